@@ -1,0 +1,30 @@
+package verge.core.geodesy;
+
+import verge.core.units.Length;
+
+/**
+ * A flat site: one plane grid with one scale for the whole of it.
+ *
+ * <p>The scale is grid over ground: a horizontal distance on the ground times the scale is the distance between the two points'
+ * coordinates. It holds for the level of the station mark, so a point is a millionth off for every 6.4 m it lies above or below.
+ *
+ * @param gridPerGround between 0.9 and 1.1; outside that a typing slip is far likelier than a real site
+ */
+public record FlatSite(double gridPerGround) {
+    public static final double LOWEST_SCALE = 0.9;
+    public static final double HIGHEST_SCALE = 1.1;
+
+    public FlatSite {
+        if (!(gridPerGround >= LOWEST_SCALE && gridPerGround <= HIGHEST_SCALE)) {
+            throw new IllegalArgumentException("scale: " + gridPerGround);
+        }
+    }
+
+    public Length toGrid(Length ground) {
+        return ground.times(gridPerGround);
+    }
+
+    public Length toGround(Length grid) {
+        return new Length(grid.metres() / gridPerGround);
+    }
+}

@@ -1,0 +1,15 @@
+package verge.core.journal;
+
+import java.time.Instant;
+import java.util.UUID;
+
+/**
+ * One line of a job's field book, never changed once written.
+ *
+ * @param id made where the entry arose, so that sending it again stores it once
+ * @param sequence place in the job's journal, from 1 without gaps
+ * @param person who did it
+ * @param device where it came from: the instrument or the kind of screen
+ */
+public record Entry(UUID id, long sequence, Instant at, String person, String device, Payload payload) {
+}

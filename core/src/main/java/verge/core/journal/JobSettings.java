@@ -1,0 +1,8 @@
+package verge.core.journal;
+
+import verge.core.geodesy.FlatSite;
+import verge.core.units.Figures;
+
+/** What a job is told before work begins: how figures are shown and what its grid is. */
+public record JobSettings(Figures figures, FlatSite site) {
+}

@@ -1,0 +1,96 @@
+package verge.core.journal;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+
+/**
+ * A job's entries in order, with the state they come to. Immutable.
+ *
+ * <p>Most entries only add to the state. Striking, bringing back and a change of settings may touch anything that came before, so
+ * they replay the whole; both ways give the same bits.
+ */
+public final class Journal {
+    private final List<Entry> entries;
+    private final JobState state;
+
+    private Journal(List<Entry> entries, JobState state) {
+        this.entries = entries;
+        this.state = state;
+    }
+
+    /**
+     * @throws IllegalArgumentException if the entries are not numbered 1, 2, 3 … or do not begin with the job's settings
+     */
+    public static Journal replay(List<Entry> entries) {
+        for (int i = 0; i < entries.size(); i++) {
+            if (entries.get(i).sequence() != i + 1) {
+                throw new IllegalArgumentException("entry " + (i + 1) + " is numbered " + entries.get(i).sequence());
+            }
+        }
+        Set<UUID> struck = struck(entries);
+        JobState state = JobState.empty(settings(entries, struck), struck);
+        for (Entry entry : entries) {
+            state = state.after(entry);
+        }
+        return new Journal(List.copyOf(entries), state);
+    }
+
+    /** This journal with one more entry, which must be numbered next. */
+    public Journal append(Entry entry) {
+        List<Entry> more = new ArrayList<>(entries);
+        more.add(entry);
+        if (reachesBack(entry.payload())) {
+            return replay(more);
+        }
+        if (entry.sequence() != more.size()) {
+            throw new IllegalArgumentException("entry " + more.size() + " is numbered " + entry.sequence());
+        }
+        return new Journal(List.copyOf(more), state.after(entry));
+    }
+
+    public List<Entry> entries() {
+        return entries;
+    }
+
+    public JobState state() {
+        return state;
+    }
+
+    public Optional<Entry> entry(UUID id) {
+        return entries.stream().filter(e -> e.id().equals(id)).findFirst();
+    }
+
+    /** Whether an entry can be struck: not the first settings, without which there is no job, and not a strike itself. */
+    public boolean canStrike(UUID id) {
+        return entry(id).map(e -> e.sequence() > 1 && !(e.payload() instanceof Payload.Struck)
+                && !(e.payload() instanceof Payload.Restored)).orElse(false);
+    }
+
+    private static boolean reachesBack(Payload payload) {
+        return payload instanceof Payload.Struck || payload instanceof Payload.Restored || payload instanceof Payload.SettingsChosen;
+    }
+
+    private static Set<UUID> struck(List<Entry> entries) {
+        Set<UUID> struck = new HashSet<>();
+        for (Entry entry : entries) {
+            if (entry.payload() instanceof Payload.Struck strike) {
+                struck.add(strike.entry());
+            } else if (entry.payload() instanceof Payload.Restored back) {
+                struck.remove(back.entry());
+            }
+        }
+        return struck;
+    }
+
+    private static JobSettings settings(List<Entry> entries, Set<UUID> struck) {
+        return entries.stream().filter(e -> !struck.contains(e.id()))
+                .map(Entry::payload)
+                .filter(Payload.SettingsChosen.class::isInstance).map(Payload.SettingsChosen.class::cast)
+                .reduce((first, next) -> next)
+                .orElseThrow(() -> new IllegalArgumentException("a journal begins with the job's settings")).settings();
+    }
+}

@@ -1,0 +1,72 @@
+package verge.core.journal;
+
+import java.util.List;
+import java.util.UUID;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.geodesy.Position;
+import verge.core.reading.Atmosphere;
+import verge.core.reading.InstrumentPrecision;
+import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.stakeout.Tolerance;
+import verge.core.units.Length;
+
+/**
+ * What a journal entry says. Each is a fact of the field: read, typed, chosen or decided; nothing computed is kept.
+ *
+ * <p>These records are what is stored. A change to one is a new record with a new version beside the old, never an edit.
+ */
+public sealed interface Payload {
+
+    record SettingsChosen(JobSettings settings) implements Payload {
+    }
+
+    /**
+     * @param origin CONTROL or DESIGN
+     * @param sha256 of the file's bytes, in hexadecimal
+     */
+    record PointsImported(Origin origin, String fileName, String sha256, List<NamedPosition> points) implements Payload {
+        public PointsImported {
+            points = List.copyOf(points);
+        }
+    }
+
+    /** A design point typed by hand. */
+    record PointKeyed(PointName name, Code code, Position position) implements Payload {
+    }
+
+    /**
+     * An instrument set up over a known point with one backsight: the head of a leaf.
+     *
+     * @param instrument model and serial number as the instrument gives them
+     * @param reason why it was accepted although a check was outside its limit; else empty
+     */
+    record StationSetUp(PointName station, PointName backsight, Length instrumentHeight, Target target,
+            TotalStationReading reading, Atmosphere air, InstrumentPrecision precision, double refraction, String instrument,
+            String reason) implements Payload {
+    }
+
+    /** @param setup the entry of the leaf it belongs to */
+    record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target) implements Payload {
+    }
+
+    /**
+     * @param design where the stake should be, as it was known at that moment
+     * @param reason why it was stored although outside a tolerance; else empty
+     */
+    record PointStaked(UUID setup, PointName name, Position design, TotalStationReading reading, Target target,
+            Tolerance tolerance, String reason) implements Payload {
+    }
+
+    record InverseNoted(PointName from, PointName to) implements Payload {
+    }
+
+    /** Takes another entry out of reckoning; the entry itself stays to be read. */
+    record Struck(UUID entry) implements Payload {
+    }
+
+    /** Brings a struck entry back. */
+    record Restored(UUID entry) implements Payload {
+    }
+}

@@ -1,0 +1,20 @@
+package verge.core.journal;
+
+import java.util.Optional;
+import java.util.UUID;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.geodesy.Position;
+import verge.core.setup.Uncertainty;
+import verge.core.stakeout.AsStaked;
+
+/**
+ * A point as the journal makes it.
+ *
+ * @param entry the journal entry it comes from
+ * @param sigma standard deviations, for a point that was observed
+ * @param staked difference to the design, for a stake
+ */
+public record StoredPoint(UUID entry, PointName name, Code code, Origin origin, Position position, Optional<Uncertainty> sigma,
+        Optional<AsStaked> staked) {
+}

@@ -1,0 +1,68 @@
+package verge.core.problem;
+
+/**
+ * What a person can put right. The words for each live in the application's message bundle; here is only the fact, so that a
+ * page, a program interface and a report tell the same thing.
+ */
+public enum Problem {
+    /** Arguments: what was typed. */
+    NOT_A_LENGTH,
+    /** Arguments: what was typed. */
+    NOT_AN_ANGLE,
+    /** Arguments: what was typed. */
+    NOT_A_NUMBER,
+    /** Arguments: the field, what was typed, lowest and highest allowed. */
+    OUT_OF_RANGE,
+    /** Arguments: the field. */
+    MISSING,
+    /** Arguments: what was typed. */
+    POINT_NAME_UNFIT,
+    /** Arguments: what was typed. */
+    CODE_UNFIT,
+    /** Arguments: what was typed, longest length allowed. */
+    JOB_NAME_UNFIT,
+    /** Arguments: the name. */
+    JOB_NAME_TAKEN,
+    /** Arguments: the name. */
+    POINT_UNKNOWN,
+    /** Arguments: the name. */
+    POINT_NAME_TAKEN,
+    /** Arguments: none. */
+    COINCIDENT_POINTS,
+    /** Arguments: none. */
+    NO_SETUP,
+    /** Arguments: none. */
+    BACKSIGHT_NOT_CHECKED,
+    /** Arguments: what is outside, in words. */
+    REASON_NEEDED,
+    /** Arguments: none. */
+    NO_INSTRUMENT,
+    /** Arguments: the address. */
+    LINK_LOST,
+    /** Arguments: the seconds waited. */
+    NO_ANSWER,
+    /** Arguments: what the instrument said. */
+    INSTRUMENT_REFUSED,
+    /** Arguments: the address typed. */
+    ADDRESS_UNFIT,
+    /** Arguments: the reading's zenith angle and distance in words. */
+    READING_IMPLAUSIBLE,
+    /** Arguments: the file's name. */
+    FILE_EMPTY,
+    /** Arguments: the limit in megabytes. */
+    FILE_TOO_LARGE,
+    /** Arguments: the file's name. */
+    FILE_UNREADABLE,
+    /** Arguments: the number of faults found. */
+    FILE_HAS_FAULTS,
+    /** Arguments: the column's meaning. */
+    COLUMN_MISSING,
+    /** Arguments: none. */
+    NOTHING_TO_EXPORT,
+    /** Arguments: none. */
+    NOTHING_TO_STRIKE,
+    /** Arguments: what it was. */
+    NOT_FOUND,
+    /** Arguments: none. */
+    SIGN_IN_NEEDED
+}

@@ -1,0 +1,112 @@
+package verge.core.units;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.math.RoundingMode;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/**
+ * Angles as they are written: {@code 45 30 15}, {@code 45°30′15″}, {@code 45.5042}, {@code 50.1234 gon}, and quadrant bearings
+ * {@code N 45 30 15 E}. A sexagesimal is rounded once, in its smallest shown unit, and then split: 29°59′59.9999″ becomes
+ * 30°00′00″, never 29°59′60″.
+ */
+public final class AngleText {
+    private static final Pattern SEXAGESIMAL = Pattern.compile(
+            "([+-])?(\\d{1,3})(?:°\\s*|\\s+|-)(\\d{1,2})(?:(?:['\u2032]\\s*|\\s+|-)(\\d{1,2}(?:[.,]\\d+)?))?\\s*['\"\u2032\u2033]?");
+    private static final Pattern SINGLE = Pattern.compile("([+-]?[\\d.,]+)\\s*(°|deg|g|gon)?", Pattern.CASE_INSENSITIVE);
+    private static final Pattern QUADRANT = Pattern.compile("([NS])\\s*(.*?)\\s*([EW])", Pattern.CASE_INSENSITIVE);
+
+    private AngleText() {
+    }
+
+    /**
+     * Reads an angle or, with letters in front and behind, a quadrant bearing.
+     *
+     * @throws SurveyException NOT_AN_ANGLE if it is neither, has 60 or more minutes or seconds, or a bearing over a quarter turn
+     */
+    public static Angle parse(String typed, AngleUnit unitOfBareNumber) {
+        String text = typed.strip().replace('\u2212', '-');
+        Matcher quadrant = QUADRANT.matcher(text);
+        Optional<Angle> read = quadrant.matches()
+                ? plain(quadrant.group(2), unitOfBareNumber)
+                        .flatMap(a -> fromQuadrant(quadrant.group(1), a, quadrant.group(3)))
+                : plain(text, unitOfBareNumber);
+        return read.orElseThrow(() -> new SurveyException(Problem.NOT_AN_ANGLE, typed));
+    }
+
+    private static Optional<Angle> plain(String text, AngleUnit unitOfBareNumber) {
+        Matcher parts = SEXAGESIMAL.matcher(text);
+        if (parts.matches()) {
+            double minutes = Double.parseDouble(parts.group(3));
+            double seconds = parts.group(4) == null ? 0 : Double.parseDouble(parts.group(4).replace(',', '.'));
+            double sign = "-".equals(parts.group(1)) ? -1 : 1;   // −0 30 00 is a negative angle
+            return minutes >= 60 || seconds >= 60 ? Optional.empty()
+                    : Optional.of(Angle.ofDegrees(sign * (Integer.parseInt(parts.group(2)) + minutes / 60 + seconds / 3600)));
+        }
+        Matcher single = SINGLE.matcher(text);
+        if (!single.matches()) {
+            return Optional.empty();
+        }
+        String mark = single.group(2);
+        boolean gon = mark == null ? unitOfBareNumber == AngleUnit.GON : mark.toLowerCase(java.util.Locale.ROOT).startsWith("g");
+        return Decimals.parse(single.group(1)).map(gon ? Angle::ofGons : Angle::ofDegrees);
+    }
+
+    private static Optional<Angle> fromQuadrant(String northOrSouth, Angle bearing, String eastOrWest) {
+        if (bearing.radians() < 0 || bearing.radians() > Math.PI / 2) {
+            return Optional.empty();
+        }
+        boolean north = northOrSouth.equalsIgnoreCase("N");
+        boolean east = eastOrWest.equalsIgnoreCase("E");
+        Angle azimuth = north == east ? bearing : new Angle(-bearing.radians());
+        return Optional.of((north ? azimuth : azimuth.plus(Angle.HALF_TURN)).wholeCircle());
+    }
+
+    /**
+     * A direction in [0, a turn), rounded to the given decimals of a second or of a gon, with its mark or unit.
+     *
+     * @param decimals decimals of a second of arc; for gon four more are shown, which is the finer of the two
+     */
+    public static String direction(Angle direction, AngleUnit unit, int decimals) {
+        return unit == AngleUnit.GON
+                ? Decimals.show(wrapped(direction.wholeCircle().gons(), 400, decimals + 4), decimals + 4) + " gon"
+                : sexagesimal(direction.wholeCircle().degrees(), decimals, true);
+    }
+
+    /** An angle that may be negative and is not wrapped. */
+    public static String signed(Angle angle, AngleUnit unit, int decimals) {
+        return unit == AngleUnit.GON
+                ? Decimals.show(angle.gons(), decimals + 4) + " gon"
+                : sexagesimal(angle.degrees(), decimals, false);
+    }
+
+    /** A quadrant bearing such as 'N 45°30′15″ E'; due south is 'S 0°00′00″ E'. */
+    public static String quadrant(Angle azimuth, AngleUnit unit, int decimals) {
+        double half = azimuth.halfCircle().radians();
+        boolean north = Math.abs(half) <= Math.PI / 2;
+        double bearing = north ? Math.abs(half) : Math.PI - Math.abs(half);
+        return (north ? "N " : "S ") + signed(new Angle(bearing), unit, decimals) + (half < 0 ? " W" : " E");
+    }
+
+    private static double wrapped(double value, double turn, int decimals) {
+        return Double.parseDouble(Decimals.print(value, decimals)) >= turn ? 0 : value;
+    }
+
+    private static String sexagesimal(double degrees, int decimals, boolean wrap) {
+        BigDecimal units = BigDecimal.valueOf(Math.abs(degrees)).multiply(BigDecimal.valueOf(3600))
+                .setScale(decimals, RoundingMode.HALF_UP);
+        if (wrap && units.compareTo(BigDecimal.valueOf(360 * 3600)) >= 0) {
+            units = units.subtract(BigDecimal.valueOf(360 * 3600));
+        }
+        BigInteger whole = units.toBigInteger();
+        BigInteger[] minutesAndSeconds = whole.divideAndRemainder(BigInteger.valueOf(60));
+        BigInteger[] degreesAndMinutes = minutesAndSeconds[0].divideAndRemainder(BigInteger.valueOf(60));
+        String fraction = decimals == 0 ? "" : units.subtract(new BigDecimal(whole)).toPlainString().substring(1);
+        String sign = degrees < 0 && units.signum() != 0 ? "\u2212" : "";
+        return "%s%d°%02d\u2032%02d%s\u2033".formatted(sign, degreesAndMinutes[0], degreesAndMinutes[1], minutesAndSeconds[1], fraction);
+    }
+}

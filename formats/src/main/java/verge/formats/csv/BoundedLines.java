@@ -1,0 +1,89 @@
+package verge.formats.csv;
+
+import java.io.Closeable;
+import java.io.IOException;
+import java.io.Reader;
+
+/** Lines of a text, one at a time, each of bounded length, so that a file without line ends cannot fill the memory. */
+final class BoundedLines implements Closeable {
+    static final int LONGEST_LINE = 10_000;
+    private static final int END = -1;
+
+    private final Reader reader;
+    private final char[] buffer = new char[1 << 14];
+    private int length;
+    private int next;
+    private boolean afterCarriageReturn;
+    private long number;
+
+    BoundedLines(Reader reader) {
+        this.reader = reader;
+    }
+
+    /** The line last returned, counted from 1 as an editor would. */
+    long number() {
+        return number;
+    }
+
+    /**
+     * The next line without its end, or null after the last.
+     *
+     * @throws LineTooLong if it has more than {@value #LONGEST_LINE} characters
+     */
+    String next() throws IOException {
+        StringBuilder line = new StringBuilder(80);
+        boolean any = false;
+        for (int c = read(); c != END; c = read()) {
+            boolean secondHalfOfLineEnd = c == '\n' && afterCarriageReturn;
+            afterCarriageReturn = c == '\r';
+            if (secondHalfOfLineEnd) {
+                continue;
+            }
+            any = true;
+            if (c == '\n' || c == '\r') {
+                break;
+            }
+            if (line.length() == LONGEST_LINE) {
+                throw new LineTooLong(number + 1);
+            }
+            line.append((char) c);
+        }
+        if (!any) {
+            return null;
+        }
+        number++;
+        return line.toString();
+    }
+
+    private int read() throws IOException {
+        if (next == length) {
+            length = reader.read(buffer);
+            next = 0;
+            if (length < 0) {
+                length = 0;
+                return END;
+            }
+        }
+        return buffer[next++];
+    }
+
+    @Override
+    public void close() throws IOException {
+        reader.close();
+    }
+
+    /** A line so long that the file cannot be a table of points. */
+    static final class LineTooLong extends IOException {
+        private static final long serialVersionUID = 1L;
+        private final long line;
+
+        LineTooLong(long line) {
+            super("line " + line);
+            this.line = line;
+        }
+
+        long line() {
+            return line;
+        }
+    }
+}

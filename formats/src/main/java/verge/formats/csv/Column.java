@@ -1,0 +1,21 @@
+package verge.formats.csv;
+
+/** What a column of a point file can mean. */
+public enum Column {
+    NAME(true),
+    NORTHING(true),
+    EASTING(true),
+    ELEVATION(false),
+    CODE(false);
+
+    private final boolean needed;
+
+    Column(boolean needed) {
+        this.needed = needed;
+    }
+
+    /** Whether a point cannot do without it. */
+    public boolean needed() {
+        return needed;
+    }
+}

@@ -1,0 +1,183 @@
+package verge.instruments.line;
+
+import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.UnaryOperator;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.reading.DistanceMeter;
+import verge.core.reading.TotalStationReading;
+import verge.core.units.Angle;
+import verge.core.units.Length;
+import verge.instruments.port.InstrumentCondition;
+import verge.instruments.port.InstrumentIdentity;
+import verge.instruments.port.InstrumentSnapshot;
+import verge.instruments.port.LinkState;
+import verge.instruments.port.TotalStation;
+
+/** Driver for a total station that speaks the line protocol over TCP. */
+public final class LineTotalStation implements TotalStation {
+    private static final int CONNECT_MILLIS = 2_000;
+    /** The instrument tells its state every second; three missed ones are a dead link. */
+    private static final int SILENCE_MILLIS = 3_500;
+    private static final int RETRY_MILLIS = 500;
+    private static final int ANSWER_SECONDS = 5;
+
+    private final InetSocketAddress address;
+    private final AtomicReference<InstrumentSnapshot> snapshot;
+    private final Map<String, CompletableFuture<LineConnection.Received>> waiting = new ConcurrentHashMap<>();
+    private final AtomicLong tags = new AtomicLong();
+    private final ScheduledExecutorService link;
+    private volatile LineConnection connection;
+    private volatile boolean tracking;
+    private volatile boolean closed;
+
+    /** Begins to connect at once. */
+    public LineTotalStation(String host, int port) {
+        address = new InetSocketAddress(host, port);
+        snapshot = new AtomicReference<>(InstrumentSnapshot.connecting(host + ":" + port));
+        link = Executors.newSingleThreadScheduledExecutor(task -> {
+            Thread thread = new Thread(task, "total station " + host + ":" + port);
+            thread.setDaemon(true);
+            return thread;
+        });
+        link.scheduleWithFixedDelay(this::connectAndListen, 0, RETRY_MILLIS, TimeUnit.MILLISECONDS);
+    }
+
+    @Override
+    public InstrumentSnapshot snapshot() {
+        return snapshot.get();
+    }
+
+    @Override
+    public CompletableFuture<TotalStationReading> measure() {
+        return ask("MEASURE", UnaryOperator.identity()).thenApply(answer -> reading(answer.message(), answer.line()));
+    }
+
+    @Override
+    public void track(boolean on) {
+        tracking = on;
+        if (!on) {
+            snapshot.updateAndGet(InstrumentSnapshot::withoutTrack);
+        }
+        ask("TRACK", message -> message.with("on", on ? 1 : 0));   // without a link this fails; connecting asks again
+    }
+
+    @Override
+    public void close() {
+        closed = true;
+        link.shutdownNow();
+        LineConnection open = connection;
+        if (open != null) {
+            open.close();
+        }
+        snapshot.updateAndGet(s -> s.with(LinkState.CLOSED));
+    }
+
+    private CompletableFuture<LineConnection.Received> ask(String verb, UnaryOperator<WireMessage> fields) {
+        LineConnection open = connection;
+        if (open == null) {
+            return CompletableFuture.failedFuture(linkLost());
+        }
+        String tag = Long.toString(tags.incrementAndGet());
+        CompletableFuture<LineConnection.Received> answer = new CompletableFuture<>();
+        waiting.put(tag, answer);
+        try {
+            open.send(fields.apply(WireMessage.of(tag, verb)));
+        } catch (IOException down) {
+            waiting.remove(tag);
+            return CompletableFuture.failedFuture(linkLost());
+        }
+        return answer.orTimeout(ANSWER_SECONDS, TimeUnit.SECONDS)
+                .whenComplete((received, failure) -> waiting.remove(tag))
+                .exceptionallyCompose(failure -> CompletableFuture.failedFuture(failure instanceof TimeoutException
+                        ? new SurveyException(Problem.NO_ANSWER, ANSWER_SECONDS) : failure));
+    }
+
+    private SurveyException linkLost() {
+        return new SurveyException(Problem.LINK_LOST, snapshot().address());
+    }
+
+    private void connectAndListen() {
+        if (closed) {
+            return;
+        }
+        try (LineConnection open = LineConnection.open(address, CONNECT_MILLIS, SILENCE_MILLIS)) {
+            connection = open;
+            if (closed) {
+                return;
+            }
+            ask("HELLO", message -> message.with("version", 1)).thenAccept(this::greeted);
+            while (!closed) {
+                open.receive().ifPresent(this::handle);
+            }
+        } catch (IOException down) {
+            // the state below says so, and the next round tries again
+        } finally {
+            connection = null;
+            snapshot.updateAndGet(s -> s.link() == LinkState.UP ? s.with(LinkState.LOST) : s);
+            waiting.values().forEach(answer -> answer.completeExceptionally(linkLost()));
+        }
+    }
+
+    private void greeted(LineConnection.Received answer) {
+        WireMessage m = answer.message();
+        InstrumentIdentity identity = new InstrumentIdentity(m.text("model"), m.text("serial"), Angle.ofArcSeconds(m.number("sigma-angle")),
+                new DistanceMeter(m.number("wavelength"), m.number("reference-index"), new Length(m.number("sigma-edm")),
+                        m.number("sigma-edm-ppm")));
+        snapshot.updateAndGet(s -> s.with(identity).with(LinkState.UP));
+        if (tracking) {
+            track(true);
+        }
+    }
+
+    private void handle(LineConnection.Received received) {
+        WireMessage message = received.message();
+        try {
+            switch (message.verb()) {
+                case "STATE" -> {
+                    InstrumentCondition told = condition(message);
+                    snapshot.updateAndGet(s -> s.with(told));
+                }
+                case "TRACK" -> {
+                    TotalStationReading reading = reading(message, received.line());
+                    snapshot.updateAndGet(s -> tracking ? s.with(reading) : s);
+                }
+                default -> answer(received);
+            }
+        } catch (WireMessage.GarbledLine | IllegalArgumentException damaged) {
+            // a line with a right checksum and wrong fields is no reading either
+        }
+    }
+
+    private void answer(LineConnection.Received received) {
+        CompletableFuture<LineConnection.Received> asked = waiting.get(received.message().tag());
+        if (asked == null) {
+            return;   // too late: whoever asked has been told that no answer came
+        }
+        if (received.message().verb().equals(WireMessage.OK)) {
+            asked.complete(received);
+        } else {
+            asked.completeExceptionally(new SurveyException(Problem.INSTRUMENT_REFUSED, received.message().fields().getOrDefault("why", "")));
+        }
+    }
+
+    private static TotalStationReading reading(WireMessage m, String line) {
+        return new TotalStationReading(Angle.ofDegrees(m.number("hz")), Angle.ofDegrees(m.number("v")), new Length(m.number("sd")), line);
+    }
+
+    private static InstrumentCondition condition(WireMessage m) {
+        return new InstrumentCondition(Angle.ofArcSeconds(m.number("tilt-along")), Angle.ofArcSeconds(m.number("tilt-across")),
+                (int) m.number("battery"), m.number("temperature"), m.number("pressure"), (long) m.number("upsets"),
+                m.number("sight") != 0);
+    }
+}

@@ -1,0 +1,11 @@
+package verge.instruments.port;
+
+/** How the link to a device stands. */
+public enum LinkState {
+    /** Not yet reached since it was asked for. */
+    CONNECTING,
+    UP,
+    /** Was up, is being tried again. */
+    LOST,
+    CLOSED
+}

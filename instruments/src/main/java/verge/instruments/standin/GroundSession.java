@@ -1,0 +1,95 @@
+package verge.instruments.standin;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import verge.core.geodesy.GridPoint;
+import verge.instruments.line.LineConnection;
+import verge.instruments.line.WireMessage;
+import verge.instruments.world.Mark;
+import verge.instruments.world.Outline;
+import verge.instruments.world.Scene;
+import verge.instruments.world.Ternholm;
+
+/** The hands of the person on the practice ground: carries tripod and pole, and can arrange a fault. */
+final class GroundSession implements LineServer.Session {
+    private final LineConnection link;
+    private final StandIn standIn;
+
+    GroundSession(LineConnection link, StandIn standIn) {
+        this.link = link;
+        this.standIn = standIn;
+    }
+
+    @Override
+    public void handle(WireMessage asked) throws IOException {
+        try {
+            link.send(answer(asked));
+        } catch (WireMessage.GarbledLine | IllegalArgumentException unclear) {
+            link.send(no(asked, unclear.getMessage()));
+        }
+    }
+
+    private WireMessage answer(WireMessage asked) throws IOException {
+        return switch (asked.verb()) {
+            case "SCENE" -> scene(asked, standIn.scene());
+            case "STAND" -> atMark(asked, mark -> s -> s.stand(mark, standIn.chance()));
+            case "GO" -> atMark(asked, mark -> s -> s.pole(mark.truth().plan(), standIn.chance()));
+            case "POLE" -> change(asked, s -> s.pole(new GridPoint(asked.number("n"), asked.number("e")), standIn.chance()));
+            case "WALK" -> change(asked, s -> s.pole(s.pole().plus(asked.number("n"), asked.number("e")), standIn.chance()));
+            case "EXTEND" -> change(asked, s -> s.extended(asked.number("height")));
+            case "OUTLINES" -> outlines(asked);
+            case "CUT" -> {
+                standIn.cut(asked.number("seconds"));
+                yield ok(asked);
+            }
+            case "CUTNEXT" -> {
+                standIn.faults().cutNextAnswer();
+                yield ok(asked);
+            }
+            default -> no(asked, "unknown verb " + asked.verb());
+        };
+    }
+
+    private WireMessage atMark(WireMessage asked, java.util.function.Function<Mark, UnaryOperator<Scene>> deed) throws IOException {
+        Optional<Mark> mark = Ternholm.mark(asked.text("mark"));
+        return mark.isPresent() ? change(asked, deed.apply(mark.get())) : no(asked, "no mark " + asked.text("mark"));
+    }
+
+    private WireMessage change(WireMessage asked, UnaryOperator<Scene> deed) throws IOException {
+        return scene(asked, standIn.change(deed));
+    }
+
+    private static WireMessage scene(WireMessage asked, Scene scene) {
+        WireMessage told = ok(asked).with("n", scene.pole().northing(), 4).with("e", scene.pole().easting(), 4)
+                .with("ground", Ternholm.surface(scene.pole()).metres(), 4).with("pole", scene.poleHeightMetres(), 3);
+        return scene.tripod().map(t -> told.with("mark", t.mark()).with("tape", t.tapeMetres(), 3)).orElse(told);
+    }
+
+    /** All outlines in one field: name, then northing and easting of each vertex, outlines parted by a bar. */
+    private static WireMessage outlines(WireMessage asked) {
+        return ok(asked).with("lines", Ternholm.outlines().stream().map(GroundSession::line).collect(Collectors.joining("|")));
+    }
+
+    private static String line(Outline outline) {
+        List<String> vertices = outline.points().stream()
+                .map(p -> String.format(Locale.ROOT, "%.2f,%.2f", p.northing(), p.easting())).toList();
+        return outline.name() + ":" + String.join(";", vertices);
+    }
+
+    private static WireMessage ok(WireMessage asked) {
+        return WireMessage.of(asked.tag(), WireMessage.OK);
+    }
+
+    private static WireMessage no(WireMessage asked, String why) {
+        return WireMessage.of(asked.tag(), WireMessage.NO).with("why", why);
+    }
+
+    @Override
+    public void close() {
+        // nothing is held for a caller
+    }
+}

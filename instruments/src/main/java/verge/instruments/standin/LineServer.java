@@ -1,0 +1,97 @@
+package verge.instruments.standin;
+
+import java.io.Closeable;
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.ServerSocket;
+import java.net.Socket;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import verge.instruments.line.LineConnection;
+import verge.instruments.line.WireMessage;
+
+/** Listens on loopback and gives each caller a session that answers protocol lines. */
+final class LineServer implements Closeable {
+    /** One caller's conversation. */
+    interface Session extends Closeable {
+        /** Answers by sending on the connection; a damaged line never gets here. */
+        void handle(WireMessage message) throws IOException;
+
+        @Override
+        void close();
+    }
+
+    private final ServerSocket server;
+    private final Function<LineConnection, Session> sessions;
+    private final Set<LineConnection> open = ConcurrentHashMap.newKeySet();
+    private volatile long deafUntilNanos = System.nanoTime();
+
+    /** @param port 0 for any free one */
+    LineServer(String name, int port, Function<LineConnection, Session> sessions) throws IOException {
+        this.sessions = sessions;
+        server = new ServerSocket();
+        server.setReuseAddress(true);
+        server.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
+        start(name, this::accept);
+    }
+
+    int port() {
+        return server.getLocalPort();
+    }
+
+    /** Drops every link and answers nobody for a while, as when the radio is behind a wall. */
+    void cut(double seconds) {
+        deafUntilNanos = System.nanoTime() + (long) (seconds * 1e9);
+        open.forEach(LineConnection::close);
+    }
+
+    private void accept() {
+        while (!server.isClosed()) {
+            try {
+                Socket socket = server.accept();
+                if (System.nanoTime() - deafUntilNanos < 0) {
+                    socket.close();
+                    continue;
+                }
+                LineConnection connection = new LineConnection(socket);
+                open.add(connection);
+                start(Thread.currentThread().getName() + " session", () -> converse(connection));
+            } catch (IOException closedOrCallerGone) {
+                // a closed server ends the loop; a caller that is gone again is of no concern
+            }
+        }
+    }
+
+    private void converse(LineConnection connection) {
+        try (connection; Session session = sessions.apply(connection)) {
+            while (true) {
+                var received = connection.receive();
+                if (received.isPresent()) {
+                    session.handle(received.get().message());
+                }
+            }
+        } catch (IOException callerGone) {
+            // the usual end of a conversation
+        } finally {
+            open.remove(connection);
+        }
+    }
+
+    private static void start(String name, Runnable task) {
+        Thread thread = new Thread(task, name);
+        thread.setDaemon(true);
+        thread.start();
+    }
+
+    @Override
+    public void close() {
+        try {
+            server.close();
+        } catch (IOException alreadyClosed) {
+            // closing is all that was wanted
+        }
+        open.forEach(LineConnection::close);
+    }
+}

@@ -1,0 +1,44 @@
+package verge.instruments.standin;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.CountDownLatch;
+
+/** Starts the stand-in alone: {@code StandInMain DIRECTORY [SEED]}. Its ports are told in DIRECTORY/standin.ports. */
+public final class StandInMain {
+    private static final long USUAL_SEED = 20_260_601;
+
+    private StandInMain() {
+    }
+
+    public static void main(String[] arguments) throws IOException, InterruptedException {
+        if (arguments.length < 1) {
+            System.err.println("usage: StandInMain DIRECTORY [SEED]");
+            System.exit(2);
+        }
+        Path directory = Path.of(arguments[0]);
+        long seed = arguments.length > 1 ? Long.parseLong(arguments[1]) : USUAL_SEED;
+        Files.createDirectories(directory);
+        Path ports = directory.resolve("standin.ports");
+        StandIn standIn = startOnUsualPorts(ports, seed, directory.resolve("scene.properties"));
+        Files.writeString(ports, standIn.instrumentPort() + " " + standIn.groundPort() + "\n");
+        System.out.println("Stand-in total station on 127.0.0.1:" + standIn.instrumentPort()
+                + ", practice ground on 127.0.0.1:" + standIn.groundPort());
+        Runtime.getRuntime().addShutdownHook(new Thread(standIn::close));
+        new CountDownLatch(1).await();
+    }
+
+    /** The ports of last time if they are still free, so that a job's instrument is found again; else any. */
+    private static StandIn startOnUsualPorts(Path ports, long seed, Path scene) throws IOException {
+        if (Files.exists(ports)) {
+            String[] before = Files.readString(ports).strip().split(" ");
+            try {
+                return new StandIn(Integer.parseInt(before[0]), Integer.parseInt(before[1]), seed, scene);
+            } catch (IOException | RuntimeException taken) {
+                System.err.println("The ports of last time are taken; using others.");
+            }
+        }
+        return new StandIn(0, 0, seed, scene);
+    }
+}
