@@ -6,8 +6,9 @@ import verge.core.problem.SurveyException;
 
 /** The code of a point: what it is in the field. Up to 16 letters, figures and {@code . - _}; empty for a point without one. */
 public record Code(String text) {
-    public static final Code NONE = new Code("");
     private static final Pattern FIT = Pattern.compile("([\\p{L}\\p{N}][\\p{L}\\p{N}._-]{0,15})?");
+    /** No code; stands after the pattern that its making needs. */
+    public static final Code NONE = new Code("");
 
     public Code {
         if (!FIT.matcher(text).matches()) {

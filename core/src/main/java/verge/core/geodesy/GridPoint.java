@@ -1,11 +1,23 @@
 package verge.core.geodesy;
 
+import verge.core.units.Length;
+
 /** A place in a job's plane grid, in metres, northing first. */
 public record GridPoint(double northing, double easting) {
     public GridPoint {
         if (!Double.isFinite(northing) || !Double.isFinite(easting)) {
             throw new IllegalArgumentException("grid point: " + northing + ", " + easting);
         }
+    }
+
+    /** The northing as a length from the grid's origin, to be shown in any unit. */
+    public Length north() {
+        return new Length(northing);
+    }
+
+    /** The easting, likewise. */
+    public Length east() {
+        return new Length(easting);
     }
 
     public GridPoint plus(double north, double east) {

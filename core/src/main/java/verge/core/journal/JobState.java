@@ -36,19 +36,22 @@ public final class JobState {
     private final Map<UUID, Leaf> leaves;
     /** Setups written so far, struck ones too: so that a leaf keeps its number when one before it is struck. */
     private final int setUpsWritten;
+    private final Optional<Target> target;
 
     private JobState(JobSettings settings, Set<UUID> struck, Map<UUID, List<StoredPoint>> pointsByEntry,
-            Map<PointName, List<StoredPoint>> pointsByName, Map<UUID, Leaf> leaves, int setUpsWritten) {
+            Map<PointName, List<StoredPoint>> pointsByName, Map<UUID, Leaf> leaves, int setUpsWritten,
+            Optional<Target> target) {
         this.settings = settings;
         this.struck = struck;
         this.pointsByEntry = pointsByEntry;
         this.pointsByName = pointsByName;
         this.leaves = leaves;
         this.setUpsWritten = setUpsWritten;
+        this.target = target;
     }
 
     static JobState empty(JobSettings settings, Set<UUID> struck) {
-        return new JobState(settings, Set.copyOf(struck), Map.of(), Map.of(), Map.of(), 0);
+        return new JobState(settings, Set.copyOf(struck), Map.of(), Map.of(), Map.of(), 0, Optional.empty());
     }
 
     public JobSettings settings() {
@@ -57,6 +60,11 @@ public final class JobState {
 
     public boolean isStruck(UUID entry) {
         return struck.contains(entry);
+    }
+
+    /** The prism in use; absent until one was chosen. */
+    public Optional<Target> target() {
+        return target;
     }
 
     /** All points in the order of their entries. */
@@ -110,6 +118,9 @@ public final class JobState {
         if (struck.contains(entry.id())) {
             return this;
         }
+        if (payload instanceof Payload.TargetChosen chosen) {
+            return new JobState(settings, struck, pointsByEntry, pointsByName, leaves, setUpsWritten, Optional.of(chosen.target()));
+        }
         if (payload instanceof Payload.PointsImported imported) {
             return withPoints(entry.id(), imported.points().stream()
                     .map(p -> given(entry.id(), p.name(), p.code(), imported.origin(), p.position())).toList());
@@ -140,13 +151,17 @@ public final class JobState {
         return leaf(setup).map(leaf -> leaf.solved().station().observe(reading, target));
     }
 
+    /** The occupation that a setup describes, on this job's grid. */
+    public Occupation occupation(Payload.StationSetUp setUp, Position station) {
+        return new Occupation(station, setUp.instrumentHeight(), setUp.air(), setUp.precision(), setUp.refraction(), settings.site());
+    }
+
     /** Solves a setup with the points known now; empty if a mark is not known or both marks coincide. */
     private Optional<KnownPointSetup.Result> solve(Payload.StationSetUp setUp) {
         try {
             return find(setUp.station()).flatMap(station -> find(setUp.backsight()).map(backsight ->
-                    KnownPointSetup.solve(new Occupation(station.position(), setUp.instrumentHeight(), setUp.air(),
-                            setUp.precision(), setUp.refraction(), settings.site()),
-                            backsight.position(), setUp.reading(), setUp.target())));
+                    KnownPointSetup.solve(occupation(setUp, station.position()), backsight.position(),
+                            setUp.reading(), setUp.target())));
         } catch (SurveyException coincident) {
             return Optional.empty();
         }
@@ -163,7 +178,7 @@ public final class JobState {
             byName.merge(point.name(), List.of(point), JobState::joined);
         }
         return new JobState(settings, struck, Collections.unmodifiableMap(byEntry), Collections.unmodifiableMap(byName),
-                leaves, setUpsWritten);
+                leaves, setUpsWritten, target);
     }
 
     private static List<StoredPoint> joined(List<StoredPoint> before, List<StoredPoint> more) {
@@ -178,6 +193,6 @@ public final class JobState {
         if (!struck.contains(entry)) {
             solve(setUp).ifPresent(solved -> more.put(entry, new Leaf(entry, number, setUp, solved)));
         }
-        return new JobState(settings, struck, pointsByEntry, pointsByName, Collections.unmodifiableMap(more), number);
+        return new JobState(settings, struck, pointsByEntry, pointsByName, Collections.unmodifiableMap(more), number, target);
     }
 }

@@ -70,7 +70,8 @@ public final class Journal {
                 && !(e.payload() instanceof Payload.Restored)).orElse(false);
     }
 
-    private static boolean reachesBack(Payload payload) {
+    /** Whether an entry may change what came before it, so that adding it means replaying. */
+    public static boolean reachesBack(Payload payload) {
         return payload instanceof Payload.Struck || payload instanceof Payload.Restored || payload instanceof Payload.SettingsChosen;
     }
 

@@ -36,15 +36,20 @@ public sealed interface Payload {
     record PointKeyed(PointName name, Code code, Position position) implements Payload {
     }
 
+    /** The prism on the pole from now on: how high it is and what its constant is. */
+    record TargetChosen(Target target) implements Payload {
+    }
+
     /**
      * An instrument set up over a known point with one backsight: the head of a leaf.
      *
      * @param instrument model and serial number as the instrument gives them
+     * @param upsets the instrument's count of upsets then: another count later means that it was moved
      * @param reason why it was accepted although a check was outside its limit; else empty
      */
     record StationSetUp(PointName station, PointName backsight, Length instrumentHeight, Target target,
             TotalStationReading reading, Atmosphere air, InstrumentPrecision precision, double refraction, String instrument,
-            String reason) implements Payload {
+            long upsets, String reason) implements Payload {
     }
 
     /** @param setup the entry of the leaf it belongs to */

@@ -32,7 +32,13 @@ public enum Problem {
     /** Arguments: none. */
     NO_SETUP,
     /** Arguments: none. */
-    BACKSIGHT_NOT_CHECKED,
+    BACKSIGHT_NOT_READ,
+    /** Arguments: none. */
+    NO_TARGET,
+    /** Arguments: the station's name. */
+    INSTRUMENT_MOVED,
+    /** Arguments: the tilt in words, the limit in words. */
+    NOT_LEVEL,
     /** Arguments: what is outside, in words. */
     REASON_NEEDED,
     /** Arguments: none. */
@@ -64,5 +70,9 @@ public enum Problem {
     /** Arguments: what it was. */
     NOT_FOUND,
     /** Arguments: none. */
-    SIGN_IN_NEEDED
+    SIGN_IN_NEEDED,
+    /** Arguments: the shortest length allowed. */
+    PASSWORD_UNFIT,
+    /** Something that should not happen; the log tells what. Arguments: none. */
+    UNFORESEEN
 }

@@ -73,8 +73,8 @@ public final class PointCsvWriter {
 
     private static String cell(StoredPoint point, Field field, Layout layout) {
         Optional<Length> length = switch (field) {
-            case NORTHING -> Optional.of(new Length(point.position().plan().northing()));
-            case EASTING -> Optional.of(new Length(point.position().plan().easting()));
+            case NORTHING -> Optional.of(point.position().plan().north());
+            case EASTING -> Optional.of(point.position().plan().east());
             case ELEVATION -> point.position().elevation().map(e -> e.asLength());
             case SIGMA_PLAN -> point.sigma().map(Uncertainty::plan);
             case SIGMA_HEIGHT -> point.sigma().map(Uncertainty::up);

@@ -14,15 +14,16 @@ import java.nio.file.Path;
  * How a text file's bytes are to be read, found from its mark or its bytes.
  *
  * @param markBytes length of the byte order mark to skip
- * @param firstForeignByte offset of the first byte that is not UTF-8, where that is why Latin-1 was chosen; else −1
+ * @param line of the first byte that is not UTF-8, where that is why Latin-1 was chosen; else 0
+ * @param column its place in that line, in characters
  */
-public record TextEncoding(Charset charset, int markBytes, long firstForeignByte) {
+public record TextEncoding(Charset charset, int markBytes, long line, long column) {
     private static final int PROBE_BYTES = 4096;
     private static final int CHUNK_BYTES = 1 << 16;
 
     /** Whether the bytes were not UTF-8 and are read as Latin-1 on the chance that they are. */
     public boolean assumed() {
-        return firstForeignByte >= 0;
+        return line > 0;
     }
 
     public static TextEncoding of(Path file) throws IOException {
@@ -31,22 +32,21 @@ public record TextEncoding(Charset charset, int markBytes, long firstForeignByte
             head = in.readNBytes(PROBE_BYTES);
         }
         if (startsWith(head, 0xEF, 0xBB, 0xBF)) {
-            return new TextEncoding(StandardCharsets.UTF_8, 3, -1);
+            return new TextEncoding(StandardCharsets.UTF_8, 3, 0, 0);
         }
         if (startsWith(head, 0xFF, 0xFE)) {
-            return new TextEncoding(StandardCharsets.UTF_16LE, 2, -1);
+            return new TextEncoding(StandardCharsets.UTF_16LE, 2, 0, 0);
         }
         if (startsWith(head, 0xFE, 0xFF)) {
-            return new TextEncoding(StandardCharsets.UTF_16BE, 2, -1);
+            return new TextEncoding(StandardCharsets.UTF_16BE, 2, 0, 0);
         }
         if (zeroes(head, 1) > head.length / 5) {
-            return new TextEncoding(StandardCharsets.UTF_16LE, 0, -1);
+            return new TextEncoding(StandardCharsets.UTF_16LE, 0, 0, 0);
         }
         if (zeroes(head, 0) > head.length / 5) {
-            return new TextEncoding(StandardCharsets.UTF_16BE, 0, -1);
+            return new TextEncoding(StandardCharsets.UTF_16BE, 0, 0, 0);
         }
-        long foreign = firstByteThatIsNotUtf8(file);
-        return new TextEncoding(foreign < 0 ? StandardCharsets.UTF_8 : StandardCharsets.ISO_8859_1, 0, foreign);
+        return utf8OrLatin1(file);
     }
 
     /** A reader past the byte order mark. */
@@ -77,26 +77,38 @@ public record TextEncoding(Charset charset, int markBytes, long firstForeignByte
         return count;
     }
 
-    private static long firstByteThatIsNotUtf8(Path file) throws IOException {
+    private static TextEncoding utf8OrLatin1(Path file) throws IOException {
         byte[] chunk = new byte[CHUNK_BYTES];
-        long offset = 0;
+        long line = 1;
+        long column = 0;
         int following = 0;
         try (InputStream in = Files.newInputStream(file)) {
             for (int n = in.read(chunk); n >= 0; n = in.read(chunk)) {
-                for (int i = 0; i < n; i++, offset++) {
+                for (int i = 0; i < n; i++) {
                     int b = chunk[i] & 0xFF;
                     boolean continues = (b & 0xC0) == 0x80;
-                    if (continues != following > 0) {
-                        return offset;
-                    }
-                    following = continues ? following - 1 : b < 0x80 ? 0 : b >= 0xC2 && b < 0xE0 ? 1
-                            : b >= 0xE0 && b < 0xF0 ? 2 : b >= 0xF0 && b < 0xF5 ? 3 : -1;
-                    if (following < 0) {
-                        return offset;
+                    column = b == '\n' ? 0 : continues ? column : column + 1;
+                    line = b == '\n' ? line + 1 : line;
+                    int expected = following;
+                    following = continues ? following - 1 : continuationBytes(b);
+                    if (continues != expected > 0 || following < 0) {
+                        return latin1(line, column);
                     }
                 }
             }
         }
-        return following > 0 ? offset : -1;
+        return following > 0 ? latin1(line, column) : new TextEncoding(StandardCharsets.UTF_8, 0, 0, 0);
+    }
+
+    private static TextEncoding latin1(long line, long column) {
+        return new TextEncoding(StandardCharsets.ISO_8859_1, 0, line, Math.max(1, column));
+    }
+
+    /** How many bytes follow one that begins a character of UTF-8; −1 if none begins so. */
+    private static int continuationBytes(int first) {
+        if (first < 0x80) {
+            return 0;
+        }
+        return first >= 0xC2 && first < 0xE0 ? 1 : first >= 0xE0 && first < 0xF0 ? 2 : first >= 0xF0 && first < 0xF5 ? 3 : -1;
     }
 }

@@ -15,6 +15,8 @@ import verge.instruments.world.Scene;
 final class InstrumentSession implements LineServer.Session {
     private static final int TRACKS_PER_SECOND = 10;
     private static final int MEASURING_MILLIS = 25;
+    private static final int MILLIS_BETWEEN_LOOKS = 50;
+    private static final long SECOND_NANOS = TimeUnit.SECONDS.toNanos(1);
     private static final long BATTERY_LASTS_NANOS = TimeUnit.HOURS.toNanos(9);
     private static final int BATTERY_AT_START_PERCENT = 87;
     private static final long SWITCHED_ON = System.nanoTime();
@@ -29,6 +31,8 @@ final class InstrumentSession implements LineServer.Session {
         return thread;
     });
     private Optional<Future<?>> track = Optional.empty();
+    private long toldUpsets = -1;
+    private long toldNanos;
 
     InstrumentSession(LineConnection link, Supplier<Scene> scene, Observer observer, Faults faults) {
         this.link = link;
@@ -46,7 +50,7 @@ final class InstrumentSession implements LineServer.Session {
                         .with("sigma-angle", Observer.SIGMA_ANGLE_ARC_SECONDS).with("sigma-edm", Observer.SIGMA_EDM_METRES)
                         .with("sigma-edm-ppm", Observer.SIGMA_EDM_PPM).with("wavelength", Observer.WAVELENGTH_MICROMETRES)
                         .with("reference-index", Observer.REFERENCE_INDEX));
-                clock.scheduleAtFixedRate(() -> send(state(WireMessage.UNASKED, "STATE")), 0, 1, TimeUnit.SECONDS);
+                clock.scheduleAtFixedRate(this::tellState, 0, MILLIS_BETWEEN_LOOKS, TimeUnit.MILLISECONDS);
             }
             case "STATE" -> link.send(state(question.tag(), WireMessage.OK));
             case "MEASURE" -> clock.schedule(() -> measure(question.tag()), MEASURING_MILLIS, TimeUnit.MILLISECONDS);
@@ -55,6 +59,16 @@ final class InstrumentSession implements LineServer.Session {
                 link.send(ok);
             }
             default -> link.send(no(question.tag(), "unknown verb " + question.verb()));
+        }
+    }
+
+    /** Every second, and at once when the tilt sensor was beyond its range. */
+    private void tellState() {
+        long upsets = scene.get().upsets();
+        if (upsets != toldUpsets || System.nanoTime() - toldNanos > SECOND_NANOS) {
+            toldUpsets = upsets;
+            toldNanos = System.nanoTime();
+            send(state(WireMessage.UNASKED, "STATE"));
         }
     }
 

@@ -1,0 +1,6 @@
+package verge.app.account;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface AccountRepository extends JpaRepository<Account, String> {
+}

@@ -1,0 +1,81 @@
+package verge.app.account;
+
+import jakarta.servlet.DispatcherType;
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.Order;
+import org.springframework.security.config.Customizer;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.http.SessionCreationPolicy;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.AuthenticationEntryPoint;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.security.web.header.HeaderWriterFilter;
+import org.springframework.web.filter.OncePerRequestFilter;
+import verge.app.problem.ProblemWords;
+import verge.core.problem.Problem;
+
+/** Who may see what: pages by form sign-in, the program interface by personal token. */
+@Configuration
+class SecurityConfiguration {
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+    }
+
+    @Bean
+    @Order(1)
+    SecurityFilterChain programs(HttpSecurity http, TokenService tokens, ProblemWords words) throws Exception {
+        return http.securityMatcher("/api/**")
+                .csrf(csrf -> csrf.disable())   // no cookie signs a program in, so there is nothing to forge
+                .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
+                .addFilterBefore(new TokenFilter(tokens), UsernamePasswordAuthenticationFilter.class)
+                .authorizeHttpRequests(requests -> requests
+                        .dispatcherTypeMatchers(DispatcherType.ASYNC, DispatcherType.ERROR, DispatcherType.FORWARD).permitAll()
+                        .requestMatchers("/api/v1/openapi", "/api/v1/openapi/**").permitAll()
+                        .anyRequest().authenticated())
+                .exceptionHandling(handling -> handling.authenticationEntryPoint(asksForSignIn(words)))
+                .build();
+    }
+
+    @Bean
+    @Order(2)
+    SecurityFilterChain pages(HttpSecurity http, ProblemWords words) throws Exception {
+        ContentPolicy policy = new ContentPolicy();
+        return http
+                .authorizeHttpRequests(requests -> requests
+                        .dispatcherTypeMatchers(DispatcherType.ASYNC, DispatcherType.ERROR, DispatcherType.FORWARD).permitAll()
+                        .requestMatchers("/sign-in", "/webjars/**", "/css/**", "/js/**", "/fonts/**", "/icons/**", "/favicon.svg",
+                                "/actuator/health").permitAll()
+                        .anyRequest().authenticated())
+                .formLogin(form -> form.loginPage("/sign-in").defaultSuccessUrl("/", false))
+                .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in"))
+                .exceptionHandling(handling -> handling.defaultAuthenticationEntryPointFor(asksForSignIn(words),
+                        request -> "fetch".equals(request.getHeader("X-Requested-With"))))
+                .headers(headers -> headers.addHeaderWriter(policy).referrerPolicy(Customizer.withDefaults()))
+                .addFilterBefore(nonceFilter(policy), HeaderWriterFilter.class)
+                .build();
+    }
+
+    /** The page is rendered before the header is written, so the nonce must be there first. */
+    private static OncePerRequestFilter nonceFilter(ContentPolicy policy) {
+        return new OncePerRequestFilter() {
+            @Override
+            protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+                    throws IOException, jakarta.servlet.ServletException {
+                policy.nonce(request);
+                chain.doFilter(request, response);
+            }
+        };
+    }
+
+    private static AuthenticationEntryPoint asksForSignIn(ProblemWords words) {
+        return (request, response, failure) -> words.write(Problem.SIGN_IN_NEEDED, response);
+    }
+}

@@ -1,0 +1,43 @@
+package verge.app.cogo;
+
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.core.cogo.SiteInverse;
+import verge.core.coding.PointName;
+import verge.core.geodesy.Position;
+import verge.core.journal.JobState;
+import verge.core.journal.Payload;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** Inverses between points of a job. */
+@Service
+public class InverseService {
+    private final JournalService journals;
+
+    InverseService(JournalService journals) {
+        this.journals = journals;
+    }
+
+    /** @throws SurveyException MISSING, POINT_UNKNOWN or COINCIDENT_POINTS */
+    public SiteInverse.Result between(JobState state, String from, String to) {
+        return SiteInverse.between(position(state, "first point", from), position(state, "second point", to), state.settings().site());
+    }
+
+    /** Writes an inverse into the field book. */
+    public void note(UUID job, String from, String to, Author author) {
+        journals.append(job, author, state -> {
+            between(state, from, to);
+            return new Payload.InverseNoted(PointName.parse(from), PointName.parse(to));
+        });
+    }
+
+    private static Position position(JobState state, String field, String typed) {
+        if (typed.isBlank()) {
+            throw new SurveyException(Problem.MISSING, field);
+        }
+        return state.find(PointName.parse(typed)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, typed)).position();
+    }
+}

@@ -1,0 +1,84 @@
+package verge.app.demo;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import java.util.function.BooleanSupplier;
+import org.springframework.stereotype.Component;
+import verge.app.device.InstrumentDesk;
+import verge.app.device.PracticeService;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.measure.MeasureService;
+import verge.app.setup.SetupForm;
+import verge.app.setup.SetupService;
+import verge.core.geodesy.GridPoint;
+import verge.core.units.Decimals;
+import verge.instruments.port.LinkState;
+import verge.instruments.standin.PracticeGround;
+import verge.instruments.world.Ternholm;
+
+/** A morning's work in the slipway yard, measured with the stand-in as a person would. */
+@Component
+class DemoFieldWork {
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
+
+    private final InstrumentDesk desk;
+    private final PracticeService practice;
+    private final SetupService setups;
+    private final MeasureService measuring;
+    private final JournalService journals;
+
+    DemoFieldWork(InstrumentDesk desk, PracticeService practice, SetupService setups, MeasureService measuring, JournalService journals) {
+        this.desk = desk;
+        this.practice = practice;
+        this.setups = setups;
+        this.measuring = measuring;
+        this.journals = journals;
+    }
+
+    /** Things to be measured, by what they are called in the world and in the codebook. */
+    private static final List<String[]> WORK = List.of(new String[] {"kerb", "KRB"}, new String[] {"drain", "DRN"},
+            new String[] {"lamp post", "LMP"}, new String[] {"railing", "RLG"}, new String[] {"quay wall", "QWL"});
+
+    void measureYard(UUID job, String address) {
+        desk.connect(job, address);
+        await(() -> desk.snapshot(job).map(s -> s.link() == LinkState.UP && s.condition().isPresent()).orElse(false));
+        PracticeGround ground = practice.ground(job).orElseThrow();
+        long before = upsets(job);
+        PracticeGround.Sight standing = ground.stand("T2");
+        ground.go("T4");
+        await(() -> upsets(job) > before);
+        String tape = Decimals.print(standing.occupied().orElseThrow().tape().metres(), 3);
+        setups.measureBacksight(job, new SetupForm("T2", "T4", tape, "1.600", "-12.0", "11.4", "1008.6"), DemoWorld.PERSON).join();
+        setups.accept(job, "", new Author(UUID.randomUUID(), DemoWorld.PERSON, "page"));
+        WORK.forEach(what -> Ternholm.outlines().stream().filter(o -> o.name().equals(what[0]))
+                .flatMap(o -> o.points().stream()).forEach(place -> shoot(job, ground, place, what[1])));
+        ground.pole(Ternholm.YARD.plus(9, -27));
+    }
+
+    private long upsets(UUID job) {
+        return desk.snapshot(job).flatMap(s -> s.condition()).orElseThrow().upsets();
+    }
+
+    private void shoot(UUID job, PracticeGround ground, GridPoint place, String code) {
+        ground.pole(place);
+        measuring.measure(job, UUID.randomUUID(), MeasureService.nextName(journals.journal(job)).text(), code, DemoWorld.PERSON).join();
+    }
+
+    private static void await(BooleanSupplier reached) {
+        Instant end = Instant.now().plus(PATIENCE);
+        while (!reached.getAsBoolean()) {
+            if (Instant.now().isAfter(end)) {
+                throw new IllegalStateException("the stand-in does not answer");
+            }
+            try {
+                Thread.sleep(50);
+            } catch (InterruptedException stopped) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException(stopped);
+            }
+        }
+    }
+}

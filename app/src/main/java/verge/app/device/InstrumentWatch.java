@@ -1,0 +1,104 @@
+package verge.app.device;
+
+import jakarta.annotation.PreDestroy;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.springframework.stereotype.Service;
+import verge.app.journal.JournalService;
+import verge.core.journal.JobState;
+import verge.core.journal.Leaf;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.units.Angle;
+import verge.core.units.AngleText;
+import verge.core.units.AngleUnit;
+import verge.core.units.Decimals;
+import verge.instruments.port.InstrumentCondition;
+import verge.instruments.port.InstrumentSnapshot;
+import verge.instruments.port.TotalStation;
+
+/** Takes readings for a job, and refuses those that cannot be right. */
+@Service
+public class InstrumentWatch {
+    /** Beyond this the compensator's word is doubtful and the plummet has left the mark: 0.3 mm at 1.6 m. */
+    public static final Angle LEVEL_LIMIT = Angle.ofArcSeconds(40);
+    private static final double SHORTEST_METRES = 0.3;
+    private static final double LONGEST_METRES = 10_000;
+    private static final double STEEPEST_SIN = 0.02;
+
+    private final InstrumentDesk desk;
+    private final JournalService journals;
+    /** What follows a reading goes on here: the driver's own thread must stay free to listen. */
+    private final ExecutorService afterwards = Executors.newFixedThreadPool(4);
+
+    InstrumentWatch(InstrumentDesk desk, JournalService journals) {
+        this.desk = desk;
+        this.journals = journals;
+    }
+
+    /**
+     * A leaf that stands with the instrument still on it, and the prism in use.
+     *
+     * @param device the instrument's model and number
+     */
+    public record Ready(Leaf leaf, Target target, TotalStation station, String device) {
+    }
+
+    /** @throws SurveyException NO_SETUP, NO_TARGET, NO_INSTRUMENT, LINK_LOST, INSTRUMENT_MOVED or NOT_LEVEL */
+    public Ready ready(UUID job) {
+        TotalStation station = desk.ready(job);
+        JobState state = journals.state(job);
+        Leaf leaf = state.openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
+        Target target = state.target().orElseThrow(() -> new SurveyException(Problem.NO_TARGET));
+        InstrumentSnapshot now = station.snapshot();
+        if (moved(leaf, now)) {
+            throw new SurveyException(Problem.INSTRUMENT_MOVED, leaf.written().station().text());
+        }
+        return new Ready(leaf, target, station, title(now));
+    }
+
+    /** Whether this is another instrument than the leaf's, or it was carried or knocked since. */
+    public static boolean moved(Leaf leaf, InstrumentSnapshot now) {
+        boolean other = now.identity().map(i -> !i.title().equals(leaf.written().instrument())).orElse(false);
+        return other || now.condition().map(c -> c.upsets() != leaf.written().upsets()).orElse(false);
+    }
+
+    public static String title(InstrumentSnapshot snapshot) {
+        return snapshot.identity().map(i -> i.title()).orElse(snapshot.address());
+    }
+
+    /** One reading, level and plausible. */
+    public CompletableFuture<TotalStationReading> measure(TotalStation station) {
+        station.snapshot().condition().ifPresent(InstrumentWatch::requireLevel);
+        return station.measure().thenApplyAsync(InstrumentWatch::plausible, afterwards);
+    }
+
+    private static void requireLevel(InstrumentCondition condition) {
+        if (condition.tilt().radians() > LEVEL_LIMIT.radians()) {
+            throw new SurveyException(Problem.NOT_LEVEL, seconds(condition.tilt()), seconds(LEVEL_LIMIT));
+        }
+    }
+
+    private static String seconds(Angle angle) {
+        return Decimals.show(angle.arcSeconds(), 0) + "\u2033";
+    }
+
+    /** A distance of nothing or beyond reach, or a sight straight up or down that gives no direction. */
+    private static TotalStationReading plausible(TotalStationReading reading) {
+        double metres = reading.slopeDistance().metres();
+        if (metres < SHORTEST_METRES || metres > LONGEST_METRES || Math.abs(reading.zenith().sin()) < STEEPEST_SIN) {
+            throw new SurveyException(Problem.READING_IMPLAUSIBLE, AngleText.direction(reading.zenith(), AngleUnit.DEGREES, 0)
+                    + ", " + Decimals.show(metres, 3) + " m");
+        }
+        return reading;
+    }
+
+    @PreDestroy
+    void finish() {
+        afterwards.shutdown();
+    }
+}

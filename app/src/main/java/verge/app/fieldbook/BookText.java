@@ -1,0 +1,154 @@
+package verge.app.fieldbook;
+
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import verge.app.job.SettingsWords;
+import verge.core.journal.Entry;
+import verge.core.journal.JobState;
+import verge.core.journal.Journal;
+import verge.core.journal.Payload;
+import verge.core.journal.StoredPoint;
+import verge.core.problem.SurveyException;
+import verge.core.cogo.SiteInverse;
+import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.units.Figures;
+
+/** Journal entries as a surveyor would write them. */
+@Component
+public class BookText {
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm:ss").withZone(ZoneId.systemDefault());
+
+    private final SettingsWords settingsWords;
+
+    BookText(SettingsWords settingsWords) {
+        this.settingsWords = settingsWords;
+    }
+
+    /**
+     * @param text the line itself
+     * @param raw the reading exactly as the instrument sent it, or empty
+     * @param result what it came to, or empty
+     * @param canStrike whether it may be struck through
+     */
+    public record Line(UUID entry, long sequence, String time, String kind, String text, String raw, String result, String person,
+            String device, boolean struck, boolean canStrike) {
+    }
+
+    public Line line(Journal journal, Entry entry) {
+        JobState state = journal.state();
+        Payload payload = entry.payload();
+        return new Line(entry.id(), entry.sequence(), TIME.format(entry.at()), kind(payload), text(journal, payload), raw(payload),
+                result(state, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()));
+    }
+
+    private String kind(Payload payload) {
+        if (payload instanceof Payload.SettingsChosen) {
+            return "settings";
+        } else if (payload instanceof Payload.PointsImported) {
+            return "file";
+        } else if (payload instanceof Payload.PointKeyed) {
+            return "typed";
+        } else if (payload instanceof Payload.TargetChosen) {
+            return "prism";
+        } else if (payload instanceof Payload.StationSetUp) {
+            return "setup";
+        } else if (payload instanceof Payload.ShotTaken) {
+            return "shot";
+        } else if (payload instanceof Payload.PointStaked) {
+            return "stake";
+        } else if (payload instanceof Payload.InverseNoted) {
+            return "inverse";
+        }
+        return "strike";
+    }
+
+    private String text(Journal journal, Payload payload) {
+        Figures f = journal.state().settings().figures();
+        if (payload instanceof Payload.SettingsChosen chosen) {
+            return settingsWords.brief(chosen.settings());
+        } else if (payload instanceof Payload.PointsImported file) {
+            return file.points().size() + " " + file.origin().name().toLowerCase(java.util.Locale.ROOT) + " points from " + file.fileName();
+        } else if (payload instanceof Payload.PointKeyed keyed) {
+            return keyed.name() + "  N " + f.bare(keyed.position().plan().north())
+                    + "  E " + f.bare(keyed.position().plan().east());
+        } else if (payload instanceof Payload.TargetChosen chosen) {
+            return "pole " + f.length(chosen.target().height()) + ", prism " + constant(chosen.target());
+        } else if (payload instanceof Payload.StationSetUp s) {
+            return "on " + s.station() + " to " + s.backsight() + "  " + circle(f, s.reading()) + "  hi " + f.bare(s.instrumentHeight());
+        } else if (payload instanceof Payload.ShotTaken shot) {
+            return (shot.name() + " " + shot.code()).strip() + "  " + circle(f, shot.reading());
+        } else if (payload instanceof Payload.PointStaked stake) {
+            return stake.name() + "  " + circle(f, stake.reading());
+        } else if (payload instanceof Payload.InverseNoted noted) {
+            return noted.from() + " to " + noted.to();
+        } else if (payload instanceof Payload.Struck struck) {
+            return "struck through line " + number(journal, struck.entry());
+        } else if (payload instanceof Payload.Restored restored) {
+            return "brought back line " + number(journal, restored.entry());
+        }
+        throw new IllegalArgumentException(payload.getClass().getName());
+    }
+
+    private static String number(Journal journal, UUID entry) {
+        return journal.entry(entry).map(e -> Long.toString(e.sequence())).orElse("?");
+    }
+
+    private static String circle(Figures f, TotalStationReading reading) {
+        return f.circle(reading.horizontalDirection()) + "  " + f.circle(reading.zenith()) + "  " + f.bare(reading.slopeDistance());
+    }
+
+    private static String constant(Target target) {
+        return Figures.metric().small(target.prismConstant());
+    }
+
+    private static String raw(Payload payload) {
+        if (payload instanceof Payload.StationSetUp s) {
+            return s.reading().asReceived();
+        } else if (payload instanceof Payload.ShotTaken shot) {
+            return shot.reading().asReceived();
+        }
+        return payload instanceof Payload.PointStaked stake ? stake.reading().asReceived() : "";
+    }
+
+    private static String result(JobState state, Entry entry) {
+        Figures f = state.settings().figures();
+        if (entry.payload() instanceof Payload.InverseNoted noted) {
+            return inverse(state, noted);
+        }
+        if (entry.payload() instanceof Payload.StationSetUp) {
+            return state.leaf(entry.id()).map(leaf -> "leaf " + leaf.number() + "; distance "
+                    + f.difference(leaf.solved().distance().difference())
+                    + leaf.solved().height().map(h -> ", height " + f.difference(h.difference())).orElse("")
+                    + (leaf.written().reason().isEmpty() ? "" : "; accepted because: " + leaf.written().reason())).orElse("");
+        }
+        Optional<StoredPoint> point = entry.payload() instanceof Payload.PointsImported ? Optional.empty()
+                : state.pointsOf(entry.id()).stream().findFirst();
+        return point.map(p -> coordinates(f, p) + staked(f, p)).orElse("");
+    }
+
+    private static String inverse(JobState state, Payload.InverseNoted noted) {
+        Figures f = state.settings().figures();
+        try {
+            return state.find(noted.from()).flatMap(a -> state.find(noted.to())
+                    .map(b -> SiteInverse.between(a.position(), b.position(), state.settings().site())))
+                    .map(r -> f.direction(r.azimuth()) + "  " + f.length(r.ground()) + " ground").orElse("");
+        } catch (SurveyException coincident) {
+            return "";
+        }
+    }
+
+    private static String coordinates(Figures f, StoredPoint p) {
+        return "N " + f.bare(p.position().plan().north())
+                + "  E " + f.bare(p.position().plan().east())
+                + p.position().elevation().map(e -> "  H " + f.bare(e.asLength())).orElse("");
+    }
+
+    private static String staked(Figures f, StoredPoint p) {
+        return p.staked().map(s -> "  off N " + f.difference(s.north()) + " E " + f.difference(s.east())
+                + s.up().map(u -> " H " + f.difference(u)).orElse("")).orElse("");
+    }
+}

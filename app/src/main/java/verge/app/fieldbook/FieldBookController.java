@@ -1,0 +1,58 @@
+package verge.app.fieldbook;
+
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.core.journal.Journal;
+
+/** The whole journal of a job, latest first, with its lines struck through and brought back. */
+@Controller
+@RequestMapping("/jobs/{job}/book")
+class FieldBookController {
+    private static final int LINES_A_PAGE = 100;
+
+    private final JournalService journals;
+    private final BookText text;
+
+    FieldBookController(JournalService journals, BookText text) {
+        this.journals = journals;
+        this.text = text;
+    }
+
+    @GetMapping
+    String book(@PathVariable UUID job, @RequestParam(defaultValue = "0") int page, Model model) {
+        Journal journal = journals.journal(job);
+        List<verge.core.journal.Entry> latestFirst = new ArrayList<>(journal.entries());
+        Collections.reverse(latestFirst);
+        int from = Math.min(Math.max(page, 0) * LINES_A_PAGE, latestFirst.size());
+        int to = Math.min(from + LINES_A_PAGE, latestFirst.size());
+        model.addAttribute("lines", latestFirst.subList(from, to).stream().map(e -> text.line(journal, e)).toList());
+        model.addAttribute("total", latestFirst.size());
+        model.addAttribute("earlierPage", to < latestFirst.size() ? page + 1 : null);
+        model.addAttribute("laterPage", page > 0 ? page - 1 : null);
+        return "fieldbook/book";
+    }
+
+    @PostMapping("/{entry}/strike")
+    String strike(@PathVariable UUID job, @PathVariable UUID entry, Principal person) {
+        journals.strike(job, Author.atPage(person.getName()), entry);
+        return "redirect:/jobs/" + job + "/book";
+    }
+
+    @PostMapping("/{entry}/restore")
+    String restore(@PathVariable UUID job, @PathVariable UUID entry, Principal person) {
+        journals.restore(job, Author.atPage(person.getName()), entry);
+        return "redirect:/jobs/" + job + "/book";
+    }
+}

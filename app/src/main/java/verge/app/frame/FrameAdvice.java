@@ -1,0 +1,102 @@
+package verge.app.frame;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.security.Principal;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.servlet.HandlerMapping;
+import verge.app.account.Account;
+import verge.app.account.AccountService;
+import verge.app.device.InstrumentDesk;
+import verge.app.device.PracticeService;
+import verge.app.fieldbook.BookText;
+import verge.app.job.Job;
+import verge.app.job.JobService;
+import verge.app.job.SettingsWords;
+import verge.app.journal.JournalService;
+import verge.app.live.InstrumentViews;
+import verge.core.journal.JobState;
+import verge.core.journal.Journal;
+import verge.core.journal.Origin;
+import verge.core.units.Decimals;
+import verge.core.units.Figures;
+
+/** Puts the notebook's frame round every page of a job, and the person's paint round every page. */
+@ControllerAdvice(annotations = Controller.class)
+class FrameAdvice {
+    private static final int FOOT_LINES = 3;
+    private static final double MILLIMETRES_PER_METRE = 1000;
+
+    private final AccountService accounts;
+    private final JobService jobs;
+    private final JournalService journals;
+    private final InstrumentDesk desk;
+    private final PracticeService practice;
+    private final InstrumentViews instruments;
+    private final SettingsWords settingsWords;
+    private final BookText bookText;
+
+    FrameAdvice(AccountService accounts, JobService jobs, JournalService journals, InstrumentDesk desk, PracticeService practice,
+            InstrumentViews instruments, SettingsWords settingsWords, BookText bookText) {
+        this.accounts = accounts;
+        this.jobs = jobs;
+        this.journals = journals;
+        this.desk = desk;
+        this.practice = practice;
+        this.instruments = instruments;
+        this.settingsWords = settingsWords;
+        this.bookText = bookText;
+    }
+
+    @ModelAttribute
+    void paint(Principal person, Model model) {
+        Account account = person == null ? null : accounts.find(person.getName()).orElse(null);
+        model.addAttribute("paint", account == null ? "day" : account.paint());
+        model.addAttribute("person", account == null ? "" : account.fullName());
+    }
+
+    @ModelAttribute
+    void frame(HttpServletRequest request, Model model) {
+        Object variables = request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
+        if (variables instanceof Map<?, ?> map && map.get("job") instanceof String id && request.getMethod().equals("GET")) {
+            model.addAttribute("frame", view(UUID.fromString(id), request.getRequestURI()));
+        }
+    }
+
+    private FrameView view(UUID id, String path) {
+        Job job = jobs.job(id);
+        Journal journal = journals.journal(id);
+        JobState state = journal.state();
+        Figures figures = state.settings().figures();
+        List<BookText.Line> foot = journal.entries().stream().skip(Math.max(0, journal.entries().size() - FOOT_LINES))
+                .map(e -> bookText.line(journal, e)).toList();
+        String leaf = state.openLeaf().map(l -> "leaf " + l.number() + " \u00b7 station " + l.written().station()
+                + ", backsight " + l.written().backsight()).orElse("");
+        return new FrameView(id, job.siteId(), job.name(), jobs.site(job.siteId()).name(), settingsWords.system(state.settings()),
+                settingsWords.unit(figures.lengthUnit()), leaf,
+                state.target().map(t -> figures.length(t.height())).orElse(""),
+                state.target().map(t -> Figures.metric().small(t.prismConstant())).orElse(""),
+                state.target().map(t -> figures.bare(t.height())).orElse(""),
+                state.target().map(t -> Decimals.print(t.prismConstant().metres() * MILLIMETRES_PER_METRE, 1)).orElse(""),
+                tabs(state, path), foot, instruments.view(state, desk.snapshot(id)), practice.ground(id).isPresent());
+    }
+
+    private static List<FrameView.Tab> tabs(JobState state, String path) {
+        return Arrays.stream(Phase.values()).map(phase -> new FrameView.Tab(phase.title(), phase.path(), phase.key(),
+                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/"), done(phase, state))).toList();
+    }
+
+    private static boolean done(Phase phase, JobState state) {
+        return switch (phase) {
+            case PREPARE -> state.points().anyMatch(p -> p.origin() == Origin.CONTROL);
+            case SET_UP -> state.openLeaf().isPresent();
+            case MEASURE, COMPUTE, STAKE, HAND_OVER -> false;
+        };
+    }
+}

@@ -1,0 +1,22 @@
+package verge.app.frame;
+
+import java.util.List;
+import java.util.UUID;
+import verge.app.fieldbook.BookText;
+import verge.app.live.InstrumentView;
+
+/**
+ * All that stands round the bench: top line, tabs, last lines of the field book.
+ *
+ * @param system coordinate system in words, with grid or ground
+ * @param leaf station and backsight of the open leaf, or empty
+ * @param pole target height in use, or empty
+ * @param prism prism constant in use, or empty
+ * @param prismMillimetres the same as it is typed
+ */
+public record FrameView(UUID job, UUID site, String jobName, String siteName, String system, String unit, String leaf, String pole,
+        String prism, String poleTyped, String prismMillimetres, List<Tab> tabs, List<BookText.Line> foot, InstrumentView instrument, boolean practice) {
+
+    public record Tab(String title, String path, String key, boolean open, boolean done) {
+    }
+}

@@ -1,0 +1,70 @@
+package verge.app.handover;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import verge.core.journal.Origin;
+import verge.core.units.Figures;
+import verge.core.units.LengthUnit;
+import verge.formats.csv.DecimalMark;
+import verge.formats.csv.PointCsvWriter;
+import verge.formats.csv.PointCsvWriter.Field;
+
+/**
+ * What is to be written, as chosen on the page; what was not chosen is null and takes the usual value.
+ *
+ * @param what origins of the points that go
+ * @param column fields in order
+ * @param move 'up:FIELD', 'down:FIELD', 'out:FIELD' or 'in:FIELD': a change of the columns to be made first
+ * @param separator comma, semicolon or tab
+ */
+public record ExportForm(Set<Origin> what, List<Field> column, String move, String separator, DecimalMark decimalMark, LengthUnit unit,
+        Integer decimals) {
+    private static final List<Field> USUAL = List.of(Field.NAME, Field.NORTHING, Field.EASTING, Field.ELEVATION, Field.CODE);
+    private static final int MOST_DECIMALS = 6;
+
+    Set<Origin> origins() {
+        return what == null || what.isEmpty() ? Set.of(Origin.MEASURED) : what;
+    }
+
+    /** The columns in their order, the asked-for move made. */
+    List<Field> columns() {
+        List<Field> columns = new ArrayList<>(column == null || column.isEmpty() ? USUAL : column);
+        if (move == null || !move.contains(":")) {
+            return columns;
+        }
+        Field field = Field.valueOf(move.substring(move.indexOf(':') + 1));
+        int at = columns.indexOf(field);
+        switch (move.substring(0, move.indexOf(':'))) {
+            case "up" -> swap(columns, at, at - 1);
+            case "down" -> swap(columns, at, at + 1);
+            case "out" -> {
+                if (columns.size() > 1) {
+                    columns.remove(field);
+                }
+            }
+            default -> {
+                if (at < 0) {
+                    columns.add(field);
+                }
+            }
+        }
+        return columns;
+    }
+
+    private static void swap(List<Field> columns, int a, int b) {
+        if (a >= 0 && b >= 0 && b < columns.size()) {
+            Field held = columns.get(a);
+            columns.set(a, columns.get(b));
+            columns.set(b, held);
+        }
+    }
+
+    PointCsvWriter.Layout layout(Figures figures) {
+        DecimalMark mark = decimalMark == null ? DecimalMark.POINT : decimalMark;
+        char character = "semicolon".equals(separator) ? ';' : "tab".equals(separator) ? '\t' : mark == DecimalMark.COMMA ? ';' : ',';
+        int places = decimals == null ? figures.lengthDecimals() + (unit == null || unit == figures.lengthUnit() ? 0 : 1) : decimals;
+        return new PointCsvWriter.Layout(columns(), character, mark, unit == null ? figures.lengthUnit() : unit,
+                Math.max(0, Math.min(MOST_DECIMALS, places)));
+    }
+}

@@ -1,0 +1,70 @@
+package verge.app.handover;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import verge.app.job.JobService;
+import verge.app.job.SettingsWords;
+import verge.app.journal.JournalService;
+import verge.core.journal.Origin;
+import verge.core.units.LengthUnit;
+import verge.formats.csv.PointCsvWriter;
+import verge.formats.csv.PointCsvWriter.Field;
+
+/** The bench for handing points over as a table of text. */
+@Controller
+@RequestMapping("/jobs/{job}/handover")
+class HandoverController {
+    private static final int LINES_SHOWN = 9;
+
+    private final ExportService exports;
+    private final JournalService journals;
+    private final JobService jobs;
+    private final SettingsWords settingsWords;
+
+    HandoverController(ExportService exports, JournalService journals, JobService jobs, SettingsWords settingsWords) {
+        this.exports = exports;
+        this.journals = journals;
+        this.jobs = jobs;
+        this.settingsWords = settingsWords;
+    }
+
+    @GetMapping
+    String bench(@PathVariable UUID job, ExportForm form, Model model) {
+        PointCsvWriter.Layout layout = form.layout(journals.state(job).settings().figures());
+        List<Field> columns = layout.fields();
+        ExportService.Preview preview = exports.preview(job, form, LINES_SHOWN);
+        model.addAttribute("columns", columns);
+        model.addAttribute("others", Arrays.stream(Field.values()).filter(f -> !columns.contains(f)).toList());
+        model.addAttribute("what", form.origins());
+        model.addAttribute("origins", Origin.values());
+        model.addAttribute("layout", layout);
+        model.addAttribute("separator", layout.separator() == ';' ? "semicolon" : layout.separator() == '\t' ? "tab" : "comma");
+        model.addAttribute("units", LengthUnit.values());
+        model.addAttribute("unitNames", Arrays.stream(LengthUnit.values()).map(settingsWords::unit).toList());
+        model.addAttribute("preview", preview.lines());
+        model.addAttribute("count", preview.points());
+        return "handover/handover";
+    }
+
+    @GetMapping("/points.csv")
+    ResponseEntity<byte[]> download(@PathVariable UUID job, ExportForm form) {
+        StringBuilder text = new StringBuilder();
+        exports.write(job, form, text);
+        String name = jobs.job(job).name() + " points.csv";
+        return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+                .body(text.toString().getBytes(StandardCharsets.UTF_8));
+    }
+}

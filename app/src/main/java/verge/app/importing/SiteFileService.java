@@ -1,0 +1,84 @@
+package verge.app.importing;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** The files of a site: kept byte for byte in the data directory, each once. */
+@Service
+public class SiteFileService {
+    private static final int LONGEST_NAME = 120;
+
+    private final SiteFileRepository files;
+    private final Path directory;
+
+    SiteFileService(SiteFileRepository files, @Value("${verge.data}") Path data) throws IOException {
+        this.files = files;
+        this.directory = Files.createDirectories(data.resolve("files"));
+        Files.createDirectories(data.resolve("incoming"));
+    }
+
+    public List<SiteFile> of(UUID site) {
+        return files.findBySiteIdOrderByName(site);
+    }
+
+    /** @throws SurveyException NOT_FOUND if the site has no such file */
+    SiteFile file(UUID site, UUID id) {
+        return files.findById(id).filter(f -> f.siteId().equals(site)).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, id));
+    }
+
+    Path path(SiteFile file) {
+        return directory.resolve(file.sha256());
+    }
+
+    /**
+     * Keeps a file. The same bytes under the same name are kept once.
+     *
+     * @throws SurveyException FILE_EMPTY
+     */
+    public SiteFile add(UUID site, String originalName, InputStream content) {
+        String name = plainName(originalName);
+        try {
+            Path incoming = Files.createTempFile(directory, "incoming", ".part");
+            try {
+                MessageDigest digest = MessageDigest.getInstance("SHA-256");
+                long bytes;
+                try (InputStream in = new DigestInputStream(content, digest)) {
+                    bytes = Files.copy(in, incoming, StandardCopyOption.REPLACE_EXISTING);
+                }
+                if (bytes == 0) {
+                    throw new SurveyException(Problem.FILE_EMPTY, name);
+                }
+                String sha256 = HexFormat.of().formatHex(digest.digest());
+                Files.move(incoming, directory.resolve(sha256), StandardCopyOption.REPLACE_EXISTING);
+                return files.findBySiteIdAndNameAndSha256(site, name, sha256)
+                        .orElseGet(() -> files.save(new SiteFile(site, name, sha256, bytes)));
+            } finally {
+                Files.deleteIfExists(incoming);
+            }
+        } catch (IOException failed) {
+            throw new SurveyException(Problem.FILE_UNREADABLE, name);
+        } catch (NoSuchAlgorithmException everyPlatformHasIt) {
+            throw new IllegalStateException(everyPlatformHasIt);
+        }
+    }
+
+    /** The last part of whatever path a browser sent, without control characters. */
+    private static String plainName(String original) {
+        String last = original == null ? "" : original.substring(Math.max(original.lastIndexOf('/'), original.lastIndexOf('\\')) + 1);
+        String clean = last.replaceAll("\\p{Cntrl}", "").strip();
+        return clean.isEmpty() ? "unnamed" : clean.substring(0, Math.min(clean.length(), LONGEST_NAME));
+    }
+}

@@ -1,0 +1,76 @@
+package verge.app.job;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.core.journal.JobSettings;
+import verge.core.journal.Payload;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** Sites and their jobs. */
+@Service
+public class JobService {
+    private final SiteRepository sites;
+    private final JobRepository jobs;
+    private final JournalService journals;
+    private final TransactionTemplate transaction;
+
+    JobService(SiteRepository sites, JobRepository jobs, JournalService journals, TransactionTemplate transaction) {
+        this.sites = sites;
+        this.jobs = jobs;
+        this.journals = journals;
+        this.transaction = transaction;
+    }
+
+    public List<Site> sites() {
+        return sites.findAllByOrderByName();
+    }
+
+    public Site site(UUID id) {
+        return sites.findById(id).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, id));
+    }
+
+    public Site ensureSite(String name) {
+        return sites.findByName(name).orElseGet(() -> sites.save(new Site(name)));
+    }
+
+    /** The jobs of a site, latest first. */
+    public List<Job> jobs(UUID site) {
+        return jobs.findBySiteIdOrderByMadeAtDesc(site);
+    }
+
+    public List<Job> jobs() {
+        return jobs.findAll();
+    }
+
+    public Job job(UUID id) {
+        return jobs.findById(id).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, id));
+    }
+
+    /**
+     * Makes a job with its first journal entry, both or neither.
+     *
+     * @throws SurveyException JOB_NAME_UNFIT, or JOB_NAME_TAKEN if the site has a job of that name in any case of letters
+     */
+    public Job make(UUID site, String typedName, JobSettings settings, Author author) {
+        String name = JobName.parse(typedName).text();
+        UUID siteId = site(site).id();
+        if (jobs.existsBySiteIdAndNameIgnoreCase(siteId, name)) {
+            throw new SurveyException(Problem.JOB_NAME_TAKEN, name);
+        }
+        try {
+            return transaction.execute(status -> {
+                Job job = jobs.saveAndFlush(new Job(siteId, name, author.person()));
+                journals.begin(job.id(), author, new Payload.SettingsChosen(settings));
+                return job;
+            });
+        } catch (DataIntegrityViolationException madeInTheSameMoment) {
+            throw new SurveyException(Problem.JOB_NAME_TAKEN, name);
+        }
+    }
+}

@@ -1,0 +1,16 @@
+package verge.app.journal;
+
+import java.util.UUID;
+
+/**
+ * Who writes an entry, from where.
+ *
+ * @param entry the id made by the writer: sending it again stores it once
+ * @param device the instrument, or what the person used
+ */
+public record Author(UUID entry, String person, String device) {
+    /** A person at a page, who has made no id. */
+    public static Author atPage(String person) {
+        return new Author(UUID.randomUUID(), person, "page");
+    }
+}

@@ -1,0 +1,71 @@
+package verge.app.live;
+
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import verge.app.device.InstrumentWatch;
+import verge.core.journal.JobState;
+import verge.core.journal.Leaf;
+import verge.core.reading.TotalStationReading;
+import verge.core.setup.ObservedPoint;
+import verge.core.units.Angle;
+import verge.core.units.Decimals;
+import verge.core.units.Figures;
+import verge.instruments.port.InstrumentCondition;
+import verge.instruments.port.InstrumentSnapshot;
+import verge.instruments.port.LinkState;
+
+/** Says in words how the instrument fares and where its prism is. */
+@Component
+public class InstrumentViews {
+    private static final InstrumentView NONE = new InstrumentView("none", "No instrument", "", false, 0, 0, "", "", false, null);
+
+    public InstrumentView view(JobState state, Optional<InstrumentSnapshot> snapshot) {
+        return snapshot.map(s -> view(state, s)).orElse(NONE);
+    }
+
+    private static InstrumentView view(JobState state, InstrumentSnapshot now) {
+        Optional<InstrumentCondition> condition = now.link() == LinkState.UP ? now.condition() : Optional.empty();
+        double limit = InstrumentWatch.LEVEL_LIMIT.radians();
+        Optional<Leaf> standing = state.openLeaf().filter(leaf -> !InstrumentWatch.moved(leaf, now));
+        return new InstrumentView(now.link().name().toLowerCase(java.util.Locale.ROOT), linkWords(now),
+                condition.map(c -> seconds(c.tilt())).orElse(""),
+                condition.map(c -> c.tilt().radians() <= limit).orElse(false),
+                condition.map(c -> within(c.tiltAlong().radians() / limit)).orElse(0.0),
+                condition.map(c -> within(c.tiltAcross().radians() / limit)).orElse(0.0),
+                condition.map(c -> c.batteryPercent() + " %").orElse(""),
+                condition.map(c -> Decimals.show(c.temperatureCelsius(), 1) + " \u00b0C, " + Decimals.show(c.pressureHectopascals(), 1) + " hPa").orElse(""),
+                standing.isPresent(), now.tracked().map(r -> pole(state, standing, r)).orElse(null));
+    }
+
+    private static String linkWords(InstrumentSnapshot now) {
+        return switch (now.link()) {
+            case CONNECTING -> "Looking for " + now.address();
+            case UP -> InstrumentWatch.title(now);
+            case LOST -> "Link lost, trying again";
+            case CLOSED -> "Not connected";
+        };
+    }
+
+    private static double within(double share) {
+        return Math.max(-1, Math.min(1, share));
+    }
+
+    private static String seconds(Angle tilt) {
+        return Decimals.show(tilt.arcSeconds(), 0) + "\u2033";
+    }
+
+    private static InstrumentView.PoleView pole(JobState state, Optional<Leaf> leaf, TotalStationReading reading) {
+        Figures f = state.settings().figures();
+        Optional<ObservedPoint> observed = leaf.flatMap(l -> state.target().map(t -> l.solved().station().observe(reading, t)));
+        if (observed.isEmpty()) {
+            return new InstrumentView.PoleView(f.circle(reading.horizontalDirection()), f.circle(reading.zenith()),
+                    f.length(reading.slopeDistance()), "Slope, raw", "", "", false, 0, 0);
+        }
+        ObservedPoint point = observed.get();
+        Angle azimuth = point.reduction().direction().plus(leaf.orElseThrow().solved().station().orientation());
+        return new InstrumentView.PoleView(f.direction(azimuth), f.circle(reading.zenith()),
+                f.length(point.reduction().groundDistance()), "Horizontal, ground",
+                point.position().elevation().map(e -> f.length(e.asLength())).orElse(""), f.small(point.sigma().plan()), true,
+                point.position().plan().northing(), point.position().plan().easting());
+    }
+}

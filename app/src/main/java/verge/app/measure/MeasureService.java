@@ -1,0 +1,78 @@
+package verge.app.measure;
+
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import org.springframework.stereotype.Service;
+import verge.app.device.InstrumentWatch;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.journal.Entry;
+import verge.core.journal.JobState;
+import verge.core.journal.Journal;
+import verge.core.journal.Origin;
+import verge.core.journal.Payload;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** Measures points and keeps their readings. */
+@Service
+public class MeasureService {
+    private static final PointName FIRST = new PointName("101");
+
+    private final JournalService journals;
+    private final InstrumentWatch watch;
+
+    MeasureService(JournalService journals, InstrumentWatch watch) {
+        this.journals = journals;
+        this.watch = watch;
+    }
+
+    /**
+     * Measures and stores one point. All that can be refused is refused before the instrument is asked.
+     *
+     * @param id made by the asker; asking again with it measures nothing and gives what was stored
+     * @throws SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, or as {@link InstrumentWatch#ready}; the future fails
+     *     with one if the instrument does
+     */
+    public CompletableFuture<Entry> measure(UUID job, UUID id, String typedName, String typedCode, String person) {
+        Journal journal = journals.journal(job);
+        if (journal.entry(id).isPresent()) {
+            return CompletableFuture.completedFuture(journal.entry(id).get());
+        }
+        PointName name = PointName.parse(typedName);
+        Code code = Code.parse(typedCode);
+        requireFree(journal.state(), name);
+        InstrumentWatch.Ready ready = watch.ready(job);
+        return watch.measure(ready.station()).thenApply(reading ->
+                journals.append(job, new Author(id, person, ready.device()), state -> {
+                    requireFree(state, name);
+                    return new Payload.ShotTaken(ready.leaf().entry(), name, code, reading, ready.target());
+                }));
+    }
+
+    private static void requireFree(JobState state, PointName name) {
+        if (state.find(name, Origin.MEASURED).isPresent()) {
+            throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
+        }
+    }
+
+    /** The next free name after the last measured one. */
+    public static PointName nextName(Journal journal) {
+        PointName name = journal.entries().stream().map(Entry::payload)
+                .filter(Payload.ShotTaken.class::isInstance).map(p -> ((Payload.ShotTaken) p).name())
+                .reduce((first, next) -> next).map(PointName::successor).orElse(FIRST);
+        while (journal.state().find(name).isPresent()) {
+            name = name.successor();
+        }
+        return name;
+    }
+
+    /** The code last used, so that it need not be chosen again. */
+    public static Code lastCode(Journal journal) {
+        return journal.entries().stream().map(Entry::payload)
+                .filter(Payload.ShotTaken.class::isInstance).map(p -> ((Payload.ShotTaken) p).code())
+                .reduce((first, next) -> next).orElse(Code.NONE);
+    }
+}

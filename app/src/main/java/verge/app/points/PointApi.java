@@ -1,0 +1,39 @@
+package verge.app.points;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+import verge.app.journal.JournalService;
+import verge.core.geodesy.Elevation;
+import verge.core.journal.Origin;
+import verge.core.journal.StoredPoint;
+
+/** Points for programs. */
+@RestController
+class PointApi {
+    private final JournalService journals;
+
+    PointApi(JournalService journals) {
+        this.journals = journals;
+    }
+
+    /** Metres of the job's grid; elevation and standard deviations are null where there are none. */
+    record PointBody(UUID entry, String name, String code, Origin origin, double northing, double easting, Double elevation,
+            Double sigmaNorth, Double sigmaEast, Double sigmaUp) {
+        static PointBody of(StoredPoint p) {
+            return new PointBody(p.entry(), p.name().text(), p.code().text(), p.origin(), p.position().plan().northing(),
+                    p.position().plan().easting(), p.position().elevation().map(Elevation::metres).orElse(null),
+                    p.sigma().map(s -> s.north().metres()).orElse(null), p.sigma().map(s -> s.east().metres()).orElse(null),
+                    p.sigma().map(s -> s.up().metres()).orElse(null));
+        }
+    }
+
+    @Operation(summary = "A job's points", description = "All positions of all names with their origin, in metres of the job's grid.")
+    @GetMapping("/api/v1/jobs/{job}/points")
+    List<PointBody> points(@PathVariable UUID job) {
+        return journals.state(job).points().map(PointBody::of).toList();
+    }
+}

@@ -1,0 +1,48 @@
+package verge.app.points;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.geodesy.Elevation;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
+import verge.core.journal.Origin;
+import verge.core.journal.Payload;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.LengthText;
+import verge.core.units.LengthUnit;
+
+/** Points typed by hand. */
+@Service
+public class PointService {
+    private final JournalService journals;
+
+    PointService(JournalService journals) {
+        this.journals = journals;
+    }
+
+    /**
+     * Keeps a typed design point.
+     *
+     * @param elevation blank for a point without one
+     * @throws SurveyException POINT_NAME_UNFIT, POINT_NAME_TAKEN if the job has a design of that name, or NOT_A_LENGTH
+     */
+    public PointName key(UUID job, String typedName, String northing, String easting, String elevation, Author author) {
+        LengthUnit unit = journals.state(job).settings().figures().lengthUnit();
+        PointName name = PointName.parse(typedName);
+        Position position = new Position(new GridPoint(LengthText.parse(northing, unit).metres(), LengthText.parse(easting, unit).metres()),
+                elevation.isBlank() ? Optional.empty() : Optional.of(new Elevation(LengthText.parse(elevation, unit).metres())));
+        journals.append(job, author, state -> {
+            if (state.find(name, Origin.DESIGN).isPresent()) {
+                throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
+            }
+            return new Payload.PointKeyed(name, Code.NONE, position);
+        });
+        return name;
+    }
+}

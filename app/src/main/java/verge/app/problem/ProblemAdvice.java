@@ -1,0 +1,81 @@
+package verge.app.problem;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.concurrent.CompletionException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** The one place where a problem becomes an answer: a page for a person, a problem body for a script or a program. */
+@ControllerAdvice
+class ProblemAdvice {
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
+    private static final int LARGEST_FILE_MEGABYTES = 256;
+
+    private final ProblemWords words;
+
+    ProblemAdvice(ProblemWords words) {
+        this.words = words;
+    }
+
+    @ExceptionHandler(SurveyException.class)
+    Object survey(SurveyException failure, HttpServletRequest request) {
+        return answer(failure, request);
+    }
+
+    @ExceptionHandler(CompletionException.class)
+    Object later(CompletionException failure, HttpServletRequest request) {
+        if (failure.getCause() instanceof SurveyException problem) {
+            return answer(problem, request);
+        }
+        throw failure;
+    }
+
+    @ExceptionHandler(MaxUploadSizeExceededException.class)
+    Object tooLarge(HttpServletRequest request) {
+        return answer(new SurveyException(Problem.FILE_TOO_LARGE, LARGEST_FILE_MEGABYTES), request);
+    }
+
+    @ExceptionHandler({NoResourceFoundException.class, MethodArgumentTypeMismatchException.class})
+    Object nowhere(HttpServletRequest request) {
+        return answer(new SurveyException(Problem.NOT_FOUND, request.getRequestURI()), request);
+    }
+
+    @ExceptionHandler(Exception.class)
+    Object unforeseen(Exception failure, HttpServletRequest request) throws Exception {
+        if (failure instanceof org.springframework.web.ErrorResponse known && known.getStatusCode().is4xxClientError()) {
+            throw failure;   // a request that was no request: the framework's own answer says so
+        }
+        LOG.error("{} {} failed", request.getMethod(), request.getRequestURI(), failure);
+        return answer(new SurveyException(Problem.UNFORESEEN), request);
+    }
+
+    private Object answer(SurveyException failure, HttpServletRequest request) {
+        HttpStatus status = words.status(failure.problem());
+        if (wantsJson(request)) {
+            ProblemDetail detail = words.detail(failure);
+            return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
+        }
+        ModelAndView page = new ModelAndView("problem/problem");
+        page.setStatus(status);
+        page.addObject("said", words.say(failure));
+        return page;
+    }
+
+    private static boolean wantsJson(HttpServletRequest request) {
+        String accept = request.getHeader("Accept");
+        return request.getRequestURI().startsWith("/api/") || "fetch".equals(request.getHeader("X-Requested-With"))
+                || accept != null && accept.contains("json");
+    }
+}

@@ -1,0 +1,82 @@
+package verge.app.problem;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.context.MessageSource;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** Turns problems into words: what is wrong, what it means for the work, what to do. */
+@Component
+public class ProblemWords {
+    private static final Map<Problem, HttpStatus> STATUS = Map.ofEntries(
+            Map.entry(Problem.NOT_FOUND, HttpStatus.NOT_FOUND),
+            Map.entry(Problem.POINT_UNKNOWN, HttpStatus.NOT_FOUND),
+            Map.entry(Problem.SIGN_IN_NEEDED, HttpStatus.UNAUTHORIZED),
+            Map.entry(Problem.FILE_TOO_LARGE, HttpStatus.CONTENT_TOO_LARGE),
+            Map.entry(Problem.JOB_NAME_TAKEN, HttpStatus.CONFLICT),
+            Map.entry(Problem.POINT_NAME_TAKEN, HttpStatus.CONFLICT),
+            Map.entry(Problem.LINK_LOST, HttpStatus.SERVICE_UNAVAILABLE),
+            Map.entry(Problem.UNFORESEEN, HttpStatus.INTERNAL_SERVER_ERROR),
+            Map.entry(Problem.NO_ANSWER, HttpStatus.GATEWAY_TIMEOUT));
+
+    private final MessageSource messages;
+    private final JsonMapper json;
+
+    ProblemWords(MessageSource messages, JsonMapper json) {
+        this.messages = messages;
+        this.json = json;
+    }
+
+    /**
+     * @param wrong what is wrong
+     * @param means what that means for the work
+     * @param next what to do
+     */
+    public record Said(String wrong, String means, String next) {
+    }
+
+    public Said say(SurveyException failure) {
+        return say(failure.problem(), failure.arguments());
+    }
+
+    public Said say(Problem problem, List<Object> arguments) {
+        Object[] shown = arguments.stream().map(a -> a instanceof Integer || a instanceof Long ? a.toString() : a).toArray();
+        return new Said(text(problem, "wrong", shown), text(problem, "means", shown), text(problem, "next", shown));
+    }
+
+    /** The problem as an RFC 9457 body; the three sentences are also there one by one. */
+    public ProblemDetail detail(SurveyException failure) {
+        Said said = say(failure);
+        ProblemDetail detail = ProblemDetail.forStatusAndDetail(status(failure.problem()), said.means() + " " + said.next());
+        detail.setTitle(said.wrong());
+        detail.setProperty("problem", failure.problem().name());
+        detail.setProperty("means", said.means());
+        detail.setProperty("next", said.next());
+        return detail;
+    }
+
+    public HttpStatus status(Problem problem) {
+        return STATUS.getOrDefault(problem, HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+
+    /** Writes a problem where no controller is at work. */
+    public void write(Problem problem, HttpServletResponse response) throws IOException {
+        response.setStatus(status(problem).value());
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.setCharacterEncoding("UTF-8");
+        response.getWriter().write(json.writeValueAsString(detail(new SurveyException(problem))));
+    }
+
+    private String text(Problem problem, String part, Object[] arguments) {
+        return messages.getMessage("problem." + problem + "." + part, arguments, Locale.ENGLISH);
+    }
+}

@@ -1,0 +1,130 @@
+package verge.app.stakeout;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.util.UriComponentsBuilder;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.points.PointNames;
+import verge.app.points.PointService;
+import verge.app.problem.ProblemWords;
+import verge.core.coding.PointName;
+import verge.core.journal.JobState;
+import verge.core.journal.Origin;
+import verge.core.journal.StoredPoint;
+import verge.core.problem.SurveyException;
+import verge.core.units.Figures;
+
+/** The bench for staking points: the list of what is to be staked, and the guide to one of them. */
+@Controller
+@RequestMapping("/jobs/{job}/stake")
+class StakeoutController {
+    private final StakeoutService stakes;
+    private final PointService points;
+    private final JournalService journals;
+    private final ProblemWords words;
+
+    StakeoutController(StakeoutService stakes, PointService points, JournalService journals, ProblemWords words) {
+        this.stakes = stakes;
+        this.points = points;
+        this.journals = journals;
+        this.words = words;
+    }
+
+    /** One point of the work list. */
+    record WorkLine(String name, String kind, boolean done) {
+    }
+
+    /** What is being staked, in finished text. */
+    record AimView(String name, String kind, String elevation, String facing, String facingTyped, String planTolerance,
+            String heightTolerance, String next) {
+    }
+
+    /** The staking page's own settings, as they stand in its address. */
+    record Settings(String facing, String planTolerance, String heightTolerance) {
+    }
+
+    @GetMapping
+    String bench(@PathVariable UUID job, @RequestParam(defaultValue = "") String point, Settings settings, Model model) {
+        JobState state = journals.state(job);
+        List<WorkLine> work = work(state);
+        model.addAttribute("work", work);
+        model.addAttribute("done", work.stream().filter(WorkLine::done).count());
+        model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
+        model.addAttribute("settings", settings);
+        if (!point.isBlank()) {
+            try {
+                StakeoutAim aim = aim(state, point, settings);
+                model.addAttribute("aim", view(state, aim, work));
+            } catch (SurveyException cannot) {
+                model.addAttribute("said", words.say(cannot));
+            }
+        }
+        return "stakeout/stake";
+    }
+
+    private static StakeoutAim aim(JobState state, String point, Settings s) {
+        return StakeoutAim.parse(state, point, orEmpty(s.facing()), orEmpty(s.planTolerance()), orEmpty(s.heightTolerance()));
+    }
+
+    private static String orEmpty(String text) {
+        return text == null ? "" : text;
+    }
+
+    private static List<WorkLine> work(JobState state) {
+        return PointNames.stakeable(state).stream().map(name -> line(state, name)).toList();
+    }
+
+    private static WorkLine line(JobState state, PointName name) {
+        String kind = state.findDesign(name).map(p -> p.origin().name().toLowerCase(java.util.Locale.ROOT)).orElse("");
+        return new WorkLine(name.text(), kind, state.find(name, Origin.STAKED).isPresent());
+    }
+
+    private static AimView view(JobState state, StakeoutAim aim, List<WorkLine> work) {
+        Figures f = state.settings().figures();
+        StoredPoint design = aim.design();
+        String kind = design.origin().name().toLowerCase(java.util.Locale.ROOT);
+        String next = work.stream().filter(w -> !w.done() && w.kind().equals(kind) && !w.name().equals(design.name().text()))
+                .filter(w -> new PointName(w.name()).compareTo(design.name()) > 0).findFirst().map(WorkLine::name).orElse("");
+        return new AimView(design.name().text(), (kind + " " + design.code()).strip(),
+                design.position().elevation().map(e -> f.length(e.asLength())).orElse("none"), aim.facingWords(state), aim.facingTyped(),
+                f.bare(aim.tolerance().plan()), f.bare(aim.tolerance().height()), next);
+    }
+
+    @PostMapping("/design")
+    String key(@PathVariable UUID job, @RequestParam String name, @RequestParam String northing, @RequestParam String easting,
+            @RequestParam(defaultValue = "") String elevation, Principal person) {
+        PointName keyed = points.key(job, name, northing, easting, elevation, Author.atPage(person.getName()));
+        return "redirect:" + UriComponentsBuilder.fromPath("/jobs/{job}/stake").queryParam("point", "{point}").encode()
+                .buildAndExpand(job, keyed.text()).toUriString();
+    }
+
+    /** What was stored, in words for the message strip. */
+    record Stored(String said) {
+    }
+
+    @PostMapping("/stakes")
+    @ResponseBody
+    CompletableFuture<Stored> store(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String point,
+            @RequestParam(defaultValue = "") String reason, Settings settings, Principal person) {
+        StakeoutAim aim = aim(journals.state(job), point, settings);
+        return stakes.store(job, id, aim, reason, person.getName()).thenApply(entry -> {
+            JobState state = journals.state(job);
+            Figures f = state.settings().figures();
+            return new Stored(state.pointsOf(entry.id()).stream().findFirst().flatMap(StoredPoint::staked)
+                    .map(d -> "Stored " + aim.design().name() + ": staked minus design N " + f.difference(d.north()) + ", E "
+                            + f.difference(d.east()) + d.up().map(u -> ", H " + f.difference(u)).orElse("") + ".")
+                    .orElse("Stored " + aim.design().name() + "."));
+        });
+    }
+}

@@ -1,0 +1,56 @@
+package verge.app.stakeout;
+
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import org.springframework.stereotype.Service;
+import verge.app.device.InstrumentWatch;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.core.geodesy.Position;
+import verge.core.journal.Entry;
+import verge.core.journal.Journal;
+import verge.core.journal.Payload;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.reading.TotalStationReading;
+import verge.core.stakeout.Guidance;
+
+/** Stores stakes with their differences to the design. */
+@Service
+public class StakeoutService {
+    private final JournalService journals;
+    private final InstrumentWatch watch;
+
+    StakeoutService(JournalService journals, InstrumentWatch watch) {
+        this.journals = journals;
+        this.watch = watch;
+    }
+
+    /**
+     * Measures the stake as it stands and stores it.
+     *
+     * @param id made by the asker; asking again with it stores nothing more
+     * @param reason needed if the stake is outside a limit in force; kept with it
+     */
+    public CompletableFuture<Entry> store(UUID job, UUID id, StakeoutAim aim, String reason, String person) {
+        Journal journal = journals.journal(job);
+        if (journal.entry(id).isPresent()) {
+            return CompletableFuture.completedFuture(journal.entry(id).get());
+        }
+        InstrumentWatch.Ready ready = watch.ready(job);
+        return watch.measure(ready.station()).thenApply(reading ->
+                journals.append(job, new Author(id, person, ready.device()), state -> {
+                    requireWithin(aim, reading, ready, aim.facing(state), reason);
+                    return new Payload.PointStaked(ready.leaf().entry(), aim.design().name(), aim.design().position(), reading,
+                            ready.target(), aim.tolerance(), reason.strip());
+                }));
+    }
+
+    private static void requireWithin(StakeoutAim aim, TotalStationReading reading, InstrumentWatch.Ready ready,
+            verge.core.stakeout.Facing facing, String reason) {
+        Position here = ready.leaf().solved().station().observe(reading, ready.target()).position();
+        if (!Guidance.towards(aim.design().position(), here, facing, aim.tolerance()).done() && reason.isBlank()) {
+            throw new SurveyException(Problem.REASON_NEEDED, "the stake");
+        }
+    }
+}

@@ -1,0 +1,29 @@
+// What is typed and not yet sent survives a reload: kept in this browser until it was sent.
+
+const key = form => `draft:${location.pathname}:${form.dataset.draft}`;
+
+function fields(form) {
+  return [...form.elements].filter(field => field.name && field.type !== 'hidden' && field.type !== 'file');
+}
+
+/** Puts back what was typed, and keeps what is typed from now on. */
+export function keepDraft(form) {
+  const kept = JSON.parse(localStorage.getItem(key(form)) ?? '{}');
+  for (const field of fields(form)) {
+    // A value that the server has since filled in by itself is newer than the draft made over another value.
+    if (field.name in kept && kept[field.name].over === field.defaultValue) {
+      field.value = kept[field.name].typed;
+    }
+  }
+  form.addEventListener('input', () => {
+    const typed = Object.fromEntries(fields(form).filter(f => f.value !== f.defaultValue)
+      .map(f => [f.name, { typed: f.value, over: f.defaultValue }]));
+    localStorage.setItem(key(form), JSON.stringify(typed));
+  });
+}
+
+export function dropDraft(form) {
+  if (form?.dataset.draft) {
+    localStorage.removeItem(key(form));
+  }
+}

@@ -1,0 +1,52 @@
+// Requests to Verge that carry the sign-in's token, and problems as words.
+
+/** A problem as Verge tells it: what is wrong, what it means, what to do. */
+export class Problem extends Error {
+  constructor(body) {
+    super(body.title ?? 'Not done.');
+    this.code = body.problem ?? '';
+    this.means = body.means ?? body.detail ?? '';
+    this.next = body.next ?? '';
+  }
+}
+
+const UNREACHABLE = {
+  title: 'Verge does not answer.',
+  means: 'Nothing new was stored; what is typed stays on the screen.',
+  next: 'Wait until it is back, then do it again.',
+};
+
+function headers() {
+  return { 'X-Requested-With': 'fetch', 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf]')?.content ?? '' };
+}
+
+async function ask(url, options) {
+  let answer;
+  try {
+    answer = await fetch(url, { ...options, headers: { ...headers(), ...options.headers } });
+  } catch {
+    throw new Problem(UNREACHABLE);
+  }
+  if (!answer.ok) {
+    const type = answer.headers.get('Content-Type') ?? '';
+    throw new Problem(type.includes('json') ? await answer.json() : { title: `Verge answered ${answer.status}.` });
+  }
+  return answer;
+}
+
+export async function get(url) {
+  return (await ask(url, {})).json();
+}
+
+/** Posts fields and gives what comes back, as JSON if it is. */
+export async function post(url, fields) {
+  const answer = await ask(url, { method: 'POST', body: new URLSearchParams(fields) });
+  const text = await answer.text();
+  return text && (answer.headers.get('Content-Type') ?? '').includes('json') ? JSON.parse(text) : null;
+}
+
+/** A whole page as a document, with the address it came from in the end. */
+export async function page(url, options = {}) {
+  const answer = await ask(url, { ...options, headers: { Accept: 'text/html' } });
+  return { document: new DOMParser().parseFromString(await answer.text(), 'text/html'), url: answer.url };
+}

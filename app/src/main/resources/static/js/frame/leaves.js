@@ -1,0 +1,107 @@
+// Turning leaves without leaving the page: the sketch stays, the bench, strip, tabs and top line are replaced.
+import { page } from 'verge/frame/http.js';
+import { hush, sayProblem } from 'verge/frame/said.js';
+import { dropDraft, keepDraft } from 'verge/frame/draft.js';
+import { openLive } from 'verge/frame/live.js';
+
+const REPLACED = ['top', 'tabs', 'bench', 'foot', 'over', 'strip'];
+let leaveBench = () => {};
+
+/** Fetches a page and shows it in this one's frame. */
+export async function turnTo(url, options = {}, remember = true) {
+  try {
+    show(await page(url, options), remember);
+  } catch (problem) {
+    sayProblem(problem);
+    throw problem;
+  }
+}
+
+/** The same page again, from the server. */
+export function refresh() {
+  return turnTo(location.href, {}, false);
+}
+
+function show(fetched, remember) {
+  if (!fetched.document.getElementById('bench') || !fetched.document.body.dataset.job) {
+    location.assign(fetched.url);   // another kind of page: signed out, or back at the shelf
+    return;
+  }
+  leaveBench();
+  for (const id of REPLACED) {
+    document.getElementById(id).replaceWith(document.adoptNode(fetched.document.getElementById(id)));
+  }
+  hush();
+  const said = fetched.document.querySelector('#said > *');
+  if (said) {
+    document.getElementById('said').append(document.adoptNode(said));
+  }
+  document.title = fetched.document.title;
+  if (remember && fetched.url !== location.href) {
+    history.pushState(null, '', fetched.url);
+  } else {
+    history.replaceState(null, '', fetched.url);
+  }
+  mountBench();
+}
+
+/** Fetches only what stands at the foot, the top and the tabs, after something was stored. */
+export async function refreshFrame() {
+  const fetched = await page(location.href);
+  for (const id of ['top', 'tabs', 'foot']) {
+    const fresh = fetched.document.getElementById(id);
+    if (fresh) {
+      document.getElementById(id).replaceWith(document.adoptNode(fresh));
+    }
+  }
+  return fetched.document;
+}
+
+/** Brings the bench to life: its drafts, its own module, its live figures. */
+export async function mountBench() {
+  const bench = document.getElementById('bench');
+  document.querySelectorAll('form[data-draft]').forEach(keepDraft);
+  leaveBench = () => {};
+  openLive(bench?.dataset.point ? {
+    stake: bench.dataset.point, facing: bench.dataset.facing,
+    planTolerance: bench.dataset.plan ?? '', heightTolerance: bench.dataset.height ?? '',
+  } : {});
+  if (bench?.dataset.module) {
+    const module = await import(`/js/${bench.dataset.module}.js`);
+    leaveBench = module.mount(bench) ?? (() => {});
+  }
+}
+
+function submitted(form, button) {
+  const action = button?.getAttribute('formaction') ?? form.action;
+  const fields = new FormData(form);
+  if (button?.name) {
+    fields.append(button.name, button.value);
+  }
+  if ((button?.getAttribute('formmethod') ?? form.method) === 'post') {
+    return turnTo(action, { method: 'POST', body: new URLSearchParams(fields) });
+  }
+  const url = new URL(action);
+  url.search = new URLSearchParams(fields);
+  return turnTo(url.href);
+}
+
+export function listenToLeaves() {
+  document.addEventListener('click', event => {
+    const link = event.target.closest('a[data-leaf]');
+    if (link && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
+      event.preventDefault();
+      turnTo(link.href).catch(() => {});
+    }
+  });
+  document.addEventListener('submit', event => {
+    const form = event.target;
+    if ('leaf' in form.dataset && !event.submitter?.hasAttribute('data-download')) {
+      event.preventDefault();
+      submitted(form, event.submitter).then(() => dropDraft(form), () => {});
+    } else if (form.dataset.draft && form.method === 'post') {
+      dropDraft(form);
+    }
+  });
+  window.addEventListener('popstate', () => turnTo(location.href, {}, false).catch(() => {}));
+}

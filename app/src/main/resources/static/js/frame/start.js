@@ -1,0 +1,21 @@
+// Starts what every page needs.
+import { listenToFold } from 'verge/frame/fold.js';
+import { listenToKeys } from 'verge/frame/keys.js';
+import { listenToPaint } from 'verge/frame/paint.js';
+import { listenToLeaves, mountBench } from 'verge/frame/leaves.js';
+import { keepDraft } from 'verge/frame/draft.js';
+
+listenToKeys();
+listenToPaint();
+if (document.body.dataset.job) {
+  listenToFold();
+  listenToLeaves();
+  const { openSketch } = await import('verge/sketch/sketch.js');
+  await openSketch();
+  const { openPractice } = await import('verge/device/practice.js');
+  openPractice();
+  await mountBench();
+} else {
+  document.querySelectorAll('form[data-draft]').forEach(keepDraft);
+}
+document.documentElement.dataset.ready = 'true';

@@ -1,0 +1,68 @@
+// The bench for measuring: a touch on the legend chooses the code, the big key measures.
+import { post } from 'verge/frame/http.js';
+import { hush, sayProblem } from 'verge/frame/said.js';
+import { dropDraft } from 'verge/frame/draft.js';
+import { refreshFrame } from 'verge/frame/leaves.js';
+import { keepTarget } from 'verge/frame/target.js';
+import { drawPoint } from 'verge/sketch/sketch.js';
+import { sample } from 'verge/sketch/marks.js';
+
+const job = document.body.dataset.job;
+
+export function mount(bench) {
+  const form = bench.querySelector('#shot-form');
+  const button = document.getElementById('measure');
+  bench.querySelectorAll('svg[data-marker]').forEach(sample);
+  bench.querySelector('#legend').addEventListener('click', event => {
+    const key = event.target.closest('[data-code]');
+    if (key) {
+      form.elements.code.value = key.dataset.code;
+      form.elements.code.dispatchEvent(new Event('input', { bubbles: true }));
+    }
+  });
+  form.addEventListener('input', () => showArmed(bench, form.elements.code.value));
+  form.addEventListener('submit', event => event.preventDefault());
+  showArmed(bench, form.elements.code.value);
+  keepTarget(form);
+  button.addEventListener('click', () => measure(form, button));
+}
+
+function showArmed(bench, code) {
+  bench.querySelectorAll('[data-code]').forEach(key => key.setAttribute('aria-pressed', String(key.dataset.code === code.trim())));
+}
+
+async function measure(form, button) {
+  if (button.classList.contains('busy')) {
+    return;   // a second touch in the rain is not a second shot
+  }
+  button.classList.add('busy');
+  const { name, code } = form.elements;
+  const asked = performance.now();
+  try {
+    const stored = await post(`/jobs/${job}/measure/shots`, { id: crypto.randomUUID(), name: name.value, code: code.value });
+    if (stored.point) {
+      drawPoint(stored.point);
+      requestAnimationFrame(() => performance.measure('measure-to-drawn', { start: asked, end: performance.now() }));
+    }
+    hush();
+    dropDraft(form);
+    name.value = stored.next;
+    name.defaultValue = stored.next;
+    code.defaultValue = code.value;
+    showShots(await refreshFrame());
+  } catch (problem) {
+    sayProblem(problem);
+  } finally {
+    button.classList.remove('busy');
+  }
+}
+
+function showShots(fresh) {
+  for (const selector of ['#shots', '#shots-count']) {
+    const now = document.querySelector(selector);
+    const next = fresh.querySelector(selector);
+    if (now && next) {
+      now.replaceWith(document.adoptNode(next));
+    }
+  }
+}

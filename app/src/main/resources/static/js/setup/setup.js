@@ -1,0 +1,105 @@
+// The bench for connecting and setting up.
+import { page, post } from 'verge/frame/http.js';
+import { hush, say, sayProblem } from 'verge/frame/said.js';
+import { dropDraft } from 'verge/frame/draft.js';
+import { refresh, turnTo } from 'verge/frame/leaves.js';
+import { pickFromSketch } from 'verge/frame/pick.js';
+import { helper } from 'verge/device/practice.js';
+
+const job = document.body.dataset.job;
+const BUBBLE_RUN = 32;
+
+export function mount(bench) {
+  const form = bench.querySelector('#setup-form');
+  if (!form) {
+    return undefined;
+  }
+  const bubble = event => moveBubble(event.detail);
+  document.addEventListener('verge:instrument', bubble);
+  const unpick = pickFromSketch(form, () => recheck(bench, form));
+  form.addEventListener('change', () => recheck(bench, form));
+  form.addEventListener('submit', event => event.preventDefault());
+  document.getElementById('read-backsight').addEventListener('click', event => read(form, event.currentTarget));
+  document.getElementById('accept-setup').addEventListener('click', () => accept(bench, form));
+  bench.addEventListener('click', event => {
+    const deed = event.target.closest('[data-practice]')?.dataset.practice;
+    if (deed) {
+      help(form, deed);
+    }
+  });
+  return () => {
+    document.removeEventListener('verge:instrument', bubble);
+    unpick();
+  };
+}
+
+function moveBubble(view) {
+  const dot = document.getElementById('bubble');
+  dot?.setAttribute('cx', view.tiltAcross * BUBBLE_RUN);
+  dot?.setAttribute('cy', -view.tiltAlong * BUBBLE_RUN);
+  dot?.setAttribute('fill', view.level ? 'var(--moss)' : 'var(--madder)');
+}
+
+const typed = form => Object.fromEntries(new FormData(form));
+
+async function read(form, button) {
+  if (button.classList.contains('busy')) {
+    return;
+  }
+  button.classList.add('busy');
+  try {
+    await post(`/jobs/${job}/setup/backsight`, typed(form));
+    hush();
+    dropDraft(form);
+    await refresh();
+  } catch (problem) {
+    sayProblem(problem);
+  } finally {
+    button.classList.remove('busy');
+  }
+}
+
+/** A reading that is there is checked again with what is typed now. */
+async function recheck(bench, form) {
+  if (bench.querySelector('#check').dataset.present !== 'true') {
+    return;
+  }
+  try {
+    await post(`/jobs/${job}/setup/recheck`, typed(form));
+    dropDraft(form);
+    hush();
+    const fresh = (await page(location.href)).document.getElementById('check');
+    bench.querySelector('#check').replaceWith(document.adoptNode(fresh));
+  } catch (problem) {
+    sayProblem(problem);
+  }
+}
+
+async function accept(bench, form) {
+  try {
+    const body = new URLSearchParams({ id: crypto.randomUUID(), reason: bench.querySelector('#reason')?.value ?? '' });
+    await turnTo(`/jobs/${job}/setup/accept`, { method: 'POST', body });
+    dropDraft(form);
+  } catch {
+    bench.querySelector('#reason')?.focus();   // the strip has said what is wrong
+  }
+}
+
+async function help(form, deed) {
+  const field = form.elements[deed === 'stand' ? 'station' : 'backsight'];
+  if (!field.value) {
+    field.focus();
+    say(`Which mark?`, 'Type or touch it first, then the helper can go there.');
+    return;
+  }
+  try {
+    const scene = await helper(deed, field.value.trim());
+    if (deed === 'stand') {
+      say(`The tripod stands on ${scene.tripod}.`, `The tape shows ${scene.tapeMetres.toFixed(3)} m; the pole is ${scene.poleMetres.toFixed(3)} m high, its prism says −12.0 mm.`, 'good');
+    } else {
+      say(`The prism is held on ${field.value}.`, '', 'good');
+    }
+  } catch (problem) {
+    sayProblem(problem);
+  }
+}

@@ -1,0 +1,70 @@
+// The bench for staking: keeps the guide in step and stores the stake.
+import { post } from 'verge/frame/http.js';
+import { say, sayProblem } from 'verge/frame/said.js';
+import { refreshFrame, turnTo } from 'verge/frame/leaves.js';
+import { drawGuide, follow } from 'verge/stakeout/guide.js';
+
+const job = document.body.dataset.job;
+
+export function mount(bench) {
+  if (!bench.dataset.point) {
+    const pick = event => turnTo(`/jobs/${job}/stake?point=${encodeURIComponent(event.detail.name)}`).catch(() => {});
+    document.addEventListener('verge:touched', pick);
+    return () => document.removeEventListener('verge:touched', pick);
+  }
+  let trail = [];
+  const show = event => {
+    if (event.detail) {
+      trail = follow(trail, event.detail);
+      drawGuide(document.getElementById('guide'), event.detail, trail);
+      showWords(event.detail);
+    } else {
+      document.querySelector('[data-guide=verdict]').textContent = 'Waiting for the instrument to track the prism on a setup that holds.';
+    }
+  };
+  document.addEventListener('verge:guide', show);
+  document.getElementById('store').addEventListener('click', event => store(bench, event.currentTarget));
+  bench.querySelectorAll('form input').forEach(field => field.addEventListener('change', () => field.form.requestSubmit()));
+  return () => {
+    document.removeEventListener('verge:guide', show);
+    delete document.body.dataset.facing;
+  };
+}
+
+function showWords(guide) {
+  document.body.dataset.facing = guide.facing;
+  const set = (name, text) => document.querySelectorAll(`[data-guide=${name}]`).forEach(e => { e.textContent = text; });
+  set('forwardArrow', guide.forwardMetres < 0 ? '▼' : '▲');
+  set('rightArrow', guide.rightMetres < 0 ? '◀' : '▶');
+  set('cutArrow', guide.cutWord === 'cut' ? '▼' : guide.cutWord === 'fill' ? '▲' : '');
+  const cut = document.getElementById('cut-figure');
+  cut.classList.toggle('look-word', guide.cutWord === 'cut');
+  cut.classList.toggle('fill-word', guide.cutWord === 'fill');
+  document.getElementById('verdict').classList.toggle('good', guide.done);
+}
+
+async function store(bench, button) {
+  if (button.classList.contains('busy')) {
+    return;
+  }
+  button.classList.add('busy');
+  const { point, facing, plan, height } = bench.dataset;
+  const reason = document.getElementById('reason');
+  try {
+    const stored = await post(`/jobs/${job}/stake/stakes`, {
+      id: crypto.randomUUID(), point, facing, planTolerance: plan ?? '', heightTolerance: height ?? '', reason: reason.value,
+    });
+    reason.value = '';
+    document.getElementById('reason-field').hidden = true;
+    await refreshFrame();
+    say(stored.said, '', 'good');
+  } catch (problem) {
+    sayProblem(problem);
+    if (problem.code === 'REASON_NEEDED') {
+      document.getElementById('reason-field').hidden = false;
+      reason.focus();
+    }
+  } finally {
+    button.classList.remove('busy');
+  }
+}
