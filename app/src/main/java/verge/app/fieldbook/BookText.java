@@ -30,18 +30,20 @@ public class BookText {
 
     /**
      * @param text the line itself
+     * @param brief the same short enough for the foot of the leaf
      * @param raw the reading exactly as the instrument sent it, or empty
      * @param result what it came to, or empty
      * @param canStrike whether it may be struck through
      */
-    public record Line(UUID entry, long sequence, String time, String kind, String text, String raw, String result, String person,
+    public record Line(UUID entry, long sequence, String time, String kind, String text, String brief, String raw, String result, String person,
             String device, boolean struck, boolean canStrike) {
     }
 
     public Line line(Journal journal, Entry entry) {
         JobState state = journal.state();
         Payload payload = entry.payload();
-        return new Line(entry.id(), entry.sequence(), TIME.format(entry.at()), kind(payload), text(journal, payload), raw(payload),
+        return new Line(entry.id(), entry.sequence(), TIME.format(entry.at()), kind(payload), text(journal, payload), brief(journal, payload),
+                raw(payload),
                 result(state, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()));
     }
 
@@ -91,6 +93,22 @@ public class BookText {
             return "brought back line " + number(journal, restored.entry());
         }
         throw new IllegalArgumentException(payload.getClass().getName());
+    }
+
+    private String brief(Journal journal, Payload payload) {
+        Figures f = journal.state().settings().figures();
+        if (payload instanceof Payload.StationSetUp s) {
+            return "on " + s.station() + " to " + s.backsight() + "  hi " + f.bare(s.instrumentHeight());
+        } else if (payload instanceof Payload.ShotTaken shot) {
+            return (shot.name() + " " + shot.code()).strip() + "  " + sight(f, shot.reading());
+        } else if (payload instanceof Payload.PointStaked stake) {
+            return "staked " + stake.name() + "  " + sight(f, stake.reading());
+        }
+        return text(journal, payload);
+    }
+
+    private static String sight(Figures f, TotalStationReading reading) {
+        return f.bare(reading.slopeDistance()) + "  " + f.azimuth(reading.horizontalDirection());
     }
 
     private static String number(Journal journal, UUID entry) {

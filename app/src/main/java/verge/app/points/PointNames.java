@@ -1,6 +1,7 @@
 package verge.app.points;
 
 import java.util.List;
+import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.journal.JobState;
 import verge.core.journal.Origin;
@@ -15,12 +16,10 @@ public final class PointNames {
         return state.points().map(StoredPoint::name).distinct().sorted().toList();
     }
 
-    /** What can be staked: anything but a stake. */
+    /** What is there to be staked: designs, then control. */
     public static List<PointName> stakeable(JobState state) {
-        return state.points().filter(p -> p.origin() != Origin.STAKED).map(StoredPoint::name).distinct().sorted().toList();
-    }
-
-    public static List<PointName> control(JobState state) {
-        return state.points().filter(p -> p.origin() == Origin.CONTROL).map(StoredPoint::name).distinct().sorted().toList();
+        return Stream.of(Origin.DESIGN, Origin.CONTROL)
+                .flatMap(origin -> state.points().filter(p -> p.origin() == origin).map(StoredPoint::name).distinct().sorted())
+                .distinct().toList();
     }
 }

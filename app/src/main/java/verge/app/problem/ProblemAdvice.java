@@ -11,6 +11,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
@@ -50,6 +51,12 @@ class ProblemAdvice {
     @ExceptionHandler({NoResourceFoundException.class, MethodArgumentTypeMismatchException.class})
     Object nowhere(HttpServletRequest request) {
         return answer(new SurveyException(Problem.NOT_FOUND, request.getRequestURI()), request);
+    }
+
+    /** A page that was closed while it was being told something: there is nobody to answer. */
+    @ExceptionHandler(AsyncRequestNotUsableException.class)
+    void nobodyThere() {
+        // the stream's own callbacks have let go of the page
     }
 
     @ExceptionHandler(Exception.class)

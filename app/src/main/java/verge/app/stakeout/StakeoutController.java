@@ -60,6 +60,7 @@ class StakeoutController {
         List<WorkLine> work = work(state);
         model.addAttribute("work", work);
         model.addAttribute("done", work.stream().filter(WorkLine::done).count());
+        model.addAttribute("first", work.stream().filter(w -> !w.done()).findFirst().map(WorkLine::name).orElse(null));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         model.addAttribute("settings", settings);
         if (!point.isBlank()) {

@@ -81,6 +81,8 @@ public record TextEncoding(Charset charset, int markBytes, long line, long colum
         byte[] chunk = new byte[CHUNK_BYTES];
         long line = 1;
         long column = 0;
+        long leadLine = 1;
+        long leadColumn = 1;
         int following = 0;
         try (InputStream in = Files.newInputStream(file)) {
             for (int n = in.read(chunk); n >= 0; n = in.read(chunk)) {
@@ -89,15 +91,21 @@ public record TextEncoding(Charset charset, int markBytes, long line, long colum
                     boolean continues = (b & 0xC0) == 0x80;
                     column = b == '\n' ? 0 : continues ? column : column + 1;
                     line = b == '\n' ? line + 1 : line;
-                    int expected = following;
+                    if (following > 0 && !continues) {
+                        return latin1(leadLine, leadColumn);
+                    }
+                    if (!continues) {
+                        leadLine = line;
+                        leadColumn = column;
+                    }
                     following = continues ? following - 1 : continuationBytes(b);
-                    if (continues != expected > 0 || following < 0) {
+                    if (following < 0) {
                         return latin1(line, column);
                     }
                 }
             }
         }
-        return following > 0 ? latin1(line, column) : new TextEncoding(StandardCharsets.UTF_8, 0, 0, 0);
+        return following > 0 ? latin1(leadLine, leadColumn) : new TextEncoding(StandardCharsets.UTF_8, 0, 0, 0);
     }
 
     private static TextEncoding latin1(long line, long column) {

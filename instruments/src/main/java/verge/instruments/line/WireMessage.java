@@ -29,6 +29,11 @@ public record WireMessage(String tag, String verb, Map<String, String> fields) {
         return new WireMessage(tag, verb, Map.of());
     }
 
+    /** A refusal in words. */
+    public static WireMessage no(String tag, String why) {
+        return of(tag, NO).with("why", why);
+    }
+
     public WireMessage with(String field, Object value) {
         Map<String, String> more = new LinkedHashMap<>(fields);
         more.put(field, value.toString());

@@ -26,11 +26,7 @@ final class GroundSession implements LineServer.Session {
 
     @Override
     public void handle(WireMessage asked) throws IOException {
-        try {
-            link.send(answer(asked));
-        } catch (WireMessage.GarbledLine | IllegalArgumentException unclear) {
-            link.send(no(asked, unclear.getMessage()));
-        }
+        link.send(answer(asked));
     }
 
     private WireMessage answer(WireMessage asked) throws IOException {
@@ -50,13 +46,13 @@ final class GroundSession implements LineServer.Session {
                 standIn.faults().cutNextAnswer();
                 yield ok(asked);
             }
-            default -> no(asked, "unknown verb " + asked.verb());
+            default -> WireMessage.no(asked.tag(), "unknown verb " + asked.verb());
         };
     }
 
     private WireMessage atMark(WireMessage asked, java.util.function.Function<Mark, UnaryOperator<Scene>> deed) throws IOException {
         Optional<Mark> mark = Ternholm.mark(asked.text("mark"));
-        return mark.isPresent() ? change(asked, deed.apply(mark.get())) : no(asked, "no mark " + asked.text("mark"));
+        return mark.isPresent() ? change(asked, deed.apply(mark.get())) : WireMessage.no(asked.tag(), "no mark " + asked.text("mark"));
     }
 
     private WireMessage change(WireMessage asked, UnaryOperator<Scene> deed) throws IOException {
@@ -82,10 +78,6 @@ final class GroundSession implements LineServer.Session {
 
     private static WireMessage ok(WireMessage asked) {
         return WireMessage.of(asked.tag(), WireMessage.OK);
-    }
-
-    private static WireMessage no(WireMessage asked, String why) {
-        return WireMessage.of(asked.tag(), WireMessage.NO).with("why", why);
     }
 
     @Override

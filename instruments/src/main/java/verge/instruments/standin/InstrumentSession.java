@@ -58,7 +58,7 @@ final class InstrumentSession implements LineServer.Session {
                 track(question.number("on") != 0);
                 link.send(ok);
             }
-            default -> link.send(no(question.tag(), "unknown verb " + question.verb()));
+            default -> link.send(WireMessage.no(question.tag(), "unknown verb " + question.verb()));
         }
     }
 
@@ -74,10 +74,10 @@ final class InstrumentSession implements LineServer.Session {
 
     private void measure(String tag) {
         if (faults.takeCut()) {
-            link.breakOff(observed(tag, WireMessage.OK).orElse(no(tag, "")));
+            link.breakOff(observed(tag, WireMessage.OK).orElse(WireMessage.no(tag, "")));
             return;
         }
-        send(observed(tag, WireMessage.OK).orElseGet(() -> no(tag, "no prism in sight")));
+        send(observed(tag, WireMessage.OK).orElseGet(() -> WireMessage.no(tag, "no prism in sight")));
     }
 
     private void track(boolean on) {
@@ -103,10 +103,6 @@ final class InstrumentSession implements LineServer.Session {
                     .with("temperature", Observer.TEMPERATURE_CELSIUS, 1).with("pressure", Observer.PRESSURE_HECTOPASCALS, 1)
                     .with("upsets", scene.get().upsets()).with("sight", observer.look(scene.get()).isPresent() ? 1 : 0);
         }
-    }
-
-    private static WireMessage no(String tag, String why) {
-        return WireMessage.of(tag, WireMessage.NO).with("why", why);
     }
 
     private void send(WireMessage message) {

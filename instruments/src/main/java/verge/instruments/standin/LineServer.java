@@ -16,7 +16,7 @@ import verge.instruments.line.WireMessage;
 final class LineServer implements Closeable {
     /** One caller's conversation. */
     interface Session extends Closeable {
-        /** Answers by sending on the connection; a damaged line never gets here. */
+        /** Answers by sending on the connection; a damaged line never gets here, and what it throws becomes a refusal. */
         void handle(WireMessage message) throws IOException;
 
         @Override
@@ -69,13 +69,22 @@ final class LineServer implements Closeable {
             while (true) {
                 var received = connection.receive();
                 if (received.isPresent()) {
-                    session.handle(received.get().message());
+                    handle(connection, session, received.get().message());
                 }
             }
         } catch (IOException callerGone) {
             // the usual end of a conversation
         } finally {
             open.remove(connection);
+        }
+    }
+
+    /** A question that lacks something is answered in words; the conversation goes on. */
+    private static void handle(LineConnection connection, Session session, WireMessage asked) throws IOException {
+        try {
+            session.handle(asked);
+        } catch (WireMessage.GarbledLine | IllegalArgumentException unclear) {
+            connection.send(WireMessage.no(asked.tag(), String.valueOf(unclear.getMessage())));
         }
     }
 

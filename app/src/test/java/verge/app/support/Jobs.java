@@ -1,0 +1,41 @@
+package verge.app.support;
+
+import java.util.UUID;
+import verge.app.importing.ColumnChoice;
+import verge.app.importing.PointImportService;
+import verge.app.importing.SiteFile;
+import verge.app.importing.SiteFileService;
+import verge.app.job.Job;
+import verge.app.job.JobService;
+import verge.app.job.Site;
+import verge.app.journal.Author;
+import verge.core.geodesy.FlatSite;
+import verge.core.journal.JobSettings;
+import verge.core.journal.Origin;
+import verge.core.units.Figures;
+
+/** Jobs on Ternholm for tests, each new, so that tests do not meet. */
+public final class Jobs {
+    public static final double SCALE = 0.999872;
+
+    private Jobs() {
+    }
+
+    public static Site ternholm(VergeServer.Running verge) {
+        return verge.bean(JobService.class).ensureSite("Ternholm");
+    }
+
+    public static Job empty(VergeServer.Running verge) {
+        return verge.bean(JobService.class).make(ternholm(verge).id(), "Test " + UUID.randomUUID(),
+                new JobSettings(Figures.metric(), new FlatSite(SCALE)), Author.atPage("surveyor"));
+    }
+
+    public static Job withControl(VergeServer.Running verge) {
+        Job job = empty(verge);
+        SiteFile control = verge.bean(SiteFileService.class).of(job.siteId()).stream()
+                .filter(f -> f.name().equals("ternholm-control.csv")).findFirst().orElseThrow();
+        verge.bean(PointImportService.class).take(job.id(), job.siteId(), control.id(),
+                new ColumnChoice(null, null, null, null, null, Origin.CONTROL), Author.atPage("surveyor"));
+        return job;
+    }
+}

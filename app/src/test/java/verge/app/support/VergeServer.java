@@ -1,0 +1,104 @@
+package verge.app.support;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.sql.DriverManager;
+import java.util.Comparator;
+import java.util.Properties;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import verge.app.VergeApplication;
+import verge.instruments.standin.PracticeGround;
+import verge.instruments.standin.StandIn;
+
+/**
+ * The real application with its demo world, started once a test run on a private cluster and a free port, with a stand-in of its own.
+ * A test class that is extended with this may ask for it as a parameter.
+ */
+public final class VergeServer implements BeforeAllCallback, ParameterResolver {
+    private static Running running;
+
+    /** @param standIn started with the same seed in every run */
+    public record Running(ConfigurableApplicationContext application, StandIn standIn, PracticeGround ground, Path data, String base)
+            implements AutoCloseable {
+        public <T> T bean(Class<T> type) {
+            return application.getBean(type);
+        }
+
+        public String standInAddress() {
+            return "127.0.0.1:" + standIn.instrumentPort();
+        }
+
+        @Override
+        public void close() throws Exception {
+            application.close();
+            standIn.close();
+            cluster("stop", data);
+            try (Stream<Path> files = Files.walk(data)) {
+                files.sorted(Comparator.reverseOrder()).forEach(file -> file.toFile().delete());
+            }
+        }
+    }
+
+    @Override
+    public void beforeAll(ExtensionContext context) throws Exception {
+        if (running == null) {
+            running = start();
+            context.getRoot().getStore(ExtensionContext.Namespace.GLOBAL).put("verge", running);
+        }
+    }
+
+    private static Running start() throws Exception {
+        Path data = Files.createTempDirectory("verge-test");
+        Files.setPosixFilePermissions(data, PosixFilePermissions.fromString("rwxr-xr-x"));   // the database's user must pass through
+        cluster("start", data, "fast");
+        Properties cluster = new Properties();
+        cluster.load(Files.newBufferedReader(data.resolve("cluster.env")));
+        String databasePort = cluster.getProperty("VERGE_DB_PORT");
+        String password = cluster.getProperty("VERGE_DB_PASSWORD");
+        try (var connection = DriverManager.getConnection("jdbc:postgresql://127.0.0.1:" + databasePort + "/postgres", "verge", password);
+                var statement = connection.createStatement()) {
+            statement.execute("create database verge");
+        }
+        StandIn standIn = new StandIn(0, 0, 42, data.resolve("scene.properties"));
+        int port = freePort();
+        ConfigurableApplicationContext application = new SpringApplication(VergeApplication.class).run(
+                "--server.port=" + port, "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + databasePort + "/verge",
+                "--spring.datasource.password=" + password, "--verge.data=" + data, "--verge.demo=true",
+                "--verge.standin.instrument-port=" + standIn.instrumentPort(), "--verge.standin.ground-port=" + standIn.groundPort());
+        return new Running(application, standIn, new PracticeGround(standIn.groundPort()), data, "http://127.0.0.1:" + port);
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket any = new ServerSocket(0)) {
+            return any.getLocalPort();
+        }
+    }
+
+    private static void cluster(String verb, Path data, String... more) throws IOException, InterruptedException {
+        Path script = Path.of(System.getProperty("user.dir")).resolve("../script/cluster").normalize();
+        Process process = new ProcessBuilder(Stream.concat(Stream.of(script.toString(), verb, data.toString()), Stream.of(more)).toList())
+                .redirectErrorStream(true).redirectOutput(data.resolve("cluster.log").toFile()).start();
+        if (process.waitFor() != 0) {
+            throw new IllegalStateException("cluster " + verb + ": " + Files.readString(data.resolve("cluster.log")));
+        }
+    }
+
+    @Override
+    public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
+        return parameter.getParameter().getType() == Running.class;
+    }
+
+    @Override
+    public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
+        return running;
+    }
+}

@@ -1,0 +1,24 @@
+package verge.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import org.junit.jupiter.api.Test;
+
+class CoreArchitectureTest {
+    private final JavaClasses core = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("verge.core");
+
+    @Test
+    void knowsNothingButJavaAndItself() {
+        classes().should().onlyDependOnClassesThat().resideInAnyPackage("verge.core..", "java.lang..", "java.util..", "java.time..", "java.math..")
+                .check(core);
+    }
+
+    @Test
+    void hasNoCirclesBetweenItsPackages() {
+        slices().matching("verge.core.(*)..").should().beFreeOfCycles().check(core);
+    }
+}
