@@ -15,6 +15,7 @@ import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.header.HeaderWriterFilter;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -56,8 +57,7 @@ class SecurityConfiguration {
                         .anyRequest().authenticated())
                 .formLogin(form -> form.loginPage("/sign-in").defaultSuccessUrl("/", false))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in"))
-                .exceptionHandling(handling -> handling.defaultAuthenticationEntryPointFor(asksForSignIn(words),
-                        request -> "fetch".equals(request.getHeader("X-Requested-With"))))
+                .exceptionHandling(handling -> handling.authenticationEntryPoint(asksForSignInOrShowsIt(words)))
                 .headers(headers -> headers.addHeaderWriter(policy).referrerPolicy(Customizer.withDefaults()))
                 .addFilterBefore(nonceFilter(policy), HeaderWriterFilter.class)
                 .build();
@@ -71,6 +71,18 @@ class SecurityConfiguration {
                     throws IOException, jakarta.servlet.ServletException {
                 policy.nonce(request);
                 chain.doFilter(request, response);
+            }
+        };
+    }
+
+    /** A script of a page is told; a page is led to the sign-in. */
+    private static AuthenticationEntryPoint asksForSignInOrShowsIt(ProblemWords words) {
+        AuthenticationEntryPoint shows = new LoginUrlAuthenticationEntryPoint("/sign-in");
+        return (request, response, failure) -> {
+            if ("fetch".equals(request.getHeader("X-Requested-With"))) {
+                words.write(Problem.SIGN_IN_NEEDED, response);
+            } else {
+                shows.commence(request, response, failure);
             }
         };
     }

@@ -4,13 +4,12 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.stereotype.Controller;
-import org.springframework.web.servlet.HandlerMapping;
 import verge.app.account.Account;
 import verge.app.account.AccountService;
 import verge.app.device.InstrumentDesk;
@@ -62,10 +61,9 @@ class FrameAdvice {
     }
 
     @ModelAttribute
-    void frame(HttpServletRequest request, Model model) {
-        Object variables = request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
-        if (variables instanceof Map<?, ?> map && map.get("job") instanceof String id && request.getMethod().equals("GET")) {
-            model.addAttribute("frame", view(UUID.fromString(id), request.getRequestURI()));
+    void frame(HttpServletRequest request, @PathVariable(name = "job", required = false) UUID job, Model model) {
+        if (job != null && request.getMethod().equals("GET")) {
+            model.addAttribute("frame", view(job, request.getRequestURI()));
         }
     }
 

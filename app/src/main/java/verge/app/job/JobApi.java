@@ -16,6 +16,8 @@ import org.springframework.web.bind.annotation.RestController;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.core.journal.JobSettings;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
 import verge.core.units.AngleUnit;
 import verge.core.units.DirectionStyle;
 import verge.core.units.LengthUnit;
@@ -57,6 +59,9 @@ class JobApi {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     JobBody make(@RequestBody NewJob asked, Principal person) {
+        if (asked.site() == null) {
+            throw new SurveyException(Problem.MISSING, "site");
+        }
         JobForm blank = JobForm.blank();
         JobForm form = new JobForm(asked.name() == null ? "" : asked.name(), or(asked.lengthUnit(), blank.lengthUnit()),
                 or(asked.angleUnit(), blank.angleUnit()), or(asked.directionStyle(), blank.directionStyle()),

@@ -8,6 +8,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
@@ -51,6 +52,11 @@ class ProblemAdvice {
     @ExceptionHandler({NoResourceFoundException.class, MethodArgumentTypeMismatchException.class})
     Object nowhere(HttpServletRequest request) {
         return answer(new SurveyException(Problem.NOT_FOUND, request.getRequestURI()), request);
+    }
+
+    @ExceptionHandler(HttpMessageNotReadableException.class)
+    Object unreadable(HttpServletRequest request) {
+        return answer(new SurveyException(Problem.REQUEST_UNREADABLE), request);
     }
 
     /** A page that was closed while it was being told something: there is nobody to answer. */

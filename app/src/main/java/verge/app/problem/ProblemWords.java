@@ -25,6 +25,7 @@ public class ProblemWords {
             Map.entry(Problem.JOB_NAME_TAKEN, HttpStatus.CONFLICT),
             Map.entry(Problem.POINT_NAME_TAKEN, HttpStatus.CONFLICT),
             Map.entry(Problem.LINK_LOST, HttpStatus.SERVICE_UNAVAILABLE),
+            Map.entry(Problem.REQUEST_UNREADABLE, HttpStatus.BAD_REQUEST),
             Map.entry(Problem.UNFORESEEN, HttpStatus.INTERNAL_SERVER_ERROR),
             Map.entry(Problem.NO_ANSWER, HttpStatus.GATEWAY_TIMEOUT));
 

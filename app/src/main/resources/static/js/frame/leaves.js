@@ -45,8 +45,15 @@ function show(fetched, remember) {
   mountBench();
 }
 
-/** Fetches only what stands at the foot, the top and the tabs, after something was stored. */
-export async function refreshFrame() {
+let refreshing = Promise.resolve();
+
+/** Fetches only what stands at the foot, the top and the tabs, after something was stored here or elsewhere; one at a time. */
+export function refreshFrame() {
+  refreshing = refreshing.catch(() => {}).then(fetchFrame);
+  return refreshing;
+}
+
+async function fetchFrame() {
   const fetched = await page(location.href);
   for (const id of ['top', 'tabs', 'foot']) {
     const fresh = fetched.document.getElementById(id);
@@ -103,5 +110,6 @@ export function listenToLeaves() {
       dropDraft(form);
     }
   });
+  document.addEventListener('verge:book', () => refreshFrame().catch(() => {}));
   window.addEventListener('popstate', () => turnTo(location.href, {}, false).catch(() => {}));
 }

@@ -33,6 +33,11 @@ public final class Visitor {
         return visitor;
     }
 
+    /** From here on as a forged page would post: with the cookie, without the token. */
+    public void forgetToken() {
+        csrf = "";
+    }
+
     public HttpResponse<String> get(String path, String... headers) throws IOException, InterruptedException {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path));
         if (headers.length > 0) {

@@ -71,6 +71,8 @@ public enum Problem {
     NOT_FOUND,
     /** Arguments: none. */
     SIGN_IN_NEEDED,
+    /** Arguments: none. */
+    REQUEST_UNREADABLE,
     /** Arguments: the shortest length allowed. */
     PASSWORD_UNFIT,
     /** Something that should not happen; the log tells what. Arguments: none. */

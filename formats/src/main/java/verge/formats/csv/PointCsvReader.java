@@ -25,6 +25,8 @@ public final class PointCsvReader {
     /** More points than this are not known points of a site but a cloud; the limit also bounds memory. */
     public static final int MOST_POINTS = 100_000;
     static final int MOST_FAULTS_KEPT = 50;
+    /** After so many faults the file is something else than it was taken for, and reading on tells nobody more. */
+    static final int MOST_FAULTS_COUNTED = 10_000;
     /** No plane grid on earth has coordinates beyond 20 000 km; 100 000 km leaves room for shifted ones in feet. */
     private static final double LARGEST_COORDINATE_METRES = 1e8;
 
@@ -43,7 +45,7 @@ public final class PointCsvReader {
     /**
      * @param points as read, in metres
      * @param faults the first {@value #MOST_FAULTS_KEPT}
-     * @param faultCount all of them
+     * @param faultCount all of them, up to {@value #MOST_FAULTS_COUNTED}, where reading stops
      */
     public record Result(List<NamedPosition> points, List<Fault> faults, long faultCount) {
         public boolean sound() {
@@ -58,7 +60,7 @@ public final class PointCsvReader {
     private Result readAll(Path file, TextEncoding encoding) throws IOException {
         CsvLine split = new CsvLine(layout.separator());
         try (BoundedLines lines = new BoundedLines(encoding.open(file))) {
-            for (String text = lines.next(); text != null; text = lines.next()) {
+            for (String text = lines.next(); text != null && faultCount < MOST_FAULTS_COUNTED; text = lines.next()) {
                 line = lines.number();
                 if (text.isBlank() || text.startsWith("#")) {
                     continue;

@@ -1,0 +1,132 @@
+package verge.app.day;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import verge.app.support.Browser;
+import verge.app.support.Jobs;
+import verge.app.support.VergeServer;
+
+/** What hands do to the pages: keys, gloves, reloads in the middle, a link that drops. */
+@ExtendWith(VergeServer.class)
+class HandsTest {
+    private final VergeServer.Running verge;
+    private Browser browser;
+    private UUID job;
+
+    HandsTest(VergeServer.Running verge) {
+        this.verge = verge;
+    }
+
+    @BeforeEach
+    void open() throws Exception {
+        browser = new Browser(verge.base());
+        job = Jobs.withControl(verge).id();
+        browser.signIn();
+    }
+
+    @AfterEach
+    void close() {
+        browser.close();
+    }
+
+    @Test
+    void whatIsTypedSurvivesAReload() {
+        browser.open("/jobs/" + job + "/compute");
+        browser.type("from", "T1");
+        browser.open("/jobs/" + job + "/compute");
+        browser.until(d -> browser.<String>script("return document.getElementById('from').value").equals("T1"));
+    }
+
+    @Test
+    void everyPhaseOpensByKeyAndTheSketchStays() {
+        browser.open("/jobs/" + job + "/prepare");
+        browser.script("document.getElementById('sketch-map').dataset.kept = 'yes'");
+        for (Map.Entry<String, String> phase : Map.of("2", "Set up", "3", "Measure", "4", "Compute", "5", "Stake", "7", "Hand over").entrySet()) {
+            browser.press(Keys.chord(Keys.ALT, phase.getKey()));
+            browser.until(d -> d.findElement(By.cssSelector(".tab.open")).getText().endsWith(phase.getValue()));
+        }
+        assertThat(browser.<String>script("return document.getElementById('sketch-map').dataset.kept")).isEqualTo("yes");
+        browser.script("document.activeElement.blur()");
+        browser.press("?");
+        browser.until(d -> d.findElement(By.id("keys")).isDisplayed());
+        browser.press(Keys.ESCAPE);
+        browser.until(d -> !d.findElement(By.id("keys")).isDisplayed());
+    }
+
+    /** 48 pixels and more, whatever the paint; and every control reachable by the Tab key. */
+    @Test
+    void everythingTouchableIsLargeEnoughForAGlove() {
+        for (String phase : List.of("prepare", "setup", "measure", "compute", "stake", "handover", "book")) {
+            browser.open("/jobs/" + job + "/" + phase);
+            List<String> small = browser.script("""
+                    return [...document.querySelectorAll('button, a, input:not([type=hidden]), select')].filter(e => e.offsetParent)
+                      .map(e => [e, (e.type === 'checkbox' ? e.closest('label') : e).getBoundingClientRect()])
+                      .filter(([e, r]) => r.height > 0 && (r.height < 47.5 || r.width < 47.5) && !e.closest('p, details, .where'))
+                      .map(([e, r]) => e.outerHTML.slice(0, 80) + ' ' + Math.round(r.width) + 'x' + Math.round(r.height))""");
+            assertThat(small).as(phase).isEmpty();
+            assertThat(browser.<Long>script("return [...document.querySelectorAll('button, a, input, select')].filter(e => e.tabIndex < 0).length")).isZero();
+            assertThat(browser.<Boolean>script("return document.documentElement.scrollWidth <= innerWidth")).as(phase + " fits").isTrue();
+        }
+    }
+
+    @Test
+    void textStandsOutInEveryPaint() {
+        browser.open("/jobs/" + job + "/measure");
+        for (String paint : List.of("day", "night", "sun")) {
+            Map<String, Number> contrasts = browser.script("""
+                    document.documentElement.dataset.paint = arguments[0];
+                    const rgb = name => { const e = document.body.appendChild(document.createElement('i')); e.style.color = `var(--${name})`;
+                      const c = getComputedStyle(e).color.match(/[\\d.]+/g).map(Number); e.remove(); return c; };
+                    const light = c => { const [r, g, b] = c.map(v => v / 255).map(v => v <= 0.03928 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
+                      return 0.2126 * r + 0.7152 * g + 0.0722 * b; };
+                    const ratio = (a, b) => { const [x, y] = [light(rgb(a)), light(rgb(b))].sort((p, q) => q - p); return (x + 0.05) / (y + 0.05); };
+                    const pairs = [['ink', 'paper'], ['ink-2', 'paper'], ['ink', 'desk'], ['heather', 'paper'], ['moss-text', 'paper'], ['ochre-text', 'paper'],
+                      ['madder-text', 'paper'], ['on-heather', 'heather'], ['ink', 'heather-wash'], ['ink', 'ochre-wash'], ['ink', 'madder-wash']];
+                    return Object.fromEntries(pairs.map(([a, b]) => [a + ' on ' + b, Number(ratio(a, b))]));""", paint);
+            assertThat(contrasts).as(paint).allSatisfy((pair, ratio) -> assertThat(ratio.doubleValue()).as(pair).isGreaterThanOrEqualTo(7));
+        }
+    }
+
+    @Test
+    void aPointTouchedInTheSketchFillsTheField() {
+        browser.open("/jobs/" + job + "/compute");
+        browser.script("document.dispatchEvent(new CustomEvent('verge:touched', { detail: { name: 'T1' } }))");
+        browser.script("document.dispatchEvent(new CustomEvent('verge:touched', { detail: { name: 'T3' } }))");
+        browser.until(d -> d.findElement(By.id("azimuth")).isDisplayed());
+        assertThat(browser.address()).contains("from=T1", "to=T3");
+    }
+
+    @Test
+    void aDroppedLinkIsShownAndComesBackByItself() {
+        browser.open("/jobs/" + job + "/setup");
+        browser.primary();
+        browser.sees("Battery 8");
+        verge.ground().cut(1.5);
+        browser.until(d -> d.findElement(By.id("link-words")).getText().contains("Link lost"));
+        browser.until(d -> d.findElement(By.id("link-words")).getText().equals("Level"));
+    }
+
+    @Test
+    void anotherTabSeesWhatIsStoredHere() throws Exception {
+        browser.open("/jobs/" + job + "/compute");
+        try (Browser other = new Browser(verge.base())) {
+            other.signIn();
+            other.open("/jobs/" + job + "/stake");
+            other.type("design-name", "X1");
+            other.type("northing", "6314500");
+            other.type("easting", "649000");
+            other.press(Keys.ENTER);
+            other.sees("Design elevation");
+        }
+        browser.until(d -> d.findElement(By.id("foot")).getText().contains("X1"));
+    }
+}

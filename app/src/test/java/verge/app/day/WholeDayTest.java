@@ -1,0 +1,166 @@
+package verge.app.day;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import verge.app.support.Browser;
+import verge.app.support.VergeServer;
+import verge.core.geodesy.Position;
+import verge.instruments.standin.PracticeGround;
+import verge.instruments.world.Ternholm;
+
+/** One working day in a browser, from sign-in to an exported file whose figures are held against the simulated truth. */
+@ExtendWith(VergeServer.class)
+class WholeDayTest {
+    private final VergeServer.Running verge;
+    private Browser browser;
+
+    WholeDayTest(VergeServer.Running verge) {
+        this.verge = verge;
+    }
+
+    @BeforeEach
+    void open() throws Exception {
+        browser = new Browser(verge.base());
+    }
+
+    @AfterEach
+    void close() {
+        browser.close();
+    }
+
+    @Test
+    void fromSignInToExport() throws Exception {
+        browser.signIn();
+        String job = makeJob();
+        takeControlOn();
+        connectAndSetUp();
+        List<Position> truths = measureTen();
+        strikeAndBringBack();
+        inverse();
+        stake();
+        export(truths);
+        assertThat(browser.address()).contains(job);
+    }
+
+    private String makeJob() {
+        browser.click(By.linkText("Ternholm"));
+        browser.click(By.partialLinkText("Make a job"));
+        browser.type("name", "A day " + UUID.randomUUID());
+        browser.type("scale", "0.999872");
+        browser.press(Keys.ENTER);
+        browser.sees("Without known points a job cannot be set up");
+        browser.ready();
+        return browser.address().replaceAll(".*/jobs/([^/]+)/.*", "$1");
+    }
+
+    private void takeControlOn() {
+        browser.click(By.partialLinkText("ternholm-control.csv"));
+        browser.sees("First rows");
+        assertThat(browser.text(By.id("over"))).contains("T1", "6314528.412");
+        browser.primary();
+        browser.sees("Known points and designs");
+        browser.sees("6314528.412");
+    }
+
+    private void connectAndSetUp() {
+        browser.tab("Set up");
+        assertThat(browser.<String>script("return document.getElementById('address').value")).isEqualTo(verge.standInAddress());
+        browser.primary();
+        browser.sees("Battery 8");
+        browser.type("station", "T2");
+        browser.click(By.cssSelector("[data-practice=stand]"));
+        browser.sees("The tripod stands on T2");
+        browser.type("instrumentHeight", browser.text(By.id("said")).replaceAll("(?s).*shows ([0-9.]+) m.*", "$1"));
+        browser.type("backsight", "T4");
+        browser.click(By.cssSelector("[data-practice=go]"));
+        browser.sees("The prism is held on T4");
+        browser.type("targetHeight", "1.600");
+        browser.type("prismConstant", "-12");
+        browser.type("temperature", "11.4");
+        browser.type("pressure", "1008.6");
+        browser.primary();
+        browser.sees("Distance and height agree with control");
+        browser.primary();
+        browser.sees("leaf 1 · station T2, backsight T4");
+    }
+
+    private List<Position> measureTen() {
+        List<Position> truths = new ArrayList<>();
+        PracticeGround ground = verge.ground();
+        browser.click(By.cssSelector("[data-code=KRB]"));
+        for (int i = 0; i < 10; i++) {
+            truths.add(ground.pole(Ternholm.YARD.plus(22 * Math.cos(i), 18 * Math.sin(i * 1.3))).tip());
+            String name = Integer.toString(101 + i);
+            assertThat(browser.<String>script("return document.getElementById('point-name').value")).isEqualTo(name);
+            browser.script("document.activeElement.blur()");
+            browser.press(Keys.SPACE);
+            String next = Integer.toString(102 + i);
+            browser.until(d -> browser.<String>script("return document.getElementById('point-name').value").equals(next));
+            browser.until(d -> d.findElement(By.id("foot")).getText().contains(name + " KRB"));
+        }
+        return truths;
+    }
+
+    private void strikeAndBringBack() {
+        browser.click(By.cssSelector("#foot a:last-child"));
+        browser.sees("latest first");
+        browser.click(By.cssSelector(".book-line form button"));
+        browser.sees("Bring back");
+        browser.until(d -> browser.<Boolean>script("return document.querySelector('.book-line.struck') !== null"));
+        browser.click(By.xpath("//article[contains(@class,'struck')]//button"));
+        browser.until(d -> browser.<Boolean>script("return document.querySelector('.book-line.struck') === null"));
+    }
+
+    private void inverse() {
+        browser.tab("Compute");
+        browser.type("from", "T2");
+        browser.type("to", "T4");
+        browser.press(Keys.ENTER);
+        browser.until(d -> d.findElement(By.id("azimuth")).getText().equals("45°21′56″"));
+        assertThat(browser.text(By.id("ground"))).isEqualTo("85.796 m");
+    }
+
+    private void stake() {
+        browser.tab("Stake");
+        browser.click(By.partialLinkText("BM-Sill"));
+        verge.ground().pole(Ternholm.mark("BM-Sill").orElseThrow().truth().plan().plus(-2, -2));
+        browser.until(d -> d.findElement(By.cssSelector("[data-guide=distance]")).getText().startsWith("2.8"));
+        browser.script("document.activeElement.blur()");
+        browser.press(Keys.SPACE);
+        browser.sees("Something is outside its limit");
+        verge.ground().go("BM-Sill");
+        browser.sees("Within both tolerances");
+        browser.primary();
+        browser.sees("Stored BM-Sill: staked minus design");
+    }
+
+    private void export(List<Position> truths) throws Exception {
+        browser.tab("Hand over");
+        browser.sees("Points that go");
+        assertThat(browser.text(By.id("preview"))).contains("101,");
+        browser.primary();
+        List<String> lines = Files.readAllLines(browser.downloaded(".csv"));
+        assertThat(lines).hasSize(11);
+        assertThat(lines.get(0)).isEqualTo("Name,Northing [m],Easting [m],Elevation [m],Code");
+        for (int i = 0; i < 10; i++) {
+            String[] cells = lines.get(i + 1).split(",");
+            assertThat(cells[0]).isEqualTo(Integer.toString(101 + i));
+            assertThat(cells[4]).isEqualTo("KRB");
+            // 3 sigma of the instrument, the setup and the pole together
+            assertThat(Double.parseDouble(cells[1])).isCloseTo(truths.get(i).plan().northing(), within(0.010));
+            assertThat(Double.parseDouble(cells[2])).isCloseTo(truths.get(i).plan().easting(), within(0.010));
+            assertThat(Double.parseDouble(cells[3])).isCloseTo(truths.get(i).elevation().orElseThrow().metres(), within(0.008));
+        }
+    }
+}

@@ -1,0 +1,202 @@
+package verge.app.device;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import verge.app.journal.JournalService;
+import verge.app.support.Jobs;
+import verge.app.support.VergeServer;
+import verge.app.support.Visitor;
+import verge.core.coding.PointName;
+import verge.core.journal.JobState;
+import verge.core.journal.Origin;
+import verge.core.units.Decimals;
+import verge.instruments.port.LinkState;
+import verge.instruments.standin.PracticeGround;
+import verge.instruments.world.Ternholm;
+
+/** Connecting, setting up, measuring and staking against the stand-in, with what goes wrong on the way. */
+@ExtendWith(VergeServer.class)
+class FieldWorkTest {
+    private final VergeServer.Running verge;
+    private final JournalService journals;
+    private final InstrumentDesk desk;
+    private Visitor visitor;
+    private UUID job;
+
+    FieldWorkTest(VergeServer.Running verge) {
+        this.verge = verge;
+        journals = verge.bean(JournalService.class);
+        desk = verge.bean(InstrumentDesk.class);
+    }
+
+    @BeforeEach
+    void aJobWithTheInstrumentConnected() throws Exception {
+        visitor = Visitor.signedIn(verge);
+        job = Jobs.withControl(verge).id();
+        visitor.post(path("/instrument"), Map.of("address", verge.standInAddress()));
+        await(() -> desk.snapshot(job).map(s -> s.link() == LinkState.UP && s.condition().isPresent()).orElse(false));
+    }
+
+    @Test
+    void aSoundBacksightIsCheckedAcceptedAndCarriesPoints() throws Exception {
+        HttpResponse<String> check = read("T2", "T4", tripodOn("T2"), "1.600", "-12.0");
+        assertThat(check.body()).contains("\"within\":true", "Distance and height agree with control");
+        assertThat(page("/setup")).contains("Accept setup", "Distance and height agree with control");   // a reload keeps it
+        assertThat(journals.state(job).leaves()).isEmpty();
+        accept("");
+        assertThat(journals.state(job).leaves()).hasSize(1);
+        verge.ground().pole(Ternholm.YARD);
+        assertThat(shoot("101").statusCode()).isEqualTo(200);
+        assertThat(journals.state(job).find(new PointName("101"), Origin.MEASURED)).isPresent();
+        assertThat(shoot("101").body()).contains("There already is a point called");
+    }
+
+    @Test
+    void aWrongPoleHeightShowsInTheCheckAndIsMendedWithoutAnotherWalk() throws Exception {
+        String tape = tripodOn("T2");
+        assertThat(read("T2", "T4", tape, "1.700", "-12.0").body()).contains("\"within\":false", "The height does not agree");
+        assertThat(accept("").body()).contains("REASON_NEEDED");
+        assertThat(journals.state(job).leaves()).isEmpty();
+        assertThat(visitor.post(path("/setup/recheck"), form("T2", "T4", tape, "1.600", "-12.0")).body()).contains("\"within\":true");
+    }
+
+    @Test
+    void aPrismConstantInMetresTypedAsMillimetresIsNoticed() throws Exception {
+        String tape = tripodOn("T2");
+        assertThat(read("T2", "T4", tape, "1.600", "-0.012").body()).contains("\"within\":false", "look at the prism constant");
+        assertThat(read("T2", "T4", tape, "1.600", "-12 m").body()).contains("cannot be right");
+    }
+
+    @Test
+    void aSetupThatIsOutsideNeedsAReasonWhichStaysOnRecord() throws Exception {
+        read("T2", "T4", tripodOn("T2"), "1.650", "-12.0");
+        accept("pole slipped, heights not needed today");
+        assertThat(page("/book")).contains("accepted because: pole slipped, heights not needed today");
+    }
+
+    @Test
+    void whatIsTypedWronglyIsRefusedBeforeAnythingIsRead() throws Exception {
+        String tape = tripodOn("T2");
+        assertThat(read("T9", "T4", tape, "1.6", "0").body()).contains("POINT_UNKNOWN");
+        assertThat(read("T2", "T2", tape, "1.6", "0").body()).contains("COINCIDENT_POINTS");
+        assertThat(read("T2", "T4", "155", "1.6", "0").body()).contains("OUT_OF_RANGE");
+        assertThat(read("T2", "T4", "high", "1.6", "0").body()).contains("NOT_A_LENGTH");
+        assertThat(read("T2", "", tape, "1.6", "0").body()).contains("MISSING");
+        assertThat(accept("").body()).contains("BACKSIGHT_NOT_READ");
+    }
+
+    @Test
+    void aTripodThatWasCarriedEndsTheLeaf() throws Exception {
+        setUp();
+        tripodOn("T3");
+        assertThat(shoot("101").body()).contains("INSTRUMENT_MOVED");
+        assertThat(journals.state(job).find(new PointName("101"))).isEmpty();
+    }
+
+    @Test
+    void aLinkThatDropsInTheMiddleOfAShotStoresNothingAndTheNextShotGoes() throws Exception {
+        setUp();
+        int before = journals.journal(job).entries().size();
+        verge.ground().cutNextAnswer();
+        HttpResponse<String> lost = shoot("101");
+        assertThat(lost.statusCode()).isEqualTo(503);
+        assertThat(lost.body()).contains("LINK_LOST", "nothing was stored");
+        assertThat(journals.journal(job).entries()).hasSize(before);
+        await(() -> desk.snapshot(job).map(s -> s.link() == LinkState.UP).orElse(false));
+        assertThat(shoot("101").statusCode()).isEqualTo(200);
+    }
+
+    @Test
+    void withoutSetupOrInstrumentNothingIsMeasured() throws Exception {
+        assertThat(shoot("101").body()).contains("NO_SETUP");
+        visitor.post(path("/instrument/disconnect"), Map.of());
+        assertThat(shoot("101").body()).contains("NO_INSTRUMENT");
+        assertThat(visitor.post(path("/instrument"), Map.of("address", "nowhere")).body()).contains("ADDRESS_UNFIT");
+    }
+
+    @Test
+    void aStakeOutsideItsToleranceNeedsAReason() throws Exception {
+        setUp();
+        verge.ground().go("T1");
+        Map<String, String> far = Map.of("id", UUID.randomUUID().toString(), "point", "BM-Sill");
+        assertThat(visitor.post(path("/stake/stakes"), far).body()).contains("REASON_NEEDED");
+        verge.ground().go("BM-Sill");
+        HttpResponse<String> stored = visitor.post(path("/stake/stakes"), far);
+        assertThat(stored.body()).contains("Stored BM-Sill: staked minus design N ");
+        JobState state = journals.state(job);
+        assertThat(state.find(new PointName("BM-Sill"), Origin.STAKED).orElseThrow().staked().orElseThrow().north().abs().metres()).isLessThan(0.015);
+        assertThat(state.find(new PointName("BM-Sill")).orElseThrow().origin()).isEqualTo(Origin.CONTROL);
+    }
+
+    @Test
+    void strikingAShotTakesItsPointFromTheSketch() throws Exception {
+        setUp();
+        shoot("101");
+        UUID entry = journals.state(job).find(new PointName("101")).orElseThrow().entry();
+        assertThat(visitor.post(path("/book/" + entry + "/strike"), Map.of()).body()).contains("Bring back", "hz=");
+        assertThat(page("/sketch")).doesNotContain("\"101\"");
+        visitor.post(path("/book/" + entry + "/restore"), Map.of());
+        assertThat(page("/sketch")).contains("\"101\"");
+    }
+
+    private void setUp() throws Exception {
+        read("T2", "T4", tripodOn("T2"), "1.600", "-12.0");
+        accept("");
+        verge.ground().pole(Ternholm.YARD);
+    }
+
+    /** Carries the tripod there and the pole to T4, and waits until the instrument has told of it. */
+    private String tripodOn(String mark) {
+        long before = upsets();
+        PracticeGround.Sight sight = verge.ground().stand(mark);
+        verge.ground().go("T4");
+        await(() -> upsets() > before);
+        return Decimals.print(sight.occupied().orElseThrow().tape().metres(), 3);
+    }
+
+    private long upsets() {
+        return desk.snapshot(job).flatMap(s -> s.condition()).orElseThrow().upsets();
+    }
+
+    private HttpResponse<String> read(String station, String backsight, String tape, String pole, String prism) throws Exception {
+        return visitor.post(path("/setup/backsight"), form(station, backsight, tape, pole, prism));
+    }
+
+    private static Map<String, String> form(String station, String backsight, String tape, String pole, String prism) {
+        return Map.of("station", station, "backsight", backsight, "instrumentHeight", tape, "targetHeight", pole, "prismConstant", prism,
+                "temperature", "11.4", "pressure", "1008.6");
+    }
+
+    private HttpResponse<String> accept(String reason) throws Exception {
+        return visitor.post(path("/setup/accept"), Map.of("id", UUID.randomUUID().toString(), "reason", reason));
+    }
+
+    private HttpResponse<String> shoot(String name) throws Exception {
+        return visitor.post(path("/measure/shots"), Map.of("id", UUID.randomUUID().toString(), "name", name, "code", "GRD"));
+    }
+
+    private String page(String rest) throws Exception {
+        return visitor.get(path(rest)).body();
+    }
+
+    private String path(String rest) {
+        return "/jobs/" + job + rest;
+    }
+
+    private static void await(BooleanSupplier reached) {
+        Instant end = Instant.now().plus(Duration.ofSeconds(15));
+        while (!reached.getAsBoolean()) {
+            assertThat(Instant.now()).as("waiting").isBefore(end);
+            Thread.onSpinWait();
+        }
+    }
+}

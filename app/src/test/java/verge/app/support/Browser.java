@@ -1,0 +1,142 @@
+package verge.app.support;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.Map;
+import java.util.function.Function;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebDriver;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** A headless Chromium of 1280 by 800, and the few gestures that a person makes. */
+public final class Browser implements AutoCloseable {
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
+    private final ChromeDriver driver;
+    private final WebDriverWait wait;
+    private final String base;
+    private final Path downloads;
+
+    public Browser(String base) throws IOException {
+        this.base = base;
+        downloads = Files.createTempDirectory("verge-downloads");
+        ChromeOptions options = new ChromeOptions().setBinary("/usr/bin/chromium");
+        options.addArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+                "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--hide-scrollbars", "--force-device-scale-factor=1",
+                "--user-data-dir=" + Files.createTempDirectory("verge-chromium"));
+        options.setExperimentalOption("prefs", Map.of("download.default_directory", downloads.toString()));
+        driver = new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile()).build(), options);
+        driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+        wait = new WebDriverWait(driver, PATIENCE);
+        wait.pollingEvery(Duration.ofMillis(50)).ignoring(StaleElementReferenceException.class);
+    }
+
+    public void signIn() {
+        open("/sign-in");
+        type("username", "surveyor");
+        type("password", "lighthouse");
+        press(Keys.ENTER);
+        until(d -> d.getCurrentUrl().contains("/sites/"));
+    }
+
+    public void open(String path) {
+        driver.get(base + path);
+        ready();
+    }
+
+    /** Until the page's scripts have taken hold. */
+    public void ready() {
+        until(d -> script("return document.documentElement.dataset.ready === 'true'"));
+    }
+
+    /** Replaces what stands in a field. */
+    public void type(String id, String text) {
+        until(d -> {
+            WebElement field = d.findElement(By.id(id));
+            field.clear();
+            field.sendKeys(text);
+            return field.getDomProperty("value").equals(text);
+        });
+    }
+
+    public void choose(String id, String value) {
+        click(By.cssSelector("#" + id + " option[value='" + value + "']"));
+    }
+
+    public void press(CharSequence... keys) {
+        driver.switchTo().activeElement().sendKeys(keys);
+    }
+
+    public void click(By what) {
+        until(d -> {
+            d.findElement(what).click();
+            return true;
+        });
+    }
+
+    /** The one big action of the view. */
+    public void primary() {
+        script("document.activeElement.blur()");
+        click(By.cssSelector(".strip .go:not([hidden])"));
+    }
+
+    public void tab(String title) {
+        click(By.linkText(title));
+        until(d -> d.findElement(By.cssSelector(".tab.open")).getText().endsWith(title));
+    }
+
+    public String text(By what) {
+        return until(d -> d.findElement(what).getText());
+    }
+
+    public void sees(String words) {
+        until(d -> d.findElement(By.tagName("body")).getText().contains(words));
+    }
+
+    /** Waits until the condition gives something; if it never does, says what the page shows. */
+    public <T> T until(Function<WebDriver, T> condition) {
+        try {
+            return wait.ignoring(org.openqa.selenium.WebDriverException.class).until(condition);
+        } catch (org.openqa.selenium.TimeoutException never) {
+            throw new AssertionError(address() + "\n" + script("return [...document.querySelectorAll('input, select')].map(i => i.id + '=' + i.value).join(' ')"
+                    + " + ' focus ' + document.activeElement?.id") + "\n" + driver.findElement(By.tagName("body")).getText(), never);
+        }
+    }
+
+    @SuppressWarnings("unchecked")
+    public <T> T script(String script, Object... arguments) {
+        return (T) driver.executeScript(script, arguments);
+    }
+
+    public String address() {
+        return driver.getCurrentUrl();
+    }
+
+    public Path downloaded(String suffix) throws IOException {
+        return until(d -> {
+            try (var files = Files.list(downloads)) {
+                return files.filter(f -> f.toString().endsWith(suffix)).findFirst().orElse(null);
+            } catch (IOException failed) {
+                throw new java.io.UncheckedIOException(failed);
+            }
+        });
+    }
+
+    /** A picture of the page as it is. */
+    public byte[] picture() {
+        return driver.getScreenshotAs(OutputType.BYTES);
+    }
+
+    @Override
+    public void close() {
+        driver.quit();
+    }
+}
