@@ -1,0 +1,96 @@
+package verge.app.day;
+
+import java.io.ByteArrayInputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.UUID;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.By;
+import verge.app.job.Job;
+import verge.app.job.JobService;
+import verge.app.journal.JournalService;
+import verge.app.support.Browser;
+import verge.app.support.VergeServer;
+import verge.core.coding.PointName;
+import verge.core.journal.Origin;
+import verge.instruments.world.Ternholm;
+
+/** Makes docs/screenshots from the demo data; run by './verge pictures', not with the tests. */
+@ExtendWith(VergeServer.class)
+class PicturesOfTheViews {
+    private static final Path INTO = Path.of(System.getProperty("user.dir")).resolve("../docs/screenshots").normalize();
+
+    private final VergeServer.Running verge;
+    private Browser browser;
+
+    PicturesOfTheViews(VergeServer.Running verge) {
+        this.verge = verge;
+    }
+
+    @BeforeEach
+    void open() throws Exception {
+        browser = new Browser(verge.base());
+    }
+
+    @AfterEach
+    void close() {
+        browser.close();
+    }
+
+    @Test
+    void takeAll() throws Exception {
+        Files.createDirectories(INTO);
+        browser.open("/sign-in");
+        keep("sign-in");
+        browser.signIn();
+        keep("site");
+        String yard = "/jobs/" + job("Slipway yard") + "/";
+        awaitFieldWork(job("Slipway yard"));
+        view(yard + "prepare", "prepare");
+        browser.click(By.partialLinkText("jetty-piles.csv"));
+        browser.sees("First rows");
+        keep("columns");
+        view(yard + "setup", "setup");
+        verge.ground().pole(Ternholm.YARD.plus(12, -9));
+        view(yard + "measure", "measure");
+        view(yard + "compute?from=T2&to=T4", "inverse");
+        verge.ground().pole(Ternholm.mark("BM-Sill").orElseThrow().truth().plan().plus(-0.118, -0.112));
+        view(yard + "stake?point=BM-Sill", "stake");
+        browser.click(By.cssSelector("[data-paint-next]"));
+        keep("stake-night");
+        browser.open(yard + "measure");
+        keep("measure-night");
+        browser.click(By.cssSelector("[data-paint-next]"));
+        keep("measure-low-sun");
+        browser.click(By.cssSelector("[data-paint-next]"));
+        view(yard + "book", "field-book");
+        view(yard + "handover", "hand-over");
+        view("/jobs/" + job("Alder Slough boardwalk") + "/compute?from=AS1&to=AS4", "inverse-feet");
+    }
+
+    private UUID job(String name) {
+        return verge.bean(JobService.class).jobs().stream().filter(j -> j.name().equals(name)).findFirst().map(Job::id).orElseThrow();
+    }
+
+    private void awaitFieldWork(UUID job) {
+        browser.until(d -> verge.bean(JournalService.class).state(job).find(new PointName("137"), Origin.MEASURED).isPresent());
+    }
+
+    private void view(String path, String name) throws Exception {
+        browser.open(path);
+        keep(name);
+    }
+
+    private void keep(String name) throws Exception {
+        Thread.sleep(1500);   // fonts, the first live figures and the sketch's first drawing
+        byte[] png = browser.picture();
+        if (ImageIO.read(new ByteArrayInputStream(png)).getWidth() != 1280) {
+            throw new IllegalStateException("the window is not 1280 wide");
+        }
+        Files.write(INTO.resolve(name + ".png"), png);
+    }
+}

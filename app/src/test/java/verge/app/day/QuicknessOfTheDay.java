@@ -1,0 +1,54 @@
+package verge.app.day;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import verge.app.job.Job;
+import verge.app.job.JobService;
+import verge.app.journal.JournalService;
+import verge.app.support.Browser;
+import verge.app.support.VergeServer;
+import verge.core.coding.PointName;
+import verge.core.journal.Origin;
+import verge.instruments.world.Ternholm;
+
+/** Prints how quick the work goes in a browser; run by './verge bench', not with the tests. */
+@ExtendWith(VergeServer.class)
+class QuicknessOfTheDay {
+    private static final int SHOTS = 200;
+    private static final int WARM_UP = 20;
+
+    @Test
+    void measureToDrawnAndGuidance(VergeServer.Running verge) throws Exception {
+        UUID job = verge.bean(JobService.class).jobs().stream().filter(j -> j.name().equals("Slipway yard")).findFirst().map(Job::id).orElseThrow();
+        try (Browser browser = new Browser(verge.base())) {
+            browser.signIn();
+            browser.until(d -> verge.bean(JournalService.class).state(job).find(new PointName("137"), Origin.MEASURED).isPresent());
+            browser.open("/jobs/" + job + "/measure");
+            List<Double> millis = new ArrayList<>();
+            for (int i = 0; i < SHOTS + WARM_UP; i++) {
+                verge.ground().pole(Ternholm.YARD.plus(30 * Math.sin(i), 30 * Math.cos(i)));
+                browser.script("document.activeElement.blur(); performance.clearMeasures()");
+                browser.press(Keys.SPACE);
+                Number took = browser.until(d -> browser.<Number>script("return performance.getEntriesByName('measure-to-drawn')[0]?.duration"));
+                if (i >= WARM_UP) {
+                    millis.add(took.doubleValue());
+                }
+                browser.until(d -> d.findElements(By.cssSelector("#measure.busy")).isEmpty());
+            }
+            Collections.sort(millis);
+            System.out.printf("measure to drawn: median %.0f ms, 95th percentile %.0f ms, worst %.0f ms over %d shots%n",
+                    millis.get(SHOTS / 2), millis.get(SHOTS * 95 / 100), millis.get(SHOTS - 1), SHOTS);
+            browser.open("/jobs/" + job + "/stake?point=T1");
+            browser.until(d -> d.findElement(By.cssSelector("[data-guide=distance]")).getText().contains("m"));
+            browser.script("window.guided = 0; document.addEventListener('verge:guide', () => guided++)");
+            Thread.sleep(10_000);
+            System.out.printf("guidance: %.1f pictures a second over 10 s%n", browser.<Number>script("return guided").doubleValue() / 10);
+        }
+    }
+}
