@@ -9,7 +9,7 @@ import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.PayloadJson;
-import verge.app.target.TargetService;
+import verge.app.pole.PoleService;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.journal.Entry;
@@ -39,16 +39,16 @@ public class SetupService {
     private final JournalService journals;
     private final InstrumentDesk desk;
     private final InstrumentWatch watch;
-    private final TargetService targets;
+    private final PoleService poles;
     private final SetupDraftRepository drafts;
     private final PayloadJson json;
 
-    SetupService(JournalService journals, InstrumentDesk desk, InstrumentWatch watch, TargetService targets,
+    SetupService(JournalService journals, InstrumentDesk desk, InstrumentWatch watch, PoleService poles,
             SetupDraftRepository drafts, PayloadJson json) {
         this.journals = journals;
         this.desk = desk;
         this.watch = watch;
-        this.targets = targets;
+        this.poles = poles;
         this.drafts = drafts;
         this.json = json;
     }
@@ -66,7 +66,7 @@ public class SetupService {
     public CompletableFuture<Proposal> measureBacksight(UUID job, SetupForm form, String person) {
         TotalStation station = desk.ready(job);
         typed(journals.state(job), form);
-        targets.choose(job, form.targetHeight(), form.prismConstant(), person);
+        poles.choose(job, form.targetHeight(), form.prismConstant(), person);
         return watch.measure(station).thenApply(reading -> propose(job, form, reading, person));
     }
 
@@ -100,7 +100,7 @@ public class SetupService {
 
     private Proposal propose(UUID job, SetupForm form, TotalStationReading reading, String person) {
         Typed typed = typed(journals.state(job), form);
-        Target target = targets.choose(job, form.targetHeight(), form.prismConstant(), person);
+        Target target = poles.choose(job, form.targetHeight(), form.prismConstant(), person);
         Payload.StationSetUp written = written(typed, reading, desk.ready(job).snapshot(), target);
         Proposal proposal = new Proposal(written, solve(journals.state(job), written));
         drafts.save(new SetupDraft(job, json.text(written)));

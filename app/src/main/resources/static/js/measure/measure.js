@@ -3,7 +3,7 @@ import { post } from 'verge/frame/http.js';
 import { hush, sayProblem } from 'verge/frame/said.js';
 import { dropDraft } from 'verge/frame/draft.js';
 import { refreshFrame } from 'verge/frame/leaves.js';
-import { keepTarget } from 'verge/frame/target.js';
+import { keepPole } from 'verge/pole/pole.js';
 import { drawPoint } from 'verge/sketch/sketch.js';
 import { sample } from 'verge/sketch/marks.js';
 
@@ -23,7 +23,7 @@ export function mount(bench) {
   form.addEventListener('input', () => showArmed(bench, form.elements.code.value));
   form.addEventListener('submit', event => event.preventDefault());
   showArmed(bench, form.elements.code.value);
-  keepTarget(form);
+  keepPole(form);
   button.addEventListener('click', () => measure(form, button));
 }
 

@@ -5,7 +5,7 @@ import { refreshFrame } from 'verge/frame/leaves.js';
 
 const job = document.body.dataset.job;
 
-export function keepTarget(form) {
+export function keepPole(form) {
   for (const name of ['targetHeight', 'prismConstant']) {
     form.elements[name].addEventListener('change', () => keep(form));
   }
@@ -17,7 +17,7 @@ async function keep(form) {
     return;
   }
   try {
-    await post(`/jobs/${job}/target`, { targetHeight: targetHeight.value, prismConstant: prismConstant.value });
+    await post(`/jobs/${job}/pole`, { targetHeight: targetHeight.value, prismConstant: prismConstant.value });
     const fresh = await refreshFrame();
     const chips = [...fresh.querySelectorAll('#top .chip b.fig')].map(b => b.textContent);
     say('Pole and prism kept.', chips.length ? 'They stand on the top line as Verge understood them.' : '', 'good');
