@@ -10,11 +10,12 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseBody;
+import verge.app.journal.JournalService;
 import verge.core.geodesy.GridPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.units.Figures;
 import verge.core.units.LengthText;
-import verge.core.units.LengthUnit;
 import verge.instruments.standin.PracticeGround;
 import verge.instruments.world.Outline;
 
@@ -24,10 +25,12 @@ import verge.instruments.world.Outline;
 class DeviceController {
     private final InstrumentDesk desk;
     private final PracticeService practice;
+    private final JournalService journals;
 
-    DeviceController(InstrumentDesk desk, PracticeService practice) {
+    DeviceController(InstrumentDesk desk, PracticeService practice, JournalService journals) {
         this.desk = desk;
         this.practice = practice;
+        this.journals = journals;
     }
 
     @PostMapping("/instrument")
@@ -42,14 +45,14 @@ class DeviceController {
         return "redirect:/jobs/" + job + "/setup";
     }
 
-    /** Where the pole stands and where the tripod, in metres of the island's grid. */
-    record SceneView(double north, double east, double poleMetres, String tripod, Double tapeMetres) {
-        static SceneView of(PracticeGround.Sight sight) {
-            GridPoint tip = sight.tip().plan();
-            return new SceneView(tip.northing(), tip.easting(), sight.poleHeight().metres(),
-                    sight.occupied().map(PracticeGround.Occupied::mark).orElse(null),
-                    sight.occupied().map(o -> o.tape().metres()).orElse(null));
-        }
+    /**
+     * What a helper on the practice ground sees.
+     *
+     * @param north of the pole, to place it on the sketch, in metres of the island's grid
+     * @param tripod the mark it stands on, or empty
+     * @param tape the instrument height that the tape shows, in the job's figures, or empty
+     */
+    record SceneView(double north, double east, String pole, String prism, String tripod, String tape) {
     }
 
     record OutlineView(String name, List<double[]> points) {
@@ -61,38 +64,57 @@ class DeviceController {
     @GetMapping("/practice")
     @ResponseBody
     Map<String, Object> practice(@PathVariable UUID job) {
-        return practice.ground(job).<Map<String, Object>>map(ground -> Map.of("scene", SceneView.of(ground.look()),
+        return practice.ground(job).<Map<String, Object>>map(ground -> Map.of("scene", view(job, ground.look()),
                 "outlines", ground.outlines().stream().map(OutlineView::of).toList())).orElse(Map.of());
     }
 
     @PostMapping("/practice/pole")
     @ResponseBody
     SceneView pole(@PathVariable UUID job, @RequestParam double north, @RequestParam double east) {
-        return SceneView.of(ground(job).pole(new GridPoint(north, east)));
+        return view(job, ground(job).pole(place(north, east)));
     }
 
     @PostMapping("/practice/walk")
     @ResponseBody
     SceneView walk(@PathVariable UUID job, @RequestParam double north, @RequestParam double east) {
-        return SceneView.of(ground(job).walk(north, east));
+        GridPoint step = place(north, east);
+        return view(job, ground(job).walk(step.northing(), step.easting()));
     }
 
     @PostMapping("/practice/go")
     @ResponseBody
     SceneView go(@PathVariable UUID job, @RequestParam String mark) {
-        return SceneView.of(ground(job).go(mark));
+        return view(job, ground(job).go(mark));
     }
 
     @PostMapping("/practice/stand")
     @ResponseBody
     SceneView stand(@PathVariable UUID job, @RequestParam String mark) {
-        return SceneView.of(ground(job).stand(mark));
+        return view(job, ground(job).stand(mark));
     }
 
     @PostMapping("/practice/extend")
     @ResponseBody
     SceneView extend(@PathVariable UUID job, @RequestParam String height) {
-        return SceneView.of(ground(job).extend(LengthText.parse(height, LengthUnit.METRE)));
+        return view(job, ground(job).extend(LengthText.parse(height, figures(job).lengthUnit())));
+    }
+
+    private SceneView view(UUID job, PracticeGround.Sight sight) {
+        Figures f = figures(job);
+        GridPoint tip = sight.tip().plan();
+        return new SceneView(tip.northing(), tip.easting(), f.length(sight.poleHeight()), Figures.metric().small(sight.prismConstant()),
+                sight.occupied().map(PracticeGround.Occupied::mark).orElse(""), sight.occupied().map(o -> f.length(o.tape())).orElse(""));
+    }
+
+    private Figures figures(UUID job) {
+        return journals.state(job).settings().figures();
+    }
+
+    private static GridPoint place(double north, double east) {
+        if (!(Math.abs(north) <= GridPoint.FARTHEST_METRES && Math.abs(east) <= GridPoint.FARTHEST_METRES)) {
+            throw new SurveyException(Problem.NOT_A_NUMBER, north + ", " + east);
+        }
+        return new GridPoint(north, east);
     }
 
     private PracticeGround ground(UUID job) {

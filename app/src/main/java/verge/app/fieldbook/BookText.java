@@ -2,6 +2,7 @@ package verge.app.fieldbook;
 
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -21,6 +22,7 @@ import verge.core.units.Figures;
 @Component
 public class BookText {
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm:ss").withZone(ZoneId.systemDefault());
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEEE d MMMM yyyy", Locale.ENGLISH).withZone(ZoneId.systemDefault());
 
     private final SettingsWords settingsWords;
 
@@ -35,16 +37,15 @@ public class BookText {
      * @param result what it came to, or empty
      * @param canStrike whether it may be struck through
      */
-    public record Line(UUID entry, long sequence, String time, String kind, String text, String brief, String raw, String result, String person,
+    public record Line(UUID entry, long sequence, String day, String time, String kind, String text, String brief, String raw, String result, String person,
             String device, boolean struck, boolean canStrike) {
     }
 
     public Line line(Journal journal, Entry entry) {
         JobState state = journal.state();
         Payload payload = entry.payload();
-        return new Line(entry.id(), entry.sequence(), TIME.format(entry.at()), kind(payload), text(journal, payload), brief(journal, payload),
-                raw(payload),
-                result(state, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()));
+        return new Line(entry.id(), entry.sequence(), DAY.format(entry.at()), TIME.format(entry.at()), kind(payload),
+                text(journal, payload), brief(journal, payload), raw(payload), result(state, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()));
     }
 
     private String kind(Payload payload) {
@@ -73,7 +74,7 @@ public class BookText {
         if (payload instanceof Payload.SettingsChosen chosen) {
             return settingsWords.brief(chosen.settings());
         } else if (payload instanceof Payload.PointsImported file) {
-            return file.points().size() + " " + file.origin().name().toLowerCase(java.util.Locale.ROOT) + " points from " + file.fileName();
+            return file.points().size() + " " + file.origin().name().toLowerCase(Locale.ROOT) + " points from " + file.fileName();
         } else if (payload instanceof Payload.PointKeyed keyed) {
             return keyed.name() + "  N " + f.bare(keyed.position().plan().north())
                     + "  E " + f.bare(keyed.position().plan().east());

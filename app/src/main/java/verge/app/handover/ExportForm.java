@@ -1,6 +1,7 @@
 package verge.app.handover;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import verge.core.journal.Origin;
@@ -30,26 +31,25 @@ public record ExportForm(Set<Origin> what, List<Field> column, String move, Stri
     /** The columns in their order, the asked-for move made. */
     List<Field> columns() {
         List<Field> columns = new ArrayList<>(column == null || column.isEmpty() ? USUAL : column);
-        if (move == null || !move.contains(":")) {
-            return columns;
-        }
-        Field field = Field.valueOf(move.substring(move.indexOf(':') + 1));
-        int at = columns.indexOf(field);
-        switch (move.substring(0, move.indexOf(':'))) {
-            case "up" -> swap(columns, at, at - 1);
-            case "down" -> swap(columns, at, at + 1);
-            case "out" -> {
-                if (columns.size() > 1) {
-                    columns.remove(field);
-                }
-            }
-            default -> {
-                if (at < 0) {
-                    columns.add(field);
-                }
-            }
+        if (move != null) {
+            String[] deedAndField = move.split(":", 2);
+            Arrays.stream(Field.values()).filter(f -> deedAndField.length == 2 && f.name().equals(deedAndField[1])).findFirst()
+                    .ifPresent(field -> move(columns, deedAndField[0], field));
         }
         return columns;
+    }
+
+    private static void move(List<Field> columns, String deed, Field field) {
+        int at = columns.indexOf(field);
+        if (deed.equals("up")) {
+            swap(columns, at, at - 1);
+        } else if (deed.equals("down")) {
+            swap(columns, at, at + 1);
+        } else if (deed.equals("out") && columns.size() > 1) {
+            columns.remove(field);
+        } else if (deed.equals("in") && at < 0) {
+            columns.add(field);
+        }
     }
 
     private static void swap(List<Field> columns, int a, int b) {

@@ -3,10 +3,13 @@ package verge.app.importing;
 import java.io.IOException;
 import java.security.Principal;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -21,8 +24,11 @@ import verge.app.job.SettingsWords;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.core.coding.PointName;
+import verge.core.journal.Entry;
 import verge.core.journal.JobState;
+import verge.core.journal.Journal;
 import verge.core.journal.Origin;
+import verge.core.journal.Payload;
 import verge.core.journal.StoredPoint;
 import verge.core.units.Figures;
 import verge.core.units.LengthUnit;
@@ -54,23 +60,47 @@ class ImportController {
     }
 
     /** One known or design point, in finished text. */
-    record PointLine(PointName name, String kind, String northing, String easting, String elevation) {
+    record PointLine(PointName name, String northing, String easting, String elevation) {
+    }
+
+    /** The points of one kind: control and design never mix in a list. */
+    record Group(String title, List<PointLine> points) {
+    }
+
+    /** @param taken what its points became in this job, or empty */
+    record FileLine(UUID id, String name, String size, String taken) {
     }
 
     @GetMapping
     String bench(@PathVariable UUID job, Model model) {
-        JobState state = journals.state(job);
-        Figures f = state.settings().figures();
+        Journal journal = journals.journal(job);
+        JobState state = journal.state();
         model.addAttribute("settings", settingsWords.full(state.settings()));
-        model.addAttribute("files", files.of(jobs.job(job).siteId()));
-        model.addAttribute("unit", f.lengthUnit().symbol());
-        model.addAttribute("points", state.points().filter(p -> p.origin() == Origin.CONTROL || p.origin() == Origin.DESIGN)
-                .sorted(java.util.Comparator.comparing(StoredPoint::origin).thenComparing(StoredPoint::name)).map(p -> line(f, p)).toList());
+        model.addAttribute("files", files.of(jobs.job(job).siteId()).stream().map(file -> line(journal, file)).toList());
+        model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
+        List<Group> groups = Stream.of(group(state, Origin.CONTROL, "Control"), group(state, Origin.DESIGN, "Design, to be staked"))
+                .filter(g -> !g.points().isEmpty()).toList();
+        model.addAttribute("groups", groups);
+        model.addAttribute("count", groups.stream().mapToInt(g -> g.points().size()).sum());
         return "importing/prepare";
     }
 
+    private static Group group(JobState state, Origin origin, String title) {
+        Figures f = state.settings().figures();
+        return new Group(title, state.points().filter(p -> p.origin() == origin).sorted(Comparator.comparing(StoredPoint::name))
+                .map(p -> line(f, p)).toList());
+    }
+
+    private static FileLine line(Journal journal, SiteFile file) {
+        String taken = journal.entries().stream().filter(e -> !journal.state().isStruck(e.id())).map(Entry::payload)
+                .filter(Payload.PointsImported.class::isInstance).map(Payload.PointsImported.class::cast)
+                .filter(p -> p.sha256().equals(file.sha256())).map(p -> p.origin().name().toLowerCase(Locale.ROOT)).distinct()
+                .collect(Collectors.joining(" and "));
+        return new FileLine(file.id(), file.name(), file.size(), taken);
+    }
+
     private static PointLine line(Figures f, StoredPoint p) {
-        return new PointLine(p.name(), p.origin().name().toLowerCase(Locale.ROOT), f.bare(p.position().plan().north()),
+        return new PointLine(p.name(), f.bare(p.position().plan().north()),
                 f.bare(p.position().plan().east()), p.position().elevation().map(e -> f.bare(e.asLength())).orElse("\u2013"));
     }
 

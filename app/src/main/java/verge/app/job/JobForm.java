@@ -16,20 +16,33 @@ import verge.core.units.LengthUnit;
  * @param scale grid over ground
  */
 public record JobForm(String name, LengthUnit lengthUnit, AngleUnit angleUnit, DirectionStyle directionStyle, String scale) {
-    private static final int DECIMALS_OF_METRES = 3;
-    private static final int DECIMALS_OF_FEET = 2;
+    /** A millimetre, and in feet a third of one: a tape can be read no finer. */
+    private static final int LENGTH_DECIMALS = 3;
+
+    public JobForm {
+        name = name == null ? "" : name;
+        scale = scale == null ? "" : scale;
+    }
 
     static JobForm blank() {
         return new JobForm("", LengthUnit.METRE, AngleUnit.DEGREES, DirectionStyle.AZIMUTH, "1.000000");
     }
 
-    /** @throws SurveyException NOT_A_NUMBER or OUT_OF_RANGE for the scale */
+    /** @throws SurveyException MISSING for a unit, NOT_A_NUMBER or OUT_OF_RANGE for the scale */
     JobSettings settings() {
+        chosen("unit of lengths", lengthUnit);
+        chosen("unit of angles", angleUnit);
+        chosen("kind of directions", directionStyle);
         double factor = Decimals.parse(scale).orElseThrow(() -> new SurveyException(Problem.NOT_A_NUMBER, scale));
         if (factor < FlatSite.LOWEST_SCALE || factor > FlatSite.HIGHEST_SCALE) {
             throw new SurveyException(Problem.OUT_OF_RANGE, "scale factor", scale, FlatSite.LOWEST_SCALE, FlatSite.HIGHEST_SCALE);
         }
-        int decimals = lengthUnit == LengthUnit.METRE ? DECIMALS_OF_METRES : DECIMALS_OF_FEET;
-        return new JobSettings(new Figures(lengthUnit, angleUnit, directionStyle, decimals), new FlatSite(factor));
+        return new JobSettings(new Figures(lengthUnit, angleUnit, directionStyle, LENGTH_DECIMALS), new FlatSite(factor));
+    }
+
+    private static void chosen(String field, Object choice) {
+        if (choice == null) {
+            throw new SurveyException(Problem.MISSING, field);
+        }
     }
 }

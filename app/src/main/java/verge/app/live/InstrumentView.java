@@ -7,15 +7,18 @@ package verge.app.live;
  * @param linkWords the same for a person, with the instrument's name
  * @param tiltAlong part of the level limit, −1 to 1, for the bubble's place along the sight
  * @param tiltAcross the same, across
+ * @param temperature of the instrument's own sensor in degrees Celsius, as it would be typed
+ * @param pressure the same, in hectopascals
  * @param settled whether the open leaf still holds: the instrument has not been moved since
  * @param pole what is tracked, or null
  */
 public record InstrumentView(String link, String linkWords, String tilt, boolean level, double tiltAlong, double tiltAcross,
-        String battery, String air, boolean settled, PoleView pole) {
+        String battery, String air, String temperature, String pressure, boolean settled, PoleView pole) {
 
     /**
      * The tracked prism's mark. The two coordinates are metres of the grid, to place it on the sketch.
      *
+     * @param horizontal in the job's unit, without it, like the elevation
      * @param position whether a setup gives it one; else the coordinates mean nothing
      */
     public record PoleView(String direction, String zenith, String horizontal, String horizontalLabel, String elevation, String sigma,

@@ -17,7 +17,7 @@ import verge.instruments.port.LinkState;
 /** Says in words how the instrument fares and where its prism is. */
 @Component
 public class InstrumentViews {
-    private static final InstrumentView NONE = new InstrumentView("none", "No instrument", "", false, 0, 0, "", "", false, null);
+    private static final InstrumentView NONE = new InstrumentView("none", "No instrument", "", false, 0, 0, "", "", "", "", false, null);
 
     public InstrumentView view(JobState state, Optional<InstrumentSnapshot> snapshot) {
         return snapshot.map(s -> view(state, s)).orElse(NONE);
@@ -34,13 +34,15 @@ public class InstrumentViews {
                 condition.map(c -> within(c.tiltAcross().radians() / limit)).orElse(0.0),
                 condition.map(c -> c.batteryPercent() + " %").orElse(""),
                 condition.map(c -> Decimals.show(c.temperatureCelsius(), 1) + " \u00b0C, " + Decimals.show(c.pressureHectopascals(), 1) + " hPa").orElse(""),
+                condition.map(c -> Decimals.print(c.temperatureCelsius(), 1)).orElse(""),
+                condition.map(c -> Decimals.print(c.pressureHectopascals(), 1)).orElse(""),
                 standing.isPresent(), now.tracked().map(r -> pole(state, standing, r)).orElse(null));
     }
 
     private static String linkWords(InstrumentSnapshot now) {
         return switch (now.link()) {
             case CONNECTING -> "Looking for " + now.address();
-            case UP -> InstrumentWatch.title(now);
+            case UP -> InstrumentWatch.title(now).replace('-', '\u2011');   // a serial number is not broken at its hyphen
             case LOST -> "Link lost, trying again";
             case CLOSED -> "Not connected";
         };
@@ -59,13 +61,13 @@ public class InstrumentViews {
         Optional<ObservedPoint> observed = leaf.flatMap(l -> state.target().map(t -> l.solved().station().observe(reading, t)));
         if (observed.isEmpty()) {
             return new InstrumentView.PoleView(f.circle(reading.horizontalDirection()), f.circle(reading.zenith()),
-                    f.length(reading.slopeDistance()), "Slope, raw", "", "", false, 0, 0);
+                    f.bare(reading.slopeDistance()), "Slope, raw", "", "", false, 0, 0);
         }
         ObservedPoint point = observed.get();
         Angle azimuth = point.reduction().direction().plus(leaf.orElseThrow().solved().station().orientation());
         return new InstrumentView.PoleView(f.direction(azimuth), f.circle(reading.zenith()),
-                f.length(point.reduction().groundDistance()), "Horizontal, ground",
-                point.position().elevation().map(e -> f.length(e.asLength())).orElse(""), f.small(point.sigma().plan()), true,
+                f.bare(point.reduction().groundDistance()), "Horizontal, ground",
+                point.position().elevation().map(e -> f.bare(e.asLength())).orElse(""), f.small(point.sigma().plan()), true,
                 point.position().plan().northing(), point.position().plan().easting());
     }
 }

@@ -30,13 +30,13 @@ public class PointService {
      * Keeps a typed design point.
      *
      * @param elevation blank for a point without one
-     * @throws SurveyException POINT_NAME_UNFIT, POINT_NAME_TAKEN if the job has a design of that name, or NOT_A_LENGTH
+     * @throws SurveyException POINT_NAME_UNFIT, POINT_NAME_TAKEN if the job has a design of that name, NOT_A_LENGTH or OUT_OF_RANGE
      */
     public PointName key(UUID job, String typedName, String northing, String easting, String elevation, Author author) {
         LengthUnit unit = journals.state(job).settings().figures().lengthUnit();
         PointName name = PointName.parse(typedName);
-        Position position = new Position(new GridPoint(LengthText.parse(northing, unit).metres(), LengthText.parse(easting, unit).metres()),
-                elevation.isBlank() ? Optional.empty() : Optional.of(new Elevation(LengthText.parse(elevation, unit).metres())));
+        Position position = new Position(new GridPoint(metres("northing", northing, unit), metres("easting", easting, unit)),
+                elevation.isBlank() ? Optional.empty() : Optional.of(new Elevation(metres("elevation", elevation, unit))));
         journals.append(job, author, state -> {
             if (state.find(name, Origin.DESIGN).isPresent()) {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
@@ -44,5 +44,13 @@ public class PointService {
             return new Payload.PointKeyed(name, Code.NONE, position);
         });
         return name;
+    }
+
+    private static double metres(String field, String typed, LengthUnit unit) {
+        double metres = LengthText.parse(typed, unit).metres();
+        if (Math.abs(metres) > GridPoint.FARTHEST_METRES) {
+            throw new SurveyException(Problem.OUT_OF_RANGE, field, typed, "\u2212100 000 km", "100 000 km");
+        }
+        return metres;
     }
 }

@@ -9,6 +9,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
@@ -51,7 +52,7 @@ class ProblemAdvice {
 
     @ExceptionHandler({NoResourceFoundException.class, MethodArgumentTypeMismatchException.class})
     Object nowhere(HttpServletRequest request) {
-        return answer(new SurveyException(Problem.NOT_FOUND, request.getRequestURI()), request);
+        return answer(new SurveyException(Problem.NOT_FOUND, ProblemWords.askedFor(request)), request);
     }
 
     @ExceptionHandler(HttpMessageNotReadableException.class)
@@ -66,9 +67,9 @@ class ProblemAdvice {
     }
 
     @ExceptionHandler(Exception.class)
-    Object unforeseen(Exception failure, HttpServletRequest request) throws Exception {
-        if (failure instanceof org.springframework.web.ErrorResponse known && known.getStatusCode().is4xxClientError()) {
-            throw failure;   // a request that was no request: the framework's own answer says so
+    Object unforeseen(Exception failure, HttpServletRequest request) {
+        if (failure instanceof ErrorResponse known && known.getStatusCode().is4xxClientError()) {
+            return answer(new SurveyException(Problem.REQUEST_UNFIT), request);   // the framework could not make sense of it
         }
         LOG.error("{} {} failed", request.getMethod(), request.getRequestURI(), failure);
         return answer(new SurveyException(Problem.UNFORESEEN), request);
@@ -76,19 +77,14 @@ class ProblemAdvice {
 
     private Object answer(SurveyException failure, HttpServletRequest request) {
         HttpStatus status = words.status(failure.problem());
-        if (wantsJson(request)) {
+        if (ProblemWords.wantsJson(request)) {
             ProblemDetail detail = words.detail(failure);
             return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
         }
         ModelAndView page = new ModelAndView("problem/problem");
         page.setStatus(status);
         page.addObject("said", words.say(failure));
+        page.addObject("back", BackAddress.of(request));
         return page;
-    }
-
-    private static boolean wantsJson(HttpServletRequest request) {
-        String accept = request.getHeader("Accept");
-        return request.getRequestURI().startsWith("/api/") || "fetch".equals(request.getHeader("X-Requested-With"))
-                || accept != null && accept.contains("json");
     }
 }

@@ -1,5 +1,7 @@
 package verge.app.problem;
 
+import jakarta.servlet.RequestDispatcher;
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
@@ -26,6 +28,8 @@ public class ProblemWords {
             Map.entry(Problem.POINT_NAME_TAKEN, HttpStatus.CONFLICT),
             Map.entry(Problem.LINK_LOST, HttpStatus.SERVICE_UNAVAILABLE),
             Map.entry(Problem.REQUEST_UNREADABLE, HttpStatus.BAD_REQUEST),
+            Map.entry(Problem.REQUEST_UNFIT, HttpStatus.BAD_REQUEST),
+            Map.entry(Problem.PAGE_STALE, HttpStatus.FORBIDDEN),
             Map.entry(Problem.UNFORESEEN, HttpStatus.INTERNAL_SERVER_ERROR),
             Map.entry(Problem.NO_ANSWER, HttpStatus.GATEWAY_TIMEOUT));
 
@@ -75,6 +79,19 @@ public class ProblemWords {
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.setCharacterEncoding("UTF-8");
         response.getWriter().write(json.writeValueAsString(detail(new SurveyException(problem))));
+    }
+
+    /** Whether a script or a program asks, that reads a problem body; else a person, who reads a page. */
+    static boolean wantsJson(HttpServletRequest request) {
+        String accept = request.getHeader("Accept");
+        return askedFor(request).startsWith("/api/") || "fetch".equals(request.getHeader("X-Requested-With"))
+                || accept != null && accept.contains("json");
+    }
+
+    /** The path that was asked for, also where the request has since been passed on to tell of an error. */
+    static String askedFor(HttpServletRequest request) {
+        Object before = request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI);
+        return before == null ? request.getRequestURI() : before.toString();
     }
 
     private String text(Problem problem, String part, Object[] arguments) {

@@ -13,7 +13,7 @@ import verge.core.units.Figures;
  *
  * @param height empty like its limit if a mark has no elevation
  */
-record CheckView(String station, String backsight, String azimuth, String reading, String ppm, String distance, String distanceLimit,
+record CheckView(String station, String backsight, String azimuth, String direction, String zenith, String slope, String ppm, String distance, String distanceLimit,
         boolean distanceWithin, String height, String heightLimit, boolean heightWithin, boolean within, String verdict, List<StepLine> steps) {
 
     /** One step of the distance's reduction. */
@@ -25,9 +25,8 @@ record CheckView(String station, String backsight, String azimuth, String readin
         Optional<KnownPointSetup.Check> height = r.height();
         double ppm = FirstVelocity.ppm(p.written().precision().distanceMeter(), p.written().air());
         return new CheckView(p.written().station().text(), p.written().backsight().text(), f.direction(r.azimuth()),
-                f.circle(p.written().reading().horizontalDirection()) + "  " + f.circle(p.written().reading().zenith()) + "  "
-                        + f.length(p.written().reading().slopeDistance()),
-                Decimals.showSigned(ppm, 1) + " ppm", f.difference(r.distance().difference()), f.length(r.distance().limit()),
+                f.circle(p.written().reading().horizontalDirection()), f.circle(p.written().reading().zenith()),
+                f.length(p.written().reading().slopeDistance()), Decimals.showSigned(ppm, 1) + " ppm", f.difference(r.distance().difference()), f.length(r.distance().limit()),
                 r.distance().within(), height.map(h -> f.difference(h.difference())).orElse(""),
                 height.map(h -> f.length(h.limit())).orElse(""), height.map(KnownPointSetup.Check::within).orElse(true), r.within(),
                 verdict(r), r.shot().grid().steps().stream().map(s -> new StepLine(name(s.kind()), f.length(s.after()))).toList());
@@ -36,7 +35,8 @@ record CheckView(String station, String backsight, String azimuth, String readin
     private static String verdict(KnownPointSetup.Result r) {
         boolean height = r.height().map(KnownPointSetup.Check::within).orElse(true);
         if (r.within()) {
-            return r.height().isPresent() ? "Distance and height agree with control." : "The distance agrees with control; the height cannot be checked, a mark has no elevation.";
+            return r.height().isPresent() ? "Distance and height agree with control."
+                    : "The distance agrees with control; the height cannot be checked, a mark has no elevation.";
         }
         if (!r.distance().within() && !height) {
             return "Neither distance nor height agrees with control: most likely the wrong mark, at one end or the other.";

@@ -8,4 +8,18 @@ package verge.app.setup;
  */
 public record SetupForm(String station, String backsight, String instrumentHeight, String targetHeight, String prismConstant,
         String temperature, String pressure) {
+
+    public SetupForm {
+        station = orEmpty(station);
+        backsight = orEmpty(backsight);
+        instrumentHeight = orEmpty(instrumentHeight);
+        targetHeight = orEmpty(targetHeight);
+        prismConstant = orEmpty(prismConstant);
+        temperature = orEmpty(temperature);
+        pressure = orEmpty(pressure);
+    }
+
+    private static String orEmpty(String typed) {
+        return typed == null ? "" : typed;
+    }
 }

@@ -62,6 +62,7 @@ class StakeoutController {
         model.addAttribute("done", work.stream().filter(WorkLine::done).count());
         model.addAttribute("first", work.stream().filter(w -> !w.done()).findFirst().map(WorkLine::name).orElse(null));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
+        model.addAttribute("metresPerUnit", state.settings().figures().lengthUnit().metresPerUnit());
         model.addAttribute("settings", settings);
         if (!point.isBlank()) {
             try {

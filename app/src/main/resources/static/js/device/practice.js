@@ -18,7 +18,6 @@ export async function openPractice() {
   poles = addLayer('pole', 50);
   document.addEventListener('verge:instrument', event => aim(event.detail));
   document.addEventListener('keydown', walk);
-  document.addEventListener('verge:live-open', look);
   await look();
 }
 
@@ -26,6 +25,7 @@ export async function openPractice() {
 export async function look() {
   const { scene, outlines: lines } = await get(`/jobs/${job}/practice`).catch(() => ({}));
   outlines.clear();
+  document.getElementById('practice').hidden = !scene;
   if (scene) {
     outlines.addFeatures(lines.map(l => new ol.Feature(l.points.length === 1 ? new ol.geom.Point(l.points[0]) : new ol.geom.LineString(l.points))));
     place([scene.east, scene.north]);
@@ -79,14 +79,20 @@ function walk(event) {
   post(`/jobs/${job}/practice/walk`, { north, east }).then(scene => place([scene.east, scene.north]), sayProblem);
 }
 
-/** Carries tripod or pole to a mark for the person, and shows where the pole is then. */
-export async function helper(deed, mark) {
-  const scene = await post(`/jobs/${job}/practice/${deed}`, { mark });
+/** Carries tripod or pole to a mark, or extends the pole, and shows where the pole is then. */
+export async function helper(deed, fields) {
+  const scene = await post(`/jobs/${job}/practice/${deed}`, fields);
   place([scene.east, scene.north]);
   return scene;
 }
 
+let linked = '';
+
 function aim(view) {
+  if (view.link !== linked) {
+    linked = view.link;
+    look();   // a link to the stand-in brings its ground with it
+  }
   beam = view.pole?.position ? [view.pole.east, view.pole.north] : null;
   if (!dragging && beam) {
     place(beam);

@@ -27,3 +27,19 @@ export function dropDraft(form) {
     localStorage.removeItem(key(form));
   }
 }
+
+const SENT = 'draft-sent';
+
+/** A form that leaves the page: whether its draft may go is known only on the page that answers. */
+export function draftIsSent(form) {
+  sessionStorage.setItem(SENT, key(form));
+}
+
+/** On the answering page: the draft goes, unless what was sent was refused. */
+export function settleSentDraft() {
+  const sent = sessionStorage.getItem(SENT);
+  sessionStorage.removeItem(SENT);
+  if (sent && !('refused' in document.body.dataset)) {
+    localStorage.removeItem(sent);
+  }
+}

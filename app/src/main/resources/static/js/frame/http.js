@@ -34,6 +34,18 @@ async function ask(url, options) {
   return answer;
 }
 
+/**
+ * The id of something that must be stored once, however often it is sent: the same until it is known what became of it. An answer
+ * that never came leaves it open, a refusal in words settles it.
+ */
+export function onceId() {
+  let id = null;
+  return {
+    get: () => id ??= crypto.randomUUID(),
+    settle: problem => { id = problem && !problem.code ? id : null; },
+  };
+}
+
 export async function get(url) {
   return (await ask(url, {})).json();
 }

@@ -106,8 +106,6 @@ export function listenToLeaves() {
     if ('leaf' in form.dataset && !event.submitter?.hasAttribute('data-download')) {
       event.preventDefault();
       submitted(form, event.submitter).then(() => dropDraft(form), () => {});
-    } else if (form.dataset.draft && form.method === 'post') {
-      dropDraft(form);
     }
   });
   document.addEventListener('verge:book', () => refreshFrame().catch(() => {}));

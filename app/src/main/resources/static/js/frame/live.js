@@ -20,10 +20,9 @@ export function openLive(query) {
     source.addEventListener(name, event => tell(name, JSON.parse(event.data)));
   }
   source.addEventListener('error', () => tell('instrument', LOST));
-  source.addEventListener('open', () => document.dispatchEvent(new CustomEvent('verge:live-open')));
 }
 
-const LOST = { link: 'lost', linkWords: 'Verge does not answer', tilt: '', level: false, tiltAlong: 0, tiltAcross: 0, battery: '', air: '', settled: false, pole: null };
+const LOST = { link: 'lost', linkWords: 'Verge does not answer', tilt: '', level: false, tiltAlong: 0, tiltAcross: 0, battery: '', air: '', temperature: '', pressure: '', settled: false, pole: null };
 const latest = new Map();
 
 function tell(name, value) {

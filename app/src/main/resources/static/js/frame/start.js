@@ -3,10 +3,11 @@ import { listenToFold } from 'verge/frame/fold.js';
 import { listenToKeys } from 'verge/frame/keys.js';
 import { listenToPaint } from 'verge/frame/paint.js';
 import { listenToLeaves, mountBench } from 'verge/frame/leaves.js';
-import { keepDraft } from 'verge/frame/draft.js';
+import { draftIsSent, keepDraft, settleSentDraft } from 'verge/frame/draft.js';
 
 listenToKeys();
 listenToPaint();
+settleSentDraft();
 if (document.body.dataset.job) {
   listenToFold();
   listenToLeaves();
@@ -16,6 +17,9 @@ if (document.body.dataset.job) {
   openPractice();
   await mountBench();
 } else {
-  document.querySelectorAll('form[data-draft]').forEach(keepDraft);
+  for (const form of document.querySelectorAll('form[data-draft]')) {
+    keepDraft(form);
+    form.addEventListener('submit', () => draftIsSent(form));
+  }
 }
 document.documentElement.dataset.ready = 'true';

@@ -1,5 +1,5 @@
 // The bench for measuring: a touch on the legend chooses the code, the big key measures.
-import { post } from 'verge/frame/http.js';
+import { onceId, post } from 'verge/frame/http.js';
 import { hush, sayProblem } from 'verge/frame/said.js';
 import { dropDraft } from 'verge/frame/draft.js';
 import { refreshFrame } from 'verge/frame/leaves.js';
@@ -8,6 +8,7 @@ import { drawPoint } from 'verge/sketch/sketch.js';
 import { sample } from 'verge/sketch/marks.js';
 
 const job = document.body.dataset.job;
+const shot = onceId();
 
 export function mount(bench) {
   const form = bench.querySelector('#shot-form');
@@ -39,7 +40,8 @@ async function measure(form, button) {
   const { name, code } = form.elements;
   const asked = performance.now();
   try {
-    const stored = await post(`/jobs/${job}/measure/shots`, { id: crypto.randomUUID(), name: name.value, code: code.value });
+    const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value });
+    shot.settle();
     if (stored.point) {
       drawPoint(stored.point);
       requestAnimationFrame(() => performance.measure('measure-to-drawn', { start: asked, end: performance.now() }));
@@ -51,6 +53,7 @@ async function measure(form, button) {
     code.defaultValue = code.value;
     showShots(await refreshFrame());
   } catch (problem) {
+    shot.settle(problem);
     sayProblem(problem);
   } finally {
     button.classList.remove('busy');

@@ -14,7 +14,10 @@ export function mount(bench) {
   if (!form) {
     return undefined;
   }
-  const bubble = event => moveBubble(event.detail);
+  const bubble = event => {
+    moveBubble(event.detail);
+    takeAir(form, event.detail);
+  };
   document.addEventListener('verge:instrument', bubble);
   const unpick = pickFromSketch(form, () => recheck(bench, form));
   form.addEventListener('change', () => recheck(bench, form));
@@ -40,6 +43,16 @@ function moveBubble(view) {
   dot?.setAttribute('fill', view.level ? 'var(--moss)' : 'var(--madder)');
 }
 
+/** What the instrument's own sensors say stands in the fields until something is typed there. */
+function takeAir(form, view) {
+  for (const name of ['temperature', 'pressure']) {
+    const field = form.elements[name];
+    if (!field.value && !field.defaultValue && view[name] && field !== document.activeElement) {
+      field.value = field.defaultValue = view[name];
+    }
+  }
+}
+
 const typed = form => Object.fromEntries(new FormData(form));
 
 async function read(form, button) {
@@ -52,6 +65,7 @@ async function read(form, button) {
     hush();
     dropDraft(form);
     await refresh();
+    document.querySelector('#check .pair').scrollIntoView({ block: 'nearest' });
   } catch (problem) {
     sayProblem(problem);
   } finally {
@@ -68,8 +82,10 @@ async function recheck(bench, form) {
     await post(`/jobs/${job}/setup/recheck`, typed(form));
     dropDraft(form);
     hush();
-    const fresh = (await page(location.href)).document.getElementById('check');
-    bench.querySelector('#check').replaceWith(document.adoptNode(fresh));
+    const fresh = (await page(location.href)).document;
+    for (const id of ['check', 'check-figures']) {
+      document.getElementById(id).replaceWith(document.adoptNode(fresh.getElementById(id)));
+    }
   } catch (problem) {
     sayProblem(problem);
   }
@@ -85,20 +101,25 @@ async function accept(bench, form) {
   }
 }
 
+// What the helper on the practice ground needs to be told for each deed, and what is said when it is done.
+const DEEDS = {
+  stand: { field: 'station', tell: mark => ({ mark }),
+    done: scene => [`The tripod stands on ${scene.tripod}.`, `The tape shows ${scene.tape}; the pole is ${scene.pole} high, its prism says ${scene.prism}.`] },
+  go: { field: 'backsight', tell: mark => ({ mark }), done: (scene, mark) => [`The prism is held on ${mark}.`, ''] },
+  extend: { field: 'targetHeight', tell: height => ({ height }), done: scene => [`The pole is ${scene.pole} high.`, ''] },
+};
+
 async function help(form, deed) {
-  const field = form.elements[deed === 'stand' ? 'station' : 'backsight'];
-  if (!field.value) {
-    field.focus();
-    say(`Which mark?`, 'Type or touch it first, then the helper can go there.');
+  const { field, tell, done } = DEEDS[deed];
+  const typed = form.elements[field].value.trim();
+  if (!typed) {
+    form.elements[field].focus();
+    say('Not told yet.', 'Type or touch it first, then the helper can do it.');
     return;
   }
   try {
-    const scene = await helper(deed, field.value.trim());
-    if (deed === 'stand') {
-      say(`The tripod stands on ${scene.tripod}.`, `The tape shows ${scene.tapeMetres.toFixed(3)} m; the pole is ${scene.poleMetres.toFixed(3)} m high, its prism says −12.0 mm.`, 'good');
-    } else {
-      say(`The prism is held on ${field.value}.`, '', 'good');
-    }
+    const scene = await helper(deed, tell(typed));
+    say(...done(scene, typed), 'good');
   } catch (problem) {
     sayProblem(problem);
   }

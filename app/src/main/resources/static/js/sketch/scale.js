@@ -3,9 +3,9 @@
 const ROUND = [1, 2, 5];
 const WIDEST = 150;
 
-/** The largest round length that fits, and its width on the screen. */
-export function roundLength(unitsPerPixel) {
-  const most = unitsPerPixel * WIDEST;
+/** The largest round length that fits into so many pixels, and its width on the screen. */
+export function roundLength(unitsPerPixel, widest = WIDEST) {
+  const most = unitsPerPixel * widest;
   const power = 10 ** Math.floor(Math.log10(most));
   const length = power * ROUND.filter(r => r * power <= most).pop();
   return { length, pixels: length / unitsPerPixel };

@@ -54,6 +54,7 @@ export async function reload() {
   unit = sketch;
   points.clear();
   points.addFeatures(sketch.points.map(feature));
+  document.getElementById('sketch-empty').hidden = sketch.points.length > 0;
   stations.clear();
   for (const s of sketch.stations.filter(s => s.open)) {
     stations.addFeature(new ol.Feature(new ol.geom.LineString([at(s.north, s.east), at(s.backsightNorth, s.backsightEast)])));
@@ -66,6 +67,7 @@ export async function reload() {
 export function drawPoint(point) {
   if (!points.getFeatures().some(f => f.get('entry') === point.entry && f.get('name') === point.name)) {
     points.addFeature(feature(point));
+    document.getElementById('sketch-empty').hidden = true;
   }
 }
 

@@ -1,9 +1,12 @@
 // The guide: one picture from far to the last millimetre. Its scale follows the distance; near the end the tolerance is true to size.
 
+import { roundLength } from 'verge/sketch/scale.js';
+
 const CENTRE = [358, 300];
 const REACH = 215;            // pixels from the middle that the pole may be away
 const CLOSEST_TOLERANCE = 110; // pixels the tolerance may grow to
-const SQUARES = [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000];
+const WIDEST_SQUARE = 100;
+const MILLIMETRES_PER_METRE = 1000;
 const TRAIL = 60;
 
 /** Pixels per metre: the pole stays in the picture, the tolerance stays drawable; steps keep the picture calm. */
@@ -13,19 +16,14 @@ export function pixelsPerMetre(distance, tolerance) {
   return step;
 }
 
-/** The side of a square of the ground grid, in metres, 40 to 110 pixels wide. */
-export function square(scale) {
-  return SQUARES.find(side => side * scale >= 40) ?? SQUARES.at(-1);
-}
-
-function sayLength(metres) {
-  return metres < 1 ? `${Math.round(metres * 1000)} mm` : `${metres} m`;
+function sayLength(length, unit) {
+  return unit === 'm' && length < 1 ? `${Math.round(length * MILLIMETRES_PER_METRE)} mm` : `${Number(length.toPrecision(1))} ${unit}`;
 }
 
 /** Draws what the core says. trail: the pole's earlier places as [forward, right] still to go, in metres. */
 export function drawGuide(svg, guide, trail) {
   const scale = pixelsPerMetre(guide.distanceMetres, guide.planToleranceMetres);
-  const side = square(scale) * scale;
+  const { length, pixels: side } = roundLength(1 / (scale * Number(svg.dataset.metresPerUnit)), WIDEST_SQUARE);
   const [cx, cy] = CENTRE;
   const place = (forward, right) => [cx - right * scale, cy + forward * scale];   // still to go: the pole is behind and left of it
   const [px, py] = place(guide.forwardMetres, guide.rightMetres);
@@ -37,10 +35,10 @@ export function drawGuide(svg, guide, trail) {
   const rightLabel = Math.abs(px - cx) > 120 ? `<text x="${(px + cx) / 2}" y="${cy + (py > cy ? -12 : 26)}" text-anchor="middle" font-weight="650">${guide.rightWord.toLowerCase()} ${guide.right}</text>` : '';
   svg.innerHTML = `
     <defs><pattern id="ground-grid" width="${side}" height="${side}" patternUnits="userSpaceOnUse" x="${cx}" y="${cy}"><path d="M${side} 0H0V${side}" fill="none" stroke="var(--rule-2)" stroke-width="1.5"/></pattern></defs>
-    <rect width="716" height="640" fill="url(#ground-grid)"/>
-    <text x="22" y="36" class="mut">one square is ${sayLength(square(scale))}</text>
-    <path d="M${cx} ${cy - 190}v60" stroke="var(--edge)" stroke-width="2"/><path d="M${cx - 6} ${cy - 180}l6-11 6 11" fill="none" stroke="var(--edge)" stroke-width="2"/>
-    <text x="${cx + 12}" y="${cy - 172}" class="mut">facing ${escaped(svg.dataset.facingWords)}</text>
+    <rect x="-2000" y="-2000" width="5000" height="5000" fill="url(#ground-grid)"/>
+    <text x="22" y="36" class="mut">one square is ${sayLength(length, svg.dataset.unit)}</text>
+    <path d="M690 84V28m-6 11l6-11 6 11" fill="none" stroke="var(--edge)" stroke-width="2"/>
+    <text x="674" y="36" class="mut" text-anchor="end">facing ${escaped(svg.dataset.facingWords)}</text>
     <circle cx="${cx}" cy="${cy}" r="${Math.max(radius, 3)}" fill="var(--moss-wash)" stroke="var(--moss)" stroke-width="2.5" stroke-dasharray="6 5"/>
     ${dots}${arrow}
     <path d="M${cx - 12} ${cy - 12}l24 24M${cx + 12} ${cy - 12}l-24 24" stroke="var(--heather)" stroke-width="5" stroke-linecap="round"/>

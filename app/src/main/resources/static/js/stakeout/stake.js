@@ -1,10 +1,11 @@
 // The bench for staking: keeps the guide in step and stores the stake.
-import { post } from 'verge/frame/http.js';
+import { onceId, post } from 'verge/frame/http.js';
 import { say, sayProblem } from 'verge/frame/said.js';
 import { refreshFrame, turnTo } from 'verge/frame/leaves.js';
 import { drawGuide, follow } from 'verge/stakeout/guide.js';
 
 const job = document.body.dataset.job;
+const stake = onceId();
 
 export function mount(bench) {
   if (!bench.dataset.point) {
@@ -52,13 +53,15 @@ async function store(bench, button) {
   const reason = document.getElementById('reason');
   try {
     const stored = await post(`/jobs/${job}/stake/stakes`, {
-      id: crypto.randomUUID(), point, facing, planTolerance: plan ?? '', heightTolerance: height ?? '', reason: reason.value,
+      id: stake.get(), point, facing, planTolerance: plan ?? '', heightTolerance: height ?? '', reason: reason.value,
     });
+    stake.settle();
     reason.value = '';
     document.getElementById('reason-field').hidden = true;
     await refreshFrame();
     say(stored.said, '', 'good');
   } catch (problem) {
+    stake.settle(problem);
     sayProblem(problem);
     if (problem.code === 'REASON_NEEDED') {
       document.getElementById('reason-field').hidden = false;

@@ -69,7 +69,7 @@ class WholeDayTest {
         browser.sees("First rows");
         assertThat(browser.text(By.id("over"))).contains("T1", "6314528.412");
         browser.primary();
-        browser.sees("Known points and designs");
+        browser.sees("taken on as control");
         browser.sees("6314528.412");
     }
 

@@ -100,7 +100,7 @@ class PagesTest {
     @Test
     void everyPhaseOfAnEmptyJobSaysWhatItIsFor() throws Exception {
         UUID job = Jobs.empty(verge).id();
-        Map.of("prepare", "None yet", "setup", "Connect the total station first", "measure", "The instrument is not set up",
+        Map.of("prepare", "No known points yet", "setup", "Connect the total station first", "measure", "The instrument is not set up",
                 "compute", "Touch two points", "stake", "Nothing to stake yet", "handover", "There is no point of the kinds chosen", "book", "lines, latest first")
                 .forEach((phase, words) -> assertThat(page("/jobs/" + job + "/" + phase)).contains(words));
     }

@@ -4,6 +4,9 @@ import verge.core.units.Length;
 
 /** A place in a job's plane grid, in metres, northing first. */
 public record GridPoint(double northing, double easting) {
+    /** No plane grid on earth has coordinates beyond 20 000 km; 100 000 km leaves room for shifted ones in feet. */
+    public static final double FARTHEST_METRES = 1e8;
+
     public GridPoint {
         if (!Double.isFinite(northing) || !Double.isFinite(easting)) {
             throw new IllegalArgumentException("grid point: " + northing + ", " + easting);

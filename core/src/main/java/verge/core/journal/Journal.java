@@ -32,11 +32,7 @@ public final class Journal {
             }
         }
         Set<UUID> struck = struck(entries);
-        JobState state = JobState.empty(settings(entries, struck), struck);
-        for (Entry entry : entries) {
-            state = state.after(entry);
-        }
-        return new Journal(List.copyOf(entries), state);
+        return new Journal(List.copyOf(entries), JobState.empty(settings(entries, struck), struck).after(entries));
     }
 
     /** This journal with one more entry, which must be numbered next. */
@@ -49,7 +45,7 @@ public final class Journal {
         if (entry.sequence() != more.size()) {
             throw new IllegalArgumentException("entry " + more.size() + " is numbered " + entry.sequence());
         }
-        return new Journal(List.copyOf(more), state.after(entry));
+        return new Journal(List.copyOf(more), state.after(List.of(entry)));
     }
 
     public List<Entry> entries() {

@@ -73,6 +73,10 @@ public enum Problem {
     SIGN_IN_NEEDED,
     /** Arguments: none. */
     REQUEST_UNREADABLE,
+    /** Arguments: none. */
+    REQUEST_UNFIT,
+    /** Arguments: none. */
+    PAGE_STALE,
     /** Arguments: the shortest length allowed. */
     PASSWORD_UNFIT,
     /** Something that should not happen; the log tells what. Arguments: none. */

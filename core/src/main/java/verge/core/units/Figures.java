@@ -1,5 +1,7 @@
 package verge.core.units;
 
+import java.util.Objects;
+
 /**
  * How a job shows its figures. Changing it never changes stored data.
  *
@@ -9,6 +11,9 @@ public record Figures(LengthUnit lengthUnit, AngleUnit angleUnit, DirectionStyle
     private static final double MILLIMETRES_PER_METRE = 1000;
 
     public Figures {
+        Objects.requireNonNull(lengthUnit, "lengthUnit");
+        Objects.requireNonNull(angleUnit, "angleUnit");
+        Objects.requireNonNull(directionStyle, "directionStyle");
         if (lengthDecimals < 0 || lengthDecimals > 5) {
             throw new IllegalArgumentException("lengthDecimals: " + lengthDecimals);
         }

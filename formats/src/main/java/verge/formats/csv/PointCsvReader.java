@@ -27,8 +27,6 @@ public final class PointCsvReader {
     static final int MOST_FAULTS_KEPT = 50;
     /** After so many faults the file is something else than it was taken for, and reading on tells nobody more. */
     static final int MOST_FAULTS_COUNTED = 10_000;
-    /** No plane grid on earth has coordinates beyond 20 000 km; 100 000 km leaves room for shifted ones in feet. */
-    private static final double LARGEST_COORDINATE_METRES = 1e8;
 
     private final PointCsvLayout layout;
     private final List<NamedPosition> points = new ArrayList<>();
@@ -154,7 +152,7 @@ public final class PointCsvReader {
             return Optional.empty();
         }
         double metres = Length.of(number.get(), layout.unit()).metres();
-        if (Math.abs(metres) > LARGEST_COORDINATE_METRES) {
+        if (Math.abs(metres) > GridPoint.FARTHEST_METRES) {
             fault(Fault.Kind.NUMBER_TOO_LARGE, at(column), column, cell);
             return Optional.empty();
         }

@@ -2,6 +2,7 @@ package verge.instruments.line;
 
 import java.io.BufferedReader;
 import java.io.Closeable;
+import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.OutputStream;
@@ -12,6 +13,8 @@ import java.util.Optional;
 
 /** One open socket that carries protocol lines both ways. */
 public final class LineConnection implements Closeable {
+    private static final int LONGEST_LINE = 1 << 16;
+
     private final Socket socket;
     private final BufferedReader in;
     private final OutputStream out;
@@ -57,18 +60,29 @@ public final class LineConnection implements Closeable {
      * Waits for the next line.
      *
      * @return empty for a damaged line
-     * @throws java.io.EOFException if the other end has closed
+     * @throws EOFException if the other end has closed
      */
     public Optional<Received> receive() throws IOException {
-        String line = in.readLine();
-        if (line == null) {
-            throw new java.io.EOFException("the other end closed");
-        }
+        String line = readLine();
         try {
             return Optional.of(new Received(WireMessage.parse(line), line));
         } catch (WireMessage.GarbledLine | IllegalArgumentException damaged) {
             return Optional.empty();
         }
+    }
+
+    private String readLine() throws IOException {
+        StringBuilder line = new StringBuilder(128);
+        for (int c = in.read(); c != '\n'; c = in.read()) {
+            if (c < 0) {
+                throw new EOFException("the other end closed");
+            }
+            if (line.length() == LONGEST_LINE) {
+                throw new IOException("a line without end");   // a wrong device or a wrong speed: no line of it can be trusted
+            }
+            line.append((char) c);
+        }
+        return line.toString();
     }
 
     /** @param line exactly as it came */

@@ -61,7 +61,8 @@ final class GroundSession implements LineServer.Session {
 
     private static WireMessage scene(WireMessage asked, Scene scene) {
         WireMessage told = ok(asked).with("n", scene.pole().northing(), 4).with("e", scene.pole().easting(), 4)
-                .with("ground", Ternholm.surface(scene.pole()).metres(), 4).with("pole", scene.poleHeightMetres(), 3);
+                .with("ground", Ternholm.surface(scene.pole()).metres(), 4).with("pole", scene.poleHeightMetres(), 4)
+                .with("prism", scene.prismConstantMetres(), 4);
         return scene.tripod().map(t -> told.with("mark", t.mark()).with("tape", t.tapeMetres(), 3)).orElse(told);
     }
 

@@ -27,9 +27,10 @@ public final class PracticeGround {
 
     /**
      * @param tip where the pole stands, with the ground's height there
+     * @param prismConstant as it is marked on the prism
      * @param occupied the mark under the tripod and the instrument height that the tape shows
      */
-    public record Sight(Position tip, Length poleHeight, Optional<Occupied> occupied) {
+    public record Sight(Position tip, Length poleHeight, Length prismConstant, Optional<Occupied> occupied) {
     }
 
     public record Occupied(String mark, Length tape) {
@@ -91,7 +92,7 @@ public final class PracticeGround {
         Position tip = new Position(new GridPoint(told.number("n"), told.number("e")), Optional.of(new Elevation(told.number("ground"))));
         Optional<Occupied> occupied = Optional.ofNullable(told.fields().get("mark"))
                 .map(mark -> new Occupied(mark, new Length(told.number("tape"))));
-        return new Sight(tip, new Length(told.number("pole")), occupied);
+        return new Sight(tip, new Length(told.number("pole")), new Length(told.number("prism")), occupied);
     }
 
     private WireMessage ask(WireMessage question) {

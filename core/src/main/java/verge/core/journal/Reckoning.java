@@ -1,0 +1,116 @@
+package verge.core.journal;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.geodesy.Position;
+import verge.core.problem.SurveyException;
+import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.setup.KnownPointSetup;
+import verge.core.setup.ObservedPoint;
+import verge.core.stakeout.AsStaked;
+
+/**
+ * A state while entries are being added to it: the one thing here that changes, and only until {@link #state} is asked for. It keeps
+ * the replay of a long journal proportional to its length, where a new state an entry would copy all points each time.
+ */
+final class Reckoning {
+    private final JobState before;
+    private final Map<UUID, List<StoredPoint>> pointsByEntry;
+    private final Map<PointName, List<StoredPoint>> pointsByName;
+    private final Map<UUID, Leaf> leaves;
+    /** Looks into the maps above as they grow. */
+    private final JobState growing;
+    private int setUpsWritten;
+    private Optional<Target> target;
+
+    Reckoning(JobState before) {
+        this.before = before;
+        pointsByEntry = new LinkedHashMap<>(before.pointsByEntry());
+        pointsByName = new LinkedHashMap<>(before.pointsByName());
+        leaves = new LinkedHashMap<>(before.leavesByEntry());
+        setUpsWritten = before.setUpsWritten();
+        target = before.target();
+        growing = seen(pointsByEntry, pointsByName, leaves);
+    }
+
+    /** What the entries come to. */
+    JobState state() {
+        return seen(Collections.unmodifiableMap(pointsByEntry), Collections.unmodifiableMap(pointsByName), Collections.unmodifiableMap(leaves));
+    }
+
+    private JobState seen(Map<UUID, List<StoredPoint>> byEntry, Map<PointName, List<StoredPoint>> byName, Map<UUID, Leaf> byLeaf) {
+        return new JobState(before.settings(), before.struck(), byEntry, byName, byLeaf, setUpsWritten, target);
+    }
+
+    void add(Entry entry) {
+        Payload payload = entry.payload();
+        if (payload instanceof Payload.StationSetUp setUp) {
+            addLeaf(entry.id(), setUp);
+        } else if (before.isStruck(entry.id())) {
+            return;
+        } else if (payload instanceof Payload.TargetChosen chosen) {
+            target = Optional.of(chosen.target());
+        } else if (payload instanceof Payload.PointsImported imported) {
+            addPoints(entry.id(), imported.points().stream()
+                    .map(p -> given(entry.id(), p.name(), p.code(), imported.origin(), p.position())).toList());
+        } else if (payload instanceof Payload.PointKeyed keyed) {
+            addPoints(entry.id(), List.of(given(entry.id(), keyed.name(), keyed.code(), Origin.DESIGN, keyed.position())));
+        } else if (payload instanceof Payload.ShotTaken shot) {
+            observed(shot.setup(), shot.reading(), shot.target()).ifPresent(o -> addPoints(entry.id(), List.of(new StoredPoint(entry.id(),
+                    shot.name(), shot.code(), Origin.MEASURED, o.position(), Optional.of(o.sigma()), Optional.empty()))));
+        } else if (payload instanceof Payload.PointStaked stake) {
+            observed(stake.setup(), stake.reading(), stake.target()).ifPresent(o -> addPoints(entry.id(), List.of(new StoredPoint(entry.id(),
+                    stake.name(), Code.NONE, Origin.STAKED, o.position(), Optional.of(o.sigma()),
+                    Optional.of(AsStaked.of(stake.design(), o.position()))))));
+        }
+        // else a note, or what Journal has already taken account of
+    }
+
+    private static StoredPoint given(UUID entry, PointName name, Code code, Origin origin, Position position) {
+        return new StoredPoint(entry, name, code, origin, position, Optional.empty(), Optional.empty());
+    }
+
+    private Optional<ObservedPoint> observed(UUID setup, TotalStationReading reading, Target target) {
+        return Optional.ofNullable(leaves.get(setup)).map(leaf -> leaf.solved().station().observe(reading, target));
+    }
+
+    private void addPoints(UUID entry, List<StoredPoint> points) {
+        if (!points.isEmpty()) {
+            pointsByEntry.put(entry, points);
+            points.forEach(point -> pointsByName.merge(point.name(), List.of(point), Reckoning::joined));
+        }
+    }
+
+    private static List<StoredPoint> joined(List<StoredPoint> before, List<StoredPoint> more) {
+        List<StoredPoint> all = new ArrayList<>(before);
+        all.addAll(more);
+        return List.copyOf(all);
+    }
+
+    /** A struck setup still takes its number, so that the leaves after it keep theirs. */
+    private void addLeaf(UUID entry, Payload.StationSetUp setUp) {
+        setUpsWritten++;
+        if (!before.isStruck(entry)) {
+            solve(setUp).ifPresent(solved -> leaves.put(entry, new Leaf(entry, setUpsWritten, setUp, solved)));
+        }
+    }
+
+    /** Solves a setup with the points known now; empty if a mark is not known or both marks coincide. */
+    private Optional<KnownPointSetup.Result> solve(Payload.StationSetUp setUp) {
+        try {
+            return growing.find(setUp.station()).flatMap(station -> growing.find(setUp.backsight()).map(backsight ->
+                    KnownPointSetup.solve(growing.occupation(setUp, station.position()), backsight.position(),
+                            setUp.reading(), setUp.target())));
+        } catch (SurveyException coincident) {
+            return Optional.empty();
+        }
+    }
+}
