@@ -18,27 +18,27 @@ import verge.formats.csv.Column;
 import verge.formats.csv.Fault;
 
 class AppArchitectureTest {
-    private final JavaClasses all = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("verge");
+    private static final JavaClasses ALL = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("verge");
 
     @Test
     void nothingPointsBack() {
         noClasses().that().resideInAnyPackage("verge.core..", "verge.formats..", "verge.instruments..")
-                .should().dependOnClassesThat().resideInAPackage("verge.app..").check(all);
-        noClasses().that().resideInAPackage("verge.formats..").should().dependOnClassesThat().resideInAPackage("verge.instruments..").check(all);
-        noClasses().that().resideInAPackage("verge.instruments..").should().dependOnClassesThat().resideInAPackage("verge.formats..").check(all);
+                .should().dependOnClassesThat().resideInAPackage("verge.app..").check(ALL);
+        noClasses().that().resideInAPackage("verge.formats..").should().dependOnClassesThat().resideInAPackage("verge.instruments..").check(ALL);
+        noClasses().that().resideInAPackage("verge.instruments..").should().dependOnClassesThat().resideInAPackage("verge.formats..").check(ALL);
     }
 
     @Test
     void packagesHaveNoCircles() {
-        slices().matching("verge.app.(*)..").should().beFreeOfCycles().check(all);
-        slices().matching("verge.instruments.(*)..").should().beFreeOfCycles().check(all);
+        slices().matching("verge.app.(*)..").should().beFreeOfCycles().check(ALL);
+        slices().matching("verge.instruments.(*)..").should().beFreeOfCycles().check(ALL);
     }
 
     /** A stand-in that knew what Verge expects would prove nothing. */
     @Test
     void theSimulatedWorldKnowsNoReductionAndNoJob() {
         noClasses().that().resideInAnyPackage("verge.instruments.world..", "verge.instruments.standin..")
-                .should().dependOnClassesThat().resideInAnyPackage("verge.core.reduction..", "verge.core.setup..", "verge.core.journal..").check(all);
+                .should().dependOnClassesThat().resideInAnyPackage("verge.core.reduction..", "verge.core.setup..", "verge.core.journal..").check(ALL);
     }
 
     @Test

@@ -9,16 +9,16 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import org.junit.jupiter.api.Test;
 
 class CoreArchitectureTest {
-    private final JavaClasses core = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("verge.core");
+    private static final JavaClasses CORE = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("verge.core");
 
     @Test
     void knowsNothingButJavaAndItself() {
         classes().should().onlyDependOnClassesThat().resideInAnyPackage("verge.core..", "java.lang..", "java.util..", "java.time..", "java.math..")
-                .check(core);
+                .check(CORE);
     }
 
     @Test
     void hasNoCirclesBetweenItsPackages() {
-        slices().matching("verge.core.(*)..").should().beFreeOfCycles().check(core);
+        slices().matching("verge.core.(*)..").should().beFreeOfCycles().check(CORE);
     }
 }

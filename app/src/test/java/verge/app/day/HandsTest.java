@@ -96,6 +96,36 @@ class HandsTest {
         }
     }
 
+    /** In a job of feet and quadrant bearings the live figures are widest. */
+    @Test
+    void figuresInTheStripNeverRunIntoOneAnother() {
+        String feet = Jobs.inFeet(verge).id().toString();
+        browser.open("/jobs/" + feet + "/setup");
+        browser.primary();
+        browser.sees("Battery 8");
+        for (String phase : List.of("setup", "measure", "stake?point=T1", "compute?from=T1&to=T4")) {
+            browser.open("/jobs/" + feet + "/" + phase);
+            List<String> hit = browser.script("""
+                    const boxes = [...document.querySelectorAll('.strip .q, .strip .go:not([hidden])')].map(e => [e, e.getBoundingClientRect()])
+                      .filter(([e, r]) => r.top < document.querySelector('.strip').getBoundingClientRect().bottom);
+                    return boxes.flatMap(([e, a], i) => boxes.slice(i + 1).filter(([, b]) => a.right > b.left + 1 && b.right > a.left + 1 && a.bottom > b.top && b.bottom > a.top)
+                      .map(() => e.textContent));""");
+            assertThat(hit).as(phase).isEmpty();
+        }
+    }
+
+    @Test
+    void aFormThatIsRefusedAsStaleComesBackAsTyped() {
+        String site = Jobs.ternholm(verge).id().toString();
+        browser.open("/sites/" + site + "/jobs/new");
+        browser.type("name", "Typed in the rain");
+        browser.script("document.querySelector('#job-form [name=_csrf]').value = 'stale'");
+        browser.press(Keys.ENTER);
+        browser.sees("This page is older than your sign-in");
+        browser.click(By.linkText("Back to where you were"));
+        browser.until(d -> browser.<String>script("return document.getElementById('name')?.value").equals("Typed in the rain"));
+    }
+
     @Test
     void aPointTouchedInTheSketchFillsTheField() {
         browser.open("/jobs/" + job + "/compute");

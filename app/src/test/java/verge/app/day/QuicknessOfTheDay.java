@@ -14,18 +14,51 @@ import verge.app.journal.JournalService;
 import verge.app.support.Browser;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
+import verge.core.journal.Entry;
+import verge.core.journal.Journal;
 import verge.core.journal.Origin;
+import verge.core.journal.Payload;
 import verge.instruments.world.Ternholm;
 
-/** Prints how quick the work goes in a browser; run by './verge bench', not with the tests. */
+/** Prints how quick the work goes, in a browser and in the core; run by './verge bench', not with the tests. */
 @ExtendWith(VergeServer.class)
 class QuicknessOfTheDay {
     private static final int SHOTS = 200;
     private static final int WARM_UP = 20;
+    private static final int LONG_JOURNAL = 20_000;
+
+    private final VergeServer.Running verge;
+    private final UUID job;
+
+    QuicknessOfTheDay(VergeServer.Running verge) {
+        this.verge = verge;
+        job = verge.bean(JobService.class).jobs().stream().filter(j -> j.name().equals("Slipway yard")).findFirst().map(Job::id).orElseThrow();
+    }
 
     @Test
-    void measureToDrawnAndGuidance(VergeServer.Running verge) throws Exception {
-        UUID job = verge.bean(JobService.class).jobs().stream().filter(j -> j.name().equals("Slipway yard")).findFirst().map(Job::id).orElseThrow();
+    void replayOfALongJournal() throws Exception {
+        while (verge.bean(JournalService.class).state(job).find(new PointName("137"), Origin.MEASURED).isEmpty()) {
+            Thread.sleep(100);
+        }
+        List<Entry> entries = new ArrayList<>(verge.bean(JournalService.class).journal(job).entries());
+        Entry last = entries.get(entries.size() - 1);
+        Payload.ShotTaken shot = (Payload.ShotTaken) last.payload();
+        for (int i = 0; i < LONG_JOURNAL; i++) {
+            entries.add(new Entry(UUID.randomUUID(), entries.size() + 1, last.at(), last.person(), last.device(),
+                    new Payload.ShotTaken(shot.setup(), new PointName("L" + i), shot.code(), shot.reading(), shot.target())));
+        }
+        Journal.replay(entries);
+        long began = System.nanoTime();
+        Journal journal = Journal.replay(entries);
+        System.out.printf("replay of %d shots: %.0f ms%n", LONG_JOURNAL, (System.nanoTime() - began) / 1e6);
+        began = System.nanoTime();
+        journal.append(new Entry(UUID.randomUUID(), entries.size() + 1, last.at(), last.person(), last.device(),
+                new Payload.ShotTaken(shot.setup(), new PointName("next"), shot.code(), shot.reading(), shot.target())));
+        System.out.printf("one shot more: %.1f ms%n", (System.nanoTime() - began) / 1e6);
+    }
+
+    @Test
+    void measureToDrawnAndGuidance() throws Exception {
         try (Browser browser = new Browser(verge.base())) {
             browser.signIn();
             browser.until(d -> verge.bean(JournalService.class).state(job).find(new PointName("137"), Origin.MEASURED).isPresent());

@@ -15,6 +15,7 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import verge.app.support.Browser;
 import verge.app.support.VergeServer;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.instruments.standin.PracticeGround;
 import verge.instruments.world.Ternholm;
@@ -100,7 +101,7 @@ class WholeDayTest {
         PracticeGround ground = verge.ground();
         browser.click(By.cssSelector("[data-code=KRB]"));
         for (int i = 0; i < 10; i++) {
-            truths.add(ground.pole(Ternholm.YARD.plus(22 * Math.cos(i), 18 * Math.sin(i * 1.3))).tip());
+            truths.add(i == 0 ? walkThePole(ground) : ground.pole(Ternholm.YARD.plus(22 * Math.cos(i), 18 * Math.sin(i * 1.3))).tip());
             String name = Integer.toString(101 + i);
             assertThat(browser.<String>script("return document.getElementById('point-name').value")).isEqualTo(name);
             browser.script("document.activeElement.blur()");
@@ -110,6 +111,18 @@ class WholeDayTest {
             browser.until(d -> d.findElement(By.id("foot")).getText().contains(name + " KRB"));
         }
         return truths;
+    }
+
+    /** Where the pole comes to stand when a person drags it on the sketch and then walks it with the keys. */
+    private Position walkThePole(PracticeGround ground) {
+        GridPoint before = ground.look().tip().plan();
+        browser.script("document.activeElement.blur()");
+        browser.press(Keys.ARROW_UP);
+        browser.until(d -> ground.look().tip().plan().northing() > before.northing() + 0.4);
+        browser.click(By.cssSelector("[data-sketch=pole]"));
+        browser.dragFromMiddle(By.id("sketch-map"), -90, 60);
+        browser.until(d -> ground.look().tip().plan().easting() < before.easting() - 1);
+        return ground.look().tip();
     }
 
     private void strikeAndBringBack() {
@@ -149,18 +162,25 @@ class WholeDayTest {
         browser.tab("Hand over");
         browser.sees("Points that go");
         assertThat(browser.text(By.id("preview"))).contains("101,");
+        browser.click(By.cssSelector("button[value='in:SIGMA_PLAN']"));
+        browser.until(d -> d.findElement(By.id("preview")).getText().contains("Sigma plan [m]"));
+        browser.click(By.cssSelector("button[value='in:SIGMA_HEIGHT']"));
+        browser.until(d -> d.findElement(By.id("preview")).getText().contains("Sigma height [m]"));
         browser.primary();
         List<String> lines = Files.readAllLines(browser.downloaded(".csv"));
         assertThat(lines).hasSize(11);
-        assertThat(lines.get(0)).isEqualTo("Name,Northing [m],Easting [m],Elevation [m],Code");
+        assertThat(lines.get(0)).isEqualTo("Name,Northing [m],Easting [m],Elevation [m],Code,Sigma plan [m],Sigma height [m]");
         for (int i = 0; i < 10; i++) {
             String[] cells = lines.get(i + 1).split(",");
             assertThat(cells[0]).isEqualTo(Integer.toString(101 + i));
             assertThat(cells[4]).isEqualTo("KRB");
-            // 3 sigma of the instrument, the setup and the pole together
-            assertThat(Double.parseDouble(cells[1])).isCloseTo(truths.get(i).plan().northing(), within(0.010));
-            assertThat(Double.parseDouble(cells[2])).isCloseTo(truths.get(i).plan().easting(), within(0.010));
-            assertThat(Double.parseDouble(cells[3])).isCloseTo(truths.get(i).elevation().orElseThrow().metres(), within(0.008));
+            // The file's own standard deviations, and half of its last digit.
+            double plan = 3 * Double.parseDouble(cells[5]) + 0.0005;
+            assertThat(plan).isLessThan(0.015);
+            assertThat(Double.parseDouble(cells[1])).isCloseTo(truths.get(i).plan().northing(), within(plan));
+            assertThat(Double.parseDouble(cells[2])).isCloseTo(truths.get(i).plan().easting(), within(plan));
+            assertThat(Double.parseDouble(cells[3])).isCloseTo(truths.get(i).elevation().orElseThrow().metres(),
+                    within(3 * Double.parseDouble(cells[6]) + 0.0005));
         }
     }
 }

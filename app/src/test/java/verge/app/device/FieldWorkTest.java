@@ -1,6 +1,7 @@
 package verge.app.device;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.net.http.HttpResponse;
 import java.time.Duration;
@@ -19,6 +20,7 @@ import verge.core.coding.PointName;
 import verge.core.journal.JobState;
 import verge.core.journal.Origin;
 import verge.core.units.Decimals;
+import verge.core.units.Length;
 import verge.instruments.port.LinkState;
 import verge.instruments.standin.PracticeGround;
 import verge.instruments.world.Ternholm;
@@ -74,6 +76,25 @@ class FieldWorkTest {
         String tape = tripodOn("T2");
         assertThat(read("T2", "T4", tape, "1.600", "-0.012").body()).contains("\"within\":false", "look at the prism constant");
         assertThat(read("T2", "T4", tape, "1.600", "-12 m").body()).contains("cannot be right");
+    }
+
+    @Test
+    void aPoleMadeHigherAndTypedAsHighGivesTheSameGround() throws Exception {
+        setUp();
+        shoot("101");
+        verge.ground().extend(new Length(2.15));
+        visitor.post(path("/pole"), Map.of("targetHeight", "2.150", "prismConstant", "-12"));
+        shoot("102");
+        visitor.post(path("/pole"), Map.of("targetHeight", "1.600", "prismConstant", "-12.0 mm"));
+        shoot("103");
+        verge.ground().extend(new Length(1.6));
+        assertThat(elevation("102")).isCloseTo(elevation("101"), within(0.004));
+        assertThat(elevation("103") - elevation("102")).as("forgotten to type it").isCloseTo(0.55, within(0.004));
+        assertThat(visitor.post(path("/pole"), Map.of("targetHeight", "16", "prismConstant", "0")).body()).contains("OUT_OF_RANGE");
+    }
+
+    private double elevation(String name) {
+        return journals.state(job).find(new PointName(name)).orElseThrow().position().elevation().orElseThrow().metres();
     }
 
     @Test

@@ -50,7 +50,9 @@ class PagesTest {
     void aPostWithoutTheFormsTokenIsRefused() throws Exception {
         UUID site = Jobs.ternholm(verge).id();
         visitor.forgetToken();
-        assertThat(visitor.post("/sites/" + site + "/jobs", Map.of("name", "Forged", "scale", "1")).statusCode()).isEqualTo(403);
+        HttpResponse<String> refused = visitor.post("/sites/" + site + "/jobs", Map.of("name", "Forged", "scale", "1"));
+        assertThat(refused.statusCode()).isEqualTo(403);
+        assertThat(refused.body()).contains("This page is older than your sign-in");
         assertThat(page("/sites/" + site)).doesNotContain("Forged");
     }
 
@@ -97,6 +99,23 @@ class PagesTest {
         }
     }
 
+    /** What no page of Verge would send is refused in words all the same, and nothing of it is kept. */
+    @ParameterizedTest
+    @CsvSource({"/handover?column=NOPE, 400", "/handover?decimals=many, 400", "/handover?unit=CUBIT, 400", "/handover?move=up:NOPE, 200", "/handover?move=:, 200",
+        "/measure/shots, 400", "/book?page=-5, 200", "/book?page=x, 404", "/stake?point=%00, 200", "/live?stake=Nobody, 404"})
+    void whatDoesNotFitAPageIsSaidInWords(String rest, int status) throws Exception {
+        HttpResponse<String> answer = visitor.get("/jobs/" + Jobs.withControl(verge).id() + rest);
+        assertThat(answer.statusCode()).isEqualTo(status);
+        assertThat(answer.body()).contains("<html").doesNotContain("Exception").doesNotContain("timestamp");
+    }
+
+    @Test
+    void aJobWithoutItsUnitsIsRefusedAndTheShelfStaysWhole() throws Exception {
+        UUID site = Jobs.ternholm(verge).id();
+        assertThat(visitor.post("/sites/" + site + "/jobs", Map.of("name", "Half", "scale", "1")).body()).contains("The unit of lengths is missing");
+        assertThat(page("/sites/" + site)).doesNotContain("Half").contains("Make a job");
+    }
+
     @Test
     void everyPhaseOfAnEmptyJobSaysWhatItIsFor() throws Exception {
         UUID job = Jobs.empty(verge).id();
@@ -124,6 +143,8 @@ class PagesTest {
         HttpResponse<String> again = visitor.post("/jobs/" + job + "/stake/design", typed);
         assertThat(again.statusCode()).isEqualTo(409);
         assertThat(again.body()).contains("There already is a point called");
+        Map<String, String> far = Map.of("name", "D2", "northing", "631448050000", "easting", "649000");
+        assertThat(visitor.post("/jobs/" + job + "/stake/design", far).body()).contains("OUT_OF_RANGE");
         assertThat(page("/jobs/" + job + "/stake?point=D1")).contains("none");
         assertThat(page("/jobs/" + job + "/stake?point=D1&facing=sideways")).contains("is not an angle");
         assertThat(page("/jobs/" + job + "/stake?point=D1&planTolerance=-1")).contains("cannot be right");

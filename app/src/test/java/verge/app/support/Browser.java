@@ -15,6 +15,7 @@ import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** A headless Chromium of 1280 by 800, and the few gestures that a person makes. */
@@ -80,6 +81,24 @@ public final class Browser implements AutoCloseable {
             d.findElement(what).click();
             return true;
         });
+    }
+
+    /** Takes hold of what is in the middle of an element and carries it, in several moves as a finger would. */
+    public void dragFromMiddle(By what, int right, int down) {
+        pause();   // what is in the middle may still be on its way there
+        Actions hand = new Actions(driver).moveToElement(driver.findElement(what)).clickAndHold();
+        for (int step = 0; step < 5; step++) {
+            hand.moveByOffset(right / 5, down / 5).pause(Duration.ofMillis(60));
+        }
+        hand.release().perform();
+    }
+
+    private static void pause() {
+        try {
+            Thread.sleep(600);
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     /** The one big action of the view. */

@@ -12,7 +12,10 @@ import verge.app.journal.Author;
 import verge.core.geodesy.FlatSite;
 import verge.core.journal.JobSettings;
 import verge.core.journal.Origin;
+import verge.core.units.AngleUnit;
+import verge.core.units.DirectionStyle;
 import verge.core.units.Figures;
+import verge.core.units.LengthUnit;
 
 /** Jobs on Ternholm for tests, each new, so that tests do not meet. */
 public final class Jobs {
@@ -26,16 +29,28 @@ public final class Jobs {
     }
 
     public static Job empty(VergeServer.Running verge) {
+        return empty(verge, Figures.metric());
+    }
+
+    private static Job empty(VergeServer.Running verge, Figures figures) {
         return verge.bean(JobService.class).make(ternholm(verge).id(), "Test " + UUID.randomUUID(),
-                new JobSettings(Figures.metric(), new FlatSite(SCALE)), Author.atPage("surveyor"));
+                new JobSettings(figures, new FlatSite(SCALE)), Author.atPage("surveyor"));
     }
 
     public static Job withControl(VergeServer.Running verge) {
-        Job job = empty(verge);
+        return controlled(verge, empty(verge));
+    }
+
+    /** In US survey feet with quadrant bearings; its control is the same, read as metres. */
+    public static Job inFeet(VergeServer.Running verge) {
+        return controlled(verge, empty(verge, new Figures(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3)));
+    }
+
+    private static Job controlled(VergeServer.Running verge, Job job) {
         SiteFile control = verge.bean(SiteFileService.class).of(job.siteId()).stream()
                 .filter(f -> f.name().equals("ternholm-control.csv")).findFirst().orElseThrow();
         verge.bean(PointImportService.class).take(job.id(), job.siteId(), control.id(),
-                new ColumnChoice(null, null, null, null, null, Origin.CONTROL), Author.atPage("surveyor"));
+                new ColumnChoice(null, null, null, LengthUnit.METRE, null, Origin.CONTROL), Author.atPage("surveyor"));
         return job;
     }
 }

@@ -32,6 +32,12 @@ class ReductionTest {
     }
 
     @Test
+    void refractivityIsTheClosedFormulaOfTheResolution() {
+        assertThat(Fixture.rows("first_velocity.csv")).allSatisfy(r -> assertThat(
+                FirstVelocity.groupRefractivityPpm(r[0], new Atmosphere(r[1], r[2], r[3]))).isCloseTo(r[5], within(0.1)));
+    }
+
+    @Test
     void atmosphereLengthensADistanceInThinAir() {
         DistanceMeter meter = METER;
         assertThat(FirstVelocity.ppm(meter, new Atmosphere(30, 900, 60))).isGreaterThan(40);
