@@ -8,7 +8,6 @@ import java.io.IOException;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
-import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
@@ -18,6 +17,7 @@ import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.header.HeaderWriterFilter;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.web.filter.OncePerRequestFilter;
 import verge.app.problem.ProblemWords;
 import verge.core.problem.Problem;
@@ -58,7 +58,8 @@ class SecurityConfiguration {
                 .formLogin(form -> form.loginPage("/sign-in").defaultSuccessUrl("/", false))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in"))
                 .exceptionHandling(handling -> handling.authenticationEntryPoint(asksForSignInOrShowsIt(words)))
-                .headers(headers -> headers.addHeaderWriter(policy).referrerPolicy(Customizer.withDefaults()))
+                .headers(headers -> headers.addHeaderWriter(policy)
+                        .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))   // a refusal leads back to its page
                 .addFilterBefore(nonceFilter(policy), HeaderWriterFilter.class)
                 .build();
     }

@@ -23,6 +23,7 @@ export function mount(bench) {
   form.addEventListener('change', () => recheck(bench, form));
   form.addEventListener('submit', event => event.preventDefault());
   document.getElementById('read-backsight').addEventListener('click', event => read(form, event.currentTarget));
+  document.getElementById('read-again')?.addEventListener('click', event => read(form, event.currentTarget));
   document.getElementById('accept-setup').addEventListener('click', () => accept(bench, form));
   bench.addEventListener('click', event => {
     const deed = event.target.closest('[data-practice]')?.dataset.practice;

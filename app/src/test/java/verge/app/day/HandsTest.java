@@ -123,7 +123,7 @@ class HandsTest {
         browser.press(Keys.ENTER);
         browser.sees("This page is older than your sign-in");
         browser.click(By.linkText("Back to where you were"));
-        browser.until(d -> browser.<String>script("return document.getElementById('name')?.value").equals("Typed in the rain"));
+        browser.until(d -> "Typed in the rain".equals(browser.<String>script("return document.getElementById('name')?.value")));
     }
 
     @Test

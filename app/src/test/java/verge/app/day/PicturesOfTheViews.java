@@ -17,6 +17,7 @@ import verge.app.support.Browser;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
 import verge.core.journal.Origin;
+import verge.core.units.Decimals;
 import verge.instruments.world.Ternholm;
 
 /** Makes docs/screenshots from the demo data; run by './verge pictures', not with the tests. */
@@ -54,12 +55,18 @@ class PicturesOfTheViews {
         browser.click(By.partialLinkText("jetty-piles.csv"));
         browser.sees("First rows");
         keep("columns");
-        view(yard + "setup", "setup");
+        readBacksight(yard);
+        keep("setup");
+        browser.click(By.xpath("//button[.='Set the reading aside']"));
         verge.ground().pole(Ternholm.YARD.plus(12, -9));
         view(yard + "measure", "measure");
         view(yard + "compute?from=T2&to=T4", "inverse");
-        verge.ground().pole(Ternholm.mark("BM-Sill").orElseThrow().truth().plan().plus(-0.118, -0.112));
-        view(yard + "stake?point=BM-Sill", "stake");
+        browser.open(yard + "stake?point=BM-Sill");
+        for (double left = 1; left > 0.1; left *= 0.7) {
+            verge.ground().pole(Ternholm.mark("BM-Sill").orElseThrow().truth().plan().plus(-left * (1 - left / 3), -left * (0.6 + left / 2)));
+            Thread.sleep(250);   // the trail holds what the stream has told
+        }
+        keep("stake");
         browser.click(By.cssSelector("[data-paint-next]"));
         keep("stake-night");
         browser.open(yard + "measure");
@@ -70,6 +77,16 @@ class PicturesOfTheViews {
         view(yard + "book", "field-book");
         view(yard + "handover", "hand-over");
         view("/jobs/" + job("Alder Slough boardwalk") + "/compute?from=AS1&to=AS4", "inverse-feet");
+    }
+
+    private void readBacksight(String yard) {
+        verge.ground().go("T4");
+        browser.open(yard + "setup");
+        browser.type("station", "T2");
+        browser.type("instrumentHeight", Decimals.print(verge.ground().look().occupied().orElseThrow().tape().metres(), 3));
+        browser.type("backsight", "T4");
+        browser.primary();
+        browser.sees("Accept setup");
     }
 
     private UUID job(String name) {

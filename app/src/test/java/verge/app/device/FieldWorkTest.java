@@ -98,6 +98,17 @@ class FieldWorkTest {
     }
 
     @Test
+    void aReadingCanBeTakenAgainOrSetAside() throws Exception {
+        String tape = tripodOn("T2");
+        verge.ground().go("T1");
+        assertThat(read("T2", "T4", tape, "1.600", "-12.0").body()).contains("most likely the wrong mark");
+        verge.ground().go("T4");
+        assertThat(read("T2", "T4", tape, "1.600", "-12.0").body()).contains("\"within\":true");
+        visitor.post(path("/setup/discard"), Map.of());
+        assertThat(accept("").body()).contains("BACKSIGHT_NOT_READ");
+    }
+
+    @Test
     void aSetupThatIsOutsideNeedsAReasonWhichStaysOnRecord() throws Exception {
         read("T2", "T4", tripodOn("T2"), "1.650", "-12.0");
         accept("pole slipped, heights not needed today");
