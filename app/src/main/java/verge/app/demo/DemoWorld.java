@@ -8,6 +8,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import verge.app.account.AccountService;
@@ -57,6 +58,7 @@ class DemoWorld {
     }
 
     @EventListener(ApplicationReadyEvent.class)
+    @Order(0)
     void load() throws IOException {
         accounts.ensure(PERSON, "Demo Surveyor", "lighthouse");
         if (!jobs.sites().isEmpty()) {

@@ -10,9 +10,15 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.boot.WebApplicationType;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.core.env.Environment;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import verge.app.VergeApplication;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.core.coding.Code;
@@ -32,11 +38,13 @@ import verge.core.units.Length;
 
 @ExtendWith(VergeServer.class)
 class JournalServiceTest {
+    private final VergeServer.Running verge;
     private final JournalService journals;
     private final JdbcClient sql;
     private final UUID job;
 
     JournalServiceTest(VergeServer.Running verge) {
+        this.verge = verge;
         journals = verge.bean(JournalService.class);
         sql = JdbcClient.create(verge.bean(javax.sql.DataSource.class));
         job = Jobs.withControl(verge).id();
@@ -103,6 +111,17 @@ class JournalServiceTest {
         assertThatThrownBy(() -> journals.strike(job, Author.atPage("surveyor"), settings)).isInstanceOf(SurveyException.class);
         assertThatThrownBy(() -> journals.restore(job, Author.atPage("surveyor"), settings)).isInstanceOf(SurveyException.class);
         assertThatThrownBy(() -> journals.journal(UUID.randomUUID())).isInstanceOf(SurveyException.class);
+    }
+
+    /** As the command 'rebuild' starts it: the application without its pages, beside one that runs. */
+    @Test
+    void withoutPagesItRebuildsToo() {
+        workADay();
+        Environment known = verge.application().getEnvironment();
+        String[] same = Stream.of("spring.datasource.url", "spring.datasource.password", "verge.data").map(p -> "--" + p + "=" + known.getProperty(p)).toArray(String[]::new);
+        try (ConfigurableApplicationContext alone = new SpringApplicationBuilder(VergeApplication.class).web(WebApplicationType.NONE).run(same)) {
+            assertThat(alone.getBean(JournalService.class).rebuild(job)).isTrue();
+        }
     }
 
     private List<String> bits() {
