@@ -146,7 +146,8 @@ public class BookText {
         }
         Optional<StoredPoint> point = entry.payload() instanceof Payload.PointsImported ? Optional.empty()
                 : state.pointsOf(entry.id()).stream().findFirst();
-        return point.map(p -> coordinates(f, p) + staked(f, p)).orElse("");
+        String reason = entry.payload() instanceof Payload.PointStaked stake && !stake.reason().isEmpty() ? "; kept because: " + stake.reason() : "";
+        return point.map(p -> coordinates(f, p) + staked(f, p) + reason).orElse("");
     }
 
     private static String inverse(JobState state, Payload.InverseNoted noted) {

@@ -17,7 +17,8 @@ final class BackAddress {
         try {
             URI before = URI.create(referrer);
             boolean here = request.getServerName().equals(before.getHost()) && request.getServerPort() == before.getPort();
-            return !here ? "/" : before.getRawPath() + (before.getRawQuery() == null ? "" : "?" + before.getRawQuery());
+            // Two slashes in front would name another host.
+            return !here || before.getRawPath().isEmpty() || before.getRawPath().startsWith("//") ? "/" : before.getRawPath() + (before.getRawQuery() == null ? "" : "?" + before.getRawQuery());
         } catch (IllegalArgumentException noAddress) {
             return "/";
         }

@@ -96,6 +96,23 @@ class HandsTest {
         }
     }
 
+    /** From the whole site down to the tolerance drawn large: the pole stays in the picture, squares stay countable. */
+    @Test
+    void theGuidesScaleFollowsTheDistance() {
+        browser.open("/jobs/" + job + "/measure");
+        browser.script("""
+                Promise.all([import('/js/stakeout/guide.js'), import('/js/sketch/scale.js')]).then(([g, s]) => {
+                  window.guided = [500, 60, 3, 0.4, 0.03, 0.001, 0].map(d => [d, g.pixelsPerMetre(d, 0.025)])
+                    .map(([d, p]) => [d * p, 0.025 * p, s.roundLength(1 / p, 100).pixels]); })""");
+        List<List<Number>> guided = browser.until(d -> browser.script("return window.guided"));
+        assertThat(guided).hasSize(7).allSatisfy(row -> {
+            assertThat(row.get(0).doubleValue()).as("pole from the middle").isLessThanOrEqualTo(215);
+            assertThat(row.get(1).doubleValue()).as("tolerance").isLessThanOrEqualTo(110);
+            assertThat(row.get(2).doubleValue()).as("square").isBetween(39.9, 100.1);
+        });
+        assertThat(guided.get(6).get(1).doubleValue()).as("tolerance at the end").isGreaterThan(60);
+    }
+
     /** In a job of feet and quadrant bearings the live figures are widest. */
     @Test
     void figuresInTheStripNeverRunIntoOneAnother() {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.net.http.HttpResponse;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Iterator;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.BooleanSupplier;
@@ -178,6 +179,29 @@ class FieldWorkTest {
         assertThat(page("/sketch")).doesNotContain("\"101\"");
         visitor.post(path("/book/" + entry + "/restore"), Map.of());
         assertThat(page("/sketch")).contains("\"101\"");
+    }
+
+    @Test
+    void anOpenPageIsToldTheWayTheBookAndThatTheSetupNoLongerHolds() throws Exception {
+        setUp();
+        Iterator<String> told = visitor.lines(path("/live?stake=BM-Sill&facing=north"));
+        assertThat(next(told, "guide")).contains("\"forwardWord\":\"Forward\"", "\"rightWord\":\"Right\"", "Still outside in plan and height");
+        shoot("101");
+        assertThat(next(told, "book")).isEqualTo("data:" + journals.journal(job).entries().size());
+        tripodOn("T3");
+        String guide = next(told, "guide");
+        while (!guide.equals("data:null")) {
+            guide = next(told, "guide");   // what was on its way when the tripod was taken
+        }
+        assertThat(next(told, "instrument")).contains("\"settled\":false");
+    }
+
+    /** The data line of the next event of a name. */
+    private static String next(Iterator<String> told, String event) {
+        while (!told.next().equals("event:" + event)) {
+            assertThat(told.hasNext()).as("the stream goes on").isTrue();
+        }
+        return told.next();
     }
 
     private void setUp() throws Exception {

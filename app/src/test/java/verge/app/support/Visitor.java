@@ -8,6 +8,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.Iterator;
 import java.util.Map;
 import java.util.UUID;
 import java.util.regex.Matcher;
@@ -44,6 +45,11 @@ public final class Visitor {
             request.headers(headers);
         }
         return remember(client.send(request.build(), HttpResponse.BodyHandlers.ofString()));
+    }
+
+    /** The lines of an answer that goes on, as they come. */
+    public Iterator<String> lines(String path) throws IOException, InterruptedException {
+        return client.send(HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.ofLines()).body().iterator();
     }
 
     /** As a script of a page would post. */

@@ -1,0 +1,99 @@
+package verge.app.fieldbook;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import verge.app.job.SettingsWords;
+import verge.app.support.Books;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.geodesy.Position;
+import verge.core.journal.Entry;
+import verge.core.journal.Payload;
+import verge.core.reading.Target;
+import verge.core.stakeout.Tolerance;
+import verge.core.units.AngleUnit;
+import verge.core.units.DirectionStyle;
+import verge.core.units.Figures;
+import verge.core.units.Length;
+import verge.core.units.LengthUnit;
+
+/** The journal as a surveyor would write it, one line of each kind. */
+class BookTextTest {
+    private final BookText text = new BookText(new SettingsWords());
+    private Books book = new Books(Figures.metric());
+
+    @Test
+    void whatWasGivenIsToldWithItsSource() {
+        assertThat(line(book.journal().entries().get(0)).text()).isEqualTo("metres, degrees as azimuths, flat site \u00d7 1.000000");
+        BookText.Line file = line(book.journal().entries().get(1));
+        assertThat(file.kind()).isEqualTo("file");
+        assertThat(file.text()).isEqualTo("2 control points from control.csv");
+        assertThat(file.result()).isEmpty();
+        BookText.Line keyed = line(book.add(new Payload.PointKeyed(new PointName("D1"), Code.NONE, Position.ofPlan(150, 100.5))));
+        assertThat(keyed.text()).isEqualTo("D1  N 150.000  E 100.500");
+        assertThat(keyed.result()).isEqualTo("N 150.000  E 100.500");
+        BookText.Line prism = line(book.add(new Payload.TargetChosen(new Target(new Length(2), new Length(-0.0345)))));
+        assertThat(prism.text()).isEqualTo("pole 2.000 m, prism \u221234.5 mm");
+    }
+
+    @Test
+    void aSetupTellsItsChecksAndWhyItWasAccepted() {
+        BookText.Line line = line(book.setUp("the pole slipped"));
+        assertThat(line.kind()).isEqualTo("setup");
+        assertThat(line.text()).isEqualTo("on T1 to T2  0\u00b000\u203200.0\u2033  90\u00b000\u203200.0\u2033  100.000  hi 1.600");
+        assertThat(line.brief()).isEqualTo("on T1 to T2  hi 1.600");
+        assertThat(line.result()).startsWith("leaf 1; distance ").contains(", height ").endsWith("; accepted because: the pole slipped");
+        assertThat(line.raw()).isEqualTo("hz=0.0");
+        assertThat(line.canStrike()).isTrue();
+    }
+
+    @Test
+    void aShotIsTheReadingAsTakenWithWhatItComesTo() {
+        UUID setup = book.setUp("").id();
+        Entry shot = book.add(new Payload.ShotTaken(setup, new PointName("101"), new Code("KRB"), Books.reading(90, 50), Books.PRISM));
+        BookText.Line line = line(shot);
+        assertThat(line.kind()).isEqualTo("shot");
+        assertThat(line.text()).startsWith("101 KRB  90\u00b000\u203200.0\u2033").endsWith("50.000");
+        assertThat(line.brief()).isEqualTo("101 KRB  50.000  90\u00b000\u203200\u2033");
+        assertThat(line.result()).isEqualTo("N 100.000  E 150.000  H 10.000");
+        assertThat(line.raw()).isEqualTo("hz=90.0");
+        book.add(new Payload.Struck(shot.id()));
+        assertThat(line(shot).struck()).isTrue();
+        assertThat(line(shot).result()).isEmpty();
+        assertThat(line(shot).raw()).as("the record stays").isEqualTo("hz=90.0");
+    }
+
+    @Test
+    void strikesNameTheLineTheyStrikeAndCannotBeStruck() {
+        UUID shot = book.add(new Payload.PointKeyed(new PointName("D1"), Code.NONE, Position.ofPlan(1, 2))).id();
+        BookText.Line strike = line(book.add(new Payload.Struck(shot)));
+        assertThat(strike.text()).isEqualTo("struck through line 3");
+        assertThat(strike.canStrike()).isFalse();
+        assertThat(line(book.add(new Payload.Restored(shot))).text()).isEqualTo("brought back line 3");
+    }
+
+    @Test
+    void aStakeTellsHowFarItIsOff() {
+        UUID setup = book.setUp("").id();
+        BookText.Line line = line(book.add(new Payload.PointStaked(setup, new PointName("D1"), Position.of(100.01, 150.02, 9.9), Books.reading(90, 50), Books.PRISM,
+                Tolerance.USUAL, "rock below")));
+        assertThat(line.kind()).isEqualTo("stake");
+        assertThat(line.brief()).startsWith("staked D1  50.000");
+        assertThat(line.result()).isEqualTo("N 100.000  E 150.000  H 10.000  off N \u22120.010 m E \u22120.020 m H +0.100 m; kept because: rock below");
+    }
+
+    @Test
+    void anInverseIsToldInTheJobsOwnFigures() {
+        book = new Books(new Figures(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3));
+        BookText.Line line = line(book.add(new Payload.InverseNoted(new PointName("T2"), new PointName("T1"))));
+        assertThat(line.text()).isEqualTo("T2 to T1");
+        assertThat(line.result()).isEqualTo("S 0\u00b000\u203200\u2033 E  328.083 ftUS ground");
+        assertThat(line(book.add(new Payload.InverseNoted(new PointName("T1"), new PointName("T1")))).result()).isEmpty();
+    }
+
+    private BookText.Line line(Entry entry) {
+        return text.line(book.journal(), entry);
+    }
+}
