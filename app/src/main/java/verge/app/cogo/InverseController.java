@@ -36,7 +36,7 @@ class InverseController {
         JobState state = journals.state(job);
         model.addAttribute("from", from);
         model.addAttribute("to", to);
-        model.addAttribute("names", PointNames.all(state));
+        model.addAttribute("names", PointNames.offered(state));
         if (!from.isBlank() && !to.isBlank()) {
             try {
                 model.addAttribute("result", InverseView.of(from, to, inverses.between(state, from, to), state.settings()));

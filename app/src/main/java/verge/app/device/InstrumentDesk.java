@@ -52,7 +52,7 @@ public class InstrumentDesk {
     public void connect(UUID job, String typedAddress) {
         InstrumentAddress address = InstrumentAddress.parse(typedAddress);
         chosen.save(new JobInstrument(job, address));
-        addresses.put(job, Optional.of(address));
+        release(addresses.put(job, Optional.of(address)));
         find(job);
     }
 
@@ -60,7 +60,11 @@ public class InstrumentDesk {
     @Transactional
     public void disconnect(UUID job) {
         chosen.deleteById(job);
-        Optional<InstrumentAddress> before = addresses.put(job, Optional.empty());
+        release(addresses.put(job, Optional.empty()));
+    }
+
+    /** Closes a link that no job of this node uses any longer. */
+    private void release(Optional<InstrumentAddress> before) {
         if (before != null && before.isPresent() && !addresses.containsValue(before)) {
             Optional.ofNullable(links.remove(before.get())).ifPresent(TotalStation::close);
         }

@@ -54,11 +54,14 @@ public class InstrumentWatch {
         JobState state = journals.state(job);
         Leaf leaf = state.openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
         Target target = state.target().orElseThrow(() -> new SurveyException(Problem.NO_TARGET));
-        InstrumentSnapshot now = station.snapshot();
-        if (moved(leaf, now)) {
+        requireUnmoved(leaf, station);
+        return new Ready(leaf, target, station, title(station.snapshot()));
+    }
+
+    private static void requireUnmoved(Leaf leaf, TotalStation station) {
+        if (moved(leaf, station.snapshot())) {
             throw new SurveyException(Problem.INSTRUMENT_MOVED, leaf.written().station().text());
         }
-        return new Ready(leaf, target, station, title(now));
     }
 
     /** Whether this is another instrument than the leaf's, or it was carried or knocked since. */
@@ -75,6 +78,14 @@ public class InstrumentWatch {
     public CompletableFuture<TotalStationReading> measure(TotalStation station) {
         station.snapshot().condition().ifPresent(InstrumentWatch::requireLevel);
         return station.measure().thenApplyAsync(InstrumentWatch::plausible, afterwards);
+    }
+
+    /** One reading on a setup, which must still hold when the reading has come: a knock during it spoils it. */
+    public CompletableFuture<TotalStationReading> shoot(Ready ready) {
+        return measure(ready.station()).thenApply(reading -> {
+            requireUnmoved(ready.leaf(), ready.station());
+            return reading;
+        });
     }
 
     private static void requireLevel(InstrumentCondition condition) {

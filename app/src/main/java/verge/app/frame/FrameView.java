@@ -17,6 +17,11 @@ import verge.app.live.InstrumentView;
 public record FrameView(UUID job, UUID site, String jobName, String siteName, String system, String unit, String leaf, String pole,
         String prism, String poleTyped, String prismMillimetres, List<Tab> tabs, List<BookText.Line> foot, InstrumentView instrument, boolean practice) {
 
+    /** Standard deviation in plan of the tracked pole, or empty. */
+    public String sigma() {
+        return instrument.pole() == null ? "" : instrument.pole().sigma();
+    }
+
     public record Tab(String title, String path, String key, boolean open, boolean done) {
     }
 }

@@ -41,6 +41,7 @@ import verge.formats.csv.Fault;
 class ImportController {
     private static final int ROWS_SHOWN = 8;
     private static final int FAULTS_SHOWN = 12;
+    private static final int POINTS_SHOWN = 200;
 
     private final PointImportService imports;
     private final SiteFileService files;
@@ -64,7 +65,7 @@ class ImportController {
     }
 
     /** The points of one kind: control and design never mix in a list. */
-    record Group(String title, List<PointLine> points) {
+    record Group(String title, long count, List<PointLine> points) {
     }
 
     /** @param taken what its points became in this job, or empty */
@@ -81,14 +82,14 @@ class ImportController {
         List<Group> groups = Stream.of(group(state, Origin.CONTROL, "Control"), group(state, Origin.DESIGN, "Design, to be staked"))
                 .filter(g -> !g.points().isEmpty()).toList();
         model.addAttribute("groups", groups);
-        model.addAttribute("count", groups.stream().mapToInt(g -> g.points().size()).sum());
+        model.addAttribute("count", groups.stream().mapToLong(Group::count).sum());
         return "importing/prepare";
     }
 
     private static Group group(JobState state, Origin origin, String title) {
         Figures f = state.settings().figures();
-        return new Group(title, state.points().filter(p -> p.origin() == origin).sorted(Comparator.comparing(StoredPoint::name))
-                .map(p -> line(f, p)).toList());
+        List<StoredPoint> points = state.points().filter(p -> p.origin() == origin).sorted(Comparator.comparing(StoredPoint::name)).toList();
+        return new Group(title, points.size(), points.stream().limit(POINTS_SHOWN).map(p -> line(f, p)).toList());
     }
 
     private static FileLine line(Journal journal, SiteFile file) {

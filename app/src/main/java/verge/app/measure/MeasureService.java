@@ -45,7 +45,7 @@ public class MeasureService {
         Code code = Code.parse(typedCode);
         requireFree(journal.state(), name);
         InstrumentWatch.Ready ready = watch.ready(job);
-        return watch.measure(ready.station()).thenApply(reading ->
+        return watch.shoot(ready).thenApply(reading ->
                 journals.append(job, new Author(id, person, ready.device()), state -> {
                     requireFree(state, name);
                     return new Payload.ShotTaken(ready.leaf().entry(), name, code, reading, ready.target());

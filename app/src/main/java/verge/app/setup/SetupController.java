@@ -45,7 +45,7 @@ class SetupController {
         JobState state = journals.state(job);
         Optional<InstrumentSnapshot> instrument = desk.snapshot(job);
         Optional<SetupService.Proposal> proposal = setups.proposal(job);
-        model.addAttribute("names", PointNames.all(state));
+        model.addAttribute("names", PointNames.offered(state));
         model.addAttribute("connected", instrument.isPresent());
         model.addAttribute("standInAddress", practice.address().orElse(""));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());

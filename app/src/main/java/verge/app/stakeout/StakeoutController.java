@@ -29,6 +29,8 @@ import verge.core.units.Figures;
 @Controller
 @RequestMapping("/jobs/{job}/stake")
 class StakeoutController {
+    private static final int LINES_SHOWN = 200;
+
     private final StakeoutService stakes;
     private final PointService points;
     private final JournalService journals;
@@ -58,7 +60,8 @@ class StakeoutController {
     String bench(@PathVariable UUID job, @RequestParam(defaultValue = "") String point, Settings settings, Model model) {
         JobState state = journals.state(job);
         List<WorkLine> work = work(state);
-        model.addAttribute("work", work);
+        model.addAttribute("work", work.stream().limit(LINES_SHOWN).toList());
+        model.addAttribute("total", work.size());
         model.addAttribute("done", work.stream().filter(WorkLine::done).count());
         model.addAttribute("first", work.stream().filter(w -> !w.done()).findFirst().map(WorkLine::name).orElse(null));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());

@@ -38,7 +38,7 @@ public class StakeoutService {
             return CompletableFuture.completedFuture(journal.entry(id).get());
         }
         InstrumentWatch.Ready ready = watch.ready(job);
-        return watch.measure(ready.station()).thenApply(reading ->
+        return watch.shoot(ready).thenApply(reading ->
                 journals.append(job, new Author(id, person, ready.device()), state -> {
                     requireWithin(aim, reading, ready, aim.facing(state), reason);
                     return new Payload.PointStaked(ready.leaf().entry(), aim.design().name(), aim.design().position(), reading,

@@ -70,6 +70,8 @@ function topLine(view) {
   chip.classList.toggle('stop', !up && view.link !== 'none' || up && view.tilt !== '' && !view.level);
   document.getElementById('link-words').textContent = up ? (view.level || !view.tilt ? 'Level' : 'Not level') : view.linkWords;
   document.getElementById('link-tilt').textContent = up ? view.tilt : '';
+  document.getElementById('sigma').textContent = view.pole?.sigma ?? '';
+  document.getElementById('chip-sigma').hidden = !view.pole?.sigma;
   document.getElementById('battery').textContent = view.battery;
   document.getElementById('chip-battery').hidden = !view.battery;
 }

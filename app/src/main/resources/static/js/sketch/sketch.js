@@ -45,12 +45,12 @@ export async function openSketch() {
   document.addEventListener('verge:book', () => reload());
   await document.fonts.load('450 15px Next');
   await reload();
-  tools.all();
 }
 
 /** Fetches the job's points and stations anew. */
 export async function reload() {
   const sketch = await get(`/jobs/${job}/sketch`);
+  const wasEmpty = points.getFeatures().length === 0;
   unit = sketch;
   points.clear();
   points.addFeatures(sketch.points.map(feature));
@@ -61,6 +61,9 @@ export async function reload() {
     stations.addFeature(new ol.Feature(new ol.geom.Point(at(s.north, s.east))));
   }
   scale();
+  if (wasEmpty) {
+    tools.all();   // the first points of a job are looked for where they are, not where the paper was
+  }
 }
 
 /** Draws one point at once, before anything is fetched. */

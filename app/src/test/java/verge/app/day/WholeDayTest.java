@@ -61,6 +61,7 @@ class WholeDayTest {
         browser.type("scale", "0.999872");
         browser.press(Keys.ENTER);
         browser.sees("Without known points a job cannot be set up");
+        browser.sees("The sketch is empty");
         browser.ready();
         return browser.address().replaceAll(".*/jobs/([^/]+)/.*", "$1");
     }
@@ -72,6 +73,8 @@ class WholeDayTest {
         browser.primary();
         browser.sees("taken on as control");
         browser.sees("6314528.412");
+        browser.script("import('/js/sketch/sketch.js').then(m => { window.sketchMap = m.theMap(); })");
+        browser.until(d -> browser.<Number>script("return sketchMap.getView().getCenter()[1]").doubleValue() > 6_314_000);   // the sketch has gone to the points
     }
 
     private void connectAndSetUp() {

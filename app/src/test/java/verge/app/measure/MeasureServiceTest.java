@@ -62,12 +62,12 @@ class MeasureServiceTest {
     void aBadNameOrCodeIsRefusedBeforeTheInstrumentTurns() {
         assertThatThrownBy(() -> service.measure(JOB, UUID.randomUUID(), "=1", "KRB", "p")).isInstanceOf(SurveyException.class);
         assertThatThrownBy(() -> service.measure(JOB, UUID.randomUUID(), "1", "K R B", "p")).isInstanceOf(SurveyException.class);
-        verify(watch, never()).measure(any());
+        verify(watch, never()).shoot(any());
     }
 
     @Test
     void aReadingThatFailsStoresNothing() {
-        when(watch.measure(any())).thenReturn(CompletableFuture.failedFuture(new SurveyException(Problem.LINK_LOST, "x")));
+        when(watch.shoot(any())).thenReturn(CompletableFuture.failedFuture(new SurveyException(Problem.LINK_LOST, "x")));
         CompletableFuture<Entry> shot = service.measure(JOB, UUID.randomUUID(), "1", "", "p");
         assertThat(shot).isCompletedExceptionally();
         verify(journals, never()).append(any(), any(), any(java.util.function.Function.class));

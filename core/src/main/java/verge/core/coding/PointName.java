@@ -7,7 +7,7 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /**
- * The name of a point: 1 to 24 letters, figures and {@code . - _ / # +}, beginning with a letter or a figure.
+ * The name of a point: 1 to 24 letters, figures and {@code . - _ / # +} and blanks between, beginning with a letter or a figure.
  *
  * <p>The first character rules out what a spreadsheet would take for a formula; separators of exchange files cannot occur.
  */
