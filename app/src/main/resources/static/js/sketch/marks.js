@@ -40,8 +40,10 @@ export function sample(svg) {
   svg.innerHTML = shapes[svg.dataset.marker] ?? shapes.DOT;
 }
 
-const text = (words, weight) => new ol.style.Text({
-  text: words, font: `${weight} 15px Next`, offsetX: 12, offsetY: -2, textAlign: 'left', fill: fill('ink'), stroke: stroke('paper', 3),
+/** A point's name, and its code smaller behind it. */
+const text = (name, code, weight) => new ol.style.Text({
+  text: code ? [name, `${weight} 15px Next`, ` ${code}`, '400 12px Next'] : name, font: `${weight} 15px Next`,
+  offsetX: 12, offsetY: -2, textAlign: 'left', fill: fill('ink'), stroke: stroke('paper', 3),
 });
 
 /** Makes the style functions; call again after the paint changed. */
@@ -57,7 +59,8 @@ export function styles() {
   const sight = new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('ink-2'), width: 1.5, lineDash: [3, 7] }) });
   return {
     point: feature => cached(feature.get('mark'), feature.get('marker')),
-    label: feature => new ol.style.Style({ text: text(feature.get('name'), feature.get('mark') === 'CONTROL' ? 700 : 450) }),
+    label: feature => new ol.style.Style({ text: feature.get('mark') === 'MEASURED' ? text(feature.get('name'), feature.get('code'), 450)
+      : text(feature.get('name'), '', feature.get('mark') === 'CONTROL' ? 700 : 450) }),
     outline: feature => feature.getGeometry() instanceof ol.geom.Point ? referencePoint : reference,
     station: feature => feature.getGeometry() instanceof ol.geom.LineString ? sight : [
       new ol.style.Style({ image: new ol.style.Circle({ radius: 10, stroke: stroke('ink', 2.5), fill: fill('paper') }) }),

@@ -76,7 +76,7 @@ export function drawPoint(point) {
 
 function feature(point) {
   const made = new ol.Feature(new ol.geom.Point(at(point.north, point.east)));
-  made.setProperties({ entry: point.entry, name: point.name, mark: point.mark, marker: point.marker });
+  made.setProperties({ entry: point.entry, name: point.name, code: point.code, mark: point.mark, marker: point.marker });
   return made;
 }
 
