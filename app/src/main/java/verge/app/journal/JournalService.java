@@ -1,13 +1,13 @@
 package verge.app.journal;
 
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentMap;
 import java.util.function.Function;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -27,12 +27,16 @@ import verge.core.problem.SurveyException;
  */
 @Service
 public class JournalService {
+    /** Entries and points of all jobs kept in memory together, about a kilobyte each; what was used longest ago goes first. */
+    private static final long MOST_KEPT = 300_000;
+
     private final EntityManager entities;
     private final TransactionTemplate transaction;
     private final PayloadJson json;
     private final PointProjection projection;
     private final ApplicationEventPublisher events;
-    private final Map<UUID, Journal> replayed = new ConcurrentHashMap<>();
+    private final ConcurrentMap<UUID, Journal> replayed = Caffeine.newBuilder().maximumWeight(MOST_KEPT)
+            .weigher((UUID job, Journal journal) -> journal.entries().size() + journal.state().nameCount()).<UUID, Journal>build().asMap();
 
     JournalService(EntityManager entities, TransactionTemplate transaction, PayloadJson json, PointProjection projection,
             ApplicationEventPublisher events) {

@@ -2,6 +2,7 @@ package verge.app.live;
 
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -42,7 +43,6 @@ class LiveStream {
     private final InstrumentViews instruments;
     private final JsonMapper json;
     private final Set<Page> pages = ConcurrentHashMap.newKeySet();
-    private final Map<UUID, JobState> states = new ConcurrentHashMap<>();
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "live"));
 
     LiveStream(InstrumentDesk desk, JournalService journals, InstrumentViews instruments, JsonMapper json) {
@@ -53,36 +53,44 @@ class LiveStream {
         clock.scheduleWithFixedDelay(this::look, MILLIS_BETWEEN_LOOKS, MILLIS_BETWEEN_LOOKS, TimeUnit.MILLISECONDS);
     }
 
-    /** One open page. Touched by the clock's thread only, once it is in the set. */
+    /** One open page. Its texts are touched by the clock's thread only. */
     private static final class Page {
         private final UUID job;
         private final StakeoutAim aim;
         private final SseEmitter emitter;
         private final Map<String, String> lastSent = new ConcurrentHashMap<>();
+        private volatile JobState state;
 
-        private Page(UUID job, StakeoutAim aim, SseEmitter emitter) {
+        private Page(UUID job, StakeoutAim aim, SseEmitter emitter, JobState state) {
             this.job = job;
             this.aim = aim;
             this.emitter = emitter;
+            this.state = state;
         }
     }
 
     /** @param aim what the page stakes, or null */
     SseEmitter open(UUID job, StakeoutAim aim) {
-        states.computeIfAbsent(job, journals::state);
-        Page page = new Page(job, aim, new SseEmitter(NEVER));
+        Page page = new Page(job, aim, new SseEmitter(NEVER), journals.state(job));
         page.emitter.onCompletion(() -> pages.remove(page));
         page.emitter.onError(failure -> pages.remove(page));
         pages.add(page);
+        // What was stored before the page could be told; on the clock, so that it never overtakes a later change.
+        clock.execute(() -> page.state = journals.state(job));
         return page.emitter;
     }
 
     @EventListener
     void changed(JournalChanged change) {
         clock.execute(() -> {
-            states.computeIfPresent(change.job(), (job, before) -> journals.state(job));
-            pages.stream().filter(page -> page.job.equals(change.job()))
-                    .forEach(page -> send(page, "book", Long.toString(change.entry().sequence())));
+            List<Page> concerned = pages.stream().filter(page -> page.job.equals(change.job())).toList();
+            if (!concerned.isEmpty()) {
+                JobState state = journals.state(change.job());
+                concerned.forEach(page -> {
+                    page.state = state;
+                    send(page, "book", Long.toString(change.entry().sequence()));
+                });
+            }
         });
     }
 
@@ -95,7 +103,7 @@ class LiveStream {
     }
 
     private void tell(Page page) {
-        JobState state = states.get(page.job);
+        JobState state = page.state;
         InstrumentView view = instruments.view(state, desk.snapshot(page.job));
         send(page, "instrument", json.writeValueAsString(view));
         if (page.aim != null) {

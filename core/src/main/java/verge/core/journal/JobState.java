@@ -90,6 +90,11 @@ public final class JobState {
         return pointsByEntry.values().stream().flatMap(List::stream);
     }
 
+    /** How many names there are. */
+    public int nameCount() {
+        return pointsByName.size();
+    }
+
     /** The points an entry gave rise to: none if it is struck or its leaf does not stand. */
     public List<StoredPoint> pointsOf(UUID entry) {
         return pointsByEntry.getOrDefault(entry, List.of());
