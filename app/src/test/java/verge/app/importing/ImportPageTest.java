@@ -58,6 +58,7 @@ class ImportPageTest {
         "Name,N,E,H¶A1,\"1,5\",2,3 | Line 2, column 2 (Northing): ‘1,5’ has a decimal comma",
         "Name,N,E,H¶A1,1,2,3¶A1,1,2,3 | Line 3, column 1: A1 (2)",
         "Name,N,E,H¶A1,1 | Line 2, column 3 (Easting): the line has only 2 columns",
+        "Name,N,E,H¶A1,1,5,2,5,3,0 | Perhaps a decimal comma parts a number in two",
         "Name,Northing,Height¶A1,1,3 | No column is chosen for Easting",
         "only one column¶A1 | No column is chosen for"})
     void aFaultyFileIsExplainedAndLeavesTheJobAlone(String content, String words) throws Exception {

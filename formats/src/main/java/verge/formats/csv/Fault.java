@@ -22,6 +22,7 @@ public record Fault(Kind kind, long line, int column, Column meaning, String fou
         NUMBER_TOO_LARGE,
         CELL_MISSING,
         CELL_EMPTY,
+        CELL_EXTRA,
         NAME_UNFIT,
         NAME_TWICE,
         CODE_UNFIT,

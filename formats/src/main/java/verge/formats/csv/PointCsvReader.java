@@ -35,6 +35,7 @@ public final class PointCsvReader {
     private long faultCount;
     private long line;
     private boolean headingPassed;
+    private int headingWidth;
 
     private PointCsvReader(PointCsvLayout layout) {
         this.layout = layout;
@@ -65,6 +66,7 @@ public final class PointCsvReader {
                 }
                 if (layout.header() && !headingPassed) {
                     headingPassed = true;
+                    headingWidth = split.cells(text).map(List::size).orElse(0);
                     continue;
                 }
                 if (points.size() == MOST_POINTS) {
@@ -89,6 +91,10 @@ public final class PointCsvReader {
 
     private Optional<NamedPosition> point(List<String> cells) {
         long before = faultCount;
+        // A decimal comma in a file parted by commas makes two cells of one number, all of them plausible.
+        if (headingPassed && cells.stream().skip(headingWidth).anyMatch(cell -> !cell.isEmpty())) {
+            fault(Fault.Kind.CELL_EXTRA, headingWidth + 1, null, Integer.toString(cells.size()));
+        }
         Optional<PointName> name = cell(cells, Column.NAME).flatMap(this::name);
         Optional<Double> northing = cell(cells, Column.NORTHING).flatMap(c -> metres(Column.NORTHING, c));
         Optional<Double> easting = cell(cells, Column.EASTING).flatMap(c -> metres(Column.EASTING, c));

@@ -71,7 +71,8 @@ class PointCsvTest {
         "T3,abc,2,3 | NOT_A_NUMBER | 3 | 2", "T3,1,2e5,3 | NOT_A_NUMBER | 3 | 3", "T3,NaN,2,3 | NOT_A_NUMBER | 3 | 2", "T3,1.2.3,2,3 | NOT_A_NUMBER | 3 | 2",
         "T3,\"1,5\",2,3 | DECIMAL_COMMA | 3 | 2", "T3,999999999999,2,3 | NUMBER_TOO_LARGE | 3 | 2", "T3,1 | CELL_MISSING | 3 | 3",
         "T3,,2,3 | CELL_EMPTY | 3 | 2", ",1,2,3 | CELL_EMPTY | 3 | 1", "=T3,1,2,3 | NAME_UNFIT | 3 | 1", "T1,1,2,3 | NAME_TWICE | 3 | 1",
-        "T3,1,2,3,K K | CODE_UNFIT | 3 | 5", "\"T3,1,2,3 | QUOTE_OPEN | 3 | 0", "T3,1,2,high | NOT_A_NUMBER | 3 | 4"})
+        "T3,1,2,3,K K | CODE_UNFIT | 3 | 5", "\"T3,1,2,3 | QUOTE_OPEN | 3 | 0", "T3,1,2,high | NOT_A_NUMBER | 3 | 4",
+        "T3,1,5,2,5,3,0 | CELL_EXTRA | 3 | 6"})
     void aFaultNamesItsPlace(String row, Fault.Kind kind, long line, int column) throws IOException {
         PointCsvReader.Result result = read(file("Name,N,E,H,Code\nT1,1,2,3,A\n" + row + "\n"));
         assertThat(result.faults()).first().satisfies(f -> {
