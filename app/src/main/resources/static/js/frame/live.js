@@ -8,19 +8,42 @@ const job = () => document.body.dataset.job;
 /** Opens the stream for what the bench needs; the same again is left open. */
 export function openLive(query) {
   const url = `/jobs/${job()}/live?${new URLSearchParams(query)}`;
-  if (!job() || url === openedWith && source?.readyState !== EventSource.CLOSED) {
+  if (!job() || url === openedWith && source && source.readyState !== EventSource.CLOSED) {
     replay();
     return;
   }
-  source?.close();
   openedWith = url;
   latest.clear();
-  source = new EventSource(url);
+  connect(false);
+}
+
+/** @param missed whether something may have been stored since the stream was last open */
+function connect(missed) {
+  source?.close();
+  source = new EventSource(openedWith);
   for (const name of ['instrument', 'guide', 'book']) {
     source.addEventListener(name, event => tell(name, JSON.parse(event.data)));
   }
-  source.addEventListener('error', () => tell('instrument', LOST));
+  source.addEventListener('error', () => {
+    missed = true;
+    tell('instrument', LOST);
+  });
+  source.addEventListener('open', () => {
+    if (missed) {
+      missed = false;
+      tell('book', null);
+    }
+  });
 }
+
+// A browser allows only a few open streams to one address: a tab that nobody looks at gives its own back.
+document.addEventListener('visibilitychange', () => {
+  if (document.hidden) {
+    source?.close();
+  } else if (openedWith && source.readyState === EventSource.CLOSED) {
+    connect(true);
+  }
+});
 
 const LOST = { link: 'lost', linkWords: 'Verge does not answer', tilt: '', level: false, tiltAlong: 0, tiltAcross: 0, battery: '', air: '', temperature: '', pressure: '', settled: false, pole: null };
 const latest = new Map();

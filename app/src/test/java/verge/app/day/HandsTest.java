@@ -162,6 +162,23 @@ class HandsTest {
         browser.until(d -> d.findElement(By.id("link-words")).getText().equals("Level"));
     }
 
+    /** Seven tabs on one job: more streams than a browser opens to one address, were they all kept. */
+    @Test
+    void aTabThatComesBackIntoViewHasMissedNothing() {
+        browser.open("/jobs/" + job + "/compute");
+        String first = browser.tab();
+        for (int i = 0; i < 7; i++) {
+            browser.openInNewTab("/jobs/" + job + "/stake");
+        }
+        browser.type("design-name", "X7");
+        browser.type("northing", "6314500");
+        browser.type("easting", "649000");
+        browser.press(Keys.ENTER);
+        browser.sees("Design elevation");
+        browser.turnToTab(first);
+        browser.until(d -> d.findElement(By.id("foot")).getText().contains("X7"));
+    }
+
     @Test
     void anotherTabSeesWhatIsStoredHere() throws Exception {
         browser.open("/jobs/" + job + "/compute");

@@ -12,6 +12,7 @@ import org.openqa.selenium.OutputType;
 import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebDriver;
 import org.openqa.selenium.WebElement;
+import org.openqa.selenium.WindowType;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
@@ -51,6 +52,20 @@ public final class Browser implements AutoCloseable {
     public void open(String path) {
         driver.get(base + path);
         ready();
+    }
+
+    public void openInNewTab(String path) {
+        driver.switchTo().newWindow(WindowType.TAB);
+        open(path);
+    }
+
+    /** A name for the tab that is looked at, to turn to it again. */
+    public String tab() {
+        return driver.getWindowHandle();
+    }
+
+    public void turnToTab(String tab) {
+        driver.switchTo().window(tab);
     }
 
     /** Until the page's scripts have taken hold. */
