@@ -52,7 +52,7 @@ class JobController {
 
     @PostMapping("/sites")
     String makeSite(@org.springframework.web.bind.annotation.RequestParam String name) {
-        return "redirect:/sites/" + jobs.ensureSite(JobName.parse(name).text()).id();
+        return "redirect:/sites/" + jobs.ensureSite(name).id();
     }
 
     @GetMapping("/sites/{site}")

@@ -35,8 +35,14 @@ public class JobService {
         return sites.findById(id).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, id));
     }
 
-    public Site ensureSite(String name) {
-        return sites.findByName(name).orElseGet(() -> sites.save(new Site(name)));
+    /**
+     * The site of that name, in any case of letters, made if there is none.
+     *
+     * @throws SurveyException NAME_UNFIT
+     */
+    public Site ensureSite(String typedName) {
+        String name = ShelfName.parse(typedName, "site");
+        return sites.findByNameIgnoreCase(name).orElseGet(() -> sites.save(new Site(name)));
     }
 
     /** The jobs of a site, latest first. */
@@ -55,10 +61,10 @@ public class JobService {
     /**
      * Makes a job with its first journal entry, both or neither.
      *
-     * @throws SurveyException JOB_NAME_UNFIT, or JOB_NAME_TAKEN if the site has a job of that name in any case of letters
+     * @throws SurveyException NAME_UNFIT, or JOB_NAME_TAKEN if the site has a job of that name in any case of letters
      */
     public Job make(UUID site, String typedName, JobSettings settings, Author author) {
-        String name = JobName.parse(typedName).text();
+        String name = ShelfName.parse(typedName, "job");
         UUID siteId = site(site).id();
         if (jobs.existsBySiteIdAndNameIgnoreCase(siteId, name)) {
             throw new SurveyException(Problem.JOB_NAME_TAKEN, name);

@@ -8,5 +8,5 @@ import org.springframework.data.jpa.repository.JpaRepository;
 interface SiteRepository extends JpaRepository<Site, UUID> {
     List<Site> findAllByOrderByName();
 
-    Optional<Site> findByName(String name);
+    Optional<Site> findByNameIgnoreCase(String name);
 }

@@ -80,6 +80,13 @@ class PagesTest {
     }
 
     @Test
+    void aSiteOfTheSameNameIsOpenedAndAnUnfitOneRefused() throws Exception {
+        String shelf = visitor.get("/sites/" + Jobs.ternholm(verge).id()).uri().getPath();
+        assertThat(visitor.post("/sites", Map.of("name", " TERNHOLM ")).uri().getPath()).isEqualTo(shelf);
+        assertThat(visitor.post("/sites", Map.of("name", "a/b")).body()).contains("cannot be a site’s name");
+    }
+
+    @Test
     void aNameOfFiveThousandLettersIsRefusedAndKept() throws Exception {
         assertThat(make(Jobs.ternholm(verge).id(), "x".repeat(5000), "1").body()).contains("at most 80 characters").contains("x".repeat(5000));
     }

@@ -19,8 +19,8 @@ public enum Problem {
     POINT_NAME_UNFIT,
     /** Arguments: what was typed. */
     CODE_UNFIT,
-    /** Arguments: what was typed, longest length allowed. */
-    JOB_NAME_UNFIT,
+    /** Arguments: what was typed, longest length allowed, 'site' or 'job'. */
+    NAME_UNFIT,
     /** Arguments: the name. */
     JOB_NAME_TAKEN,
     /** Arguments: the name. */
