@@ -61,7 +61,7 @@ class ImportPageTest {
         "Name,N,E,H¶A1,1,5,2,5,3,0 | Perhaps a decimal comma parts a number in two",
         "Name,Northing,Height¶A1,1,3 | No column is chosen for Easting",
         "Name,Northing,Height¶A1,1,3 | Line 1 has 3 columns",
-        "only one column¶A1 | Line 1 has 1 column;"})
+        "single¶A1 | Line 1 has 1 column;"})
     void aFaultyFileIsExplainedAndLeavesTheJobAlone(String content, String words) throws Exception {
         HttpResponse<String> preview = upload(content.replace('¶', '\n') + "\n");
         assertThat(preview.statusCode()).isEqualTo(200);
