@@ -5,10 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import verge.app.support.Browser;
@@ -16,26 +14,17 @@ import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 
 /** What hands do to the pages: keys, gloves, reloads in the middle, a link that drops. */
-@ExtendWith(VergeServer.class)
-class HandsTest {
-    private final VergeServer.Running verge;
-    private Browser browser;
+class HandsTest extends InBrowser {
     private UUID job;
 
     HandsTest(VergeServer.Running verge) {
-        this.verge = verge;
+        super(verge);
     }
 
     @BeforeEach
-    void open() throws Exception {
-        browser = new Browser(verge.base());
+    void aJobWithControl() {
         job = Jobs.withControl(verge).id();
         browser.signIn();
-    }
-
-    @AfterEach
-    void close() {
-        browser.close();
     }
 
     @Test

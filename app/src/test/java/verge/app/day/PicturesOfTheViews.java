@@ -5,15 +5,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.UUID;
 import javax.imageio.ImageIO;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
 import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.journal.JournalService;
-import verge.app.support.Browser;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
 import verge.core.journal.Origin;
@@ -21,25 +17,11 @@ import verge.core.units.Decimals;
 import verge.instruments.world.Ternholm;
 
 /** Makes docs/screenshots from the demo data; run by './verge pictures', not with the tests. */
-@ExtendWith(VergeServer.class)
-class PicturesOfTheViews {
+class PicturesOfTheViews extends InBrowser {
     private static final Path INTO = Path.of(System.getProperty("user.dir")).resolve("../docs/screenshots").normalize();
 
-    private final VergeServer.Running verge;
-    private Browser browser;
-
     PicturesOfTheViews(VergeServer.Running verge) {
-        this.verge = verge;
-    }
-
-    @BeforeEach
-    void open() throws Exception {
-        browser = new Browser(verge.base());
-    }
-
-    @AfterEach
-    void close() {
-        browser.close();
+        super(verge);
     }
 
     @Test

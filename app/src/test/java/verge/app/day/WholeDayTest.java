@@ -7,13 +7,9 @@ import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
-import verge.app.support.Browser;
 import verge.app.support.VergeServer;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
@@ -21,23 +17,10 @@ import verge.instruments.standin.PracticeGround;
 import verge.instruments.world.Ternholm;
 
 /** One working day in a browser, from sign-in to an exported file whose figures are held against the simulated truth. */
-@ExtendWith(VergeServer.class)
-class WholeDayTest {
-    private final VergeServer.Running verge;
-    private Browser browser;
+class WholeDayTest extends InBrowser {
 
     WholeDayTest(VergeServer.Running verge) {
-        this.verge = verge;
-    }
-
-    @BeforeEach
-    void open() throws Exception {
-        browser = new Browser(verge.base());
-    }
-
-    @AfterEach
-    void close() {
-        browser.close();
+        super(verge);
     }
 
     @Test
