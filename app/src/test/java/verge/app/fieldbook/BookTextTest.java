@@ -65,6 +65,23 @@ class BookTextTest {
         assertThat(line(shot).raw()).as("the record stays").isEqualTo("hz=90.0");
     }
 
+    /** Striking a setup takes all that was measured from it: the line says how much that is. */
+    @Test
+    void aLineTellsHowManyPointsGoWithIt() {
+        assertThat(line(book.journal().entries().get(1)).points()).isEqualTo(2);
+        Entry setup = book.setUp("");
+        assertThat(line(setup).points()).isZero();
+        UUID shot = book.add(new Payload.ShotTaken(setup.id(), new PointName("101"), Code.NONE, Books.reading(90, 50), Books.PRISM)).id();
+        book.add(new Payload.ShotTaken(setup.id(), new PointName("102"), Code.NONE, Books.reading(80, 50), Books.PRISM));
+        book.add(new Payload.PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50), Books.PRISM, Tolerance.USUAL, ""));
+        assertThat(line(setup).points()).isEqualTo(3);
+        assertThat(line(book.journal().entries().get(1)).points()).as("without control no setup, without setup no shots").isEqualTo(5);
+        book.add(new Payload.Struck(shot));
+        assertThat(line(setup).points()).isEqualTo(2);
+        book.add(new Payload.Struck(setup.id()));
+        assertThat(line(setup).points()).isZero();
+    }
+
     @Test
     void strikesNameTheLineTheyStrikeAndCannotBeStruck() {
         UUID shot = book.add(new Payload.PointKeyed(new PointName("D1"), Code.NONE, Position.ofPlan(1, 2))).id();

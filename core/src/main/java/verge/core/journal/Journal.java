@@ -6,6 +6,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import verge.core.coding.PointName;
 
 /**
  * A job's entries in order, with the state they come to. Immutable.
@@ -64,6 +67,21 @@ public final class Journal {
     public boolean canStrike(UUID id) {
         return entry(id).map(e -> e.sequence() > 1 && !(e.payload() instanceof Payload.Struck)
                 && !(e.payload() instanceof Payload.Restored)).orElse(false);
+    }
+
+    /**
+     * How many points would go if an entry were struck: its own, and all that stands on them. Only where a leaf stands on the entry
+     * does the journal have to be replayed to know.
+     */
+    public long pointsThatGoWith(UUID id) {
+        Set<PointName> setUpOn = state.leaves().stream().flatMap(leaf -> Stream.of(leaf.written().station(), leaf.written().backsight()))
+                .collect(Collectors.toSet());
+        if (state.leaf(id).isEmpty() && state.pointsOf(id).stream().map(StoredPoint::name).noneMatch(setUpOn::contains)) {
+            return state.pointsOf(id).size();
+        }
+        Set<UUID> struck = struck(entries);
+        struck.add(id);
+        return state.points().count() - JobState.empty(settings(entries, struck), struck).after(entries).points().count();
     }
 
     /** Whether an entry may change what came before it, so that adding it means replaying. */

@@ -140,6 +140,22 @@ class JournalTest {
     }
 
     @Test
+    void whatStandsOnAPointGoesWithIt() {
+        UUID first = add(setUp("T1", "T2", 0));
+        UUID carried = add(shot(first, "S1", 10, 90, 40));
+        UUID second = add(setUp("S1", "T1", 0));
+        UUID last = add(shot(second, "201", 20, 90, 15));
+        assertThat(journal.pointsThatGoWith(last)).isEqualTo(1);
+        assertThat(journal.pointsThatGoWith(second)).isEqualTo(1);
+        assertThat(journal.pointsThatGoWith(carried)).isEqualTo(2);
+        assertThat(journal.pointsThatGoWith(first)).isEqualTo(2);
+        assertThat(journal.pointsThatGoWith(journal.entries().get(1).id())).isEqualTo(5);
+        add(new Payload.Struck(carried));
+        assertThat(journal.state().find(new PointName("201"))).as("as foretold").isEmpty();
+        assertThat(journal.pointsThatGoWith(carried)).isZero();
+    }
+
+    @Test
     void aGapInTheNumbersIsRefused() {
         assertThatIllegalArgumentException().isThrownBy(() -> journal.append(entry(7, settings(1))));
         assertThatIllegalArgumentException().isThrownBy(() -> Journal.replay(List.of(entry(2, settings(1)))));
