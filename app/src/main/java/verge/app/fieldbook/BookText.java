@@ -32,21 +32,28 @@ public class BookText {
 
     /**
      * @param text the line itself
-     * @param brief the same short enough for the foot of the leaf
      * @param raw the reading exactly as the instrument sent it, or empty
      * @param result what it came to, or empty
      * @param canStrike whether it may be struck through
      * @param points how many points go if it is struck: a setup carries all that was measured from it
      */
-    public record Line(UUID entry, long sequence, String day, String time, String kind, String text, String brief, String raw, String result, String person,
+    public record Line(UUID entry, long sequence, String day, String time, String kind, String text, String raw, String result, String person,
             String device, boolean struck, boolean canStrike, long points) {
+    }
+
+    /** A line short enough for the foot of the leaf. */
+    public record FootLine(long sequence, String time, String text, boolean struck) {
+    }
+
+    public FootLine footLine(Journal journal, Entry entry) {
+        return new FootLine(entry.sequence(), TIME.format(entry.at()), brief(journal, entry.payload()), journal.state().isStruck(entry.id()));
     }
 
     public Line line(Journal journal, Entry entry) {
         JobState state = journal.state();
         Payload payload = entry.payload();
         return new Line(entry.id(), entry.sequence(), DAY.format(entry.at()), TIME.format(entry.at()), kind(payload),
-                text(journal, payload), brief(journal, payload), raw(payload), result(state, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()),
+                text(journal, payload), raw(payload), result(state, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()),
                 journal.pointsThatGoWith(entry.id()));
     }
 

@@ -72,8 +72,8 @@ class FrameAdvice {
         Journal journal = journals.journal(id);
         JobState state = journal.state();
         Figures figures = state.settings().figures();
-        List<BookText.Line> foot = journal.entries().stream().skip(Math.max(0, journal.entries().size() - FOOT_LINES))
-                .map(e -> bookText.line(journal, e)).toList();
+        List<BookText.FootLine> foot = journal.entries().stream().skip(Math.max(0, journal.entries().size() - FOOT_LINES))
+                .map(e -> bookText.footLine(journal, e)).toList();
         String leaf = state.openLeaf().map(l -> "leaf " + l.number() + " \u00b7 station " + l.written().station()
                 + ", backsight " + l.written().backsight()).orElse("");
         return new FrameView(id, job.siteId(), job.name(), jobs.site(job.siteId()).name(), settingsWords.system(state.settings()),

@@ -15,7 +15,7 @@ import verge.app.live.InstrumentView;
  * @param prismMillimetres the same as it is typed
  */
 public record FrameView(UUID job, UUID site, String jobName, String siteName, String system, String unit, String leaf, String pole,
-        String prism, String poleTyped, String prismMillimetres, List<Tab> tabs, List<BookText.Line> foot, InstrumentView instrument, boolean practice) {
+        String prism, String poleTyped, String prismMillimetres, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, boolean practice) {
 
     /** Standard deviation in plan of the tracked pole, or empty. */
     public String sigma() {

@@ -11,6 +11,10 @@ let leaveBench = () => {};
 export async function turnTo(url, options = {}, remember = true) {
   try {
     show(await page(url, options), remember);
+    const place = new URL(url, location.href).hash.slice(1);
+    if (place) {
+      document.getElementById(place)?.scrollIntoView({ block: 'center' });
+    }
   } catch (problem) {
     sayProblem(problem);
     throw problem;

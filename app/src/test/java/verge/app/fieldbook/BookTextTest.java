@@ -43,7 +43,6 @@ class BookTextTest {
         BookText.Line line = line(book.setUp("the pole slipped"));
         assertThat(line.kind()).isEqualTo("setup");
         assertThat(line.text()).isEqualTo("on T1 to T2  0\u00b000\u203200.0\u2033  90\u00b000\u203200.0\u2033  100.000  hi 1.600");
-        assertThat(line.brief()).isEqualTo("on T1 to T2  hi 1.600");
         assertThat(line.result()).startsWith("leaf 1; distance ").contains(", height ").endsWith("; accepted because: the pole slipped");
         assertThat(line.raw()).isEqualTo("hz=0.0");
         assertThat(line.canStrike()).isTrue();
@@ -56,7 +55,6 @@ class BookTextTest {
         BookText.Line line = line(shot);
         assertThat(line.kind()).isEqualTo("shot");
         assertThat(line.text()).startsWith("101 KRB  90\u00b000\u203200.0\u2033").endsWith("50.000");
-        assertThat(line.brief()).isEqualTo("101 KRB  50.000  90\u00b000\u203200\u2033");
         assertThat(line.result()).isEqualTo("N 100.000  E 150.000  H 10.000");
         assertThat(line.raw()).isEqualTo("hz=90.0");
         book.add(new Payload.Struck(shot.id()));
@@ -83,6 +81,18 @@ class BookTextTest {
     }
 
     @Test
+    void theFootIsShort() {
+        Entry setup = book.setUp("");
+        assertThat(text.footLine(book.journal(), setup).text()).isEqualTo("on T1 to T2  hi 1.600");
+        Entry shot = book.add(new Payload.ShotTaken(setup.id(), new PointName("101"), new Code("KRB"), Books.reading(90, 50), Books.PRISM));
+        assertThat(text.footLine(book.journal(), shot).text()).isEqualTo("101 KRB  50.000  90\u00b000\u203200\u2033");
+        Entry stake = book.add(new Payload.PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50), Books.PRISM, Tolerance.USUAL, ""));
+        assertThat(text.footLine(book.journal(), stake).text()).startsWith("staked D1  50.000");
+        book.add(new Payload.Struck(stake.id()));
+        assertThat(text.footLine(book.journal(), stake).struck()).isTrue();
+    }
+
+    @Test
     void strikesNameTheLineTheyStrikeAndCannotBeStruck() {
         UUID shot = book.add(new Payload.PointKeyed(new PointName("D1"), Code.NONE, Position.ofPlan(1, 2))).id();
         BookText.Line strike = line(book.add(new Payload.Struck(shot)));
@@ -97,7 +107,6 @@ class BookTextTest {
         BookText.Line line = line(book.add(new Payload.PointStaked(setup, new PointName("D1"), Position.of(100.01, 150.02, 9.9), Books.reading(90, 50), Books.PRISM,
                 Tolerance.USUAL, "rock below")));
         assertThat(line.kind()).isEqualTo("stake");
-        assertThat(line.brief()).startsWith("staked D1  50.000");
         assertThat(line.result()).isEqualTo("N 100.000  E 150.000  H 10.000  off N \u22120.010 m E \u22120.020 m H +0.100 m; kept because: rock below");
     }
 
