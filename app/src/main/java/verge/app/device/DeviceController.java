@@ -1,36 +1,20 @@
 package verge.app.device;
 
-import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
-import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseBody;
-import verge.app.journal.JournalService;
-import verge.core.geodesy.GridPoint;
-import verge.core.problem.Problem;
-import verge.core.problem.SurveyException;
-import verge.core.units.Figures;
-import verge.core.units.LengthText;
-import verge.instruments.standin.PracticeGround;
-import verge.instruments.world.Outline;
 
-/** Linking a job to its instrument, and the practice ground's carrying about. */
+/** Linking a job to its instrument. */
 @Controller
 @RequestMapping("/jobs/{job}")
 class DeviceController {
     private final InstrumentDesk desk;
-    private final PracticeService practice;
-    private final JournalService journals;
 
-    DeviceController(InstrumentDesk desk, PracticeService practice, JournalService journals) {
+    DeviceController(InstrumentDesk desk) {
         this.desk = desk;
-        this.practice = practice;
-        this.journals = journals;
     }
 
     @PostMapping("/instrument")
@@ -43,81 +27,5 @@ class DeviceController {
     String disconnect(@PathVariable UUID job) {
         desk.disconnect(job);
         return "redirect:/jobs/" + job + "/setup";
-    }
-
-    /**
-     * What a helper on the practice ground sees.
-     *
-     * @param north of the pole, to place it on the sketch, in metres of the island's grid
-     * @param tripod the mark it stands on, or empty
-     * @param tape the instrument height that the tape shows, in the job's figures, or empty
-     */
-    record SceneView(double north, double east, String pole, String prism, String tripod, String tape) {
-    }
-
-    record OutlineView(String name, List<double[]> points) {
-        static OutlineView of(Outline outline) {
-            return new OutlineView(outline.name(), outline.points().stream().map(p -> new double[] {p.easting(), p.northing()}).toList());
-        }
-    }
-
-    @GetMapping("/practice")
-    @ResponseBody
-    Map<String, Object> practice(@PathVariable UUID job) {
-        return practice.ground(job).<Map<String, Object>>map(ground -> Map.of("scene", view(job, ground.look()),
-                "outlines", ground.outlines().stream().map(OutlineView::of).toList())).orElse(Map.of());
-    }
-
-    @PostMapping("/practice/pole")
-    @ResponseBody
-    SceneView pole(@PathVariable UUID job, @RequestParam double north, @RequestParam double east) {
-        return view(job, ground(job).pole(place(north, east)));
-    }
-
-    @PostMapping("/practice/walk")
-    @ResponseBody
-    SceneView walk(@PathVariable UUID job, @RequestParam double north, @RequestParam double east) {
-        GridPoint step = place(north, east);
-        return view(job, ground(job).walk(step.northing(), step.easting()));
-    }
-
-    @PostMapping("/practice/go")
-    @ResponseBody
-    SceneView go(@PathVariable UUID job, @RequestParam String mark) {
-        return view(job, ground(job).go(mark));
-    }
-
-    @PostMapping("/practice/stand")
-    @ResponseBody
-    SceneView stand(@PathVariable UUID job, @RequestParam String mark) {
-        return view(job, ground(job).stand(mark));
-    }
-
-    @PostMapping("/practice/extend")
-    @ResponseBody
-    SceneView extend(@PathVariable UUID job, @RequestParam String height) {
-        return view(job, ground(job).extend(LengthText.parse(height, figures(job).lengthUnit())));
-    }
-
-    private SceneView view(UUID job, PracticeGround.Sight sight) {
-        Figures f = figures(job);
-        GridPoint tip = sight.tip().plan();
-        return new SceneView(tip.northing(), tip.easting(), f.length(sight.poleHeight()), Figures.metric().small(sight.prismConstant()),
-                sight.occupied().map(PracticeGround.Occupied::mark).orElse(""), sight.occupied().map(o -> f.length(o.tape())).orElse(""));
-    }
-
-    private Figures figures(UUID job) {
-        return journals.state(job).settings().figures();
-    }
-
-    private static GridPoint place(double north, double east) {
-        if (!(Math.abs(north) <= GridPoint.FARTHEST_METRES && Math.abs(east) <= GridPoint.FARTHEST_METRES)) {
-            throw new SurveyException(Problem.NOT_A_NUMBER, north + ", " + east);
-        }
-        return new GridPoint(north, east);
-    }
-
-    private PracticeGround ground(UUID job) {
-        return practice.ground(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
     }
 }

@@ -1,0 +1,98 @@
+package verge.app.importing;
+
+import java.io.IOException;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import verge.app.job.JobService;
+import verge.app.job.SettingsWords;
+import verge.app.journal.JournalService;
+import verge.core.coding.PointName;
+import verge.core.journal.Entry;
+import verge.core.journal.JobState;
+import verge.core.journal.Journal;
+import verge.core.journal.Origin;
+import verge.core.journal.Payload;
+import verge.core.journal.StoredPoint;
+import verge.core.units.Figures;
+
+/** The bench for preparing a job: what it is, what it knows, and the files of its site. */
+@Controller
+@RequestMapping("/jobs/{job}/prepare")
+class PrepareController {
+    private static final int POINTS_SHOWN = 200;
+
+    private final SiteFileService files;
+    private final JobService jobs;
+    private final JournalService journals;
+    private final SettingsWords settingsWords;
+
+    PrepareController(SiteFileService files, JobService jobs, JournalService journals, SettingsWords settingsWords) {
+        this.files = files;
+        this.jobs = jobs;
+        this.journals = journals;
+        this.settingsWords = settingsWords;
+    }
+
+    /** One known or design point, in finished text. */
+    record PointLine(PointName name, String northing, String easting, String elevation) {
+    }
+
+    /** The points of one kind: control and design never mix in a list. */
+    record Group(String title, long count, List<PointLine> points) {
+    }
+
+    /** @param taken what its points became in this job, or empty */
+    record FileLine(UUID id, String name, String size, String taken) {
+    }
+
+    @GetMapping
+    String bench(@PathVariable UUID job, Model model) {
+        Journal journal = journals.journal(job);
+        JobState state = journal.state();
+        model.addAttribute("settings", settingsWords.full(state.settings()));
+        model.addAttribute("files", files.of(jobs.job(job).siteId()).stream().map(file -> line(journal, file)).toList());
+        model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
+        List<Group> groups = Stream.of(group(state, Origin.CONTROL, "Control"), group(state, Origin.DESIGN, "Design, to be staked"))
+                .filter(g -> !g.points().isEmpty()).toList();
+        model.addAttribute("groups", groups);
+        model.addAttribute("count", groups.stream().mapToLong(Group::count).sum());
+        return "importing/prepare";
+    }
+
+    private static Group group(JobState state, Origin origin, String title) {
+        Figures f = state.settings().figures();
+        List<StoredPoint> points = state.points().filter(p -> p.origin() == origin).sorted(Comparator.comparing(StoredPoint::name)).toList();
+        return new Group(title, points.size(), points.stream().limit(POINTS_SHOWN).map(p -> line(f, p)).toList());
+    }
+
+    private static FileLine line(Journal journal, SiteFile file) {
+        String taken = journal.entries().stream().filter(e -> !journal.state().isStruck(e.id())).map(Entry::payload)
+                .filter(Payload.PointsImported.class::isInstance).map(Payload.PointsImported.class::cast)
+                .filter(p -> p.sha256().equals(file.sha256())).map(p -> p.origin().name().toLowerCase(Locale.ROOT)).distinct()
+                .collect(Collectors.joining(" and "));
+        return new FileLine(file.id(), file.name(), file.size(), taken);
+    }
+
+    private static PointLine line(Figures f, StoredPoint p) {
+        return new PointLine(p.name(), f.bare(p.position().plan().north()),
+                f.bare(p.position().plan().east()), p.position().elevation().map(e -> f.bare(e.asLength())).orElse("\u2013"));
+    }
+
+    @PostMapping("/files")
+    String upload(@PathVariable UUID job, @RequestParam MultipartFile file) throws IOException {
+        SiteFile kept = files.add(jobs.job(job).siteId(), file.getOriginalFilename(), file.getInputStream());
+        return "redirect:/jobs/" + job + "/prepare/import/" + kept.id();
+    }
+}
