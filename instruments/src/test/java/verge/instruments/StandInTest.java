@@ -16,6 +16,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -227,7 +228,7 @@ class StandInTest {
         try {
             future.join();
             throw new AssertionError("it succeeded");
-        } catch (java.util.concurrent.CompletionException failed) {
+        } catch (CompletionException failed) {
             return (SurveyException) failed.getCause();
         }
     }

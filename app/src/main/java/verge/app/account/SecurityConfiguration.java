@@ -2,6 +2,7 @@ package verge.app.account;
 
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -64,7 +65,7 @@ class SecurityConfiguration {
         return new OncePerRequestFilter() {
             @Override
             protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
-                    throws IOException, jakarta.servlet.ServletException {
+                    throws IOException, ServletException {
                 policy.nonce(request);
                 chain.doFilter(request, response);
             }

@@ -83,7 +83,7 @@ public class BookText {
         if (payload instanceof Payload.SettingsChosen chosen) {
             return settingsWords.brief(chosen.settings());
         } else if (payload instanceof Payload.PointsImported file) {
-            return file.points().size() + " " + file.origin().name().toLowerCase(Locale.ROOT) + " points from " + file.fileName();
+            return file.points().size() + " " + file.origin().word() + " points from " + file.fileName();
         } else if (payload instanceof Payload.PointKeyed keyed) {
             return keyed.name() + "  N " + f.bare(keyed.position().plan().north())
                     + "  E " + f.bare(keyed.position().plan().east());

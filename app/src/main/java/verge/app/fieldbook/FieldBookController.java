@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.core.journal.Entry;
 import verge.core.journal.Journal;
 
 /** The whole journal of a job, latest first, with its lines struck through and brought back. */
@@ -33,7 +34,7 @@ class FieldBookController {
     @GetMapping
     String book(@PathVariable UUID job, @RequestParam(defaultValue = "0") int page, Model model) {
         Journal journal = journals.journal(job);
-        List<verge.core.journal.Entry> latestFirst = new ArrayList<>(journal.entries());
+        List<Entry> latestFirst = new ArrayList<>(journal.entries());
         Collections.reverse(latestFirst);
         int from = Math.min(Math.max(page, 0) * LINES_A_PAGE, latestFirst.size());
         int to = Math.min(from + LINES_A_PAGE, latestFirst.size());

@@ -1,6 +1,7 @@
 package verge.app.handover;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -50,7 +51,7 @@ public class ExportService {
         try {
             PointCsvWriter.write(out, points, layout);
         } catch (IOException failed) {
-            throw new java.io.UncheckedIOException(failed);
+            throw new UncheckedIOException(failed);
         }
     }
 }

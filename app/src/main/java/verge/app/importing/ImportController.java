@@ -4,6 +4,7 @@ import java.security.Principal;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.springframework.context.MessageSource;
@@ -72,7 +73,7 @@ class ImportController {
     private List<ColumnView> columns(PointImportService.Preview preview) {
         List<List<String>> rows = preview.proposal().rows().stream().limit(ROWS_SHOWN).toList();
         return IntStream.range(0, preview.proposal().columnCount()).mapToObj(i -> new ColumnView(i + 1,
-                Arrays.stream(Column.values()).filter(c -> preview.layout().index(c).equals(java.util.Optional.of(i)))
+                Arrays.stream(Column.values()).filter(c -> preview.layout().index(c).equals(Optional.of(i)))
                         .findFirst().map(Column::name).orElse(""),
                 rows.stream().map(row -> i < row.size() ? row.get(i) : "").toList())).toList();
     }

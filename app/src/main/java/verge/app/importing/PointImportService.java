@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import verge.app.journal.Author;
@@ -69,7 +70,7 @@ public class PointImportService {
     public int take(UUID job, UUID site, UUID fileId, ColumnChoice choice, Author author) {
         Preview preview = preview(job, site, fileId, choice);
         if (!preview.missing().isEmpty()) {
-            throw new SurveyException(Problem.COLUMN_MISSING, preview.missing().get(0).name().toLowerCase(java.util.Locale.ROOT));
+            throw new SurveyException(Problem.COLUMN_MISSING, preview.missing().get(0).name().toLowerCase(Locale.ROOT));
         }
         if (!preview.reading().sound()) {
             throw new SurveyException(Problem.FILE_HAS_FAULTS, preview.reading().faultCount());

@@ -3,7 +3,6 @@ package verge.app.importing;
 import java.io.IOException;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -80,7 +79,7 @@ class PrepareController {
     private static FileLine line(Journal journal, SiteFile file) {
         String taken = journal.entries().stream().filter(e -> !journal.state().isStruck(e.id())).map(Entry::payload)
                 .filter(Payload.PointsImported.class::isInstance).map(Payload.PointsImported.class::cast)
-                .filter(p -> p.sha256().equals(file.sha256())).map(p -> p.origin().name().toLowerCase(Locale.ROOT)).distinct()
+                .filter(p -> p.sha256().equals(file.sha256())).map(p -> p.origin().word()).distinct()
                 .collect(Collectors.joining(" and "));
         return new FileLine(file.id(), file.name(), file.size(), taken);
     }

@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.problem.ProblemWords;
@@ -51,7 +52,7 @@ class JobController {
     }
 
     @PostMapping("/sites")
-    String makeSite(@org.springframework.web.bind.annotation.RequestParam String name) {
+    String makeSite(@RequestParam String name) {
         return "redirect:/sites/" + jobs.ensureSite(name).id();
     }
 

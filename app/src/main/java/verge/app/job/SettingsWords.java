@@ -1,5 +1,6 @@
 package verge.app.job;
 
+import java.util.Locale;
 import org.springframework.stereotype.Component;
 import verge.core.journal.JobSettings;
 import verge.core.units.AngleUnit;
@@ -27,7 +28,7 @@ public class SettingsWords {
 
     /** One line for the shelf. */
     public String brief(JobSettings settings) {
-        return unit(settings.figures().lengthUnit()) + ", " + angles(settings) + ", " + system(settings).toLowerCase(java.util.Locale.ROOT);
+        return unit(settings.figures().lengthUnit()) + ", " + angles(settings) + ", " + system(settings).toLowerCase(Locale.ROOT);
     }
 
     /** A sentence or two for the job's own page. */

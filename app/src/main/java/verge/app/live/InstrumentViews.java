@@ -1,5 +1,6 @@
 package verge.app.live;
 
+import java.util.Locale;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import verge.app.device.InstrumentWatch;
@@ -27,7 +28,7 @@ public class InstrumentViews {
         Optional<InstrumentCondition> condition = now.link() == LinkState.UP ? now.condition() : Optional.empty();
         double limit = InstrumentWatch.LEVEL_LIMIT.radians();
         Optional<Leaf> standing = state.openLeaf().filter(leaf -> !InstrumentWatch.moved(leaf, now));
-        return new InstrumentView(now.link().name().toLowerCase(java.util.Locale.ROOT), linkWords(now),
+        return new InstrumentView(now.link().name().toLowerCase(Locale.ROOT), linkWords(now),
                 condition.map(c -> seconds(c.tilt())).orElse(""),
                 condition.map(c -> c.tilt().radians() <= limit).orElse(false),
                 condition.map(c -> within(c.tiltAlong().radians() / limit)).orElse(0.0),

@@ -91,14 +91,14 @@ class StakeoutController {
     }
 
     private static WorkLine line(JobState state, PointName name) {
-        String kind = state.findDesign(name).map(p -> p.origin().name().toLowerCase(java.util.Locale.ROOT)).orElse("");
+        String kind = state.findDesign(name).map(p -> p.origin().word()).orElse("");
         return new WorkLine(name.text(), kind, state.find(name, Origin.STAKED).isPresent());
     }
 
     private static AimView view(JobState state, StakeoutAim aim, List<WorkLine> work) {
         Figures f = state.settings().figures();
         StoredPoint design = aim.design();
-        String kind = design.origin().name().toLowerCase(java.util.Locale.ROOT);
+        String kind = design.origin().word();
         String next = work.stream().filter(w -> !w.done() && w.kind().equals(kind) && !w.name().equals(design.name().text()))
                 .filter(w -> new PointName(w.name()).compareTo(design.name()) > 0).findFirst().map(WorkLine::name).orElse("");
         return new AimView(design.name().text(), (kind + " " + design.code()).strip(),

@@ -13,6 +13,7 @@ import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.TotalStationReading;
+import verge.core.stakeout.Facing;
 import verge.core.stakeout.Guidance;
 
 /** Stores stakes with their differences to the design. */
@@ -47,7 +48,7 @@ public class StakeoutService {
     }
 
     private static void requireWithin(StakeoutAim aim, TotalStationReading reading, InstrumentWatch.Ready ready,
-            verge.core.stakeout.Facing facing, String reason) {
+            Facing facing, String reason) {
         Position here = ready.leaf().solved().station().observe(reading, ready.target()).position();
         if (!Guidance.towards(aim.design().position(), here, facing, aim.tolerance()).done() && reason.isBlank()) {
             throw new SurveyException(Problem.REASON_NEEDED, "the stake");

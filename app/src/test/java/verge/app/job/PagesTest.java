@@ -3,6 +3,7 @@ package verge.app.job;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpResponse;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
@@ -69,8 +70,8 @@ class PagesTest {
         UUID site = Jobs.ternholm(verge).id();
         String name = "Yard " + UUID.randomUUID();
         assertThat(make(site, name, "1").uri().getPath()).endsWith("/prepare");
-        HttpResponse<String> again = make(site, name.toUpperCase(java.util.Locale.ROOT), "0.9998");
-        assertThat(again.body()).contains("This site already has a job called").contains(name.toUpperCase(java.util.Locale.ROOT)).contains("0.9998");
+        HttpResponse<String> again = make(site, name.toUpperCase(Locale.ROOT), "0.9998");
+        assertThat(again.body()).contains("This site already has a job called").contains(name.toUpperCase(Locale.ROOT)).contains("0.9998");
     }
 
     @ParameterizedTest

@@ -12,6 +12,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -24,6 +25,7 @@ import verge.app.journal.JournalService;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.FlatSite;
+import verge.core.geodesy.Position;
 import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
 import verge.core.journal.Journal;
@@ -70,7 +72,7 @@ class MeasureServiceTest {
         when(watch.shoot(any())).thenReturn(CompletableFuture.failedFuture(new SurveyException(Problem.LINK_LOST, "x")));
         CompletableFuture<Entry> shot = service.measure(JOB, UUID.randomUUID(), "1", "", "p");
         assertThat(shot).isCompletedExceptionally();
-        verify(journals, never()).append(any(), any(), any(java.util.function.Function.class));
+        verify(journals, never()).append(any(), any(), any(Function.class));
     }
 
     @Test
@@ -86,7 +88,7 @@ class MeasureServiceTest {
     void namesCountOnPastTakenOnes() {
         assertThat(MeasureService.nextName(journal).text()).isEqualTo("101");
         journal = journal.append(new Entry(UUID.randomUUID(), 2, Instant.EPOCH, "p", "d",
-                new Payload.PointKeyed(new PointName("101"), Code.NONE, verge.core.geodesy.Position.of(1, 2, 3))));
+                new Payload.PointKeyed(new PointName("101"), Code.NONE, Position.of(1, 2, 3))));
         assertThat(MeasureService.nextName(journal).text()).isEqualTo("102");
         assertThat(MeasureService.lastCode(journal)).isEqualTo(Code.NONE);
     }

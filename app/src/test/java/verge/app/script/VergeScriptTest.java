@@ -3,6 +3,7 @@ package verge.app.script;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.stream.Stream;
@@ -54,7 +55,7 @@ class VergeScriptTest {
     private static Ended run(String... words) throws IOException, InterruptedException {
         Path script = Path.of("../verge").toAbsolutePath().normalize();
         Process process = new ProcessBuilder(Stream.concat(Stream.of(script.toString()), Stream.of(words)).toList()).redirectErrorStream(true).start();
-        String said = new String(process.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         return new Ended(process.waitFor(), said);
     }
 }

@@ -1,6 +1,7 @@
 package verge.app.support;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -10,7 +11,9 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.TimeoutException;
 import org.openqa.selenium.WebDriver;
+import org.openqa.selenium.WebDriverException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.WindowType;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -138,8 +141,8 @@ public final class Browser implements AutoCloseable {
     /** Waits until the condition gives something; if it never does, says what the page shows. */
     public <T> T until(Function<WebDriver, T> condition) {
         try {
-            return wait.ignoring(org.openqa.selenium.WebDriverException.class).until(condition);
-        } catch (org.openqa.selenium.TimeoutException never) {
+            return wait.ignoring(WebDriverException.class).until(condition);
+        } catch (TimeoutException never) {
             throw new AssertionError(address() + "\n" + script("return [...document.querySelectorAll('input, select')].map(i => i.id + '=' + i.value).join(' ')"
                     + " + ' focus ' + document.activeElement?.id") + "\n" + driver.findElement(By.tagName("body")).getText(), never);
         }
@@ -159,7 +162,7 @@ public final class Browser implements AutoCloseable {
             try (var files = Files.list(downloads)) {
                 return files.filter(f -> f.toString().endsWith(suffix)).findFirst().orElse(null);
             } catch (IOException failed) {
-                throw new java.io.UncheckedIOException(failed);
+                throw new UncheckedIOException(failed);
             }
         });
     }

@@ -1,5 +1,7 @@
 package verge.core.journal;
 
+import java.util.Locale;
+
 /**
  * Where a position comes from. Several positions of one name are kept side by side; when a name is used, the one whose origin
  * stands first here counts.
@@ -12,5 +14,10 @@ public enum Origin {
     /** To be staked: from a file or typed. */
     DESIGN,
     /** Observed while staking, beside the design of the same name. */
-    STAKED
+    STAKED;
+
+    /** The trade's word for it: control, measured, design, staked. */
+    public String word() {
+        return name().toLowerCase(Locale.ROOT);
+    }
 }

@@ -1,6 +1,7 @@
 package verge.core.setup;
 
 import java.util.Optional;
+import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.reading.InstrumentPrecision;
@@ -28,7 +29,7 @@ public record OrientedStation(Occupation occupation, Angle orientation, Angle si
         Angle azimuth = shot.direction().plus(orientation);
         double d = shot.grid().value().metres();
         GridPoint plan = occupation.station().plan().plus(d * azimuth.cos(), d * azimuth.sin());
-        Optional<verge.core.geodesy.Elevation> elevation = occupation.station().elevation().map(e -> e.plus(shot.rise()));
+        Optional<Elevation> elevation = occupation.station().elevation().map(e -> e.plus(shot.rise()));
         return new ObservedPoint(new Position(plan, elevation), sigma(shot, azimuth), shot);
     }
 

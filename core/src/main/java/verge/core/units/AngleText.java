@@ -3,6 +3,7 @@ package verge.core.units;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.RoundingMode;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -52,7 +53,7 @@ public final class AngleText {
             return Optional.empty();
         }
         String mark = single.group(2);
-        boolean gon = mark == null ? unitOfBareNumber == AngleUnit.GON : mark.toLowerCase(java.util.Locale.ROOT).startsWith("g");
+        boolean gon = mark == null ? unitOfBareNumber == AngleUnit.GON : mark.toLowerCase(Locale.ROOT).startsWith("g");
         return Decimals.parse(single.group(1)).map(gon ? Angle::ofGons : Angle::ofDegrees);
     }
 

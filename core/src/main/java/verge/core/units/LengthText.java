@@ -1,5 +1,6 @@
 package verge.core.units;
 
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -37,7 +38,7 @@ public final class LengthText {
         if (!m.matches()) {
             return Optional.empty();
         }
-        String unit = m.group(2).toLowerCase(java.util.Locale.ROOT);
+        String unit = m.group(2).toLowerCase(Locale.ROOT);
         double metresPerUnit = unit.isEmpty() ? unitOfBareNumber.metresPerUnit()
                 // 'ft' in a job of US survey feet means the job's foot, not a silent change of kind
                 : unit.equals("ft") ? footOf(unitOfBareNumber).metresPerUnit()

@@ -86,7 +86,7 @@ public final class PointCsvWriter {
         return switch (field) {
             case NAME -> point.name().text();
             case CODE -> point.code().text();
-            case ORIGIN -> point.origin().name().toLowerCase(java.util.Locale.ROOT);
+            case ORIGIN -> point.origin().word();
             default -> length.map(l -> number(l, layout)).orElse("");
         };
     }

@@ -13,6 +13,7 @@ import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -163,7 +164,7 @@ class PointCsvTest {
                 bytes[random.nextInt(bytes.length)] = (byte) random.nextInt(256);
             }
             Path file = directory.resolve("mutilated.csv");
-            Files.write(file, java.util.Arrays.copyOf(bytes, 1 + random.nextInt(bytes.length)));
+            Files.write(file, Arrays.copyOf(bytes, 1 + random.nextInt(bytes.length)));
             PointCsvProbe.Proposal proposal = propose(file);
             boolean complete = proposal.layout().columns().keySet().containsAll(List.of(Column.NAME, Column.NORTHING, Column.EASTING));
             PointCsvReader.Result result = PointCsvReader.read(file, TextEncoding.of(file), proposal.layout());

@@ -3,7 +3,9 @@ package verge.instruments.line;
 import java.net.URLDecoder;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -22,7 +24,7 @@ public record WireMessage(String tag, String verb, Map<String, String> fields) {
     private static final String CHECKSUM_MARK = " ~";
 
     public WireMessage {
-        fields = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(fields));
+        fields = Collections.unmodifiableMap(new LinkedHashMap<>(fields));
     }
 
     public static WireMessage of(String tag, String verb) {
@@ -42,7 +44,7 @@ public record WireMessage(String tag, String verb, Map<String, String> fields) {
 
     /** With a number in fixed decimals, the way an instrument of finite resolution tells it. */
     public WireMessage with(String field, double value, int decimals) {
-        return with(field, String.format(java.util.Locale.ROOT, "%." + decimals + "f", value));
+        return with(field, String.format(Locale.ROOT, "%." + decimals + "f", value));
     }
 
     /** @throws GarbledLine if the field is not there */

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import verge.core.geodesy.GridPoint;
@@ -50,7 +51,7 @@ final class GroundSession implements LineServer.Session {
         };
     }
 
-    private WireMessage atMark(WireMessage asked, java.util.function.Function<Mark, UnaryOperator<Scene>> deed) throws IOException {
+    private WireMessage atMark(WireMessage asked, Function<Mark, UnaryOperator<Scene>> deed) throws IOException {
         Optional<Mark> mark = Ternholm.mark(asked.text("mark"));
         return mark.isPresent() ? change(asked, deed.apply(mark.get())) : WireMessage.no(asked.tag(), "no mark " + asked.text("mark"));
     }
