@@ -21,9 +21,10 @@ export function openLive(query) {
 function connect(missed) {
   source?.close();
   source = new EventSource(openedWith);
-  for (const name of ['instrument', 'guide', 'book']) {
+  for (const name of ['instrument', 'guide']) {
     source.addEventListener(name, event => tell(name, JSON.parse(event.data)));
   }
+  source.addEventListener('book', tellBook);
   source.addEventListener('error', () => {
     missed = true;
     tell('instrument', LOST);
@@ -31,7 +32,7 @@ function connect(missed) {
   source.addEventListener('open', () => {
     if (missed) {
       missed = false;
-      tell('book', null);
+      tellBook();
     }
   });
 }
@@ -47,6 +48,16 @@ document.addEventListener('visibilitychange', () => {
 
 const LOST = { link: 'lost', linkWords: 'Verge does not answer', tilt: '', level: false, tiltAlong: 0, tiltAcross: 0, battery: '', air: '', temperature: '', pressure: '', settled: false, pole: null };
 const latest = new Map();
+const MILLIS_OF_PEACE = 150;
+let bookTimer = 0;
+
+/** New lines in the book are told together, a moment later: what was stored here is drawn first, and drawing must not wait for it. */
+function tellBook() {
+  bookTimer ||= setTimeout(() => {
+    bookTimer = 0;
+    document.dispatchEvent(new CustomEvent('verge:book'));
+  }, MILLIS_OF_PEACE);
+}
 
 function tell(name, value) {
   latest.set(name, value);
