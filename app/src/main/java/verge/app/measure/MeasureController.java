@@ -59,18 +59,21 @@ class MeasureController {
                 p.position().elevation().map(e -> f.bare(e.asLength())).orElse(""));
     }
 
-    /** @param point to draw; absent if an entry of the same id was stored and has since been struck */
-    record Stored(SketchPoint point, String next) {
+    /**
+     * @param point to draw; absent if an entry of the same id was stored and has since been struck
+     * @param before it was stored by an earlier request whose answer was lost: nothing was measured now
+     */
+    record Stored(SketchPoint point, String next, boolean before) {
     }
 
     @PostMapping("/shots")
     @ResponseBody
     CompletableFuture<Stored> shoot(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String name, @RequestParam String code,
             Principal person) {
-        return measuring.measure(job, id, name, code, person.getName()).thenApply(entry -> {
+        return measuring.measure(job, id, name, code, person.getName()).thenApply(kept -> {
             Journal journal = journals.journal(job);
-            SketchPoint point = journal.state().pointsOf(entry.id()).stream().findFirst().map(SketchPoint::of).orElse(null);
-            return new Stored(point, MeasureService.nextName(journal).text());
+            SketchPoint point = journal.state().pointsOf(kept.entry().id()).stream().findFirst().map(SketchPoint::of).orElse(null);
+            return new Stored(point, MeasureService.nextName(journal).text(), kept.before());
         });
     }
 }

@@ -6,6 +6,7 @@ import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.journal.Kept;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.journal.Entry;
@@ -36,20 +37,20 @@ public class MeasureService {
      * @throws SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, or as {@link InstrumentWatch#ready}; the future fails
      *     with one if the instrument does
      */
-    public CompletableFuture<Entry> measure(UUID job, UUID id, String typedName, String typedCode, String person) {
+    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, String person) {
         Journal journal = journals.journal(job);
         if (journal.entry(id).isPresent()) {
-            return CompletableFuture.completedFuture(journal.entry(id).get());
+            return CompletableFuture.completedFuture(new Kept(journal.entry(id).get(), true));
         }
         PointName name = PointName.parse(typedName);
         Code code = Code.parse(typedCode);
         requireFree(journal.state(), name);
         InstrumentWatch.Ready ready = watch.ready(job);
-        return watch.shoot(ready).thenApply(reading ->
+        return watch.shoot(ready).thenApply(reading -> new Kept(
                 journals.append(job, new Author(id, person, ready.device()), state -> {
                     requireFree(state, name);
                     return new Payload.ShotTaken(ready.leaf().entry(), name, code, reading, ready.target());
-                }));
+                }), false));
     }
 
     private static void requireFree(JobState state, PointName name) {

@@ -76,8 +76,16 @@ public class SetupService {
         return propose(job, form, reading, person);
     }
 
-    /** @throws SurveyException BACKSIGHT_NOT_READ, INSTRUMENT_MOVED, or REASON_NEEDED if a check is outside its limit and no reason is given */
+    /**
+     * Makes the setup that was read a leaf; asking again with the same entry id stores nothing more.
+     *
+     * @throws SurveyException BACKSIGHT_NOT_READ, INSTRUMENT_MOVED, or REASON_NEEDED if a check is outside its limit and no reason is given
+     */
     public Entry accept(UUID job, String reason, Author author) {
+        Optional<Entry> stored = journals.journal(job).entry(author.entry());
+        if (stored.isPresent()) {
+            return stored.get();
+        }
         Payload.StationSetUp written = draft(job).orElseThrow(() -> new SurveyException(Problem.BACKSIGHT_NOT_READ));
         desk.snapshot(job).flatMap(InstrumentSnapshot::condition).filter(c -> c.upsets() != written.upsets()).ifPresent(moved -> {
             throw new SurveyException(Problem.INSTRUMENT_MOVED, written.station().text());

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.util.UriComponentsBuilder;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.journal.Kept;
 import verge.app.points.PointNames;
 import verge.app.points.PointService;
 import verge.app.problem.ProblemWords;
@@ -123,13 +124,14 @@ class StakeoutController {
     CompletableFuture<Stored> store(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String point,
             @RequestParam(defaultValue = "") String reason, Settings settings, Principal person) {
         StakeoutAim aim = aim(journals.state(job), point, settings);
-        return stakes.store(job, id, aim, reason, person.getName()).thenApply(entry -> {
-            JobState state = journals.state(job);
-            Figures f = state.settings().figures();
-            return new Stored(state.pointsOf(entry.id()).stream().findFirst().flatMap(StoredPoint::staked)
-                    .map(d -> "Stored " + aim.design().name() + ": staked minus design N " + f.difference(d.north()) + ", E "
-                            + f.difference(d.east()) + d.up().map(u -> ", H " + f.difference(u)).orElse("") + ".")
-                    .orElse("Stored " + aim.design().name() + "."));
-        });
+        return stakes.store(job, id, aim, reason, person.getName()).thenApply(kept -> new Stored(stored(journals.state(job), kept)));
+    }
+
+    private static String stored(JobState state, Kept kept) {
+        Figures f = state.settings().figures();
+        String off = state.pointsOf(kept.entry().id()).stream().findFirst().map(p -> "Stored " + p.name() + p.staked().map(d ->
+                ": staked minus design N " + f.difference(d.north()) + ", E " + f.difference(d.east())
+                        + d.up().map(u -> ", H " + f.difference(u)).orElse("")).orElse("") + ".").orElse("Stored.");
+        return kept.before() ? off + " That was before the last answer was lost; nothing was measured now. Store again for the place the pole is at." : off;
     }
 }

@@ -6,8 +6,8 @@ import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.journal.Kept;
 import verge.core.geodesy.Position;
-import verge.core.journal.Entry;
 import verge.core.journal.Journal;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
@@ -33,18 +33,18 @@ public class StakeoutService {
      * @param id made by the asker; asking again with it stores nothing more
      * @param reason needed if the stake is outside a limit in force; kept with it
      */
-    public CompletableFuture<Entry> store(UUID job, UUID id, StakeoutAim aim, String reason, String person) {
+    public CompletableFuture<Kept> store(UUID job, UUID id, StakeoutAim aim, String reason, String person) {
         Journal journal = journals.journal(job);
         if (journal.entry(id).isPresent()) {
-            return CompletableFuture.completedFuture(journal.entry(id).get());
+            return CompletableFuture.completedFuture(new Kept(journal.entry(id).get(), true));
         }
         InstrumentWatch.Ready ready = watch.ready(job);
-        return watch.shoot(ready).thenApply(reading ->
+        return watch.shoot(ready).thenApply(reading -> new Kept(
                 journals.append(job, new Author(id, person, ready.device()), state -> {
                     requireWithin(aim, reading, ready, aim.facing(state), reason);
                     return new Payload.PointStaked(ready.leaf().entry(), aim.design().name(), aim.design().position(), reading,
                             ready.target(), aim.tolerance(), reason.strip());
-                }));
+                }), false));
     }
 
     private static void requireWithin(StakeoutAim aim, TotalStationReading reading, InstrumentWatch.Ready ready,

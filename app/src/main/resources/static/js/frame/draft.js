@@ -35,11 +35,11 @@ export function draftIsSent(form) {
   sessionStorage.setItem(SENT, key(form));
 }
 
-/** On the answering page: the draft goes, unless what was sent was refused. */
+/** On the answering page: the draft goes, unless what was sent was refused or this is the form again because no answer came. */
 export function settleSentDraft() {
   const sent = sessionStorage.getItem(SENT);
   sessionStorage.removeItem(SENT);
-  if (sent && !('refused' in document.body.dataset)) {
+  if (sent && !('refused' in document.body.dataset) && ![...document.querySelectorAll('form[data-draft]')].some(form => key(form) === sent)) {
     localStorage.removeItem(sent);
   }
 }

@@ -12,8 +12,8 @@ export class Problem extends Error {
 
 const UNREACHABLE = {
   title: 'Verge does not answer.',
-  means: 'Nothing new was stored; what is typed stays on the screen.',
-  next: 'Wait until it is back, then do it again.',
+  means: 'Whether the last thing arrived is not known; what is typed stays on the screen.',
+  next: 'Wait until it is back, look at the last lines of the field book, then do it again if it is not there.',
 };
 
 function headers() {

@@ -14,7 +14,9 @@ export function openLive(query) {
   }
   openedWith = url;
   latest.clear();
-  connect(false);
+  if (!document.hidden) {
+    connect(false);
+  }
 }
 
 /** @param missed whether something may have been stored since the stream was last open */
@@ -41,7 +43,7 @@ function connect(missed) {
 document.addEventListener('visibilitychange', () => {
   if (document.hidden) {
     source?.close();
-  } else if (openedWith && source.readyState === EventSource.CLOSED) {
+  } else if (openedWith && (!source || source.readyState === EventSource.CLOSED)) {
     connect(true);
   }
 });

@@ -1,6 +1,6 @@
 // The bench for measuring: a touch on the legend chooses the code, the big key measures.
 import { onceId, post } from 'verge/frame/http.js';
-import { hush, sayProblem } from 'verge/frame/said.js';
+import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { dropDraft } from 'verge/frame/draft.js';
 import { refreshFrame } from 'verge/frame/leaves.js';
 import { keepPole } from 'verge/pole/pole.js';
@@ -47,6 +47,10 @@ async function measure(form, button) {
       requestAnimationFrame(() => performance.measure('measure-to-drawn', { start: asked, end: performance.now() }));
     }
     hush();
+    if (stored.before) {
+      say('This point was stored already, before the last answer was lost.',
+        'It stands where the pole was then; nothing was measured now. Measure again for the place the pole is at.');
+    }
     dropDraft(form);
     name.value = stored.next;
     name.defaultValue = stored.next;

@@ -1,5 +1,5 @@
 // The bench for connecting and setting up.
-import { page, post } from 'verge/frame/http.js';
+import { onceId, page, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { dropDraft } from 'verge/frame/draft.js';
 import { refresh, turnTo } from 'verge/frame/leaves.js';
@@ -8,6 +8,7 @@ import { helper } from 'verge/device/practice.js';
 
 const job = document.body.dataset.job;
 const BUBBLE_RUN = 32;
+const setup = onceId();
 
 export function mount(bench) {
   const form = bench.querySelector('#setup-form');
@@ -83,9 +84,13 @@ async function recheck(bench, form) {
     await post(`/jobs/${job}/setup/recheck`, typed(form));
     dropDraft(form);
     hush();
+    const reason = bench.querySelector('#reason')?.value;
     const fresh = (await page(location.href)).document;
     for (const id of ['check', 'check-figures']) {
       document.getElementById(id).replaceWith(document.adoptNode(fresh.getElementById(id)));
+    }
+    if (reason && bench.querySelector('#reason')) {
+      bench.querySelector('#reason').value = reason;
     }
   } catch (problem) {
     sayProblem(problem);
@@ -94,10 +99,12 @@ async function recheck(bench, form) {
 
 async function accept(bench, form) {
   try {
-    const body = new URLSearchParams({ id: crypto.randomUUID(), reason: bench.querySelector('#reason')?.value ?? '' });
+    const body = new URLSearchParams({ id: setup.get(), reason: bench.querySelector('#reason')?.value ?? '' });
     await turnTo(`/jobs/${job}/setup/accept`, { method: 'POST', body });
+    setup.settle();
     dropDraft(form);
-  } catch {
+  } catch (problem) {
+    setup.settle(problem);
     bench.querySelector('#reason')?.focus();   // the strip has said what is wrong
   }
 }

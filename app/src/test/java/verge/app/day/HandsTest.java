@@ -133,6 +133,17 @@ class HandsTest extends InBrowser {
     }
 
     @Test
+    void aFormWhoseAnswerNeverCameComesBackAsTyped() {
+        String form = "/sites/" + Jobs.ternholm(verge).id() + "/jobs/new";
+        browser.open(form);
+        browser.type("name", "Typed behind the hill");
+        browser.script("document.getElementById('job-form').action = 'http://127.0.0.1:1/'");   // sent, and nothing comes of it
+        browser.press(Keys.ENTER);
+        browser.open(form);
+        browser.until(d -> "Typed behind the hill".equals(browser.<String>script("return document.getElementById('name')?.value")));
+    }
+
+    @Test
     void aPointTouchedInTheSketchFillsTheField() {
         browser.open("/jobs/" + job + "/compute");
         browser.script("document.dispatchEvent(new CustomEvent('verge:touched', { detail: { name: 'T1' } }))");

@@ -19,6 +19,7 @@ import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
 import verge.core.coding.PointName;
+import verge.core.geodesy.GridPoint;
 import verge.core.journal.JobState;
 import verge.core.journal.Origin;
 import verge.core.units.Decimals;
@@ -147,6 +148,27 @@ class FieldWorkTest {
         assertThat(journals.journal(job).entries()).hasSize(before);
         await(() -> desk.snapshot(job).map(s -> s.link() == LinkState.UP).orElse(false));
         assertThat(shoot("101").statusCode()).isEqualTo(200);
+    }
+
+    /** The answer was lost on the way, the pole has been carried on: sent again, it must not pass for the new place. */
+    @Test
+    void whatIsSentTwiceIsStoredOnceAndSaidToBeTheEarlier() throws Exception {
+        setUp();
+        Map<String, String> shot = Map.of("id", UUID.randomUUID().toString(), "name", "101", "code", "GRD");
+        assertThat(visitor.post(path("/measure/shots"), shot).body()).contains("\"before\":false");
+        GridPoint where = journals.state(job).find(new PointName("101")).orElseThrow().position().plan();
+        verge.ground().pole(Ternholm.YARD.plus(5, 5));
+        assertThat(visitor.post(path("/measure/shots"), shot).body()).contains("\"before\":true", "\"next\":\"102\"");
+        assertThat(journals.state(job).find(new PointName("101")).orElseThrow().position().plan()).isEqualTo(where);
+        verge.ground().go("BM-Sill");
+        Map<String, String> stake = Map.of("id", UUID.randomUUID().toString(), "point", "BM-Sill");
+        assertThat(visitor.post(path("/stake/stakes"), stake).body()).doesNotContain("nothing was measured now");
+        assertThat(visitor.post(path("/stake/stakes"), stake).body()).contains("Stored BM-Sill: staked minus design N", "nothing was measured now");
+        Map<String, String> acceptance = Map.of("id", UUID.randomUUID().toString(), "reason", "");
+        read("T2", "T4", tripodOn("T2"), "1.600", "-12.0");
+        visitor.post(path("/setup/accept"), acceptance);
+        assertThat(visitor.post(path("/setup/accept"), acceptance).statusCode()).isEqualTo(200);
+        assertThat(journals.state(job).leaves()).hasSize(2);
     }
 
     @Test

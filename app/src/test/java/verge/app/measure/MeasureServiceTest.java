@@ -22,6 +22,7 @@ import org.mockito.junit.jupiter.MockitoSettings;
 import org.mockito.quality.Strictness;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.JournalService;
+import verge.app.journal.Kept;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.FlatSite;
@@ -70,7 +71,7 @@ class MeasureServiceTest {
     @Test
     void aReadingThatFailsStoresNothing() {
         when(watch.shoot(any())).thenReturn(CompletableFuture.failedFuture(new SurveyException(Problem.LINK_LOST, "x")));
-        CompletableFuture<Entry> shot = service.measure(JOB, UUID.randomUUID(), "1", "", "p");
+        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "1", "", "p");
         assertThat(shot).isCompletedExceptionally();
         verify(journals, never()).append(any(), any(), any(Function.class));
     }
@@ -80,7 +81,7 @@ class MeasureServiceTest {
         UUID id = UUID.randomUUID();
         Entry stored = new Entry(id, 2, Instant.EPOCH, "p", "d", new Payload.TargetChosen(PRISM));
         journal = journal.append(stored);
-        assertThat(service.measure(JOB, id, "1", "", "p").join()).isEqualTo(stored);
+        assertThat(service.measure(JOB, id, "1", "", "p").join()).isEqualTo(new Kept(stored, true));
         verify(watch, never()).ready(any());
     }
 

@@ -35,7 +35,11 @@ public final class Journal {
             }
         }
         Set<UUID> struck = struck(entries);
-        return new Journal(List.copyOf(entries), JobState.empty(settings(entries, struck), struck).after(entries));
+        return new Journal(List.copyOf(entries), reckon(entries, struck));
+    }
+
+    private static JobState reckon(List<Entry> entries, Set<UUID> struck) {
+        return JobState.empty(settings(entries, struck), struck).after(entries);
     }
 
     /** This journal with one more entry, which must be numbered next. */
@@ -81,7 +85,7 @@ public final class Journal {
         }
         Set<UUID> struck = struck(entries);
         struck.add(id);
-        return state.points().count() - JobState.empty(settings(entries, struck), struck).after(entries).points().count();
+        return state.points().count() - reckon(entries, struck).points().count();
     }
 
     /** Whether an entry may change what came before it, so that adding it means replaying. */
