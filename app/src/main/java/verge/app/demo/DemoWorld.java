@@ -81,7 +81,7 @@ class DemoWorld {
         Site slough = jobs.ensureSite("Alder Slough");
         SiteFile control = file(slough, "alder-slough-control.csv");
         Job boardwalk = jobs.make(slough.id(), "Alder Slough boardwalk", new JobSettings(
-                new Figures(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3), new FlatSite(0.999938)), author());
+                Figures.of(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3), new FlatSite(0.999938)), author());
         take(boardwalk, control, Origin.CONTROL);
     }
 

@@ -37,7 +37,7 @@ public record JobForm(String name, LengthUnit lengthUnit, AngleUnit angleUnit, D
         if (factor < FlatSite.LOWEST_SCALE || factor > FlatSite.HIGHEST_SCALE) {
             throw new SurveyException(Problem.OUT_OF_RANGE, "scale factor", scale, FlatSite.LOWEST_SCALE, FlatSite.HIGHEST_SCALE);
         }
-        return new JobSettings(new Figures(lengthUnit, angleUnit, directionStyle, LENGTH_DECIMALS), new FlatSite(factor));
+        return new JobSettings(Figures.of(lengthUnit, angleUnit, directionStyle, LENGTH_DECIMALS), new FlatSite(factor));
     }
 
     private static void chosen(String field, Object choice) {

@@ -112,7 +112,7 @@ class BookTextTest {
 
     @Test
     void anInverseIsToldInTheJobsOwnFigures() {
-        book = new Books(new Figures(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3));
+        book = new Books(Figures.of(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3));
         BookText.Line line = line(book.add(new Payload.InverseNoted(new PointName("T2"), new PointName("T1"))));
         assertThat(line.text()).isEqualTo("T2 to T1");
         assertThat(line.result()).isEqualTo("S 0\u00b000\u203200\u2033 E  328.083 ftUS ground");

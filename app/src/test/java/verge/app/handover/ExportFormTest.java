@@ -58,7 +58,7 @@ class ExportFormTest {
     @ParameterizedTest
     @CsvSource({"US_SURVEY_FOOT, , 3", "METRE, , 4", "METRE, 2, 2", "METRE, 99, 6", "METRE, -1, 0"})
     void decimalsFollowTheUnit(LengthUnit unit, Integer decimals, int shown) {
-        Figures feet = new Figures(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3);
+        Figures feet = Figures.of(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3);
         assertThat(form(null, null, null, null, unit, decimals).layout(feet).decimals()).isEqualTo(shown);
     }
 

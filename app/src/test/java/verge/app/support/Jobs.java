@@ -43,7 +43,7 @@ public final class Jobs {
 
     /** In US survey feet with quadrant bearings; its control is the same, read as metres. */
     public static Job inFeet(VergeServer.Running verge) {
-        return controlled(verge, empty(verge, new Figures(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3)));
+        return controlled(verge, empty(verge, Figures.of(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3)));
     }
 
     private static Job controlled(VergeServer.Running verge, Job job) {

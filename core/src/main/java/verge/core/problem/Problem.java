@@ -63,6 +63,18 @@ public enum Problem {
     FILE_HAS_FAULTS,
     /** Arguments: the column's meaning. */
     COLUMN_MISSING,
+    /** Arguments: what the reader stumbled over. */
+    SYSTEM_UNREADABLE,
+    /** Arguments: the code. */
+    SYSTEM_UNKNOWN,
+    /** Arguments: the code. */
+    SYSTEM_METHOD_UNKNOWN,
+    /** Arguments: the system's name. */
+    SYSTEM_NOT_PLANE,
+    /** Arguments: none. */
+    PARALLELS_UNFIT,
+    /** Arguments: the system's name, the position in words. */
+    OUTSIDE_PROJECTION,
     /** Arguments: none. */
     NOTHING_TO_EXPORT,
     /** Arguments: none. */

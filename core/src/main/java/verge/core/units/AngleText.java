@@ -18,7 +18,7 @@ import verge.core.problem.SurveyException;
 public final class AngleText {
     private static final Pattern SEXAGESIMAL = Pattern.compile(
             "([+-])?(\\d{1,3})(?:°\\s*|\\s+|-)(\\d{1,2})(?:(?:['\u2032]\\s*|\\s+|-)(\\d{1,2}(?:[.,]\\d+)?))?\\s*['\"\u2032\u2033]?");
-    private static final Pattern SINGLE = Pattern.compile("([+-]?[\\d.,]+)\\s*(°|deg|g|gon)?", Pattern.CASE_INSENSITIVE);
+    private static final Pattern SINGLE = Pattern.compile("([+-]?[\\d.,]+)\\s*(°|deg|g|gon|mil)?", Pattern.CASE_INSENSITIVE);
     private static final Pattern QUADRANT = Pattern.compile("([NS])\\s*(.*?)\\s*([EW])", Pattern.CASE_INSENSITIVE);
 
     private AngleText() {
@@ -52,9 +52,12 @@ public final class AngleText {
         if (!single.matches()) {
             return Optional.empty();
         }
-        String mark = single.group(2);
-        boolean gon = mark == null ? unitOfBareNumber == AngleUnit.GON : mark.toLowerCase(Locale.ROOT).startsWith("g");
-        return Decimals.parse(single.group(1)).map(gon ? Angle::ofGons : Angle::ofDegrees);
+        AngleUnit unit = single.group(2) == null ? unitOfBareNumber : marked(single.group(2).toLowerCase(Locale.ROOT));
+        return Decimals.parse(single.group(1)).map(unit::angle);
+    }
+
+    private static AngleUnit marked(String mark) {
+        return mark.startsWith("g") ? AngleUnit.GON : mark.equals("mil") ? AngleUnit.MIL : AngleUnit.DECIMAL_DEGREES;
     }
 
     private static Optional<Angle> fromQuadrant(String northOrSouth, Angle bearing, String eastOrWest) {
@@ -68,21 +71,22 @@ public final class AngleText {
     }
 
     /**
-     * A direction in [0, a turn), rounded to the given decimals of a second or of a gon, with its mark or unit.
+     * A direction in [0, a turn) with its mark or unit.
      *
-     * @param decimals decimals of a second of arc; for gon four more are shown, which is the finer of the two
+     * @param decimals of the figure shown; for sexagesimals of its seconds
      */
     public static String direction(Angle direction, AngleUnit unit, int decimals) {
-        return unit == AngleUnit.GON
-                ? Decimals.show(wrapped(direction.wholeCircle().gons(), 400, decimals + 4), decimals + 4) + " gon"
-                : sexagesimal(direction.wholeCircle().degrees(), decimals, true);
+        Angle within = direction.wholeCircle();
+        if (unit == AngleUnit.DEGREES) {
+            return sexagesimal(within.degrees(), decimals, true);
+        }
+        boolean roundsToTurn = Double.parseDouble(Decimals.print(unit.in(within), decimals)) >= unit.perTurn();
+        return Decimals.show(roundsToTurn ? 0 : unit.in(within), decimals) + unit.mark();
     }
 
     /** An angle that may be negative and is not wrapped. */
     public static String signed(Angle angle, AngleUnit unit, int decimals) {
-        return unit == AngleUnit.GON
-                ? Decimals.show(angle.gons(), decimals + 4) + " gon"
-                : sexagesimal(angle.degrees(), decimals, false);
+        return unit == AngleUnit.DEGREES ? sexagesimal(angle.degrees(), decimals, false) : Decimals.show(unit.in(angle), decimals) + unit.mark();
     }
 
     /** A quadrant bearing such as 'N 45°30′15″ E'; due south is 'S 0°00′00″ E'. */
@@ -91,10 +95,6 @@ public final class AngleText {
         boolean north = Math.abs(half) <= Math.PI / 2;
         double bearing = north ? Math.abs(half) : Math.PI - Math.abs(half);
         return (north ? "N " : "S ") + signed(new Angle(bearing), unit, decimals) + (half < 0 ? " W" : " E");
-    }
-
-    private static double wrapped(double value, double turn, int decimals) {
-        return Double.parseDouble(Decimals.print(value, decimals)) >= turn ? 0 : value;
     }
 
     private static String sexagesimal(double degrees, int decimals, boolean wrap) {

@@ -21,6 +21,12 @@ public final class Decimals {
         return WRITTEN.matcher(plain).matches() ? Optional.of(Double.valueOf(plain.replace(',', '.'))) : Optional.empty();
     }
 
+    static void requireCount(int decimals, int most) {
+        if (decimals < 0 || decimals > most) {
+            throw new IllegalArgumentException("decimals: " + decimals);
+        }
+    }
+
     /** A fixed number of decimals, a half rounded away from zero, never '-0.000'. The minus is a hyphen, as files need it. */
     public static String print(double value, int decimals) {
         BigDecimal rounded = BigDecimal.valueOf(value).setScale(decimals, RoundingMode.HALF_UP);

@@ -2,70 +2,109 @@ package verge.core.units;
 
 import java.util.Objects;
 
-/**
- * How a job shows its figures. Changing it never changes stored data.
- *
- * @param lengthDecimals decimals of a length in its unit, 0 to 5
- */
-public record Figures(LengthUnit lengthUnit, AngleUnit angleUnit, DirectionStyle directionStyle, int lengthDecimals) {
-    private static final double MILLIMETRES_PER_METRE = 1000;
+/** How a job shows its figures. Changing it never changes stored data. */
+public record Figures(LengthStyle lengths, AngleStyle angles, PlanAxes axes, GradeStyle grades, int gradeDecimals, Sizes sizes, Air air,
+        StationingStyle stationing, LatLonStyle latLon) {
+    public static final int MOST_GRADE_DECIMALS = 4;
 
     public Figures {
-        Objects.requireNonNull(lengthUnit, "lengthUnit");
-        Objects.requireNonNull(angleUnit, "angleUnit");
-        Objects.requireNonNull(directionStyle, "directionStyle");
-        if (lengthDecimals < 0 || lengthDecimals > 5) {
-            throw new IllegalArgumentException("lengthDecimals: " + lengthDecimals);
-        }
+        Objects.requireNonNull(lengths, "lengths");
+        Objects.requireNonNull(angles, "angles");
+        Objects.requireNonNull(axes, "axes");
+        Objects.requireNonNull(grades, "grades");
+        Objects.requireNonNull(sizes, "sizes");
+        Objects.requireNonNull(air, "air");
+        Objects.requireNonNull(stationing, "stationing");
+        Objects.requireNonNull(latLon, "latLon");
+        Decimals.requireCount(gradeDecimals, MOST_GRADE_DECIMALS);
     }
 
     /** Metres, degrees, azimuths, millimetres shown. */
     public static Figures metric() {
-        return new Figures(LengthUnit.METRE, AngleUnit.DEGREES, DirectionStyle.AZIMUTH, 3);
+        return of(LengthUnit.METRE, AngleUnit.DEGREES, DirectionStyle.AZIMUTH, 3);
     }
 
-    /** A length with its unit. */
+    /** US survey feet, quadrant bearings, acres, cubic yards, Fahrenheit and inches of mercury. */
+    public static Figures surveyFeet() {
+        return new Figures(LengthStyle.decimal(LengthUnit.US_SURVEY_FOOT, 3), new AngleStyle(AngleUnit.DEGREES, DirectionStyle.QUADRANT, 0),
+                PlanAxes.NORTH_THEN_EAST, GradeStyle.PERCENT, 2, new Sizes(Sizes.Area.ACRE, 3, Sizes.Volume.CUBIC_YARD, 1),
+                new Air(TemperatureUnit.FAHRENHEIT, PressureUnit.INCH_OF_MERCURY), StationingStyle.HUNDREDS, LatLonStyle.sexagesimal());
+    }
+
+    /** The usual for all that is not asked. */
+    public static Figures of(LengthUnit length, AngleUnit angle, DirectionStyle directions, int lengthDecimals) {
+        return new Figures(LengthStyle.decimal(length, lengthDecimals), new AngleStyle(angle, directions, angle.usualDecimals()),
+                PlanAxes.NORTH_THEN_EAST, GradeStyle.PERCENT, 2, Sizes.plain(), new Air(TemperatureUnit.CELSIUS, PressureUnit.HECTOPASCAL),
+                StationingStyle.usual(length), LatLonStyle.sexagesimal());
+    }
+
+    public Figures with(PlanAxes other) {
+        return new Figures(lengths, angles, other, grades, gradeDecimals, sizes, air, stationing, latLon);
+    }
+
+    public LengthUnit lengthUnit() {
+        return lengths.unit();
+    }
+
+    public int lengthDecimals() {
+        return lengths.decimals();
+    }
+
+    /** @see LengthStyle#length */
     public String length(Length length) {
-        return bare(length) + " " + lengthUnit.symbol();
+        return lengths.length(length);
     }
 
-    /** A length without its unit, for where the unit stands in the heading. */
+    /** @see LengthStyle#bare */
     public String bare(Length length) {
-        return Decimals.show(length.in(lengthUnit), lengthDecimals);
+        return lengths.bare(length);
     }
 
-    /** A difference: with its sign and unit. */
+    /** @see LengthStyle#difference */
     public String difference(Length length) {
-        return Decimals.showSigned(length.in(lengthUnit), lengthDecimals) + " " + lengthUnit.symbol();
+        return lengths.difference(length);
     }
 
-    /** A small length, a standard deviation or a constant, in millimetres; in feet with one decimal more than usual. */
+    /** @see LengthStyle#small */
     public String small(Length length) {
-        return lengthUnit == LengthUnit.METRE
-                ? Decimals.show(length.metres() * MILLIMETRES_PER_METRE, 1) + " mm"
-                : Decimals.show(length.in(lengthUnit), lengthDecimals + 1) + " " + lengthUnit.symbol();
+        return lengths.small(length);
     }
 
-    /** A direction in plan, in the job's style, to the second or a ten-thousandth of a gon. */
+    /** @see AngleStyle#direction */
     public String direction(Angle azimuth) {
-        return directionStyle == DirectionStyle.QUADRANT ? quadrant(azimuth) : AngleText.direction(azimuth, angleUnit, 0);
+        return angles.direction(azimuth);
     }
 
+    /** @see AngleStyle#azimuth */
     public String azimuth(Angle azimuth) {
-        return AngleText.direction(azimuth, angleUnit, 0);
+        return angles.azimuth(azimuth);
     }
 
+    /** @see AngleStyle#quadrant */
     public String quadrant(Angle azimuth) {
-        return AngleText.quadrant(azimuth, angleUnit, 0);
+        return angles.quadrant(azimuth);
     }
 
-    /** A reading of a circle, a tenth of a second or finer: exactly what the instrument gave. */
+    /** @see AngleStyle#circle */
     public String circle(Angle reading) {
-        return AngleText.direction(reading, angleUnit, 1);
+        return angles.circle(reading);
     }
 
-    /** A rise per horizontal distance as per cent with its sign. */
+    /** A rise per horizontal distance, with its sign. */
     public String grade(double riseOverRun) {
-        return Decimals.showSigned(riseOverRun * 100, 2) + " %";
+        return grades.figure(riseOverRun, gradeDecimals, angles);
+    }
+
+    public String area(double squareMetres) {
+        return sizes.area(squareMetres, lengthUnit());
+    }
+
+    public String volume(double cubicMetres) {
+        return sizes.volume(cubicMetres, lengthUnit());
+    }
+
+    /** A distance along a line, in the job's unit. */
+    public String station(Length along) {
+        return stationing.show(along.in(lengthUnit()), lengthDecimals());
     }
 }

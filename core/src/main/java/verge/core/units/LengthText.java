@@ -11,12 +11,12 @@ import verge.core.problem.SurveyException;
 /**
  * Lengths as a surveyor types them: {@code 12.5}, {@code 12,5}, {@code 1.6 m}, {@code 35 mm}, {@code 12.5 ft},
  * {@code 12'6 1/2"}. A bare number is in the job's unit. Feet and inches with marks are feet of the job if its unit is a foot,
- * else international feet.
+ * else international feet; with {@code US} behind them they are US survey feet.
  */
 public final class LengthText {
     private static final Pattern WITH_UNIT = Pattern.compile("([+-]?[\\d.,]+)\\s*(\\p{Alpha}*)");
     private static final Pattern FEET_AND_INCHES = Pattern.compile(
-            "([+-])?(?:(\\d{1,9})\\s*')?\\s*-?\\s*(?:(\\d{1,3}(?:[.,]\\d+)?)?\\s*(?:(\\d{1,2})/(\\d{1,2}))?\\s*\")?");
+            "([+-])?(?:(\\d{1,9})\\s*')?\\s*-?\\s*(?:(\\d{1,3}(?:[.,]\\d+)?)?\\s*(?:(\\d{1,2})/(\\d{1,2}))?\\s*\")?(\\s*US)?");
     private static final double INCHES_PER_FOOT = 12;
     private static final Map<String, Double> METRES = Map.of("m", 1.0, "cm", 0.01, "mm", 0.001,
             "ft", LengthUnit.INTERNATIONAL_FOOT.metresPerUnit(), "ftus", LengthUnit.US_SURVEY_FOOT.metresPerUnit(),
@@ -41,7 +41,7 @@ public final class LengthText {
         String unit = m.group(2).toLowerCase(Locale.ROOT);
         double metresPerUnit = unit.isEmpty() ? unitOfBareNumber.metresPerUnit()
                 // 'ft' in a job of US survey feet means the job's foot, not a silent change of kind
-                : unit.equals("ft") ? footOf(unitOfBareNumber).metresPerUnit()
+                : unit.equals("ft") ? unitOfBareNumber.foot().metresPerUnit()
                 : METRES.getOrDefault(unit, Double.NaN);
         return Double.isNaN(metresPerUnit) ? Optional.empty()
                 : Decimals.parse(m.group(1)).map(amount -> new Length(amount * metresPerUnit));
@@ -62,10 +62,7 @@ public final class LengthText {
             inches += Double.parseDouble(m.group(4)) / denominator;
         }
         double sign = "-".equals(m.group(1)) ? -1 : 1;
-        return Optional.of(Length.of(sign * (feet + inches / INCHES_PER_FOOT), footOf(unitOfBareNumber)));
-    }
-
-    private static LengthUnit footOf(LengthUnit unit) {
-        return unit == LengthUnit.METRE ? LengthUnit.INTERNATIONAL_FOOT : unit;
+        LengthUnit foot = m.group(6) == null ? unitOfBareNumber.foot() : LengthUnit.US_SURVEY_FOOT;
+        return Optional.of(Length.of(sign * (feet + inches / INCHES_PER_FOOT), foot));
     }
 }

@@ -27,4 +27,9 @@ public enum LengthUnit {
     public double metresPerUnit() {
         return metresPerUnit;
     }
+
+    /** This foot; where metres are used, the international one. */
+    public LengthUnit foot() {
+        return this == METRE ? INTERNATIONAL_FOOT : this;
+    }
 }

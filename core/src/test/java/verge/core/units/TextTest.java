@@ -75,8 +75,8 @@ class TextTest {
 
     @Test
     void gonsWrapLikeDegrees() {
-        assertThat(AngleText.direction(Angle.ofGons(399.99999), AngleUnit.GON, 0)).isEqualTo("0.0000 gon");
-        assertThat(AngleText.direction(Angle.ofGons(123.45678), AngleUnit.GON, 0)).isEqualTo("123.4568 gon");
+        assertThat(AngleText.direction(Angle.ofGons(399.99999), AngleUnit.GON, 4)).isEqualTo("0.0000 gon");
+        assertThat(AngleText.direction(Angle.ofGons(123.45678), AngleUnit.GON, 4)).isEqualTo("123.4568 gon");
         assertThat(AngleText.signed(Angle.ofDegrees(-1.5), AngleUnit.DEGREES, 0)).isEqualTo("\u22121°30′00″");
     }
 
@@ -84,7 +84,7 @@ class TextTest {
     @EnumSource(LengthUnit.class)
     void whatIsPrintedReadsBackToThePrintedFigure(LengthUnit unit) {
         Random random = new Random(7);
-        Figures figures = new Figures(unit, AngleUnit.DEGREES, DirectionStyle.AZIMUTH, 4);
+        Figures figures = Figures.of(unit, AngleUnit.DEGREES, DirectionStyle.AZIMUTH, 4);
         for (int i = 0; i < 500; i++) {
             String shown = figures.length(new Length((random.nextDouble() - 0.5) * 1.3e7));
             assertThat(figures.length(LengthText.parse(shown, unit))).isEqualTo(shown);
@@ -101,7 +101,7 @@ class TextTest {
 
     @Test
     void figuresFollowTheJob() {
-        Figures feet = new Figures(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 2);
+        Figures feet = Figures.of(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 2);
         assertThat(feet.length(new Length(1200.0 / 3937.0 * 100))).isEqualTo("100.00 ftUS");
         assertThat(feet.direction(Angle.ofDegrees(100))).isEqualTo("S 80°00′00″ E");
         assertThat(feet.small(new Length(0.0123))).isEqualTo("0.040 ftUS");
