@@ -12,8 +12,9 @@ class CoreArchitectureTest {
     private static final JavaClasses CORE = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("verge.core");
 
     @Test
-    void knowsNothingButJavaAndItself() {
-        classes().should().onlyDependOnClassesThat().resideInAnyPackage("verge.core..", "java.lang..", "java.util..", "java.time..", "java.math..")
+    void knowsNothingButJavaItselfAndTheLibraryOfCoordinateSystems() {
+        classes().should().onlyDependOnClassesThat().resideInAnyPackage("verge.core..", "java.lang..", "java.util..", "java.time..", "java.math..",
+                        "java.text..", "org.apache.sis..", "org.opengis..", "javax.measure..")
                 .check(CORE);
     }
 

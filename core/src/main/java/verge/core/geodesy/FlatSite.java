@@ -1,6 +1,6 @@
 package verge.core.geodesy;
 
-import verge.core.units.Length;
+import java.util.Optional;
 
 /**
  * A flat site: one plane grid with one scale for the whole of it.
@@ -10,7 +10,7 @@ import verge.core.units.Length;
  *
  * @param gridPerGround between 0.9 and 1.1; outside that a typing slip is far likelier than a real site
  */
-public record FlatSite(double gridPerGround) {
+public record FlatSite(double gridPerGround) implements Plane {
     public static final double LOWEST_SCALE = 0.9;
     public static final double HIGHEST_SCALE = 1.1;
 
@@ -20,11 +20,13 @@ public record FlatSite(double gridPerGround) {
         }
     }
 
-    public Length toGrid(Length ground) {
-        return ground.times(gridPerGround);
+    @Override
+    public double gridPerGround(GridPoint from, GridPoint to, Optional<Elevation> level) {
+        return gridPerGround;
     }
 
-    public Length toGround(Length grid) {
-        return new Length(grid.metres() / gridPerGround);
+    @Override
+    public double gridPerEllipsoid(GridPoint from, GridPoint to) {
+        return 1;
     }
 }

@@ -9,7 +9,11 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
+import verge.core.cogo.SiteInverse;
+import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
 import verge.core.setup.Occupation;
 
@@ -20,7 +24,7 @@ import verge.core.setup.Occupation;
  * <p>A name in an entry means the point that bore it when the entry was written: a later import does not move an earlier setup.
  */
 public final class JobState {
-    private final JobSettings settings;
+    private final JobGeodesy geodesy;
     private final Set<UUID> struck;
     private final Map<UUID, List<StoredPoint>> pointsByEntry;
     private final Map<PointName, List<StoredPoint>> pointsByName;
@@ -28,21 +32,26 @@ public final class JobState {
     /** Setups written so far, struck ones too: so that a leaf keeps its number when one before it is struck. */
     private final int setUpsWritten;
     private final Optional<Target> target;
+    private final Carrier carrier;
+    /** Notes of shots by their entries, where any were written later. */
+    private final Map<UUID, Map<String, String>> notes;
 
-    JobState(JobSettings settings, Set<UUID> struck, Map<UUID, List<StoredPoint>> pointsByEntry,
+    JobState(JobGeodesy geodesy, Set<UUID> struck, Map<UUID, List<StoredPoint>> pointsByEntry,
             Map<PointName, List<StoredPoint>> pointsByName, Map<UUID, Leaf> leaves, int setUpsWritten,
-            Optional<Target> target) {
-        this.settings = settings;
+            Optional<Target> target, Carrier carrier, Map<UUID, Map<String, String>> notes) {
+        this.geodesy = geodesy;
         this.struck = struck;
         this.pointsByEntry = pointsByEntry;
         this.pointsByName = pointsByName;
         this.leaves = leaves;
         this.setUpsWritten = setUpsWritten;
         this.target = target;
+        this.carrier = carrier;
+        this.notes = notes;
     }
 
-    static JobState empty(JobSettings settings, Set<UUID> struck) {
-        return new JobState(settings, Set.copyOf(struck), Map.of(), Map.of(), Map.of(), 0, Optional.empty());
+    static JobState empty(JobGeodesy geodesy, Set<UUID> struck, Carrier carrier) {
+        return new JobState(geodesy, Set.copyOf(struck), Map.of(), Map.of(), Map.of(), 0, Optional.empty(), carrier, Map.of());
     }
 
     /** The state after more entries, none of which strikes or changes settings. */
@@ -53,7 +62,22 @@ public final class JobState {
     }
 
     public JobSettings settings() {
-        return settings;
+        return geodesy.settings();
+    }
+
+    /** The settings at work: plane, geoid, projection. */
+    public JobGeodesy geodesy() {
+        return geodesy;
+    }
+
+    /** What a name's position becomes in an inverse. @throws SurveyException NO_PLANE or COINCIDENT_POINTS */
+    public SiteInverse.Result inverse(Position from, Position to) {
+        return SiteInverse.between(from, to, plane(), settings().ground());
+    }
+
+    /** @throws SurveyException NO_PLANE if the job's system is latitude and longitude only */
+    public Plane plane() {
+        return geodesy.plane().orElseThrow(() -> new SurveyException(Problem.NO_PLANE));
     }
 
     Set<UUID> struck() {
@@ -70,6 +94,19 @@ public final class JobState {
 
     Map<UUID, Leaf> leavesByEntry() {
         return leaves;
+    }
+
+    Carrier carrier() {
+        return carrier;
+    }
+
+    Map<UUID, Map<String, String>> notes() {
+        return notes;
+    }
+
+    /** What stands in the job's own fields beside a shot. */
+    public Map<String, String> notesOf(UUID shot) {
+        return notes.getOrDefault(shot, Map.of());
     }
 
     int setUpsWritten() {
@@ -132,8 +169,8 @@ public final class JobState {
         return leaves.values().stream().max(Comparator.comparingInt(Leaf::number));
     }
 
-    /** The occupation that a setup describes, on this job's grid. */
+    /** The occupation that a setup describes, on this job's grid. @throws SurveyException NO_PLANE */
     public Occupation occupation(Payload.StationSetUp setUp, Position station) {
-        return new Occupation(station, setUp.instrumentHeight(), setUp.air(), setUp.precision(), setUp.refraction(), settings.site());
+        return new Occupation(station, setUp.instrumentHeight(), setUp.air(), setUp.precision(), setUp.refraction(), plane());
     }
 }

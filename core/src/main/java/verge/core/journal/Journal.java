@@ -9,6 +9,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
+import verge.core.problem.SurveyException;
 
 /**
  * A job's entries in order, with the state they come to. Immutable.
@@ -19,27 +20,34 @@ import verge.core.coding.PointName;
 public final class Journal {
     private final List<Entry> entries;
     private final JobState state;
+    private final Geoids geoids;
 
-    private Journal(List<Entry> entries, JobState state) {
+    private Journal(List<Entry> entries, JobState state, Geoids geoids) {
         this.entries = entries;
         this.state = state;
+        this.geoids = geoids;
+    }
+
+    /** As {@link #replay(List, Geoids)}, for entries that name no geoid grid. */
+    public static Journal replay(List<Entry> entries) {
+        return replay(entries, Geoids.NONE);
     }
 
     /**
      * @throws IllegalArgumentException if the entries are not numbered 1, 2, 3 … or do not begin with the job's settings
      */
-    public static Journal replay(List<Entry> entries) {
+    public static Journal replay(List<Entry> entries, Geoids geoids) {
         for (int i = 0; i < entries.size(); i++) {
             if (entries.get(i).sequence() != i + 1) {
                 throw new IllegalArgumentException("entry " + (i + 1) + " is numbered " + entries.get(i).sequence());
             }
         }
         Set<UUID> struck = struck(entries);
-        return new Journal(List.copyOf(entries), reckon(entries, struck));
+        return new Journal(List.copyOf(entries), reckon(entries, struck, geoids), geoids);
     }
 
-    private static JobState reckon(List<Entry> entries, Set<UUID> struck) {
-        return JobState.empty(settings(entries, struck), struck).after(entries);
+    private static JobState reckon(List<Entry> entries, Set<UUID> struck, Geoids geoids) {
+        return JobState.empty(JobGeodesy.of(settings(entries, struck), geoids), struck, Carrier.of(entries, struck)).after(entries);
     }
 
     /** This journal with one more entry, which must be numbered next. */
@@ -47,12 +55,12 @@ public final class Journal {
         List<Entry> more = new ArrayList<>(entries);
         more.add(entry);
         if (reachesBack(entry.payload())) {
-            return replay(more);
+            return replay(more, geoids);
         }
         if (entry.sequence() != more.size()) {
             throw new IllegalArgumentException("entry " + more.size() + " is numbered " + entry.sequence());
         }
-        return new Journal(List.copyOf(more), state.after(List.of(entry)));
+        return new Journal(List.copyOf(more), state.after(List.of(entry)), geoids);
     }
 
     public List<Entry> entries() {
@@ -85,7 +93,20 @@ public final class Journal {
         }
         Set<UUID> struck = struck(entries);
         struck.add(id);
-        return state.points().count() - reckon(entries, struck).points().count();
+        return state.points().count() - reckon(entries, struck, geoids).points().count();
+    }
+
+    /**
+     * What the job would come to with other settings, without writing anything.
+     *
+     * @throws SurveyException CANNOT_CARRY if given points are to keep their place and there is no way to tell it
+     */
+    public JobState preview(Payload.SettingsChosen change) {
+        if (change.carry()) {
+            Carrier.requirePossible(state.settings().system(), change.settings().system());
+        }
+        Entry last = entries.get(entries.size() - 1);
+        return append(new Entry(UUID.randomUUID(), entries.size() + 1L, last.at(), last.person(), last.device(), change)).state();
     }
 
     /** Whether an entry may change what came before it, so that adding it means replaying. */

@@ -1,6 +1,7 @@
 package verge.core.journal;
 
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
@@ -19,7 +20,14 @@ import verge.core.units.Length;
  */
 public sealed interface Payload {
 
-    record SettingsChosen(JobSettings settings) implements Payload {
+    /**
+     * @param carry whether points given before keep their place and so change their coordinates; else they keep their coordinates, as
+     *     when the earlier system was a mistake
+     */
+    record SettingsChosen(JobSettings settings, boolean carry) implements Payload {
+        public SettingsChosen(JobSettings settings) {
+            this(settings, false);
+        }
     }
 
     /**
@@ -52,8 +60,26 @@ public sealed interface Payload {
             long upsets, String reason) implements Payload {
     }
 
-    /** @param setup the entry of the leaf it belongs to */
-    record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target) implements Payload {
+    /**
+     * @param setup the entry of the leaf it belongs to
+     * @param notes what was written into the job's own fields, by their names; blank ones are left out
+     */
+    record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes)
+            implements Payload {
+        public ShotTaken {
+            notes = Map.copyOf(notes);
+        }
+
+        public ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target) {
+            this(setup, name, code, reading, target, Map.of());
+        }
+    }
+
+    /** Notes of an earlier shot, written or changed later. */
+    record NotesWritten(UUID shot, Map<String, String> notes) implements Payload {
+        public NotesWritten {
+            notes = Map.copyOf(notes);
+        }
     }
 
     /**

@@ -2,6 +2,7 @@ package verge.core.journal;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,7 @@ final class Reckoning {
     private final Map<UUID, Leaf> leaves;
     /** Looks into the maps above as they grow. */
     private final JobState growing;
+    private final Map<UUID, Map<String, String>> notes;
     private int setUpsWritten;
     private Optional<Target> target;
 
@@ -38,6 +40,7 @@ final class Reckoning {
         leaves = new LinkedHashMap<>(before.leavesByEntry());
         setUpsWritten = before.setUpsWritten();
         target = before.target();
+        notes = new HashMap<>(before.notes());
         growing = seen(pointsByEntry, pointsByName, leaves);
     }
 
@@ -47,7 +50,7 @@ final class Reckoning {
     }
 
     private JobState seen(Map<UUID, List<StoredPoint>> byEntry, Map<PointName, List<StoredPoint>> byName, Map<UUID, Leaf> byLeaf) {
-        return new JobState(before.settings(), before.struck(), byEntry, byName, byLeaf, setUpsWritten, target);
+        return new JobState(before.geodesy(), before.struck(), byEntry, byName, byLeaf, setUpsWritten, target, before.carrier(), notes);
     }
 
     void add(Entry entry) {
@@ -59,23 +62,34 @@ final class Reckoning {
         } else if (payload instanceof Payload.TargetChosen chosen) {
             target = Optional.of(chosen.target());
         } else if (payload instanceof Payload.PointsImported imported) {
-            addPoints(entry.id(), imported.points().stream()
-                    .map(p -> given(entry.id(), p.name(), p.code(), imported.origin(), p.position())).toList());
+            addPoints(entry.id(), imported.points().stream().map(p -> given(entry, p.name(), p.code(), imported.origin(), p.position())).toList());
         } else if (payload instanceof Payload.PointKeyed keyed) {
-            addPoints(entry.id(), List.of(given(entry.id(), keyed.name(), keyed.code(), Origin.DESIGN, keyed.position())));
+            addPoints(entry.id(), List.of(given(entry, keyed.name(), keyed.code(), Origin.DESIGN, keyed.position())));
         } else if (payload instanceof Payload.ShotTaken shot) {
+            write(entry.id(), shot.notes());
             observed(shot.setup(), shot.reading(), shot.target()).ifPresent(o -> addPoints(entry.id(), List.of(new StoredPoint(entry.id(),
                     shot.name(), shot.code(), Origin.MEASURED, o.position(), Optional.of(o.sigma()), Optional.empty()))));
+        } else if (payload instanceof Payload.NotesWritten written) {
+            write(written.shot(), written.notes());
         } else if (payload instanceof Payload.PointStaked stake) {
+            Position design = before.carrier().carried(entry.sequence(), stake.design());
             observed(stake.setup(), stake.reading(), stake.target()).ifPresent(o -> addPoints(entry.id(), List.of(new StoredPoint(entry.id(),
                     stake.name(), Code.NONE, Origin.STAKED, o.position(), Optional.of(o.sigma()),
-                    Optional.of(AsStaked.of(stake.design(), o.position()))))));
+                    Optional.of(AsStaked.of(design, o.position()))))));
         }
         // else a note, or what Journal has already taken account of
     }
 
-    private static StoredPoint given(UUID entry, PointName name, Code code, Origin origin, Position position) {
-        return new StoredPoint(entry, name, code, origin, position, Optional.empty(), Optional.empty());
+    private StoredPoint given(Entry entry, PointName name, Code code, Origin origin, Position position) {
+        return new StoredPoint(entry.id(), name, code, origin, before.carrier().carried(entry.sequence(), position), Optional.empty(), Optional.empty());
+    }
+
+    private void write(UUID shot, Map<String, String> more) {
+        if (!more.isEmpty()) {
+            Map<String, String> all = new HashMap<>(notes.getOrDefault(shot, Map.of()));
+            all.putAll(more);
+            notes.put(shot, Map.copyOf(all));
+        }
     }
 
     private Optional<ObservedPoint> observed(UUID setup, TotalStationReading reading, Target target) {
@@ -103,13 +117,13 @@ final class Reckoning {
         }
     }
 
-    /** Solves a setup with the points known now; empty if a mark is not known or both marks coincide. */
+    /** Solves a setup with the points known now; empty if a mark is not known, both coincide, or there is no plane. */
     private Optional<KnownPointSetup.Result> solve(Payload.StationSetUp setUp) {
         try {
             return growing.find(setUp.station()).flatMap(station -> growing.find(setUp.backsight()).map(backsight ->
                     KnownPointSetup.solve(growing.occupation(setUp, station.position()), backsight.position(),
                             setUp.reading(), setUp.target())));
-        } catch (SurveyException coincident) {
+        } catch (SurveyException unsolvable) {
             return Optional.empty();
         }
     }

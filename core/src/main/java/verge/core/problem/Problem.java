@@ -30,6 +30,10 @@ public enum Problem {
     /** Arguments: none. */
     COINCIDENT_POINTS,
     /** Arguments: none. */
+    NO_PLANE,
+    /** Arguments: none. */
+    CANNOT_CARRY,
+    /** Arguments: none. */
     NO_SETUP,
     /** Arguments: none. */
     BACKSIGHT_NOT_READ,
@@ -59,6 +63,12 @@ public enum Problem {
     FILE_TOO_LARGE,
     /** Arguments: the file's name. */
     FILE_UNREADABLE,
+    /** Arguments: the file's name. */
+    NOT_A_GEOID_GRID,
+    /** Arguments: the file's name, its bytes, the bytes its heading promises (0 if that is not known). */
+    GEOID_GRID_TRUNCATED,
+    /** Arguments: the file's name, where the site is, what the grid covers. */
+    GEOID_GRID_ELSEWHERE,
     /** Arguments: the number of faults found. */
     FILE_HAS_FAULTS,
     /** Arguments: the column's meaning. */

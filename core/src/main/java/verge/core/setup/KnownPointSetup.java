@@ -53,7 +53,7 @@ public final class KnownPointSetup {
     /** @throws SurveyException COINCIDENT_POINTS if station and backsight have one position */
     public static Result solve(Occupation occupation, Position backsight, TotalStationReading reading, Target target) {
         GridInverse.Result known = GridInverse.between(occupation.station().plan(), backsight.plan());
-        ShotReduction.Result shot = occupation.reduce(reading, target);
+        ShotReduction.Result shot = occupation.reduce(reading, target, direction -> known.azimuth());
         Angle orientation = known.azimuth().minus(shot.direction()).wholeCircle();
         OrientedStation station = new OrientedStation(occupation, orientation, sigmaOrientation(occupation, known.distance()));
         return new Result(station, known.azimuth(), shot, distanceCheck(occupation, known.distance(), shot),

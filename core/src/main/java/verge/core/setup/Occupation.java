@@ -1,12 +1,14 @@
 package verge.core.setup;
 
-import verge.core.geodesy.FlatSite;
+import java.util.function.UnaryOperator;
+import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.reduction.ShotReduction;
+import verge.core.units.Angle;
 import verge.core.units.Length;
 
 /**
@@ -16,9 +18,12 @@ import verge.core.units.Length;
  * @param refraction coefficient k
  */
 public record Occupation(Position station, Length instrumentHeight, Atmosphere air, InstrumentPrecision precision,
-        double refraction, FlatSite site) {
+        double refraction, Plane plane) {
 
-    public ShotReduction.Result reduce(TotalStationReading reading, Target target) {
-        return ShotReduction.reduce(reading, target, instrumentHeight, air, precision.distanceMeter(), refraction, site);
+    /** @param azimuth of the sight in the grid, as its face-1 direction gives it */
+    public ShotReduction.Result reduce(TotalStationReading reading, Target target, UnaryOperator<Angle> azimuth) {
+        Angle along = azimuth.apply(reading.faceOneDirection());
+        return ShotReduction.reduce(reading, target, instrumentHeight, air, precision.distanceMeter(), refraction,
+                ground -> plane.toGrid(station, along, ground));
     }
 }

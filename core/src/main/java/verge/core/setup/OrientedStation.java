@@ -25,7 +25,7 @@ public record OrientedStation(Occupation occupation, Angle orientation, Angle si
      * <p>The standard deviations hold reading, orientation, centring and tape; the known points count as exact.
      */
     public ObservedPoint observe(TotalStationReading reading, Target target) {
-        ShotReduction.Result shot = occupation.reduce(reading, target);
+        ShotReduction.Result shot = occupation.reduce(reading, target, direction -> direction.plus(orientation));
         Angle azimuth = shot.direction().plus(orientation);
         double d = shot.grid().value().metres();
         GridPoint plan = occupation.station().plan().plus(d * azimuth.cos(), d * azimuth.sin());

@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.geodesy.FlatSite;
+import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.problem.SurveyException;
@@ -35,7 +36,7 @@ class InverseTest {
 
     @Test
     void groundIsGridOverScaleAndSlopeIsOnTheGround() {
-        SiteInverse.Result r = SiteInverse.between(Position.of(NORTH, EAST, 10), Position.of(NORTH + 299.9616, EAST + 399.9488, 10 + 500), new FlatSite(0.999872));
+        SiteInverse.Result r = SiteInverse.between(Position.of(NORTH, EAST, 10), Position.of(NORTH + 299.9616, EAST + 399.9488, 10 + 500), new FlatSite(0.999872), GroundUse.GRID);
         assertThat(r.grid().metres()).isCloseTo(499.936, within(1e-9));
         assertThat(r.ground().metres()).isCloseTo(500, within(1e-9));
         SiteInverse.InSpace space = r.inSpace().orElseThrow();
@@ -46,6 +47,6 @@ class InverseTest {
 
     @Test
     void aMissingElevationIsNotZero() {
-        assertThat(SiteInverse.between(Position.of(NORTH, EAST, 10), Position.ofPlan(NORTH + 1, EAST), new FlatSite(1)).inSpace()).isEmpty();
+        assertThat(SiteInverse.between(Position.of(NORTH, EAST, 10), Position.ofPlan(NORTH + 1, EAST), new FlatSite(1), GroundUse.GRID).inSpace()).isEmpty();
     }
 }

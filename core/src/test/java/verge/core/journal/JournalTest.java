@@ -13,7 +13,6 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
-import verge.core.geodesy.FlatSite;
 import verge.core.geodesy.Position;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
@@ -205,7 +204,7 @@ class JournalTest {
     }
 
     private static Payload settings(double scale) {
-        return new Payload.SettingsChosen(new JobSettings(Figures.metric(), new FlatSite(scale)));
+        return new Payload.SettingsChosen(JobSettings.flat(Figures.metric(), scale));
     }
 
     private static NamedPosition point(String name, double northing, double easting, double elevation) {

@@ -9,7 +9,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.Fixture;
-import verge.core.geodesy.FlatSite;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.Face;
@@ -80,7 +79,7 @@ class ReductionTest {
     @Test
     void theDistanceKeepsEveryStepItTook() {
         ShotReduction.Result shot = ShotReduction.reduce(reading(10, 90, 100), new Target(new Length(1.6), new Length(-0.012)),
-                EYE, AIR, METER, 0.13, new FlatSite(0.999872));
+                EYE, AIR, METER, 0.13, ground -> ground.times(0.999872));
         double ppm = FirstVelocity.ppm(METER, AIR);
         assertThat(shot.grid().steps()).extracting(Step::kind)
                 .containsExactly(Step.Kind.PRISM_CONSTANT, Step.Kind.ATMOSPHERE, Step.Kind.HORIZONTAL, Step.Kind.GRID_SCALE);
@@ -105,7 +104,7 @@ class ReductionTest {
     }
 
     private static ShotReduction.Result shot(Target target) {
-        return ShotReduction.reduce(reading(10, 85, 100), target, EYE, AIR, METER, 0.13, new FlatSite(1));
+        return ShotReduction.reduce(reading(10, 85, 100), target, EYE, AIR, METER, 0.13, ground -> ground);
     }
 
     private static TotalStationReading reading(double hzDegrees, double zenithDegrees, double metres) {

@@ -1,0 +1,30 @@
+package verge.core.geodesy;
+
+import java.util.Optional;
+import verge.core.units.Angle;
+import verge.core.units.Length;
+
+/** The plane that a job's coordinates lie in, and what a distance on the ground is in it. */
+public sealed interface Plane permits FlatSite, ProjectedPlane {
+
+    /**
+     * Grid distance over ground distance, along a line.
+     *
+     * @param level elevation of the ground that the distance is measured at; absent for the site's reference height
+     */
+    double gridPerGround(GridPoint from, GridPoint to, Optional<Elevation> level);
+
+    /** Grid distance over distance on the ellipsoid, along a line; 1 on a flat site. */
+    double gridPerEllipsoid(GridPoint from, GridPoint to);
+
+    /** A ground distance measured from a mark at its level, as the distance between coordinates. */
+    default Length toGrid(Position from, Angle azimuth, Length ground) {
+        // The target is first placed a thousandth of the distance wrong, the second time not even a millionth.
+        double first = gridPerGround(from.plan(), ahead(from, azimuth, ground.metres()), from.elevation());
+        return ground.times(gridPerGround(from.plan(), ahead(from, azimuth, ground.metres() * first), from.elevation()));
+    }
+
+    private static GridPoint ahead(Position from, Angle azimuth, double metres) {
+        return from.plan().plus(metres * azimuth.cos(), metres * azimuth.sin());
+    }
+}

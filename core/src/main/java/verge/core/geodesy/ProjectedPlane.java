@@ -1,0 +1,47 @@
+package verge.core.geodesy;
+
+import java.util.Objects;
+import java.util.Optional;
+import verge.core.units.Angle;
+
+/**
+ * The grid of a map projection over ground of a known height.
+ *
+ * <p>Along a line the scale is the mean by Simpson's rule of both ends and the middle, and heights are brought down with the radius of
+ * the line's own direction: 0.01 mm in 10 km against the geodesic.
+ */
+public record ProjectedPlane(MapProjection projection, Heights heights) implements Plane {
+    public ProjectedPlane {
+        Objects.requireNonNull(projection, "projection");
+        Objects.requireNonNull(heights, "heights");
+    }
+
+    @Override
+    public double gridPerGround(GridPoint from, GridPoint to, Optional<Elevation> level) {
+        Geographic place = projection.geographic(from);
+        double radius = radiusAlong(place, from, to);
+        return gridPerEllipsoid(from, to) * radius / (radius + heights.forScale(place, level));
+    }
+
+    @Override
+    public double gridPerEllipsoid(GridPoint from, GridPoint to) {
+        GridPoint middle = new GridPoint((from.northing() + to.northing()) / 2, (from.easting() + to.easting()) / 2);
+        Angle azimuth = azimuth(from, to);
+        // ellipsoid = ∫ dS/k
+        double inverse = (1 / scale(from, azimuth) + 4 / scale(middle, azimuth) + 1 / scale(to, azimuth)) / 6;
+        return 1 / inverse;
+    }
+
+    private double scale(GridPoint point, Angle azimuth) {
+        return projection.scale(point).along(azimuth);
+    }
+
+    private double radiusAlong(Geographic place, GridPoint from, GridPoint to) {
+        Angle trueAzimuth = azimuth(from, to).plus(projection.scale(place).convergence());
+        return projection.ellipsoid().radiusAlong(place.latitude(), trueAzimuth);
+    }
+
+    private static Angle azimuth(GridPoint from, GridPoint to) {
+        return new Angle(Math.atan2(to.easting() - from.easting(), to.northing() - from.northing()));
+    }
+}

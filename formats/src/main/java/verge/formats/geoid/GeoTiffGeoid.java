@@ -1,0 +1,80 @@
+package verge.formats.geoid;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import mil.nga.tiff.FieldTagType;
+import mil.nga.tiff.FileDirectory;
+import mil.nga.tiff.Rasters;
+import mil.nga.tiff.TiffReader;
+import mil.nga.tiff.util.TiffException;
+import verge.core.geodesy.GeoidGrid;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** A geoid model as the first band of a north-up GeoTIFF in degrees. */
+final class GeoTiffGeoid {
+    private static final int RASTER_TYPE_KEY = 1025;
+    private static final int PIXEL_IS_POINT = 2;
+    private static final int KEY_WORDS = 4;
+
+    private GeoTiffGeoid() {
+    }
+
+    static GeoidGrid read(Path file, String name) throws IOException {
+        try {
+            FileDirectory directory = TiffReader.readTiff(file.toFile()).getFileDirectory();
+            List<Double> scale = directory.getModelPixelScale();
+            List<Double> tie = directory.getModelTiepoint();
+            if (scale == null || scale.size() < 2 || tie == null || tie.size() < 6) {
+                throw new SurveyException(Problem.NOT_A_GEOID_GRID, name);
+            }
+            Rasters raster = directory.readRasters();
+            int columns = raster.getWidth();
+            int rows = raster.getHeight();
+            double half = pixelIsPoint(directory) ? 0 : 0.5;
+            double west = tie.get(3) + (half - tie.get(0)) * scale.get(0);
+            double north = tie.get(4) - (half - tie.get(1)) * scale.get(1);
+            float[] values = values(raster, noValue(directory));
+            GeoidFile.requireUndulations(values, name);
+            return new GeoidGrid(new GeoidGrid.Frame(north - scale.get(1) * (rows - 1), west, scale.get(1), scale.get(0), rows, columns), values);
+        } catch (IndexOutOfBoundsException | NegativeArraySizeException cut) {
+            throw new SurveyException(Problem.GEOID_GRID_TRUNCATED, name, file.toFile().length(), 0L);
+        } catch (TiffException | IllegalArgumentException | NullPointerException notReadable) {   // the library's answers to a broken file
+            throw new SurveyException(Problem.NOT_A_GEOID_GRID, name);
+        }
+    }
+
+    private static boolean pixelIsPoint(FileDirectory directory) {
+        List<Number> keys = directory.getNumberListEntryValue(FieldTagType.GeoKeyDirectory);
+        for (int i = KEY_WORDS; keys != null && i + KEY_WORDS <= keys.size(); i += KEY_WORDS) {
+            if (keys.get(i).intValue() == RASTER_TYPE_KEY) {
+                return keys.get(i + 3).intValue() == PIXEL_IS_POINT;
+            }
+        }
+        return false;
+    }
+
+    private static double noValue(FileDirectory directory) {
+        String text = directory.getStringEntryValue(FieldTagType.GDAL_NODATA);
+        try {
+            return text == null ? Double.NaN : Double.parseDouble(text.strip());
+        } catch (NumberFormatException words) {
+            return Double.NaN;
+        }
+    }
+
+    /** Turned over: the file begins in the north. */
+    private static float[] values(Rasters raster, double noValue) {
+        int columns = raster.getWidth();
+        int rows = raster.getHeight();
+        float[] values = new float[rows * columns];
+        for (int y = 0; y < rows; y++) {
+            for (int x = 0; x < columns; x++) {
+                double value = raster.getFirstPixelSample(x, y).doubleValue();
+                values[(rows - 1 - y) * columns + x] = value == noValue ? Float.NaN : (float) value;
+            }
+        }
+        return values;
+    }
+}

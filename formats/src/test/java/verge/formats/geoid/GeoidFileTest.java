@@ -1,0 +1,92 @@
+package verge.formats.geoid;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.GeoidGrid;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** Grids of both formats; the two samples are the same cut-out of EGM96 written by GDAL. */
+class GeoidFileTest {
+    @TempDir
+    private Path directory;
+
+    private static GeoidGrid sample(String name) throws IOException {
+        return GeoidFile.read(Path.of("src/test/resources/geoid/" + name), name);
+    }
+
+    @Test
+    void bothFormatsGiveTheSame() throws IOException {
+        GeoidGrid gtx = sample("ternholm.gtx");
+        GeoidGrid tiff = sample("ternholm.tif");
+        assertThat(tiff.frame()).isEqualTo(gtx.frame());
+        Random random = new Random(5);
+        for (int i = 0; i < 200; i++) {
+            Geographic place = Geographic.ofDegrees(56 + 2 * random.nextDouble(), 10 + 3 * random.nextDouble());
+            assertThat(tiff.undulation(place).orElseThrow()).isEqualTo(gtx.undulation(place).orElseThrow());
+        }
+        assertThat(gtx.undulation(Geographic.ofDegrees(56.95, 11.45)).orElseThrow()).isCloseTo(37.618025970459, within(1e-5));
+        assertThat(gtx.undulation(Geographic.ofDegrees(55.5, 11.45))).isEmpty();
+        assertThat(gtx.undulation(Geographic.ofDegrees(57, -11.45))).isEmpty();
+    }
+
+    /** 200 places by PROJ, over the poles, the date line and the grid's own seam. */
+    @Test
+    void theShippedGridAgreesWithProj() throws IOException {
+        List<String> rows = Files.readAllLines(Path.of("src/test/resources/geoid/geoid_egm96.csv"));
+        assertThat(rows).hasSize(201);
+        for (String row : rows.subList(1, rows.size())) {
+            double[] figures = Arrays.stream(row.split(",")).mapToDouble(Double::parseDouble).toArray();
+            assertThat(ShippedGeoid.egm96().undulation(Geographic.ofDegrees(figures[0], figures[1])).orElseThrow()).as(row).isCloseTo(figures[2], within(1e-5));
+        }
+    }
+
+    @Test
+    void aGridThatWasCutOffSaysHowMuchIsThere() throws IOException {
+        byte[] whole = Files.readAllBytes(Path.of("src/test/resources/geoid/ternholm.gtx"));
+        assertThat(refused(Arrays.copyOf(whole, whole.length - 1))).isEqualTo(Problem.GEOID_GRID_TRUNCATED);
+        byte[] tiff = Files.readAllBytes(Path.of("src/test/resources/geoid/ternholm.tif"));
+        assertThat(refused(Arrays.copyOf(tiff, tiff.length * 2 / 3))).isIn(Problem.GEOID_GRID_TRUNCATED, Problem.NOT_A_GEOID_GRID);
+        assertThat(refused(Arrays.copyOf(tiff, 9))).isIn(Problem.GEOID_GRID_TRUNCATED, Problem.NOT_A_GEOID_GRID);
+    }
+
+    @Test
+    void whatIsNoGridIsSaidToBeNone() throws IOException {
+        assertThat(refused("name,northing,easting\nT1,6314000,649000\nT2,6314100,649000\n".getBytes())).isEqualTo(Problem.NOT_A_GEOID_GRID);
+        assertThat(refused(new byte[3])).isEqualTo(Problem.NOT_A_GEOID_GRID);
+        byte[] kilometres = ByteBuffer.allocate(56).putDouble(0).putDouble(0).putDouble(1).putDouble(1).putInt(2).putInt(2)
+                .putFloat(1).putFloat(3000).putFloat(1).putFloat(1).array();
+        assertThat(refused(kilometres)).isEqualTo(Problem.NOT_A_GEOID_GRID);
+        byte[] huge = ByteBuffer.allocate(60).putDouble(0).putDouble(0).putDouble(1).putDouble(1).putInt(Integer.MAX_VALUE).putInt(2).array();
+        assertThat(refused(huge)).isEqualTo(Problem.NOT_A_GEOID_GRID);
+    }
+
+    @Test
+    void aNodeWithoutValueEmptiesItsCells() {
+        byte[] bytes = ByteBuffer.allocate(40 + 24).putDouble(0).putDouble(10).putDouble(1).putDouble(1).putInt(2).putInt(3)
+                .putFloat(1).putFloat(2).putFloat(-88.8888f).putFloat(3).putFloat(4).putFloat(5).array();
+        GeoidGrid grid = Gtx.read(bytes, "hole");
+        assertThat(grid.undulation(Geographic.ofDegrees(0.5, 10.5))).hasValue(2.5);
+        assertThat(grid.undulation(Geographic.ofDegrees(0.5, 11.5))).isEmpty();
+    }
+
+    private Problem refused(byte[] bytes) throws IOException {
+        Path file = Files.write(directory.resolve("grid"), bytes);
+        SurveyException[] said = new SurveyException[1];
+        assertThatThrownBy(() -> GeoidFile.read(file, "grid")).isInstanceOfSatisfying(SurveyException.class, e -> said[0] = e);
+        assertThat(said[0].arguments().get(0)).isEqualTo("grid");
+        return said[0].problem();
+    }
+}
