@@ -27,9 +27,6 @@ public record LocalScale(double alongMeridian, double alongParallel, Angle conve
 
     /** Length in the grid over length on the ellipsoid, in a direction of the grid. */
     public double along(Angle gridAzimuth) {
-        if (conformal()) {
-            return alongMeridian;
-        }
         // The grid vector taken apart along the pictures of meridian and parallel gives the vector on the ellipsoid.
         double meridian = -convergence.radians();
         double parallel = meridian + Math.PI / 2 + skew;
