@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.util.Properties;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import verge.core.check.Finding;
 import verge.core.problem.Problem;
 import verge.formats.csv.Column;
 import verge.formats.csv.Fault;
@@ -46,6 +47,8 @@ class AppArchitectureTest {
         Properties words = new Properties();
         words.load(Files.newBufferedReader(Path.of("src/main/resources/messages.properties")));
         assertThat(Stream.of(Problem.values()).flatMap(p -> Stream.of("wrong", "means", "next").map(part -> "problem." + p + "." + part)))
+                .allMatch(words::containsKey);
+        assertThat(Stream.of(Finding.Kind.values()).flatMap(k -> Stream.of("wrong", "means", "next").map(part -> "finding." + k + "." + part)))
                 .allMatch(words::containsKey);
         assertThat(Stream.of(Fault.Kind.values()).map(k -> "fault." + k)).allMatch(words::containsKey);
         assertThat(Stream.of(Column.values()).map(c -> "column." + c)).allMatch(words::containsKey);

@@ -21,14 +21,14 @@ class InverseApi {
     }
 
     /** Radians and metres; the last three are null if a point has no elevation. */
-    record InverseBody(double azimuth, double gridDistance, double groundDistance, Double heightDifference, Double slopeDistance, Double grade) {
+    record InverseBody(double azimuth, double gridDistance, double ellipsoidDistance, double groundDistance, Double heightDifference, Double slopeDistance, Double grade) {
     }
 
     @Operation(summary = "Inverse between two points of a job")
     @GetMapping("/api/v1/jobs/{job}/inverse")
     InverseBody inverse(@PathVariable UUID job, @RequestParam String from, @RequestParam String to) {
         SiteInverse.Result r = inverses.between(journals.state(job), from, to);
-        return new InverseBody(r.azimuth().radians(), r.grid().metres(), r.ground().metres(),
+        return new InverseBody(r.azimuth().radians(), r.grid().metres(), r.ellipsoid().metres(), r.ground().metres(),
                 r.inSpace().map(s -> s.rise().metres()).orElse(null), r.inSpace().map(s -> s.slope().metres()).orElse(null),
                 r.inSpace().map(SiteInverse.InSpace::grade).orElse(null));
     }

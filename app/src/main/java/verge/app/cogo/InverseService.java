@@ -23,7 +23,7 @@ public class InverseService {
 
     /** @throws SurveyException MISSING, POINT_UNKNOWN or COINCIDENT_POINTS */
     public SiteInverse.Result between(JobState state, String from, String to) {
-        return SiteInverse.between(position(state, "first point", from), position(state, "second point", to), state.settings().site());
+        return state.inverse(position(state, "first point", from), position(state, "second point", to));
     }
 
     /** Writes an inverse into the field book. */

@@ -3,6 +3,7 @@ package verge.app.demo;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.function.BooleanSupplier;
 import org.springframework.stereotype.Component;
@@ -64,7 +65,7 @@ class DemoFieldWork {
 
     private void shoot(UUID job, PracticeGround ground, GridPoint place, String code) {
         ground.pole(place);
-        measuring.measure(job, UUID.randomUUID(), MeasureService.nextName(journals.journal(job)).text(), code, DemoWorld.PERSON).join();
+        measuring.measure(job, UUID.randomUUID(), MeasureService.nextName(journals.journal(job)).text(), code, Map.of(), DemoWorld.PERSON).join();
     }
 
     private static void await(BooleanSupplier reached) {

@@ -2,6 +2,8 @@ package verge.app.demo;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -13,21 +15,22 @@ import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import verge.app.account.AccountService;
 import verge.app.device.PracticeService;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
 import verge.app.importing.ColumnChoice;
 import verge.app.importing.PointImportService;
-import verge.app.importing.SiteFile;
-import verge.app.importing.SiteFileService;
 import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.job.Site;
 import verge.app.journal.Author;
-import verge.core.geodesy.FlatSite;
+import verge.app.system.GeoidLibrary;
+import verge.core.geodesy.GroundUse;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.DatumShift;
+import verge.core.geodesy.system.SystemText;
 import verge.core.journal.JobSettings;
 import verge.core.journal.Origin;
-import verge.core.units.AngleUnit;
-import verge.core.units.DirectionStyle;
 import verge.core.units.Figures;
-import verge.core.units.LengthUnit;
 
 /**
  * Loads the made-up world of Ternholm and Alder Slough once, through the same services as a person at the pages. Sites, files and
@@ -38,7 +41,6 @@ import verge.core.units.LengthUnit;
 class DemoWorld {
     static final String PERSON = "surveyor";
     private static final Logger LOG = LoggerFactory.getLogger(DemoWorld.class);
-    private static final double TERNHOLM_SCALE = 0.999872;
 
     private final AccountService accounts;
     private final JobService jobs;
@@ -67,7 +69,7 @@ class DemoWorld {
         Site ternholm = jobs.ensureSite("Ternholm");
         SiteFile control = file(ternholm, "ternholm-control.csv");
         SiteFile piles = file(ternholm, "jetty-piles.csv");
-        JobSettings metric = new JobSettings(Figures.metric(), new FlatSite(TERNHOLM_SCALE));
+        JobSettings metric = ternholm();
         Job jetty = jobs.make(ternholm.id(), "Jetty piles", metric, author());
         take(jetty, control, Origin.CONTROL);
         take(jetty, piles, Origin.DESIGN);
@@ -77,11 +79,32 @@ class DemoWorld {
         practice.address().ifPresent(address -> startFieldWork(yard.id(), address));
     }
 
+    /** ETRS89 / UTM zone 32N as published, heights by EGM96: kept in the demo's files, so that loading does not wait for the dataset. */
+    private static JobSettings ternholm() throws IOException {
+        CoordinateSystem system = new CoordinateSystem.Projected("ETRS89 / UTM zone 32N", "EPSG:25832", text("etrs89-utm-32.wkt"),
+                Optional.of(new DatumShift(DatumShift.Rotation.POSITION_VECTOR, 0, 0, 0, 0, 0, 0, 0, 1)));
+        return new JobSettings(Figures.metric(), system, GeoidLibrary.EGM96, Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)),
+                GroundUse.GROUND_DISTANCES, JobSettings.Work.ALONE);
+    }
+
+    /** US survey feet in a made-up Lambert zone. */
+    private static JobSettings slough() throws IOException {
+        CoordinateSystem.Projected zone = (CoordinateSystem.Projected) SystemText.read(text("alder-slough-zone.txt"));
+        CoordinateSystem system = new CoordinateSystem.Projected("Lambert zone of Alder Slough", "", zone.wkt(), Optional.of(DatumShift.NONE));
+        return new JobSettings(Figures.surveyFeet(), system, GeoidLibrary.EGM96, Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 4.5)),
+                GroundUse.GROUND_DISTANCES, JobSettings.Work.ALONE);
+    }
+
+    private static String text(String name) throws IOException {
+        try (InputStream in = new ClassPathResource("demo/" + name).getInputStream()) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8).strip();
+        }
+    }
+
     private void alderSlough() throws IOException {
         Site slough = jobs.ensureSite("Alder Slough");
         SiteFile control = file(slough, "alder-slough-control.csv");
-        Job boardwalk = jobs.make(slough.id(), "Alder Slough boardwalk", new JobSettings(
-                Figures.of(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3), new FlatSite(0.999938)), author());
+        Job boardwalk = jobs.make(slough.id(), "Alder Slough boardwalk", slough(), author());
         take(boardwalk, control, Origin.CONTROL);
     }
 
@@ -98,7 +121,7 @@ class DemoWorld {
     }
 
     private void take(Job job, SiteFile file, Origin role) {
-        imports.take(job.id(), job.siteId(), file.id(), new ColumnChoice(null, null, null, null, null, role), author());
+        imports.take(job.id(), job.siteId(), file.id(), new ColumnChoice(null, null, null, null, null, role, null), author());
     }
 
     private SiteFile file(Site site, String name) throws IOException {

@@ -2,18 +2,21 @@ package verge.app.fieldbook;
 
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import verge.app.job.SettingsWords;
 import verge.core.journal.Entry;
+import verge.core.journal.JobSettings;
 import verge.core.journal.JobState;
 import verge.core.journal.Journal;
 import verge.core.journal.Payload;
 import verge.core.journal.StoredPoint;
 import verge.core.problem.SurveyException;
-import verge.core.cogo.SiteInverse;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.units.Figures;
@@ -35,10 +38,15 @@ public class BookText {
      * @param raw the reading exactly as the instrument sent it, or empty
      * @param result what it came to, or empty
      * @param canStrike whether it may be struck through
+     * @param notes the job's own fields of a shot with what stands in them; none for other lines
      * @param points how many points go if it is struck: a setup carries all that was measured from it
      */
     public record Line(UUID entry, long sequence, String day, String time, String kind, String text, String raw, String result, String person,
-            String device, boolean struck, boolean canStrike, long points) {
+            String device, boolean struck, boolean canStrike, long points, List<Note> notes) {
+    }
+
+    /** One of the job's own fields beside a shot. */
+    public record Note(String field, String text) {
     }
 
     /** A line short enough for the foot of the leaf. */
@@ -54,7 +62,12 @@ public class BookText {
         Payload payload = entry.payload();
         return new Line(entry.id(), entry.sequence(), DAY.format(entry.at()), TIME.format(entry.at()), kind(payload),
                 text(journal, payload), raw(payload), result(state, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()),
-                journal.pointsThatGoWith(entry.id()));
+                journal.pointsThatGoWith(entry.id()), fields(state, entry));
+    }
+
+    private static List<Note> fields(JobState state, Entry entry) {
+        return !(entry.payload() instanceof Payload.ShotTaken) ? List.of() : state.settings().work().noteFields().stream()
+                .map(field -> new Note(field, state.notesOf(entry.id()).getOrDefault(field, ""))).toList();
     }
 
     private String kind(Payload payload) {
@@ -70,6 +83,8 @@ public class BookText {
             return "setup";
         } else if (payload instanceof Payload.ShotTaken) {
             return "shot";
+        } else if (payload instanceof Payload.NotesWritten) {
+            return "note";
         } else if (payload instanceof Payload.PointStaked) {
             return "stake";
         } else if (payload instanceof Payload.InverseNoted) {
@@ -81,18 +96,20 @@ public class BookText {
     private String text(Journal journal, Payload payload) {
         Figures f = journal.state().settings().figures();
         if (payload instanceof Payload.SettingsChosen chosen) {
-            return settingsWords.brief(chosen.settings());
+            return settingsBefore(journal, chosen).map(before -> settingsWords.changes(before, chosen.settings()))
+                    .orElseGet(() -> settingsWords.brief(chosen.settings()));
         } else if (payload instanceof Payload.PointsImported file) {
             return file.points().size() + " " + file.origin().word() + " points from " + file.fileName();
         } else if (payload instanceof Payload.PointKeyed keyed) {
-            return keyed.name() + "  N " + f.bare(keyed.position().plan().north())
-                    + "  E " + f.bare(keyed.position().plan().east());
+            return keyed.name() + "  " + journal.state().settings().plan(keyed.position().plan());
         } else if (payload instanceof Payload.TargetChosen chosen) {
             return "pole " + f.length(chosen.target().height()) + ", prism " + constant(chosen.target());
         } else if (payload instanceof Payload.StationSetUp s) {
             return "on " + s.station() + " to " + s.backsight() + "  " + circle(f, s.reading()) + "  hi " + f.bare(s.instrumentHeight());
         } else if (payload instanceof Payload.ShotTaken shot) {
-            return (shot.name() + " " + shot.code()).strip() + "  " + circle(f, shot.reading());
+            return (shot.name() + " " + shot.code()).strip() + "  " + circle(f, shot.reading()) + notes(shot.notes());
+        } else if (payload instanceof Payload.NotesWritten written) {
+            return "beside line " + number(journal, written.shot()) + notes(written.notes());
         } else if (payload instanceof Payload.PointStaked stake) {
             return stake.name() + "  " + circle(f, stake.reading());
         } else if (payload instanceof Payload.InverseNoted noted) {
@@ -105,6 +122,12 @@ public class BookText {
         throw new IllegalArgumentException(payload.getClass().getName());
     }
 
+    /** The settings that stood when others were chosen. */
+    private static Optional<JobSettings> settingsBefore(Journal journal, Payload.SettingsChosen chosen) {
+        return journal.entries().stream().map(Entry::payload).takeWhile(p -> p != chosen).filter(Payload.SettingsChosen.class::isInstance)
+                .reduce((first, next) -> next).map(p -> ((Payload.SettingsChosen) p).settings());
+    }
+
     private String brief(Journal journal, Payload payload) {
         Figures f = journal.state().settings().figures();
         if (payload instanceof Payload.StationSetUp s) {
@@ -115,6 +138,10 @@ public class BookText {
             return "staked " + stake.name() + "  " + sight(f, stake.reading());
         }
         return text(journal, payload);
+    }
+
+    private static String notes(Map<String, String> notes) {
+        return notes.entrySet().stream().sorted(Map.Entry.comparingByKey()).map(n -> "  " + n.getKey() + ": " + n.getValue()).collect(Collectors.joining());
     }
 
     private static String sight(Figures f, TotalStationReading reading) {
@@ -156,28 +183,23 @@ public class BookText {
         Optional<StoredPoint> point = entry.payload() instanceof Payload.PointsImported ? Optional.empty()
                 : state.pointsOf(entry.id()).stream().findFirst();
         String reason = entry.payload() instanceof Payload.PointStaked stake && !stake.reason().isEmpty() ? "; kept because: " + stake.reason() : "";
-        return point.map(p -> coordinates(f, p) + staked(f, p) + reason).orElse("");
+        return point.map(p -> state.settings().place(p.position()) + staked(state.settings(), p) + reason).orElse("");
     }
 
     private static String inverse(JobState state, Payload.InverseNoted noted) {
         Figures f = state.settings().figures();
         try {
             return state.find(noted.from()).flatMap(a -> state.find(noted.to())
-                    .map(b -> SiteInverse.between(a.position(), b.position(), state.settings().site())))
+                    .map(b -> state.inverse(a.position(), b.position())))
                     .map(r -> f.direction(r.azimuth()) + "  " + f.length(r.ground()) + " ground").orElse("");
         } catch (SurveyException coincident) {
             return "";
         }
     }
 
-    private static String coordinates(Figures f, StoredPoint p) {
-        return "N " + f.bare(p.position().plan().north())
-                + "  E " + f.bare(p.position().plan().east())
-                + p.position().elevation().map(e -> "  H " + f.bare(e.asLength())).orElse("");
-    }
-
-    private static String staked(Figures f, StoredPoint p) {
-        return p.staked().map(s -> "  off N " + f.difference(s.north()) + " E " + f.difference(s.east())
+    private static String staked(JobSettings settings, StoredPoint p) {
+        Figures f = settings.figures();
+        return p.staked().map(s -> "  off " + settings.offset(s.north(), s.east())
                 + s.up().map(u -> " H " + f.difference(u)).orElse("")).orElse("");
     }
 }

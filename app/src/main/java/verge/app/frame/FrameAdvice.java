@@ -5,11 +5,11 @@ import java.security.Principal;
 import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.stereotype.Controller;
 import verge.app.account.Account;
 import verge.app.account.AccountService;
 import verge.app.device.InstrumentDesk;
@@ -25,6 +25,7 @@ import verge.core.journal.Journal;
 import verge.core.journal.Origin;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
+import verge.core.units.PlanAxes;
 
 /** Puts the notebook's frame round every page of a job, and the person's paint round every page. */
 @ControllerAdvice(annotations = Controller.class)
@@ -82,12 +83,19 @@ class FrameAdvice {
                 state.target().map(t -> Figures.metric().small(t.prismConstant())).orElse(""),
                 state.target().map(t -> figures.bare(t.height())).orElse(""),
                 state.target().map(t -> Decimals.print(t.prismConstant().metres() * MILLIMETRES_PER_METRE, 1)).orElse(""),
-                tabs(state, path), foot, instruments.view(state, desk.snapshot(id)), practice.ground(id).isPresent());
+                settingsWords.speaks(state.settings()), axes(figures.axes()), tabs(state, path), foot, instruments.view(state, desk.snapshot(id)), practice.ground(id).isPresent());
+    }
+
+    private static List<FrameView.Axis> axes(PlanAxes axes) {
+        FrameView.Axis north = new FrameView.Axis("northing", axes.north(), axes.northName());
+        FrameView.Axis east = new FrameView.Axis("easting", axes.east(), axes.eastName());
+        return axes.northFirst() ? List.of(north, east) : List.of(east, north);
     }
 
     private static List<FrameView.Tab> tabs(JobState state, String path) {
         return Arrays.stream(Phase.values()).map(phase -> new FrameView.Tab(phase.title(), phase.path(), phase.key(),
-                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/"), done(phase, state))).toList();
+                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.PREPARE && path.endsWith("/ground"),
+                done(phase, state))).toList();
     }
 
     private static boolean done(Phase phase, JobState state) {

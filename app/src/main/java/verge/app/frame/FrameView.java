@@ -13,13 +13,25 @@ import verge.app.live.InstrumentView;
  * @param pole target height in use, or empty
  * @param prism prism constant in use, or empty
  * @param prismMillimetres the same as it is typed
+ * @param speaks grid, ground distances or ground coordinates
+ * @param axes how the two plan coordinates are called, in their order
  */
 public record FrameView(UUID job, UUID site, String jobName, String siteName, String system, String unit, String leaf, String pole,
-        String prism, String poleTyped, String prismMillimetres, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, boolean practice) {
+        String prism, String poleTyped, String prismMillimetres, String speaks, List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, boolean practice) {
 
     /** Standard deviation in plan of the tracked pole, or empty. */
     public String sigma() {
         return instrument.pole() == null ? "" : instrument.pole().sigma();
+    }
+
+    /**
+     * One of the two plan coordinates.
+     *
+     * @param field under which a form sends it: northing or easting
+     * @param letter N, S, E or W
+     * @param name 'Northing', 'Southing', …
+     */
+    public record Axis(String field, String letter, String name) {
     }
 
     public record Tab(String title, String path, String key, boolean open, boolean done) {

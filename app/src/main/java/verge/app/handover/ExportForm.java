@@ -18,14 +18,24 @@ import verge.formats.csv.PointCsvWriter.Field;
  * @param column fields in order
  * @param move 'up:FIELD', 'down:FIELD', 'out:FIELD' or 'in:FIELD': a change of the columns to be made first
  * @param separator comma, semicolon or tab
+ * @param ground whether coordinates go as the job's ground coordinates; else they go as pure grid, which is what the office means by them
+ * @param notes whether the job's own note fields go along
  */
 public record ExportForm(Set<Origin> what, List<Field> column, String move, String separator, DecimalMark decimalMark, LengthUnit unit,
-        Integer decimals) {
+        Integer decimals, Boolean ground, Boolean notes) {
     private static final List<Field> USUAL = List.of(Field.NAME, Field.NORTHING, Field.EASTING, Field.ELEVATION, Field.CODE);
     private static final int MOST_DECIMALS = 6;
 
     Set<Origin> origins() {
         return what == null || what.isEmpty() ? Set.of(Origin.MEASURED) : what;
+    }
+
+    boolean inGround() {
+        return Boolean.TRUE.equals(ground);
+    }
+
+    boolean withNotes() {
+        return Boolean.TRUE.equals(notes);
     }
 
     /** The columns in their order, the asked-for move made. */
@@ -65,6 +75,6 @@ public record ExportForm(Set<Origin> what, List<Field> column, String move, Stri
         char character = "semicolon".equals(separator) ? ';' : "tab".equals(separator) ? '\t' : mark == DecimalMark.COMMA ? ';' : ',';
         int places = decimals == null ? figures.lengthDecimals() + (unit == null || unit == figures.lengthUnit() ? 0 : 1) : decimals;
         return new PointCsvWriter.Layout(columns(), character, mark, unit == null ? figures.lengthUnit() : unit,
-                Math.max(0, Math.min(MOST_DECIMALS, places)));
+                Math.max(0, Math.min(MOST_DECIMALS, places)), figures.axes());
     }
 }

@@ -3,23 +3,33 @@ package verge.app.handover;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
+import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
+import verge.core.geodesy.GroundFactor;
+import verge.core.geodesy.GroundUse;
+import verge.core.journal.JobSettings;
 import verge.core.journal.JobState;
 import verge.core.journal.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.units.Decimals;
 import verge.formats.csv.PointCsvWriter;
 
 /** Writes a job's points for the office. */
 @Service
 public class ExportService {
-    private final JournalService journals;
+    private static final int FACTOR_DECIMALS = 8;
 
-    ExportService(JournalService journals) {
+    private final JournalService journals;
+    private final SettingsWords words;
+
+    ExportService(JournalService journals, SettingsWords words) {
         this.journals = journals;
+        this.words = words;
     }
 
     /** The first lines of what would be written, and how many points there are. */
@@ -29,7 +39,7 @@ public class ExportService {
     Preview preview(UUID job, ExportForm form, int most) {
         JobState state = journals.state(job);
         StringBuilder text = new StringBuilder();
-        write(text, chosen(state, form).limit(most).toList(), form.layout(state.settings().figures()));
+        write(text, state, chosen(state, form).limit(most).toList(), form);
         return new Preview(text.toString().lines().toList(), chosen(state, form).count());
     }
 
@@ -40,18 +50,34 @@ public class ExportService {
         if (points.isEmpty()) {
             throw new SurveyException(Problem.NOTHING_TO_EXPORT);
         }
-        write(out, points, form.layout(state.settings().figures()));
+        write(out, state, points, form);
     }
 
     private static Stream<StoredPoint> chosen(JobState state, ExportForm form) {
         return state.points().filter(p -> form.origins().contains(p.origin()));
     }
 
-    private static void write(Appendable out, List<StoredPoint> points, PointCsvWriter.Layout layout) {
+    private void write(Appendable out, JobState state, List<StoredPoint> points, ExportForm form) {
+        JobSettings settings = state.settings();
+        GroundUse ground = settings.ground();
+        List<StoredPoint> written = form.inGround() ? points.stream().map(p -> p.at(ground.shown(p.position().plan()))).toList() : points;
         try {
-            PointCsvWriter.write(out, points, layout);
+            PointCsvWriter.write(out, new PointCsvWriter.Content(remarks(settings, form), written,
+                    form.withNotes() ? settings.work().noteFields() : List.of(), p -> state.notesOf(p.entry())), form.layout(settings.figures()));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
+    }
+
+    /** What the office must know of these coordinates: only a job that works with a ground factor needs to say anything. */
+    private List<String> remarks(JobSettings settings, ExportForm form) {
+        Optional<GroundFactor> factor = settings.ground().factor().filter(f -> settings.ground().kind() != GroundUse.Kind.GRID);
+        if (factor.isEmpty()) {
+            return List.of();
+        }
+        String grid = "times " + Decimals.print(factor.get().groundPerGrid(), FACTOR_DECIMALS) + " about " + settings.with(GroundUse.GRID).plan(factor.get().reference());
+        return List.of(form.inGround() && settings.ground().movesPoints()
+                ? "GROUND coordinates: " + words.system(settings) + " grid " + grid + ". Not grid."
+                : "Pure grid coordinates: " + words.system(settings) + ". The job works at ground, grid " + grid + "; that factor is not in these figures.");
     }
 }

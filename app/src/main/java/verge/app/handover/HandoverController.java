@@ -16,10 +16,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.journal.JobSettings;
 import verge.core.journal.Origin;
 import verge.core.units.LengthUnit;
-import verge.formats.csv.PointCsvWriter;
 import verge.formats.csv.PointCsvWriter.Field;
+import verge.formats.csv.PointCsvWriter;
 
 /** The bench for handing points over as a table of text. */
 @Controller
@@ -44,6 +46,13 @@ class HandoverController {
         PointCsvWriter.Layout layout = form.layout(journals.state(job).settings().figures());
         List<Field> columns = layout.fields();
         ExportService.Preview preview = exports.preview(job, form, LINES_SHOWN);
+        JobSettings settings = journals.state(job).settings();
+        model.addAttribute("movesPoints", settings.ground().movesPoints());
+        model.addAttribute("ground", form.inGround());
+        model.addAttribute("noteFields", settings.work().noteFields());
+        model.addAttribute("withNotes", form.withNotes());
+        model.addAttribute("runningCopy", settings.work().runningCopy());
+        model.addAttribute("geoidMissing", settings.geoid() instanceof JobSettings.GeoidChoice.None && settings.system() instanceof CoordinateSystem.Projected);
         model.addAttribute("columns", columns);
         model.addAttribute("others", Arrays.stream(Field.values()).filter(f -> !columns.contains(f)).toList());
         model.addAttribute("what", form.origins());

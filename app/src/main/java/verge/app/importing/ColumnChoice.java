@@ -16,8 +16,9 @@ import verge.formats.csv.PointCsvLayout;
  * @param header whether the first line names the columns
  * @param column for each column of the file its meaning, or an empty text to leave it out
  * @param role what the points become
+ * @param ground whether the coordinates are the job's ground coordinates rather than grid
  */
-public record ColumnChoice(String separator, DecimalMark decimalMark, Boolean header, LengthUnit unit, List<String> column, Origin role) {
+public record ColumnChoice(String separator, DecimalMark decimalMark, Boolean header, LengthUnit unit, List<String> column, Origin role, Boolean ground) {
     private static final Map<String, Character> SEPARATORS = Map.of("comma", ',', "semicolon", ';', "tab", '\t', "blank", ' ');
 
     Character separatorCharacter() {
@@ -26,6 +27,10 @@ public record ColumnChoice(String separator, DecimalMark decimalMark, Boolean he
 
     static String separatorName(char character) {
         return SEPARATORS.entrySet().stream().filter(e -> e.getValue() == character).findFirst().orElseThrow().getKey();
+    }
+
+    boolean inGround() {
+        return Boolean.TRUE.equals(ground);
     }
 
     Origin roleOrControl() {

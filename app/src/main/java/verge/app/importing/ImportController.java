@@ -4,6 +4,7 @@ import java.security.Principal;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -17,7 +18,9 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.Author;
+import verge.app.journal.JournalService;
 import verge.core.units.LengthUnit;
+import verge.core.units.PlanAxes;
 import verge.formats.csv.Column;
 import verge.formats.csv.Fault;
 
@@ -30,11 +33,13 @@ class ImportController {
 
     private final PointImportService imports;
     private final JobService jobs;
+    private final JournalService journals;
     private final SettingsWords settingsWords;
     private final MessageSource messages;
 
-    ImportController(PointImportService imports, JobService jobs, SettingsWords settingsWords, MessageSource messages) {
+    ImportController(PointImportService imports, JobService jobs, JournalService journals, SettingsWords settingsWords, MessageSource messages) {
         this.imports = imports;
+        this.journals = journals;
         this.jobs = jobs;
         this.settingsWords = settingsWords;
         this.messages = messages;
@@ -50,11 +55,15 @@ class ImportController {
         model.addAttribute("file", preview.file());
         model.addAttribute("columns", columns(preview));
         model.addAttribute("meanings", Column.values());
+        PlanAxes axes = journals.state(job).settings().figures().axes();
+        model.addAttribute("axisNames", Map.of(Column.NORTHING, axes.northName(), Column.EASTING, axes.eastName()));
         model.addAttribute("units", LengthUnit.values());
         model.addAttribute("unitNames", Arrays.stream(LengthUnit.values()).map(settingsWords::unit).toList());
         model.addAttribute("layout", preview.layout());
         model.addAttribute("separator", ColumnChoice.separatorName(preview.layout().separator()));
         model.addAttribute("role", choice.roleOrControl());
+        model.addAttribute("movesPoints", journals.state(job).settings().ground().movesPoints());
+        model.addAttribute("ground", choice.inGround());
         model.addAttribute("encoding", encodingWords(preview));
         model.addAttribute("faults", preview.reading().faults().stream().limit(FAULTS_SHOWN).map(this::words).toList());
         model.addAttribute("faultCount", preview.reading().faultCount());

@@ -7,14 +7,20 @@ import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
+import verge.core.journal.JobSettings;
 import verge.core.journal.NamedPosition;
 import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.LengthUnit;
+import verge.core.units.PlanAxes;
 import verge.formats.csv.Column;
 import verge.formats.csv.PointCsvLayout;
 import verge.formats.csv.PointCsvProbe;
@@ -75,7 +81,8 @@ public class PointImportService {
         if (!preview.reading().sound()) {
             throw new SurveyException(Problem.FILE_HAS_FAULTS, preview.reading().faultCount());
         }
-        List<NamedPosition> points = preview.reading().points();
+        JobSettings settings = journals.state(job).settings();
+        List<NamedPosition> points = preview.reading().points().stream().map(p -> inGrid(settings, p, choice.inGround())).toList();
         Origin role = choice.roleOrControl();
         journals.append(job, author, state -> {
             points.stream().filter(p -> state.find(p.name(), role).isPresent()).findFirst().ifPresent(p -> {
@@ -84,5 +91,14 @@ public class PointImportService {
             return new Payload.PointsImported(role, preview.file().name(), preview.file().sha256(), points);
         });
         return points.size();
+    }
+
+    /** A file has the job's own axes; its coordinates are grid unless it is said that they are ground. */
+    private static NamedPosition inGrid(JobSettings settings, NamedPosition point, boolean ground) {
+        PlanAxes axes = settings.figures().axes();
+        GridPoint written = point.position().plan();
+        GridPoint plan = ground ? settings.gridOf(written.northing(), written.easting())
+                : new GridPoint(axes.northSign() * written.northing() + 0.0, axes.eastSign() * written.easting() + 0.0);
+        return new NamedPosition(point.name(), point.code(), new Position(plan, point.position().elevation()));
     }
 }

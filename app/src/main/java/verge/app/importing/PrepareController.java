@@ -14,11 +14,16 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
+import verge.app.check.FindingWords;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
 import verge.core.coding.PointName;
+import verge.core.check.WalkRound;
 import verge.core.journal.Entry;
+import verge.core.journal.JobSettings;
 import verge.core.journal.JobState;
 import verge.core.journal.Journal;
 import verge.core.journal.Origin;
@@ -36,16 +41,18 @@ class PrepareController {
     private final JobService jobs;
     private final JournalService journals;
     private final SettingsWords settingsWords;
+    private final FindingWords findingWords;
 
-    PrepareController(SiteFileService files, JobService jobs, JournalService journals, SettingsWords settingsWords) {
+    PrepareController(SiteFileService files, JobService jobs, JournalService journals, SettingsWords settingsWords, FindingWords findingWords) {
         this.files = files;
         this.jobs = jobs;
         this.journals = journals;
         this.settingsWords = settingsWords;
+        this.findingWords = findingWords;
     }
 
     /** One known or design point, in finished text. */
-    record PointLine(PointName name, String northing, String easting, String elevation) {
+    record PointLine(PointName name, String first, String second, String elevation) {
     }
 
     /** The points of one kind: control and design never mix in a list. */
@@ -60,7 +67,9 @@ class PrepareController {
     String bench(@PathVariable UUID job, Model model) {
         Journal journal = journals.journal(job);
         JobState state = journal.state();
-        model.addAttribute("settings", settingsWords.full(state.settings()));
+        model.addAttribute("chief", settingsWords.chief(state.settings()));
+        model.addAttribute("sentences", settingsWords.sentences(state.settings()));
+        model.addAttribute("findings", WalkRound.of(state).stream().map(findingWords::say).toList());
         model.addAttribute("files", files.of(jobs.job(job).siteId()).stream().map(file -> line(journal, file)).toList());
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         List<Group> groups = Stream.of(group(state, Origin.CONTROL, "Control"), group(state, Origin.DESIGN, "Design, to be staked"))
@@ -71,9 +80,8 @@ class PrepareController {
     }
 
     private static Group group(JobState state, Origin origin, String title) {
-        Figures f = state.settings().figures();
         List<StoredPoint> points = state.points().filter(p -> p.origin() == origin).sorted(Comparator.comparing(StoredPoint::name)).toList();
-        return new Group(title, points.size(), points.stream().limit(POINTS_SHOWN).map(p -> line(f, p)).toList());
+        return new Group(title, points.size(), points.stream().limit(POINTS_SHOWN).map(p -> line(state.settings(), p)).toList());
     }
 
     private static FileLine line(Journal journal, SiteFile file) {
@@ -84,9 +92,10 @@ class PrepareController {
         return new FileLine(file.id(), file.name(), file.size(), taken);
     }
 
-    private static PointLine line(Figures f, StoredPoint p) {
-        return new PointLine(p.name(), f.bare(p.position().plan().north()),
-                f.bare(p.position().plan().east()), p.position().elevation().map(e -> f.bare(e.asLength())).orElse("\u2013"));
+    private static PointLine line(JobSettings settings, StoredPoint p) {
+        List<JobSettings.Coordinate> plan = settings.coordinates(p.position().plan());
+        return new PointLine(p.name(), plan.get(0).figure(), plan.get(1).figure(),
+                p.position().elevation().map(e -> settings.figures().bare(e.asLength())).orElse("\u2013"));
     }
 
     @PostMapping("/files")

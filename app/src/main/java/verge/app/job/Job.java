@@ -14,6 +14,8 @@ public class Job {
     private String name;
     private Instant madeAt;
     private String madeBy;
+    private Instant archivedAt;
+    private Instant deletedAt;
 
     protected Job() {
     }
@@ -44,5 +46,31 @@ public class Job {
 
     public String madeBy() {
         return madeBy;
+    }
+
+    /** Put away: still to be opened, out of the way otherwise. */
+    public boolean archived() {
+        return archivedAt != null;
+    }
+
+    /** When it was deleted; null if it was not. */
+    public Instant deletedAt() {
+        return deletedAt;
+    }
+
+    void moveTo(UUID site) {
+        siteId = site;
+    }
+
+    void archive(boolean away) {
+        archivedAt = away ? Instant.now() : null;
+    }
+
+    void delete() {
+        deletedAt = Instant.now();
+    }
+
+    void restore() {
+        deletedAt = null;
     }
 }

@@ -4,43 +4,61 @@ import io.swagger.v3.oas.annotations.Operation;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
-import verge.core.journal.JobSettings;
+import verge.core.journal.JobState;
+import verge.core.journal.Moves;
+import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
-import verge.core.units.AngleUnit;
-import verge.core.units.DirectionStyle;
-import verge.core.units.LengthUnit;
 
-/** Jobs for programs. */
+/** Jobs for programs. Settings are the answers to the same questions as on the page, under the same names. */
 @RestController
 @RequestMapping("/api/v1/jobs")
 class JobApi {
     private final JobService jobs;
     private final JournalService journals;
+    private final SettingsAnswers settingsAnswers;
+    private final StarterService starters;
 
-    JobApi(JobService jobs, JournalService journals) {
+    JobApi(JobService jobs, JournalService journals, SettingsAnswers settingsAnswers, StarterService starters) {
         this.jobs = jobs;
         this.journals = journals;
+        this.settingsAnswers = settingsAnswers;
+        this.starters = starters;
     }
 
-    /** @param gridPerGround the flat site's scale factor */
-    record JobBody(UUID id, UUID site, String siteName, String name, Instant madeAt, String madeBy, LengthUnit lengthUnit,
-            AngleUnit angleUnit, DirectionStyle directionStyle, double gridPerGround) {
+    /** @param settings the answers that give the job's settings */
+    record JobBody(UUID id, UUID site, String siteName, String name, Instant madeAt, String madeBy, boolean archived, Map<String, String> settings) {
     }
 
-    /** @param site an existing site's id */
-    record NewJob(UUID site, String name, LengthUnit lengthUnit, AngleUnit angleUnit, DirectionStyle directionStyle, String gridPerGround) {
+    /**
+     * @param site an existing site's id
+     * @param from a starter or a job to begin from: metric, survey-feet, or an id
+     * @param settings answers that differ from it
+     */
+    record NewJob(UUID site, String name, String from, Map<String, String> settings) {
+    }
+
+    /** @param carry whether points given before keep their place rather than their coordinates */
+    record Change(Map<String, String> settings, Boolean carry) {
+    }
+
+    /** What a change does to the coordinates shown; metres. */
+    record MovesBody(long moved, long kept, double largest, double mean, List<String> gone) {
     }
 
     @Operation(summary = "All jobs")
@@ -55,27 +73,47 @@ class JobApi {
         return body(jobs.job(job));
     }
 
-    @Operation(summary = "Make a job on a flat site")
+    @Operation(summary = "Make a job")
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     JobBody make(@RequestBody NewJob asked, Principal person) {
         if (asked.site() == null) {
             throw new SurveyException(Problem.MISSING, "site");
         }
-        JobForm blank = JobForm.blank();
-        JobForm form = new JobForm(asked.name() == null ? "" : asked.name(), or(asked.lengthUnit(), blank.lengthUnit()),
-                or(asked.angleUnit(), blank.angleUnit()), or(asked.directionStyle(), blank.directionStyle()),
-                or(asked.gridPerGround(), blank.scale()));
-        return body(jobs.make(asked.site(), form.name(), form.settings(), new Author(UUID.randomUUID(), person.getName(), "program")));
+        Answers answers = settingsAnswers.write(starters.settings(asked.from() == null ? "metric" : asked.from())).with(or(asked.settings()));
+        return body(jobs.make(asked.site(), asked.name() == null ? "" : asked.name(), settingsAnswers.read(answers, asked.site(), Optional.empty()),
+                new Author(UUID.randomUUID(), person.getName(), "program")));
     }
 
-    private static <T> T or(T given, T usual) {
-        return given == null ? usual : given;
+    @Operation(summary = "What a change of settings would move")
+    @PostMapping("/{job}/settings/preview")
+    MovesBody preview(@PathVariable UUID job, @RequestBody Change change) {
+        Moves moves = Moves.between(journals.state(job), journals.journal(job).preview(chosen(job, change)));
+        return new MovesBody(moves.moved().size(), moves.kept(), moves.largest().metres(), moves.mean().metres(),
+                moves.gone().stream().map(Object::toString).toList());
+    }
+
+    @Operation(summary = "Change a job's settings", description = "Answers that are not sent stay as they are. Striking the entry undoes it.")
+    @PutMapping("/{job}/settings")
+    JobBody change(@PathVariable UUID job, @RequestBody Change change, Principal person) {
+        Payload.SettingsChosen chosen = chosen(job, change);
+        journals.journal(job).preview(chosen);
+        journals.append(job, new Author(UUID.randomUUID(), person.getName(), "program"), chosen);
+        return body(jobs.job(job));
+    }
+
+    private Payload.SettingsChosen chosen(UUID job, Change change) {
+        JobState state = journals.state(job);
+        Answers answers = settingsAnswers.write(state.settings()).with(or(change.settings()));
+        return new Payload.SettingsChosen(settingsAnswers.read(answers, jobs.job(job).siteId(), Optional.of(state.settings())), Boolean.TRUE.equals(change.carry()));
+    }
+
+    private static Map<String, String> or(Map<String, String> given) {
+        return given == null ? Map.of() : given;
     }
 
     private JobBody body(Job job) {
-        JobSettings s = journals.state(job.id()).settings();
-        return new JobBody(job.id(), job.siteId(), jobs.site(job.siteId()).name(), job.name(), job.madeAt(), job.madeBy(),
-                s.figures().lengthUnit(), s.figures().angleUnit(), s.figures().directionStyle(), s.site().gridPerGround());
+        return new JobBody(job.id(), job.siteId(), jobs.site(job.siteId()).name(), job.name(), job.madeAt(), job.madeBy(), job.archived(),
+                settingsAnswers.write(journals.state(job.id()).settings()).texts());
     }
 }

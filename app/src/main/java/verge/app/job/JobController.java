@@ -1,6 +1,5 @@
 package verge.app.job;
 
-import java.security.Principal;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
@@ -9,18 +8,14 @@ import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import verge.app.journal.Author;
 import verge.app.journal.JournalService;
-import verge.app.problem.ProblemWords;
 import verge.core.journal.JobState;
 import verge.core.journal.Origin;
-import verge.core.problem.SurveyException;
 
-/** The shelf of sites and jobs, and making a job. */
+/** The shelf of sites and jobs. */
 @Controller
 class JobController {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH).withZone(ZoneId.systemDefault());
@@ -28,17 +23,23 @@ class JobController {
     private final JobService jobs;
     private final JournalService journals;
     private final SettingsWords settingsWords;
-    private final ProblemWords problemWords;
+    private final FolderService folders;
+    private final JobShelf shelf;
 
-    JobController(JobService jobs, JournalService journals, SettingsWords settingsWords, ProblemWords problemWords) {
+    JobController(JobService jobs, JournalService journals, SettingsWords settingsWords, FolderService folders, JobShelf shelf) {
         this.jobs = jobs;
         this.journals = journals;
         this.settingsWords = settingsWords;
-        this.problemWords = problemWords;
+        this.folders = folders;
+        this.shelf = shelf;
     }
 
     /** One job on the shelf. */
     record JobLine(UUID id, String name, String settings, String madeAt, String counts) {
+    }
+
+    /** A deleted job and until when it can be had back. */
+    record DeletedLine(UUID id, String name, String until) {
     }
 
     @GetMapping("/")
@@ -59,8 +60,12 @@ class JobController {
     @GetMapping("/sites/{site}")
     String site(@PathVariable UUID site, Model model) {
         model.addAttribute("site", jobs.site(site));
-        model.addAttribute("sites", jobs.sites());
-        model.addAttribute("jobs", jobs.jobs(site).stream().map(this::line).toList());
+        model.addAttribute("tree", folders.tree());
+        model.addAttribute("folders", folders.all());
+        model.addAttribute("jobs", jobs.jobs(site).stream().filter(j -> !j.archived()).map(this::line).toList());
+        model.addAttribute("archived", jobs.jobs(site).stream().filter(Job::archived).map(this::line).toList());
+        model.addAttribute("deleted", shelf.deleted(site).stream()
+                .map(j -> new DeletedLine(j.id(), j.name(), DAY.format(j.deletedAt().plus(JobShelf.RECOVERABLE)))).toList());
         return "job/site";
     }
 
@@ -70,28 +75,5 @@ class JobController {
         long measured = state.points().filter(p -> p.origin() == Origin.MEASURED).count();
         return new JobLine(job.id(), job.name(), settingsWords.brief(state.settings()), DAY.format(job.madeAt()),
                 control + " control, " + measured + " measured");
-    }
-
-    @GetMapping("/sites/{site}/jobs/new")
-    String blank(@PathVariable UUID site, Model model) {
-        return form(site, JobForm.blank(), model);
-    }
-
-    @PostMapping("/sites/{site}/jobs")
-    String make(@PathVariable UUID site, @ModelAttribute JobForm form, Model model, Principal person) {
-        try {
-            Job job = jobs.make(site, form.name(), form.settings(), Author.atPage(person.getName()));
-            return "redirect:/jobs/" + job.id() + "/prepare";
-        } catch (SurveyException unfit) {
-            model.addAttribute("said", problemWords.say(unfit));
-            return form(site, form, model);
-        }
-    }
-
-    private String form(UUID site, JobForm form, Model model) {
-        model.addAttribute("site", jobs.site(site));
-        model.addAttribute("sites", jobs.sites());
-        model.addAttribute("form", form);
-        return "job/new";
     }
 }

@@ -5,7 +5,11 @@ import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 interface JobRepository extends JpaRepository<Job, UUID> {
-    List<Job> findBySiteIdOrderByMadeAtDesc(UUID siteId);
+    List<Job> findBySiteIdAndDeletedAtIsNullOrderByMadeAtDesc(UUID siteId);
 
-    boolean existsBySiteIdAndNameIgnoreCase(UUID siteId, String name);
+    List<Job> findBySiteIdAndDeletedAtIsNotNullOrderByDeletedAtDesc(UUID siteId);
+
+    List<Job> findByDeletedAtIsNull();
+
+    boolean existsBySiteIdAndNameIgnoreCaseAndDeletedAtIsNull(UUID siteId, String name);
 }

@@ -47,15 +47,17 @@ public class JobService {
 
     /** The jobs of a site, latest first. */
     public List<Job> jobs(UUID site) {
-        return jobs.findBySiteIdOrderByMadeAtDesc(site);
+        return jobs.findBySiteIdAndDeletedAtIsNullOrderByMadeAtDesc(site);
     }
 
+    /** All jobs of all sites. */
     public List<Job> jobs() {
-        return jobs.findAll();
+        return jobs.findByDeletedAtIsNull();
     }
 
+    /** @throws SurveyException NOT_FOUND, also for a deleted job until it is had back */
     public Job job(UUID id) {
-        return jobs.findById(id).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, id));
+        return jobs.findById(id).filter(job -> job.deletedAt() == null).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, id));
     }
 
     /**
@@ -66,7 +68,7 @@ public class JobService {
     public Job make(UUID site, String typedName, JobSettings settings, Author author) {
         String name = ShelfName.parse(typedName, "job");
         UUID siteId = site(site).id();
-        if (jobs.existsBySiteIdAndNameIgnoreCase(siteId, name)) {
+        if (jobs.existsBySiteIdAndNameIgnoreCaseAndDeletedAtIsNull(siteId, name)) {
             throw new SurveyException(Problem.JOB_NAME_TAKEN, name);
         }
         try {

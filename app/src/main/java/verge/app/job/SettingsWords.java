@@ -1,21 +1,52 @@
 package verge.app.job;
 
-import java.util.Locale;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import verge.core.geodesy.GroundUse;
+import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.journal.JobSettings;
-import verge.core.units.AngleUnit;
+import verge.core.journal.JobSettings.GeoidChoice;
+import verge.core.journal.JobSettings.HeightKind;
+import verge.core.journal.JobSettings.Tool;
 import verge.core.units.Decimals;
 import verge.core.units.DirectionStyle;
+import verge.core.units.Figures;
+import verge.core.units.GradeStyle;
+import verge.core.units.LatLonStyle;
+import verge.core.units.Length;
 import verge.core.units.LengthUnit;
 
 /** A job's settings in words. */
 @Component
 public class SettingsWords {
     private static final int SCALE_DECIMALS = 6;
+    private static final int FACTOR_DECIMALS = 8;
+    private static final int CHIEF_SENTENCES = 2;
 
-    /** For the top line: coordinate system, grid or ground, unit. */
+    /** For the top line: the coordinate system. */
     public String system(JobSettings settings) {
-        return "Flat site × " + Decimals.show(settings.site().gridPerGround(), SCALE_DECIMALS);
+        CoordinateSystem system = settings.system();
+        if (system instanceof CoordinateSystem.Projected p) {
+            return p.name();
+        } else if (system instanceof CoordinateSystem.LatLonOnly only) {
+            return only.name() + ", latitude and longitude only";
+        } else if (system instanceof CoordinateSystem.Flat flat) {
+            return "Flat site × " + Decimals.show(flat.gridPerGround(), SCALE_DECIMALS);
+        }
+        return "System not decided yet";
+    }
+
+    /** For the top line: grid, or which use of ground. */
+    public String speaks(JobSettings settings) {
+        return switch (settings.ground().kind()) {
+            case GRID -> "grid";
+            case GROUND_DISTANCES -> "ground distances";
+            case GROUND_COORDINATES -> "ground coordinates";
+        };
     }
 
     public String unit(LengthUnit unit) {
@@ -28,22 +59,151 @@ public class SettingsWords {
 
     /** One line for the shelf. */
     public String brief(JobSettings settings) {
-        return unit(settings.figures().lengthUnit()) + ", " + angles(settings) + ", " + system(settings).toLowerCase(Locale.ROOT);
+        return lengths(settings.figures()) + ", " + directions(settings.figures()) + ", " + system(settings) + ", " + speaks(settings);
     }
 
-    /** A sentence or two for the job's own page. */
-    public String full(JobSettings settings) {
-        double k = settings.site().gridPerGround();
-        String scale = k == 1 ? "Grid and ground distances are the same."
-                : "A ground distance times " + Decimals.show(k, SCALE_DECIMALS) + " is the grid distance: the grid is "
-                        + (k < 1 ? "shorter" : "longer") + " by " + Decimals.show(Math.abs(k - 1) * 1e6, 0) + " mm a kilometre.";
-        return "Coordinates are on a flat site's grid, northing first. " + scale + " Distances in "
-                + unit(settings.figures().lengthUnit()) + " with " + settings.figures().lengthDecimals() + " decimals, "
-                + angles(settings) + ".";
+    /** What was chosen, a sentence a question. */
+    public List<String> sentences(JobSettings settings) {
+        List<String> all = new ArrayList<>();
+        all.add(where(settings));
+        all.add(ground(settings));
+        all.add("Elevations " + heights(settings) + ".");
+        all.add("Distances in " + lengths(settings.figures()) + "; " + directions(settings.figures()) + "; " + axes(settings) + "; grades as "
+                + grades(settings.figures().grades()) + "; areas in " + settings.figures().sizes().areaSymbol(settings.figures().lengthUnit()) + ", volumes in "
+                + settings.figures().sizes().volumeSymbol(settings.figures().lengthUnit()) + "; "
+                + settings.figures().air().temperature().symbol() + " and " + settings.figures().air().pressure().symbol() + "; stations like "
+                + settings.figures().station(Length.of(2350, settings.figures().lengthUnit())) + "; "
+                + (settings.figures().latLon().form() == LatLonStyle.Form.SEXAGESIMAL ? "latitudes in degrees, minutes, seconds" : "latitudes in decimal degrees") + ".");
+        all.add(work(settings.work()));
+        return all.stream().filter(s -> !s.isEmpty()).toList();
     }
 
-    private static String angles(JobSettings settings) {
-        String unit = settings.figures().angleUnit() == AngleUnit.GON ? "gon" : "degrees";
-        return unit + (settings.figures().directionStyle() == DirectionStyle.QUADRANT ? " as quadrant bearings" : " as azimuths");
+    private String where(JobSettings settings) {
+        CoordinateSystem system = settings.system();
+        if (system instanceof CoordinateSystem.Projected p) {
+            return "Coordinates in " + p.name() + (p.code().isEmpty() ? "." : " (" + p.code() + ").");
+        } else if (system instanceof CoordinateSystem.LatLonOnly only) {
+            return "Positions in " + only.name() + ", without a plane: a total station has nowhere to put its points.";
+        } else if (system instanceof CoordinateSystem.Flat flat) {
+            double k = flat.gridPerGround();
+            return "Coordinates on a flat site\u2019s grid. " + (k == 1 ? "Grid and ground distances are the same."
+                    : "A ground distance times " + Decimals.show(k, SCALE_DECIMALS) + " is the grid distance: the grid is "
+                            + (k < 1 ? "shorter" : "longer") + " by " + Decimals.show(Math.abs(k - 1) * 1e6, 0) + " mm a kilometre.");
+        }
+        return "The coordinate system is decided later: readings are kept raw, and lie on a plane at scale 1 until then.";
+    }
+
+    private String ground(JobSettings settings) {
+        GroundUse use = settings.ground();
+        boolean flat = settings.system() instanceof CoordinateSystem.Flat f && f.gridPerGround() == 1;
+        return switch (use.kind()) {
+            case GRID -> "Distances are told in the grid.";
+            case GROUND_DISTANCES -> flat ? "" : "Distances are told on the ground, " + use.factor().map(f -> "grid times " + Decimals.show(f.groundPerGrid(), FACTOR_DECIMALS))
+                    .orElse("by the scale of each line\u2019s own place") + "; coordinates stay grid.";
+            case GROUND_COORDINATES -> "Coordinates are ground coordinates: grid times " + Decimals.show(use.factor().orElseThrow().groundPerGrid(), FACTOR_DECIMALS)
+                    + " about the reference point" + (use.shiftNorth() == 0 && use.shiftEast() == 0 ? "." : ", shifted by "
+                            + settings.offset(new Length(use.shiftNorth()), new Length(use.shiftEast())) + ".");
+        };
+    }
+
+    private static String heights(JobSettings settings) {
+        String geoid = settings.geoid() instanceof GeoidChoice.Grid g ? "by " + g.name()
+                : settings.geoid() instanceof GeoidChoice.Constant c ? "by one geoid undulation of " + settings.figures().length(new Length(c.metres()))
+                : "without a geoid";
+        return geoid + settings.referenceHeight().map(r -> "; points without a height count as at "
+                + (r.kind() == HeightKind.ELEVATION ? "elevation " : "ellipsoid height ") + settings.figures().length(new Length(r.metres()))).orElse("");
+    }
+
+    private String lengths(Figures f) {
+        return unit(f.lengthUnit()) + (f.lengths().inInches() ? " and inches to 1/" + f.lengths().inchParts() : ", " + number(f.lengthDecimals()) + " decimals");
+    }
+
+    private static String number(int count) {
+        String[] words = {"no", "one", "two", "three", "four", "five"};
+        return words[count];
+    }
+
+    private static String directions(Figures f) {
+        String unit = switch (f.angles().unit()) {
+            case DEGREES -> "degrees, minutes, seconds";
+            case DECIMAL_DEGREES -> "decimal degrees";
+            case GON -> "gon";
+            case MIL -> "mils";
+        };
+        return (f.angles().directions() == DirectionStyle.QUADRANT ? "quadrant bearings in " : "azimuths in ") + unit;
+    }
+
+    private static String axes(JobSettings settings) {
+        String north = settings.figures().axes().north();
+        String east = settings.figures().axes().east();
+        return settings.figures().axes().northFirst() ? north + " then " + east : east + " then " + north;
+    }
+
+    private static String grades(GradeStyle style) {
+        return switch (style) {
+            case PERCENT -> "per cent";
+            case PER_MILLE -> "per mille";
+            case RISE_TO_RUN -> "rise to run";
+            case RUN_TO_RISE -> "run to rise";
+            case ANGLE -> "angles";
+        };
+    }
+
+    private static String work(JobSettings.Work work) {
+        List<String> parts = new ArrayList<>();
+        if (!work.crew().isEmpty()) {
+            parts.add("Worked by " + work.crew());
+        }
+        if (!work.tools().isEmpty()) {
+            parts.add(work.tools().stream().sorted().map(t -> t == Tool.TOTAL_STATION ? "total station" : "satellites").collect(Collectors.joining(" and ", "with ", "")));
+        }
+        if (!work.noteFields().isEmpty()) {
+            parts.add("each shot with " + String.join(", ", work.noteFields()));
+        }
+        if (!work.runningCopy().isEmpty()) {
+            parts.add("a running copy in " + work.runningCopy() + ".csv");
+        }
+        String joined = String.join(", ", parts);
+        return joined.isEmpty() ? "" : Character.toUpperCase(joined.charAt(0)) + joined.substring(1) + ".";
+    }
+
+    /** What can silently differ from one job of a site to the next, each in a few words. */
+    public Map<String, String> aspects(JobSettings settings) {
+        Figures f = settings.figures();
+        Map<String, String> all = new LinkedHashMap<>();
+        all.put("Coordinate system", system(settings));
+        all.put("Grid or ground", speaks(settings) + settings.ground().factor().map(g -> " × " + Decimals.show(g.groundPerGrid(), FACTOR_DECIMALS)).orElse(""));
+        all.put("Geoid and reference height", heights(settings));
+        all.put("Lengths", lengths(f));
+        all.put("Angles", directions(f));
+        all.put("Coordinates", axes(settings));
+        all.put("Air", f.air().temperature().symbol() + ", " + f.air().pressure().symbol());
+        all.put("Areas and volumes", f.sizes().areaSymbol(f.lengthUnit()) + ", " + f.sizes().volumeSymbol(f.lengthUnit()));
+        return all;
+    }
+
+    /** What a change of settings changed, in one line. */
+    public String changes(JobSettings before, JobSettings after) {
+        Map<String, String> old = aspects(before);
+        String changed = aspects(after).entrySet().stream().filter(now -> !now.getValue().equals(old.get(now.getKey())))
+                .map(now -> now.getKey() + ": " + now.getValue()).collect(Collectors.joining("; "));
+        return changed.isEmpty() ? brief(after) : changed;
+    }
+
+    /** The first sentences: where, grid or ground, heights. */
+    public List<String> chief(JobSettings settings) {
+        return sentences(settings).stream().limit(CHIEF_SENTENCES).toList();
+    }
+
+    /** Where settings differ from other jobs: the aspect, what is chosen, and what which job has. */
+    public record Difference(String aspect, String here, String there, String job) {
+    }
+
+    public List<Difference> differences(JobSettings settings, Map<String, JobSettings> others) {
+        List<Difference> all = new ArrayList<>();
+        aspects(settings).forEach((aspect, here) -> others.entrySet().stream()
+                .filter(other -> !aspects(other.getValue()).get(aspect).equals(here)).findFirst()
+                .ifPresent(other -> all.add(new Difference(aspect, here, aspects(other.getValue()).get(aspect), other.getKey()))));
+        return all;
     }
 }

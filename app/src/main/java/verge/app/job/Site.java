@@ -10,6 +10,7 @@ public class Site {
     @Id
     private UUID id;
     private String name;
+    private UUID folderId;
 
     protected Site() {
     }
@@ -25,5 +26,14 @@ public class Site {
 
     public String name() {
         return name;
+    }
+
+    /** The folder it lies in; null at the top. */
+    public UUID folderId() {
+        return folderId;
+    }
+
+    void moveTo(UUID folder) {
+        folderId = folder;
     }
 }

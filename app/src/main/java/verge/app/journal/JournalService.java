@@ -13,6 +13,7 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import verge.core.journal.Entry;
+import verge.core.journal.Geoids;
 import verge.core.journal.JobState;
 import verge.core.journal.Journal;
 import verge.core.journal.Payload;
@@ -35,16 +36,18 @@ public class JournalService {
     private final PayloadJson json;
     private final PointProjection projection;
     private final ApplicationEventPublisher events;
+    private final Geoids geoids;
     private final ConcurrentMap<UUID, Journal> replayed = Caffeine.newBuilder().maximumWeight(MOST_KEPT)
             .weigher((UUID job, Journal journal) -> journal.entries().size() + journal.state().nameCount()).<UUID, Journal>build().asMap();
 
     JournalService(EntityManager entities, TransactionTemplate transaction, PayloadJson json, PointProjection projection,
-            ApplicationEventPublisher events) {
+            ApplicationEventPublisher events, Geoids geoids) {
         this.entities = entities;
         this.transaction = transaction;
         this.json = json;
         this.projection = projection;
         this.events = events;
+        this.geoids = geoids;
     }
 
     /** The journal as it stands in the database now. */
@@ -125,7 +128,7 @@ public class JournalService {
         return Boolean.TRUE.equals(transaction.execute(status -> {
             lock(job);
             String before = projection.digest(job);
-            projection.rebuild(job, Journal.replay(load(job, 0)).state());
+            projection.rebuild(job, Journal.replay(load(job, 0), geoids).state());
             return before.equals(projection.digest(job));
         }));
     }
@@ -137,7 +140,7 @@ public class JournalService {
             if (more.isEmpty()) {
                 throw new SurveyException(Problem.NOT_FOUND, job);
             }
-            return keep(job, Journal.replay(more));
+            return keep(job, Journal.replay(more, geoids));
         }
         Journal now = known;
         for (Entry entry : more) {

@@ -7,8 +7,8 @@ package verge.app.live;
  * @param linkWords the same for a person, with the instrument's name
  * @param tiltAlong part of the level limit, −1 to 1, for the bubble's place along the sight
  * @param tiltAcross the same, across
- * @param temperature of the instrument's own sensor in degrees Celsius, as it would be typed
- * @param pressure the same, in hectopascals
+ * @param temperature of the instrument's own sensor in the job's unit, as it would be typed
+ * @param pressure the same
  * @param settled whether the open leaf still holds: the instrument has not been moved since
  * @param pole what is tracked, or null
  */

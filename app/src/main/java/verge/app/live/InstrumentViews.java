@@ -8,6 +8,7 @@ import verge.core.journal.JobState;
 import verge.core.journal.Leaf;
 import verge.core.reading.TotalStationReading;
 import verge.core.setup.ObservedPoint;
+import verge.core.units.Air;
 import verge.core.units.Angle;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
@@ -26,6 +27,7 @@ public class InstrumentViews {
 
     private static InstrumentView view(JobState state, InstrumentSnapshot now) {
         Optional<InstrumentCondition> condition = now.link() == LinkState.UP ? now.condition() : Optional.empty();
+        Air air = state.settings().figures().air();
         double limit = InstrumentWatch.LEVEL_LIMIT.radians();
         Optional<Leaf> standing = state.openLeaf().filter(leaf -> !InstrumentWatch.moved(leaf, now));
         return new InstrumentView(now.link().name().toLowerCase(Locale.ROOT), linkWords(now),
@@ -34,9 +36,9 @@ public class InstrumentViews {
                 condition.map(c -> within(c.tiltAlong().radians() / limit)).orElse(0.0),
                 condition.map(c -> within(c.tiltAcross().radians() / limit)).orElse(0.0),
                 condition.map(c -> c.batteryPercent() + " %").orElse(""),
-                condition.map(c -> Decimals.show(c.temperatureCelsius(), 1) + " \u00b0C, " + Decimals.show(c.pressureHectopascals(), 1) + " hPa").orElse(""),
-                condition.map(c -> Decimals.print(c.temperatureCelsius(), 1)).orElse(""),
-                condition.map(c -> Decimals.print(c.pressureHectopascals(), 1)).orElse(""),
+                condition.map(c -> air.temperature(c.temperatureCelsius()) + ", " + air.pressure(c.pressureHectopascals())).orElse(""),
+                condition.map(c -> air.temperatureTyped(c.temperatureCelsius())).orElse(""),
+                condition.map(c -> air.pressureTyped(c.pressureHectopascals())).orElse(""),
                 standing.isPresent(), now.tracked().map(r -> pole(state, standing, r)).orElse(null));
     }
 

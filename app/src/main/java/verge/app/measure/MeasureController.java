@@ -2,8 +2,10 @@ package verge.app.measure;
 
 import java.security.Principal;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -13,9 +15,11 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.sketch.SketchPoint;
 import verge.core.coding.Codebook;
+import verge.core.journal.JobSettings;
 import verge.core.journal.Journal;
 import verge.core.journal.Origin;
 import verge.core.journal.StoredPoint;
@@ -26,6 +30,7 @@ import verge.core.units.Figures;
 @RequestMapping("/jobs/{job}/measure")
 class MeasureController {
     private static final int SHOTS_SHOWN = 6;
+    private static final String NOTE = "note:";
 
     private final MeasureService measuring;
     private final JournalService journals;
@@ -36,7 +41,7 @@ class MeasureController {
     }
 
     /** One of the latest points, in finished text. */
-    record ShotLine(String name, String code, String northing, String easting, String elevation) {
+    record ShotLine(String name, String code, String first, String second, String elevation) {
     }
 
     @GetMapping
@@ -44,19 +49,33 @@ class MeasureController {
         Journal journal = journals.journal(job);
         Figures f = journal.state().settings().figures();
         List<StoredPoint> measured = journal.state().points().filter(p -> p.origin() == Origin.MEASURED).toList();
+        model.addAttribute("noteFields", journal.state().settings().work().noteFields());
         model.addAttribute("next", MeasureService.nextName(journal));
         model.addAttribute("code", MeasureService.lastCode(journal));
         model.addAttribute("legend", Codebook.general().rows());
         model.addAttribute("count", measured.size());
         model.addAttribute("shots", IntStream.rangeClosed(1, Math.min(SHOTS_SHOWN, measured.size()))
-                .mapToObj(back -> line(f, measured.get(measured.size() - back))).toList());
+                .mapToObj(back -> line(journal.state().settings(), measured.get(measured.size() - back))).toList());
         model.addAttribute("unit", f.lengthUnit().symbol());
         return "measure/measure";
     }
 
-    private static ShotLine line(Figures f, StoredPoint p) {
-        return new ShotLine(p.name().text(), p.code().text(), f.bare(p.position().plan().north()), f.bare(p.position().plan().east()),
-                p.position().elevation().map(e -> f.bare(e.asLength())).orElse(""));
+    private static ShotLine line(JobSettings settings, StoredPoint p) {
+        List<JobSettings.Coordinate> plan = settings.coordinates(p.position().plan());
+        return new ShotLine(p.name().text(), p.code().text(), plan.get(0).figure(), plan.get(1).figure(),
+                p.position().elevation().map(e -> settings.figures().bare(e.asLength())).orElse(""));
+    }
+
+    /** A job's own fields come under their names with 'note:' in front. */
+    private static Map<String, String> notes(Map<String, String> fields) {
+        return fields.entrySet().stream().filter(f -> f.getKey().startsWith(NOTE)).collect(Collectors.toMap(f -> f.getKey().substring(NOTE.length()), Map.Entry::getValue));
+    }
+
+    /** Writes or changes the notes of an earlier shot. */
+    @PostMapping("/shots/{shot}/notes")
+    String write(@PathVariable UUID job, @PathVariable UUID shot, @RequestParam Map<String, String> fields, Principal person) {
+        measuring.writeNotes(job, shot, notes(fields), Author.atPage(person.getName()));
+        return "redirect:/jobs/" + job + "/book";
     }
 
     /**
@@ -69,8 +88,8 @@ class MeasureController {
     @PostMapping("/shots")
     @ResponseBody
     CompletableFuture<Stored> shoot(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String name, @RequestParam String code,
-            Principal person) {
-        return measuring.measure(job, id, name, code, person.getName()).thenApply(kept -> {
+            @RequestParam Map<String, String> fields, Principal person) {
+        return measuring.measure(job, id, name, code, notes(fields), person.getName()).thenApply(kept -> {
             Journal journal = journals.journal(job);
             SketchPoint point = journal.state().pointsOf(kept.entry().id()).stream().findFirst().map(SketchPoint::of).orElse(null);
             return new Stored(point, MeasureService.nextName(journal).text(), kept.before());

@@ -1,7 +1,10 @@
 package verge.app.measure;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
@@ -21,6 +24,7 @@ import verge.core.problem.SurveyException;
 @Service
 public class MeasureService {
     private static final PointName FIRST = new PointName("101");
+    private static final int LONGEST_NOTE = 500;
 
     private final JournalService journals;
     private final InstrumentWatch watch;
@@ -33,11 +37,12 @@ public class MeasureService {
     /**
      * Measures and stores one point. All that can be refused is refused before the instrument is asked.
      *
+     * @param notes by the names of the job's own fields
      * @param id made by the asker; asking again with it measures nothing and gives what was stored
      * @throws SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, or as {@link InstrumentWatch#ready}; the future fails
      *     with one if the instrument does
      */
-    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, String person) {
+    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, String person) {
         Journal journal = journals.journal(job);
         if (journal.entry(id).isPresent()) {
             return CompletableFuture.completedFuture(new Kept(journal.entry(id).get(), true));
@@ -49,8 +54,36 @@ public class MeasureService {
         return watch.shoot(ready).thenApply(reading -> new Kept(
                 journals.append(job, new Author(id, person, ready.device()), state -> {
                     requireFree(state, name);
-                    return new Payload.ShotTaken(ready.leaf().entry(), name, code, reading, ready.target());
+                    return new Payload.ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes));
                 }), false));
+    }
+
+    /** Notes for the fields that the job has, blank ones left out. */
+    private static Map<String, String> kept(JobState state, Map<String, String> notes) {
+        Map<String, String> kept = new LinkedHashMap<>();
+        state.settings().work().noteFields().forEach(field -> {
+            String typed = fitting(notes.getOrDefault(field, ""));
+            if (!typed.isEmpty()) {
+                kept.put(field, typed);
+            }
+        });
+        return kept;
+    }
+
+    /**
+     * Writes or changes what stands in the job's own fields beside an earlier shot: a blank text wipes what was there.
+     *
+     * @throws SurveyException NOT_FOUND if the entry is no shot of the job
+     */
+    public void writeNotes(UUID job, UUID shot, Map<String, String> notes, Author author) {
+        journals.journal(job).entry(shot).filter(e -> e.payload() instanceof Payload.ShotTaken).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this shot"));
+        journals.append(job, author, state -> new Payload.NotesWritten(shot, notes.entrySet().stream()
+                .filter(n -> state.settings().work().noteFields().contains(n.getKey())).collect(Collectors.toMap(Map.Entry::getKey, n -> fitting(n.getValue())))));
+    }
+
+    private static String fitting(String note) {
+        String typed = note.strip();
+        return typed.substring(0, Math.min(typed.length(), LONGEST_NOTE));
     }
 
     private static void requireFree(JobState state, PointName name) {

@@ -10,6 +10,7 @@ import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.journal.JobSettings;
 import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
@@ -27,15 +28,16 @@ public class PointService {
     }
 
     /**
-     * Keeps a typed design point.
+     * Keeps a typed design point, in the grid whatever the job writes.
      *
      * @param elevation blank for a point without one
      * @throws SurveyException POINT_NAME_UNFIT, POINT_NAME_TAKEN if the job has a design of that name, NOT_A_LENGTH or OUT_OF_RANGE
      */
     public PointName key(UUID job, String typedName, String northing, String easting, String elevation, Author author) {
-        LengthUnit unit = journals.state(job).settings().figures().lengthUnit();
+        JobSettings settings = journals.state(job).settings();
+        LengthUnit unit = settings.figures().lengthUnit();
         PointName name = PointName.parse(typedName);
-        Position position = new Position(new GridPoint(metres("northing", northing, unit), metres("easting", easting, unit)),
+        Position position = new Position(settings.gridOf(metres("northing", northing, unit), metres("easting", easting, unit)),
                 elevation.isBlank() ? Optional.empty() : Optional.of(new Elevation(metres("elevation", elevation, unit))));
         journals.append(job, author, state -> {
             if (state.find(name, Origin.DESIGN).isPresent()) {

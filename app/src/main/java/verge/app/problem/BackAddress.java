@@ -4,12 +4,12 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
 
 /** Where a person came from, if that was a page of this Verge: the way back from a problem's page. */
-final class BackAddress {
+public final class BackAddress {
     private BackAddress() {
     }
 
     /** Path and query of the page before, or the shelf of sites. */
-    static String of(HttpServletRequest request) {
+    public static String of(HttpServletRequest request) {
         String referrer = request.getHeader("Referer");
         if (referrer == null) {
             return "/";

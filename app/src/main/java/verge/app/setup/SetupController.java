@@ -49,6 +49,7 @@ class SetupController {
         model.addAttribute("connected", instrument.isPresent());
         model.addAttribute("standInAddress", practice.address().orElse(""));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
+        model.addAttribute("air", state.settings().figures().air());
         model.addAttribute("form", proposal.map(p -> typed(state.settings().figures(), p)).orElseGet(() -> blank(state, instrument)));
         model.addAttribute("check", proposal.map(p -> CheckView.of(p, state.settings().figures())).orElse(null));
         state.openLeaf().ifPresent(leaf -> model.addAttribute("leaf", CheckView.of(
@@ -59,7 +60,7 @@ class SetupController {
     private static SetupForm typed(Figures f, SetupService.Proposal p) {
         return new SetupForm(p.written().station().text(), p.written().backsight().text(), f.bare(p.written().instrumentHeight()),
                 f.bare(p.written().target().height()), millimetres(p.written().target().prismConstant().metres()),
-                Decimals.print(p.written().air().temperatureCelsius(), 1), Decimals.print(p.written().air().pressureHectopascals(), 1));
+                f.air().temperatureTyped(p.written().air().temperatureCelsius()), f.air().pressureTyped(p.written().air().pressureHectopascals()));
     }
 
     private static SetupForm blank(JobState state, Optional<InstrumentSnapshot> instrument) {
@@ -67,8 +68,8 @@ class SetupController {
         Optional<InstrumentCondition> air = instrument.flatMap(InstrumentSnapshot::condition);
         return new SetupForm("", "", "", state.target().map(t -> f.bare(t.height())).orElse(""),
                 state.target().map(t -> millimetres(t.prismConstant().metres())).orElse(""),
-                air.map(c -> Decimals.print(c.temperatureCelsius(), 1)).orElse(""),
-                air.map(c -> Decimals.print(c.pressureHectopascals(), 1)).orElse(""));
+                air.map(c -> f.air().temperatureTyped(c.temperatureCelsius())).orElse(""),
+                air.map(c -> f.air().pressureTyped(c.pressureHectopascals())).orElse(""));
     }
 
     private static String millimetres(double metres) {

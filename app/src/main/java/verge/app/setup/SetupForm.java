@@ -3,8 +3,8 @@ package verge.app.setup;
 /**
  * A setup as typed.
  *
- * @param temperature in degrees Celsius
- * @param pressure in hectopascals
+ * @param temperature in the job's unit
+ * @param pressure in the job's unit
  */
 public record SetupForm(String station, String backsight, String instrumentHeight, String targetHeight, String prismConstant,
         String temperature, String pressure) {

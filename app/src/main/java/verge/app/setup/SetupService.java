@@ -3,6 +3,8 @@ package verge.app.setup;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.DoubleFunction;
+import java.util.function.DoubleUnaryOperator;
 import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.InstrumentWatch;
@@ -23,6 +25,7 @@ import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.reduction.SlopeReduction;
 import verge.core.setup.KnownPointSetup;
+import verge.core.units.Air;
 import verge.core.units.Decimals;
 import verge.core.units.Length;
 import verge.core.units.LengthText;
@@ -35,6 +38,10 @@ import verge.instruments.port.TotalStation;
 public class SetupService {
     private static final Length HIGHEST_INSTRUMENT = new Length(4);
     private static final double USUAL_HUMIDITY_PERCENT = 60;
+    private static final double LOWEST_CELSIUS = -40;
+    private static final double HIGHEST_CELSIUS = 60;
+    private static final double LOWEST_HECTOPASCALS = 500;
+    private static final double HIGHEST_HECTOPASCALS = 1100;
 
     private final JournalService journals;
     private final InstrumentDesk desk;
@@ -128,7 +135,10 @@ public class SetupService {
         if (height.metres() < 0 || height.compareTo(HIGHEST_INSTRUMENT) > 0) {
             throw new SurveyException(Problem.OUT_OF_RANGE, "instrument height", form.instrumentHeight(), "0 m", "4 m");
         }
-        Atmosphere air = new Atmosphere(number("temperature", form.temperature(), -40, 60), number("pressure", form.pressure(), 500, 1100),
+        Air units = state.settings().figures().air();
+        Atmosphere air = new Atmosphere(
+                number("temperature", form.temperature(), units.temperature()::toCelsius, LOWEST_CELSIUS, HIGHEST_CELSIUS, units::temperature),
+                number("pressure", form.pressure(), units.pressure()::toHectopascals, LOWEST_HECTOPASCALS, HIGHEST_HECTOPASCALS, units::pressure),
                 USUAL_HUMIDITY_PERCENT);
         return new Typed(station, backsight, height, air);
     }
@@ -155,10 +165,11 @@ public class SetupService {
         return state.find(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text())).position();
     }
 
-    private static double number(String field, String typed, double lowest, double highest) {
-        double value = Decimals.parse(typed).orElseThrow(() -> new SurveyException(Problem.NOT_A_NUMBER, typed));
+    /** A figure in the job's unit, checked in the unit that is kept. */
+    private static double number(String field, String typed, DoubleUnaryOperator kept, double lowest, double highest, DoubleFunction<String> words) {
+        double value = kept.applyAsDouble(Decimals.parse(typed).orElseThrow(() -> new SurveyException(Problem.NOT_A_NUMBER, typed)));
         if (value < lowest || value > highest) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, field, typed, lowest, highest);
+            throw new SurveyException(Problem.OUT_OF_RANGE, field, typed, words.apply(lowest), words.apply(highest));
         }
         return value;
     }

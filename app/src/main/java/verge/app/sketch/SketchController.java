@@ -24,7 +24,11 @@ class SketchController {
     record Station(String name, int leaf, double north, double east, double backsightNorth, double backsightEast, boolean open) {
     }
 
-    record Sketch(List<SketchPoint> points, List<Station> stations, double metresPerUnit, String unit) {
+    /** Where the ground factor was taken. */
+    record Reference(double north, double east, String label) {
+    }
+
+    record Sketch(List<SketchPoint> points, List<Station> stations, Reference reference, double metresPerUnit, String unit) {
     }
 
     @GetMapping("/jobs/{job}/sketch")
@@ -32,8 +36,12 @@ class SketchController {
         JobState state = journals.state(job);
         Optional<Leaf> open = state.openLeaf();
         List<Station> stations = state.leaves().stream().flatMap(leaf -> station(state, leaf, open.equals(Optional.of(leaf))).stream()).toList();
-        return new Sketch(state.points().map(SketchPoint::of).toList(), stations,
+        return new Sketch(state.points().map(SketchPoint::of).toList(), stations, reference(state),
                 state.settings().figures().lengthUnit().metresPerUnit(), state.settings().figures().lengthUnit().symbol());
+    }
+
+    private static Reference reference(JobState state) {
+        return state.settings().ground().factor().map(f -> new Reference(f.reference().northing(), f.reference().easting(), "ground factor")).orElse(null);
     }
 
     private static Optional<Station> station(JobState state, Leaf leaf, boolean open) {

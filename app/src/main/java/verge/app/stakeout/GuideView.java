@@ -10,6 +10,7 @@ import verge.core.units.Length;
 /**
  * Guidance in words, and in metres for the guide's drawing.
  *
+ * @param distanceKind grid or ground, as the job tells distances
  * @param forwardWord 'Forward' or 'Back'
  * @param rightWord 'Right' or 'Left'
  * @param cutWord 'cut', 'fill', 'on grade', or empty where a height is missing
@@ -18,16 +19,17 @@ import verge.core.units.Length;
  * @param rightMetres to go right, negative left
  * @param facing azimuth of forward in radians
  */
-public record GuideView(String distance, String forwardWord, String forward, String rightWord, String right, String cutWord,
+public record GuideView(String distance, String distanceKind, String forwardWord, String forward, String rightWord, String right, String cutWord,
         String cut, String ground, boolean planWithin, boolean heightWithin, boolean done, String verdict, double distanceMetres,
         double forwardMetres, double rightMetres, double planToleranceMetres, double facing) {
 
     public static GuideView of(JobState state, StakeoutAim aim, Position here) {
         Figures f = state.settings().figures();
         Guidance g = Guidance.towards(aim.design().position(), here, aim.facing(state), aim.tolerance());
-        String forward = f.length(g.forward().abs());
-        return new GuideView(f.length(g.distance()), g.forward().metres() < 0 ? "Back" : "Forward", forward,
-                g.right().metres() < 0 ? "Left" : "Right", f.length(g.right().abs()), g.cut().map(c -> cutWord(f, c)).orElse(""),
+        double told = state.toldPerGrid(aim.design().position());
+        String forward = f.length(g.forward().abs().times(told));
+        return new GuideView(f.length(g.distance().times(told)), state.settings().ground().distanceWord(), g.forward().metres() < 0 ? "Back" : "Forward", forward,
+                g.right().metres() < 0 ? "Left" : "Right", f.length(g.right().abs().times(told)), g.cut().map(c -> cutWord(f, c)).orElse(""),
                 g.cut().map(c -> f.length(c.abs())).orElse(""), here.elevation().map(e -> f.length(e.asLength())).orElse(""),
                 g.planWithin(), g.heightWithin(), g.done(), verdict(f, aim, g), g.distance().metres(), g.forward().metres(),
                 g.right().metres(), aim.tolerance().plan().metres(), g.facing().radians());

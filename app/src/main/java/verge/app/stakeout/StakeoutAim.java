@@ -54,7 +54,7 @@ public record StakeoutAim(StoredPoint design, String facingTyped, Tolerance tole
             return state.openLeaf().<Facing>map(leaf -> new Facing.Towards(leaf.solved().station().occupation().station().plan()))
                     .orElse(new Facing.Along(Angle.ZERO));
         }
-        return new Facing.Along(AngleText.parse(facingTyped, state.settings().figures().angleUnit()));
+        return new Facing.Along(AngleText.parse(facingTyped, state.settings().figures().angles().unit()));
     }
 
     /** What forward means, for the page. */
@@ -63,6 +63,6 @@ public record StakeoutAim(StoredPoint design, String facingTyped, Tolerance tole
             return state.openLeaf().map(leaf -> leaf.written().station().text()).orElse(FACING_NORTH);
         }
         return facingTyped.equals(FACING_NORTH) ? FACING_NORTH
-                : state.settings().figures().direction(AngleText.parse(facingTyped, state.settings().figures().angleUnit()));
+                : state.settings().figures().direction(AngleText.parse(facingTyped, state.settings().figures().angles().unit()));
     }
 }

@@ -130,7 +130,7 @@ class StakeoutController {
     private static String stored(JobState state, Kept kept) {
         Figures f = state.settings().figures();
         String off = state.pointsOf(kept.entry().id()).stream().findFirst().map(p -> "Stored " + p.name() + p.staked().map(d ->
-                ": staked minus design N " + f.difference(d.north()) + ", E " + f.difference(d.east())
+                ": staked minus design " + state.settings().offset(d.north(), d.east())
                         + d.up().map(u -> ", H " + f.difference(u)).orElse("")).orElse("") + ".").orElse("Stored.");
         return kept.before() ? off + " That was before the last answer was lost; nothing was measured now. Store again for the place the pole is at." : off;
     }

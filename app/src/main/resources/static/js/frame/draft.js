@@ -3,21 +3,26 @@
 const key = form => `draft:${location.pathname}:${form.dataset.draft}`;
 
 function fields(form) {
-  return [...form.elements].filter(field => field.name && field.type !== 'hidden' && field.type !== 'file');
+  return [...form.elements].filter(field => field.name && field.type !== 'hidden' && field.type !== 'file' && field.type !== 'fieldset');
 }
+
+const ticks = field => field.type === 'radio' || field.type === 'checkbox';
+const nameOf = field => ticks(field) ? `${field.name}=${field.value}` : field.name;
+const now = field => ticks(field) ? field.checked : field.value;
+const asServed = field => ticks(field) ? field.defaultChecked
+  : field.type === 'select-one' ? ([...field.options].find(o => o.defaultSelected) ?? field.options[0])?.value : field.defaultValue;
 
 /** Puts back what was typed, and keeps what is typed from now on. */
 export function keepDraft(form) {
   const kept = JSON.parse(localStorage.getItem(key(form)) ?? '{}');
   for (const field of fields(form)) {
     // A value that the server has since filled in by itself is newer than the draft made over another value.
-    if (field.name in kept && kept[field.name].over === field.defaultValue) {
-      field.value = kept[field.name].typed;
+    if (nameOf(field) in kept && kept[nameOf(field)].over === asServed(field)) {
+      field[ticks(field) ? 'checked' : 'value'] = kept[nameOf(field)].typed;
     }
   }
   form.addEventListener('input', () => {
-    const typed = Object.fromEntries(fields(form).filter(f => f.value !== f.defaultValue)
-      .map(f => [f.name, { typed: f.value, over: f.defaultValue }]));
+    const typed = Object.fromEntries(fields(form).filter(f => now(f) !== asServed(f)).map(f => [nameOf(f), { typed: now(f), over: asServed(f) }]));
     localStorage.setItem(key(form), JSON.stringify(typed));
   });
 }

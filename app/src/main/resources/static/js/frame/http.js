@@ -62,3 +62,8 @@ export async function page(url, options = {}) {
   const answer = await ask(url, { ...options, headers: { Accept: 'text/html' } });
   return { document: new DOMParser().parseFromString(await answer.text(), 'text/html'), url: answer.url };
 }
+
+/** A part of a page: its first element. */
+export async function fragment(url, options = {}) {
+  return (await page(url, options)).document.body.firstElementChild;
+}

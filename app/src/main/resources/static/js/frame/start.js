@@ -21,5 +21,9 @@ if (document.body.dataset.job) {
     keepDraft(form);
     form.addEventListener('submit', () => draftIsSent(form));
   }
+  const main = document.querySelector('main[data-page]');
+  if (main) {
+    (await import(`verge/${main.dataset.page}.js`)).mount(main);
+  }
 }
 document.documentElement.dataset.ready = 'true';

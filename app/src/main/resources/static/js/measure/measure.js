@@ -38,9 +38,10 @@ async function measure(form, button) {
   }
   button.classList.add('busy');
   const { name, code } = form.elements;
+  const notes = [...form.elements].filter(field => field.name.startsWith('note:'));
   const asked = performance.now();
   try {
-    const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value });
+    const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value, ...Object.fromEntries(notes.map(n => [n.name, n.value])) });
     shot.settle();
     if (stored.point) {
       drawPoint(stored.point);
@@ -55,6 +56,7 @@ async function measure(form, button) {
     name.value = stored.next;
     name.defaultValue = stored.next;
     code.defaultValue = code.value;
+    notes.forEach(note => { note.value = ''; });
     showShots(await refreshFrame());
   } catch (problem) {
     shot.settle(problem);

@@ -69,6 +69,9 @@ export function styles() {
       new ol.style.Style({ image: new ol.style.Circle({ radius: 15, stroke: stroke('heather', 2.6), fill: fill('heather-wash') }) }),
       new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 22, radius2: 0, stroke: stroke('heather', 2) }) })],
     beam: new ol.style.Style({ stroke: stroke('heather', 1.6) }),
+    factor: feature => [
+      new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 13, angle: Math.PI / 4, stroke: stroke('ochre', 2.5) }) }),
+      new ol.style.Style({ text: new ol.style.Text({ text: feature.get('label'), font: '450 13px Next', offsetY: 22, fill: fill('ink-2'), stroke: stroke('paper', 3) }) })],
     touched: new ol.style.Style({ image: new ol.style.Circle({ radius: 17, stroke: stroke('heather', 3) }) }),
     between: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('heather'), width: 3 }) }),
   };

@@ -9,6 +9,7 @@ let map;
 let style;
 let points;
 let stations;
+let reference;
 let chosen;
 let unit = { metresPerUnit: 1, unit: 'm' };
 const at = (north, east) => [east, north];
@@ -31,6 +32,7 @@ export async function openSketch() {
     interactions: ol.interaction.defaults.defaults({ altShiftDragRotate: false, pinchRotate: false, keyboard: false }),
     view: new ol.View({ projection, center: [0, 0], resolution: 0.25, minResolution: 0.0005, maxResolution: 2e4, constrainOnlyCenter: true, enableRotation: false }),
   });
+  reference = addLayer('factor', 19);
   stations = addLayer('station', 20);
   points = addLayer('point', 30);
   const labels = addLayer('label', 31, { declutter: true });
@@ -59,6 +61,12 @@ export async function reload() {
   for (const s of sketch.stations.filter(s => s.open)) {
     stations.addFeature(new ol.Feature(new ol.geom.LineString([at(s.north, s.east), at(s.backsightNorth, s.backsightEast)])));
     stations.addFeature(new ol.Feature(new ol.geom.Point(at(s.north, s.east))));
+  }
+  reference.clear();
+  if (sketch.reference) {
+    const made = new ol.Feature(new ol.geom.Point(at(sketch.reference.north, sketch.reference.east)));
+    made.set('label', sketch.reference.label);
+    reference.addFeature(made);
   }
   scale();
   if (wasEmpty) {

@@ -41,7 +41,14 @@ class WholeDayTest extends InBrowser {
         browser.click(By.linkText("Ternholm"));
         browser.click(By.partialLinkText("Make a job"));
         browser.type("name", "A day " + UUID.randomUUID());
-        browser.type("scale", "0.999872");
+        browser.click(By.cssSelector("[name=where][value=PUBLISHED]"));
+        browser.type("q", "etrs89 utm 32n");
+        browser.click(By.cssSelector("[data-system='EPSG:25832']"));
+        browser.sees("Europe between 6°E and 12°E");
+        browser.script("const f = document.getElementById('job-form').elements; f.geoid.value = 'EGM96'; f.referenceKind.value = 'ELEVATION';");
+        browser.type("referenceHeight", "7");
+        browser.sees("points without a height count as at elevation 7.000 m");
+        browser.click(By.id("name"));
         browser.press(Keys.ENTER);
         browser.sees("Without known points a job cannot be set up");
         browser.sees("The sketch is empty");
@@ -114,7 +121,7 @@ class WholeDayTest extends InBrowser {
     private void strikeAndBringBack() {
         browser.click(By.cssSelector("#foot a:last-child"));
         browser.sees("latest first");
-        browser.click(By.cssSelector(".book-line form button"));
+        browser.click(By.cssSelector(".book-line .strike button"));
         browser.sees("Bring back");
         browser.until(d -> browser.<Boolean>script("return document.querySelector('.book-line.struck') !== null"));
         browser.click(By.xpath("//article[contains(@class,'struck')]//button"));
@@ -127,7 +134,7 @@ class WholeDayTest extends InBrowser {
         browser.type("to", "T4");
         browser.press(Keys.ENTER);
         browser.until(d -> d.findElement(By.id("azimuth")).getText().equals("45°21′56″"));
-        assertThat(browser.text(By.id("ground"))).isEqualTo("85.796 m");
+        assertThat(browser.text(By.id("ground"))).isEqualTo("85.797 m");
     }
 
     private void stake() {

@@ -26,7 +26,7 @@ class BookTextTest {
 
     @Test
     void whatWasGivenIsToldWithItsSource() {
-        assertThat(line(book.journal().entries().get(0)).text()).isEqualTo("metres, degrees as azimuths, flat site \u00d7 1.000000");
+        assertThat(line(book.journal().entries().get(0)).text()).isEqualTo("metres, three decimals, azimuths in degrees, minutes, seconds, Flat site \u00d7 1.000000, ground distances");
         BookText.Line file = line(book.journal().entries().get(1));
         assertThat(file.kind()).isEqualTo("file");
         assertThat(file.text()).isEqualTo("2 control points from control.csv");

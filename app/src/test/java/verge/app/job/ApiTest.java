@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.net.http.HttpResponse;
+import java.util.Collections;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -43,10 +44,10 @@ class ApiTest {
 
     @Test
     void aJobIsMadeListedAndRefusedTheSecondTime() throws Exception {
-        String body = "{\"site\":\"" + Jobs.ternholm(verge).id() + "\",\"name\":\"By program " + UUID.randomUUID() + "\",\"lengthUnit\":\"US_SURVEY_FOOT\",\"gridPerGround\":\"0.9999\"}";
+        String body = "{\"site\":\"" + Jobs.ternholm(verge).id() + "\",\"name\":\"By program " + UUID.randomUUID() + "\",\"from\":\"survey-feet\",\"settings\":{\"where\":\"FLAT\",\"scale\":\"0.9999\"}}";
         JsonNode made = ask("POST", "/api/v1/jobs", body, 201);
-        assertThat(made.get("lengthUnit").asString()).isEqualTo("US_SURVEY_FOOT");
-        assertThat(made.get("gridPerGround").asDouble()).isEqualTo(0.9999);
+        assertThat(made.get("settings").get("lengthUnit").asString()).isEqualTo("US_SURVEY_FOOT");
+        assertThat(made.get("settings").get("scale").asDouble()).isEqualTo(0.9999);
         assertThat(ask("GET", "/api/v1/jobs", "", 200).findValuesAsString("id")).contains(made.get("id").asString());
         JsonNode problem = ask("POST", "/api/v1/jobs", body, 409);
         assertThat(problem.get("title").asString()).contains("already has a job called");
@@ -57,7 +58,7 @@ class ApiTest {
     void journalPointsAndInverseAreInMetresAndRadians() throws Exception {
         UUID job = Jobs.withControl(verge).id();
         JsonNode journal = ask("GET", "/api/v1/jobs/" + job + "/journal", "", 200);
-        assertThat(journal.findValuesAsString("kind")).containsExactly("settings", "points-imported");
+        assertThat(journal).extracting(e -> e.get("kind").asString()).containsExactly("settings", "points-imported");
         assertThat(ask("GET", "/api/v1/jobs/" + job + "/journal?after=1", "", 200)).hasSize(1);
         JsonNode points = ask("GET", "/api/v1/jobs/" + job + "/points", "", 200);
         assertThat(points).hasSize(7);
@@ -67,6 +68,63 @@ class ApiTest {
         assertThat(inverse.get("azimuth").asDouble()).isCloseTo(Math.atan2(61.045, 60.271), within(1e-10));
         assertThat(inverse.get("heightDifference").asDouble()).isCloseTo(7.283, within(1e-9));
         assertThat(ask("GET", "/api/v1/jobs/" + job + "/inverse?from=T2&to=Nobody", "", 404).get("problem").asString()).isEqualTo("POINT_UNKNOWN");
+    }
+
+    @Test
+    void settingsAreChangedWithWhatTheyMoveToldBefore() throws Exception {
+        UUID job = Jobs.withControl(verge).id();
+        String change = "{\"settings\":{\"where\":\"FORMULA\",\"method\":\"TRANSVERSE_MERCATOR\",\"parameter.LONGITUDE_OF_ORIGIN\":\"9\","
+                + "\"parameter.SCALE_AT_ORIGIN\":\"0.9996\",\"parameter.FALSE_EASTING\":\"500000\",\"lengthUnit\":\"INTERNATIONAL_FOOT\"}}";
+        JsonNode moves = ask("POST", "/api/v1/jobs/" + job + "/settings/preview", change, 200);
+        assertThat(moves.get("moved").asInt()).isZero();
+        JsonNode changed = ask("PUT", "/api/v1/jobs/" + job + "/settings", change, 200);
+        assertThat(changed.get("settings").get("method").asString()).isEqualTo("TRANSVERSE_MERCATOR");
+        assertThat(changed.get("settings").get("directionStyle").asString()).as("what was not sent stays").isEqualTo("AZIMUTH");
+        assertThat(ask("GET", "/api/v1/jobs/" + job + "/points", "", 200).get(0).get("northing").asDouble()).isEqualTo(6314528.412);
+        JsonNode factor = ask("POST", "/api/v1/jobs/" + job + "/ground-factor", "{\"source\":\"POINT\",\"point\":\"T2\"}", 200);
+        assertThat(factor.get("pointScale").asDouble()).isCloseTo(0.99987226, within(1e-8));
+        assertThat(factor.get("words").asString()).contains("Ground is longer").contains("multiply grid by 1.000");
+        assertThat(ask("PUT", "/api/v1/jobs/" + job + "/settings", "{\"settings\":{\"lengthUnit\":\"CUBIT\"}}", 422).get("problem").asString()).isEqualTo("CHOICE_UNFIT");
+        assertThat(ask("PUT", "/api/v1/jobs/" + job + "/settings", "{\"settings\":{\"where\":\"PASTED\",\"pasted\":\"PROJCS[\"}}", 422).get("problem").asString())
+                .isEqualTo("SYSTEM_UNREADABLE");
+    }
+
+    @Test
+    void systemsAreFoundDescribedAndComputed() throws Exception {
+        JsonNode found = ask("GET", "/api/v1/systems?q=utm+zone+32n+etrs89&most=5", "", 200);
+        assertThat(found.get("systems").get(0).get("code").asString()).isEqualTo("EPSG:25832");
+        assertThat(ask("GET", "/api/v1/systems?near=56.95,11.45&q=utm", "", 200).findValuesAsString("code")).contains("EPSG:25832").doesNotContain("EPSG:25831");
+        String system = "\"system\":{\"where\":\"PUBLISHED\",\"system\":\"EPSG:25832\"}";
+        assertThat(ask("POST", "/api/v1/systems/describe", "{" + system + "}", 200).get("semiMajor").asDouble()).isEqualTo(6378137);
+        JsonNode out = ask("POST", "/api/v1/systems/transform", "{" + system + ",\"positions\":[{\"latitude\":56.95,\"longitude\":11.45,\"ellipsoidHeight\":45},"
+                + "{\"northing\":6314491.274312478,\"easting\":649013.4545652424},{\"latitude\":-40,\"longitude\":11},{\"latitude\":95,\"longitude\":11},{}]}", 200);
+        assertThat(out.get(0).get("northing").asDouble()).isCloseTo(6314491.274312, within(1e-5));
+        assertThat(out.get(0).get("groundPerGrid").asDouble()).isCloseTo(1.0001348, within(1e-7));
+        assertThat(out.get(1).get("latitude").asDouble()).isCloseTo(56.95, within(1e-10));
+        assertThat(out.get(2).get("insideArea").asBoolean()).isFalse();
+        assertThat(out.get(3).get("problem").asString()).contains("cannot be right");
+        assertThat(out.get(4).get("problem").asString()).contains("missing");
+        assertThat(ask("POST", "/api/v1/systems/undulation", "{\"positions\":[{\"latitude\":56.95,\"longitude\":11.45}]}", 200).get(0).asDouble()).isCloseTo(37.618, within(1e-3));
+        assertThat(ask("POST", "/api/v1/systems/transform", "{\"system\":{\"where\":\"LATER\"},\"positions\":[{}]}", 422).get("problem").asString()).isEqualTo("SYSTEM_NOT_PLANE");
+    }
+
+    @Test
+    void tenThousandPositionsACallAndNoMore() throws Exception {
+        String position = "{\"latitude\":56.95,\"longitude\":11.45}";
+        String system = "{\"system\":{\"where\":\"PASTED\",\"pasted\":\"+proj=utm +zone=32 +ellps=GRS80\"},\"positions\":[";
+        assertThat(ask("POST", "/api/v1/systems/transform", system + String.join(",", Collections.nCopies(10_000, position)) + "]}", 200)).hasSize(10_000);
+        assertThat(ask("POST", "/api/v1/systems/transform", system + String.join(",", Collections.nCopies(10_001, position)) + "]}", 422)
+                .get("problem").asString()).isEqualTo("OUT_OF_RANGE");
+    }
+
+    @Test
+    void figuresAreShownAndReadAsOnThePages() throws Exception {
+        assertThat(ask("POST", "/api/v1/units/show", "{\"quantity\":\"LENGTH\",\"figures\":{\"lengthUnit\":\"INTERNATIONAL_FOOT\",\"inchParts\":\"16\"},\"values\":[3.8227]}", 200)
+                .get(0).asString()).isEqualTo("12\u20326 1/2\u2033");
+        assertThat(ask("POST", "/api/v1/units/read", "{\"quantity\":\"DIRECTION\",\"texts\":[\"N 45 30 00 E\"]}", 200).get(0).asDouble())
+                .isCloseTo(Math.toRadians(45.5), within(1e-12));
+        assertThat(ask("POST", "/api/v1/units/show", "{\"quantity\":\"AREA\",\"figures\":{\"areaUnit\":\"HECTARE\"},\"values\":[12345]}", 200).get(0).asString()).isEqualTo("1.2 ha");
+        assertThat(ask("POST", "/api/v1/units/read", "{\"quantity\":\"LENGTH\",\"texts\":[\"twelve\"]}", 422).get("problem").asString()).isEqualTo("NOT_A_LENGTH");
     }
 
     @Test

@@ -93,7 +93,7 @@ class PagesTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"0.5, cannot be right", "2, cannot be right", "one, is not a number", "NaN, is not a number", "'', is not a number"})
+    @CsvSource({"0.5, cannot be right", "2, cannot be right", "one, is not a number", "NaN, is not a number", "'', is missing"})
     void aScaleThatCannotBeIsRefused(String scale, String words) throws Exception {
         assertThat(make(Jobs.ternholm(verge).id(), "Scale " + UUID.randomUUID(), scale).body()).contains(words);
     }
@@ -118,10 +118,13 @@ class PagesTest {
     }
 
     @Test
-    void aJobWithoutItsUnitsIsRefusedAndTheShelfStaysWhole() throws Exception {
+    void whatIsNotAnsweredTakesTheUsualAndWhatCannotBeIsRefused() throws Exception {
         UUID site = Jobs.ternholm(verge).id();
-        assertThat(visitor.post("/sites/" + site + "/jobs", Map.of("name", "Half", "scale", "1")).body()).contains("The unit of lengths is missing");
-        assertThat(page("/sites/" + site)).doesNotContain("Half").contains("Make a job");
+        String name = "Half " + UUID.randomUUID();
+        assertThat(visitor.post("/sites/" + site + "/jobs", Map.of("name", name, "lengthUnit", "CUBIT")).body()).contains("cannot be chosen for lengthUnit").contains(name);
+        assertThat(page("/sites/" + site)).doesNotContain(name);
+        visitor.post("/sites/" + site + "/jobs", Map.of("name", name));
+        assertThat(page("/sites/" + site)).contains(name).contains("metres, three decimals");
     }
 
     @Test
@@ -135,12 +138,12 @@ class PagesTest {
     @Test
     void anInverseIsToldInTheJobsFigures() throws Exception {
         UUID job = Jobs.withControl(verge).id();
-        // T2 to T4: 60.271 north, 61.045 east, 7.283 up, worked by hand; ground = grid / 0.999872
-        assertThat(page("/jobs/" + job + "/compute?from=T2&to=T4")).contains("45°21′56″", "N 45°21′56″ E", "85.785 m", "85.796 m", "+7.283 m", "86.105 m", "+8.49 %");
+        // T2 to T4: 60.271 north, 61.045 east, 7.283 up, worked by hand; ground = grid / 0.999865302
+        assertThat(page("/jobs/" + job + "/compute?from=T2&to=T4")).contains("45°21′56″", "N 45°21′56″ E", "85.785 m", "85.797 m", "+7.283 m", "86.105 m", "+8.49 %");
         assertThat(page("/jobs/" + job + "/compute?from=T2&to=T2")).contains("The two points are in one place");
         assertThat(page("/jobs/" + job + "/compute?from=T2&to=Nobody")).contains("This job has no point called ‘Nobody’");
-        assertThat(visitor.post("/jobs/" + job + "/compute/note", Map.of("from", "T2", "to", "T4")).body()).contains("85.796 m");
-        assertThat(page("/jobs/" + job + "/book")).contains("T2 to T4").contains("85.796 m ground");
+        assertThat(visitor.post("/jobs/" + job + "/compute/note", Map.of("from", "T2", "to", "T4")).body()).contains("85.797 m");
+        assertThat(page("/jobs/" + job + "/book")).contains("T2 to T4").contains("85.797 m ground");
     }
 
     @Test

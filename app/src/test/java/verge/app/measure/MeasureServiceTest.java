@@ -10,6 +10,7 @@ import static org.mockito.Mockito.when;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
@@ -25,7 +26,6 @@ import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
-import verge.core.geodesy.FlatSite;
 import verge.core.geodesy.Position;
 import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
@@ -51,7 +51,7 @@ class MeasureServiceTest {
     private InstrumentWatch watch;
     private MeasureService service;
     private Journal journal = Journal.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d",
-            new Payload.SettingsChosen(new JobSettings(Figures.metric(), new FlatSite(1))))));
+            new Payload.SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
 
     @BeforeEach
     void aJobWithAnInstrument() {
@@ -63,15 +63,15 @@ class MeasureServiceTest {
 
     @Test
     void aBadNameOrCodeIsRefusedBeforeTheInstrumentTurns() {
-        assertThatThrownBy(() -> service.measure(JOB, UUID.randomUUID(), "=1", "KRB", "p")).isInstanceOf(SurveyException.class);
-        assertThatThrownBy(() -> service.measure(JOB, UUID.randomUUID(), "1", "K R B", "p")).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> service.measure(JOB, UUID.randomUUID(), "=1", "KRB", Map.of(), "p")).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> service.measure(JOB, UUID.randomUUID(), "1", "K R B", Map.of(), "p")).isInstanceOf(SurveyException.class);
         verify(watch, never()).shoot(any());
     }
 
     @Test
     void aReadingThatFailsStoresNothing() {
         when(watch.shoot(any())).thenReturn(CompletableFuture.failedFuture(new SurveyException(Problem.LINK_LOST, "x")));
-        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "1", "", "p");
+        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "1", "", Map.of(), "p");
         assertThat(shot).isCompletedExceptionally();
         verify(journals, never()).append(any(), any(), any(Function.class));
     }
@@ -81,7 +81,7 @@ class MeasureServiceTest {
         UUID id = UUID.randomUUID();
         Entry stored = new Entry(id, 2, Instant.EPOCH, "p", "d", new Payload.TargetChosen(PRISM));
         journal = journal.append(stored);
-        assertThat(service.measure(JOB, id, "1", "", "p").join()).isEqualTo(new Kept(stored, true));
+        assertThat(service.measure(JOB, id, "1", "", Map.of(), "p").join()).isEqualTo(new Kept(stored, true));
         verify(watch, never()).ready(any());
     }
 

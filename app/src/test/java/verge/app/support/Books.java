@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.UUID;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
-import verge.core.geodesy.FlatSite;
 import verge.core.geodesy.Position;
 import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
@@ -30,7 +29,7 @@ public final class Books {
     private Journal journal;
 
     public Books(Figures figures) {
-        journal = Journal.replay(List.of(entry(1, new Payload.SettingsChosen(new JobSettings(figures, new FlatSite(1))))));
+        journal = Journal.replay(List.of(entry(1, new Payload.SettingsChosen(JobSettings.flat(figures, 1)))));
         add(new Payload.PointsImported(Origin.CONTROL, "control.csv", "00", List.of(
                 new NamedPosition(new PointName("T1"), Code.NONE, Position.of(100, 100, 10)),
                 new NamedPosition(new PointName("T2"), Code.NONE, Position.of(200, 100, 10)))));

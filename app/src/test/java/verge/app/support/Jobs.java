@@ -3,13 +3,12 @@ package verge.app.support;
 import java.util.UUID;
 import verge.app.importing.ColumnChoice;
 import verge.app.importing.PointImportService;
-import verge.app.importing.SiteFile;
-import verge.app.importing.SiteFileService;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
 import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.job.Site;
 import verge.app.journal.Author;
-import verge.core.geodesy.FlatSite;
 import verge.core.journal.JobSettings;
 import verge.core.journal.Origin;
 import verge.core.units.AngleUnit;
@@ -19,7 +18,7 @@ import verge.core.units.LengthUnit;
 
 /** Jobs on Ternholm for tests, each new, so that tests do not meet. */
 public final class Jobs {
-    public static final double SCALE = 0.999872;
+    public static final double SCALE = 0.999865302;
 
     private Jobs() {
     }
@@ -34,7 +33,7 @@ public final class Jobs {
 
     private static Job empty(VergeServer.Running verge, Figures figures) {
         return verge.bean(JobService.class).make(ternholm(verge).id(), "Test " + UUID.randomUUID(),
-                new JobSettings(figures, new FlatSite(SCALE)), Author.atPage("surveyor"));
+                JobSettings.flat(figures, SCALE), Author.atPage("surveyor"));
     }
 
     public static Job withControl(VergeServer.Running verge) {
@@ -50,7 +49,7 @@ public final class Jobs {
         SiteFile control = verge.bean(SiteFileService.class).of(job.siteId()).stream()
                 .filter(f -> f.name().equals("ternholm-control.csv")).findFirst().orElseThrow();
         verge.bean(PointImportService.class).take(job.id(), job.siteId(), control.id(),
-                new ColumnChoice(null, null, null, LengthUnit.METRE, null, Origin.CONTROL), Author.atPage("surveyor"));
+                new ColumnChoice(null, null, null, LengthUnit.METRE, null, Origin.CONTROL, null), Author.atPage("surveyor"));
         return job;
     }
 }

@@ -32,6 +32,11 @@ public record GroundUse(Kind kind, Optional<GroundFactor> factor, double shiftNo
         }
     }
 
+    /** How the job tells distances: 'grid' or 'ground'. */
+    public String distanceWord() {
+        return kind == Kind.GRID ? "grid" : "ground";
+    }
+
     /** Whether coordinates are shown scaled. */
     public boolean movesPoints() {
         return kind == Kind.GROUND_COORDINATES;

@@ -11,6 +11,7 @@ import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.units.Figures;
+import verge.core.units.Length;
 import verge.core.units.PlanAxes;
 
 /**
@@ -136,6 +137,14 @@ public record JobSettings(Figures figures, CoordinateSystem system, GeoidChoice 
     /** As {@link #plan}, with the elevation where there is one. */
     public String place(Position position) {
         return plan(position.plan()) + position.elevation().map(e -> "  H " + figures.bare(e.asLength())).orElse("");
+    }
+
+    /** A difference of two places, in the job's order and sense: 'N +0.012 m E −0.003 m'. */
+    public String offset(Length north, Length east) {
+        PlanAxes axes = figures.axes();
+        String first = axes.north() + " " + figures.difference(north.times(axes.northSign()));
+        String second = axes.east() + " " + figures.difference(east.times(axes.eastSign()));
+        return axes.northFirst() ? first + " " + second : second + " " + first;
     }
 
     /** The grid point of two coordinates as somebody reads them off this job's pages, in metres. */

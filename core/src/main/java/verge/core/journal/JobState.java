@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.cogo.SiteInverse;
+import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;
 import verge.core.problem.Problem;
@@ -73,6 +74,12 @@ public final class JobState {
     /** What a name's position becomes in an inverse. @throws SurveyException NO_PLANE or COINCIDENT_POINTS */
     public SiteInverse.Result inverse(Position from, Position to) {
         return SiteInverse.between(from, to, plane(), settings().ground());
+    }
+
+    /** What a grid distance near a place is multiplied by to be told as the job tells distances. */
+    public double toldPerGrid(Position at) {
+        GroundUse use = settings().ground();
+        return use.kind() == GroundUse.Kind.GRID ? 1 : use.groundPerGrid(1 / plane().gridPerGround(at.plan(), at.plan(), at.elevation()));
     }
 
     /** @throws SurveyException NO_PLANE if the job's system is latitude and longitude only */

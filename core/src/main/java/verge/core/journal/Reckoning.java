@@ -68,20 +68,21 @@ final class Reckoning {
         } else if (payload instanceof Payload.ShotTaken shot) {
             write(entry.id(), shot.notes());
             observed(shot.setup(), shot.reading(), shot.target()).ifPresent(o -> addPoints(entry.id(), List.of(new StoredPoint(entry.id(),
-                    shot.name(), shot.code(), Origin.MEASURED, o.position(), Optional.of(o.sigma()), Optional.empty()))));
+                    shot.name(), shot.code(), Origin.MEASURED, o.position(), Optional.of(o.sigma()), Optional.empty(), Optional.of(shot.setup())))));
         } else if (payload instanceof Payload.NotesWritten written) {
             write(written.shot(), written.notes());
         } else if (payload instanceof Payload.PointStaked stake) {
             Position design = before.carrier().carried(entry.sequence(), stake.design());
             observed(stake.setup(), stake.reading(), stake.target()).ifPresent(o -> addPoints(entry.id(), List.of(new StoredPoint(entry.id(),
                     stake.name(), Code.NONE, Origin.STAKED, o.position(), Optional.of(o.sigma()),
-                    Optional.of(AsStaked.of(design, o.position()))))));
+                    Optional.of(AsStaked.of(design, o.position())), Optional.of(stake.setup())))));
         }
         // else a note, or what Journal has already taken account of
     }
 
     private StoredPoint given(Entry entry, PointName name, Code code, Origin origin, Position position) {
-        return new StoredPoint(entry.id(), name, code, origin, before.carrier().carried(entry.sequence(), position), Optional.empty(), Optional.empty());
+        return new StoredPoint(entry.id(), name, code, origin, before.carrier().carried(entry.sequence(), position), Optional.empty(),
+                Optional.empty(), Optional.empty());
     }
 
     private void write(UUID shot, Map<String, String> more) {

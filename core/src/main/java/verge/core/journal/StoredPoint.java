@@ -4,6 +4,7 @@ import java.util.Optional;
 import java.util.UUID;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.setup.Uncertainty;
 import verge.core.stakeout.AsStaked;
@@ -14,7 +15,13 @@ import verge.core.stakeout.AsStaked;
  * @param entry the journal entry it comes from
  * @param sigma standard deviations, for a point that was observed
  * @param staked difference to the design, for a stake
+ * @param leaf the setup it was observed from
  */
 public record StoredPoint(UUID entry, PointName name, Code code, Origin origin, Position position, Optional<Uncertainty> sigma,
-        Optional<AsStaked> staked) {
+        Optional<AsStaked> staked, Optional<UUID> leaf) {
+
+    /** The same point with other plan coordinates. */
+    public StoredPoint at(GridPoint plan) {
+        return new StoredPoint(entry, name, code, origin, new Position(plan, position.elevation()), sigma, staked, leaf);
+    }
 }

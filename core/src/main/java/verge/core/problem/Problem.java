@@ -15,12 +15,24 @@ public enum Problem {
     OUT_OF_RANGE,
     /** Arguments: the field. */
     MISSING,
+    /** Arguments: the field, what was sent, what can be chosen. */
+    CHOICE_UNFIT,
     /** Arguments: what was typed. */
     POINT_NAME_UNFIT,
     /** Arguments: what was typed. */
     CODE_UNFIT,
     /** Arguments: what was typed, longest length allowed, 'site' or 'job'. */
     NAME_UNFIT,
+    /** Arguments: the name, longest length allowed. */
+    NOTE_FIELD_UNFIT,
+    /** Arguments: the job's name. */
+    NAME_NOT_REPEATED,
+    /** Arguments: the name. */
+    STARTER_NAME_TAKEN,
+    /** Arguments: the name. */
+    FOLDER_NAME_TAKEN,
+    /** Arguments: the folder's name. */
+    FOLDER_IN_ITSELF,
     /** Arguments: the name. */
     JOB_NAME_TAKEN,
     /** Arguments: the name. */
@@ -29,6 +41,12 @@ public enum Problem {
     POINT_NAME_TAKEN,
     /** Arguments: none. */
     COINCIDENT_POINTS,
+    /** Arguments: none. */
+    GROUND_FACTOR_MISSING,
+    /** Arguments: none. */
+    GROUND_NEEDS_SYSTEM,
+    /** Arguments: none. */
+    POLE_NOT_SEEN,
     /** Arguments: none. */
     NO_PLANE,
     /** Arguments: none. */
@@ -75,6 +93,10 @@ public enum Problem {
     COLUMN_MISSING,
     /** Arguments: what the reader stumbled over. */
     SYSTEM_UNREADABLE,
+    /** Arguments: what was typed. */
+    POSITION_UNFIT,
+    /** Arguments: the system's name. */
+    DATUM_SHIFT_UNKNOWN,
     /** Arguments: the code. */
     SYSTEM_UNKNOWN,
     /** Arguments: the code. */

@@ -2,18 +2,28 @@ package verge.core.journal;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.GroundFactor;
+import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.SystemText;
+import verge.core.problem.SurveyException;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentPrecision;
@@ -23,6 +33,7 @@ import verge.core.stakeout.Tolerance;
 import verge.core.units.Angle;
 import verge.core.units.Figures;
 import verge.core.units.Length;
+import verge.core.units.PlanAxes;
 
 class JournalTest {
     private static final Target PRISM = new Target(new Length(1.6), new Length(-0.012));
@@ -191,6 +202,85 @@ class JournalTest {
             default -> add(shot(setups.get(random.nextInt(setups.size())), "p" + i, random.nextDouble() * 360, 60 + random.nextDouble() * 60,
                     5 + random.nextDouble() * 300));
         }
+    }
+
+    /** Control given in one zone, the job moved to the next: either the figures stay, or the places. */
+    @Test
+    void aChangeOfSystemKeepsFiguresOrPlacesAsAsked() {
+        JobSettings zone32 = projected("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0");
+        JobSettings zone33 = projected("+proj=utm +zone=33 +ellps=GRS80 +towgs84=0,0,0");
+        journal = Journal.replay(List.of(entry(1, new Payload.SettingsChosen(zone32)),
+                entry(2, new Payload.PointsImported(Origin.CONTROL, "f", "", List.of(point("A", 6_314_490, 649_010, 7), point("B", 6_314_490, 649_110, 7))))));
+        JobState before = journal.state();
+        assertThat(Moves.between(before, journal.preview(new Payload.SettingsChosen(zone33, false))).moved()).isEmpty();
+        Payload.SettingsChosen carry = new Payload.SettingsChosen(zone33, true);
+        Moves moves = Moves.between(before, journal.preview(carry));
+        assertThat(moves.moved()).hasSize(2);
+        assertThat(moves.largest().metres()).isGreaterThan(360_000);
+        UUID change = add(carry);
+        GridPoint there = journal.state().find(new PointName("A")).orElseThrow().position().plan();
+        Geographic place = SystemText.projection((CoordinateSystem.Projected) zone33.system()).geographic(there);
+        assertThat(SystemText.projection((CoordinateSystem.Projected) zone32.system()).grid(place).distanceMetres(new GridPoint(6_314_490, 649_010))).isLessThan(1e-5);
+        add(new Payload.Struck(change));
+        assertThat(journal.state().points().toList()).as("undone to the last bit").isEqualTo(before.points().toList());
+    }
+
+    @Test
+    void placesCannotBeCarriedWhereTheWayIsNotKnown() {
+        journal = Journal.replay(List.of(entry(1, new Payload.SettingsChosen(projected("+proj=utm +zone=32 +ellps=GRS80")))));
+        assertThatThrownBy(() -> journal.preview(new Payload.SettingsChosen(projected("+proj=utm +zone=32 +ellps=bessel"), true))).isInstanceOf(SurveyException.class);
+    }
+
+    @Test
+    void aJobWithoutAPlaneKeepsItsReadingsAndGetsItsPointsLater() {
+        JobSettings flat = JobSettings.flat(Figures.metric(), 1);
+        JobSettings latLon = new JobSettings(Figures.metric(), new CoordinateSystem.LatLonOnly("x", ""), flat.geoid(), flat.referenceHeight(), flat.ground(), flat.work());
+        journal = Journal.replay(List.of(entry(1, new Payload.SettingsChosen(latLon)),
+                entry(2, new Payload.PointsImported(Origin.CONTROL, "f", "", List.of(point("A", 0, 0, 10), point("B", 0, 100, 10))))));
+        UUID leaf = add(setUp("A", "B", 0));
+        UUID shot = add(shot(leaf, "1", 90, 90, 50));
+        assertThat(journal.state().pointsOf(shot)).isEmpty();
+        add(new Payload.SettingsChosen(flat));
+        assertThat(journal.state().pointsOf(shot)).hasSize(1);
+    }
+
+    @Test
+    void groundCoordinatesMoveWhatIsShownAndNothingElse() {
+        journal = Journal.replay(List.of(entry(1, settings(1))));
+        UUID control = add(new Payload.PointsImported(Origin.CONTROL, "f", "", List.of(point("A", 1000, 2000, 10), point("B", 1000, 3000, 10))));
+        JobState before = journal.state();
+        GroundUse use = new GroundUse(GroundUse.Kind.GROUND_COORDINATES, Optional.of(new GroundFactor(1.0001, new GridPoint(1000, 2000), GroundFactor.Taken.TYPED,
+                Optional.empty(), java.util.OptionalDouble.empty(), "")), 0, 0);
+        JobState after = journal.preview(new Payload.SettingsChosen(before.settings().with(use)));
+        assertThat(after.pointsOf(control)).isEqualTo(before.pointsOf(control));
+        Moves moves = Moves.between(before, after);
+        assertThat(moves.moved()).hasSize(1);
+        assertThat(moves.largest().metres()).isCloseTo(0.1, within(1e-9));
+        assertThat(after.settings().plan(new GridPoint(1000, 3000))).isEqualTo("N 1000.000  E 3000.100");
+        assertThat(after.settings().gridOf(1000, 3000.1).easting()).isCloseTo(3000, within(1e-9));
+    }
+
+    @Test
+    void coordinatesAreWrittenInTheJobsOrderAndSense() {
+        JobSettings south = JobSettings.flat(Figures.metric().with(new PlanAxes(PlanAxes.Order.EAST_NORTH, true, true)), 1);
+        assertThat(south.plan(new GridPoint(-1050538.63, -568991))).isEqualTo("W 568991.000  S 1050538.630");
+        assertThat(south.gridOf(1050538.63, 568991)).isEqualTo(new GridPoint(-1050538.63, -568991));
+        assertThat(south.offset(new Length(0.01), new Length(-0.02))).isEqualTo("W +0.020 m S \u22120.010 m");
+    }
+
+    @Test
+    void notesStandBesideTheirShotAndCanBeChangedLater() {
+        add(new Payload.PointsImported(Origin.CONTROL, "f", "", List.of(point("A", 0, 0, 10), point("B", 0, 100, 10))));
+        UUID leaf = add(setUp("A", "B", 0));
+        UUID shot = add(new Payload.ShotTaken(leaf, new PointName("1"), Code.NONE, reading(90, 90, 50), PRISM, Map.of("condition", "wet")));
+        UUID written = add(new Payload.NotesWritten(shot, Map.of("material", "oak", "condition", "dry")));
+        assertThat(journal.state().notesOf(shot)).containsOnly(Map.entry("condition", "dry"), Map.entry("material", "oak"));
+        add(new Payload.Struck(written));
+        assertThat(journal.state().notesOf(shot)).containsOnly(Map.entry("condition", "wet"));
+    }
+
+    private static JobSettings projected(String text) {
+        return new JobSettings(Figures.metric(), SystemText.read(text), new JobSettings.GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
     }
 
     private UUID add(Payload payload) {

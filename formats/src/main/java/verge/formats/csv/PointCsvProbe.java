@@ -21,8 +21,8 @@ public final class PointCsvProbe {
     private static final Pattern DECIMAL_COMMA = Pattern.compile("[+-]?\\d+,\\d+");
     private static final Map<Column, List<String>> HEADINGS = Map.of(
             Column.NAME, List.of("name", "point", "id", "no", "nr", "number", "pt"),
-            Column.NORTHING, List.of("n", "north", "northing"),
-            Column.EASTING, List.of("e", "east", "easting"),
+            Column.NORTHING, List.of("n", "north", "northing", "s", "south", "southing"),
+            Column.EASTING, List.of("e", "east", "easting", "w", "west", "westing"),
             Column.ELEVATION, List.of("h", "z", "elev", "elevation", "height", "level"),
             Column.CODE, List.of("code", "feature", "description", "desc"));
     private static final List<Column> USUAL_ORDER =

@@ -2,7 +2,10 @@ package verge.formats.csv;
 
 import java.io.IOException;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import verge.core.journal.StoredPoint;
@@ -11,6 +14,7 @@ import verge.core.stakeout.AsStaked;
 import verge.core.units.Decimals;
 import verge.core.units.Length;
 import verge.core.units.LengthUnit;
+import verge.core.units.PlanAxes;
 
 /** Writes points as a table of text that any spreadsheet opens. An absent figure is an empty cell, never 0. */
 public final class PointCsvWriter {
@@ -43,8 +47,10 @@ public final class PointCsvWriter {
             return heading;
         }
 
-        private String heading(LengthUnit unit) {
-            return length ? heading + " [" + unit.symbol() + "]" : heading;
+        /** As the axes call it, with the unit. */
+        private String heading(LengthUnit unit, PlanAxes axes) {
+            String called = this == NORTHING ? axes.northName() : this == EASTING ? axes.eastName() : heading;
+            return length ? called + " [" + unit.symbol() + "]" : called;
         }
     }
 
@@ -52,8 +58,13 @@ public final class PointCsvWriter {
      * @param fields in the order they are written
      * @param separator with a decimal comma it must not be a comma
      * @param decimals of a length in its unit
+     * @param axes sense and names of the plan coordinates; their order is that of the fields
      */
-    public record Layout(List<Field> fields, char separator, DecimalMark decimalMark, LengthUnit unit, int decimals) {
+    public record Layout(List<Field> fields, char separator, DecimalMark decimalMark, LengthUnit unit, int decimals, PlanAxes axes) {
+        public Layout(List<Field> fields, char separator, DecimalMark decimalMark, LengthUnit unit, int decimals) {
+            this(fields, separator, decimalMark, unit, decimals, PlanAxes.NORTH_THEN_EAST);
+        }
+
         public Layout {
             fields = List.copyOf(fields);
             if (separator == ',' && decimalMark == DecimalMark.COMMA) {
@@ -62,24 +73,43 @@ public final class PointCsvWriter {
         }
     }
 
-    public static void write(Appendable out, List<StoredPoint> points, Layout layout) throws IOException {
+    /**
+     * What is written.
+     *
+     * @param remarks lines above the heading, each behind a '#'
+     * @param points positions as they are to stand in the file
+     * @param noteFields further columns
+     * @param notes what stands in them
+     */
+    public record Content(List<String> remarks, List<StoredPoint> points, List<String> noteFields, Function<StoredPoint, Map<String, String>> notes) {
+        public static Content of(List<StoredPoint> points) {
+            return new Content(List.of(), points, List.of(), point -> Map.of());
+        }
+    }
+
+    public static void write(Appendable out, Content content, Layout layout) throws IOException {
+        for (String remark : content.remarks()) {
+            out.append("# ").append(remark).append("\r\n");
+        }
         try (CSVPrinter printer = new CSVPrinter(out, CSVFormat.RFC4180.builder().setDelimiter(layout.separator()).get())) {
-            printer.printRecord(layout.fields().stream().map(f -> f.heading(layout.unit())));
-            for (StoredPoint point : points) {
-                printer.printRecord(layout.fields().stream().map(f -> cell(point, f, layout)));
+            printer.printRecord(Stream.concat(layout.fields().stream().map(f -> f.heading(layout.unit(), layout.axes())), content.noteFields().stream()));
+            for (StoredPoint point : content.points()) {
+                Map<String, String> notes = content.notes().apply(point);
+                printer.printRecord(Stream.concat(layout.fields().stream().map(f -> cell(point, f, layout)),
+                        content.noteFields().stream().map(field -> notes.getOrDefault(field, ""))));
             }
         }
     }
 
     private static String cell(StoredPoint point, Field field, Layout layout) {
         Optional<Length> length = switch (field) {
-            case NORTHING -> Optional.of(point.position().plan().north());
-            case EASTING -> Optional.of(point.position().plan().east());
+            case NORTHING -> Optional.of(point.position().plan().north().times(layout.axes().northSign()));
+            case EASTING -> Optional.of(point.position().plan().east().times(layout.axes().eastSign()));
             case ELEVATION -> point.position().elevation().map(e -> e.asLength());
             case SIGMA_PLAN -> point.sigma().map(Uncertainty::plan);
             case SIGMA_HEIGHT -> point.sigma().map(Uncertainty::up);
-            case STAKED_NORTH -> point.staked().map(AsStaked::north);
-            case STAKED_EAST -> point.staked().map(AsStaked::east);
+            case STAKED_NORTH -> point.staked().map(s -> s.north().times(layout.axes().northSign()));
+            case STAKED_EAST -> point.staked().map(s -> s.east().times(layout.axes().eastSign()));
             case STAKED_HEIGHT -> point.staked().flatMap(AsStaked::up);
             case NAME, CODE, ORIGIN -> Optional.empty();
         };

@@ -30,6 +30,7 @@ import verge.core.geodesy.Position;
 import verge.core.journal.Origin;
 import verge.core.journal.StoredPoint;
 import verge.core.units.LengthUnit;
+import verge.core.units.PlanAxes;
 import verge.formats.csv.PointCsvWriter.Field;
 
 class PointCsvTest {
@@ -178,7 +179,7 @@ class PointCsvTest {
         List<StoredPoint> points = List.of(stored("101", Position.of(6314458.7954, 649001.3361, -0.0004)), stored("102", Position.ofPlan(1, 2)));
         for (DecimalMark mark : DecimalMark.values()) {
             StringBuilder out = new StringBuilder();
-            PointCsvWriter.write(out, points, new PointCsvWriter.Layout(
+            PointCsvWriter.write(out, PointCsvWriter.Content.of(points), new PointCsvWriter.Layout(
                     List.of(Field.NAME, Field.EASTING, Field.NORTHING, Field.ELEVATION, Field.CODE, Field.SIGMA_PLAN), ';', mark, LengthUnit.METRE, 3));
             PointCsvReader.Result back = read(file(out.toString()));
             assertThat(back.points()).extracting(p -> p.name().text(), p -> p.position().plan().northing(), p -> p.position().elevation().map(e -> e.metres()))
@@ -189,14 +190,24 @@ class PointCsvTest {
     @Test
     void theHeadingsSayTheUnitAndFeetAreWrittenAsFeet() throws IOException {
         StringBuilder out = new StringBuilder();
-        PointCsvWriter.write(out, List.of(stored("101", Position.of(1200.0 / 3937, 0, 0))), new PointCsvWriter.Layout(
+        PointCsvWriter.write(out, PointCsvWriter.Content.of(List.of(stored("101", Position.of(1200.0 / 3937, 0, 0)))), new PointCsvWriter.Layout(
                 List.of(Field.NAME, Field.NORTHING, Field.ORIGIN), ',', DecimalMark.POINT, LengthUnit.US_SURVEY_FOOT, 2));
         assertThat(out).hasToString("Name,Northing [ftUS],Origin\r\n101,1.00,measured\r\n");
         assertThatIllegalArgumentException().isThrownBy(() -> new PointCsvWriter.Layout(List.of(Field.NAME), ',', DecimalMark.COMMA, LengthUnit.METRE, 3));
     }
 
+    @Test
+    void whatCountsSouthAndWestIsNamedAndSignedSo() throws IOException {
+        StringBuilder out = new StringBuilder();
+        PointCsvWriter.write(out, new PointCsvWriter.Content(List.of("pure grid"), List.of(stored("K1", Position.ofPlan(-1050538.63, -568991))), List.of("condition"),
+                point -> Map.of("condition", "worn, wet")), new PointCsvWriter.Layout(List.of(Field.NAME, Field.EASTING, Field.NORTHING), ',', DecimalMark.POINT,
+                LengthUnit.METRE, 2, new PlanAxes(PlanAxes.Order.EAST_NORTH, true, true)));
+        assertThat(out).hasToString("# pure grid\r\nName,Westing [m],Southing [m],condition\r\nK1,568991.00,1050538.63,\"worn, wet\"\r\n");
+        assertThat(read(file(out.toString().replace(",condition", "").replace(",\"worn, wet\"", ""))).points()).hasSize(1);
+    }
+
     private static StoredPoint stored(String name, Position position) {
-        return new StoredPoint(UUID.randomUUID(), new PointName(name), new Code("GRD"), Origin.MEASURED, position, Optional.empty(), Optional.empty());
+        return new StoredPoint(UUID.randomUUID(), new PointName(name), new Code("GRD"), Origin.MEASURED, position, Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     private Path file(String text) throws IOException {

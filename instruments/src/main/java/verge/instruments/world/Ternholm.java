@@ -14,8 +14,11 @@ import verge.core.geodesy.Position;
  * plane grid, whose lengths are {@link #GRID_PER_GROUND} times those on the ground.
  */
 public final class Ternholm {
-    /** Grid over ground, as at 56°57′ N 11°27′ E in UTM zone 32N (from PROJ), taken as constant over the island. */
-    public static final double GRID_PER_GROUND = 0.999872;
+    /**
+     * Grid over ground in the yard: UTM zone 32N there (0.999872287 by PROJ), brought down from 7 m above the sea, which lies 37.6 m above
+     * the ellipsoid; taken as constant over the island.
+     */
+    public static final double GRID_PER_GROUND = 0.999865302;
     /** Middle of the slipway yard. */
     public static final GridPoint YARD = new GridPoint(6_314_490, 649_010);
     /** How far the disturbed mark T5 lies from where its coordinates say. */

@@ -1,4 +1,4 @@
-package verge.app.importing;
+package verge.app.files;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -35,12 +35,22 @@ public class SiteFileService {
     }
 
     /** @throws SurveyException NOT_FOUND if the site has no such file */
-    SiteFile file(UUID site, UUID id) {
+    public SiteFile file(UUID site, UUID id) {
         return files.findById(id).filter(f -> f.siteId().equals(site)).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, id));
     }
 
-    Path path(SiteFile file) {
-        return directory.resolve(file.sha256());
+    public Path path(SiteFile file) {
+        return path(file.sha256());
+    }
+
+    /** Where the bytes of a digest are. */
+    public Path path(String sha256) {
+        return directory.resolve(sha256);
+    }
+
+    /** Takes a file off the list again; its bytes stay for jobs that name them. */
+    public void forget(SiteFile file) {
+        files.delete(file);
     }
 
     /**

@@ -1,4 +1,4 @@
-package verge.app.importing;
+package verge.app.files;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

@@ -1,4 +1,4 @@
-package verge.app.importing;
+package verge.app.files;
 
 import java.util.List;
 import java.util.Optional;

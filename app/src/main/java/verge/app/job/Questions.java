@@ -1,0 +1,134 @@
+package verge.app.job;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+import verge.app.form.Answers;
+import verge.app.system.SystemAnswers;
+import verge.core.geodesy.system.DatumShift;
+import verge.core.geodesy.system.Formula;
+import verge.core.geodesy.system.FormulaMethod;
+import verge.core.units.AngleUnit;
+import verge.core.units.GradeStyle;
+import verge.core.units.LengthUnit;
+import verge.core.units.PressureUnit;
+import verge.core.units.Sizes;
+import verge.core.units.StationingStyle;
+import verge.core.units.TemperatureUnit;
+
+/** What can be answered to each question about a job, in words to choose from. */
+@Component
+class Questions {
+    private final SettingsAnswers settings;
+    private final SettingsWords words;
+
+    Questions(SettingsAnswers settings, SettingsWords words) {
+        this.settings = settings;
+        this.words = words;
+    }
+
+    /** One answer to choose. */
+    public record Option(String value, String label) {
+    }
+
+    /** A field of a formula. @param field under which it is sent, @param usual what a blank field stands for */
+    public record ParameterField(String field, String label, String usual, String unit) {
+    }
+
+    /** A projection method with its fields. */
+    public record MethodFields(String value, String label, List<ParameterField> fields) {
+    }
+
+    /** Puts everything that the page asks into its model. */
+    void ask(Model model, Answers answers, UUID site) {
+        model.addAttribute("a", answers);
+        model.addAttribute("lengthUnits", options(LengthUnit.values(), u -> words.unit(u)));
+        model.addAttribute("inchParts", List.of(new Option("0", "decimal"), new Option("1", "feet, whole inches"), new Option("2", "inches to 1/2"),
+                new Option("4", "inches to 1/4"), new Option("8", "inches to 1/8"), new Option("16", "inches to 1/16"), new Option("32", "inches to 1/32"),
+                new Option("64", "inches to 1/64")));
+        model.addAttribute("angleUnits", options(AngleUnit.values(), Questions::angle));
+        model.addAttribute("directionStyles", List.of(new Option("AZIMUTH", "azimuth from north"), new Option("QUADRANT", "quadrant bearing")));
+        model.addAttribute("gradeStyles", options(GradeStyle.values(), GradeStyle::sample));
+        model.addAttribute("areaUnits", options(Sizes.Area.values(), Questions::area));
+        model.addAttribute("volumeUnits", options(Sizes.Volume.values(), Questions::volume));
+        model.addAttribute("temperatureUnits", options(TemperatureUnit.values(), TemperatureUnit::symbol));
+        model.addAttribute("pressureUnits", options(PressureUnit.values(), PressureUnit::symbol));
+        model.addAttribute("stationings", options(StationingStyle.values(), Questions::stationing));
+        model.addAttribute("latLonForms", List.of(new Option("SEXAGESIMAL", "degrees ° ′ ″"), new Option("DECIMAL", "decimal degrees")));
+        model.addAttribute("axisOrders", List.of(new Option("NORTH_EAST", "north, then east"), new Option("EAST_NORTH", "east, then north")));
+        model.addAttribute("decimals", IntStream.rangeClosed(0, 6).mapToObj(d -> new Option(Integer.toString(d), Integer.toString(d))).toList());
+        model.addAttribute("grounds", List.of(new Option("GROUND_DISTANCES", "on the ground"), new Option("GRID", "in the grid")));
+        model.addAttribute("methods", Arrays.stream(FormulaMethod.values()).map(Questions::fields).toList());
+        model.addAttribute("ellipsoids", Stream.concat(Formula.ELLIPSOIDS.stream().map(e -> new Option(e.name(), e.name())),
+                Stream.of(new Option("other", "another, typed"))).toList());
+        model.addAttribute("rotations", List.of(
+                new Option(DatumShift.Rotation.POSITION_VECTOR.name(), "the vector to the point turns (position vector)"),
+                new Option(DatumShift.Rotation.COORDINATE_FRAME.name(), "the axes turn (coordinate frame)")));
+        model.addAttribute("geoids", Stream.concat(Stream.of(new Option("none", "none"), new Option("EGM96", "EGM96, comes with Verge"),
+                new Option("constant", "one undulation for the site")), settings.geoids(site).stream().map(f -> new Option("file:" + f.sha256(), f.name()))).toList());
+        model.addAttribute("heightKinds", List.of(new Option("ELEVATION", "elevation"), new Option("ELLIPSOID_HEIGHT", "ellipsoid height")));
+    }
+
+    private static <E extends Enum<E>> List<Option> options(E[] values, Function<E, String> label) {
+        return Arrays.stream(values).map(v -> new Option(v.name(), label.apply(v))).toList();
+    }
+
+    private static String angle(AngleUnit unit) {
+        return switch (unit) {
+            case DEGREES -> "degrees ° ′ ″";
+            case DECIMAL_DEGREES -> "decimal degrees";
+            case GON -> "gon";
+            case MIL -> "mil, 6400 to the turn";
+        };
+    }
+
+    private static String area(Sizes.Area area) {
+        return switch (area) {
+            case SQUARE -> "square metres or feet";
+            case HECTARE -> "hectares";
+            case ACRE -> "acres";
+        };
+    }
+
+    private static String volume(Sizes.Volume volume) {
+        return switch (volume) {
+            case CUBIC -> "cubic metres or feet";
+            case CUBIC_YARD -> "cubic yards";
+            case ACRE_FOOT -> "acre-feet";
+        };
+    }
+
+    private static String stationing(StationingStyle style) {
+        return switch (style) {
+            case PLAIN -> "2350";
+            case THOUSANDS -> "2+350, metres";
+            case HUNDREDS -> "23+50, feet";
+        };
+    }
+
+    private static MethodFields fields(FormulaMethod method) {
+        return new MethodFields(method.name(), label(method), method.parameters().stream().map(p -> new ParameterField(
+                SystemAnswers.field(p), p.epsgName(), p.usual(), p.kind().angular() ? "°" : p.kind() == FormulaMethod.Kind.SCALE ? "" : "m")).toList());
+    }
+
+    private static String label(FormulaMethod method) {
+        return switch (method) {
+            case TRANSVERSE_MERCATOR -> "Transverse Mercator";
+            case LAMBERT_ONE_PARALLEL -> "Lambert conformal, one parallel";
+            case LAMBERT_TWO_PARALLELS -> "Lambert conformal, two parallels";
+            case OBLIQUE_MERCATOR_AZIMUTH -> "Oblique Mercator, azimuth, origin at the centre";
+            case OBLIQUE_MERCATOR_NATURAL_ORIGIN -> "Oblique Mercator, azimuth, natural origin";
+            case OBLIQUE_MERCATOR_SWISS -> "Oblique Mercator, Swiss form";
+            case STEREOGRAPHIC_OBLIQUE -> "Stereographic, oblique";
+            case STEREOGRAPHIC_POLAR -> "Stereographic, polar, scale at the pole";
+            case STEREOGRAPHIC_POLAR_PARALLEL -> "Stereographic, polar, true parallel";
+            case CASSINI -> "Cassini";
+            case KROVAK -> "Krovak";
+        };
+    }
+}

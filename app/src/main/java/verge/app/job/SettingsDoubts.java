@@ -1,0 +1,36 @@
+package verge.app.job;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import verge.app.check.FindingWords;
+import verge.app.problem.ProblemWords.Said;
+import verge.app.system.GeoidLibrary;
+import verge.app.system.SystemLibrary;
+import verge.core.check.SettingsCheck;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.SystemCatalogue;
+import verge.core.journal.JobGeodesy;
+import verge.core.journal.JobSettings;
+
+/** What in settings does not fit together, in words. */
+@Component
+class SettingsDoubts {
+    private final SystemLibrary systems;
+    private final GeoidLibrary geoids;
+    private final FindingWords words;
+
+    SettingsDoubts(SystemLibrary systems, GeoidLibrary geoids, FindingWords words) {
+        this.systems = systems;
+        this.geoids = geoids;
+        this.words = words;
+    }
+
+    List<Said> of(JobSettings settings) {
+        List<Said> all = new ArrayList<>(SettingsCheck.of(JobGeodesy.of(settings, geoids)).stream().map(words::say).toList());
+        if (settings.system() instanceof CoordinateSystem.Projected p && systems.row(p.code()).map(SystemCatalogue.Row::deprecated).orElse(false)) {
+            all.add(new Said(p.code() + " is deprecated.", "Its definition was found wrong or was replaced.", "Look for the system that took its place, unless the office asks for this one."));
+        }
+        return all;
+    }
+}

@@ -1,0 +1,45 @@
+package verge.app.journal;
+
+import java.util.UUID;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.journal.JobSettings;
+import verge.core.journal.Payload;
+import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.units.AngleUnit;
+import verge.core.units.DirectionStyle;
+import verge.core.units.Figures;
+import verge.core.units.LengthUnit;
+
+/** Payloads as earlier versions of Verge wrote them, and what they mean today. Kept as long as a journal may hold one: for good. */
+sealed interface EarlierPayload {
+    Payload today();
+
+    /** Before there were projected systems: a flat site, and few choices of figures. */
+    record SettingsChosen1(Settings settings) implements EarlierPayload {
+        record Settings(FiguresShown figures, Flat site) {
+        }
+
+        record FiguresShown(LengthUnit lengthUnit, AngleUnit angleUnit, DirectionStyle directionStyle, int lengthDecimals) {
+        }
+
+        record Flat(double gridPerGround) {
+        }
+
+        @Override
+        public Payload today() {
+            FiguresShown f = settings.figures();
+            return new Payload.SettingsChosen(JobSettings.flat(
+                    Figures.of(f.lengthUnit(), f.angleUnit(), f.directionStyle(), f.lengthDecimals()), settings.site().gridPerGround()));
+        }
+    }
+
+    /** Before a job had note fields of its own. */
+    record ShotTaken1(UUID setup, PointName name, Code code, TotalStationReading reading, Target target) implements EarlierPayload {
+        @Override
+        public Payload today() {
+            return new Payload.ShotTaken(setup, name, code, reading, target);
+        }
+    }
+}

@@ -1,0 +1,67 @@
+package verge.app.system;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.OptionalDouble;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import verge.app.files.SiteFileService;
+import verge.core.geodesy.Geoid;
+import verge.core.geodesy.GeoidGrid;
+import verge.core.journal.Geoids;
+import verge.core.journal.JobSettings.GeoidChoice;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.formats.geoid.GeoidFile;
+import verge.formats.geoid.ShippedGeoid;
+
+/** Geoid grids: the one that comes with Verge, and those among a site's files. */
+@Component
+public class GeoidLibrary implements Geoids {
+    public static final GeoidChoice.Grid EGM96 = new GeoidChoice.Grid("EGM96", ShippedGeoid.EGM96);
+    private static final Logger LOG = LoggerFactory.getLogger(GeoidLibrary.class);
+    private static final int MOST_KEPT = 4;
+
+    private final SiteFileService files;
+    private final Cache<String, Geoid> read = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+
+    GeoidLibrary(SiteFileService files) {
+        this.files = files;
+    }
+
+    @Override
+    public Geoid find(GeoidChoice.Grid grid) {
+        return grid.source().equals(ShippedGeoid.EGM96) ? ShippedGeoid.egm96() : read.get(grid.source(), source -> load(grid));
+    }
+
+    private Geoid load(GeoidChoice.Grid grid) {
+        try {
+            return GeoidFile.read(files.path(grid.source()), grid.name());
+        } catch (IOException | SurveyException lost) {
+            LOG.error("The geoid grid {} of a job cannot be read; heights are reckoned as if there were none.", grid.name(), lost);
+            return place -> OptionalDouble.empty();
+        }
+    }
+
+    /** Whether a file may be a grid, by its name. */
+    public static boolean isGrid(String name) {
+        return name.toLowerCase(Locale.ROOT).matches(".*\\.(gtx|tif|tiff)");
+    }
+
+    /**
+     * A file as a grid, looked at as a whole.
+     *
+     * @throws SurveyException NOT_A_GEOID_GRID or GEOID_GRID_TRUNCATED
+     */
+    public GeoidGrid check(Path file, String name) {
+        try {
+            return GeoidFile.read(file, name);
+        } catch (IOException unreadable) {
+            throw new SurveyException(Problem.FILE_UNREADABLE, name);
+        }
+    }
+}

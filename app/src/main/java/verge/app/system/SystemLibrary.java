@@ -1,0 +1,62 @@
+package verge.app.system;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.stereotype.Component;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.PublishedSystems;
+import verge.core.geodesy.system.SystemCatalogue;
+
+/** The published coordinate systems: a list to search, and each system by its code. */
+@Component
+public class SystemLibrary {
+    private static final int MOST_KEPT = 200;
+
+    static {
+        // The dataset's engine would else write a log of its own into whatever directory Verge was started in.
+        System.setProperty("derby.stream.error.method", "java.io.OutputStream.nullOutputStream");
+    }
+
+    private final SystemCatalogue catalogue;
+    private final Cache<String, CoordinateSystem> found = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+
+    SystemLibrary() throws IOException {
+        try (InputStream in = new ClassPathResource("systems/catalogue.tsv").getInputStream();
+                BufferedReader lines = new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))) {
+            catalogue = SystemCatalogue.of(lines.lines());
+        }
+    }
+
+    /** Opens the dataset behind the scenes: the first person to choose a system does not wait for it. */
+    @EventListener(ApplicationReadyEvent.class)
+    void warm() {
+        Thread thread = new Thread(PublishedSystems::warm, "coordinate systems");
+        thread.setDaemon(true);
+        thread.setPriority(Thread.MIN_PRIORITY);
+        thread.start();
+    }
+
+    public SystemCatalogue.Found search(String typed, Optional<Geographic> near, int most) {
+        return catalogue.search(typed, near, most);
+    }
+
+    /** The list's row of a code. */
+    public Optional<SystemCatalogue.Row> row(String code) {
+        return catalogue.find(code);
+    }
+
+    /** @throws verge.core.problem.SurveyException SYSTEM_UNKNOWN or SYSTEM_METHOD_UNKNOWN */
+    public CoordinateSystem find(String code) {
+        return found.get(code, PublishedSystems::find);
+    }
+}

@@ -1,0 +1,48 @@
+// Finding a published system as one types, describing what was chosen, trying a position in it.
+import { fragment } from 'verge/frame/http.js';
+import { newest } from 'verge/frame/newest.js';
+
+const PAUSE = 120;
+
+export function findSystems(form, chosen) {
+  const search = newest();
+  const describe = newest();
+  let timer;
+  const answers = () => ({ method: 'POST', body: new URLSearchParams(new FormData(form)) });
+  const replace = id => part => form.querySelector(id).replaceWith(part);
+  const look = () => search(() => fragment(`/systems/search?q=${encodeURIComponent(form.elements.q.value)}&near=${encodeURIComponent(form.elements.near.value)}`), replace('#found'));
+  const tell = () => describe(() => fragment('/systems/describe', answers()), part => { replace('#described')(part); chosen(); });
+  for (const name of ['q', 'near']) {
+    form.elements[name].addEventListener('input', event => {
+      event.stopPropagation();
+      clearTimeout(timer);
+      timer = setTimeout(look, PAUSE);
+    });
+    form.elements[name].addEventListener('keydown', event => {
+      if (event.key === 'Enter') {
+        event.preventDefault();
+        look();
+      }
+    });
+  }
+  form.addEventListener('click', event => {
+    const found = event.target.closest('[data-system]');
+    if (found) {
+      form.elements.system.value = found.dataset.system;
+      form.querySelector('#found').replaceChildren();
+      tell();
+    } else if (event.target.id === 'try-position') {
+      fragment('/systems/test', answers()).then(replace('#tested'), () => {});
+    }
+  });
+  form.addEventListener('change', event => {
+    if (event.target.closest('[data-where]:not(details:last-of-type)') || event.target.name === 'where') {
+      if (form.elements.where.value !== 'PUBLISHED' || form.elements.system.value) {
+        tell();
+      }
+    }
+  });
+  if (['FORMULA', 'PASTED'].includes(form.elements.where.value) || form.elements.system.value) {
+    tell();
+  }
+}

@@ -1,0 +1,72 @@
+package verge.core.geodesy;
+
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OperationsPerInvocation;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Param;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+import org.openjdk.jmh.infra.Blackhole;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.SystemText;
+
+/** How long a position takes forth, back, and with its scale: nanoseconds each. The same places as script/projections/proj_speed.c. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.NANOSECONDS)
+@Warmup(iterations = 3, time = 1)
+@Measurement(iterations = 5, time = 1)
+@Fork(1)
+public class ProjectionBenchmark {
+    private static final int PLACES = 1000;
+
+    @Param({"+proj=utm +zone=32 +ellps=GRS80", "+proj=lcc +lat_1=55 +lat_2=58 +lat_0=56 +lon_0=10 +ellps=GRS80",
+        "+proj=sterea +lat_0=56 +lon_0=10 +k=0.9999 +ellps=bessel", "+proj=somerc +lat_0=56 +lon_0=10 +k_0=1 +ellps=bessel"})
+    public String system;
+
+    private MapProjection projection;
+    private final Geographic[] places = new Geographic[PLACES];
+    private final GridPoint[] points = new GridPoint[PLACES];
+
+    @Setup
+    public void places() {
+        projection = SystemText.projection((CoordinateSystem.Projected) SystemText.read(system));
+        Random random = new Random(1);
+        for (int i = 0; i < PLACES; i++) {
+            places[i] = Geographic.ofDegrees(55 + 3 * random.nextDouble(), 8 + 4 * random.nextDouble());
+            points[i] = projection.grid(places[i]);
+        }
+    }
+
+    @Benchmark
+    @OperationsPerInvocation(PLACES)
+    public void forward(Blackhole hole) {
+        for (Geographic place : places) {
+            hole.consume(projection.grid(place));
+        }
+    }
+
+    @Benchmark
+    @OperationsPerInvocation(PLACES)
+    public void inverse(Blackhole hole) {
+        for (GridPoint point : points) {
+            hole.consume(projection.geographic(point));
+        }
+    }
+
+    @Benchmark
+    @OperationsPerInvocation(PLACES)
+    public void scale(Blackhole hole) {
+        for (Geographic place : places) {
+            hole.consume(projection.scale(place));
+        }
+    }
+}
