@@ -3,7 +3,9 @@ package verge.app.demo;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -73,7 +75,8 @@ class DemoWorld {
         Job jetty = jobs.make(ternholm.id(), "Jetty piles", metric, author());
         take(jetty, control, Origin.CONTROL);
         take(jetty, piles, Origin.DESIGN);
-        Job yard = jobs.make(ternholm.id(), "Slipway yard", metric, author());
+        Job yard = jobs.make(ternholm.id(), "Slipway yard", metric.with(new JobSettings.Work("Demo Surveyor", Set.of(JobSettings.Tool.TOTAL_STATION),
+                List.of("condition"), "slipway yard")), author());
         take(yard, control, Origin.CONTROL);
         alderSlough();
         practice.address().ifPresent(address -> startFieldWork(yard.id(), address));

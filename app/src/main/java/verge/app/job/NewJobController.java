@@ -78,6 +78,7 @@ class NewJobController {
         model.addAttribute("site", jobs.site(site));
         List<StarterService.Choice> choices = starters.choices(site);
         model.addAttribute("starters", choices.stream().filter(c -> c.source().equals("starter")).toList());
+        model.addAttribute("kept", starters.kept());
         model.addAttribute("earlier", choices.stream().filter(c -> c.source().equals("job")).toList());
         model.addAttribute("from", from);
         questions.ask(model, answers, site);

@@ -47,10 +47,15 @@ public class StarterService {
     /** All there is to begin from at a site: what ships, what was kept, the site's jobs, then the others'. */
     public List<Choice> choices(UUID site) {
         List<Choice> all = new ArrayList<>(List.of(new Choice(METRIC, "Metric", "starter"), new Choice(SURVEY_FEET, "US survey feet", "starter")));
-        starters.findAllByOrderByName().forEach(s -> all.add(new Choice(s.id().toString(), s.name(), "starter")));
+        all.addAll(kept());
         Stream<Job> byNearness = jobs.jobs().stream().sorted(Comparator.comparing((Job j) -> !j.siteId().equals(site)).thenComparing(Job::madeAt, Comparator.reverseOrder()));
         byNearness.forEach(j -> all.add(new Choice(j.id().toString(), j.name(), "job")));
         return all;
+    }
+
+    /** The starters that somebody kept. */
+    public List<Choice> kept() {
+        return starters.findAllByOrderByName().stream().map(s -> new Choice(s.id().toString(), s.name(), "starter")).toList();
     }
 
     /**

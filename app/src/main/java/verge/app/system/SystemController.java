@@ -14,9 +14,7 @@ import verge.core.geodesy.Geographic;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.SystemCatalogue;
 import verge.core.geodesy.system.SystemText;
-import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
-import verge.core.units.LatLonText;
 
 /** Parts of the question 'where': finding a system, describing it, trying a position in it. */
 @Controller
@@ -49,16 +47,8 @@ class SystemController {
         return "system/parts :: found";
     }
 
-    /** 'latitude, longitude' as one field. */
     static Optional<Geographic> near(String typed) {
-        if (typed.isBlank()) {
-            return Optional.empty();
-        }
-        String[] pair = typed.contains(";") ? typed.split(";", 2) : typed.split("[,\\s](?=\\s*[-+EWew]?\\s*\\d+[.,\\d]*\\s*[°EWew]?\\s*$)|,\\s", 2);
-        if (pair.length != 2) {
-            throw new SurveyException(Problem.POSITION_UNFIT, typed);
-        }
-        return Optional.of(new Geographic(LatLonText.latitude(pair[0]), LatLonText.longitude(pair[1])));
+        return typed.isBlank() ? Optional.empty() : Optional.of(Geographic.parse(typed.strip()));
     }
 
     /** What the answers to 'where' come to. */

@@ -29,7 +29,7 @@ import verge.core.units.PlanAxes;
 @Component
 class TestPosition {
     private static final int DECIMALS = 4;
-    private static final LatLonStyle STYLE = LatLonStyle.sexagesimal();
+    private static final int FINE_DEGREES = 9;
 
     private final SystemAnswers answers;
 
@@ -66,7 +66,9 @@ class TestPosition {
         GridPoint point = new GridPoint(axes.northSign() * (axes.northFirst() ? first : second), axes.eastSign() * (axes.northFirst() ? second : first));
         Geographic place = p.geographic(point);
         GridPoint back = p.grid(place);
-        return new Result(List.of(new Line("Latitude", STYLE.latitude(place.latitude())), new Line("Longitude", STYLE.longitude(place.longitude())),
+        LatLonStyle style = a.choice("latLonForm", LatLonStyle.Form.class, LatLonStyle.Form.SEXAGESIMAL) == LatLonStyle.Form.DECIMAL
+                ? new LatLonStyle(LatLonStyle.Form.DECIMAL, FINE_DEGREES) : LatLonStyle.sexagesimal();
+        return new Result(List.of(new Line("Latitude", style.latitude(place.latitude())), new Line("Longitude", style.longitude(place.longitude())),
                 scale(p, place), convergence(p, place), new Line("There and back", millimetres(back.distanceMetres(point)))), outside(p, place));
     }
 

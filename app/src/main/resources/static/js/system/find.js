@@ -36,7 +36,7 @@ export function findSystems(form, chosen) {
     }
   });
   form.addEventListener('change', event => {
-    if (event.target.closest('[data-where]:not(details:last-of-type)') || event.target.name === 'where') {
+    if (event.target.name === 'where' || event.target.closest('[data-where="FORMULA"], [data-where="PASTED"], [data-where="FORMULA PASTED"]')) {
       if (form.elements.where.value !== 'PUBLISHED' || form.elements.system.value) {
         tell();
       }

@@ -31,6 +31,7 @@ class PicturesOfTheViews extends InBrowser {
         keep("sign-in");
         browser.signIn();
         keep("site");
+        newJob();
         String yard = "/jobs/" + job("Slipway yard") + "/";
         awaitFieldWork(job("Slipway yard"));
         view(yard + "prepare", "prepare");
@@ -39,6 +40,8 @@ class PicturesOfTheViews extends InBrowser {
         keep("columns");
         readBacksight(yard);
         keep("setup");
+        ground(yard);
+        settings(yard);
         browser.click(By.xpath("//button[.='Set the reading aside']"));
         verge.ground().pole(Ternholm.YARD.plus(12, -9));
         view(yard + "measure", "measure");
@@ -59,6 +62,34 @@ class PicturesOfTheViews extends InBrowser {
         view(yard + "book", "field-book");
         view(yard + "handover", "hand-over");
         view("/jobs/" + job("Alder Slough boardwalk") + "/compute?from=AS1&to=AS4", "inverse-feet");
+    }
+
+    private void newJob() throws Exception {
+        browser.click(By.partialLinkText("Make a job"));
+        browser.type("name", "Landing causeway");
+        browser.click(By.cssSelector("[name=where][value=PUBLISHED]"));
+        browser.type("q", "etrs89 utm 32n");
+        browser.click(By.cssSelector("[data-system='EPSG:25832']"));
+        browser.sees("Europe between 6°E and 12°E");
+        browser.script("document.getElementById('found').scrollIntoView({block: 'center'})");
+        keep("new-job");
+        browser.script("localStorage.clear()");
+    }
+
+    private void ground(String yard) throws Exception {
+        browser.open(yard + "ground?use=GROUND_COORDINATES&source=POINT&point=T2&shiftNorth=-6000000&shiftEast=-600000");
+        browser.sees("What it comes to");
+        browser.script("document.getElementById('computed').scrollIntoView()");
+        keep("ground");
+    }
+
+    private void settings(String yard) throws Exception {
+        browser.open(yard + "settings");
+        browser.click(By.cssSelector("[name=where][value=FLAT]"));
+        browser.script("document.getElementById('scale').value = '1'");
+        browser.click(By.cssSelector(".go"));
+        browser.sees("Nothing is changed yet");
+        keep("settings");
     }
 
     private void readBacksight(String yard) {

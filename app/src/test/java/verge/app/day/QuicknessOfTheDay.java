@@ -1,5 +1,7 @@
 package verge.app.day;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -13,6 +15,7 @@ import verge.app.job.JobService;
 import verge.app.journal.JournalService;
 import verge.app.support.Browser;
 import verge.app.support.VergeServer;
+import verge.app.support.Visitor;
 import verge.core.coding.PointName;
 import verge.core.journal.Entry;
 import verge.core.journal.Journal;
@@ -55,6 +58,22 @@ class QuicknessOfTheDay {
         journal.append(new Entry(UUID.randomUUID(), entries.size() + 1, last.at(), last.person(), last.device(),
                 new Payload.ShotTaken(shot.setup(), new PointName("next"), shot.code(), shot.reading(), shot.target())));
         System.out.printf("one shot more: %.1f ms%n", (System.nanoTime() - began) / 1e6);
+    }
+
+    @Test
+    void searchingSystemsKeyByKey() throws Exception {
+        Visitor visitor = Visitor.signedIn(verge);
+        List<Double> millis = new ArrayList<>();
+        for (String typed : new String[] {"utm zone 32n etrs89", "lambert south", "25832", "new zealand", "nad27 california zone 5"}) {
+            for (int letters = 1; letters <= typed.length(); letters++) {
+                long began = System.nanoTime();
+                visitor.get("/systems/search?q=" + URLEncoder.encode(typed.substring(0, letters), StandardCharsets.UTF_8));
+                millis.add((System.nanoTime() - began) / 1e6);
+            }
+        }
+        Collections.sort(millis);
+        System.out.printf("search of systems: median %.0f ms, 95th percentile %.0f ms, worst %.0f ms over %d keys%n", millis.get(millis.size() / 2),
+                millis.get(millis.size() * 95 / 100), millis.get(millis.size() - 1), millis.size());
     }
 
     @Test

@@ -24,13 +24,14 @@ import verge.core.units.PlanAxes;
  *
  * <p>Grid points are metres with north and east positive, whatever unit, order and sense the system's own axes have; {@link #axes} tells
  * these. Longitudes count from Greenwich whatever the system's prime meridian. Within 0.05 mm of PROJ inside the area of use. The
- * kernels are those of Apache SIS and of {@code geodesy.method}. Immutable; safe from many threads.
+ * formulas are those of {@code geodesy.method} for the usual methods and of Apache SIS for all others. Immutable; safe from many threads.
  */
 public final class MapProjection {
     /** A micrometre: far below what is promised, and above the rounding of coordinates of ten thousand kilometres. */
     private static final double SETTLED_METRES = 1e-6;
     private static final int MOST_SETTLING_STEPS = 4;
     private static final double STEP_DEGREES = 0.01;
+    private static final double STEP_RADIANS = 2e-4;
     /** The library's derivative of this series stops earlier than the series: 1 part in 10⁹ at four degrees from the meridian. */
     private static final String SERIES_METHOD = "Cassini-Soldner";
 
@@ -43,8 +44,11 @@ public final class MapProjection {
     private final MathTransform forward;
     private final MathTransform inverse;
     private final boolean derivativeIsShort;
+    /** The same formulas without the library's general machinery, where they are at hand. */
+    private final Optional<Kernel> kernel;
 
-    private MapProjection(ProjectedCRS system, AreaOfUse area) {
+    private MapProjection(ProjectedCRS system, AreaOfUse area, Optional<Kernel> kernel) {
+        this.kernel = kernel;
         this.name = system.getName().getCode();
         this.area = area;
         Ellipsoid e = DatumOrEnsemble.getEllipsoid(system).orElseThrow();
@@ -68,7 +72,12 @@ public final class MapProjection {
 
     /** @throws SurveyException SYSTEM_UNREADABLE if the projection has no inverse */
     public static MapProjection of(ProjectedCRS system, AreaOfUse area) {
-        return new MapProjection(system, area);
+        return new MapProjection(system, area, Optional.empty());
+    }
+
+    /** @param kernel the system's own formulas, conformal, with Greenwich longitudes */
+    public static MapProjection of(ProjectedCRS system, AreaOfUse area, Kernel kernel) {
+        return new MapProjection(system, area, Optional.of(kernel));
     }
 
     /** From Greenwich degrees, longitude first, to whatever order and unit the base system has. */
@@ -111,8 +120,13 @@ public final class MapProjection {
 
     /** @throws SurveyException OUTSIDE_PROJECTION where the projection has no picture of the place */
     public GridPoint grid(Geographic place) {
+        if (kernel.isPresent()) {
+            double[] pair = kernel.get().grid(place.longitude().radians(), place.latitude().radians());
+            requireReached(pair, place);
+            return new GridPoint(pair[1], pair[0]);
+        }
         double[] pair = {place.longitude().degrees(), place.latitude().degrees()};
-        transform(forward, pair, place.latitude().degrees() + "°, " + place.longitude().degrees() + "°");
+        transform(forward, pair, place);
         return new GridPoint(pair[1], pair[0]);
     }
 
@@ -122,12 +136,16 @@ public final class MapProjection {
      * @throws SurveyException OUTSIDE_PROJECTION where no place has such coordinates
      */
     public Geographic geographic(GridPoint point) {
+        if (kernel.isPresent()) {
+            double[] place = kernel.get().geographic(point.easting(), point.northing());
+            requireReached(place, point);
+            return new Geographic(new Angle(place[1]), new Angle(place[0]));
+        }
         double[] pair = {point.easting(), point.northing()};
-        String words = point.northing() + " m, " + point.easting() + " m";
-        transform(inverse, pair, words);
+        transform(inverse, pair, point);
         for (int i = 0; i < MOST_SETTLING_STEPS; i++) {
             double[] reached = pair.clone();
-            transform(forward, reached, words);
+            transform(forward, reached, point);
             double east = point.easting() - reached[0];
             double north = point.northing() - reached[1];
             if (Math.abs(east) + Math.abs(north) < SETTLED_METRES) {
@@ -139,24 +157,53 @@ public final class MapProjection {
             pair[1] += (d.getElement(0, 0) * north - d.getElement(1, 0) * east) / det;
         }
         if (!(Math.abs(pair[1]) <= 90)) {
-            throw new SurveyException(Problem.OUTSIDE_PROJECTION, name, words);
+            throw outside(point);
         }
         return Geographic.ofDegrees(pair[1], pair[0]);
     }
 
-    private void transform(MathTransform transform, double[] pair, String what) {
+    private void transform(MathTransform transform, double[] pair, Record what) {
         try {
             transform.transform(pair, 0, pair, 0, 1);
         } catch (TransformException nowhere) {
-            throw new SurveyException(Problem.OUTSIDE_PROJECTION, name, what);
+            throw outside(what);
         }
+        requireReached(pair, what);
+    }
+
+    /** The words are made only when they are needed: making them takes longer than the projection. */
+    private void requireReached(double[] pair, Record what) {
         if (!Double.isFinite(pair[0]) || !Double.isFinite(pair[1])) {
-            throw new SurveyException(Problem.OUTSIDE_PROJECTION, name, what);
+            throw outside(what);
         }
+    }
+
+    private SurveyException outside(Record what) {
+        return new SurveyException(Problem.OUTSIDE_PROJECTION, name, what instanceof Geographic g
+                ? g.latitude().degrees() + "°, " + g.longitude().degrees() + "°" : what instanceof GridPoint p ? p.northing() + " m, " + p.easting() + " m" : "");
+    }
+
+    /** A conformal map's scale and turn show along the parallel alone. */
+    private LocalScale conformalScale(Kernel formulas, Geographic place) {
+        double h = STEP_RADIANS;
+        double longitude = place.longitude().radians();
+        double latitude = place.latitude().radians();
+        double[] far = formulas.grid(longitude + 2 * h, latitude);
+        double[] near = formulas.grid(longitude + h, latitude);
+        double[] nearBack = formulas.grid(longitude - h, latitude);
+        double[] farBack = formulas.grid(longitude - 2 * h, latitude);
+        double perMetre = 1 / (12 * h * ellipsoid.primeVerticalRadius(place.latitude()) * Math.cos(latitude));
+        double east = (8 * (near[0] - nearBack[0]) - (far[0] - farBack[0])) * perMetre;
+        double north = (8 * (near[1] - nearBack[1]) - (far[1] - farBack[1])) * perMetre;
+        double k = Math.hypot(east, north);
+        return new LocalScale(k, k, new Angle(Math.atan2(north, east)), 0);
     }
 
     /** Scale and convergence. @throws SurveyException OUTSIDE_PROJECTION */
     public LocalScale scale(Geographic place) {
+        if (kernel.isPresent()) {
+            return conformalScale(kernel.get(), place);
+        }
         Matrix d = derivative(place.longitude().degrees(), place.latitude().degrees());
         double perMetreNorth = Math.toDegrees(1 / ellipsoid.meridianRadius(place.latitude()));
         double perMetreEast = Math.toDegrees(1 / (ellipsoid.primeVerticalRadius(place.latitude()) * place.latitude().cos()));
@@ -177,13 +224,13 @@ public final class MapProjection {
         try {
             return forward.derivative(new DirectPosition2D(longitude, latitude));
         } catch (TransformException nowhere) {
-            throw new SurveyException(Problem.OUTSIDE_PROJECTION, name, latitude + "°, " + longitude + "°");
+            throw outside(Geographic.ofDegrees(latitude, longitude));
         }
     }
 
     private double[] eastNorth(double longitude, double latitude) {
         double[] pair = {longitude, latitude};
-        transform(forward, pair, latitude + "°, " + longitude + "°");
+        transform(forward, pair, Geographic.ofDegrees(latitude, longitude));
         return pair;
     }
 

@@ -2,6 +2,7 @@ package verge.core.geodesy;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
@@ -13,9 +14,11 @@ import net.sf.geographiclib.GeodesicData;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.cogo.SiteInverse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.SystemText;
+import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 
@@ -114,6 +117,21 @@ class GroundTest {
         assertThatIllegalArgumentException().isThrownBy(() -> new GroundFactor(1.02, new GridPoint(0, 0), GroundFactor.Taken.TYPED, Optional.empty(),
                 OptionalDouble.empty(), ""));
         assertThatIllegalArgumentException().isThrownBy(() -> new GroundUse(GroundUse.Kind.GROUND_COORDINATES, Optional.empty(), 0, 0));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"56.95, 11.45 | 56.95 | 11.45", "56.95,11.45 | 56.95 | 11.45", "-33,9; 18,4 | -33.9 | 18.4", "56 57 N 11 27 E | 56.95 | 11.45",
+        "33.9 S, 18.4 E | -33.9 | 18.4", "56.95 11.45 | 56.95 | 11.45"})
+    void readsAPositionFromOneText(String typed, double latitude, double longitude) {
+        Geographic read = Geographic.parse(typed);
+        assertThat(read.latitude().degrees()).isCloseTo(latitude, within(1e-12));
+        assertThat(read.longitude().degrees()).isCloseTo(longitude, within(1e-12));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "56.95", "nowhere", "95, 11", "1, 2, 3", "N, E"})
+    void refusesWhatIsNoPosition(String typed) {
+        assertThatThrownBy(() -> Geographic.parse(typed)).isInstanceOf(SurveyException.class);
     }
 
     @Test

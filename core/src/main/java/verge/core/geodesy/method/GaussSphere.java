@@ -7,10 +7,7 @@ package verge.core.geodesy.method;
  * its scale departs from 1 only by the third power of the distance from the parallel.
  */
 final class GaussSphere {
-    private static final int MOST_STEPS = 20;
-    private static final double RADIAN_STEP_THAT_IS_NOTHING = 1e-15;
-
-    private final double eccentricity;
+    private final AuxiliaryLatitude latitudes;
     private final double exponent;
     private final double logOrigin;
     private final double radius;
@@ -21,17 +18,17 @@ final class GaussSphere {
      * @param latitude of the parallel that is true to scale
      */
     GaussSphere(double semiMajor, double eccentricitySquared, double latitude) {
-        eccentricity = Math.sqrt(eccentricitySquared);
+        latitudes = AuxiliaryLatitude.ofEccentricitySquared(eccentricitySquared);
         double sin = Math.sin(latitude);
         exponent = Math.sqrt(1 + eccentricitySquared * Math.pow(Math.cos(latitude), 4) / (1 - eccentricitySquared));
         radius = semiMajor * Math.sqrt(1 - eccentricitySquared) / (1 - eccentricitySquared * sin * sin);
         originLatitude = Math.asin(sin / exponent);
-        logOrigin = isometric(originLatitude, 0) - exponent * isometric(latitude, eccentricity);
+        logOrigin = isometric(originLatitude) - exponent * isometric(latitudes.conformal(latitude));
     }
 
     /** Figures that no other such sphere has. */
     double[] constants() {
-        return new double[] {eccentricity, exponent, logOrigin, radius};
+        return new double[] {exponent, logOrigin, radius};
     }
 
     /** Of the sphere, metres. */
@@ -45,7 +42,7 @@ final class GaussSphere {
     }
 
     double latitude(double ellipsoidLatitude) {
-        return fromIsometric(exponent * isometric(ellipsoidLatitude, eccentricity) + logOrigin);
+        return fromIsometric(exponent * isometric(latitudes.conformal(ellipsoidLatitude)) + logOrigin);
     }
 
     /** @param difference of longitude from the origin's on the ellipsoid */
@@ -53,34 +50,29 @@ final class GaussSphere {
         return exponent * difference;
     }
 
-    /** The inverse of {@link #latitude}: a fixed point that gains two figures and more a step. */
     double ellipsoidLatitude(double sphereLatitude) {
-        double wanted = (isometric(sphereLatitude, 0) - logOrigin) / exponent;
-        double latitude = fromIsometric(wanted);
-        for (int i = 0; i < MOST_STEPS; i++) {
-            double before = latitude;
-            latitude = fromIsometric(wanted + eccentricity * atanh(eccentricity * Math.sin(before)));
-            if (Math.abs(latitude - before) < RADIAN_STEP_THAT_IS_NOTHING) {
-                break;
-            }
-        }
-        return latitude;
+        return ellipsoidLatitudeOfSine(Math.sin(sphereLatitude));
+    }
+
+    /** @param sine of the latitude on the sphere */
+    double ellipsoidLatitudeOfSine(double sine) {
+        return latitudes.geodetic(fromIsometric((isometricOfSine(sine) - logOrigin) / exponent));
     }
 
     double ellipsoidLongitude(double sphereLongitude) {
         return sphereLongitude / exponent;
     }
 
-    static double isometric(double latitude, double eccentricity) {
-        double sin = Math.sin(latitude);
-        return atanh(sin) - eccentricity * atanh(eccentricity * sin);
+    /** atanh sin φ: the isometric latitude on a sphere. */
+    static double isometric(double latitude) {
+        return isometricOfSine(Math.sin(latitude));
+    }
+
+    static double isometricOfSine(double sine) {
+        return 0.5 * Math.log((1 + sine) / (1 - sine));
     }
 
     static double fromIsometric(double isometric) {
-        return Math.atan(Math.sinh(isometric));
-    }
-
-    private static double atanh(double x) {
-        return 0.5 * (Math.log1p(x) - Math.log1p(-x));
+        return 2 * Math.atan(Math.exp(isometric)) - Math.PI / 2;
     }
 }

@@ -72,24 +72,24 @@ public class Krovak extends PluggedMethod {
             this.sinAxis = Math.sin(axis);
             this.cosAxis = Math.cos(axis);
             this.coneConstant = Math.sin(parallel);
-            this.unitRadius = scale * sphere.radius() / Math.tan(parallel) * Math.exp(coneConstant * GaussSphere.isometric(parallel, 0));
+            this.unitRadius = scale * sphere.radius() / Math.tan(parallel) * Math.exp(coneConstant * GaussSphere.isometric(parallel));
             this.falseEast = falseEast;
             this.falseNorth = falseNorth;
         }
 
         @Override
-        double[] grid(double longitude, double latitude) {
+        public double[] grid(double longitude, double latitude) {
             double u = sphere.latitude(latitude);
             double v = sphere.longitude(originLongitude - longitude);
             double t = Math.asin(cosAxis * Math.sin(u) + sinAxis * Math.cos(u) * Math.cos(v));
             double d = Math.atan2(Math.cos(u) * Math.sin(v), cosAxis * Math.cos(u) * Math.cos(v) - sinAxis * Math.sin(u));
             double theta = coneConstant * d;
-            double r = unitRadius * Math.exp(-coneConstant * GaussSphere.isometric(t, 0));
+            double r = unitRadius * Math.exp(-coneConstant * GaussSphere.isometric(t));
             return new double[] {falseEast - r * Math.sin(theta), falseNorth - r * Math.cos(theta)};
         }
 
         @Override
-        double[] geographic(double east, double north) {
+        public double[] geographic(double east, double north) {
             double y = falseEast - east;
             double x = falseNorth - north;
             double d = Math.atan2(y, x) / coneConstant;

@@ -7,9 +7,10 @@ import org.opengis.referencing.operation.MathTransform2D;
 import org.opengis.referencing.operation.Matrix;
 import org.opengis.referencing.operation.TransformException;
 import verge.core.geodesy.FivePoint;
+import verge.core.geodesy.Kernel;
 
 /** A projection by way of Gauss' sphere: longitude and latitude in degrees to easting and northing in metres. */
-abstract class ObliqueTransform extends AbstractMathTransform2D {
+abstract class ObliqueTransform extends AbstractMathTransform2D implements Kernel {
     /** For five-point differences: h⁴ and the rounding of 10⁷ m over h are then both below 10⁻¹² of the derivative. */
     private static final double STEP_DEGREES = 0.01;
 
@@ -26,12 +27,6 @@ abstract class ObliqueTransform extends AbstractMathTransform2D {
         System.arraycopy(rest, 0, all, first.length, rest.length);
         return all;
     }
-
-    /** East and north in metres. @param longitude and latitude in radians */
-    abstract double[] grid(double longitude, double latitude);
-
-    /** Longitude and latitude in radians. @param east and north in metres */
-    abstract double[] geographic(double east, double north);
 
     @Override
     public Matrix transform(double[] source, int at, double[] target, int to, boolean derivate) throws TransformException {

@@ -5,6 +5,7 @@ import org.apache.sis.parameter.Parameters;
 import org.opengis.parameter.ParameterDescriptor;
 import org.opengis.parameter.ParameterDescriptorGroup;
 import org.opengis.referencing.operation.MathTransform;
+import verge.core.geodesy.Kernel;
 
 /**
  * The Swiss oblique Mercator: Gauss' sphere, turned so that the projection centre lies on its equator, and a cylinder round that.
@@ -31,10 +32,14 @@ public final class SwissOblique extends PluggedMethod {
 
     @Override
     MathTransform transform(Parameters values, double semiMajor, double eccentricitySquared) {
-        double centre = Math.toRadians(values.doubleValue(LATITUDE));
-        double longitude = Math.toRadians(values.doubleValue(LONGITUDE));
-        GaussSphere sphere = new GaussSphere(semiMajor, eccentricitySquared, centre);
-        return new Transform(sphere, longitude, sphere.radius() * values.doubleValue(SCALE), values.doubleValue(EAST), values.doubleValue(NORTH));
+        return (MathTransform) kernel(semiMajor, eccentricitySquared, Math.toRadians(values.doubleValue(LATITUDE)), Math.toRadians(values.doubleValue(LONGITUDE)),
+                values.doubleValue(SCALE), values.doubleValue(EAST), values.doubleValue(NORTH));
+    }
+
+    /** The formulas alone. Radians and metres. */
+    public static Kernel kernel(double semiMajor, double e2, double latitude, double longitude, double scale, double falseEast, double falseNorth) {
+        GaussSphere sphere = new GaussSphere(semiMajor, e2, latitude);
+        return new Transform(sphere, longitude, sphere.radius() * scale, falseEast, falseNorth);
     }
 
     private static final class Transform extends ObliqueTransform {
@@ -58,22 +63,27 @@ public final class SwissOblique extends PluggedMethod {
         }
 
         @Override
-        double[] grid(double longitude, double latitude) {
+        public double[] grid(double longitude, double latitude) {
             double u = sphere.latitude(latitude);
             double v = sphere.longitude(longitude - centreLongitude);
-            double turnedLatitude = Math.asin(cos * Math.sin(u) - sin * Math.cos(u) * Math.cos(v));
-            double turnedLongitude = Math.atan2(Math.cos(u) * Math.sin(v), sin * Math.sin(u) + cos * Math.cos(u) * Math.cos(v));
-            return new double[] {falseEast + radius * turnedLongitude, falseNorth + radius * GaussSphere.isometric(turnedLatitude, 0)};
+            double sinU = Math.sin(u);
+            double cosU = Math.cos(u);
+            double cosV = Math.cos(v);
+            double sinTurned = cos * sinU - sin * cosU * cosV;
+            double turnedLongitude = Math.atan2(cosU * Math.sin(v), sin * sinU + cos * cosU * cosV);
+            return new double[] {falseEast + radius * turnedLongitude, falseNorth + radius * GaussSphere.isometricOfSine(sinTurned)};
         }
 
         @Override
-        double[] geographic(double east, double north) {
+        public double[] geographic(double east, double north) {
             double turnedLongitude = (east - falseEast) / radius;
-            double turnedLatitude = GaussSphere.fromIsometric((north - falseNorth) / radius);
-            double u = Math.asin(cos * Math.sin(turnedLatitude) + sin * Math.cos(turnedLatitude) * Math.cos(turnedLongitude));
-            double v = Math.atan2(Math.cos(turnedLatitude) * Math.sin(turnedLongitude),
-                    cos * Math.cos(turnedLatitude) * Math.cos(turnedLongitude) - sin * Math.sin(turnedLatitude));
-            return new double[] {centreLongitude + sphere.ellipsoidLongitude(v), sphere.ellipsoidLatitude(u)};
+            double e = Math.exp((north - falseNorth) / radius);
+            double sinTurned = (e * e - 1) / (e * e + 1);
+            double cosTurned = 2 * e / (e * e + 1);
+            double level = cosTurned * Math.cos(turnedLongitude);
+            double sinU = cos * sinTurned + sin * level;
+            double v = Math.atan2(cosTurned * Math.sin(turnedLongitude), cos * level - sin * sinTurned);
+            return new double[] {centreLongitude + sphere.ellipsoidLongitude(v), sphere.ellipsoidLatitudeOfSine(sinU)};
         }
     }
 }

@@ -59,7 +59,8 @@ public final class SystemText {
         if (!(crs instanceof ProjectedCRS projected)) {
             throw new SurveyException(Problem.SYSTEM_UNREADABLE, crs.getName().getCode());
         }
-        MapProjection read = MapProjection.of(projected, area(projected));
+        MapProjection read = formula(projected).flatMap(Kernels::of).map(k -> MapProjection.of(projected, area(projected), k))
+                .orElseGet(() -> MapProjection.of(projected, area(projected)));
         READ.put(system.wkt(), read);
         return read;
     }
