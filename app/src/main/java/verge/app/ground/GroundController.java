@@ -18,10 +18,12 @@ import verge.app.points.PointNames;
 import verge.app.problem.ProblemWords;
 import verge.core.geodesy.GroundFactor;
 import verge.core.geodesy.GroundUse;
+import verge.core.journal.JobSettings;
 import verge.core.journal.JobState;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.units.Length;
 
 /** The bench for grid and ground: what the job speaks in, its factor, and what every point would move. */
 @Controller
@@ -55,7 +57,9 @@ class GroundController {
             try {
                 GroundUse wanted = grounds.use(job, a);
                 wanted.factor().ifPresent(f -> model.addAttribute("factor", FactorView.of(f, GroundService.poor(f, a), state.settings())));
-                model.addAttribute("moves", MovesView.of(state, journals.journal(job).preview(new Payload.SettingsChosen(state.settings().with(wanted)))));
+                JobSettings settings = state.settings().with(wanted);
+                model.addAttribute("moves", MovesView.of(state, journals.journal(job).preview(new Payload.SettingsChosen(state.settings().with(wanted.unshifted()))), settings));
+                model.addAttribute("shift", wanted.equals(wanted.unshifted()) ? "" : settings.offset(new Length(wanted.shiftNorth()), new Length(wanted.shiftEast())));
                 model.addAttribute("wanted", true);
             } catch (SurveyException unfit) {
                 model.addAttribute("said", problemWords.say(unfit));

@@ -23,8 +23,12 @@ public record MovesView(long count, long kept, String largest, String mean, List
     }
 
     public static MovesView of(JobState before, JobState after) {
+        return of(before, after, after.settings());
+    }
+
+    /** @param s the settings that the points will be written by, which may shift them all alike besides what 'after' does */
+    public static MovesView of(JobState before, JobState after, JobSettings s) {
         Moves moves = Moves.between(before, after);
-        JobSettings s = after.settings();
         LengthUnit unit = s.figures().lengthUnit();
         LengthStyle fine = LengthStyle.decimal(unit, FINE_DECIMALS);
         Figures f = s.figures();

@@ -64,7 +64,7 @@ class SystemController {
                 model.addAttribute("latLonOnly", only.name());
             }
         } catch (SurveyException unfit) {
-            model.addAttribute("unfit", problemWords.say(unfit));
+            return "system/parts :: described";   // the summary beside it says what is wrong
         }
         return "system/parts :: described";
     }

@@ -17,7 +17,7 @@ import verge.core.units.LengthUnit;
 /**
  * A coordinate system described in words.
  *
- * @param scale point scale at the place, or why there is none
+ * @param scale point scale at the place, or why there is none; empty like convergence and place if nothing says where the system is meant for
  * @param place where scale and convergence are told for
  * @param boxes the area of use on a map of the world: x, y, width, height in degrees from its upper left corner
  */
@@ -37,14 +37,25 @@ public record SystemView(String code, String name, boolean deprecated, String ar
     }
 
     static SystemView of(CoordinateSystem.Projected system, MapProjection p, Optional<Geographic> near, boolean deprecated) {
+        boolean anywhere = p.area().equals(AreaOfUse.WORLD) && near.isEmpty();
         Geographic place = near.filter(p.area()::contains).orElseGet(p.area()::centre);
+        if (anywhere) {   // a formula of one's own: nothing says where it is meant for
+            return new SystemView(system.code(), system.name(), deprecated, "", unit(p.metresPerUnit()), ellipsoid(p), axes(p), "", "", "", satellites(system), List.of());
+        }
         LocalScale scale = p.scale(place);
         return new SystemView(system.code(), system.name(), deprecated, p.area().words(), unit(p.metresPerUnit()),
-                p.ellipsoid().name() + ", 1/" + Decimals.show(p.ellipsoid().inverseFlattening(), 6),
-                p.axes().northFirst() ? p.axes().north() + ", " + p.axes().east() : p.axes().east() + ", " + p.axes().north(),
+                ellipsoid(p), axes(p),
                 scale.conformal() ? Decimals.show(scale.point(), SCALE_DECIMALS) : "differs with direction: no survey system",
                 AngleText.signed(scale.convergence(), AngleUnit.DEGREES, 0),
                 (near.filter(p.area()::contains).isPresent() ? "there: " : "in the middle of its area: ") + words(place), satellites(system), Box.of(p.area()));
+    }
+
+    private static String ellipsoid(MapProjection p) {
+        return p.ellipsoid().name() + ", 1/" + Decimals.show(p.ellipsoid().inverseFlattening(), 6);
+    }
+
+    private static String axes(MapProjection p) {
+        return p.axes().northFirst() ? p.axes().north() + ", " + p.axes().east() : p.axes().east() + ", " + p.axes().north();
     }
 
     private static String words(Geographic place) {

@@ -3,6 +3,7 @@ import { fragment } from 'verge/frame/http.js';
 import { newest } from 'verge/frame/newest.js';
 
 const PAUSE = 120;
+const PAUSE_TYPING = 500;
 
 export function findSystems(form, chosen) {
   const search = newest();
@@ -11,7 +12,7 @@ export function findSystems(form, chosen) {
   const answers = () => ({ method: 'POST', body: new URLSearchParams(new FormData(form)) });
   const replace = id => part => form.querySelector(id).replaceWith(part);
   const look = () => search(() => fragment(`/systems/search?q=${encodeURIComponent(form.elements.q.value)}&near=${encodeURIComponent(form.elements.near.value)}`), replace('#found'));
-  const tell = () => describe(() => fragment('/systems/describe', answers()), part => { replace('#described')(part); chosen(); });
+  const tell = () => describe(() => fragment('/systems/describe', answers()), part => { replace('#described')(part); });
   for (const name of ['q', 'near']) {
     form.elements[name].addEventListener('input', event => {
       event.stopPropagation();
@@ -31,15 +32,16 @@ export function findSystems(form, chosen) {
       form.elements.system.value = found.dataset.system;
       form.querySelector('#found').replaceChildren();
       tell();
+      chosen();
     } else if (event.target.id === 'try-position') {
       fragment('/systems/test', answers()).then(replace('#tested'), () => {});
     }
   });
-  form.addEventListener('change', event => {
+  let describing;
+  form.addEventListener('input', event => {
     if (event.target.name === 'where' || event.target.closest('[data-where="FORMULA"], [data-where="PASTED"], [data-where="FORMULA PASTED"]')) {
-      if (form.elements.where.value !== 'PUBLISHED' || form.elements.system.value) {
-        tell();
-      }
+      clearTimeout(describing);
+      describing = setTimeout(tell, PAUSE_TYPING);
     }
   });
   if (['FORMULA', 'PASTED'].includes(form.elements.where.value) || form.elements.system.value) {

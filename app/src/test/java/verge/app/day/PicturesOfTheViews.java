@@ -40,9 +40,9 @@ class PicturesOfTheViews extends InBrowser {
         keep("columns");
         readBacksight(yard);
         keep("setup");
+        browser.click(By.xpath("//button[.='Set the reading aside']"));
         ground(yard);
         settings(yard);
-        browser.click(By.xpath("//button[.='Set the reading aside']"));
         verge.ground().pole(Ternholm.YARD.plus(12, -9));
         view(yard + "measure", "measure");
         view(yard + "compute?from=T2&to=T4", "inverse");

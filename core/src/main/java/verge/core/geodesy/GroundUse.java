@@ -32,6 +32,11 @@ public record GroundUse(Kind kind, Optional<GroundFactor> factor, double shiftNo
         }
     }
 
+    /** The same without its shift. */
+    public GroundUse unshifted() {
+        return new GroundUse(kind, factor, 0, 0);
+    }
+
     /** How the job tells distances: 'grid' or 'ground'. */
     public String distanceWord() {
         return kind == Kind.GRID ? "grid" : "ground";
