@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -13,9 +14,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
 import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.problem.ProblemWords;
+import verge.app.system.GeoidLibrary;
 import verge.core.journal.JobSettings;
 import verge.core.problem.SurveyException;
 
@@ -30,10 +34,14 @@ class NewJobController {
     private final SettingsAnswers settingsAnswers;
     private final Questions questions;
     private final JobSummary summary;
+    private final SiteFileService files;
+    private final ApplicationEventPublisher events;
     private final ProblemWords problemWords;
 
     NewJobController(JobService jobs, StarterService starters, SettingsAnswers settingsAnswers, Questions questions, JobSummary summary,
-            ProblemWords problemWords) {
+            SiteFileService files, ApplicationEventPublisher events, ProblemWords problemWords) {
+        this.files = files;
+        this.events = events;
         this.jobs = jobs;
         this.starters = starters;
         this.settingsAnswers = settingsAnswers;
@@ -67,6 +75,7 @@ class NewJobController {
         Answers answers = Answers.of(sent);
         try {
             Job job = jobs.make(site, answers.text("name"), settingsAnswers.read(answers, site, Optional.empty()), Author.atPage(person.getName()));
+            events.publishEvent(new JobMade(job.id(), site, attached(answers, site), person.getName()));
             return "redirect:/jobs/" + job.id() + "/prepare";
         } catch (SurveyException unfit) {
             model.addAttribute("said", problemWords.say(unfit));
@@ -74,7 +83,16 @@ class NewJobController {
         }
     }
 
+    private List<UUID> attached(Answers answers, UUID site) {
+        return pointFiles(site).stream().map(SiteFile::id).filter(id -> answers.ticked("file." + id)).toList();
+    }
+
+    private List<SiteFile> pointFiles(UUID site) {
+        return files.of(site).stream().filter(f -> !GeoidLibrary.isGrid(f.name())).toList();
+    }
+
     private String page(UUID site, Answers answers, String from, Model model) {
+        model.addAttribute("files", pointFiles(site));
         model.addAttribute("site", jobs.site(site));
         List<StarterService.Choice> choices = starters.choices(site);
         model.addAttribute("starters", choices.stream().filter(c -> c.source().equals("starter")).toList());

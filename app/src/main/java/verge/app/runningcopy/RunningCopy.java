@@ -14,8 +14,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executor;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -30,7 +35,7 @@ import verge.core.journal.Payload;
 import verge.formats.csv.ShotCsvWriter;
 
 /**
- * The running copy of a job's shots: a file that grows by a line a shot, each written and flushed at once.
+ * The running copy of a job's shots: a file that grows by a line a shot, each written and flushed as soon as the shot is committed.
  *
  * <p>It follows the journal and can be made anew from it, so what a crash leaves of a line is completed at the next start, and what was
  * struck through goes. A disk that refuses does not stop the measuring: the shot is in the journal.
@@ -39,6 +44,9 @@ import verge.formats.csv.ShotCsvWriter;
 class RunningCopy {
     private static final Logger LOG = LoggerFactory.getLogger(RunningCopy.class);
 
+    private static final long IDLE_SECONDS = 5;
+
+    private final Executor behind;
     private final JournalService journals;
     private final JobService jobs;
     private final Path directory;
@@ -48,7 +56,14 @@ class RunningCopy {
     private record Written(Path file, long entries, long bytes) {
     }
 
+    @Autowired
     RunningCopy(JournalService journals, JobService jobs, @Value("${verge.data}") Path data) {
+        this(journals, jobs, data, new ThreadPoolExecutor(0, 1, IDLE_SECONDS, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), work -> new Thread(work, "running copies")));
+    }
+
+    /** @param behind where the writing is done: whoever measures does not wait for it */
+    RunningCopy(JournalService journals, JobService jobs, Path data, Executor behind) {
+        this.behind = behind;
         this.journals = journals;
         this.jobs = jobs;
         this.directory = data.resolve("running-copies");
@@ -57,15 +72,12 @@ class RunningCopy {
     /** After a start every copy is looked at once: a crash may have cut its last line off. */
     @EventListener(ApplicationReadyEvent.class)
     void lookAtAll() {
-        Thread thread = new Thread(() -> jobs.jobs().stream().map(Job::id).filter(id -> Files.isDirectory(directory.resolve(id.toString())))
-                .forEach(this::follow), "running copies");
-        thread.setDaemon(true);
-        thread.start();
+        behind.execute(() -> jobs.jobs().stream().map(Job::id).filter(id -> Files.isDirectory(directory.resolve(id.toString()))).forEach(this::follow));
     }
 
     @EventListener
     void grow(JournalChanged change) {
-        follow(change.job());
+        behind.execute(() -> follow(change.job()));
     }
 
     /** The file of a job, complete. Empty if the job keeps none. */

@@ -40,6 +40,7 @@ public class SystemLibrary {
     /** Opens the dataset behind the scenes: the first person to choose a system does not wait for it. */
     @EventListener(ApplicationReadyEvent.class)
     void warm() {
+        search("utm", Optional.empty(), 1);
         Thread thread = new Thread(PublishedSystems::warm, "coordinate systems");
         thread.setDaemon(true);
         thread.setPriority(Thread.MIN_PRIORITY);

@@ -153,7 +153,7 @@ class SettingsPagesTest {
         String ground = "/jobs/" + job + "/ground";
         assertThat(visitor.get(ground + "?use=GROUND_COORDINATES&source=EACH_LINE").body()).contains("need one factor");
         String shown = visitor.get(ground + "?use=GROUND_COORDINATES&source=POINT&point=T2&shiftNorth=-6000000").body();
-        assertThat(shown).contains("Ground is longer by 134.", "0.999\u202f872\u202f26", "0.999\u202f993\u202f3").contains("7 shown coordinates change");
+        assertThat(shown).contains("Ground is longer by 134.", "0.999\u202f872\u202f26", "0.999\u202f993\u202f3").contains("6 shown coordinates change").contains("All are shifted by N");
         assertThat(journals.state(job).settings().ground().kind()).isEqualTo(GroundUse.Kind.GROUND_DISTANCES);
         visitor.post(ground, Map.of("use", "GROUND_COORDINATES", "source", "POINT", "point", "T2", "shiftNorth", "-6000000"));
         assertThat(visitor.get("/jobs/" + job + "/prepare").body()).contains("314528.4").contains("ground coordinates");

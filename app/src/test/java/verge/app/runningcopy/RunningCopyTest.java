@@ -40,7 +40,7 @@ class RunningCopyTest {
     @BeforeEach
     void aJobWithACopy() {
         when(journals.journal(any())).thenAnswer(asked -> book.journal());
-        copies = new RunningCopy(journals, mock(JobService.class), data);
+        copies = new RunningCopy(journals, mock(JobService.class), data, Runnable::run);
         book.add(new Payload.SettingsChosen(book.journal().state().settings().with(new JobSettings.Work("", Set.of(), List.of("condition"), "yard"))));
         leaf = book.setUp("");
     }
@@ -72,7 +72,7 @@ class RunningCopyTest {
         shot("102", "");
         byte[] whole = Files.readAllBytes(file());
         Files.write(file(), Arrays.copyOf(whole, whole.length - 17));
-        RunningCopy afterRestart = new RunningCopy(journals, mock(JobService.class), data);
+        RunningCopy afterRestart = new RunningCopy(journals, mock(JobService.class), data, Runnable::run);
         assertThat(afterRestart.file(JOB)).hasValue(file());
         assertThat(Files.readAllBytes(file())).isEqualTo(whole);
         Files.delete(file());

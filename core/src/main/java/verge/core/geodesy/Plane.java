@@ -6,6 +6,8 @@ import verge.core.units.Length;
 
 /** The plane that a job's coordinates lie in, and what a distance on the ground is in it. */
 public sealed interface Plane permits FlatSite, ProjectedPlane {
+    /** Scales change by 4·10⁻⁹ a metre at most, four degrees from a central meridian: 10⁻⁹ of such a line is a micrometre. */
+    double SHORT_METRES = 500;
 
     /**
      * Grid distance over ground distance, along a line.
@@ -19,8 +21,11 @@ public sealed interface Plane permits FlatSite, ProjectedPlane {
 
     /** A ground distance measured from a mark at its level, as the distance between coordinates. */
     default Length toGrid(Position from, Angle azimuth, Length ground) {
-        // The target is first placed a thousandth of the distance wrong, the second time not even a millionth.
+        // The target is first placed a thousandth of the distance wrong: on a short line a metre, which changes no scale by 10⁻⁹.
         double first = gridPerGround(from.plan(), ahead(from, azimuth, ground.metres()), from.elevation());
+        if (ground.metres() < SHORT_METRES) {
+            return ground.times(first);
+        }
         return ground.times(gridPerGround(from.plan(), ahead(from, azimuth, ground.metres() * first), from.elevation()));
     }
 

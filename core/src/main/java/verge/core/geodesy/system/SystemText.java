@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javax.measure.MeasurementException;
 import org.apache.sis.io.wkt.Convention;
 import org.apache.sis.io.wkt.WKTFormat;
 import org.apache.sis.measure.Units;
@@ -78,7 +79,11 @@ public final class SystemText {
         if (text.startsWith("+") || text.contains("+proj")) {
             return ProjText.read(text);
         }
-        return of(parse(text), "");
+        try {
+            return of(parse(text), "");
+        } catch (MeasurementException strange) {   // a unit that cannot be one of angles or lengths
+            throw new SurveyException(Problem.SYSTEM_UNREADABLE, String.valueOf(strange.getMessage()));
+        }
     }
 
     /** A system of a library, kept whole. @param code as published, or empty */

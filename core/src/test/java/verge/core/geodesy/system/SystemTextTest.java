@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -104,6 +105,30 @@ class SystemTextTest {
     void whatIsNotUnderstoodIsNamedAndRefused(String text) {
         assertThatThrownBy(() -> SystemText.read(text)).isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.problem()).isIn(Problem.SYSTEM_UNREADABLE, Problem.SYSTEM_NOT_PLANE, Problem.OUT_OF_RANGE, Problem.PARALLELS_UNFIT, Problem.MISSING));
+    }
+
+    /** Whatever the clipboard did to it: a system or a problem in words, never anything else. */
+    @Test
+    void brokenDefinitionsAreRefusedInWords() {
+        String whole = "PROJCS[\"zone\",GEOGCS[\"g\",DATUM[\"d\",SPHEROID[\"GRS 1980\",6378137,298.257222101]],PRIMEM[\"Greenwich\",0],UNIT[\"degree\",0.0174532925199433]],"
+                + "PROJECTION[\"Transverse_Mercator\"],PARAMETER[\"central_meridian\",9],PARAMETER[\"scale_factor\",0.9996],UNIT[\"metre\",1]]";
+        Random random = new Random(3);
+        for (int i = 0; i < 800; i++) {
+            StringBuilder broken = new StringBuilder(whole);
+            for (int edit = random.nextInt(4); edit >= 0; edit--) {
+                int at = random.nextInt(broken.length());
+                if (random.nextBoolean()) {
+                    broken.setCharAt(at, (char) (' ' + random.nextInt(90)));
+                } else {
+                    broken.delete(at, Math.min(broken.length() - 1, at + random.nextInt(30)));
+                }
+            }
+            try {
+                assertThat(SystemText.read(broken.toString())).isNotNull();
+            } catch (SurveyException inWords) {
+                assertThat(inWords.arguments()).isNotNull();
+            }
+        }
     }
 
     @Test
