@@ -171,6 +171,8 @@ public class SystemAnswers {
         a.put("semiMajor", figure(f.ellipsoid().semiMajor()));
         a.put("inverseFlattening", figure(f.ellipsoid().inverseFlattening()));
         a.put("primeMeridian", f.primeMeridian() == 0 ? "" : figure(f.primeMeridian()));
+        a.put("southwards", f.axes().southwards() ? "on" : "");
+        a.put("westwards", f.axes().westwards() ? "on" : "");
     }
 
     private static void write(DatumShift s, Map<String, String> a) {
