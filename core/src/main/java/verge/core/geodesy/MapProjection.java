@@ -6,6 +6,7 @@ import org.apache.sis.measure.Units;
 import org.apache.sis.referencing.datum.DatumOrEnsemble;
 import org.apache.sis.referencing.operation.matrix.Matrices;
 import org.apache.sis.referencing.operation.transform.MathTransforms;
+import org.opengis.parameter.ParameterValue;
 import org.opengis.referencing.crs.ProjectedCRS;
 import org.opengis.referencing.cs.CoordinateSystem;
 import org.opengis.referencing.cs.CoordinateSystemAxis;
@@ -32,6 +33,8 @@ public final class MapProjection {
     private static final int MOST_SETTLING_STEPS = 4;
     private static final double STEP_DEGREES = 0.01;
     private static final double STEP_RADIANS = 2e-4;
+    private static final double TURN_DEGREES = 360;
+    private static final double NEAREST_POLE_DEGREES = 89.999;
     /** The library's derivative of this series stops earlier than the series: 1 part in 10⁹ at four degrees from the meridian. */
     private static final String SERIES_METHOD = "Cassini-Soldner";
 
@@ -44,6 +47,8 @@ public final class MapProjection {
     private final MathTransform forward;
     private final MathTransform inverse;
     private final boolean derivativeIsShort;
+    /** Degrees from Greenwich; the library takes the long way round to a longitude more than half a turn from it. */
+    private final double originLongitude;
     /** The same formulas without the library's general machinery, where they are at hand. */
     private final Optional<Kernel> kernel;
 
@@ -55,14 +60,13 @@ public final class MapProjection {
         this.ellipsoid = new ReferenceEllipsoid(e.getName().getCode(), e.getAxisUnit().getConverterTo(Units.METRE).convert(e.getSemiMajorAxis()),
                 e.getInverseFlattening());
         this.derivativeIsShort = system.getConversionFromBase().getMethod().getName().getCode().equals(SERIES_METHOD);
+        this.originLongitude = originLongitude(system);
         CoordinateSystem plan = system.getCoordinateSystem();
         AxisPair pair = AxisPair.of(plan);
         this.axes = pair.axes();
         this.metresPerUnit = pair.metresPerUnit();
-        double greenwich = DatumOrEnsemble.getPrimeMeridian(system.getBaseCRS())
-                .map(m -> m.getAngularUnit().getConverterTo(Units.DEGREE).convert(m.getGreenwichLongitude())).orElse(0.0);
         try {
-            this.forward = MathTransforms.concatenate(baseFromDegrees(system.getBaseCRS().getCoordinateSystem(), greenwich),
+            this.forward = MathTransforms.concatenate(baseFromDegrees(system.getBaseCRS().getCoordinateSystem(), greenwich(system)),
                     system.getConversionFromBase().getMathTransform(), MathTransforms.linear(pair.toEastNorthMetres()));
             this.inverse = forward.inverse();
         } catch (NoninvertibleTransformException cannot) {
@@ -78,6 +82,22 @@ public final class MapProjection {
     /** @param kernel the system's own formulas, conformal, with Greenwich longitudes */
     public static MapProjection of(ProjectedCRS system, AreaOfUse area, Kernel kernel) {
         return new MapProjection(system, area, Optional.of(kernel));
+    }
+
+    private static double originLongitude(ProjectedCRS system) {
+        return greenwich(system) + system.getConversionFromBase().getParameterValues().values().stream()
+                .filter(p -> p instanceof ParameterValue<?> && p.getDescriptor().getName().getCode().startsWith("Longitude"))
+                .map(p -> ((ParameterValue<?>) p).doubleValue(Units.DEGREE)).findFirst().orElse(0.0);
+    }
+
+    /** Degrees east of Greenwich that the system's own longitudes count from. */
+    private static double greenwich(ProjectedCRS system) {
+        return DatumOrEnsemble.getPrimeMeridian(system.getBaseCRS())
+                .map(m -> m.getAngularUnit().getConverterTo(Units.DEGREE).convert(m.getGreenwichLongitude())).orElse(0.0);
+    }
+
+    private double nearOrigin(double longitude) {
+        return originLongitude + Math.IEEEremainder(longitude - originLongitude, TURN_DEGREES);
     }
 
     /** From Greenwich degrees, longitude first, to whatever order and unit the base system has. */
@@ -125,7 +145,7 @@ public final class MapProjection {
             requireReached(pair, place);
             return new GridPoint(pair[1], pair[0]);
         }
-        double[] pair = {place.longitude().degrees(), place.latitude().degrees()};
+        double[] pair = {nearOrigin(place.longitude().degrees()), place.latitude().degrees()};
         transform(forward, pair, place);
         return new GridPoint(pair[1], pair[0]);
     }
@@ -199,12 +219,18 @@ public final class MapProjection {
         return new LocalScale(k, k, new Angle(Math.atan2(north, east)), 0);
     }
 
-    /** Scale and convergence. @throws SurveyException OUTSIDE_PROJECTION */
-    public LocalScale scale(Geographic place) {
+    /**
+     * Scale and convergence. At a pole itself there is no east to measure along: there they are those of a place a hundred metres off.
+     *
+     * @throws SurveyException OUTSIDE_PROJECTION
+     */
+    public LocalScale scale(Geographic at) {
+        Geographic place = Math.abs(at.latitude().degrees()) <= NEAREST_POLE_DEGREES ? at
+                : Geographic.ofDegrees(Math.copySign(NEAREST_POLE_DEGREES, at.latitude().degrees()), at.longitude().degrees());
         if (kernel.isPresent()) {
             return conformalScale(kernel.get(), place);
         }
-        Matrix d = derivative(place.longitude().degrees(), place.latitude().degrees());
+        Matrix d = derivative(nearOrigin(place.longitude().degrees()), place.latitude().degrees());
         double perMetreNorth = Math.toDegrees(1 / ellipsoid.meridianRadius(place.latitude()));
         double perMetreEast = Math.toDegrees(1 / (ellipsoid.primeVerticalRadius(place.latitude()) * place.latitude().cos()));
         double eastByNorth = d.getElement(0, 1) * perMetreNorth;

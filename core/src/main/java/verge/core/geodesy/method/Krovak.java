@@ -80,7 +80,7 @@ public class Krovak extends PluggedMethod {
         @Override
         public double[] grid(double longitude, double latitude) {
             double u = sphere.latitude(latitude);
-            double v = sphere.longitude(originLongitude - longitude);
+            double v = sphere.longitude(Turns.difference(originLongitude, longitude));
             double t = Math.asin(cosAxis * Math.sin(u) + sinAxis * Math.cos(u) * Math.cos(v));
             double d = Math.atan2(Math.cos(u) * Math.sin(v), cosAxis * Math.cos(u) * Math.cos(v) - sinAxis * Math.sin(u));
             double theta = coneConstant * d;

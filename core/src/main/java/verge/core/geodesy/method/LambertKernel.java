@@ -58,7 +58,7 @@ public final class LambertKernel implements Kernel {
     @Override
     public double[] grid(double longitude, double latitude) {
         double r = radius(latitude);
-        double theta = cone * (longitude - originLongitude);
+        double theta = cone * Turns.difference(longitude, originLongitude);
         return new double[] {falseEast + r * Math.sin(theta), falseNorth + originRadius - r * Math.cos(theta)};
     }
 

@@ -26,7 +26,7 @@ public final class ObliqueStereographicKernel implements Kernel {
     @Override
     public double[] grid(double longitude, double latitude) {
         double u = sphere.latitude(latitude);
-        double v = sphere.longitude(longitude - originLongitude);
+        double v = sphere.longitude(Turns.difference(longitude, originLongitude));
         double sinU = Math.sin(u);
         double cosU = Math.cos(u);
         double cosV = Math.cos(v);

@@ -65,7 +65,7 @@ public final class SwissOblique extends PluggedMethod {
         @Override
         public double[] grid(double longitude, double latitude) {
             double u = sphere.latitude(latitude);
-            double v = sphere.longitude(longitude - centreLongitude);
+            double v = sphere.longitude(Turns.difference(longitude, centreLongitude));
             double sinU = Math.sin(u);
             double cosU = Math.cos(u);
             double cosV = Math.cos(v);

@@ -194,6 +194,31 @@ class FormulaTest {
         }
     }
 
+    /** A zone of the far side: 179° W lies two degrees east of 179° E, not 358° west of it. */
+    @ParameterizedTest
+    @EnumSource(FormulaMethod.class)
+    void theDateLineIsNoEdge(FormulaMethod method) {
+        Map<Parameter, Double> values = sensible(method);
+        values.keySet().stream().filter(p -> p.kind() == FormulaMethod.Kind.LONGITUDE).forEach(p -> values.put(p, 179.0));
+        MapProjection p = projection(new Formula("far", method, values, ReferenceEllipsoid.GRS80, 0, PlanAxes.NORTH_THEN_EAST, 1));
+        double latitude = somewhere(method, new Random(2)).latitude().degrees();
+        GridPoint west = p.grid(Geographic.ofDegrees(latitude, 179.5));
+        GridPoint east = p.grid(Geographic.ofDegrees(latitude, -179.5));
+        double metres = Math.toRadians(1) * p.ellipsoid().primeVerticalRadius(Angle.ofDegrees(latitude)) * Math.cos(Math.toRadians(latitude));
+        assertThat(west.distanceMetres(east)).isCloseTo(metres, within(metres * 0.12));
+        Geographic back = p.geographic(east);
+        assertThat(back.longitude().minus(Angle.ofDegrees(-179.5)).halfCircle().degrees()).isCloseTo(0, within(1e-8));
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = FormulaMethod.class, names = {"TRANSVERSE_MERCATOR", "STEREOGRAPHIC_POLAR", "STEREOGRAPHIC_POLAR_PARALLEL"})
+    void atAPoleTheScaleIsThatBesideIt(FormulaMethod method) {
+        MapProjection p = projection(formula(method, PlanAxes.NORTH_THEN_EAST, 0));
+        double at = p.scale(Geographic.ofDegrees(90, 10.25)).point();
+        assertThat(at).isCloseTo(p.scale(Geographic.ofDegrees(89.99, 10.25)).point(), within(1e-6));
+        assertThat(at).isEqualTo(p.scale(Geographic.ofDegrees(90, 10.25)).along(Angle.ofDegrees(45)), within(1e-6));
+    }
+
     @Test
     void namesWithQuotesStayNames() {
         Formula odd = new Formula("the \"old\" zone", FormulaMethod.CASSINI, sensible(FormulaMethod.CASSINI), ReferenceEllipsoid.GRS80, 0, PlanAxes.NORTH_THEN_EAST, 1);
