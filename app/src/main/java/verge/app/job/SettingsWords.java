@@ -95,7 +95,7 @@ public class SettingsWords {
 
     private String ground(JobSettings settings) {
         GroundUse use = settings.ground();
-        boolean flat = settings.system() instanceof CoordinateSystem.Flat f && f.gridPerGround() == 1;
+        boolean flat = settings.system() instanceof CoordinateSystem.Undecided || settings.system() instanceof CoordinateSystem.Flat f && f.gridPerGround() == 1;
         return switch (use.kind()) {
             case GRID -> "Distances are told in the grid.";
             case GROUND_DISTANCES -> flat ? "" : "Distances are told on the ground, " + use.factor().map(f -> "grid times " + Decimals.show(f.groundPerGrid(), FACTOR_DECIMALS))
