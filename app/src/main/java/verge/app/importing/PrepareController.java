@@ -29,7 +29,6 @@ import verge.core.journal.Journal;
 import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.journal.StoredPoint;
-import verge.core.units.Figures;
 
 /** The bench for preparing a job: what it is, what it knows, and the files of its site. */
 @Controller

@@ -13,8 +13,11 @@ import verge.app.system.SystemAnswers;
 import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.Formula;
 import verge.core.geodesy.system.FormulaMethod;
+import verge.core.units.AngleStyle;
 import verge.core.units.AngleUnit;
+import verge.core.units.Figures;
 import verge.core.units.GradeStyle;
+import verge.core.units.LengthStyle;
 import verge.core.units.LengthUnit;
 import verge.core.units.PressureUnit;
 import verge.core.units.Sizes;
@@ -61,17 +64,32 @@ class Questions {
         model.addAttribute("stationings", options(StationingStyle.values(), Questions::stationing));
         model.addAttribute("latLonForms", List.of(new Option("SEXAGESIMAL", "degrees ° ′ ″"), new Option("DECIMAL", "decimal degrees")));
         model.addAttribute("axisOrders", List.of(new Option("NORTH_EAST", "north, then east"), new Option("EAST_NORTH", "east, then north")));
-        model.addAttribute("decimals", IntStream.rangeClosed(0, 6).mapToObj(d -> new Option(Integer.toString(d), Integer.toString(d))).toList());
-        model.addAttribute("grounds", List.of(new Option("GROUND_DISTANCES", "on the ground"), new Option("GRID", "in the grid")));
+        model.addAttribute("lengthDecimals", upTo(LengthStyle.MOST_DECIMALS));
+        model.addAttribute("angleDecimals", upTo(AngleStyle.MOST_DECIMALS));
+        model.addAttribute("gradeDecimals", upTo(Figures.MOST_GRADE_DECIMALS));
+        model.addAttribute("sizeDecimals", upTo(Sizes.MOST_DECIMALS));
+        model.addAttribute("grounds", withPresent(List.of(new Option("GROUND_DISTANCES", "on the ground"), new Option("GRID", "in the grid")),
+                answers.text("ground"), "ground coordinates, as set"));
         model.addAttribute("methods", Arrays.stream(FormulaMethod.values()).map(Questions::fields).toList());
         model.addAttribute("ellipsoids", Stream.concat(Formula.ELLIPSOIDS.stream().map(e -> new Option(e.name(), e.name())),
                 Stream.of(new Option("other", "another, typed"))).toList());
         model.addAttribute("rotations", List.of(
                 new Option(DatumShift.Rotation.POSITION_VECTOR.name(), "the vector to the point turns (position vector)"),
                 new Option(DatumShift.Rotation.COORDINATE_FRAME.name(), "the axes turn (coordinate frame)")));
-        model.addAttribute("geoids", Stream.concat(Stream.of(new Option("none", "none"), new Option("EGM96", "EGM96, comes with Verge"),
-                new Option("constant", "one undulation for the site")), settings.geoids(site).stream().map(f -> new Option("file:" + f.sha256(), f.name()))).toList());
+        model.addAttribute("geoids", withPresent(Stream.concat(Stream.of(new Option("none", "none"), new Option("EGM96", "EGM96, comes with Verge"),
+                new Option("constant", "one undulation for the site")), settings.geoids(site).stream().map(f -> new Option("file:" + f.sha256(), f.name()))).toList(),
+                answers.text("geoid"), "the grid that is set"));
         model.addAttribute("heightKinds", List.of(new Option("ELEVATION", "elevation"), new Option("ELLIPSOID_HEIGHT", "ellipsoid height")));
+    }
+
+    private static List<Option> upTo(int most) {
+        return IntStream.rangeClosed(0, most).mapToObj(d -> new Option(Integer.toString(d), Integer.toString(d))).toList();
+    }
+
+    /** What is set can be kept even if it is not offered: a list without it would silently choose something else. */
+    private static List<Option> withPresent(List<Option> offered, String present, String label) {
+        return present.isEmpty() || offered.stream().anyMatch(o -> o.value().equals(present)) ? offered
+                : Stream.concat(offered.stream(), Stream.of(new Option(present, label))).toList();
     }
 
     private static <E extends Enum<E>> List<Option> options(E[] values, Function<E, String> label) {

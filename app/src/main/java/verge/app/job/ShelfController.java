@@ -113,8 +113,8 @@ class ShelfController {
         return "redirect:/sites/" + site;
     }
 
-    @PostMapping("/folders/{folder}/move")
-    String moveFolder(@PathVariable UUID folder, @RequestParam(required = false) UUID into, @RequestParam UUID site) {
+    @PostMapping("/folders/move")
+    String moveFolder(@RequestParam UUID folder, @RequestParam(required = false) UUID into, @RequestParam UUID site) {
         folders.move(folder, into);
         return "redirect:/sites/" + site;
     }

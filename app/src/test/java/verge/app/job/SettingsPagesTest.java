@@ -157,6 +157,7 @@ class SettingsPagesTest {
         assertThat(journals.state(job).settings().ground().kind()).isEqualTo(GroundUse.Kind.GROUND_DISTANCES);
         visitor.post(ground, Map.of("use", "GROUND_COORDINATES", "source", "POINT", "point", "T2", "shiftNorth", "-6000000"));
         assertThat(visitor.get("/jobs/" + job + "/prepare").body()).contains("314528.4").contains("ground coordinates");
+        assertThat(visitor.get("/jobs/" + job + "/settings").body()).as("changing a unit must not undo it").containsPattern("value=\"GROUND_COORDINATES\" selected");
         assertThat(visitor.get("/jobs/" + job + "/handover/points.csv?what=CONTROL").body()).startsWith("# Pure grid coordinates").contains("T1,6314528.412,");
         assertThat(visitor.get("/jobs/" + job + "/handover/points.csv?what=CONTROL&ground=true").body()).startsWith("# GROUND coordinates").contains("T1,314528.42");
     }

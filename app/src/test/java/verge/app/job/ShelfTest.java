@@ -113,6 +113,10 @@ class ShelfTest {
                 e -> assertThat(e.problem()).isEqualTo(Problem.FOLDER_IN_ITSELF));
         assertThatThrownBy(() -> folders.make(coast.id(), "north")).isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.problem()).isEqualTo(Problem.FOLDER_NAME_TAKEN));
+        assertThat(visitor.post("/folders/move", Map.of("folder", coast.id().toString(), "into", north.id().toString(), "site", site.id().toString())).body())
+                .contains("cannot lie in itself");
+        visitor.post("/folders/move", Map.of("folder", north.id().toString(), "site", site.id().toString()));
+        assertThat(folders.tree().stream().filter(l -> l.id().equals(site.id())).findFirst()).hasValueSatisfying(l -> assertThat(l.depth()).isEqualTo(1));
         assertThat(visitor.post("/folders", Map.of("name", "../up", "site", site.id().toString())).body()).contains("cannot be a folder’s name");
         assertThat(page("/sites/" + site.id())).contains(coast.name()).contains("North");
     }
