@@ -25,7 +25,7 @@ import verge.formats.csv.Column;
 import verge.formats.csv.PointCsvLayout;
 import verge.formats.csv.PointCsvProbe;
 import verge.formats.csv.PointCsvReader;
-import verge.formats.csv.TextEncoding;
+import verge.formats.text.TextEncoding;
 
 /** Reads points of a site's file into a job: looked at first, then taken whole or not at all. */
 @Service

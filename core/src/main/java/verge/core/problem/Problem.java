@@ -107,6 +107,24 @@ public enum Problem {
     PARALLELS_UNFIT,
     /** Arguments: the system's name, the position in words. */
     OUTSIDE_PROJECTION,
+    /** Arguments: the file's name, what its first bytes look like. */
+    FILE_KIND_UNKNOWN,
+    /** Arguments: the file's name. */
+    FILE_BINARY_DRAWING,
+    /** Arguments: the file's name. */
+    FILE_CLOSED_DRAWING,
+    /** Arguments: the file's name, where it breaks off or goes wrong. */
+    FILE_DAMAGED,
+    /** Arguments: the file's name. */
+    FILE_HAS_ENTITIES,
+    /** Arguments: the file's name, the entry that is not safe. */
+    FILE_ARCHIVE_UNSAFE,
+    /** Arguments: the file's name, what there is more than may be, how many may be. */
+    FILE_TOO_MUCH,
+    /** Arguments: the file's name. */
+    FILE_NOTHING_READ,
+    /** Arguments: the file's name. */
+    READING_STOPPED,
     /** Arguments: none. */
     NOTHING_TO_EXPORT,
     /** Arguments: none. */

@@ -13,6 +13,8 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 import verge.core.units.Decimals;
 import verge.core.units.LengthUnit;
+import verge.formats.text.BoundedLines;
+import verge.formats.text.TextEncoding;
 
 /** Looks at the first lines of a point file and proposes how to read it. */
 public final class PointCsvProbe {

@@ -16,6 +16,8 @@ import verge.core.journal.NamedPosition;
 import verge.core.problem.SurveyException;
 import verge.core.units.Decimals;
 import verge.core.units.Length;
+import verge.formats.text.BoundedLines;
+import verge.formats.text.TextEncoding;
 
 /**
  * Reads points from a table of text, line by line. Either every row becomes a point, or the result says what is wrong where; the

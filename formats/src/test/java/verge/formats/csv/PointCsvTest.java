@@ -32,6 +32,7 @@ import verge.core.journal.StoredPoint;
 import verge.core.units.LengthUnit;
 import verge.core.units.PlanAxes;
 import verge.formats.csv.PointCsvWriter.Field;
+import verge.formats.text.TextEncoding;
 
 class PointCsvTest {
     private static final String CONTROL = "Name,Northing,Easting,Elevation,Code\nT1,6314528.412,648988.623,8.230,CTL\nT2,6314458.795,649001.336,,CTL\n";

@@ -1,4 +1,4 @@
-package verge.formats.csv;
+package verge.formats.text;
 
 import java.io.BufferedInputStream;
 import java.io.IOException;
@@ -51,9 +51,19 @@ public record TextEncoding(Charset charset, int markBytes, long line, long colum
 
     /** A reader past the byte order mark. */
     public Reader open(Path file) throws IOException {
-        InputStream in = new BufferedInputStream(Files.newInputStream(file), CHUNK_BYTES);
+        return open(Files.newInputStream(file));
+    }
+
+    /** As {@link #open(Path)}, of bytes from the file's first on. */
+    public Reader open(InputStream bytes) throws IOException {
+        InputStream in = new BufferedInputStream(bytes, CHUNK_BYTES);
         in.skipNBytes(markBytes);
         return new InputStreamReader(in, charset);
+    }
+
+    /** The same file by another one-byte encoding, where its bytes are not UTF-8. */
+    public TextEncoding orElse(Charset oneByte) {
+        return assumed() ? new TextEncoding(oneByte, markBytes, line, column) : this;
     }
 
     private static boolean startsWith(byte[] head, int... mark) {

@@ -1,12 +1,12 @@
-package verge.formats.csv;
+package verge.formats.text;
 
 import java.io.Closeable;
 import java.io.IOException;
 import java.io.Reader;
 
 /** Lines of a text, one at a time, each of bounded length, so that a file without line ends cannot fill the memory. */
-final class BoundedLines implements Closeable {
-    static final int LONGEST_LINE = 10_000;
+public final class BoundedLines implements Closeable {
+    public static final int LONGEST_LINE = 10_000;
     private static final int END = -1;
 
     private final Reader reader;
@@ -16,12 +16,12 @@ final class BoundedLines implements Closeable {
     private boolean afterCarriageReturn;
     private long number;
 
-    BoundedLines(Reader reader) {
+    public BoundedLines(Reader reader) {
         this.reader = reader;
     }
 
     /** The line last returned, counted from 1 as an editor would. */
-    long number() {
+    public long number() {
         return number;
     }
 
@@ -30,7 +30,7 @@ final class BoundedLines implements Closeable {
      *
      * @throws LineTooLong if it has more than {@value #LONGEST_LINE} characters
      */
-    String next() throws IOException {
+    public String next() throws IOException {
         StringBuilder line = new StringBuilder(80);
         boolean any = false;
         for (int c = read(); c != END; c = read()) {
@@ -73,7 +73,7 @@ final class BoundedLines implements Closeable {
     }
 
     /** A line so long that the file cannot be a table of points. */
-    static final class LineTooLong extends IOException {
+    public static final class LineTooLong extends IOException {
         private static final long serialVersionUID = 1L;
         private final long line;
 
@@ -82,7 +82,7 @@ final class BoundedLines implements Closeable {
             this.line = line;
         }
 
-        long line() {
+        public long line() {
             return line;
         }
     }

@@ -1,0 +1,54 @@
+package verge.core.drawing;
+
+import java.util.Objects;
+import verge.core.plan.Placement;
+import verge.core.units.PlanAxes;
+
+/**
+ * How the coordinates of a file are meant: found in the file or said by a person.
+ *
+ * @param unit of lengths and heights
+ * @param axes order and sense. A drawing has its first coordinate along its x axis: to the east where the order is easting first
+ */
+public record FileCoordinates(FileSystem system, FileUnit unit, PlanAxes axes) {
+    public FileCoordinates {
+        Objects.requireNonNull(system, "system");
+        Objects.requireNonNull(unit, "unit");
+        Objects.requireNonNull(axes, "axes");
+    }
+
+    public FileCoordinates with(PlanAxes other) {
+        return new FileCoordinates(system, unit, other);
+    }
+
+    public FileCoordinates with(FileUnit other) {
+        return new FileCoordinates(system, other, axes);
+    }
+
+    /**
+     * From what a file of plane coordinates has to metres, north and east positive. A drawing as read holds its first written
+     * coordinate as northing where its order is northing first, so that only a file with another order than its format's usual one
+     * is turned over.
+     *
+     * @param asRead the order in which the reader took the two
+     */
+    public Placement toGrid(PlanAxes.Order asRead) {
+        boolean swap = axes.order() != asRead;
+        double toMetres = unit.metresPerUnit();
+        return new Placement() {
+            @Override
+            public void place(double[] values, int at) {
+                double north = swap ? values[at + 1] : values[at];
+                double east = swap ? values[at] : values[at + 1];
+                values[at] = north * toMetres * axes.northSign() + 0.0;
+                values[at + 1] = east * toMetres * axes.eastSign() + 0.0;
+                values[at + 2] *= toMetres;
+            }
+
+            @Override
+            public boolean mirrors() {
+                return swap ^ axes.southwards() ^ axes.westwards();
+            }
+        };
+    }
+}

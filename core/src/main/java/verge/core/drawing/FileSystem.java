@@ -1,0 +1,23 @@
+package verge.core.drawing;
+
+/** Which coordinate system a file's coordinates are in. */
+public sealed interface FileSystem {
+    /** The job's own grid, or nothing was said. */
+    record JobGrid() implements FileSystem {
+    }
+
+    /** Latitude and longitude in degrees on WGS 84, heights above its ellipsoid or the sea as the file leaves open. */
+    record LatLon() implements FileSystem {
+    }
+
+    /** A published system, such as EPSG:25832. */
+    record Published(String code) implements FileSystem {
+    }
+
+    /** A system by its definition. */
+    record Defined(String wkt) implements FileSystem {
+    }
+
+    FileSystem JOB_GRID = new JobGrid();
+    FileSystem LAT_LON = new LatLon();
+}

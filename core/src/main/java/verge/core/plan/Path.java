@@ -1,0 +1,151 @@
+package verge.core.plan;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * Vertices joined by straight pieces or arcs.
+ *
+ * <p>An arc is told by its bulge, the tangent of a quarter of the angle it turns through: 0 is straight, 1 a half-circle; positive turns
+ * left (anticlockwise) for somebody who looks at the plan with north up. Heights run evenly along a piece.
+ */
+public final class Path {
+    private static final int MOST_CHORDS = 4096;
+    private final Vertices vertices;
+    /** One for each vertex, of the piece that begins there; null if all are straight. */
+    private final double[] bulges;
+    private final boolean closed;
+
+    private Path(Vertices vertices, double[] bulges, boolean closed) {
+        this.vertices = vertices;
+        this.bulges = bulges;
+        this.closed = closed;
+    }
+
+    public static Path straight(Vertices vertices, boolean closed) {
+        return new Path(vertices, null, closed);
+    }
+
+    /** @param bulges one for each vertex; the last counts only if the path is closed */
+    public static Path of(Vertices vertices, double[] bulges, boolean closed) {
+        if (bulges.length != vertices.size()) {
+            throw new IllegalArgumentException(bulges.length + " bulges for " + vertices.size() + " vertices");
+        }
+        for (double bulge : bulges) {
+            if (bulge != 0) {
+                return new Path(vertices, bulges.clone(), closed);
+            }
+        }
+        return straight(vertices, closed);
+    }
+
+    public Vertices vertices() {
+        return vertices;
+    }
+
+    public boolean closed() {
+        return closed;
+    }
+
+    /** Number of pieces between vertices. */
+    public int pieces() {
+        return vertices.size() < 2 ? 0 : closed ? vertices.size() : vertices.size() - 1;
+    }
+
+    /** Bulge of the piece that begins at a vertex. */
+    public double bulge(int piece) {
+        return bulges == null ? 0 : bulges[piece];
+    }
+
+    /** Length in plan, along the arcs, in metres of the grid. */
+    public double length() {
+        double length = 0;
+        for (int i = 0; i < pieces(); i++) {
+            double chord = chord(i);
+            double bulge = Math.abs(bulge(i));
+            // s = rθ with θ = 4 atan b and r = c (1 + b²) / 4b
+            length += bulge == 0 ? chord : chord * (1 + bulge * bulge) * Math.atan(bulge) / bulge;
+        }
+        return length;
+    }
+
+    /**
+     * Area in plan of what a closed path encloses, with its arcs, in square metres of the grid; empty if it is open. A path that crosses
+     * itself has no one area: this is then the sum with signs.
+     */
+    public OptionalDouble area() {
+        if (!closed || vertices.size() < 2) {
+            return OptionalDouble.empty();
+        }
+        double north = vertices.north(0);   // reckoned from a vertex: a million metres squared would leave no digits
+        double east = vertices.east(0);
+        double twice = 0;
+        for (int i = 0; i < pieces(); i++) {
+            int next = (i + 1) % vertices.size();
+            twice += (vertices.east(i) - east) * (vertices.north(next) - north) - (vertices.east(next) - east) * (vertices.north(i) - north);
+            twice += 2 * segment(i);
+        }
+        return OptionalDouble.of(Math.abs(twice / 2));
+    }
+
+    /** Area between a piece's chord and its arc, positive on its right. */
+    private double segment(int piece) {
+        double bulge = bulge(piece);
+        if (bulge == 0) {
+            return 0;
+        }
+        double angle = 4 * Math.atan(bulge);
+        double radius = chord(piece) * (1 + bulge * bulge) / (4 * bulge);
+        return radius * radius * (angle - Math.sin(angle)) / 2;
+    }
+
+    private double chord(int piece) {
+        int next = (piece + 1) % vertices.size();
+        return Math.hypot(vertices.north(next) - vertices.north(piece), vertices.east(next) - vertices.east(piece));
+    }
+
+    /**
+     * The path with its arcs drawn as chords that leave them by at most the given distance; a closed one ends where it began.
+     *
+     * @param sagitta in metres, above 0
+     */
+    public Vertices chords(double sagitta) {
+        if (bulges == null && !closed) {
+            return vertices;
+        }
+        Vertices.Builder drawn = new Vertices.Builder();
+        for (int i = 0; i < pieces(); i++) {
+            addPiece(drawn, i, sagitta);
+        }
+        int last = closed ? 0 : vertices.size() - 1;
+        if (vertices.size() > 0) {
+            drawn.add(vertices.north(last), vertices.east(last), vertices.height(last).orElse(Double.NaN));
+        }
+        return drawn.build();
+    }
+
+    private void addPiece(Vertices.Builder drawn, int piece, double sagitta) {
+        int next = (piece + 1) % vertices.size();
+        double from = vertices.height(piece).orElse(Double.NaN);
+        double to = vertices.height(next).orElse(Double.NaN);
+        drawn.add(vertices.north(piece), vertices.east(piece), from);
+        Optional<Arc> arc = Arc.ofBulge(vertices.plan(piece), vertices.plan(next), bulge(piece));
+        int chords = arc.map(a -> a.chords(sagitta, MOST_CHORDS)).orElse(1);
+        for (int k = 1; k < chords; k++) {
+            double part = (double) k / chords;
+            arc.get().add(drawn, part, from + part * (to - from));
+        }
+    }
+
+    /** Elsewhere; where the plan is mirrored, what turned left turns right. */
+    public Path placed(Placement placement) {
+        double[] turned = bulges;
+        if (bulges != null && placement.mirrors()) {
+            turned = bulges.clone();
+            for (int i = 0; i < turned.length; i++) {
+                turned[i] = -turned[i];
+            }
+        }
+        return new Path(vertices.placed(placement), turned, closed);
+    }
+}

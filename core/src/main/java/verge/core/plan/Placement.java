@@ -1,0 +1,16 @@
+package verge.core.plan;
+
+/** Takes a place as a file has it to where it lies in the job's grid. */
+@FunctionalInterface
+public interface Placement {
+    /**
+     * Replaces northing, easting and height at {@code values[at]} to {@code values[at + 2]}. A height that is NaN, that is absent, stays
+     * so; a place that has nowhere to go becomes NaN throughout.
+     */
+    void place(double[] values, int at);
+
+    /** Whether it mirrors the plan, so that what turned left turns right. */
+    default boolean mirrors() {
+        return false;
+    }
+}

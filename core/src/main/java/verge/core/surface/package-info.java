@@ -1,0 +1,2 @@
+/** Surfaces of triangles. */
+package verge.core.surface;

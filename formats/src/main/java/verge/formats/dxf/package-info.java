@@ -1,0 +1,2 @@
+/** Drawings in the exchange format DXF. */
+package verge.formats.dxf;

@@ -1,0 +1,110 @@
+package verge.formats.landxml;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import verge.core.drawing.FileSystem;
+import verge.core.drawing.FileUnit;
+import verge.core.units.PlanAxes;
+import verge.formats.reading.Declared;
+import verge.formats.reading.FileKind;
+import verge.formats.reading.Gatherer;
+import verge.formats.reading.ReadFile;
+import verge.formats.reading.Report.Why;
+import verge.formats.reading.Watch;
+import verge.formats.reading.Xml;
+
+/**
+ * Reads LandXML 1.0 to 2.0: points, plan features, parcels, alignments with profiles and station equations, surfaces of triangles.
+ * Coordinates are northing, easting, height, as the schema has them.
+ */
+public final class LandXmlReader {
+    private final Xml xml;
+    private final Gatherer out;
+    /** Places of the file's points, for what refers to them by name. */
+    private final Map<String, double[]> known;
+    private boolean unknownReference;
+    private Optional<FileUnit> unit = Optional.empty();
+    private Optional<FileSystem> system = Optional.empty();
+
+    private LandXmlReader(Xml xml, Gatherer out, Map<String, double[]> known) {
+        this.xml = xml;
+        this.out = out;
+        this.known = known;
+    }
+
+    public static ReadFile read(Path file, Watch watch) throws IOException {
+        Map<String, double[]> points = new HashMap<>();
+        LandXmlReader first = readOnce(file, watch, points);
+        // A reference to a point that stands further down can be followed only when all points are known.
+        LandXmlReader whole = first.unknownReference ? readOnce(file, watch, points) : first;
+        return whole.out.result(FileKind.LANDXML, new Declared(whole.system, whole.unit, PlanAxes.Order.NORTH_EAST, true, Optional.empty()));
+    }
+
+    private static LandXmlReader readOnce(Path file, Watch watch, Map<String, double[]> points) throws IOException {
+        try (Xml xml = Xml.open(watch.open(file), watch)) {
+            LandXmlReader reader = new LandXmlReader(xml, new Gatherer(watch), points);
+            reader.readAll();
+            return reader;
+        }
+    }
+
+    private void readAll() throws IOException {
+        Geometry geometry = new Geometry(xml, out, this::place);
+        while (xml.nextWithin(0)) {
+            switch (xml.name()) {
+                case "Metric", "Imperial" -> unit = xml.attribute("linearUnit").flatMap(LandXmlReader::unit);
+                case "CoordinateSystem" -> system = xml.attribute("epsgCode").filter(c -> c.matches("\\d{4,6}")).map(c -> new FileSystem.Published("EPSG:" + c));
+                case "CgPoint" -> point();
+                case "PlanFeature" -> geometry.lines("PlanFeature", xml.attribute("name").orElse(""), "Plan features");
+                case "Parcel" -> geometry.lines("Parcel", xml.attribute("name").orElse(""), "Parcels");
+                case "Alignment" -> new Alignments(xml, out, geometry).read();
+                case "Surface" -> new Surfaces(xml, out).read();
+                case "Monument", "PipeNetwork", "Roadway", "Survey", "GradeModel" -> out.leaveOut(xml.name(), Why.NOT_READ, xml.where());
+                default -> { }   // a group of what is read, or words about it
+            }
+        }
+    }
+
+    private static Optional<FileUnit> unit(String linearUnit) {
+        return switch (linearUnit) {
+            case "meter" -> Optional.of(FileUnit.METRE);
+            case "centimeter" -> Optional.of(FileUnit.CENTIMETRE);
+            case "millimeter" -> Optional.of(FileUnit.MILLIMETRE);
+            case "foot" -> Optional.of(FileUnit.INTERNATIONAL_FOOT);
+            case "USSurveyFoot" -> Optional.of(FileUnit.US_SURVEY_FOOT);
+            case "inch" -> Optional.of(FileUnit.INCH);
+            default -> Optional.empty();
+        };
+    }
+
+    private void point() throws IOException {
+        String name = xml.attribute("name").orElse("");
+        String code = xml.attribute("code").or(() -> xml.attribute("desc")).orElse("");
+        String where = xml.where();
+        boolean own = xml.attribute("pntRef").isEmpty();
+        String reference = xml.attribute("pntRef").orElse("");
+        double[] place = Geometry.place(xml.text());
+        if (place == null && !own) {
+            place = place(reference);
+        }
+        if (place == null) {
+            out.leaveOut("CgPoint", Why.NOT_A_NUMBER, where);
+            return;
+        }
+        known.putIfAbsent(name, place);
+        out.limit("points", known.size(), Gatherer.MOST_FEATURES);
+        if (own) {
+            out.spot("CgPoint", out.layer("Points"), name, code, place[0], place[1], place[2], where);
+        }
+    }
+
+    /** The place of a point of the file; null if it is not known, yet or at all. */
+    private double[] place(String name) {
+        double[] place = known.get(name);
+        unknownReference |= place == null;
+        return place;
+    }
+}

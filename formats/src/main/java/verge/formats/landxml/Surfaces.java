@@ -1,0 +1,102 @@
+package verge.formats.landxml;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import verge.core.plan.Vertices;
+import verge.core.surface.Surface;
+import verge.formats.reading.Figures;
+import verge.formats.reading.Gatherer;
+import verge.formats.reading.Report.Why;
+import verge.formats.reading.Xml;
+
+/** One surface: its points, its visible faces, and the breaklines and boundaries it was made from. */
+final class Surfaces {
+    private static final int MOST_CORNERS = 3 * 2 * Gatherer.MOST_VERTICES;
+
+    private final Xml xml;
+    private final Gatherer out;
+    private final Map<String, Integer> index = new HashMap<>();
+    private final Vertices.Builder vertices = new Vertices.Builder();
+    private int[] corners = new int[48];
+    private int used;
+    private final List<Vertices> breaklines = new ArrayList<>();
+    private final List<Vertices> boundaries = new ArrayList<>();
+
+    Surfaces(Xml xml, Gatherer out) {
+        this.xml = xml;
+        this.out = out;
+    }
+
+    void read() throws IOException {
+        String name = xml.attribute("name").orElse("");
+        String where = xml.where() + " \u2018" + name + "\u2019";
+        int depth = xml.depth();
+        while (xml.nextWithin(depth)) {
+            switch (xml.name()) {
+                case "P" -> point();
+                case "F" -> face();
+                case "Breakline" -> row(breaklines);
+                case "Boundary" -> row(boundaries);
+                default -> { }
+            }
+        }
+        out.surface("Surface", out.layer("Surfaces"), new Surface(name, vertices.build(), Arrays.copyOf(corners, used), breaklines, boundaries), where);
+    }
+
+    private void point() throws IOException {
+        String id = xml.attribute("id").orElse("");
+        String where = xml.where();
+        double[] p = Figures.of(xml.text());
+        boolean fit = p.length >= 2 && Math.abs(p[0]) <= Gatherer.FARTHEST && Math.abs(p[1]) <= Gatherer.FARTHEST && (p.length < 3 || Math.abs(p[2]) <= Gatherer.FARTHEST);
+        if (!fit) {
+            out.leaveOut("point of a surface", Why.NOT_A_NUMBER, where);
+            return;
+        }
+        index.put(id, vertices.size());
+        vertices.add(p[0], p[1], p.length > 2 ? p[2] : Double.NaN);
+        out.checkGrowth(vertices.size());
+    }
+
+    /** i="1" marks a face that is there only to make the outline whole and is not seen. */
+    private void face() throws IOException {
+        boolean hidden = xml.attribute("i").orElse("").equals("1");
+        String where = xml.where();
+        String[] ids = xml.text().strip().split("\\s+");
+        if (hidden) {
+            return;
+        }
+        Integer[] own = new Integer[3];
+        for (int i = 0; i < 3; i++) {
+            own[i] = i < ids.length ? index.get(ids[i]) : null;
+        }
+        if (Arrays.asList(own).contains(null)) {
+            out.leaveOut("face of a surface", Why.NOT_IN_FILE, where);
+            return;
+        }
+        out.limit("faces", used / 3 + 1L, MOST_CORNERS / 3);
+        corners = used + 3 > corners.length ? Arrays.copyOf(corners, corners.length * 2) : corners;
+        for (Integer corner : own) {
+            corners[used++] = corner;
+        }
+    }
+
+    private void row(List<Vertices> rows) throws IOException {
+        int depth = xml.depth();
+        Vertices.Builder row = new Vertices.Builder();
+        while (xml.nextWithin(depth)) {
+            int each = xml.name().equals("PntList3D") ? 3 : xml.name().equals("PntList2D") ? 2 : 0;
+            double[] p = each == 0 ? new double[0] : Figures.of(xml.text());
+            for (int i = 0; i + each <= p.length && each > 0; i += each) {
+                row.add(p[i], p[i + 1], each > 2 ? p[i + 2] : Double.NaN);
+            }
+        }
+        if (row.size() > 1) {
+            rows.add(row.build());
+            out.limit("breaklines", rows.size(), Gatherer.MOST_FEATURES);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** The open exchange format LandXML. */
+package verge.formats.landxml;

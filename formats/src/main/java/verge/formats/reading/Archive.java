@@ -1,0 +1,128 @@
+package verge.formats.reading;
+
+import java.io.FilterInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Enumeration;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/**
+ * A ZIP archive that is not trusted: names that lead out of it, more entries or bytes than an office's file has, and entries that swell
+ * beyond reason are refused before anything of them is used. Nothing is ever unpacked under a name that the archive gives.
+ */
+public final class Archive implements AutoCloseable {
+    private static final int MOST_ENTRIES = 2_000;
+    private static final long MOST_BYTES = 400_000_000;
+    /** Plain text of figures shrinks to a tenth, at times to a thirtieth; what swells more is made to. */
+    private static final long MOST_SWELLING = 100;
+    private static final long SWELLING_MINDED_FROM = 10_000_000;
+
+    private final ZipFile zip;
+    private final String fileName;
+    private final long packed;
+
+    private Archive(ZipFile zip, String fileName, long packed) {
+        this.zip = zip;
+        this.fileName = fileName;
+        this.packed = packed;
+    }
+
+    /** @throws SurveyException FILE_DAMAGED, FILE_ARCHIVE_UNSAFE or FILE_TOO_MUCH */
+    public static Archive open(Path file, Watch watch) throws IOException {
+        ZipFile zip;
+        try {
+            zip = new ZipFile(file.toFile());
+        } catch (ZipException | IllegalArgumentException broken) {
+            throw watch.damaged("the archive's list of contents");
+        }
+        try {
+            Archive archive = new Archive(zip, watch.fileName(), Files.size(file));
+            archive.check();
+            return archive;
+        } catch (SurveyException refused) {
+            zip.close();
+            throw refused;
+        }
+    }
+
+    private void check() {
+        if (zip.size() > MOST_ENTRIES) {
+            throw new SurveyException(Problem.FILE_TOO_MUCH, fileName, "entries", MOST_ENTRIES);
+        }
+        Enumeration<? extends ZipEntry> entries = zip.entries();
+        while (entries.hasMoreElements()) {
+            String name = entries.nextElement().getName();
+            if (name.startsWith("/") || name.startsWith("\\") || name.matches("^[A-Za-z]:.*") || name.matches("(.*[/\\\\])?\\.\\.([/\\\\].*)?")) {
+                throw new SurveyException(Problem.FILE_ARCHIVE_UNSAFE, fileName, name);
+            }
+        }
+    }
+
+    /** The first entry with an ending, in the order of the archive. */
+    public Optional<String> first(String ending) {
+        return first(name -> name.toLowerCase(Locale.ROOT).endsWith(ending));
+    }
+
+    public Optional<String> first(Predicate<String> wanted) {
+        return zip.stream().filter(e -> !e.isDirectory()).map(ZipEntry::getName).filter(wanted).findFirst();
+    }
+
+    /** How many entries have an ending. */
+    public long count(String ending) {
+        return zip.stream().filter(e -> e.getName().toLowerCase(Locale.ROOT).endsWith(ending)).count();
+    }
+
+    /** An entry's bytes; reading on past what may be ends in FILE_ARCHIVE_UNSAFE. */
+    public InputStream bytes(String entry) throws IOException {
+        return new FilterInputStream(zip.getInputStream(zip.getEntry(entry))) {
+            private long read;
+
+            @Override
+            public int read() throws IOException {
+                int one = super.read();
+                count(one < 0 ? 0 : 1);
+                return one;
+            }
+
+            @Override
+            public int read(byte[] into, int offset, int length) throws IOException {
+                int some = super.read(into, offset, length);
+                count(Math.max(0, some));
+                return some;
+            }
+
+            private void count(int more) {
+                read += more;
+                if (read > MOST_BYTES || read > SWELLING_MINDED_FROM && read > MOST_SWELLING * packed) {
+                    throw new SurveyException(Problem.FILE_ARCHIVE_UNSAFE, fileName, entry);
+                }
+            }
+        };
+    }
+
+    /** What an archive is for: KML of the earth, or the parts of a shapefile. */
+    static FileKind kind(Path file) throws IOException {
+        try (ZipFile zip = new ZipFile(file.toFile())) {
+            boolean kml = zip.stream().anyMatch(e -> e.getName().toLowerCase(Locale.ROOT).endsWith(".kml"));
+            boolean shape = zip.stream().anyMatch(e -> e.getName().toLowerCase(Locale.ROOT).endsWith(".shp"));
+            return shape ? FileKind.SHAPEFILE : kml ? FileKind.KMZ : FileKind.ZIP;
+        } catch (ZipException | IllegalArgumentException broken) {
+            String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+            return name.endsWith(".kmz") ? FileKind.KMZ : FileKind.ZIP;
+        }
+    }
+
+    @Override
+    public void close() throws IOException {
+        zip.close();
+    }
+}

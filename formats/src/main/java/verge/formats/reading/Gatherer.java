@@ -1,0 +1,195 @@
+package verge.formats.reading;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.Set;
+import verge.core.alignment.Alignment;
+import verge.core.coding.PointName;
+import verge.core.drawing.Drawing;
+import verge.core.drawing.Feature;
+import verge.core.drawing.Layer;
+import verge.core.plan.Path;
+import verge.core.plan.Vertices;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.surface.Surface;
+
+/** Gathers what a reader finds, within bounds: a hostile file runs into a limit, not out of memory. */
+public final class Gatherer {
+    /** In all; 24 bytes each, so 72 MB. */
+    public static final int MOST_VERTICES = 3_000_000;
+    public static final int MOST_FEATURES = 400_000;
+    public static final int MOST_LAYERS = 5_000;
+    /** In whatever unit a file has: millimetres at 20 000 km from the origin. */
+    public static final double FARTHEST = 2e10;
+    private static final int LONGEST_WORDS = 200;
+    private static final double CHORD_SAGITTA = 0.001;
+    private static final int MOST_KINDS_LEFT_OUT = 200;
+
+    private final Watch watch;
+    private final Map<String, Integer> layerIndex = new LinkedHashMap<>();
+    private final List<Layer> layers = new ArrayList<>();
+    private final List<Feature> features = new ArrayList<>();
+    private final Map<String, Integer> read = new LinkedHashMap<>();
+    private final Map<String, Report.LeftOut> leftOut = new LinkedHashMap<>();
+    private final Set<String> names = new HashSet<>();
+    private long vertices;
+
+    public Gatherer(Watch watch) {
+        this.watch = watch;
+    }
+
+    public Watch watch() {
+        return watch;
+    }
+
+    /** The index of a layer, made if it is new. */
+    public int layer(String name) {
+        return layer(Layer.of(name));
+    }
+
+    /** The same, with its colour and whether it is shown; these take the place of what was known. */
+    public int layer(Layer told) {
+        int index = indexOf(told.name());
+        if (told.colour().isPresent() || !told.shown()) {
+            layers.set(index, new Layer(layers.get(index).name(), told.colour(), told.shown()));
+        }
+        return index;
+    }
+
+    private int indexOf(String name) {
+        String plain = clean(name).isEmpty() ? "0" : clean(name);
+        Integer known = layerIndex.get(plain);
+        if (known == null) {
+            limit("layers", layers.size() + 1L, MOST_LAYERS);
+            layers.add(Layer.of(plain));
+            layerIndex.put(plain, layers.size() - 1);
+            return layers.size() - 1;
+        }
+        return known;
+    }
+
+    /** A point; without a place it is left out. @param height NaN if there is none */
+    public void spot(String kind, int layer, String name, String code, double north, double east, double height, String where) {
+        if (fit(kind, new Vertices.Builder().add(north, east, height).build(), where)) {
+            add(kind, new Feature.Spot(layer, nameOf(kind, name, where), clean(code), new Vertices.Builder().add(north, east, height).build()));
+        }
+    }
+
+    /** A name that a point can have here, else none; told if it cannot or is there twice. */
+    private String nameOf(String kind, String name, String where) {
+        String plain = clean(name);
+        if (plain.isEmpty()) {
+            return "";
+        }
+        try {
+            PointName.parse(plain);
+        } catch (SurveyException unfit) {
+            leaveOut(kind, Report.Why.NAME_UNFIT, where + " \u2018" + plain + "\u2019");
+            return "";
+        }
+        if (!names.add(plain)) {
+            leaveOut(kind, Report.Why.NAME_TWICE, where + " \u2018" + plain + "\u2019");
+        }
+        return plain;
+    }
+
+    /** A line; with fewer than two places it is left out. */
+    public void run(String kind, int layer, String name, Path path, String where) {
+        run(kind, layer, OptionalInt.empty(), name, path, where);
+    }
+
+    /** The same with a colour of its own. */
+    public void run(String kind, int layer, OptionalInt colour, String name, Path path, String where) {
+        if (path.vertices().size() < 2) {
+            leaveOut(kind, Report.Why.NO_SHAPE, where);
+        } else if (fit(kind, path.vertices(), where)) {
+            add(kind, new Feature.Run(layer, colour, clean(name), path));
+        }
+    }
+
+    public void words(String kind, int layer, String words, double size, double north, double east, String where) {
+        Vertices place = new Vertices.Builder().add(north, east).build();
+        if (!clean(words).isEmpty() && fit(kind, place, where)) {
+            add(kind, new Feature.Words(layer, clean(words), Double.isFinite(size) ? Math.abs(size) : 0, place));
+        }
+    }
+
+    public void alignment(String kind, int layer, Alignment alignment, String where) {
+        Vertices drawn = alignment.chords(CHORD_SAGITTA);
+        if (fit(kind, drawn, where)) {
+            add(kind, new Feature.Axis(layer, alignment, drawn));
+        }
+    }
+
+    /** A surface; triangles with a vertex that is no place have been left out by the reader. */
+    public void surface(String kind, int layer, Surface surface, String where) {
+        if (surface.triangleCount() == 0) {
+            leaveOut(kind, Report.Why.NO_SHAPE, where);
+        } else if (fit(kind, surface.vertices(), where)) {
+            add(kind, new Feature.Facets(layer, surface));
+        }
+    }
+
+    public void leaveOut(String kind, Report.Why why, String where) {
+        String plain = clean(kind);
+        if (leftOut.size() < MOST_KINDS_LEFT_OUT || leftOut.containsKey(plain + why)) {
+            leftOut.merge(plain + why, new Report.LeftOut(plain, why, 1, clean(where)), (a, b) -> new Report.LeftOut(a.kind(), a.why(), a.count() + 1, a.where()));
+        }
+    }
+
+    /** @throws SurveyException FILE_TOO_MUCH while a line is still growing, so that it cannot fill the memory */
+    public void checkGrowth(int more) {
+        limit("vertices", vertices + more, MOST_VERTICES);
+    }
+
+    /** @throws SurveyException FILE_TOO_MUCH */
+    public void limit(String what, long count, long most) {
+        if (count > most) {
+            throw new SurveyException(Problem.FILE_TOO_MUCH, watch.fileName(), what, most);
+        }
+    }
+
+    /** @throws SurveyException FILE_NOTHING_READ if there is nothing and nothing was left out either */
+    public ReadFile result(FileKind kind, Declared declared) {
+        if (features.isEmpty() && leftOut.isEmpty()) {
+            throw new SurveyException(Problem.FILE_NOTHING_READ, watch.fileName());
+        }
+        return new ReadFile(kind, new Drawing(layers, features), declared, new Report(read, new ArrayList<>(leftOut.values())));
+    }
+
+    private void add(String kind, Feature feature) {
+        limit("things", features.size() + 1L, MOST_FEATURES);
+        vertices += feature.vertices().size();
+        limit("vertices", vertices, MOST_VERTICES);
+        features.add(feature);
+        read.merge(kind, 1, Integer::sum);
+        if ((features.size() & 0xFF) == 0) {
+            watch.goOn();
+        }
+    }
+
+    private boolean fit(String kind, Vertices places, String where) {
+        for (int i = 0; i < places.size(); i++) {
+            double height = places.height(i).orElse(0);
+            if (!Double.isFinite(places.north(i)) || !Double.isFinite(places.east(i)) || !Double.isFinite(height)) {
+                leaveOut(kind, Report.Why.NOT_A_NUMBER, where);
+                return false;
+            }
+            if (Math.max(Math.abs(height), Math.max(Math.abs(places.north(i)), Math.abs(places.east(i)))) > FARTHEST) {
+                leaveOut(kind, Report.Why.TOO_FAR, where);
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static String clean(String text) {
+        String plain = text == null ? "" : text.replaceAll("\\p{Cntrl}", " ").strip();
+        return plain.length() <= LONGEST_WORDS ? plain : plain.substring(0, LONGEST_WORDS) + "\u2026";
+    }
+}

@@ -1,0 +1,2 @@
+/** Files of text: their encoding, their lines. */
+package verge.formats.text;
