@@ -40,7 +40,7 @@ final class Drafter {
 
     /** Hands over the surfaces that single faces have grown into, one a layer. */
     void finish() {
-        triangles.forEach((layer, found) -> out.surface("3DFACE", layer, found.surface(layerNames.get(layer)), "layer " + layerNames.get(layer)));
+        triangles.forEach((layer, found) -> out.surface("surface of faces", layer, found.surface(layerNames.get(layer)), "layer " + layerNames.get(layer)));
     }
 
     private void draw(Item item, Affine to, String outerLayer) {

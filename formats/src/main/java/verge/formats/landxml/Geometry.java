@@ -205,7 +205,7 @@ final class Geometry {
             }
         }
         Vertices all = row.build();
-        boolean closed = all.size() > 3 && all.plan(0).distanceMetres(all.plan(all.size() - 1)) < LONGEST_CLOSING;
+        boolean closed = all.size() > 3 && Math.hypot(all.north(0) - all.north(all.size() - 1), all.east(0) - all.east(all.size() - 1)) < LONGEST_CLOSING;
         int kept = closed ? all.size() - 1 : all.size();
         Vertices.Builder open = new Vertices.Builder();
         double[] own = new double[kept];

@@ -6,6 +6,7 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Enumeration;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -76,9 +77,9 @@ public final class Archive implements AutoCloseable {
         return zip.stream().filter(e -> !e.isDirectory()).map(ZipEntry::getName).filter(wanted).findFirst();
     }
 
-    /** How many entries have an ending. */
-    public long count(String ending) {
-        return zip.stream().filter(e -> e.getName().toLowerCase(Locale.ROOT).endsWith(ending)).count();
+    /** All entries with an ending. */
+    public List<String> all(String ending) {
+        return zip.stream().filter(e -> !e.isDirectory()).map(ZipEntry::getName).filter(n -> n.toLowerCase(Locale.ROOT).endsWith(ending)).toList();
     }
 
     /** An entry's bytes; reading on past what may be ends in FILE_ARCHIVE_UNSAFE. */

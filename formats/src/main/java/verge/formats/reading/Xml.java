@@ -84,7 +84,7 @@ public final class Xml implements AutoCloseable {
         if (broken.getCause() instanceof IOException io && !(io instanceof java.io.CharConversionException)) {
             throw io;
         }
-        boolean entity = String.valueOf(broken.getMessage()).contains("entity");
+        boolean entity = String.valueOf(broken.getMessage()).contains("entity \"");
         return entity ? new SurveyException(Problem.FILE_HAS_ENTITIES, watch.fileName()) : watch.damaged(where());
     }
 

@@ -1,0 +1,78 @@
+package verge.core.alignment;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Against quadrature of order 60, the closed forms of circles, and a parabola pair solved as linear equations, all with numpy. */
+class AlignmentTest {
+    private static final double N0 = 6_314_490;
+
+    @ParameterizedTest
+    @CsvSource({"40, 0, 0.008333333333333333, 40, 39.889031687131, 2.217816946252", "40, 0, 0.008333333333333333, 25, 24.989405697824, 0.542370489950",
+        "100, 0.0033333333333333335, -0.0125, 100, 98.492774192768, -9.557610331838", "30, 0.2, 0.5, 30, -0.858721243112, 5.561578248192"})
+    void clothoidsEndWhereTheyShould(double length, double in, double out, double along, double north, double east) {
+        PlanElement.Place at = new PlanElement(0, 0, 0, length, in, out).at(along);
+        assertThat(at.north()).isCloseTo(north, within(1e-10));
+        assertThat(at.east()).isCloseTo(east, within(1e-10));
+        assertThat(at.azimuth()).isCloseTo(in * along + (out - in) * along * along / (2 * length), within(1e-14));
+    }
+
+    @Test
+    void anArcIsACircle() {
+        PlanElement arc = new PlanElement(N0, 0, Math.PI / 2, 100 * Math.PI, -0.01, -0.01);   // half a circle of 100 m to the left of east
+        assertThat(arc.at(arc.length()).north()).isCloseTo(N0 + 200, within(1e-8));
+        assertThat(arc.at(arc.length() / 2).east()).isCloseTo(100, within(1e-8));
+        assertThat(arc.shape()).isEqualTo(PlanElement.Shape.ARC);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"-30, 11.0625", "-10, 11.3625", "0, 11.4", "15, 11.3625", "49, 10.999833333", "-60, 10.2", "80, 10.4"})
+    void unequalParabolasRoundAGrade(double x, double height) {
+        Profile profile = new Profile(List.of(new Profile.Pvi(100, 9, new Profile.Rounding.None()), new Profile.Pvi(200, 12, new Profile.Rounding.Parabola(40, 60)),
+                new Profile.Pvi(300, 10, new Profile.Rounding.None())));
+        assertThat(profile.height(200 + x)).hasValueSatisfying(h -> assertThat(h).isCloseTo(height, within(1e-9)));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"900, -0.02, 0.01, 5.6, 0, 5.701240509782", "900, -0.02, 0.01, 5.6, -8, 5.776795181984", "900, -0.02, 0.01, 5.6, 10, 5.706802400718",
+        "500, 0.05, -0.04, 20, 3, 19.500009647171", "900, -0.02, 0.01, 5.6, 40, 6.0"})
+    void circlesRoundAGrade(double radius, double in, double out, double height, double x, double expected) {
+        Profile profile = new Profile(List.of(new Profile.Pvi(0, height - 100 * in, new Profile.Rounding.None()), new Profile.Pvi(100, height, new Profile.Rounding.Circle(radius)),
+                new Profile.Pvi(200, height + 100 * out, new Profile.Rounding.None())));
+        assertThat(profile.height(100 + x)).hasValueSatisfying(h -> assertThat(h).isCloseTo(expected, within(1e-8)));
+        assertThat(profile.height(-0.001)).isEmpty();
+        assertThat(profile.height(200.001)).isEmpty();
+    }
+
+    @Test
+    void stationsJumpAtEquations() {
+        Stationing stationing = new Stationing(1000, List.of(new Stationing.Equation(200, 2000, true), new Stationing.Equation(240, 2030, true)));
+        assertThat(stationing.station(199.9)).isCloseTo(1199.9, within(1e-9));
+        assertThat(stationing.station(200)).isEqualTo(2000);
+        assertThat(stationing.station(245)).isEqualTo(2035);
+        assertThat(stationing.distances(1100, 300)).containsExactly(100.0);
+        assertThat(stationing.distances(2035, 300)).containsExactly(235.0, 245.0);   // counted twice
+        assertThat(stationing.distances(1500, 300)).isEmpty();                       // in the gap
+        Stationing back = new Stationing(0, List.of(new Stationing.Equation(50, 100, false)));
+        assertThat(back.station(70)).isEqualTo(80);
+        assertThat(back.distances(80, 200)).containsExactly(70.0);
+    }
+
+    @Test
+    void aLineKeepsItsOrderFromBeginningToEnd() {
+        Alignment line = new Alignment("A", List.of(new PlanElement(N0, 0, 0, 50, 0, 0), new PlanElement(N0 + 50, 0, 0, 40, 0, 0.01)), Optional.empty(), Stationing.from(0));
+        assertThat(line.length()).isEqualTo(90);
+        assertThat(line.at(50).orElseThrow().north()).isEqualTo(N0 + 50);
+        assertThat(line.at(90.1)).isEmpty();
+        assertThat(line.largestGap()).isLessThan(1e-9);
+        assertThat(line.chords(0.001).north(0)).isEqualTo(N0);
+        assertThatThrownBy(() -> new PlanElement(0, 0, 0, 0, 0, 0)).isInstanceOf(IllegalArgumentException.class);
+    }
+}

@@ -1,0 +1,230 @@
+package verge.formats.codebook;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.Reader;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.apache.commons.csv.CSVException;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
+import tools.jackson.core.ObjectReadContext;
+import tools.jackson.core.json.JsonFactory;
+import verge.core.coding.Code;
+import verge.core.coding.Codebook;
+import verge.core.problem.SurveyException;
+import verge.formats.reading.FileKind;
+import verge.formats.reading.Watch;
+import verge.formats.text.TextEncoding;
+
+/**
+ * Reads tables of codes: Verge's own JSON, and CSV with a heading. Both are described in docs/codebook.md. A book is read whole or, with
+ * every fault told, not at all.
+ */
+public final class CodebookReader {
+    private static final int MOST_CODES = 5_000;
+    private static final int LONGEST_WORDS = 80;
+    private static final int MOST_FAULTS = 50;
+    private static final String CODE = "code";
+
+    private final List<Codebook.Row> rows = new ArrayList<>();
+    private final List<Fault> faults = new ArrayList<>();
+    private final Set<Code> seen = new HashSet<>();
+
+    private CodebookReader() {
+    }
+
+    /** One thing wrong. @param where the line, or the number in the list */
+    public record Fault(Kind kind, String where, String found) {
+    }
+
+    /** What can be wrong. */
+    public enum Kind { CODE_MISSING, CODE_UNFIT, CODE_TWICE, MARKER_UNKNOWN, LINE_UNKNOWN, YES_OR_NO, NO_CODES, TOO_MANY }
+
+    /** @param book empty of codes if there are faults */
+    public record Result(Codebook book, List<Fault> faults) {
+    }
+
+    /** @throws SurveyException FILE_DAMAGED if it is neither */
+    public static Result read(Path file, Watch watch) throws IOException {
+        CodebookReader reader = new CodebookReader();
+        String title = FileKind.of(file) == FileKind.CODEBOOK ? reader.readJson(file, watch) : reader.readTable(file, watch);
+        if (reader.rows.isEmpty() && reader.faults.isEmpty()) {
+            reader.fault(Kind.NO_CODES, "line 1", "");
+        }
+        return new Result(new Codebook(title, reader.faults.isEmpty() ? reader.rows : List.of()), List.copyOf(reader.faults));
+    }
+
+    private String readTable(Path file, Watch watch) throws IOException {
+        TextEncoding encoding = TextEncoding.of(file);
+        try (BufferedReader in = new BufferedReader(encoding.open(watch.open(file)))) {
+            in.mark(1 << 14);
+            char separator = separator(in);
+            in.reset();
+            readTable(in, separator, watch);
+            return "";
+        }
+    }
+
+    private static char separator(BufferedReader in) throws IOException {
+        char[] head = new char[4000];
+        int length = Math.max(0, in.read(head));
+        String first = new String(head, 0, length).lines().findFirst().orElse("");
+        return first.indexOf(';') >= 0 ? ';' : first.indexOf('\t') >= 0 ? '\t' : ',';
+    }
+
+    private void readTable(Reader in, char separator, Watch watch) throws IOException {
+        CSVFormat format = CSVFormat.DEFAULT.builder().setDelimiter(separator).setTrim(true).setIgnoreEmptyLines(true).get();
+        List<String> keys = null;
+        try (CSVParser table = CSVParser.parse(in, format)) {
+            for (CSVRecord line : table) {
+                List<String> cells = line.toList();
+                if (keys == null) {
+                    keys = cells.stream().map(c -> c.toLowerCase(Locale.ROOT)).toList();
+                    if (!keys.contains(CODE)) {
+                        throw watch.damaged("line 1: no column is called \u2018code\u2019");
+                    }
+                } else {
+                    add(entry(keys, cells), "line " + table.getCurrentLineNumber());
+                }
+            }
+        } catch (CSVException | UncheckedIOException | IllegalStateException openQuote) {
+            throw watch.damaged("a quotation mark that is opened and not closed");
+        }
+    }
+
+    private static Map<String, String> entry(List<String> keys, List<String> cells) {
+        Map<String, String> entry = new HashMap<>();
+        for (int i = 0; i < Math.min(keys.size(), cells.size()); i++) {
+            entry.put(keys.get(i), cells.get(i));
+        }
+        return entry;
+    }
+
+    private String readJson(Path file, Watch watch) throws IOException {
+        String title = "";
+        try (InputStream in = watch.open(file); JsonParser json = new JsonFactory().createParser(ObjectReadContext.empty(), in)) {
+            json.nextToken();
+            while (json.nextToken() == JsonToken.PROPERTY_NAME) {
+                String member = json.currentName();
+                JsonToken value = json.nextToken();
+                if (member.equals("title") && value.isScalarValue()) {
+                    title = shortened(json.getString());
+                } else if (member.equals("codes") && value == JsonToken.START_ARRAY) {
+                    for (int i = 1; json.nextToken() == JsonToken.START_OBJECT; i++) {
+                        add(entry(json), "code " + i);
+                    }
+                } else {
+                    json.skipChildren();
+                }
+            }
+            if (json.currentToken() != JsonToken.END_OBJECT) {
+                throw watch.damaged("line " + json.currentTokenLocation().getLineNr());
+            }
+        } catch (JacksonException broken) {
+            throw watch.damaged(broken.getLocation() == null ? "its JSON" : "line " + broken.getLocation().getLineNr());
+        }
+        return title;
+    }
+
+    private static Map<String, String> entry(JsonParser json) {
+        Map<String, String> entry = new HashMap<>();
+        while (json.nextToken() == JsonToken.PROPERTY_NAME) {
+            String key = json.currentName();
+            JsonToken value = json.nextToken();
+            if (value == JsonToken.START_ARRAY) {
+                List<String> several = new ArrayList<>();
+                while (json.nextToken() != JsonToken.END_ARRAY && json.currentToken() != null) {
+                    if (json.currentToken().isScalarValue()) {
+                        several.add(json.getString());
+                    }
+                    json.skipChildren();
+                }
+                entry.put(key, String.join("|", several));
+            } else if (value.isScalarValue()) {
+                entry.put(key, json.getString());
+            } else {
+                json.skipChildren();
+            }
+        }
+        return entry;
+    }
+
+    private void add(Map<String, String> entry, String where) {
+        if (rows.size() >= MOST_CODES) {
+            fault(Kind.TOO_MANY, where, Integer.toString(MOST_CODES));
+            return;
+        }
+        int before = faults.size();
+        Optional<Code> code = code(entry.getOrDefault(CODE, ""), where);
+        Codebook.Marker marker = choice(Codebook.Marker.class, entry.getOrDefault("marker", ""), Codebook.Marker.DOT, Kind.MARKER_UNKNOWN, where);
+        Codebook.Line line = choice(Codebook.Line.class, entry.getOrDefault("line", ""), Codebook.Line.SOLID, Kind.LINE_UNKNOWN, where);
+        boolean joins = joins(entry.getOrDefault("joins", ""), where);
+        if (faults.size() == before && code.isPresent()) {
+            rows.add(new Codebook.Row(code.get(), shortened(entry.getOrDefault("meaning", "")), marker, joins, shortened(entry.getOrDefault("layer", "")), line,
+                    Arrays.stream(entry.getOrDefault("attributes", "").split("\\|")).map(CodebookReader::shortened).filter(a -> !a.isEmpty()).toList()));
+        }
+    }
+
+    private Optional<Code> code(String written, String where) {
+        if (written.isBlank()) {
+            fault(Kind.CODE_MISSING, where, "");
+            return Optional.empty();
+        }
+        try {
+            Code code = Code.parse(written);
+            if (!seen.add(code)) {
+                fault(Kind.CODE_TWICE, where, written);
+            }
+            return Optional.of(code);
+        } catch (SurveyException unfit) {
+            fault(Kind.CODE_UNFIT, where, written);
+            return Optional.empty();
+        }
+    }
+
+    private <E extends Enum<E>> E choice(Class<E> of, String written, E usual, Kind otherwise, String where) {
+        String plain = written.strip().toUpperCase(Locale.ROOT).replace(' ', '_').replace('-', '_');
+        if (plain.isEmpty()) {
+            return usual;
+        }
+        Optional<E> chosen = Arrays.stream(of.getEnumConstants()).filter(e -> e.name().equals(plain)).findFirst();
+        if (chosen.isEmpty()) {
+            fault(otherwise, where, written);
+        }
+        return chosen.orElse(usual);
+    }
+
+    private boolean joins(String written, String where) {
+        String plain = written.strip().toLowerCase(Locale.ROOT);
+        if (!Set.of("", "yes", "no", "true", "false").contains(plain)) {
+            fault(Kind.YES_OR_NO, where, written);
+        }
+        return plain.equals("yes") || plain.equals("true");
+    }
+
+    private static String shortened(String text) {
+        String plain = text.replaceAll("\\p{Cntrl}", " ").strip();
+        return plain.length() <= LONGEST_WORDS ? plain : plain.substring(0, LONGEST_WORDS);
+    }
+
+    private void fault(Kind kind, String where, String found) {
+        if (faults.size() < MOST_FAULTS) {
+            faults.add(new Fault(kind, where, shortened(found)));
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Tables of codes as JSON or CSV; see docs/codebook.md. */
+package verge.formats.codebook;

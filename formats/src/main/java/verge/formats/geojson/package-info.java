@@ -1,0 +1,2 @@
+/** The open format GeoJSON. */
+package verge.formats.geojson;

@@ -1,0 +1,2 @@
+/** GeoPackage, an OGC standard. */
+package verge.formats.geopackage;

@@ -1,0 +1,2 @@
+/** KML and KMZ, an OGC standard. */
+package verge.formats.kml;

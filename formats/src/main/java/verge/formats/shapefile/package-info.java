@@ -1,0 +1,2 @@
+/** Shapefiles, alone or zipped with what belongs to them. */
+package verge.formats.shapefile;
