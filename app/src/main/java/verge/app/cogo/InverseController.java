@@ -11,8 +11,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.util.UriComponentsBuilder;
 import verge.app.journal.Author;
-import verge.app.journal.JournalService;
 import verge.app.points.PointNames;
+import verge.app.points.SitePoints;
 import verge.app.problem.ProblemWords;
 import verge.core.journal.JobState;
 import verge.core.problem.SurveyException;
@@ -22,18 +22,18 @@ import verge.core.problem.SurveyException;
 @RequestMapping("/jobs/{job}/compute")
 class InverseController {
     private final InverseService inverses;
-    private final JournalService journals;
+    private final SitePoints points;
     private final ProblemWords words;
 
-    InverseController(InverseService inverses, JournalService journals, ProblemWords words) {
+    InverseController(InverseService inverses, SitePoints points, ProblemWords words) {
         this.inverses = inverses;
-        this.journals = journals;
+        this.points = points;
         this.words = words;
     }
 
     @GetMapping
     String bench(@PathVariable UUID job, @RequestParam(defaultValue = "") String from, @RequestParam(defaultValue = "") String to, Model model) {
-        JobState state = journals.state(job);
+        JobState state = points.state(job);
         model.addAttribute("from", from);
         model.addAttribute("to", to);
         model.addAttribute("names", PointNames.offered(state));

@@ -4,10 +4,12 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.points.SitePoints;
 import verge.core.cogo.SiteInverse;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.journal.JobState;
+import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -16,9 +18,11 @@ import verge.core.problem.SurveyException;
 @Service
 public class InverseService {
     private final JournalService journals;
+    private final SitePoints points;
 
-    InverseService(JournalService journals) {
+    InverseService(JournalService journals, SitePoints points) {
         this.journals = journals;
+        this.points = points;
     }
 
     /** @throws SurveyException MISSING, POINT_UNKNOWN or COINCIDENT_POINTS */
@@ -28,6 +32,7 @@ public class InverseService {
 
     /** Writes an inverse into the field book. */
     public void note(UUID job, String from, String to, Author author) {
+        points.takeOn(job, Origin.CONTROL, author.person(), from, to);
         journals.append(job, author, state -> {
             between(state, from, to);
             return new Payload.InverseNoted(PointName.parse(from), PointName.parse(to));

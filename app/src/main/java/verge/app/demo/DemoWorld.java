@@ -19,19 +19,21 @@ import verge.app.account.AccountService;
 import verge.app.device.PracticeService;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
-import verge.app.importing.ColumnChoice;
-import verge.app.importing.PointImportService;
+import verge.app.importing.FileChoice;
+import verge.app.importing.ImportService;
 import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.job.Site;
 import verge.app.journal.Author;
+import verge.app.journal.JournalService;
 import verge.app.system.GeoidLibrary;
+import verge.core.drawing.Role;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.SystemText;
 import verge.core.journal.JobSettings;
-import verge.core.journal.Origin;
+import verge.core.journal.Payload;
 import verge.core.units.Figures;
 
 /**
@@ -47,17 +49,19 @@ class DemoWorld {
     private final AccountService accounts;
     private final JobService jobs;
     private final SiteFileService files;
-    private final PointImportService imports;
+    private final ImportService imports;
     private final DemoFieldWork fieldWork;
+    private final JournalService journals;
     private final PracticeService practice;
 
-    DemoWorld(AccountService accounts, JobService jobs, SiteFileService files, PointImportService imports, DemoFieldWork fieldWork,
+    DemoWorld(AccountService accounts, JobService jobs, SiteFileService files, ImportService imports, DemoFieldWork fieldWork, JournalService journals,
             PracticeService practice) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.files = files;
         this.imports = imports;
         this.fieldWork = fieldWork;
+        this.journals = journals;
         this.practice = practice;
     }
 
@@ -70,14 +74,21 @@ class DemoWorld {
         }
         Site ternholm = jobs.ensureSite("Ternholm");
         SiteFile control = file(ternholm, "ternholm-control.csv");
-        SiteFile piles = file(ternholm, "jetty-piles.csv");
         JobSettings metric = ternholm();
         Job jetty = jobs.make(ternholm.id(), "Jetty piles", metric, author());
-        take(jetty, control, Origin.CONTROL);
-        take(jetty, piles, Origin.DESIGN);
+        take(jetty, control, Role.CONTROL);
+        take(jetty, file(ternholm, "island-map.dxf"), Role.UNDERLAY);
+        take(jetty, file(ternholm, "stair-tower.csv"), Role.REGISTER);
+        take(jetty, file(ternholm, "landing-causeway.xml"), Role.DESIGN);
+        SiteFile piles = file(ternholm, "jetty-piles.csv");
+        take(jetty, piles, Role.DESIGN);
+        goBy(jetty, piles);
         Job yard = jobs.make(ternholm.id(), "Slipway yard", metric.with(new JobSettings.Work("Demo Surveyor", Set.of(JobSettings.Tool.TOTAL_STATION),
                 List.of("condition"), "slipway yard")), author());
-        take(yard, control, Origin.CONTROL);
+        take(yard, control, Role.CONTROL);
+        SiteFile drain = file(ternholm, "rainwater-drain.dxf");
+        take(yard, drain, Role.DESIGN);
+        goBy(yard, drain);
         alderSlough();
         practice.address().ifPresent(address -> startFieldWork(yard.id(), address));
     }
@@ -108,7 +119,7 @@ class DemoWorld {
         Site slough = jobs.ensureSite("Alder Slough");
         SiteFile control = file(slough, "alder-slough-control.csv");
         Job boardwalk = jobs.make(slough.id(), "Alder Slough boardwalk", slough(), author());
-        take(boardwalk, control, Origin.CONTROL);
+        take(boardwalk, control, Role.CONTROL);
     }
 
     private void startFieldWork(UUID job, String address) {
@@ -123,13 +134,17 @@ class DemoWorld {
         thread.start();
     }
 
-    private void take(Job job, SiteFile file, Origin role) {
-        imports.take(job.id(), job.siteId(), file.id(), new ColumnChoice(null, null, null, null, null, role, null), author());
+    private void take(Job job, SiteFile file, Role role) {
+        imports.use(job.id(), files.file(job.siteId(), file.id()), FileChoice.of(role), author());
+    }
+
+    private void goBy(Job job, SiteFile design) {
+        journals.append(job.id(), author(), new Payload.DesignChosen(design.id(), design.name()));
     }
 
     private SiteFile file(Site site, String name) throws IOException {
         try (InputStream in = new ClassPathResource("demo/" + name).getInputStream()) {
-            return files.add(site.id(), name, in);
+            return files.add(site.id(), name, in, PERSON);
         }
     }
 

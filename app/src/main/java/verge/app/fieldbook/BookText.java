@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import verge.app.check.FindingWords;
 import verge.app.job.SettingsWords;
 import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
@@ -28,9 +29,11 @@ public class BookText {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEEE d MMMM yyyy", Locale.ENGLISH).withZone(ZoneId.systemDefault());
 
     private final SettingsWords settingsWords;
+    private final FindingWords findingWords;
 
-    BookText(SettingsWords settingsWords) {
+    BookText(SettingsWords settingsWords, FindingWords findingWords) {
         this.settingsWords = settingsWords;
+        this.findingWords = findingWords;
     }
 
     /**
@@ -89,6 +92,10 @@ public class BookText {
             return "stake";
         } else if (payload instanceof Payload.InverseNoted) {
             return "inverse";
+        } else if (payload instanceof Payload.DesignChosen) {
+            return "design";
+        } else if (payload instanceof Payload.FindingAccepted) {
+            return "walk-round";
         }
         return "strike";
     }
@@ -99,7 +106,8 @@ public class BookText {
             return settingsBefore(journal, chosen).map(before -> settingsWords.changes(before, chosen.settings()))
                     .orElseGet(() -> settingsWords.brief(chosen.settings()));
         } else if (payload instanceof Payload.PointsImported file) {
-            return file.points().size() + " " + file.origin().word() + " points from " + file.fileName();
+            return file.points().size() == 1 ? file.points().get(0).name() + "  " + file.origin().word() + " from " + file.fileName()
+                    : file.points().size() + " " + file.origin().word() + " points from " + file.fileName();
         } else if (payload instanceof Payload.PointKeyed keyed) {
             return keyed.name() + "  " + journal.state().settings().plan(keyed.position().plan());
         } else if (payload instanceof Payload.TargetChosen chosen) {
@@ -114,6 +122,10 @@ public class BookText {
             return stake.name() + "  " + circle(f, stake.reading());
         } else if (payload instanceof Payload.InverseNoted noted) {
             return noted.from() + " to " + noted.to();
+        } else if (payload instanceof Payload.DesignChosen chosen) {
+            return "by the design " + chosen.fileName();
+        } else if (payload instanceof Payload.FindingAccepted accepted) {
+            return (findingWords.title(accepted.kind()) + " " + accepted.about()).strip() + ", left because: " + accepted.reason();
         } else if (payload instanceof Payload.Struck struck) {
             return "struck through line " + number(journal, struck.entry());
         } else if (payload instanceof Payload.Restored restored) {

@@ -1,9 +1,13 @@
 package verge.app.files;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
+import verge.core.drawing.Role;
 
 /** An original of the office's, kept under its digest. */
 @Entity
@@ -15,24 +19,30 @@ public class SiteFile {
     private String sha256;
     private long bytes;
     private Instant addedAt;
+    private String addedBy;
+    @Enumerated(EnumType.STRING)
+    private Role role;
+    private String reading;
+    private UUID replacedBy;
 
     protected SiteFile() {
     }
 
-    SiteFile(UUID siteId, String name, String sha256, long bytes) {
+    SiteFile(UUID siteId, String name, String sha256, long bytes, String addedBy) {
         this.id = UUID.randomUUID();
         this.siteId = siteId;
         this.name = name;
         this.sha256 = sha256;
         this.bytes = bytes;
         this.addedAt = Instant.now();
+        this.addedBy = addedBy;
     }
 
     public UUID id() {
         return id;
     }
 
-    UUID siteId() {
+    public UUID siteId() {
         return siteId;
     }
 
@@ -47,5 +57,45 @@ public class SiteFile {
     /** Size for a person. */
     public String size() {
         return bytes < 10_000 ? bytes + " bytes" : bytes < 10_000_000 ? bytes / 1000 + " kB" : bytes / 1_000_000 + " MB";
+    }
+
+    public Instant addedAt() {
+        return addedAt;
+    }
+
+    /** Whose account added it; empty for files of before this was kept. */
+    public String addedBy() {
+        return addedBy;
+    }
+
+    public long bytes() {
+        return bytes;
+    }
+
+    /** What it is to the site's jobs; empty until somebody said so, and for geoid grids. */
+    public Optional<Role> role() {
+        return Optional.ofNullable(role);
+    }
+
+    /** How it is to be read, as JSON; empty until somebody said so. */
+    public Optional<String> reading() {
+        return Optional.ofNullable(reading);
+    }
+
+    /** The newer version that counts in its stead. */
+    public Optional<UUID> replacedBy() {
+        return Optional.ofNullable(replacedBy);
+    }
+
+    void become(Role other) {
+        role = other;
+    }
+
+    void readAs(String json) {
+        reading = json;
+    }
+
+    void giveWayTo(UUID newer) {
+        replacedBy = newer;
     }
 }

@@ -6,7 +6,11 @@ import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 interface SiteFileRepository extends JpaRepository<SiteFile, UUID> {
-    List<SiteFile> findBySiteIdOrderByName(UUID siteId);
+    List<SiteFile> findBySiteIdAndReplacedByIsNullOrderByName(UUID siteId);
+
+    List<SiteFile> findByReplacedByOrderByAddedAtDesc(UUID newer);
+
+    List<SiteFile> findBySiteIdAndNameIgnoreCaseAndReplacedByIsNull(UUID siteId, String name);
 
     Optional<SiteFile> findBySiteIdAndNameAndSha256(UUID siteId, String name, String sha256);
 }

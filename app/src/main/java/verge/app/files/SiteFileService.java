@@ -8,11 +8,17 @@ import java.nio.file.StandardCopyOption;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import verge.core.drawing.Role;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -22,16 +28,67 @@ public class SiteFileService {
     private static final int LONGEST_NAME = 120;
 
     private final SiteFileRepository files;
+    private final ApplicationEventPublisher events;
     private final Path directory;
 
-    SiteFileService(SiteFileRepository files, @Value("${verge.data}") Path data) throws IOException {
+    SiteFileService(SiteFileRepository files, ApplicationEventPublisher events, @Value("${verge.data}") Path data) throws IOException {
         this.files = files;
+        this.events = events;
         this.directory = Files.createDirectories(data.resolve("files"));
         Files.createDirectories(data.resolve("incoming"));
     }
 
     public List<SiteFile> of(UUID site) {
-        return files.findBySiteIdOrderByName(site);
+        return files.findBySiteIdAndReplacedByIsNullOrderByName(site);
+    }
+
+    /** The earlier versions of a file, latest first. */
+    public List<SiteFile> earlier(SiteFile file) {
+        List<SiteFile> found = new ArrayList<>();
+        for (List<SiteFile> next = files.findByReplacedByOrderByAddedAtDesc(file.id()); !next.isEmpty(); next = files.findByReplacedByOrderByAddedAtDesc(next.get(0).id())) {
+            found.addAll(next);
+        }
+        return List.copyOf(found);
+    }
+
+    /** A file of the same name that counts and that this one could take the place of. */
+    public Optional<SiteFile> older(SiteFile file) {
+        return files.findBySiteIdAndNameIgnoreCaseAndReplacedByIsNull(file.siteId(), file.name()).stream().filter(f -> !f.id().equals(file.id()))
+                .filter(f -> f.role().isPresent()).max(Comparator.comparing(SiteFile::addedAt));
+    }
+
+    /** Says what a file is and how it is read. */
+    @Transactional
+    public void decide(UUID site, UUID id, Role role, String reading) {
+        SiteFile file = file(site, id);
+        file.become(role);
+        file.readAs(reading);
+        files.save(file);
+        changed(site);
+    }
+
+    /** Lets a newer file count instead of an older one, in the same role. */
+    @Transactional
+    public void replace(UUID site, UUID older, UUID newer) {
+        SiteFile before = file(site, older);
+        SiteFile now = file(site, newer);
+        if (older.equals(newer) || before.replacedBy().isPresent() || now.replacedBy().isPresent()) {
+            throw new SurveyException(Problem.NOT_FOUND, before.name());
+        }
+        before.giveWayTo(newer);
+        if (now.role().isEmpty()) {
+            now.become(before.role().orElse(null));
+        }
+        if (now.reading().isEmpty()) {
+            now.readAs(before.reading().orElse(null));
+        }
+        files.saveAll(List.of(before, now));
+        changed(site);
+    }
+
+    /** Tells whoever looks at the site's jobs; once the change is in the database, if one is under way. */
+    public void changed(UUID site) {
+        events.publishEvent(new SiteChanged(site));
     }
 
     /** @throws SurveyException NOT_FOUND if the site has no such file */
@@ -51,6 +108,7 @@ public class SiteFileService {
     /** Takes a file off the list again; its bytes stay for jobs that name them. */
     public void forget(SiteFile file) {
         files.delete(file);
+        changed(file.siteId());
     }
 
     /**
@@ -58,7 +116,7 @@ public class SiteFileService {
      *
      * @throws SurveyException FILE_EMPTY
      */
-    public SiteFile add(UUID site, String originalName, InputStream content) {
+    public SiteFile add(UUID site, String originalName, InputStream content, String person) {
         String name = plainName(originalName);
         try {
             Path incoming = Files.createTempFile(directory, "incoming", ".part");
@@ -74,7 +132,7 @@ public class SiteFileService {
                 String sha256 = HexFormat.of().formatHex(digest.digest());
                 Files.move(incoming, directory.resolve(sha256), StandardCopyOption.REPLACE_EXISTING);
                 return files.findBySiteIdAndNameAndSha256(site, name, sha256)
-                        .orElseGet(() -> files.save(new SiteFile(site, name, sha256, bytes)));
+                        .orElseGet(() -> files.save(new SiteFile(site, name, sha256, bytes, person)));
             } finally {
                 Files.deleteIfExists(incoming);
             }

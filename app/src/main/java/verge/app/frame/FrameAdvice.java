@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -20,6 +21,8 @@ import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
 import verge.app.live.InstrumentViews;
+import verge.app.walkround.WalkRoundService;
+import verge.core.check.Finding;
 import verge.core.journal.JobState;
 import verge.core.journal.Journal;
 import verge.core.journal.Origin;
@@ -41,9 +44,10 @@ class FrameAdvice {
     private final InstrumentViews instruments;
     private final SettingsWords settingsWords;
     private final BookText bookText;
+    private final WalkRoundService walkRound;
 
     FrameAdvice(AccountService accounts, JobService jobs, JournalService journals, InstrumentDesk desk, PracticeService practice,
-            InstrumentViews instruments, SettingsWords settingsWords, BookText bookText) {
+            InstrumentViews instruments, SettingsWords settingsWords, BookText bookText, WalkRoundService walkRound) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.journals = journals;
@@ -52,6 +56,7 @@ class FrameAdvice {
         this.instruments = instruments;
         this.settingsWords = settingsWords;
         this.bookText = bookText;
+        this.walkRound = walkRound;
     }
 
     @ModelAttribute
@@ -78,12 +83,17 @@ class FrameAdvice {
         String leaf = state.openLeaf().map(l -> "leaf " + l.number() + " \u00b7 station " + l.written().station()
                 + ", backsight " + l.written().backsight()).orElse("");
         return new FrameView(id, job.siteId(), job.name(), jobs.site(job.siteId()).name(), settingsWords.system(state.settings()),
-                settingsWords.unit(figures.lengthUnit()), leaf,
+                figures.lengthUnit().symbol(), leaf,
                 state.target().map(t -> figures.length(t.height())).orElse(""),
                 state.target().map(t -> Figures.metric().small(t.prismConstant())).orElse(""),
                 state.target().map(t -> figures.bare(t.height())).orElse(""),
                 state.target().map(t -> Decimals.print(t.prismConstant().metres() * MILLIMETRES_PER_METRE, 1)).orElse(""),
-                settingsWords.speaks(state.settings()), axes(figures.axes()), tabs(state, path), foot, instruments.view(state, desk.snapshot(id)), practice.ground(id).isPresent());
+                settingsWords.speaks(state.settings()), axes(figures.axes()), tabs(state, path), foot, instruments.view(state, desk.snapshot(id)), practice.ground(id).isPresent(), mark(id, journal));
+    }
+
+    private FrameView.WalkRoundMark mark(UUID job, Journal journal) {
+        List<Finding> open = walkRound.of(job, journal).stream().filter(s -> s.accepted().isEmpty()).map(WalkRoundService.Standing::finding).toList();
+        return new FrameView.WalkRoundMark(open.size(), open.stream().findFirst().map(f -> f.kind().weight().name().toLowerCase(Locale.ROOT)).orElse(""));
     }
 
     private static List<FrameView.Axis> axes(PlanAxes axes) {
@@ -94,7 +104,7 @@ class FrameAdvice {
 
     private static List<FrameView.Tab> tabs(JobState state, String path) {
         return Arrays.stream(Phase.values()).map(phase -> new FrameView.Tab(phase.title(), phase.path(), phase.key(),
-                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.PREPARE && path.endsWith("/ground"),
+                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.PREPARE && (path.endsWith("/ground") || path.endsWith("/walk-round")),
                 done(phase, state))).toList();
     }
 

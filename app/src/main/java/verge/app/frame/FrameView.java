@@ -14,10 +14,11 @@ import verge.app.live.InstrumentView;
  * @param prism prism constant in use, or empty
  * @param prismMillimetres the same as it is typed
  * @param speaks grid, ground distances or ground coordinates
+ * @param walkRound the mark of the walk-round
  * @param axes how the two plan coordinates are called, in their order
  */
 public record FrameView(UUID job, UUID site, String jobName, String siteName, String system, String unit, String leaf, String pole,
-        String prism, String poleTyped, String prismMillimetres, String speaks, List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, boolean practice) {
+        String prism, String poleTyped, String prismMillimetres, String speaks, List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, boolean practice, WalkRoundMark walkRound) {
 
     /** Standard deviation in plan of the tracked pole, or empty. */
     public String sigma() {
@@ -32,6 +33,15 @@ public record FrameView(UUID job, UUID site, String jobName, String siteName, St
      * @param name 'Northing', 'Southing', …
      */
     public record Axis(String field, String letter, String name) {
+    }
+
+    /**
+     * How the walk-round stands.
+     *
+     * @param open findings that nobody has settled
+     * @param weight of the worst: wrong, doubtful, note; empty if there is none
+     */
+    public record WalkRoundMark(long open, String weight) {
     }
 
     public record Tab(String title, String path, String key, boolean open, boolean done) {

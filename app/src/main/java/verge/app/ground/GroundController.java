@@ -15,6 +15,7 @@ import verge.app.job.MovesView;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.points.PointNames;
+import verge.app.points.SitePoints;
 import verge.app.problem.ProblemWords;
 import verge.core.geodesy.GroundFactor;
 import verge.core.geodesy.GroundUse;
@@ -31,18 +32,20 @@ import verge.core.units.Length;
 class GroundController {
     private final GroundService grounds;
     private final JournalService journals;
+    private final SitePoints sitePoints;
     private final ProblemWords problemWords;
 
-    GroundController(GroundService grounds, JournalService journals, ProblemWords problemWords) {
+    GroundController(GroundService grounds, JournalService journals, SitePoints sitePoints, ProblemWords problemWords) {
         this.grounds = grounds;
         this.journals = journals;
+        this.sitePoints = sitePoints;
         this.problemWords = problemWords;
     }
 
     /** Shows the present use; with answers, also what they would come to. */
     @GetMapping
     String bench(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent, Model model) {
-        JobState state = journals.state(job);
+        JobState state = sitePoints.state(job);
         Answers a = Answers.of(sent);
         GroundUse now = state.settings().ground();
         model.addAttribute("a", a);

@@ -11,6 +11,7 @@ import verge.app.device.InstrumentDesk;
 import verge.app.device.InstrumentWatch;
 import verge.app.form.Answers;
 import verge.app.journal.JournalService;
+import verge.app.points.SitePoints;
 import verge.core.coding.PointName;
 import verge.core.geodesy.CombinedFactor;
 import verge.core.geodesy.EllipsoidHeight;
@@ -57,10 +58,12 @@ class GroundService {
     private static final double SLOPE_METRES = 1000;
 
     private final JournalService journals;
+    private final SitePoints sitePoints;
     private final InstrumentDesk desk;
 
-    GroundService(JournalService journals, InstrumentDesk desk) {
+    GroundService(JournalService journals, SitePoints sitePoints, InstrumentDesk desk) {
         this.journals = journals;
+        this.sitePoints = sitePoints;
         this.desk = desk;
     }
 
@@ -70,7 +73,7 @@ class GroundService {
      * @throws SurveyException in words, for whatever was left out or cannot be
      */
     GroundUse use(UUID job, Answers a) {
-        JobState state = journals.state(job);
+        JobState state = sitePoints.state(job);
         GroundUse.Kind kind = a.choice("use", GroundUse.Kind.class, state.settings().ground().kind());
         Source source = a.choice("source", Source.class, Source.EACH_LINE);
         Optional<GroundFactor> factor = source == Source.EACH_LINE ? Optional.empty() : Optional.of(factor(job, state, source, a));

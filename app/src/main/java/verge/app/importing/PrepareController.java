@@ -1,10 +1,11 @@
 package verge.app.importing;
 
 import java.io.IOException;
+import java.security.Principal;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -14,14 +15,16 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
-import verge.app.check.FindingWords;
+import verge.app.drawing.SiteDrawings;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
+import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.system.GeoidLibrary;
 import verge.core.coding.PointName;
-import verge.core.check.WalkRound;
+import verge.core.drawing.Role;
 import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
 import verge.core.journal.JobState;
@@ -37,17 +40,17 @@ class PrepareController {
     private static final int POINTS_SHOWN = 200;
 
     private final SiteFileService files;
+    private final SiteDrawings drawings;
     private final JobService jobs;
     private final JournalService journals;
     private final SettingsWords settingsWords;
-    private final FindingWords findingWords;
 
-    PrepareController(SiteFileService files, JobService jobs, JournalService journals, SettingsWords settingsWords, FindingWords findingWords) {
+    PrepareController(SiteFileService files, SiteDrawings drawings, JobService jobs, JournalService journals, SettingsWords settingsWords) {
         this.files = files;
+        this.drawings = drawings;
         this.jobs = jobs;
         this.journals = journals;
         this.settingsWords = settingsWords;
-        this.findingWords = findingWords;
     }
 
     /** One known or design point, in finished text. */
@@ -58,8 +61,13 @@ class PrepareController {
     record Group(String title, long count, List<PointLine> points) {
     }
 
-    /** @param taken what its points became in this job, or empty */
-    record FileLine(UUID id, String name, String size, String taken) {
+    /**
+     * @param role what it is, in a word; empty until somebody said so
+     * @param note what more there is to say: taken on, current, earlier versions
+     * @param open whether a look at it is offered
+     * @param chooseable whether it is a design that the work could go by and does not
+     */
+    record FileLine(UUID id, String name, String size, String role, String note, boolean open, boolean chooseable) {
     }
 
     @GetMapping
@@ -68,10 +76,13 @@ class PrepareController {
         JobState state = journal.state();
         model.addAttribute("chief", settingsWords.chief(state.settings()));
         model.addAttribute("sentences", settingsWords.sentences(state.settings()));
-        model.addAttribute("findings", WalkRound.of(state).stream().map(findingWords::say).toList());
-        model.addAttribute("files", files.of(jobs.job(job).siteId()).stream().map(file -> line(journal, file)).toList());
+        UUID site = jobs.job(job).siteId();
+        Optional<SiteFile> current = drawings.current(job, state);
+        model.addAttribute("site", site);
+        model.addAttribute("files", files.of(site).stream().sorted(Comparator.comparing((SiteFile f) -> f.role().map(Role::ordinal).orElse(-1)).thenComparing(SiteFile::name))
+                .map(file -> line(journal, file, current)).toList());
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
-        List<Group> groups = Stream.of(group(state, Origin.CONTROL, "Control"), group(state, Origin.DESIGN, "Design, to be staked"))
+        List<Group> groups = Stream.of(group(state, Origin.CONTROL, "Control"), group(state, Origin.DESIGN, "Design points taken on"))
                 .filter(g -> !g.points().isEmpty()).toList();
         model.addAttribute("groups", groups);
         model.addAttribute("count", groups.stream().mapToLong(Group::count).sum());
@@ -83,12 +94,17 @@ class PrepareController {
         return new Group(title, points.size(), points.stream().limit(POINTS_SHOWN).map(p -> line(state.settings(), p)).toList());
     }
 
-    private static FileLine line(Journal journal, SiteFile file) {
-        String taken = journal.entries().stream().filter(e -> !journal.state().isStruck(e.id())).map(Entry::payload)
+    private FileLine line(Journal journal, SiteFile file, Optional<SiteFile> current) {
+        boolean isCurrent = current.filter(c -> c.id().equals(file.id())).isPresent();
+        int earlier = files.earlier(file).size();
+        long taken = journal.entries().stream().filter(e -> !journal.state().isStruck(e.id())).map(Entry::payload)
                 .filter(Payload.PointsImported.class::isInstance).map(Payload.PointsImported.class::cast)
-                .filter(p -> p.sha256().equals(file.sha256())).map(p -> p.origin().word()).distinct()
-                .collect(Collectors.joining(" and "));
-        return new FileLine(file.id(), file.name(), file.size(), taken);
+                .filter(p -> p.fileName().equals(file.name())).mapToLong(p -> p.points().size()).sum();
+        List<String> notes = Stream.of(isCurrent ? "the design the work goes by" : "", taken > 0 ? "\u2713 " + (taken == 1 ? "1 point" : taken + " points") + " taken on" : "",
+                earlier > 0 ? "version " + (earlier + 1) : "").filter(n -> !n.isEmpty()).toList();
+        boolean grid = GeoidLibrary.isGrid(file.name());
+        String role = grid ? "geoid grid" : file.role().map(Role::word).orElse("");
+        return new FileLine(file.id(), file.name(), file.size(), role, String.join(" \u00b7 ", notes), !grid, file.role().equals(Optional.of(Role.DESIGN)) && !isCurrent);
     }
 
     private static PointLine line(JobSettings settings, StoredPoint p) {
@@ -98,8 +114,16 @@ class PrepareController {
     }
 
     @PostMapping("/files")
-    String upload(@PathVariable UUID job, @RequestParam MultipartFile file) throws IOException {
-        SiteFile kept = files.add(jobs.job(job).siteId(), file.getOriginalFilename(), file.getInputStream());
+    String upload(@PathVariable UUID job, @RequestParam MultipartFile file, Principal person) throws IOException {
+        SiteFile kept = files.add(jobs.job(job).siteId(), file.getOriginalFilename(), file.getInputStream(), person.getName());
         return "redirect:/jobs/" + job + "/prepare/import/" + kept.id();
+    }
+
+    /** Lets the work go by another design. */
+    @PostMapping("/design")
+    String goBy(@PathVariable UUID job, @RequestParam UUID file, Principal person) {
+        SiteFile design = files.file(jobs.job(job).siteId(), file);
+        journals.append(job, Author.atPage(person.getName()), new Payload.DesignChosen(design.id(), design.name()));
+        return "redirect:/jobs/" + job + "/prepare";
     }
 }

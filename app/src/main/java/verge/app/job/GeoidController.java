@@ -2,6 +2,7 @@ package verge.app.job;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.security.Principal;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
@@ -42,8 +43,8 @@ class GeoidController {
 
     /** Keeps a grid for the site. @throws SurveyException FILE_EMPTY, NOT_A_GEOID_GRID, GEOID_GRID_TRUNCATED or GEOID_GRID_ELSEWHERE; nothing is kept then */
     @PostMapping("/sites/{site}/geoids")
-    String keep(@PathVariable UUID site, @RequestParam MultipartFile file, HttpServletRequest request) throws IOException {
-        SiteFile kept = files.add(jobs.site(site).id(), file.getOriginalFilename(), file.getInputStream());
+    String keep(@PathVariable UUID site, @RequestParam MultipartFile file, HttpServletRequest request, Principal person) throws IOException {
+        SiteFile kept = files.add(jobs.site(site).id(), file.getOriginalFilename(), file.getInputStream(), person.getName());
         try {
             if (!GeoidLibrary.isGrid(kept.name())) {
                 throw new SurveyException(Problem.NOT_A_GEOID_GRID, kept.name());

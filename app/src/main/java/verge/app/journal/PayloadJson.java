@@ -24,6 +24,8 @@ public class PayloadJson {
             Map.entry("notes/1", Payload.NotesWritten.class),
             Map.entry("staked/1", Payload.PointStaked.class),
             Map.entry("inverse/1", Payload.InverseNoted.class),
+            Map.entry("design-chosen/1", Payload.DesignChosen.class),
+            Map.entry("finding-accepted/1", Payload.FindingAccepted.class),
             Map.entry("struck/1", Payload.Struck.class),
             Map.entry("restored/1", Payload.Restored.class));
     private static final Map<String, Class<? extends EarlierPayload>> EARLIER = Map.of(

@@ -7,25 +7,25 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
-import verge.app.journal.JournalService;
+import verge.app.points.SitePoints;
 import verge.app.stakeout.StakeoutAim;
 
 /** The stream of what changes by itself: the instrument, the guide, new lines in the book. */
 @RestController
 class LiveController {
     private final LiveStream stream;
-    private final JournalService journals;
+    private final SitePoints sitePoints;
 
-    LiveController(LiveStream stream, JournalService journals) {
+    LiveController(LiveStream stream, SitePoints sitePoints) {
         this.stream = stream;
-        this.journals = journals;
+        this.sitePoints = sitePoints;
     }
 
     /** @param stake name of the point being staked, or empty; the rest as on the staking page */
     @GetMapping(path = "/jobs/{job}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter live(@PathVariable UUID job, @RequestParam(defaultValue = "") String stake, @RequestParam(defaultValue = "") String facing,
             @RequestParam(defaultValue = "") String planTolerance, @RequestParam(defaultValue = "") String heightTolerance) {
-        StakeoutAim aim = stake.isBlank() ? null : StakeoutAim.parse(journals.state(job), stake, facing, planTolerance, heightTolerance);
+        StakeoutAim aim = stake.isBlank() ? null : StakeoutAim.parse(sitePoints.state(job), stake, facing, planTolerance, heightTolerance);
         return stream.open(job, aim);
     }
 }

@@ -2,6 +2,7 @@ package verge.app.live;
 
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,9 +17,12 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import tools.jackson.databind.json.JsonMapper;
 import verge.app.device.InstrumentDesk;
+import verge.app.files.SiteChanged;
+import verge.app.job.JobService;
 import verge.app.journal.JournalChanged;
 import verge.app.journal.JournalService;
 import verge.app.stakeout.GuideView;
@@ -39,14 +43,16 @@ class LiveStream {
     private static final long NEVER = 0L;
 
     private final InstrumentDesk desk;
+    private final JobService jobs;
     private final JournalService journals;
     private final InstrumentViews instruments;
     private final JsonMapper json;
     private final Set<Page> pages = ConcurrentHashMap.newKeySet();
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "live"));
 
-    LiveStream(InstrumentDesk desk, JournalService journals, InstrumentViews instruments, JsonMapper json) {
+    LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, JsonMapper json) {
         this.desk = desk;
+        this.jobs = jobs;
         this.journals = journals;
         this.instruments = instruments;
         this.json = json;
@@ -92,6 +98,13 @@ class LiveStream {
                 });
             }
         });
+    }
+
+    /** A file of the site has changed: the pages of its jobs look again, once the change is in the database. */
+    @TransactionalEventListener(fallbackExecution = true)
+    void changed(SiteChanged change) {
+        clock.execute(() -> pages.stream().filter(page -> jobs.job(page.job).siteId().equals(change.site()))
+                .forEach(page -> send(page, "book", "site " + Instant.now())));
     }
 
     private void look() {

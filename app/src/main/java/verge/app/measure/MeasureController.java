@@ -15,10 +15,10 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import verge.app.coding.Codebooks;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.sketch.SketchPoint;
-import verge.core.coding.Codebook;
 import verge.core.journal.JobSettings;
 import verge.core.journal.Journal;
 import verge.core.journal.Origin;
@@ -34,10 +34,12 @@ class MeasureController {
 
     private final MeasureService measuring;
     private final JournalService journals;
+    private final Codebooks codebooks;
 
-    MeasureController(MeasureService measuring, JournalService journals) {
+    MeasureController(MeasureService measuring, JournalService journals, Codebooks codebooks) {
         this.measuring = measuring;
         this.journals = journals;
+        this.codebooks = codebooks;
     }
 
     /** One of the latest points, in finished text. */
@@ -52,7 +54,7 @@ class MeasureController {
         model.addAttribute("noteFields", journal.state().settings().work().noteFields());
         model.addAttribute("next", MeasureService.nextName(journal));
         model.addAttribute("code", MeasureService.lastCode(journal));
-        model.addAttribute("legend", Codebook.general().rows());
+        model.addAttribute("legend", codebooks.of(job).rows());
         model.addAttribute("count", measured.size());
         model.addAttribute("shots", IntStream.rangeClosed(1, Math.min(SHOTS_SHOWN, measured.size()))
                 .mapToObj(back -> line(journal.state().settings(), measured.get(measured.size() - back))).toList());
@@ -91,7 +93,7 @@ class MeasureController {
             @RequestParam Map<String, String> fields, Principal person) {
         return measuring.measure(job, id, name, code, notes(fields), person.getName()).thenApply(kept -> {
             Journal journal = journals.journal(job);
-            SketchPoint point = journal.state().pointsOf(kept.entry().id()).stream().findFirst().map(SketchPoint::of).orElse(null);
+            SketchPoint point = journal.state().pointsOf(kept.entry().id()).stream().findFirst().map(p -> SketchPoint.of(p, codebooks.of(job))).orElse(null);
             return new Stored(point, MeasureService.nextName(journal).text(), kept.before());
         });
     }

@@ -16,12 +16,17 @@ public final class PointNames {
 
     /** Known points and designs before measured ones, and no more than a browser's list can hold. */
     public static List<PointName> offered(JobState state) {
-        return Stream.of(Origin.CONTROL, Origin.DESIGN, Origin.MEASURED).flatMap(origin -> of(state, origin)).distinct().limit(MOST_OFFERED).toList();
+        return Stream.of(Origin.CONTROL, Origin.DESIGN, Origin.MEASURED).flatMap(origin -> all(state, origin)).distinct().limit(MOST_OFFERED).toList();
     }
 
     /** What is there to be staked: designs, then control. */
     public static List<PointName> stakeable(JobState state) {
-        return Stream.of(Origin.DESIGN, Origin.CONTROL).flatMap(origin -> of(state, origin)).distinct().toList();
+        return Stream.of(Origin.DESIGN, Origin.CONTROL).flatMap(origin -> all(state, origin)).distinct().toList();
+    }
+
+    /** The job's own, then those it only sees. */
+    private static Stream<PointName> all(JobState state, Origin origin) {
+        return Stream.concat(of(state, origin), state.seen().names(origin));
     }
 
     private static Stream<PointName> of(JobState state, Origin origin) {

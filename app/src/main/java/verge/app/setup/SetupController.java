@@ -18,6 +18,7 @@ import verge.app.device.PracticeService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.points.PointNames;
+import verge.app.points.SitePoints;
 import verge.core.journal.JobState;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
@@ -30,19 +31,21 @@ import verge.instruments.port.InstrumentSnapshot;
 class SetupController {
     private final SetupService setups;
     private final JournalService journals;
+    private final SitePoints sitePoints;
     private final InstrumentDesk desk;
     private final PracticeService practice;
 
-    SetupController(SetupService setups, JournalService journals, InstrumentDesk desk, PracticeService practice) {
+    SetupController(SetupService setups, JournalService journals, SitePoints sitePoints, InstrumentDesk desk, PracticeService practice) {
         this.setups = setups;
         this.journals = journals;
+        this.sitePoints = sitePoints;
         this.desk = desk;
         this.practice = practice;
     }
 
     @GetMapping
     String bench(@PathVariable UUID job, Model model) {
-        JobState state = journals.state(job);
+        JobState state = sitePoints.state(job);
         Optional<InstrumentSnapshot> instrument = desk.snapshot(job);
         Optional<SetupService.Proposal> proposal = setups.proposal(job);
         model.addAttribute("names", PointNames.offered(state));

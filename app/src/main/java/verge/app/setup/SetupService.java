@@ -11,11 +11,13 @@ import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.PayloadJson;
+import verge.app.points.SitePoints;
 import verge.app.pole.PoleService;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.journal.Entry;
 import verge.core.journal.JobState;
+import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -47,15 +49,17 @@ public class SetupService {
     private final InstrumentDesk desk;
     private final InstrumentWatch watch;
     private final PoleService poles;
+    private final SitePoints points;
     private final SetupDraftRepository drafts;
     private final PayloadJson json;
 
-    SetupService(JournalService journals, InstrumentDesk desk, InstrumentWatch watch, PoleService poles,
+    SetupService(JournalService journals, InstrumentDesk desk, InstrumentWatch watch, PoleService poles, SitePoints points,
             SetupDraftRepository drafts, PayloadJson json) {
         this.journals = journals;
         this.desk = desk;
         this.watch = watch;
         this.poles = poles;
+        this.points = points;
         this.drafts = drafts;
         this.json = json;
     }
@@ -72,6 +76,7 @@ public class SetupService {
     /** Reads the backsight. All that was typed is checked first: nobody should walk back for a slip of the finger. */
     public CompletableFuture<Proposal> measureBacksight(UUID job, SetupForm form, String person) {
         TotalStation station = desk.ready(job);
+        points.takeOn(job, Origin.CONTROL, person, form.station(), form.backsight());
         typed(journals.state(job), form);
         poles.choose(job, form.targetHeight(), form.prismConstant(), person);
         return watch.measure(station).thenApply(reading -> propose(job, form, reading, person));
@@ -114,6 +119,7 @@ public class SetupService {
     }
 
     private Proposal propose(UUID job, SetupForm form, TotalStationReading reading, String person) {
+        points.takeOn(job, Origin.CONTROL, person, form.station(), form.backsight());
         Typed typed = typed(journals.state(job), form);
         Target target = poles.choose(job, form.targetHeight(), form.prismConstant(), person);
         Payload.StationSetUp written = written(typed, reading, desk.ready(job).snapshot(), target);

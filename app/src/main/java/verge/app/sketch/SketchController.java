@@ -3,10 +3,23 @@ package verge.app.sketch;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
+import verge.app.coding.Codebooks;
+import verge.app.drawing.DrawingLibrary;
+import verge.app.drawing.Layers;
+import verge.app.drawing.PlacedFile;
+import verge.app.drawing.SiteDrawings;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
 import verge.app.journal.JournalService;
+import verge.core.coding.Codebook;
+import verge.core.drawing.Role;
 import verge.core.geodesy.GridPoint;
 import verge.core.journal.JobState;
 import verge.core.journal.Leaf;
@@ -15,9 +28,23 @@ import verge.core.journal.Leaf;
 @RestController
 class SketchController {
     private final JournalService journals;
+    private final SiteDrawings drawings;
+    private final SiteFileService files;
+    private final DrawingLibrary library;
+    private final Layers layers;
+    private final Codebooks codebooks;
+    private final DrawingBytes bytes;
+    private final Apart apart;
 
-    SketchController(JournalService journals) {
+    SketchController(JournalService journals, SiteDrawings drawings, SiteFileService files, DrawingLibrary library, Layers layers, Codebooks codebooks, DrawingBytes bytes, Apart apart) {
         this.journals = journals;
+        this.drawings = drawings;
+        this.files = files;
+        this.library = library;
+        this.layers = layers;
+        this.codebooks = codebooks;
+        this.bytes = bytes;
+        this.apart = apart;
     }
 
     /** @param backsight where the station's line to its backsight ends */
@@ -28,16 +55,53 @@ class SketchController {
     record Reference(double north, double east, String label) {
     }
 
-    record Sketch(List<SketchPoint> points, List<Station> stations, Reference reference, double metresPerUnit, String unit) {
+    /**
+     * A file of the site.
+     *
+     * @param version changes whenever what is drawn of it does
+     */
+    record Sheet(UUID id, String name, String role, String version) {
+    }
+
+    /** @param apart that what is drawn lies far apart, in words; empty if it does not */
+    record Sketch(List<SketchPoint> points, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current, String apart) {
+    }
+
+    /** @param colour as the file has it, in 24 bits; −1 if it leaves that open */
+    record LayerBody(int index, String name, int colour, boolean shown, String role, int count) {
     }
 
     @GetMapping("/jobs/{job}/sketch")
     Sketch sketch(@PathVariable UUID job) {
         JobState state = journals.state(job);
+        Codebook book = codebooks.of(job);
         Optional<Leaf> open = state.openLeaf();
         List<Station> stations = state.leaves().stream().flatMap(leaf -> station(state, leaf, open.equals(Optional.of(leaf))).stream()).toList();
-        return new Sketch(state.points().map(SketchPoint::of).toList(), stations, reference(state),
-                state.settings().figures().lengthUnit().metresPerUnit(), state.settings().figures().lengthUnit().symbol());
+        return new Sketch(state.points().map(p -> SketchPoint.of(p, book)).toList(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
+                state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state)).toList(),
+                drawings.current(job, state).map(SiteFile::id).orElse(null), apart.words(job, state));
+    }
+
+    private static Sheet sheet(SiteFile file, JobState state) {
+        int meaning = java.util.Objects.hash(file.sha256(), file.reading(), state.settings().system(), state.settings().geoid(), state.settings().ground());
+        return new Sheet(file.id(), file.name(), file.role().map(Role::name).orElse(""), Integer.toHexString(meaning));
+    }
+
+    /** The layers of a file that has been read; the request is held, no thread is, until it is. */
+    @GetMapping("/jobs/{job}/sketch/files/{file}/layers")
+    CompletableFuture<List<LayerBody>> layers(@PathVariable UUID job, @PathVariable UUID file) {
+        return placed(job, file).thenApply(placed -> layers.of(placed).stream()
+                .map(l -> new LayerBody(l.index(), l.layer().name(), l.layer().colour().orElse(-1), l.shown(), l.role().name(), l.count())).toList());
+    }
+
+    /** What a file draws; a browser that has this version asks no more. */
+    @GetMapping("/jobs/{job}/sketch/files/{file}")
+    CompletableFuture<ResponseEntity<byte[]>> file(@PathVariable UUID job, @PathVariable UUID file) {
+        return placed(job, file).thenApply(placed -> ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).cacheControl(CacheControl.noCache().cachePrivate()).body(bytes.of(placed)));
+    }
+
+    private CompletableFuture<PlacedFile> placed(UUID job, UUID file) {
+        return library.placed(files.file(drawings.site(job), file), journals.state(job).geodesy(), Optional.empty());
     }
 
     private static Reference reference(JobState state) {

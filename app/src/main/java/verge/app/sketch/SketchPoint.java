@@ -12,9 +12,8 @@ import verge.core.journal.StoredPoint;
  * @param marker shape of a measured point by its code
  */
 public record SketchPoint(UUID entry, String name, String code, String mark, String marker, double north, double east) {
-    public static SketchPoint of(StoredPoint point) {
-        String marker = point.origin() != Origin.MEASURED ? "" : Codebook.general().rows().stream()
-                .filter(row -> row.code().equals(point.code())).map(row -> row.marker().name()).findFirst().orElse("DOT");
+    public static SketchPoint of(StoredPoint point, Codebook book) {
+        String marker = point.origin() != Origin.MEASURED ? "" : book.marker(point.code()).name();
         return new SketchPoint(point.entry(), point.name().text(), point.code().text(), point.origin().name(), marker,
                 point.position().plan().northing(), point.position().plan().easting());
     }

@@ -18,6 +18,7 @@ import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
 import verge.app.points.PointNames;
 import verge.app.points.PointService;
+import verge.app.points.SitePoints;
 import verge.app.problem.ProblemWords;
 import verge.core.coding.PointName;
 import verge.core.journal.JobState;
@@ -35,12 +36,14 @@ class StakeoutController {
     private final StakeoutService stakes;
     private final PointService points;
     private final JournalService journals;
+    private final SitePoints sitePoints;
     private final ProblemWords words;
 
-    StakeoutController(StakeoutService stakes, PointService points, JournalService journals, ProblemWords words) {
+    StakeoutController(StakeoutService stakes, PointService points, JournalService journals, SitePoints sitePoints, ProblemWords words) {
         this.stakes = stakes;
         this.points = points;
         this.journals = journals;
+        this.sitePoints = sitePoints;
         this.words = words;
     }
 
@@ -59,7 +62,7 @@ class StakeoutController {
 
     @GetMapping
     String bench(@PathVariable UUID job, @RequestParam(defaultValue = "") String point, Settings settings, Model model) {
-        JobState state = journals.state(job);
+        JobState state = sitePoints.state(job);
         List<WorkLine> work = work(state);
         model.addAttribute("work", work.stream().limit(LINES_SHOWN).toList());
         model.addAttribute("total", work.size());
@@ -123,7 +126,7 @@ class StakeoutController {
     @ResponseBody
     CompletableFuture<Stored> store(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String point,
             @RequestParam(defaultValue = "") String reason, Settings settings, Principal person) {
-        StakeoutAim aim = aim(journals.state(job), point, settings);
+        StakeoutAim aim = aim(sitePoints.state(job), point, settings);
         return stakes.store(job, id, aim, reason, person.getName()).thenApply(kept -> new Stored(stored(journals.state(job), kept)));
     }
 

@@ -6,9 +6,11 @@ import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.points.SitePoints;
 import verge.app.journal.Kept;
 import verge.core.geodesy.Position;
 import verge.core.journal.Journal;
+import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -20,10 +22,12 @@ import verge.core.stakeout.Guidance;
 @Service
 public class StakeoutService {
     private final JournalService journals;
+    private final SitePoints sitePoints;
     private final InstrumentWatch watch;
 
-    StakeoutService(JournalService journals, InstrumentWatch watch) {
+    StakeoutService(JournalService journals, SitePoints sitePoints, InstrumentWatch watch) {
         this.journals = journals;
+        this.sitePoints = sitePoints;
         this.watch = watch;
     }
 
@@ -39,6 +43,7 @@ public class StakeoutService {
             return CompletableFuture.completedFuture(new Kept(journal.entry(id).get(), true));
         }
         InstrumentWatch.Ready ready = watch.ready(job);
+        sitePoints.takeOn(job, Origin.DESIGN, person, aim.design().name().text());
         return watch.shoot(ready).thenApply(reading -> new Kept(
                 journals.append(job, new Author(id, person, ready.device()), state -> {
                     requireWithin(aim, reading, ready, aim.facing(state), reason);

@@ -1,30 +1,59 @@
-// The marks of the sketch, in the present paint.
+// The marks of the sketch, in the present paint: painted on canvas for points, as styles for the few things that move.
 import { colour } from 'verge/frame/paint.js';
 
 const stroke = (name, width) => new ol.style.Stroke({ color: colour(name), width });
 const fill = name => new ol.style.Fill({ color: colour(name) });
 
-/** The images that make one mark, the lowest first. */
-function images(mark, marker) {
-  const ink = stroke('ink', 2);
-  switch (mark) {
-    case 'CONTROL': return [new ol.style.RegularShape({ points: 3, radius: 12, fill: fill('ink') })];
-    case 'DESIGN': return [new ol.style.RegularShape({ points: 4, radius: 8, stroke: ink, fill: fill('paper') })];
-    case 'STAKED': return [new ol.style.RegularShape({ points: 4, radius: 9, radius2: 0, angle: Math.PI / 4, stroke: stroke('heather', 3) })];
-    default: return measured(marker, ink);
-  }
+/** Half the width of the square that a mark is painted in. */
+export const REACH = 14;
+
+const ring = (pen, radius) => { pen.beginPath(); pen.arc(0, 0, radius, 0, 2 * Math.PI); };
+const path = (pen, points) => { pen.beginPath(); points.forEach(([x, y], i) => (i ? pen.lineTo(x, y) : pen.moveTo(x, y))); pen.closePath(); };
+const cross = (pen, r, diagonal) => {
+  const d = diagonal ? r * Math.SQRT1_2 : 0;
+  pen.beginPath();
+  if (diagonal) { pen.moveTo(-d, -d); pen.lineTo(d, d); pen.moveTo(-d, d); pen.lineTo(d, -d); } else { pen.moveTo(-r, 0); pen.lineTo(r, 0); pen.moveTo(0, -r); pen.lineTo(0, r); }
+  pen.stroke();
+};
+const TRIANGLE = [[0, -12], [10.4, 6], [-10.4, 6]];
+const DIAMOND = r => [[0, -r], [r, 0], [0, r], [-r, 0]];
+const SQUARE = [[-5, -5], [5, -5], [5, 5], [-5, 5]];
+
+/** How each mark is painted about 0, 0. Control is a filled triangle, the register a hollow one; designs are diamonds. */
+const PAINTED = {
+  CONTROL: pen => { path(pen, TRIANGLE); pen.fill(); },
+  REGISTER: pen => { path(pen, TRIANGLE); paper(pen); pen.stroke(); },
+  DESIGN: pen => { path(pen, DIAMOND(8)); paper(pen); pen.stroke(); },
+  STAKED: pen => { pen.strokeStyle = colour('heather'); pen.lineWidth = 3; cross(pen, 9, true); },
+  UNDERLAY: pen => { pen.strokeStyle = colour('edge'); pen.lineWidth = 1.5; ring(pen, 3.5); pen.stroke(); },
+  RING: pen => { ring(pen, 6); paper(pen); pen.stroke(); },
+  CROSS: pen => cross(pen, 7, false),
+  SQUARE: pen => { path(pen, SQUARE); paper(pen); pen.stroke(); },
+  DIAMOND: pen => { path(pen, DIAMOND(6)); pen.fill(); },
+  RING_CROSS: pen => { ring(pen, 6); paper(pen); pen.stroke(); cross(pen, 10, false); },
+  DOT: pen => { ring(pen, 4); pen.fill(); },
+};
+
+function paper(pen) {
+  const ink = pen.fillStyle;
+  pen.fillStyle = colour('paper');
+  pen.fill();
+  pen.fillStyle = ink;
 }
 
-function measured(marker, ink) {
-  const ring = new ol.style.Circle({ radius: 6, stroke: ink, fill: fill('paper') });
-  switch (marker) {
-    case 'RING': return [ring];
-    case 'CROSS': return [new ol.style.RegularShape({ points: 4, radius: 7, radius2: 0, stroke: ink })];
-    case 'SQUARE': return [new ol.style.RegularShape({ points: 4, radius: 7, angle: Math.PI / 4, stroke: ink, fill: fill('paper') })];
-    case 'DIAMOND': return [new ol.style.RegularShape({ points: 4, radius: 6, fill: fill('ink') })];
-    case 'RING_CROSS': return [ring, new ol.style.RegularShape({ points: 4, radius: 10, radius2: 0, stroke: ink })];
-    default: return [new ol.style.Circle({ radius: 4, fill: fill('ink') })];
-  }
+/** Paints each mark once, to be stamped many times. */
+export function stamps(pixelRatio) {
+  return Object.fromEntries(Object.entries(PAINTED).map(([name, paint]) => {
+    const canvas = document.createElement('canvas');
+    canvas.width = canvas.height = Math.ceil(2 * REACH * pixelRatio);
+    const pen = canvas.getContext('2d');
+    pen.scale(pixelRatio, pixelRatio);
+    pen.translate(REACH, REACH);
+    pen.strokeStyle = pen.fillStyle = colour('ink');
+    pen.lineWidth = 2;
+    paint(pen);
+    return [name, canvas];
+  }));
 }
 
 /** Draws a marker's sample into an SVG of the legend, 24 units square about 0, 0. */
@@ -40,27 +69,28 @@ export function sample(svg) {
   svg.innerHTML = shapes[svg.dataset.marker] ?? shapes.DOT;
 }
 
-/** A point's name, and its code smaller behind it. */
-const text = (name, code, weight) => new ol.style.Text({
-  text: code ? [name, `${weight} 15px Next`, ` ${code}`, '400 12px Next'] : name, font: `${weight} 15px Next`,
-  offsetX: 12, offsetY: -2, textAlign: 'left', fill: fill('ink'), stroke: stroke('paper', 3),
-});
+/** A file's colour brought to where it can be told from the paper: its hue stays, its lightness goes with the paint. */
+export function onPaper(rgb, paint) {
+  if (rgb < 0 || paint === 'sun') {
+    return colour('ink');
+  }
+  const [r, g, b] = [rgb >> 16, rgb >> 8 & 255, rgb & 255].map(v => v / 255);
+  const most = Math.max(r, g, b);
+  const least = Math.min(r, g, b);
+  if (most - least < 0.08) {
+    return colour('ink-2');
+  }
+  const hue = 60 * (most === r ? ((g - b) / (most - least) + 6) % 6 : most === g ? (b - r) / (most - least) + 2 : (r - g) / (most - least) + 4);
+  const bright = hue > 40 && hue < 200;   // yellows to cyans look lighter than they are
+  return `hsl(${Math.round(hue)} 62% ${paint === 'night' ? (bright ? 58 : 70) : (bright ? 27 : 38)}%)`;
+}
 
-/** Makes the style functions; call again after the paint changed. */
+/** Makes the style functions of what moves; call again after the paint changed. */
 export function styles() {
-  const made = new Map();
-  const cached = (mark, marker) => {
-    const key = mark + marker;
-    made.has(key) || made.set(key, images(mark, marker).map(image => new ol.style.Style({ image })));
-    return made.get(key);
-  };
   const reference = new ol.style.Style({ stroke: stroke('edge', 1.5) });
   const referencePoint = new ol.style.Style({ image: new ol.style.Circle({ radius: 4, stroke: stroke('edge', 1.5) }) });
   const sight = new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('ink-2'), width: 1.5, lineDash: [3, 7] }) });
   return {
-    point: feature => cached(feature.get('mark'), feature.get('marker')),
-    label: feature => new ol.style.Style({ text: feature.get('mark') === 'MEASURED' ? text(feature.get('name'), feature.get('code'), 450)
-      : text(feature.get('name'), '', feature.get('mark') === 'CONTROL' ? 700 : 450) }),
     outline: feature => feature.getGeometry() instanceof ol.geom.Point ? referencePoint : reference,
     station: feature => feature.getGeometry() instanceof ol.geom.LineString ? sight : [
       new ol.style.Style({ image: new ol.style.Circle({ radius: 10, stroke: stroke('ink', 2.5), fill: fill('paper') }) }),
@@ -72,7 +102,8 @@ export function styles() {
     factor: feature => [
       new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 13, angle: Math.PI / 4, stroke: stroke('ochre', 2.5) }) }),
       new ol.style.Style({ text: new ol.style.Text({ text: feature.get('label'), font: '450 13px Next', offsetY: 22, fill: fill('ink-2'), stroke: stroke('paper', 3) }) })],
-    touched: new ol.style.Style({ image: new ol.style.Circle({ radius: 17, stroke: stroke('heather', 3) }) }),
+    touched: [new ol.style.Style({ image: new ol.style.Circle({ radius: 17, stroke: stroke('heather', 3) }), stroke: stroke('heather', 4) })],
     between: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('heather'), width: 3 }) }),
+    selection: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('heather'), width: 2, lineDash: [8, 6] }) }),
   };
 }

@@ -1,17 +1,24 @@
-// The sketch: the plan of the job. One map, with layers that others may add to.
+// The sketch: the plan of the job. One map: a canvas with points and drawings, and layers that others may add to for what moves.
 import { get } from 'verge/frame/http.js';
+import { canvasLayer } from 'verge/sketch/canvas.js';
+import { showLayers } from 'verge/sketch/layers.js';
 import { styles } from 'verge/sketch/marks.js';
+import { near, showSelection, touch } from 'verge/sketch/pick.js';
 import { drawScale } from 'verge/sketch/scale.js';
+import { drawOutline } from 'verge/sketch/select.js';
+import { Points, fetchSheets, grow } from 'verge/sketch/store.js';
 
 const job = document.body.dataset.job;
 const paint = [];
 let map;
 let style;
-let points;
 let stations;
 let reference;
 let chosen;
+let outline;
+let drawn;
 let unit = { metresPerUnit: 1, unit: 'm' };
+const content = { points: new Points([]), sheets: [], version: 0 };
 const at = (north, east) => [east, north];
 
 /** Adds a layer whose style is made from the paint; gives its source. */
@@ -32,31 +39,42 @@ export async function openSketch() {
     interactions: ol.interaction.defaults.defaults({ altShiftDragRotate: false, pinchRotate: false, keyboard: false }),
     view: new ol.View({ projection, center: [0, 0], resolution: 0.25, minResolution: 0.0005, maxResolution: 2e4, constrainOnlyCenter: true, enableRotation: false }),
   });
+  drawn = canvasLayer(() => content);
+  map.addLayer(drawn);
   reference = addLayer('factor', 19);
   stations = addLayer('station', 20);
-  points = addLayer('point', 30);
-  const labels = addLayer('label', 31, { declutter: true });
-  points.on('addfeature', event => labels.addFeature(event.feature));
-  points.on('clear', () => labels.clear());
   chosen = addLayer('touched', 29);
+  outline = addLayer('selection', 45);
   map.on('singleclick', touched);
   map.getView().on('change:resolution', scale);
-  document.addEventListener('click', event => event.target.closest('[data-sketch]') && tools[event.target.closest('[data-sketch]').dataset.sketch]());
-  document.addEventListener('verge:paint', () => { style = styles(); paint.forEach(again => again()); });
+  document.addEventListener('click', pressed);
+  document.addEventListener('verge:paint', () => { style = styles(); paint.forEach(again => again()); redraw(); });
   document.addEventListener('verge:fold', () => map.updateSize());
   document.addEventListener('verge:book', () => reload());
   await document.fonts.load('450 15px Next');
   await reload();
 }
 
-/** Fetches the job's points and stations anew. */
+/** Something of what is drawn has changed. */
+function redraw() {
+  content.version++;
+  drawn.changed();
+}
+
+let latestReload = 0;
+
+/** Fetches the job's points and stations anew, and what is new of the site's files. */
 export async function reload() {
+  const own = ++latestReload;
   const sketch = await get(`/jobs/${job}/sketch`);
-  const wasEmpty = points.getFeatures().length === 0;
+  if (own !== latestReload) {
+    return;   // a later one is under way
+  }
+  const wasEmpty = extentOf('all') === null;
   unit = sketch;
-  points.clear();
-  points.addFeatures(sketch.points.map(feature));
-  document.getElementById('sketch-empty').hidden = sketch.points.length > 0;
+  content.points = new Points(sketch.points);
+  document.getElementById('sketch-empty').hidden = sketch.points.length + sketch.files.length > 0;
+  tellApart(sketch.apart);
   stations.clear();
   for (const s of sketch.stations.filter(s => s.open)) {
     stations.addFeature(new ol.Feature(new ol.geom.LineString([at(s.north, s.east), at(s.backsightNorth, s.backsightEast)])));
@@ -69,23 +87,35 @@ export async function reload() {
     reference.addFeature(made);
   }
   scale();
+  redraw();
   if (wasEmpty) {
-    tools.all();   // the first points of a job are looked for where they are, not where the paper was
+    goTo('all');   // the first points of a job are looked for where they are, not where the paper was
   }
+  fetchSheets(sketch.files, sketch.current, redraw).then(sheets => {
+    if (own === latestReload) {
+      const nothingYet = extentOf('all') === null;
+      content.sheets = sheets;
+      redraw();
+      document.getElementById('sketch').dataset.sheets = sheets.length;
+      nothingYet && goTo('all');
+    }
+  });
+}
+
+function tellApart(words) {
+  const strip = document.getElementById('sketch-apart');
+  strip.textContent = words;
+  strip.hidden = !words;
 }
 
 /** Draws one point at once, before anything is fetched. */
 export function drawPoint(point) {
-  if (!points.getFeatures().some(f => f.get('entry') === point.entry && f.get('name') === point.name)) {
-    points.addFeature(feature(point));
+  const { list } = content.points;
+  if (!list.some(p => p.entry === point.entry && p.name === point.name)) {
+    content.points = new Points([...list, point]);
     document.getElementById('sketch-empty').hidden = true;
+    redraw();
   }
-}
-
-function feature(point) {
-  const made = new ol.Feature(new ol.geom.Point(at(point.north, point.east)));
-  made.setProperties({ entry: point.entry, name: point.name, code: point.code, mark: point.mark, marker: point.marker });
-  return made;
 }
 
 function scale() {
@@ -95,29 +125,48 @@ function scale() {
 /** Where the sketch's map is needed itself: the pole is dragged on it. */
 export const theMap = () => map;
 
+/** The layer with points and drawings, which tells how long its last full drawing took. */
+export const theCanvas = () => drawn;
+
 /** The station of the open leaf as [east, north], or null. */
 export function openStation() {
   return stations.getFeatures().find(f => f.getGeometry() instanceof ol.geom.Point)?.getGeometry().getCoordinates() ?? null;
 }
 
+/** Where a name lies, as [east, north]: among the job's points, then those of the files. */
+function placeOf(name) {
+  const own = content.points.list.find(p => p.name === name);
+  const spot = own ? null : content.sheets.flatMap(sheet => sheet.spots).find(s => s.name === name);
+  return own ? at(own.north, own.east) : spot ? [spot.at[0], spot.at[1]] : null;
+}
+
 /** Rings the named points and, with two, draws the line between. */
 export function choose(names) {
   chosen.clear();
-  const places = names.map(name => points.getFeatures().find(f => f.get('name') === name)).filter(Boolean);
-  for (const place of places) {
-    chosen.addFeature(new ol.Feature(place.getGeometry().clone()));
-  }
+  const places = names.map(placeOf).filter(Boolean);
+  places.forEach(place => chosen.addFeature(new ol.Feature(new ol.geom.Point(place))));
   if (places.length === 2) {
-    const line = new ol.Feature(new ol.geom.LineString(places.map(p => p.getGeometry().getCoordinates())));
+    const line = new ol.Feature(new ol.geom.LineString(places));
     line.setStyle(style.between);
     chosen.addFeature(line);
   }
 }
 
+/** Rings what was touched. */
+function ring(found) {
+  chosen.clear();
+  if (found?.point) {
+    chosen.addFeature(new ol.Feature(new ol.geom.Point(at(found.point.north, found.point.east))));
+  } else if (found) {
+    const places = Array.from({ length: found.thing.at.length / 2 }, (none, i) => [found.thing.at[2 * i], found.thing.at[2 * i + 1]]);
+    chosen.addFeature(new ol.Feature(places.length === 1 ? new ol.geom.Point(places[0]) : new ol.geom.LineString(places)));
+  }
+}
+
 function touched(event) {
-  const hit = map.getFeaturesAtPixel(event.pixel, { hitTolerance: 18 }).find(f => f.get('name') && f.get('mark'));
-  if (hit) {
-    document.dispatchEvent(new CustomEvent('verge:touched', { detail: { name: hit.get('name') } }));
+  if (!map.getTargetElement().classList.contains('drawing')) {
+    outline.clear();
+    touch(near(content, event.coordinate, map.getView().getResolution()), ring);
   }
 }
 
@@ -128,14 +177,55 @@ export function poleIsAt(coordinates) {
   places[0] = coordinates;
 }
 
+/** The box round what of a kind is drawn; null if nothing is. */
+function extentOf(kind) {
+  const all = [Infinity, Infinity, -Infinity, -Infinity];
+  const wanted = { control: ['CONTROL'], design: ['DESIGN', 'STAKED'] }[kind];
+  for (const p of content.points.list) {
+    (!wanted || wanted.includes(p.mark)) && grow(all, [p.east, p.north, p.east, p.north]);
+  }
+  for (const sheet of content.sheets) {
+    const fits = kind === 'all' || kind === 'control' && sheet.role === 'REGISTER' || kind === 'design' && sheet.current;
+    const own = fits && sheet.extent();
+    own && grow(all, own);
+  }
+  return all[0] <= all[2] ? all : null;
+}
+
+function goTo(kind) {
+  const extent = extentOf(kind);
+  if (extent) {
+    map.getView().fit(ol.extent.buffer(extent, 4), { padding: [50, 90, 60, 50], minResolution: 0.01 });
+  }
+}
+
+function select(freehand) {
+  drawOutline(map, outline, freehand, showSelection);
+}
+
 const tools = {
   closer: () => map.getView().animate({ zoom: map.getView().getZoom() + 1, duration: 150 }),
   farther: () => map.getView().animate({ zoom: map.getView().getZoom() - 1, duration: 150 }),
-  all: () => {
-    const extent = points.getExtent();
-    if (points.getFeatures().length > 0) {
-      map.getView().fit(ol.extent.buffer(extent, 4), { padding: [50, 90, 60, 50], minResolution: 0.01 });
-    }
-  },
+  all: () => goTo('all'),
+  control: () => goTo('control'),
+  design: () => goTo('design'),
   pole: () => places[0] && map.getView().animate({ center: places[0], resolution: Math.min(map.getView().getResolution(), 0.06), duration: 200 }),
+  layers: () => {
+    const panel = document.getElementById('layers-panel');
+    panel.hidden ? showLayers(() => content, redraw) : panel.hidden = true;
+  },
+  box: () => select(false),
+  lasso: () => select(true),
 };
+
+/** Buttons of the tool strip; those in a drawer close it again. */
+function pressed(event) {
+  const opener = event.target.closest('[data-drawer]');
+  for (const drawer of document.querySelectorAll('[data-drawer-of]')) {
+    const own = opener?.dataset.drawer === drawer.dataset.drawerOf;
+    drawer.hidden = !own || !drawer.hidden;
+    document.querySelector(`[data-drawer="${drawer.dataset.drawerOf}"]`)?.setAttribute('aria-expanded', String(!drawer.hidden));
+  }
+  const button = event.target.closest('[data-sketch]');
+  button && tools[button.dataset.sketch]();
+}

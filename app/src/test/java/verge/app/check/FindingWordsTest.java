@@ -9,6 +9,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.springframework.context.support.ResourceBundleMessageSource;
 import verge.app.problem.ProblemWords.Said;
 import verge.core.check.Finding;
+import verge.core.units.Figures;
+import verge.core.units.Length;
 
 /** Every finding is a sentence with its numbers in it. */
 class FindingWordsTest {
@@ -31,23 +33,36 @@ class FindingWordsTest {
             case DISTANCES_DISAGREE, DISTANCES_FOOT_KIND -> List.of(-134.7, 2.5, 12);
             case DISTANCES_GRID_FOR_GROUND -> List.of(-134.7, 2.5, 12, 0.9998653);
             case DISTANCES_AIR -> List.of(39.6, 2.5, 12, 40.1);
-            default -> List.of("ETRS89");
+            case FILE_FAR_AWAY, AXES_MISTAKEN, UNIT_MISTAKEN, UNIT_HEADER_WRONG -> List.of("yard.dxf", new Length(5_412_300), "north-east", "the known points", "mm", "m");
+            case FOOT_KIND_UNSAID -> List.of("yard.csv", "ft", "ftUS", new Length(12.6));
+            case NAME_IN_TWO_PLACES -> List.of("T5", "a.csv", "b.csv", new Length(0.038), 2);
+            case HEIGHTS_ABOVE_ELLIPSOID -> List.of("a.csv", new Length(37.5), new Length(37.6));
+            case TAKEN_POINT_CHANGED -> List.of("T5", "a.csv", new Length(0.038));
+            case FILE_HAS_STRAYS -> List.of("yard.dxf", 4, new Length(6_300_000));
+            case DESIGN_PARTLY_WITHOUT_HEIGHTS -> List.of("yard.dxf", 4, 12);
+            case HEIGHTS_ALL_ZERO, SURFACE_WITHOUT_HEIGHTS -> List.of("yard.dxf", 4);
+            default -> List.of("ETRS89", "b.csv");
         };
+    }
+
+    private static Finding found(Finding.Kind kind, List<Object> arguments) {
+        return new Finding(kind, arguments, "", List.of());
     }
 
     @ParameterizedTest
     @EnumSource(Finding.Kind.class)
     void nothingIsLeftUnfilled(Finding.Kind kind) {
-        Said said = words.say(new Finding(kind, arguments(kind)));
+        Said said = words.say(found(kind, arguments(kind)), Figures.metric());
         for (String sentence : List.of(said.wrong(), said.means(), said.next())) {
-            assertThat(sentence).isNotBlank().doesNotContain("{").doesNotContain("null").endsWith(".");
+            assertThat(sentence).isNotBlank().doesNotContain("{").doesNotContain("null").matches(".*[.?]");
         }
+        assertThat(words.title(kind.name())).isNotEqualTo(kind.name());
     }
 
     @Test
     void figuresAreRoundedToWhatTheyAreWorth() {
-        assertThat(words.say(new Finding(Finding.Kind.DISTANCES_GRID_FOR_GROUND, List.of(-134.71, 2.52, 12, 0.9998653))).wrong()).contains("−134.7 ppm", "12 sights", "σ 2.5 ppm");
-        assertThat(words.say(new Finding(Finding.Kind.FOOT_KINDS_DIFFER, List.of(12_600.0))).means()).contains("12600 mm");
-        assertThat(words.say(new Finding(Finding.Kind.PRESSURE_ODD, List.of("T2", 760.0, 1012.44))).wrong()).contains("760.0 hPa").contains("1,012.4 hPa".replace(",", ""));
+        assertThat(words.say(found(Finding.Kind.DISTANCES_GRID_FOR_GROUND, List.of(-134.71, 2.52, 12, 0.9998653)), Figures.metric()).wrong()).contains("−134.7 ppm", "12 sights", "σ 2.5 ppm");
+        assertThat(words.say(found(Finding.Kind.FOOT_KINDS_DIFFER, List.of(12_600.0)), Figures.metric()).means()).contains("12600 mm");
+        assertThat(words.say(found(Finding.Kind.PRESSURE_ODD, List.of("T2", 760.0, 1012.44)), Figures.metric()).wrong()).contains("760.0 hPa").contains("1,012.4 hPa".replace(",", ""));
     }
 }

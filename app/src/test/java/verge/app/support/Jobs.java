@@ -1,16 +1,17 @@
 package verge.app.support;
 
 import java.util.UUID;
-import verge.app.importing.ColumnChoice;
-import verge.app.importing.PointImportService;
+import verge.app.importing.FileChoice;
+import verge.app.importing.ImportService;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
 import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.job.Site;
 import verge.app.journal.Author;
+import verge.core.drawing.FileUnit;
+import verge.core.drawing.Role;
 import verge.core.journal.JobSettings;
-import verge.core.journal.Origin;
 import verge.core.units.AngleUnit;
 import verge.core.units.DirectionStyle;
 import verge.core.units.Figures;
@@ -48,8 +49,7 @@ public final class Jobs {
     private static Job controlled(VergeServer.Running verge, Job job) {
         SiteFile control = verge.bean(SiteFileService.class).of(job.siteId()).stream()
                 .filter(f -> f.name().equals("ternholm-control.csv")).findFirst().orElseThrow();
-        verge.bean(PointImportService.class).take(job.id(), job.siteId(), control.id(),
-                new ColumnChoice(null, null, null, LengthUnit.METRE, null, Origin.CONTROL, null), Author.atPage("surveyor"));
+        verge.bean(ImportService.class).use(job.id(), control, new FileChoice(Role.CONTROL, FileUnit.METRE, null, null, null, null, null, null, null, null, null, null), Author.atPage("surveyor"));
         return job;
     }
 }

@@ -2,52 +2,110 @@ package verge.core.check;
 
 import java.util.List;
 
-/** Something that the walk-round stumbled over: a kind, whose words are elsewhere, and the particulars they name. */
-public record Finding(Kind kind, List<Object> arguments) {
+/**
+ * Something that the walk-round stumbled over: a kind, whose words are elsewhere, and the particulars they name.
+ *
+ * @param about which things it is about: accepted once, it stays accepted for these and no others
+ * @param remedies what can be done about it at once, the likeliest first
+ */
+public record Finding(Kind kind, List<Object> arguments, String about, List<Remedy> remedies) {
+
+    /** How much harm it does to go on. */
+    public enum Weight {
+        /** What is measured or staked would be wrong. */
+        WRONG,
+        /** Likely a mistake; somebody has to look. */
+        DOUBTFUL,
+        /** Worth knowing. */
+        NOTE
+    }
 
     /** What can be found. Behind each: its arguments. */
     public enum Kind {
         /** The system's name. */
-        TOTAL_STATION_WITHOUT_PLANE,
+        TOTAL_STATION_WITHOUT_PLANE(Weight.WRONG),
         /** None. */
-        SATELLITES_ON_FLAT_SITE,
+        SATELLITES_ON_FLAT_SITE(Weight.WRONG),
         /** None. */
-        SYSTEM_UNDECIDED,
+        SYSTEM_UNDECIDED(Weight.DOUBTFUL),
         /** None. */
-        TOOLS_MIXED_IN_GRID,
+        TOOLS_MIXED_IN_GRID(Weight.DOUBTFUL),
         /** How a station is written, the unit. */
-        STATIONING_UNFIT,
+        STATIONING_UNFIT(Weight.NOTE),
         /** Millimetres that the two feet differ at the farthest coordinate. */
-        FOOT_KINDS_DIFFER,
+        FOOT_KINDS_DIFFER(Weight.WRONG),
         /** The system's name. */
-        SCALE_NOT_SINGLE,
+        SCALE_NOT_SINGLE(Weight.WRONG),
         /** None. */
-        GEOID_MISSING,
+        GEOID_MISSING(Weight.NOTE),
         /** The geoid's name. */
-        GEOID_ELSEWHERE,
+        GEOID_ELSEWHERE(Weight.DOUBTFUL),
         /** None. */
-        REFERENCE_HEIGHT_MISSING,
+        REFERENCE_HEIGHT_MISSING(Weight.NOTE),
         /** Reference height as given, what the geoid and the control make of it, the undulation; metres. */
-        REFERENCE_HEIGHT_ODD,
+        REFERENCE_HEIGHT_ODD(Weight.DOUBTFUL),
         /** How many points, the first's name, the system's name. */
-        POINTS_OUTSIDE_AREA,
+        POINTS_OUTSIDE_AREA(Weight.DOUBTFUL),
         /** Station, pressure kept, pressure usual at that height; hectopascals. */
-        PRESSURE_ODD,
+        PRESSURE_ODD(Weight.DOUBTFUL),
         /** Parts per million that measured distances are longer than coordinates say, their standard deviation, how many distances. */
-        DISTANCES_DISAGREE,
+        DISTANCES_DISAGREE(Weight.DOUBTFUL),
         /** As DISTANCES_DISAGREE; then grid over ground at the place. */
-        DISTANCES_GRID_FOR_GROUND,
+        DISTANCES_GRID_FOR_GROUND(Weight.WRONG),
         /** As DISTANCES_DISAGREE. */
-        DISTANCES_FOOT_KIND,
+        DISTANCES_FOOT_KIND(Weight.WRONG),
         /** As DISTANCES_DISAGREE; then the correction for air that would explain it, ppm. */
-        DISTANCES_AIR
+        DISTANCES_AIR(Weight.DOUBTFUL),
+        /** File, distance, direction, from what. */
+        FILE_FAR_AWAY(Weight.WRONG),
+        /** File, distance, direction, from what; the order and sense that would bring it there. */
+        AXES_MISTAKEN(Weight.WRONG),
+        /** File, distance, direction, from what; the unit it is read in, the one that would bring it there. */
+        UNIT_MISTAKEN(Weight.WRONG),
+        /** The same where the file itself says the unit. */
+        UNIT_HEADER_WRONG(Weight.WRONG),
+        /** File, the foot it is read in, the other foot, how far the two lie apart at this site. */
+        FOOT_KIND_UNSAID(Weight.WRONG),
+        /** File. */
+        FILE_HAS_NO_PLACE(Weight.WRONG),
+        /** Point, one file, another, distance between, how many names are so. */
+        NAME_IN_TWO_PLACES(Weight.WRONG),
+        /** Two files. */
+        FILE_NAMES_ALIKE(Weight.DOUBTFUL),
+        /** File, how many heights. */
+        HEIGHTS_ALL_ZERO(Weight.WRONG),
+        /** File. */
+        HEIGHTS_MISSING(Weight.NOTE),
+        /** File, how much its heights are above the usual, the undulation. */
+        HEIGHTS_ABOVE_ELLIPSOID(Weight.WRONG),
+        /** File, how many vertices have no height, of how many. */
+        DESIGN_PARTLY_WITHOUT_HEIGHTS(Weight.DOUBTFUL),
+        /** File, how many surfaces. */
+        SURFACE_WITHOUT_HEIGHTS(Weight.WRONG),
+        /** File, how many vertices, how far away. */
+        FILE_HAS_STRAYS(Weight.DOUBTFUL),
+        /** Point, file, how far it moved. */
+        TAKEN_POINT_CHANGED(Weight.WRONG),
+        /** Point, file. */
+        TAKEN_POINT_GONE(Weight.DOUBTFUL);
+
+        private final Weight weight;
+
+        Kind(Weight weight) {
+            this.weight = weight;
+        }
+
+        public Weight weight() {
+            return weight;
+        }
     }
 
     public Finding {
         arguments = List.copyOf(arguments);
+        remedies = List.copyOf(remedies);
     }
 
     static Finding of(Kind kind, Object... arguments) {
-        return new Finding(kind, List.of(arguments));
+        return new Finding(kind, List.of(arguments), "", List.of(new Remedy.OpenSettings()));
     }
 }

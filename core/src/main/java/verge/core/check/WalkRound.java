@@ -1,6 +1,7 @@
 package verge.core.check;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -28,7 +29,17 @@ public final class WalkRound {
     private WalkRound() {
     }
 
+    /** As {@link #of(JobState, List)}, without files. */
     public static List<Finding> of(JobState state) {
+        return of(state, List.of());
+    }
+
+    /**
+     * What was found, the worst first; what was accepted is still among it.
+     *
+     * @param files those of the site that count now, each in one version
+     */
+    public static List<Finding> of(JobState state, List<SiteContent> files) {
         List<Finding> found = new ArrayList<>(SettingsCheck.of(state.geodesy()));
         List<StoredPoint> control = state.points().filter(p -> p.origin() == Origin.CONTROL).limit(POINTS_LOOKED_AT).toList();
         state.geodesy().projection().ifPresent(p -> {
@@ -38,7 +49,8 @@ public final class WalkRound {
         });
         pressure(state).ifPresent(found::add);
         DistanceAgreement.of(state).ifPresent(found::add);
-        return List.copyOf(found);
+        found.addAll(FileCheck.of(state, files));
+        return found.stream().sorted(Comparator.comparing(f -> f.kind().weight())).toList();
     }
 
     private static Optional<Finding> outside(List<StoredPoint> control, MapProjection projection) {

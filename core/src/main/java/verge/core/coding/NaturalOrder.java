@@ -1,37 +1,56 @@
 package verge.core.coding;
 
-import java.math.BigInteger;
 import java.util.Comparator;
-import java.util.List;
-import java.util.regex.MatchResult;
-import java.util.regex.Pattern;
 
 /** Orders names as people do: P9 before P10. Ties by plain text, so that the order is total. */
 enum NaturalOrder implements Comparator<String> {
     INSTANCE;
 
-    private static final Pattern RUN = Pattern.compile("\\d+|\\D+");
-
     @Override
     public int compare(String a, String b) {
-        List<String> left = runs(a);
-        List<String> right = runs(b);
-        for (int i = 0; i < Math.min(left.size(), right.size()); i++) {
-            int order = compareRuns(left.get(i), right.get(i));
+        int i = 0;
+        int j = 0;
+        while (i < a.length() && j < b.length()) {
+            int iEnd = runEnd(a, i);
+            int jEnd = runEnd(b, j);
+            boolean numbers = Character.isDigit(a.charAt(i)) && Character.isDigit(b.charAt(j));
+            int order = numbers ? numbers(a, i, iEnd, b, j, jEnd) : a.substring(i, iEnd).compareToIgnoreCase(b.substring(j, jEnd));
             if (order != 0) {
                 return order;
             }
+            i = iEnd;
+            j = jEnd;
         }
-        int order = Integer.compare(left.size(), right.size());
+        int order = Integer.compare(a.length() - i, b.length() - j);
         return order != 0 ? order : a.compareTo(b);
     }
 
-    private static int compareRuns(String a, String b) {
-        boolean numbers = Character.isDigit(a.charAt(0)) && Character.isDigit(b.charAt(0));
-        return numbers ? new BigInteger(a).compareTo(new BigInteger(b)) : a.compareToIgnoreCase(b);
+    /** Where the figures, or the letters, that begin at a place end. */
+    private static int runEnd(String text, int from) {
+        boolean digits = Character.isDigit(text.charAt(from));
+        int end = from + 1;
+        while (end < text.length() && Character.isDigit(text.charAt(end)) == digits) {
+            end++;
+        }
+        return end;
     }
 
-    private static List<String> runs(String text) {
-        return RUN.matcher(text).results().map(MatchResult::group).toList();
+    /** By value, however long: without leading zeros the longer is the larger. */
+    private static int numbers(String a, int i, int iEnd, String b, int j, int jEnd) {
+        int from = skipZeros(a, i, iEnd);
+        int other = skipZeros(b, j, jEnd);
+        int order = Integer.compare(iEnd - from, jEnd - other);
+        for (int k = 0; order == 0 && k < iEnd - from; k++) {
+            order = Integer.compare(Character.digit(a.charAt(from + k), 10), Character.digit(b.charAt(other + k), 10));
+        }
+        return order;
+    }
+
+    private static int skipZeros(String text, int from, int end) {
+        int at = from;
+        while (at < end - 1 && Character.digit(text.charAt(at), 10) == 0) {
+            at++;
+        }
+        return at;
     }
 }

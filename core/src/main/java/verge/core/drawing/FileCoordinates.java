@@ -9,20 +9,35 @@ import verge.core.units.PlanAxes;
  *
  * @param unit of lengths and heights
  * @param axes order and sense. A drawing has its first coordinate along its x axis: to the east where the order is easting first
+ * @param heights which kind of height the file has, if its heights count
  */
-public record FileCoordinates(FileSystem system, FileUnit unit, PlanAxes axes) {
+public record FileCoordinates(FileSystem system, FileUnit unit, PlanAxes axes, Heights heights) {
+    /** What a file's heights are. */
+    public enum Heights {
+        ELEVATIONS,
+        /** Above the ellipsoid; brought down by the job's geoid. */
+        ABOVE_ELLIPSOID,
+        /** Zeros that stand for nothing, or figures that are not to be trusted. */
+        NOT_MEANT
+    }
+
     public FileCoordinates {
         Objects.requireNonNull(system, "system");
         Objects.requireNonNull(unit, "unit");
         Objects.requireNonNull(axes, "axes");
+        Objects.requireNonNull(heights, "heights");
     }
 
     public FileCoordinates with(PlanAxes other) {
-        return new FileCoordinates(system, unit, other);
+        return new FileCoordinates(system, unit, other, heights);
     }
 
     public FileCoordinates with(FileUnit other) {
-        return new FileCoordinates(system, other, axes);
+        return new FileCoordinates(system, other, axes, heights);
+    }
+
+    public FileCoordinates with(Heights other) {
+        return new FileCoordinates(system, unit, axes, other);
     }
 
     /**
@@ -42,7 +57,7 @@ public record FileCoordinates(FileSystem system, FileUnit unit, PlanAxes axes) {
                 double east = swap ? values[at] : values[at + 1];
                 values[at] = north * toMetres * axes.northSign() + 0.0;
                 values[at + 1] = east * toMetres * axes.eastSign() + 0.0;
-                values[at + 2] *= toMetres;
+                values[at + 2] = heights == Heights.NOT_MEANT ? Double.NaN : values[at + 2] * toMetres;
             }
 
             @Override

@@ -6,6 +6,10 @@ public sealed interface FileSystem {
     record JobGrid() implements FileSystem {
     }
 
+    /** The job's ground coordinates. */
+    record JobGround() implements FileSystem {
+    }
+
     /** Latitude and longitude in degrees on WGS 84, heights above its ellipsoid or the sea as the file leaves open. */
     record LatLon() implements FileSystem {
     }
@@ -19,5 +23,6 @@ public sealed interface FileSystem {
     }
 
     FileSystem JOB_GRID = new JobGrid();
+    FileSystem JOB_GROUND = new JobGround();
     FileSystem LAT_LON = new LatLon();
 }

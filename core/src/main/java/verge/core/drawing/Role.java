@@ -11,7 +11,9 @@ public enum Role {
     /** What is to be built: can be picked and staked. */
     DESIGN,
     /** For orientation only: paler, cannot be picked. */
-    UNDERLAY;
+    UNDERLAY,
+    /** The table of codes of the site's jobs. */
+    CODEBOOK;
 
     /** Verge's word for it. */
     public String word() {

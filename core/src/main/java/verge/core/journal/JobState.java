@@ -32,27 +32,39 @@ public final class JobState {
     private final Map<UUID, Leaf> leaves;
     /** Setups written so far, struck ones too: so that a leaf keeps its number when one before it is struck. */
     private final int setUpsWritten;
-    private final Optional<Target> target;
+    private final Told told;
     private final Carrier carrier;
     /** Notes of shots by their entries, where any were written later. */
     private final Map<UUID, Map<String, String>> notes;
+    private final SeenPoints seen;
 
     JobState(JobGeodesy geodesy, Set<UUID> struck, Map<UUID, List<StoredPoint>> pointsByEntry,
             Map<PointName, List<StoredPoint>> pointsByName, Map<UUID, Leaf> leaves, int setUpsWritten,
-            Optional<Target> target, Carrier carrier, Map<UUID, Map<String, String>> notes) {
+            Told told, Carrier carrier, Map<UUID, Map<String, String>> notes, SeenPoints seen) {
         this.geodesy = geodesy;
         this.struck = struck;
         this.pointsByEntry = pointsByEntry;
         this.pointsByName = pointsByName;
         this.leaves = leaves;
         this.setUpsWritten = setUpsWritten;
-        this.target = target;
+        this.told = told;
         this.carrier = carrier;
         this.notes = notes;
+        this.seen = seen;
+    }
+
+    /** The same state for looking at: names that the job does not know are looked for among the points of its site. */
+    public JobState seeing(SeenPoints others) {
+        return new JobState(geodesy, struck, pointsByEntry, pointsByName, leaves, setUpsWritten, told, carrier, notes, others);
+    }
+
+    /** Points of the site that are not the job's own yet. */
+    public SeenPoints seen() {
+        return seen;
     }
 
     static JobState empty(JobGeodesy geodesy, Set<UUID> struck, Carrier carrier) {
-        return new JobState(geodesy, Set.copyOf(struck), Map.of(), Map.of(), Map.of(), 0, Optional.empty(), carrier, Map.of());
+        return new JobState(geodesy, Set.copyOf(struck), Map.of(), Map.of(), Map.of(), 0, Told.NOTHING, carrier, Map.of(), SeenPoints.NONE);
     }
 
     /** The state after more entries, none of which strikes or changes settings. */
@@ -126,7 +138,26 @@ public final class JobState {
 
     /** The prism in use; absent until one was chosen. */
     public Optional<Target> target() {
-        return target;
+        return told.target();
+    }
+
+    /** The file of the site that the work goes by, if one was chosen. */
+    public Optional<UUID> design() {
+        return told.design();
+    }
+
+    /** Why a finding of the walk-round was accepted; empty if it was not. */
+    public Optional<String> acceptance(String kind, String about) {
+        return Optional.ofNullable(told.accepted().get(Told.key(kind, about)));
+    }
+
+    /** The name of the file that an import was from; empty for any other entry. */
+    public Optional<String> fileOf(UUID entry) {
+        return Optional.ofNullable(told.files().get(entry));
+    }
+
+    Told told() {
+        return told;
     }
 
     /** All points in the order of their entries. */
@@ -146,6 +177,11 @@ public final class JobState {
 
     /** The position that counts among those of one name: by origin, then the latest. */
     public Optional<StoredPoint> find(PointName name) {
+        return own(name).or(() -> seen.known(name)).or(() -> seen.design(name));
+    }
+
+    /** As {@link #find(PointName)}, among the job's own points. */
+    public Optional<StoredPoint> own(PointName name) {
         return named(name).stream().reduce((first, next) -> next.origin().compareTo(first.origin()) <= 0 ? next : first);
     }
 
@@ -158,9 +194,16 @@ public final class JobState {
         return pointsByName.getOrDefault(name, List.of());
     }
 
-    /** What a name means for staking: its design, else what else bears the name, but never an earlier stake. */
+    /**
+     * What a name means for staking: its design, else what else bears the name, but never an earlier stake. A design typed or taken on
+     * counts, unless it was taken on from another file than the one that the work goes by now.
+     */
     public Optional<StoredPoint> findDesign(PointName name) {
-        return find(name, Origin.DESIGN).or(() -> find(name).filter(p -> p.origin() != Origin.STAKED));
+        Optional<StoredPoint> own = find(name, Origin.DESIGN);
+        Optional<StoredPoint> current = seen.design(name);
+        boolean ofCurrent = own.isPresent() && (current.isEmpty() || fileOf(own.get().entry()).isEmpty()
+                || fileOf(own.get().entry()).equals(seen.designFile()));
+        return ofCurrent ? own : current.or(() -> own).or(() -> find(name).filter(p -> p.origin() != Origin.STAKED));
     }
 
     public Collection<Leaf> leaves() {

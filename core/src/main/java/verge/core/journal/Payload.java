@@ -93,6 +93,23 @@ public sealed interface Payload {
     record InverseNoted(PointName from, PointName to) implements Payload {
     }
 
+    /**
+     * Which of the site's designs the work goes by from now on.
+     *
+     * @param file its id at the site
+     */
+    record DesignChosen(UUID file, String fileName) implements Payload {
+    }
+
+    /**
+     * Something that the walk-round found and that is to stay as it is.
+     *
+     * @param kind what was found
+     * @param about which things it was about, so that the same of others is found again
+     */
+    record FindingAccepted(String kind, String about, String reason) implements Payload {
+    }
+
     /** Takes another entry out of reckoning; the entry itself stays to be read. */
     record Struck(UUID entry) implements Payload {
     }

@@ -31,7 +31,7 @@ final class Reckoning {
     private final JobState growing;
     private final Map<UUID, Map<String, String>> notes;
     private int setUpsWritten;
-    private Optional<Target> target;
+    private Told told;
 
     Reckoning(JobState before) {
         this.before = before;
@@ -39,7 +39,7 @@ final class Reckoning {
         pointsByName = new LinkedHashMap<>(before.pointsByName());
         leaves = new LinkedHashMap<>(before.leavesByEntry());
         setUpsWritten = before.setUpsWritten();
-        target = before.target();
+        told = before.told();
         notes = new HashMap<>(before.notes());
         growing = seen(pointsByEntry, pointsByName, leaves);
     }
@@ -50,7 +50,7 @@ final class Reckoning {
     }
 
     private JobState seen(Map<UUID, List<StoredPoint>> byEntry, Map<PointName, List<StoredPoint>> byName, Map<UUID, Leaf> byLeaf) {
-        return new JobState(before.geodesy(), before.struck(), byEntry, byName, byLeaf, setUpsWritten, target, before.carrier(), notes);
+        return new JobState(before.geodesy(), before.struck(), byEntry, byName, byLeaf, setUpsWritten, told, before.carrier(), notes, SeenPoints.NONE);
     }
 
     void add(Entry entry) {
@@ -60,8 +60,9 @@ final class Reckoning {
         } else if (before.isStruck(entry.id())) {
             return;
         } else if (payload instanceof Payload.TargetChosen chosen) {
-            target = Optional.of(chosen.target());
+            told = told.with(chosen);
         } else if (payload instanceof Payload.PointsImported imported) {
+            told = told.with(entry.id(), imported);
             addPoints(entry.id(), imported.points().stream().map(p -> given(entry, p.name(), p.code(), imported.origin(), p.position())).toList());
         } else if (payload instanceof Payload.PointKeyed keyed) {
             addPoints(entry.id(), List.of(given(entry, keyed.name(), keyed.code(), Origin.DESIGN, keyed.position())));
@@ -69,6 +70,10 @@ final class Reckoning {
             write(entry.id(), shot.notes());
             observed(shot.setup(), shot.reading(), shot.target()).ifPresent(o -> addPoints(entry.id(), List.of(new StoredPoint(entry.id(),
                     shot.name(), shot.code(), Origin.MEASURED, o.position(), Optional.of(o.sigma()), Optional.empty(), Optional.of(shot.setup())))));
+        } else if (payload instanceof Payload.DesignChosen chosen) {
+            told = told.with(chosen);
+        } else if (payload instanceof Payload.FindingAccepted accepted) {
+            told = told.with(accepted);
         } else if (payload instanceof Payload.NotesWritten written) {
             write(written.shot(), written.notes());
         } else if (payload instanceof Payload.PointStaked stake) {

@@ -125,6 +125,12 @@ public enum Problem {
     FILE_NOTHING_READ,
     /** Arguments: the file's name. */
     READING_STOPPED,
+    /** Arguments: the file's name. */
+    ORDER_UNSAID,
+    /** Arguments: the file's name, the role. */
+    ROLE_UNFIT,
+    /** Arguments: what it is. */
+    UNDERLAY_PICKED,
     /** Arguments: none. */
     NOTHING_TO_EXPORT,
     /** Arguments: none. */

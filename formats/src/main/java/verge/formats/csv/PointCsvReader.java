@@ -16,6 +16,7 @@ import verge.core.journal.NamedPosition;
 import verge.core.problem.SurveyException;
 import verge.core.units.Decimals;
 import verge.core.units.Length;
+import verge.formats.reading.Watch;
 import verge.formats.text.BoundedLines;
 import verge.formats.text.TextEncoding;
 
@@ -55,12 +56,17 @@ public final class PointCsvReader {
     }
 
     public static Result read(Path file, TextEncoding encoding, PointCsvLayout layout) throws IOException {
-        return new PointCsvReader(layout).readAll(file, encoding);
+        return read(file, encoding, layout, Watch.none(file.getFileName().toString()));
     }
 
-    private Result readAll(Path file, TextEncoding encoding) throws IOException {
+    /** The same, followed. @throws SurveyException READING_STOPPED */
+    public static Result read(Path file, TextEncoding encoding, PointCsvLayout layout, Watch watch) throws IOException {
+        return new PointCsvReader(layout).readAll(file, encoding, watch);
+    }
+
+    private Result readAll(Path file, TextEncoding encoding, Watch watch) throws IOException {
         CsvLine split = new CsvLine(layout.separator());
-        try (BoundedLines lines = new BoundedLines(encoding.open(file))) {
+        try (BoundedLines lines = new BoundedLines(encoding.open(watch.open(file)))) {
             for (String text = lines.next(); text != null && faultCount < MOST_FAULTS_COUNTED; text = lines.next()) {
                 line = lines.number();
                 if (text.isBlank() || text.startsWith("#")) {

@@ -26,6 +26,6 @@ public record Declared(Optional<FileSystem> system, Optional<FileUnit> unit, Pla
 
     /** As proposed where the file leaves something open: its format's usual order, and the job's unit. */
     public FileCoordinates proposed(FileUnit usual) {
-        return new FileCoordinates(system.orElse(FileSystem.JOB_GRID), unit.orElse(usual), new PlanAxes(order, false, false));
+        return new FileCoordinates(system.orElse(FileSystem.JOB_GRID), unit.orElse(usual), new PlanAxes(order, false, false), FileCoordinates.Heights.ELEVATIONS);
     }
 }

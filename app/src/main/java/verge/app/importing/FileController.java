@@ -1,0 +1,213 @@
+package verge.app.importing;
+
+import java.security.Principal;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import verge.app.coding.Codebooks;
+import verge.app.drawing.DrawingLibrary;
+import verge.app.drawing.PlacedFile;
+import verge.app.drawing.ReadAs;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
+import verge.app.job.JobService;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.core.drawing.FileUnit;
+import verge.core.drawing.Role;
+import verge.core.journal.JobState;
+import verge.core.problem.SurveyException;
+import verge.core.units.PlanAxes;
+import verge.formats.codebook.CodebookReader;
+import verge.formats.csv.Column;
+import verge.formats.csv.Fault;
+import verge.formats.reading.FileKind;
+
+/** How a file of the site would be read, what is in it, what it changes; and giving it its role. */
+@Controller
+@RequestMapping("/jobs/{job}/prepare/import/{file}")
+class FileController {
+    private static final int ROWS_SHOWN = 8;
+    private static final int FAULTS_SHOWN = 12;
+    /** A file that takes longer shows how far it is. */
+    private static final long MILLIS_WAITED_FOR = 700;
+
+    private final ImportService imports;
+    private final JobService jobs;
+    private final JournalService journals;
+    private final SiteFileService files;
+    private final DrawingLibrary library;
+    private final Codebooks codebooks;
+    private final FileReportView reports;
+
+    FileController(ImportService imports, JobService jobs, JournalService journals, SiteFileService files, DrawingLibrary library, Codebooks codebooks,
+            FileReportView reports) {
+        this.imports = imports;
+        this.jobs = jobs;
+        this.journals = journals;
+        this.files = files;
+        this.library = library;
+        this.codebooks = codebooks;
+        this.reports = reports;
+    }
+
+    /** A column of the file with its first cells. */
+    record ColumnView(int number, String meaning, List<String> cells) {
+    }
+
+    private SiteFile file(UUID job, UUID file) {
+        return files.file(jobs.job(job).siteId(), file);
+    }
+
+    @GetMapping
+    String look(@PathVariable UUID job, @PathVariable UUID file, FileChoice choice, Model model) {
+        SiteFile own = file(job, file);
+        JobState state = journals.state(job);
+        model.addAttribute("file", own);
+        model.addAttribute("earlier", files.earlier(own));
+        model.addAttribute("roles", List.of(Role.CONTROL, Role.REGISTER, Role.DESIGN, Role.UNDERLAY));
+        FileKind kind = imports.kind(own);
+        boolean codes = kind == FileKind.CODEBOOK || choice.role() == Role.CODEBOOK || choice.role() == null && own.role().equals(Optional.of(Role.CODEBOOK));
+        if (codes) {
+            return codebook(own, model);
+        }
+        return kind == FileKind.TABLE ? table(job, own, choice, state, model) : drawing(job, own, choice, state, model);
+    }
+
+    private String codebook(SiteFile file, Model model) {
+        CodebookReader.Result look = codebooks.look(file);
+        model.addAttribute("book", look.book());
+        model.addAttribute("isTable", imports.kind(file) == FileKind.TABLE);
+        model.addAttribute("faults", look.faults().stream().map(f -> reports.message("codefault." + f.kind(), f.where(), f.found())).toList());
+        return "importing/codebook";
+    }
+
+    private String table(UUID job, SiteFile file, FileChoice choice, JobState state, Model model) {
+        ImportService.TableLook look = imports.look(file, choice, state.settings().figures());
+        model.addAttribute("columns", columns(look));
+        model.addAttribute("meanings", Column.values());
+        PlanAxes axes = state.settings().figures().axes();
+        model.addAttribute("axisNames", Map.of(Column.NORTHING, axes.northName(), Column.EASTING, axes.eastName()));
+        model.addAttribute("table", look.readAs().table());
+        model.addAttribute("separators", FileChoice.SEPARATOR_NAMES);
+        model.addAttribute("separator", FileChoice.separatorName(look.readAs().table().separator()));
+        model.addAttribute("orderUnsaid", look.orderUnsaid());
+        model.addAttribute("movesPoints", state.settings().ground().movesPoints());
+        model.addAttribute("encoding", encodingWords(look));
+        model.addAttribute("faults", look.reading().faults().stream().limit(FAULTS_SHOWN).map(this::words).toList());
+        model.addAttribute("faultCount", look.reading().faultCount());
+        model.addAttribute("missing", look.missing().stream().map(this::meaning).toList());
+        model.addAttribute("ready", look.ready());
+        model.addAttribute("count", look.reading().points().size());
+        common(job, file, choice, look.readAs(), state, look.ready(), model);
+        return "importing/columns";
+    }
+
+    private String drawing(UUID job, SiteFile file, FileChoice choice, JobState state, Model model) {
+        Optional<PlacedFile> placed = placed(file, state, Optional.empty());
+        if (placed.isEmpty()) {
+            model.addAttribute("percent", library.progress(file).map(DrawingLibrary.Progress::percent).orElse(0));
+            return "importing/reading";
+        }
+        placed.get().refused().ifPresent(refused -> {
+            throw refused;
+        });
+        ReadAs readAs = choice.over(library.readAs(file, state.settings().figures()));
+        PlacedFile meant = library.placedNow(file, state.geodesy(), Optional.of(readAs));
+        model.addAttribute("told", reports.of(meant, state.settings()));
+        model.addAttribute("layers", meant.drawing().layers().size());
+        model.addAttribute("unitSaid", meant.read().orElseThrow().declared().unit().isPresent());
+        model.addAttribute("systemSaid", meant.read().orElseThrow().declared().system().isPresent());
+        model.addAttribute("hasPoints", meant.drawing().spots().anyMatch(s -> !s.name().isEmpty()));
+        common(job, file, choice, readAs, state, true, model);
+        return "importing/file";
+    }
+
+    /** The file, unless reading it takes so long that somebody would wonder. */
+    private Optional<PlacedFile> placed(SiteFile file, JobState state, Optional<ReadAs> choice) {
+        CompletableFuture<PlacedFile> coming = library.placed(file, state.geodesy(), choice);
+        try {
+            return Optional.of(coming.get(MILLIS_WAITED_FOR, TimeUnit.MILLISECONDS));
+        } catch (TimeoutException stillReading) {
+            return Optional.empty();
+        } catch (ExecutionException failed) {
+            throw failed.getCause() instanceof SurveyException problem ? problem : new CompletionException(failed.getCause());
+        } catch (InterruptedException shuttingDown) {
+            Thread.currentThread().interrupt();
+            return Optional.empty();
+        }
+    }
+
+    private void common(UUID job, SiteFile file, FileChoice choice, ReadAs readAs, JobState state, boolean readable, Model model) {
+        Role usual = files.older(file).flatMap(SiteFile::role).orElse(Role.CONTROL);
+        model.addAttribute("role", choice.role() == null ? file.role().orElse(readAs.table() == null && usual == Role.CONTROL ? Role.DESIGN : usual) : choice.role());
+        model.addAttribute("readAs", readAs);
+        model.addAttribute("units", FileUnit.values());
+        model.addAttribute("unitNames", Arrays.stream(FileUnit.values()).map(u -> reports.message("fileunit." + u)).toList());
+        Optional<SiteFile> older = files.older(file).filter(o -> file.role().isEmpty() && readable);
+        older.ifPresent(o -> {
+            model.addAttribute("older", o);
+            model.addAttribute("changes", ChangesView.of(imports.changes(job, o, file, Optional.of(readAs)), state.settings().figures()));
+        });
+    }
+
+    @PostMapping
+    String use(@PathVariable UUID job, @PathVariable UUID file, FileChoice choice, @RequestParam(defaultValue = "false") boolean replace, Principal person) {
+        SiteFile own = file(job, file);
+        Author author = Author.atPage(person.getName());
+        Optional<SiteFile> older = replace ? files.older(own) : Optional.empty();
+        if (older.isPresent()) {
+            // its points may have the names of those it takes the place of
+            imports.supersede(job, older.get(), own, choice, author);
+        } else {
+            imports.use(job, own, choice, author);
+        }
+        return "redirect:/jobs/" + job + "/prepare";
+    }
+
+    @PostMapping("/stop")
+    String stop(@PathVariable UUID job, @PathVariable UUID file) {
+        SiteFile own = file(job, file);
+        library.stop(own);
+        if (own.role().isEmpty()) {
+            files.forget(own);
+        }
+        return "redirect:/jobs/" + job + "/prepare";
+    }
+
+    private List<ColumnView> columns(ImportService.TableLook look) {
+        List<List<String>> rows = look.proposal().rows().stream().limit(ROWS_SHOWN).toList();
+        List<String> meanings = look.readAs().table().columns();
+        return IntStream.range(0, look.proposal().columnCount()).mapToObj(i -> new ColumnView(i + 1, i < meanings.size() ? meanings.get(i) : "",
+                rows.stream().map(row -> i < row.size() ? row.get(i) : "").toList())).toList();
+    }
+
+    private String encodingWords(ImportService.TableLook look) {
+        return look.encoding().assumed() ? reports.message("import.latin", Long.toString(look.encoding().line()), Long.toString(look.encoding().column()))
+                : reports.message("import.encoding", look.encoding().charset().displayName());
+    }
+
+    private String meaning(Column column) {
+        return reports.message("column." + column);
+    }
+
+    private String words(Fault fault) {
+        return reports.message("fault." + fault.kind(), Long.toString(fault.line()), Integer.toString(fault.column()),
+                fault.meaning() == null ? "" : meaning(fault.meaning()), fault.found());
+    }
+}

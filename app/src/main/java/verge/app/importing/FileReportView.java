@@ -1,0 +1,91 @@
+package verge.app.importing;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Component;
+import verge.app.check.FindingWords;
+import verge.app.drawing.PlacedFile;
+import verge.core.check.SiteContent;
+import verge.core.check.Spread;
+import verge.core.drawing.FileSystem;
+import verge.core.journal.JobSettings;
+import verge.core.plan.Extent;
+import verge.core.units.Figures;
+import verge.core.units.Length;
+import verge.formats.reading.FileKind;
+import verge.formats.reading.ReadFile;
+import verge.formats.reading.Report;
+
+/** What was read of a file and what was not, in words. */
+@Component
+class FileReportView {
+    private final MessageSource messages;
+
+    FileReportView(MessageSource messages) {
+        this.messages = messages;
+    }
+
+    /**
+     * @param kind such as 'DXF'
+     * @param surprise why the name does not fit what it is; empty if it does
+     * @param read how many of which kind
+     * @param leftOut sentences
+     * @param says what the file says of its own coordinates
+     * @param lies where it lies, in the job's figures
+     */
+    record Told(String kind, String surprise, List<Counted> read, List<String> leftOut, List<String> says, List<String> lies) {
+    }
+
+    record Counted(String kind, int count) {
+    }
+
+    Told of(PlacedFile placed, JobSettings settings) {
+        ReadFile read = placed.read().orElseThrow();
+        FileKind kind = read.kind();
+        String surprise = kind.fits(placed.file().name()) ? "" : message("file.surprise", placed.file().name(), kind.title());
+        return new Told(kind.title(), surprise, read.report().read().entrySet().stream().map(e -> new Counted(e.getKey(), e.getValue())).toList(),
+                read.report().leftOut().stream().map(this::words).toList(), says(read), lies(placed, settings));
+    }
+
+    String words(Report.LeftOut left) {
+        return message("leftout." + left.why(), left.kind(), Integer.toString(left.count()), left.where());
+    }
+
+    private List<String> says(ReadFile read) {
+        String system = read.declared().system().map(s -> s instanceof FileSystem.LatLon ? message("file.says.latlon")
+                : s instanceof FileSystem.Published p ? message("file.says.system", p.code()) : message("file.says.definition")).orElse(message("file.says.noSystem"));
+        boolean geographic = read.declared().system().filter(FileSystem.LatLon.class::isInstance).isPresent();
+        String unit = read.declared().unit().map(u -> message("file.says.unit", message("fileunit." + u))).orElse(message("file.says.noUnit"));
+        return geographic ? List.of(system) : List.of(system, unit);
+    }
+
+    private List<String> lies(PlacedFile placed, JobSettings settings) {
+        Spread spread = placed.content().map(SiteContent::placed).orElseGet(() -> Spread.of(placed.drawing()));
+        if (spread.isEmpty()) {
+            return List.of(message("file.lies.nowhere"));
+        }
+        Figures f = settings.figures();
+        Extent box = spread.most();
+        String size = message("file.lies.size", FindingWords.distance(new Length(box.north() - box.south()), f), FindingWords.distance(new Length(box.east() - box.west()), f),
+                settings.plan(box.middle()));
+        Optional<String> heights = spread.heights() == 0 ? Optional.of(message("file.lies.flat")) : spread.zeros() == spread.heights() ? Optional.of(message("file.lies.zero"))
+                : Optional.of(message("file.lies.height", f.length(new Length(spread.middleHeight()))));
+        return List.of(size, heights.get());
+    }
+
+    /** The words for a unit of files. */
+    Map<String, String> units() {
+        Map<String, String> words = new java.util.LinkedHashMap<>();
+        for (verge.core.drawing.FileUnit unit : verge.core.drawing.FileUnit.values()) {
+            words.put(unit.name(), message("fileunit." + unit));
+        }
+        return words;
+    }
+
+    String message(String key, Object... arguments) {
+        return messages.getMessage(key, arguments, Locale.ENGLISH);
+    }
+}

@@ -1,0 +1,239 @@
+package verge.app.importing;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Service;
+import verge.app.coding.Codebooks;
+import verge.app.drawing.DrawingLibrary;
+import verge.app.drawing.PlacedFile;
+import verge.app.drawing.ReadAs;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.core.check.SiteContent;
+import verge.core.drawing.Changes;
+import verge.core.drawing.FileCoordinates;
+import verge.core.drawing.Role;
+import verge.core.journal.Entry;
+import verge.core.journal.Journal;
+import verge.core.journal.JobState;
+import verge.core.journal.NamedPosition;
+import verge.core.journal.Origin;
+import verge.core.journal.Payload;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.Figures;
+import verge.core.units.LengthUnit;
+import verge.formats.csv.Column;
+import verge.formats.csv.PointCsvProbe;
+import verge.formats.csv.PointCsvReader;
+import verge.formats.reading.FileKind;
+import verge.formats.text.TextEncoding;
+
+/** Gives files of a site their role: looked at first, then used whole or not at all. */
+@Service
+public class ImportService {
+    private final JournalService journals;
+    private final SiteFileService files;
+    private final DrawingLibrary library;
+    private final Codebooks codebooks;
+
+    ImportService(JournalService journals, SiteFileService files, DrawingLibrary library, Codebooks codebooks) {
+        this.journals = journals;
+        this.files = files;
+        this.library = library;
+        this.codebooks = codebooks;
+    }
+
+    /**
+     * How a table of points would be read.
+     *
+     * @param missing needed columns that nothing was chosen for; then nothing was read
+     * @param orderUnsaid whether neither the file nor anybody has said which coordinate comes first
+     */
+    public record TableLook(TextEncoding encoding, PointCsvProbe.Proposal proposal, ReadAs readAs, List<Column> missing, PointCsvReader.Result reading, boolean orderUnsaid) {
+        public boolean ready() {
+            return missing.isEmpty() && reading.sound() && !orderUnsaid;
+        }
+    }
+
+    FileKind kind(SiteFile file) {
+        try {
+            return FileKind.of(files.path(file));
+        } catch (IOException failed) {
+            throw new SurveyException(Problem.FILE_UNREADABLE, file.name());
+        }
+    }
+
+    /** Looks at a table: its first lines, how it would be read, and every fault with its place. */
+    TableLook look(SiteFile file, FileChoice choice, Figures figures) {
+        Path path = files.path(file);
+        LengthUnit unit = figures.lengthUnit();
+        try {
+            TextEncoding encoding = TextEncoding.of(path);
+            ReadAs kept = library.readAs(file, figures);
+            Character separator = choice.separatorCharacter() == null ? (Character) kept.table().separator().charAt(0) : choice.separatorCharacter();
+            PointCsvProbe.Proposal proposal = PointCsvProbe.propose(path, encoding, separator, unit);
+            boolean sameSeparator = kept.table().separator().equals(separator.toString());
+            ReadAs base = sameSeparator ? kept : new ReadAs(kept.system(), kept.unit(), kept.order(), kept.southwards(), kept.westwards(), kept.heights(),
+                    ReadAs.Table.of(proposal.layout(), proposal.columnCount()));
+            ReadAs readAs = choice.over(base);
+            List<Column> missing = Arrays.stream(Column.values()).filter(c -> c.needed() && readAs.table().layout().index(c).isEmpty()).toList();
+            PointCsvReader.Result reading = missing.isEmpty() ? PointCsvReader.read(path, encoding, readAs.table().layout()) : new PointCsvReader.Result(List.of(), List.of(), 0);
+            boolean said = readAs.table().header() || file.reading().isPresent() || choice.saysOrder();
+            return new TableLook(encoding, proposal, readAs, missing, reading, !said);
+        } catch (IOException failed) {
+            throw new SurveyException(Problem.FILE_UNREADABLE, file.name());
+        }
+    }
+
+    /**
+     * Gives a file its role, and takes its points on if that is control.
+     *
+     * @param job in whose grid it lies, and which takes control on
+     * @return the file as the job sees it now; empty for a table of codes
+     * @throws SurveyException COLUMN_MISSING, FILE_HAS_FAULTS, ORDER_UNSAID, ROLE_UNFIT, POINT_NAME_TAKEN, or what its reader says
+     */
+    public Optional<PlacedFile> use(UUID job, SiteFile file, FileChoice choice, Author author) {
+        Role role = choice.role() == null ? file.role().orElse(Role.CONTROL) : choice.role();
+        JobState state = journals.state(job);
+        if (role == Role.CODEBOOK) {
+            useCodebook(file);
+            return Optional.empty();
+        }
+        ReadAs readAs = readAs(file, choice, state.settings().figures());
+        PlacedFile looked = library.placedNow(file, state.geodesy(), Optional.of(readAs));
+        if (looked.refused().isPresent()) {
+            throw looked.refused().get();
+        }
+        if (role.known() && looked.drawing().spots().noneMatch(s -> !s.name().isEmpty())) {
+            throw new SurveyException(Problem.ROLE_UNFIT, file.name(), role.word());
+        }
+        if (role == Role.CONTROL) {
+            requireFree(journals.journal(job), file, looked);
+        }
+        files.decide(file.siteId(), file.id(), role, library.text(readAs));
+        PlacedFile used = library.placedNow(files.file(file.siteId(), file.id()), state.geodesy(), Optional.empty());
+        if (role == Role.CONTROL) {
+            takeControl(job, used, author);
+        }
+        return Optional.of(used);
+    }
+
+    /** How the file is to be read by what was chosen. */
+    ReadAs readAs(SiteFile file, FileChoice choice, Figures figures) {
+        if (kind(file) != FileKind.TABLE) {
+            return choice.over(library.readAs(file, figures));
+        }
+        TableLook look = look(file, choice, figures);
+        if (!look.missing().isEmpty()) {
+            throw new SurveyException(Problem.COLUMN_MISSING, look.missing().get(0).name().toLowerCase(Locale.ROOT));
+        }
+        if (!look.reading().sound()) {
+            throw new SurveyException(Problem.FILE_HAS_FAULTS, look.reading().faultCount());
+        }
+        if (look.orderUnsaid()) {
+            throw new SurveyException(Problem.ORDER_UNSAID, file.name());
+        }
+        return look.readAs();
+    }
+
+    private void useCodebook(SiteFile file) {
+        int faults = codebooks.look(file).faults().size();
+        if (faults > 0) {
+            throw new SurveyException(Problem.FILE_HAS_FAULTS, faults);
+        }
+        files.decide(file.siteId(), file.id(), Role.CODEBOOK, null);
+    }
+
+    private static List<NamedPosition> points(PlacedFile placed) {
+        return placed.content().map(SiteContent::points).map(p -> List.copyOf(p.values())).orElse(List.of());
+    }
+
+    /** Entries by which control of a file, or of an earlier version of it, has been taken on and that still stand. */
+    private List<Entry> imports(Journal journal, SiteFile file) {
+        Set<String> versions = Stream.concat(Stream.of(file), files.earlier(file).stream()).map(SiteFile::sha256).collect(Collectors.toSet());
+        return journal.entries().stream().filter(e -> !journal.state().isStruck(e.id()) && e.payload() instanceof Payload.PointsImported p
+                && versions.contains(p.sha256()) && p.origin() == Origin.CONTROL).toList();
+    }
+
+    /** Names that the job has from elsewhere: then nothing is taken. */
+    private void requireFree(Journal journal, SiteFile file, PlacedFile looked) {
+        List<UUID> own = imports(journal, file).stream().map(Entry::id).toList();
+        looked.drawing().spots().filter(s -> !s.name().isEmpty()).forEach(s -> journal.state().find(verge.core.coding.PointName.parse(s.name()), Origin.CONTROL)
+                .filter(p -> !own.contains(p.entry())).ifPresent(p -> {
+                    throw new SurveyException(Problem.POINT_NAME_TAKEN, s.name());
+                }));
+    }
+
+    /**
+     * Takes a file's points on. Those of an earlier reading or version of it are struck through, so that each counts once; but not
+     * where a setup stands on them, since what was measured from it would go too: there the later ones count from now on.
+     */
+    private void takeControl(UUID job, PlacedFile placed, Author author) {
+        Journal before = journals.journal(job);
+        imports(before, placed.file()).stream().filter(e -> before.pointsThatGoWith(e.id()) == before.state().pointsOf(e.id()).size())
+                .forEach(e -> journals.strike(job, Author.atPage(author.person()), e.id()));
+        journals.append(job, author, new Payload.PointsImported(Origin.CONTROL, placed.file().name(), placed.file().sha256(), points(placed)));
+    }
+
+    /**
+     * Understands a file's figures otherwise from now on, for all jobs of its site.
+     *
+     * @param job that takes its control on anew, if it had
+     */
+    public void reread(UUID job, SiteFile file, FileCoordinates coordinates, Author author) {
+        JobState state = journals.state(job);
+        ReadAs readAs = library.readAs(file, state.settings().figures()).with(coordinates);
+        files.decide(file.siteId(), file.id(), file.role().orElseThrow(), library.text(readAs));
+        if (!imports(journals.journal(job), file).isEmpty() && file.role().equals(Optional.of(Role.CONTROL))) {
+            takeControl(job, library.placedNow(files.file(file.siteId(), file.id()), state.geodesy(), Optional.empty()), author);
+        }
+    }
+
+    /** Gives a file that is in use another role. */
+    public void changeRole(UUID job, SiteFile file, Role role, Author author) {
+        use(job, file, FileChoice.of(role), author);
+    }
+
+    /** What a newer version changes against an older one; both in the job's grid, the newer read as the older if it does not say otherwise. */
+    Changes changes(UUID job, SiteFile older, SiteFile newer, Optional<ReadAs> readAs) {
+        JobState state = journals.state(job);
+        return Changes.between(library.placedNow(older, state.geodesy(), Optional.empty()).drawing(),
+                library.placedNow(newer, state.geodesy(), readAs.or(() -> Optional.of(library.readAs(older, state.settings().figures())))).drawing());
+    }
+
+    /** Gives a newer version the role of the older and lets it count in its place. */
+    void supersede(UUID job, SiteFile older, SiteFile newer, FileChoice choice, Author author) {
+        Role role = choice.role() == null ? older.role().orElseThrow() : choice.role();
+        if (role == Role.CODEBOOK) {
+            useCodebook(newer);
+        } else {
+            ReadAs readAs = readAs(newer, choice, journals.state(job).settings().figures());
+            library.placedNow(newer, journals.state(job).geodesy(), Optional.of(readAs)).refused().ifPresent(refused -> {
+                throw refused;
+            });
+            files.decide(newer.siteId(), newer.id(), role, library.text(readAs));
+        }
+        replace(job, older, files.file(newer.siteId(), newer.id()), author);
+    }
+
+    /** Lets a newer version count in place of an older one; control that the job took on from the old is taken on from the new. */
+    public void replace(UUID job, SiteFile older, SiteFile newer, Author author) {
+        boolean taken = !imports(journals.journal(job), older).isEmpty() && older.role().equals(Optional.of(Role.CONTROL));
+        files.replace(older.siteId(), older.id(), newer.id());
+        SiteFile now = files.file(newer.siteId(), newer.id());
+        if (taken && now.role().equals(Optional.of(Role.CONTROL))) {
+            takeControl(job, library.placedNow(now, journals.state(job).geodesy(), Optional.empty()), author);
+        }
+    }
+}

@@ -1,0 +1,196 @@
+package verge.app.sketch;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import verge.app.drawing.Layers;
+import verge.app.drawing.PlacedFile;
+import verge.app.drawing.SiteDrawings;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.points.SitePoints;
+import verge.core.drawing.Feature;
+import verge.core.drawing.Role;
+import verge.core.drawing.Selection;
+import verge.core.journal.JobState;
+import verge.core.journal.Payload;
+import verge.core.plan.Vertices;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.Figures;
+import verge.core.units.Length;
+
+/** What is done with the sketch itself: asking what lies under the finger, selecting, choosing layers and the current design. */
+@Controller
+@RequestMapping("/jobs/{job}/sketch")
+class SketchTouchController {
+    private static final int CORNERS_SHOWN = 30;
+
+    private final JournalService journals;
+    private final SiteDrawings drawings;
+    private final SiteFileService files;
+    private final Layers layers;
+    private final SitePoints points;
+
+    SketchTouchController(JournalService journals, SiteDrawings drawings, SiteFileService files, Layers layers, SitePoints points) {
+        this.journals = journals;
+        this.drawings = drawings;
+        this.files = files;
+        this.layers = layers;
+        this.points = points;
+    }
+
+    /** A line of figures with its name. */
+    record Figure(String name, String figure) {
+    }
+
+    /** @param reach how far, in metres, a corner may lie from the touched place to be meant */
+    @GetMapping("/thing")
+    String thing(@PathVariable UUID job, @RequestParam UUID file, @RequestParam int feature, @RequestParam double north, @RequestParam double east,
+            @RequestParam double reach, Model model) {
+        JobState state = journals.state(job);
+        PlacedFile placed = drawings.file(job, state, file);
+        Feature own = feature(placed, feature);
+        Layers.Used layer = layers.of(placed).get(own.layer());
+        model.addAttribute("name", own.name());
+        model.addAttribute("file", placed.file());
+        model.addAttribute("layer", layer.layer().name());
+        model.addAttribute("pickable", layer.role() == Role.DESIGN);
+        model.addAttribute("role", layer.role().word());
+        model.addAttribute("figures", figures(own, state));
+        model.addAttribute("feature", feature);
+        int corner = own instanceof Feature.Run ? corner(own.vertices(), north, east, reach) : -1;
+        model.addAttribute("corner", corner);
+        model.addAttribute("cornerPlace", corner < 0 ? "" : state.settings().place(own.vertices().position(corner)));
+        model.addAttribute("cornerName", corner < 0 ? "" : points.freeCornerName(job, own.name().isEmpty() ? layer.layer().name() : own.name(), corner).text());
+        return "sketch/thing :: thing";
+    }
+
+    /** The corner nearest to a place; −1 if none is near enough. */
+    private static int corner(Vertices v, double north, double east, double reach) {
+        int nearest = -1;
+        double least = reach;
+        for (int i = 0; i < v.size(); i++) {
+            double away = Math.hypot(v.north(i) - north, v.east(i) - east);
+            if (away <= least) {
+                least = away;
+                nearest = i;
+            }
+        }
+        return nearest;
+    }
+
+    private static Feature feature(PlacedFile placed, int feature) {
+        if (feature < 0 || feature >= placed.drawing().features().size()) {
+            throw new SurveyException(Problem.NOT_FOUND, placed.file().name());
+        }
+        return placed.drawing().features().get(feature);
+    }
+
+    private static List<Figure> figures(Feature feature, JobState state) {
+        Selection.Tally tally = new Selection.Tally();
+        tally.add(feature);
+        return figures(tally, state, feature.vertices());
+    }
+
+    private static List<Figure> figures(Selection.Tally tally, JobState state, Vertices where) {
+        Figures f = state.settings().figures();
+        double told = where.size() == 0 || state.geodesy().plane().isEmpty() ? 1 : state.toldPerGrid(where.position(0));
+        List<Figure> lines = new java.util.ArrayList<>();
+        if (tally.lines() > 0) {
+            lines.add(new Figure(tally.lines() == 1 ? "Length" : "Length of all lines", f.length(new Length(tally.gridLength() * told))));
+        }
+        if (tally.closedLines() > 0) {
+            lines.add(new Figure(tally.closedLines() == 1 ? "Area" : "Areas together", f.area(tally.gridArea() * told * told)));
+        }
+        tally.lowest().ifPresent(low -> {
+            lines.add(new Figure("Lowest", f.length(new Length(low))));
+            lines.add(new Figure("Highest", f.length(new Length(tally.highest().orElse(low)))));
+        });
+        if (tally.verticesWithoutHeight() > 0) {
+            lines.add(new Figure("Without a height", Integer.toString(tally.verticesWithoutHeight())));
+        }
+        return lines;
+    }
+
+    /** What the selected things come to: those wholly within the outline, on layers that are shown. */
+    @PostMapping("/selection")
+    String selection(@PathVariable UUID job, @RequestParam List<Double> north, @RequestParam List<Double> east, Model model) {
+        if (north.size() != east.size() || north.size() < 3) {
+            throw new SurveyException(Problem.REQUEST_UNFIT);
+        }
+        Vertices.Builder outline = new Vertices.Builder();
+        IntStream.range(0, north.size()).forEach(i -> outline.add(north.get(i), east.get(i)));
+        Selection selection = new Selection(outline.build());
+        JobState state = journals.state(job);
+        Selection.Tally tally = new Selection.Tally();
+        List<String> names = new java.util.ArrayList<>();
+        state.points().filter(p -> selection.contains(p.position().plan())).forEach(p -> {
+            tally.addPoint(p.position().elevation().map(e -> java.util.OptionalDouble.of(e.metres())).orElse(java.util.OptionalDouble.empty()));
+            names.add(p.name().text());
+        });
+        int own = tally.points();
+        for (PlacedFile placed : drawings.ready(job, state)) {
+            List<Layers.Used> used = layers.of(placed);
+            placed.drawing().features().stream().filter(f -> used.get(f.layer()).shown() && selection.contains(f.vertices())).forEach(tally::add);
+        }
+        model.addAttribute("own", own);
+        model.addAttribute("points", tally.points() - own);
+        model.addAttribute("lines", tally.lines());
+        model.addAttribute("words", tally.words());
+        model.addAttribute("names", String.join(", ", names.stream().limit(CORNERS_SHOWN).toList()) + (names.size() > CORNERS_SHOWN ? " \u2026" : ""));
+        model.addAttribute("figures", figures(tally, state, selection.outline()));
+        return "sketch/thing :: selection";
+    }
+
+    /** The name under which a corner of a design line was taken on. */
+    record Taken(String name) {
+    }
+
+    /** Makes a corner of a design line a design point of the job, so that it can be staked. */
+    @PostMapping("/corner")
+    @ResponseBody
+    Taken corner(@PathVariable UUID job, @RequestParam UUID file, @RequestParam int feature, @RequestParam int corner, @RequestParam String name, Principal person) {
+        JobState state = journals.state(job);
+        PlacedFile placed = drawings.file(job, state, file);
+        Feature own = feature(placed, feature);
+        Layers.Used layer = layers.of(placed).get(own.layer());
+        if (layer.role() != Role.DESIGN) {
+            throw new SurveyException(Problem.UNDERLAY_PICKED, own.name().isEmpty() ? layer.layer().name() : own.name());
+        }
+        if (corner < 0 || corner >= own.vertices().size()) {
+            throw new SurveyException(Problem.NOT_FOUND, "this corner");
+        }
+        return new Taken(points.takeCorner(job, placed.file().name() + ", layer " + layer.layer().name(), placed.file().sha256(), name, own.vertices().position(corner), Author.atPage(person.getName())).text());
+    }
+
+    @PostMapping("/layers")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void layer(@PathVariable UUID job, @RequestParam UUID file, @RequestParam String layer, @RequestParam boolean shown, @RequestParam Role role) {
+        layers.choose(drawings.site(job), file, layer, shown, role);
+    }
+
+    @PostMapping("/design")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void design(@PathVariable UUID job, @RequestParam UUID file, Principal person) {
+        SiteFile design = files.file(drawings.site(job), file);
+        if (!design.role().equals(Optional.of(Role.DESIGN))) {
+            throw new SurveyException(Problem.UNDERLAY_PICKED, design.name());
+        }
+        journals.append(job, Author.atPage(person.getName()), new Payload.DesignChosen(design.id(), design.name()));
+    }
+}

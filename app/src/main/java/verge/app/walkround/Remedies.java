@@ -1,0 +1,44 @@
+package verge.app.walkround;
+
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import verge.app.drawing.SiteDrawings;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
+import verge.app.importing.ImportService;
+import verge.app.journal.Author;
+import verge.app.points.SitePoints;
+import verge.core.check.Remedy;
+
+/** Does at once what the walk-round offers. */
+@Service
+public class Remedies {
+    private final SiteDrawings drawings;
+    private final SiteFileService files;
+    private final ImportService imports;
+    private final SitePoints points;
+
+    Remedies(SiteDrawings drawings, SiteFileService files, ImportService imports, SitePoints points) {
+        this.drawings = drawings;
+        this.files = files;
+        this.imports = imports;
+        this.points = points;
+    }
+
+    public void apply(UUID job, Remedy remedy, Author author) {
+        if (remedy instanceof Remedy.ReadAs read) {
+            imports.reread(job, file(job, read.file()), read.coordinates(), author);
+        } else if (remedy instanceof Remedy.MakeRole role) {
+            imports.changeRole(job, file(job, role.file()), role.role(), author);
+        } else if (remedy instanceof Remedy.Replace replace) {
+            imports.replace(job, file(job, replace.older()), file(job, replace.newer()), author);
+        } else if (remedy instanceof Remedy.TakeAgain again) {
+            points.takeAgain(job, again.file(), again.point(), author.person());
+        }
+        // else it leads to another page, which the button does by itself
+    }
+
+    private SiteFile file(UUID job, UUID file) {
+        return files.file(drawings.site(job), file);
+    }
+}

@@ -1,0 +1,151 @@
+// What lies under the finger, and what the person means if that is several things.
+import { fragment, post } from 'verge/frame/http.js';
+import { say, sayProblem } from 'verge/frame/said.js';
+
+const job = document.body.dataset.job;
+const FINGER = 18;
+const CORNER = 14;
+const MOST_LISTED = 8;
+
+/** The things near a place: job's points, points of files, lines; what can be picked before what cannot. */
+export function near(content, [east, north], resolution) {
+  const reach = FINGER * resolution;
+  const found = [];
+  const { points, sheets } = content;
+  for (let i = 0; i < points.list.length; i++) {
+    const away = Math.hypot(points.east[i] - east, points.north[i] - north);
+    away <= reach && found.push({ away, point: points.list[i], name: points.list[i].name, kind: points.list[i].mark.toLowerCase() });
+  }
+  for (const sheet of sheets) {
+    for (const thing of [...sheet.spots, ...sheet.lines]) {
+      const [west, south, most, top] = thing.box;
+      if (east < west - reach || east > most + reach || north < south - reach || north > top + reach || !sheet.shows(thing)) {
+        continue;
+      }
+      const away = distance(thing.at, east, north);
+      const role = sheet.roleOf(thing);
+      if (away <= reach && !(thing.kind === 'p' && found.some(f => f.point?.name === thing.name))) {
+        found.push({ away, sheet, thing, name: thing.name || sheet.layers[thing.layer]?.name || '', kind: role.toLowerCase(), spot: thing.kind === 'p',
+          north, east, reach: CORNER * resolution });
+      }
+    }
+  }
+  const rank = f => (f.point || f.spot && f.kind !== 'underlay' ? 0 : f.kind === 'underlay' ? 2 : 1);
+  return found.sort((a, b) => rank(a) - rank(b) || a.away - b.away);
+}
+
+/** From a place to a point or a line. */
+function distance(at, east, north) {
+  let away = Math.hypot(at[0] - east, at[1] - north);
+  for (let i = 2; i < at.length; i += 2) {
+    const dx = at[i] - at[i - 2];
+    const dy = at[i + 1] - at[i - 1];
+    const t = Math.max(0, Math.min(1, ((east - at[i - 2]) * dx + (north - at[i - 1]) * dy) / (dx * dx + dy * dy || 1)));
+    away = Math.min(away, Math.hypot(at[i - 2] + t * dx - east, at[i - 1] + t * dy - north));
+  }
+  return away;
+}
+
+/** One thing is taken at once; of several, the person chooses from a list. */
+export function touch(found, ring) {
+  const panel = document.getElementById('touch-panel');
+  panel.hidden = true;
+  const pickable = found.filter(f => f.kind !== 'underlay');
+  if (found.length === 0) {
+    ring(null);
+  } else if (pickable.length === 0) {
+    saysUnderlay(found[0]);
+  } else if (pickable.length === 1 || pickable[1].away > 2 * pickable[0].away + 1e-9 && rankOf(pickable[0]) === 0) {
+    take(pickable[0], ring);
+  } else {
+    list(panel, pickable.slice(0, MOST_LISTED), ring);
+  }
+}
+
+const rankOf = f => (f.point || f.spot ? 0 : 1);
+
+function saysUnderlay(thing) {
+  say(`‘${thing.name || thing.sheet.name}’ is underlay.`, thing.sheet.role === 'DESIGN' && !thing.sheet.current
+    ? `It belongs to ${thing.sheet.name}, and the work goes by another design. Go by this one under Layers if it is to be picked or staked.`
+    : `It is in ${thing.sheet.name}, for orientation only, and cannot be picked or staked. Make its layer design under Layers if it is to be built.`);
+}
+
+function list(panel, found, ring) {
+  const title = document.createElement('h3');
+  title.textContent = 'Several things lie here';
+  const entries = document.createElement('div');
+  entries.className = 'pick-list';
+  for (const f of found) {
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.className = 'plain-button';
+    const name = document.createElement('b');
+    name.textContent = f.name || '(no name)';
+    const kind = document.createElement('span');
+    kind.textContent = f.point || f.spot ? f.kind : `${f.kind} line`;
+    button.append(name, ' ', kind);
+    button.addEventListener('click', () => { panel.hidden = true; take(f, ring); });
+    entries.append(button);
+  }
+  panel.replaceChildren(title, entries, closer(panel));
+  panel.hidden = false;
+}
+
+function closer(panel) {
+  const close = document.createElement('button');
+  close.type = 'button';
+  close.className = 'close-panel';
+  close.textContent = '×';
+  close.setAttribute('aria-label', 'Close');
+  close.addEventListener('click', () => { panel.hidden = true; });
+  return close;
+}
+
+function take(f, ring) {
+  ring(f);
+  if (f.point || f.spot && f.name) {
+    document.dispatchEvent(new CustomEvent('verge:touched', { detail: { name: f.point?.name ?? f.name } }));
+  } else {
+    show(f);
+  }
+}
+
+/** What a line is, and its corner to be made a point. */
+async function show(f) {
+  const panel = document.getElementById('touch-panel');
+  try {
+    const told = await fragment(`/jobs/${job}/sketch/thing?${new URLSearchParams({ file: f.sheet.id, feature: f.thing.index, north: f.north, east: f.east, reach: f.reach })}`);
+    panel.replaceChildren(document.adoptNode(told), closer(panel));
+    panel.hidden = false;
+    panel.querySelector('[data-corner]')?.addEventListener('submit', makePoint);
+  } catch (problem) {
+    sayProblem(problem);
+  }
+}
+
+async function makePoint(event) {
+  event.preventDefault();
+  const { file, feature, vertex } = event.target.dataset;
+  try {
+    const taken = await post(`/jobs/${job}/sketch/corner`, { file, feature, corner: vertex, name: event.target.elements.name.value });
+    document.getElementById('touch-panel').hidden = true;
+    say(`${taken.name} is a design point now.`, 'It can be staked like any other.', 'good');
+    document.dispatchEvent(new CustomEvent('verge:touched', { detail: { name: taken.name } }));
+  } catch (problem) {
+    sayProblem(problem);
+  }
+}
+
+/** Shows what a selection comes to. */
+export async function showSelection(outline) {
+  const panel = document.getElementById('touch-panel');
+  try {
+    const fields = new URLSearchParams();
+    outline.forEach(([east, north]) => { fields.append('north', north); fields.append('east', east); });
+    const told = await fragment(`/jobs/${job}/sketch/selection`, { method: 'POST', body: fields });
+    panel.replaceChildren(document.adoptNode(told), closer(panel));
+    panel.hidden = false;
+  } catch (problem) {
+    sayProblem(problem);
+  }
+}

@@ -1,0 +1,327 @@
+package verge.core.check;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import verge.core.check.Finding.Kind;
+import verge.core.coding.PointName;
+import verge.core.drawing.FileCoordinates;
+import verge.core.drawing.FileCoordinates.Heights;
+import verge.core.drawing.FileSystem;
+import verge.core.drawing.FileUnit;
+import verge.core.drawing.Role;
+import verge.core.geodesy.Elevation;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.MapProjection;
+import verge.core.geodesy.Position;
+import verge.core.journal.JobSettings;
+import verge.core.journal.JobState;
+import verge.core.journal.NamedPosition;
+import verge.core.journal.Origin;
+import verge.core.journal.StoredPoint;
+import verge.core.plan.Extent;
+import verge.core.problem.SurveyException;
+import verge.core.units.Length;
+import verge.core.units.PlanAxes;
+
+/** The files of a site against each other, against the job's known points, and against the job's settings. */
+final class FileCheck {
+    /** Control and design of one site are never farther apart than some times their size, nor than this. */
+    private static final double FAR_METRES = 1000;
+    private static final double FAR_FACTOR = 3;
+    /** The usual tolerance of a known point; two positions closer than this are one. */
+    private static final double SAME_METRES = 0.005;
+    /** What a file's figures are printed to. */
+    private static final double MOVED_METRES = 0.0015;
+    private static final double LEAST_UNDULATION_METRES = 10;
+    private static final double HEIGHT_LIMIT_METRES = 5;
+    private static final int LONGEST_COMPARED = 60;
+    /** A drawing with heights on some of its vertices only. */
+    private static final double PARTLY = 0.05;
+
+    private final JobState state;
+    private final List<SiteContent> files;
+    private final List<Finding> found = new ArrayList<>();
+    private final Extent known;
+
+    private FileCheck(JobState state, List<SiteContent> files) {
+        this.state = state;
+        this.files = files;
+        Extent.Builder box = new Extent.Builder();
+        control().forEach(p -> box.add(p.position().plan().northing(), p.position().plan().easting()));
+        this.known = files.stream().filter(f -> f.role() == Role.REGISTER).map(f -> f.placed().most()).reduce(box.build(), Extent::and);
+    }
+
+    /** @param files those that count now, each in one version */
+    static List<Finding> of(JobState state, List<SiteContent> files) {
+        FileCheck check = new FileCheck(state, files);
+        files.forEach(check::one);
+        for (int i = 0; i < files.size(); i++) {
+            for (int j = i + 1; j < files.size(); j++) {
+                check.pair(files.get(i), files.get(j));
+            }
+        }
+        check.takenOn();
+        return check.found;
+    }
+
+    private Stream<StoredPoint> control() {
+        return state.points().filter(p -> p.origin() == Origin.CONTROL);
+    }
+
+    private void add(Kind kind, String about, List<Remedy> remedies, Object... arguments) {
+        found.add(new Finding(kind, List.of(arguments), about, remedies));
+    }
+
+    private void one(SiteContent file) {
+        if (file.placed().isEmpty() && !file.asRead().isEmpty()) {
+            add(Kind.FILE_HAS_NO_PLACE, file.name(), List.of(new Remedy.OpenSettings()), file.name());
+            return;
+        }
+        place(file);
+        footKind(file);
+        heights(file);
+        strays(file);
+        area(file);
+    }
+
+    /**
+     * A file far from what else is known is put to every unit, order and sense to see which brings it there. The known points are what
+     * others are held against, unless they lie outside the area of the system and the designs do not: then they are the suspects.
+     */
+    private void place(SiteContent file) {
+        boolean controlSuspected = isOutside(known) && !isOutside(designs()) && !designs().isEmpty();
+        Extent other = file.role().known() ? designs() : known;
+        double apart = other.distance(file.placed().most());
+        if (file.role().known() != controlSuspected || other.isEmpty() || file.placed().most().isEmpty() || apart <= far(other, file.placed().most())) {
+            return;
+        }
+        String against = file.role().known() ? "the design" : "the known points";
+        String direction = Compass.from(other.middle(), file.placed().most().middle()).word();
+        Length distance = new Length(apart);
+        List<Remedy> ways = ways(file, other);
+        if (ways.isEmpty()) {
+            add(Kind.FILE_FAR_AWAY, file.name(), List.of(), file.name(), distance, direction, against);
+            return;
+        }
+        FileCoordinates way = ((Remedy.ReadAs) ways.get(0)).coordinates();
+        if (way.unit() == file.coordinates().unit()) {
+            add(Kind.AXES_MISTAKEN, file.name(), ways, file.name(), distance, direction, against, axes(way.axes()));
+        } else {
+            Kind kind = file.said().unit().isPresent() ? Kind.UNIT_HEADER_WRONG : Kind.UNIT_MISTAKEN;
+            add(kind, file.name(), ways, file.name(), distance, direction, against, file.coordinates().unit().symbol(), way.unit().symbol());
+        }
+    }
+
+    private boolean isOutside(Extent box) {
+        return !box.isEmpty() && state.geodesy().projection().map(p -> place(p, box.middle()).map(g -> !p.area().contains(g)).orElse(true)).orElse(false);
+    }
+
+    private Extent designs() {
+        return files.stream().filter(f -> f.role() == Role.DESIGN).map(f -> f.placed().most()).reduce(Extent.EMPTY, Extent::and);
+    }
+
+    private static double far(Extent a, Extent b) {
+        return Math.max(FAR_METRES, FAR_FACTOR * Math.min(a.diagonal(), b.diagonal()));
+    }
+
+    private static String axes(PlanAxes axes) {
+        String north = axes.southwards() ? "southing" : "northing";
+        String east = axes.westwards() ? "westing" : "easting";
+        return axes.northFirst() ? north + " first, then " + east : east + " first, then " + north;
+    }
+
+    /** Every other way to mean the file's figures that brings it to where it should be, the least changed first. */
+    private List<Remedy> ways(SiteContent file, Extent target) {
+        if (!(file.coordinates().system() instanceof FileSystem.JobGrid)) {
+            return List.of();
+        }
+        List<FileCoordinates> all = new ArrayList<>();
+        for (FileUnit unit : FileUnit.values()) {
+            for (PlanAxes.Order order : PlanAxes.Order.values()) {
+                for (int sense = 0; sense < 4; sense++) {
+                    all.add(file.coordinates().with(unit).with(new PlanAxes(order, (sense & 1) != 0, (sense & 2) != 0)));
+                }
+            }
+        }
+        double near = Math.max(FAR_METRES / 5, target.diagonal());
+        return all.stream().filter(c -> !c.equals(file.coordinates())).filter(c -> target.distance(file.placedAs(c)) <= near)
+                .sorted(Comparator.<FileCoordinates>comparingInt(c -> changes(file.coordinates(), c)).thenComparingDouble(c -> target.distance(file.placedAs(c))))
+                .limit(2).<Remedy>map(c -> new Remedy.ReadAs(file.id(), file.name(), file.coordinates(), c)).toList();
+    }
+
+    private static int changes(FileCoordinates a, FileCoordinates b) {
+        return (a.unit() == b.unit() ? 0 : 1) + (a.axes().order() == b.axes().order() ? 0 : 1) + (a.axes().southwards() == b.axes().southwards() ? 0 : 1)
+                + (a.axes().westwards() == b.axes().westwards() ? 0 : 1);
+    }
+
+    /** A file in feet that does not say which: at a northing of some million feet the two lie metres apart. */
+    private void footKind(SiteContent file) {
+        if (!file.coordinates().unit().isFoot() || file.said().unit().isPresent() || file.placed().isEmpty()) {
+            return;
+        }
+        FileUnit other = file.coordinates().unit() == FileUnit.US_SURVEY_FOOT ? FileUnit.INTERNATIONAL_FOOT : FileUnit.US_SURVEY_FOOT;
+        Extent here = file.placed().most();
+        double far = Math.hypot(Math.max(Math.abs(here.south()), Math.abs(here.north())), Math.max(Math.abs(here.west()), Math.abs(here.east())));
+        double shift = far * Math.abs(other.metresPerUnit() / file.coordinates().unit().metresPerUnit() - 1);
+        if (shift > SAME_METRES) {
+            add(Kind.FOOT_KIND_UNSAID, file.name(), List.of(new Remedy.ReadAs(file.id(), file.name(), file.coordinates(), file.coordinates().with(other))), file.name(),
+                    file.coordinates().unit().symbol(), other.symbol(), new Length(shift));
+        }
+    }
+
+    private void heights(SiteContent file) {
+        Spread placed = file.placed();
+        if (file.role() == Role.UNDERLAY || placed.isEmpty() || file.coordinates().heights() == Heights.NOT_MEANT) {
+            return;
+        }
+        Remedy none = new Remedy.ReadAs(file.id(), file.name(), file.coordinates(), file.coordinates().with(Heights.NOT_MEANT));
+        if (file.levelSurfaces() > 0) {
+            add(Kind.SURFACE_WITHOUT_HEIGHTS, file.name(), List.of(new Remedy.MakeRole(file.id(), file.name(), Role.UNDERLAY)), file.name(), file.levelSurfaces());
+        } else if (placed.heights() > 0 && placed.zeros() == placed.heights()) {
+            add(Kind.HEIGHTS_ALL_ZERO, file.name(), List.of(none), file.name(), placed.zeros());
+        } else if (placed.heights() == 0 && file.role().known()) {
+            add(Kind.HEIGHTS_MISSING, file.name(), List.of(), file.name());
+        } else if (file.role() == Role.DESIGN && placed.heights() > placed.vertices() * PARTLY
+                && placed.vertices() - placed.heights() + placed.zeros() > placed.vertices() * PARTLY) {
+            add(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS, file.name(), List.of(), file.name(), placed.vertices() - placed.heights() + placed.zeros(), placed.vertices());
+        }
+        aboveEllipsoid(file);
+    }
+
+    /** Heights that differ from what is known by just the undulation. */
+    private void aboveEllipsoid(SiteContent file) {
+        OptionalDouble n = state.geodesy().projection().flatMap(p -> place(p, file.placed().most().middle())).map(g -> state.geodesy().undulation(g)).orElse(OptionalDouble.empty());
+        OptionalDouble usual = usualHeight(file);
+        if (n.isEmpty() || usual.isEmpty() || Double.isNaN(file.placed().middleHeight()) || Math.abs(n.getAsDouble()) < LEAST_UNDULATION_METRES) {
+            return;
+        }
+        double off = file.placed().middleHeight() - usual.getAsDouble();
+        if (file.coordinates().heights() == Heights.ELEVATIONS && Math.abs(off - n.getAsDouble()) < HEIGHT_LIMIT_METRES) {
+            add(Kind.HEIGHTS_ABOVE_ELLIPSOID, file.name(), List.of(new Remedy.ReadAs(file.id(), file.name(), file.coordinates(), file.coordinates().with(Heights.ABOVE_ELLIPSOID))),
+                    file.name(), new Length(off), new Length(n.getAsDouble()));
+        }
+    }
+
+    /** The height that most of what is known has: of other known points, else the site's reference height. */
+    private OptionalDouble usualHeight(SiteContent file) {
+        double[] heights = Stream.concat(control().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name()))).map(p -> p.position().elevation()),
+                files.stream().filter(f -> f.role() == Role.REGISTER && f != file).flatMap(f -> f.points().values().stream()).map(p -> p.position().elevation()))
+                .flatMap(Optional::stream).mapToDouble(Elevation::metres).sorted().toArray();
+        return heights.length > 0 ? OptionalDouble.of(heights[heights.length / 2])
+                : state.settings().referenceHeight().flatMap(JobSettings.ReferenceHeight::elevation).map(e -> OptionalDouble.of(e.metres())).orElse(OptionalDouble.empty());
+    }
+
+    private static Optional<Geographic> place(MapProjection projection, GridPoint at) {
+        try {
+            return Optional.of(projection.geographic(at));
+        } catch (SurveyException nowhere) {
+            return Optional.empty();
+        }
+    }
+
+    private void strays(SiteContent file) {
+        if (file.placed().strays() > 0) {
+            add(Kind.FILE_HAS_STRAYS, file.name() + " " + file.placed().strays(), List.of(), file.name(), file.placed().strays(), new Length(file.placed().strayDistance()));
+        }
+    }
+
+    private void area(SiteContent file) {
+        state.geodesy().projection().filter(p -> file.role() == Role.REGISTER).ifPresent(p -> {
+            List<PointName> out = file.points().entrySet().stream().filter(e -> !place(p, e.getValue().position().plan()).map(g -> p.area().contains(g)).orElse(false))
+                    .map(Map.Entry::getKey).toList();
+            if (!out.isEmpty()) {
+                add(Kind.POINTS_OUTSIDE_AREA, file.name() + " " + out.size(), List.of(), out.size(), out.get(0).text(), p.name());
+            }
+        });
+    }
+
+    private void pair(SiteContent a, SiteContent b) {
+        if (alike(a.name(), b.name())) {
+            add(Kind.FILE_NAMES_ALIKE, a.name() + " and " + b.name(), List.of(new Remedy.Replace(a.id(), b.id(), a.name(), b.name()), new Remedy.Replace(b.id(), a.id(), b.name(), a.name())),
+                    a.name(), b.name());
+        }
+        if (a.role().known() && b.role().known()) {
+            differing(a.points(), b.points()).ifPresent(d -> add(Kind.NAME_IN_TWO_PLACES, a.name() + " and " + b.name() + ": " + d.name(),
+                    List.of(new Remedy.MakeRole(b.id(), b.name(), Role.UNDERLAY), new Remedy.MakeRole(a.id(), a.name(), Role.UNDERLAY)),
+                    d.name().text(), a.name(), b.name(), new Length(d.metres()), d.count()));
+        }
+    }
+
+    /** @param count how many names differ; the named one does most */
+    private record Difference(PointName name, double metres, int count) {
+    }
+
+    private static Optional<Difference> differing(Map<PointName, NamedPosition> a, Map<PointName, NamedPosition> b) {
+        List<Difference> all = a.entrySet().stream().filter(e -> b.containsKey(e.getKey()))
+                .map(e -> new Difference(e.getKey(), apart(e.getValue().position(), b.get(e.getKey()).position()), 1)).filter(d -> d.metres() > SAME_METRES)
+                .sorted(Comparator.comparingDouble(Difference::metres).reversed().thenComparing(Difference::name)).toList();
+        return all.stream().findFirst().map(d -> new Difference(d.name(), d.metres(), all.size()));
+    }
+
+    private static double apart(Position a, Position b) {
+        double plan = a.plan().distanceMetres(b.plan());
+        double up = a.elevation().flatMap(x -> b.elevation().map(y -> x.metres() - y.metres())).orElse(0.0);
+        return Math.hypot(plan, up);
+    }
+
+    /** Known points that the job has taken on, against their files as they are now. */
+    private void takenOn() {
+        Map<String, SiteContent> byName = new HashMap<>();
+        files.stream().filter(f -> f.role().known() || f.role() == Role.DESIGN).forEach(f -> byName.put(f.name(), f));
+        Map<PointName, StoredPoint> latest = new HashMap<>();
+        state.points().filter(p -> p.origin() == Origin.CONTROL || p.origin() == Origin.DESIGN).forEach(p -> latest.put(p.name(), p));
+        latest.values().stream().sorted(Comparator.comparing(StoredPoint::name)).forEach(taken -> state.fileOf(taken.entry()).map(byName::get)
+                .ifPresent(file -> takenOn(taken, file)));
+    }
+
+    private void takenOn(StoredPoint taken, SiteContent file) {
+        Position now = Optional.ofNullable(file.points().get(taken.name())).map(NamedPosition::position).orElse(null);
+        String about = taken.name() + " of " + file.name();
+        if (now == null) {
+            add(Kind.TAKEN_POINT_GONE, about, List.of(), taken.name().text(), file.name());
+        } else if (apart(taken.position(), now) > MOVED_METRES) {
+            add(Kind.TAKEN_POINT_CHANGED, about + " " + Math.round(apart(taken.position(), now) * 1000), List.of(new Remedy.TakeAgain(taken.name(), file.id(), file.name())),
+                    taken.name().text(), file.name(), new Length(apart(taken.position(), now)));
+        }
+    }
+
+    /** Whether two files' names differ by no more than case, separators, a word for 'copy' or 'new', or one or two letters. */
+    static boolean alike(String a, String b) {
+        String left = plain(a);
+        String right = plain(b);
+        return left.equals(right) || left.length() > 4 && right.length() > 4 && edits(left, right) <= (Math.min(left.length(), right.length()) > 9 ? 2 : 1);
+    }
+
+    private static String plain(String name) {
+        String stem = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
+        return stem.toLowerCase(Locale.ROOT).replaceAll("(copy|new|old|final|rev|version)", "").replaceAll("[^\\p{L}\\p{N}]|\\(\\d+\\)", "");
+    }
+
+    /** Letters to change, add or drop to make one text of another (Levenshtein). */
+    private static int edits(String a, String b) {
+        String x = a.substring(0, Math.min(a.length(), LONGEST_COMPARED));
+        String y = b.substring(0, Math.min(b.length(), LONGEST_COMPARED));
+        int[] row = new int[y.length() + 1];
+        for (int j = 0; j <= y.length(); j++) {
+            row[j] = j;
+        }
+        for (int i = 1; i <= x.length(); i++) {
+            int diagonal = row[0];
+            row[0] = i;
+            for (int j = 1; j <= y.length(); j++) {
+                int change = diagonal + (x.charAt(i - 1) == y.charAt(j - 1) ? 0 : 1);
+                diagonal = row[j];
+                row[j] = Math.min(change, 1 + Math.min(row[j], row[j - 1]));
+            }
+        }
+        return row[y.length()];
+    }
+}

@@ -1,0 +1,85 @@
+package verge.core.check;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.UUID;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.drawing.Drawing;
+import verge.core.drawing.Feature;
+import verge.core.drawing.FileCoordinates;
+import verge.core.drawing.FileUnit;
+import verge.core.drawing.Role;
+import verge.core.journal.NamedPosition;
+import verge.core.plan.Extent;
+import verge.core.problem.SurveyException;
+import verge.core.surface.Surface;
+import verge.core.units.PlanAxes;
+
+/**
+ * A file of the site, as the walk-round looks at it.
+ *
+ * @param said what the file says of itself
+ * @param asRead in the file's own figures
+ * @param placed in the job's grid
+ * @param points its named points in the grid, in their natural order; the first of each name
+ * @param levelSurfaces how many of its surfaces have no heights, or the same everywhere
+ */
+public record SiteContent(UUID id, String name, Role role, FileCoordinates coordinates, Said said, Spread asRead, Spread placed,
+        Map<PointName, NamedPosition> points, int levelSurfaces) {
+
+    /**
+     * @param order in which the two coordinates were read
+     * @param unit empty if the file does not say
+     */
+    public record Said(PlanAxes.Order order, boolean orderSaid, Optional<FileUnit> unit, Optional<Extent> extent) {
+    }
+
+    public static SiteContent of(UUID id, String name, Role role, FileCoordinates coordinates, Said said, Drawing asRead, Drawing placed) {
+        Map<PointName, NamedPosition> points = new TreeMap<>();
+        placed.spots().filter(s -> !s.name().isEmpty()).forEach(s -> point(s).ifPresent(p -> points.putIfAbsent(p.name(), p)));
+        return new SiteContent(id, name, role, coordinates, said, Spread.of(asRead), Spread.of(placed), points,
+                (int) placed.surfaces().filter(SiteContent::isLevel).count());
+    }
+
+    private static Optional<NamedPosition> point(Feature.Spot spot) {
+        try {
+            return Optional.of(new NamedPosition(PointName.parse(spot.name()), code(spot.code()), spot.vertices().position(0)));
+        } catch (SurveyException unfit) {
+            return Optional.empty();   // its reader has told so
+        }
+    }
+
+    /** Descriptions in files are often no codes; then the point has none. */
+    private static Code code(String written) {
+        try {
+            return Code.parse(written);
+        } catch (SurveyException noCode) {
+            return Code.NONE;
+        }
+    }
+
+    private static boolean isLevel(Surface surface) {
+        Optional<Double> first = surface.vertices().height(0).isPresent() ? Optional.of(surface.vertices().height(0).getAsDouble()) : Optional.empty();
+        for (int i = 1; i < surface.vertices().size(); i++) {
+            double height = surface.vertices().height(i).orElse(Double.NaN);
+            if (!Double.isNaN(height) && (first.isEmpty() || height != first.get())) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Where it would lie if its figures were meant otherwise. */
+    Extent placedAs(FileCoordinates other) {
+        Extent box = asRead.most();
+        if (box.isEmpty()) {
+            return box;
+        }
+        double[] corners = {box.south(), box.west(), 0, box.north(), box.east(), 0};
+        other.toGrid(said.order()).place(corners, 0);
+        other.toGrid(said.order()).place(corners, 3);
+        return new Extent.Builder().add(corners[0], corners[1]).add(corners[3], corners[4]).build();
+    }
+}

@@ -1,0 +1,58 @@
+package verge.core.drawing;
+
+import verge.core.geodesy.EllipsoidHeight;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.MapProjection;
+import verge.core.geodesy.system.DatumShift;
+import verge.core.plan.Placement;
+import verge.core.problem.SurveyException;
+
+/**
+ * From another coordinate system into the job's grid: back to latitude and longitude, over WGS 84 to the job's datum, into its
+ * projection. Heights are kept: elevations do not change with the plan system.
+ *
+ * @param source of the file
+ * @param target of the job
+ */
+public record SystemPlacement(Source source, MapProjection target, DatumShift targetToWgs84) implements Placement {
+
+    /** What the file's figures are. */
+    public sealed interface Source {
+        /** Degrees on WGS 84; the value read as northing is the latitude. */
+        record LatLon() implements Source {
+        }
+
+        /** @param metresPerUnit what its figures are multiplied by to be metres; the value read as northing counts north */
+        record Plane(MapProjection projection, DatumShift toWgs84, double metresPerUnit) implements Source {
+        }
+    }
+
+    private static final double LARGEST_LATITUDE = 90;
+    private static final double LARGEST_LONGITUDE = 360;
+
+    @Override
+    public void place(double[] values, int at) {
+        try {
+            GridPoint there = target.grid(targetToWgs84.fromWgs84(onWgs84(values[at], values[at + 1]), target.ellipsoid()).position());
+            values[at] = there.northing();
+            values[at + 1] = there.easting();
+            values[at + 2] *= source instanceof Source.Plane plane ? plane.metresPerUnit() : 1;
+        } catch (SurveyException | IllegalArgumentException nowhere) {
+            values[at] = Double.NaN;
+            values[at + 1] = Double.NaN;
+            values[at + 2] = Double.NaN;
+        }
+    }
+
+    private DatumShift.Place onWgs84(double north, double east) {
+        if (source instanceof Source.Plane plane) {
+            Geographic own = plane.projection().geographic(new GridPoint(north * plane.metresPerUnit(), east * plane.metresPerUnit()));
+            return plane.toWgs84().toWgs84(new DatumShift.Place(own, new EllipsoidHeight(0)), plane.projection().ellipsoid());
+        }
+        if (!(Math.abs(north) <= LARGEST_LATITUDE && Math.abs(east) <= LARGEST_LONGITUDE)) {
+            throw new IllegalArgumentException(north + ", " + east);
+        }
+        return new DatumShift.Place(Geographic.ofDegrees(north, east), new EllipsoidHeight(0));
+    }
+}

@@ -1,0 +1,43 @@
+package verge.core.journal;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import verge.core.reading.Target;
+
+/**
+ * What a journal was told that is no point: the prism in use, the design the work goes by, what of the walk-round was accepted.
+ *
+ * @param accepted reasons, by kind and matter of the finding
+ * @param files the file that each import was from, by its entry
+ */
+record Told(Optional<Target> target, Optional<UUID> design, Map<String, String> accepted, Map<UUID, String> files) {
+    static final Told NOTHING = new Told(Optional.empty(), Optional.empty(), Map.of(), Map.of());
+
+    Told with(Payload.TargetChosen chosen) {
+        return new Told(Optional.of(chosen.target()), design, accepted, files);
+    }
+
+    Told with(Payload.DesignChosen chosen) {
+        return new Told(target, Optional.of(chosen.file()), accepted, files);
+    }
+
+    Told with(Payload.FindingAccepted finding) {
+        return new Told(target, design, with(accepted, key(finding.kind(), finding.about()), finding.reason()), files);
+    }
+
+    Told with(UUID entry, Payload.PointsImported imported) {
+        return new Told(target, design, accepted, with(files, entry, imported.fileName()));
+    }
+
+    static String key(String kind, String about) {
+        return kind + " " + about;
+    }
+
+    private static <K> Map<K, String> with(Map<K, String> before, K key, String value) {
+        Map<K, String> more = new HashMap<>(before);
+        more.put(key, value);
+        return Map.copyOf(more);
+    }
+}
