@@ -1,6 +1,7 @@
 package verge.app.drawing;
 
 import com.github.benmanes.caffeine.cache.AsyncCache;
+import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
@@ -58,6 +59,7 @@ public class DrawingLibrary {
     private final AsyncCache<RawKey, Outcome> read = Caffeine.newBuilder().maximumWeight(MOST_KEPT).weigher((RawKey k, Outcome o) -> o.weight()).buildAsync();
     private final AsyncCache<PlacedKey, PlacedFile> placed = Caffeine.newBuilder().maximumWeight(MOST_KEPT)
             .weigher((PlacedKey k, PlacedFile p) -> (int) (200 + p.drawing().vertexCount() + 4L * p.drawing().features().size())).buildAsync();
+    private final Cache<String, Boolean> tables = Caffeine.newBuilder().maximumSize(10_000).build();
     private final Map<RawKey, Progress> underWay = new ConcurrentHashMap<>();
 
     DrawingLibrary(SiteFileService files, Placing placing, PayloadJson json) {
@@ -112,7 +114,11 @@ public class DrawingLibrary {
     /** How a file is read: as was said, else as proposed. */
     public ReadAs readAs(SiteFile file, Figures figures) {
         return file.reading().map(text -> json.convert(text, ReadAs.class))
-                .orElseGet(() -> proposed(file, Tables.is(files.path(file)) ? Optional.empty() : readNow(file), figures));
+                .orElseGet(() -> proposed(file, isTable(file) ? Optional.empty() : readNow(file), figures));
+    }
+
+    private boolean isTable(SiteFile file) {
+        return tables.get(file.sha256(), sha256 -> Tables.is(files.path(file)));
     }
 
     public String text(ReadAs readAs) {
@@ -129,7 +135,7 @@ public class DrawingLibrary {
      * @param choice how to read it, in place of what is kept with it
      */
     public CompletableFuture<PlacedFile> placed(SiteFile file, JobGeodesy job, Optional<ReadAs> choice) {
-        boolean table = Tables.is(files.path(file));
+        boolean table = isTable(file);
         Optional<ReadAs> known = choice.or(() -> file.reading().map(text -> json.convert(text, ReadAs.class)));
         if (known.isEmpty() && table) {
             known = Optional.of(proposed(file, Optional.empty(), job.settings().figures()));
@@ -167,7 +173,12 @@ public class DrawingLibrary {
         return read.get(key, (k, executor) -> {
             Progress progress = new Progress(file.bytes());
             underWay.put(key, progress);
-            return CompletableFuture.supplyAsync(() -> load(file, table, progress), readers).whenComplete((o, failure) -> underWay.remove(key));
+            return CompletableFuture.supplyAsync(() -> load(file, table, progress), readers).whenComplete((o, failure) -> {
+                underWay.remove(key);
+                if (file.role().isPresent()) {
+                    files.changed(file.siteId());   // pages that were opened before it was read look again
+                }
+            });
         });
     }
 

@@ -3,8 +3,10 @@ package verge.app.importing;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -20,6 +22,7 @@ import verge.app.files.SiteFileService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.core.check.SiteContent;
+import verge.core.coding.PointName;
 import verge.core.drawing.Changes;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.Role;
@@ -115,7 +118,7 @@ public class ImportService {
         if (looked.refused().isPresent()) {
             throw looked.refused().get();
         }
-        if (role.known() && looked.drawing().spots().noneMatch(s -> !s.name().isEmpty())) {
+        if (role.known() && points(looked).isEmpty()) {
             throw new SurveyException(Problem.ROLE_UNFIT, file.name(), role.word());
         }
         if (role == Role.CONTROL) {
@@ -155,8 +158,11 @@ public class ImportService {
         files.decide(file.siteId(), file.id(), Role.CODEBOOK, null);
     }
 
+    /** Its named points in the order of the file; of a name that is there twice, the first. */
     private static List<NamedPosition> points(PlacedFile placed) {
-        return placed.content().map(SiteContent::points).map(p -> List.copyOf(p.values())).orElse(List.of());
+        Map<PointName, NamedPosition> found = new LinkedHashMap<>();
+        placed.drawing().spots().flatMap(s -> SiteContent.point(s).stream()).forEach(p -> found.putIfAbsent(p.name(), p));
+        return List.copyOf(found.values());
     }
 
     /** Entries by which control of a file, or of an earlier version of it, has been taken on and that still stand. */
@@ -169,10 +175,9 @@ public class ImportService {
     /** Names that the job has from elsewhere: then nothing is taken. */
     private void requireFree(Journal journal, SiteFile file, PlacedFile looked) {
         List<UUID> own = imports(journal, file).stream().map(Entry::id).toList();
-        looked.drawing().spots().filter(s -> !s.name().isEmpty()).forEach(s -> journal.state().find(verge.core.coding.PointName.parse(s.name()), Origin.CONTROL)
-                .filter(p -> !own.contains(p.entry())).ifPresent(p -> {
-                    throw new SurveyException(Problem.POINT_NAME_TAKEN, s.name());
-                }));
+        points(looked).forEach(given -> journal.state().find(given.name(), Origin.CONTROL).filter(p -> !own.contains(p.entry())).ifPresent(p -> {
+            throw new SurveyException(Problem.POINT_NAME_TAKEN, p.name().text());
+        }));
     }
 
     /**

@@ -32,6 +32,8 @@ import verge.core.journal.Journal;
 import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.journal.StoredPoint;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
 
 /** The bench for preparing a job: what it is, what it knows, and the files of its site. */
 @Controller
@@ -65,9 +67,10 @@ class PrepareController {
      * @param role what it is, in a word; empty until somebody said so
      * @param note what more there is to say: taken on, current, earlier versions
      * @param open whether a look at it is offered
+     * @param removable whether it is nothing to any job yet and may go
      * @param chooseable whether it is a design that the work could go by and does not
      */
-    record FileLine(UUID id, String name, String size, String role, String note, boolean open, boolean chooseable) {
+    record FileLine(UUID id, String name, String size, String role, String note, boolean open, boolean chooseable, boolean removable) {
     }
 
     @GetMapping
@@ -104,7 +107,8 @@ class PrepareController {
                 earlier > 0 ? "version " + (earlier + 1) : "").filter(n -> !n.isEmpty()).toList();
         boolean grid = GeoidLibrary.isGrid(file.name());
         String role = grid ? "geoid grid" : file.role().map(Role::word).orElse("");
-        return new FileLine(file.id(), file.name(), file.size(), role, String.join(" \u00b7 ", notes), !grid, file.role().equals(Optional.of(Role.DESIGN)) && !isCurrent);
+        return new FileLine(file.id(), file.name(), file.size(), role, String.join(" \u00b7 ", notes), !grid, file.role().equals(Optional.of(Role.DESIGN)) && !isCurrent,
+                role.isEmpty());
     }
 
     private static PointLine line(JobSettings settings, StoredPoint p) {
@@ -117,6 +121,17 @@ class PrepareController {
     String upload(@PathVariable UUID job, @RequestParam MultipartFile file, Principal person) throws IOException {
         SiteFile kept = files.add(jobs.job(job).siteId(), file.getOriginalFilename(), file.getInputStream(), person.getName());
         return "redirect:/jobs/" + job + "/prepare/import/" + kept.id();
+    }
+
+    /** Takes a file off the list that is nothing to any job yet, such as one that cannot be read. */
+    @PostMapping("/files/{file}/forget")
+    String forget(@PathVariable UUID job, @PathVariable UUID file) {
+        SiteFile unused = files.file(jobs.job(job).siteId(), file);
+        if (unused.role().isPresent() || GeoidLibrary.isGrid(unused.name())) {
+            throw new SurveyException(Problem.FILE_IN_USE, unused.name());
+        }
+        files.forget(unused);
+        return "redirect:/jobs/" + job + "/prepare";
     }
 
     /** Lets the work go by another design. */

@@ -20,6 +20,7 @@ import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.problem.ProblemWords;
 import verge.app.system.GeoidLibrary;
+import verge.core.drawing.Role;
 import verge.core.journal.JobSettings;
 import verge.core.problem.SurveyException;
 
@@ -88,7 +89,7 @@ class NewJobController {
     }
 
     private List<SiteFile> pointFiles(UUID site) {
-        return files.of(site).stream().filter(f -> !GeoidLibrary.isGrid(f.name())).toList();
+        return files.of(site).stream().filter(f -> !GeoidLibrary.isGrid(f.name()) && f.role().map(Role.CONTROL::equals).orElse(true)).toList();
     }
 
     private String page(UUID site, Answers answers, String from, Model model) {

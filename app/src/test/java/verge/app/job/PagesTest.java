@@ -133,13 +133,13 @@ class PagesTest {
         String form = page("/sites/" + site + "/jobs/new");
         String control = form.replaceAll("(?s).*name=\"file\\.([0-9a-f-]{36})\"[^>]*> ternholm-control\\.csv.*", "$1");
         String made = visitor.post("/sites/" + site + "/jobs", Map.of("name", "Attached " + UUID.randomUUID(), "file." + control, "on")).body();
-        assertThat(made).contains("taken on as control", "6314528.412");
+        assertThat(made).contains("7 points taken on", "6314528.412");
         assertThat(visitor.post("/sites/" + site + "/jobs", Map.of("name", "Bare " + UUID.randomUUID())).body()).contains("No known points yet");
     }
 
     @Test
     void everyPhaseOfAnEmptyJobSaysWhatItIsFor() throws Exception {
-        UUID job = Jobs.empty(verge).id();
+        UUID job = Jobs.elsewhere(verge).id();
         Map.of("prepare", "No known points yet", "setup", "Connect the total station first", "measure", "The instrument is not set up",
                 "compute", "Touch two points", "stake", "Nothing to stake yet", "handover", "There is no point of the kinds chosen", "book", "lines, latest first")
                 .forEach((phase, words) -> assertThat(page("/jobs/" + job + "/" + phase)).contains(words));

@@ -1,5 +1,6 @@
 package verge.app.support;
 
+import java.util.Optional;
 import java.util.UUID;
 import verge.app.importing.FileChoice;
 import verge.app.importing.ImportService;
@@ -11,6 +12,10 @@ import verge.app.job.Site;
 import verge.app.journal.Author;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
+import verge.core.geodesy.GroundUse;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.DatumShift;
+import verge.core.geodesy.system.SystemText;
 import verge.core.journal.JobSettings;
 import verge.core.units.AngleUnit;
 import verge.core.units.DirectionStyle;
@@ -35,6 +40,16 @@ public final class Jobs {
     private static Job empty(VergeServer.Running verge, Figures figures) {
         return verge.bean(JobService.class).make(ternholm(verge).id(), "Test " + UUID.randomUUID(),
                 JobSettings.flat(figures, SCALE), Author.atPage("surveyor"));
+    }
+
+    /** On a site of its own, in UTM zone 32: files of other tests do not meet it. */
+    public static Job elsewhere(VergeServer.Running verge) {
+        CoordinateSystem.Projected utm = (CoordinateSystem.Projected) SystemText.read("+proj=utm +zone=32 +ellps=GRS80");
+        JobSettings settings = new JobSettings(Figures.metric(), new CoordinateSystem.Projected("UTM zone 32", "EPSG:25832", utm.wkt(), Optional.of(DatumShift.NONE)),
+                new JobSettings.GeoidChoice.Constant(37.6), Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES,
+                JobSettings.Work.ALONE);
+        JobService jobs = verge.bean(JobService.class);
+        return jobs.make(jobs.ensureSite("Site " + UUID.randomUUID()).id(), "Files", settings, Author.atPage("surveyor"));
     }
 
     public static Job withControl(VergeServer.Running verge) {

@@ -61,12 +61,21 @@ public final class Visitor {
     }
 
     public HttpResponse<String> upload(String path, String fileName, byte[] content) throws IOException, InterruptedException {
+        return send(withFile(path, fileName, content));
+    }
+
+    /** As a program would, with a bearer token; further fields go into the path. */
+    public HttpResponse<String> programUpload(String path, String token, String fileName, byte[] content) throws IOException, InterruptedException {
+        return HttpClient.newHttpClient().send(withFile(path, fileName, content).header("Authorization", "Bearer " + token).build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    private HttpRequest.Builder withFile(String path, String fileName, byte[] content) {
         String boundary = "part" + UUID.randomUUID();
         byte[] head = ("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + fileName
                 + "\"\r\nContent-Type: text/csv\r\n\r\n").getBytes(StandardCharsets.UTF_8);
-        return send(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "multipart/form-data; boundary=" + boundary)
+        return HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "multipart/form-data; boundary=" + boundary)
                 .POST(HttpRequest.BodyPublishers.concat(HttpRequest.BodyPublishers.ofByteArray(head),
-                        HttpRequest.BodyPublishers.ofByteArray(content), HttpRequest.BodyPublishers.ofString("\r\n--" + boundary + "--\r\n"))));
+                        HttpRequest.BodyPublishers.ofByteArray(content), HttpRequest.BodyPublishers.ofString("\r\n--" + boundary + "--\r\n")));
     }
 
     /** With a bearer token and JSON, as a program would. */

@@ -43,7 +43,8 @@ public record SiteContent(UUID id, String name, Role role, FileCoordinates coord
                 (int) placed.surfaces().filter(SiteContent::isLevel).count());
     }
 
-    private static Optional<NamedPosition> point(Feature.Spot spot) {
+    /** A point of a placed drawing as a job takes it on; empty if its name cannot be a point's here. */
+    public static Optional<NamedPosition> point(Feature.Spot spot) {
         try {
             return Optional.of(new NamedPosition(PointName.parse(spot.name()), code(spot.code()), spot.vertices().position(0)));
         } catch (SurveyException unfit) {

@@ -131,6 +131,8 @@ public enum Problem {
     ROLE_UNFIT,
     /** Arguments: what it is. */
     UNDERLAY_PICKED,
+    /** Arguments: the file's name. */
+    FILE_IN_USE,
     /** Arguments: none. */
     NOTHING_TO_EXPORT,
     /** Arguments: none. */

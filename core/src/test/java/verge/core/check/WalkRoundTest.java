@@ -105,7 +105,7 @@ class WalkRoundTest {
                 + "PARAMETER[\"Scale factor at natural origin\",0.9996],PARAMETER[\"False easting\",500000],PARAMETER[\"False northing\",0]],CS[Cartesian,2],"
                 + "AXIS[\"E\",east],AXIS[\"N\",north],LENGTHUNIT[\"metre\",1],USAGE[SCOPE[\"s\"],AREA[\"a\"],BBOX[36,12,84,16]]]");
         assertThat(WalkRound.of(measured(settings(zone33, Tool.TOTAL_STATION), 1, 1013.25, 1).state()))
-                .contains(new Finding(Kind.POINTS_OUTSIDE_AREA, List.of(2, "A", "far")));
+                .contains(Finding.of(Kind.POINTS_OUTSIDE_AREA, List.of(2, "A", "far").toArray()));
         assertThat(WalkRound.of(measured(settings(UTM, Tool.TOTAL_STATION), 1, 1013.25, 1).state())).as("a system without an area has none to be outside of").isEmpty();
     }
 

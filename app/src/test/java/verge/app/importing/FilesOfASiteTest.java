@@ -1,0 +1,281 @@
+package verge.app.importing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import verge.app.account.TokenService;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
+import verge.app.job.Job;
+import verge.app.journal.JournalService;
+import verge.app.support.Jobs;
+import verge.app.support.VergeServer;
+import verge.app.support.Visitor;
+import verge.core.coding.PointName;
+import verge.core.drawing.Role;
+import verge.core.journal.JobState;
+import verge.core.journal.Origin;
+import verge.core.journal.Payload;
+
+/** The office's files from the moment they come in: what they become, what is found about them, what is done about it. */
+@ExtendWith(VergeServer.class)
+class FilesOfASiteTest {
+    private static final Path SAMPLES = Path.of("../formats/src/test/resources/samples");
+    private static final String CONTROL = "Name,Northing,Easting,Elevation\nT1,6314528.412,648988.623,8.230\nT2,6314458.795,649001.336,4.714\nT3,6314471.270,649057.918,7.488\n";
+
+    private final VergeServer.Running verge;
+    private final JsonMapper json = new JsonMapper();
+    private final String token;
+    private Visitor visitor;
+    private Job job;
+
+    FilesOfASiteTest(VergeServer.Running verge) {
+        this.verge = verge;
+        token = verge.bean(TokenService.class).make("surveyor", "files");
+    }
+
+    @BeforeEach
+    void aJobOnASiteOfItsOwn() throws Exception {
+        visitor = Visitor.signedIn(verge);
+        job = Jobs.elsewhere(verge);
+    }
+
+    private JobState state() {
+        return verge.bean(JournalService.class).state(job.id());
+    }
+
+    private String path(String rest) {
+        return "/jobs/" + job.id() + rest;
+    }
+
+    /** Adds a file and gives it its role; the address of its page. */
+    private String use(String name, byte[] content, Map<String, String> choice) throws Exception {
+        String page = visitor.upload(path("/prepare/files"), name, content).uri().getPath();
+        HttpResponse<String> used = visitor.post(page, choice);
+        assertThat(used.statusCode()).as(used.body()).isEqualTo(200);
+        return page;
+    }
+
+    private String use(String name, String content, Role role) throws Exception {
+        return use(name, content.getBytes(StandardCharsets.UTF_8), Map.of("role", role.name()));
+    }
+
+    private SiteFile file(String name) {
+        return verge.bean(SiteFileService.class).of(job.siteId()).stream().filter(f -> f.name().equals(name)).findFirst().orElseThrow();
+    }
+
+    private JsonNode api(String path) throws Exception {
+        return json.readTree(visitor.program("GET", "/api/v1" + path, token, "").body());
+    }
+
+    private List<String> findings() throws Exception {
+        return api(path("/walk-round")).valueStream().filter(f -> f.get("accepted").isNull()).map(f -> f.get("kind").asString()).toList();
+    }
+
+    /** Counts are those that GDAL gives for the same files. */
+    @ParameterizedTest
+    @CsvSource({"yard-r12.dxf, DXF, 9", "yard-2018.dxf, DXF, 11", "yard.geojson, GeoJSON, 10", "yard.gpkg, GeoPackage, 10", "yard-utm.gpkg, GeoPackage, 5", "shore.kml, KML, 6",
+        "shore.kmz, KMZ, 6", "lamps.zip, shapefile, 7", "causeway.xml, LandXML, 10"})
+    void everyFormatComesInAndLiesOnTheIsland(String name, String kind, int things) throws Exception {
+        String page = visitor.upload(path("/prepare/files"), name, Files.readAllBytes(SAMPLES.resolve(name))).uri().getPath();
+        assertThat(visitor.get(page).body()).contains(kind, "What was read", "Use it");
+        visitor.post(page, Map.of("role", "UNDERLAY"));
+        JsonNode found = api("/jobs/" + job.id() + "/features?limit=100");
+        assertThat(found.get("total").asInt()).isEqualTo(things);
+        assertThat(found.get("features").valueStream().map(f -> f.at("/geometry/coordinates").toString())).allMatch(c -> c.contains("6314") && c.contains("64"));
+        JsonNode box = api("/jobs/" + job.id() + "/features?box=6314000,648000,6315000,650000");
+        assertThat(box.get("total").asInt()).isEqualTo(things);
+        assertThat(api("/jobs/" + job.id() + "/features?box=0,0,1,1").get("total").asInt()).isZero();
+        assertThat(visitor.get(path("/sketch/files/" + file(name).id())).body()).contains("\"features\"");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"a.dxf | AC1032xxxx | closed format", "b.kml | <!DOCTYPE kml [<!ENTITY a \"b\">]><kml>&a;</kml> | declares entities", "c.xml | <LandXML> | damaged or cut short",
+        "d.geojson | {\"type\":\"FeatureCollection\",\"features\":[] | damaged or cut short", "e.svg | <svg/> | none of the kinds of file", "f.kml | <kml/> | nothing in"})
+    void whatCannotBeReadIsSaidAndNothingOfItCounts(String name, String content, String words) throws Exception {
+        HttpResponse<String> page = visitor.upload(path("/prepare/files"), name, content.getBytes(StandardCharsets.UTF_8));
+        assertThat(page.statusCode()).isEqualTo(422);
+        assertThat(page.body()).contains(words);
+        assertThat(api("/jobs/" + job.id() + "/features").get("total").asInt()).isZero();
+        HttpResponse<String> refused = visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=DESIGN", token, name, content.getBytes(StandardCharsets.UTF_8));
+        assertThat(refused.statusCode()).isEqualTo(422);
+        assertThat(verge.bean(SiteFileService.class).of(job.siteId())).allMatch(f -> f.role().isEmpty());
+    }
+
+    @Test
+    void aRegistersPointsAreSeenByAllAndTakenOnWhenFirstUsed() throws Exception {
+        use("register.csv", CONTROL, Role.REGISTER);
+        assertThat(state().points()).isEmpty();
+        assertThat(visitor.get(path("/setup")).body()).contains("T2");
+        assertThat(visitor.get(path("/compute?from=T1&to=T2")).body()).contains("70.7");
+        assertThat(state().points()).isEmpty();
+        visitor.post(path("/compute/note"), Map.of("from", "T1", "to", "T2"));
+        assertThat(state().points()).extracting(p -> p.name().text()).containsExactly("T1", "T2");
+        assertThat(state().fileOf(state().find(new PointName("T1")).orElseThrow().entry())).contains("register.csv");
+        visitor.post(path("/compute/note"), Map.of("from", "T2", "to", "T1"));
+        assertThat(state().points().count()).as("taken on once").isEqualTo(2);
+        assertThat(visitor.get(path("/book")).body()).contains("T1  control from register.csv");
+    }
+
+    /** Two designs with a point of one name: the current one counts, and a point taken on from the other does not. */
+    @Test
+    void theWorkGoesByOneDesignAtATime() throws Exception {
+        use("a.csv", "Name,N,E\nP1,6314400,649000\n", Role.DESIGN);
+        use("b.csv", "Name,N,E\nP1,6314401,649000\nP2,6314402,649000\n", Role.DESIGN);
+        assertThat(visitor.get(path("/stake")).body()).contains("P1").doesNotContain("P2");
+        visitor.post(path("/prepare/design"), Map.of("file", file("b.csv").id().toString()));
+        assertThat(visitor.get(path("/stake")).body()).contains("P1", "P2");
+        assertThat(visitor.get(path("/prepare")).body()).contains("the design the work goes by");
+        assertThat(visitor.get(path("/book")).body()).contains("by the design b.csv");
+    }
+
+    @Test
+    void aLayerCanBeUnderlayInADesignAndIsNotPicked() throws Exception {
+        use("yard.dxf", Files.readAllBytes(SAMPLES.resolve("yard-r12.dxf")), Map.of("role", "DESIGN"));
+        UUID file = file("yard.dxf").id();
+        Map<String, String> corner = Map.of("file", file.toString(), "feature", "0", "corner", "1", "name", "Kerb-2");
+        visitor.post(path("/sketch/layers"), Map.of("file", file.toString(), "layer", "Kerb", "shown", "true", "role", "UNDERLAY"));
+        assertThat(visitor.post(path("/sketch/corner"), corner).body()).contains("is underlay");
+        visitor.post(path("/sketch/layers"), Map.of("file", file.toString(), "layer", "Kerb", "shown", "false", "role", "DESIGN"));
+        assertThat(visitor.get(path("/sketch/files/" + file + "/layers")).body()).contains("\"name\":\"Kerb\"", "\"shown\":false");
+        assertThat(visitor.post(path("/sketch/corner"), corner).body()).contains("Kerb-2");
+        assertThat(state().find(new PointName("Kerb-2"), Origin.DESIGN).orElseThrow().position().plan().easting()).isEqualTo(648977.0);
+        assertThat(visitor.get(path("/sketch/thing?file=" + file + "&feature=0&north=6314466&east=648980&reach=0.5")).body()).contains("16.28", "Make it a point", "Kerb-1");
+    }
+
+    /** Grid distances of the two kerb lines, told on the ground: 16.2788 and 16.1245 over 0.99986. */
+    @Test
+    void aSelectionIsToldInTheJobsOwnFigures() throws Exception {
+        use("yard.dxf", Files.readAllBytes(SAMPLES.resolve("yard-r12.dxf")), Map.of("role", "DESIGN"));
+        String outline = "?north=6314460&east=648970&north=6314460&east=648985&north=6314500&east=648985&north=6314500&east=648970";
+        assertThat(visitor.post(path("/sketch/selection") + outline, Map.of()).body()).contains("Lines", ">2<", "32.408 m", "Lowest", "4.100 m");
+        assertThat(visitor.post(path("/sketch/selection") + "?north=1&east=1", Map.of()).statusCode()).isEqualTo(400);
+    }
+
+    @Test
+    void aNewerVersionIsComparedThenReplacesTheOldWhichIsKept() throws Exception {
+        String old = use("control.csv", CONTROL, Role.REGISTER);
+        visitor.post(path("/compute/note"), Map.of("from", "T1", "to", "T2"));
+        String newer = CONTROL.replace("6314528.412", "6314528.450").replace("T3", "T9");
+        String page = visitor.upload(path("/prepare/files"), "control.csv", newer.getBytes(StandardCharsets.UTF_8)).uri().getPath();
+        assertThat(visitor.get(page).body()).contains("A newer version of", "1</span> points moved", "0.038 m", "Added: T9", "Gone: T3");
+        visitor.post(page, Map.of("role", "REGISTER", "replace", "true"));
+        assertThat(verge.bean(SiteFileService.class).of(job.siteId())).hasSize(1);
+        assertThat(visitor.get(page).body()).contains("Earlier versions");
+        UUID before = UUID.fromString(old.substring(old.lastIndexOf('/') + 1));
+        assertThat(visitor.get("/sites/" + job.siteId() + "/files/" + before + "/original").body()).isEqualTo(CONTROL);
+        assertThat(findings()).containsExactly("TAKEN_POINT_CHANGED");
+        assertThat(visitor.get(path("/walk-round")).body()).contains("T1 has moved by 0.038 m in control.csv", "Take T1 on again");
+        visitor.post(path("/walk-round/remedy"), Map.of("kind", "TAKEN_POINT_CHANGED", "about", "T1 of control.csv 38", "way", "0"));
+        assertThat(state().find(new PointName("T1")).orElseThrow().position().plan().northing()).isEqualTo(6314528.450);
+        assertThat(findings()).isEmpty();
+    }
+
+    /** Control exported easting first: it lies outside the zone, the design does not; one touch reads it the other way and takes it on anew. */
+    @Test
+    void controlThatWasTurnedIsFoundAndTurnedBackWhereItIsFound() throws Exception {
+        use("control.csv", "Name,Northing,Easting,Elevation\nT1,648988.623,6314528.412,8.230\nT2,649001.336,6314458.795,4.714\n", Role.CONTROL);
+        use("piles.csv", "Name,N,E,H\nP1,6314401.5,648966.8,1.85\nP2,6314401.5,648970.2,1.85\n", Role.DESIGN);
+        assertThat(findings()).contains("AXES_MISTAKEN");
+        assertThat(visitor.get(path("/prepare")).body()).contains("id=\"chip-walk\"").containsPattern("walk-chip push wrong");
+        assertThat(visitor.get(path("/sketch")).body()).contains("piles.csv lies", "km", "of the job");
+        visitor.post(path("/walk-round/remedy"), Map.of("kind", "AXES_MISTAKEN", "about", "control.csv", "way", "0"));
+        assertThat(findings()).isEmpty();
+        assertThat(state().points()).hasSize(2).allMatch(p -> p.position().plan().northing() > 6e6);
+        assertThat(visitor.get(path("/book")).body()).contains("struck through");
+    }
+
+    @Test
+    void aFindingIsAcceptedWithAReasonThatIsKept() throws Exception {
+        use("control.csv", CONTROL, Role.CONTROL);
+        use("piles.csv", "Name,N,E,H\nP1,6314401.5,648966.8,0\nP2,6314401.5,648970.2,0\n", Role.DESIGN);
+        Map<String, String> finding = Map.of("kind", "HEIGHTS_ALL_ZERO", "about", "piles.csv");
+        assertThat(visitor.post(path("/walk-round/accept"), finding).statusCode()).as("without a reason").isEqualTo(422);
+        visitor.post(path("/walk-round/accept"), Map.of("kind", "HEIGHTS_ALL_ZERO", "about", "piles.csv", "reason", "heights are staked by level"));
+        assertThat(findings()).isEmpty();
+        assertThat(visitor.get(path("/walk-round")).body()).contains("Accepted", "heights are staked by level");
+        assertThat(visitor.get(path("/book")).body()).contains("Heights all zero piles.csv, left because: heights are staked by level");
+        assertThat(visitor.program("POST", "/api/v1" + path("/walk-round/acceptances"), token, "{\"kind\":\"NOTHING\",\"about\":\"\",\"reason\":\"x\"}").statusCode()).isEqualTo(404);
+    }
+
+    @Test
+    void programsAddFilesAndAskWhatWasRead() throws Exception {
+        byte[] content = Files.readAllBytes(SAMPLES.resolve("yard-2018.dxf"));
+        HttpResponse<String> added = visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=DESIGN&unit=METRE", token, "../yard.dxf", content);
+        assertThat(added.statusCode()).as(added.body()).isEqualTo(201);
+        JsonNode report = json.readTree(added.body());
+        assertThat(report.at("/file/name").asString()).isEqualTo("yard.dxf");
+        assertThat(report.get("kind").asString()).isEqualTo("DXF");
+        assertThat(report.at("/read/LWPOLYLINE").asInt()).isEqualTo(1);
+        assertThat(report.at("/leftOut/0/why").asString()).isEqualTo("NOT_READ");
+        UUID id = UUID.fromString(report.at("/file/id").asString());
+        assertThat(api("/sites/" + job.siteId() + "/files/" + id + "/report").get("layers").toString()).contains("Quay", "Mesh");
+        assertThat(api("/jobs/" + job.id() + "/features?layer=Mesh").get("total").asInt()).isEqualTo(1);
+        assertThat(api("/sites/" + job.siteId() + "/files").get(0).get("role").asString()).isEqualTo("DESIGN");
+        HttpResponse<String> swapped = visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=REGISTER&order=EAST_NORTH", token, "marks.csv",
+                "U1,649020,6314500,9\nU2,649021,6314501,9\n".getBytes(StandardCharsets.UTF_8));
+        assertThat(json.readTree(swapped.body()).at("/middle/northing").asDouble()).isEqualTo(6314500.5);
+        assertThat(visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=REGISTER", token, "other.csv", "V1,649020,6314500,9\n".getBytes(StandardCharsets.UTF_8)).body())
+                .contains("ORDER_UNSAID");
+    }
+
+    @Test
+    void aTableWithoutAHeadingIsAskedForItsOrder() throws Exception {
+        HttpResponse<String> page = visitor.upload(path("/prepare/files"), "marks.csv", "U1,649020,6314500,9\n".getBytes(StandardCharsets.UTF_8));
+        assertThat(page.body()).contains("Which coordinate comes first?").containsPattern("data-primary[^>]*disabled");
+        String columns = "?column=NAME&column=NORTHING&column=EASTING&column=ELEVATION&asked=true";
+        assertThat(visitor.post(page.uri().getPath() + columns, Map.of("role", "CONTROL")).statusCode()).isEqualTo(422);
+        visitor.post(page.uri().getPath() + columns, Map.of("role", "CONTROL", "order", "EAST_NORTH"));
+        assertThat(state().find(new PointName("U1")).orElseThrow().position().plan().easting()).isEqualTo(649020);
+    }
+
+    @Test
+    void aCodebookOfTheSiteIsTheLegend() throws Exception {
+        String book = "{\"codebook\": 1, \"title\": \"Harbour\", \"codes\": [{\"code\": \"BOL\", \"meaning\": \"bollard\", \"marker\": \"square\"}]}";
+        String page = visitor.upload(path("/prepare/files"), "harbour.json", book.getBytes(StandardCharsets.UTF_8)).uri().getPath();
+        assertThat(visitor.get(page).body()).contains("Harbour", "bollard");
+        visitor.post(page, Map.of("role", "CODEBOOK"));
+        assertThat(visitor.get(path("/measure")).body()).contains("bollard").doesNotContain("railing");
+        HttpResponse<String> faulty = visitor.upload(path("/prepare/files"), "bad.csv", "code,marker\nK B,blob\n".getBytes(StandardCharsets.UTF_8));
+        assertThat(visitor.get(faulty.uri().getPath() + "?role=CODEBOOK").body()).contains("2 faults", "cannot be a code", "is no marker");
+        assertThat(visitor.post(faulty.uri().getPath(), Map.of("role", "CODEBOOK")).statusCode()).isEqualTo(422);
+    }
+
+    /** Work goes on while a large file is read, and whoever has had enough of it stops it. */
+    @Test
+    void aLargeFileShowsHowFarItIsAndCanBeStopped() throws Exception {
+        StringBuilder dxf = new StringBuilder("0\nSECTION\n2\nENTITIES\n");
+        for (int i = 0; i < 350_000; i++) {
+            dxf.append("0\nPOINT\n8\nCloud\n10\n").append(649_000 + i % 1000 * 0.5).append("\n20\n").append(6_314_000 + i / 1000 * 0.5).append("\n30\n4.5\n");
+        }
+        byte[] content = dxf.append("0\nENDSEC\n0\nEOF\n").toString().getBytes(StandardCharsets.US_ASCII);
+        HttpResponse<String> page = visitor.upload(path("/prepare/files"), "cloud.dxf", content);
+        if (page.body().contains("Stop reading")) {   // a quick machine has read it by now
+            assertThat(page.body()).containsPattern("\\d+ %");
+            visitor.post(page.uri().getPath() + "/stop", Map.of());
+            assertThat(verge.bean(SiteFileService.class).of(job.siteId())).isEmpty();
+        }
+    }
+
+    @Test
+    void whatTheWalkRoundAcceptedIsAnEntryOfTheJournal() throws Exception {
+        use("piles.csv", "Name,N,E,H\nP1,6314401.5,648966.8,0\nP2,6314401.5,648970.2,0\n", Role.DESIGN);
+        visitor.post(path("/walk-round/accept"), Map.of("kind", "HEIGHTS_ALL_ZERO", "about", "piles.csv", "reason", "by level"));
+        assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).last().extracting(e -> e.payload())
+                .isEqualTo(new Payload.FindingAccepted("HEIGHTS_ALL_ZERO", "piles.csv", "by level"));
+        assertThat(verge.bean(JournalService.class).rebuild(job.id())).isTrue();
+    }
+}
