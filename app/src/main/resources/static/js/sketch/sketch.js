@@ -96,6 +96,7 @@ export async function reload() {
       const nothingYet = extentOf('all') === null;
       content.sheets = sheets;
       redraw();
+      choose(chosenNames);
       document.getElementById('sketch').dataset.sheets = sheets.length;
       nothingYet && goTo('all');
     }
@@ -140,8 +141,11 @@ function placeOf(name) {
   return own ? at(own.north, own.east) : spot ? [spot.at[0], spot.at[1]] : null;
 }
 
-/** Rings the named points and, with two, draws the line between. */
+let chosenNames = [];
+
+/** Rings the named points and, with two, draws the line between; those of files as soon as these are there. */
 export function choose(names) {
+  chosenNames = names;
   chosen.clear();
   const places = names.map(placeOf).filter(Boolean);
   places.forEach(place => chosen.addFeature(new ol.Feature(new ol.geom.Point(place))));
@@ -154,6 +158,7 @@ export function choose(names) {
 
 /** Rings what was touched. */
 function ring(found) {
+  chosenNames = [];
   chosen.clear();
   if (found?.point) {
     chosen.addFeature(new ol.Feature(new ol.geom.Point(at(found.point.north, found.point.east))));

@@ -119,7 +119,7 @@ class FilesOfASiteTest {
     void aRegistersPointsAreSeenByAllAndTakenOnWhenFirstUsed() throws Exception {
         use("register.csv", CONTROL, Role.REGISTER);
         assertThat(state().points()).isEmpty();
-        assertThat(visitor.get(path("/setup")).body()).contains("T2");
+        assertThat(visitor.get(path("/compute")).body()).contains("T2");
         assertThat(visitor.get(path("/compute?from=T1&to=T2")).body()).contains("70.7");
         assertThat(state().points()).isEmpty();
         visitor.post(path("/compute/note"), Map.of("from", "T1", "to", "T2"));

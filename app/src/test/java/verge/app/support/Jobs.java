@@ -1,5 +1,9 @@
 package verge.app.support;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import java.util.UUID;
 import verge.app.importing.FileChoice;
@@ -15,7 +19,6 @@ import verge.core.drawing.Role;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
-import verge.core.geodesy.system.SystemText;
 import verge.core.journal.JobSettings;
 import verge.core.units.AngleUnit;
 import verge.core.units.DirectionStyle;
@@ -44,12 +47,20 @@ public final class Jobs {
 
     /** On a site of its own, in UTM zone 32: files of other tests do not meet it. */
     public static Job elsewhere(VergeServer.Running verge) {
-        CoordinateSystem.Projected utm = (CoordinateSystem.Projected) SystemText.read("+proj=utm +zone=32 +ellps=GRS80");
-        JobSettings settings = new JobSettings(Figures.metric(), new CoordinateSystem.Projected("UTM zone 32", "EPSG:25832", utm.wkt(), Optional.of(DatumShift.NONE)),
+        JobSettings settings = new JobSettings(Figures.metric(), new CoordinateSystem.Projected("ETRS89 / UTM zone 32N", "EPSG:25832", utm32(), Optional.of(DatumShift.NONE)),
                 new JobSettings.GeoidChoice.Constant(37.6), Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES,
                 JobSettings.Work.ALONE);
         JobService jobs = verge.bean(JobService.class);
         return jobs.make(jobs.ensureSite("Site " + UUID.randomUUID()).id(), "Files", settings, Author.atPage("surveyor"));
+    }
+
+    /** As published, with its area of use; from the demo's files, so that no test waits for the dataset. */
+    private static String utm32() {
+        try (InputStream in = Jobs.class.getResourceAsStream("/demo/etrs89-utm-32.wkt")) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8).strip();
+        } catch (IOException lost) {
+            throw new UncheckedIOException(lost);
+        }
     }
 
     public static Job withControl(VergeServer.Running verge) {
