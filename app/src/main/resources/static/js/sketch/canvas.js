@@ -7,7 +7,10 @@ import { touches } from 'verge/sketch/store.js';
 const MARGIN = 0.35;
 const MARK_CELL = 7;
 const NAME_CELL = 10;
-const MOST_NAMES = 700;
+const MOST_NAMES = 600;
+/** Among so many marks nobody reads the name of one that is not known control. */
+const CROWD = 2500;
+const MOST_NAMES_IN_A_CROWD = 120;
 const LOWEST_WORDS = 8;
 const HIGHEST_WORDS = 48;
 
@@ -104,9 +107,17 @@ class Cells {
     this.taken = new Uint8Array(this.columns * this.rows);
   }
 
+  index(x, y) {
+    return (Math.floor(y / this.size) + 1) * this.columns + Math.floor(x / this.size) + 1;
+  }
+
+  isFree(x, y) {
+    return !this.taken[this.index(x, y)];
+  }
+
   /** Takes the cell of a place. @return whether it was free */
   take(x, y) {
-    const index = (Math.floor(y / this.size) + 1) * this.columns + Math.floor(x / this.size) + 1;
+    const index = this.index(x, y);
     return !this.taken[index] && (this.taken[index] = 1) === 1;
   }
 
@@ -148,12 +159,13 @@ function drawSpots(pen, view, sheet, points, marks, taken, names) {
   for (const spot of sheet.spots) {
     const x = view.x(spot.at[0]);
     const y = view.y(spot.at[1]);
-    if (x < -REACH || y < -REACH || x > view.width + REACH || y > view.height + REACH || !sheet.shows(spot)) {
+    if (x < -REACH || y < -REACH || x > view.width + REACH || y > view.height + REACH || !taken.isFree(x, y) || !sheet.shows(spot)) {
       continue;
     }
     const role = sheet.roleOf(spot);
     const known = spot.name && own.has(spot.name + (role === 'REGISTER' ? 'CONTROL' : role));   // taken on: drawn as the job's own
-    if (!known && taken.take(x, y)) {
+    if (!known) {
+      taken.take(x, y);
       stamp(pen, marks[role] ?? marks.UNDERLAY, x, y);
       spot.name && role !== 'UNDERLAY' && names.push([x, y, spot.name, '', 450]);
     }
@@ -170,9 +182,10 @@ function drawNames(pen, names, named) {
   pen.strokeStyle = colour('paper');
   pen.fillStyle = colour('ink');
   pen.lineWidth = 3;
+  const most = names.length > CROWD ? MOST_NAMES_IN_A_CROWD : MOST_NAMES;
   let drawn = 0;
   for (const [x, y, name, code, weight] of names) {
-    if (drawn === MOST_NAMES) {
+    if (drawn === most) {
       return;
     }
     const width = 8.4 * name.length + (code ? 7 * code.length + 5 : 0);

@@ -171,7 +171,7 @@ class FilesOfASiteTest {
         visitor.post(path("/compute/note"), Map.of("from", "T1", "to", "T2"));
         String newer = CONTROL.replace("6314528.412", "6314528.450").replace("T3", "T9");
         String page = visitor.upload(path("/prepare/files"), "control.csv", newer.getBytes(StandardCharsets.UTF_8)).uri().getPath();
-        assertThat(visitor.get(page).body()).contains("A newer version of", "1</span> points moved", "0.038 m", "Added: T9", "Gone: T3");
+        assertThat(visitor.get(page).body()).contains("A newer version of", "1</span> point moved", "0.038 m", "Added: T9", "Gone: T3");
         visitor.post(page, Map.of("role", "REGISTER", "replace", "true"));
         assertThat(verge.bean(SiteFileService.class).of(job.siteId())).hasSize(1);
         assertThat(visitor.get(page).body()).contains("Earlier versions");

@@ -86,6 +86,11 @@ public final class Browser implements AutoCloseable {
         });
     }
 
+    /** Chooses a file for a file field. */
+    public void attach(String id, Path file) {
+        until(d -> d.findElement(By.id(id))).sendKeys(file.toString());
+    }
+
     public void choose(String id, String value) {
         click(By.cssSelector("#" + id + " option[value='" + value + "']"));
     }
