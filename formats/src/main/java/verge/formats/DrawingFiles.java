@@ -2,6 +2,8 @@ package verge.formats;
 
 import java.io.EOFException;
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -47,7 +49,7 @@ public final class DrawingFiles {
     }
 
     private static boolean zipped(Path file) throws IOException {
-        try (java.io.InputStream in = java.nio.file.Files.newInputStream(file)) {
+        try (InputStream in = Files.newInputStream(file)) {
             return in.read() == 'P';
         }
     }

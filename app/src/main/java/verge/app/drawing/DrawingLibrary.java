@@ -24,6 +24,7 @@ import verge.app.journal.PayloadJson;
 import verge.core.check.SiteContent;
 import verge.core.drawing.Drawing;
 import verge.core.drawing.FileCoordinates;
+import verge.core.drawing.FileSystem;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
 import verge.core.geodesy.GroundUse;
@@ -34,6 +35,7 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Figures;
 import verge.core.units.PlanAxes;
+import verge.formats.DrawingFiles;
 import verge.formats.reading.ReadFile;
 import verge.formats.reading.Watch;
 
@@ -106,7 +108,7 @@ public class DrawingLibrary {
         if (meant == null || table.isPresent()) {
             // a table has the job's own axes: its columns are named by them
             PlanAxes own = new PlanAxes(PlanAxes.Order.NORTH_EAST, figures.axes().southwards(), figures.axes().westwards());
-            meant = new FileCoordinates(verge.core.drawing.FileSystem.JOB_GRID, usual, own, FileCoordinates.Heights.ELEVATIONS);
+            meant = new FileCoordinates(FileSystem.JOB_GRID, usual, own, FileCoordinates.Heights.ELEVATIONS);
         }
         return ReadAs.of(meant, table.orElse(null));
     }
@@ -186,7 +188,7 @@ public class DrawingLibrary {
         Path path = files.path(file);
         Watch watch = new Watch(file.name(), bytes -> progress.done = bytes, () -> progress.stopped);
         try {
-            return new Outcome(Optional.of(table == null ? verge.formats.DrawingFiles.read(path, watch) : Tables.read(path, table, watch)), Optional.empty());
+            return new Outcome(Optional.of(table == null ? DrawingFiles.read(path, watch) : Tables.read(path, table, watch)), Optional.empty());
         } catch (SurveyException problem) {
             if (problem.problem() == Problem.READING_STOPPED) {
                 throw problem;

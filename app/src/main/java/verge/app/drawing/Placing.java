@@ -1,5 +1,6 @@
 package verge.app.drawing;
 
+import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -8,8 +9,8 @@ import verge.app.system.SystemLibrary;
 import verge.core.drawing.Drawing;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileSystem;
-import verge.core.drawing.SystemPlacement;
 import verge.core.drawing.SystemPlacement.Source;
+import verge.core.drawing.SystemPlacement;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.MapProjection;
@@ -36,7 +37,7 @@ class Placing {
     Drawing place(Drawing asRead, PlanAxes.Order order, FileCoordinates coordinates, JobGeodesy job) {
         Optional<Placement> way = way(order, coordinates, job);
         if (way.isEmpty()) {
-            return new Drawing(asRead.layers(), java.util.List.of());
+            return new Drawing(asRead.layers(), List.of());
         }
         Drawing placed = asRead.placed(way.get(), coordinates.unit().metresPerUnit());
         return coordinates.heights() == FileCoordinates.Heights.ABOVE_ELLIPSOID ? placed.placed(downToGeoid(job), 1) : placed;

@@ -1,5 +1,6 @@
 package verge.app.drawing;
 
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -27,7 +28,7 @@ public record ReadAs(String system, FileUnit unit, PlanAxes.Order order, boolean
     public record Table(String separator, DecimalMark decimalMark, boolean header, List<String> columns) {
         public static Table of(PointCsvLayout layout, int width) {
             String[] columns = new String[width];
-            java.util.Arrays.fill(columns, "");
+            Arrays.fill(columns, "");
             layout.columns().forEach((meaning, index) -> {
                 if (index < width) {
                     columns[index] = meaning.name();

@@ -10,6 +10,7 @@ import verge.app.files.SiteFileService;
 import verge.app.job.JobService;
 import verge.core.drawing.Role;
 import verge.core.journal.JobState;
+import verge.core.problem.SurveyException;
 
 /** The files of a job's site as the job sees them: which there are, which design the work goes by. */
 @Service
@@ -38,7 +39,7 @@ public class SiteDrawings {
         return library.all(site(job), state.geodesy());
     }
 
-    /** The files of known points that every job sees. @throws verge.core.problem.SurveyException READING_STOPPED */
+    /** The files of known points that every job sees. @throws SurveyException READING_STOPPED */
     public List<PlacedFile> register(UUID job, JobState state) {
         return files.of(site(job)).stream().filter(f -> f.role().equals(Optional.of(Role.REGISTER))).map(f -> library.placedNow(f, state.geodesy(), Optional.empty())).toList();
     }
@@ -47,7 +48,7 @@ public class SiteDrawings {
         return current(job, state).map(f -> library.placedNow(f, state.geodesy(), Optional.empty()));
     }
 
-    /** @throws verge.core.problem.SurveyException NOT_FOUND */
+    /** @throws SurveyException NOT_FOUND */
     public PlacedFile file(UUID job, JobState state, UUID file) {
         return library.placedNow(files.file(site(job), file), state.geodesy(), Optional.empty());
     }

@@ -3,6 +3,7 @@ package verge.app.drawing;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.util.Locale;
 import java.util.Optional;
 import verge.core.geodesy.Elevation;
 import verge.core.problem.Problem;
@@ -51,7 +52,7 @@ final class Tables {
     static ReadFile read(Path file, ReadAs.Table table, Watch watch) throws IOException {
         for (Column column : Column.values()) {
             if (column.needed() && table.layout().index(column).isEmpty()) {
-                throw new SurveyException(Problem.COLUMN_MISSING, column.name().toLowerCase(java.util.Locale.ROOT));
+                throw new SurveyException(Problem.COLUMN_MISSING, column.name().toLowerCase(Locale.ROOT));
             }
         }
         PointCsvReader.Result result = PointCsvReader.read(file, TextEncoding.of(file), table.layout(), watch);

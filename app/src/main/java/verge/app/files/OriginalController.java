@@ -1,5 +1,6 @@
 package verge.app.files;
 
+import java.nio.charset.StandardCharsets;
 import java.util.UUID;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
@@ -25,7 +26,7 @@ class OriginalController {
     ResponseEntity<Resource> original(@PathVariable UUID site, @PathVariable UUID file) {
         SiteFile own = files.file(site, file);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(own.name(), java.nio.charset.StandardCharsets.UTF_8).build().toString())
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(own.name(), StandardCharsets.UTF_8).build().toString())
                 .body(new FileSystemResource(files.path(own)));
     }
 }

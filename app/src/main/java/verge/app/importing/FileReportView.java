@@ -1,5 +1,6 @@
 package verge.app.importing;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,6 +12,7 @@ import verge.app.drawing.PlacedFile;
 import verge.core.check.SiteContent;
 import verge.core.check.Spread;
 import verge.core.drawing.FileSystem;
+import verge.core.drawing.FileUnit;
 import verge.core.journal.JobSettings;
 import verge.core.plan.Extent;
 import verge.core.units.Figures;
@@ -78,8 +80,8 @@ class FileReportView {
 
     /** The words for a unit of files. */
     Map<String, String> units() {
-        Map<String, String> words = new java.util.LinkedHashMap<>();
-        for (verge.core.drawing.FileUnit unit : verge.core.drawing.FileUnit.values()) {
+        Map<String, String> words = new LinkedHashMap<>();
+        for (FileUnit unit : FileUnit.values()) {
             words.put(unit.name(), message("fileunit." + unit));
         }
         return words;

@@ -1,6 +1,7 @@
 package verge.app.sketch;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
@@ -83,7 +84,7 @@ class SketchController {
     }
 
     private static Sheet sheet(SiteFile file, JobState state) {
-        int meaning = java.util.Objects.hash(file.sha256(), file.reading(), state.settings().system(), state.settings().geoid(), state.settings().ground());
+        int meaning = Objects.hash(file.sha256(), file.reading(), state.settings().system(), state.settings().geoid(), state.settings().ground());
         return new Sheet(file.id(), file.name(), file.role().map(Role::name).orElse(""), Integer.toHexString(meaning));
     }
 

@@ -1,8 +1,10 @@
 package verge.app.sketch;
 
 import java.security.Principal;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
@@ -110,7 +112,7 @@ class SketchTouchController {
     private static List<Figure> figures(Selection.Tally tally, JobState state, Vertices where) {
         Figures f = state.settings().figures();
         double told = where.size() == 0 || state.geodesy().plane().isEmpty() ? 1 : state.toldPerGrid(where.position(0));
-        List<Figure> lines = new java.util.ArrayList<>();
+        List<Figure> lines = new ArrayList<>();
         if (tally.lines() > 0) {
             lines.add(new Figure(tally.lines() == 1 ? "Length" : "Length of all lines", f.length(new Length(tally.gridLength() * told))));
         }
@@ -138,9 +140,9 @@ class SketchTouchController {
         Selection selection = new Selection(outline.build());
         JobState state = journals.state(job);
         Selection.Tally tally = new Selection.Tally();
-        List<String> names = new java.util.ArrayList<>();
+        List<String> names = new ArrayList<>();
         state.points().filter(p -> selection.contains(p.position().plan())).forEach(p -> {
-            tally.addPoint(p.position().elevation().map(e -> java.util.OptionalDouble.of(e.metres())).orElse(java.util.OptionalDouble.empty()));
+            tally.addPoint(p.position().elevation().map(e -> OptionalDouble.of(e.metres())).orElse(OptionalDouble.empty()));
             names.add(p.name().text());
         });
         int own = tally.points();

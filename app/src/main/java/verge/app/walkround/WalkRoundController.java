@@ -2,6 +2,7 @@ package verge.app.walkround;
 
 import java.security.Principal;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Controller;
@@ -59,7 +60,7 @@ class WalkRoundController {
     private FindingView view(WalkRoundService.Standing standing, Figures figures) {
         Finding f = standing.finding();
         List<Way> ways = IntStream.range(0, f.remedies().size()).mapToObj(i -> new Way(i, words.remedy(f.remedies().get(i)), f.remedies().get(i) instanceof Remedy.OpenSettings)).toList();
-        return new FindingView(f.kind().name(), f.about(), f.kind().weight().name().toLowerCase(java.util.Locale.ROOT), words.title(f.kind().name()), words.say(f, figures),
+        return new FindingView(f.kind().name(), f.about(), f.kind().weight().name().toLowerCase(Locale.ROOT), words.title(f.kind().name()), words.say(f, figures),
                 standing.accepted().orElse(""), ways);
     }
 

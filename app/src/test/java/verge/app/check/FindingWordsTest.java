@@ -6,22 +6,15 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-import org.springframework.context.support.ResourceBundleMessageSource;
 import verge.app.problem.ProblemWords.Said;
+import verge.app.support.Words;
 import verge.core.check.Finding;
 import verge.core.units.Figures;
 import verge.core.units.Length;
 
 /** Every finding is a sentence with its numbers in it. */
 class FindingWordsTest {
-    private final FindingWords words = new FindingWords(messages());
-
-    private static ResourceBundleMessageSource messages() {
-        ResourceBundleMessageSource messages = new ResourceBundleMessageSource();
-        messages.setBasename("messages");
-        messages.setDefaultEncoding("UTF-8");
-        return messages;
-    }
+    private final FindingWords words = new FindingWords(Words.bundle());
 
     private static List<Object> arguments(Finding.Kind kind) {
         return switch (kind) {

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
-import org.springframework.context.support.ResourceBundleMessageSource;
 import verge.app.check.FindingWords;
 import verge.app.job.SettingsWords;
 import verge.app.support.Books;
+import verge.app.support.Words;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
@@ -23,15 +23,8 @@ import verge.core.units.LengthUnit;
 
 /** The journal as a surveyor would write it, one line of each kind. */
 class BookTextTest {
-    private final BookText text = new BookText(new SettingsWords(), new FindingWords(messages()));
+    private final BookText text = new BookText(new SettingsWords(), new FindingWords(Words.bundle()));
     private Books book = new Books(Figures.metric());
-
-    private static ResourceBundleMessageSource messages() {
-        ResourceBundleMessageSource messages = new ResourceBundleMessageSource();
-        messages.setBasename("messages");
-        messages.setDefaultEncoding("UTF-8");
-        return messages;
-    }
 
     @Test
     void whatWasGivenIsToldWithItsSource() {

@@ -1,5 +1,6 @@
 package verge.core.check;
 
+import java.util.Locale;
 import verge.core.geodesy.GridPoint;
 
 /** Eight directions, for telling roughly where something lies. */
@@ -16,6 +17,6 @@ public enum Compass {
 
     /** 'north-east'. */
     public String word() {
-        return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
@@ -21,11 +22,11 @@ import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.SystemText;
 import verge.core.journal.Entry;
 import verge.core.journal.JobGeodesy;
-import verge.core.journal.JobSettings;
 import verge.core.journal.JobSettings.GeoidChoice;
 import verge.core.journal.JobSettings.HeightKind;
 import verge.core.journal.JobSettings.ReferenceHeight;
 import verge.core.journal.JobSettings.Tool;
+import verge.core.journal.JobSettings;
 import verge.core.journal.Journal;
 import verge.core.journal.NamedPosition;
 import verge.core.journal.Origin;
@@ -58,7 +59,7 @@ class WalkRoundTest {
     }
 
     private static List<Kind> found(JobSettings settings) {
-        return SettingsCheck.of(JobGeodesy.of(settings, grid -> place -> java.util.OptionalDouble.empty())).stream().map(Finding::kind).toList();
+        return SettingsCheck.of(JobGeodesy.of(settings, grid -> place -> OptionalDouble.empty())).stream().map(Finding::kind).toList();
     }
 
     @Test

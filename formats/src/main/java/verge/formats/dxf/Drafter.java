@@ -1,6 +1,7 @@
 package verge.formats.dxf;
 
 import java.util.ArrayDeque;
+import java.util.Arrays;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -181,7 +182,7 @@ final class Drafter {
             mesh(line, to, layer);
         } else if (line.inSpace()) {
             double[][] places = new double[line.size()][];
-            java.util.Arrays.setAll(places, line::place);
+            Arrays.setAll(places, line::place);
             run(e, layer, Path.straight(places(to, places), line.closed()));
         } else {
             PathInPlane path = new PathInPlane(e.number(30, Double.NaN));
@@ -287,7 +288,7 @@ final class Drafter {
         void add(double x, double y) {
             vertices.add(y, x, height);
             if (vertices.size() > bulges.length) {
-                bulges = java.util.Arrays.copyOf(bulges, bulges.length * 2);
+                bulges = Arrays.copyOf(bulges, bulges.length * 2);
             }
         }
 
@@ -299,7 +300,7 @@ final class Drafter {
         }
 
         Path path(Affine to, boolean closed) {
-            double[] own = java.util.Arrays.copyOf(bulges, vertices.size());
+            double[] own = Arrays.copyOf(bulges, vertices.size());
             Path flat = Path.of(vertices.build(), own, closed);
             if (to.equals(Affine.SAME)) {
                 return flat;

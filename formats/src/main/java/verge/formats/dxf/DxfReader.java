@@ -5,6 +5,7 @@ import java.nio.charset.Charset;
 import java.nio.charset.IllegalCharsetNameException;
 import java.nio.charset.StandardCharsets;
 import java.nio.charset.UnsupportedCharsetException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -16,8 +17,8 @@ import verge.core.drawing.Layer;
 import verge.core.plan.Extent;
 import verge.core.problem.SurveyException;
 import verge.core.units.PlanAxes;
-import verge.formats.reading.Figures;
 import verge.formats.reading.Declared;
+import verge.formats.reading.Figures;
 import verge.formats.reading.FileKind;
 import verge.formats.reading.Gatherer;
 import verge.formats.reading.ReadFile;
@@ -51,7 +52,7 @@ public final class DxfReader {
     }
 
     /** @throws SurveyException FILE_DAMAGED, FILE_TOO_MUCH, FILE_NOTHING_READ or READING_STOPPED */
-    public static ReadFile read(java.nio.file.Path file, Watch watch) throws IOException {
+    public static ReadFile read(Path file, Watch watch) throws IOException {
         TextEncoding encoding = TextEncoding.of(file);
         encoding = encoding.assumed() ? encoding.orElse(codePage(file)) : encoding;
         try (BoundedLines lines = new BoundedLines(encoding.open(watch.open(file)))) {
@@ -63,7 +64,7 @@ public final class DxfReader {
     }
 
     /** The one-byte code page that older files name in their header. */
-    private static Charset codePage(java.nio.file.Path file) throws IOException {
+    private static Charset codePage(Path file) throws IOException {
         try (BoundedLines lines = new BoundedLines(new TextEncoding(StandardCharsets.ISO_8859_1, 0, 0, 0).open(file))) {
             String line = lines.next();
             for (int i = 0; i < HEAD_LINES && line != null; i++) {

@@ -1,6 +1,7 @@
 package verge.formats.dxf;
 
 import java.io.IOException;
+import verge.core.problem.SurveyException;
 import verge.formats.reading.Watch;
 import verge.formats.text.BoundedLines;
 
@@ -21,7 +22,7 @@ final class Groups {
      * Goes to the next pair.
      *
      * @return false after the pair that ends the file
-     * @throws verge.core.problem.SurveyException FILE_DAMAGED if the file breaks off or a code is no number
+     * @throws SurveyException FILE_DAMAGED if the file breaks off or a code is no number
      */
     boolean next() throws IOException {
         if (held) {

@@ -1,5 +1,6 @@
 package verge.formats.geojson;
 
+import java.io.CharConversionException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
@@ -56,7 +57,7 @@ public final class GeoJsonReader {
             try {
                 reader.readAll();
             } catch (JacksonException broken) {
-                if (broken.getCause() instanceof IOException io && !(io instanceof java.io.CharConversionException)) {
+                if (broken.getCause() instanceof IOException io && !(io instanceof CharConversionException)) {
                     throw io;
                 }
                 throw watch.damaged(reader.where());

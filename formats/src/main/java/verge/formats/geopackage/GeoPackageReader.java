@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.sql.SQLException;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import mil.nga.geopackage.GeoPackage;
@@ -114,7 +115,7 @@ public final class GeoPackageReader {
     }
 
     private void shape(Geometry geometry, int layer, Shapes.Attributes about, String where) {
-        String kind = geometry.getGeometryType().getName().toLowerCase(java.util.Locale.ROOT);
+        String kind = geometry.getGeometryType().getName().toLowerCase(Locale.ROOT);
         if (geometry instanceof Point point) {
             shapes.points(kind, layer, about, row(List.of(point)), where);
         } else if (geometry instanceof MultiPoint points) {

@@ -11,11 +11,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.zip.ZipException;
 import verge.core.plan.Vertices;
 import verge.formats.reading.Archive;
 import verge.formats.reading.Declared;
-import verge.formats.reading.FileKind;
 import verge.formats.reading.Figures;
+import verge.formats.reading.FileKind;
 import verge.formats.reading.Gatherer;
 import verge.formats.reading.ReadFile;
 import verge.formats.reading.Report.Why;
@@ -53,7 +54,7 @@ public final class KmlReader {
             try (InputStream in = watch.watched(archive.bytes(entry))) {
                 return read(in, FileKind.KMZ, watch);
             }
-        } catch (java.util.zip.ZipException broken) {
+        } catch (ZipException broken) {
             throw watch.damaged("the archive");
         }
     }

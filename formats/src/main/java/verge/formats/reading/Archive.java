@@ -1,6 +1,5 @@
 package verge.formats.reading;
 
-import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -84,30 +83,11 @@ public final class Archive implements AutoCloseable {
 
     /** An entry's bytes; reading on past what may be ends in FILE_ARCHIVE_UNSAFE. */
     public InputStream bytes(String entry) throws IOException {
-        return new FilterInputStream(zip.getInputStream(zip.getEntry(entry))) {
-            private long read;
-
-            @Override
-            public int read() throws IOException {
-                int one = super.read();
-                count(one < 0 ? 0 : 1);
-                return one;
+        return new CountedBytes(zip.getInputStream(zip.getEntry(entry)), read -> {
+            if (read > MOST_BYTES || read > SWELLING_MINDED_FROM && read > MOST_SWELLING * packed) {
+                throw new SurveyException(Problem.FILE_ARCHIVE_UNSAFE, fileName, entry);
             }
-
-            @Override
-            public int read(byte[] into, int offset, int length) throws IOException {
-                int some = super.read(into, offset, length);
-                count(Math.max(0, some));
-                return some;
-            }
-
-            private void count(int more) {
-                read += more;
-                if (read > MOST_BYTES || read > SWELLING_MINDED_FROM && read > MOST_SWELLING * packed) {
-                    throw new SurveyException(Problem.FILE_ARCHIVE_UNSAFE, fileName, entry);
-                }
-            }
-        };
+        });
     }
 
     /** What an archive is for: KML of the earth, or the parts of a shapefile. */

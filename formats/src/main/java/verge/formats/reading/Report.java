@@ -1,5 +1,6 @@
 package verge.formats.reading;
 
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,7 +13,7 @@ import java.util.Map;
  */
 public record Report(Map<String, Integer> read, List<LeftOut> leftOut) {
     public Report {
-        read = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(read));
+        read = Collections.unmodifiableMap(new LinkedHashMap<>(read));
         leftOut = List.copyOf(leftOut);
     }
 

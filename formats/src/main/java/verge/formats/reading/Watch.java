@@ -1,6 +1,5 @@
 package verge.formats.reading;
 
-import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -28,29 +27,10 @@ public record Watch(String fileName, LongConsumer done, BooleanSupplier stopped)
 
     /** Bytes that tell how far they have been read. */
     public InputStream watched(InputStream bytes) {
-        return new FilterInputStream(bytes) {
-            private long read;
-
-            @Override
-            public int read() throws IOException {
-                int one = super.read();
-                count(one < 0 ? 0 : 1);
-                return one;
-            }
-
-            @Override
-            public int read(byte[] into, int offset, int length) throws IOException {
-                int some = super.read(into, offset, length);
-                count(Math.max(0, some));
-                return some;
-            }
-
-            private void count(int bytes) {
-                read += bytes;
-                done.accept(read);
-                goOn();
-            }
-        };
+        return new CountedBytes(bytes, read -> {
+            done.accept(read);
+            goOn();
+        });
     }
 
     /** @throws SurveyException READING_STOPPED if somebody stopped it */

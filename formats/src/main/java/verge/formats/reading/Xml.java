@@ -1,5 +1,6 @@
 package verge.formats.reading;
 
+import java.io.CharConversionException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Optional;
@@ -81,7 +82,7 @@ public final class Xml implements AutoCloseable {
         if (broken instanceof SurveyException known) {
             return known;
         }
-        if (broken.getCause() instanceof IOException io && !(io instanceof java.io.CharConversionException)) {
+        if (broken.getCause() instanceof IOException io && !(io instanceof CharConversionException)) {
             throw io;
         }
         boolean entity = String.valueOf(broken.getMessage()).contains("entity \"");

@@ -14,6 +14,7 @@ import java.nio.charset.UnsupportedCharsetException;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.zip.ZipException;
 import verge.core.drawing.FileSystem;
 import verge.core.drawing.FileUnit;
 import verge.core.plan.Vertices;
@@ -79,7 +80,7 @@ public final class ShapefileReader {
                 }
             }
             return out.result(FileKind.SHAPEFILE, Declared.eastNorth(system, Optional.<FileUnit>empty()));
-        } catch (java.util.zip.ZipException broken) {
+        } catch (ZipException broken) {
             throw watch.damaged("the archive");
         }
     }

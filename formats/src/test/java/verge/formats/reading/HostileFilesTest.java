@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.assertj.core.groups.Tuple;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -111,8 +112,8 @@ class HostileFilesTest {
         ReadFile read = read(file("x.dxf", entities("0\nPOINT\n8\nA\n10\nNaN\n20\n1\n0\nPOINT\n8\nA\n10\n1e300\n20\n1\n0\nPOINT\n8\nA\n10\n1\n20\n2\n30\n3\n0\nLINE\n8\nA\n10\n1\n20\n1\n")));
         assertThat(read.drawing().spots()).hasSize(1);
         assertThat(read.report().leftOut()).extracting(Report.LeftOut::kind, Report.LeftOut::why).containsExactly(
-                org.assertj.core.groups.Tuple.tuple("POINT", Why.NOT_A_NUMBER), org.assertj.core.groups.Tuple.tuple("POINT", Why.TOO_FAR),
-                org.assertj.core.groups.Tuple.tuple("LINE", Why.NOT_A_NUMBER));
+                Tuple.tuple("POINT", Why.NOT_A_NUMBER), Tuple.tuple("POINT", Why.TOO_FAR),
+                Tuple.tuple("LINE", Why.NOT_A_NUMBER));
     }
 
     @Test
