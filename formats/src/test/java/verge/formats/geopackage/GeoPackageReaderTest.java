@@ -1,0 +1,72 @@
+package verge.formats.geopackage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verge.core.drawing.Feature;
+import verge.core.drawing.FileSystem;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.formats.reading.ReadFile;
+import verge.formats.reading.Watch;
+
+/** Files that GDAL wrote, as they are and with their tables changed by hand. */
+class GeoPackageReaderTest {
+    private static final Path SAMPLES = Path.of("src/test/resources/samples");
+
+    @TempDir
+    private Path directory;
+
+    private ReadFile changed(String sample, String... sql) throws IOException, SQLException {
+        Path copy = directory.resolve("x.gpkg");
+        Files.copy(SAMPLES.resolve(sample), copy);
+        try (Connection database = DriverManager.getConnection("jdbc:sqlite:" + copy); Statement statement = database.createStatement()) {
+            for (String change : sql) {
+                statement.execute(change);
+            }
+        }
+        return GeoPackageReader.read(copy, Watch.none("x.gpkg"));
+    }
+
+    @Test
+    void namesCodesHeightsAndSystemComeAlong() throws Exception {
+        ReadFile file = changed("yard-utm.gpkg");
+        assertThat(file.declared().system()).contains(new FileSystem.Published("EPSG:25832"));
+        assertThat(file.drawing().spots()).extracting(s -> s.name() + " " + s.code() + " " + s.vertices().height(0).orElseThrow()).startsWith("G0 LMP 4.0", "G1 LMP 5.0");
+        assertThat(untouched("yard.gpkg").declared().system()).contains(FileSystem.LAT_LON);
+    }
+
+    private ReadFile untouched(String sample) throws IOException {
+        return GeoPackageReader.read(SAMPLES.resolve(sample), Watch.none(sample));
+    }
+
+    @Test
+    void readingLeavesTheOriginalAsItIs() throws IOException {
+        byte[] before = Files.readAllBytes(SAMPLES.resolve("yard.gpkg"));
+        untouched("yard.gpkg");
+        assertThat(Files.readAllBytes(SAMPLES.resolve("yard.gpkg"))).isEqualTo(before);
+        assertThat(SAMPLES.resolve("yard.gpkg-journal")).doesNotExist();
+    }
+
+    @Test
+    void rowsWithoutAShapeAreTold() throws Exception {
+        ReadFile file = changed("yard-utm.gpkg", "drop trigger rtree_Yard_geom_insert", "insert into Yard(name) values ('nowhere')");
+        assertThat(file.report().leftOut()).extracting(l -> l.kind()).containsExactly("row");
+        assertThat(file.drawing().spots()).extracting(Feature.Spot::name).doesNotContain("nowhere");
+    }
+
+    @Test
+    void tablesThatAreMissingAreDamage() {
+        assertThatThrownBy(() -> changed("yard-utm.gpkg", "drop table gpkg_geometry_columns")).isInstanceOfSatisfying(SurveyException.class,
+                e -> assertThat(e.problem()).isIn(Problem.FILE_DAMAGED, Problem.FILE_NOTHING_READ));
+    }
+}
