@@ -166,7 +166,7 @@ public class DrawingLibrary {
         FileCoordinates meant = readAs.coordinates();
         Drawing drawing = outcome.file().map(f -> placing.place(f.drawing(), f.declared().order(), meant, job)).orElse(Drawing.EMPTY);
         Optional<SiteContent> content = outcome.file().flatMap(f -> file.role().map(role -> SiteContent.of(file.id(), file.name(), role, meant,
-                new SiteContent.Said(f.declared().order(), f.declared().orderSaid(), f.declared().unit(), f.declared().extent()), f.drawing(), drawing)));
+                new SiteContent.Said(f.declared().order(), f.declared().unit()), f.drawing(), drawing)));
         return new PlacedFile(file, outcome.file(), readAs, drawing, content, outcome.refused());
     }
 

@@ -63,6 +63,6 @@ final class Tables {
         int layer = out.layer(LAYER);
         result.points().forEach(p -> out.spot("point", layer, p.name().text(), p.code().text(), p.position().plan().northing(), p.position().plan().easting(),
                 p.position().elevation().map(Elevation::metres).orElse(Double.NaN), p.name().text()));
-        return out.result(FileKind.TABLE, new Declared(Optional.empty(), Optional.empty(), PlanAxes.Order.NORTH_EAST, table.header(), Optional.empty()));
+        return out.result(FileKind.TABLE, new Declared(Optional.empty(), Optional.empty(), PlanAxes.Order.NORTH_EAST, table.header()));
     }
 }

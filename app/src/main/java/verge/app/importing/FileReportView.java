@@ -1,9 +1,7 @@
 package verge.app.importing;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
@@ -12,7 +10,6 @@ import verge.app.drawing.PlacedFile;
 import verge.core.check.SiteContent;
 import verge.core.check.Spread;
 import verge.core.drawing.FileSystem;
-import verge.core.drawing.FileUnit;
 import verge.core.journal.JobSettings;
 import verge.core.plan.Extent;
 import verge.core.units.Figures;
@@ -61,7 +58,7 @@ class FileReportView {
                 : s instanceof FileSystem.Published p ? message("file.says.system", p.code()) : message("file.says.definition")).orElse(message("file.says.noSystem"));
         boolean geographic = read.declared().system().filter(FileSystem.LatLon.class::isInstance).isPresent();
         String unit = read.declared().unit().map(u -> message("file.says.unit", message("fileunit." + u))).orElse(message("file.says.noUnit"));
-        return geographic ? List.of(system) : List.of(system, unit);
+        return geographic ? List.of(system) : read.declared().orderSaid() || read.kind() == FileKind.TABLE ? List.of(system, unit) : List.of(system, unit, message("file.says.noOrder"));
     }
 
     private List<String> lies(PlacedFile placed, JobSettings settings) {
@@ -76,15 +73,6 @@ class FileReportView {
         Optional<String> heights = spread.heights() == 0 ? Optional.of(message("file.lies.flat")) : spread.zeros() == spread.heights() ? Optional.of(message("file.lies.zero"))
                 : Optional.of(message("file.lies.height", f.length(new Length(spread.middleHeight()))));
         return List.of(size, heights.get());
-    }
-
-    /** The words for a unit of files. */
-    Map<String, String> units() {
-        Map<String, String> words = new LinkedHashMap<>();
-        for (FileUnit unit : FileUnit.values()) {
-            words.put(unit.name(), message("fileunit." + unit));
-        }
-        return words;
     }
 
     String message(String key, Object... arguments) {

@@ -54,8 +54,10 @@ class HandsTest extends InBrowser {
     /** 48 pixels and more, whatever the paint; and every control reachable by the Tab key. */
     @Test
     void everythingTouchableIsLargeEnoughForAGlove() {
-        for (String phase : List.of("prepare", "setup", "measure", "compute", "stake", "handover", "book")) {
+        for (String phase : List.of("prepare", "setup", "measure", "compute", "stake", "handover", "book", "walk-round")) {
             browser.open("/jobs/" + job + "/" + phase);
+            browser.until(d -> !d.findElements(By.cssSelector("#sketch[data-sheets]")).isEmpty());
+            browser.script("document.querySelector('[data-sketch=layers]').click()");
             List<String> small = browser.script("""
                     return [...document.querySelectorAll('button, a, input:not([type=hidden]), select')].filter(e => e.offsetParent)
                       .map(e => [e, (e.type === 'checkbox' ? e.closest('label') : e).getBoundingClientRect()])

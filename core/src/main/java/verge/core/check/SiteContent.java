@@ -33,7 +33,7 @@ public record SiteContent(UUID id, String name, Role role, FileCoordinates coord
      * @param order in which the two coordinates were read
      * @param unit empty if the file does not say
      */
-    public record Said(PlanAxes.Order order, boolean orderSaid, Optional<FileUnit> unit, Optional<Extent> extent) {
+    public record Said(PlanAxes.Order order, Optional<FileUnit> unit) {
     }
 
     public static SiteContent of(UUID id, String name, Role role, FileCoordinates coordinates, Said said, Drawing asRead, Drawing placed) {

@@ -18,10 +18,6 @@ public record Extent(double south, double west, double north, double east) {
         return isEmpty() ? 0 : Math.hypot(north - south, east - west);
     }
 
-    public boolean contains(double northing, double easting) {
-        return northing >= south && northing <= north && easting >= west && easting <= east;
-    }
-
     public boolean overlaps(Extent other) {
         return distance(other) == 0 && !isEmpty() && !other.isEmpty();
     }
@@ -31,10 +27,6 @@ public record Extent(double south, double west, double north, double east) {
         double alongNorth = Math.max(0, Math.max(other.south - north, south - other.north));
         double alongEast = Math.max(0, Math.max(other.west - east, west - other.east));
         return Math.hypot(alongNorth, alongEast);
-    }
-
-    public Extent grown(double metres) {
-        return isEmpty() ? this : new Extent(south - metres, west - metres, north + metres, east + metres);
     }
 
     public Extent and(Extent other) {

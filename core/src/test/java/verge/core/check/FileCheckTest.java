@@ -83,7 +83,7 @@ class FileCheckTest {
     }
 
     private static SiteContent file(String name, Role role, FileCoordinates meant, Optional<FileUnit> said, Drawing asRead) {
-        return SiteContent.of(UUID.nameUUIDFromBytes(name.getBytes()), name, role, meant, new SiteContent.Said(PlanAxes.Order.NORTH_EAST, true, said, Optional.empty()),
+        return SiteContent.of(UUID.nameUUIDFromBytes(name.getBytes()), name, role, meant, new SiteContent.Said(PlanAxes.Order.NORTH_EAST, said),
                 asRead, asRead.placed(meant.toGrid(PlanAxes.Order.NORTH_EAST), meant.unit().metresPerUnit()));
     }
 

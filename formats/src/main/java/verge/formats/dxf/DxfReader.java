@@ -14,7 +14,6 @@ import java.util.Map;
 import java.util.Optional;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Layer;
-import verge.core.plan.Extent;
 import verge.core.problem.SurveyException;
 import verge.core.units.PlanAxes;
 import verge.formats.reading.Declared;
@@ -35,14 +34,13 @@ import verge.formats.text.TextEncoding;
 public final class DxfReader {
     private static final int MOST_NUMBERS = 7_500_000;
     private static final int MOST_BLOCKS = 20_000;
-    /** The format writes this and beyond where a drawing has no extent. */
-    private static final double NO_EXTENT = 1e19;
     private static final int HEAD_LINES = 400;
 
     private final Groups groups;
     private final Gatherer out;
     private final Map<String, Block> blocks = new HashMap<>();
-    private final Map<String, double[]> header = new HashMap<>();
+    /** As the header has it; 0, as where it is missing, says nothing. */
+    private double unitCode;
     private final Drafter drafter;
 
     private DxfReader(Groups groups, Gatherer out) {
@@ -100,23 +98,18 @@ public final class DxfReader {
         while (groups.next() && !groups.is(0, "ENDSEC")) {
             if (groups.code() == 9) {
                 variable = groups.value();
-            } else if (variable.equals("$INSUNITS") || variable.equals("$EXTMIN") || variable.equals("$EXTMAX")) {
-                int at = groups.code() == 20 ? 1 : 0;
-                if (groups.code() != 30) {
-                    header.computeIfAbsent(variable, v -> new double[] {Double.NaN, Double.NaN})[at] = Figures.one(groups.value());
-                }
+            } else if (variable.equals("$INSUNITS")) {
+                unitCode = Figures.one(groups.value());
             }
         }
     }
 
-
     private Declared declared() {
-        return new Declared(Optional.empty(), unit(), PlanAxes.Order.EAST_NORTH, false, extent());
+        return new Declared(Optional.empty(), unit(), PlanAxes.Order.EAST_NORTH, false);
     }
 
     private Optional<FileUnit> unit() {
-        double[] code = header.get("$INSUNITS");
-        return code == null ? Optional.empty() : switch ((int) code[0]) {
+        return switch ((int) unitCode) {
             case 1 -> Optional.of(FileUnit.INCH);
             case 2 -> Optional.of(FileUnit.INTERNATIONAL_FOOT);
             case 4 -> Optional.of(FileUnit.MILLIMETRE);
@@ -125,13 +118,6 @@ public final class DxfReader {
             case 21 -> Optional.of(FileUnit.US_SURVEY_FOOT);
             default -> Optional.empty();
         };
-    }
-
-    private Optional<Extent> extent() {
-        double[] low = header.get("$EXTMIN");
-        double[] high = header.get("$EXTMAX");
-        return low == null || high == null || !(Math.abs(low[0]) < NO_EXTENT && Math.abs(low[1]) < NO_EXTENT && high[0] >= low[0] && high[1] >= low[1]
-                && high[0] < NO_EXTENT && high[1] < NO_EXTENT) ? Optional.empty() : Optional.of(new Extent(low[1], low[0], high[1], high[0]));
     }
 
     private void readTables() throws IOException {

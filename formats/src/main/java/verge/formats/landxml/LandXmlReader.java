@@ -40,7 +40,7 @@ public final class LandXmlReader {
         LandXmlReader first = readOnce(file, watch, points);
         // A reference to a point that stands further down can be followed only when all points are known.
         LandXmlReader whole = first.unknownReference ? readOnce(file, watch, points) : first;
-        return whole.out.result(FileKind.LANDXML, new Declared(whole.system, whole.unit, PlanAxes.Order.NORTH_EAST, true, Optional.empty()));
+        return whole.out.result(FileKind.LANDXML, new Declared(whole.system, whole.unit, PlanAxes.Order.NORTH_EAST, true));
     }
 
     private static LandXmlReader readOnce(Path file, Watch watch, Map<String, double[]> points) throws IOException {

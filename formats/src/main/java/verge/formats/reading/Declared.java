@@ -4,7 +4,6 @@ import java.util.Optional;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileSystem;
 import verge.core.drawing.FileUnit;
-import verge.core.plan.Extent;
 import verge.core.units.PlanAxes;
 
 /**
@@ -14,14 +13,13 @@ import verge.core.units.PlanAxes;
  * @param unit empty if it says nothing
  * @param order in which the reader took the two coordinates
  * @param orderSaid whether the file or its format leaves no doubt about the order
- * @param extent the box that the file itself gives, in its own coordinates
  */
-public record Declared(Optional<FileSystem> system, Optional<FileUnit> unit, PlanAxes.Order order, boolean orderSaid, Optional<Extent> extent) {
-    public static final Declared LAT_LON = new Declared(Optional.of(FileSystem.LAT_LON), Optional.of(FileUnit.METRE), PlanAxes.Order.EAST_NORTH, true, Optional.empty());
+public record Declared(Optional<FileSystem> system, Optional<FileUnit> unit, PlanAxes.Order order, boolean orderSaid) {
+    public static final Declared LAT_LON = new Declared(Optional.of(FileSystem.LAT_LON), Optional.of(FileUnit.METRE), PlanAxes.Order.EAST_NORTH, true);
 
     /** A drawing whose x runs east. */
     public static Declared eastNorth(Optional<FileSystem> system, Optional<FileUnit> unit) {
-        return new Declared(system, unit, PlanAxes.Order.EAST_NORTH, system.isPresent(), Optional.empty());
+        return new Declared(system, unit, PlanAxes.Order.EAST_NORTH, system.isPresent());
     }
 
     /** As proposed where the file leaves something open: its format's usual order, and the job's unit. */

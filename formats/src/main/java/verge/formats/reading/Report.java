@@ -47,8 +47,4 @@ public record Report(Map<String, Integer> read, List<LeftOut> leftOut) {
         /** Read without its heights: the format says that they do not count. */
         HEIGHT_NOT_MEANT
     }
-
-    public int total() {
-        return read.values().stream().mapToInt(Integer::intValue).sum();
-    }
 }

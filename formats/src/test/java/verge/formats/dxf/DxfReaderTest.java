@@ -136,4 +136,60 @@ class DxfReaderTest {
         assertThat(file.report().leftOut()).extracting(l -> l.kind() + " " + l.why()).containsExactly("HATCH " + Why.NOT_READ);
         assertThat(file.report().read()).containsEntry("LWPOLYLINE", 1).containsEntry("LINE", 4).containsEntry("surface of faces", 2);
     }
+
+    /** The old polyline in its own plane keeps its arcs: a half-circle of radius 5 between its two vertices. */
+    @Test
+    void oldPolylinesKeepArcsAndLoseTheFrameOfTheirSpline() throws IOException {
+        Feature.Run arc = only(entities("0 POLYLINE 8 A 66 1 70 0 10 0 20 0 30 7 0 VERTEX 8 A 10 100 20 200 42 1 0 VERTEX 8 A 10 110 20 200 0 SEQEND 8 A"));
+        assertThat(arc.path().length()).isCloseTo(5 * Math.PI, within(1e-9));
+        assertThat(arc.vertices().height(0)).hasValue(7);
+        Feature.Run fitted = only(entities("0 POLYLINE 8 A 66 1 70 4 0 VERTEX 8 A 70 16 10 5 20 5 0 VERTEX 8 A 70 8 10 0 20 0 0 VERTEX 8 A 70 8 10 3 20 4 0 SEQEND 8 A"));
+        assertThat(fitted.path().length()).isEqualTo(5);
+    }
+
+    @Test
+    void aMeshOfRowsBecomesTriangles() throws IOException {
+        String grid = "";
+        for (int i = 0; i < 6; i++) {
+            grid += "0 VERTEX 8 M 70 64 10 " + i % 3 + " 20 " + i / 3 + " 30 " + i + " ";
+        }
+        assertThat(entities("0 POLYLINE 8 M 66 1 70 16 71 2 72 3 " + grid + "0 SEQEND 8 M").drawing().surfaces()).singleElement()
+                .satisfies(s -> assertThat(s.triangleCount()).isEqualTo(4));
+        assertThat(entities("0 POLYLINE 8 M 66 1 70 16 71 9 72 3 " + grid + "0 SEQEND 8 M 0 POINT 8 A 10 1 20 1").report().leftOut())
+                .extracting(l -> l.kind() + " " + l.why()).containsExactly("mesh " + Why.NO_SHAPE);
+    }
+
+    @Test
+    void facesOfThreeCornersAreOneTriangleAndWrongCornersAreTold() throws IOException {
+        assertThat(entities("0 3DFACE 8 M 10 0 20 0 30 1 11 1 21 0 31 1 12 1 22 1 32 2 13 1 23 1 33 2").drawing().surfaces()).singleElement()
+                .satisfies(s -> assertThat(s.triangleCount()).isEqualTo(1));
+        ReadFile file = entities("0 POLYLINE 8 M 66 1 70 64 71 1 72 1 0 VERTEX 8 M 70 192 10 0 20 0 30 0 0 VERTEX 8 M 70 128 71 1 72 2 73 9 0 SEQEND 8 M 0 POINT 8 A 10 1 20 1");
+        assertThat(file.report().leftOut()).extracting(l -> l.why()).containsExactly(Why.NOT_IN_FILE);
+    }
+
+    @Test
+    void whatIsDrawnOnSheetsForPrintingIsNotOnTheSite() throws IOException {
+        ReadFile file = entities("0 LINE 8 A 67 1 10 0 20 0 11 1 21 1 0 CIRCLE 8 A 67 1 10 0 20 0 40 1 0 POINT 8 A 10 1 20 1");
+        assertThat(file.report().leftOut()).extracting(l -> l.kind() + " " + l.why()).containsExactly("LINE " + Why.ON_SHEET, "CIRCLE " + Why.ON_SHEET);
+        assertThat(file.drawing().features()).hasSize(1);
+    }
+
+    /** Mirrored and stretched references: arcs stay arcs where circles stay circles, and turn over where the plan is mirrored. */
+    @ParameterizedTest
+    @CsvSource({"1, 1, 0.41421356237309503", "-1, 1, -0.41421356237309503", "-2, -2, 0.41421356237309503"})
+    void arcsInBlocksTurnWithThem(double x, double y, double bulge) throws IOException {
+        ReadFile file = read("0 SECTION 2 BLOCKS 0 BLOCK 2 B 10 0 20 0 0 ARC 8 0 10 0 20 0 40 5 50 0 51 90 0 ENDBLK 0 ENDSEC 0 SECTION 2 ENTITIES 0 INSERT 8 A 2 B 10 100 20 100 41 " + x + " 42 " + y
+                + " 0 ENDSEC", Charset.forName("UTF-8"));
+        assertThat(only(file).path().bulge(0)).isCloseTo(bulge, within(1e-12));
+        assertThat(only(file).vertices().east(0)).isCloseTo(100 + 5 * x, within(1e-9));
+    }
+
+    @Test
+    void aStretchedCircleIsDrawnAsChordsOfItsEllipse() throws IOException {
+        Feature.Run ellipse = only(read("0 SECTION 2 BLOCKS 0 BLOCK 2 B 10 0 20 0 0 CIRCLE 8 0 10 0 20 0 40 5 0 ENDBLK 0 ENDSEC 0 SECTION 2 ENTITIES 0 INSERT 8 A 2 B 10 0 20 0 41 2 42 1 0 ENDSEC",
+                Charset.forName("UTF-8")));
+        for (int i = 0; i < ellipse.vertices().size(); i++) {
+            assertThat(Math.pow(ellipse.vertices().east(i) / 10, 2) + Math.pow(ellipse.vertices().north(i) / 5, 2)).isCloseTo(1, within(1e-9));
+        }
+    }
 }
