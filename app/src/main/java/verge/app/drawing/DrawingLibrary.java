@@ -165,9 +165,8 @@ public class DrawingLibrary {
     private PlacedFile place(SiteFile file, Outcome outcome, ReadAs readAs, JobGeodesy job) {
         FileCoordinates meant = readAs.coordinates();
         Drawing drawing = outcome.file().map(f -> placing.place(f.drawing(), f.declared().order(), meant, job)).orElse(Drawing.EMPTY);
-        Optional<SiteContent> content = outcome.file().flatMap(f -> file.role().map(role -> SiteContent.of(file.id(), file.name(), role, meant,
-                new SiteContent.Said(f.declared().order(), f.declared().unit()), f.drawing(), drawing)));
-        return new PlacedFile(file, outcome.file(), readAs, drawing, content, outcome.refused());
+        PlacedFile placed = new PlacedFile(file, outcome.file(), readAs, drawing, Optional.empty(), outcome.refused());
+        return new PlacedFile(file, outcome.file(), readAs, drawing, file.role().flatMap(placed::contentAs), outcome.refused());
     }
 
     private CompletableFuture<Outcome> raw(SiteFile file, ReadAs.Table table) {

@@ -5,6 +5,7 @@ import verge.app.files.SiteFile;
 import verge.core.check.SiteContent;
 import verge.core.drawing.Drawing;
 import verge.core.drawing.FileCoordinates;
+import verge.core.drawing.Role;
 import verge.core.problem.SurveyException;
 import verge.formats.reading.ReadFile;
 
@@ -18,5 +19,10 @@ import verge.formats.reading.ReadFile;
 public record PlacedFile(SiteFile file, Optional<ReadFile> read, ReadAs readAs, Drawing drawing, Optional<SiteContent> content, Optional<SurveyException> refused) {
     public FileCoordinates coordinates() {
         return readAs.coordinates();
+    }
+
+    /** As the walk-round would look at it in a role; empty if it could not be read. */
+    public Optional<SiteContent> contentAs(Role role) {
+        return read.map(f -> SiteContent.of(file.id(), file.name(), role, coordinates(), new SiteContent.Said(f.declared().order(), f.declared().unit()), f.drawing(), drawing));
     }
 }

@@ -54,9 +54,10 @@ class FileController {
     private final DrawingLibrary library;
     private final Codebooks codebooks;
     private final FileReportView reports;
+    private final FirstLook firstLook;
 
     FileController(ImportService imports, JobService jobs, JournalService journals, SiteFileService files, DrawingLibrary library, Codebooks codebooks,
-            FileReportView reports) {
+            FileReportView reports, FirstLook firstLook) {
         this.imports = imports;
         this.jobs = jobs;
         this.journals = journals;
@@ -64,6 +65,7 @@ class FileController {
         this.library = library;
         this.codebooks = codebooks;
         this.reports = reports;
+        this.firstLook = firstLook;
     }
 
     /** A column of the file with its first cells. */
@@ -155,7 +157,9 @@ class FileController {
 
     private void common(UUID job, SiteFile file, FileChoice choice, ReadAs readAs, JobState state, boolean readable, Model model) {
         Role usual = files.older(file).flatMap(SiteFile::role).orElse(Role.CONTROL);
-        model.addAttribute("role", choice.role() == null ? file.role().orElse(readAs.table() == null && usual == Role.CONTROL ? Role.DESIGN : usual) : choice.role());
+        Role role = choice.role() == null ? file.role().orElse(readAs.table() == null && usual == Role.CONTROL ? Role.DESIGN : usual) : choice.role();
+        model.addAttribute("role", role);
+        model.addAttribute("doubts", readable ? firstLook.at(job, library.placedNow(file, state.geodesy(), Optional.of(readAs)), role, state) : List.of());
         model.addAttribute("readAs", readAs);
         model.addAttribute("units", FileUnit.values());
         model.addAttribute("unitNames", Arrays.stream(FileUnit.values()).map(u -> reports.message("fileunit." + u)).toList());

@@ -1,17 +1,25 @@
 package verge.app.day;
 
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
+import verge.app.importing.FileChoice;
+import verge.app.importing.ImportService;
 import verge.app.job.Job;
 import verge.app.job.JobService;
+import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
+import verge.core.drawing.Role;
 import verge.core.journal.Origin;
 import verge.core.units.Decimals;
 import verge.instruments.world.Ternholm;
@@ -38,6 +46,7 @@ class PicturesOfTheViews extends InBrowser {
         browser.click(By.partialLinkText("jetty-piles.csv"));
         browser.sees("First rows");
         keep("columns");
+        drawing(yard);
         readBacksight(yard);
         keep("setup");
         browser.click(By.xpath("//button[.='Set the reading aside']"));
@@ -53,7 +62,6 @@ class PicturesOfTheViews extends InBrowser {
         }
         keep("stake");
         browser.click(By.cssSelector("[data-paint-next]"));
-        keep("stake-night");
         browser.open(yard + "measure");
         keep("measure-night");
         browser.click(By.cssSelector("[data-paint-next]"));
@@ -62,6 +70,30 @@ class PicturesOfTheViews extends InBrowser {
         view(yard + "book", "field-book");
         view(yard + "handover", "hand-over");
         view("/jobs/" + job("Alder Slough boardwalk") + "/compute?from=AS1&to=AS4", "inverse-feet");
+        walkRound(yard);
+    }
+
+    /** The drain as it was read, then its layers over the yard. */
+    private void drawing(String yard) throws Exception {
+        browser.open(yard + "prepare");
+        browser.click(By.partialLinkText("rainwater-drain.dxf"));
+        browser.sees("What was read");
+        keep("drawing");
+        browser.open(yard + "measure");
+        browser.until(d -> !d.findElements(By.cssSelector("#sketch[data-sheets]")).isEmpty());
+        browser.script("document.activeElement.blur()");
+        browser.press("0");
+        browser.click(By.cssSelector("[data-sketch=layers]"));
+        keep("layers");
+    }
+
+    /** Mooring rings that came easting first and without heights. */
+    private void walkRound(String yard) throws Exception {
+        UUID job = job("Slipway yard");
+        SiteFile rings = verge.bean(SiteFileService.class).add(verge.bean(JobService.class).job(job).siteId(), "mooring-rings.csv",
+                new ByteArrayInputStream("Name,Northing,Easting,Elevation\nR1,648986.2,6314416.0,0\nR2,649008.1,6314412.2,0\nR3,649028.4,6314420.3,0\n".getBytes(StandardCharsets.UTF_8)), "surveyor");
+        verge.bean(ImportService.class).use(job, rings, FileChoice.of(Role.DESIGN), Author.atPage("surveyor"));
+        view(yard + "walk-round", "walk-round");
     }
 
     private void newJob() throws Exception {

@@ -198,6 +198,22 @@ class FilesOfASiteTest {
         assertThat(visitor.get(path("/book")).body()).contains("struck through");
     }
 
+    /** Before a file counts, its page says what would be found about it, and the way that is offered there reads it right. */
+    @Test
+    void whatWouldBeFoundIsSaidBeforeTheFileCounts() throws Exception {
+        use("control.csv", CONTROL, Role.CONTROL);
+        String turned = "Name,Northing,Easting,H\nP1,648966.8,6314401.5,1.85\nP2,648970.2,6314401.5,1.85\n";
+        String page = visitor.upload(path("/prepare/files"), "piles.csv", turned.getBytes(StandardCharsets.UTF_8)).uri().getPath();
+        String body = visitor.get(page + "?role=DESIGN").body();
+        assertThat(body).contains("piles.csv lies", "Read piles.csv: easting first, then northing");
+        assertThat(findings()).as("it does not count yet").isEmpty();
+        String query = body.replaceAll("(?s).*class=\"plain-button\" data-leaf href=\"[^\"?]*\\?([^\"]*)\">Read piles.*", "$1").replace("&amp;", "&");
+        assertThat(visitor.get(page + "?" + query).body()).doesNotContain("piles.csv lies");
+        visitor.post(page + "?" + query, Map.of());
+        assertThat(findings()).isEmpty();
+        assertThat(api("/jobs/" + job.id() + "/features?box=6314400,648960,6314410,648980").get("total").asInt()).isEqualTo(2);
+    }
+
     @Test
     void aFindingIsAcceptedWithAReasonThatIsKept() throws Exception {
         use("control.csv", CONTROL, Role.CONTROL);
