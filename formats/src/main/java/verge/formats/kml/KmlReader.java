@@ -150,12 +150,18 @@ public final class KmlReader {
 
     /** Tuples are parted by blanks, figures within one by commas. */
     private void add(Vertices.Builder places, String text) {
-        for (String tuple : text.strip().split("\\s+")) {
-            double[] p = Figures.of(tuple);
+        int from = 0;
+        while (from < text.length()) {
+            int until = from;
+            while (until < text.length() && !Character.isWhitespace(text.charAt(until))) {
+                until++;
+            }
+            double[] p = Figures.of(text.substring(from, until));
             if (p.length > 0) {
                 places.add(p.length > 1 ? p[1] : Double.NaN, p[0], p.length > 2 ? p[2] : Double.NaN);
                 out.checkGrowth(places.size());
             }
+            from = until + 1;
         }
     }
 

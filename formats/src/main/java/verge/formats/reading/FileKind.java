@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Iterator;
 import java.util.Locale;
 import java.util.Set;
 
@@ -85,10 +86,23 @@ public enum FileKind {
         if (text.startsWith("{") || text.startsWith("[")) {
             return text.contains("\"codebook\"") ? CODEBOOK : GEOJSON;
         }
-        if (text.matches("(?s)(999\\s*\\R[^\\r\\n]*\\R\\s*)*0\\s*\\R\\s*SECTION\\b.*")) {
+        if (beginsWithSection(text)) {
             return DXF;
         }
         return text.chars().filter(c -> c < ' ' && c != '\t' && c != '\n' && c != '\r' && c != '\f').count() > text.length() / 100 ? BINARY : TABLE;
+    }
+
+    /** Pairs of lines: remarks under code 999, then a section under code 0. */
+    private static boolean beginsWithSection(String text) {
+        Iterator<String> lines = text.lines().map(String::strip).iterator();
+        while (lines.hasNext()) {
+            String code = lines.next();
+            String value = lines.hasNext() ? lines.next() : "";
+            if (!code.equals("999")) {
+                return code.equals("0") && value.equals("SECTION");
+            }
+        }
+        return false;
     }
 
     /** The first bytes as letters, zeros of two-byte encodings dropped. */

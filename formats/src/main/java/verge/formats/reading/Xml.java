@@ -18,7 +18,7 @@ import verge.core.problem.SurveyException;
  */
 public final class Xml implements AutoCloseable {
     private static final int DEEPEST = 200;
-    private static final int LONGEST_TEXT = 100_000_000;
+    private static final int LONGEST_TEXT = 80_000_000;
 
     private final XMLStreamReader xml;
     private final Watch watch;

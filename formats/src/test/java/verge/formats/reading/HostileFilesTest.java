@@ -129,21 +129,42 @@ class HostileFilesTest {
     void twoMillionVerticesInOneLineAreReadAndFiveAreTooMany() throws IOException {
         assertThat(read(line("dxf", 2_000_000)).drawing().vertexCount()).isEqualTo(2_000_000);
         assertThat(read(line("geojson", 2_000_000)).drawing().vertexCount()).isEqualTo(2_000_000);
+        assertThat(read(line("kml", 2_000_000)).drawing().vertexCount()).isEqualTo(2_000_000);
+        assertThat(read(line("xml", 2_000_000)).drawing().vertexCount()).isEqualTo(2_000_000);
         refused(line("geojson", 3_100_000), Problem.FILE_TOO_MUCH);
         refused(line("dxf", 3_800_000), Problem.FILE_TOO_MUCH);
     }
 
     private Path line(String format, int vertices) throws IOException {
         Path file = directory.resolve("long." + format);
+        String[] frame = switch (format) {
+            case "dxf" -> new String[] {"0\nSECTION\n2\nENTITIES\n0\nLWPOLYLINE\n8\nA\n", "0\nENDSEC\n0\nEOF\n"};
+            case "kml" -> new String[] {"<kml><Placemark><LineString><coordinates>", "</coordinates></LineString></Placemark></kml>"};
+            case "xml" -> new String[] {"<LandXML><Parcels><Parcel><CoordGeom><IrregularLine><PntList2D>", "</PntList2D></IrregularLine></CoordGeom></Parcel></Parcels></LandXML>"};
+            default -> new String[] {"{\"type\":\"LineString\",\"coordinates\":[", "]}"};
+        };
         try (BufferedWriter out = Files.newBufferedWriter(file)) {
-            boolean dxf = format.equals("dxf");
-            out.write(dxf ? "0\nSECTION\n2\nENTITIES\n0\nLWPOLYLINE\n8\nA\n" : "{\"type\":\"LineString\",\"coordinates\":[");
+            out.write(frame[0]);
             for (int i = 0; i < vertices; i++) {
-                out.write(dxf ? "10\n" + i * 0.01 + "\n20\n" + i % 100 + "\n" : (i == 0 ? "[" : ",[") + i * 1e-5 + "," + i % 80 + "]");
+                String x = i / 100 + "." + (100 + i % 100);
+                int y = i % 80;
+                out.write(switch (format) {
+                    case "dxf" -> "10\n" + x + "\n20\n" + y + "\n";
+                    case "kml" -> x + "," + y + "\n";
+                    case "xml" -> x + " " + y + " ";
+                    default -> (i == 0 ? "[" : ",[") + x + "," + y + "]";
+                });
             }
-            out.write(dxf ? "0\nENDSEC\n0\nEOF\n" : "]}");
+            out.write(frame[1]);
         }
         return file;
+    }
+
+    /** A head made so that looking for a pattern in it would take for ever. */
+    @Test
+    void aHeadOfRemarksIsLookedThroughOnce() throws IOException {
+        assertThat(FileKind.of(file("x.dxf", "999\n" + "\n".repeat(16_000) + "999"))).isNotEqualTo(FileKind.DXF);
+        assertThat(FileKind.of(file("y.dxf", "999\nremark\n".repeat(1000) + "0\nSECTION\n"))).isEqualTo(FileKind.DXF);
     }
 
     @Test
