@@ -21,7 +21,6 @@ import org.springframework.stereotype.Service;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
 import verge.app.journal.PayloadJson;
-import verge.core.check.SiteContent;
 import verge.core.drawing.Drawing;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileSystem;

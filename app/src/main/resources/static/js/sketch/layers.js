@@ -92,9 +92,7 @@ function line(sheet, layer, changed) {
 
 function keep(sheet, layer, changed) {
   changed();
-  if (layer.role === 'DESIGN' || layer.role === 'UNDERLAY') {
-    post(`/jobs/${job}/sketch/layers`, { file: sheet.id, layer: layer.name, shown: layer.shown, role: layer.role }).catch(sayProblem);
-  } else {
-    post(`/jobs/${job}/sketch/layers`, { file: sheet.id, layer: layer.name, shown: layer.shown, role: 'UNDERLAY' }).catch(sayProblem);
-  }
+  // of known points only whether they are shown can be chosen
+  const role = layer.role === 'DESIGN' ? 'DESIGN' : 'UNDERLAY';
+  post(`/jobs/${job}/sketch/layers`, { file: sheet.id, layer: layer.name, shown: layer.shown, role }).catch(sayProblem);
 }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -13,7 +12,6 @@ import verge.core.check.Finding.Kind;
 import verge.core.coding.PointName;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileCoordinates.Heights;
-import verge.core.drawing.FileSystem;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
 import verge.core.geodesy.Elevation;
@@ -29,20 +27,15 @@ import verge.core.journal.StoredPoint;
 import verge.core.plan.Extent;
 import verge.core.problem.SurveyException;
 import verge.core.units.Length;
-import verge.core.units.PlanAxes;
 
 /** The files of a site against each other, against the job's known points, and against the job's settings. */
 final class FileCheck {
-    /** Control and design of one site are never farther apart than some times their size, nor than this. */
-    private static final double FAR_METRES = 1000;
-    private static final double FAR_FACTOR = 3;
     /** The usual tolerance of a known point; two positions closer than this are one. */
     private static final double SAME_METRES = 0.005;
     /** What a file's figures are printed to. */
     private static final double MOVED_METRES = 0.0015;
     private static final double LEAST_UNDULATION_METRES = 10;
     private static final double HEIGHT_LIMIT_METRES = 5;
-    private static final int LONGEST_COMPARED = 60;
     /** A drawing with heights on some of its vertices only. */
     private static final double PARTLY = 0.05;
 
@@ -100,20 +93,20 @@ final class FileCheck {
         boolean controlSuspected = isOutside(known) && !isOutside(designs()) && !designs().isEmpty();
         Extent other = file.role().known() ? designs() : known;
         double apart = other.distance(file.placed().most());
-        if (file.role().known() != controlSuspected || other.isEmpty() || file.placed().most().isEmpty() || apart <= far(other, file.placed().most())) {
+        if (file.role().known() != controlSuspected || other.isEmpty() || file.placed().most().isEmpty() || apart <= OtherReadings.far(other, file.placed().most())) {
             return;
         }
         String against = file.role().known() ? "the design" : "the known points";
         String direction = Compass.from(other.middle(), file.placed().most().middle()).word();
         Length distance = new Length(apart);
-        List<Remedy> ways = ways(file, other);
+        List<Remedy> ways = OtherReadings.of(file, other);
         if (ways.isEmpty()) {
             add(Kind.FILE_FAR_AWAY, file.name(), List.of(), file.name(), distance, direction, against);
             return;
         }
         FileCoordinates way = ((Remedy.ReadAs) ways.get(0)).coordinates();
         if (way.unit() == file.coordinates().unit()) {
-            add(Kind.AXES_MISTAKEN, file.name(), ways, file.name(), distance, direction, against, axes(way.axes()));
+            add(Kind.AXES_MISTAKEN, file.name(), ways, file.name(), distance, direction, against, OtherReadings.words(way.axes()));
         } else {
             Kind kind = file.said().unit().isPresent() ? Kind.UNIT_HEADER_WRONG : Kind.UNIT_MISTAKEN;
             add(kind, file.name(), ways, file.name(), distance, direction, against, file.coordinates().unit().symbol(), way.unit().symbol());
@@ -126,40 +119,6 @@ final class FileCheck {
 
     private Extent designs() {
         return files.stream().filter(f -> f.role() == Role.DESIGN).map(f -> f.placed().most()).reduce(Extent.EMPTY, Extent::and);
-    }
-
-    private static double far(Extent a, Extent b) {
-        return Math.max(FAR_METRES, FAR_FACTOR * Math.min(a.diagonal(), b.diagonal()));
-    }
-
-    private static String axes(PlanAxes axes) {
-        String north = axes.southwards() ? "southing" : "northing";
-        String east = axes.westwards() ? "westing" : "easting";
-        return axes.northFirst() ? north + " first, then " + east : east + " first, then " + north;
-    }
-
-    /** Every other way to mean the file's figures that brings it to where it should be, the least changed first. */
-    private List<Remedy> ways(SiteContent file, Extent target) {
-        if (!(file.coordinates().system() instanceof FileSystem.JobGrid)) {
-            return List.of();
-        }
-        List<FileCoordinates> all = new ArrayList<>();
-        for (FileUnit unit : FileUnit.values()) {
-            for (PlanAxes.Order order : PlanAxes.Order.values()) {
-                for (int sense = 0; sense < 4; sense++) {
-                    all.add(file.coordinates().with(unit).with(new PlanAxes(order, (sense & 1) != 0, (sense & 2) != 0)));
-                }
-            }
-        }
-        double near = Math.max(FAR_METRES / 5, target.diagonal());
-        return all.stream().filter(c -> !c.equals(file.coordinates())).filter(c -> target.distance(file.placedAs(c)) <= near)
-                .sorted(Comparator.<FileCoordinates>comparingInt(c -> changes(file.coordinates(), c)).thenComparingDouble(c -> target.distance(file.placedAs(c))))
-                .limit(2).<Remedy>map(c -> new Remedy.ReadAs(file.id(), file.name(), file.coordinates(), c)).toList();
-    }
-
-    private static int changes(FileCoordinates a, FileCoordinates b) {
-        return (a.unit() == b.unit() ? 0 : 1) + (a.axes().order() == b.axes().order() ? 0 : 1) + (a.axes().southwards() == b.axes().southwards() ? 0 : 1)
-                + (a.axes().westwards() == b.axes().westwards() ? 0 : 1);
     }
 
     /** A file in feet that does not say which: at a northing of some million feet the two lie metres apart. */
@@ -244,7 +203,7 @@ final class FileCheck {
     }
 
     private void pair(SiteContent a, SiteContent b) {
-        if (alike(a.name(), b.name())) {
+        if (NamesAlike.alike(a.name(), b.name())) {
             add(Kind.FILE_NAMES_ALIKE, a.name() + " and " + b.name(), List.of(new Remedy.Replace(a.id(), b.id(), a.name(), b.name()), new Remedy.Replace(b.id(), a.id(), b.name(), a.name())),
                     a.name(), b.name());
         }
@@ -291,37 +250,5 @@ final class FileCheck {
             add(Kind.TAKEN_POINT_CHANGED, about + " " + Math.round(apart(taken.position(), now) * 1000), List.of(new Remedy.TakeAgain(taken.name(), file.id(), file.name())),
                     taken.name().text(), file.name(), new Length(apart(taken.position(), now)));
         }
-    }
-
-    /** Whether two files' names differ by no more than case, separators, a word for 'copy' or 'new', or one or two letters. */
-    static boolean alike(String a, String b) {
-        String left = plain(a);
-        String right = plain(b);
-        return left.equals(right) || left.length() > 4 && right.length() > 4 && edits(left, right) <= (Math.min(left.length(), right.length()) > 9 ? 2 : 1);
-    }
-
-    private static String plain(String name) {
-        String stem = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
-        return stem.toLowerCase(Locale.ROOT).replaceAll("(copy|new|old|final|rev|version)", "").replaceAll("[^\\p{L}\\p{N}]|\\(\\d+\\)", "");
-    }
-
-    /** Letters to change, add or drop to make one text of another (Levenshtein). */
-    private static int edits(String a, String b) {
-        String x = a.substring(0, Math.min(a.length(), LONGEST_COMPARED));
-        String y = b.substring(0, Math.min(b.length(), LONGEST_COMPARED));
-        int[] row = new int[y.length() + 1];
-        for (int j = 0; j <= y.length(); j++) {
-            row[j] = j;
-        }
-        for (int i = 1; i <= x.length(); i++) {
-            int diagonal = row[0];
-            row[0] = i;
-            for (int j = 1; j <= y.length(); j++) {
-                int change = diagonal + (x.charAt(i - 1) == y.charAt(j - 1) ? 0 : 1);
-                diagonal = row[j];
-                row[j] = Math.min(change, 1 + Math.min(row[j], row[j - 1]));
-            }
-        }
-        return row[y.length()];
     }
 }

@@ -175,7 +175,7 @@ class FileCheckTest {
     @CsvSource({"yard.dxf, Yard.DXF, true", "yard rev 2.dxf, yard-2.dxf, true", "control_new.csv, control.csv, true", "drainage.dxf, drainage2.dxf, true", "jetty.csv, piles.csv, false",
         "A1.csv, A2.csv, false", "north side.dxf, south side.dxf, false"})
     void namesThatAreNearlyTheSame(String a, String b, boolean alike) {
-        assertThat(FileCheck.alike(a, b)).isEqualTo(alike);
+        assertThat(NamesAlike.alike(a, b)).isEqualTo(alike);
     }
 
     @Test

@@ -19,7 +19,6 @@ import verge.formats.reading.Report.Why;
 final class Drafter {
     private static final int MOST_REFERENCES = 400_000;
     private static final int DEEPEST = 64;
-    private static final double CHORD_OF_RADIUS = 1e-4;
     private static final Set<String> NAME_TAGS = Set.of("NAME", "NO", "NR", "NUMBER", "POINT", "ID", "PT", "PNT");
 
     private final Gatherer out;
@@ -273,55 +272,5 @@ final class Drafter {
 
     private static String pointName(List<Entity> attributes) {
         return attributes.stream().filter(a -> NAME_TAGS.contains(a.text(2).toUpperCase(Locale.ROOT))).map(a -> PlainText.of(a.text(1))).findFirst().orElse("");
-    }
-
-    /** A line in a plane of its own, with arcs; in the world its arcs stay arcs if circles stay circles. */
-    private static final class PathInPlane {
-        private final double height;
-        private final Vertices.Builder vertices = new Vertices.Builder();
-        private double[] bulges = new double[16];
-
-        PathInPlane(double height) {
-            this.height = height;
-        }
-
-        void add(double x, double y) {
-            vertices.add(y, x, height);
-            if (vertices.size() > bulges.length) {
-                bulges = Arrays.copyOf(bulges, bulges.length * 2);
-            }
-        }
-
-        /** Of the piece that begins at the vertex added last. */
-        void bulge(double bulge) {
-            if (vertices.size() > 0) {
-                bulges[vertices.size() - 1] = Double.isFinite(bulge) ? bulge : 0;
-            }
-        }
-
-        Path path(Affine to, boolean closed) {
-            double[] own = Arrays.copyOf(bulges, vertices.size());
-            Path flat = Path.of(vertices.build(), own, closed);
-            if (to.equals(Affine.SAME)) {
-                return flat;
-            }
-            if (!to.keepsCircles()) {
-                double size = flat.vertices().extent().diagonal();
-                return Path.straight(moved(flat.chords(Math.max(size * CHORD_OF_RADIUS, Double.MIN_NORMAL)), to), false);
-            }
-            for (int i = 0; i < own.length && to.mirrors(); i++) {
-                own[i] = -own[i];
-            }
-            return Path.of(moved(flat.vertices(), to), own, closed);
-        }
-
-        private static Vertices moved(Vertices flat, Affine to) {
-            Vertices.Builder moved = new Vertices.Builder();
-            for (int i = 0; i < flat.size(); i++) {
-                double[] p = to.place(flat.east(i), flat.north(i), flat.height(i).orElse(Double.NaN));
-                moved.add(p[1], p[0], p[2]);
-            }
-            return moved.build();
-        }
     }
 }
