@@ -51,7 +51,8 @@ final class Geometry {
     }
 
     /** Reads the element just begun, each CoordGeom in it as one line. */
-    void lines(String kind, String name, String layer) throws IOException {
+    void lines(String kind, String layer) throws IOException {
+        String name = xml.attribute("name").orElse("");
         int depth = xml.depth();
         while (xml.nextWithin(depth)) {
             if (xml.name().equals("CoordGeom")) {

@@ -58,8 +58,8 @@ public final class LandXmlReader {
                 case "Metric", "Imperial" -> unit = xml.attribute("linearUnit").flatMap(LandXmlReader::unit);
                 case "CoordinateSystem" -> system = xml.attribute("epsgCode").filter(c -> c.matches("\\d{4,6}")).map(c -> new FileSystem.Published("EPSG:" + c));
                 case "CgPoint" -> point();
-                case "PlanFeature" -> geometry.lines("PlanFeature", xml.attribute("name").orElse(""), "Plan features");
-                case "Parcel" -> geometry.lines("Parcel", xml.attribute("name").orElse(""), "Parcels");
+                case "PlanFeature" -> geometry.lines("PlanFeature", "Plan features");
+                case "Parcel" -> geometry.lines("Parcel", "Parcels");
                 case "Alignment" -> new Alignments(xml, out, geometry).read();
                 case "Surface" -> new Surfaces(xml, out).read();
                 case "Monument", "PipeNetwork", "Roadway", "Survey", "GradeModel" -> out.leaveOut(xml.name(), Why.NOT_READ, xml.where());
