@@ -30,6 +30,7 @@ import verge.app.stakeout.StakeoutAim;
 import verge.core.geodesy.Position;
 import verge.core.journal.JobState;
 import verge.core.journal.Leaf;
+import verge.core.problem.SurveyException;
 import verge.core.reading.TotalStationReading;
 
 /**
@@ -103,8 +104,15 @@ class LiveStream {
     /** A file of the site has changed: the pages of its jobs look again, once the change is in the database. */
     @TransactionalEventListener(fallbackExecution = true)
     void changed(SiteChanged change) {
-        clock.execute(() -> pages.stream().filter(page -> jobs.job(page.job).siteId().equals(change.site()))
-                .forEach(page -> send(page, "book", "site " + Instant.now())));
+        clock.execute(() -> pages.stream().filter(page -> lies(page.job, change.site())).forEach(page -> send(page, "book", "site " + Instant.now())));
+    }
+
+    private boolean lies(UUID job, UUID site) {
+        try {
+            return jobs.job(job).siteId().equals(site);
+        } catch (SurveyException deleted) {
+            return false;   // its page is still open somewhere
+        }
     }
 
     private void look() {

@@ -1,14 +1,17 @@
 package verge.app.problem;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
 import java.util.concurrent.CompletionException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.NestedExceptionUtils;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.http.converter.HttpMessageNotWritableException;
 import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -64,6 +67,12 @@ class ProblemAdvice {
     @ExceptionHandler(AsyncRequestNotUsableException.class)
     void nobodyThere() {
         // the stream's own callbacks have let go of the page
+    }
+
+    /** The same for a long answer whose reader left before its end; what cannot be written for any other reason is ours. */
+    @ExceptionHandler(HttpMessageNotWritableException.class)
+    Object notWritten(HttpMessageNotWritableException failure, HttpServletRequest request) {
+        return NestedExceptionUtils.getMostSpecificCause(failure) instanceof IOException ? null : unforeseen(failure, request);
     }
 
     @ExceptionHandler(Exception.class)
