@@ -48,6 +48,8 @@ public class FindingWords {
             return message(role.role() == Role.UNDERLAY ? "remedy.underlay" : "remedy.role", role.fileName(), role.role().word());
         } else if (remedy instanceof Remedy.Replace replace) {
             return message("remedy.replace", replace.newerName(), replace.olderName());
+        } else if (remedy instanceof Remedy.HideLayer hide) {
+            return message("remedy.hideLayer", hide.layer(), hide.fileName());
         } else if (remedy instanceof Remedy.TakeAgain again) {
             return message("remedy.takeAgain", again.point().text(), again.fileName());
         }

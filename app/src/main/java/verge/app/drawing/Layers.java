@@ -48,6 +48,17 @@ public class Layers {
         }).toList();
     }
 
+    /** Shows a layer no more, and leaves its use as it is. */
+    public void hide(PlacedFile placed, String layer) {
+        Used used = of(placed).stream().filter(l -> l.layer().name().equals(layer)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, layer));
+        choose(placed.file().siteId(), placed.file().id(), layer, false, used.role() == Role.DESIGN ? Role.DESIGN : Role.UNDERLAY);
+    }
+
+    /** Whether a layer is not shown. */
+    public boolean isHidden(UUID file, String layer) {
+        return choices.findById(new LayerChoice.Key(file, layer)).filter(c -> !c.shown()).isPresent();
+    }
+
     /**
      * Shows, hides or gives a layer another use.
      *

@@ -47,6 +47,12 @@ public record FileChoice(Role role, FileUnit unit, PlanAxes.Order order, Boolean
                 or(southwards, proposed.southwards()), or(westwards, proposed.westwards()), or(heights, proposed.heights()), table == null || order == null ? table : table.inOrder(order));
     }
 
+    /** Without the meanings of columns if they were chosen for another number of columns: then the separator has just been changed. */
+    FileChoice fitting(int columns) {
+        return column == null || column.size() == columns ? this
+                : new FileChoice(role, unit, order, southwards, westwards, heights, system, separator, decimalMark, header, null, asked);
+    }
+
     /** Whether it says which of a table's coordinates comes first. */
     boolean saysOrder() {
         return order != null || column != null && !Boolean.TRUE.equals(asked);

@@ -89,7 +89,7 @@ public class ImportService {
             boolean sameSeparator = kept.table().separator().equals(separator.toString());
             ReadAs base = sameSeparator ? kept : new ReadAs(kept.system(), kept.unit(), kept.order(), kept.southwards(), kept.westwards(), kept.heights(),
                     ReadAs.Table.of(proposal.layout(), proposal.columnCount()));
-            ReadAs readAs = choice.over(base);
+            ReadAs readAs = choice.fitting(proposal.columnCount()).over(base);
             List<Column> missing = Arrays.stream(Column.values()).filter(c -> c.needed() && readAs.table().layout().index(c).isEmpty()).toList();
             PointCsvReader.Result reading = missing.isEmpty() ? PointCsvReader.read(path, encoding, readAs.table().layout()) : new PointCsvReader.Result(List.of(), List.of(), 0);
             boolean said = readAs.table().header() || file.reading().isPresent() || choice.saysOrder();

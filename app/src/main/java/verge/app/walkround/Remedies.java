@@ -2,11 +2,13 @@ package verge.app.walkround;
 
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import verge.app.drawing.Layers;
 import verge.app.drawing.SiteDrawings;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
 import verge.app.importing.ImportService;
 import verge.app.journal.Author;
+import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
 import verge.core.check.Remedy;
 
@@ -17,12 +19,16 @@ public class Remedies {
     private final SiteFileService files;
     private final ImportService imports;
     private final SitePoints points;
+    private final Layers layers;
+    private final JournalService journals;
 
-    Remedies(SiteDrawings drawings, SiteFileService files, ImportService imports, SitePoints points) {
+    Remedies(SiteDrawings drawings, SiteFileService files, ImportService imports, SitePoints points, Layers layers, JournalService journals) {
         this.drawings = drawings;
         this.files = files;
         this.imports = imports;
         this.points = points;
+        this.layers = layers;
+        this.journals = journals;
     }
 
     public void apply(UUID job, Remedy remedy, Author author) {
@@ -32,6 +38,8 @@ public class Remedies {
             imports.changeRole(job, file(job, role.file()), role.role(), author);
         } else if (remedy instanceof Remedy.Replace replace) {
             imports.replace(job, file(job, replace.older()), file(job, replace.newer()), author);
+        } else if (remedy instanceof Remedy.HideLayer hide) {
+            layers.hide(drawings.file(job, journals.state(job), hide.file()), hide.layer());
         } else if (remedy instanceof Remedy.TakeAgain again) {
             points.takeAgain(job, again.file(), again.point(), author.person());
         }

@@ -6,11 +6,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import verge.app.drawing.Layers;
 import verge.app.drawing.PlacedFile;
 import verge.app.drawing.SiteDrawings;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.core.check.Finding;
+import verge.core.check.Remedy;
 import verge.core.check.SiteContent;
 import verge.core.check.WalkRound;
 import verge.core.journal.JobState;
@@ -27,11 +29,13 @@ public class WalkRoundService {
 
     private final JournalService journals;
     private final SiteDrawings drawings;
+    private final Layers layers;
     private final Cache<Key, List<Finding>> found = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
-    WalkRoundService(JournalService journals, SiteDrawings drawings) {
+    WalkRoundService(JournalService journals, SiteDrawings drawings, Layers layers) {
         this.journals = journals;
         this.drawings = drawings;
+        this.layers = layers;
     }
 
     private record Key(UUID job, int entries, List<SiteContent> files) {
@@ -72,8 +76,14 @@ public class WalkRoundService {
         JobState state = journal.state();
         List<SiteContent> contents = drawings.ready(job, state).stream().map(PlacedFile::content).flatMap(Optional::stream).toList();
         List<Finding> all = found.get(new Key(job, journal.entries().size(), contents), key -> WalkRound.of(state, contents));
-        return all.stream().map(f -> new Standing(f, state.acceptance(f.kind().name(), f.about())))
+        return all.stream().filter(f -> !isOutOfSight(f)).map(f -> new Standing(f, state.acceptance(f.kind().name(), f.about())))
                 .sorted((a, b) -> Boolean.compare(a.accepted().isPresent(), b.accepted().isPresent())).toList();
+    }
+
+    /** Whether a finding is about layers that are all hidden by now. */
+    private boolean isOutOfSight(Finding finding) {
+        return finding.kind() == Finding.Kind.FILE_HAS_STRAYS && !finding.remedies().isEmpty()
+                && finding.remedies().stream().allMatch(r -> r instanceof Remedy.HideLayer hide && layers.isHidden(hide.file(), hide.layer()));
     }
 
     /**

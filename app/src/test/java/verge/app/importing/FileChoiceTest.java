@@ -52,6 +52,13 @@ class FileChoiceTest {
         assertThat(choice(PlanAxes.Order.NORTH_EAST, columns, true).saysOrder()).isTrue();
     }
 
+    @Test
+    void meaningsOfOtherColumnsAreForgotten() {
+        FileChoice chosen = choice(null, List.of("NAME", "NORTHING", "EASTING"), null);
+        assertThat(chosen.fitting(3)).isEqualTo(chosen);
+        assertThat(chosen.fitting(5).column()).isNull();
+    }
+
     @ParameterizedTest
     @CsvSource({"comma, ','", "semicolon, ;", "pipe, |", "colon, :"})
     void separatorsHaveNames(String name, String character) {

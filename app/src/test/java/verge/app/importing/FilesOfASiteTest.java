@@ -198,6 +198,21 @@ class FilesOfASiteTest {
         assertThat(visitor.get(path("/book")).body()).contains("struck through");
     }
 
+    /** A legend at the origin of the grid: its layer is hidden where it was found, and the finding goes with it. */
+    @Test
+    void straysAreHiddenWithTheirLayer() throws Exception {
+        StringBuilder dxf = new StringBuilder("0\nSECTION\n2\nENTITIES\n0\nLINE\n8\nLegend\n10\n1\n20\n1\n30\n4\n11\n9\n21\n1\n31\n4\n");
+        for (int i = 0; i < 100; i++) {
+            dxf.append("0\nPOINT\n8\nPiles\n10\n").append(648_960 + i).append("\n20\n").append(6_314_400 + i % 9).append("\n30\n2\n");
+        }
+        use("piles.dxf", dxf.append("0\nENDSEC\n0\nEOF\n").toString(), Role.DESIGN);
+        assertThat(findings()).containsExactly("FILE_HAS_STRAYS");
+        assertThat(visitor.get(path("/walk-round")).body()).contains("2 vertices of piles.dxf lie up to", "Hide layer Legend of piles.dxf");
+        visitor.post(path("/walk-round/remedy"), Map.of("kind", "FILE_HAS_STRAYS", "about", "piles.dxf 2", "way", "0"));
+        assertThat(findings()).isEmpty();
+        assertThat(visitor.get(path("/sketch/files/" + file("piles.dxf").id() + "/layers")).body()).containsPattern("Legend\"[^}]*\"shown\":false");
+    }
+
     /** Before a file counts, its page says what would be found about it, and the way that is offered there reads it right. */
     @Test
     void whatWouldBeFoundIsSaidBeforeTheFileCounts() throws Exception {

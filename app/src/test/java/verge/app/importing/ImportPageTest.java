@@ -125,6 +125,16 @@ class ImportPageTest {
         assertThat(point.origin()).isEqualTo(Origin.CONTROL);
     }
 
+    /** A separator that was guessed wrong: choosing another proposes the columns anew. */
+    @Test
+    void anotherSeparatorProposesTheColumnsAnew() throws Exception {
+        HttpResponse<String> preview = upload("Name|Northing|Easting|Elev\nA1|1|2|3\n");
+        assertThat(preview.body()).contains("<option value=\"pipe\" selected=\"selected\">");
+        String changed = visitor.get(preview.uri().getPath() + "?separator=comma&column=NAME&column=NORTHING&column=EASTING&column=ELEVATION").body();
+        assertThat(changed).contains("Line 1 has 1 column;");
+        assertThat(visitor.get(preview.uri().getPath() + "?separator=pipe&header=true&column=NAME").body()).doesNotContain("No column is chosen").contains("Points that can be read");
+    }
+
     /** The demo's control file against the world it was made from: only T5 lies elsewhere. */
     @Test
     void theDemosControlIsWhereTheWorldHasItSaveT5() {

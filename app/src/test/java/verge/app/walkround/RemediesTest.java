@@ -2,6 +2,7 @@ package verge.app.walkround;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.verifyNoInteractions;
@@ -11,11 +12,13 @@ import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import verge.app.check.FindingWords;
+import verge.app.drawing.Layers;
 import verge.app.drawing.SiteDrawings;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
 import verge.app.importing.ImportService;
 import verge.app.journal.Author;
+import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
 import verge.app.support.Words;
 import verge.core.check.Remedy;
@@ -37,9 +40,11 @@ class RemediesTest {
     private final SiteFileService files = mock(SiteFileService.class);
     private final ImportService imports = mock(ImportService.class);
     private final SitePoints points = mock(SitePoints.class);
+    private final Layers layers = mock(Layers.class);
+    private final JournalService journals = mock(JournalService.class);
     private final SiteFile file = mock(SiteFile.class);
     private final Author author = Author.atPage("surveyor");
-    private final Remedies remedies = new Remedies(drawings, files, imports, points);
+    private final Remedies remedies = new Remedies(drawings, files, imports, points, layers, journals);
     private final FindingWords words = new FindingWords(Words.bundle());
 
     @BeforeEach
@@ -71,6 +76,14 @@ class RemediesTest {
         remedies.apply(JOB, remedy, author);
         verify(imports).replace(JOB, file, file, author);
         assertThat(words.remedy(remedy)).isEqualTo("Let new.csv count in place of old.csv");
+    }
+
+    @Test
+    void aLayerOutOfSight() {
+        Remedy.HideLayer remedy = new Remedy.HideLayer(FILE, "yard.dxf", "Legend");
+        remedies.apply(JOB, remedy, author);
+        verify(layers).hide(any(), eq("Legend"));
+        assertThat(words.remedy(remedy)).isEqualTo("Hide layer Legend of yard.dxf");
     }
 
     @Test

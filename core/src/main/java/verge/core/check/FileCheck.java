@@ -39,6 +39,8 @@ final class FileCheck {
     /** A drawing with heights on some of its vertices only. */
     private static final double PARTLY = 0.05;
 
+    private static final int MOST_LAYERS_OFFERED = 4;
+
     private final JobState state;
     private final List<SiteContent> files;
     private final List<Finding> found = new ArrayList<>();
@@ -101,7 +103,7 @@ final class FileCheck {
         Length distance = new Length(apart);
         List<Remedy> ways = OtherReadings.of(file, other);
         if (ways.isEmpty()) {
-            add(Kind.FILE_FAR_AWAY, file.name(), List.of(), file.name(), distance, direction, against);
+            add(Kind.FILE_FAR_AWAY, file.name(), outOfTheWay(file), file.name(), distance, direction, against);
             return;
         }
         FileCoordinates way = ((Remedy.ReadAs) ways.get(0)).coordinates();
@@ -111,6 +113,11 @@ final class FileCheck {
             Kind kind = file.said().unit().isPresent() ? Kind.UNIT_HEADER_WRONG : Kind.UNIT_MISTAKEN;
             add(kind, file.name(), ways, file.name(), distance, direction, against, file.coordinates().unit().symbol(), way.unit().symbol());
         }
+    }
+
+    /** What may be the wrong file need not count while somebody asks. */
+    private static List<Remedy> outOfTheWay(SiteContent file) {
+        return file.role() == Role.UNDERLAY ? List.of() : List.of(new Remedy.MakeRole(file.id(), file.name(), Role.UNDERLAY));
     }
 
     private boolean isOutside(Extent box) {
@@ -150,7 +157,7 @@ final class FileCheck {
             add(Kind.HEIGHTS_MISSING, file.name(), List.of(), file.name());
         } else if (file.role() == Role.DESIGN && placed.heights() > placed.vertices() * PARTLY
                 && placed.vertices() - placed.heights() + placed.zeros() > placed.vertices() * PARTLY) {
-            add(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS, file.name(), List.of(), file.name(), placed.vertices() - placed.heights() + placed.zeros(), placed.vertices());
+            add(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS, file.name(), List.of(none), file.name(), placed.vertices() - placed.heights() + placed.zeros(), placed.vertices());
         }
         aboveEllipsoid(file);
     }
@@ -188,7 +195,8 @@ final class FileCheck {
 
     private void strays(SiteContent file) {
         if (file.placed().strays() > 0) {
-            add(Kind.FILE_HAS_STRAYS, file.name() + " " + file.placed().strays(), List.of(), file.name(), file.placed().strays(), new Length(file.placed().strayDistance()));
+            add(Kind.FILE_HAS_STRAYS, file.name() + " " + file.placed().strays(),
+                    file.placed().strayLayers().stream().sorted().limit(MOST_LAYERS_OFFERED).<Remedy>map(l -> new Remedy.HideLayer(file.id(), file.name(), l)).toList(), file.name(), file.placed().strays(), new Length(file.placed().strayDistance()));
         }
     }
 
@@ -197,7 +205,7 @@ final class FileCheck {
             List<PointName> out = file.points().entrySet().stream().filter(e -> !place(p, e.getValue().position().plan()).map(g -> p.area().contains(g)).orElse(false))
                     .map(Map.Entry::getKey).toList();
             if (!out.isEmpty()) {
-                add(Kind.POINTS_OUTSIDE_AREA, file.name() + " " + out.size(), List.of(), out.size(), out.get(0).text(), p.name());
+                add(Kind.POINTS_OUTSIDE_AREA, file.name() + " " + out.size(), outOfTheWay(file), out.size(), out.get(0).text(), p.name());
             }
         });
     }

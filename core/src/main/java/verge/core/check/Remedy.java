@@ -15,6 +15,10 @@ public sealed interface Remedy {
     record MakeRole(UUID file, String fileName, Role role) implements Remedy {
     }
 
+    /** Show a layer of a file no more. */
+    record HideLayer(UUID file, String fileName, String layer) implements Remedy {
+    }
+
     /** Let one file stand for an earlier one of nearly the same name. */
     record Replace(UUID older, UUID newer, String olderName, String newerName) implements Remedy {
     }

@@ -136,6 +136,7 @@ class FileCheckTest {
         List<Finding> found = found(design(new Place("D1", N0 + 4000, E0 + 4000, 5), new Place("D2", N0 + 4010, E0 + 4010, 5)));
         assertThat(found).extracting(Finding::kind).containsExactly(Kind.FILE_FAR_AWAY);
         assertThat(found.get(0).arguments()).contains("north-east", "the known points");
+        assertThat(found.get(0).remedies()).hasOnlyElementsOfType(Remedy.MakeRole.class);
         assertThat(found(design(new Place("D1", N0 + 900, E0, 5)))).isEmpty();   // across the bay is not far
     }
 
@@ -210,6 +211,7 @@ class FileCheckTest {
         List<Finding> found = found(design(places));
         assertThat(found).extracting(Finding::kind).containsExactly(Kind.FILE_HAS_STRAYS);
         assertThat(found.get(0).arguments().get(1)).isEqualTo(1);
+        assertThat(found.get(0).remedies()).containsExactly(new Remedy.HideLayer(UUID.nameUUIDFromBytes("design.csv".getBytes()), "design.csv", "A"));
     }
 
     @Test

@@ -19,7 +19,7 @@ import verge.formats.text.TextEncoding;
 /** Looks at the first lines of a point file and proposes how to read it. */
 public final class PointCsvProbe {
     private static final int ROWS_LOOKED_AT = 100;
-    private static final List<Character> SEPARATORS = List.of(',', ';', '\t', ' ');
+    private static final List<Character> SEPARATORS = List.of(',', ';', '\t', ' ', '|');
     private static final Pattern DECIMAL_COMMA = Pattern.compile("[+-]?\\d+,\\d+");
     private static final Map<Column, List<String>> HEADINGS = Map.of(
             Column.NAME, List.of("name", "point", "id", "no", "nr", "number", "pt"),
