@@ -204,8 +204,11 @@ function goTo(kind) {
   }
 }
 
+let endSelecting = () => {};
+
 function select(freehand) {
-  drawOutline(map, outline, freehand, showSelection);
+  endSelecting();   // pressed twice, it begins anew
+  endSelecting = drawOutline(map, outline, freehand, showSelection);
 }
 
 const tools = {

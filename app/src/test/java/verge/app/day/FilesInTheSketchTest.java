@@ -114,6 +114,10 @@ class FilesInTheSketchTest extends InBrowser {
         browser.press("0");
         browser.press("d");
         browser.press(Keys.ESCAPE);
+        browser.press("s");
+        browser.press("a");
+        browser.press(Keys.ESCAPE);
+        assertThat(browser.<Boolean>script("return document.getElementById('sketch-map').classList.contains('drawing')")).isFalse();
         assertThat(browser.text(By.id("touch-panel"))).contains("Length", "Lowest");
     }
 
