@@ -58,7 +58,11 @@ export function refreshFrame() {
 }
 
 async function fetchFrame() {
-  const fetched = await page(location.href);
+  const address = location.href;
+  const fetched = await page(address);
+  if (location.href !== address) {
+    return fetchFrame();   // the leaf was turned meanwhile: this is the frame of the one before
+  }
   for (const id of ['top', 'tabs', 'foot']) {
     const fresh = fetched.document.getElementById(id);
     if (fresh) {
