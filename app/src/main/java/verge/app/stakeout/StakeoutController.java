@@ -4,6 +4,7 @@ import java.security.Principal;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -51,6 +52,10 @@ class StakeoutController {
     record WorkLine(String name, String kind, boolean done) {
     }
 
+    /** The points of one kind: control and design never mix in a list. */
+    record Group(String title, List<WorkLine> lines) {
+    }
+
     /** What is being staked, in finished text. */
     record AimView(String name, String kind, String elevation, String facing, String facingTyped, String planTolerance,
             String heightTolerance, String next) {
@@ -64,7 +69,10 @@ class StakeoutController {
     String bench(@PathVariable UUID job, @RequestParam(defaultValue = "") String point, Settings settings, Model model) {
         JobState state = sitePoints.state(job);
         List<WorkLine> work = work(state);
-        model.addAttribute("work", work.stream().limit(LINES_SHOWN).toList());
+        List<WorkLine> listed = work.stream().limit(LINES_SHOWN).toList();
+        model.addAttribute("work", listed);
+        model.addAttribute("groups", Stream.of(new Group("Design", of(listed, Origin.DESIGN)), new Group("Control", of(listed, Origin.CONTROL)))
+                .filter(g -> !g.lines().isEmpty()).toList());
         model.addAttribute("total", work.size());
         model.addAttribute("done", work.stream().filter(WorkLine::done).count());
         model.addAttribute("first", work.stream().filter(w -> !w.done()).findFirst().map(WorkLine::name).orElse(null));
@@ -92,6 +100,10 @@ class StakeoutController {
 
     private static List<WorkLine> work(JobState state) {
         return PointNames.stakeable(state).stream().map(name -> line(state, name)).toList();
+    }
+
+    private static List<WorkLine> of(List<WorkLine> lines, Origin origin) {
+        return lines.stream().filter(w -> w.kind().equals(origin.word())).toList();
     }
 
     private static WorkLine line(JobState state, PointName name) {
