@@ -12,9 +12,9 @@ class CoreArchitectureTest {
     private static final JavaClasses CORE = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("verge.core");
 
     @Test
-    void knowsNothingButJavaItselfAndTheLibraryOfCoordinateSystems() {
+    void knowsNothingButJavaItselfAndTheLibrariesOfItsTrade() {
         classes().should().onlyDependOnClassesThat().resideInAnyPackage("verge.core..", "java.lang..", "java.util..", "java.time..", "java.math..",
-                        "java.text..", "org.apache.sis..", "org.opengis..", "javax.measure..")
+                        "java.text..", "org.apache.sis..", "org.opengis..", "javax.measure..", "org.ejml..", "org.apache.commons.statistics..")
                 .check(CORE);
     }
 

@@ -135,7 +135,7 @@ class JournalServiceTest {
         Random random = new Random(8);
         DistanceMeter meter = new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5);
         Target prism = new Target(new Length(1.6), new Length(-0.012));
-        UUID setup = journals.append(job, Author.atPage("surveyor"), new Payload.StationSetUp(new PointName("T2"), new PointName("T4"), new Length(1.546),
+        UUID setup = journals.append(job, Author.atPage("surveyor"), Payload.StationSetUp.onKnownPoint(new PointName("T2"), new PointName("T4"), new Length(1.546),
                 prism, reading(random), new Atmosphere(11.4, 1008.6, 60), InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(1.5), meter), 0.13,
                 "test", 1, "a test's reading does not fit")).id();
         UUID last = setup;

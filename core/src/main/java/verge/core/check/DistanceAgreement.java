@@ -13,6 +13,7 @@ import verge.core.journal.Payload;
 import verge.core.journal.StoredPoint;
 import verge.core.reading.Atmosphere;
 import verge.core.reduction.FirstVelocity;
+import verge.core.setup.Arrangement;
 import verge.core.units.LengthUnit;
 import verge.core.units.PressureUnit;
 
@@ -68,11 +69,11 @@ public final class DistanceAgreement {
     }
 
     private static Stream<Sight> sights(JobState state) {
-        Stream<Sight> backsights = state.leaves().stream().map(leaf -> {
-            double difference = leaf.solved().distance().difference().metres();
-            double measured = leaf.solved().shot().grid().value().metres();
-            return new Sight(measured, measured - difference, leaf.solved().distance().sigma().metres());
-        });
+        Stream<Sight> backsights = state.leaves().stream().filter(leaf -> leaf.written().arrangement().kind() == Arrangement.Kind.KNOWN_POINT)
+                .flatMap(leaf -> leaf.solved().marks().stream()).flatMap(mark -> mark.distance().flatMap(misfit -> mark.shot().map(shot -> {
+                    double measured = shot.grid().value().metres();
+                    return new Sight(measured, measured - misfit.difference().metres(), misfit.sigma().metres());
+                })).stream());
         return Stream.concat(backsights, state.points().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.STAKED)
                 .flatMap(p -> toControl(state, p).stream()));
     }
@@ -80,7 +81,7 @@ public final class DistanceAgreement {
     /** A measured point that bears the name of a control point. */
     private static Optional<Sight> toControl(JobState state, StoredPoint measured) {
         return state.find(measured.name(), Origin.CONTROL).flatMap(control -> measured.leaf().flatMap(state::leaf).flatMap(leaf -> {
-            var station = leaf.solved().station().occupation().station().plan();
+            var station = leaf.station().occupation().station().plan();
             double known = station.distanceMetres(control.position().plan());
             return measured.sigma().filter(s -> known > 0)
                     .map(s -> new Sight(station.distanceMetres(measured.position().plan()), known, Math.hypot(s.north().metres(), s.east().metres())));
@@ -104,7 +105,7 @@ public final class DistanceAgreement {
 
     /** The factor applied although coordinates are ground, or not applied although they are grid. */
     private static Stream<Cause> gridForGround(JobState state, Leaf leaf) {
-        var station = leaf.solved().station().occupation().station();
+        var station = leaf.station().occupation().station();
         Plane plane = state.plane();
         double factor = plane.gridPerGround(station.plan(), station.plan(), station.elevation());
         double byFactor = (factor - 1) * MILLION;
@@ -113,16 +114,16 @@ public final class DistanceAgreement {
 
     /** The correction left out, made twice, or made with pressure in another unit than was meant. */
     private static Stream<Cause> air(Payload.StationSetUp written) {
-        double made = ppm(written, written.air().pressureHectopascals());
+        double made = ppm(written, written.conditions().air().pressureHectopascals());
         double mercury = PressureUnit.MILLIMETRE_OF_MERCURY.toHectopascals(1);
-        Stream<Cause> unit = Stream.of(mercury, 1 / mercury).map(times -> written.air().pressureHectopascals() * times)
+        Stream<Cause> unit = Stream.of(mercury, 1 / mercury).map(times -> written.conditions().air().pressureHectopascals() * times)
                 .filter(p -> p >= LEAST_HECTOPASCALS && p <= MOST_HECTOPASCALS).map(p -> ppm(written, p))
                 .map(meant -> new Cause(Kind.DISTANCES_AIR, made - meant, meant));
         return Stream.concat(Stream.of(new Cause(Kind.DISTANCES_AIR, -made, 0.0), new Cause(Kind.DISTANCES_AIR, made, made)), unit);
     }
 
     private static double ppm(Payload.StationSetUp written, double hectopascals) {
-        Atmosphere air = written.air();
-        return FirstVelocity.ppm(written.precision().distanceMeter(), new Atmosphere(air.temperatureCelsius(), hectopascals, air.relativeHumidityPercent()));
+        Atmosphere air = written.conditions().air();
+        return FirstVelocity.ppm(written.conditions().precision().distanceMeter(), new Atmosphere(air.temperatureCelsius(), hectopascals, air.relativeHumidityPercent()));
     }
 }

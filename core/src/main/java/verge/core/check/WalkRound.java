@@ -93,15 +93,15 @@ public final class WalkRound {
     /** International standard atmosphere at the station's elevation. */
     private static Optional<Finding> pressure(JobState state) {
         return state.openLeaf().flatMap(leaf -> {
-            double height = leaf.solved().station().occupation().station().elevation().or(() -> state.settings().referenceHeight()
+            double height = leaf.station().occupation().station().elevation().or(() -> state.settings().referenceHeight()
                     .flatMap(JobSettings.ReferenceHeight::elevation)).map(Elevation::metres).orElse(0.0);
             double usual = 1013.25 * Math.pow(1 - 2.25577e-5 * height, 5.25588);
             return odd(leaf, usual) ? Optional.of(Finding.of(Kind.PRESSURE_ODD, leaf.written().station().text(),
-                    leaf.written().air().pressureHectopascals(), usual)) : Optional.empty();
+                    leaf.written().conditions().air().pressureHectopascals(), usual)) : Optional.empty();
         });
     }
 
     private static boolean odd(Leaf leaf, double usual) {
-        return Math.abs(leaf.written().air().pressureHectopascals() - usual) > PRESSURE_LIMIT_HECTOPASCALS;
+        return Math.abs(leaf.written().conditions().air().pressureHectopascals() - usual) > PRESSURE_LIMIT_HECTOPASCALS;
     }
 }

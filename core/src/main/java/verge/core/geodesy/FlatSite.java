@@ -29,4 +29,9 @@ public record FlatSite(double gridPerGround) implements Plane {
     public double gridPerEllipsoid(GridPoint from, GridPoint to) {
         return 1;
     }
+
+    @Override
+    public double arcToChordRadians(GridPoint from, GridPoint to) {
+        return 0;
+    }
 }

@@ -16,7 +16,9 @@ import verge.core.geodesy.Position;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
-import verge.core.setup.Occupation;
+import verge.core.setup.ObservedPoint;
+import verge.core.setup.StationFit;
+import verge.core.sets.CarriedMark;
 
 /**
  * What a job amounts to after some of its journal: points, leaves, what is struck. Immutable; a pure function of the entries, in
@@ -141,6 +143,11 @@ public final class JobState {
         return told.target();
     }
 
+    /** The name of the prism in use; empty where a bare constant was typed. */
+    public String prism() {
+        return told.prism();
+    }
+
     /** The file of the site that the work goes by, if one was chosen. */
     public Optional<UUID> design() {
         return told.design();
@@ -214,13 +221,43 @@ public final class JobState {
         return Optional.ofNullable(leaves.get(entry));
     }
 
-    /** The leaf that shots go to now: the last that stands. */
+    /** The leaf that shots go to now: the one taken up again, else the last that stands and is not closed. */
     public Optional<Leaf> openLeaf() {
-        return leaves.values().stream().max(Comparator.comparingInt(Leaf::number));
+        return told.leaves().reopened().flatMap(this::leaf).or(() -> leaves.values().stream().filter(l -> !isClosed(l.entry()))
+                .max(Comparator.comparingInt(Leaf::number)));
     }
 
-    /** The occupation that a setup describes, on this job's grid. @throws SurveyException NO_PLANE */
-    public Occupation occupation(Payload.StationSetUp setUp, Position station) {
-        return new Occupation(station, setUp.instrumentHeight(), setUp.air(), setUp.precision(), setUp.refraction(), plane());
+    public boolean isClosed(UUID leaf) {
+        return told.leaves().closed().contains(leaf);
+    }
+
+    /** Sets of directions, in the order of their plans. */
+    public List<Round> rounds(UUID leaf) {
+        return told.leaves().rounds().values().stream().filter(r -> r.plan().setup().equals(leaf)).toList();
+    }
+
+    public Optional<Round> round(UUID plan) {
+        return Optional.ofNullable(told.leaves().rounds().get(plan));
+    }
+
+    /** Entries of the checks on a leaf, in their order. */
+    public List<UUID> checks(UUID leaf) {
+        return told.leaves().checks().getOrDefault(leaf, List.of());
+    }
+
+    /** The latest determination of an instrument's axis errors in this job. */
+    public Optional<Payload.InstrumentCalibrated> calibration(String instrument) {
+        return Optional.ofNullable(told.leaves().calibrated().get(instrument));
+    }
+
+    /** Solves a setup with the points known now. @throws SurveyException NO_PLANE */
+    public StationFit.Outcome solve(Payload.StationSetUp setUp) {
+        return StationFit.solve(setUp.arrangement(), setUp.conditions(), plane(), name -> find(name).map(StoredPoint::position));
+    }
+
+    /** A mark of sets as the means give it; empty while it lacks a face or a distance. */
+    public Optional<ObservedPoint> carried(Round round, PointName mark) {
+        return leaf(round.plan().setup()).flatMap(leaf -> round.mark(mark).flatMap(m -> CarriedMark.of(leaf.station(), round.reduced(), mark, m.target(),
+                name -> find(name, Origin.CONTROL).map(StoredPoint::position))));
     }
 }

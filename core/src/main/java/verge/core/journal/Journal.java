@@ -1,8 +1,10 @@
 package verge.core.journal;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -10,6 +12,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.problem.SurveyException;
+import verge.core.setup.Sighting;
 
 /**
  * A job's entries in order, with the state they come to. Immutable.
@@ -47,7 +50,31 @@ public final class Journal {
     }
 
     private static JobState reckon(List<Entry> entries, Set<UUID> struck, Geoids geoids) {
-        return JobState.empty(JobGeodesy.of(settings(entries, struck), geoids), struck, Carrier.of(entries, struck)).after(entries);
+        Map<UUID, Payload> corrected = corrected(entries, struck);
+        List<Entry> counting = corrected.isEmpty() ? entries : entries.stream().map(e -> corrected.containsKey(e.id()) ? e.with(corrected.get(e.id())) : e).toList();
+        return JobState.empty(JobGeodesy.of(settings(entries, struck), geoids), struck, Carrier.of(entries, struck)).after(counting);
+    }
+
+    /** What entries should have said, by their ids: the latest correction that is not struck. */
+    private static Map<UUID, Payload> corrected(List<Entry> entries, Set<UUID> struck) {
+        Map<UUID, Payload> corrected = new HashMap<>();
+        for (Entry entry : entries) {
+            if (entry.payload() instanceof Payload.Reworked rework && !struck.contains(entry.id())) {
+                corrected.put(rework.entry(), rework.corrected());
+            }
+        }
+        return corrected;
+    }
+
+    /** What an entry says as it counts now, corrections included. */
+    public Payload counting(Entry entry) {
+        return entries.stream().filter(e -> e.payload() instanceof Payload.Reworked r && r.entry().equals(entry.id()) && !state.isStruck(e.id()))
+                .reduce((first, next) -> next).map(e -> ((Payload.Reworked) e.payload()).corrected()).orElse(entry.payload());
+    }
+
+    /** The corrections made to an entry, struck ones too. */
+    public List<Entry> corrections(UUID entry) {
+        return entries.stream().filter(e -> e.payload() instanceof Payload.Reworked r && r.entry().equals(entry)).toList();
     }
 
     /** This journal with one more entry, which must be numbered next. */
@@ -86,7 +113,8 @@ public final class Journal {
      * does the journal have to be replayed to know.
      */
     public long pointsThatGoWith(UUID id) {
-        Set<PointName> setUpOn = state.leaves().stream().flatMap(leaf -> Stream.of(leaf.written().station(), leaf.written().backsight()))
+        Set<PointName> setUpOn = state.leaves().stream().flatMap(leaf -> Stream.concat(Stream.of(leaf.written().station()),
+                        leaf.written().arrangement().sightings().stream().map(Sighting::mark)))
                 .collect(Collectors.toSet());
         if (state.leaf(id).isEmpty() && state.pointsOf(id).stream().map(StoredPoint::name).noneMatch(setUpOn::contains)) {
             return state.pointsOf(id).size();
@@ -94,6 +122,12 @@ public final class Journal {
         Set<UUID> struck = struck(entries);
         struck.add(id);
         return state.points().count() - reckon(entries, struck, geoids).points().count();
+    }
+
+    /** What the job would come to with one entry more, without writing anything. */
+    public JobState trial(Payload more) {
+        Entry last = entries.get(entries.size() - 1);
+        return append(new Entry(UUID.randomUUID(), entries.size() + 1L, last.at(), last.person(), last.device(), more)).state();
     }
 
     /**
@@ -105,13 +139,13 @@ public final class Journal {
         if (change.carry()) {
             Carrier.requirePossible(state.settings().system(), change.settings().system());
         }
-        Entry last = entries.get(entries.size() - 1);
-        return append(new Entry(UUID.randomUUID(), entries.size() + 1L, last.at(), last.person(), last.device(), change)).state();
+        return trial(change);
     }
 
     /** Whether an entry may change what came before it, so that adding it means replaying. */
     public static boolean reachesBack(Payload payload) {
-        return payload instanceof Payload.Struck || payload instanceof Payload.Restored || payload instanceof Payload.SettingsChosen;
+        return payload instanceof Payload.Struck || payload instanceof Payload.Restored || payload instanceof Payload.SettingsChosen
+                || payload instanceof Payload.Reworked;
     }
 
     private static Set<UUID> struck(List<Entry> entries) {

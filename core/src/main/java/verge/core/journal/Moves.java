@@ -8,9 +8,9 @@ import verge.core.geodesy.GridPoint;
 import verge.core.units.Length;
 
 /**
- * What a change of settings does to the coordinates that a job shows.
+ * What a change of settings or of a reading does to the coordinates that a job shows.
  *
- * @param moved those that change in plan by more than a hundredth of a millimetre, the farthest first
+ * @param moved those that change by more than a hundredth of a millimetre, the farthest first
  * @param kept how many stay
  * @param gone points that have no coordinates afterwards
  */
@@ -24,17 +24,21 @@ public record Moves(List<Move> moved, long kept, List<PointName> gone) {
     }
 
     /** One point: where it was shown and where it will be. */
-    public record Move(StoredPoint before, StoredPoint after, Length north, Length east) {
+    public record Move(StoredPoint before, StoredPoint after, Length north, Length east, Optional<Length> up) {
         public Length distance() {
             return new Length(Math.hypot(north.metres(), east.metres()));
+        }
+
+        private double farthest() {
+            return Math.max(distance().metres(), up.map(u -> Math.abs(u.metres())).orElse(0.0));
         }
     }
 
     public static Moves between(JobState before, JobState after) {
         List<Optional<Move>> moves = before.points().map(p -> move(before, after, p)).toList();
         List<Move> all = moves.stream().flatMap(Optional::stream).toList();
-        List<Move> moved = all.stream().filter(m -> m.distance().metres() > LEAST_METRES)
-                .sorted(Comparator.comparing(Move::distance).reversed()).toList();
+        List<Move> moved = all.stream().filter(m -> m.farthest() > LEAST_METRES)
+                .sorted(Comparator.comparingDouble(Move::farthest).reversed()).toList();
         List<PointName> gone = before.points().filter(p -> counterpart(after, p).isEmpty()).map(StoredPoint::name).toList();
         return new Moves(moved, all.size() - moved.size(), gone);
     }
@@ -43,7 +47,8 @@ public record Moves(List<Move> moved, long kept, List<PointName> gone) {
         return counterpart(after, point).map(other -> {
             GridPoint from = before.settings().ground().shown(point.position().plan());
             GridPoint to = after.settings().ground().shown(other.position().plan());
-            return new Move(point, other, new Length(to.northing() - from.northing()), new Length(to.easting() - from.easting()));
+            return new Move(point, other, new Length(to.northing() - from.northing()), new Length(to.easting() - from.easting()),
+                    point.position().elevation().flatMap(a -> other.position().elevation().map(b -> b.minus(a))));
         });
     }
 

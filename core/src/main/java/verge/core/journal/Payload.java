@@ -2,15 +2,23 @@ package verge.core.journal;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
+import verge.core.calibration.TwoFaceCalibration;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.reading.Atmosphere;
+import verge.core.reading.InstrumentErrors;
 import verge.core.reading.InstrumentPrecision;
+import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.setup.Arrangement;
+import verge.core.setup.Conditions;
+import verge.core.setup.Sighting;
 import verge.core.stakeout.Tolerance;
+import verge.core.units.Angle;
 import verge.core.units.Length;
 
 /**
@@ -44,20 +52,109 @@ public sealed interface Payload {
     record PointKeyed(PointName name, Code code, Position position) implements Payload {
     }
 
-    /** The prism on the pole from now on: how high it is and what its constant is. */
-    record TargetChosen(Target target) implements Payload {
+    /**
+     * The prism on the pole from now on: how high it is and what its constant is.
+     *
+     * @param prism its name in the site's table of prisms; empty where a bare constant was typed
+     */
+    record TargetChosen(Target target, String prism) implements Payload {
+        public TargetChosen(Target target) {
+            this(target, "");
+        }
     }
 
     /**
-     * An instrument set up over a known point with one backsight: the head of a leaf.
+     * An instrument set up: the head of a leaf.
      *
      * @param instrument model and serial number as the instrument gives them
      * @param upsets the instrument's count of upsets then: another count later means that it was moved
      * @param reason why it was accepted although a check was outside its limit; else empty
      */
-    record StationSetUp(PointName station, PointName backsight, Length instrumentHeight, Target target,
-            TotalStationReading reading, Atmosphere air, InstrumentPrecision precision, double refraction, String instrument,
-            long upsets, String reason) implements Payload {
+    record StationSetUp(Arrangement arrangement, Conditions conditions, String instrument, long upsets, String reason) implements Payload {
+        /** Over a known point with one backsight, oriented by coordinates. */
+        public static StationSetUp onKnownPoint(PointName station, PointName backsight, Length instrumentHeight, Target target, TotalStationReading reading,
+                Atmosphere air, InstrumentPrecision precision, double refraction, String instrument, long upsets, String reason) {
+            Arrangement arrangement = Arrangement.knownPoint(station, instrumentHeight, Sighting.of(backsight, target, Pointing.of(reading)));
+            return new StationSetUp(arrangement, new Conditions(air, precision, InstrumentErrors.NONE, refraction), instrument, upsets, reason);
+        }
+
+        public PointName station() {
+            return arrangement.station();
+        }
+
+        /** The mark that the circle was set by; empty for a station from a building. */
+        public Optional<PointName> backsight() {
+            return arrangement.sightings().stream().findFirst().map(Sighting::mark);
+        }
+
+        public StationSetUp with(Arrangement other) {
+            return new StationSetUp(other, conditions, instrument, upsets, reason);
+        }
+    }
+
+    /** The work on a leaf is ended: nothing more goes to it unless it is opened again. */
+    record LeafClosed(UUID setup) implements Payload {
+    }
+
+    /** A leaf of before is taken up again, the instrument still standing there. */
+    record LeafReopened(UUID setup) implements Payload {
+    }
+
+    /** A known mark read again to see whether the setup still holds; makes no point. */
+    record CheckTaken(UUID setup, PointName mark, TotalStationReading reading, Target target) implements Payload {
+    }
+
+    /**
+     * Sets of directions to be read from a leaf.
+     *
+     * @param marks in the order in which they are turned to; the first is the zero of the directions
+     */
+    record SetsPlanned(UUID setup, List<SetMark> marks, int sets, SetLimits limits) implements Payload {
+        public SetsPlanned {
+            marks = List.copyOf(marks);
+        }
+    }
+
+    /** A mark of the sets with what stands over it. */
+    record SetMark(PointName name, Target target) {
+    }
+
+    /**
+     * What one reading may differ by from what was read before to the same mark, before it is asked for again.
+     *
+     * @param direction between both faces of a set less twice the collimation, and between sets
+     */
+    record SetLimits(Angle direction, Angle zenith, Length distance) {
+    }
+
+    /** One pointing within sets. */
+    record SetPointing(UUID plan, int set, PointName mark, Pointing pointing) implements Payload {
+    }
+
+    /**
+     * Takes one mark of one set, or the whole set, out of the means.
+     *
+     * @param mark absent for the whole set
+     */
+    record SetTakenOut(UUID plan, int set, Optional<PointName> mark, String reason) implements Payload {
+    }
+
+    /** A mark of the sets that was seen with its coordinates and approved: it joins the known points. */
+    record MarkCarried(UUID plan, PointName mark) implements Payload {
+    }
+
+    /** Axis errors of an instrument determined from both faces. @param applied whether they are taken off single-face readings from now on */
+    record InstrumentCalibrated(String instrument, List<TwoFaceCalibration.Pair> pairs, Angle sigmaAngle, boolean applied) implements Payload {
+        public InstrumentCalibrated {
+            pairs = List.copyOf(pairs);
+        }
+    }
+
+    /**
+     * What another entry should have said: a wrong target height, a wrong name. The entry itself stays to be read; the latest correction
+     * of it that stands is what counts.
+     */
+    record Reworked(UUID entry, Payload corrected, String reason) implements Payload {
     }
 
     /**

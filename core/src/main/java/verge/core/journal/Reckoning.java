@@ -14,8 +14,9 @@ import verge.core.geodesy.Position;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
-import verge.core.setup.KnownPointSetup;
+import verge.core.setup.Arrangement;
 import verge.core.setup.ObservedPoint;
+import verge.core.setup.StationSolution;
 import verge.core.stakeout.AsStaked;
 
 /**
@@ -70,6 +71,8 @@ final class Reckoning {
             write(entry.id(), shot.notes());
             observed(shot.setup(), shot.reading(), shot.target()).ifPresent(o -> addPoints(entry.id(), List.of(new StoredPoint(entry.id(),
                     shot.name(), shot.code(), Origin.MEASURED, o.position(), Optional.of(o.sigma()), Optional.empty(), Optional.of(shot.setup())))));
+        } else if (payload instanceof Payload.MarkCarried carried) {
+            carry(entry.id(), carried);
         } else if (payload instanceof Payload.DesignChosen chosen) {
             told = told.with(chosen);
         } else if (payload instanceof Payload.FindingAccepted accepted) {
@@ -82,7 +85,35 @@ final class Reckoning {
                     stake.name(), Code.NONE, Origin.STAKED, o.position(), Optional.of(o.sigma()),
                     Optional.of(AsStaked.of(design, o.position())), Optional.of(stake.setup())))));
         }
-        // else a note, or what Journal has already taken account of
+        note(entry.id(), payload);
+        // else a remark, or what Journal has already taken account of
+    }
+
+    /** What is noted on leaves. */
+    private void note(UUID entry, Payload payload) {
+        LeafNotes leaves = told.leaves();
+        if (payload instanceof Payload.LeafClosed closed) {
+            told = told.with(leaves.close(closed.setup()));
+        } else if (payload instanceof Payload.LeafReopened opened) {
+            told = told.with(leaves.reopen(opened.setup()));
+        } else if (payload instanceof Payload.CheckTaken check) {
+            told = told.with(leaves.withCheck(check.setup(), entry));
+        } else if (payload instanceof Payload.SetsPlanned plan) {
+            told = told.with(leaves.with(new Round(entry, plan, List.of())));
+        } else if (payload instanceof Payload.SetPointing read) {
+            Optional.ofNullable(leaves.rounds().get(read.plan())).ifPresent(round -> told = told.with(leaves.with(round.with(entry, read))));
+        } else if (payload instanceof Payload.SetTakenOut out) {
+            Optional.ofNullable(leaves.rounds().get(out.plan())).ifPresent(round -> told = told.with(leaves.with(round.without(out))));
+        } else if (payload instanceof Payload.InstrumentCalibrated calibrated) {
+            told = told.with(leaves.with(calibrated));
+        }
+    }
+
+    /** The means as they are now, and not what is read or taken out later: the mark was approved as it was seen. */
+    private void carry(UUID entry, Payload.MarkCarried carried) {
+        Optional.ofNullable(told.leaves().rounds().get(carried.plan())).flatMap(round -> growing.carried(round, carried.mark())
+                .map(o -> new StoredPoint(entry, carried.mark(), Code.NONE, Origin.CONTROL, o.position(), Optional.of(o.sigma()), Optional.empty(),
+                        Optional.of(round.plan().setup())))).ifPresent(point -> addPoints(entry, List.of(point)));
     }
 
     private StoredPoint given(Entry entry, PointName name, Code code, Origin origin, Position position) {
@@ -99,7 +130,7 @@ final class Reckoning {
     }
 
     private Optional<ObservedPoint> observed(UUID setup, TotalStationReading reading, Target target) {
-        return Optional.ofNullable(leaves.get(setup)).map(leaf -> leaf.solved().station().observe(reading, target));
+        return Optional.ofNullable(leaves.get(setup)).map(leaf -> leaf.station().observe(reading, target));
     }
 
     private void addPoints(UUID entry, List<StoredPoint> points) {
@@ -118,18 +149,24 @@ final class Reckoning {
     /** A struck setup still takes its number, so that the leaves after it keep theirs. */
     private void addLeaf(UUID entry, Payload.StationSetUp setUp) {
         setUpsWritten++;
-        if (!before.isStruck(entry)) {
-            solve(setUp).ifPresent(solved -> leaves.put(entry, new Leaf(entry, setUpsWritten, setUp, solved)));
+        if (before.isStruck(entry)) {
+            return;
         }
+        solve(setUp).ifPresent(solved -> {
+            leaves.put(entry, new Leaf(entry, setUpsWritten, setUp, solved));
+            told = told.with(told.leaves().setUp());
+            if (setUp.arrangement().kind() != Arrangement.Kind.KNOWN_POINT) {
+                addPoints(entry, List.of(new StoredPoint(entry, setUp.station(), Code.NONE, Origin.MEASURED, solved.station().occupation().station(),
+                        Optional.of(solved.station().covariance().position()), Optional.empty(), Optional.of(entry))));
+            }
+        });
     }
 
-    /** Solves a setup with the points known now; empty if a mark is not known, both coincide, or there is no plane. */
-    private Optional<KnownPointSetup.Result> solve(Payload.StationSetUp setUp) {
+    /** Empty if a mark is not known, marks coincide, there is no solution, or no plane. */
+    private Optional<StationSolution> solve(Payload.StationSetUp setUp) {
         try {
-            return growing.find(setUp.station()).flatMap(station -> growing.find(setUp.backsight()).map(backsight ->
-                    KnownPointSetup.solve(growing.occupation(setUp, station.position()), backsight.position(),
-                            setUp.reading(), setUp.target())));
-        } catch (SurveyException unsolvable) {
+            return growing.solve(setUp) instanceof StationSolution solved ? Optional.of(solved) : Optional.empty();
+        } catch (SurveyException noPlane) {
             return Optional.empty();
         }
     }

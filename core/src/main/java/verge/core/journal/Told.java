@@ -9,26 +9,31 @@ import verge.core.reading.Target;
 /**
  * What a journal was told that is no point: the prism in use, the design the work goes by, what of the walk-round was accepted.
  *
+ * @param prism name of the prism in use, or empty
  * @param accepted reasons, by kind and matter of the finding
  * @param files the file that each import was from, by its entry
  */
-record Told(Optional<Target> target, Optional<UUID> design, Map<String, String> accepted, Map<UUID, String> files) {
-    static final Told NOTHING = new Told(Optional.empty(), Optional.empty(), Map.of(), Map.of());
+record Told(Optional<Target> target, String prism, Optional<UUID> design, Map<String, String> accepted, Map<UUID, String> files, LeafNotes leaves) {
+    static final Told NOTHING = new Told(Optional.empty(), "", Optional.empty(), Map.of(), Map.of(), LeafNotes.NOTHING);
 
     Told with(Payload.TargetChosen chosen) {
-        return new Told(Optional.of(chosen.target()), design, accepted, files);
+        return new Told(Optional.of(chosen.target()), chosen.prism(), design, accepted, files, leaves);
     }
 
     Told with(Payload.DesignChosen chosen) {
-        return new Told(target, Optional.of(chosen.file()), accepted, files);
+        return new Told(target, prism, Optional.of(chosen.file()), accepted, files, leaves);
     }
 
     Told with(Payload.FindingAccepted finding) {
-        return new Told(target, design, with(accepted, key(finding.kind(), finding.about()), finding.reason()), files);
+        return new Told(target, prism, design, with(accepted, key(finding.kind(), finding.about()), finding.reason()), files, leaves);
     }
 
     Told with(UUID entry, Payload.PointsImported imported) {
-        return new Told(target, design, accepted, with(files, entry, imported.fileName()));
+        return new Told(target, prism, design, accepted, with(files, entry, imported.fileName()), leaves);
+    }
+
+    Told with(LeafNotes noted) {
+        return new Told(target, prism, design, accepted, files, noted);
     }
 
     static String key(String kind, String about) {

@@ -48,4 +48,35 @@ public final class SlopeReduction {
         double rise = (2 * axisRadius * up + chord * chord) / (targetRadius + axisRadius);
         return new Result(new Length(EARTH_RADIUS_METRES * centralAngle), new Length(rise));
     }
+
+    /**
+     * What would be observed: {@link #reduce} the other way round.
+     *
+     * @param slope along the ray
+     * @param zenith as the axis would see it
+     */
+    public record Sight(Length slope, Angle zenith) {
+    }
+
+    /**
+     * @param horizontalMetres along the sphere through the station mark, above 0
+     * @param riseMetres of the target above the instrument's axis
+     */
+    public static Sight predict(double horizontalMetres, double riseMetres, Length instrumentHeight, double refraction) {
+        double axisRadius = EARTH_RADIUS_METRES + instrumentHeight.metres();
+        double centralAngle = horizontalMetres / EARTH_RADIUS_METRES;
+        double across = (axisRadius + riseMetres) * Math.sin(centralAngle);
+        double half = Math.sin(centralAngle / 2);
+        double up = riseMetres * Math.cos(centralAngle) - 2 * axisRadius * half * half;
+        double chord = Math.hypot(across, up);
+        double chordZenith = Math.atan2(across, up);
+        double zenith = chordZenith;
+        double slope = chord;
+        for (int i = 0; i < 3; i++) {   // the bend is some millionths of the zenith angle: each round gains five digits
+            double halfBend = refraction * Math.sin(zenith) / EARTH_RADIUS_METRES * slope / 2;
+            slope = halfBend == 0 ? chord : chord * halfBend / Math.sin(halfBend);
+            zenith = chordZenith - halfBend;
+        }
+        return new Sight(new Length(slope), new Angle(zenith));
+    }
 }

@@ -15,37 +15,61 @@ import verge.core.units.Length;
  * An occupation that knows where north is.
  *
  * @param orientation ω: azimuth = face-1 direction + ω
- * @param sigmaOrientation standard deviation of ω
  */
-public record OrientedStation(Occupation occupation, Angle orientation, Angle sigmaOrientation) {
+public record OrientedStation(Occupation occupation, Angle orientation, StationCovariance covariance) {
+
+    public Angle sigmaOrientation() {
+        return covariance.orientation();
+    }
+
+    /** Azimuth in the grid of a direction as observed, in [0, 2π), up to the arc-to-chord correction. */
+    public Angle azimuth(Angle direction) {
+        return direction.plus(orientation).wholeCircle();
+    }
 
     /**
      * Where the aimed-at mark is. Without an elevation of the station the point has none either.
      *
-     * <p>The standard deviations hold reading, orientation, centring and tape; the known points count as exact.
+     * <p>The standard deviations hold reading, station, orientation, centring and tape; the known points count as exact.
      */
     public ObservedPoint observe(TotalStationReading reading, Target target) {
-        ShotReduction.Result shot = occupation.reduce(reading, target, direction -> direction.plus(orientation));
-        Angle azimuth = shot.direction().plus(orientation);
-        double d = shot.grid().value().metres();
-        GridPoint plan = occupation.station().plan().plus(d * azimuth.cos(), d * azimuth.sin());
-        Optional<Elevation> elevation = occupation.station().elevation().map(e -> e.plus(shot.rise()));
-        return new ObservedPoint(new Position(plan, elevation), sigma(shot, azimuth), shot);
+        return observe(reading, target, 1);
     }
 
-    private Uncertainty sigma(ShotReduction.Result shot, Angle azimuth) {
-        InstrumentPrecision p = occupation.precision();
-        double slope = shot.slope().metres();
-        double sigmaSlope = p.distanceMeter().sigma(shot.slope()).metres();
-        double sinZ = shot.zenith().sin();
-        double cosZ = shot.zenith().cos();
+    /** The same for the mean of several pointings. */
+    public ObservedPoint observe(TotalStationReading mean, Target target, int pointings) {
+        ShotReduction.Result shot = occupation.reduce(mean, target, direction -> direction.plus(orientation));
+        Angle observed = shot.direction().plus(orientation);
+        double d = shot.grid().value().metres();
+        GridPoint from = occupation.station().plan();
+        GridPoint near = from.plus(d * observed.cos(), d * observed.sin());
+        Angle azimuth = new Angle(observed.radians() + occupation.plane().arcToChordRadians(from, near));
+        GridPoint plan = from.plus(d * azimuth.cos(), d * azimuth.sin());
+        Optional<Elevation> elevation = occupation.station().elevation().map(e -> e.plus(shot.rise()));
+        return new ObservedPoint(new Position(plan, elevation), sigma(shot.slope(), shot.zenith(), azimuth, pointings), shot);
+    }
+
+    /** What a point observed along a sight of this length and direction would be known to, without observing it. */
+    public Uncertainty expected(Length slope, Angle zenith, Angle azimuth) {
+        return sigma(slope, zenith, azimuth, 1);
+    }
+
+    private Uncertainty sigma(Length slopeDistance, Angle zenith, Angle azimuth, int pointings) {
+        InstrumentPrecision p = occupation.conditions().precision();
+        double slope = slopeDistance.metres();
+        double sigmaSlope = p.distanceMeter().sigma(slopeDistance).metres();
+        double sinZ = zenith.sin();
+        double cosZ = zenith.cos();
         double level = slope * sinZ;
-        double along = square(sinZ * sigmaSlope) + square(slope * cosZ * p.sigmaZenith().radians());
-        double across = square(level) * (square(p.sigmaDirection().radians()) + square(sigmaOrientation.radians()));
-        double centring = square(p.sigmaStationCentring().metres()) + square(p.sigmaTargetCentring().metres());
-        double north = square(azimuth.cos()) * along + square(azimuth.sin()) * across + centring;
-        double east = square(azimuth.sin()) * along + square(azimuth.cos()) * across + centring;
-        double up = square(cosZ * sigmaSlope) + square(level * p.sigmaZenith().radians()) + 2 * square(p.sigmaHeight().metres());
+        double along = (square(sinZ * sigmaSlope) + square(slope * cosZ * p.sigmaZenith().radians())) / pointings;
+        double across = square(level) * square(p.sigmaDirection().radians()) / pointings;
+        double centring = square(p.sigmaTargetCentring().metres());
+        double sin = azimuth.sin();
+        double cos = azimuth.cos();
+        double north = cos * cos * along + sin * sin * across + centring + covariance.of(1, 0, -level * sin, 0, level * cos);
+        double east = sin * sin * along + cos * cos * across + centring + covariance.of(0, 1, level * cos, 0, level * sin);
+        double up = (square(cosZ * sigmaSlope) + square(level * p.sigmaZenith().radians())) / pointings + square(p.sigmaHeight().metres())
+                + covariance.of(0, 0, 0, 1, 0);
         return new Uncertainty(root(north), root(east), root(up));
     }
 

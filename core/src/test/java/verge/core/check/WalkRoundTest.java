@@ -176,14 +176,14 @@ class WalkRoundTest {
         for (int i = 0; i < 4; i++) {
             Journal tried = journal.append(entry(journal.entries().size() + 1L, setUp(d, hectopascals, celsius)));
             var leaf = tried.state().openLeaf().orElseThrow();
-            d -= leaf.solved().distance().difference().metres();
+            d -= leaf.solved().marks().get(0).distance().orElseThrow().difference().metres();
         }
         return d;
     }
 
     private static Payload setUp(double slope, double hectopascals, double celsius) {
         TotalStationReading reading = new TotalStationReading(Angle.ZERO, Angle.ofDegrees(90), new Length(slope), "");
-        return new Payload.StationSetUp(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading, new Atmosphere(celsius, hectopascals, 60),
+        return Payload.StationSetUp.onKnownPoint(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading, new Atmosphere(celsius, hectopascals, 60),
                 new InstrumentPrecision(Angle.ofArcSeconds(1), Angle.ofArcSeconds(1), METER, new Length(0.0005), new Length(0.0005), new Length(0.001)), 0.13, "test", 1, "");
     }
 

@@ -303,7 +303,7 @@ class JournalTest {
 
     private static Payload setUp(String station, String backsight, double circleDegrees) {
         DistanceMeter meter = new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5);
-        return new Payload.StationSetUp(new PointName(station), new PointName(backsight), new Length(1.6), PRISM, reading(circleDegrees, 90, 100),
+        return Payload.StationSetUp.onKnownPoint(new PointName(station), new PointName(backsight), new Length(1.6), PRISM, reading(circleDegrees, 90, 100),
                 new Atmosphere(12, 1013, 60), InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), meter), 0.13, "test 1", 1, "");
     }
 

@@ -12,6 +12,7 @@ import verge.core.Fixture;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.Face;
+import verge.core.reading.InstrumentErrors;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.units.Angle;
@@ -78,7 +79,7 @@ class ReductionTest {
 
     @Test
     void theDistanceKeepsEveryStepItTook() {
-        ShotReduction.Result shot = ShotReduction.reduce(reading(10, 90, 100), new Target(new Length(1.6), new Length(-0.012)),
+        ShotReduction.Result shot = ShotReduction.reduce(reading(10, 90, 100), InstrumentErrors.NONE, new Target(new Length(1.6), new Length(-0.012)),
                 EYE, AIR, METER, 0.13, ground -> ground.times(0.999872));
         double ppm = FirstVelocity.ppm(METER, AIR);
         assertThat(shot.grid().steps()).extracting(Step::kind)
@@ -104,7 +105,7 @@ class ReductionTest {
     }
 
     private static ShotReduction.Result shot(Target target) {
-        return ShotReduction.reduce(reading(10, 85, 100), target, EYE, AIR, METER, 0.13, ground -> ground);
+        return ShotReduction.reduce(reading(10, 85, 100), InstrumentErrors.NONE, target, EYE, AIR, METER, 0.13, ground -> ground);
     }
 
     private static TotalStationReading reading(double hzDegrees, double zenithDegrees, double metres) {

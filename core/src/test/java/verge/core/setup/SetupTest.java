@@ -1,21 +1,24 @@
 package verge.core.setup;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import verge.core.coding.PointName;
 import verge.core.geodesy.FlatSite;
 import verge.core.geodesy.Position;
-import verge.core.problem.SurveyException;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
+import verge.core.reading.InstrumentErrors;
 import verge.core.reading.InstrumentPrecision;
+import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.reduction.FirstVelocity;
@@ -34,68 +37,75 @@ class SetupTest {
 
     @Test
     void orientationTurnsTheCircleIntoAzimuths() {
-        KnownPointSetup.Result r = solve(350, 0, 0);
+        StationSolution r = solve(350, 0, 0);
         // Northings of 6 300 000 m are exact to 1e-9 m, so differences of 60 m give azimuths to some 1e-9 degrees.
         double azimuth = Math.toDegrees(Math.atan2(61.045, 60.271));
-        assertThat(r.azimuth().degrees()).isCloseTo(azimuth, within(1e-8));
+        assertThat(r.station().azimuth(Angle.ofDegrees(350)).degrees()).isCloseTo(azimuth, within(1e-8));
         assertThat(r.station().orientation().degrees()).isCloseTo(azimuth - 350 + 360, within(1e-8));
-        assertThat(r.distance().difference().metres()).isCloseTo(0, within(1e-5));
-        assertThat(r.height().orElseThrow().difference().metres()).isCloseTo(0, within(1e-5));
+        assertThat(distance(r).difference().metres()).isCloseTo(0, within(1e-5));
+        assertThat(r.marks().get(0).height().orElseThrow().difference().metres()).isCloseTo(0, within(1e-5));
         assertThat(r.within()).isTrue();
     }
 
     @ParameterizedTest
     @CsvSource({"0.030, 0, false, true", "-0.030, 0, false, true", "0, 0.100, true, false", "0.001, 0.001, true, true"})
     void aBlunderShowsInTheCheckItBelongsTo(double distanceError, double heightError, boolean distanceWithin, boolean heightWithin) {
-        KnownPointSetup.Result r = solve(10, distanceError, heightError);
-        assertThat(r.distance().difference().metres()).isCloseTo(distanceError, within(1e-4));
-        assertThat(r.height().orElseThrow().difference().metres()).isCloseTo(heightError, within(5e-3));
-        assertThat(r.distance().within()).isEqualTo(distanceWithin);
-        assertThat(r.height().orElseThrow().within()).isEqualTo(heightWithin);
+        StationSolution r = solve(10, distanceError, heightError);
+        assertThat(distance(r).difference().metres()).isCloseTo(distanceError, within(1e-4));
+        assertThat(r.marks().get(0).height().orElseThrow().difference().metres()).isCloseTo(heightError, within(5e-3));
+        assertThat(distance(r).within()).isEqualTo(distanceWithin);
+        assertThat(r.marks().get(0).height().orElseThrow().within()).isEqualTo(heightWithin);
         assertThat(r.within()).isEqualTo(distanceWithin && heightWithin);
     }
 
     @Test
     void withoutElevationsThereIsNoHeightToCheckAndNoneToCarry() {
         Position flat = Position.ofPlan(STATION.plan().northing(), STATION.plan().easting());
-        KnownPointSetup.Result r = KnownPointSetup.solve(occupation(flat), BACKSIGHT, backsight(10, 0, 0), PRISM);
-        assertThat(r.height()).isEmpty();
+        StationSolution r = (StationSolution) solve(flat, BACKSIGHT, backsight(10, 0, 0));
+        assertThat(r.marks().get(0).height()).isEmpty();
         assertThat(r.station().observe(backsight(10, 0, 0), PRISM).position().elevation()).isEmpty();
     }
 
     @Test
     void oneMarkIsNoSetup() {
-        assertThatThrownBy(() -> KnownPointSetup.solve(occupation(STATION), STATION, backsight(10, 0, 0), PRISM)).isInstanceOf(SurveyException.class);
+        assertThat(solve(STATION, STATION, backsight(10, 0, 0))).isEqualTo(new StationFit.Unsolved(StationFit.Reason.MARKS_COINCIDE, List.of(new PointName("S"), new PointName("B"))));
     }
 
     @Test
     void theBacksightMeasuredAsAPointFallsOnItself() {
-        KnownPointSetup.Result r = solve(123.456, 0, 0);
+        StationSolution r = solve(123.456, 0, 0);
         Position again = r.station().observe(backsight(123.456, 0, 0), PRISM).position();
         assertThat(again.plan().distanceMetres(BACKSIGHT.plan())).isLessThan(1e-5);
         assertThat(again.elevation().orElseThrow().metres()).isCloseTo(11.997, within(1e-5));
     }
 
-    /** The stated standard deviations against the spread of points from noisy readings. */
+    /** The stated standard deviations against the spread of points from whole setups, each with an instrument and a prism that miss their marks. */
     @Test
     void sigmaIsWhatNoiseMakesOfAPoint() {
-        OrientedStation station = solve(0, 0, 0).station();
-        TotalStationReading clean = reading(40, 70, 180);
         Random random = new Random(11);
-        Position[] noisy = IntStream.range(0, 20_000).mapToObj(i -> station.observe(noisy(clean, station, random), PRISM).position()).toArray(Position[]::new);
-        Uncertainty stated = station.observe(clean, PRISM).sigma();
-        double centring = Math.hypot(0.001, 0.002);
-        double tape = Math.hypot(0.001, 0.001);
-        assertThat(Math.hypot(spread(noisy, p -> p.plan().northing()), centring)).isCloseTo(stated.north().metres(), within(0.02 * stated.north().metres()));
-        assertThat(Math.hypot(spread(noisy, p -> p.plan().easting()), centring)).isCloseTo(stated.east().metres(), within(0.02 * stated.east().metres()));
-        assertThat(Math.hypot(spread(noisy, p -> p.elevation().orElseThrow().metres()), tape)).isCloseTo(stated.up().metres(), within(0.02 * stated.up().metres()));
+        Position point = Position.of(STATION.plan().northing() + 40, STATION.plan().easting() - 61, 9);
+        Position[] found = IntStream.range(0, 20_000).mapToObj(i -> {
+            double[] axis = {0.001 * random.nextGaussian(), 0.001 * random.nextGaussian(), 0.001 * random.nextGaussian()};
+            StationSolution setup = (StationSolution) solve(STATION, BACKSIGHT, noisy(BACKSIGHT, axis, random));
+            return setup.station().observe(noisy(point, axis, random), PRISM).position();
+        }).toArray(Position[]::new);
+        Uncertainty stated = solve(Math.toDegrees(Math.atan2(61.045, 60.271)), 0, 0).station().observe(noisy(point, new double[3], new Random(1)), PRISM).sigma();
+        assertThat(spread(found, p -> p.plan().northing())).isCloseTo(stated.north().metres(), within(0.02 * stated.north().metres()));
+        assertThat(spread(found, p -> p.plan().easting())).isCloseTo(stated.east().metres(), within(0.02 * stated.east().metres()));
+        assertThat(spread(found, p -> p.elevation().orElseThrow().metres())).isCloseTo(stated.up().metres(), within(0.02 * stated.up().metres()));
     }
 
-    private static TotalStationReading noisy(TotalStationReading clean, OrientedStation station, Random random) {
-        double direction = Math.hypot(PRECISION.sigmaDirection().radians(), station.sigmaOrientation().radians());
-        return new TotalStationReading(new Angle(clean.horizontalDirection().radians() + direction * random.nextGaussian()),
-                new Angle(clean.zenith().radians() + PRECISION.sigmaZenith().radians() * random.nextGaussian()),
-                new Length(clean.slopeDistance().metres() + METER.sigma(clean.slopeDistance()).metres() * random.nextGaussian()), "");
+    /** A reading with the maker's noise from an axis that misses its mark to a prism that misses its own, on a flat earth. */
+    private static TotalStationReading noisy(Position to, double[] axis, Random random) {
+        double n = (to.plan().northing() + 0.002 * random.nextGaussian() - STATION.plan().northing() - axis[0]) / 0.999872;
+        double e = (to.plan().easting() + 0.002 * random.nextGaussian() - STATION.plan().easting() - axis[1]) / 0.999872;
+        double up = to.elevation().orElseThrow().metres() + 1.6 + 0.001 * random.nextGaussian() - 4.714 - 1.546 - axis[2];
+        double across = Math.hypot(n, e);
+        double second = Math.PI / 648_000;
+        double slope = Math.hypot(across, up);
+        return new TotalStationReading(new Angle(Math.atan2(e, n) + 2 * second * random.nextGaussian()).wholeCircle(),
+                new Angle(Math.atan2(across, up) + 2 * second * random.nextGaussian()),
+                new Length(slope + METER.sigma(new Length(slope)).metres() * random.nextGaussian() + 0.012), "");
     }
 
     private static double spread(Position[] positions, ToDoubleFunction<Position> figure) {
@@ -104,12 +114,18 @@ class SetupTest {
                 .mapToDouble(i -> figure.applyAsDouble(positions[i]) - mean).map(d -> d * d).sum() / (positions.length - 1));
     }
 
-    private static KnownPointSetup.Result solve(double circleDegrees, double distanceError, double heightError) {
-        return KnownPointSetup.solve(occupation(STATION), BACKSIGHT, backsight(circleDegrees, distanceError, heightError), PRISM);
+    private static StationSolution solve(double circleDegrees, double distanceError, double heightError) {
+        return (StationSolution) solve(STATION, BACKSIGHT, backsight(circleDegrees, distanceError, heightError));
     }
 
-    private static Occupation occupation(Position station) {
-        return new Occupation(station, new Length(1.546), AIR, PRECISION, 0.13, new FlatSite(0.999872));
+    private static StationFit.Outcome solve(Position station, Position backsight, TotalStationReading reading) {
+        Arrangement arrangement = Arrangement.knownPoint(new PointName("S"), new Length(1.546), Sighting.of(new PointName("B"), PRISM, Pointing.of(reading)));
+        return StationFit.solve(arrangement, new Conditions(AIR, PRECISION, InstrumentErrors.NONE, 0.13), new FlatSite(0.999872),
+                name -> Optional.of(name.text().equals("S") ? station : backsight));
+    }
+
+    private static Misfit distance(StationSolution r) {
+        return r.marks().get(0).distance().orElseThrow();
     }
 
     /** What a perfect instrument reads to the backsight, worked from the coordinates with flat-earth terms and (1 − k)d²/2R. */

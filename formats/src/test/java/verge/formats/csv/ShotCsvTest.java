@@ -51,7 +51,7 @@ class ShotCsvTest {
         add(new Payload.SettingsChosen(settings));
         add(new Payload.PointsImported(Origin.CONTROL, "f", "", List.of(new NamedPosition(new PointName("A"), Code.NONE, Position.of(-1000, -2000, 10)),
                 new NamedPosition(new PointName("B"), Code.NONE, Position.of(-900, -2000, 10)))));
-        return add(new Payload.StationSetUp(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading(0, 100), new Atmosphere(12, 1013.25, 60),
+        return add(Payload.StationSetUp.onKnownPoint(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading(0, 100), new Atmosphere(12, 1013.25, 60),
                 InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5)), 0.13, "test", 1, ""));
     }
 

@@ -1,0 +1,41 @@
+package verge.core.setup;
+
+import java.util.Optional;
+import verge.core.cogo.GridInverse;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
+import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.units.Angle;
+import verge.core.units.Length;
+
+/**
+ * A known mark read from a setup that stands: whether it still fits.
+ *
+ * @param turned how much the circle has turned since, as the mark tells it
+ * @param across square to the sight, to the right positive
+ * @param distance in the grid
+ * @param height absent where station or mark has none
+ */
+public record StationCheck(Angle turned, Misfit across, Misfit distance, Optional<Misfit> height) {
+
+    public static StationCheck of(OrientedStation station, TotalStationReading reading, Target target, Position known) {
+        ObservedPoint seen = station.observe(reading, target);
+        GridPoint here = station.occupation().station().plan();
+        GridInverse.Result there = GridInverse.between(here, known.plan());
+        double north = seen.position().plan().northing() - known.plan().northing();
+        double east = seen.position().plan().easting() - known.plan().easting();
+        double sin = there.azimuth().sin();
+        double cos = there.azimuth().cos();
+        // One figure for both directions in plan: what the station and the reading leave open, seen along and across alike.
+        Length sigma = new Length(Math.hypot(seen.sigma().north().metres(), seen.sigma().east().metres()) / Math.sqrt(2));
+        double across = -north * sin + east * cos;
+        Optional<Misfit> height = seen.position().elevation().flatMap(s -> known.elevation().map(k -> new Misfit(s.minus(k), seen.sigma().up())));
+        return new StationCheck(new Angle(across / there.distance().metres()), new Misfit(new Length(across), sigma),
+                new Misfit(new Length(north * cos + east * sin), sigma), height);
+    }
+
+    public boolean within() {
+        return across.within() && distance.within() && height.map(Misfit::within).orElse(true);
+    }
+}
