@@ -70,6 +70,18 @@ def drain():
     return dxf(g + [(0, 'ENDSEC'), (0, 'EOF')])
 
 
+def loft():
+    """The boat loft as drawn: 18 by 9 metres, a partition, a row of frames."""
+    a = math.radians(24)
+
+    def place(across, along):
+        return (-46 + across * math.cos(a) - along * math.sin(a), 66 + across * math.sin(a) + along * math.cos(a))
+    g = head(6, ('Walls', 8), ('Partition', 30), ('Frames', 5)) + [(0, 'SECTION'), (2, 'ENTITIES')]
+    g += line('Walls', [place(*p) for p in ((0, 0), (0, 18), (9, 18), (9, 0))], 1)
+    g += line('Partition', [place(0, 5), place(5.5, 5)]) + line('Frames', [place(8.4, 7), place(8.4, 16)])
+    return dxf(g + [(0, 'ENDSEC'), (0, 'EOF')])
+
+
 def causeway():
     """Line 120, clothoid 40 to R 160 left, arc 80, clothoid 40, line 140: 0+000 to 0+420."""
     n, e, a = -58.0, 30.0, math.radians(96)
@@ -148,6 +160,6 @@ def stair_tower():
     return '\n'.join(rows) + '\n'
 
 
-for name, content in (('island-map.dxf', island()), ('rainwater-drain.dxf', drain()), ('landing-causeway.xml', causeway()), ('stair-tower.csv', stair_tower())):
+for name, content in (('island-map.dxf', island()), ('rainwater-drain.dxf', drain()), ('boat-loft.dxf', loft()), ('landing-causeway.xml', causeway()), ('stair-tower.csv', stair_tower())):
     with open(os.path.join(OUT, name), 'w', newline='') as f:
         f.write(content)

@@ -15,6 +15,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.function.BooleanSupplier;
@@ -22,6 +23,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.FlatSite;
 import verge.core.geodesy.GridPoint;
@@ -29,18 +31,29 @@ import verge.core.geodesy.Position;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Atmosphere;
+import verge.core.reading.Face;
+import verge.core.reading.InstrumentErrors;
 import verge.core.reading.InstrumentPrecision;
+import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
-import verge.core.setup.KnownPointSetup;
+import verge.core.setup.Arrangement;
+import verge.core.setup.Conditions;
 import verge.core.setup.ObservedPoint;
-import verge.core.setup.Occupation;
+import verge.core.setup.Sighting;
+import verge.core.setup.StationFit;
+import verge.core.setup.StationSolution;
+import verge.core.units.Angle;
 import verge.core.units.Length;
 import verge.instruments.line.LineConnection;
 import verge.instruments.line.LineTotalStation;
 import verge.instruments.line.WireMessage;
 import verge.instruments.port.InstrumentCondition;
 import verge.instruments.port.InstrumentIdentity;
+import verge.instruments.port.InstrumentSnapshot;
+import verge.instruments.port.InstrumentSwitches;
+import verge.instruments.port.LinkKind;
+import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
 import verge.instruments.standin.PracticeGround;
 import verge.instruments.standin.StandIn;
@@ -56,9 +69,9 @@ class StandInTest {
 
     @BeforeEach
     void start() throws IOException {
-        standIn = new StandIn(0, 0, 42, directory.resolve("scene.properties"));
+        standIn = new StandIn(42, directory.resolve("scene.properties"));
         ground = new PracticeGround(standIn.groundPort());
-        station = new LineTotalStation("127.0.0.1", standIn.instrumentPort());
+        station = new LineTotalStation(LinkSetting.cable("127.0.0.1", standIn.instrumentPort()));
         await(() -> station.snapshot().link() == LinkState.UP && station.snapshot().condition().isPresent());
     }
 
@@ -74,7 +87,7 @@ class StandInTest {
         assertThat(identity.title()).isEqualTo("Stand-in total station TH-0001");
         assertThat(identity.sigmaAngle().arcSeconds()).isCloseTo(1.5, within(1e-9));
         InstrumentCondition condition = station.snapshot().condition().orElseThrow();
-        assertThat(condition.tilt().arcSeconds()).isBetween(0.5, 15.0);
+        assertThat(condition.tilt().arcSeconds()).isBetween(0.0, 20.0);
         assertThat(condition.batteryPercent()).isBetween(80, 90);
         assertThat(condition.targetInSight()).isFalse();
     }
@@ -138,11 +151,118 @@ class StandInTest {
         PracticeGround.Sight before = ground.stand("T3");
         ground.pole(Ternholm.YARD.plus(3, 4));
         standIn.close();
-        try (StandIn again = new StandIn(0, 0, 42, directory.resolve("scene.properties"))) {
+        try (StandIn again = new StandIn(42, directory.resolve("scene.properties"))) {
             PracticeGround.Sight after = new PracticeGround(again.groundPort()).look();
             assertThat(after.occupied()).isEqualTo(before.occupied());
             assertThat(after.tip().plan().distanceMetres(Ternholm.YARD)).isCloseTo(5, within(1e-3));
         }
+    }
+
+    @Test
+    void itTurnsOverAndReadsTheSameMarkInBothFaces() {
+        ground.stand("T2");
+        ground.go("T4");
+        TotalStationReading one = station.measure(3).join();
+        station.changeFace().join();
+        TotalStationReading two = station.measure(3).join();
+        assertThat(one.face()).isEqualTo(Face.ONE);
+        assertThat(two.face()).isEqualTo(Face.TWO);
+        assertThat(two.faceOneDirection().minus(one.faceOneDirection()).halfCircle().arcSeconds()).as("twice the collimation").isBetween(-15.0, -1.0);
+        assertThat(two.faceOneZenith().minus(one.faceOneZenith()).arcSeconds()).as("twice the index error").isBetween(0.0, 10.0);
+        await(() -> station.snapshot().switches().orElseThrow().face() == Face.TWO);
+    }
+
+    @Test
+    void itTurnsToAPrismThatStandsByItself() {
+        ground.stand("T2");
+        ground.pole(Ternholm.YARD);
+        ground.place("T1", new Length(1.5), new Length(-0.012));
+        TotalStationReading pole = station.measure().join();
+        GridPoint here = Ternholm.mark("T2").orElseThrow().truth().plan();
+        double toPole = azimuth(here, Ternholm.YARD);
+        double toMark = azimuth(here, Ternholm.mark("T1").orElseThrow().truth().plan());
+        Angle roughly = pole.horizontalDirection().plus(new Angle(toMark - toPole + 0.005));
+        station.turn(roughly, Angle.ofDegrees(88)).join();
+        TotalStationReading mark = station.measure().join();
+        assertThat(mark.horizontalDirection().minus(pole.horizontalDirection()).minus(new Angle(toMark - toPole)).halfCircle().degrees()).isCloseTo(0, within(0.02));
+        station.turn(roughly.plus(Angle.ofDegrees(60)), Angle.ofDegrees(90)).join();
+        assertThat(problemOf(station.measure()).problem()).isEqualTo(Problem.INSTRUMENT_REFUSED);
+        station.turn(roughly.plus(Angle.ofDegrees(9)), Angle.ofDegrees(90)).join();
+        station.search().join();
+        assertThat(station.measure().join().slopeDistance().metres()).isCloseTo(mark.slopeDistance().metres(), within(0.01));
+    }
+
+    private static double azimuth(GridPoint from, GridPoint to) {
+        return Math.atan2(to.easting() - from.easting(), to.northing() - from.northing());
+    }
+
+    @Test
+    void withoutAPrismItMeasuresWhatTheBeamMeets() {
+        ground.stand("T2");
+        ground.pole(Ternholm.YARD);
+        station.mode(InstrumentSwitches.Mode.REFLECTORLESS).join();
+        station.turn(Angle.ofDegrees(10), Angle.ofDegrees(100)).join();
+        assertThat(station.measure().join().slopeDistance().metres()).as("the ground, ten degrees below level").isBetween(2.0, 40.0);
+        station.turn(Angle.ofDegrees(10), Angle.ofDegrees(60)).join();
+        assertThat(problemOf(station.measure()).problem()).as("the sky").isEqualTo(Problem.INSTRUMENT_REFUSED);
+        station.set(InstrumentSwitches.Switch.LASER, true).join();
+        await(() -> station.snapshot().switches().orElseThrow().laser());
+    }
+
+    /** What the compensator takes off shows when it is off: a tilted axis moves the zenith angle. */
+    @Test
+    void withoutItsCompensatorTheTiltShows() {
+        ground.stand("T2");
+        ground.go("T4");
+        ground.knock(120);
+        double with = station.measure(20).join().zenith().arcSeconds();
+        station.set(InstrumentSwitches.Switch.COMPENSATOR, false).join();
+        double without = station.measure(20).join().zenith().arcSeconds();
+        assertThat(Math.abs(without - with)).isBetween(20.0, 130.0);
+        await(() -> station.snapshot().condition().orElseThrow().tilt().arcSeconds() > 80);
+        ground.level();
+        await(() -> station.snapshot().condition().orElseThrow().tilt().arcSeconds() < 30);
+    }
+
+    @Test
+    void anotherSharedAddressIsToldWithBothEnds() {
+        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LinkKind.FAR_RADIO, "127.0.0.1", standIn.port(LinkKind.FAR_RADIO), "7"))) {
+            await(() -> radio.snapshot().link() == LinkState.MISMATCH);
+            assertThat(radio.snapshot().mismatch()).contains(new InstrumentSnapshot.Mismatch("shared address", "7", "12"));
+        }
+        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LinkKind.FAR_RADIO, "127.0.0.1", standIn.port(LinkKind.FAR_RADIO), "12"))) {
+            await(() -> radio.snapshot().link() == LinkState.UP);
+        }
+    }
+
+    @Test
+    void theNearRadioDropsOutAsThePoleWalksOffAndComesBack() {
+        ground.stand("T2");
+        ground.go("T2");
+        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LinkKind.NEAR_RADIO, "127.0.0.1", standIn.port(LinkKind.NEAR_RADIO), "4417"))) {
+            await(() -> radio.snapshot().link() == LinkState.UP);
+            ground.walk(70, 0);
+            await(() -> radio.snapshot().link() == LinkState.LOST);
+            assertThat(station.snapshot().link()).as("the cable holds").isEqualTo(LinkState.UP);
+            ground.walk(-40, 0);
+            await(() -> radio.snapshot().link() == LinkState.UP);
+        }
+    }
+
+    @Test
+    void senselessAndLateAnswersAreNoReadingsAndAnEmptyBatteryIsALostLink() {
+        ground.stand("T2");
+        ground.pole(Ternholm.YARD);
+        ground.garble(1);
+        assertThat(problemOf(station.measure()).problem()).isEqualTo(Problem.INSTRUMENT_REFUSED);
+        ground.delay(5.5);
+        assertThat(problemOf(station.measure()).problem()).isEqualTo(Problem.NO_ANSWER);
+        assertThat(station.measure().join().slopeDistance().metres()).isBetween(20.0, 60.0);
+        ground.battery(0);
+        await(() -> station.snapshot().link() == LinkState.LOST);
+        assertThat(problemOf(station.measure()).problem()).isEqualTo(Problem.LINK_LOST);
+        ground.battery(60);
+        await(() -> station.snapshot().link() == LinkState.UP && station.snapshot().condition().orElseThrow().batteryPercent() == 60);
     }
 
     @Test
@@ -175,7 +295,7 @@ class StandInTest {
         double squares = 0;
         int count = 0;
         for (int setup = 0; setup < 12; setup++) {
-            KnownPointSetup.Result solved = setUp(setup % 2 == 0 ? "T2" : "T6", setup % 3 == 0 ? "T4" : "T1");
+            StationSolution solved = setUp(setup % 2 == 0 ? "T2" : "T6", setup % 3 == 0 ? "T4" : "T1");
             for (int shot = 0; shot < 8; shot++) {
                 GridPoint place = Ternholm.YARD.plus(25 * Math.sin(shot + setup), 30 * Math.cos(shot * 2.0 + setup));
                 Position truth = ground.pole(place).tip();
@@ -184,33 +304,34 @@ class StandInTest {
                     (point.position().plan().easting() - truth.plan().easting()) / point.sigma().east().metres(),
                     (point.position().elevation().orElseThrow().metres() - truth.elevation().orElseThrow().metres()) / point.sigma().up().metres()};
                 for (double error : errors) {
-                    assertThat(Math.abs(error)).isLessThan(3);
+                    assertThat(Math.abs(error)).isLessThan(4);
                     squares += error * error;
                     count++;
                 }
             }
         }
-        // The stated figures hold more care with pole and tape than the stand-in's person takes, hence the low end.
-        assertThat(Math.sqrt(squares / count)).isBetween(0.4, 1.2);
+        assertThat(Math.sqrt(squares / count)).isBetween(0.8, 1.2);
     }
 
     @Test
     void theDisturbedMarkIsFoundOut() {
-        KnownPointSetup.Result good = setUp("T2", "T4");
+        StationSolution good = setUp("T2", "T4");
         assertThat(good.within()).isTrue();
         ground.go("T5");
         ObservedPoint t5 = good.station().observe(station.measure().join(), target());
         GridPoint filed = Ternholm.YARD.plus(61.547, 14.902);
-        assertThat(t5.position().plan().distanceMetres(filed)).isCloseTo(Ternholm.T5_SHIFT_METRES, within(0.010));
+        assertThat(t5.position().plan().distanceMetres(filed)).isCloseTo(Ternholm.T5_SHIFT_METRES, within(0.012));
     }
 
-    private KnownPointSetup.Result setUp(String stationMark, String backsightMark) {
+    private StationSolution setUp(String stationMark, String backsightMark) {
         PracticeGround.Sight standing = ground.stand(stationMark);
         ground.go(backsightMark);
         InstrumentIdentity identity = station.snapshot().identity().orElseThrow();
-        Occupation occupation = new Occupation(rounded(stationMark), standing.occupied().orElseThrow().tape(), new Atmosphere(11.4, 1008.6, 60),
-                InstrumentPrecision.withUsualCare(identity.sigmaAngle(), identity.distanceMeter()), 0.13, new FlatSite(Ternholm.GRID_PER_GROUND));
-        return KnownPointSetup.solve(occupation, rounded(backsightMark), station.measure().join(), target());
+        Conditions conditions = new Conditions(new Atmosphere(11.4, 1008.6, 60), InstrumentPrecision.withUsualCare(identity.sigmaAngle(), identity.distanceMeter()),
+                InstrumentErrors.NONE, 0.13);
+        Arrangement arrangement = Arrangement.knownPoint(new PointName(stationMark), standing.occupied().orElseThrow().tape(),
+                Sighting.of(new PointName(backsightMark), target(), Pointing.of(station.measure().join())));
+        return (StationSolution) StationFit.solve(arrangement, conditions, new FlatSite(Ternholm.GRID_PER_GROUND), name -> Optional.of(rounded(name.text())));
     }
 
     private static Target target() {

@@ -8,6 +8,7 @@ import java.util.UUID;
 import java.util.function.BooleanSupplier;
 import org.springframework.stereotype.Component;
 import verge.app.device.InstrumentDesk;
+import verge.app.device.LinkForm;
 import verge.app.device.PracticeService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
@@ -44,7 +45,7 @@ class DemoFieldWork {
             new String[] {"lamp post", "LMP"}, new String[] {"railing", "RLG"}, new String[] {"quay wall", "QWL"});
 
     void measureYard(UUID job, String address) {
-        desk.connect(job, address);
+        desk.connect(job, LinkForm.cable(address));
         await(() -> desk.snapshot(job).map(s -> s.link() == LinkState.UP && s.condition().isPresent()).orElse(false));
         PracticeGround ground = practice.ground(job).orElseThrow();
         long before = upsets(job);
@@ -52,7 +53,7 @@ class DemoFieldWork {
         ground.go("T4");
         await(() -> upsets(job) > before);
         String tape = Decimals.print(standing.occupied().orElseThrow().tape().metres(), 3);
-        setups.measureBacksight(job, new SetupForm("T2", "T4", tape, "1.600", "-12.0", "11.4", "1008.6"), DemoWorld.PERSON).join();
+        setups.read(job, SetupForm.knownPoint("T2", "T4", tape, "1.600", "-12.0").fields(), DemoWorld.PERSON).join();
         setups.accept(job, "", new Author(UUID.randomUUID(), DemoWorld.PERSON, "page"));
         WORK.forEach(what -> Ternholm.outlines().stream().filter(o -> o.name().equals(what[0]))
                 .flatMap(o -> o.points().stream()).forEach(place -> shoot(job, ground, place, what[1])));

@@ -26,6 +26,7 @@ import verge.app.job.JobService;
 import verge.app.job.Site;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.pole.PrismTable;
 import verge.app.system.GeoidLibrary;
 import verge.core.drawing.Role;
 import verge.core.geodesy.GroundUse;
@@ -53,9 +54,10 @@ class DemoWorld {
     private final DemoFieldWork fieldWork;
     private final JournalService journals;
     private final PracticeService practice;
+    private final PrismTable prisms;
 
     DemoWorld(AccountService accounts, JobService jobs, SiteFileService files, ImportService imports, DemoFieldWork fieldWork, JournalService journals,
-            PracticeService practice) {
+            PracticeService practice, PrismTable prisms) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.files = files;
@@ -63,6 +65,7 @@ class DemoWorld {
         this.fieldWork = fieldWork;
         this.journals = journals;
         this.practice = practice;
+        this.prisms = prisms;
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -89,6 +92,10 @@ class DemoWorld {
         SiteFile drain = file(ternholm, "rainwater-drain.dxf");
         take(yard, drain, Role.DESIGN);
         goBy(yard, drain);
+        take(yard, file(ternholm, "boat-loft.dxf"), Role.DESIGN);
+        prisms.add(yard.id(), "pole prism", "-12.0");
+        prisms.add(yard.id(), "tripod prism", "-30.0");
+        prisms.add(yard.id(), "sheet target", "0");
         alderSlough();
         practice.address().ifPresent(address -> startFieldWork(yard.id(), address));
     }

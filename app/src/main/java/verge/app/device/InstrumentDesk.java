@@ -1,58 +1,126 @@
 package verge.app.device;
 
 import jakarta.annotation.PreDestroy;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import verge.app.job.JobService;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
-import verge.instruments.line.LineTotalStation;
+import verge.core.units.Angle;
+import verge.instruments.line.LineDriver;
+import verge.instruments.port.InstrumentDriver;
 import verge.instruments.port.InstrumentSnapshot;
+import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
 import verge.instruments.port.TotalStation;
 
 /**
  * The instruments that jobs are linked to. The choice is kept in the database; the socket is opened on first use and kept by its
- * driver. Jobs that chose one address share one link.
+ * driver. Jobs that chose one instrument share one link. What was entered to reach an instrument is remembered for its site.
  */
 @Service
 public class InstrumentDesk {
-    private final JobInstrumentRepository chosen;
-    private final Map<UUID, Optional<InstrumentAddress>> addresses = new ConcurrentHashMap<>();
-    private final Map<InstrumentAddress, TotalStation> links = new ConcurrentHashMap<>();
+    private static final InstrumentDriver DRIVER = new LineDriver();
 
-    InstrumentDesk(JobInstrumentRepository chosen) {
+    private final JobInstrumentRepository chosen;
+    private final KnownInstrumentRepository known;
+    private final JobService jobs;
+    private final Map<UUID, Optional<LinkSetting>> settings = new ConcurrentHashMap<>();
+    private final Map<LinkSetting, TotalStation> links = new ConcurrentHashMap<>();
+    private final Map<UUID, Angle> limits = new ConcurrentHashMap<>();
+
+    InstrumentDesk(JobInstrumentRepository chosen, KnownInstrumentRepository known, JobService jobs) {
         this.chosen = chosen;
+        this.known = known;
+        this.jobs = jobs;
+    }
+
+    /** The driver, with the links that it declares. */
+    public static InstrumentDriver driver() {
+        return DRIVER;
     }
 
     /** The job's instrument, connecting if it was not yet. */
     public Optional<TotalStation> find(UUID job) {
-        return addresses.computeIfAbsent(job, id -> chosen.findById(id).map(JobInstrument::address))
-                .map(address -> links.computeIfAbsent(address, InstrumentDesk::open));
+        return settings.computeIfAbsent(job, id -> instrument(id).map(KnownInstrument::setting))
+                .map(setting -> links.computeIfAbsent(setting, InstrumentDesk::open));
+    }
+
+    /** What is known of the job's instrument. */
+    public Optional<KnownInstrument> instrument(UUID job) {
+        return chosen.findById(job).flatMap(c -> known.findById(c.instrumentId()));
+    }
+
+    /** How level the job's instrument must be; kept in memory, for it is asked ten times a second. */
+    public Angle levelLimit(UUID job) {
+        return limits.computeIfAbsent(job, id -> instrument(id).map(KnownInstrument::levelLimit).orElse(InstrumentWatch.LEVEL_LIMIT));
+    }
+
+    /** A limit was changed. */
+    void forgetLimits() {
+        limits.clear();
+    }
+
+    /** Those reached from the job's site before, the latest used first. */
+    public List<KnownInstrument> known(UUID job) {
+        return known.findBySiteIdOrderByLastUsedDesc(jobs.job(job).siteId());
     }
 
     public Optional<InstrumentSnapshot> snapshot(UUID job) {
         return find(job).map(TotalStation::snapshot);
     }
 
-    /** @throws SurveyException NO_INSTRUMENT if the job has none, LINK_LOST while its link is down */
+    /** @throws SurveyException NO_INSTRUMENT if the job has none, LINK_DIFFERS or LINK_LOST while its link is down */
     public TotalStation ready(UUID job) {
         TotalStation station = find(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
-        if (station.snapshot().link() != LinkState.UP) {
-            throw new SurveyException(Problem.LINK_LOST, station.snapshot().address());
+        InstrumentSnapshot now = station.snapshot();
+        if (now.link() == LinkState.MISMATCH) {
+            InstrumentSnapshot.Mismatch m = now.mismatch().orElseThrow();
+            throw new SurveyException(Problem.LINK_DIFFERS, m.what(), m.ours(), m.theirs());
+        }
+        if (now.link() != LinkState.UP) {
+            throw new SurveyException(Problem.LINK_LOST, now.address());
         }
         return station;
     }
 
-    /** @throws SurveyException ADDRESS_UNFIT */
+    /** Links a job to an instrument that was entered now, and remembers it. @throws SurveyException ADDRESS_UNFIT or PARTNER_MISSING */
     @Transactional
-    public void connect(UUID job, String typedAddress) {
-        InstrumentAddress address = InstrumentAddress.parse(typedAddress);
-        chosen.save(new JobInstrument(job, address));
-        release(addresses.put(job, Optional.of(address)));
+    public void connect(UUID job, LinkForm typed) {
+        LinkSetting setting = typed.parse();
+        KnownInstrument instrument = known(job).stream().filter(k -> k.driver().equals(DRIVER.id()) && k.setting().kind() == setting.kind()
+                        && k.setting().address().equals(setting.address())).findFirst()
+                .orElseGet(() -> new KnownInstrument(jobs.job(job).siteId(), title(setting), DRIVER.id(), setting));
+        instrument.reach(setting);
+        use(job, known.save(instrument));
+    }
+
+    private static String title(LinkSetting setting) {
+        String words = setting.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        return setting.address() + ", " + words;
+    }
+
+    /** Links a job to one that is known. @throws SurveyException NOT_FOUND */
+    @Transactional
+    public void connectKnown(UUID job, UUID instrument) {
+        KnownInstrument found = known(job).stream().filter(k -> k.id().equals(instrument)).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this instrument"));
+        found.reach(found.setting());
+        use(job, known.save(found));
+    }
+
+    private void use(UUID job, KnownInstrument instrument) {
+        JobInstrument own = chosen.findById(job).orElseGet(() -> new JobInstrument(job, instrument.id()));
+        own.instrument(instrument.id());
+        chosen.save(own);
+        limits.remove(job);
+        release(settings.put(job, Optional.of(instrument.setting())));
         find(job);
     }
 
@@ -60,18 +128,18 @@ public class InstrumentDesk {
     @Transactional
     public void disconnect(UUID job) {
         chosen.deleteById(job);
-        release(addresses.put(job, Optional.empty()));
+        release(settings.put(job, Optional.empty()));
     }
 
     /** Closes a link that no job of this node uses any longer. */
-    private void release(Optional<InstrumentAddress> before) {
-        if (before != null && before.isPresent() && !addresses.containsValue(before)) {
+    private void release(Optional<LinkSetting> before) {
+        if (before != null && before.isPresent() && !settings.containsValue(before)) {
             Optional.ofNullable(links.remove(before.get())).ifPresent(TotalStation::close);
         }
     }
 
-    private static TotalStation open(InstrumentAddress address) {
-        TotalStation station = new LineTotalStation(address.host(), address.port());
+    private static TotalStation open(LinkSetting setting) {
+        TotalStation station = DRIVER.open(setting);
         station.track(true);   // the live figures of every page come from the track
         return station;
     }

@@ -1,6 +1,8 @@
 package verge.app.device;
 
 import jakarta.annotation.PreDestroy;
+import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
@@ -11,32 +13,34 @@ import verge.core.journal.JobState;
 import verge.core.journal.Leaf;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.units.Angle;
 import verge.core.units.AngleText;
 import verge.core.units.AngleUnit;
 import verge.core.units.Decimals;
-import verge.instruments.port.InstrumentCondition;
 import verge.instruments.port.InstrumentSnapshot;
 import verge.instruments.port.TotalStation;
 
 /** Takes readings for a job, and refuses those that cannot be right. */
 @Service
 public class InstrumentWatch {
-    /** Beyond this the compensator's word is doubtful and the plummet has left the mark: 0.3 mm at 1.6 m. */
+    /** Where nothing else was set: beyond this the plummet has left the mark by 0.3 mm at 1.6 m. */
     public static final Angle LEVEL_LIMIT = Angle.ofArcSeconds(40);
     private static final double SHORTEST_METRES = 0.3;
     private static final double LONGEST_METRES = 10_000;
     private static final double STEEPEST_SIN = 0.02;
 
     private final InstrumentDesk desk;
+    private final InstrumentSettings settings;
     private final JournalService journals;
     /** What follows a reading goes on here: the driver's own thread must stay free to listen. */
     private final ExecutorService afterwards = Executors.newFixedThreadPool(4);
 
-    InstrumentWatch(InstrumentDesk desk, JournalService journals) {
+    InstrumentWatch(InstrumentDesk desk, InstrumentSettings settings, JournalService journals) {
         this.desk = desk;
+        this.settings = settings;
         this.journals = journals;
     }
 
@@ -44,8 +48,14 @@ public class InstrumentWatch {
      * A leaf that stands with the instrument still on it, and the prism in use.
      *
      * @param device the instrument's model and number
+     * @param how how it is to measure
      */
-    public record Ready(Leaf leaf, Target target, TotalStation station, String device) {
+    public record Ready(Leaf leaf, Target target, TotalStation station, String device, How how) {
+    }
+
+    /** @param times how many readings make one; 0 for the latest of the running track */
+    public record How(Angle levelLimit, int times) {
+        static final How USUAL = new How(LEVEL_LIMIT, 1);
     }
 
     /** @throws SurveyException NO_SETUP, NO_TARGET, NO_INSTRUMENT, LINK_LOST, INSTRUMENT_MOVED or NOT_LEVEL */
@@ -55,7 +65,17 @@ public class InstrumentWatch {
         Leaf leaf = state.openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
         Target target = state.target().orElseThrow(() -> new SurveyException(Problem.NO_TARGET));
         requireUnmoved(leaf, station);
-        return new Ready(leaf, target, station, title(station.snapshot()));
+        return new Ready(leaf, target, station, title(station.snapshot()), how(job));
+    }
+
+    /** How the job's instrument is to measure. */
+    public How how(UUID job) {
+        return new How(desk.levelLimit(job), settings.times(job));
+    }
+
+    /** @throws SurveyException NO_INSTRUMENT, LINK_LOST, or INSTRUMENT_MOVED if the instrument no longer stands as it did on a leaf */
+    public void requireStanding(UUID job, Leaf leaf) {
+        requireUnmoved(leaf, desk.ready(job));
     }
 
     private static void requireUnmoved(Leaf leaf, TotalStation station) {
@@ -74,24 +94,43 @@ public class InstrumentWatch {
         return snapshot.identity().map(i -> i.title()).orElse(snapshot.address());
     }
 
-    /** One reading, level and plausible. */
-    public CompletableFuture<TotalStationReading> measure(TotalStation station) {
-        station.snapshot().condition().ifPresent(InstrumentWatch::requireLevel);
-        return station.measure().thenApplyAsync(InstrumentWatch::plausible, afterwards);
+    /** One reading, level and plausible; the mean of several if so set. */
+    public CompletableFuture<TotalStationReading> measure(TotalStation station, How how) {
+        requireLevel(station, how);
+        return once(station, how).thenApplyAsync(InstrumentWatch::plausible, afterwards);
+    }
+
+    private static CompletableFuture<TotalStationReading> once(TotalStation station, How how) {
+        Optional<TotalStationReading> tracked = how.times() == 0 ? station.snapshot().tracked() : Optional.empty();
+        return tracked.map(CompletableFuture::completedFuture).orElseGet(() -> station.measure(Math.max(1, how.times())));
+    }
+
+    /**
+     * What is read to one mark: a reading in the face that the instrument is in, and one in the other if wanted; it ends in the face it
+     * began in.
+     */
+    public CompletableFuture<List<Pointing>> point(TotalStation station, How how, boolean bothFaces) {
+        CompletableFuture<Pointing> first = measure(station, how).thenApply(Pointing::of);
+        if (!bothFaces) {
+            return first.thenApply(List::of);
+        }
+        How anew = new How(how.levelLimit(), Math.max(1, how.times()));
+        return first.thenCompose(one -> station.changeFace().thenComposeAsync(turned -> measure(station, anew), afterwards)
+                .thenCompose(two -> station.changeFace().thenApply(back -> List.of(one, Pointing.of(two)))));
+    }
+
+    private static void requireLevel(TotalStation station, How how) {
+        station.snapshot().condition().filter(c -> c.tilt().radians() > how.levelLimit().radians()).ifPresent(c -> {
+            throw new SurveyException(Problem.NOT_LEVEL, seconds(c.tilt()), seconds(how.levelLimit()));
+        });
     }
 
     /** One reading on a setup, which must still hold when the reading has come: a knock during it spoils it. */
     public CompletableFuture<TotalStationReading> shoot(Ready ready) {
-        return measure(ready.station()).thenApply(reading -> {
+        return measure(ready.station(), ready.how()).thenApply(reading -> {
             requireUnmoved(ready.leaf(), ready.station());
             return reading;
         });
-    }
-
-    private static void requireLevel(InstrumentCondition condition) {
-        if (condition.tilt().radians() > LEVEL_LIMIT.radians()) {
-            throw new SurveyException(Problem.NOT_LEVEL, seconds(condition.tilt()), seconds(LEVEL_LIMIT));
-        }
     }
 
     private static String seconds(Angle angle) {

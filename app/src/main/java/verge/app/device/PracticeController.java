@@ -22,6 +22,8 @@ import verge.instruments.world.Outline;
 @RestController
 @RequestMapping("/jobs/{job}/practice")
 class PracticeController {
+    private static final double KNOCK_ARC_SECONDS = 95;
+    private static final double BESIDE_METRES = 3;
     private final PracticeService practice;
     private final JournalService journals;
 
@@ -71,6 +73,36 @@ class PracticeController {
     @PostMapping("/stand")
     SceneView stand(@PathVariable UUID job, @RequestParam String mark) {
         return view(job, ground(job).stand(mark));
+    }
+
+    /** Puts the tripod down where the pole is, and the pole beside it. */
+    @PostMapping("/stand-at-pole")
+    SceneView standAtPole(@PathVariable UUID job) {
+        PracticeGround ground = ground(job);
+        ground.standAt(ground.look().tip().plan());
+        return view(job, ground.walk(0, BESIDE_METRES));
+    }
+
+    /** Puts a prism on a tripod over a mark, or takes it away. */
+    @PostMapping("/place")
+    SceneView place(@PathVariable UUID job, @RequestParam String mark, @RequestParam String height) {
+        PracticeGround ground = ground(job);
+        return view(job, ground.place(mark, LengthText.parse(height, figures(job).lengthUnit()), ground.look().prismConstant()));
+    }
+
+    @PostMapping("/take")
+    SceneView take(@PathVariable UUID job, @RequestParam String mark) {
+        return view(job, ground(job).take(mark));
+    }
+
+    @PostMapping("/knock")
+    SceneView knock(@PathVariable UUID job) {
+        return view(job, ground(job).knock(KNOCK_ARC_SECONDS));
+    }
+
+    @PostMapping("/level")
+    SceneView level(@PathVariable UUID job) {
+        return view(job, ground(job).level());
     }
 
     @PostMapping("/extend")

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.check.FindingWords;
 import verge.app.job.SettingsWords;
@@ -18,13 +19,17 @@ import verge.core.journal.Journal;
 import verge.core.journal.Payload;
 import verge.core.journal.StoredPoint;
 import verge.core.problem.SurveyException;
+import verge.core.reading.Reading;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.setup.FaceShot;
+import verge.core.setup.StationSolution;
 import verge.core.units.Figures;
 
 /** Journal entries as a surveyor would write them. */
 @Component
 public class BookText {
+    private static final int MOST_MARKS_NAMED = 4;
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm:ss").withZone(ZoneId.systemDefault());
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEEE d MMMM yyyy", Locale.ENGLISH).withZone(ZoneId.systemDefault());
 
@@ -96,6 +101,18 @@ public class BookText {
             return "design";
         } else if (payload instanceof Payload.FindingAccepted) {
             return "walk-round";
+        } else if (payload instanceof Payload.CheckTaken) {
+            return "check";
+        } else if (payload instanceof Payload.SetsPlanned || payload instanceof Payload.SetPointing || payload instanceof Payload.SetTakenOut) {
+            return "sets";
+        } else if (payload instanceof Payload.MarkCarried) {
+            return "new mark";
+        } else if (payload instanceof Payload.InstrumentCalibrated) {
+            return "axes";
+        } else if (payload instanceof Payload.LeafClosed || payload instanceof Payload.LeafReopened) {
+            return "leaf";
+        } else if (payload instanceof Payload.Reworked) {
+            return "rework";
         }
         return "strike";
     }
@@ -111,9 +128,11 @@ public class BookText {
         } else if (payload instanceof Payload.PointKeyed keyed) {
             return keyed.name() + "  " + journal.state().settings().plan(keyed.position().plan());
         } else if (payload instanceof Payload.TargetChosen chosen) {
-            return "pole " + f.length(chosen.target().height()) + ", prism " + constant(chosen.target());
+            return "pole " + f.length(chosen.target().height()) + ", prism " + (chosen.prism() + " " + constant(chosen.target())).strip();
         } else if (payload instanceof Payload.StationSetUp s) {
-            return "on " + s.station() + " to " + s.backsight() + "  " + circle(f, s.reading()) + "  hi " + f.bare(s.instrumentHeight());
+            return occupied(s) + "  hi " + f.bare(s.arrangement().instrumentHeight()) + s.arrangement().sightings().stream()
+                    .flatMap(sight -> sight.pointings().stream().map(p -> "\n" + sight.mark() + "  " + circle(f, p))).collect(Collectors.joining())
+                    + s.arrangement().faceShots().stream().map(shot -> "\n" + shot.face().name() + "  " + circle(f, shot.pointing())).collect(Collectors.joining());
         } else if (payload instanceof Payload.ShotTaken shot) {
             return (shot.name() + " " + shot.code()).strip() + "  " + circle(f, shot.reading()) + notes(shot.notes());
         } else if (payload instanceof Payload.NotesWritten written) {
@@ -126,6 +145,24 @@ public class BookText {
             return "by the design " + chosen.fileName();
         } else if (payload instanceof Payload.FindingAccepted accepted) {
             return (findingWords.title(accepted.kind()) + " " + accepted.about()).strip() + ", left because: " + accepted.reason();
+        } else if (payload instanceof Payload.CheckTaken check) {
+            return check.mark() + "  " + circle(f, check.reading());
+        } else if (payload instanceof Payload.SetsPlanned sets) {
+            return sets.sets() + " sets on " + sets.marks().stream().map(m -> m.name().text()).collect(Collectors.joining(", "));
+        } else if (payload instanceof Payload.SetPointing read) {
+            return "set " + read.set() + "  " + read.mark() + "  " + circle(f, read.pointing());
+        } else if (payload instanceof Payload.SetTakenOut out) {
+            return "set " + out.set() + out.mark().map(m -> ", " + m).orElse("") + " taken out: " + out.reason();
+        } else if (payload instanceof Payload.MarkCarried carried) {
+            return carried.mark() + " joins the known points, from the sets of line " + number(journal, carried.plan());
+        } else if (payload instanceof Payload.InstrumentCalibrated calibrated) {
+            return calibrated.instrument() + ", " + calibrated.pairs().size() + " marks in both faces" + (calibrated.applied() ? ", applied" : ", not applied");
+        } else if (payload instanceof Payload.LeafClosed closed) {
+            return "closed, line " + number(journal, closed.setup());
+        } else if (payload instanceof Payload.LeafReopened opened) {
+            return "taken up again, line " + number(journal, opened.setup());
+        } else if (payload instanceof Payload.Reworked rework) {
+            return "line " + number(journal, rework.entry()) + " now reads: " + text(journal, rework.corrected()) + (rework.reason().isEmpty() ? "" : "\nbecause: " + rework.reason());
         } else if (payload instanceof Payload.Struck struck) {
             return "struck through line " + number(journal, struck.entry());
         } else if (payload instanceof Payload.Restored restored) {
@@ -143,13 +180,25 @@ public class BookText {
     private String brief(Journal journal, Payload payload) {
         Figures f = journal.state().settings().figures();
         if (payload instanceof Payload.StationSetUp s) {
-            return "on " + s.station() + " to " + s.backsight() + "  hi " + f.bare(s.instrumentHeight());
+            return occupied(s) + "  hi " + f.bare(s.arrangement().instrumentHeight());
         } else if (payload instanceof Payload.ShotTaken shot) {
             return (shot.name() + " " + shot.code()).strip() + "  " + sight(f, shot.reading());
         } else if (payload instanceof Payload.PointStaked stake) {
             return "staked " + stake.name() + "  " + sight(f, stake.reading());
         }
         return text(journal, payload);
+    }
+
+    /** Where an instrument was set up, and by what it was oriented. */
+    public String occupied(Payload.StationSetUp s) {
+        List<String> marks = s.arrangement().sightings().stream().map(sight -> sight.mark().text()).toList();
+        String by = marks.isEmpty() ? "the building" : marks.size() > MOST_MARKS_NAMED ? marks.size() + " marks" : String.join(", ", marks);
+        return switch (s.arrangement().kind()) {
+            case KNOWN_POINT -> "station " + s.station() + (marks.size() == 1 ? ", backsight " : ", backsights ") + by;
+            case FREE_STATION -> "free station " + s.station() + " from " + by;
+            case BUILDING -> "station " + s.station() + " from the building";
+            case ASSUMED -> "assumed station " + s.station() + " towards " + by;
+        };
     }
 
     private static String notes(Map<String, String> notes) {
@@ -164,8 +213,8 @@ public class BookText {
         return journal.entry(entry).map(e -> Long.toString(e.sequence())).orElse("?");
     }
 
-    private static String circle(Figures f, TotalStationReading reading) {
-        return f.circle(reading.horizontalDirection()) + "  " + f.circle(reading.zenith()) + "  " + f.bare(reading.slopeDistance());
+    private static String circle(Figures f, Reading reading) {
+        return f.circle(reading.horizontalDirection()) + "  " + f.circle(reading.zenith()) + reading.distance().map(d -> "  " + f.bare(d)).orElse("");
     }
 
     private static String constant(Target target) {
@@ -174,7 +223,12 @@ public class BookText {
 
     private static String raw(Payload payload) {
         if (payload instanceof Payload.StationSetUp s) {
-            return s.reading().asReceived();
+            return Stream.concat(s.arrangement().sightings().stream().flatMap(sight -> sight.pointings().stream()),
+                    s.arrangement().faceShots().stream().map(FaceShot::pointing)).map(Reading::asReceived).collect(Collectors.joining("\n"));
+        } else if (payload instanceof Payload.CheckTaken check) {
+            return check.reading().asReceived();
+        } else if (payload instanceof Payload.SetPointing read) {
+            return read.pointing().asReceived();
         } else if (payload instanceof Payload.ShotTaken shot) {
             return shot.reading().asReceived();
         }
@@ -187,15 +241,19 @@ public class BookText {
             return inverse(state, noted);
         }
         if (entry.payload() instanceof Payload.StationSetUp) {
-            return state.leaf(entry.id()).map(leaf -> "leaf " + leaf.number() + "; distance "
-                    + f.difference(leaf.solved().distance().difference())
-                    + leaf.solved().height().map(h -> ", height " + f.difference(h.difference())).orElse("")
+            return state.leaf(entry.id()).map(leaf -> "leaf " + leaf.number() + solved(f, leaf.solved())
                     + (leaf.written().reason().isEmpty() ? "" : "; accepted because: " + leaf.written().reason())).orElse("");
         }
         Optional<StoredPoint> point = entry.payload() instanceof Payload.PointsImported ? Optional.empty()
                 : state.pointsOf(entry.id()).stream().findFirst();
         String reason = entry.payload() instanceof Payload.PointStaked stake && !stake.reason().isEmpty() ? "; kept because: " + stake.reason() : "";
         return point.map(p -> state.settings().place(p.position()) + staked(state.settings(), p) + reason).orElse("");
+    }
+
+    private static String solved(Figures f, StationSolution s) {
+        return s.backsight().map(m -> m.distance().map(d -> "; distance " + f.difference(d.difference())).orElse("")
+                + m.height().map(h -> ", height " + f.difference(h.difference())).orElse("")).orElse("")
+                + (s.marks().size() > 1 || !s.faces().isEmpty() ? "; \u03c3 " + f.small(s.station().covariance().position().plan()) : "");
     }
 
     private static String inverse(JobState state, Payload.InverseNoted noted) {

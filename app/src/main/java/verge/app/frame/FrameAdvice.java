@@ -13,7 +13,6 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import verge.app.account.Account;
 import verge.app.account.AccountService;
-import verge.app.device.InstrumentDesk;
 import verge.app.device.PracticeService;
 import verge.app.fieldbook.BookText;
 import verge.app.job.Job;
@@ -39,19 +38,17 @@ class FrameAdvice {
     private final AccountService accounts;
     private final JobService jobs;
     private final JournalService journals;
-    private final InstrumentDesk desk;
     private final PracticeService practice;
     private final InstrumentViews instruments;
     private final SettingsWords settingsWords;
     private final BookText bookText;
     private final WalkRoundService walkRound;
 
-    FrameAdvice(AccountService accounts, JobService jobs, JournalService journals, InstrumentDesk desk, PracticeService practice,
+    FrameAdvice(AccountService accounts, JobService jobs, JournalService journals, PracticeService practice,
             InstrumentViews instruments, SettingsWords settingsWords, BookText bookText, WalkRoundService walkRound) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.journals = journals;
-        this.desk = desk;
         this.practice = practice;
         this.instruments = instruments;
         this.settingsWords = settingsWords;
@@ -80,15 +77,14 @@ class FrameAdvice {
         Figures figures = state.settings().figures();
         List<BookText.FootLine> foot = journal.entries().stream().skip(Math.max(0, journal.entries().size() - FOOT_LINES))
                 .map(e -> bookText.footLine(journal, e)).toList();
-        String leaf = state.openLeaf().map(l -> "leaf " + l.number() + " \u00b7 station " + l.written().station()
-                + ", backsight " + l.written().backsight()).orElse("");
+        String leaf = state.openLeaf().map(l -> "leaf " + l.number() + " \u00b7 " + bookText.occupied(l.written())).orElse("");
         return new FrameView(id, job.siteId(), job.name(), jobs.site(job.siteId()).name(), settingsWords.system(state.settings()),
                 figures.lengthUnit().symbol(), leaf,
                 state.target().map(t -> figures.length(t.height())).orElse(""),
                 state.target().map(t -> Figures.metric().small(t.prismConstant())).orElse(""),
                 state.target().map(t -> figures.bare(t.height())).orElse(""),
                 state.target().map(t -> Decimals.print(t.prismConstant().metres() * MILLIMETRES_PER_METRE, 1)).orElse(""),
-                settingsWords.speaks(state.settings()), axes(figures.axes()), tabs(state, path), foot, instruments.view(state, desk.snapshot(id)), practice.ground(id).isPresent(), mark(id, journal));
+                state.prism(), settingsWords.speaks(state.settings()), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), practice.ground(id).isPresent(), mark(id, journal));
     }
 
     private FrameView.WalkRoundMark mark(UUID job, Journal journal) {

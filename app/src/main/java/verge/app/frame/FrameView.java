@@ -13,12 +13,13 @@ import verge.app.live.InstrumentView;
  * @param pole target height in use, or empty
  * @param prism prism constant in use, or empty
  * @param prismMillimetres the same as it is typed
+ * @param prismName the prism's name in the site's table, or empty
  * @param speaks grid, ground distances or ground coordinates
  * @param walkRound the mark of the walk-round
  * @param axes how the two plan coordinates are called, in their order
  */
 public record FrameView(UUID job, UUID site, String jobName, String siteName, String system, String unit, String leaf, String pole,
-        String prism, String poleTyped, String prismMillimetres, String speaks, List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, boolean practice, WalkRoundMark walkRound) {
+        String prism, String poleTyped, String prismMillimetres, String prismName, String speaks, List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, boolean practice, WalkRoundMark walkRound) {
 
     /** Standard deviation in plan of the tracked pole, or empty. */
     public String sigma() {

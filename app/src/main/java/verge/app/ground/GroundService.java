@@ -126,7 +126,7 @@ class GroundService {
             throw new SurveyException(Problem.INSTRUMENT_MOVED, leaf.written().station().text());
         }
         TotalStationReading tracked = now.tracked().orElseThrow(() -> new SurveyException(Problem.POLE_NOT_SEEN));
-        ObservedPoint pole = leaf.solved().station().observe(tracked, state.target().orElseThrow(() -> new SurveyException(Problem.NO_TARGET)));
+        ObservedPoint pole = leaf.station().observe(tracked, state.target().orElseThrow(() -> new SurveyException(Problem.NO_TARGET)));
         ProjectedPlane plane = plane(state);
         CombinedFactor parts = CombinedFactor.at(plane, pole.position().plan(), pole.position().elevation());
         return of(parts, pole.position().plan(), Taken.POSITION, sigma(plane, parts, pole.position().plan(), pole.sigma()), reason);

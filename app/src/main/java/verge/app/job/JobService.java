@@ -2,11 +2,13 @@ package verge.app.job;
 
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
@@ -66,6 +68,15 @@ public class JobService {
      * @throws SurveyException NAME_UNFIT, or JOB_NAME_TAKEN if the site has a job of that name in any case of letters
      */
     public Job make(UUID site, String typedName, JobSettings settings, Author author) {
+        return make(site, typedName, author.person(), job -> journals.begin(job.id(), author, new Payload.SettingsChosen(settings)));
+    }
+
+    /** Makes a job of entries that were written elsewhere, all or none. @throws SurveyException as {@link #make} */
+    public Job makeFrom(UUID site, String typedName, List<Entry> entries, String person) {
+        return make(site, typedName, person, job -> journals.begin(job.id(), entries));
+    }
+
+    private Job make(UUID site, String typedName, String person, Consumer<Job> begin) {
         String name = ShelfName.parse(typedName, "job");
         UUID siteId = site(site).id();
         if (jobs.existsBySiteIdAndNameIgnoreCaseAndDeletedAtIsNull(siteId, name)) {
@@ -73,8 +84,8 @@ public class JobService {
         }
         try {
             return transaction.execute(status -> {
-                Job job = jobs.saveAndFlush(new Job(siteId, name, author.person()));
-                journals.begin(job.id(), author, new Payload.SettingsChosen(settings));
+                Job job = jobs.saveAndFlush(new Job(siteId, name, person));
+                begin.accept(job);
                 return job;
             });
         } catch (DataIntegrityViolationException madeInTheSameMoment) {

@@ -5,11 +5,14 @@ import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.journal.JobSettings;
 import verge.core.journal.Payload;
+import verge.core.reading.Atmosphere;
+import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.units.AngleUnit;
 import verge.core.units.DirectionStyle;
 import verge.core.units.Figures;
+import verge.core.units.Length;
 import verge.core.units.LengthUnit;
 
 /** Payloads as earlier versions of Verge wrote them, and what they mean today. Kept as long as a journal may hold one: for good. */
@@ -40,6 +43,23 @@ sealed interface EarlierPayload {
         @Override
         public Payload today() {
             return new Payload.ShotTaken(setup, name, code, reading, target);
+        }
+    }
+
+    /** Before prisms had names. */
+    record TargetChosen1(Target target) implements EarlierPayload {
+        @Override
+        public Payload today() {
+            return new Payload.TargetChosen(target);
+        }
+    }
+
+    /** Before there were other setups than over a known point with one backsight. */
+    record StationSetUp1(PointName station, PointName backsight, Length instrumentHeight, Target target, TotalStationReading reading, Atmosphere air,
+            InstrumentPrecision precision, double refraction, String instrument, long upsets, String reason) implements EarlierPayload {
+        @Override
+        public Payload today() {
+            return Payload.StationSetUp.onKnownPoint(station, backsight, instrumentHeight, target, reading, air, precision, refraction, instrument, upsets, reason);
         }
     }
 }

@@ -99,6 +99,17 @@ public class JournalService {
         persist(job, new Entry(author.entry(), 1, Instant.now().truncatedTo(ChronoUnit.MICROS), author.person(), author.device(), settings));
     }
 
+    /** Writes the entries of a new job, as they were written elsewhere, within the caller's transaction. */
+    public void begin(UUID job, List<Entry> entries) {
+        entries.forEach(entry -> persist(job, entry));
+        projection.rebuild(job, Journal.replay(entries, geoids).state());
+    }
+
+    /** Whether any of these is in a journal here already. */
+    public boolean anyKnown(List<Entry> entries) {
+        return entries.stream().map(Entry::id).anyMatch(id -> entities.find(EntryRow.class, id) != null);
+    }
+
     /** Takes an entry out of reckoning. @throws SurveyException NOTHING_TO_STRIKE if it cannot be struck or already is */
     public void strike(UUID job, Author author, UUID entry) {
         append(job, author, state -> {

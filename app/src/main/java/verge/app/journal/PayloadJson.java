@@ -4,22 +4,35 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonSubTypes.Type;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.journal.JobSettings.GeoidChoice;
 import verge.core.journal.Payload;
+import verge.core.setup.FaceShot;
 
 /** Payloads as versioned JSON. Java's shortest decimal of a double reads back to the same bits. */
 @Component
 public class PayloadJson {
+    private static final String REWORKED = "reworked/1";
     private static final Map<String, Class<? extends Payload>> TYPES = Map.ofEntries(
             Map.entry("settings/2", Payload.SettingsChosen.class),
             Map.entry("points-imported/1", Payload.PointsImported.class),
             Map.entry("point-keyed/1", Payload.PointKeyed.class),
-            Map.entry("target/1", Payload.TargetChosen.class),
-            Map.entry("setup/1", Payload.StationSetUp.class),
+            Map.entry("target/2", Payload.TargetChosen.class),
+            Map.entry("setup/2", Payload.StationSetUp.class),
+            Map.entry("leaf-closed/1", Payload.LeafClosed.class),
+            Map.entry("leaf-reopened/1", Payload.LeafReopened.class),
+            Map.entry("check/1", Payload.CheckTaken.class),
+            Map.entry("sets/1", Payload.SetsPlanned.class),
+            Map.entry("set-pointing/1", Payload.SetPointing.class),
+            Map.entry("set-out/1", Payload.SetTakenOut.class),
+            Map.entry("mark-carried/1", Payload.MarkCarried.class),
+            Map.entry("calibrated/1", Payload.InstrumentCalibrated.class),
+            Map.entry(REWORKED, Payload.Reworked.class),
             Map.entry("shot/2", Payload.ShotTaken.class),
             Map.entry("notes/1", Payload.NotesWritten.class),
             Map.entry("staked/1", Payload.PointStaked.class),
@@ -30,13 +43,16 @@ public class PayloadJson {
             Map.entry("restored/1", Payload.Restored.class));
     private static final Map<String, Class<? extends EarlierPayload>> EARLIER = Map.of(
             "settings/1", EarlierPayload.SettingsChosen1.class,
+            "target/1", EarlierPayload.TargetChosen1.class,
+            "setup/1", EarlierPayload.StationSetUp1.class,
             "shot/1", EarlierPayload.ShotTaken1.class);
     private static final Map<Class<? extends Payload>, String> NAMES =
             TYPES.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
 
     private final JsonMapper json = JsonMapper.builder()
             .addMixIn(CoordinateSystem.class, KindOfSystem.class)
-            .addMixIn(GeoidChoice.class, KindOfGeoid.class).build();
+            .addMixIn(GeoidChoice.class, KindOfGeoid.class)
+            .addMixIn(FaceShot.BuildingFace.class, KindOfFace.class).build();
 
     /** How the kinds of system are told apart in JSON; the core knows nothing of it. */
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -51,6 +67,16 @@ public class PayloadJson {
     private interface KindOfGeoid {
     }
 
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({@Type(value = FaceShot.BuildingFace.Wall.class, name = "wall"), @Type(value = FaceShot.BuildingFace.Edge.class, name = "edge"),
+        @Type(value = FaceShot.BuildingFace.Level.class, name = "level")})
+    private interface KindOfFace {
+    }
+
+    /** A correction as it is written: what it corrects to keeps its own kind and version. */
+    private record Rework(UUID entry, String kind, int version, JsonNode corrected, String reason) {
+    }
+
     /**
      * @param kind what the entry is
      * @param version of the record that its JSON follows
@@ -60,13 +86,27 @@ public class PayloadJson {
 
     public Written write(Payload payload) {
         String[] kindAndVersion = NAMES.get(payload.getClass()).split("/");
-        return new Written(kindAndVersion[0], Integer.parseInt(kindAndVersion[1]), json.writeValueAsString(payload));
+        Object written = payload instanceof Payload.Reworked r ? rework(r) : payload;
+        return new Written(kindAndVersion[0], Integer.parseInt(kindAndVersion[1]), json.writeValueAsString(written));
+    }
+
+    private Rework rework(Payload.Reworked r) {
+        Written corrected = write(r.corrected());
+        return new Rework(r.entry(), corrected.kind(), corrected.version(), json.readTree(corrected.json()), r.reason());
+    }
+
+    private Payload.Reworked reworked(String text) {
+        Rework r = json.readValue(text, Rework.class);
+        return new Payload.Reworked(r.entry(), read(new Written(r.kind(), r.version(), json.writeValueAsString(r.corrected()))), r.reason());
     }
 
     public Payload read(Written written) {
         String name = written.kind() + "/" + written.version();
         if (EARLIER.containsKey(name)) {
             return json.readValue(written.json(), EARLIER.get(name)).today();
+        }
+        if (name.equals(REWORKED)) {
+            return reworked(written.json());
         }
         Class<? extends Payload> type = TYPES.get(name);
         if (type == null) {

@@ -10,10 +10,15 @@ package verge.app.live;
  * @param temperature of the instrument's own sensor in the job's unit, as it would be typed
  * @param pressure the same
  * @param settled whether the open leaf still holds: the instrument has not been moved since
+ * @param switches how it is set, or null while it has not said so
  * @param pole what is tracked, or null
  */
 public record InstrumentView(String link, String linkWords, String tilt, boolean level, double tiltAlong, double tiltAcross,
-        String battery, String air, String temperature, String pressure, boolean settled, PoleView pole) {
+        String battery, String air, String temperature, String pressure, boolean settled, SwitchView switches, PoleView pole) {
+
+    /** How the instrument is set: prism, lock or reflectorless; face 1 or 2. */
+    public record SwitchView(String mode, int face, boolean locked, boolean compensator, boolean laser) {
+    }
 
     /**
      * The tracked prism's mark. The two coordinates are metres of the grid, to place it on the sketch.

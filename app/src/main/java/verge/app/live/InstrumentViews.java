@@ -2,10 +2,13 @@ package verge.app.live;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.stereotype.Component;
+import verge.app.device.InstrumentDesk;
 import verge.app.device.InstrumentWatch;
 import verge.core.journal.JobState;
 import verge.core.journal.Leaf;
+import verge.core.reading.Face;
 import verge.core.reading.TotalStationReading;
 import verge.core.setup.ObservedPoint;
 import verge.core.units.Air;
@@ -14,21 +17,28 @@ import verge.core.units.Decimals;
 import verge.core.units.Figures;
 import verge.instruments.port.InstrumentCondition;
 import verge.instruments.port.InstrumentSnapshot;
+import verge.instruments.port.InstrumentSwitches;
 import verge.instruments.port.LinkState;
 
 /** Says in words how the instrument fares and where its prism is. */
 @Component
 public class InstrumentViews {
-    private static final InstrumentView NONE = new InstrumentView("none", "No instrument", "", false, 0, 0, "", "", "", "", false, null);
+    private static final InstrumentView NONE = new InstrumentView("none", "No instrument", "", false, 0, 0, "", "", "", "", false, null, null);
 
-    public InstrumentView view(JobState state, Optional<InstrumentSnapshot> snapshot) {
-        return snapshot.map(s -> view(state, s)).orElse(NONE);
+    private final InstrumentDesk desk;
+
+    InstrumentViews(InstrumentDesk desk) {
+        this.desk = desk;
     }
 
-    private static InstrumentView view(JobState state, InstrumentSnapshot now) {
+    public InstrumentView view(UUID job, JobState state) {
+        return desk.snapshot(job).map(s -> view(state, s, desk.levelLimit(job))).orElse(NONE);
+    }
+
+    private static InstrumentView view(JobState state, InstrumentSnapshot now, Angle levelLimit) {
         Optional<InstrumentCondition> condition = now.link() == LinkState.UP ? now.condition() : Optional.empty();
         Air air = state.settings().figures().air();
-        double limit = InstrumentWatch.LEVEL_LIMIT.radians();
+        double limit = levelLimit.radians();
         Optional<Leaf> standing = state.openLeaf().filter(leaf -> !InstrumentWatch.moved(leaf, now));
         return new InstrumentView(now.link().name().toLowerCase(Locale.ROOT), linkWords(now),
                 condition.map(c -> seconds(c.tilt())).orElse(""),
@@ -39,7 +49,7 @@ public class InstrumentViews {
                 condition.map(c -> air.temperature(c.temperatureCelsius()) + ", " + air.pressure(c.pressureHectopascals())).orElse(""),
                 condition.map(c -> air.temperatureTyped(c.temperatureCelsius())).orElse(""),
                 condition.map(c -> air.pressureTyped(c.pressureHectopascals())).orElse(""),
-                standing.isPresent(), now.tracked().map(r -> pole(state, standing, r)).orElse(null));
+                standing.isPresent(), now.switches().map(InstrumentViews::switches).orElse(null), now.tracked().map(r -> pole(state, standing, r)).orElse(null));
     }
 
     private static String linkWords(InstrumentSnapshot now) {
@@ -47,8 +57,13 @@ public class InstrumentViews {
             case CONNECTING -> "Looking for " + now.address();
             case UP -> InstrumentWatch.title(now).replace('-', '\u2011');   // a serial number is not broken at its hyphen
             case LOST -> "Link lost, trying again";
+            case MISMATCH -> now.mismatch().map(m -> "The " + m.what() + " differs: here " + m.ours() + ", there " + m.theirs()).orElse("Both ends differ");
             case CLOSED -> "Not connected";
         };
+    }
+
+    private static InstrumentView.SwitchView switches(InstrumentSwitches s) {
+        return new InstrumentView.SwitchView(s.mode().name().toLowerCase(Locale.ROOT), s.face() == Face.TWO ? 2 : 1, s.locked(), s.compensator(), s.laser());
     }
 
     private static double within(double share) {
@@ -61,13 +76,13 @@ public class InstrumentViews {
 
     private static InstrumentView.PoleView pole(JobState state, Optional<Leaf> leaf, TotalStationReading reading) {
         Figures f = state.settings().figures();
-        Optional<ObservedPoint> observed = leaf.flatMap(l -> state.target().map(t -> l.solved().station().observe(reading, t)));
+        Optional<ObservedPoint> observed = leaf.flatMap(l -> state.target().map(t -> l.station().observe(reading, t)));
         if (observed.isEmpty()) {
             return new InstrumentView.PoleView(f.circle(reading.horizontalDirection()), f.circle(reading.zenith()),
                     f.bare(reading.slopeDistance()), "Slope, raw", "", "", false, 0, 0);
         }
         ObservedPoint point = observed.get();
-        Angle azimuth = point.reduction().direction().plus(leaf.orElseThrow().solved().station().orientation());
+        Angle azimuth = point.reduction().direction().plus(leaf.orElseThrow().station().orientation());
         return new InstrumentView.PoleView(f.direction(azimuth), f.circle(reading.zenith()),
                 f.bare(point.reduction().groundDistance()), "Horizontal, ground",
                 point.position().elevation().map(e -> f.bare(e.asLength())).orElse(""), f.small(point.sigma().plan()), true,

@@ -125,7 +125,7 @@ class LiveStream {
 
     private void tell(Page page) {
         JobState state = page.state;
-        InstrumentView view = instruments.view(state, desk.snapshot(page.job));
+        InstrumentView view = instruments.view(page.job, state);
         send(page, "instrument", json.writeValueAsString(view));
         if (page.aim != null) {
             String guide = here(state, page.job, view).map(position -> json.writeValueAsString(GuideView.of(state, page.aim, position)))
@@ -137,7 +137,7 @@ class LiveStream {
     private Optional<Position> here(JobState state, UUID job, InstrumentView view) {
         Optional<TotalStationReading> tracked = desk.snapshot(job).flatMap(s -> s.tracked());
         Optional<Leaf> leaf = state.openLeaf().filter(l -> view.settled());
-        return tracked.flatMap(r -> leaf.flatMap(l -> state.target().map(t -> l.solved().station().observe(r, t).position())));
+        return tracked.flatMap(r -> leaf.flatMap(l -> state.target().map(t -> l.station().observe(r, t).position())));
     }
 
     private void send(Page page, String event, String text) {

@@ -54,8 +54,13 @@ public class ProblemWords {
     }
 
     public Said say(Problem problem, List<Object> arguments) {
-        Object[] shown = arguments.stream().map(a -> a instanceof Integer || a instanceof Long ? a.toString() : a).toArray();
+        Object[] shown = arguments.stream().map(a -> a instanceof Integer || a instanceof Long ? a.toString() : a instanceof Enum<?> choice ? word(choice) : a).toArray();
         return new Said(text(problem, "wrong", shown), text(problem, "means", shown), text(problem, "next", shown));
+    }
+
+    /** A choice in words: from the bundle under its type and name. */
+    public String word(Enum<?> choice) {
+        return messages.getMessage("word." + choice.getDeclaringClass().getSimpleName() + "." + choice.name(), null, choice.name(), Locale.ENGLISH);
     }
 
     /** The problem as an RFC 9457 body; the three sentences are also there one by one. */

@@ -1,13 +1,15 @@
 package verge.app.setup;
 
 import java.security.Principal;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -16,85 +18,162 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.PracticeService;
 import verge.app.journal.Author;
-import verge.app.journal.JournalService;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
+import verge.app.pole.PrismTable;
+import verge.app.problem.ProblemWords;
+import verge.core.coding.PointName;
 import verge.core.journal.JobState;
+import verge.core.problem.SurveyException;
+import verge.core.reading.Target;
+import verge.core.setup.Arrangement;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
-import verge.instruments.port.InstrumentCondition;
-import verge.instruments.port.InstrumentSnapshot;
 
-/** The bench for connecting and setting up. */
+/** The bench for setting up. */
 @Controller
 @RequestMapping("/jobs/{job}/setup")
 class SetupController {
     private final SetupService setups;
-    private final JournalService journals;
+    private final SetupViews views;
+    private final SetupDrawing drawing;
+    private final DesignFaces faces;
     private final SitePoints sitePoints;
     private final InstrumentDesk desk;
     private final PracticeService practice;
+    private final PrismTable prisms;
+    private final ProblemWords words;
 
-    SetupController(SetupService setups, JournalService journals, SitePoints sitePoints, InstrumentDesk desk, PracticeService practice) {
+    SetupController(SetupService setups, SetupViews views, SetupDrawing drawing, DesignFaces faces, SitePoints sitePoints, InstrumentDesk desk,
+            PracticeService practice, PrismTable prisms, ProblemWords words) {
         this.setups = setups;
-        this.journals = journals;
+        this.views = views;
+        this.drawing = drawing;
+        this.faces = faces;
         this.sitePoints = sitePoints;
         this.desk = desk;
         this.practice = practice;
+        this.prisms = prisms;
+        this.words = words;
     }
 
     @GetMapping
     String bench(@PathVariable UUID job, Model model) {
         JobState state = sitePoints.state(job);
-        Optional<InstrumentSnapshot> instrument = desk.snapshot(job);
+        Figures f = state.settings().figures();
+        SetupInHand hand = setups.inHand(job);
         Optional<SetupService.Proposal> proposal = setups.proposal(job);
+        SetupForm form = hand.form();
         model.addAttribute("names", PointNames.offered(state));
-        model.addAttribute("connected", instrument.isPresent());
-        model.addAttribute("standInAddress", practice.address().orElse(""));
-        model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
-        model.addAttribute("air", state.settings().figures().air());
-        model.addAttribute("form", proposal.map(p -> typed(state.settings().figures(), p)).orElseGet(() -> blank(state, instrument)));
-        model.addAttribute("check", proposal.map(p -> CheckView.of(p, state.settings().figures())).orElse(null));
-        state.openLeaf().ifPresent(leaf -> model.addAttribute("leaf", CheckView.of(
-                new SetupService.Proposal(leaf.written(), leaf.solved()), state.settings().figures())));
+        model.addAttribute("prisms", prisms.of(job));
+        model.addAttribute("connected", desk.find(job).isPresent());
+        model.addAttribute("known", desk.known(job));
+        model.addAttribute("standIn", practice.addresses());
+        model.addAttribute("unit", f.lengthUnit().symbol());
+        model.addAttribute("kinds", Arrangement.Kind.values());
+        model.addAttribute("words", words);
+        model.addAttribute("kind", form.kind());
+        model.addAttribute("form", filled(state, form));
+        model.addAttribute("zeroKnown", SetupTyped.confirmedBefore(state, form.kind()));
+        model.addAttribute("faces", form.kind() == Arrangement.Kind.BUILDING ? faces.names(faces.walls(job, state)) : List.of());
+        model.addAttribute("check", proposal.map(p -> views.view(job, p)).orElse(null));
+        model.addAttribute("next", proposal.flatMap(p -> p.solution().flatMap(s -> views.next(job, state, p.written(), s)))
+                .map(n -> n.mark() + " would bring the error in plan at the work from " + f.small(n.before()) + " to " + f.small(n.after()) + ".").orElse(""));
+        state.openLeaf().ifPresent(leaf -> model.addAttribute("leaf", views.view(leaf.written(), leaf.solved(), state)));
+        model.addAttribute("openLeaf", state.openLeaf().map(l -> l.entry()).orElse(null));
+        model.addAttribute("leafCount", state.leaves().size());
         return "setup/setup";
     }
 
-    private static SetupForm typed(Figures f, SetupService.Proposal p) {
-        return new SetupForm(p.written().station().text(), p.written().backsight().text(), f.bare(p.written().instrumentHeight()),
-                f.bare(p.written().target().height()), millimetres(p.written().target().prismConstant().metres()),
-                f.air().temperatureTyped(p.written().air().temperatureCelsius()), f.air().pressureTyped(p.written().air().pressureHectopascals()));
-    }
-
-    private static SetupForm blank(JobState state, Optional<InstrumentSnapshot> instrument) {
+    /** Every field that the page has, with what was typed or what is usual. */
+    private static Map<String, String> filled(JobState state, SetupForm form) {
         Figures f = state.settings().figures();
-        Optional<InstrumentCondition> air = instrument.flatMap(InstrumentSnapshot::condition);
-        return new SetupForm("", "", "", state.target().map(t -> f.bare(t.height())).orElse(""),
-                state.target().map(t -> millimetres(t.prismConstant().metres())).orElse(""),
-                air.map(c -> f.air().temperatureTyped(c.temperatureCelsius())).orElse(""),
-                air.map(c -> f.air().pressureTyped(c.pressureHectopascals())).orElse(""));
+        Map<String, String> fields = new HashMap<>();
+        for (String field : new String[] {"station", "instrumentHeight", "mark", "azimuth", "north", "east", "elevation", "carried", "faces", "heightFrom", "scaleFree",
+            "noGroundMark", "face", "level"}) {
+            fields.put(field, form.get(field));
+        }
+        if (fields.get("heightFrom").isEmpty()) {
+            fields.put("heightFrom", form.kind() == Arrangement.Kind.KNOWN_POINT || form.kind() == Arrangement.Kind.ASSUMED ? "STATION" : "MARKS");
+        }
+        fields.put("targetHeight", state.target().map(t -> f.bare(t.height())).orElse(form.get("targetHeight")));
+        fields.put("prismConstant", state.target().map(t -> constant(state, t)).orElse(form.get("prismConstant")));
+        return fields;
     }
 
-    private static String millimetres(double metres) {
-        return Decimals.print(metres * 1000, 1);
+    private static String constant(JobState state, Target target) {
+        return state.prism().isEmpty() ? Decimals.print(target.prismConstant().metres() * 1000, 1) : state.prism();
     }
 
-    @PostMapping("/backsight")
+    @PostMapping("/kind")
+    String kind(@PathVariable UUID job, @RequestParam String kind) {
+        setups.kind(job, kind);
+        return "redirect:/jobs/" + job + "/setup";
+    }
+
+    @PostMapping("/mark")
     @ResponseBody
-    CompletableFuture<CheckView> measureBacksight(@PathVariable UUID job, @ModelAttribute SetupForm form, Principal person) {
-        return setups.measureBacksight(job, form, person.getName()).thenApply(p -> CheckView.of(p, journals.state(job).settings().figures()));
+    CompletableFuture<SetupView> read(@PathVariable UUID job, @RequestParam Map<String, String> fields, Principal person) {
+        return setups.read(job, fields, person.getName()).thenApply(p -> views.view(job, p));
+    }
+
+    @PostMapping("/face")
+    @ResponseBody
+    CompletableFuture<SetupView> readFace(@PathVariable UUID job, @RequestParam Map<String, String> fields, Principal person) {
+        return setups.readFace(job, fields, person.getName()).thenApply(p -> views.view(job, p));
     }
 
     @PostMapping("/recheck")
     @ResponseBody
-    CheckView recheck(@PathVariable UUID job, @ModelAttribute SetupForm form, Principal person) {
-        return CheckView.of(setups.recheck(job, form, person.getName()), journals.state(job).settings().figures());
+    SetupView recheck(@PathVariable UUID job, @RequestParam Map<String, String> fields, Principal person) {
+        return views.view(job, setups.recheck(job, fields, person.getName()));
+    }
+
+    @PostMapping("/marks/{index}/remove")
+    String remove(@PathVariable UUID job, @PathVariable int index) {
+        setups.remove(job, false, index);
+        return "redirect:/jobs/" + job + "/setup";
+    }
+
+    @PostMapping("/faces/{index}/remove")
+    String removeFace(@PathVariable UUID job, @PathVariable int index) {
+        setups.remove(job, true, index);
+        return "redirect:/jobs/" + job + "/setup";
+    }
+
+    @PostMapping("/faces/match")
+    String match(@PathVariable UUID job) {
+        setups.matchFaces(job);
+        return "redirect:/jobs/" + job + "/setup";
+    }
+
+    /** What of the setup in hand, or else of the open leaf, is drawn into the sketch. */
+    @GetMapping("/drawing")
+    @ResponseBody
+    Optional<SetupDrawing.Drawn> drawing(@PathVariable UUID job) {
+        return setups.proposal(job).flatMap(p -> p.solution().map(s -> drawing.draw(job, p.written(), s)));
+    }
+
+    /** The target that last stood over a mark, as it would be typed. */
+    record LastTarget(String targetHeight, String prismConstant) {
+    }
+
+    @GetMapping("/last-target")
+    @ResponseBody
+    Optional<LastTarget> lastTarget(@PathVariable UUID job, @RequestParam String mark) {
+        JobState state = sitePoints.state(job);
+        try {
+            return state.lastTarget(PointName.parse(mark)).map(t -> new LastTarget(state.settings().figures().bare(t.height()),
+                    prisms.with(job, t.prismConstant()).map(p -> p.name()).orElse(Decimals.print(t.prismConstant().metres() * 1000, 1))));
+        } catch (SurveyException notAName) {
+            return Optional.empty();
+        }
     }
 
     @PostMapping("/accept")
     String accept(@PathVariable UUID job, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason, Principal person) {
-        setups.accept(job, reason, new Author(id, person.getName(), "page"));
-        return "redirect:/jobs/" + job + "/measure";
+        UUID leaf = setups.accept(job, reason, new Author(id, person.getName(), "page")).id();
+        return "redirect:/jobs/" + job + "/setup/leaves/" + leaf;
     }
 
     @PostMapping("/discard")

@@ -1,12 +1,15 @@
 package verge.app.setup;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.function.DoubleFunction;
-import java.util.function.DoubleUnaryOperator;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentDesk;
+import verge.app.device.InstrumentSettings;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
@@ -14,178 +17,278 @@ import verge.app.journal.PayloadJson;
 import verge.app.points.SitePoints;
 import verge.app.pole.PoleService;
 import verge.core.coding.PointName;
-import verge.core.geodesy.Position;
 import verge.core.journal.Entry;
 import verge.core.journal.JobState;
 import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
-import verge.core.reading.Atmosphere;
 import verge.core.reading.InstrumentPrecision;
+import verge.core.reading.Pointing;
 import verge.core.reading.Target;
-import verge.core.reading.TotalStationReading;
-import verge.core.reduction.SlopeReduction;
-import verge.core.setup.KnownPointSetup;
-import verge.core.units.Air;
-import verge.core.units.Decimals;
+import verge.core.setup.Arrangement;
+import verge.core.setup.Conditions;
+import verge.core.setup.FaceMatching;
+import verge.core.setup.FaceShot;
+import verge.core.setup.Notice;
+import verge.core.setup.Sighting;
+import verge.core.setup.StationFit;
+import verge.core.setup.StationSolution;
 import verge.core.units.Length;
-import verge.core.units.LengthText;
 import verge.instruments.port.InstrumentIdentity;
 import verge.instruments.port.InstrumentSnapshot;
 import verge.instruments.port.TotalStation;
 
-/** Setting up over a known point: the backsight is read, checked in the open, and only then accepted. */
+/** Setting up: marks or faces are read one by one, solved in the open at once, and only then accepted. */
 @Service
 public class SetupService {
-    private static final Length HIGHEST_INSTRUMENT = new Length(4);
-    private static final double USUAL_HUMIDITY_PERCENT = 60;
-    private static final double LOWEST_CELSIUS = -40;
-    private static final double HIGHEST_CELSIUS = 60;
-    private static final double LOWEST_HECTOPASCALS = 500;
-    private static final double HIGHEST_HECTOPASCALS = 1100;
-
     private final JournalService journals;
     private final InstrumentDesk desk;
+    private final InstrumentSettings instruments;
     private final InstrumentWatch watch;
     private final PoleService poles;
     private final SitePoints points;
+    private final SetupTyped typed;
+    private final DesignFaces faces;
     private final SetupDraftRepository drafts;
     private final PayloadJson json;
 
-    SetupService(JournalService journals, InstrumentDesk desk, InstrumentWatch watch, PoleService poles, SitePoints points,
-            SetupDraftRepository drafts, PayloadJson json) {
+    SetupService(JournalService journals, InstrumentDesk desk, InstrumentSettings instruments, InstrumentWatch watch, PoleService poles, SitePoints points,
+            SetupTyped typed, DesignFaces faces, SetupDraftRepository drafts, PayloadJson json) {
         this.journals = journals;
         this.desk = desk;
+        this.instruments = instruments;
         this.watch = watch;
         this.poles = poles;
         this.points = points;
+        this.typed = typed;
+        this.faces = faces;
         this.drafts = drafts;
         this.json = json;
     }
 
-    /** A setup that waits to be accepted, with its checks. */
-    public record Proposal(Payload.StationSetUp written, KnownPointSetup.Result solved) {
+    /**
+     * A setup that waits to be accepted.
+     *
+     * @param outcome solved, or why not
+     */
+    public record Proposal(Payload.StationSetUp written, StationFit.Outcome outcome) {
+        /** @throws SurveyException SETUP_UNSOLVED */
+        public StationSolution solved() {
+            return solution().orElseThrow(() -> {
+                StationFit.Unsolved why = (StationFit.Unsolved) outcome;
+                return new SurveyException(Problem.SETUP_UNSOLVED, why.reason(), why.about().stream().map(PointName::text).collect(Collectors.joining(", ")));
+            });
+        }
+
+        public Optional<StationSolution> solution() {
+            return outcome instanceof StationSolution s ? Optional.of(s) : Optional.empty();
+        }
     }
 
-    /** What was measured and not accepted yet. */
+    SetupInHand inHand(UUID job) {
+        return drafts.findById(job).map(draft -> json.convert(draft.payload(), SetupInHand.class)).orElse(SetupInHand.NOTHING);
+    }
+
+    /** What was read and not accepted yet; empty before anything was read, or while what is typed cannot be right. */
     public Optional<Proposal> proposal(UUID job) {
-        return draft(job).map(written -> new Proposal(written, solve(journals.state(job), written)));
+        SetupInHand hand = inHand(job);
+        try {
+            return hand.anythingRead() ? Optional.of(propose(job, hand)) : Optional.empty();
+        } catch (SurveyException unfit) {
+            return Optional.empty();   // whoever reads or corrects is told; a page that is only looked at shows what is typed
+        }
     }
 
-    /** Reads the backsight. All that was typed is checked first: nobody should walk back for a slip of the finger. */
-    public CompletableFuture<Proposal> measureBacksight(UUID job, SetupForm form, String person) {
+    private void keep(UUID job, SetupInHand hand) {
+        drafts.save(new SetupDraft(job, json.text(hand)));
+    }
+
+    /** Another kind of setup: what was typed stays, what was read too. */
+    public void kind(UUID job, String kind) {
+        SetupInHand hand = inHand(job);
+        keep(job, hand.with(hand.form().with("kind", kind)));
+    }
+
+    /** Reads a mark. All that was typed is checked first: nobody should walk back for a slip of the finger. */
+    public CompletableFuture<Proposal> read(UUID job, Map<String, String> fields, String person) {
+        SetupForm form = inHand(job).form().with(fields);
         TotalStation station = desk.ready(job);
-        points.takeOn(job, Origin.CONTROL, person, form.station(), form.backsight());
-        typed(journals.state(job), form);
-        poles.choose(job, form.targetHeight(), form.prismConstant(), person);
-        return watch.measure(station).thenApply(reading -> propose(job, form, reading, person));
+        points.takeOn(job, Origin.CONTROL, person, form.get("station"), form.get("mark"));
+        JobState state = journals.state(job);
+        Arrangement arrangement = typed.arrangement(state, form, inHand(job));
+        SetupTyped.Wanted wanted = typed.mark(state, form);
+        typed.air(job, state, form);
+        boolean again = inHand(job).sightings().stream().anyMatch(s -> s.mark().equals(wanted.mark()));
+        if (!again && inHand(job).sightings().size() >= Arrangement.MOST_MARKS) {
+            throw new SurveyException(Problem.MARKS_TOO_MANY, Arrangement.MOST_MARKS);
+        }
+        Target target = poles.choose(job, form.get("targetHeight"), form.get("prismConstant"), person);
+        long upsets = upsets(station);
+        return watch.point(station, watch.how(job), wanted.bothFaces()).thenApply(pointings -> {
+            requireUnmoved(station, upsets, arrangement.station());
+            return store(job, form, new Sighting(wanted.mark(), target, Sighting.Use.ALL, wanted.azimuth(), pointings), station.snapshot());
+        });
     }
 
-    /** Checks the same reading against what is typed now: a corrected height or name needs no second walk. */
-    public Proposal recheck(UUID job, SetupForm form, String person) {
-        TotalStationReading reading = draft(job).orElseThrow(() -> new SurveyException(Problem.BACKSIGHT_NOT_READ)).reading();
-        return propose(job, form, reading, person);
+    private Proposal store(UUID job, SetupForm form, Sighting sighting, InstrumentSnapshot now) {
+        SetupInHand hand = started(inHand(job).with(form), now).read(sighting);
+        keep(job, hand.with(form.with("mark", form.kind() == Arrangement.Kind.KNOWN_POINT && hand.sightings().size() == 1 ? form.get("mark") : "").with("azimuth", "")));
+        return propose(job, inHand(job));
+    }
+
+    /** Another instrument, or one that was carried or knocked since: what was read from before is of no use. */
+    private static SetupInHand started(SetupInHand hand, InstrumentSnapshot now) {
+        SurveyException silent = new SurveyException(Problem.LINK_LOST, now.address());
+        InstrumentIdentity identity = now.identity().orElseThrow(() -> silent);
+        long upsets = now.condition().orElseThrow(() -> silent).upsets();
+        boolean same = hand.instrument().equals(identity.title()) && hand.upsets() == upsets;
+        SetupInHand kept = same ? hand : hand.withSightings(List.of()).withFaceShots(List.of());
+        return kept.by(identity.title(), upsets, InstrumentPrecision.withUsualCare(identity.sigmaAngle(), identity.distanceMeter()));
+    }
+
+    private static long upsets(TotalStation station) {
+        return station.snapshot().condition().map(c -> c.upsets()).orElse(-1L);
+    }
+
+    /** A knock while a mark was being read spoils it. */
+    private static void requireUnmoved(TotalStation station, long before, PointName name) {
+        if (before >= 0 && upsets(station) != before) {
+            throw new SurveyException(Problem.INSTRUMENT_MOVED, name.text());
+        }
+    }
+
+    /** Reads a shot on a face of the building. */
+    public CompletableFuture<Proposal> readFace(UUID job, Map<String, String> fields, String person) {
+        SetupForm form = inHand(job).form().with(fields);
+        TotalStation station = desk.ready(job);
+        JobState state = journals.state(job);
+        Arrangement arrangement = typed.arrangement(state, form, inHand(job));
+        typed.air(job, state, form);
+        FaceShot.BuildingFace face = faces.chosen(job, state, form.get("face"), form.get("level"));
+        long upsets = upsets(station);
+        return watch.measure(station, watch.how(job)).thenApply(reading -> {
+            requireUnmoved(station, upsets, arrangement.station());
+            SetupInHand hand = started(inHand(job).with(form), station.snapshot());
+            List<FaceShot> more = new ArrayList<>(hand.faceShots());
+            more.add(new FaceShot(face, Pointing.of(reading), new Target(Length.ZERO, Length.ZERO)));
+            keep(job, hand.withFaceShots(more));
+            return propose(job, inHand(job));
+        });
+    }
+
+    /**
+     * Looks at what was read with what is typed now: a corrected height or name needs no second walk. Fields 'mark-0', 'height-0',
+     * 'prism-0', 'plan-0' … are those of each mark's row.
+     */
+    public Proposal recheck(UUID job, Map<String, String> fields, String person) {
+        SetupInHand hand = inHand(job);
+        if (!hand.anythingRead()) {
+            throw new SurveyException(Problem.BACKSIGHT_NOT_READ);
+        }
+        SetupForm form = hand.form().with(fields);
+        points.takeOn(job, Origin.CONTROL, person, form.get("station"));
+        List<Sighting> corrected = new ArrayList<>();
+        for (int i = 0; i < hand.sightings().size(); i++) {
+            corrected.add(corrected(job, form, hand.sightings().get(i), i, person));
+        }
+        SetupInHand other = hand.with(withoutRows(form)).withSightings(corrected);
+        Proposal proposal = propose(job, other);
+        keep(job, other);
+        return proposal;
+    }
+
+    private Sighting corrected(UUID job, SetupForm form, Sighting sighting, int row, String person) {
+        Sighting s = sighting;
+        if (!form.get("mark-" + row).isEmpty()) {
+            points.takeOn(job, Origin.CONTROL, person, form.get("mark-" + row));
+            s = s.with(PointName.parse(form.get("mark-" + row)));
+        }
+        if (!form.get("height-" + row).isEmpty() && !form.get("prism-" + row).isEmpty()) {
+            s = s.with(typed.target(job, journals.state(job), form.get("height-" + row), form.get("prism-" + row)));
+        }
+        if (form.fields().containsKey("plan-" + row)) {
+            s = s.with(new Sighting.Use(form.is("plan-" + row), form.is("plan-" + row), form.is("up-" + row)));
+        }
+        return s;
+    }
+
+    private static SetupForm withoutRows(SetupForm form) {
+        return new SetupForm(form.fields().entrySet().stream().filter(f -> !f.getKey().matches("(mark|height|prism|plan|up)-\\d+"))
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
+    }
+
+    /** Takes a mark or a face shot out of what was read. */
+    public void remove(UUID job, boolean face, int index) {
+        SetupInHand hand = inHand(job);
+        if (face && index >= 0 && index < hand.faceShots().size()) {
+            List<FaceShot> fewer = new ArrayList<>(hand.faceShots());
+            fewer.remove(index);
+            keep(job, hand.withFaceShots(fewer));
+        } else if (!face && index >= 0 && index < hand.sightings().size()) {
+            List<Sighting> fewer = new ArrayList<>(hand.sightings());
+            fewer.remove(index);
+            keep(job, hand.withSightings(fewer));
+        }
+    }
+
+    /** The better matching of shots and faces, if there is one. */
+    Optional<FaceMatching.Better> betterFaces(UUID job, Payload.StationSetUp written) {
+        JobState state = journals.state(job);
+        return written.arrangement().kind() != Arrangement.Kind.BUILDING ? Optional.empty()
+                : FaceMatching.find(written.arrangement(), written.conditions(), state.plane(), faces.walls(job, state));
+    }
+
+    /** Takes the better matching over. */
+    public void matchFaces(UUID job) {
+        SetupInHand hand = inHand(job);
+        betterFaces(job, propose(job, hand).written()).ifPresent(better -> keep(job, hand.withFaceShots(better.shots())));
     }
 
     /**
      * Makes the setup that was read a leaf; asking again with the same entry id stores nothing more.
      *
-     * @throws SurveyException BACKSIGHT_NOT_READ, INSTRUMENT_MOVED, or REASON_NEEDED if a check is outside its limit and no reason is given
+     * @throws SurveyException BACKSIGHT_NOT_READ, SETUP_UNSOLVED, INSTRUMENT_MOVED, or REASON_NEEDED if something is outside its limit and no
+     *     reason is given
      */
     public Entry accept(UUID job, String reason, Author author) {
         Optional<Entry> stored = journals.journal(job).entry(author.entry());
         if (stored.isPresent()) {
             return stored.get();
         }
-        Payload.StationSetUp written = draft(job).orElseThrow(() -> new SurveyException(Problem.BACKSIGHT_NOT_READ));
+        SetupInHand hand = inHand(job);
+        if (!hand.anythingRead()) {
+            throw new SurveyException(Problem.BACKSIGHT_NOT_READ);
+        }
+        Payload.StationSetUp written = propose(job, hand).written();
         desk.snapshot(job).flatMap(InstrumentSnapshot::condition).filter(c -> c.upsets() != written.upsets()).ifPresent(moved -> {
             throw new SurveyException(Problem.INSTRUMENT_MOVED, written.station().text());
         });
         Entry entry = journals.append(job, new Author(author.entry(), author.person(), written.instrument()), state -> {
-            if (!solve(state, written).within() && reason.isBlank()) {
+            Proposal proposal = new Proposal(written, state.solve(written));
+            if (doubtful(proposal.solved()) && reason.isBlank()) {
                 throw new SurveyException(Problem.REASON_NEEDED, "the check against control");
             }
-            return new Payload.StationSetUp(written.station(), written.backsight(), written.instrumentHeight(), written.target(),
-                    written.reading(), written.air(), written.precision(), written.refraction(), written.instrument(),
-                    written.upsets(), reason.strip());
+            return new Payload.StationSetUp(written.arrangement(), written.conditions(), written.instrument(), written.upsets(), reason.strip());
         });
         discard(job);
         return entry;
+    }
+
+    /** Whether a person must say why it is kept all the same. */
+    static boolean doubtful(StationSolution solved) {
+        return !solved.within() || solved.notices().stream().anyMatch(n -> n.kind() == Notice.Kind.VARIANCE_HIGH || n.kind() == Notice.Kind.DANGER_CIRCLE);
     }
 
     public void discard(UUID job) {
         drafts.deleteById(job);
     }
 
-    private Proposal propose(UUID job, SetupForm form, TotalStationReading reading, String person) {
-        points.takeOn(job, Origin.CONTROL, person, form.station(), form.backsight());
-        Typed typed = typed(journals.state(job), form);
-        Target target = poles.choose(job, form.targetHeight(), form.prismConstant(), person);
-        Payload.StationSetUp written = written(typed, reading, desk.ready(job).snapshot(), target);
-        Proposal proposal = new Proposal(written, solve(journals.state(job), written));
-        drafts.save(new SetupDraft(job, json.text(written)));
-        return proposal;
-    }
-
-    private record Typed(PointName station, PointName backsight, Length instrumentHeight, Atmosphere air) {
-    }
-
-    private static Typed typed(JobState state, SetupForm form) {
-        PointName station = known(state, form.station(), "station");
-        PointName backsight = known(state, form.backsight(), "backsight");
-        if (station.equals(backsight)) {
-            throw new SurveyException(Problem.COINCIDENT_POINTS);
-        }
-        Length height = LengthText.parse(form.instrumentHeight(), state.settings().figures().lengthUnit());
-        if (height.metres() < 0 || height.compareTo(HIGHEST_INSTRUMENT) > 0) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, "instrument height", form.instrumentHeight(), "0 m", "4 m");
-        }
-        Air units = state.settings().figures().air();
-        Atmosphere air = new Atmosphere(
-                number("temperature", form.temperature(), units.temperature()::toCelsius, LOWEST_CELSIUS, HIGHEST_CELSIUS, units::temperature),
-                number("pressure", form.pressure(), units.pressure()::toHectopascals, LOWEST_HECTOPASCALS, HIGHEST_HECTOPASCALS, units::pressure),
-                USUAL_HUMIDITY_PERCENT);
-        return new Typed(station, backsight, height, air);
-    }
-
-    private static Payload.StationSetUp written(Typed typed, TotalStationReading reading, InstrumentSnapshot instrument, Target target) {
-        SurveyException silent = new SurveyException(Problem.LINK_LOST, instrument.address());
-        InstrumentIdentity identity = instrument.identity().orElseThrow(() -> silent);
-        long upsets = instrument.condition().orElseThrow(() -> silent).upsets();
-        return new Payload.StationSetUp(typed.station(), typed.backsight(), typed.instrumentHeight(), target, reading, typed.air(),
-                InstrumentPrecision.withUsualCare(identity.sigmaAngle(), identity.distanceMeter()), SlopeReduction.USUAL_REFRACTION,
-                identity.title(), upsets, "");
-    }
-
-    private static PointName known(JobState state, String typed, String field) {
-        if (typed.isBlank()) {
-            throw new SurveyException(Problem.MISSING, field);
-        }
-        PointName name = PointName.parse(typed);
-        position(state, name);
-        return name;
-    }
-
-    private static Position position(JobState state, PointName name) {
-        return state.find(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text())).position();
-    }
-
-    /** A figure in the job's unit, checked in the unit that is kept. */
-    private static double number(String field, String typed, DoubleUnaryOperator kept, double lowest, double highest, DoubleFunction<String> words) {
-        double value = kept.applyAsDouble(Decimals.parse(typed).orElseThrow(() -> new SurveyException(Problem.NOT_A_NUMBER, typed)));
-        if (value < lowest || value > highest) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, field, typed, words.apply(lowest), words.apply(highest));
-        }
-        return value;
-    }
-
-    private static KnownPointSetup.Result solve(JobState state, Payload.StationSetUp written) {
-        return KnownPointSetup.solve(state.occupation(written, position(state, written.station())),
-                position(state, written.backsight()), written.reading(), written.target());
-    }
-
-    private Optional<Payload.StationSetUp> draft(UUID job) {
-        return drafts.findById(job).map(draft -> json.convert(draft.payload(), Payload.StationSetUp.class));
+    private Proposal propose(UUID job, SetupInHand hand) {
+        JobState state = journals.state(job);
+        Arrangement arrangement = typed.arrangement(state, hand.form(), hand);
+        Conditions conditions = new Conditions(typed.air(job, state, hand.form()), hand.precision(), instruments.errors(job), instruments.refraction(job));
+        Payload.StationSetUp written = new Payload.StationSetUp(arrangement, conditions, hand.instrument(), hand.upsets(), "");
+        return new Proposal(written, state.solve(written));
     }
 }

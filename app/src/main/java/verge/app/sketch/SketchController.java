@@ -77,7 +77,7 @@ class SketchController {
         JobState state = journals.state(job);
         Codebook book = codebooks.of(job);
         Optional<Leaf> open = state.openLeaf();
-        List<Station> stations = state.leaves().stream().flatMap(leaf -> station(state, leaf, open.equals(Optional.of(leaf))).stream()).toList();
+        List<Station> stations = state.leaves().stream().flatMap(leaf -> station(leaf, open.equals(Optional.of(leaf))).stream()).toList();
         return new Sketch(state.points().map(p -> SketchPoint.of(p, book)).toList(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
                 state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state)).toList(),
                 drawings.current(job, state).map(SiteFile::id).orElse(null), apart.words(job, state));
@@ -109,9 +109,9 @@ class SketchController {
         return state.settings().ground().factor().map(f -> new Reference(f.reference().northing(), f.reference().easting(), "ground factor")).orElse(null);
     }
 
-    private static Optional<Station> station(JobState state, Leaf leaf, boolean open) {
-        GridPoint at = leaf.solved().station().occupation().station().plan();
-        return state.find(leaf.written().backsight()).map(b -> new Station(leaf.written().station().text(), leaf.number(),
-                at.northing(), at.easting(), b.position().plan().northing(), b.position().plan().easting(), open));
+    private static Optional<Station> station(Leaf leaf, boolean open) {
+        GridPoint at = leaf.station().occupation().station().plan();
+        GridPoint towards = leaf.solved().backsight().flatMap(m -> m.known()).map(p -> p.plan()).orElse(at);
+        return Optional.of(new Station(leaf.written().station().text(), leaf.number(), at.northing(), at.easting(), towards.northing(), towards.easting(), open));
     }
 }

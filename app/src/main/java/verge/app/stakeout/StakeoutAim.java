@@ -51,7 +51,7 @@ public record StakeoutAim(StoredPoint design, String facingTyped, Tolerance tole
             return new Facing.Along(Angle.ZERO);
         }
         if (facingTyped.equals(FACING_STATION)) {
-            return state.openLeaf().<Facing>map(leaf -> new Facing.Towards(leaf.solved().station().occupation().station().plan()))
+            return state.openLeaf().<Facing>map(leaf -> new Facing.Towards(leaf.station().occupation().station().plan()))
                     .orElse(new Facing.Along(Angle.ZERO));
         }
         return new Facing.Along(AngleText.parse(facingTyped, state.settings().figures().angles().unit()));

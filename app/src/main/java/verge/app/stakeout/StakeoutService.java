@@ -54,7 +54,7 @@ public class StakeoutService {
 
     private static void requireWithin(StakeoutAim aim, TotalStationReading reading, InstrumentWatch.Ready ready,
             Facing facing, String reason) {
-        Position here = ready.leaf().solved().station().observe(reading, ready.target()).position();
+        Position here = ready.leaf().station().observe(reading, ready.target()).position();
         if (!Guidance.towards(aim.design().position(), here, facing, aim.tolerance()).done() && reason.isBlank()) {
             throw new SurveyException(Problem.REASON_NEEDED, "the stake");
         }

@@ -1,13 +1,14 @@
-// The bench for connecting and setting up.
-import { onceId, page, post } from 'verge/frame/http.js';
+// The bench for setting up: marks or faces are read one by one, what they come to is shown at once, then it is accepted.
+import { get, onceId, page, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { dropDraft } from 'verge/frame/draft.js';
 import { refresh, turnTo } from 'verge/frame/leaves.js';
 import { pickFromSketch } from 'verge/frame/pick.js';
 import { helper } from 'verge/device/practice.js';
+import { drawSetup } from 'verge/setup/drawing.js';
+import { moveBubble } from 'verge/setup/bubble.js';
 
 const job = document.body.dataset.job;
-const BUBBLE_RUN = 32;
 const setup = onceId();
 
 export function mount(bench) {
@@ -15,47 +16,36 @@ export function mount(bench) {
   if (!form) {
     return undefined;
   }
-  const bubble = event => {
-    moveBubble(event.detail);
-    takeAir(form, event.detail);
-  };
+  const bubble = event => moveBubble(event.detail);
   document.addEventListener('verge:instrument', bubble);
-  const unpick = pickFromSketch(form, () => recheck(bench, form));
-  form.addEventListener('change', () => recheck(bench, form));
+  const unpick = pickFromSketch(form, () => changed(bench, form));
+  form.addEventListener('change', event => changed(bench, form, event.target));
   form.addEventListener('submit', event => event.preventDefault());
-  document.getElementById('read-backsight').addEventListener('click', event => read(form, event.currentTarget));
-  document.getElementById('read-again')?.addEventListener('click', event => read(form, event.currentTarget));
+  bench.addEventListener('change', event => rowChanged(bench, form, event.target));
+  document.getElementById('read-mark').addEventListener('click', event => read(form, event.currentTarget));
+  document.getElementById('read-again').addEventListener('click', () => another(form));
   document.getElementById('accept-setup').addEventListener('click', () => accept(bench, form));
   bench.addEventListener('click', event => {
     const deed = event.target.closest('[data-practice]')?.dataset.practice;
+    const kind = event.target.closest('.kinds [data-kind]')?.dataset.kind;
     if (deed) {
       help(form, deed);
+    } else if (kind) {
+      dropDraft(form);
+      turnTo(`/jobs/${job}/setup/kind`, { method: 'POST', body: new URLSearchParams({ kind }) }).catch(() => {});
     }
   });
+  askAboutZero(form);
+  const undraw = drawSetup(bench.querySelector('#check').dataset.present === 'true' ? `/jobs/${job}/setup/drawing` : null);
   return () => {
     document.removeEventListener('verge:instrument', bubble);
     unpick();
+    undraw();
   };
 }
 
-function moveBubble(view) {
-  const dot = document.getElementById('bubble');
-  dot?.setAttribute('cx', view.tiltAcross * BUBBLE_RUN);
-  dot?.setAttribute('cy', -view.tiltAlong * BUBBLE_RUN);
-  dot?.setAttribute('fill', view.level ? 'var(--moss)' : 'var(--madder)');
-}
-
-/** What the instrument's own sensors say stands in the fields until something is typed there. */
-function takeAir(form, view) {
-  for (const name of ['temperature', 'pressure']) {
-    const field = form.elements[name];
-    if (!field.value && !field.defaultValue && view[name] && field !== document.activeElement) {
-      field.value = field.defaultValue = view[name];
-    }
-  }
-}
-
-const typed = form => Object.fromEntries(new FormData(form));
+/** All fields of the form; a box that is not ticked is said to be so, else what was ticked before would stay. */
+const typed = form => Object.fromEntries([...[...form.elements].filter(e => e.type === 'checkbox' && e.name).map(e => [e.name, 'false']), ...new FormData(form)]);
 
 async function read(form, button) {
   if (button.classList.contains('busy')) {
@@ -63,35 +53,82 @@ async function read(form, button) {
   }
   button.classList.add('busy');
   try {
-    await post(`/jobs/${job}/setup/backsight`, typed(form));
+    await post(`/jobs/${job}/setup/${form.dataset.kind === 'BUILDING' ? 'face' : 'mark'}`, typed(form));
     hush();
     dropDraft(form);
     await refresh();
-    document.querySelector('#check .pair').scrollIntoView({ block: 'nearest' });
+    document.querySelector('#check .verdict').scrollIntoView({ block: 'nearest' });
   } catch (problem) {
     sayProblem(problem);
+    askAboutZero(form, problem.problem === 'INSTRUMENT_HEIGHT_ZERO');
   } finally {
     button.classList.remove('busy');
   }
 }
 
-/** A reading that is there is checked again with what is typed now. */
+/** Back to reading: the big key reads again, the first empty field of the next mark is there to be typed in. */
+function another(form) {
+  document.getElementById('accept-setup').hidden = true;
+  document.getElementById('accept-setup').removeAttribute('data-primary');
+  document.getElementById('read-again').hidden = true;
+  const button = document.getElementById('read-mark');
+  button.hidden = false;
+  button.dataset.primary = '';
+  (form.elements.mark ?? form.elements.face).focus();
+  (form.elements.mark ?? form.elements.face).scrollIntoView({ block: 'center' });
+}
+
+/** A height of nothing is confirmed once. */
+function askAboutZero(form, asked = false) {
+  const box = document.getElementById('no-ground-mark');
+  const zero = /^0*([.,]0*)?$/.test(form.elements.instrumentHeight.value.trim()) && form.elements.instrumentHeight.value.trim() !== '';
+  box.hidden = !(asked || zero && box.querySelector('input').checked || zero);
+}
+
+async function changed(bench, form, field) {
+  askAboutZero(form);
+  if (field?.name === 'mark' && field.value) {
+    const last = await get(`/jobs/${job}/setup/last-target?mark=${encodeURIComponent(field.value)}`).catch(() => null);
+    if (last) {
+      form.elements.targetHeight.value = last.targetHeight;
+      form.elements.prismConstant.value = last.prismConstant;
+    }
+  }
+  if (!['mark', 'targetHeight', 'prismConstant', 'faces', 'azimuth', 'face', 'level'].includes(field?.name)) {
+    await recheck(bench, form);
+  }
+}
+
+/** A row of a mark that was read: its name, its target, what of it counts. */
+function rowChanged(bench, form, field) {
+  if (field.dataset.use) {
+    form.elements[`${field.dataset.use}-${field.dataset.row}`].value = String(field.checked);
+    recheck(bench, form);
+  } else if (/^(mark|height|prism)-\d+$/.test(field.name)) {
+    recheck(bench, form);
+  }
+}
+
+/** What was read is looked at again with what is typed now. */
 async function recheck(bench, form) {
   if (bench.querySelector('#check').dataset.present !== 'true') {
     return;
   }
   try {
+    const reason = bench.querySelector('#reason')?.value;
     await post(`/jobs/${job}/setup/recheck`, typed(form));
     dropDraft(form);
     hush();
-    const reason = bench.querySelector('#reason')?.value;
     const fresh = (await page(location.href)).document;
     for (const id of ['check', 'check-figures']) {
-      document.getElementById(id).replaceWith(document.adoptNode(fresh.getElementById(id)));
+      const now = document.getElementById(id);
+      const then = fresh.getElementById(id);
+      now && then && now.replaceWith(document.adoptNode(then));
     }
     if (reason && bench.querySelector('#reason')) {
       bench.querySelector('#reason').value = reason;
     }
+    document.dispatchEvent(new CustomEvent('verge:setup'));
   } catch (problem) {
     sayProblem(problem);
   }
@@ -112,22 +149,23 @@ async function accept(bench, form) {
 // What the helper on the practice ground needs to be told for each deed, and what is said when it is done.
 const DEEDS = {
   stand: { field: 'station', tell: mark => ({ mark }),
-    done: scene => [`The tripod stands on ${scene.tripod}.`, `The tape shows ${scene.tape}; the pole is ${scene.pole} high, its prism says ${scene.prism}.`] },
-  go: { field: 'backsight', tell: mark => ({ mark }), done: (scene, mark) => [`The prism is held on ${mark}.`, ''] },
+    done: scene => [scene.tripod ? `The tripod stands on ${scene.tripod}.` : 'The tripod stands at the pole.', `The tape shows ${scene.tape}; the pole is ${scene.pole} high, its prism says ${scene.prism}.`] },
+  go: { field: 'mark', tell: mark => ({ mark }), done: (scene, mark) => [`The prism is held on ${mark}.`, ''] },
   extend: { field: 'targetHeight', tell: height => ({ height }), done: scene => [`The pole is ${scene.pole} high.`, ''] },
 };
 
 async function help(form, deed) {
   const { field, tell, done } = DEEDS[deed];
-  const typed = form.elements[field].value.trim();
-  if (!typed) {
-    form.elements[field].focus();
+  const free = deed === 'stand' && form.dataset.kind !== 'KNOWN_POINT';
+  const word = form.elements[field]?.value.trim();
+  if (!word && !free) {
+    form.elements[field]?.focus();
     say('Not told yet.', 'Type or touch it first, then the helper can do it.');
     return;
   }
   try {
-    const scene = await helper(deed, tell(typed));
-    say(...done(scene, typed), 'good');
+    const scene = free ? await helper('stand-at-pole', {}) : await helper(deed, tell(word));
+    say(...done(scene, word), 'good');
   } catch (problem) {
     sayProblem(problem);
   }

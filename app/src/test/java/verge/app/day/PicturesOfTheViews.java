@@ -129,7 +129,7 @@ class PicturesOfTheViews extends InBrowser {
         browser.open(yard + "setup");
         browser.type("station", "T2");
         browser.type("instrumentHeight", Decimals.print(verge.ground().look().occupied().orElseThrow().tape().metres(), 3));
-        browser.type("backsight", "T4");
+        browser.type("mark", "T4");
         browser.primary();
         browser.sees("Accept setup");
     }

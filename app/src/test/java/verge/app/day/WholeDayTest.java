@@ -75,16 +75,17 @@ class WholeDayTest extends InBrowser {
         browser.click(By.cssSelector("[data-practice=stand]"));
         browser.sees("The tripod stands on T2");
         browser.type("instrumentHeight", browser.text(By.id("said")).replaceAll("(?s).*shows ([0-9.]+) m.*", "$1"));
-        browser.type("backsight", "T4");
+        browser.type("mark", "T4");
         browser.click(By.cssSelector("[data-practice=go]"));
         browser.sees("The prism is held on T4");
         browser.type("targetHeight", "1.600");
         browser.type("prismConstant", "-12");
-        browser.type("temperature", "11.4");
-        browser.type("pressure", "1008.6");
         browser.primary();
         browser.sees("Distance and height agree with control");
         browser.primary();
+        browser.sees("Leaf 1");
+        browser.sees("No independent check yet");
+        browser.tab("Measure");
         browser.sees("leaf 1 · station T2, backsight T4");
     }
 

@@ -71,25 +71,25 @@ class FieldWorkTest {
         assertThat(read("T2", "T4", tape, "1.700", "-12.0").body()).contains("\"within\":false", "The height does not agree");
         assertThat(accept("").body()).contains("REASON_NEEDED");
         assertThat(journals.state(job).leaves()).isEmpty();
-        assertThat(visitor.post(path("/setup/recheck"), form("T2", "T4", tape, "1.600", "-12.0")).body()).contains("\"within\":true");
+        assertThat(visitor.post(path("/setup/recheck"), Map.of("height-0", "1.600", "prism-0", "-12.0")).body()).contains("\"within\":true");
     }
 
     @Test
     void aPrismConstantInMetresTypedAsMillimetresIsNoticed() throws Exception {
         String tape = tripodOn("T2");
-        assertThat(read("T2", "T4", tape, "1.600", "-0.012").body()).contains("\"within\":false", "look at the prism constant");
+        assertThat(read("T2", "T4", tape, "1.600", "-0.012").body()).contains("PRISM_CONSTANT_UNIT", "\u221212.0 mm");
         assertThat(read("T2", "T4", tape, "1.600", "-12 m").body()).contains("cannot be right");
     }
 
     @Test
     void aPoleMadeHigherAndTypedAsHighGivesTheSameGround() throws Exception {
         setUp();
-        shoot("101");
+        assertThat(shoot("101").statusCode()).isEqualTo(200);
         verge.ground().extend(new Length(2.15));
         visitor.post(path("/pole"), Map.of("targetHeight", "2.150", "prismConstant", "-12"));
-        shoot("102");
+        assertThat(shoot("102").body()).contains("103");
         visitor.post(path("/pole"), Map.of("targetHeight", "1.600", "prismConstant", "-12.0 mm"));
-        shoot("103");
+        assertThat(shoot("103").body()).contains("104");
         verge.ground().extend(new Length(1.6));
         assertThat(elevation("102")).isCloseTo(elevation("101"), within(0.004));
         assertThat(elevation("103") - elevation("102")).as("forgotten to type it").isCloseTo(0.55, within(0.004));
@@ -248,11 +248,11 @@ class FieldWorkTest {
     }
 
     private HttpResponse<String> read(String station, String backsight, String tape, String pole, String prism) throws Exception {
-        return visitor.post(path("/setup/backsight"), form(station, backsight, tape, pole, prism));
+        return visitor.post(path("/setup/mark"), form(station, backsight, tape, pole, prism));
     }
 
     private static Map<String, String> form(String station, String backsight, String tape, String pole, String prism) {
-        return Map.of("station", station, "backsight", backsight, "instrumentHeight", tape, "targetHeight", pole, "prismConstant", prism,
+        return Map.of("kind", "KNOWN_POINT", "station", station, "mark", backsight, "instrumentHeight", tape, "targetHeight", pole, "prismConstant", prism,
                 "temperature", "11.4", "pressure", "1008.6");
     }
 

@@ -2,6 +2,7 @@ package verge.app.device;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
@@ -9,21 +10,35 @@ import static org.mockito.Mockito.when;
 import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.app.job.Job;
+import verge.app.job.JobService;
+import verge.instruments.port.LinkKind;
+import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
 import verge.instruments.port.TotalStation;
 
 /** Links are shared by jobs, remembered, and closed when nobody uses them. Nobody listens at port 1. */
 class InstrumentDeskTest {
     private final JobInstrumentRepository chosen = mock(JobInstrumentRepository.class);
-    private final InstrumentDesk desk = new InstrumentDesk(chosen);
+    private final KnownInstrumentRepository known = mock(KnownInstrumentRepository.class);
+    private final JobService jobs = mock(JobService.class);
+    private final InstrumentDesk desk = new InstrumentDesk(chosen, known, jobs);
     private final UUID yard = UUID.randomUUID();
     private final UUID jetty = UUID.randomUUID();
+
+    @BeforeEach
+    void aSiteThatRemembers() {
+        Job job = mock(Job.class);
+        when(jobs.job(any())).thenReturn(job);
+        when(known.save(any())).thenAnswer(call -> call.getArgument(0));
+    }
 
     @AfterEach
     void close() {
@@ -32,8 +47,8 @@ class InstrumentDeskTest {
 
     @Test
     void jobsWithOneAddressShareOneLinkUntilTheLastLetsGo() {
-        desk.connect(yard, "127.0.0.1:1");
-        desk.connect(jetty, " 127.0.0.1:1 ");
+        desk.connect(yard, LinkForm.cable("127.0.0.1:1"));
+        desk.connect(jetty, LinkForm.cable(" 127.0.0.1:1 "));
         TotalStation link = desk.find(yard).orElseThrow();
         assertThat(desk.find(jetty)).containsSame(link);
         desk.disconnect(yard);
@@ -46,31 +61,39 @@ class InstrumentDeskTest {
 
     @Test
     void anotherAddressLetsGoOfTheFormer() {
-        desk.connect(yard, "127.0.0.1:1");
+        desk.connect(yard, LinkForm.cable("127.0.0.1:1"));
         TotalStation former = desk.find(yard).orElseThrow();
-        desk.connect(yard, "localhost:1");
+        desk.connect(yard, LinkForm.cable("localhost:1"));
         assertThat(former.snapshot().link()).isEqualTo(LinkState.CLOSED);
         assertThat(desk.find(yard).orElseThrow().snapshot().address()).isEqualTo("localhost:1");
     }
 
     @Test
     void afterARestartTheChosenInstrumentIsLookedForAgain() {
-        when(chosen.findById(yard)).thenReturn(Optional.of(new JobInstrument(yard, new InstrumentAddress("127.0.0.1", 1))));
+        KnownInstrument instrument = new KnownInstrument(UUID.randomUUID(), "the old one", "line", LinkSetting.cable("127.0.0.1", 1));
+        when(known.findById(instrument.id())).thenReturn(Optional.of(instrument));
+        when(chosen.findById(yard)).thenReturn(Optional.of(new JobInstrument(yard, instrument.id())));
         assertThat(desk.snapshot(yard).orElseThrow().link()).isEqualTo(LinkState.CONNECTING);
         assertThatThrownBy(() -> desk.ready(yard)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.LINK_LOST));
         assertThatThrownBy(() -> desk.ready(jetty)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NO_INSTRUMENT));
     }
 
     @ParameterizedTest
-    @CsvSource({"192.168.4.1:2000, 192.168.4.1, 2000", "' station.local:65535 ', station.local, 65535"})
-    void anAddressIsANameAndAPort(String typed, String host, int port) {
-        assertThat(InstrumentAddress.parse(typed)).isEqualTo(new InstrumentAddress(host, port));
+    @CsvSource({"192.168.4.1:2000, CABLE, '', 192.168.4.1, 2000", "' station.local:65535 ', NEAR_RADIO, 4417, station.local, 65535", "a:1, '', '', a, 1"})
+    void aLinkIsAnAddressAndWhatItNeedsToFindItsPartner(String typed, String link, String partner, String host, int port) {
+        LinkSetting setting = new LinkForm(typed, link, partner).parse();
+        assertThat(setting).isEqualTo(new LinkSetting(link.isEmpty() ? LinkKind.CABLE : LinkKind.valueOf(link), host, port, partner));
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", "station", "station:", ":2000", "station:0", "station:65536", "station:port", "http://station:80", "a b:1", "station:999999"})
-    void whatIsNoneIsRefused(String typed) {
-        assertThatThrownBy(() -> InstrumentAddress.parse(typed)).isInstanceOfSatisfying(SurveyException.class,
-                e -> assertThat(e.problem()).isEqualTo(Problem.ADDRESS_UNFIT));
+    void whatIsNoAddressIsRefused(String typed) {
+        assertThatThrownBy(() -> LinkForm.cable(typed).parse()).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.ADDRESS_UNFIT));
+    }
+
+    @Test
+    void aRadioWithoutItsPartnerIsAskedFor() {
+        assertThatThrownBy(() -> new LinkForm("a:1", "FAR_RADIO", " ").parse()).isInstanceOfSatisfying(SurveyException.class,
+                e -> assertThat(e.arguments()).containsExactly("shared address"));
     }
 }

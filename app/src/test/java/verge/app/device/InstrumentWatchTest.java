@@ -26,13 +26,14 @@ import verge.core.units.Figures;
 import verge.core.units.Length;
 import verge.instruments.port.InstrumentCondition;
 import verge.instruments.port.InstrumentSnapshot;
+import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
 import verge.instruments.port.TotalStation;
 
 /** A reading counts only if the instrument is level, has not moved and sees something that can be a point. */
 class InstrumentWatchTest {
     private final TotalStation station = mock(TotalStation.class);
-    private final InstrumentWatch watch = new InstrumentWatch(mock(InstrumentDesk.class), mock(JournalService.class));
+    private final InstrumentWatch watch = new InstrumentWatch(mock(InstrumentDesk.class), mock(InstrumentSettings.class), mock(JournalService.class));
 
     @AfterEach
     void finish() {
@@ -43,9 +44,9 @@ class InstrumentWatchTest {
     @CsvSource({"90, 50, true", "90, 0.1, false", "90, 20000, false", "0.5, 50, false", "179.5, 50, false", "270, 50, true", "359.8, 50, false"})
     void whatCannotBeAPointIsRefused(double zenith, double metres, boolean plausible) {
         when(station.snapshot()).thenReturn(state(10, 1));
-        when(station.measure()).thenReturn(CompletableFuture.completedFuture(
+        when(station.measure(1)).thenReturn(CompletableFuture.completedFuture(
                 new TotalStationReading(Angle.ofDegrees(10), Angle.ofDegrees(zenith), new Length(metres), "")));
-        CompletableFuture<TotalStationReading> reading = watch.measure(station);
+        CompletableFuture<TotalStationReading> reading = watch.measure(station, InstrumentWatch.How.USUAL);
         if (plausible) {
             assertThat(reading.join().slopeDistance().metres()).isEqualTo(metres);
         } else {
@@ -56,11 +57,11 @@ class InstrumentWatchTest {
     @Test
     void anInstrumentThatIsNotLevelIsNotAsked() {
         when(station.snapshot()).thenReturn(state(41, 1));
-        assertThatThrownBy(() -> watch.measure(station)).isInstanceOfSatisfying(SurveyException.class, e -> {
+        assertThatThrownBy(() -> watch.measure(station, InstrumentWatch.How.USUAL)).isInstanceOfSatisfying(SurveyException.class, e -> {
             assertThat(e.problem()).isEqualTo(Problem.NOT_LEVEL);
             assertThat(e.arguments()).containsExactly("41\u2033", "40\u2033");
         });
-        verify(station, never()).measure();
+        verify(station, never()).measure(1);
     }
 
     @Test
@@ -68,9 +69,9 @@ class InstrumentWatchTest {
         Books book = new Books(Figures.metric());
         book.setUp("");
         Leaf leaf = book.journal().state().openLeaf().orElseThrow();
-        when(station.measure()).thenReturn(CompletableFuture.completedFuture(Books.reading(10, 50)));
+        when(station.measure(1)).thenReturn(CompletableFuture.completedFuture(Books.reading(10, 50)));
         when(station.snapshot()).thenReturn(state(10, 1));
-        InstrumentWatch.Ready ready = new InstrumentWatch.Ready(leaf, Books.PRISM, station, "test 1");
+        InstrumentWatch.Ready ready = new InstrumentWatch.Ready(leaf, Books.PRISM, station, "test 1", InstrumentWatch.How.USUAL);
         assertThat(watch.shoot(ready).join()).isEqualTo(Books.reading(10, 50));
         when(station.snapshot()).thenReturn(state(10, 2));
         assertThat(problemOf(watch.shoot(ready))).isEqualTo(Problem.INSTRUMENT_MOVED);
@@ -87,6 +88,6 @@ class InstrumentWatchTest {
 
     private static InstrumentSnapshot state(double tiltArcSeconds, long upsets) {
         InstrumentCondition condition = new InstrumentCondition(Angle.ofArcSeconds(tiltArcSeconds), Angle.ZERO, 80, 12, 1013, upsets, true);
-        return new InstrumentSnapshot("test:1", LinkState.UP, Optional.empty(), Optional.of(condition), Optional.empty(), Instant.EPOCH);
+        return new InstrumentSnapshot(LinkSetting.cable("test", 1), LinkState.UP, Optional.empty(), Optional.empty(), Optional.of(condition), Optional.empty(), Instant.EPOCH, Optional.empty());
     }
 }

@@ -44,7 +44,7 @@ class BookTextTest {
     void aSetupTellsItsChecksAndWhyItWasAccepted() {
         BookText.Line line = line(book.setUp("the pole slipped"));
         assertThat(line.kind()).isEqualTo("setup");
-        assertThat(line.text()).isEqualTo("on T1 to T2  0\u00b000\u203200.0\u2033  90\u00b000\u203200.0\u2033  100.000  hi 1.600");
+        assertThat(line.text()).isEqualTo("station T1, backsight T2  hi 1.600\nT2  0\u00b000\u203200.0\u2033  90\u00b000\u203200.0\u2033  100.000");
         assertThat(line.result()).startsWith("leaf 1; distance ").contains(", height ").endsWith("; accepted because: the pole slipped");
         assertThat(line.raw()).isEqualTo("hz=0.0");
         assertThat(line.canStrike()).isTrue();
@@ -85,7 +85,7 @@ class BookTextTest {
     @Test
     void theFootIsShort() {
         Entry setup = book.setUp("");
-        assertThat(text.footLine(book.journal(), setup).text()).isEqualTo("on T1 to T2  hi 1.600");
+        assertThat(text.footLine(book.journal(), setup).text()).isEqualTo("station T1, backsight T2  hi 1.600");
         Entry shot = book.add(new Payload.ShotTaken(setup.id(), new PointName("101"), new Code("KRB"), Books.reading(90, 50), Books.PRISM));
         assertThat(text.footLine(book.journal(), shot).text()).isEqualTo("101 KRB  50.000  90\u00b000\u203200\u2033");
         Entry stake = book.add(new Payload.PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50), Books.PRISM, Tolerance.USUAL, ""));

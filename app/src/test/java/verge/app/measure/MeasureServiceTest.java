@@ -57,7 +57,7 @@ class MeasureServiceTest {
     void aJobWithAnInstrument() {
         when(journals.journal(JOB)).thenAnswer(call -> journal);
         TotalStation station = mock(TotalStation.class);
-        when(watch.ready(JOB)).thenReturn(new InstrumentWatch.Ready(new Leaf(UUID.randomUUID(), 1, null, null), PRISM, station, "test"));
+        when(watch.ready(JOB)).thenReturn(new InstrumentWatch.Ready(new Leaf(UUID.randomUUID(), 1, null, null), PRISM, station, "test", new InstrumentWatch.How(InstrumentWatch.LEVEL_LIMIT, 1)));
         service = new MeasureService(journals, watch);
     }
 

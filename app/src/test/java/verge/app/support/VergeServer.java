@@ -17,6 +17,7 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import verge.app.VergeApplication;
 import verge.instruments.standin.PracticeGround;
+import verge.instruments.port.LinkKind;
 import verge.instruments.standin.StandIn;
 
 /**
@@ -68,12 +69,13 @@ public final class VergeServer implements BeforeAllCallback, ParameterResolver {
                 var statement = connection.createStatement()) {
             statement.execute("create database verge");
         }
-        StandIn standIn = new StandIn(0, 0, 42, data.resolve("scene.properties"));
+        StandIn standIn = new StandIn(42, data.resolve("scene.properties"));
         int port = freePort();
         ConfigurableApplicationContext application = new SpringApplication(VergeApplication.class).run(
                 "--server.port=" + port, "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + databasePort + "/verge",
                 "--spring.datasource.password=" + password, "--verge.data=" + data, "--verge.demo=true",
-                "--verge.standin.instrument-port=" + standIn.instrumentPort(), "--verge.standin.ground-port=" + standIn.groundPort());
+                "--verge.standin.instrument-port=" + standIn.instrumentPort(),
+                "--verge.standin.near-port=" + standIn.port(LinkKind.NEAR_RADIO), "--verge.standin.far-port=" + standIn.port(LinkKind.FAR_RADIO), "--verge.standin.ground-port=" + standIn.groundPort());
         return new Running(application, standIn, new PracticeGround(standIn.groundPort()), data, "http://127.0.0.1:" + port);
     }
 

@@ -17,6 +17,7 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
 import verge.core.setup.ObservedPoint;
+import verge.core.setup.Sighting;
 import verge.core.setup.StationFit;
 import verge.core.sets.CarriedMark;
 
@@ -229,6 +230,13 @@ public final class JobState {
 
     public boolean isClosed(UUID leaf) {
         return told.leaves().closed().contains(leaf);
+    }
+
+    /** The target that stood over a mark when it was last read for a setup or in sets. */
+    public Optional<Target> lastTarget(PointName mark) {
+        Stream<Target> setups = leaves.values().stream().flatMap(l -> l.written().arrangement().sightings().stream()).filter(s -> s.mark().equals(mark)).map(Sighting::target);
+        Stream<Target> sets = told.leaves().rounds().values().stream().flatMap(r -> r.mark(mark).stream()).map(Payload.SetMark::target);
+        return Stream.concat(setups, sets).reduce((first, next) -> next);
     }
 
     /** Sets of directions, in the order of their plans. */

@@ -55,6 +55,32 @@ public enum Problem {
     NO_SETUP,
     /** Arguments: none. */
     BACKSIGHT_NOT_READ,
+    /** Arguments: why it cannot be solved, in words. */
+    SETUP_UNSOLVED,
+    /** Arguments: the kind of setup in words. */
+    INSTRUMENT_HEIGHT_ZERO,
+    /** Arguments: the most marks allowed. */
+    MARKS_TOO_MANY,
+    /** Arguments: none. */
+    SETS_UNFINISHED,
+    /** Arguments: the mark's name. */
+    MARK_WITHOUT_MEAN,
+    /** Arguments: the mark's name, what differs and by how much, the limit. */
+    SET_SHOT_OUTSIDE,
+    /** Arguments: none. */
+    CALIBRATION_PAIRS,
+    /** Arguments: what was typed, what was probably meant. */
+    PRISM_CONSTANT_UNIT,
+    /** Arguments: what was typed. */
+    PRISM_NAME_UNFIT,
+    /** Arguments: what the link needs. */
+    PARTNER_MISSING,
+    /** Arguments: what differs, how it is here, how it is there. */
+    LINK_DIFFERS,
+    /** Arguments: the line or entry, what is wrong with it. */
+    BOOK_UNREADABLE,
+    /** Arguments: none. */
+    NOTHING_TO_REWORK,
     /** Arguments: none. */
     NO_TARGET,
     /** Arguments: the station's name. */

@@ -2,7 +2,9 @@ package verge.instruments.line;
 
 import java.io.IOException;
 import java.net.InetSocketAddress;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
@@ -11,16 +13,21 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.DistanceMeter;
+import verge.core.reading.Face;
+import verge.core.reading.Pointing;
 import verge.core.reading.TotalStationReading;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 import verge.instruments.port.InstrumentCondition;
 import verge.instruments.port.InstrumentIdentity;
 import verge.instruments.port.InstrumentSnapshot;
+import verge.instruments.port.InstrumentSwitches;
+import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
 import verge.instruments.port.TotalStation;
 
@@ -32,7 +39,7 @@ public final class LineTotalStation implements TotalStation {
     private static final int RETRY_MILLIS = 500;
     private static final int ANSWER_SECONDS = 5;
 
-    private final InetSocketAddress address;
+    private final LinkSetting setting;
     private final AtomicReference<InstrumentSnapshot> snapshot;
     private final Map<String, CompletableFuture<LineConnection.Received>> waiting = new ConcurrentHashMap<>();
     private final AtomicLong tags = new AtomicLong();
@@ -42,11 +49,11 @@ public final class LineTotalStation implements TotalStation {
     private volatile boolean closed;
 
     /** Begins to connect at once. */
-    public LineTotalStation(String host, int port) {
-        address = new InetSocketAddress(host, port);
-        snapshot = new AtomicReference<>(InstrumentSnapshot.connecting(host + ":" + port));
+    public LineTotalStation(LinkSetting setting) {
+        this.setting = setting;
+        snapshot = new AtomicReference<>(InstrumentSnapshot.connecting(setting));
         link = Executors.newSingleThreadScheduledExecutor(task -> {
-            Thread thread = new Thread(task, "total station " + host + ":" + port);
+            Thread thread = new Thread(task, "total station " + setting.address());
             thread.setDaemon(true);
             return thread;
         });
@@ -59,8 +66,52 @@ public final class LineTotalStation implements TotalStation {
     }
 
     @Override
-    public CompletableFuture<TotalStationReading> measure() {
-        return ask("MEASURE", UnaryOperator.identity()).thenApply(answer -> reading(answer.message(), answer.line()));
+    public CompletableFuture<TotalStationReading> measure(int times) {
+        return ask("MEASURE", message -> message.with("times", times)).thenApply(answer -> understood(() -> reading(answer.message(), answer.line())));
+    }
+
+    @Override
+    public CompletableFuture<Pointing> circles() {
+        return ask("CIRCLES", UnaryOperator.identity()).thenApply(answer -> understood(() -> new Pointing(Angle.ofDegrees(answer.message().number("hz")),
+                Angle.ofDegrees(answer.message().number("v")), Optional.empty(), answer.line())));
+    }
+
+    /** A whole line with a right checksum and fields that make no reading is no answer either. */
+    private static <T> T understood(Supplier<T> reading) {
+        try {
+            return reading.get();
+        } catch (WireMessage.GarbledLine | IllegalArgumentException senseless) {
+            throw new SurveyException(Problem.INSTRUMENT_REFUSED, "an answer without sense: " + senseless.getMessage());
+        }
+    }
+
+    @Override
+    public CompletableFuture<Void> turn(Angle direction, Angle zenith) {
+        return done(ask("TURN", message -> message.with("hz", direction.wholeCircle().degrees(), 5).with("v", zenith.wholeCircle().degrees(), 5)));
+    }
+
+    @Override
+    public CompletableFuture<Void> changeFace() {
+        return done(ask("FACE", UnaryOperator.identity()));
+    }
+
+    @Override
+    public CompletableFuture<Void> search() {
+        return done(ask("SEARCH", UnaryOperator.identity()));
+    }
+
+    @Override
+    public CompletableFuture<Void> mode(InstrumentSwitches.Mode mode) {
+        return done(ask("SET", message -> message.with("mode", mode.name().toLowerCase(Locale.ROOT))));
+    }
+
+    @Override
+    public CompletableFuture<Void> set(InstrumentSwitches.Switch what, boolean on) {
+        return done(ask("SET", message -> message.with(what.name().toLowerCase(Locale.ROOT), on ? 1 : 0)));
+    }
+
+    private static CompletableFuture<Void> done(CompletableFuture<LineConnection.Received> answer) {
+        return answer.thenApply(received -> null);
     }
 
     @Override
@@ -99,7 +150,7 @@ public final class LineTotalStation implements TotalStation {
         }
         return answer.orTimeout(ANSWER_SECONDS, TimeUnit.SECONDS)
                 .whenComplete((received, failure) -> waiting.remove(tag))
-                .exceptionallyCompose(failure -> CompletableFuture.failedFuture(failure instanceof TimeoutException
+                .exceptionallyCompose(failure -> CompletableFuture.failedFuture(failure instanceof TimeoutException || failure.getCause() instanceof TimeoutException
                         ? new SurveyException(Problem.NO_ANSWER, ANSWER_SECONDS) : failure));
     }
 
@@ -111,12 +162,13 @@ public final class LineTotalStation implements TotalStation {
         if (closed) {
             return;
         }
-        try (LineConnection open = LineConnection.open(address, CONNECT_MILLIS, SILENCE_MILLIS)) {
+        try (LineConnection open = LineConnection.open(new InetSocketAddress(setting.host(), setting.port()), CONNECT_MILLIS, SILENCE_MILLIS)) {
             connection = open;
             if (closed) {
                 return;
             }
-            ask("HELLO", message -> message.with("version", 1)).thenAccept(this::greeted);
+            ask("HELLO", message -> message.with("version", 2).with("link", setting.kind().name().toLowerCase(Locale.ROOT)).with("partner", setting.partner()))
+                    .thenAccept(this::greeted);
             while (!closed) {
                 open.receive().ifPresent(this::handle);
             }
@@ -146,7 +198,8 @@ public final class LineTotalStation implements TotalStation {
             switch (message.verb()) {
                 case "STATE" -> {
                     InstrumentCondition told = condition(message);
-                    snapshot.updateAndGet(s -> s.with(told));
+                    InstrumentSwitches set = switches(message);
+                    snapshot.updateAndGet(s -> s.with(told, set));
                 }
                 case "TRACK" -> {
                     TotalStationReading reading = reading(message, received.line());
@@ -167,12 +220,26 @@ public final class LineTotalStation implements TotalStation {
         if (received.message().verb().equals(WireMessage.OK)) {
             asked.complete(received);
         } else {
+            differs(received.message());
             asked.completeExceptionally(new SurveyException(Problem.INSTRUMENT_REFUSED, received.message().fields().getOrDefault("why", "")));
+        }
+    }
+
+    /** A refused greeting that says what both ends should share. */
+    private void differs(WireMessage refusal) {
+        String what = refusal.fields().get("differs");
+        if (what != null) {
+            snapshot.updateAndGet(s -> s.with(new InstrumentSnapshot.Mismatch(what, setting.partner(), refusal.fields().getOrDefault("theirs", ""))));
         }
     }
 
     private static TotalStationReading reading(WireMessage m, String line) {
         return new TotalStationReading(Angle.ofDegrees(m.number("hz")), Angle.ofDegrees(m.number("v")), new Length(m.number("sd")), line);
+    }
+
+    private static InstrumentSwitches switches(WireMessage m) {
+        return new InstrumentSwitches(InstrumentSwitches.Mode.valueOf(m.text("mode").toUpperCase(Locale.ROOT)), m.number("face") == 2 ? Face.TWO : Face.ONE,
+                m.number("locked") != 0, m.number("compensator") != 0, m.number("laser") != 0, Angle.ofDegrees(m.number("hz")), Angle.ofDegrees(m.number("v")));
     }
 
     private static InstrumentCondition condition(WireMessage m) {

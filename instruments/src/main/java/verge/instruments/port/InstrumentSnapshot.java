@@ -7,34 +7,48 @@ import verge.core.reading.TotalStationReading;
 /**
  * The latest that is known of an instrument. After a lost link what it said last stays, with the link's state beside it.
  *
+ * @param mismatch what both ends must share and do not
+ * @param told when the instrument last said how it fares
  * @param tracked the latest reading of a running track; absent while tracking is off, the prism is out of sight or the link is down
- * @param changed when any of this last changed
  */
-public record InstrumentSnapshot(String address, LinkState link, Optional<InstrumentIdentity> identity,
-        Optional<InstrumentCondition> condition, Optional<TotalStationReading> tracked, Instant changed) {
+public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<Mismatch> mismatch, Optional<InstrumentIdentity> identity,
+        Optional<InstrumentCondition> condition, Optional<InstrumentSwitches> switches, Instant told, Optional<TotalStationReading> tracked) {
 
-    public static InstrumentSnapshot connecting(String address) {
-        return new InstrumentSnapshot(address, LinkState.CONNECTING, Optional.empty(), Optional.empty(), Optional.empty(), Instant.now());
+    /** @param what pairing number or shared address @param ours as entered @param theirs as the other end has it */
+    public record Mismatch(String what, String ours, String theirs) {
+    }
+
+    public static InstrumentSnapshot connecting(LinkSetting setting) {
+        return new InstrumentSnapshot(setting, LinkState.CONNECTING, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Instant.EPOCH, Optional.empty());
+    }
+
+    public String address() {
+        return setting.address();
     }
 
     public InstrumentSnapshot with(LinkState state) {
-        return new InstrumentSnapshot(address, state, identity, condition, state == LinkState.UP ? tracked : Optional.empty(), Instant.now());
+        return new InstrumentSnapshot(setting, state, state == LinkState.MISMATCH ? mismatch : Optional.empty(), identity, condition, switches, told,
+                state == LinkState.UP ? tracked : Optional.empty());
     }
 
-    public InstrumentSnapshot with(InstrumentIdentity told) {
-        return new InstrumentSnapshot(address, link, Optional.of(told), condition, tracked, Instant.now());
+    public InstrumentSnapshot with(Mismatch differs) {
+        return new InstrumentSnapshot(setting, LinkState.MISMATCH, Optional.of(differs), identity, condition, switches, told, Optional.empty());
     }
 
-    public InstrumentSnapshot with(InstrumentCondition told) {
-        return new InstrumentSnapshot(address, link, identity, Optional.of(told),
-                told.targetInSight() ? tracked : Optional.empty(), Instant.now());
+    public InstrumentSnapshot with(InstrumentIdentity said) {
+        return new InstrumentSnapshot(setting, link, mismatch, Optional.of(said), condition, switches, told, tracked);
+    }
+
+    public InstrumentSnapshot with(InstrumentCondition fares, InstrumentSwitches set) {
+        return new InstrumentSnapshot(setting, link, mismatch, identity, Optional.of(fares), Optional.of(set), Instant.now(),
+                fares.targetInSight() ? tracked : Optional.empty());
     }
 
     public InstrumentSnapshot withoutTrack() {
-        return new InstrumentSnapshot(address, link, identity, condition, Optional.empty(), Instant.now());
+        return new InstrumentSnapshot(setting, link, mismatch, identity, condition, switches, told, Optional.empty());
     }
 
     public InstrumentSnapshot with(TotalStationReading reading) {
-        return new InstrumentSnapshot(address, link, identity, condition, Optional.of(reading), Instant.now());
+        return new InstrumentSnapshot(setting, link, mismatch, identity, condition, switches, told, Optional.of(reading));
     }
 }

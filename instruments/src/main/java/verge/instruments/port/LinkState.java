@@ -7,5 +7,7 @@ public enum LinkState {
     UP,
     /** Was up, is being tried again. */
     LOST,
+    /** Somebody answers, but what both ends must share differs. */
+    MISMATCH,
     CLOSED
 }

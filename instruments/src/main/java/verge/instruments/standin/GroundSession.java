@@ -34,13 +34,31 @@ final class GroundSession implements LineServer.Session {
         return switch (asked.verb()) {
             case "SCENE" -> scene(asked, standIn.scene());
             case "STAND" -> atMark(asked, mark -> s -> s.stand(mark, standIn.chance()));
-            case "GO" -> atMark(asked, mark -> s -> s.pole(mark.truth().plan(), standIn.chance()));
+            case "GO" -> atMark(asked, mark -> s -> s.poleOn(mark, standIn.chance()));
             case "POLE" -> change(asked, s -> s.pole(new GridPoint(asked.number("n"), asked.number("e")), standIn.chance()));
-            case "WALK" -> change(asked, s -> s.pole(s.pole().plus(asked.number("n"), asked.number("e")), standIn.chance()));
-            case "EXTEND" -> change(asked, s -> s.extended(asked.number("height")));
+            case "WALK" -> change(asked, s -> s.pole(s.pole().tip().plus(asked.number("n"), asked.number("e")), standIn.chance()));
+            case "EXTEND" -> change(asked, s -> s.extended(asked.number("height"), standIn.chance()));
+            case "STANDAT" -> change(asked, s -> s.standAt(new GridPoint(asked.number("n"), asked.number("e")), standIn.chance()));
+            case "PRISM" -> change(asked, s -> s.prism(asked.number("constant")));
+            case "PLACE" -> atMark(asked, mark -> s -> s.placed(mark, asked.number("height"), asked.number("constant"), standIn.chance()));
+            case "TAKE" -> change(asked, s -> s.without(asked.text("mark")));
+            case "KNOCK" -> change(asked, s -> s.knocked(asked.number("seconds")));
+            case "LEVEL" -> change(asked, s -> s.levelled(standIn.chance()));
             case "OUTLINES" -> outlines(asked);
             case "CUT" -> {
                 standIn.cut(asked.number("seconds"));
+                yield ok(asked);
+            }
+            case "BATTERY" -> {
+                standIn.faults().battery((int) asked.number("percent"));
+                yield ok(asked);
+            }
+            case "GARBLE" -> {
+                standIn.faults().garble((int) asked.number("answers"));
+                yield ok(asked);
+            }
+            case "DELAY" -> {
+                standIn.faults().delay(asked.number("seconds"));
                 yield ok(asked);
             }
             case "CUTNEXT" -> {
@@ -61,9 +79,11 @@ final class GroundSession implements LineServer.Session {
     }
 
     private static WireMessage scene(WireMessage asked, Scene scene) {
-        WireMessage told = ok(asked).with("n", scene.pole().northing(), 4).with("e", scene.pole().easting(), 4)
-                .with("ground", Ternholm.surface(scene.pole()).metres(), 4).with("pole", scene.poleHeightMetres(), 4)
-                .with("prism", scene.prismConstantMetres(), 4);
+        Scene.Prism pole = scene.pole();
+        WireMessage told = ok(asked).with("n", pole.tip().northing(), 4).with("e", pole.tip().easting(), 4)
+                .with("ground", pole.groundMetres(), 4).with("pole", pole.heightMetres(), 4)
+                .with("prism", pole.constantMetres(), 4)
+                .with("prisms", scene.prisms().stream().map(Scene.Prism::name).collect(Collectors.joining("|")));
         return scene.tripod().map(t -> told.with("mark", t.mark()).with("tape", t.tapeMetres(), 3)).orElse(told);
     }
 

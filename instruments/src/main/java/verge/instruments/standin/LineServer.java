@@ -8,6 +8,7 @@ import java.net.ServerSocket;
 import java.net.Socket;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import verge.instruments.line.LineConnection;
 import verge.instruments.line.WireMessage;
@@ -24,12 +25,17 @@ final class LineServer implements Closeable {
     }
 
     private final ServerSocket server;
+    private final BooleanSupplier inReach;
     private final Function<LineConnection, Session> sessions;
     private final Set<LineConnection> open = ConcurrentHashMap.newKeySet();
     private volatile long deafUntilNanos = System.nanoTime();
 
-    /** @param port 0 for any free one */
-    LineServer(String name, int port, Function<LineConnection, Session> sessions) throws IOException {
+    /**
+     * @param port 0 for any free one
+     * @param inReach whether a caller would be heard at all
+     */
+    LineServer(String name, int port, BooleanSupplier inReach, Function<LineConnection, Session> sessions) throws IOException {
+        this.inReach = inReach;
         this.sessions = sessions;
         server = new ServerSocket();
         server.setReuseAddress(true);
@@ -51,7 +57,7 @@ final class LineServer implements Closeable {
         while (!server.isClosed()) {
             try {
                 Socket socket = server.accept();
-                if (System.nanoTime() - deafUntilNanos < 0) {
+                if (System.nanoTime() - deafUntilNanos < 0 || !inReach.getAsBoolean()) {
                     socket.close();
                     continue;
                 }

@@ -3,8 +3,10 @@ package verge.instruments.standin;
 import java.util.Optional;
 import java.util.Random;
 import verge.core.geodesy.GridPoint;
+import verge.instruments.world.BoatLoft;
 import verge.instruments.world.Scene;
 import verge.instruments.world.Ternholm;
+import verge.instruments.world.Wall;
 
 /**
  * The optics, circles and distance meter of the simulated total station: looks at the scene and reads what a real instrument with
@@ -20,14 +22,16 @@ final class Observer {
     static final double PRESSURE_HECTOPASCALS = 1008.6;
     private static final double RELATIVE_HUMIDITY = 0.78;
     private static final double FARTHEST_METRES = 900;
+    private static final double FARTHEST_WITHOUT_PRISM_METRES = 250;
     private static final double NEAREST_METRES = 1.2;
     private static final double EARTH_RADIUS_METRES = 6_371_000;
     private static final double REFRACTION = 0.14;
     private static final double ARC_SECOND = Math.PI / 648_000;
-    private static final double COLLIMATION = 0.9 * ARC_SECOND;
-    private static final double TRUNNION_TILT = 1.1 * ARC_SECOND;
-    private static final double INDEX_ERROR = 0.8 * ARC_SECOND;
-    private static final double POINTING_NOISE = 1.0 * ARC_SECOND;
+    private static final double COLLIMATION = 2.6 * ARC_SECOND;
+    private static final double TRUNNION_TILT = 1.7 * ARC_SECOND;
+    private static final double INDEX_ERROR = -1.9 * ARC_SECOND;
+    private static final double POINTING_NOISE = 1.5 * ARC_SECOND;
+    private static final double SURFACE_SIGMA_METRES = 0.002;
 
     private final Random noise;
 
@@ -35,41 +39,112 @@ final class Observer {
         this.noise = noise;
     }
 
+    /** Where something truly is, seen from the axes: direction from the circle's zero, zenith angle of the ray, length of its chord. */
+    record Ray(double direction, double zenith, double chord) {
+    }
+
+    /**
+     * How the instrument is held.
+     *
+     * @param second whether in face 2
+     * @param compensator whether what the standing axis tilts is taken off
+     */
+    record Hold(boolean second, boolean compensator) {
+    }
+
     /** @param hzDegrees clockwise from the circle's zero, in [0, 360) */
     record Sight(double hzDegrees, double zenithDegrees, double slopeMetres) {
     }
 
-    /** The prism on the pole, or empty without a tripod or with the pole out of reach. */
-    Optional<Sight> look(Scene scene) {
-        return scene.tripod().flatMap(tripod -> look(scene, tripod));
-    }
-
-    private Optional<Sight> look(Scene scene, Scene.Tripod tripod) {
+    /** The way to a prism; empty out of reach. */
+    static Optional<Ray> ray(Scene.Tripod tripod, Scene.Prism prism) {
         GridPoint axis = tripod.truth().plan().plus(tripod.offNorth(), tripod.offEast());
-        GridPoint prism = scene.pole().plus(scene.leanNorth(), scene.leanEast());
-        double ground = axis.distanceMetres(prism) / Ternholm.GRID_PER_GROUND;
+        double ground = axis.distanceMetres(prism.at()) / Ternholm.GRID_PER_GROUND;
         if (ground < NEAREST_METRES || ground > FARTHEST_METRES) {
             return Optional.empty();
         }
         double markLevel = tripod.truth().elevation().orElseThrow().metres();
-        double prismLevel = Ternholm.surface(scene.pole()).metres() + scene.poleHeightMetres();
         // Both ends as vectors from the earth's centre, in the vertical plane through them.
         double angleAtCentre = ground / EARTH_RADIUS_METRES;
         double axisRadius = EARTH_RADIUS_METRES + tripod.heightMetres();
-        double prismRadius = EARTH_RADIUS_METRES + prismLevel - markLevel;
+        double prismRadius = EARTH_RADIUS_METRES + prism.levelMetres() - markLevel;
         double across = prismRadius * Math.sin(angleAtCentre);
         double up = prismRadius * Math.cos(angleAtCentre) - axisRadius;
-        double chord = Math.hypot(across, up);
-        double straightZenith = Math.atan2(across, up);
         double bend = REFRACTION * across / (2 * EARTH_RADIUS_METRES);   // the ray leaves steeper than it arrives
-        double zenith = straightZenith - bend;
-        double azimuth = Math.atan2(prism.easting() - axis.easting(), prism.northing() - axis.northing());
-        double hz = azimuth - tripod.circleZeroAzimuth() + COLLIMATION / Math.sin(zenith) + TRUNNION_TILT / Math.tan(zenith)
-                + POINTING_NOISE * noise.nextGaussian() / Math.sin(zenith);
-        double v = zenith + INDEX_ERROR + POINTING_NOISE * noise.nextGaussian();
-        double sigma = Math.hypot(SIGMA_EDM_METRES, SIGMA_EDM_PPM * 1e-6 * chord);
-        double raw = chord * airIndex() / REFERENCE_INDEX - scene.prismConstantMetres() + sigma * noise.nextGaussian();
-        return Optional.of(new Sight(((Math.toDegrees(hz) % 360) + 360) % 360, Math.toDegrees(v), raw));
+        double azimuth = Math.atan2(prism.at().easting() - axis.easting(), prism.at().northing() - axis.northing());
+        return Optional.of(new Ray(azimuth - tripod.circleZeroAzimuth(), Math.atan2(across, up) - bend, Math.hypot(across, up)));
+    }
+
+    /** What is read to a prism. */
+    Sight prism(Scene.Tripod tripod, Scene.Prism prism, Ray ray, Hold hold) {
+        double sigma = Math.hypot(SIGMA_EDM_METRES, SIGMA_EDM_PPM * 1e-6 * ray.chord());
+        return read(tripod, ray, hold, ray.chord() * airIndex() / REFERENCE_INDEX - prism.constantMetres() + sigma * noise.nextGaussian());
+    }
+
+    /** What is read to whatever a ray meets: a wall, the floor, the ground; empty if it meets nothing. */
+    Optional<Sight> surface(Scene.Tripod tripod, double direction, double zenith, Hold hold) {
+        return meets(tripod, direction + tripod.circleZeroAzimuth(), zenith).map(length -> read(tripod, new Ray(direction, zenith, length), hold,
+                length * airIndex() / REFERENCE_INDEX + SURFACE_SIGMA_METRES * noise.nextGaussian()));
+    }
+
+    private static Optional<Double> meets(Scene.Tripod tripod, double azimuth, double zenith) {
+        GridPoint axis = tripod.truth().plan().plus(tripod.offNorth(), tripod.offEast());
+        double level = tripod.truth().elevation().orElseThrow().metres() + tripod.heightMetres();
+        double flat = Math.sin(zenith) * Ternholm.GRID_PER_GROUND;
+        double north = Math.cos(azimuth) * flat;
+        double east = Math.sin(azimuth) * flat;
+        double up = Math.cos(zenith);
+        double nearest = Double.MAX_VALUE;
+        for (Wall wall : BoatLoft.walls()) {
+            double wn = wall.to().northing() - wall.from().northing();
+            double we = wall.to().easting() - wall.from().easting();
+            double n = wall.from().northing() - axis.northing();
+            double e = wall.from().easting() - axis.easting();
+            double cross = north * we - east * wn;
+            double length = (n * we - e * wn) / cross;
+            double along = (n * east - e * north) / cross;
+            double height = level + length * up;
+            if (length > 0.3 && along >= 0 && along <= 1 && height >= wall.bottomMetres() && height <= wall.topMetres()) {
+                nearest = Math.min(nearest, length);
+            }
+        }
+        for (double length = 0.5; length < Math.min(nearest, FARTHEST_WITHOUT_PRISM_METRES); length += 0.5) {
+            if (below(axis, level, north, east, up, length)) {
+                double low = length - 0.5;
+                double high = length;
+                for (int i = 0; i < 30; i++) {
+                    double middle = (low + high) / 2;
+                    if (below(axis, level, north, east, up, middle)) {
+                        high = middle;
+                    } else {
+                        low = middle;
+                    }
+                }
+                return Optional.of(high);
+            }
+        }
+        return nearest < FARTHEST_WITHOUT_PRISM_METRES ? Optional.of(nearest) : Optional.empty();
+    }
+
+    private static boolean below(GridPoint axis, double level, double north, double east, double up, double length) {
+        return level + length * up < Ternholm.surface(axis.plus(length * north, length * east)).metres();
+    }
+
+    private Sight read(Scene.Tripod tripod, Ray ray, Hold hold, double raw) {
+        double z = ray.zenith();
+        double sign = hold.second() ? -1 : 1;
+        double azimuth = ray.direction() + tripod.circleZeroAzimuth();
+        double tiltAlong = hold.compensator() ? 0 : ARC_SECOND * (tripod.tiltNorth() * Math.cos(azimuth) + tripod.tiltEast() * Math.sin(azimuth));
+        double tiltAcross = hold.compensator() ? 0 : ARC_SECOND * (-tripod.tiltNorth() * Math.sin(azimuth) + tripod.tiltEast() * Math.cos(azimuth));
+        double hz = ray.direction() - tiltAcross / Math.tan(z) + sign * (COLLIMATION / Math.sin(z) + TRUNNION_TILT / Math.tan(z))
+                + POINTING_NOISE * noise.nextGaussian() / Math.sin(z) + (hold.second() ? Math.PI : 0);
+        double seen = z - tiltAlong + POINTING_NOISE * noise.nextGaussian();
+        double v = (hold.second() ? 2 * Math.PI - seen : seen) + INDEX_ERROR;
+        return new Sight(wholeCircle(hz), Math.toDegrees(v), raw);
+    }
+
+    static double wholeCircle(double radians) {
+        return ((Math.toDegrees(radians) % 360) + 360) % 360;
     }
 
     /** Group index of the island's air after Barrell and Sears (1939). */
@@ -81,7 +156,7 @@ final class Observer {
         return 1 + (standard / expansion * PRESSURE_HECTOPASCALS / 1013.25 - 4.125e-2 * vapour / expansion) * 1e-6;
     }
 
-    /** Tilt of a well levelled instrument in seconds of arc, breathing with the tripod. */
+    /** A tilt as its sensor shows it, breathing with the tripod. */
     double tiltArcSeconds(double steady) {
         return steady + 0.6 * noise.nextGaussian();
     }

@@ -3,6 +3,7 @@ package verge.instruments.standin;
 import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import verge.core.geodesy.Elevation;
@@ -28,11 +29,13 @@ public final class PracticeGround {
     /**
      * @param tip where the pole stands, with the ground's height there
      * @param prismConstant as it is marked on the prism
-     * @param occupied the mark under the tripod and the instrument height that the tape shows
+     * @param occupied what is under the tripod and the instrument height that the tape shows
+     * @param prisms marks on which prisms stand
      */
-    public record Sight(Position tip, Length poleHeight, Length prismConstant, Optional<Occupied> occupied) {
+    public record Sight(Position tip, Length poleHeight, Length prismConstant, Optional<Occupied> occupied, List<String> prisms) {
     }
 
+    /** @param mark empty over a bare place */
     public record Occupied(String mark, Length tape) {
     }
 
@@ -64,6 +67,51 @@ public final class PracticeGround {
         return sight(ask(WireMessage.of("1", "EXTEND").with("height", poleHeight.metres(), 4)));
     }
 
+    /** Puts the tripod down at a place without a mark. */
+    public Sight standAt(GridPoint at) {
+        return sight(ask(WireMessage.of("1", "STANDAT").with("n", at.northing(), 4).with("e", at.easting(), 4)));
+    }
+
+    /** Screws a prism of another constant on the pole. */
+    public Sight prism(Length constant) {
+        return sight(ask(WireMessage.of("1", "PRISM").with("constant", constant.metres(), 5)));
+    }
+
+    /** Puts a prism on a tripod over a mark. */
+    public Sight place(String mark, Length height, Length constant) {
+        return sight(ask(WireMessage.of("1", "PLACE").with("mark", mark).with("height", height.metres(), 4).with("constant", constant.metres(), 5)));
+    }
+
+    /** Takes such a prism away. */
+    public Sight take(String mark) {
+        return sight(ask(WireMessage.of("1", "TAKE").with("mark", mark)));
+    }
+
+    /** Runs into a leg of the tripod. */
+    public Sight knock(double arcSeconds) {
+        return sight(ask(WireMessage.of("1", "KNOCK").with("seconds", arcSeconds, 1)));
+    }
+
+    /** Levels the instrument again. */
+    public Sight level() {
+        return sight(ask(WireMessage.of("1", "LEVEL")));
+    }
+
+    /** @param percent what the battery holds from now on; 0 switches the instrument off, −1 gives it its own back */
+    public void battery(int percent) {
+        ask(WireMessage.of("1", "BATTERY").with("percent", percent));
+    }
+
+    /** Lets answers to measurements come without sense. */
+    public void garble(int answers) {
+        ask(WireMessage.of("1", "GARBLE").with("answers", answers));
+    }
+
+    /** Lets the next measurement's answer come late. */
+    public void delay(double seconds) {
+        ask(WireMessage.of("1", "DELAY").with("seconds", seconds, 1));
+    }
+
     public List<Outline> outlines() {
         List<Outline> outlines = new ArrayList<>();
         for (String line : ask(WireMessage.of("1", "OUTLINES")).text("lines").split("\\|")) {
@@ -92,7 +140,8 @@ public final class PracticeGround {
         Position tip = new Position(new GridPoint(told.number("n"), told.number("e")), Optional.of(new Elevation(told.number("ground"))));
         Optional<Occupied> occupied = Optional.ofNullable(told.fields().get("mark"))
                 .map(mark -> new Occupied(mark, new Length(told.number("tape"))));
-        return new Sight(tip, new Length(told.number("pole")), new Length(told.number("prism")), occupied);
+        return new Sight(tip, new Length(told.number("pole")), new Length(told.number("prism")), occupied,
+                Arrays.stream(told.text("prisms").split("\\|")).filter(name -> !name.isEmpty()).toList());
     }
 
     private WireMessage ask(WireMessage question) {

@@ -3,40 +3,63 @@ package verge.instruments.standin;
 import java.io.Closeable;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
 import java.util.Random;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import verge.instruments.port.LinkKind;
 import verge.instruments.world.Scene;
 
 /**
- * A simulated total station with the island it stands on: one loopback port speaks the instrument's protocol, another is the hands of
- * the person who carries tripod and pole. What runs against the first cannot tell it from a real instrument.
+ * A simulated total station with the island it stands on: one loopback port for each of its links speaks the instrument's protocol,
+ * another is the hands of the person who carries tripod and pole. What runs against the first cannot tell it from a real instrument.
  */
 public final class StandIn implements Closeable {
     private final SceneFile file;
     private final Random chance;
-    private final LineServer instrument;
+    private final List<LineServer> instrument;
     private final LineServer ground;
+    private final Telescope telescope;
     private final Faults faults = new Faults();
     private Scene scene;
 
     /**
-     * @param instrumentPort 0 for any free one
-     * @param groundPort 0 for any free one
+     * @param ports of the links in the order of {@link InstrumentLink}, then of the practice ground; 0 for any free one
      * @param seed the same seed and the same deeds give the same readings
      * @param sceneFile where the scene is kept over a restart
      */
-    public StandIn(int instrumentPort, int groundPort, long seed, Path sceneFile) throws IOException {
+    public StandIn(List<Integer> ports, long seed, Path sceneFile) throws IOException {
         file = new SceneFile(sceneFile);
         scene = file.load();
         chance = new Random(seed);
-        Observer observer = new Observer(new Random(seed + 1));
-        instrument = new LineServer("stand-in instrument", instrumentPort,
-                link -> new InstrumentSession(link, this::scene, observer, faults));
-        ground = new LineServer("practice ground", groundPort, link -> new GroundSession(link, this));
+        telescope = new Telescope(this::scene, new Observer(new Random(seed + 1)));
+        instrument = new ArrayList<>();
+        for (InstrumentLink link : InstrumentLink.values()) {
+            instrument.add(new LineServer("stand-in " + link, ports.get(link.ordinal()), () -> link.reaches(scene()) && !faults.empty(),
+                    caller -> new InstrumentSession(caller, link, this::scene, telescope, faults)));
+        }
+        ground = new LineServer("practice ground", ports.get(InstrumentLink.values().length), () -> true, link -> new GroundSession(link, this));
     }
 
+    /** Any free ports. */
+    public StandIn(long seed, Path sceneFile) throws IOException {
+        this(Collections.nCopies(InstrumentLink.values().length + 1, 0), seed, sceneFile);
+    }
+
+    /** The cable's. */
     public int instrumentPort() {
-        return instrument.port();
+        return port(LinkKind.CABLE);
+    }
+
+    public int port(LinkKind kind) {
+        return instrument.get(InstrumentLink.of(kind).ordinal()).port();
+    }
+
+    /** All ports, in the order in which they can be asked for again. */
+    List<Integer> ports() {
+        return Stream.concat(instrument.stream(), Stream.of(ground)).map(LineServer::port).toList();
     }
 
     public int groundPort() {
@@ -62,12 +85,12 @@ public final class StandIn implements Closeable {
     }
 
     void cut(double seconds) {
-        instrument.cut(seconds);
+        instrument.forEach(link -> link.cut(seconds));
     }
 
     @Override
     public void close() {
-        instrument.close();
+        instrument.forEach(LineServer::close);
         ground.close();
     }
 }

@@ -3,7 +3,10 @@ package verge.instruments.standin;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
 import java.util.concurrent.CountDownLatch;
+import java.util.stream.Collectors;
 
 /** Starts the stand-in alone: {@code StandInMain DIRECTORY [SEED]}. Its ports are told in DIRECTORY/standin.ports. */
 public final class StandInMain {
@@ -22,7 +25,7 @@ public final class StandInMain {
         Files.createDirectories(directory);
         Path ports = directory.resolve("standin.ports");
         StandIn standIn = startOnUsualPorts(ports, seed, directory.resolve("scene.properties"));
-        Files.writeString(ports, standIn.instrumentPort() + " " + standIn.groundPort() + "\n");
+        Files.writeString(ports, standIn.ports().stream().map(String::valueOf).collect(Collectors.joining(" ")) + "\n");
         System.out.println("Stand-in total station on 127.0.0.1:" + standIn.instrumentPort()
                 + ", practice ground on 127.0.0.1:" + standIn.groundPort());
         Runtime.getRuntime().addShutdownHook(new Thread(standIn::close));
@@ -32,13 +35,13 @@ public final class StandInMain {
     /** The ports of last time if they are still free, so that a job's instrument is found again; else any. */
     private static StandIn startOnUsualPorts(Path ports, long seed, Path scene) throws IOException {
         if (Files.exists(ports)) {
-            String[] before = Files.readString(ports).strip().split(" ");
             try {
-                return new StandIn(Integer.parseInt(before[0]), Integer.parseInt(before[1]), seed, scene);
+                List<Integer> before = Arrays.stream(Files.readString(ports).strip().split(" ")).map(Integer::valueOf).toList();
+                return new StandIn(before, seed, scene);
             } catch (IOException | RuntimeException taken) {
                 System.err.println("The ports of last time are taken; using others.");
             }
         }
-        return new StandIn(0, 0, seed, scene);
+        return new StandIn(seed, scene);
     }
 }

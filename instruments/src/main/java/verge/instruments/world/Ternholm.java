@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
@@ -27,6 +28,8 @@ public final class Ternholm {
     private static final double SUMMIT_METRES = 18;
     private static final double DOME_WIDTH_METRES = 110;
     private static final double JETTY_DECK_METRES = 2.1;
+    /** A bracket on the wall, without a ground mark. */
+    public static final String LAMP_ROOM = "lamp-room";
     private static final double T5_SHIFT_AZIMUTH = Math.toRadians(237);
 
     private Ternholm() {
@@ -34,6 +37,9 @@ public final class Ternholm {
 
     /** Height of what one stands on: ground, or the jetty's deck. */
     public static Elevation surface(GridPoint at) {
+        if (BoatLoft.holds(at)) {
+            return new Elevation(BoatLoft.FLOOR_METRES);
+        }
         double n = at.northing() - YARD.northing();
         double e = at.easting() - YARD.easting();
         if (n < -84 && n > -124 && e > -46 && e < -10) {
@@ -45,8 +51,18 @@ public final class Ternholm {
         return new Elevation(dome + roughness);
     }
 
-    /** Control T1 to T6 and the benchmark, with T5 where it was pushed to. */
+    /** Control T1 to T6 and the benchmark, with T5 where it was pushed to; the marks on the landings of the stair; the bracket in the lamp room. */
     public static List<Mark> marks() {
+        return Stream.of(ground(), IntStream.rangeClosed(1, 6).mapToObj(Ternholm::landing).toList(),
+                List.of(new Mark(LAMP_ROOM, new Position(YARD.plus(12.4, 33.2), Optional.of(new Elevation(30.1)))))).flatMap(List::stream).toList();
+    }
+
+    private static Mark landing(int number) {
+        double turn = Math.toRadians(60 * (number - 1) + 15);
+        return new Mark("U" + number, new Position(YARD.plus(12 + 3.4 * Math.cos(turn), 33 + 3.4 * Math.sin(turn)), Optional.of(new Elevation(12.2 + 2.65 * (number - 1)))));
+    }
+
+    private static List<Mark> ground() {
         return List.of(mark("T1", 38.412, -21.377), mark("T2", -31.205, -8.664), mark("T3", -18.730, 47.918),
                 mark("T4", 29.066, 52.381),
                 mark("T5", 61.547 + T5_SHIFT_METRES * Math.cos(T5_SHIFT_AZIMUTH), 14.902 + T5_SHIFT_METRES * Math.sin(T5_SHIFT_AZIMUTH)),
@@ -72,6 +88,7 @@ public final class Ternholm {
                 arc("quay wall", -34, -6, 44, 100, 250), arc("tower", 12, 33, 5.2, 0, 360),
                 line("jetty", -84, -46, -124, -46, -124, -10, -84, -10, -84, -46),
                 shore()));
+        BoatLoft.walls().forEach(w -> seen.add(new Outline("boat loft", List.of(w.from(), w.to()))));
         for (double[] lamp : new double[][] {{-16, -22}, {14, -24}, {22, 12}, {-2, 42}}) {
             seen.add(line("lamp post", lamp[0], lamp[1]));
         }

@@ -20,8 +20,8 @@ class TernholmTest {
 
     @Test
     void marksStandOnTheGroundAndOnlyT5WasPushed() {
-        assertThat(Ternholm.marks()).extracting(Mark::name).containsExactly("T1", "T2", "T3", "T4", "T5", "T6", "BM-Sill");
-        assertThat(Ternholm.marks()).allSatisfy(m -> assertThat(m.truth().elevation()).contains(Ternholm.surface(m.truth().plan())));
+        assertThat(Ternholm.marks()).extracting(Mark::name).startsWith("T1", "T2", "T3", "T4", "T5", "T6", "BM-Sill", "U1").endsWith("U6", Ternholm.LAMP_ROOM);
+        assertThat(Ternholm.marks().subList(0, 7)).allSatisfy(m -> assertThat(m.truth().elevation()).contains(Ternholm.surface(m.truth().plan())));
         GridPoint before = Ternholm.YARD.plus(61.547, 14.902);
         assertThat(Ternholm.mark("t5").orElseThrow().truth().plan().distanceMetres(before)).isCloseTo(Ternholm.T5_SHIFT_METRES, within(1e-6));
         assertThat(Ternholm.mark("T7")).isEmpty();
@@ -32,14 +32,14 @@ class TernholmTest {
         assertThat(morning(7)).isEqualTo(morning(7)).isNotEqualTo(morning(8));
         Scene scene = morning(7);
         assertThat(scene.upsets()).isEqualTo(2);
-        assertThat(scene.poleHeightMetres()).isEqualTo(2.15);
+        assertThat(scene.pole().heightMetres()).isEqualTo(2.15);
         Scene.Tripod tripod = scene.tripod().orElseThrow();
         assertThat(tripod.tapeMetres()).isCloseTo(tripod.heightMetres(), within(0.004));
-        assertThat(Math.hypot(tripod.offNorth(), tripod.offEast())).isLessThan(0.003);
+        assertThat(Math.hypot(tripod.offNorth(), tripod.offEast())).isLessThan(0.005);
     }
 
     private static Scene morning(long seed) {
         Random chance = new Random(seed);
-        return Scene.atDawn().stand(Ternholm.mark("T2").orElseThrow(), chance).pole(Ternholm.YARD, chance).extended(2.15);
+        return Scene.atDawn().stand(Ternholm.mark("T2").orElseThrow(), chance).pole(Ternholm.YARD, chance).extended(2.15, chance);
     }
 }

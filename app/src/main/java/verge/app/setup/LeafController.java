@@ -1,0 +1,190 @@
+package verge.app.setup;
+
+import java.security.Principal;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import verge.app.fieldbook.BookText;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.points.PointNames;
+import verge.app.points.SitePoints;
+import verge.app.pole.PrismTable;
+import verge.core.journal.JobSettings;
+import verge.core.journal.JobState;
+import verge.core.journal.Journal;
+import verge.core.journal.Leaf;
+import verge.core.journal.Moves;
+import verge.core.setup.StationCheck;
+import verge.core.units.Decimals;
+import verge.core.units.Figures;
+
+/** A leaf after it was accepted: its checks, its corrections, its end. */
+@Controller
+@RequestMapping("/jobs/{job}/setup/leaves")
+class LeafController {
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("d MMM, HH:mm:ss", Locale.ENGLISH).withZone(ZoneId.systemDefault());
+    private static final int MOVES_SHOWN = 12;
+
+    private final LeafService leaves;
+    private final SetupViews views;
+    private final SetupDrawing drawing;
+    private final JournalService journals;
+    private final SitePoints sitePoints;
+    private final PrismTable prisms;
+    private final BookText book;
+
+    LeafController(LeafService leaves, SetupViews views, SetupDrawing drawing, JournalService journals, SitePoints sitePoints, PrismTable prisms, BookText book) {
+        this.leaves = leaves;
+        this.views = views;
+        this.drawing = drawing;
+        this.journals = journals;
+        this.sitePoints = sitePoints;
+        this.prisms = prisms;
+        this.book = book;
+    }
+
+    /** One leaf in a list. */
+    record LeafLine(UUID leaf, int number, String words, String quality, boolean open, boolean closed) {
+    }
+
+    @GetMapping
+    String list(@PathVariable UUID job, Model model) {
+        JobState state = journals.state(job);
+        Figures f = state.settings().figures();
+        Optional<UUID> open = state.openLeaf().map(Leaf::entry);
+        List<LeafLine> lines = state.leaves().stream().map(l -> new LeafLine(l.entry(), l.number(), book.occupied(l.written()),
+                "\u03c3 " + f.small(l.station().covariance().position().plan()) + ", " + leaves.checks(job, l).size() + " checks", open.equals(Optional.of(l.entry())), state.isClosed(l.entry()))).toList();
+        model.addAttribute("leaves", lines);
+        return "setup/leaves";
+    }
+
+    /** A check in words. */
+    record CheckLine(String time, String mark, String turned, SetupView.MisfitView across, SetupView.MisfitView distance, SetupView.MisfitView height, boolean within, boolean independent) {
+    }
+
+    /** A correction made later. */
+    record Correction(String time, String person, String words, boolean struck) {
+    }
+
+    @GetMapping("/{leaf}")
+    String leaf(@PathVariable UUID job, @PathVariable UUID leaf, Model model) {
+        Journal journal = journals.journal(job);
+        JobState state = sitePoints.state(job);
+        Leaf found = leaves.leaf(job, leaf);
+        Figures f = state.settings().figures();
+        List<CheckLine> checks = leaves.checks(job, found).stream().map(c -> line(found, c, f)).toList();
+        model.addAttribute("leafId", leaf);
+        model.addAttribute("number", found.number());
+        model.addAttribute("title", book.occupied(found.written()));
+        model.addAttribute("view", views.view(found.written(), found.solved(), state));
+        model.addAttribute("reason", found.written().reason());
+        model.addAttribute("checks", checks);
+        model.addAttribute("unchecked", checks.stream().noneMatch(CheckLine::independent));
+        model.addAttribute("drift", drift(leaves.checks(job, found)).orElse(""));
+        model.addAttribute("marks", leaves.checkMarks(job, found));
+        model.addAttribute("names", PointNames.offered(state));
+        model.addAttribute("prisms", prisms.of(job));
+        model.addAttribute("open", state.openLeaf().map(l -> l.entry().equals(leaf)).orElse(false));
+        model.addAttribute("closed", state.isClosed(leaf));
+        model.addAttribute("instrumentHeight", f.bare(found.written().arrangement().instrumentHeight()));
+        model.addAttribute("station", found.written().station().text());
+        model.addAttribute("unit", f.lengthUnit().symbol());
+        model.addAttribute("corrections", journal.corrections(leaf).stream().map(e -> new Correction(TIME.format(e.at()), e.person(), book.line(journal, e).text(), state.isStruck(e.id()))).toList());
+        return "setup/leaf";
+    }
+
+    private static CheckLine line(Leaf leaf, LeafService.Check c, Figures f) {
+        Optional<StationCheck> o = c.outcome();
+        return new CheckLine(TIME.format(c.entry().at()), c.taken().mark().text(), o.map(x -> Decimals.showSigned(x.turned().arcSeconds(), 0) + "\u2033").orElse(""),
+                SetupView.MisfitView.of(o.map(StationCheck::across), f), SetupView.MisfitView.of(o.map(StationCheck::distance), f),
+                SetupView.MisfitView.of(o.flatMap(StationCheck::height), f), o.map(StationCheck::within).orElse(false), !LeafService.sighted(leaf, c.taken().mark()));
+    }
+
+    /** A warning if the last check says that the circle has turned. */
+    static Optional<String> drift(List<LeafService.Check> checks) {
+        return checks.stream().reduce((first, next) -> next).flatMap(LeafService.Check::outcome).filter(o -> !o.across().within())
+                .map(o -> "The instrument has drifted: the last check finds the circle turned by " + Decimals.showSigned(o.turned().arcSeconds(), 0)
+                        + "\u2033, where " + Decimals.show(3 * o.across().sigma().metres() / Math.max(1e-9, Math.abs(o.across().difference().metres())) * Math.abs(o.turned().arcSeconds()), 0)
+                        + "\u2033 would be chance. Set up again; what was measured since the last good check is doubtful.");
+    }
+
+    @GetMapping("/{leaf}/drawing")
+    @ResponseBody
+    SetupDrawing.Drawn drawing(@PathVariable UUID job, @PathVariable UUID leaf) {
+        Leaf found = leaves.leaf(job, leaf);
+        return drawing.draw(job, found.written(), found.solved());
+    }
+
+    /** What a check found, in words. */
+    record Checked(boolean within, String words) {
+    }
+
+    @PostMapping("/check")
+    @ResponseBody
+    CompletableFuture<Checked> check(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String mark, @RequestParam(defaultValue = "") String targetHeight,
+            @RequestParam(defaultValue = "") String prismConstant, Principal person) {
+        return leaves.check(job, id, mark, targetHeight, prismConstant, person.getName()).thenApply(kept -> {
+            JobState state = journals.state(job);
+            Figures f = state.settings().figures();
+            return state.openLeaf().flatMap(l -> leaves.checks(job, l).stream().reduce((first, next) -> next)).flatMap(LeafService.Check::outcome)
+                    .map(o -> new Checked(o.within(), (o.within() ? "The setup holds" : "The setup does not hold") + ": across " + f.difference(o.across().difference())
+                            + ", distance " + f.difference(o.distance().difference()) + o.height().map(h -> ", height " + f.difference(h.difference())).orElse("") + "."))
+                    .orElse(new Checked(false, "The mark is no longer known."));
+        });
+    }
+
+    @PostMapping("/{leaf}/close")
+    String close(@PathVariable UUID job, @PathVariable UUID leaf, Principal person) {
+        leaves.close(job, leaf, Author.atPage(person.getName()));
+        return "redirect:/jobs/" + job + "/setup/leaves/" + leaf;
+    }
+
+    @PostMapping("/{leaf}/reopen")
+    String reopen(@PathVariable UUID job, @PathVariable UUID leaf, Principal person) {
+        leaves.reopen(job, leaf, Author.atPage(person.getName()));
+        return "redirect:/jobs/" + job + "/setup/leaves/" + leaf;
+    }
+
+    /** What a correction would move. */
+    record Preview(String words, List<MoveLine> moves, long more) {
+    }
+
+    record MoveLine(String name, String plan, String up) {
+    }
+
+    @PostMapping("/rework/{entry}/preview")
+    @ResponseBody
+    Preview preview(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam Map<String, String> fields, Principal person) {
+        LeafService.Rework rework = leaves.preview(job, entry, fields, person.getName());
+        JobSettings settings = journals.state(job).settings();
+        Moves moves = rework.moves();
+        List<MoveLine> lines = IntStream.range(0, Math.min(MOVES_SHOWN, moves.moved().size())).mapToObj(i -> moves.moved().get(i))
+                .map(m -> new MoveLine(m.after().name().text(), settings.offset(m.north(), m.east()), m.up().map(u -> "H " + settings.figures().difference(u)).orElse(""))).toList();
+        String words = moves.moved().isEmpty() && moves.gone().isEmpty() ? "No point moves."
+                : moves.moved().size() + " points move, " + moves.kept() + " stay" + (moves.gone().isEmpty() ? "." : ", " + moves.gone().size() + " lose their coordinates.");
+        return new Preview(words, lines, Math.max(0, moves.moved().size() - lines.size()));
+    }
+
+    @PostMapping("/rework/{entry}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void rework(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason, @RequestParam Map<String, String> fields, Principal person) {
+        leaves.rework(job, entry, fields, reason, new Author(id, person.getName(), "page"));
+    }
+}

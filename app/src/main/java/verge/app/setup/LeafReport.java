@@ -1,0 +1,192 @@
+package verge.app.setup;
+
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import verge.app.fieldbook.BookText;
+import verge.app.job.Job;
+import verge.app.job.JobService;
+import verge.app.job.SettingsWords;
+import verge.app.journal.JournalService;
+import verge.app.points.SitePoints;
+import verge.core.journal.Entry;
+import verge.core.journal.JobSettings;
+import verge.core.journal.JobState;
+import verge.core.journal.Journal;
+import verge.core.journal.Leaf;
+import verge.core.journal.Origin;
+import verge.core.journal.Round;
+import verge.core.journal.StoredPoint;
+import verge.core.reading.Face;
+import verge.core.reading.InstrumentErrors;
+import verge.core.reading.InstrumentPrecision;
+import verge.core.reading.Pointing;
+import verge.core.reading.Reading;
+import verge.core.reduction.FirstVelocity;
+import verge.core.sets.SetReduction;
+import verge.core.setup.Conditions;
+import verge.core.setup.Sighting;
+import verge.core.setup.StationSolution;
+import verge.core.units.Angle;
+import verge.core.units.Decimals;
+import verge.core.units.Figures;
+import verge.core.units.Length;
+
+/** All that speaks for and against one setup, on paper: so that it can be defended by somebody who was not there. */
+@Component
+class LeafReport {
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("d MMMM uuuu, HH:mm:ss", Locale.ENGLISH).withZone(ZoneId.systemDefault());
+    private static final int MOST_POINTS = 500;
+
+    private final LeafService leaves;
+    private final SetupViews views;
+    private final JournalService journals;
+    private final SitePoints sitePoints;
+    private final JobService jobs;
+    private final SettingsWords settingsWords;
+    private final BookText book;
+
+    LeafReport(LeafService leaves, SetupViews views, JournalService journals, SitePoints sitePoints, JobService jobs, SettingsWords settingsWords, BookText book) {
+        this.leaves = leaves;
+        this.views = views;
+        this.journals = journals;
+        this.sitePoints = sitePoints;
+        this.jobs = jobs;
+        this.settingsWords = settingsWords;
+        this.book = book;
+    }
+
+    /** One line of a table. */
+    record Line(List<String> cells, boolean outside) {
+        static Line of(String... cells) {
+            return new Line(List.of(cells), false);
+        }
+    }
+
+    Map<String, Object> model(UUID job, UUID id) {
+        Journal journal = journals.journal(job);
+        JobState state = sitePoints.state(job);
+        Leaf leaf = leaves.leaf(job, id);
+        Entry entry = journal.entry(id).orElseThrow();
+        Job owner = jobs.job(job);
+        JobSettings settings = state.settings();
+        Figures f = settings.figures();
+        Map<String, Object> model = new HashMap<>();
+        model.put("title", "Setup report, leaf " + leaf.number());
+        model.put("head", List.of(Line.of("Site and job", jobs.site(owner.siteId()).name() + ", " + owner.name()), Line.of("Occupation", book.occupied(leaf.written())),
+                Line.of("Accepted", TIME.format(entry.at()) + ", by " + entry.person()), Line.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()),
+                Line.of("Coordinate system", settingsWords.system(settings) + ", " + settingsWords.speaks(settings))));
+        model.put("reason", leaf.written().reason());
+        model.put("instrument", instrument(leaf, f));
+        model.put("figure", SetupFigure.of(leaf.solved(), leaf.written().station().text()));
+        model.put("view", views.view(leaf.written(), leaf.solved(), state));
+        model.put("unit", f.lengthUnit().symbol());
+        model.put("observations", observations(leaf, f));
+        model.put("adjustment", adjustment(leaf.solved(), f));
+        model.put("residuals", residuals(leaf.solved(), f));
+        model.put("checks", checks(job, leaf, f));
+        model.put("sets", state.rounds(id).stream().map(r -> new SetsPart(r.plan().sets() + " sets on " + SetsService.marks(r), sets(r, f), setResiduals(r, f))).toList());
+        List<StoredPoint> measured = state.points().filter(p -> p.leaf().equals(Optional.of(id)) && !p.entry().equals(id)).toList();
+        model.put("points", measured.stream().limit(MOST_POINTS).map(p -> point(p, settings)).toList());
+        model.put("pointCount", measured.size());
+        model.put("axes", List.of(f.axes().northFirst() ? f.axes().north() : f.axes().east(), f.axes().northFirst() ? f.axes().east() : f.axes().north()));
+        model.put("corrections", journal.corrections(id).stream().map(e -> Line.of(TIME.format(e.at()), e.person(), book.line(journal, e).text() + (state.isStruck(e.id()) ? " (struck through)" : ""))).toList());
+        return model;
+    }
+
+    /** Sets of directions with their means. */
+    record SetsPart(String title, List<Line> means, List<Line> residuals) {
+    }
+
+    private static List<Line> instrument(Leaf leaf, Figures f) {
+        Conditions c = leaf.written().conditions();
+        InstrumentPrecision p = c.precision();
+        InstrumentErrors e = c.errors();
+        List<Line> lines = new ArrayList<>(List.of(Line.of("Instrument", leaf.written().instrument()),
+                Line.of("Stated by its maker", "\u03c3 " + SetupWords.seconds(p.sigmaDirection()) + " a pointing; distance \u03c3 " + f.small(p.distanceMeter().sigmaConstant()) + " and " + Decimals.show(p.distanceMeter().sigmaPpm(), 1) + " ppm"),
+                Line.of("Care assumed", "centring \u03c3 " + f.small(p.sigmaStationCentring()) + " (station), " + f.small(p.sigmaTargetCentring()) + " (target); heights \u03c3 " + f.small(p.sigmaHeight())),
+                Line.of("Instrument height", f.length(leaf.written().arrangement().instrumentHeight()) + (leaf.written().arrangement().instrumentHeight().metres() == 0 ? ", no ground mark" : "")),
+                Line.of("Atmosphere", f.air().temperature(c.air().temperatureCelsius()) + ", " + f.air().pressure(c.air().pressureHectopascals()) + ", relative humidity " + Decimals.show(c.air().relativeHumidityPercent(), 0)
+                        + " %: " + Decimals.showSigned(FirstVelocity.ppm(p.distanceMeter(), c.air()), 1) + " ppm (IAG 1999)"),
+                Line.of("Refraction coefficient", Decimals.print(c.refraction(), 2))));
+        lines.add(Line.of("Axis errors taken off", e.equals(InstrumentErrors.NONE) ? "none"
+                : "collimation " + signed(e.collimation()) + ", trunnion " + signed(e.trunnion()) + ", index " + signed(e.index())));
+        return lines;
+    }
+
+    private static String signed(Angle a) {
+        return Decimals.showSigned(a.arcSeconds(), 1) + "\u2033";
+    }
+
+    private static List<Line> observations(Leaf leaf, Figures f) {
+        List<Line> lines = new ArrayList<>();
+        for (Sighting s : leaf.written().arrangement().sightings()) {
+            for (Pointing p : s.pointings()) {
+                lines.add(observation(s.mark().text(), p, f, f.bare(s.target().height()), Figures.metric().small(s.target().prismConstant())));
+            }
+            leaf.solved().marks().stream().filter(m -> m.mark().equals(s.mark())).flatMap(m -> m.mean().faces().stream()).findFirst().ifPresent(d -> lines.add(Line.of("", "1 \u2212 2",
+                    signed(d.direction()), signed(d.zenith()), d.distance().map(f::difference).orElse(""), "", "")));
+        }
+        leaf.written().arrangement().faceShots().forEach(s -> lines.add(observation(s.face().name(), s.pointing(), f, "", "")));
+        return lines;
+    }
+
+    private static Line observation(String name, Reading r, Figures f, String height, String prism) {
+        return Line.of(name, r.face() == Face.ONE ? "1" : "2", f.circle(r.horizontalDirection()), f.circle(r.zenith()), r.distance().map(f::bare).orElse(""), height, prism);
+    }
+
+    private static List<Line> adjustment(StationSolution s, Figures f) {
+        var ellipse = s.station().covariance().ellipse();
+        return List.of(Line.of("Degrees of freedom", Integer.toString(s.variance().degreesOfFreedom())),
+                Line.of("Variance factor \u03c3\u2080\u00b2", s.variance().degreesOfFreedom() == 0 ? "not tested" : Decimals.show(s.variance().factor(), 3) + ", 95 % between " + Decimals.show(s.variance().lowest(), 3) + " and " + Decimals.show(s.variance().highest(), 3)),
+                Line.of("Error ellipse of the station", f.small(ellipse.longer()) + " \u00d7 " + f.small(ellipse.shorter()) + ", longer axis at " + f.azimuth(ellipse.azimuth())),
+                Line.of("Iterations", Integer.toString(s.iterations())));
+    }
+
+    private static List<Line> residuals(StationSolution s, Figures f) {
+        List<Line> lines = new ArrayList<>();
+        for (StationSolution.MarkResult m : s.marks()) {
+            for (StationSolution.Observed o : m.observations()) {
+                boolean angle = o.quantity() == StationSolution.Quantity.DIRECTION || o.quantity() == StationSolution.Quantity.ZENITH;
+                lines.add(new Line(List.of(m.mark().text(), o.quantity().name().toLowerCase(Locale.ROOT), angle ? signed(new Angle(o.residual())) : f.difference(new Length(o.residual())),
+                        angle ? SetupWords.seconds(new Angle(o.sigma())) : f.small(new Length(o.sigma())), Decimals.show(o.redundancy(), 2), Decimals.showSigned(o.standardised(), 1)), Math.abs(o.standardised()) > 3));
+            }
+        }
+        s.faces().forEach(r -> lines.add(new Line(List.of(r.shot().face().name(), "off its face", f.difference(r.misfit().difference()), f.small(r.misfit().sigma()), "", ""), !r.misfit().within())));
+        return lines;
+    }
+
+    private List<Line> checks(UUID job, Leaf leaf, Figures f) {
+        return leaves.checks(job, leaf).stream().map(c -> new Line(List.of(TIME.format(c.entry().at()), c.taken().mark().text() + (LeafService.sighted(leaf, c.taken().mark()) ? "" : ", independent"),
+                c.outcome().map(o -> f.difference(o.across().difference())).orElse("mark unknown"), c.outcome().map(o -> f.difference(o.distance().difference())).orElse(""),
+                c.outcome().flatMap(o -> o.height()).map(h -> f.difference(h.difference())).orElse("")), !c.outcome().map(o -> o.within()).orElse(false))).toList();
+    }
+
+    private static List<Line> sets(Round round, Figures f) {
+        return round.reduced().means().stream().map(m -> Line.of(m.mark().text(), SetsService.circle(f, m.direction()), m.sigmaDirection().map(SetupWords::seconds).orElse(""), SetsService.circle(f, m.zenith()),
+                m.sigmaZenith().map(SetupWords::seconds).orElse(""), m.slope().map(f::bare).orElse(""), m.sigmaSlope().map(f::small).orElse(""))).toList();
+    }
+
+    private static List<Line> setResiduals(Round round, Figures f) {
+        List<Line> lines = new ArrayList<>();
+        for (SetReduction.Residual r : round.reduced().residuals()) {
+            lines.add(Line.of(Integer.toString(r.set()), r.mark().text(), signed(r.direction()), signed(r.zenith()), r.distance().map(f::difference).orElse(""), signed(new Angle(r.faces().direction().radians() / 2))));
+        }
+        round.shots().stream().filter(s -> s.takenOut().isPresent()).forEach(s -> lines.add(Line.of(Integer.toString(s.set()), s.mark().text(), "taken out: " + s.takenOut().orElse(""), "", "", "")));
+        return lines;
+    }
+
+    private static Line point(StoredPoint p, JobSettings settings) {
+        List<JobSettings.Coordinate> plan = settings.coordinates(p.position().plan());
+        Figures f = settings.figures();
+        return Line.of(p.name().text(), p.code().text(), p.origin() == Origin.CONTROL ? "new mark" : p.origin().word(), plan.get(0).figure(), plan.get(1).figure(), p.position().elevation().map(e -> f.bare(e.asLength())).orElse(""),
+                p.sigma().map(s -> f.small(s.plan())).orElse(""), p.sigma().map(s -> f.small(s.up())).orElse(""));
+    }
+}

@@ -1,0 +1,139 @@
+package verge.app.setup;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import verge.app.journal.Author;
+import verge.app.points.PointNames;
+import verge.app.points.SitePoints;
+import verge.app.pole.PrismTable;
+import verge.core.journal.JobSettings;
+import verge.core.journal.JobState;
+import verge.core.journal.Origin;
+import verge.core.journal.Payload;
+import verge.core.journal.Round;
+import verge.core.sets.SetReduction;
+import verge.core.units.Angle;
+import verge.core.units.Decimals;
+import verge.core.units.Figures;
+
+/** The bench for sets of directions. */
+@Controller
+@RequestMapping("/jobs/{job}/setup/sets")
+class SetsController {
+    private final SetsService sets;
+    private final SitePoints sitePoints;
+    private final PrismTable prisms;
+
+    SetsController(SetsService sets, SitePoints sitePoints, PrismTable prisms) {
+        this.sets = sets;
+        this.sitePoints = sitePoints;
+        this.prisms = prisms;
+    }
+
+    /** A mark's means in finished text. @param known whether it is a known point already */
+    record MeanLine(String mark, String direction, String sigmaDirection, String zenith, String sigmaZenith, String distance, String sigmaDistance, int sets, boolean known) {
+    }
+
+    /** What a set has left at a mark. */
+    record ResidualLine(int set, String mark, String direction, String zenith, String distance, String collimation, boolean takenOut, String reason) {
+    }
+
+    /** A new mark with its coordinates, to be seen before it joins. */
+    record NewMark(String mark, String place, String sigma, String how) {
+    }
+
+    @GetMapping
+    String bench(@PathVariable UUID job, Model model) {
+        JobState state = sitePoints.state(job);
+        Optional<Round> round = sets.current(state);
+        Figures f = state.settings().figures();
+        model.addAttribute("names", PointNames.offered(state));
+        model.addAttribute("prisms", prisms.of(job));
+        model.addAttribute("unit", f.lengthUnit().symbol());
+        model.addAttribute("setUp", state.openLeaf().isPresent());
+        model.addAttribute("round", round.map(Round::entry).orElse(null));
+        model.addAttribute("next", round.flatMap(Round::next).map(SetsService::words).orElse(""));
+        model.addAttribute("planned", round.map(r -> r.plan().sets() + " sets on " + SetsService.marks(r)).orElse(""));
+        model.addAttribute("done", round.map(r -> r.shots().size()).orElse(0));
+        model.addAttribute("all", round.map(r -> r.steps().size()).orElse(0));
+        model.addAttribute("usualMarks", state.openLeaf().map(l -> l.written().arrangement().sightings().stream().map(s -> s.mark().text()).reduce((a, b) -> a + ", " + b).orElse("")).orElse(""));
+        round.ifPresent(r -> reduced(model, state, r));
+        return "setup/sets";
+    }
+
+    private static void reduced(Model model, JobState state, Round round) {
+        Figures f = state.settings().figures();
+        SetReduction.Result result = round.reduced();
+        model.addAttribute("means", result.means().stream().map(m -> mean(state, m, f)).toList());
+        model.addAttribute("residuals", result.residuals().stream().map(r -> new ResidualLine(r.set(), r.mark().text(), signed(r.direction()), signed(r.zenith()),
+                r.distance().map(f::difference).orElse(""), signed(new Angle(r.faces().direction().radians() / 2)), false, "")).toList());
+        model.addAttribute("takenOut", round.shots().stream().filter(s -> s.takenOut().isPresent()).map(s -> new ResidualLine(s.set(), s.mark().text(), "", "", "", "", true, s.takenOut().orElse("")))
+                .distinct().toList());
+        model.addAttribute("sigmas", sigmas(result, f));
+        model.addAttribute("newMarks", round.next().isPresent() ? List.of() : round.plan().marks().stream().filter(m -> state.find(m.name(), Origin.CONTROL).isEmpty())
+                .flatMap(m -> newMark(state, round, m).stream()).toList());
+    }
+
+    private static MeanLine mean(JobState state, SetReduction.MarkMean m, Figures f) {
+        return new MeanLine(m.mark().text(), SetsService.circle(f, m.direction()), m.sigmaDirection().map(SetupWords::seconds).orElse(""), SetsService.circle(f, m.zenith()),
+                m.sigmaZenith().map(SetupWords::seconds).orElse(""), m.slope().map(f::bare).orElse(""), m.sigmaSlope().map(f::small).orElse(""), m.sets(),
+                state.find(m.mark(), Origin.CONTROL).isPresent());
+    }
+
+    private static Optional<NewMark> newMark(JobState state, Round round, Payload.SetMark mark) {
+        JobSettings settings = state.settings();
+        return state.carried(round, mark.name()).map(o -> new NewMark(mark.name().text(), settings.place(o.position()),
+                "\u03c3 " + settings.figures().small(o.sigma().plan()) + " in plan, " + settings.figures().small(o.sigma().up()) + " in height",
+                round.plan().sets() + " sets from " + state.leaf(round.plan().setup()).map(l -> l.written().station().text()).orElse("") + ", oriented by the known marks among them"));
+    }
+
+    private static String sigmas(SetReduction.Result r, Figures f) {
+        return r.sigmaDirection().map(d -> "In one set: direction \u03c3 " + SetupWords.seconds(d) + r.sigmaZenith().map(z -> ", zenith \u03c3 " + SetupWords.seconds(z)).orElse("")
+                + r.sigmaDistance().map(s -> ", distance \u03c3 " + f.small(s)).orElse("") + ".").orElse("");
+    }
+
+    private static String signed(Angle angle) {
+        return Decimals.showSigned(angle.arcSeconds(), 1) + "\u2033";
+    }
+
+    @PostMapping("/plan")
+    String plan(@PathVariable UUID job, @RequestParam String marks, @RequestParam String count, @RequestParam String targetHeight, @RequestParam String prismConstant,
+            @RequestParam(defaultValue = "30") String directions, @RequestParam(defaultValue = "5") String distance, Principal person) {
+        sets.plan(job, marks, count, targetHeight, prismConstant, directions, distance, Author.atPage(person.getName()));
+        return "redirect:/jobs/" + job + "/setup/sets";
+    }
+
+    /** How the sets stand. @param next what is to be read, or empty */
+    record Progress(int done, int all, String next) {
+    }
+
+    @PostMapping("/next")
+    @ResponseBody
+    CompletableFuture<Progress> next(@PathVariable UUID job, @RequestParam(defaultValue = "true") boolean turn, Principal person) {
+        return sets.next(job, turn, person.getName()).thenApply(r -> new Progress(r.shots().size(), r.steps().size(), r.next().map(SetsService::words).orElse("")));
+    }
+
+    @PostMapping("/{plan}/take-out")
+    String takeOut(@PathVariable UUID job, @PathVariable UUID plan, @RequestParam int set, @RequestParam(defaultValue = "") String mark,
+            @RequestParam(defaultValue = "") String reason, Principal person) {
+        sets.takeOut(job, plan, set, mark, reason, Author.atPage(person.getName()));
+        return "redirect:/jobs/" + job + "/setup/sets";
+    }
+
+    @PostMapping("/{plan}/carry")
+    String carry(@PathVariable UUID job, @PathVariable UUID plan, @RequestParam String mark, Principal person) {
+        sets.carry(job, plan, mark, Author.atPage(person.getName()));
+        return "redirect:/jobs/" + job + "/setup/sets";
+    }
+}

@@ -1,0 +1,244 @@
+package verge.app.setup;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import verge.app.device.InstrumentDesk;
+import verge.app.device.InstrumentWatch;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.points.SitePoints;
+import verge.app.pole.PoleService;
+import verge.core.coding.PointName;
+import verge.core.geodesy.GridPoint;
+import verge.core.journal.JobState;
+import verge.core.journal.Leaf;
+import verge.core.journal.Origin;
+import verge.core.journal.Payload;
+import verge.core.journal.Round;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.reading.Face;
+import verge.core.reading.Pointing;
+import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.setup.ObservedPoint;
+import verge.core.units.Angle;
+import verge.core.units.AngleText;
+import verge.core.units.Decimals;
+import verge.core.units.Figures;
+import verge.core.units.Length;
+
+/**
+ * Sets of directions: planned once, then read pointing by pointing, each stored by itself. What breaks in between loses nothing: the sets
+ * go on with the first pointing that is missing.
+ */
+@Service
+public class SetsService {
+    private static final int MOST_SETS = 20;
+    private static final int MOST_MARKS = 20;
+
+    private final JournalService journals;
+    private final InstrumentDesk desk;
+    private final InstrumentWatch watch;
+    private final PoleService poles;
+    private final SitePoints points;
+
+    SetsService(JournalService journals, InstrumentDesk desk, InstrumentWatch watch, PoleService poles, SitePoints points) {
+        this.journals = journals;
+        this.desk = desk;
+        this.watch = watch;
+        this.poles = poles;
+        this.points = points;
+    }
+
+    /** The sets that are under way on the open leaf: the last planned. */
+    public Optional<Round> current(JobState state) {
+        return state.openLeaf().flatMap(leaf -> state.rounds(leaf.entry()).stream().reduce((first, next) -> next));
+    }
+
+    /**
+     * Plans sets on the open leaf.
+     *
+     * @param names of the marks, parted by commas or blanks; known and new ones
+     * @param directions limit in seconds of arc; the zenith angles' is the same
+     * @throws SurveyException NO_SETUP, MISSING, POINT_NAME_UNFIT, OUT_OF_RANGE
+     */
+    public Round plan(UUID job, String names, String sets, String targetHeight, String prism, String directions, String distance, Author author) {
+        Leaf leaf = journals.state(job).openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
+        List<String> typed = List.of(names.strip().split("[,;\\s]+"));
+        points.takeOn(job, Origin.CONTROL, author.person(), typed.toArray(String[]::new));
+        JobState state = journals.state(job);
+        if (typed.size() < 2) {
+            throw new SurveyException(Problem.MISSING, "second mark");
+        }
+        int count = (int) number("number of sets", sets, 1, MOST_SETS);
+        number("number of marks", Integer.toString(typed.size()), 2, MOST_MARKS);
+        Target usual = poles.parse(job, state, targetHeight, prism);
+        List<Payload.SetMark> marks = ordered(state, leaf, typed.stream().map(PointName::parse).distinct().toList()).stream()
+                .map(n -> new Payload.SetMark(n, state.lastTarget(n).orElse(usual))).toList();
+        Payload.SetLimits limits = new Payload.SetLimits(Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)),
+                Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)), new Length(number("limit of distances", distance, 0.1, 100) / 1000));
+        UUID entry = journals.append(job, author, new Payload.SetsPlanned(leaf.entry(), marks, count, limits)).id();
+        return journals.state(job).round(entry).orElseThrow();
+    }
+
+    private static double number(String field, String typed, double lowest, double highest) {
+        double value = Decimals.parse(typed).orElseThrow(() -> new SurveyException(Problem.NOT_A_NUMBER, typed));
+        if (value < lowest || value > highest) {
+            throw new SurveyException(Problem.OUT_OF_RANGE, field, typed, Decimals.print(lowest, 0), Decimals.print(highest, 0));
+        }
+        return value;
+    }
+
+    /** By turning angle from the first; marks of which no place is known yet stay at the end, in the order typed. */
+    private static List<PointName> ordered(JobState state, Leaf leaf, List<PointName> names) {
+        GridPoint here = leaf.station().occupation().station().plan();
+        Optional<Double> first = state.find(names.get(0)).map(p -> azimuth(here, p.position().plan()));
+        List<PointName> rest = new ArrayList<>(names.subList(1, names.size()));
+        rest.sort(Comparator.comparingDouble(n -> first.flatMap(zero -> state.find(n).map(p -> new Angle(azimuth(here, p.position().plan()) - zero).wholeCircle().radians())).orElse(10.0)));
+        rest.add(0, names.get(0));
+        return rest;
+    }
+
+    private static double azimuth(GridPoint from, GridPoint to) {
+        return Math.atan2(to.easting() - from.easting(), to.northing() - from.northing());
+    }
+
+    /**
+     * Reads the next pointing of the sets that are under way: turns there where the way is known and the instrument has motors.
+     *
+     * @return the round as it is then
+     * @throws SurveyException NO_SETUP, NOT_FOUND, SET_SHOT_OUTSIDE, or as {@link InstrumentWatch#ready}
+     */
+    public CompletableFuture<Round> next(UUID job, boolean turn, String person) {
+        InstrumentWatch.Ready ready = watch.ready(job);
+        JobState state = journals.state(job);
+        Round round = current(state).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "sets under way"));
+        Round.Step step = round.next().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "a pointing that is missing"));
+        CompletableFuture<Void> aimed = aim(state, ready, round, step, turn);
+        return aimed.thenCompose(there -> watch.shoot(new InstrumentWatch.Ready(ready.leaf(), ready.target(), ready.station(), ready.device(),
+                new InstrumentWatch.How(ready.how().levelLimit(), Math.max(1, ready.how().times()))))).thenApply(reading -> keep(job, ready, round, step, reading, person));
+    }
+
+    private Round keep(UUID job, InstrumentWatch.Ready ready, Round round, Round.Step step, TotalStationReading reading, String person) {
+        requireFace(step, reading);
+        requireWithin(journals.state(job).settings().figures(), round, step, reading);
+        journals.append(job, new Author(UUID.randomUUID(), person, ready.device()), state -> {
+            Round now = state.round(round.entry()).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "sets under way"));
+            if (!now.next().equals(Optional.of(step))) {
+                throw new SurveyException(Problem.NOT_FOUND, "the pointing that was asked for: somebody else has read it");
+            }
+            return new Payload.SetPointing(round.entry(), step.set(), step.mark(), Pointing.of(reading));
+        });
+        return journals.state(job).round(round.entry()).orElseThrow();
+    }
+
+    private static void requireFace(Round.Step step, TotalStationReading reading) {
+        if (reading.face() != step.face()) {
+            throw new SurveyException(Problem.SET_SHOT_OUTSIDE, step.mark().text(), "it was read in face " + (reading.face() == Face.ONE ? 1 : 2), "face " + (step.face() == Face.ONE ? 1 : 2));
+        }
+    }
+
+    /** Against what was read to the same mark before in these sets, face by face. */
+    private static void requireWithin(Figures f, Round round, Round.Step step, TotalStationReading reading) {
+        Optional<Round.Shot> before = round.shots().stream().filter(s -> s.takenOut().isEmpty() && s.mark().equals(step.mark()) && s.pointing().face() == step.face()).findFirst();
+        before.ifPresent(shot -> {
+            Payload.SetLimits limits = round.plan().limits();
+            double direction = Math.abs(reading.faceOneDirection().minus(shot.pointing().faceOneDirection()).halfCircle().radians()) * reading.zenith().wholeCircle().sin();
+            outside(step, "direction", Math.abs(direction), limits.direction());
+            outside(step, "zenith angle", Math.abs(reading.faceOneZenith().minus(shot.pointing().faceOneZenith()).radians()), limits.zenith());
+            double distance = shot.pointing().distance().map(d -> Math.abs(d.metres() - reading.slopeDistance().metres())).orElse(0.0);
+            if (distance > limits.distance().metres()) {
+                throw new SurveyException(Problem.SET_SHOT_OUTSIDE, step.mark().text(), "the distance is " + f.small(new Length(distance)) + " off the earlier one", f.small(limits.distance()));
+            }
+        });
+    }
+
+    private static void outside(Round.Step step, String what, double radians, Angle limit) {
+        if (radians > limit.radians()) {
+            throw new SurveyException(Problem.SET_SHOT_OUTSIDE, step.mark().text(), "the " + what + " is " + SetupWords.seconds(new Angle(radians)) + " off the earlier one", SetupWords.seconds(limit));
+        }
+    }
+
+    private CompletableFuture<Void> aim(JobState state, InstrumentWatch.Ready ready, Round round, Round.Step step, boolean turn) {
+        if (!turn) {
+            return CompletableFuture.completedFuture(null);
+        }
+        Optional<Pointing> way = round.shots().stream().filter(s -> s.mark().equals(step.mark())).map(Round.Shot::pointing).reduce((first, next) -> next)
+                .or(() -> computed(state, ready.leaf(), round, step));
+        return way.map(p -> {
+            Angle direction = step.face() == Face.ONE ? p.faceOneDirection() : p.faceOneDirection().plus(Angle.HALF_TURN);
+            Angle zenith = step.face() == Face.ONE ? p.faceOneZenith() : new Angle(2 * Math.PI - p.faceOneZenith().radians());
+            return ready.station().turn(direction.wholeCircle(), zenith);
+        }).orElseGet(() -> CompletableFuture.completedFuture(null));   // a new mark is aimed at by hand the first time
+    }
+
+    /** The way to a mark whose coordinates are known. */
+    private static Optional<Pointing> computed(JobState state, Leaf leaf, Round round, Round.Step step) {
+        return state.find(step.mark()).map(p -> {
+            GridPoint here = leaf.station().occupation().station().plan();
+            double distance = here.distanceMetres(p.position().plan());
+            double rise = p.position().elevation().flatMap(e -> leaf.station().occupation().station().elevation().map(h -> e.metres() - h.metres())).orElse(0.0)
+                    + round.mark(step.mark()).map(m -> m.target().height().metres()).orElse(0.0) - leaf.station().occupation().instrumentHeight().metres();
+            Angle direction = new Angle(azimuth(here, p.position().plan())).minus(leaf.station().orientation()).wholeCircle();
+            return new Pointing(direction, new Angle(Math.atan2(distance, rise)), Optional.empty(), "");
+        });
+    }
+
+    /** Takes a mark of a set, or a whole set, out of the means. @throws SurveyException REASON_NEEDED without a reason */
+    public void takeOut(UUID job, UUID plan, int set, String mark, String reason, Author author) {
+        if (reason.isBlank()) {
+            throw new SurveyException(Problem.REASON_NEEDED, "a reading that is taken out of the means");
+        }
+        journals.state(job).round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
+        journals.append(job, author, new Payload.SetTakenOut(plan, set, mark.isBlank() ? Optional.empty() : Optional.of(PointName.parse(mark)), reason.strip()));
+    }
+
+    /**
+     * Lets a mark that was seen with its coordinates join the known points.
+     *
+     * @throws SurveyException NOT_FOUND, MARK_WITHOUT_MEAN, POINT_NAME_TAKEN if a known point of that name is there, SETS_UNFINISHED
+     */
+    public ObservedPoint carry(UUID job, UUID plan, String mark, Author author) {
+        PointName name = PointName.parse(mark);
+        journals.append(job, author, state -> {
+            Round round = state.round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
+            if (round.next().isPresent()) {
+                throw new SurveyException(Problem.SETS_UNFINISHED);
+            }
+            if (state.find(name, Origin.CONTROL).isPresent()) {
+                throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
+            }
+            state.carried(round, name).orElseThrow(() -> new SurveyException(Problem.MARK_WITHOUT_MEAN, name.text()));
+            return new Payload.MarkCarried(plan, name);
+        });
+        JobState state = journals.state(job);
+        return state.carried(state.round(plan).orElseThrow(), name).orElseThrow();
+    }
+
+    /** Whether the job's instrument is there to read. */
+    public boolean connected(UUID job) {
+        return desk.find(job).isPresent();
+    }
+
+    /** In words: 'set 2, T4, face 2'. */
+    static String words(Round.Step step) {
+        return "set " + step.set() + ", " + step.mark() + ", face " + (step.face() == Face.ONE ? 1 : 2);
+    }
+
+    /** Marks of a plan, in words. */
+    static String marks(Round round) {
+        return round.plan().marks().stream().map(m -> m.name().text()).collect(Collectors.joining(", "));
+    }
+
+    /** A direction in the job's circle style with one decimal more, for means. */
+    static String circle(Figures f, Angle angle) {
+        return AngleText.direction(angle, f.angles().unit(), Math.min(6, f.angles().decimals() + 1));
+    }
+}

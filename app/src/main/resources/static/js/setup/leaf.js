@@ -1,0 +1,45 @@
+// A leaf: checks to known marks, and corrections that first show what they move.
+import { onceId, post } from 'verge/frame/http.js';
+import { say, sayProblem } from 'verge/frame/said.js';
+import { refresh } from 'verge/frame/leaves.js';
+import { pickFromSketch } from 'verge/frame/pick.js';
+import { helper } from 'verge/device/practice.js';
+import { drawSetup } from 'verge/setup/drawing.js';
+import { seeMoves, writeCorrection } from 'verge/setup/rework.js';
+
+const job = document.body.dataset.job;
+const check = onceId();
+
+export function mount(bench) {
+  const leaf = bench.dataset.leafId;
+  const form = bench.querySelector('#check-form');
+  const unpick = form ? pickFromSketch(form) : () => {};
+  form?.addEventListener('submit', event => event.preventDefault());
+  bench.querySelector('#read-check')?.addEventListener('click', event => read(form, event.currentTarget));
+  bench.querySelector('[data-practice]')?.addEventListener('click', () => helper('go', { mark: form.elements.mark.value }).then(() => say(`The prism is held on ${form.elements.mark.value}.`, '', 'good'), sayProblem));
+  const rework = bench.querySelector('#rework-form');
+  rework.addEventListener('submit', event => event.preventDefault());
+  const write = bench.querySelector('#write-rework');
+  bench.querySelector('#see-moves').addEventListener('click', () => seeMoves(rework, leaf, bench.querySelector('#moves'), write));
+  write.addEventListener('click', () => writeCorrection(rework, leaf));
+  const undraw = drawSetup(`/jobs/${job}/setup/leaves/${leaf}/drawing`);
+  return () => {
+    unpick();
+    undraw();
+  };
+}
+
+async function read(form, button) {
+  button.classList.add('busy');
+  try {
+    const found = await post(`/jobs/${job}/setup/leaves/check`, { id: check.get(), ...Object.fromEntries(new FormData(form)) });
+    check.settle();
+    await refresh();
+    say(found.words, '', found.within ? 'good' : '');
+  } catch (problem) {
+    check.settle(problem);
+    sayProblem(problem);
+  } finally {
+    button.classList.remove('busy');
+  }
+}
