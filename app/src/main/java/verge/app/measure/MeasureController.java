@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import verge.app.coding.Codebooks;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.pole.PrismTable;
 import verge.app.sketch.SketchPoint;
 import verge.core.journal.JobSettings;
 import verge.core.journal.Journal;
@@ -35,11 +36,13 @@ class MeasureController {
     private final MeasureService measuring;
     private final JournalService journals;
     private final Codebooks codebooks;
+    private final PrismTable prisms;
 
-    MeasureController(MeasureService measuring, JournalService journals, Codebooks codebooks) {
+    MeasureController(MeasureService measuring, JournalService journals, Codebooks codebooks, PrismTable prisms) {
         this.measuring = measuring;
         this.journals = journals;
         this.codebooks = codebooks;
+        this.prisms = prisms;
     }
 
     /** One of the latest points, in finished text. */
@@ -51,6 +54,7 @@ class MeasureController {
         Journal journal = journals.journal(job);
         Figures f = journal.state().settings().figures();
         List<StoredPoint> measured = journal.state().points().filter(p -> p.origin() == Origin.MEASURED).toList();
+        model.addAttribute("prisms", prisms.of(job));
         model.addAttribute("noteFields", journal.state().settings().work().noteFields());
         model.addAttribute("next", MeasureService.nextName(journal));
         model.addAttribute("code", MeasureService.lastCode(journal));

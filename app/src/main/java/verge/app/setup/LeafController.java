@@ -92,7 +92,7 @@ class LeafController {
         List<CheckLine> checks = leaves.checks(job, found).stream().map(c -> line(found, c, f)).toList();
         model.addAttribute("leafId", leaf);
         model.addAttribute("number", found.number());
-        model.addAttribute("title", book.occupied(found.written()));
+        model.addAttribute("occupation", book.occupied(found.written()));
         model.addAttribute("view", views.view(found.written(), found.solved(), state));
         model.addAttribute("reason", found.written().reason());
         model.addAttribute("checks", checks);

@@ -66,8 +66,7 @@ class SetupDrawing {
         Optional<DangerCircle> circle = danger ? DangerCircle.through(s.marks().stream().flatMap(m -> m.known().stream()).map(p -> p.plan()).toList()) : Optional.empty();
         List<Contour> contours = Assurance.contours(s.station(), views.workArea(state, s)).stream().map(c -> new Contour(c.part().name(),
                 (c.part() == Assurance.Part.PLAN ? "plan " : "height ") + f.small(c.error()), c.lines().stream().map(SetupDrawing::line).toList())).toList();
-        Next next = views.next(job, state, written, s).map(n -> new Next(place(n.position().plan()), "next best: " + n.mark() + ", plan at the work "
-                + f.small(n.before()) + " \u2192 " + f.small(n.after()))).orElse(null);
+        Next next = views.next(job, state, written, s).map(n -> new Next(place(n.position().plan()), "next best, " + f.small(n.before()) + " \u2192 " + f.small(n.after()))).orElse(null);
         return new Drawn(place(here), written.station().text(), s.marks().stream().flatMap(m -> sight(here, m).stream()).toList(),
                 new Ellipse(e.longer().metres() * EXAGGERATION, e.shorter().metres() * EXAGGERATION, e.azimuth().radians(), "\u03c3 " + f.small(e.longer()) + " \u00d7 " + f.small(e.shorter())),
                 circle.map(c -> new Circle(place(c.centre()), c.radiusMetres())).orElse(null), contours, next, EXAGGERATION,

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import verge.core.journal.JobSettings;
 import verge.core.reading.Face;
 import verge.core.reduction.FirstVelocity;
@@ -25,9 +26,10 @@ import verge.core.units.Length;
  * @param doubtful whether accepting it takes a reason
  * @param figures of the station, name and value
  * @param steps of the first mark's distance
+ * @param strip the two figures that count most, with their names as limits
  */
 public record SetupView(boolean solved, boolean within, boolean doubtful, String verdict, List<Row> rows, List<FaceRow> faces, List<Pair> figures,
-        List<Told> notices, List<Told> suspects, List<Pair> steps, MisfitView distance, MisfitView height) {
+        List<Told> notices, List<Told> suspects, List<Pair> steps, List<MisfitView> strip) {
 
     /**
      * One mark.
@@ -61,7 +63,7 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
     static SetupView unsolved(List<Sighting> sightings, List<String> faces, String why, List<Told> suspects, Figures f) {
         List<Row> rows = IntStream.range(0, sightings.size()).mapToObj(i -> row(i, sightings.get(i), MisfitView.NONE, MisfitView.NONE, MisfitView.NONE, "", true, f)).toList();
         List<FaceRow> faceRows = IntStream.range(0, faces.size()).mapToObj(i -> new FaceRow(i, faces.get(i), "", "", "", true)).toList();
-        return new SetupView(false, false, true, why, rows, faceRows, List.of(), List.of(), suspects, List.of(), MisfitView.NONE, MisfitView.NONE);
+        return new SetupView(false, false, true, why, rows, faceRows, List.of(), List.of(), suspects, List.of(), List.of());
     }
 
     static SetupView of(StationSolution s, JobSettings settings, List<Told> notices, List<Told> suspects) {
@@ -70,9 +72,18 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
         List<FaceRow> faces = IntStream.range(0, s.faces().size()).mapToObj(i -> face(i, s.faces().get(i), f)).toList();
         List<Pair> steps = s.marks().stream().limit(1).flatMap(m -> m.shot().stream()).flatMap(r -> r.grid().steps().stream())
                 .map(step -> new Pair(name(step.kind()), f.length(step.after()))).toList();
-        Optional<StationSolution.MarkResult> first = s.backsight();
-        return new SetupView(true, s.within(), SetupService.doubtful(s), SetupWords.verdict(s), rows, faces, figures(s, settings), notices, suspects, steps,
-                MisfitView.of(first.flatMap(StationSolution.MarkResult::distance), f), MisfitView.of(first.flatMap(StationSolution.MarkResult::height), f));
+        return new SetupView(true, s.within(), SetupService.doubtful(s), SetupWords.verdict(s), rows, faces, figures(s, settings), notices, suspects, steps, strip(s, f));
+    }
+
+    /** With one mark what it says of distance and height; with more, how well the station is known and how badly the worst fits. */
+    private static List<MisfitView> strip(StationSolution s, Figures f) {
+        if (s.marks().size() == 1) {
+            StationSolution.MarkResult only = s.marks().get(0);
+            return Stream.concat(only.distance().map(m -> new MisfitView(f.difference(m.difference()), "Distance, measured \u2212 known", m.within())).stream(),
+                    only.height().map(m -> new MisfitView(f.difference(m.difference()), "Height, measured \u2212 known", m.within())).stream()).toList();
+        }
+        return List.of(new MisfitView(f.small(s.station().covariance().position().plan()), "Station \u03c3 in plan", true),
+                new MisfitView(Decimals.show(s.worst(), 1), "Largest standardised residual", s.worst() <= Misfit.LIMIT_IN_SIGMAS));
     }
 
     private static Row row(int i, StationSolution.MarkResult m, Figures f) {

@@ -57,7 +57,7 @@ async function read(form, button) {
     hush();
     dropDraft(form);
     await refresh();
-    document.querySelector('#check .verdict').scrollIntoView({ block: 'nearest' });
+    document.querySelector('#check .verdict').scrollIntoView({ block: 'start' });
   } catch (problem) {
     sayProblem(problem);
     askAboutZero(form, problem.problem === 'INSTRUMENT_HEIGHT_ZERO');

@@ -20,6 +20,7 @@ public final class Assurance {
     private static final int CELLS = 28;
     /** Nearer than this no prism is read; farther, the near field of the contour would be all there is. */
     private static final double NEAREST_METRES = 1.5;
+    private static final double FINEST_STEP_METRES = 0.0005;
 
     private Assurance() {
     }
@@ -68,19 +69,16 @@ public final class Assurance {
         return all;
     }
 
-    /** Two to six round steps of 1, 2 or 5. */
+    /** Round steps of 1, 2 or 5, half a millimetre at least; where nothing but a step lies between, one line in the middle. */
     static List<Double> levels(double least, double most) {
-        double rough = (most - least) / 4;
-        if (!(rough > 1e-6)) {
-            return List.of();
-        }
+        double rough = Math.max((most - least) / 4, FINEST_STEP_METRES);
         double ten = Math.pow(10, Math.floor(Math.log10(rough)));
         double step = rough / ten < 1.5 ? ten : rough / ten < 3.5 ? 2 * ten : 5 * ten;
         List<Double> levels = new ArrayList<>();
         for (long i = (long) Math.ceil(least / step); i * step < most; i++) {
             levels.add(i * step);
         }
-        return levels;
+        return levels.isEmpty() ? List.of((least + most) / 2) : levels;
     }
 
     private static GridPoint node(Extent area, double i, double j) {
