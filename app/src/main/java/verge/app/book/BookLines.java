@@ -142,18 +142,34 @@ class BookLines {
         }
 
         private void line(int number, String line) {
-            int equals = line.indexOf(" = ");
+            int equals = separator(line);
             if (line.startsWith(".") && equals > 0) {
                 put(number, line.substring(0, equals), value(number, line.substring(equals + 3)));
             } else if (line.startsWith("id ") || line.startsWith("at ")) {
                 head.put(line.substring(0, 2), line.substring(3).strip());
             } else if (line.startsWith("person ") || line.startsWith("device ")) {
                 head.put(line.substring(0, 6), value(number, line.substring(7)).asString());
-            } else if (equals == 0 || line.startsWith("= ")) {
+            } else if (line.startsWith("= ")) {
                 payload = value(number, line.substring(line.indexOf('=') + 1).strip());
             } else {
                 throw unreadable(number, "a line that is none");
             }
+        }
+
+        /** Where path and value part: the first ' = ' that is not within a quoted name. */
+        private static int separator(String line) {
+            boolean quoted = false;
+            for (int i = 0; i < line.length(); i++) {
+                char c = line.charAt(i);
+                if (c == '\\' && quoted) {
+                    i++;
+                } else if (c == '"') {
+                    quoted = !quoted;
+                } else if (!quoted && line.startsWith(" = ", i)) {
+                    return i;
+                }
+            }
+            return -1;
         }
 
         /** Walks a path like .reading.zenith.radians or .points[3].name, making what is not there yet. */

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Service;
@@ -67,8 +68,8 @@ public class BookService {
         List<Entry> entries = entries(book);
         try {
             Journal.replay(entries);
-        } catch (IllegalArgumentException unfit) {
-            throw new SurveyException(Problem.BOOK_UNREADABLE, "its order", unfit.getMessage());
+        } catch (RuntimeException unfit) {   // whatever a stranger's figures lead to when they are reckoned with: it is their book
+            throw new SurveyException(Problem.BOOK_UNREADABLE, "its entries", "they cannot be reckoned with: " + unfit.getMessage());
         }
         String title = name == null || name.isBlank() ? book.job() : name;
         return jobs.makeFrom(site, title, journals.anyKnown(entries) ? renamed(book) : entries, person);
@@ -91,16 +92,42 @@ public class BookService {
         for (WrittenBook.Line line : book.entries()) {
             entries.add(entry(line, line.id(), line.payload()));
         }
+        if (entries.stream().map(Entry::id).distinct().count() != entries.size()) {
+            throw new SurveyException(Problem.BOOK_UNREADABLE, "its ids", "two entries have the same one");
+        }
         return entries;
     }
 
     private Entry entry(WrittenBook.Line line, UUID id, JsonNode payload) {
         try {
             Payload read = payloads.read(new PayloadJson.Written(line.kind(), line.version(), json.writeValueAsString(payload)));
-            return new Entry(id, line.sequence(), line.at(), line.person(), line.device(), read);
+            requireWhole(line, payload, read);
+            return new Entry(Objects.requireNonNull(id), line.sequence(), Objects.requireNonNull(line.at()), written(line.person()), written(line.device()), read);
         } catch (JacksonException | IllegalStateException | IllegalArgumentException | NullPointerException unfit) {
             throw new SurveyException(Problem.BOOK_UNREADABLE, "entry " + line.sequence(), "what it says is no " + line.kind() + " of version " + line.version());
         }
+    }
+
+    /** The database holds no NUL, and nobody writes one. */
+    private static String written(String text) {
+        if (text.indexOf('\0') >= 0) {
+            throw new IllegalArgumentException("NUL");
+        }
+        return text;
+    }
+
+    /** Written again it must say the same: else something was missing, or is unknown here, and would be lost. */
+    private void requireWhole(WrittenBook.Line line, JsonNode payload, Payload read) {
+        PayloadJson.Written again = payloads.write(read);
+        boolean today = again.kind().equals(line.kind()) && again.version() == line.version();
+        if (today && !json.readTree(again.json()).equals(BookService::compare, payload)) {
+            throw new SurveyException(Problem.BOOK_UNREADABLE, "entry " + line.sequence(), "something is missing, or not known here");
+        }
+    }
+
+    /** 1 and 1.0 are one number, whichever program wrote it. */
+    private static int compare(JsonNode a, JsonNode b) {
+        return a.isNumber() && b.isNumber() ? Double.compare(a.doubleValue(), b.doubleValue()) : a.equals(b) ? 0 : 1;
     }
 
     /** The same book under new ids: wherever an id of an entry stands in a payload, its new one does. */

@@ -128,7 +128,7 @@ class SetupApi {
     @PostMapping("/sets/reduce")
     SetsBody reduce(@RequestBody SetsRequest asked) {
         if (asked.marks() == null || asked.shots() == null || asked.shots().size() > MOST_SHOTS) {
-            throw new SurveyException(Problem.REQUEST_UNFIT);
+            throw new SurveyException(Problem.REQUEST_UNREADABLE);
         }
         SetReduction.Result r = SetReduction.reduce(asked.shots().stream().map(ShotBody::shot).toList(), asked.marks().stream().map(PointName::parse).toList());
         return new SetsBody(r.means().stream().map(m -> new MeanBody(m.mark().text(), m.direction().radians(), radians(m.sigmaDirection()), m.zenith().radians(), radians(m.sigmaZenith()),
@@ -160,7 +160,7 @@ class SetupApi {
             AirEffect e = AirEffect.of(meter.meter(), asked.air().atmosphere(), new Length(asked.distance() == null ? 1000 : asked.distance()));
             return new AirBody(e.ppm(), e.perDegree().metres(), e.perHectopascal().metres());
         } catch (IllegalArgumentException | NullPointerException unfit) {
-            throw new SurveyException(Problem.REQUEST_UNFIT);
+            throw new SurveyException(Problem.REQUEST_UNREADABLE);
         }
     }
 }

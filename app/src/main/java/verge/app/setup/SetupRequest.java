@@ -37,7 +37,7 @@ import verge.core.units.Length;
  * @param knownPoints others that could have been meant; only for suspects
  * @param prismConstants others in use; only for suspects
  */
-record SetupRequest(Arrangement.Kind kind, Place station, Double instrumentHeight, Arrangement.HeightFrom heightFrom, boolean scaleFree, Double gridPerGround, Air air, Meter instrument, Double refraction,
+record SetupRequest(Arrangement.Kind kind, Place station, Double instrumentHeight, Arrangement.HeightFrom heightFrom, Boolean scaleFree, Double gridPerGround, Air air, Meter instrument, Double refraction,
         List<Mark> marks, List<Shot> faces, List<Place> knownPoints, List<Double> prismConstants) {
     private static final int MOST = 500;
 
@@ -100,23 +100,23 @@ record SetupRequest(Arrangement.Kind kind, Place station, Double instrumentHeigh
         }
     }
 
-    /** @throws SurveyException REQUEST_UNFIT if something that is needed is not there or cannot be */
+    /** @throws SurveyException REQUEST_UNREADABLE if something that is needed is not there or cannot be */
     Arrangement arrangement() {
         try {
             Objects.requireNonNull(kind, "kind");
             Arrangement.HeightFrom from = heightFrom != null ? heightFrom : kind == Arrangement.Kind.KNOWN_POINT || kind == Arrangement.Kind.ASSUMED
                     ? Arrangement.HeightFrom.STATION : Arrangement.HeightFrom.MARKS;
             Optional<Position> given = kind == Arrangement.Kind.ASSUMED ? station.position() : Optional.empty();
-            return new Arrangement(kind, station.pointName(), new Length(instrumentHeight == null ? 0 : instrumentHeight), given, from, Optional.empty(), scaleFree,
+            return new Arrangement(kind, station.pointName(), new Length(instrumentHeight == null ? 0 : instrumentHeight), given, from, Optional.empty(), Boolean.TRUE.equals(scaleFree),
                     few(marks).stream().map(Mark::sighting).toList(), few(faces).stream().map(Shot::shot).toList());
         } catch (IllegalArgumentException | NullPointerException | NoSuchElementException unfit) {
-            throw new SurveyException(Problem.REQUEST_UNFIT);
+            throw new SurveyException(Problem.REQUEST_UNREADABLE);
         }
     }
 
     private static <T> List<T> few(List<T> list) {
         if (list != null && list.size() > MOST) {
-            throw new SurveyException(Problem.REQUEST_UNFIT);
+            throw new SurveyException(Problem.REQUEST_UNREADABLE);
         }
         return list == null ? List.of() : list;
     }
@@ -126,14 +126,14 @@ record SetupRequest(Arrangement.Kind kind, Place station, Double instrumentHeigh
             Meter states = instrument == null ? new Meter(null, null, null, null, null) : instrument;
             return new Conditions(air.atmosphere(), states.precision(), InstrumentErrors.NONE, refraction == null ? SlopeReduction.USUAL_REFRACTION : refraction);
         } catch (IllegalArgumentException | NullPointerException unfit) {
-            throw new SurveyException(Problem.REQUEST_UNFIT);
+            throw new SurveyException(Problem.REQUEST_UNREADABLE);
         }
     }
 
     Plane plane() {
         double scale = gridPerGround == null ? 1 : gridPerGround;
         if (!(scale >= FlatSite.LOWEST_SCALE && scale <= FlatSite.HIGHEST_SCALE)) {
-            throw new SurveyException(Problem.REQUEST_UNFIT);
+            throw new SurveyException(Problem.REQUEST_UNREADABLE);
         }
         return new FlatSite(scale);
     }

@@ -275,9 +275,9 @@ public class SetupService {
         return entry;
     }
 
-    /** Whether a person must say why it is kept all the same. */
+    /** Whether a person must say why it is kept all the same. A variance that chance exceeds once in forty is told, and needs no reason. */
     static boolean doubtful(StationSolution solved) {
-        return !solved.within() || solved.notices().stream().anyMatch(n -> n.kind() == Notice.Kind.VARIANCE_HIGH || n.kind() == Notice.Kind.DANGER_CIRCLE);
+        return !solved.within() || solved.notices().stream().anyMatch(n -> n.kind() == Notice.Kind.DANGER_CIRCLE);
     }
 
     public void discard(UUID job) {

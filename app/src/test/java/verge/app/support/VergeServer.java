@@ -34,6 +34,11 @@ public final class VergeServer implements BeforeAllCallback, ParameterResolver {
             return application.getBean(type);
         }
 
+        /** Where one of the stand-in's links listens. */
+        public int port(LinkKind kind) {
+            return standIn.port(kind);
+        }
+
         public String standInAddress() {
             return "127.0.0.1:" + standIn.instrumentPort();
         }

@@ -47,6 +47,11 @@ public final class Visitor {
         return remember(client.send(request.build(), HttpResponse.BodyHandlers.ofString()));
     }
 
+    /** A file, byte for byte. */
+    public byte[] bytes(String path) throws IOException, InterruptedException {
+        return client.send(HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.ofByteArray()).body();
+    }
+
     /** The lines of an answer that goes on, as they come. */
     public Iterator<String> lines(String path) throws IOException, InterruptedException {
         return client.send(HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.ofLines()).body().iterator();
