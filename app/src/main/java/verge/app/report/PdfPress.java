@@ -2,7 +2,9 @@ package verge.app.report;
 
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.slf4j.Slf4jLogger;
 import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
+import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -24,6 +26,7 @@ public class PdfPress {
 
     PdfPress(TemplateEngine templates) {
         this.templates = templates;
+        XRLog.setLoggerImpl(new Slf4jLogger());
     }
 
     /** @param model what the template shows; its style sheet is written into it */

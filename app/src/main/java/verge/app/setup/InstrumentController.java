@@ -31,17 +31,19 @@ import verge.app.pole.PrismTable;
 import verge.app.problem.ProblemWords;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.coding.PointName;
-import verge.core.geodesy.GridPoint;
 import verge.core.journal.JobState;
 import verge.core.journal.Leaf;
 import verge.core.journal.Reach;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.reading.Pointing;
+import verge.core.reading.Target;
 import verge.core.reduction.AirEffect;
 import verge.core.units.Angle;
 import verge.core.units.AngleText;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
+import verge.core.units.Length;
 import verge.instruments.port.InstrumentSnapshot;
 import verge.instruments.port.InstrumentSwitches;
 import verge.instruments.port.LinkKind;
@@ -236,12 +238,8 @@ class InstrumentController {
         Leaf leaf = state.openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
         PointName name = PointName.parse(point);
         var mark = state.find(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text())).position();
-        GridPoint here = leaf.station().occupation().station().plan();
-        double distance = here.distanceMetres(mark.plan());
-        double rise = mark.elevation().flatMap(e -> leaf.station().occupation().station().elevation().map(h -> e.metres() - h.metres())).orElse(0.0)
-                + state.target().map(t -> t.height().metres()).orElse(0.0) - leaf.station().occupation().instrumentHeight().metres();
-        Angle azimuth = new Angle(Math.atan2(mark.plan().easting() - here.easting(), mark.plan().northing() - here.northing()));
-        return station.turn(azimuth.minus(leaf.station().orientation()).wholeCircle(), new Angle(Math.atan2(distance, rise)));
+        Pointing way = leaf.station().wayTo(mark, state.target().map(Target::height).orElse(Length.ZERO));
+        return station.turn(way.horizontalDirection(), way.zenith());
     }
 
     @PostMapping("/instrument/calibration/read")

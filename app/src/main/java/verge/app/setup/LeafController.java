@@ -75,6 +75,12 @@ class LeafController {
         return "setup/leaves";
     }
 
+    /** The leaf that is worked on, wherever one is; else the list. */
+    @GetMapping("/open")
+    String open(@PathVariable UUID job) {
+        return "redirect:/jobs/" + job + "/setup/leaves" + journals.state(job).openLeaf().map(l -> "/" + l.entry()).orElse("");
+    }
+
     /** A check in words. */
     record CheckLine(String time, String mark, String turned, SetupView.MisfitView across, SetupView.MisfitView distance, SetupView.MisfitView height, boolean within, boolean independent) {
     }

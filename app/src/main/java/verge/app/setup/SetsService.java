@@ -8,7 +8,6 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import verge.app.device.InstrumentDesk;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
@@ -44,17 +43,17 @@ public class SetsService {
     private static final int MOST_MARKS = 20;
 
     private final JournalService journals;
-    private final InstrumentDesk desk;
     private final InstrumentWatch watch;
     private final PoleService poles;
     private final SitePoints points;
+    private final CarriedFile carriedFile;
 
-    SetsService(JournalService journals, InstrumentDesk desk, InstrumentWatch watch, PoleService poles, SitePoints points) {
+    SetsService(JournalService journals, InstrumentWatch watch, PoleService poles, SitePoints points, CarriedFile carriedFile) {
         this.journals = journals;
-        this.desk = desk;
         this.watch = watch;
         this.poles = poles;
         this.points = points;
+        this.carriedFile = carriedFile;
     }
 
     /** The sets that are under way on the open leaf: the last planned. */
@@ -181,14 +180,7 @@ public class SetsService {
 
     /** The way to a mark whose coordinates are known. */
     private static Optional<Pointing> computed(JobState state, Leaf leaf, Round round, Round.Step step) {
-        return state.find(step.mark()).map(p -> {
-            GridPoint here = leaf.station().occupation().station().plan();
-            double distance = here.distanceMetres(p.position().plan());
-            double rise = p.position().elevation().flatMap(e -> leaf.station().occupation().station().elevation().map(h -> e.metres() - h.metres())).orElse(0.0)
-                    + round.mark(step.mark()).map(m -> m.target().height().metres()).orElse(0.0) - leaf.station().occupation().instrumentHeight().metres();
-            Angle direction = new Angle(azimuth(here, p.position().plan())).minus(leaf.station().orientation()).wholeCircle();
-            return new Pointing(direction, new Angle(Math.atan2(distance, rise)), Optional.empty(), "");
-        });
+        return state.find(step.mark()).map(p -> leaf.station().wayTo(p.position(), round.mark(step.mark()).map(m -> m.target().height()).orElse(Length.ZERO)));
     }
 
     /** Takes a mark of a set, or a whole set, out of the means. @throws SurveyException REASON_NEEDED without a reason */
@@ -218,13 +210,9 @@ public class SetsService {
             state.carried(round, name).orElseThrow(() -> new SurveyException(Problem.MARK_WITHOUT_MEAN, name.text()));
             return new Payload.MarkCarried(plan, name);
         });
+        carriedFile.write(job, Author.atPage(author.person()));
         JobState state = journals.state(job);
         return state.carried(state.round(plan).orElseThrow(), name).orElseThrow();
-    }
-
-    /** Whether the job's instrument is there to read. */
-    public boolean connected(UUID job) {
-        return desk.find(job).isPresent();
     }
 
     /** In words: 'set 2, T4, face 2'. */

@@ -18,6 +18,8 @@ import verge.core.units.Length;
 /** Says in words what there is to know of a setup. */
 @Component
 public class SetupWords {
+    /** Longer mistakes are told as lengths are, shorter ones in millimetres. */
+    private static final double FROM_METRES = 1;
     private final MessageSource messages;
 
     SetupWords(MessageSource messages) {
@@ -39,10 +41,15 @@ public class SetupWords {
 
     /** The mistake, and how much of the misfit it explains. */
     public String suspect(Suspect s, Figures f) {
-        String amount = Double.isNaN(s.amount()) ? "" : s.kind() == Suspect.Kind.SCALE ? Decimals.showSigned(s.amount(), 0) : f.small(new Length(Math.abs(s.amount())));
+        String amount = Double.isNaN(s.amount()) ? "" : s.kind() == Suspect.Kind.SCALE ? Decimals.showSigned(s.amount(), 0)
+                : length(f, new Length(Math.abs(s.amount())));
         String instead = s.instead().map(PointName::text).orElse("");
         String place = instead.isEmpty() ? "" : ", where " + instead + " is";
         return messages.getMessage("suspect." + s.kind(), new Object[] {names(s.about()), instead, amount, place}, Locale.ENGLISH);
+    }
+
+    private static String length(Figures f, Length length) {
+        return length.metres() < FROM_METRES ? f.small(length) : f.length(length);
     }
 
     /** Weighted squares before and after, for the one who wants to see what speaks for it. */

@@ -54,7 +54,7 @@ class HandsTest extends InBrowser {
     /** 48 pixels and more, whatever the paint; and every control reachable by the Tab key. */
     @Test
     void everythingTouchableIsLargeEnoughForAGlove() {
-        for (String phase : List.of("prepare", "setup", "measure", "compute", "stake", "handover", "book", "walk-round")) {
+        for (String phase : List.of("prepare", "setup", "setup/instrument", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover", "book", "walk-round")) {
             browser.open("/jobs/" + job + "/" + phase);
             browser.until(d -> !d.findElements(By.cssSelector("#sketch[data-sheets]")).isEmpty());
             browser.script("document.querySelector('[data-sketch=layers]').click()");

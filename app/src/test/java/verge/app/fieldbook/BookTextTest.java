@@ -2,19 +2,27 @@ package verge.app.fieldbook;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import verge.app.check.FindingWords;
 import verge.app.job.SettingsWords;
 import verge.app.support.Books;
 import verge.app.support.Words;
+import verge.core.calibration.TwoFaceCalibration;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
+import verge.core.reading.Pointing;
 import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.setup.Arrangement;
+import verge.core.setup.Sighting;
 import verge.core.stakeout.Tolerance;
+import verge.core.units.Angle;
 import verge.core.units.AngleUnit;
 import verge.core.units.DirectionStyle;
 import verge.core.units.Figures;
@@ -123,5 +131,44 @@ class BookTextTest {
 
     private BookText.Line line(Entry entry) {
         return text.line(book.journal(), entry);
+    }
+
+    /** Every kind of line has its word and a sentence, and what an instrument sent stays to be read. */
+    @Test
+    void whatIsDoneOnALeafIsTold() {
+        UUID setup = book.setUp("").id();
+        TotalStationReading reading = Books.reading(0, 100);
+        BookText.Line check = line(book.add(new Payload.CheckTaken(setup, new PointName("T2"), reading, Books.PRISM)));
+        assertThat(check.kind()).isEqualTo("check");
+        assertThat(check.text()).startsWith("T2  0\u00b000");
+        assertThat(check.raw()).isEqualTo("hz=0.0");
+        Entry plan = book.add(new Payload.SetsPlanned(setup, List.of(new Payload.SetMark(new PointName("T2"), Books.PRISM), new Payload.SetMark(new PointName("N1"), Books.PRISM)), 3,
+                new Payload.SetLimits(Angle.ofArcSeconds(30), Angle.ofArcSeconds(30), new Length(0.005))));
+        assertThat(line(plan).text()).isEqualTo("3 sets on T2, N1");
+        BookText.Line pointing = line(book.add(new Payload.SetPointing(plan.id(), 1, new PointName("T2"), Pointing.of(reading))));
+        assertThat(pointing.kind()).isEqualTo("sets");
+        assertThat(pointing.text()).startsWith("set 1  T2  0\u00b000").endsWith("100.000");
+        assertThat(line(book.add(new Payload.SetTakenOut(plan.id(), 1, Optional.of(new PointName("T2")), "a gust"))).text()).isEqualTo("set 1, T2 taken out: a gust");
+        assertThat(line(book.add(new Payload.SetTakenOut(plan.id(), 2, Optional.empty(), "rain"))).text()).isEqualTo("set 2 taken out: rain");
+        assertThat(line(book.add(new Payload.MarkCarried(plan.id(), new PointName("N1")))).text()).isEqualTo("N1 joins the known points, from the sets of line " + plan.sequence());
+        assertThat(line(book.add(new Payload.LeafClosed(setup))).text()).isEqualTo("closed, line 3");
+        assertThat(line(book.add(new Payload.LeafReopened(setup))).text()).isEqualTo("taken up again, line 3");
+        Pointing two = new Pointing(Angle.ofDegrees(180), Angle.ofDegrees(270), Optional.empty(), "");
+        BookText.Line axes = line(book.add(new Payload.InstrumentCalibrated("test 1", List.of(new TwoFaceCalibration.Pair(Pointing.of(reading), two), new TwoFaceCalibration.Pair(Pointing.of(reading), two)), Angle.ofArcSeconds(2), false)));
+        assertThat(axes.kind()).isEqualTo("axes");
+        assertThat(axes.text()).isEqualTo("test 1, 2 marks in both faces, not applied");
+    }
+
+    @Test
+    void aCorrectionTellsTheLineAndWhatItReadsNow() {
+        Entry setup = book.setUp("");
+        Payload.StationSetUp written = (Payload.StationSetUp) setup.payload();
+        BookText.Line line = line(book.add(new Payload.Reworked(setup.id(), written.with(written.arrangement().with(new Length(1.5))), "tape misread")));
+        assertThat(line.kind()).isEqualTo("rework");
+        assertThat(line.text()).startsWith("line 3 now reads: station T1, backsight T2  hi 1.500").endsWith("because: tape misread");
+        assertThat(line.canStrike()).isTrue();
+        Payload.StationSetUp free = written.with(Arrangement.freeStation(new PointName("S1"), new Length(1.6), false, List.of(Sighting.of(new PointName("T1"), Books.PRISM), Sighting.of(new PointName("T2"), Books.PRISM))));
+        assertThat(text.occupied(free)).isEqualTo("free station S1 from T1, T2");
+        assertThat(text.occupied(written.with(free.arrangement().with(Arrangement.Kind.BUILDING).withSightings(List.of())))).isEqualTo("station S1 from the building");
     }
 }

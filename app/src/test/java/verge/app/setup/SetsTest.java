@@ -11,6 +11,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import verge.app.device.InstrumentDesk;
+import verge.app.points.SitePoints;
 import verge.app.support.FieldParty;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
@@ -156,10 +157,17 @@ class SetsTest {
         assertThat(carried.position().plan().distanceMetres(place)).isLessThan(0.01);
         assertThat(carried.sigma().orElseThrow().plan().metres()).isBetween(0.001, 0.006);
         assertThat(carried.position().elevation().orElseThrow().metres()).isCloseTo(Ternholm.surface(place).metres(), within(0.008));
+        assertThat(seenBy(new FieldParty(verge), "N1").distanceMetres(carried.position().plan())).as("other jobs of the site see it").isLessThan(0.0002);
+        String walkRound = party.page("/walk-round");
+        assertThat(walkRound.substring(walkRound.indexOf("id=\"bench\""), walkRound.indexOf("id=\"foot\""))).as("and nothing is odd about it").doesNotContain("N1");
         UUID entry = carried.entry();
         assertThat(party.page("/book")).contains("N1 joins the known points");
         party.post("/book/" + entry + "/strike", Map.of());
         assertThat(party.state().find(new PointName("N1"))).isEmpty();
+    }
+
+    private GridPoint seenBy(FieldParty other, String name) {
+        return verge.bean(SitePoints.class).state(other.job()).find(new PointName(name)).orElseThrow().position().plan();
     }
 
     private GridPoint station() {

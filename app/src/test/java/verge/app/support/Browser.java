@@ -57,6 +57,11 @@ public final class Browser implements AutoCloseable {
         ready();
     }
 
+    /** A page without scripts: a report. */
+    public void openPaper(String path) {
+        driver.get(base + path);
+    }
+
     public void openInNewTab(String path) {
         driver.switchTo().newWindow(WindowType.TAB);
         open(path);

@@ -137,20 +137,13 @@ public final class Assurance {
     /** The setup with one more mark, read as it would be from where the station is. */
     private static Optional<StationSolution> with(StationSolution solution, Arrangement arrangement, Conditions conditions, Plane plane,
             Function<PointName, Optional<Position>> known, Suspects.KnownPoint mark) {
-        OrientedStation station = solution.station();
-        GridPoint here = station.occupation().station().plan();
-        double distance = here.distanceMetres(mark.position().plan());
-        if (distance < NEAREST_METRES) {
+        if (solution.station().occupation().station().plan().distanceMetres(mark.position().plan()) < NEAREST_METRES) {
             return Optional.empty();
         }
-        Angle azimuth = new Angle(Math.atan2(mark.position().plan().easting() - here.easting(), mark.position().plan().northing() - here.northing()));
-        Angle direction = azimuth.minus(station.orientation()).wholeCircle();
-        double rise = mark.position().elevation().flatMap(m -> station.occupation().station().elevation().map(e -> m.metres() - e.metres())).orElse(0.0);
-        Length slope = new Length(Math.hypot(distance, rise));
-        Angle zenith = new Angle(Math.atan2(distance, rise));
         Target target = new Target(arrangement.instrumentHeight(), Length.ZERO);
-        Sighting sighting = Sighting.of(mark.name(), target, new Pointing(direction, zenith, Optional.of(slope), ""),
-                new Pointing(direction.plus(Angle.HALF_TURN).wholeCircle(), new Angle(2 * Math.PI - zenith.radians()), Optional.of(slope), ""));
+        Pointing one = solution.station().wayTo(mark.position(), target.height());
+        Pointing two = new Pointing(one.horizontalDirection().plus(Angle.HALF_TURN).wholeCircle(), new Angle(2 * Math.PI - one.zenith().radians()), one.distance(), "");
+        Sighting sighting = Sighting.of(mark.name(), target, one, two);
         List<Sighting> more = new ArrayList<>(arrangement.sightings());
         more.add(sighting);
         return StationFit.solve(arrangement.withSightings(more), conditions, plane, n -> n.equals(mark.name()) ? Optional.of(mark.position()) : known.apply(n))

@@ -5,6 +5,7 @@ import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.reading.InstrumentPrecision;
+import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.reduction.ShotReduction;
@@ -47,6 +48,15 @@ public record OrientedStation(Occupation occupation, Angle orientation, StationC
         GridPoint plan = from.plus(d * azimuth.cos(), d * azimuth.sin());
         Optional<Elevation> elevation = occupation.station().elevation().map(e -> e.plus(shot.rise()));
         return new ObservedPoint(new Position(plan, elevation), sigma(shot.slope(), shot.zenith(), azimuth, pointings), shot);
+    }
+
+    /** Where to turn to for a mark whose place is known: circle readings of face 1, level where either has no elevation. */
+    public Pointing wayTo(Position mark, Length targetHeight) {
+        Position here = occupation.station();
+        double distance = here.plan().distanceMetres(mark.plan());
+        double azimuth = Math.atan2(mark.plan().easting() - here.plan().easting(), mark.plan().northing() - here.plan().northing());
+        double rise = mark.elevation().flatMap(m -> here.elevation().map(h -> m.metres() + targetHeight.metres() - h.metres() - occupation.instrumentHeight().metres())).orElse(0.0);
+        return new Pointing(new Angle(azimuth - orientation.radians()).wholeCircle(), new Angle(Math.atan2(distance, rise)), Optional.of(new Length(Math.hypot(distance, rise))), "");
     }
 
     /** What a point observed along a sight of this length and direction would be known to, without observing it. */

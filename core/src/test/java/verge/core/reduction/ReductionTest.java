@@ -111,4 +111,26 @@ class ReductionTest {
     private static TotalStationReading reading(double hzDegrees, double zenithDegrees, double metres) {
         return new TotalStationReading(Angle.ofDegrees(hzDegrees), Angle.ofDegrees(zenithDegrees), new Length(metres), "");
     }
+
+    /** What is predicted is reduced to what it was predicted from: steep, level, near, far, up and down. */
+    @ParameterizedTest
+    @CsvSource({"5, 40", "50, -20", "300, 2", "9000, 800", "9000, -30", "0.5, 15"})
+    void predictionAndReductionUndoEachOther(double horizontal, double rise) {
+        SlopeReduction.Sight sight = SlopeReduction.predict(horizontal, rise, EYE, 0.13);
+        SlopeReduction.Result back = SlopeReduction.reduce(sight.slope(), sight.zenith(), EYE, 0.13);
+        assertThat(back.horizontal().metres()).isCloseTo(horizontal, within(1e-6));
+        assertThat(back.heightDifference().metres()).isCloseTo(rise, within(1e-6));
+    }
+
+    /** The derivatives of the formula for dry air, worked by hand: N·273.15·p/(1013.25·T²) a degree and −N·273.15/(1013.25·T) a hectopascal. */
+    @ParameterizedTest
+    @CsvSource({"15, 1013", "-20, 1000", "45, 700", "59, 1050"})
+    void theAirIsWorthItsDerivatives(double celsius, double hectopascals) {
+        AirEffect e = AirEffect.of(METER, new Atmosphere(celsius, hectopascals, 0), new Length(1000));
+        double kelvin = celsius + 273.15;
+        double n = 287.6155 + 4.88660 / (0.658 * 0.658) + 0.06800 / Math.pow(0.658, 4);
+        assertThat(e.perDegree().metres() * 1000).isCloseTo(n * 273.15 * hectopascals / (1013.25 * kelvin * kelvin), within(0.006));
+        assertThat(e.perHectopascal().metres() * 1000).isCloseTo(-n * 273.15 / (1013.25 * kelvin), within(0.0001));
+        assertThat(e.ppm()).isEqualTo(FirstVelocity.ppm(METER, new Atmosphere(celsius, hectopascals, 0)));
+    }
 }
