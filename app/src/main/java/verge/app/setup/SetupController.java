@@ -141,6 +141,17 @@ class SetupController {
         return "redirect:/jobs/" + job + "/setup";
     }
 
+    /** A wall that can be shot at. Places are [east, north] in metres of the grid. */
+    record WallBody(String name, double[] from, double[] to) {
+    }
+
+    @GetMapping("/faces")
+    @ResponseBody
+    List<WallBody> faces(@PathVariable UUID job) {
+        return faces.walls(job, sitePoints.state(job)).stream().map(w -> new WallBody(w.name(), new double[] {w.from().easting(), w.from().northing()},
+                new double[] {w.to().easting(), w.to().northing()})).toList();
+    }
+
     @PostMapping("/faces/match")
     String match(@PathVariable UUID job) {
         setups.matchFaces(job);

@@ -3,6 +3,7 @@ import { onceId, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { dropDraft } from 'verge/frame/draft.js';
 import { refreshFrame } from 'verge/frame/leaves.js';
+import { listenToDeeds } from 'verge/device/deeds.js';
 import { keepPole } from 'verge/pole/pole.js';
 import { drawPoint } from 'verge/sketch/sketch.js';
 import { sample } from 'verge/sketch/marks.js';
@@ -11,6 +12,7 @@ const job = document.body.dataset.job;
 const shot = onceId();
 
 export function mount(bench) {
+  listenToDeeds(bench);
   const form = bench.querySelector('#shot-form');
   const button = document.getElementById('measure');
   bench.querySelectorAll('svg[data-marker]').forEach(sample);

@@ -5,10 +5,14 @@ import { addLayer } from 'verge/sketch/sketch.js';
 const ELLIPSE_CORNERS = 48;
 let layer;
 
-/** Draws what an address tells; gives what takes it off again. */
-export function drawSetup(address) {
-  layer ??= addLayer('setup', 22);
-  const draw = () => show(address);
+/**
+ * Draws what an address tells; gives what takes it off again.
+ *
+ * @param walls an address that tells the faces that can be shot at, or null
+ */
+export function drawSetup(address, walls = null) {
+  layer ??= addLayer('setup', 22, { declutter: true });
+  const draw = () => show(address, walls);
   document.addEventListener('verge:setup', draw);
   draw();
   return () => {
@@ -17,9 +21,12 @@ export function drawSetup(address) {
   };
 }
 
-async function show(address) {
+async function show(address, walls) {
   const drawn = address ? await get(address).catch(() => null) : null;
+  const faces = walls ? await get(walls).catch(() => []) : [];
   layer.clear();
+  layer.addFeatures(faces.flatMap(f => [feature('wall', new ol.geom.LineString([f.from, f.to])),
+    feature('wall-name', new ol.geom.Point([(f.from[0] + f.to[0]) / 2, (f.from[1] + f.to[1]) / 2]), { label: f.name })]));
   if (drawn) {
     layer.addFeatures([...contours(drawn), ...sights(drawn), ...about(drawn)]);
   }

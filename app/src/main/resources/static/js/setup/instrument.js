@@ -1,6 +1,7 @@
 // The bench for the instrument: its switches, turning, reading marks in both faces.
 import { post } from 'verge/frame/http.js';
-import { hush, say, sayProblem } from 'verge/frame/said.js';
+import { say, sayProblem } from 'verge/frame/said.js';
+import { listenToDeeds, tellInstrument } from 'verge/device/deeds.js';
 import { refresh } from 'verge/frame/leaves.js';
 import { pickFromSketch } from 'verge/frame/pick.js';
 import { moveBubble } from 'verge/setup/bubble.js';
@@ -14,9 +15,10 @@ export function mount(bench) {
   const unpick = turn ? pickFromSketch(turn) : () => {};
   turn?.addEventListener('submit', event => {
     event.preventDefault();
-    ask('turn', Object.fromEntries(new FormData(turn)));
+    tellInstrument('turn', Object.fromEntries(new FormData(turn)));
   });
   bench.querySelector('#read-pair')?.addEventListener('click', event => readPair(event.currentTarget));
+  listenToDeeds(bench);
   bench.addEventListener('click', event => pressed(bench, event));
   return () => {
     document.removeEventListener('verge:instrument', told);
@@ -25,26 +27,14 @@ export function mount(bench) {
 }
 
 function pressed(bench, event) {
-  const deed = event.target.closest('[data-do]')?.dataset.do;
   const toggle = event.target.closest('[data-toggle]');
   const offer = event.target.closest('[data-offer]');
-  if (deed) {
-    ask(`do/${deed}`, {});
-  } else if (toggle) {
-    ask(`do/${toggle.dataset.toggle}-${toggle.getAttribute('aria-pressed') === 'true' ? 'off' : 'on'}`, {});
+  if (toggle) {
+    tellInstrument(`do/${toggle.dataset.toggle}-${toggle.getAttribute('aria-pressed') === 'true' ? 'off' : 'on'}`);
   } else if (offer) {
     bench.querySelector('#link').value = offer.dataset.link;
     bench.querySelector('#address').value = offer.dataset.address;
     bench.querySelector('#partner').focus();
-  }
-}
-
-async function ask(what, fields) {
-  try {
-    await post(`/jobs/${job}/instrument/${what}`, fields);
-    hush();
-  } catch (problem) {
-    sayProblem(problem);
   }
 }
 

@@ -36,7 +36,8 @@ export function mount(bench) {
     }
   });
   askAboutZero(form);
-  const undraw = drawSetup(bench.querySelector('#check').dataset.present === 'true' ? `/jobs/${job}/setup/drawing` : null);
+  const undraw = drawSetup(bench.querySelector('#check').dataset.present === 'true' ? `/jobs/${job}/setup/drawing` : null,
+    form.dataset.kind === 'BUILDING' ? `/jobs/${job}/setup/faces` : null);
   return () => {
     document.removeEventListener('verge:instrument', bubble);
     unpick();

@@ -92,9 +92,10 @@ function setupStyles() {
   const dot = (name, radius) => new ol.style.Circle({ radius, stroke: stroke(name, 2.5), fill: fill('paper') });
   const fixed = {
     sight: line('ink-2', 1.2, [3, 7]), misfit: line('moss', 4), 'misfit-outside': line('madder', 6), ellipse: line('heather', 2),
-    danger: line('madder', 2, [10, 6]), 'contour-plan': line('ochre', 1.2), 'contour-height': line('heather', 1, [2, 6]),
+    danger: line('madder', 2, [10, 6]), wall: line('heather', 2.5), 'contour-plan': line('ochre', 1.2), 'contour-height': line('heather', 1, [2, 6]),
   };
   return feature => fixed[feature.get('role')] ?? {
+    'wall-name': () => new ol.style.Style({ text: words(feature, 'heather', 0) }),
     'contour-label': () => new ol.style.Style({ text: words(feature, 'ink-2', 0) }),
     free: () => new ol.style.Style({ image: dot('ink', 9), text: words(feature, 'ink', 26) }),
     next: () => new ol.style.Style({ image: new ol.style.RegularShape({ points: 3, radius: 18, stroke: stroke('heather', 3) }), text: words(feature, 'heather', 30) }),

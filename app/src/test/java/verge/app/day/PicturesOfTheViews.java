@@ -5,6 +5,7 @@ import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
@@ -22,6 +23,7 @@ import verge.core.coding.PointName;
 import verge.core.drawing.Role;
 import verge.core.journal.Origin;
 import verge.core.units.Decimals;
+import verge.core.units.Length;
 import verge.instruments.world.Ternholm;
 
 /** Makes docs/screenshots from the demo data; run by './verge pictures', not with the tests. */
@@ -47,14 +49,11 @@ class PicturesOfTheViews extends InBrowser {
         browser.sees("First rows");
         keep("columns");
         drawing(yard);
-        readBacksight(yard);
-        keep("setup");
-        browser.click(By.xpath("//button[.='Set the reading aside']"));
+        view(yard + "setup/instrument", "instrument");
+        setUp(yard);
         ground(yard);
-        settings(yard);
         verge.ground().pole(Ternholm.YARD.plus(12, -9));
         view(yard + "measure", "measure");
-        view(yard + "compute?from=T2&to=T4", "inverse");
         browser.open(yard + "stake?point=BM-Sill");
         for (double left = 1; left > 0.1; left *= 0.7) {
             verge.ground().pole(Ternholm.mark("BM-Sill").orElseThrow().truth().plan().plus(-left * (1 - left / 3), -left * (0.6 + left / 2)));
@@ -65,7 +64,6 @@ class PicturesOfTheViews extends InBrowser {
         browser.open(yard + "measure");
         keep("measure-night");
         browser.click(By.cssSelector("[data-paint-next]"));
-        keep("measure-low-sun");
         browser.click(By.cssSelector("[data-paint-next]"));
         view(yard + "book", "field-book");
         view(yard + "handover", "hand-over");
@@ -115,23 +113,61 @@ class PicturesOfTheViews extends InBrowser {
         keep("ground");
     }
 
-    private void settings(String yard) throws Exception {
-        browser.open(yard + "settings");
-        browser.click(By.cssSelector("[name=where][value=FLAT]"));
-        browser.script("document.getElementById('scale').value = '1'");
-        browser.click(By.cssSelector(".go"));
-        browser.sees("Nothing is changed yet");
-        keep("settings");
+    /** A free station with the disturbed mark among those sighted; without it accepted, checked, and sets read from it. */
+    private void setUp(String yard) throws Exception {
+        verge.ground().pole(Ternholm.YARD.plus(2, 6));
+        browser.open(yard + "setup");
+        browser.click(By.cssSelector(".kinds [data-kind=FREE_STATION]"));
+        browser.until(d -> d.findElement(By.cssSelector(".kinds [data-kind=FREE_STATION]")).getDomAttribute("aria-checked").equals("true"));
+        browser.click(By.cssSelector("[data-practice=stand]"));
+        browser.sees("The tape shows");
+        browser.type("station", "S1");
+        browser.type("instrumentHeight", Decimals.print(verge.ground().look().occupied().orElseThrow().tape().metres(), 3));
+        browser.choose("faces", "2");
+        read("T1", 1);
+        read("T4", 2);
+        read("T5", 3);
+        read("T3", 4);
+        browser.script("document.querySelector('.suspects').scrollIntoView({block: 'center'})");
+        keep("setup");
+        browser.click(By.cssSelector(".mark-row:nth-child(3) form button"));
+        browser.sees("All marks agree");
+        browser.primary();
+        browser.sees("No independent check yet");
+        check("T6");
+        check("T2");
+        keep("leaf");
+        List.of("T1", "T4", "T3").forEach(mark -> verge.ground().place(mark, new Length(1.6), new Length(-0.012)));
+        browser.open(yard + "setup/sets");
+        browser.type("marks", "T1, T4, T3");
+        browser.type("count", "2");
+        browser.click(By.cssSelector("#plan-form button"));
+        browser.sees("2 sets on T1");
+        browser.primary();
+        browser.sees("All pointings of the plan are there");
+        keep("sets");
+        List.of("T1", "T4", "T3").forEach(mark -> verge.ground().take(mark));
+        browser.script("return fetch('/jobs/' + document.body.dataset.job + '/instrument/do/search', {method: 'POST', headers: {'X-CSRF-TOKEN': document.querySelector('meta[name=csrf]').content}})");
     }
 
-    private void readBacksight(String yard) {
-        verge.ground().go("T4");
-        browser.open(yard + "setup");
-        browser.type("station", "T2");
-        browser.type("instrumentHeight", Decimals.print(verge.ground().look().occupied().orElseThrow().tape().metres(), 3));
-        browser.type("mark", "T4");
-        browser.primary();
-        browser.sees("Accept setup");
+    private void read(String mark, int rows) {
+        if (browser.<Boolean>script("return !document.getElementById('read-again').hidden")) {
+            browser.click(By.id("read-again"));
+        }
+        browser.type("mark", mark);
+        browser.click(By.cssSelector("[data-practice=go]"));
+        browser.sees("The prism is held on " + mark);
+        browser.click(By.id("read-mark"));
+        browser.until(d -> d.findElements(By.cssSelector(".mark-row")).size() == rows);
+    }
+
+    private void check(String mark) {
+        browser.type("check-mark", mark);
+        browser.click(By.cssSelector("#check-form [data-practice=go]"));
+        browser.sees("The prism is held on " + mark);
+        browser.click(By.id("read-check"));
+        browser.sees("The setup ");
+        browser.until(d -> d.findElements(By.xpath("//table//b[.='" + mark + "']")).size() > 0);
     }
 
     private UUID job(String name) {

@@ -78,10 +78,6 @@ public record Arrangement(Kind kind, PointName station, Length instrumentHeight,
         return new Arrangement(kind, station, instrumentHeight, given, other, carried, scaleFree, sightings, faceShots);
     }
 
-    public Arrangement withScaleFree(boolean free) {
-        return new Arrangement(kind, station, instrumentHeight, given, heightFrom, carried, free, sightings, faceShots);
-    }
-
     public Arrangement with(Kind other) {
         return new Arrangement(other, station, instrumentHeight, given, heightFrom, carried, scaleFree, sightings, faceShots);
     }

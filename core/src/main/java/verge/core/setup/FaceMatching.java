@@ -15,6 +15,8 @@ import verge.core.geodesy.Plane;
  */
 public final class FaceMatching {
     private static final double CLEARLY = 0.25;
+    /** A little beyond the limit of chance: built walls are not as true as drawn ones. */
+    private static final double FITS = 1.5;
 
     private FaceMatching() {
     }
@@ -34,7 +36,7 @@ public final class FaceMatching {
             return Optional.empty();
         }
         return candidates(arrangement.faceShots(), walls).stream().map(shots -> tried(arrangement, conditions, plane, shots, before)).flatMap(Optional::stream)
-                .min(Comparator.comparingDouble(b -> badness(b.solution()))).filter(b -> badness(b.solution()) < Math.max(1, CLEARLY * before) && badness(b.solution()) < before * CLEARLY);
+                .min(Comparator.comparingDouble(b -> badness(b.solution()))).filter(b -> badness(b.solution()) <= FITS && badness(b.solution()) < before * CLEARLY);
     }
 
     private static Optional<Better> tried(Arrangement arrangement, Conditions conditions, Plane plane, List<FaceShot> shots, double before) {

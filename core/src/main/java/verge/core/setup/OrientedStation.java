@@ -64,6 +64,25 @@ public record OrientedStation(Occupation occupation, Angle orientation, StationC
         return sigma(slope, zenith, azimuth, 1);
     }
 
+    /** Standard deviations of an observed point along its sight, across it and upwards. */
+    public record AlongSight(Length along, Length across, Length up) {
+    }
+
+    /** How well a single reading places its point, told by the sight's own directions; the known points count as exact. */
+    public AlongSight alongSight(ShotReduction.Result shot) {
+        Angle azimuth = azimuth(shot.direction());
+        InstrumentPrecision p = occupation.conditions().precision();
+        double slope = shot.slope().metres();
+        double level = slope * shot.zenith().sin();
+        double sin = azimuth.sin();
+        double cos = azimuth.cos();
+        double centring = square(p.sigmaTargetCentring().metres());
+        double along = square(shot.zenith().sin() * p.distanceMeter().sigma(shot.slope()).metres()) + square(slope * shot.zenith().cos() * p.sigmaZenith().radians()) + centring
+                + covariance.of(cos, sin, 0, 0, level);
+        double across = square(level * p.sigmaDirection().radians()) + centring + covariance.of(-sin, cos, level, 0, 0);
+        return new AlongSight(root(along), root(across), sigma(shot.slope(), shot.zenith(), azimuth, 1).up());
+    }
+
     private Uncertainty sigma(Length slopeDistance, Angle zenith, Angle azimuth, int pointings) {
         InstrumentPrecision p = occupation.conditions().precision();
         double slope = slopeDistance.metres();

@@ -1,6 +1,5 @@
 package verge.core.setup;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;

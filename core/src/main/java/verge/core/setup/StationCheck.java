@@ -27,12 +27,11 @@ public record StationCheck(Angle turned, Misfit across, Misfit distance, Optiona
         double east = seen.position().plan().easting() - known.plan().easting();
         double sin = there.azimuth().sin();
         double cos = there.azimuth().cos();
-        // One figure for both directions in plan: what the station and the reading leave open, seen along and across alike.
-        Length sigma = new Length(Math.hypot(seen.sigma().north().metres(), seen.sigma().east().metres()) / Math.sqrt(2));
+        OrientedStation.AlongSight sigma = station.alongSight(seen.reduction());
         double across = -north * sin + east * cos;
-        Optional<Misfit> height = seen.position().elevation().flatMap(s -> known.elevation().map(k -> new Misfit(s.minus(k), seen.sigma().up())));
-        return new StationCheck(new Angle(across / there.distance().metres()), new Misfit(new Length(across), sigma),
-                new Misfit(new Length(north * cos + east * sin), sigma), height);
+        Optional<Misfit> height = seen.position().elevation().flatMap(s -> known.elevation().map(k -> new Misfit(s.minus(k), sigma.up())));
+        return new StationCheck(new Angle(across / there.distance().metres()), new Misfit(new Length(across), sigma.across()),
+                new Misfit(new Length(north * cos + east * sin), sigma.along()), height);
     }
 
     public boolean within() {

@@ -1,6 +1,5 @@
 package verge.core.setup;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import verge.core.adjustment.VarianceTest;
@@ -78,9 +77,5 @@ public record StationSolution(OrientedStation station, List<MarkResult> marks, L
         return marks.stream().flatMap(m -> m.observations().stream()).mapToDouble(o -> Math.abs(o.standardised())).max()
                 .orElseGet(() -> faces.stream().map(FaceResult::misfit).filter(Misfit::controlled)
                         .mapToDouble(m -> Math.abs(m.difference().metres() / m.sigma().metres())).max().orElse(0));
-    }
-
-    public Optional<Notice> worstNotice() {
-        return notices.stream().min(Comparator.comparing(n -> n.kind().weight()));
     }
 }

@@ -76,4 +76,49 @@ class ResectionTest {
         return new Pointing(Angle.ofDegrees(hz), Angle.ofDegrees(zenith), slope < 0 ? Optional.empty()
                 : Optional.of(new Length(slope / (1 + ppm * 1e-6) - CONSTANT.metres())), "");
     }
+
+    /** The first solution must not be led astray: with two of seven marks named one for the other, it still lies where the instrument stands. */
+    @Test
+    void theFirstSolutionBearsABlunder() {
+        for (int run = 0; run < 60; run++) {
+            Yard yard = new Yard(200 + run);
+            List<Sighting> sightings = new ArrayList<>(yard.sightings(7));
+            PointName first = sightings.get(0).mark();
+            sightings.set(0, sightings.get(0).with(sightings.get(5).mark()));
+            sightings.set(5, sightings.get(5).with(first));
+            List<FitSight> sights = sightings.stream().map(s -> FitSight.of(s, yard.find(s.mark()), yard.arrangement(sightings), CONDITIONS)).toList();
+            FirstSolution.Found found = new FirstSolution(sights, Yard.PLANE.gridPerGround()).find().orElseThrow();
+            assertThat(found.place().distanceMetres(yard.station().plan())).isLessThan(0.1);
+        }
+    }
+
+    /** Circles alone, from anywhere round the marks, with the circle's zero anywhere: no case of quadrants is special. */
+    @Test
+    void threeDirectionsPlaceTheStationWhereverItIs() {
+        for (int run = 0; run < 60; run++) {
+            Yard yard = new Yard(300 + run);
+            List<Sighting> circles = yard.sightings(5).stream().map(s -> s.with(s.pointings().stream()
+                    .map(p -> new Pointing(p.horizontalDirection(), p.zenith(), Optional.empty(), "")).toList())).toList();
+            StationSolution s = (StationSolution) yard.solve(yard.arrangement(circles));
+            double off = s.station().occupation().station().plan().distanceMetres(yard.station().plan());
+            assertThat(off).isLessThan(4 * s.station().covariance().ellipse().longer().metres() + 0.001);
+            assertThat(s.marks()).allSatisfy(m -> assertThat(m.observations()).extracting(StationSolution.Observed::quantity)
+                    .containsExactly(StationSolution.Quantity.DIRECTION, StationSolution.Quantity.ZENITH));
+        }
+    }
+
+    /** A free scale takes what a fixed one leaves in the residuals. */
+    @Test
+    void aScaleIsFoundWhereItIsAskedFor() {
+        Yard yard = new Yard(17);
+        List<Sighting> longer = yard.sightings(6).stream().map(s -> s.with(s.pointings().stream()
+                .map(p -> new Pointing(p.horizontalDirection(), p.zenith(), p.distance().map(d -> d.times(1.0004)), "")).toList())).toList();
+        Arrangement free = Arrangement.freeStation(new PointName("S"), new Length(1.5), true, longer);
+        StationSolution s = (StationSolution) yard.solve(free);
+        assertThat(s.station().occupation().scale()).isCloseTo(1 / 1.0004, within(5e-5));
+        assertThat(s.notices()).extracting(Notice::kind).contains(Notice.Kind.SCALE_FAR);
+        Sighting shot = longer.get(0);
+        GridPoint again = s.station().observe(shot.pointings().get(0).shot().orElseThrow(), shot.target()).position().plan();
+        assertThat(again.distanceMetres(yard.marks.get(shot.mark()).plan())).as("points measured from it are scaled alike").isLessThan(0.012);
+    }
 }

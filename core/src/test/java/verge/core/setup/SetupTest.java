@@ -92,6 +92,12 @@ class SetupTest {
         Uncertainty stated = solve(Math.toDegrees(Math.atan2(61.045, 60.271)), 0, 0).station().observe(noisy(point, new double[3], new Random(1)), PRISM).sigma();
         assertThat(spread(found, p -> p.plan().northing())).isCloseTo(stated.north().metres(), within(0.02 * stated.north().metres()));
         assertThat(spread(found, p -> p.plan().easting())).isCloseTo(stated.east().metres(), within(0.02 * stated.east().metres()));
+        StationSolution setup = solve(Math.toDegrees(Math.atan2(61.045, 60.271)), 0, 0);
+        ObservedPoint seen = setup.station().observe(noisy(point, new double[3], new Random(1)), PRISM);
+        OrientedStation.AlongSight sight = setup.station().alongSight(seen.reduction());
+        double azimuth = Math.atan2(-61, 40);
+        assertThat(spread(found, p -> p.plan().northing() * Math.cos(azimuth) + p.plan().easting() * Math.sin(azimuth))).isCloseTo(sight.along().metres(), within(0.02 * sight.along().metres()));
+        assertThat(spread(found, p -> p.plan().easting() * Math.cos(azimuth) - p.plan().northing() * Math.sin(azimuth))).isCloseTo(sight.across().metres(), within(0.02 * sight.across().metres()));
         assertThat(spread(found, p -> p.elevation().orElseThrow().metres())).isCloseTo(stated.up().metres(), within(0.02 * stated.up().metres()));
     }
 

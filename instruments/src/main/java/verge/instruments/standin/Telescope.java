@@ -11,7 +11,7 @@ import verge.instruments.world.Scene;
 final class Telescope {
     /** A prism this near to the crosshair is aimed at finely by itself. */
     private static final double FINDS_RADIANS = Math.toRadians(1.2);
-    private static final double SEARCHES_RADIANS = Math.toRadians(25);
+    private static final double SEARCHES_RADIANS = 2 * Math.PI;   // all round
 
     private final Supplier<Scene> scene;
     private final Observer observer;
