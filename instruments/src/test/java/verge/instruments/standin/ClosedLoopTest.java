@@ -7,7 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.FlatSite;
@@ -46,10 +47,11 @@ class ClosedLoopTest {
     private final List<Double> station = new ArrayList<>();
     private final List<Double> points = new ArrayList<>();
 
-    @Test
-    void freeStationsAndTheirPointsMissTheTruthAsStated() {
+    @ParameterizedTest
+    @ValueSource(strings = {"T1 T2 T3 T4 T6", "T1 T4 T3"})
+    void freeStationsAndTheirPointsMissTheTruthAsStated(String marks) {
         for (int run = 0; run < RUNS; run++) {
-            morning(new Random(900 + run));
+            morning(new Random(900 + run), marks.split(" "));
         }
         assertThat(rootMeanSquare(station)).as("stations").isBetween(0.8, 1.2);
         assertThat(rootMeanSquare(points)).as("points").isBetween(0.8, 1.2);
@@ -59,9 +61,9 @@ class ClosedLoopTest {
         return Math.sqrt(errors.stream().mapToDouble(e -> e * e).average().orElseThrow());
     }
 
-    private void morning(Random chance) {
+    private void morning(Random chance, String[] names) {
         GridPoint place = Ternholm.YARD.plus(50 * chance.nextDouble() - 20, 60 * chance.nextDouble() - 30);
-        List<Mark> marks = Stream.of("T1", "T2", "T3", "T4", "T6").map(name -> Ternholm.mark(name).orElseThrow()).toList();
+        List<Mark> marks = Stream.of(names).map(name -> Ternholm.mark(name).orElseThrow()).toList();
         Scene[] scene = {Scene.atDawn().standAt(place, chance)};
         Telescope telescope = new Telescope(() -> scene[0], new Observer(new Random(chance.nextLong())));
         List<Sighting> sightings = marks.stream().map(mark -> {
