@@ -57,12 +57,16 @@ public class BookText {
     public record Note(String field, String text) {
     }
 
-    /** A line short enough for the foot of the leaf. */
-    public record FootLine(long sequence, String time, String text, boolean struck) {
+    /**
+     * A line short enough for the foot of the leaf.
+     *
+     * @param spoken the same to be listened to: what was stored, without the figures of its sight
+     */
+    public record FootLine(long sequence, String time, String text, String spoken, boolean struck) {
     }
 
     public FootLine footLine(Journal journal, Entry entry) {
-        return new FootLine(entry.sequence(), TIME.format(entry.at()), brief(journal, entry.payload()), journal.state().isStruck(entry.id()));
+        return new FootLine(entry.sequence(), TIME.format(entry.at()), brief(journal, entry.payload()), spoken(journal, entry.payload()), journal.state().isStruck(entry.id()));
     }
 
     public Line line(Journal journal, Entry entry) {
@@ -187,6 +191,19 @@ public class BookText {
             return "staked " + stake.name() + "  " + sight(f, stake.reading());
         }
         return text(journal, payload);
+    }
+
+    private String spoken(Journal journal, Payload payload) {
+        if (payload instanceof Payload.ShotTaken shot) {
+            return (shot.name() + " " + shot.code()).strip() + " measured";
+        } else if (payload instanceof Payload.PointStaked stake) {
+            return stake.name() + " staked";
+        } else if (payload instanceof Payload.CheckTaken check) {
+            return check.mark() + " read as a check";
+        } else if (payload instanceof Payload.SetPointing read) {
+            return "set " + read.set() + ", " + read.mark() + " read";
+        }
+        return brief(journal, payload);
     }
 
     /** Where an instrument was set up, and by what it was oriented. */

@@ -2,6 +2,7 @@
 import { listenToFold } from 'verge/frame/fold.js';
 import { listenToKeys } from 'verge/frame/keys.js';
 import { listenToPaint } from 'verge/frame/paint.js';
+import { listenToVoice } from 'verge/frame/voice.js';
 import { listenToLeaves, mountBench } from 'verge/frame/leaves.js';
 import { draftIsSent, keepDraft, settleSentDraft } from 'verge/frame/draft.js';
 
@@ -10,6 +11,7 @@ listenToPaint();
 settleSentDraft();
 if (document.body.dataset.job) {
   listenToFold();
+  listenToVoice();
   listenToLeaves();
   const { openSketch } = await import('verge/sketch/sketch.js');
   await openSketch();

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import verge.app.journal.JournalService;
+import verge.app.support.FieldParty;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
@@ -228,9 +229,14 @@ class FieldWorkTest {
         throw new AssertionError("never told: " + event);
     }
 
+    /** One honest reading in a few hundred lies outside its limit by chance: then the mark is read again, as anybody would. */
     private void setUp() throws Exception {
-        read("T2", "T4", tripodOn("T2"), "1.600", "-12.0");
-        accept("");
+        String tape = tripodOn("T2");
+        String read = read("T2", "T4", tape, "1.600", "-12.0").body();
+        for (int i = 0; i < 2 && !read.contains(FieldParty.ALL_WITHIN); i++) {
+            read = read("T2", "T4", tape, "1.600", "-12.0").body();
+        }
+        assertThat(accept("").statusCode()).isEqualTo(200);
         verge.ground().pole(Ternholm.YARD);
     }
 

@@ -96,8 +96,10 @@ class BookTextTest {
         assertThat(text.footLine(book.journal(), setup).text()).isEqualTo("station T1, backsight T2  hi 1.600");
         Entry shot = book.add(new Payload.ShotTaken(setup.id(), new PointName("101"), new Code("KRB"), Books.reading(90, 50), Books.PRISM));
         assertThat(text.footLine(book.journal(), shot).text()).isEqualTo("101 KRB  50.000  90\u00b000\u203200\u2033");
+        assertThat(text.footLine(book.journal(), shot).spoken()).isEqualTo("101 KRB measured");
         Entry stake = book.add(new Payload.PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50), Books.PRISM, Tolerance.USUAL, ""));
         assertThat(text.footLine(book.journal(), stake).text()).startsWith("staked D1  50.000");
+        assertThat(text.footLine(book.journal(), stake).spoken()).isEqualTo("D1 staked");
         book.add(new Payload.Struck(stake.id()));
         assertThat(text.footLine(book.journal(), stake).struck()).isTrue();
     }

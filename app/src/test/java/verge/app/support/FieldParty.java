@@ -21,6 +21,8 @@ import verge.instruments.standin.PracticeGround;
 
 /** Somebody at the pages and somebody with tripod and pole, on a job of their own with Ternholm's control. */
 public final class FieldParty {
+    public static final String ALL_WITHIN = "\"within\":true,\"doubtful\"";
+
     private final VergeServer.Running verge;
     private final Visitor visitor;
     private final UUID job;
@@ -83,10 +85,14 @@ public final class FieldParty {
         return post("/setup/accept", Map.of("id", UUID.randomUUID().toString(), "reason", reason));
     }
 
-    /** Over T2 with a backsight to T4, accepted. */
+    /** Over T2 with a backsight to T4, accepted; the mark is read again if an honest reading lies outside its limit by chance. */
     public void setUpOnT2() throws Exception {
         String tape = carry(g -> g.stand("T2"));
-        assertThat(read("KNOWN_POINT", "T2", tape, "T4")).contains("\"within\":true");
+        String read = read("KNOWN_POINT", "T2", tape, "T4");
+        for (int i = 0; i < 2 && !read.contains(ALL_WITHIN); i++) {
+            read = read("KNOWN_POINT", "T2", tape, "T4");
+        }
+        assertThat(read).contains(ALL_WITHIN);
         accept("");
         assertThat(state().openLeaf()).isPresent();
     }
