@@ -48,7 +48,8 @@ function speak(words) {
   utterance.lang = document.documentElement.lang;
   utterance.addEventListener('error', event => {
     if (!['canceled', 'interrupted'].includes(event.error)) {
-      say('This device could not speak.', 'Look whether it has a voice installed. What is stored stands at the foot of this leaf, as ever.');
+      turn('off');
+      say('This device could not speak: the voice is off.', 'Look whether it has a voice installed. What is stored stands at the foot of this leaf, as ever.');
     }
   });
   window.speechSynthesis.speak(utterance);

@@ -197,6 +197,16 @@ class HandsTest extends InBrowser {
         assertThat(spoken()).isEmpty();
     }
 
+    /** A tick that promises words that never come would be worse than none. */
+    @Test
+    void aVoiceThatFailsIsOffAndSaysSo() {
+        browser.open("/jobs/" + job + "/stake");
+        browser.script("speechSynthesis.speak = u => u.dispatchEvent(new SpeechSynthesisErrorEvent('error', { utterance: u, error: 'synthesis-failed' }));");
+        browser.press("v");
+        browser.sees("This device could not speak");
+        browser.until(d -> browser.<String>script("return document.documentElement.dataset.voice").equals("off"));
+    }
+
     private static void stake(Browser at, String name) {
         at.type("design-name", name);
         at.type("northing", "6314500");
