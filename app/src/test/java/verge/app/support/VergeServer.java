@@ -10,6 +10,7 @@ import java.util.Comparator;
 import java.util.Properties;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
@@ -24,10 +25,10 @@ import verge.instruments.standin.StandIn;
  * The real application with its demo world, started once a test run on a private cluster and a free port, with a stand-in of its own.
  * A test class that is extended with this may ask for it as a parameter.
  */
-public final class VergeServer implements BeforeAllCallback, ParameterResolver {
+public final class VergeServer implements BeforeAllCallback, BeforeEachCallback, ParameterResolver {
+    private static final long SEED = 42;
     private static Running running;
 
-    /** @param standIn started with the same seed in every run */
     public record Running(ConfigurableApplicationContext application, StandIn standIn, PracticeGround ground, Path data, String base)
             implements AutoCloseable {
         public <T> T bean(Class<T> type) {
@@ -62,6 +63,12 @@ public final class VergeServer implements BeforeAllCallback, ParameterResolver {
         }
     }
 
+    /** Chance begins anew with each test, so that one that passes once passes in any order and company. */
+    @Override
+    public void beforeEach(ExtensionContext context) {
+        running.standIn().chanceFrom(SEED + context.getUniqueId().hashCode());
+    }
+
     private static Running start() throws Exception {
         Path data = Files.createTempDirectory("verge-test");
         Files.setPosixFilePermissions(data, PosixFilePermissions.fromString("rwxr-xr-x"));   // the database's user must pass through
@@ -74,7 +81,7 @@ public final class VergeServer implements BeforeAllCallback, ParameterResolver {
                 var statement = connection.createStatement()) {
             statement.execute("create database verge");
         }
-        StandIn standIn = new StandIn(42, data.resolve("scene.properties"));
+        StandIn standIn = new StandIn(SEED, data.resolve("scene.properties"));
         int port = freePort();
         ConfigurableApplicationContext application = new SpringApplication(VergeApplication.class).run(
                 "--server.port=" + port, "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + databasePort + "/verge",

@@ -18,7 +18,8 @@ import verge.instruments.world.Scene;
  */
 public final class StandIn implements Closeable {
     private final SceneFile file;
-    private final Random chance;
+    private final Random chance = new Random();
+    private final Random readings = new Random();
     private final List<LineServer> instrument;
     private final LineServer ground;
     private final Telescope telescope;
@@ -33,8 +34,8 @@ public final class StandIn implements Closeable {
     public StandIn(List<Integer> ports, long seed, Path sceneFile) throws IOException {
         file = new SceneFile(sceneFile);
         scene = file.load();
-        chance = new Random(seed);
-        telescope = new Telescope(this::scene, new Observer(new Random(seed + 1)));
+        chanceFrom(seed);
+        telescope = new Telescope(this::scene, new Observer(readings), new Observer(new Random(seed)));
         instrument = new ArrayList<>();
         for (InstrumentLink link : InstrumentLink.values()) {
             instrument.add(new LineServer("stand-in " + link, ports.get(link.ordinal()), () -> link.reaches(scene()) && !faults.empty(),
@@ -74,6 +75,12 @@ public final class StandIn implements Closeable {
         scene = deed.apply(scene);
         file.save(scene);
         return scene;
+    }
+
+    /** Begins chance anew: from here on the same deeds give the same readings as after any other beginning from this seed. */
+    public void chanceFrom(long seed) {
+        chance.setSeed(seed);
+        readings.setSeed(seed + 1);
     }
 
     Random chance() {

@@ -15,6 +15,7 @@ final class Telescope {
 
     private final Supplier<Scene> scene;
     private final Observer observer;
+    private final Observer watcher;
     private String mode = "lock";
     private boolean second;
     private boolean compensator = true;
@@ -24,9 +25,11 @@ final class Telescope {
     private Optional<String> locked = Optional.of(Scene.POLE);
     private double standsSince = Double.NaN;
 
-    Telescope(Supplier<Scene> scene, Observer observer) {
+    /** @param watcher reads what goes on by the clock, tilt and tracking, so that measurements keep a sequence of chance of their own */
+    Telescope(Supplier<Scene> scene, Observer observer, Observer watcher) {
         this.scene = scene;
         this.observer = observer;
+        this.watcher = watcher;
     }
 
     private record Seen(Scene.Prism prism, Observer.Ray ray) {
@@ -57,20 +60,20 @@ final class Telescope {
     }
 
     synchronized Optional<Observer.Sight> measure(int times) {
-        return standing().flatMap(tripod -> mean(IntStream.range(0, times).mapToObj(i -> once(tripod)).toList()));
+        return standing().flatMap(tripod -> mean(IntStream.range(0, times).mapToObj(i -> once(tripod, observer)).toList()));
     }
 
-    private Optional<Observer.Sight> once(Scene.Tripod tripod) {
+    private Optional<Observer.Sight> once(Scene.Tripod tripod, Observer by) {
         Observer.Hold hold = new Observer.Hold(second, compensator);
         if (mode.equals("reflectorless")) {
-            return observer.surface(tripod, direction, zenith, hold);
+            return by.surface(tripod, direction, zenith, hold);
         }
         return seen(tripod, FINDS_RADIANS).map(s -> {
             look(s.ray());
             if (mode.equals("lock")) {
                 locked = Optional.of(s.prism().name());
             }
-            return observer.prism(tripod, s.prism(), s.ray(), hold);
+            return by.prism(tripod, s.prism(), s.ray(), hold);
         });
     }
 
@@ -87,7 +90,7 @@ final class Telescope {
 
     /** The stream of readings to the prism that it follows. */
     synchronized Optional<Observer.Sight> track() {
-        return mode.equals("lock") && locked.isPresent() ? measure(1) : Optional.empty();
+        return mode.equals("lock") && locked.isPresent() ? standing().flatMap(tripod -> once(tripod, watcher)) : Optional.empty();
     }
 
     /** Both circles, wherever it looks. */
@@ -177,8 +180,8 @@ final class Telescope {
     synchronized double[] tilt() {
         return standing().map(t -> {
             double azimuth = direction + t.circleZeroAzimuth();
-            return new double[] {observer.tiltArcSeconds(t.tiltNorth() * Math.cos(azimuth) + t.tiltEast() * Math.sin(azimuth)),
-                observer.tiltArcSeconds(-t.tiltNorth() * Math.sin(azimuth) + t.tiltEast() * Math.cos(azimuth))};
-        }).orElseGet(() -> new double[] {observer.tiltArcSeconds(4.2), observer.tiltArcSeconds(-3.1)});
+            return new double[] {watcher.tiltArcSeconds(t.tiltNorth() * Math.cos(azimuth) + t.tiltEast() * Math.sin(azimuth)),
+                watcher.tiltArcSeconds(-t.tiltNorth() * Math.sin(azimuth) + t.tiltEast() * Math.cos(azimuth))};
+        }).orElseGet(() -> new double[] {watcher.tiltArcSeconds(4.2), watcher.tiltArcSeconds(-3.1)});
     }
 }

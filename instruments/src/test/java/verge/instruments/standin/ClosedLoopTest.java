@@ -65,7 +65,7 @@ class ClosedLoopTest {
         GridPoint place = Ternholm.YARD.plus(50 * chance.nextDouble() - 20, 60 * chance.nextDouble() - 30);
         List<Mark> marks = Stream.of(names).map(name -> Ternholm.mark(name).orElseThrow()).toList();
         Scene[] scene = {Scene.atDawn().standAt(place, chance)};
-        Telescope telescope = new Telescope(() -> scene[0], new Observer(new Random(chance.nextLong())));
+        Telescope telescope = new Telescope(() -> scene[0], new Observer(new Random(chance.nextLong())), new Observer(new Random(chance.nextLong())));
         List<Sighting> sightings = marks.stream().map(mark -> {
             scene[0] = scene[0].extended(1.6, chance).pole(mark.truth().plan(), chance);
             return Sighting.of(new PointName(mark.name()), PRISM, bothFaces(telescope));
