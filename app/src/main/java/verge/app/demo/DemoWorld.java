@@ -19,6 +19,7 @@ import verge.app.account.AccountService;
 import verge.app.device.PracticeService;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
+import verge.app.floor.FloorService;
 import verge.app.importing.FileChoice;
 import verge.app.importing.ImportService;
 import verge.app.job.Job;
@@ -55,9 +56,10 @@ class DemoWorld {
     private final JournalService journals;
     private final PracticeService practice;
     private final PrismTable prisms;
+    private final FloorService floors;
 
     DemoWorld(AccountService accounts, JobService jobs, SiteFileService files, ImportService imports, DemoFieldWork fieldWork, JournalService journals,
-            PracticeService practice, PrismTable prisms) {
+            PracticeService practice, PrismTable prisms, FloorService floors) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.files = files;
@@ -66,6 +68,7 @@ class DemoWorld {
         this.journals = journals;
         this.practice = practice;
         this.prisms = prisms;
+        this.floors = floors;
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -93,6 +96,8 @@ class DemoWorld {
         take(yard, drain, Role.DESIGN);
         goBy(yard, drain);
         take(yard, file(ternholm, "boat-loft.dxf"), Role.DESIGN);
+        floors.name(yard.id(), List.of("tower foot", "landing 1", "landing 2", "landing 3", "landing 4", "landing 5", "landing 6", "lamp room"),
+                List.of("BM-Sill", "U1", "U2", "U3", "U4", "U5", "U6", "30.1"), author());
         prisms.add(yard.id(), "pole prism", "-12.0");
         prisms.add(yard.id(), "tripod prism", "-30.0");
         prisms.add(yard.id(), "sheet target", "0");

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.check.FindingWords;
+import verge.app.floor.FloorWords;
 import verge.app.job.SettingsWords;
 import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
@@ -66,7 +67,9 @@ public class BookText {
     }
 
     public FootLine footLine(Journal journal, Entry entry) {
-        return new FootLine(entry.sequence(), TIME.format(entry.at()), brief(journal, entry.payload()), spoken(journal, entry.payload()), journal.state().isStruck(entry.id()));
+        JobState state = journal.state();
+        String elsewhere = state.pointsOf(entry.id()).stream().filter(p -> p.leaf().isPresent()).flatMap(p -> FloorWords.elsewhere(state, p).stream()).map(". "::concat).findFirst().orElse("");
+        return new FootLine(entry.sequence(), TIME.format(entry.at()), brief(journal, entry.payload()), spoken(journal, entry.payload()) + elsewhere, state.isStruck(entry.id()));
     }
 
     public Line line(Journal journal, Entry entry) {
@@ -103,6 +106,8 @@ public class BookText {
             return "inverse";
         } else if (payload instanceof Payload.DesignChosen) {
             return "design";
+        } else if (payload instanceof Payload.FloorsNamed || payload instanceof Payload.FloorChosen) {
+            return "floor";
         } else if (payload instanceof Payload.FindingAccepted) {
             return "walk-round";
         } else if (payload instanceof Payload.CheckTaken) {
@@ -147,6 +152,10 @@ public class BookText {
             return noted.from() + " to " + noted.to();
         } else if (payload instanceof Payload.DesignChosen chosen) {
             return "by the design " + chosen.fileName();
+        } else if (payload instanceof Payload.FloorsNamed named) {
+            return named.floors().all().isEmpty() ? "no floors" : named.floors().all().stream().map(l -> l.name() + " " + f.length(l.level().asLength())).collect(Collectors.joining(", "));
+        } else if (payload instanceof Payload.FloorChosen chosen) {
+            return chosen.floor().map(floor -> "work on " + floor).orElse("work on all floors");
         } else if (payload instanceof Payload.FindingAccepted accepted) {
             return (findingWords.title(accepted.kind()) + " " + accepted.about()).strip() + ", left because: " + accepted.reason();
         } else if (payload instanceof Payload.CheckTaken check) {

@@ -84,7 +84,7 @@ class FrameAdvice {
                 state.target().map(t -> Figures.metric().small(t.prismConstant())).orElse(""),
                 state.target().map(t -> figures.bare(t.height())).orElse(""),
                 state.target().map(t -> Decimals.print(t.prismConstant().metres() * MILLIMETRES_PER_METRE, 1)).orElse(""),
-                state.prism(), settingsWords.speaks(state.settings()), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), practice.ground(id).isPresent(), mark(id, journal));
+                state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), practice.ground(id).isPresent(), mark(id, journal));
     }
 
     private FrameView.WalkRoundMark mark(UUID job, Journal journal) {
@@ -100,7 +100,7 @@ class FrameAdvice {
 
     private static List<FrameView.Tab> tabs(JobState state, String path) {
         return Arrays.stream(Phase.values()).map(phase -> new FrameView.Tab(phase.title(), phase.path(), phase.key(),
-                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.PREPARE && (path.endsWith("/ground") || path.endsWith("/walk-round")),
+                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.PREPARE && (path.endsWith("/ground") || path.endsWith("/floors") || path.endsWith("/walk-round")),
                 done(phase, state))).toList();
     }
 

@@ -16,10 +16,11 @@ import verge.app.live.InstrumentView;
  * @param prismName the prism's name in the site's table, or empty
  * @param speaks grid, ground distances or ground coordinates
  * @param walkRound the mark of the walk-round
+ * @param floor the floor that is worked on, or empty while all are
  * @param axes how the two plan coordinates are called, in their order
  */
 public record FrameView(UUID job, UUID site, String jobName, String siteName, String system, String unit, String leaf, String pole,
-        String prism, String poleTyped, String prismMillimetres, String prismName, String speaks, List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, boolean practice, WalkRoundMark walkRound) {
+        String prism, String poleTyped, String prismMillimetres, String prismName, String speaks, String floor, List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, boolean practice, WalkRoundMark walkRound) {
 
     /** Standard deviation in plan of the tracked pole, or empty. */
     public String sigma() {

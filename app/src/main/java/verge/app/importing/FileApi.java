@@ -88,7 +88,7 @@ class FileApi {
     ReportBody add(@PathVariable UUID site, @RequestParam MultipartFile file, FileChoice choice, @RequestParam Optional<UUID> job, @RequestParam Optional<UUID> replaces,
             Principal person) throws IOException {
         UUID own = job.orElseGet(() -> latest(site));
-        Author author = new Author(UUID.randomUUID(), person.getName(), "program");
+        Author author = Author.ofProgram(person.getName());
         SiteFile kept = files.add(jobs.site(site).id(), file.getOriginalFilename(), file.getInputStream(), person.getName());
         boolean known = kept.role().isPresent();
         try {

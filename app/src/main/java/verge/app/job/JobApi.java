@@ -82,7 +82,7 @@ class JobApi {
         }
         Answers answers = settingsAnswers.write(starters.settings(asked.from() == null ? "metric" : asked.from())).with(or(asked.settings()));
         return body(jobs.make(asked.site(), asked.name() == null ? "" : asked.name(), settingsAnswers.read(answers, asked.site(), Optional.empty()),
-                new Author(UUID.randomUUID(), person.getName(), "program")));
+                Author.ofProgram(person.getName())));
     }
 
     @Operation(summary = "What a change of settings would move")
@@ -98,7 +98,7 @@ class JobApi {
     JobBody change(@PathVariable UUID job, @RequestBody Change change, Principal person) {
         Payload.SettingsChosen chosen = chosen(job, change);
         journals.journal(job).preview(chosen);
-        journals.append(job, new Author(UUID.randomUUID(), person.getName(), "program"), chosen);
+        journals.append(job, Author.ofProgram(person.getName()), chosen);
         return body(jobs.job(job));
     }
 

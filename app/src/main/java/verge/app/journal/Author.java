@@ -9,6 +9,11 @@ import java.util.UUID;
  * @param device the instrument, or what the person used
  */
 public record Author(UUID entry, String person, String device) {
+    /** A person by a program, who has made no id. */
+    public static Author ofProgram(String person) {
+        return new Author(UUID.randomUUID(), person, "program");
+    }
+
     /** A person at a page, who has made no id. */
     public static Author atPage(String person) {
         return new Author(UUID.randomUUID(), person, "page");

@@ -38,6 +38,8 @@ public class PayloadJson {
             Map.entry("staked/1", Payload.PointStaked.class),
             Map.entry("inverse/1", Payload.InverseNoted.class),
             Map.entry("design-chosen/1", Payload.DesignChosen.class),
+            Map.entry("floors/1", Payload.FloorsNamed.class),
+            Map.entry("floor-chosen/1", Payload.FloorChosen.class),
             Map.entry("finding-accepted/1", Payload.FindingAccepted.class),
             Map.entry("struck/1", Payload.Struck.class),
             Map.entry("restored/1", Payload.Restored.class));

@@ -3,6 +3,7 @@ package verge.app.measure;
 import java.security.Principal;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
@@ -16,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import verge.app.coding.Codebooks;
+import verge.app.floor.FloorWords;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.pole.PrismTable;
@@ -86,9 +88,10 @@ class MeasureController {
 
     /**
      * @param point to draw; absent if an entry of the same id was stored and has since been struck
+     * @param elsewhere that it does not lie on the floor that is worked on, in words; empty if it does
      * @param before it was stored by an earlier request whose answer was lost: nothing was measured now
      */
-    record Stored(SketchPoint point, String next, boolean before) {
+    record Stored(SketchPoint point, String next, String elsewhere, boolean before) {
     }
 
     @PostMapping("/shots")
@@ -97,8 +100,9 @@ class MeasureController {
             @RequestParam Map<String, String> fields, Principal person) {
         return measuring.measure(job, id, name, code, notes(fields), person.getName()).thenApply(kept -> {
             Journal journal = journals.journal(job);
-            SketchPoint point = journal.state().pointsOf(kept.entry().id()).stream().findFirst().map(p -> SketchPoint.of(p, codebooks.of(job))).orElse(null);
-            return new Stored(point, MeasureService.nextName(journal).text(), kept.before());
+            Optional<StoredPoint> point = journal.state().pointsOf(kept.entry().id()).stream().findFirst();
+            return new Stored(point.map(p -> SketchPoint.of(p, codebooks.of(job))).orElse(null), MeasureService.nextName(journal).text(),
+                    point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""), kept.before());
         });
     }
 }

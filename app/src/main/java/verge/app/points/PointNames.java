@@ -1,13 +1,18 @@
 package verge.app.points;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
+import verge.core.floor.Storey;
 import verge.core.journal.JobState;
 import verge.core.journal.Origin;
 import verge.core.journal.StoredPoint;
 
-/** The names offered where a point is asked for, in the order people count. Any other name can still be typed or touched. */
+/**
+ * The names offered where a point is asked for, in the order people count: those of the floor that is worked on. Any other name can still
+ * be typed.
+ */
 public final class PointNames {
     private static final int MOST_OFFERED = 1000;
 
@@ -24,12 +29,29 @@ public final class PointNames {
         return Stream.of(Origin.DESIGN, Origin.CONTROL).flatMap(origin -> all(state, origin)).distinct().toList();
     }
 
-    /** The job's own, then those it only sees. */
-    private static Stream<PointName> all(JobState state, Origin origin) {
-        return Stream.concat(of(state, origin), state.seen().names(origin));
+    /** Those with an elevation, on whichever floor. */
+    public static List<PointName> withHeight(JobState state) {
+        return Stream.of(Origin.CONTROL, Origin.DESIGN).flatMap(origin -> Stream.concat(of(state, origin), seen(state, origin)))
+                .filter(p -> p.position().elevation().isPresent()).map(StoredPoint::name).distinct().limit(MOST_OFFERED).toList();
     }
 
-    private static Stream<PointName> of(JobState state, Origin origin) {
-        return state.points().filter(p -> p.origin() == origin).map(StoredPoint::name).distinct().sorted();
+    /** How many names of one origin lie on a floor by their height. */
+    public static long countOn(JobState state, Storey storey, Origin origin) {
+        return Stream.concat(of(state, origin), seen(state, origin)).filter(p -> p.position().elevation().isPresent() && storey.holds(p.position().elevation()))
+                .map(StoredPoint::name).distinct().count();
+    }
+
+    /** The job's own, then those it only sees; of the floor that is worked on. */
+    private static Stream<PointName> all(JobState state, Origin origin) {
+        Stream<PointName> seen = state.floor().here().isEmpty() ? state.seen().names(origin) : seen(state, origin).filter(state::isHere).map(StoredPoint::name);
+        return Stream.concat(of(state, origin).filter(state::isHere).map(StoredPoint::name).distinct(), seen);
+    }
+
+    private static Stream<StoredPoint> of(JobState state, Origin origin) {
+        return state.points().filter(p -> p.origin() == origin).sorted(Comparator.comparing(StoredPoint::name));
+    }
+
+    private static Stream<StoredPoint> seen(JobState state, Origin origin) {
+        return origin == Origin.MEASURED ? Stream.empty() : state.seen().names(origin).flatMap(name -> (origin == Origin.CONTROL ? state.seen().known(name) : state.seen().design(name)).stream());
     }
 }

@@ -33,16 +33,16 @@ class DesignFaces {
         this.drawings = drawings;
     }
 
-    /** By layer and number, in the order in which they are drawn. */
+    /** By layer and number, in the order in which they are drawn; of the floor that is worked on, by the numbers that they have on all of them. */
     List<FaceShot.BuildingFace.Wall> walls(UUID job, JobState state) {
         List<FaceShot.BuildingFace.Wall> walls = new ArrayList<>();
         Map<String, Integer> numbers = new HashMap<>();
         drawings.ready(job, state).stream().filter(f -> f.file().role().equals(Optional.of(Role.DESIGN)))
-                .forEach(file -> file.drawing().runs().forEach(run -> pieces(file, run, numbers, walls)));
+                .forEach(file -> file.drawing().runs().forEach(run -> pieces(file, run, numbers, state.floor().holds(run.vertices()), walls)));
         return walls.size() > MOST_OFFERED ? walls.subList(0, MOST_OFFERED) : walls;
     }
 
-    private static void pieces(PlacedFile file, Feature.Run run, Map<String, Integer> numbers, List<FaceShot.BuildingFace.Wall> walls) {
+    private static void pieces(PlacedFile file, Feature.Run run, Map<String, Integer> numbers, boolean here, List<FaceShot.BuildingFace.Wall> walls) {
         String layer = file.drawing().layers().get(run.layer()).name();
         Vertices v = run.vertices();
         for (int i = 0; i < run.path().pieces(); i++) {
@@ -50,7 +50,10 @@ class DesignFaces {
             int next = (i + 1) % v.size();
             GridPoint to = new GridPoint(v.north(next), v.east(next));
             if (run.path().bulge(i) == 0 && from.distanceMetres(to) >= SHORTEST_METRES) {
-                walls.add(new FaceShot.BuildingFace.Wall(layer + " " + numbers.merge(layer, 1, Integer::sum), from, to));
+                FaceShot.BuildingFace.Wall wall = new FaceShot.BuildingFace.Wall(layer + " " + numbers.merge(layer, 1, Integer::sum), from, to);
+                if (here) {
+                    walls.add(wall);
+                }
             }
         }
     }

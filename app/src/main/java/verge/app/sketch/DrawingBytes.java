@@ -4,12 +4,14 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.ByteArrayOutputStream;
 import java.util.List;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.json.JsonMapper;
 import verge.app.drawing.PlacedFile;
 import verge.core.drawing.Drawing;
 import verge.core.drawing.Feature;
+import verge.core.floor.WorkFloor;
 import verge.core.geodesy.GridPoint;
 import verge.core.plan.Vertices;
 
@@ -31,11 +33,12 @@ class DrawingBytes {
         this.json = json;
     }
 
-    byte[] of(PlacedFile placed) {
-        return written.get(placed.drawing(), this::write);
+    /** @param floor what is not of the floor that is worked on is left out; such a part is not kept */
+    byte[] of(PlacedFile placed, WorkFloor floor) {
+        return floor.here().isPresent() ? write(placed.drawing(), f -> floor.holds(f.vertices())) : written.get(placed.drawing(), d -> write(d, f -> true));
     }
 
-    private byte[] write(Drawing drawing) {
+    private byte[] write(Drawing drawing, Predicate<Feature> wanted) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream(1 << 16);
         GridPoint origin = drawing.extent().isEmpty() ? new GridPoint(0, 0) : drawing.extent().middle();
         GridPoint whole = new GridPoint(Math.rint(origin.northing()), Math.rint(origin.easting()));
@@ -46,7 +49,9 @@ class DrawingBytes {
             out.writeArrayPropertyStart("features");
             List<Feature> features = drawing.features();
             for (int i = 0; i < features.size(); i++) {
-                write(out, features.get(i), i, whole);
+                if (wanted.test(features.get(i))) {
+                    write(out, features.get(i), i, whole);
+                }
             }
             out.writeEndArray();
             out.writeEndObject();

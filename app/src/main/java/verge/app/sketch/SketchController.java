@@ -18,9 +18,11 @@ import verge.app.drawing.PlacedFile;
 import verge.app.drawing.SiteDrawings;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
+import verge.app.floor.FloorWords;
 import verge.app.journal.JournalService;
 import verge.core.coding.Codebook;
 import verge.core.drawing.Role;
+import verge.core.floor.WorkFloor;
 import verge.core.geodesy.GridPoint;
 import verge.core.journal.JobState;
 import verge.core.journal.Leaf;
@@ -64,8 +66,17 @@ class SketchController {
     record Sheet(UUID id, String name, String role, String version) {
     }
 
-    /** @param apart that what is drawn lies far apart, in words; empty if it does not */
-    record Sketch(List<SketchPoint> points, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current, String apart) {
+    /** @param reach from where to where it goes, in words */
+    record FloorMark(String name, String reach, boolean here) {
+    }
+
+    /**
+     * @param points those that belong to the floor that is worked on
+     * @param floors highest first, as they lie above one another
+     * @param apart that what is drawn lies far apart, in words; empty if it does not
+     */
+    record Sketch(List<SketchPoint> points, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
+            List<FloorMark> floors, String apart) {
     }
 
     /** @param colour as the file has it, in 24 bits; −1 if it leaves that open */
@@ -78,13 +89,18 @@ class SketchController {
         Codebook book = codebooks.of(job);
         Optional<Leaf> open = state.openLeaf();
         List<Station> stations = state.leaves().stream().flatMap(leaf -> station(leaf, open.equals(Optional.of(leaf))).stream()).toList();
-        return new Sketch(state.points().map(p -> SketchPoint.of(p, book)).toList(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
+        return new Sketch(state.points().filter(state::isHere).map(p -> SketchPoint.of(p, book)).toList(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
                 state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state)).toList(),
-                drawings.current(job, state).map(SiteFile::id).orElse(null), apart.words(job, state));
+                drawings.current(job, state).map(SiteFile::id).orElse(null), floors(state), apart.words(job, state));
+    }
+
+    private static List<FloorMark> floors(JobState state) {
+        return state.floor().floors().fromTheTop().stream().map(s -> new FloorMark(s.floor().name(), FloorWords.reach(s, state.settings().figures()),
+                state.floor().here().equals(Optional.of(s)))).toList();
     }
 
     private static Sheet sheet(SiteFile file, JobState state) {
-        int meaning = Objects.hash(file.sha256(), file.reading(), state.settings().system(), state.settings().geoid(), state.settings().ground());
+        int meaning = Objects.hash(file.sha256(), file.reading(), state.settings().system(), state.settings().geoid(), state.settings().ground(), state.floor().here());
         return new Sheet(file.id(), file.name(), file.role().map(Role::name).orElse(""), Integer.toHexString(meaning));
     }
 
@@ -98,7 +114,8 @@ class SketchController {
     /** What a file draws; a browser that has this version asks no more. */
     @GetMapping("/jobs/{job}/sketch/files/{file}")
     CompletableFuture<ResponseEntity<byte[]>> file(@PathVariable UUID job, @PathVariable UUID file) {
-        return placed(job, file).thenApply(placed -> ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).cacheControl(CacheControl.noCache().cachePrivate()).body(bytes.of(placed)));
+        WorkFloor floor = journals.state(job).floor();
+        return placed(job, file).thenApply(placed -> ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).cacheControl(CacheControl.noCache().cachePrivate()).body(bytes.of(placed, floor)));
     }
 
     private CompletableFuture<PlacedFile> placed(UUID job, UUID file) {

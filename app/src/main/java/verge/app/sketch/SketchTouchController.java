@@ -141,14 +141,14 @@ class SketchTouchController {
         JobState state = journals.state(job);
         Selection.Tally tally = new Selection.Tally();
         List<String> names = new ArrayList<>();
-        state.points().filter(p -> selection.contains(p.position().plan())).forEach(p -> {
+        state.points().filter(p -> state.isHere(p) && selection.contains(p.position().plan())).forEach(p -> {
             tally.addPoint(p.position().elevation().map(e -> OptionalDouble.of(e.metres())).orElse(OptionalDouble.empty()));
             names.add(p.name().text());
         });
         int own = tally.points();
         for (PlacedFile placed : drawings.ready(job, state)) {
             List<Layers.Used> used = layers.of(placed);
-            placed.drawing().features().stream().filter(f -> used.get(f.layer()).shown() && selection.contains(f.vertices())).forEach(tally::add);
+            placed.drawing().features().stream().filter(f -> used.get(f.layer()).shown() && state.floor().holds(f.vertices()) && selection.contains(f.vertices())).forEach(tally::add);
         }
         model.addAttribute("own", own);
         model.addAttribute("points", tally.points() - own);

@@ -2,6 +2,7 @@ package verge.app.stakeout;
 
 import java.security.Principal;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Stream;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.util.UriComponentsBuilder;
 import verge.app.journal.Author;
+import verge.app.floor.FloorWords;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
 import verge.app.points.PointNames;
@@ -144,9 +146,10 @@ class StakeoutController {
 
     private static String stored(JobState state, Kept kept) {
         Figures f = state.settings().figures();
-        String off = state.pointsOf(kept.entry().id()).stream().findFirst().map(p -> "Stored " + p.name() + p.staked().map(d ->
+        Optional<StoredPoint> point = state.pointsOf(kept.entry().id()).stream().findFirst();
+        String off = point.map(p -> "Stored " + p.name() + p.staked().map(d ->
                 ": staked minus design " + state.settings().offset(d.north(), d.east())
-                        + d.up().map(u -> ", H " + f.difference(u)).orElse("")).orElse("") + ".").orElse("Stored.");
+                        + d.up().map(u -> ", H " + f.difference(u)).orElse("")).orElse("") + ".").orElse("Stored.") + point.flatMap(p -> FloorWords.elsewhere(state, p)).map(" "::concat).orElse("");
         return kept.before() ? off + " That was before the last answer was lost; nothing was measured now. Store again for the place the pole is at." : off;
     }
 }

@@ -56,6 +56,6 @@ class WalkRoundApi {
     @PostMapping("/acceptances")
     void accept(@PathVariable UUID job, @RequestBody Acceptance acceptance, Principal person) {
         walkRound.accept(job, acceptance.kind(), acceptance.about() == null ? "" : acceptance.about(), acceptance.reason() == null ? "" : acceptance.reason(),
-                new Author(UUID.randomUUID(), person.getName(), "program"));
+                Author.ofProgram(person.getName()));
     }
 }

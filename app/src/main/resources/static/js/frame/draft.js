@@ -7,7 +7,8 @@ function fields(form) {
 }
 
 const ticks = field => field.type === 'radio' || field.type === 'checkbox';
-const nameOf = field => ticks(field) ? `${field.name}=${field.value}` : field.name;
+// Rows of a table have fields of one name: they are told apart by their ids.
+const nameOf = field => ticks(field) ? `${field.name}=${field.value}` : field.form.elements[field.name] === field ? field.name : field.id;
 const now = field => ticks(field) ? field.checked : field.value;
 const asServed = field => ticks(field) ? field.defaultChecked
   : field.type === 'select-one' ? ([...field.options].find(o => o.defaultSelected) ?? field.options[0])?.value : field.defaultValue;

@@ -45,7 +45,7 @@ async function measure(form, button) {
   try {
     const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value, ...Object.fromEntries(notes.map(n => [n.name, n.value])) });
     shot.settle();
-    if (stored.point) {
+    if (stored.point && !stored.elsewhere) {
       drawPoint(stored.point);
       requestAnimationFrame(() => performance.measure('measure-to-drawn', { start: asked, end: performance.now() }));
     }
@@ -53,6 +53,9 @@ async function measure(form, button) {
     if (stored.before) {
       say('This point was stored already, before the last answer was lost.',
         'It stands where the pole was then; nothing was measured now. Measure again for the place the pole is at.');
+    }
+    if (stored.elsewhere) {
+      say(stored.elsewhere, 'It is stored, and shown with its own floor or with all floors. A wrong pole height or a wrong floor would look like this.');
     }
     dropDraft(form);
     name.value = stored.next;

@@ -1,5 +1,6 @@
 // The sketch: the plan of the job. One map: a canvas with points and drawings, and layers that others may add to for what moves.
 import { get } from 'verge/frame/http.js';
+import { showFloors } from 'verge/floor/floor.js';
 import { canvasLayer } from 'verge/sketch/canvas.js';
 import { showLayers } from 'verge/sketch/layers.js';
 import { styles } from 'verge/sketch/marks.js';
@@ -75,6 +76,7 @@ export async function reload() {
   content.points = new Points(sketch.points);
   document.getElementById('sketch-empty').hidden = sketch.points.length + sketch.files.length > 0;
   tellApart(sketch.apart);
+  showFloors(sketch.floors);
   stations.clear();
   for (const s of sketch.stations.filter(s => s.open)) {
     stations.addFeature(new ol.Feature(new ol.geom.LineString([at(s.north, s.east), at(s.backsightNorth, s.backsightEast)])));
@@ -98,7 +100,7 @@ export async function reload() {
       redraw();
       choose(chosenNames);
       document.getElementById('sketch').dataset.sheets = sheets.length;
-      nothingYet && goTo('all');
+      nothingYet && goTo(sketch.floors.some(floor => floor.here) && extentOf('control') ? 'control' : 'all');
     }
   });
 }

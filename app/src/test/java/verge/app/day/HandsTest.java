@@ -54,7 +54,7 @@ class HandsTest extends InBrowser {
     /** 48 pixels and more, whatever the paint; and every control reachable by the Tab key. */
     @Test
     void everythingTouchableIsLargeEnoughForAGlove() {
-        for (String phase : List.of("prepare", "setup", "setup/instrument", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover", "book", "walk-round")) {
+        for (String phase : List.of("prepare", "setup", "setup/instrument", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover", "book", "walk-round", "floors")) {
             browser.open("/jobs/" + job + "/" + phase);
             browser.until(d -> !d.findElements(By.cssSelector("#sketch[data-sheets]")).isEmpty());
             browser.script("document.querySelector('[data-sketch=layers]').click()");
@@ -152,6 +152,26 @@ class HandsTest extends InBrowser {
         browser.script("document.dispatchEvent(new CustomEvent('verge:touched', { detail: { name: 'T3' } }))");
         browser.until(d -> d.findElement(By.id("azimuth")).isDisplayed());
         assertThat(browser.address()).contains("from=T1", "to=T3");
+    }
+
+    @Test
+    void floorsAreNamedOnTheirPageAndChosenInTheSketch() {
+        browser.open("/jobs/" + job + "/floors");
+        browser.type("floor-0", "yard");
+        browser.type("level-0", "7");
+        browser.type("floor-1", "terrace");
+        browser.open("/jobs/" + job + "/floors");
+        browser.until(d -> browser.<String>script("return document.getElementById('floor-1').value").equals("terrace"));
+        browser.type("level-1", "T4");
+        browser.primary();
+        browser.sees("11.697 m and up");
+        browser.open("/jobs/" + job + "/stake");
+        browser.until(d -> d.findElement(By.id("floor-here")).getText().contains("all floors"));
+        browser.press("u");
+        browser.click(By.xpath("//div[@data-drawer-of='floor']/button[b='terrace']"));
+        browser.sees("0 of 8 done");   // T4, T5 and all of the tower
+        browser.until(d -> d.findElement(By.cssSelector("#floor-here.chosen b")).getText().equals("terrace"));
+        browser.until(d -> d.findElement(By.id("foot")).getText().contains("work on terrace"));
     }
 
     @Test

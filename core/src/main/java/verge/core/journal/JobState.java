@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.cogo.SiteInverse;
+import verge.core.floor.WorkFloor;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;
@@ -152,6 +153,16 @@ public final class JobState {
     /** The file of the site that the work goes by, if one was chosen. */
     public Optional<UUID> design() {
         return told.design();
+    }
+
+    /** The floors of the building that is worked in, and which of them is worked on. */
+    public WorkFloor floor() {
+        return told.floor();
+    }
+
+    /** Whether a point belongs to the floor that is worked on; all do while none is chosen. */
+    public boolean isHere(StoredPoint point) {
+        return told.floor().holds(point.position().elevation());
     }
 
     /** Why a finding of the walk-round was accepted; empty if it was not. */

@@ -7,6 +7,7 @@ import java.util.UUID;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.floor.Floors;
 import verge.core.geodesy.Position;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.InstrumentErrors;
@@ -196,6 +197,14 @@ public sealed interface Payload {
      * @param file its id at the site
      */
     record DesignChosen(UUID file, String fileName) implements Payload {
+    }
+
+    /** The floors of the building that is worked in, in place of those named before. */
+    record FloorsNamed(Floors floors) implements Payload {
+    }
+
+    /** The floor that is worked on from now on. @param floor its name; empty for all of them */
+    record FloorChosen(Optional<String> floor) implements Payload {
     }
 
     /**

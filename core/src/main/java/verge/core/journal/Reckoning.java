@@ -75,6 +75,10 @@ final class Reckoning {
             carry(entry.id(), carried);
         } else if (payload instanceof Payload.DesignChosen chosen) {
             told = told.with(chosen);
+        } else if (payload instanceof Payload.FloorsNamed named) {
+            told = told.with(told.floor().with(named.floors()));
+        } else if (payload instanceof Payload.FloorChosen chosen) {
+            told = told.with(told.floor().on(chosen.floor()));
         } else if (payload instanceof Payload.FindingAccepted accepted) {
             told = told.with(accepted);
         } else if (payload instanceof Payload.NotesWritten written) {

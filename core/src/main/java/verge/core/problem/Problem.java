@@ -24,6 +24,12 @@ public enum Problem {
     /** Arguments: what was typed, longest length allowed, 'site' or 'job'. */
     NAME_UNFIT,
     /** Arguments: the name, longest length allowed. */
+    FLOOR_NAME_UNFIT,
+    /** Arguments: the floor's name. */
+    FLOOR_NAMED_TWICE,
+    /** Arguments: the lower floor's name, the upper one's. */
+    FLOORS_TOO_NEAR,
+    /** Arguments: the name, longest length allowed. */
     NOTE_FIELD_UNFIT,
     /** Arguments: the job's name. */
     NAME_NOT_REPEATED,
