@@ -2,10 +2,8 @@ package verge.app.device;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 import verge.app.journal.Author;
 import verge.core.calibration.TwoFaceCalibration;
@@ -24,8 +22,6 @@ public class CalibrationService {
     private final InstrumentDesk desk;
     private final InstrumentWatch watch;
     private final InstrumentSettings settings;
-    /** Pairs read and not stored yet; a minute's work at the instrument, read again after a restart. */
-    private final Map<UUID, List<TwoFaceCalibration.Pair>> inHand = new ConcurrentHashMap<>();
 
     CalibrationService(InstrumentDesk desk, InstrumentWatch watch, InstrumentSettings settings) {
         this.desk = desk;
@@ -33,8 +29,9 @@ public class CalibrationService {
         this.settings = settings;
     }
 
+    /** Marks that were read with the job's instrument and are not stored as a determination yet. */
     public List<TwoFaceCalibration.Pair> pairs(UUID job) {
-        return List.copyOf(inHand.getOrDefault(job, List.of()));
+        return settings.pairsInHand(job);
     }
 
     /** Reads what is aimed at in both faces. */
@@ -45,13 +42,13 @@ public class CalibrationService {
             Pointing two = pointings.stream().filter(p -> p.face() == Face.TWO).findFirst().orElseThrow(() -> new SurveyException(Problem.CALIBRATION_PAIRS));
             List<TwoFaceCalibration.Pair> more = new ArrayList<>(pairs(job));
             more.add(new TwoFaceCalibration.Pair(one, two));
-            inHand.put(job, more);
+            settings.pairsInHand(job, more);
             return more;
         });
     }
 
     public void setAside(UUID job) {
-        inHand.remove(job);
+        settings.pairsInHand(job, List.of());
     }
 
     public Angle sigma(UUID job) {

@@ -1,6 +1,7 @@
 package verge.app.device;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -152,6 +153,17 @@ public class InstrumentSettings {
     /** The latest determination of the job's instrument, wherever at the site it was made. */
     public Optional<Payload.InstrumentCalibrated> calibration(UUID job) {
         return desk.instrument(job).flatMap(KnownInstrument::calibration).map(text -> json.convert(text, Payload.InstrumentCalibrated.class));
+    }
+
+    /** What was read for a determination that is not stored yet: with the instrument, so that another one's readings never mix in. */
+    List<TwoFaceCalibration.Pair> pairsInHand(UUID job) {
+        return desk.instrument(job).flatMap(KnownInstrument::pairsInHand).map(text -> List.of(json.convert(text, TwoFaceCalibration.Pair[].class))).orElse(List.of());
+    }
+
+    void pairsInHand(UUID job, List<TwoFaceCalibration.Pair> pairs) {
+        KnownInstrument instrument = desk.instrument(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
+        instrument.pairsInHand(pairs.isEmpty() ? null : json.text(pairs));
+        known.save(instrument);
     }
 
     /** What is taken off single-face readings. */

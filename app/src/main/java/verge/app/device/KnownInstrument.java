@@ -30,6 +30,7 @@ public class KnownInstrument {
     private Instant lastUsed;
     private String calibration;
     private Instant calibratedAt;
+    private String pairsInHand;
 
     protected KnownInstrument() {
     }
@@ -55,6 +56,10 @@ public class KnownInstrument {
     void calibrated(String determination, Instant at) {
         calibration = determination;
         calibratedAt = at;
+    }
+
+    void pairsInHand(String pairs) {
+        pairsInHand = pairs;
     }
 
     void levelSeconds(int seconds) {
@@ -88,6 +93,11 @@ public class KnownInstrument {
 
     Instant lastUsed() {
         return lastUsed;
+    }
+
+    /** Marks read in both faces and not stored as a determination yet. */
+    Optional<String> pairsInHand() {
+        return Optional.ofNullable(pairsInHand);
     }
 
     /** The latest determination of its axis errors, as it was written into a journal. */

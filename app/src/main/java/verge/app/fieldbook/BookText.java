@@ -47,11 +47,12 @@ public class BookText {
      * @param raw the reading exactly as the instrument sent it, or empty
      * @param result what it came to, or empty
      * @param canStrike whether it may be struck through
+     * @param correctable whether its target height, prism or name can be corrected in its place
      * @param notes the job's own fields of a shot with what stands in them; none for other lines
      * @param points how many points go if it is struck: a setup carries all that was measured from it
      */
     public record Line(UUID entry, long sequence, String day, String time, String kind, String text, String raw, String result, String person,
-            String device, boolean struck, boolean canStrike, long points, List<Note> notes) {
+            String device, boolean struck, boolean canStrike, boolean correctable, long points, List<Note> notes) {
     }
 
     /** One of the job's own fields beside a shot. */
@@ -77,6 +78,7 @@ public class BookText {
         Payload payload = entry.payload();
         return new Line(entry.id(), entry.sequence(), DAY.format(entry.at()), TIME.format(entry.at()), kind(payload),
                 text(journal, payload), raw(payload), result(state, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()),
+                payload instanceof Payload.ShotTaken || payload instanceof Payload.PointStaked || payload instanceof Payload.CheckTaken,
                 journal.pointsThatGoWith(entry.id()), fields(state, entry));
     }
 
@@ -161,7 +163,7 @@ public class BookText {
         } else if (payload instanceof Payload.CheckTaken check) {
             return check.mark() + "  " + circle(f, check.reading());
         } else if (payload instanceof Payload.SetsPlanned sets) {
-            return sets.sets() + " sets on " + sets.marks().stream().map(m -> m.name().text()).collect(Collectors.joining(", "));
+            return planned(sets);
         } else if (payload instanceof Payload.SetPointing read) {
             return "set " + read.set() + "  " + read.mark() + "  " + circle(f, read.pointing());
         } else if (payload instanceof Payload.SetTakenOut out) {
@@ -225,6 +227,11 @@ public class BookText {
             case BUILDING -> "station " + s.station() + " from the building";
             case ASSUMED -> "assumed station " + s.station() + " towards " + by;
         };
+    }
+
+    /** Sets and their marks. */
+    public static String planned(Payload.SetsPlanned plan) {
+        return plan.sets() + (plan.sets() == 1 ? " set on " : " sets on ") + plan.marks().stream().map(m -> m.name().text()).collect(Collectors.joining(", "));
     }
 
     private static String notes(Map<String, String> notes) {

@@ -20,12 +20,12 @@ import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
 import verge.app.live.InstrumentViews;
+import verge.app.pole.PrismTable;
 import verge.app.walkround.WalkRoundService;
 import verge.core.check.Finding;
 import verge.core.journal.JobState;
 import verge.core.journal.Journal;
 import verge.core.journal.Origin;
-import verge.core.units.Decimals;
 import verge.core.units.Figures;
 import verge.core.units.PlanAxes;
 
@@ -33,7 +33,6 @@ import verge.core.units.PlanAxes;
 @ControllerAdvice(annotations = Controller.class)
 class FrameAdvice {
     private static final int FOOT_LINES = 3;
-    private static final double MILLIMETRES_PER_METRE = 1000;
 
     private final AccountService accounts;
     private final JobService jobs;
@@ -83,7 +82,7 @@ class FrameAdvice {
                 state.target().map(t -> figures.length(t.height())).orElse(""),
                 state.target().map(t -> Figures.metric().small(t.prismConstant())).orElse(""),
                 state.target().map(t -> figures.bare(t.height())).orElse(""),
-                state.target().map(t -> Decimals.print(t.prismConstant().metres() * MILLIMETRES_PER_METRE, 1)).orElse(""),
+                state.target().map(t -> PrismTable.typed(t)).orElse(""),
                 state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), practice.ground(id).isPresent(), mark(id, journal));
     }
 

@@ -8,6 +8,7 @@ import org.springframework.transaction.annotation.Transactional;
 import verge.app.job.JobService;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.reading.Target;
 import verge.core.units.Decimals;
 import verge.core.units.Length;
 import verge.core.units.LengthText;
@@ -77,5 +78,10 @@ public class PrismTable {
             throw new SurveyException(Problem.OUT_OF_RANGE, "prism constant", typed, "\u2212100 mm", "100 mm");
         }
         return constant;
+    }
+
+    /** A prism constant as it is typed: bare millimetres. */
+    public static String typed(Target target) {
+        return Decimals.print(target.prismConstant().metres() * MILLIMETRES_PER_METRE, 1);
     }
 }

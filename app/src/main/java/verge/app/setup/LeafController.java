@@ -85,8 +85,8 @@ class LeafController {
     record CheckLine(String time, String mark, String turned, SetupView.MisfitView across, SetupView.MisfitView distance, SetupView.MisfitView height, boolean within, boolean independent) {
     }
 
-    /** A correction made later. */
-    record Correction(String time, String person, String words, boolean struck) {
+    /** What was changed later. */
+    record Change(String time, String person, String words, boolean struck) {
     }
 
     @GetMapping("/{leaf}")
@@ -112,7 +112,7 @@ class LeafController {
         model.addAttribute("instrumentHeight", f.bare(found.written().arrangement().instrumentHeight()));
         model.addAttribute("station", found.written().station().text());
         model.addAttribute("unit", f.lengthUnit().symbol());
-        model.addAttribute("corrections", journal.corrections(leaf).stream().map(e -> new Correction(TIME.format(e.at()), e.person(), book.line(journal, e).text(), state.isStruck(e.id()))).toList());
+        model.addAttribute("changes", journal.changes(leaf).stream().map(e -> new Change(TIME.format(e.at()), e.person(), book.line(journal, e).text(), state.isStruck(e.id()))).toList());
         return "setup/leaf";
     }
 
@@ -184,7 +184,7 @@ class LeafController {
         List<MoveLine> lines = IntStream.range(0, Math.min(MOVES_SHOWN, moves.moved().size())).mapToObj(i -> moves.moved().get(i))
                 .map(m -> new MoveLine(m.after().name().text(), settings.offset(m.north(), m.east()), m.up().map(u -> "H " + settings.figures().difference(u)).orElse(""))).toList();
         String words = moves.moved().isEmpty() && moves.gone().isEmpty() ? "No point moves."
-                : moves.moved().size() + " points move, " + moves.kept() + " stay" + (moves.gone().isEmpty() ? "." : ", " + moves.gone().size() + " lose their coordinates.");
+                : moves.moved().size() + (moves.moved().size() == 1 ? " point moves, " : " points move, ") + moves.kept() + " stay" + (moves.gone().isEmpty() ? "." : ", " + moves.gone().size() + " lose their coordinates.");
         return new Preview(words, lines, Math.max(0, moves.moved().size() - lines.size()));
     }
 

@@ -92,12 +92,12 @@ class LeafReport {
         model.put("adjustment", adjustment(leaf.solved(), f));
         model.put("residuals", residuals(leaf.solved(), f));
         model.put("checks", checks(job, leaf, f));
-        model.put("sets", state.rounds(id).stream().map(r -> new SetsPart(r.plan().sets() + " sets on " + SetsService.marks(r), sets(r, f), setResiduals(r, f))).toList());
+        model.put("sets", state.rounds(id).stream().map(r -> new SetsPart(BookText.planned(r.plan()), sets(r, f), setResiduals(r, f))).toList());
         List<StoredPoint> measured = state.points().filter(p -> p.leaf().equals(Optional.of(id)) && !p.entry().equals(id)).toList();
         model.put("points", measured.stream().limit(MOST_POINTS).map(p -> point(p, settings)).toList());
         model.put("pointCount", measured.size());
         model.put("axes", List.of(f.axes().northFirst() ? f.axes().north() : f.axes().east(), f.axes().northFirst() ? f.axes().east() : f.axes().north()));
-        model.put("corrections", journal.corrections(id).stream().map(e -> Line.of(TIME.format(e.at()), e.person(), book.line(journal, e).text() + (state.isStruck(e.id()) ? " (struck through)" : ""))).toList());
+        model.put("changes", journal.changes(id).stream().map(e -> Line.of(TIME.format(e.at()), e.person(), book.line(journal, e).text() + (state.isStruck(e.id()) ? " (struck through)" : ""))).toList());
         return model;
     }
 

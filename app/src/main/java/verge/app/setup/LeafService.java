@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
@@ -129,8 +130,8 @@ public class LeafService {
     /**
      * What a correction would move, without writing it.
      *
-     * @param fields 'station', 'instrumentHeight', 'mark-0', 'height-0', 'prism-0', 'plan-0' … for a setup; 'targetHeight', 'prismConstant',
-     *     'name', 'code' for a shot; what is blank stays
+     * @param fields 'station', 'instrumentHeight', 'mark-0', 'height-0', 'prism-0', 'plan-0' … for a setup; 'height-0', 'prism-0' … for sets;
+     *     'targetHeight', 'prismConstant', 'name', 'code' for a shot; what is blank stays
      * @throws SurveyException NOTHING_TO_REWORK, POINT_UNKNOWN, NOT_A_LENGTH, OUT_OF_RANGE
      */
     public Rework preview(UUID job, UUID entry, Map<String, String> fields, String person) {
@@ -163,6 +164,10 @@ public class LeafService {
         } else if (before instanceof Payload.CheckTaken check) {
             PointName mark = form.get("name").isEmpty() ? check.mark() : PointName.parse(form.get("name"));
             return new Payload.CheckTaken(check.setup(), mark, check.reading(), target(job, state, form, check.target()));
+        } else if (before instanceof Payload.SetsPlanned plan) {
+            List<Payload.SetMark> marks = IntStream.range(0, plan.marks().size()).mapToObj(i -> new Payload.SetMark(plan.marks().get(i).name(),
+                    target(job, state, form.get("height-" + i), form.get("prism-" + i), plan.marks().get(i).target()))).toList();
+            return new Payload.SetsPlanned(plan.setup(), marks, plan.sets(), plan.limits());
         }
         throw new SurveyException(Problem.NOTHING_TO_REWORK);
     }

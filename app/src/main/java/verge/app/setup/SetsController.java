@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import verge.app.fieldbook.BookText;
 import verge.app.journal.Author;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
@@ -49,6 +50,10 @@ class SetsController {
     record ResidualLine(int set, String mark, String direction, String zenith, String distance, String collimation, boolean takenOut, String reason) {
     }
 
+    /** What stands over a mark, as it is typed. */
+    record TargetLine(String mark, String height, String prism) {
+    }
+
     /** A new mark with its coordinates, to be seen before it joins. */
     record NewMark(String mark, String place, String sigma, String how) {
     }
@@ -64,7 +69,9 @@ class SetsController {
         model.addAttribute("setUp", state.openLeaf().isPresent());
         model.addAttribute("round", round.map(Round::entry).orElse(null));
         model.addAttribute("next", round.flatMap(Round::next).map(SetsService::words).orElse(""));
-        model.addAttribute("planned", round.map(r -> r.plan().sets() + " sets on " + SetsService.marks(r)).orElse(""));
+        model.addAttribute("targets", round.map(r -> r.plan().marks().stream().map(m -> new TargetLine(m.name().text(), f.bare(m.target().height()),
+                PrismTable.typed(m.target()))).toList()).orElse(List.of()));
+        model.addAttribute("planned", round.map(r -> BookText.planned(r.plan())).orElse(""));
         model.addAttribute("done", round.map(r -> r.shots().size()).orElse(0));
         model.addAttribute("all", round.map(r -> r.steps().size()).orElse(0));
         model.addAttribute("usualMarks", state.openLeaf().map(l -> l.written().arrangement().sightings().stream().map(s -> s.mark().text()).reduce((a, b) -> a + ", " + b).orElse("")).orElse(""));

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
@@ -218,11 +217,6 @@ public class SetsService {
     /** In words: 'set 2, T4, face 2'. */
     static String words(Round.Step step) {
         return "set " + step.set() + ", " + step.mark() + ", face " + (step.face() == Face.ONE ? 1 : 2);
-    }
-
-    /** Marks of a plan, in words. */
-    static String marks(Round round) {
-        return round.plan().marks().stream().map(m -> m.name().text()).collect(Collectors.joining(", "));
     }
 
     /** A direction in the job's circle style with one decimal more, for means. */

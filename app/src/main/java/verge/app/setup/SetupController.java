@@ -27,7 +27,6 @@ import verge.core.journal.JobState;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
 import verge.core.setup.Arrangement;
-import verge.core.units.Decimals;
 import verge.core.units.Figures;
 
 /** The bench for setting up. */
@@ -102,7 +101,7 @@ class SetupController {
     }
 
     private static String constant(JobState state, Target target) {
-        return state.prism().isEmpty() ? Decimals.print(target.prismConstant().metres() * 1000, 1) : state.prism();
+        return state.prism().isEmpty() ? PrismTable.typed(target) : state.prism();
     }
 
     @PostMapping("/kind")
@@ -175,7 +174,7 @@ class SetupController {
         JobState state = sitePoints.state(job);
         try {
             return state.lastTarget(PointName.parse(mark)).map(t -> new LastTarget(state.settings().figures().bare(t.height()),
-                    prisms.with(job, t.prismConstant()).map(p -> p.name()).orElse(Decimals.print(t.prismConstant().metres() * 1000, 1))));
+                    prisms.with(job, t.prismConstant()).map(p -> p.name()).orElse(PrismTable.typed(t))));
         } catch (SurveyException notAName) {
             return Optional.empty();
         }

@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import verge.app.pole.PrismTable;
 import verge.core.journal.JobSettings;
 import verge.core.reading.Face;
 import verge.core.reduction.FirstVelocity;
@@ -94,7 +95,7 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
     private static Row row(int i, Sighting s, MisfitView across, MisfitView distance, MisfitView rise, String standardised, boolean within, Figures f) {
         boolean one = s.pointings().stream().anyMatch(p -> p.face() == Face.ONE);
         boolean two = s.pointings().stream().anyMatch(p -> p.face() == Face.TWO);
-        return new Row(i, s.mark().text(), f.bare(s.target().height()), Decimals.print(s.target().prismConstant().metres() * 1000, 1), one && two ? "1 2" : one ? "1" : "2",
+        return new Row(i, s.mark().text(), f.bare(s.target().height()), PrismTable.typed(s.target()), one && two ? "1 2" : one ? "1" : "2",
                 s.use().plan(), s.use().height(), across, distance, rise, standardised, within);
     }
 

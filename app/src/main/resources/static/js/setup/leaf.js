@@ -5,7 +5,7 @@ import { refresh } from 'verge/frame/leaves.js';
 import { pickFromSketch } from 'verge/frame/pick.js';
 import { helper } from 'verge/device/practice.js';
 import { drawSetup } from 'verge/setup/drawing.js';
-import { seeMoves, writeCorrection } from 'verge/setup/rework.js';
+import { listenToCorrections } from 'verge/setup/rework.js';
 
 const job = document.body.dataset.job;
 const check = onceId();
@@ -17,11 +17,7 @@ export function mount(bench) {
   form?.addEventListener('submit', event => event.preventDefault());
   bench.querySelector('#read-check')?.addEventListener('click', event => read(form, event.currentTarget));
   bench.querySelector('[data-practice]')?.addEventListener('click', () => helper('go', { mark: form.elements.mark.value }).then(() => say(`The prism is held on ${form.elements.mark.value}.`, '', 'good'), sayProblem));
-  const rework = bench.querySelector('#rework-form');
-  rework.addEventListener('submit', event => event.preventDefault());
-  const write = bench.querySelector('#write-rework');
-  bench.querySelector('#see-moves').addEventListener('click', () => seeMoves(rework, leaf, bench.querySelector('#moves'), write));
-  write.addEventListener('click', () => writeCorrection(rework, leaf));
+  listenToCorrections(bench);
   const undraw = drawSetup(`/jobs/${job}/setup/leaves/${leaf}/drawing`);
   return () => {
     unpick();

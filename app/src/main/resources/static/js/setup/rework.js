@@ -8,22 +8,34 @@ const address = entry => `/jobs/${document.body.dataset.job}/setup/leaves/rework
 /** What is left blank stays as it was. */
 const typed = form => Object.fromEntries([...new FormData(form)].filter(([, value]) => value !== ''));
 
-/** Shows what a form's correction of an entry would move, and the key that writes it. */
-export async function seeMoves(form, entry, into, writeKey) {
+/** Listens to forms of corrections within a bench: `data-entry` says what is corrected, `data-see` shows what would move, `data-write` writes it. */
+export function listenToCorrections(bench) {
+  bench.addEventListener('submit', event => 'entry' in event.target.dataset && event.preventDefault());
+  bench.addEventListener('click', event => {
+    const form = event.target.closest('form[data-entry]');
+    if (form && 'see' in event.target.dataset) {
+      seeMoves(form);
+    } else if (form && 'write' in event.target.dataset) {
+      writeCorrection(form);
+    }
+  });
+}
+
+async function seeMoves(form) {
   try {
-    const seen = await post(`${address(entry)}/preview`, typed(form));
+    const seen = await post(`${address(form.dataset.entry)}/preview`, typed(form));
     hush();
     const lines = seen.moves.map(move => `${move.name}  ${move.plan}  ${move.up}`);
-    into.replaceChildren(...[seen.words, ...lines, ...(seen.more ? [`and ${seen.more} more`] : [])].map(words => Object.assign(document.createElement('div'), { textContent: words })));
-    writeKey.hidden = false;
+    form.querySelector('[data-moves]').replaceChildren(...[seen.words, ...lines, ...(seen.more ? [`and ${seen.more} more`] : [])].map(words => Object.assign(document.createElement('div'), { textContent: words })));
+    form.querySelector('[data-write]').hidden = false;
   } catch (problem) {
     sayProblem(problem);
   }
 }
 
-export async function writeCorrection(form, entry) {
+async function writeCorrection(form) {
   try {
-    await post(address(entry), { id: correction.get(), ...typed(form) });
+    await post(address(form.dataset.entry), { id: correction.get(), ...typed(form) });
     correction.settle();
     await refresh();
     say('The correction is written.', 'What was read stays in the field book, with the correction beside it.', 'good');

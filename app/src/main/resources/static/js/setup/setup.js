@@ -61,7 +61,7 @@ async function read(form, button) {
     document.querySelector('#check .verdict').scrollIntoView({ block: 'start' });
   } catch (problem) {
     sayProblem(problem);
-    askAboutZero(form, problem.problem === 'INSTRUMENT_HEIGHT_ZERO');
+    askAboutZero(form, problem.code === 'INSTRUMENT_HEIGHT_ZERO');
   } finally {
     button.classList.remove('busy');
   }
@@ -83,7 +83,7 @@ function another(form) {
 function askAboutZero(form, asked = false) {
   const box = document.getElementById('no-ground-mark');
   const zero = /^0*([.,]0*)?$/.test(form.elements.instrumentHeight.value.trim()) && form.elements.instrumentHeight.value.trim() !== '';
-  box.hidden = !(asked || zero && box.querySelector('input').checked || zero);
+  box.hidden = !(asked || zero);
 }
 
 async function changed(bench, form, field) {

@@ -141,7 +141,7 @@ class PicturesOfTheViews extends InBrowser {
         browser.open(yard + "setup/sets");
         browser.type("marks", "T1, T4, T3");
         browser.type("count", "2");
-        browser.click(By.cssSelector("#plan-form button"));
+        browser.primary();
         browser.sees("2 sets on T1");
         browser.primary();
         browser.sees("All pointings of the plan are there");

@@ -96,12 +96,12 @@ class SettingUpTest extends InBrowser {
         double before = state().find(new PointName("S1")).orElseThrow().position().elevation().orElseThrow().metres();
         browser.click(By.cssSelector("#rework summary"));
         browser.type("rw-hi", "1.000");
-        browser.click(By.id("see-moves"));
-        browser.sees("1 points move");
-        browser.click(By.id("write-rework"));
+        browser.click(By.cssSelector("#rework-form [data-see]"));
+        browser.sees("1 point moves");
+        browser.click(By.cssSelector("#rework-form [data-write]"));
         browser.sees("only with a reason on record");
         browser.type("rw-reason", "tape read at the wrong end");
-        browser.click(By.id("write-rework"));
+        browser.click(By.cssSelector("#rework-form [data-write]"));
         browser.sees("The correction is written");
         browser.sees("tape read at the wrong end");
         browser.until(d -> Math.abs(state().find(new PointName("S1")).orElseThrow().position().elevation().orElseThrow().metres() - before) > 0.3);
@@ -112,8 +112,8 @@ class SettingUpTest extends InBrowser {
         verge.ground().pole(Ternholm.YARD.plus(60, 60));
         browser.type("marks", "T1, T4, T3");
         browser.type("count", "1");
-        browser.click(By.cssSelector("#plan-form button"));
-        browser.sees("1 sets on T1");
+        browser.primary();
+        browser.sees("1 set on T1");
         browser.click(By.id("place-prisms"));
         browser.sees("Prisms stand on T1");
         browser.primary();

@@ -133,6 +133,7 @@ class InstrumentTest {
         party.carry(g -> g.standAt(Ternholm.YARD.plus(4, 36)));
         assertThat(party.post("/instrument/calibration/read", Map.of()).body()).isEqualTo("4");
         assertThat(party.page("/setup/instrument")).contains("4 read", "Collimation error");
+        assertThat(new FieldParty(verge).page("/setup/instrument")).as("kept with the instrument, whoever uses it").contains("4 read");
         party.post("/instrument/calibration/store", Map.of("apply", "true"));
         InstrumentErrors errors = verge.bean(InstrumentSettings.class).errors(party.job());
         assertThat(errors.collimation().arcSeconds()).isBetween(-2.0, 7.0);

@@ -160,10 +160,21 @@ class SetsTest {
         assertThat(seenBy(new FieldParty(verge), "N1").distanceMetres(carried.position().plan())).as("other jobs of the site see it").isLessThan(0.0002);
         String walkRound = party.page("/walk-round");
         assertThat(walkRound.substring(walkRound.indexOf("id=\"bench\""), walkRound.indexOf("id=\"foot\""))).as("and nothing is odd about it").doesNotContain("N1");
+        aWrongTargetHeightIsCorrected(carried);
         UUID entry = carried.entry();
         assertThat(party.page("/book")).contains("N1 joins the known points");
         party.post("/book/" + entry + "/strike", Map.of());
         assertThat(party.state().find(new PointName("N1"))).isEmpty();
+    }
+
+    private void aWrongTargetHeightIsCorrected(StoredPoint carried) throws Exception {
+        String height = "height-" + round().plan().marks().indexOf(round().mark(carried.name()).orElseThrow());
+        String address = "/setup/leaves/rework/" + round().entry();
+        assertThat(party.post(address + "/preview", Map.of(height, "1.700")).body()).contains("1 point moves", "\"name\":\"N1\"", "H \u22120.100 m");
+        party.post(address, Map.of("id", UUID.randomUUID().toString(), height, "1.700", "reason", "the tape was held at the tribrach"));
+        assertThat(party.state().find(carried.name()).orElseThrow().position().elevation().orElseThrow().minus(carried.position().elevation().orElseThrow()).metres()).isCloseTo(-0.1, within(1e-4));
+        assertThat(party.page("/setup/sets")).contains("Correct a target", "value=\"1.700\"");
+        assertThat(party.page("/setup/leaves/" + party.openLeaf().entry())).contains("Changed since", "the tape was held at the tribrach");
     }
 
     private GridPoint seenBy(FieldParty other, String name) {

@@ -72,9 +72,20 @@ public final class Journal {
                 .reduce((first, next) -> next).map(e -> ((Payload.Reworked) e.payload()).corrected()).orElse(entry.payload());
     }
 
-    /** The corrections made to an entry, struck ones too. */
-    public List<Entry> corrections(UUID entry) {
-        return entries.stream().filter(e -> e.payload() instanceof Payload.Reworked r && r.entry().equals(entry)).toList();
+    /** What was changed later of a leaf and of all that was read from it: corrections, strikes, readings taken out of sets; struck ones too. */
+    public List<Entry> changes(UUID leaf) {
+        Set<UUID> own = new HashSet<>(Set.of(leaf));
+        List<Entry> changes = new ArrayList<>();
+        for (Entry entry : entries) {
+            Payload payload = entry.payload();
+            if (payload instanceof Payload.OnEntry change && own.contains(change.entry()) || payload instanceof Payload.SetTakenOut out && own.contains(out.plan())) {
+                changes.add(entry);
+            }
+            if (payload instanceof Payload.OfSetup of && own.contains(of.setup()) || payload instanceof Payload.OfSets sets && own.contains(sets.plan())) {
+                own.add(entry.id());
+            }
+        }
+        return changes;
     }
 
     /** This journal with one more entry, which must be numbered next. */

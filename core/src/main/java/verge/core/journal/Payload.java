@@ -29,6 +29,21 @@ import verge.core.units.Length;
  */
 public sealed interface Payload {
 
+    /** What belongs to a setup. */
+    interface OfSetup {
+        UUID setup();
+    }
+
+    /** What belongs to sets, by their plan. */
+    interface OfSets {
+        UUID plan();
+    }
+
+    /** What changes the meaning of another entry. */
+    interface OnEntry {
+        UUID entry();
+    }
+
     /**
      * @param carry whether points given before keep their place and so change their coordinates; else they keep their coordinates, as
      *     when the earlier system was a mistake
@@ -94,15 +109,15 @@ public sealed interface Payload {
     }
 
     /** The work on a leaf is ended: nothing more goes to it unless it is opened again. */
-    record LeafClosed(UUID setup) implements Payload {
+    record LeafClosed(UUID setup) implements Payload, OfSetup {
     }
 
     /** A leaf of before is taken up again, the instrument still standing there. */
-    record LeafReopened(UUID setup) implements Payload {
+    record LeafReopened(UUID setup) implements Payload, OfSetup {
     }
 
     /** A known mark read again to see whether the setup still holds; makes no point. */
-    record CheckTaken(UUID setup, PointName mark, TotalStationReading reading, Target target) implements Payload {
+    record CheckTaken(UUID setup, PointName mark, TotalStationReading reading, Target target) implements Payload, OfSetup {
     }
 
     /**
@@ -110,7 +125,7 @@ public sealed interface Payload {
      *
      * @param marks in the order in which they are turned to; the first is the zero of the directions
      */
-    record SetsPlanned(UUID setup, List<SetMark> marks, int sets, SetLimits limits) implements Payload {
+    record SetsPlanned(UUID setup, List<SetMark> marks, int sets, SetLimits limits) implements Payload, OfSetup {
         public SetsPlanned {
             marks = List.copyOf(marks);
         }
@@ -129,7 +144,7 @@ public sealed interface Payload {
     }
 
     /** One pointing within sets. */
-    record SetPointing(UUID plan, int set, PointName mark, Pointing pointing) implements Payload {
+    record SetPointing(UUID plan, int set, PointName mark, Pointing pointing) implements Payload, OfSets {
     }
 
     /**
@@ -137,11 +152,11 @@ public sealed interface Payload {
      *
      * @param mark absent for the whole set
      */
-    record SetTakenOut(UUID plan, int set, Optional<PointName> mark, String reason) implements Payload {
+    record SetTakenOut(UUID plan, int set, Optional<PointName> mark, String reason) implements Payload, OfSets {
     }
 
     /** A mark of the sets that was seen with its coordinates and approved: it joins the known points. */
-    record MarkCarried(UUID plan, PointName mark) implements Payload {
+    record MarkCarried(UUID plan, PointName mark) implements Payload, OfSets {
     }
 
     /** Axis errors of an instrument determined from both faces. @param applied whether they are taken off single-face readings from now on */
@@ -155,7 +170,7 @@ public sealed interface Payload {
      * What another entry should have said: a wrong target height, a wrong name. The entry itself stays to be read; the latest correction
      * of it that stands is what counts.
      */
-    record Reworked(UUID entry, Payload corrected, String reason) implements Payload {
+    record Reworked(UUID entry, Payload corrected, String reason) implements Payload, OnEntry {
     }
 
     /**
@@ -163,7 +178,7 @@ public sealed interface Payload {
      * @param notes what was written into the job's own fields, by their names; blank ones are left out
      */
     record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes)
-            implements Payload {
+            implements Payload, OfSetup {
         public ShotTaken {
             notes = Map.copyOf(notes);
         }
@@ -185,7 +200,7 @@ public sealed interface Payload {
      * @param reason why it was stored although outside a tolerance; else empty
      */
     record PointStaked(UUID setup, PointName name, Position design, TotalStationReading reading, Target target,
-            Tolerance tolerance, String reason) implements Payload {
+            Tolerance tolerance, String reason) implements Payload, OfSetup {
     }
 
     record InverseNoted(PointName from, PointName to) implements Payload {
@@ -217,10 +232,10 @@ public sealed interface Payload {
     }
 
     /** Takes another entry out of reckoning; the entry itself stays to be read. */
-    record Struck(UUID entry) implements Payload {
+    record Struck(UUID entry) implements Payload, OnEntry {
     }
 
     /** Brings a struck entry back. */
-    record Restored(UUID entry) implements Payload {
+    record Restored(UUID entry) implements Payload, OnEntry {
     }
 }

@@ -75,7 +75,7 @@ class LeafTest {
         assertThat(find("101").position().elevation().orElseThrow().metres()).isCloseTo(before - 0.1, within(1e-6));
         assertThat(journal.entry(setup).orElseThrow().payload()).as("the record stays").isEqualTo(setUp("A", "B", 1.6));
         assertThat(journal.counting(journal.entry(setup).orElseThrow())).isEqualTo(corrected);
-        assertThat(journal.corrections(setup)).hasSize(1);
+        assertThat(journal.changes(setup)).hasSize(1);
         add(new Payload.Struck(rework));
         assertThat(find("101").position().elevation().orElseThrow().metres()).isEqualTo(before);
         add(new Payload.Restored(rework));
@@ -89,6 +89,20 @@ class LeafTest {
         add(new Payload.Reworked(shot, new Payload.ShotTaken(setup, new PointName("201"), Code.NONE, reading(90, 50), new Target(new Length(2), Length.ZERO)), "name and pole"));
         assertThat(journal.state().find(new PointName("101"))).isEmpty();
         assertThat(find("201").position().elevation().orElseThrow().metres()).isCloseTo(9.6, within(1e-3));
+    }
+
+    @Test
+    void whatWasChangedLaterOfALeafIsFoundWhateverItTouches() {
+        UUID other = add(setUp("B", "A", 1.5));
+        UUID elsewhere = add(new Payload.ShotTaken(other, new PointName("301"), Code.NONE, reading(90, 50), PRISM));
+        UUID check = add(new Payload.CheckTaken(setup, new PointName("C"), reading(45, 70), PRISM));
+        UUID plan = add(new Payload.SetsPlanned(setup, List.of(), 1, new Payload.SetLimits(Angle.ZERO, Angle.ZERO, Length.ZERO)));
+        UUID pointing = add(new Payload.SetPointing(plan, 1, new PointName("C"), Pointing.of(reading(45, 70))));
+        add(new Payload.Struck(elsewhere));
+        List<UUID> changes = List.of(add(new Payload.Struck(shot)), add(new Payload.Restored(shot)), add(new Payload.Struck(check)),
+                add(new Payload.SetTakenOut(plan, 1, Optional.empty(), "wind")), add(new Payload.Struck(pointing)), add(new Payload.Reworked(setup, setUp("A", "B", 1.5), "tape")));
+        assertThat(journal.changes(setup)).extracting(Entry::id).isEqualTo(changes);
+        assertThat(journal.changes(other)).hasSize(1);
     }
 
     @Test
