@@ -58,10 +58,15 @@ class DesignFaces {
         }
     }
 
+    /** The name under which a wall's first edge is chosen. */
+    static String edge(FaceShot.BuildingFace.Wall wall) {
+        return wall.name() + EDGE;
+    }
+
     /** Names to choose from: walls, then their edges. */
     List<String> names(List<FaceShot.BuildingFace.Wall> walls) {
         List<String> names = new ArrayList<>(walls.stream().map(FaceShot.BuildingFace.Wall::name).toList());
-        walls.forEach(w -> names.add(w.name() + EDGE));
+        walls.forEach(w -> names.add(edge(w)));
         return names;
     }
 
@@ -81,7 +86,7 @@ class DesignFaces {
         }
         List<FaceShot.BuildingFace.Wall> walls = walls(job, state);
         return walls.stream().filter(w -> w.name().equals(name)).<FaceShot.BuildingFace>map(w -> w).findFirst()
-                .or(() -> walls.stream().filter(w -> (w.name() + EDGE).equals(name)).<FaceShot.BuildingFace>map(w -> new FaceShot.BuildingFace.Edge(name, w.from())).findFirst())
+                .or(() -> walls.stream().filter(w -> edge(w).equals(name)).<FaceShot.BuildingFace>map(w -> new FaceShot.BuildingFace.Edge(name, w.from())).findFirst())
                 .orElseThrow(() -> new SurveyException(Problem.CHOICE_UNFIT, "face", name, walls.isEmpty() ? "none: no design of this site has lines" : String.join(", ", names(walls))));
     }
 }

@@ -140,14 +140,18 @@ class SetupController {
         return "redirect:/jobs/" + job + "/setup";
     }
 
-    /** A wall that can be shot at. Places are [east, north] in metres of the grid. */
-    record WallBody(String name, double[] from, double[] to) {
+    /**
+     * A wall that can be shot at. Places are [east, north] in metres of the grid.
+     *
+     * @param edge what the edge at its first end is called
+     */
+    record WallBody(String name, String edge, double[] from, double[] to) {
     }
 
     @GetMapping("/faces")
     @ResponseBody
     List<WallBody> faces(@PathVariable UUID job) {
-        return faces.walls(job, sitePoints.state(job)).stream().map(w -> new WallBody(w.name(), new double[] {w.from().easting(), w.from().northing()},
+        return faces.walls(job, sitePoints.state(job)).stream().map(w -> new WallBody(w.name(), DesignFaces.edge(w), new double[] {w.from().easting(), w.from().northing()},
                 new double[] {w.to().easting(), w.to().northing()})).toList();
     }
 

@@ -1,9 +1,11 @@
 // A setup in the sketch: sights with their misfits, the station's ellipse, the danger circle, contours of what points will be worth.
 import { get } from 'verge/frame/http.js';
+import { distance } from 'verge/sketch/pick.js';
 import { addLayer } from 'verge/sketch/sketch.js';
 
 const ELLIPSE_CORNERS = 48;
 let layer;
+let faces = [];
 
 /**
  * Draws what an address tells; gives what takes it off again.
@@ -23,13 +25,20 @@ export function drawSetup(address, walls = null) {
 
 async function show(address, walls) {
   const drawn = address ? await get(address).catch(() => null) : null;
-  const faces = walls ? await get(walls).catch(() => []) : [];
+  faces = walls ? await get(walls).catch(() => []) : [];
   layer.clear();
   layer.addFeatures(faces.flatMap(f => [feature('wall', new ol.geom.LineString([f.from, f.to])),
     feature('wall-name', new ol.geom.Point([(f.from[0] + f.to[0]) / 2, (f.from[1] + f.to[1]) / 2]), { label: f.name })]));
   if (drawn) {
     layer.addFeatures([...contours(drawn), ...sights(drawn), ...about(drawn)]);
   }
+}
+
+/** The name of the face drawn at a touched place, of its edge if the touch is at its first end; undefined if none is there. */
+export function faceAt([east, north], reach) {
+  const away = face => distance([...face.from, ...face.to], east, north);
+  const nearest = faces.filter(face => away(face) <= reach).sort((a, b) => away(a) - away(b))[0];
+  return nearest && (distance(nearest.from, east, north) <= reach ? nearest.edge : nearest.name);
 }
 
 const feature = (role, geometry, more = {}) => {

@@ -5,7 +5,7 @@ import { dropDraft } from 'verge/frame/draft.js';
 import { refresh, turnTo } from 'verge/frame/leaves.js';
 import { pickFromSketch } from 'verge/frame/pick.js';
 import { helper } from 'verge/device/practice.js';
-import { drawSetup } from 'verge/setup/drawing.js';
+import { drawSetup, faceAt } from 'verge/setup/drawing.js';
 import { moveBubble } from 'verge/setup/bubble.js';
 
 const job = document.body.dataset.job;
@@ -35,11 +35,14 @@ export function mount(bench) {
       turnTo(`/jobs/${job}/setup/kind`, { method: 'POST', body: new URLSearchParams({ kind }) }).catch(() => {});
     }
   });
+  const face = event => chooseFace(form, event);
+  document.addEventListener('verge:touching', face);
   askAboutZero(form);
   const undraw = drawSetup(bench.querySelector('#check').dataset.present === 'true' ? `/jobs/${job}/setup/drawing` : null,
     form.dataset.kind === 'BUILDING' ? `/jobs/${job}/setup/faces` : null);
   return () => {
     document.removeEventListener('verge:instrument', bubble);
+    document.removeEventListener('verge:touching', face);
     unpick();
     undraw();
   };
@@ -77,6 +80,17 @@ function another(form) {
   button.dataset.primary = '';
   (form.elements.mark ?? form.elements.face).focus();
   (form.elements.mark ?? form.elements.face).scrollIntoView({ block: 'center' });
+}
+
+/** A face of the building touched in the sketch is the one that the next shot meets. */
+function chooseFace(form, event) {
+  const name = form.elements.face && faceAt(event.detail.at, event.detail.reach);
+  if (name) {
+    event.preventDefault();
+    form.elements.face.value = name;
+    form.elements.level.value = '';
+    form.elements.face.dispatchEvent(new Event('input', { bubbles: true }));
+  }
 }
 
 /** A height of nothing is confirmed once. */

@@ -3,7 +3,7 @@ import { fragment, post } from 'verge/frame/http.js';
 import { say, sayProblem } from 'verge/frame/said.js';
 
 const job = document.body.dataset.job;
-const FINGER = 18;
+export const FINGER = 18;
 const CORNER = 14;
 const MOST_LISTED = 8;
 
@@ -35,7 +35,7 @@ export function near(content, [east, north], resolution) {
 }
 
 /** From a place to a point or a line. */
-function distance(at, east, north) {
+export function distance(at, east, north) {
   let away = Math.hypot(at[0] - east, at[1] - north);
   for (let i = 2; i < at.length; i += 2) {
     const dx = at[i] - at[i - 2];

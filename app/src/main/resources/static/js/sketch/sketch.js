@@ -4,7 +4,7 @@ import { showFloors } from 'verge/floor/floor.js';
 import { canvasLayer } from 'verge/sketch/canvas.js';
 import { showLayers } from 'verge/sketch/layers.js';
 import { styles } from 'verge/sketch/marks.js';
-import { near, showSelection, touch } from 'verge/sketch/pick.js';
+import { FINGER, near, showSelection, touch } from 'verge/sketch/pick.js';
 import { drawScale } from 'verge/sketch/scale.js';
 import { drawOutline } from 'verge/sketch/select.js';
 import { Points, fetchSheets, grow } from 'verge/sketch/store.js';
@@ -173,6 +173,11 @@ function ring(found) {
 function touched(event) {
   if (!map.getTargetElement().classList.contains('drawing')) {
     outline.clear();
+    // A bench may want the place itself rather than what lies there.
+    const reach = FINGER * map.getView().getResolution();
+    if (!document.dispatchEvent(new CustomEvent('verge:touching', { cancelable: true, detail: { at: event.coordinate, reach } }))) {
+      return;
+    }
     touch(near(content, event.coordinate, map.getView().getResolution()), ring);
   }
 }

@@ -46,6 +46,36 @@ class SettingUpTest extends InBrowser {
         report();
     }
 
+    @Test
+    void aFaceOfTheBuildingIsTouchedInTheSketch() throws Exception {
+        browser.signIn();
+        job = Jobs.withControl(verge).id();
+        verge.bean(InstrumentDesk.class).connect(job, LinkForm.cable(verge.standInAddress()));
+        browser.open("/jobs/" + job + "/setup");
+        browser.click(By.cssSelector(".kinds [data-kind=BUILDING]"));
+        browser.until(d -> d.findElements(By.cssSelector("#face option")).size() > 5);
+        touch("f => [(f.from[0] + f.to[0]) / 2, (f.from[1] + f.to[1]) / 2]");
+        browser.until(d -> chosenFace().equals("Walls 1"));
+        touch("f => f.from");
+        browser.until(d -> chosenFace().equals("Walls 1, its first edge"));
+    }
+
+    /** Brings a place of a wall under the middle of the sketch and touches it there. */
+    private void touch(String place) {
+        browser.until(d -> browser.<Boolean>script("""
+                const { theMap } = await import('/js/sketch/sketch.js');
+                const faces = await (await fetch(`/jobs/${document.body.dataset.job}/setup/faces`)).json();
+                theMap().getView().setCenter((%s)(faces.find(f => f.name === 'Walls 1')));
+                theMap().getView().setResolution(0.02);
+                theMap().renderSync();
+                return true;""".formatted(place)));
+        browser.click(By.id("sketch-map"));
+    }
+
+    private String chosenFace() {
+        return browser.script("return document.getElementById('face').value");
+    }
+
     private void freeStation() {
         verge.ground().pole(Ternholm.YARD.plus(1, 4));
         browser.click(By.cssSelector(".kinds [data-kind=FREE_STATION]"));
