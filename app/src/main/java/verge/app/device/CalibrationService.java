@@ -65,9 +65,4 @@ public class CalibrationService {
         settings.calibrated(job, new Payload.InstrumentCalibrated(title, pairs, sigma(job), apply), new Author(author.entry(), author.person(), title));
         setAside(job);
     }
-
-    /** Whether what was determined is taken off single-face readings from now on. */
-    public void apply(UUID job, boolean on, Author author) {
-        settings.calibration(job).ifPresent(c -> settings.calibrated(job, new Payload.InstrumentCalibrated(c.instrument(), c.pairs(), c.sigmaAngle(), on), author));
-    }
 }

@@ -27,6 +27,7 @@ import verge.instruments.port.TotalStation;
 @Service
 public class InstrumentDesk {
     private static final InstrumentDriver DRIVER = new LineDriver();
+    private static final int LONGEST_TITLE = 60;
 
     private final JobInstrumentRepository chosen;
     private final KnownInstrumentRepository known;
@@ -67,9 +68,19 @@ public class InstrumentDesk {
         limits.clear();
     }
 
-    /** Those reached from the job's site before, the latest used first. */
+    /** Those reached from the job's site before, the latest used first; those that have said who they are go by that. */
     public List<KnownInstrument> known(UUID job) {
-        return known.findBySiteIdOrderByLastUsedDesc(jobs.job(job).siteId());
+        List<KnownInstrument> all = known.findBySiteIdOrderByLastUsedDesc(jobs.job(job).siteId());
+        all.forEach(this::name);
+        return all;
+    }
+
+    private void name(KnownInstrument instrument) {
+        Optional.ofNullable(links.get(instrument.setting())).flatMap(station -> station.snapshot().identity())
+                .map(identity -> title(identity.title(), instrument.setting())).filter(title -> !title.equals(instrument.title())).ifPresent(title -> {
+                    instrument.named(title);
+                    known.save(instrument);
+                });
     }
 
     public Optional<InstrumentSnapshot> snapshot(UUID job) {
@@ -96,14 +107,14 @@ public class InstrumentDesk {
         LinkSetting setting = typed.parse();
         KnownInstrument instrument = known(job).stream().filter(k -> k.driver().equals(DRIVER.id()) && k.setting().kind() == setting.kind()
                         && k.setting().address().equals(setting.address())).findFirst()
-                .orElseGet(() -> new KnownInstrument(jobs.job(job).siteId(), title(setting), DRIVER.id(), setting));
+                .orElseGet(() -> new KnownInstrument(jobs.job(job).siteId(), title(setting.address(), setting), DRIVER.id(), setting));
         instrument.reach(setting);
         use(job, known.save(instrument));
     }
 
-    private static String title(LinkSetting setting) {
-        String words = setting.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ');
-        return setting.address() + ", " + words;
+    private static String title(String who, LinkSetting setting) {
+        String full = who + ", " + setting.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        return full.substring(0, Math.min(full.length(), LONGEST_TITLE));
     }
 
     /** Links a job to one that is known. @throws SurveyException NOT_FOUND */

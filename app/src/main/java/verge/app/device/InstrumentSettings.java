@@ -1,6 +1,7 @@
 package verge.app.device;
 
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -19,6 +20,7 @@ import verge.core.reduction.SlopeReduction;
 import verge.core.units.Air;
 import verge.core.units.Decimals;
 import verge.instruments.port.InstrumentCondition;
+import verge.instruments.port.InstrumentIdentity;
 import verge.instruments.port.InstrumentSnapshot;
 
 /** How a job measures with its instrument: the air, refraction, how many readings make one, how level it must be, what its axes are wrong. */
@@ -150,9 +152,27 @@ public class InstrumentSettings {
         return chosen.findById(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
     }
 
-    /** The latest determination of the job's instrument, wherever at the site it was made. */
-    public Optional<Payload.InstrumentCalibrated> calibration(UUID job) {
-        return desk.instrument(job).flatMap(KnownInstrument::calibration).map(text -> json.convert(text, Payload.InstrumentCalibrated.class));
+    /**
+     * A determination of axis errors that is remembered.
+     *
+     * @param holder the known instrument that it is remembered with
+     */
+    public record Calibration(KnownInstrument holder, Payload.InstrumentCalibrated determined, Instant at) {
+    }
+
+    /**
+     * The latest determination of the job's instrument, whichever of its links it was made by. An instrument that says who it is takes none
+     * that was made of another one.
+     */
+    public Optional<Calibration> calibration(UUID job) {
+        Optional<String> identity = desk.snapshot(job).flatMap(InstrumentSnapshot::identity).map(InstrumentIdentity::title);
+        List<KnownInstrument> holders = identity.isPresent() ? desk.known(job) : desk.instrument(job).stream().toList();
+        return holders.stream().flatMap(k -> remembered(k).stream()).filter(c -> identity.map(c.determined().instrument()::equals).orElse(true))
+                .max(Comparator.comparing(Calibration::at));
+    }
+
+    private Optional<Calibration> remembered(KnownInstrument k) {
+        return k.calibration().map(text -> new Calibration(k, json.convert(text, Payload.InstrumentCalibrated.class), k.calibratedAt().orElse(Instant.EPOCH)));
     }
 
     /** What was read for a determination that is not stored yet: with the instrument, so that another one's readings never mix in. */
@@ -168,16 +188,26 @@ public class InstrumentSettings {
 
     /** What is taken off single-face readings. */
     public InstrumentErrors errors(UUID job) {
-        return calibration(job).filter(Payload.InstrumentCalibrated::applied)
+        return calibration(job).map(Calibration::determined).filter(Payload.InstrumentCalibrated::applied)
                 .map(c -> TwoFaceCalibration.determine(c.pairs(), c.sigmaAngle()).errors()).orElse(InstrumentErrors.NONE);
     }
 
-    /** Writes a determination into the job's journal and remembers it with the instrument. */
+    /** Writes a new determination into the job's journal and remembers it with the instrument. */
     @Transactional
     public void calibrated(UUID job, Payload.InstrumentCalibrated determination, Author author) {
-        journals.append(job, author, determination);
         KnownInstrument instrument = desk.instrument(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
-        instrument.calibrated(json.text(determination), Instant.now());
-        known.save(instrument);
+        remember(job, new Calibration(instrument, determination, Instant.now()), author);
+    }
+
+    /** Whether the latest determination is taken off single-face readings from now on. */
+    @Transactional
+    public void apply(UUID job, boolean on, Author author) {
+        calibration(job).ifPresent(c -> remember(job, new Calibration(c.holder(), c.determined().applied(on), c.at()), author));
+    }
+
+    private void remember(UUID job, Calibration calibration, Author author) {
+        journals.append(job, author, calibration.determined());
+        calibration.holder().calibrated(json.text(calibration.determined()), calibration.at());
+        known.save(calibration.holder());
     }
 }

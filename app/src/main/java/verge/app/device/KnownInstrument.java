@@ -53,6 +53,10 @@ public class KnownInstrument {
         lastUsed = Instant.now();
     }
 
+    void named(String words) {
+        title = words;
+    }
+
     void calibrated(String determination, Instant at) {
         calibration = determination;
         calibratedAt = at;

@@ -95,9 +95,9 @@ class InstrumentController {
         model.addAttribute("pairs", calibrations.pairs(job).size());
         model.addAttribute("determined", determined(calibrations.pairs(job), calibrations.sigma(job)).orElse(null));
         settings.calibration(job).ifPresent(c -> {
-            model.addAttribute("calibration", Determined.of(TwoFaceCalibration.determine(c.pairs(), c.sigmaAngle())));
-            model.addAttribute("applied", c.applied());
-            model.addAttribute("calibratedAt", desk.instrument(job).flatMap(k -> k.calibratedAt()).map(InstrumentController::age).orElse(""));
+            model.addAttribute("calibration", Determined.of(TwoFaceCalibration.determine(c.determined().pairs(), c.determined().sigmaAngle())));
+            model.addAttribute("applied", c.determined().applied());
+            model.addAttribute("calibratedAt", age(c.at()));
         });
         return "setup/instrument";
     }
@@ -256,7 +256,7 @@ class InstrumentController {
 
     @PostMapping("/instrument/calibration/apply")
     String apply(@PathVariable UUID job, @RequestParam boolean on, Principal person) {
-        calibrations.apply(job, on, Author.atPage(person.getName()));
+        settings.apply(job, on, Author.atPage(person.getName()));
         return "redirect:/jobs/" + job + "/setup/instrument";
     }
 

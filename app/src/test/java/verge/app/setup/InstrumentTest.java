@@ -3,6 +3,8 @@ package verge.app.setup;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -49,7 +51,7 @@ class InstrumentTest {
         party.post("/instrument", Map.of("address", address, "link", "FAR_RADIO", "partner", "12"));
         FieldParty.await(() -> snapshot().link() == LinkState.UP);
         FieldParty other = new FieldParty(verge);
-        assertThat(other.page("/setup/instrument")).as("known at the site").contains(address + ", far radio");
+        assertThat(other.page("/setup/instrument")).as("known at the site").contains("far radio", address);
         var known = verge.bean(InstrumentDesk.class).known(other.job()).stream().filter(k -> k.setting().kind() == LinkKind.FAR_RADIO).findFirst().orElseThrow();
         assertThat(known.setting().partner()).isEqualTo("12");
         other.post("/instrument/known", Map.of("instrument", known.id().toString()));
@@ -134,6 +136,7 @@ class InstrumentTest {
         assertThat(party.post("/instrument/calibration/read", Map.of()).body()).isEqualTo("4");
         assertThat(party.page("/setup/instrument")).contains("4 read", "Collimation error");
         assertThat(new FieldParty(verge).page("/setup/instrument")).as("kept with the instrument, whoever uses it").contains("4 read");
+        assertThat(party.page("/setup/instrument")).as("known by what it says of itself").contains("Stand-in total station TH-0001, cable");
         party.post("/instrument/calibration/store", Map.of("apply", "true"));
         InstrumentErrors errors = verge.bean(InstrumentSettings.class).errors(party.job());
         assertThat(errors.collimation().arcSeconds()).isBetween(-2.0, 7.0);
@@ -141,7 +144,10 @@ class InstrumentTest {
         party.setUpOnT2();
         assertThat(party.openLeaf().written().conditions().errors()).isEqualTo(errors);
         assertThat(party.page("/book")).contains("4 marks in both faces, applied");
+        Instant determined = verge.bean(InstrumentSettings.class).calibration(party.job()).orElseThrow().at();
         party.post("/instrument/calibration/apply", Map.of("on", "false"));
+        assertThat(verge.bean(InstrumentSettings.class).calibration(party.job()).orElseThrow().at()).as("that it is not taken off does not make it newer")
+                .isCloseTo(determined, within(1, ChronoUnit.MILLIS));
         assertThat(verge.bean(InstrumentSettings.class).errors(party.job())).isEqualTo(InstrumentErrors.NONE);
         assertThat(party.post("/instrument/calibration/store", Map.of()).body()).contains("CALIBRATION_PAIRS");
     }

@@ -164,6 +164,11 @@ public sealed interface Payload {
         public InstrumentCalibrated {
             pairs = List.copyOf(pairs);
         }
+
+        /** The same determination, taken off or not. */
+        public InstrumentCalibrated applied(boolean on) {
+            return new InstrumentCalibrated(instrument, pairs, sigmaAngle, on);
+        }
     }
 
     /**
