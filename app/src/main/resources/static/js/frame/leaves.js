@@ -9,6 +9,7 @@ let leaveBench = () => {};
 
 /** Fetches a page and shows it in this one's frame. */
 export async function turnTo(url, options = {}, remember = true) {
+  document.documentElement.dataset.turning = '';
   try {
     show(await page(url, options), remember);
     const place = new URL(url, location.href).hash.slice(1);
@@ -18,6 +19,8 @@ export async function turnTo(url, options = {}, remember = true) {
   } catch (problem) {
     sayProblem(problem);
     throw problem;
+  } finally {
+    delete document.documentElement.dataset.turning;
   }
 }
 

@@ -15,7 +15,7 @@ export function mount(bench) {
   const form = bench.querySelector('#check-form');
   const unpick = form ? pickFromSketch(form) : () => {};
   form?.addEventListener('submit', event => event.preventDefault());
-  bench.querySelector('#read-check')?.addEventListener('click', event => read(form, event.currentTarget));
+  (bench.querySelector('#read-check') ?? document.getElementById('first-check'))?.addEventListener('click', event => read(form, event.currentTarget));
   bench.querySelector('[data-practice]')?.addEventListener('click', () => helper('go', { mark: form.elements.mark.value }).then(() => say(`The prism is held on ${form.elements.mark.value}.`, '', 'good'), sayProblem));
   listenToCorrections(bench);
   const undraw = drawSetup(`/jobs/${job}/setup/leaves/${leaf}/drawing`);

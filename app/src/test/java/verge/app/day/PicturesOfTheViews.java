@@ -165,7 +165,7 @@ class PicturesOfTheViews extends InBrowser {
         browser.type("check-mark", mark);
         browser.click(By.cssSelector("#check-form [data-practice=go]"));
         browser.sees("The prism is held on " + mark);
-        browser.click(By.id("read-check"));
+        browser.click(By.cssSelector("[data-key=k]"));
         browser.sees("The setup ");
         browser.until(d -> d.findElements(By.xpath("//table//b[.='" + mark + "']")).size() > 0);
     }

@@ -117,7 +117,7 @@ class SettingUpTest extends InBrowser {
         browser.type("check-mark", "T6");
         browser.click(By.cssSelector("#check-form [data-practice=go]"));
         browser.sees("The prism is held on T6");
-        browser.click(By.id("read-check"));
+        browser.click(By.cssSelector("[data-key=k]"));
         browser.sees("The setup holds");
         browser.sees("independent");
     }
