@@ -13,6 +13,7 @@ import org.springframework.stereotype.Component;
 import verge.app.check.FindingWords;
 import verge.app.floor.FloorWords;
 import verge.app.job.SettingsWords;
+import verge.core.calibration.TwoFaceCalibration;
 import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
 import verge.core.journal.JobState;
@@ -24,7 +25,10 @@ import verge.core.reading.Reading;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.setup.FaceShot;
+import verge.core.setup.StationCheck;
 import verge.core.setup.StationSolution;
+import verge.core.units.Angle;
+import verge.core.units.Decimals;
 import verge.core.units.Figures;
 
 /** Journal entries as a surveyor would write them. */
@@ -77,7 +81,7 @@ public class BookText {
         JobState state = journal.state();
         Payload payload = entry.payload();
         return new Line(entry.id(), entry.sequence(), DAY.format(entry.at()), TIME.format(entry.at()), kind(payload),
-                text(journal, payload), raw(payload), result(state, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()),
+                text(journal, payload), raw(payload), result(journal, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()),
                 payload instanceof Payload.ShotTaken || payload instanceof Payload.PointStaked || payload instanceof Payload.CheckTaken,
                 journal.pointsThatGoWith(entry.id()), fields(state, entry));
     }
@@ -260,6 +264,8 @@ public class BookText {
                     s.arrangement().faceShots().stream().map(FaceShot::pointing)).map(Reading::asReceived).collect(Collectors.joining("\n"));
         } else if (payload instanceof Payload.CheckTaken check) {
             return check.reading().asReceived();
+        } else if (payload instanceof Payload.InstrumentCalibrated calibrated) {
+            return calibrated.pairs().stream().flatMap(p -> Stream.of(p.one(), p.two())).map(Reading::asReceived).collect(Collectors.joining("\n"));
         } else if (payload instanceof Payload.SetPointing read) {
             return read.pointing().asReceived();
         } else if (payload instanceof Payload.ShotTaken shot) {
@@ -268,8 +274,16 @@ public class BookText {
         return payload instanceof Payload.PointStaked stake ? stake.reading().asReceived() : "";
     }
 
-    private static String result(JobState state, Entry entry) {
+    private static String result(Journal journal, Entry entry) {
+        JobState state = journal.state();
         Figures f = state.settings().figures();
+        if (entry.payload() instanceof Payload.CheckTaken) {
+            Payload.CheckTaken check = (Payload.CheckTaken) journal.counting(entry);
+            return state.check(check).map(c -> (c.within() ? "holds: " : "does not hold: ") + differences(c, f)).orElse("");
+        }
+        if (entry.payload() instanceof Payload.InstrumentCalibrated calibrated) {
+            return axes(calibrated);
+        }
         if (entry.payload() instanceof Payload.InverseNoted noted) {
             return inverse(state, noted);
         }
@@ -281,6 +295,26 @@ public class BookText {
                 : state.pointsOf(entry.id()).stream().findFirst();
         String reason = entry.payload() instanceof Payload.PointStaked stake && !stake.reason().isEmpty() ? "; kept because: " + stake.reason() : "";
         return point.map(p -> state.settings().place(p.position()) + staked(state.settings(), p) + reason).orElse("");
+    }
+
+    /** What a check found, figure by figure. */
+    public static String differences(StationCheck check, Figures f) {
+        return "across " + f.difference(check.across().difference()) + ", distance " + f.difference(check.distance().difference())
+                + check.height().map(h -> ", height " + f.difference(h.difference())).orElse("");
+    }
+
+    /** Axis errors with their standard deviations, as a determination gives them. */
+    public static String axes(Payload.InstrumentCalibrated calibrated) {
+        if (calibrated.pairs().size() < TwoFaceCalibration.FEWEST_PAIRS) {
+            return "";
+        }
+        TwoFaceCalibration.Result r = TwoFaceCalibration.determine(calibrated.pairs(), calibrated.sigmaAngle());
+        return "collimation " + seconds(r.errors().collimation(), r.sigmaCollimation()) + (r.trunnionFound() ? ", trunnion " + seconds(r.errors().trunnion(), r.sigmaTrunnion()) : "")
+                + ", index " + seconds(r.errors().index(), r.sigmaIndex());
+    }
+
+    private static String seconds(Angle value, Angle sigma) {
+        return Decimals.showSigned(value.arcSeconds(), 1) + "\u2033 \u03c3 " + Decimals.show(sigma.arcSeconds(), 1) + "\u2033";
     }
 
     private static String solved(Figures f, StationSolution s) {

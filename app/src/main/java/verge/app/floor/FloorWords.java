@@ -19,12 +19,14 @@ public final class FloorWords {
 
     /** What is to be told of a point that was stored and does not lie on the floor that is worked on; empty if it does. */
     public static Optional<String> elsewhere(JobState state, StoredPoint point) {
-        return state.isHere(point) ? Optional.empty() : point.position().elevation().map(e ->
-                point.name() + " lies at " + state.settings().figures().length(e.asLength()) + ", " + onWhich(state, e) + ". Work is on "
-                        + state.floor().here().map(s -> s.floor().name()).orElse("") + ".");
+        Optional<Elevation> elevation = point.position().elevation();
+        return elsewhere(state, elevation).map(where -> point.name() + " lies at " + elevation.map(e -> state.settings().figures().length(e.asLength())).orElse("") + ", " + where
+                + ". Work is on " + state.floor().here().map(s -> s.floor().name()).orElse("") + ".");
     }
 
-    private static String onWhich(JobState state, Elevation elevation) {
-        return state.floor().floors().at(elevation).map(s -> "on " + s.floor().name()).orElse("below all floors");
+    /** Where a height is that does not belong to the floor that is worked on: 'on landing 1'; empty if it does. */
+    public static Optional<String> elsewhere(JobState state, Optional<Elevation> elevation) {
+        return state.floor().holds(elevation) ? Optional.empty()
+                : elevation.map(e -> state.floor().floors().at(e).map(s -> "on " + s.floor().name()).orElse("below all floors"));
     }
 }

@@ -24,9 +24,10 @@ public record InstrumentView(String link, String linkWords, String tilt, boolean
      * The tracked prism's mark. The two coordinates are metres of the grid, to place it on the sketch.
      *
      * @param horizontal in the job's unit, without it, like the elevation
+     * @param floor where it is if not on the floor that is worked on; else empty
      * @param position whether a setup gives it one; else the coordinates mean nothing
      */
     public record PoleView(String direction, String zenith, String horizontal, String horizontalLabel, String elevation, String sigma,
-            boolean position, double north, double east) {
+            String floor, boolean position, double north, double east) {
     }
 }

@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.InstrumentWatch;
+import verge.app.floor.FloorWords;
 import verge.core.journal.JobState;
 import verge.core.journal.Leaf;
 import verge.core.reading.Face;
@@ -79,13 +80,14 @@ public class InstrumentViews {
         Optional<ObservedPoint> observed = leaf.flatMap(l -> state.target().map(t -> l.station().observe(reading, t)));
         if (observed.isEmpty()) {
             return new InstrumentView.PoleView(f.circle(reading.horizontalDirection()), f.circle(reading.zenith()),
-                    f.bare(reading.slopeDistance()), "Slope, raw", "", "", false, 0, 0);
+                    f.bare(reading.slopeDistance()), "Slope, raw", "", "", "", false, 0, 0);
         }
         ObservedPoint point = observed.get();
         Angle azimuth = point.reduction().direction().plus(leaf.orElseThrow().station().orientation());
         return new InstrumentView.PoleView(f.direction(azimuth), f.circle(reading.zenith()),
                 f.bare(point.reduction().groundDistance()), "Horizontal, ground",
-                point.position().elevation().map(e -> f.bare(e.asLength())).orElse(""), f.small(point.sigma().plan()), true,
+                point.position().elevation().map(e -> f.bare(e.asLength())).orElse(""), f.small(point.sigma().plan()),
+                FloorWords.elsewhere(state, point.position().elevation()).orElse(""), true,
                 point.position().plan().northing(), point.position().plan().easting());
     }
 }

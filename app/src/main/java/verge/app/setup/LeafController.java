@@ -150,8 +150,7 @@ class LeafController {
             JobState state = journals.state(job);
             Figures f = state.settings().figures();
             return state.openLeaf().flatMap(l -> leaves.checks(job, l).stream().reduce((first, next) -> next)).flatMap(LeafService.Check::outcome)
-                    .map(o -> new Checked(o.within(), (o.within() ? "The setup holds" : "The setup does not hold") + ": across " + f.difference(o.across().difference())
-                            + ", distance " + f.difference(o.distance().difference()) + o.height().map(h -> ", height " + f.difference(h.difference())).orElse("") + "."))
+                    .map(o -> new Checked(o.within(), (o.within() ? "The setup holds: " : "The setup does not hold: ") + BookText.differences(o, f) + "."))
                     .orElse(new Checked(false, "The mark is no longer known."));
         });
     }

@@ -10,12 +10,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
+import verge.app.device.InstrumentSettings;
 import verge.app.fieldbook.BookText;
 import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
+import verge.core.calibration.TwoFaceCalibration;
 import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
 import verge.core.journal.JobState;
@@ -52,8 +54,9 @@ class LeafReport {
     private final JobService jobs;
     private final SettingsWords settingsWords;
     private final BookText book;
+    private final InstrumentSettings instruments;
 
-    LeafReport(LeafService leaves, SetupViews views, JournalService journals, SitePoints sitePoints, JobService jobs, SettingsWords settingsWords, BookText book) {
+    LeafReport(LeafService leaves, SetupViews views, JournalService journals, SitePoints sitePoints, JobService jobs, SettingsWords settingsWords, BookText book, InstrumentSettings instruments) {
         this.leaves = leaves;
         this.views = views;
         this.journals = journals;
@@ -61,6 +64,7 @@ class LeafReport {
         this.jobs = jobs;
         this.settingsWords = settingsWords;
         this.book = book;
+        this.instruments = instruments;
     }
 
     /** One line of a table. */
@@ -84,7 +88,7 @@ class LeafReport {
                 Line.of("Accepted", TIME.format(entry.at()) + ", by " + entry.person()), Line.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()),
                 Line.of("Coordinate system", settingsWords.system(settings) + ", " + settingsWords.speaks(settings))));
         model.put("reason", leaf.written().reason());
-        model.put("instrument", instrument(leaf, f));
+        model.put("instrument", instrument(leaf, determined(job, leaf), f));
         model.put("figure", SetupFigure.of(leaf.solved(), leaf.written().station().text()));
         model.put("view", views.view(leaf.written(), leaf.solved(), state));
         model.put("unit", f.lengthUnit().symbol());
@@ -105,7 +109,14 @@ class LeafReport {
     record SetsPart(String title, List<Line> means, List<Line> residuals) {
     }
 
-    private static List<Line> instrument(Leaf leaf, Figures f) {
+    /** When and how the axis errors of a leaf were determined, if that is still the latest determination; else empty. */
+    private String determined(UUID job, Leaf leaf) {
+        return instruments.calibration(job).filter(c -> c.determined().pairs().size() >= TwoFaceCalibration.FEWEST_PAIRS
+                && TwoFaceCalibration.determine(c.determined().pairs(), c.determined().sigmaAngle()).errors().equals(leaf.written().conditions().errors()))
+                .map(c -> "; determined " + TIME.format(c.at()) + " on " + c.determined().pairs().size() + " marks in both faces: " + BookText.axes(c.determined())).orElse("");
+    }
+
+    private static List<Line> instrument(Leaf leaf, String determined, Figures f) {
         Conditions c = leaf.written().conditions();
         InstrumentPrecision p = c.precision();
         InstrumentErrors e = c.errors();
@@ -117,7 +128,7 @@ class LeafReport {
                         + " %: " + Decimals.showSigned(FirstVelocity.ppm(p.distanceMeter(), c.air()), 1) + " ppm (IAG 1999)"),
                 Line.of("Refraction coefficient", Decimals.print(c.refraction(), 2))));
         lines.add(Line.of("Axis errors taken off", e.equals(InstrumentErrors.NONE) ? "none"
-                : "collimation " + signed(e.collimation()) + ", trunnion " + signed(e.trunnion()) + ", index " + signed(e.index())));
+                : "collimation " + signed(e.collimation()) + ", trunnion " + signed(e.trunnion()) + ", index " + signed(e.index()) + determined));
         return lines;
     }
 

@@ -67,12 +67,8 @@ public class LeafService {
         Journal journal = journals.journal(job);
         return journal.state().checks(leaf.entry()).stream().flatMap(id -> journal.entry(id).stream()).map(e -> {
             Payload.CheckTaken taken = (Payload.CheckTaken) journal.counting(e);
-            return new Check(e, taken, known(journal.state(), taken.mark()).map(p -> StationCheck.of(leaf.station(), taken.reading(), taken.target(), p.position())));
+            return new Check(e, taken, journal.state().check(taken));
         }).toList();
-    }
-
-    private static Optional<StoredPoint> known(JobState state, PointName mark) {
-        return state.find(mark, Origin.CONTROL).or(() -> state.find(mark).filter(p -> p.origin() != Origin.STAKED));
     }
 
     /** Marks by which a setup can be checked, those that took no part in it first: only they check it independently. */
@@ -98,7 +94,7 @@ public class LeafService {
     public CompletableFuture<Kept> check(UUID job, UUID id, String mark, String targetHeight, String prism, String person) {
         points.takeOn(job, Origin.CONTROL, person, mark);
         PointName name = PointName.parse(mark);
-        known(journals.state(job), name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text()));
+        journals.state(job).mark(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text()));
         if (!targetHeight.isBlank() && !prism.isBlank()) {
             poles.choose(job, targetHeight, prism, person);
         }

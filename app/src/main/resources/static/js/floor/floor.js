@@ -17,6 +17,15 @@ export function showFloors(floors) {
     choice('all floors', '', '', !here), ...floors.map(floor => choice(floor.name, floor.reach, floor.name, floor.here)), toBench());
 }
 
+/** While one measures: where the pole is, if not on the floor that is worked on. */
+export function tellPole(view) {
+  const words = view.pole?.floor ? `the pole is ${view.pole.floor}` : '';
+  const place = document.querySelector('#floor-here i');
+  if (place.textContent !== words) {
+    place.textContent = words;
+  }
+}
+
 function choice(words, reach, floor, here) {
   const button = document.createElement('button');
   button.type = 'button';

@@ -1,6 +1,6 @@
 // The sketch: the plan of the job. One map: a canvas with points and drawings, and layers that others may add to for what moves.
 import { get } from 'verge/frame/http.js';
-import { showFloors } from 'verge/floor/floor.js';
+import { showFloors, tellPole } from 'verge/floor/floor.js';
 import { canvasLayer } from 'verge/sketch/canvas.js';
 import { showLayers } from 'verge/sketch/layers.js';
 import { styles } from 'verge/sketch/marks.js';
@@ -52,6 +52,7 @@ export async function openSketch() {
   document.addEventListener('verge:paint', () => { style = styles(); paint.forEach(again => again()); redraw(); });
   document.addEventListener('verge:fold', () => map.updateSize());
   document.addEventListener('verge:book', () => reload());
+  document.addEventListener('verge:instrument', event => tellPole(event.detail));
   await document.fonts.load('450 15px Next');
   await reload();
 }

@@ -48,6 +48,8 @@ class BookTest {
         party.post("/setup/leaves/check", Map.of("id", UUID.randomUUID().toString(), "mark", "T1"));
         party.post("/setup/leaves/rework/" + leaf, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.444", "reason", "\u201cquoted\u201d, with a = and \\ and a line\nbreak"));
         party.post("/setup/sets/plan", Map.of("marks", "T4, T1", "count", "1", "targetHeight", "1.6", "prismConstant", "-12"));
+        party.post("/floors", Map.of("name", "yard", "level", "T1"));
+        party.post("/floors/here", Map.of("floor", "yard"));
         return party;
     }
 
@@ -66,6 +68,7 @@ class BookTest {
         assertThat(after.state().openLeaf().orElseThrow().solved().station().covariance()).isEqualTo(before.state().openLeaf().orElseThrow().solved().station().covariance());
         String again = text ? books.asText(copy.id()) : books.asJson(copy.id());
         assertThat(withoutIds(again)).isEqualTo(withoutIds(out));
+        assertThat(after.state().floor()).isEqualTo(before.state().floor());
         assertThat(books.replay(copy.id())).isTrue();
     }
 
@@ -99,7 +102,7 @@ class BookTest {
                 try {
                     books.bringIn(site, "Broken " + UUID.randomUUID(), bytes, "surveyor");
                 } catch (SurveyException told) {
-                    assertThat(told.problem()).isIn(Problem.BOOK_UNREADABLE, Problem.NAME_UNFIT, Problem.POINT_NAME_UNFIT, Problem.CODE_UNFIT, Problem.SYSTEM_UNREADABLE);
+                    assertThat(told.problem()).isIn(Problem.BOOK_UNREADABLE, Problem.NAME_UNFIT, Problem.POINT_NAME_UNFIT, Problem.FLOOR_NAME_UNFIT, Problem.CODE_UNFIT, Problem.SYSTEM_UNREADABLE);
                 }
             }
         }

@@ -28,6 +28,8 @@ import verge.app.importing.ImportService;
 import verge.app.job.JobService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.live.InstrumentView;
+import verge.app.live.InstrumentViews;
 import verge.app.support.FieldParty;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
@@ -159,8 +161,15 @@ class FloorTest {
         String stored = party.shoot("101").body();
         assertThat(stored).containsPattern("101 lies at \\d\\.\\d{3} m, on yard\\. Work is on terrace\\.");
         assertThat(page("/measure")).contains("101 GRD measured. 101 lies at");
+        FieldParty.await(() -> poleIsElsewhere().equals("on yard"));
         workOn("yard");
         assertThat(party.shoot("102").body()).contains("\"elsewhere\":\"\"");
         assertThat(drawn()).contains("101", "102").doesNotContain("T2");
+        assertThat(poleIsElsewhere()).isEmpty();
+    }
+
+    private String poleIsElsewhere() {
+        InstrumentView.PoleView pole = verge.bean(InstrumentViews.class).view(job, state()).pole();
+        return pole == null ? "not tracked" : pole.floor();
     }
 }

@@ -143,7 +143,8 @@ class InstrumentTest {
         assertThat(errors).isNotEqualTo(InstrumentErrors.NONE);
         party.setUpOnT2();
         assertThat(party.openLeaf().written().conditions().errors()).isEqualTo(errors);
-        assertThat(party.page("/book")).contains("4 marks in both faces, applied");
+        assertThat(party.page("/book")).contains("4 marks in both faces, applied").containsPattern("collimation [+\u2212]\\d\\.\\d\u2033 \u03c3 \\d\\.\\d\u2033, trunnion ");
+        assertThat(party.page("/setup/leaves/" + party.openLeaf().entry() + "/report")).contains("on 4 marks in both faces: collimation");
         Instant determined = verge.bean(InstrumentSettings.class).calibration(party.job()).orElseThrow().at();
         party.post("/instrument/calibration/apply", Map.of("on", "false"));
         assertThat(verge.bean(InstrumentSettings.class).calibration(party.job()).orElseThrow().at()).as("that it is not taken off does not make it newer")

@@ -208,6 +208,7 @@ class SetupKindsTest {
         party.ground().go("T5");
         assertThat(check("T5")).contains("\"within\":false");
         assertThat(party.page("/setup/leaves/" + leaf)).contains("independent").doesNotContain("No independent check yet");
+        assertThat(party.page("/book")).contains(">holds: across", ">does not hold: across");
         Map<String, String> rework = Map.of("instrumentHeight", "1.400", "reason", "read the tape on the wrong side");
         assertThat(party.post("/setup/leaves/rework/" + leaf + "/preview", rework).body()).contains("1 point moves", "\"name\":\"101\"", "H \u2212");
         assertThat(party.state().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres()).as("only looked at").isEqualTo(before);

@@ -19,6 +19,7 @@ import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
 import verge.core.setup.ObservedPoint;
 import verge.core.setup.Sighting;
+import verge.core.setup.StationCheck;
 import verge.core.setup.StationFit;
 import verge.core.sets.CarriedMark;
 
@@ -163,6 +164,16 @@ public final class JobState {
     /** Whether a point belongs to the floor that is worked on; all do while none is chosen. */
     public boolean isHere(StoredPoint point) {
         return told.floor().holds(point.position().elevation());
+    }
+
+    /** What a name means when a setup is checked by it: the known point of the name, else what else bears it, but never a stake. */
+    public Optional<StoredPoint> mark(PointName name) {
+        return find(name, Origin.CONTROL).or(() -> find(name).filter(p -> p.origin() != Origin.STAKED));
+    }
+
+    /** What a check says of the setup it was taken from; empty if setup or mark is no longer known. */
+    public Optional<StationCheck> check(Payload.CheckTaken taken) {
+        return leaf(taken.setup()).flatMap(leaf -> mark(taken.mark()).map(m -> StationCheck.of(leaf.station(), taken.reading(), taken.target(), m.position())));
     }
 
     /** Why a finding of the walk-round was accepted; empty if it was not. */
