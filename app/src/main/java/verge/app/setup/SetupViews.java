@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.points.SitePoints;
@@ -81,7 +82,7 @@ class SetupViews {
     List<Suspect> suspects(UUID job, JobState state, Payload.StationSetUp written) {
         List<Length> constants = Stream.concat(prisms.of(job).stream().map(Prism::constant), Stream.of(Length.ZERO)).distinct().toList();
         return Suspects.of(written.arrangement(), written.conditions(), state.plane(), name -> state.find(name).map(StoredPoint::position),
-                marks(state, written, solvedAt(state, written)), constants);
+                marks(state, solvedAt(state, written), p -> true), constants);
     }
 
     private static Optional<GridPoint> solvedAt(JobState state, Payload.StationSetUp written) {
@@ -89,16 +90,17 @@ class SetupViews {
     }
 
     /** Known points that could be or could have been sighted from there. */
-    private static List<Suspects.KnownPoint> marks(JobState state, Payload.StationSetUp written, Optional<GridPoint> from) {
+    private static List<Suspects.KnownPoint> marks(JobState state, Optional<GridPoint> from, Predicate<StoredPoint> wanted) {
         return Stream.concat(state.points().filter(p -> p.origin() == Origin.CONTROL).map(StoredPoint::name), state.seen().names(Origin.CONTROL)).distinct()
-                .flatMap(name -> state.find(name).stream()).filter(p -> from.map(here -> here.distanceMetres(p.position().plan()) < FARTHEST_MARK_METRES).orElse(true))
+                .flatMap(name -> state.find(name).stream()).filter(wanted)
+                .filter(p -> from.map(here -> here.distanceMetres(p.position().plan()) < FARTHEST_MARK_METRES).orElse(true))
                 .limit(MOST_MARKS_TRIED).map(p -> new Suspects.KnownPoint(p.name(), p.position())).toList();
     }
 
-    /** Which mark to observe next, in words; empty if none would help. */
+    /** Which mark of the floor in hand to observe next, in words; empty if none would help. */
     Optional<Assurance.Next> next(UUID job, JobState state, Payload.StationSetUp written, StationSolution solved) {
         return written.arrangement().sightings().isEmpty() ? Optional.empty() : Assurance.next(solved, written.arrangement(), written.conditions(), state.plane(),
-                name -> state.find(name).map(StoredPoint::position), marks(state, written, Optional.of(solved.station().occupation().station().plan())), corners(workArea(state, solved)));
+                name -> state.find(name).map(StoredPoint::position), marks(state, Optional.of(solved.station().occupation().station().plan()), state::isHere), corners(workArea(state, solved)));
     }
 
     private static List<GridPoint> corners(Extent area) {
@@ -106,12 +108,12 @@ class SetupViews {
                 new GridPoint(area.north(), area.east()), area.middle());
     }
 
-    /** Where the work is: round the job's points within reach of the station, and the station. */
+    /** Where the work is: round the points of the floor in hand within reach of the station, and the station. */
     Extent workArea(JobState state, StationSolution solved) {
         GridPoint here = solved.station().occupation().station().plan();
         Extent.Builder box = new Extent.Builder();
         box.add(here.northing(), here.easting());
-        state.points().map(p -> p.position().plan()).filter(p -> p.distanceMetres(here) < FARTHEST_MARK_METRES).forEach(p -> box.add(p.northing(), p.easting()));
+        state.points().filter(state::isHere).map(p -> p.position().plan()).filter(p -> p.distanceMetres(here) < FARTHEST_MARK_METRES).forEach(p -> box.add(p.northing(), p.easting()));
         Extent e = box.build();
         return new Extent(e.south() - MARGIN_METRES, e.west() - MARGIN_METRES, e.north() + MARGIN_METRES, e.east() + MARGIN_METRES);
     }

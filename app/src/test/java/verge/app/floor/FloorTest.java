@@ -157,6 +157,7 @@ class FloorTest {
         party.setUpOnT2();
         workOn("terrace");
         assertThat(page("/setup")).contains("<option value=\"T4\">", "any other can be typed").doesNotContain("<option value=\"T2\">");
+        assertThat(page("/setup/leaves/open")).as("a check from where one is").contains("id=\"check-mark\" name=\"mark\" list=\"point-names\" data-pick value=\"T5\"");
         party.ground().pole(Ternholm.YARD);
         String stored = party.shoot("101").body();
         assertThat(stored).containsPattern("101 lies at \\d\\.\\d{3} m, on yard\\. Work is on terrace\\.");
