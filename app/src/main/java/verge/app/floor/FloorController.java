@@ -1,5 +1,6 @@
 package verge.app.floor;
 
+import java.math.BigDecimal;
 import java.security.Principal;
 import java.util.List;
 import java.util.Optional;
@@ -64,8 +65,18 @@ class FloorController {
 
     @PostMapping
     String name(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> rows, Principal person) {
-        floors.name(job, rows.getOrDefault("name", List.of()), rows.getOrDefault("level", List.of()), Author.atPage(person.getName()));
+        List<String> names = rows.getOrDefault("name", List.of());
+        List<String> levels = rows.getOrDefault("level", List.of());
+        JobState state = points.state(job);
+        List<String> exact = IntStream.range(0, levels.size()).mapToObj(i -> i < names.size() ? exact(state, names.get(i).strip(), levels.get(i).strip()) : levels.get(i)).toList();
+        floors.name(job, names, exact, Author.atPage(person.getName()));
         return "redirect:/jobs/" + job + "/floors";
+    }
+
+    /** A level that comes back as it was shown was not typed: it keeps the digits that the page does not show. */
+    private static String exact(JobState state, String name, String level) {
+        return state.floor().floors().named(name).map(s -> s.floor().level().asLength()).filter(l -> state.settings().figures().bare(l).equals(level))
+                .map(l -> BigDecimal.valueOf(l.metres()).toPlainString() + " m").orElse(level);
     }
 
     @PostMapping("/here")

@@ -115,6 +115,9 @@ class FloorTest {
         visitor.post("/jobs/" + job + "/floors", Map.of("name", "quay", "level", "4,25"));
         assertThat(verge.bean(JournalService.class).journal(job).entries()).hasSize(before + 1);
         assertThat(page("/floors")).contains("3.950 m and up");
+        name("[{\"name\":\"quay\",\"level\":\"4.25049\"}]");
+        visitor.post("/jobs/" + job + "/floors", Map.of("name", "quay", "level", "4.250"));
+        assertThat(state().floor().floors().all().get(0).level().metres()).as("more than is shown").isEqualTo(4.25049);
     }
 
     @Test
