@@ -12,7 +12,7 @@ import verge.core.problem.SurveyException;
  */
 public record Floor(String name, Elevation level) {
     public static final int LONGEST_NAME = 30;
-    private static final Pattern FIT = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{M}\\p{N}._/#+ -]{0," + (LONGEST_NAME - 1) + "}");
+    private static final Pattern FIT = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{M}\\p{N}.,()'\u2019_/#+ -]{0," + (LONGEST_NAME - 1) + "}");
 
     /** @throws SurveyException FLOOR_NAME_UNFIT */
     public Floor {
