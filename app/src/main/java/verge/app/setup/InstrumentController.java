@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import verge.app.device.CalibrationService;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.InstrumentSettings;
+import verge.app.device.InstrumentWatch;
 import verge.app.device.LinkForm;
 import verge.app.device.PracticeService;
 import verge.app.journal.Author;
@@ -54,6 +55,7 @@ import verge.instruments.port.TotalStation;
 @RequestMapping("/jobs/{job}")
 class InstrumentController {
     private final InstrumentDesk desk;
+    private final InstrumentWatch watch;
     private final InstrumentSettings settings;
     private final CalibrationService calibrations;
     private final PrismTable prisms;
@@ -62,9 +64,10 @@ class InstrumentController {
     private final SitePoints sitePoints;
     private final ProblemWords words;
 
-    InstrumentController(InstrumentDesk desk, InstrumentSettings settings, CalibrationService calibrations, PrismTable prisms, PracticeService practice,
+    InstrumentController(InstrumentDesk desk, InstrumentWatch watch, InstrumentSettings settings, CalibrationService calibrations, PrismTable prisms, PracticeService practice,
             JournalService journals, SitePoints sitePoints, ProblemWords words) {
         this.desk = desk;
+        this.watch = watch;
         this.settings = settings;
         this.calibrations = calibrations;
         this.prisms = prisms;
@@ -231,11 +234,15 @@ class InstrumentController {
             @RequestParam(defaultValue = "") String zenith) {
         TotalStation station = desk.ready(job);
         JobState state = sitePoints.state(job);
+        if (point.isBlank() && direction.isBlank()) {
+            throw new SurveyException(Problem.MISSING, "point or direction");
+        }
         if (point.isBlank()) {
             return station.turn(AngleText.parse(direction, state.settings().figures().angles().unit()),
                     zenith.isBlank() ? new Angle(Math.PI / 2) : AngleText.parse(zenith, state.settings().figures().angles().unit()));
         }
         Leaf leaf = state.openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
+        watch.requireStanding(job, leaf);
         PointName name = PointName.parse(point);
         var mark = state.find(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text())).position();
         Pointing way = leaf.station().wayTo(mark, state.target().map(Target::height).orElse(Length.ZERO));

@@ -122,6 +122,9 @@ class InstrumentTest {
         FieldParty.await(() -> snapshot().switches().orElseThrow().face() == Face.TWO);
         party.post("/instrument/do/face", Map.of());
         assertThat(snapshot().switches().map(InstrumentSwitches::mode)).contains(InstrumentSwitches.Mode.LOCK);
+        assertThat(party.post("/instrument/turn", Map.of()).body()).contains("The point or direction is missing");
+        party.carry(g -> g.stand("T3"));
+        assertThat(party.post("/instrument/turn", Map.of("point", "T1")).body()).as("a circle that nobody oriented").contains("INSTRUMENT_MOVED");
     }
 
     @Test
