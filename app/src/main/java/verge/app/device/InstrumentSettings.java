@@ -165,7 +165,7 @@ public class InstrumentSettings {
      * that was made of another one.
      */
     public Optional<Calibration> calibration(UUID job) {
-        Optional<String> identity = desk.snapshot(job).flatMap(InstrumentSnapshot::identity).map(InstrumentIdentity::title);
+        Optional<String> identity = identity(job);
         List<KnownInstrument> holders = identity.isPresent() ? desk.known(job) : desk.instrument(job).stream().toList();
         return holders.stream().flatMap(k -> remembered(k).stream()).filter(c -> identity.map(c.determined().instrument()::equals).orElse(true))
                 .max(Comparator.comparing(Calibration::at));
@@ -175,15 +175,30 @@ public class InstrumentSettings {
         return k.calibration().map(text -> new Calibration(k, json.convert(text, Payload.InstrumentCalibrated.class), k.calibratedAt().orElse(Instant.EPOCH)));
     }
 
-    /** What was read for a determination that is not stored yet: with the instrument, so that another one's readings never mix in. */
+    /**
+     * What was read for a determination that is not stored yet.
+     *
+     * @param instrument who said that it read them
+     */
+    record PairsInHand(String instrument, List<TwoFaceCalibration.Pair> pairs) {
+    }
+
+    /** With the instrument's name, so that the pairs of one that was reached the same way before never mix in. */
     List<TwoFaceCalibration.Pair> pairsInHand(UUID job) {
-        return desk.instrument(job).flatMap(KnownInstrument::pairsInHand).map(text -> List.of(json.convert(text, TwoFaceCalibration.Pair[].class))).orElse(List.of());
+        Optional<String> identity = identity(job);
+        return desk.instrument(job).flatMap(KnownInstrument::pairsInHand).map(text -> json.convert(text, PairsInHand.class))
+                .filter(hand -> identity.map(hand.instrument()::equals).orElse(true)).map(PairsInHand::pairs).orElse(List.of());
     }
 
     void pairsInHand(UUID job, List<TwoFaceCalibration.Pair> pairs) {
         KnownInstrument instrument = desk.instrument(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
-        instrument.pairsInHand(pairs.isEmpty() ? null : json.text(pairs));
+        instrument.pairsInHand(pairs.isEmpty() ? null : json.text(new PairsInHand(identity(job).orElse(""), pairs)));
         known.save(instrument);
+    }
+
+    /** Who the job's instrument says it is; empty until it has. */
+    private Optional<String> identity(UUID job) {
+        return desk.snapshot(job).flatMap(InstrumentSnapshot::identity).map(InstrumentIdentity::title);
     }
 
     /** What is taken off single-face readings. */

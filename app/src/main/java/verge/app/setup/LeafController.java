@@ -149,8 +149,9 @@ class LeafController {
         return leaves.check(job, id, mark, targetHeight, prismConstant, person.getName()).thenApply(kept -> {
             JobState state = journals.state(job);
             Figures f = state.settings().figures();
-            return state.openLeaf().flatMap(l -> leaves.checks(job, l).stream().reduce((first, next) -> next)).flatMap(LeafService.Check::outcome)
-                    .map(o -> new Checked(o.within(), (o.within() ? "The setup holds: " : "The setup does not hold: ") + BookText.differences(o, f) + "."))
+            String before = kept.before() ? " That was before the last answer was lost; nothing was read now. Read again for the mark the pole is on." : "";
+            return state.openLeaf().flatMap(l -> leaves.checks(job, l).stream().filter(c -> c.entry().id().equals(kept.entry().id())).findFirst()).flatMap(LeafService.Check::outcome)
+                    .map(o -> new Checked(o.within(), (o.within() ? "The setup holds: " : "The setup does not hold: ") + BookText.differences(o, f) + "." + before))
                     .orElse(new Checked(false, "The mark is no longer known."));
         });
     }

@@ -89,9 +89,14 @@ public class LeafService {
     /**
      * Reads a known mark from the open leaf and keeps what it says.
      *
+     * @param id made by the asker; asking again with it measures nothing and gives what was stored
      * @throws SurveyException POINT_UNKNOWN, or as {@link InstrumentWatch#ready}
      */
     public CompletableFuture<Kept> check(UUID job, UUID id, String mark, String targetHeight, String prism, String person) {
+        Optional<Entry> stored = journals.journal(job).entry(id);
+        if (stored.isPresent()) {
+            return CompletableFuture.completedFuture(new Kept(stored.get(), true));
+        }
         points.takeOn(job, Origin.CONTROL, person, mark);
         PointName name = PointName.parse(mark);
         journals.state(job).mark(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text()));

@@ -3,7 +3,8 @@ import { onceId, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { refresh } from 'verge/frame/leaves.js';
 
-const correction = onceId();
+/** One id for each thing that is said of an entry: another correction must never pass for one whose answer was lost. */
+const corrections = new Map();
 const address = entry => `/jobs/${document.body.dataset.job}/setup/leaves/rework/${entry}`;
 /** What is left blank stays as it was. */
 const typed = form => Object.fromEntries([...new FormData(form)].filter(([, value]) => value !== ''));
@@ -33,9 +34,17 @@ async function seeMoves(form) {
   }
 }
 
+function onceFor(entry, fields) {
+  const said = JSON.stringify([entry, fields]);
+  corrections.has(said) || corrections.set(said, onceId());
+  return corrections.get(said);
+}
+
 async function writeCorrection(form) {
+  const fields = typed(form);
+  const correction = onceFor(form.dataset.entry, fields);
   try {
-    await post(address(form.dataset.entry), { id: correction.get(), ...typed(form) });
+    await post(address(form.dataset.entry), { id: correction.get(), ...fields });
     correction.settle();
     await refresh();
     say('The correction is written.', 'What was read stays in the field book, with the correction beside it.', 'good');

@@ -205,6 +205,10 @@ class SetupKindsTest {
         double before = party.state().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres();
         party.ground().go("T1");
         assertThat(check("T1")).contains("\"within\":true", "The setup holds");
+        Map<String, String> again = Map.of("id", party.state().checks(leaf).get(0).toString(), "mark", "T1");
+        int lines = party.entries();
+        assertThat(party.post("/setup/leaves/check", again).body()).contains("The setup holds", "nothing was read now");
+        assertThat(party.entries()).isEqualTo(lines);
         party.ground().go("T5");
         assertThat(check("T5")).contains("\"within\":false");
         assertThat(party.page("/setup/leaves/" + leaf)).contains("independent").doesNotContain("No independent check yet");
