@@ -1,6 +1,11 @@
 package verge.app.book;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.parameters.RequestBody;
+import java.io.InputStream;
 import java.security.Principal;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -8,18 +13,20 @@ import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import verge.app.files.IncomingFiles;
 
 /** Field books for programs. */
 @RestController
 class BookApi {
     private final BookService books;
+    private final IncomingFiles incoming;
 
-    BookApi(BookService books) {
+    BookApi(BookService books, IncomingFiles incoming) {
         this.books = books;
+        this.incoming = incoming;
     }
 
     @Operation(summary = "A job's field book", description = "Every entry as it was written; as JSON, or as the plain text of docs/field-book-format.md.")
@@ -39,10 +46,11 @@ class BookApi {
     }
 
     @Operation(summary = "Make a job from a field book", description = "Either form. The name defaults to the book's own.")
+    @RequestBody(description = "The book", content = @Content(schema = @Schema(type = "string")), required = true)
     @PostMapping("/api/v1/sites/{site}/books")
     @ResponseStatus(HttpStatus.CREATED)
-    Made bringIn(@PathVariable UUID site, @RequestParam(defaultValue = "") String name, @RequestBody byte[] content, Principal person) {
-        return new Made(books.bringIn(site, name, content, person.getName()).id());
+    Made bringIn(@PathVariable UUID site, @RequestParam(defaultValue = "") String name, @Parameter(hidden = true) InputStream content, Principal person) {
+        return new Made(incoming.with(content, kept -> books.bringIn(site, name, kept, person.getName())).id());
     }
 
     /** @param same whether every bit of every point came out as it was */

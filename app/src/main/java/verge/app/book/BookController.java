@@ -1,6 +1,5 @@
 package verge.app.book;
 
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.UUID;
@@ -46,10 +45,10 @@ class BookController {
     }
 
     @PostMapping("/sites/{site}/books")
-    String bringIn(@PathVariable UUID site, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String name, Principal person) throws IOException {
+    String bringIn(@PathVariable UUID site, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String name, Principal person) {
         if (file.isEmpty()) {
             throw new SurveyException(Problem.FILE_EMPTY, String.valueOf(file.getOriginalFilename()));
         }
-        return "redirect:/jobs/" + books.bringIn(site, name, file.getBytes(), person.getName()).id() + "/book";
+        return "redirect:/jobs/" + books.bringIn(site, name, file, person.getName()).id() + "/book";
     }
 }

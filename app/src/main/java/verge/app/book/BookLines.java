@@ -1,5 +1,7 @@
 package verge.app.book;
 
+import java.io.IOException;
+import java.io.Reader;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
@@ -7,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -15,6 +18,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.formats.text.BoundedLines;
 
 /**
  * The field book as plain text, as docs/field-book-format.md describes it: one block an entry, one line a figure, each figure as JSON
@@ -23,7 +27,7 @@ import verge.core.problem.SurveyException;
 @Component
 class BookLines {
     private static final String HEAD = WrittenBook.FORMAT + " " + WrittenBook.VERSION;
-    private static final int MOST_ENTRIES = 200_000;
+    private static final int LONGEST_LINE = 1_000_000;
     private static final int MOST_IN_A_LIST = 200_000;
 
     private final JsonMapper json;
@@ -60,36 +64,62 @@ class BookLines {
         return name.matches("[A-Za-z0-9_]+") ? name : json.writeValueAsString(name);
     }
 
-    /** @throws SurveyException BOOK_UNREADABLE with the line */
-    WrittenBook read(String text) {
-        String[] lines = text.split("\r?\n", -1);
-        if (!lines[0].strip().equals(HEAD)) {
-            throw unreadable(1, "it does not begin with '" + HEAD + "'");
-        }
-        List<WrittenBook.Line> entries = new ArrayList<>();
-        String job = "";
-        Block block = null;
-        boolean ended = false;
-        for (int i = 1; i < lines.length; i++) {
-            String line = lines[i].strip();
-            int number = i + 1;
-            if (line.isEmpty()) {
-                continue;
+    /**
+     * Reads line by line; of the whole nothing is kept here.
+     *
+     * @param entries is given one after the other
+     * @return the job's name
+     * @throws SurveyException BOOK_UNREADABLE with the line
+     */
+    String read(Reader text, Consumer<WrittenBook.Line> entries) throws IOException {
+        BoundedLines lines = new BoundedLines(text, LONGEST_LINE);
+        Reading reading = new Reading(entries);
+        try {
+            String first = lines.next();
+            if (first == null || !first.strip().equals(HEAD)) {
+                throw unreadable(1, "it does not begin with '" + HEAD + "'");
             }
+            for (String line = lines.next(); line != null; line = lines.next()) {
+                if (!line.isBlank()) {
+                    reading.line((int) lines.number(), line.strip());
+                }
+            }
+        } catch (BoundedLines.LineTooLong tooLong) {
+            throw unreadable((int) tooLong.line(), "it is longer than any line of a field book");
+        }
+        if (!reading.ended) {
+            throw unreadable((int) lines.number(), "it breaks off before its end");
+        }
+        return reading.job;
+    }
+
+    /** A book while its lines are being read. */
+    private final class Reading {
+        private final Consumer<WrittenBook.Line> entries;
+        private String job = "";
+        private Block block;
+        private long count;
+        private boolean ended;
+
+        private Reading(Consumer<WrittenBook.Line> entries) {
+            this.entries = entries;
+        }
+
+        private void line(int number, String line) {
             if (ended) {
                 throw unreadable(number, "something stands after the end");
             }
             if (line.startsWith("job ") && block == null) {
                 job = value(number, line.substring(4)).asString();
             } else if (line.startsWith("entry ")) {
-                add(entries, block);
+                give();
                 block = new Block(number, line.substring(6));
             } else if (line.startsWith("end ")) {
-                add(entries, block);
+                give();
                 block = null;
                 ended = true;
-                if (!line.substring(4).strip().equals(Integer.toString(entries.size()))) {
-                    throw unreadable(number, entries.size() + " entries were found, not " + line.substring(4).strip());
+                if (!line.substring(4).strip().equals(Long.toString(count))) {
+                    throw unreadable(number, count + " entries were found, not " + line.substring(4).strip());
                 }
             } else if (block == null) {
                 throw unreadable(number, "no entry has begun");
@@ -97,18 +127,12 @@ class BookLines {
                 block.line(number, line);
             }
         }
-        if (!ended) {
-            throw unreadable(lines.length, "it breaks off before its end");
-        }
-        return WrittenBook.of(job, entries);
-    }
 
-    private static void add(List<WrittenBook.Line> entries, Block block) {
-        if (block != null) {
-            entries.add(block.made());
-        }
-        if (entries.size() > MOST_ENTRIES) {
-            throw unreadable(0, "more than " + MOST_ENTRIES + " entries");
+        private void give() {
+            if (block != null) {
+                entries.accept(block.made());
+                count++;
+            }
         }
     }
 

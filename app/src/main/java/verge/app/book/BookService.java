@@ -1,15 +1,27 @@
 package verge.app.book;
 
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.PushbackReader;
+import java.io.Reader;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Consumer;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.springframework.core.io.InputStreamSource;
 import org.springframework.stereotype.Service;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import verge.app.job.Job;
@@ -25,6 +37,9 @@ import verge.core.problem.SurveyException;
 /** Field books out and in, as JSON and as plain text: whole, without loss. */
 @Service
 public class BookService {
+    private static final int MOST_ENTRIES = 200_000;
+
+    private final Lock oneAtATime = new ReentrantLock();
     private final JournalService journals;
     private final JobService jobs;
     private final PayloadJson payloads;
@@ -58,44 +73,95 @@ public class BookService {
     }
 
     /**
-     * Makes a new job from a book. Entries keep their ids if nobody here has them, else all get new ones, and what refers to them follows.
+     * Makes a new job from a book, which is read as it streams in. Entries keep their ids if nobody here has them, else the book is read once
+     * more, all get new ones, and what refers to them follows.
      *
      * @throws SurveyException BOOK_UNREADABLE, NAME_UNFIT, JOB_NAME_TAKEN; nothing is made then
      */
-    public Job bringIn(UUID site, String name, byte[] content, String person) {
-        String text = new String(content, StandardCharsets.UTF_8).replaceFirst("^\uFEFF", "");
-        WrittenBook book = text.stripLeading().startsWith("{") ? parsed(text) : lines.read(text);
-        List<Entry> entries = entries(book);
+    public Job bringIn(UUID site, String name, InputStreamSource content, String person) {
+        oneAtATime.lock();   // what several large books come to at once would not fit into memory
         try {
-            Journal.replay(entries);
-        } catch (RuntimeException unfit) {   // whatever a stranger's figures lead to when they are reckoned with: it is their book
-            throw new SurveyException(Problem.BOOK_UNREADABLE, "its entries", "they cannot be reckoned with: " + unfit.getMessage());
+            Brought book = read(content, Map.of());
+            try {
+                Journal.replay(book.entries());
+            } catch (RuntimeException unfit) {   // whatever a stranger's figures lead to when they are reckoned with: it is their book
+                throw new SurveyException(Problem.BOOK_UNREADABLE, "its entries", "they cannot be reckoned with: " + unfit.getMessage());
+            }
+            String title = name == null || name.isBlank() ? book.job() : name;
+            List<Entry> entries = journals.anyKnown(book.entries()) ? read(content, newIds(book.entries())).entries() : book.entries();
+            return jobs.makeFrom(site, title, entries, person);
+        } finally {
+            oneAtATime.unlock();
         }
-        String title = name == null || name.isBlank() ? book.job() : name;
-        return jobs.makeFrom(site, title, journals.anyKnown(entries) ? renamed(book) : entries, person);
     }
 
-    private WrittenBook parsed(String text) {
-        try {
-            WrittenBook book = json.readValue(text, WrittenBook.class);
-            if (!WrittenBook.FORMAT.equals(book.format()) || book.version() != WrittenBook.VERSION || book.entries() == null || book.job() == null) {
-                throw new SurveyException(Problem.BOOK_UNREADABLE, "its head", "it is not a field book of version " + WrittenBook.VERSION);
+    private record Brought(String job, List<Entry> entries) {
+    }
+
+    private static Map<String, String> newIds(List<Entry> entries) {
+        return entries.stream().collect(Collectors.toMap(e -> e.id().toString(), e -> UUID.randomUUID().toString()));
+    }
+
+    private Brought read(InputStreamSource content, Map<String, String> newIds) {
+        List<Entry> entries = new ArrayList<>();
+        Set<UUID> ids = new HashSet<>();
+        Consumer<WrittenBook.Line> each = line -> {
+            if (entries.size() == MOST_ENTRIES) {
+                throw new SurveyException(Problem.BOOK_UNREADABLE, "entry " + line.sequence(), "more than " + MOST_ENTRIES + " entries");
             }
-            return book;
+            Entry entry = renamed(line, newIds);
+            if (!ids.add(entry.id())) {
+                throw new SurveyException(Problem.BOOK_UNREADABLE, "its ids", "two entries have the same one");
+            }
+            entries.add(entry);
+        };
+        try (PushbackReader text = new PushbackReader(new InputStreamReader(content.getInputStream(), StandardCharsets.UTF_8))) {
+            int first = text.read();
+            while (first == '\uFEFF' || Character.isWhitespace(first)) {
+                first = text.read();
+            }
+            if (first >= 0) {
+                text.unread(first);
+            }
+            return new Brought(first == '{' ? parsed(text, each) : lines.read(text, each), entries);
+        } catch (IOException broken) {
+            throw new SurveyException(Problem.BOOK_UNREADABLE, "its bytes", "they stop coming: " + broken.getMessage());
+        }
+    }
+
+    /** @return the job's name */
+    private String parsed(Reader text, Consumer<WrittenBook.Line> each) {
+        String format = "";
+        String job = "";
+        int version = 0;
+        boolean listed = false;
+        try (JsonParser parser = json.createParser(text)) {
+            parser.nextToken();
+            while (parser.nextToken() == JsonToken.PROPERTY_NAME) {
+                String field = parser.currentName();
+                JsonToken value = parser.nextToken();
+                switch (field) {
+                    case "format" -> format = parser.getValueAsString("");
+                    case "version" -> version = parser.getValueAsInt();
+                    case "job" -> job = parser.getValueAsString("");
+                    case "entries" -> listed = listed || value == JsonToken.START_ARRAY && listed(parser, each);
+                    default -> parser.skipChildren();
+                }
+            }
         } catch (JacksonException damaged) {
             throw new SurveyException(Problem.BOOK_UNREADABLE, "its JSON", damaged.getOriginalMessage());
         }
+        if (!WrittenBook.FORMAT.equals(format) || version != WrittenBook.VERSION || !listed) {
+            throw new SurveyException(Problem.BOOK_UNREADABLE, "its head", "it is not a field book of version " + WrittenBook.VERSION);
+        }
+        return job;
     }
 
-    private List<Entry> entries(WrittenBook book) {
-        List<Entry> entries = new ArrayList<>();
-        for (WrittenBook.Line line : book.entries()) {
-            entries.add(entry(line, line.id(), line.payload()));
+    private static boolean listed(JsonParser parser, Consumer<WrittenBook.Line> each) {
+        while (parser.nextToken() != JsonToken.END_ARRAY) {
+            each.accept(parser.readValueAs(WrittenBook.Line.class));
         }
-        if (entries.stream().map(Entry::id).distinct().count() != entries.size()) {
-            throw new SurveyException(Problem.BOOK_UNREADABLE, "its ids", "two entries have the same one");
-        }
-        return entries;
+        return true;
     }
 
     private Entry entry(WrittenBook.Line line, UUID id, JsonNode payload) {
@@ -130,17 +196,16 @@ public class BookService {
         return a.isNumber() && b.isNumber() ? Double.compare(a.doubleValue(), b.doubleValue()) : a.equals(b) ? 0 : 1;
     }
 
-    /** The same book under new ids: wherever an id of an entry stands in a payload, its new one does. */
-    private List<Entry> renamed(WrittenBook book) {
-        Map<String, String> names = new HashMap<>();
-        book.entries().forEach(e -> names.put(e.id().toString(), UUID.randomUUID().toString()));
-        return book.entries().stream().map(e -> {
-            String text = json.writeValueAsString(e.payload());
-            for (String id : idsIn(text, names)) {
-                text = text.replace(id, names.get(id));
-            }
-            return entry(e, UUID.fromString(names.get(e.id().toString())), json.readTree(text));
-        }).toList();
+    /** An entry under its new id: wherever an id of an entry stands in its payload, that one's new id does. */
+    private Entry renamed(WrittenBook.Line line, Map<String, String> newIds) {
+        if (newIds.isEmpty()) {
+            return entry(line, line.id(), line.payload());
+        }
+        String text = json.writeValueAsString(line.payload());
+        for (String id : idsIn(text, newIds)) {
+            text = text.replace(id, newIds.get(id));
+        }
+        return entry(line, UUID.fromString(newIds.get(line.id().toString())), json.readTree(text));
     }
 
     private static List<String> idsIn(String text, Map<String, String> names) {

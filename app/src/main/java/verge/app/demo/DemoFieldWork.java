@@ -54,7 +54,7 @@ class DemoFieldWork {
         await(() -> upsets(job) > before);
         String tape = Decimals.print(standing.occupied().orElseThrow().tape().metres(), 3);
         setups.read(job, SetupForm.knownPoint("T2", "T4", tape, "1.600", "-12.0").fields(), DemoWorld.PERSON).join();
-        setups.accept(job, "", new Author(UUID.randomUUID(), DemoWorld.PERSON, "page"));
+        setups.accept(job, "", "", new Author(UUID.randomUUID(), DemoWorld.PERSON, "page"));
         WORK.forEach(what -> Ternholm.outlines().stream().filter(o -> o.name().equals(what[0]))
                 .flatMap(o -> o.points().stream()).forEach(place -> shoot(job, ground, place, what[1])));
         ground.pole(Ternholm.YARD.plus(9, -27));

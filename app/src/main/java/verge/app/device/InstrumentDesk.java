@@ -1,6 +1,8 @@
 package verge.app.device;
 
 import jakarta.annotation.PreDestroy;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -10,6 +12,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import verge.app.job.JobService;
+import verge.app.problem.TriedAgain;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
@@ -28,6 +31,8 @@ import verge.instruments.port.TotalStation;
 public class InstrumentDesk {
     private static final InstrumentDriver DRIVER = new LineDriver();
     private static final int LONGEST_TITLE = 60;
+    /** An instrument whose readings still come but that no longer says how it stands may have been knocked. */
+    private static final Duration LONGEST_SILENCE = Duration.ofSeconds(5);
 
     private final JobInstrumentRepository chosen;
     private final KnownInstrumentRepository known;
@@ -60,12 +65,16 @@ public class InstrumentDesk {
 
     /** How level the job's instrument must be; kept in memory, for it is asked ten times a second. */
     public Angle levelLimit(UUID job) {
-        return limits.computeIfAbsent(job, id -> instrument(id).map(KnownInstrument::levelLimit).orElse(InstrumentWatch.LEVEL_LIMIT));
+        return limits.computeIfAbsent(job, this::storedLimit);
     }
 
-    /** A limit was changed. */
-    void forgetLimits() {
-        limits.clear();
+    /** A limit was changed: read anew here, for whoever asks ten times a second must not wait for the database. */
+    void limitsChanged() {
+        limits.replaceAll((job, before) -> storedLimit(job));
+    }
+
+    private Angle storedLimit(UUID job) {
+        return instrument(job).map(KnownInstrument::levelLimit).orElse(InstrumentWatch.LEVEL_LIMIT);
     }
 
     /** Those reached from the job's site before, the latest used first; those that have said who they are go by that. */
@@ -95,13 +104,15 @@ public class InstrumentDesk {
             InstrumentSnapshot.Mismatch m = now.mismatch().orElseThrow();
             throw new SurveyException(Problem.LINK_DIFFERS, m.what(), m.ours(), m.theirs());
         }
-        if (now.link() != LinkState.UP) {
+        boolean silent = now.condition().isPresent() && Duration.between(now.told(), Instant.now()).compareTo(LONGEST_SILENCE) > 0;
+        if (now.link() != LinkState.UP || silent) {
             throw new SurveyException(Problem.LINK_LOST, now.address());
         }
         return station;
     }
 
     /** Links a job to an instrument that was entered now, and remembers it. @throws SurveyException ADDRESS_UNFIT or PARTNER_MISSING */
+    @TriedAgain
     @Transactional
     public void connect(UUID job, LinkForm typed) {
         LinkSetting setting = typed.parse();
@@ -130,7 +141,7 @@ public class InstrumentDesk {
         JobInstrument own = chosen.findById(job).orElseGet(() -> new JobInstrument(job, instrument.id()));
         own.instrument(instrument.id());
         chosen.save(own);
-        limits.remove(job);
+        limits.put(job, instrument.levelLimit());
         release(settings.put(job, Optional.of(instrument.setting())));
         find(job);
     }

@@ -145,7 +145,7 @@ public class InstrumentSettings {
         KnownInstrument instrument = desk.instrument(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
         instrument.levelSeconds((int) Math.round(typed));
         known.save(instrument);
-        desk.forgetLimits();
+        desk.limitsChanged();
     }
 
     private JobInstrument own(UUID job) {
@@ -207,22 +207,21 @@ public class InstrumentSettings {
                 .map(c -> TwoFaceCalibration.determine(c.pairs(), c.sigmaAngle()).errors()).orElse(InstrumentErrors.NONE);
     }
 
-    /** Writes a new determination into the job's journal and remembers it with the instrument. */
-    @Transactional
+    /** Writes a new determination into the job's journal and remembers it with the instrument, both or neither. */
     public void calibrated(UUID job, Payload.InstrumentCalibrated determination, Author author) {
         KnownInstrument instrument = desk.instrument(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
         remember(job, new Calibration(instrument, determination, Instant.now()), author);
     }
 
     /** Whether the latest determination is taken off single-face readings from now on. */
-    @Transactional
     public void apply(UUID job, boolean on, Author author) {
         calibration(job).ifPresent(c -> remember(job, new Calibration(c.holder(), c.determined().applied(on), c.at()), author));
     }
 
     private void remember(UUID job, Calibration calibration, Author author) {
-        journals.append(job, author, calibration.determined());
-        calibration.holder().calibrated(json.text(calibration.determined()), calibration.at());
-        known.save(calibration.holder());
+        journals.appendTogether(job, author, journal -> List.of(calibration.determined()), entry -> {
+            calibration.holder().calibrated(json.text(calibration.determined()), calibration.at());
+            known.save(calibration.holder());
+        });
     }
 }

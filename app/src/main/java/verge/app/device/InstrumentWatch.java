@@ -1,12 +1,10 @@
 package verge.app.device;
 
-import jakarta.annotation.PreDestroy;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import org.springframework.stereotype.Service;
 import verge.app.journal.JournalService;
 import verge.core.journal.JobState;
@@ -31,12 +29,12 @@ public class InstrumentWatch {
     private static final double SHORTEST_METRES = 0.3;
     private static final double LONGEST_METRES = 10_000;
     private static final double STEEPEST_SIN = 0.02;
+    /** Three lines of a track that comes ten times a second: someone who walks has gone 0.4 m by then. Older ones are not used, it is measured. */
+    private static final Duration OLDEST_TRACKED = Duration.ofMillis(300);
 
     private final InstrumentDesk desk;
     private final InstrumentSettings settings;
     private final JournalService journals;
-    /** What follows a reading goes on here: the driver's own thread must stay free to listen. */
-    private final ExecutorService afterwards = Executors.newFixedThreadPool(4);
 
     InstrumentWatch(InstrumentDesk desk, InstrumentSettings settings, JournalService journals) {
         this.desk = desk;
@@ -97,11 +95,11 @@ public class InstrumentWatch {
     /** One reading, level and plausible; the mean of several if so set. */
     public CompletableFuture<TotalStationReading> measure(TotalStation station, How how) {
         requireLevel(station, how);
-        return once(station, how).thenApplyAsync(InstrumentWatch::plausible, afterwards);
+        return once(station, how).thenApply(InstrumentWatch::plausible);
     }
 
     private static CompletableFuture<TotalStationReading> once(TotalStation station, How how) {
-        Optional<TotalStationReading> tracked = how.times() == 0 ? station.snapshot().tracked() : Optional.empty();
+        Optional<TotalStationReading> tracked = how.times() == 0 ? station.takeTracked(OLDEST_TRACKED) : Optional.empty();
         return tracked.map(CompletableFuture::completedFuture).orElseGet(() -> station.measure(Math.max(1, how.times())));
     }
 
@@ -115,7 +113,7 @@ public class InstrumentWatch {
             return first.thenApply(List::of);
         }
         How anew = new How(how.levelLimit(), Math.max(1, how.times()));
-        return first.thenCompose(one -> station.changeFace().thenComposeAsync(turned -> measure(station, anew), afterwards)
+        return first.thenCompose(one -> station.changeFace().thenCompose(turned -> measure(station, anew))
                 .thenCompose(two -> station.changeFace().thenApply(back -> List.of(one, Pointing.of(two)))));
     }
 
@@ -145,10 +143,5 @@ public class InstrumentWatch {
                     + ", " + Decimals.show(metres, 3) + " m");
         }
         return reading;
-    }
-
-    @PreDestroy
-    void finish() {
-        afterwards.shutdown();
     }
 }

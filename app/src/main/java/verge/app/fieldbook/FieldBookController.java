@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import verge.app.job.JobService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.core.journal.Entry;
@@ -24,10 +25,12 @@ class FieldBookController {
     private static final int LINES_A_PAGE = 100;
 
     private final JournalService journals;
+    private final JobService jobs;
     private final BookText text;
 
-    FieldBookController(JournalService journals, BookText text) {
+    FieldBookController(JournalService journals, JobService jobs, BookText text) {
         this.journals = journals;
+        this.jobs = jobs;
         this.text = text;
     }
 
@@ -40,6 +43,7 @@ class FieldBookController {
         int to = Math.min(from + LINES_A_PAGE, latestFirst.size());
         model.addAttribute("lines", latestFirst.subList(from, to).stream().map(e -> text.line(journal, e)).toList());
         model.addAttribute("total", latestFirst.size());
+        model.addAttribute("brought", jobs.job(job).broughtIn().orElse(null));
         model.addAttribute("earlierPage", to < latestFirst.size() ? page + 1 : null);
         model.addAttribute("laterPage", page > 0 ? page - 1 : null);
         return "fieldbook/book";

@@ -2,9 +2,9 @@ package verge.app.files;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -14,8 +14,10 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import verge.core.drawing.Role;
@@ -28,14 +30,25 @@ public class SiteFileService {
     private static final int LONGEST_NAME = 120;
 
     private final SiteFileRepository files;
+    private final IncomingFiles incoming;
     private final ApplicationEventPublisher events;
     private final Path directory;
 
-    SiteFileService(SiteFileRepository files, ApplicationEventPublisher events, @Value("${verge.data}") Path data) throws IOException {
+    SiteFileService(SiteFileRepository files, IncomingFiles incoming, ApplicationEventPublisher events, @Value("${verge.data}") Path data) throws IOException {
         this.files = files;
+        this.incoming = incoming;
         this.events = events;
         this.directory = Files.createDirectories(data.resolve("files"));
-        Files.createDirectories(data.resolve("incoming"));
+        clear();
+    }
+
+    /** What an earlier version took in here and did not bring to its end. */
+    private void clear() throws IOException {
+        try (DirectoryStream<Path> left = Files.newDirectoryStream(directory, "incoming*.part")) {
+            for (Path file : left) {
+                Files.deleteIfExists(file);
+            }
+        }
     }
 
     public List<SiteFile> of(UUID site) {
@@ -114,32 +127,38 @@ public class SiteFileService {
     /**
      * Keeps a file. The same bytes under the same name are kept once.
      *
-     * @throws SurveyException FILE_EMPTY
+     * @throws SurveyException FILE_EMPTY, FILE_TOO_LARGE, DISK_FULL
      */
     public SiteFile add(UUID site, String originalName, InputStream content, String person) {
         String name = plainName(originalName);
         try {
-            Path incoming = Files.createTempFile(directory, "incoming", ".part");
+            MessageDigest digest = MessageDigest.getInstance("SHA-256");
+            Path taken = incoming.take(new DigestInputStream(content, digest));
             try {
-                MessageDigest digest = MessageDigest.getInstance("SHA-256");
-                long bytes;
-                try (InputStream in = new DigestInputStream(content, digest)) {
-                    bytes = Files.copy(in, incoming, StandardCopyOption.REPLACE_EXISTING);
-                }
+                long bytes = Files.size(taken);
                 if (bytes == 0) {
                     throw new SurveyException(Problem.FILE_EMPTY, name);
                 }
                 String sha256 = HexFormat.of().formatHex(digest.digest());
-                Files.move(incoming, directory.resolve(sha256), StandardCopyOption.REPLACE_EXISTING);
-                return files.findBySiteIdAndNameAndSha256(site, name, sha256)
-                        .orElseGet(() -> files.save(new SiteFile(site, name, sha256, bytes, person)));
+                IncomingFiles.keep(taken, path(sha256));
+                return listed(site, name, sha256, bytes, person);
             } finally {
-                Files.deleteIfExists(incoming);
+                Files.deleteIfExists(taken);
             }
         } catch (IOException failed) {
-            throw new SurveyException(Problem.FILE_UNREADABLE, name);
+            throw new SurveyException(String.valueOf(failed.getMessage()).contains("No space left") ? Problem.DISK_FULL : Problem.FILE_UNREADABLE, name);
         } catch (NoSuchAlgorithmException everyPlatformHasIt) {
             throw new IllegalStateException(everyPlatformHasIt);
+        }
+    }
+
+    private SiteFile listed(UUID site, String name, String sha256, long bytes, String person) {
+        Supplier<SiteFile> found = () -> files.findBySiteIdAndNameAndSha256(site, name, sha256).orElse(null);
+        SiteFile before = found.get();
+        try {
+            return before != null ? before : files.saveAndFlush(new SiteFile(site, name, sha256, bytes, person));
+        } catch (DataIntegrityViolationException addedInTheSameMoment) {
+            return found.get();
         }
     }
 

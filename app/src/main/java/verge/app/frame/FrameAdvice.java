@@ -21,11 +21,13 @@ import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
 import verge.app.live.InstrumentViews;
 import verge.app.pole.PrismTable;
+import verge.app.problem.ProblemWords;
 import verge.app.walkround.WalkRoundService;
 import verge.core.check.Finding;
 import verge.core.journal.JobState;
 import verge.core.journal.Journal;
 import verge.core.journal.Origin;
+import verge.core.problem.Problem;
 import verge.core.units.Figures;
 import verge.core.units.PlanAxes;
 
@@ -42,9 +44,10 @@ class FrameAdvice {
     private final SettingsWords settingsWords;
     private final BookText bookText;
     private final WalkRoundService walkRound;
+    private final ProblemWords problems;
 
     FrameAdvice(AccountService accounts, JobService jobs, JournalService journals, PracticeService practice,
-            InstrumentViews instruments, SettingsWords settingsWords, BookText bookText, WalkRoundService walkRound) {
+            InstrumentViews instruments, SettingsWords settingsWords, BookText bookText, WalkRoundService walkRound, ProblemWords problems) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.journals = journals;
@@ -53,6 +56,7 @@ class FrameAdvice {
         this.settingsWords = settingsWords;
         this.bookText = bookText;
         this.walkRound = walkRound;
+        this.problems = problems;
     }
 
     @ModelAttribute
@@ -83,7 +87,12 @@ class FrameAdvice {
                 state.target().map(t -> Figures.metric().small(t.prismConstant())).orElse(""),
                 state.target().map(t -> figures.bare(t.height())).orElse(""),
                 state.target().map(t -> PrismTable.typed(t)).orElse(""),
-                state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), practice.ground(id).isPresent(), mark(id, journal));
+                state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""), trouble(job), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), practice.ground(id).isPresent(), mark(id, journal));
+    }
+
+    private ProblemWords.Said trouble(Job job) {
+        return journals.damage(job.id()).map(d -> problems.say(Problem.JOURNAL_DAMAGED, List.of(d.line())))
+                .orElse(job.archived() ? problems.say(Problem.JOB_PUT_AWAY, List.of()) : null);
     }
 
     private FrameView.WalkRoundMark mark(UUID job, Journal journal) {

@@ -185,10 +185,9 @@ public class ImportService {
      * where a setup stands on them, since what was measured from it would go too: there the later ones count from now on.
      */
     private void takeControl(UUID job, PlacedFile placed, Author author) {
-        Journal before = journals.journal(job);
-        imports(before, placed.file()).stream().filter(e -> before.pointsThatGoWith(e.id()) == before.state().pointsOf(e.id()).size())
-                .forEach(e -> journals.strike(job, Author.atPage(author.person()), e.id()));
-        journals.append(job, author, new Payload.PointsImported(Origin.CONTROL, placed.file().name(), placed.file().sha256(), points(placed)));
+        Payload taken = new Payload.PointsImported(Origin.CONTROL, placed.file().name(), placed.file().sha256(), points(placed));
+        journals.appendTogether(job, author, before -> Stream.concat(imports(before, placed.file()).stream()
+                .filter(e -> before.pointsThatGoWith(e.id()) == before.state().pointsOf(e.id()).size()).map(e -> new Payload.Struck(e.id())), Stream.of(taken)).toList());
     }
 
     /**

@@ -3,6 +3,7 @@ package verge.app.job;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
 
 /** A job's name and place; all else about it is in its journal. */
@@ -16,6 +17,8 @@ public class Job {
     private String madeBy;
     private Instant archivedAt;
     private Instant deletedAt;
+    private String broughtInBy;
+    private Long broughtInLines;
 
     protected Job() {
     }
@@ -56,6 +59,24 @@ public class Job {
     /** When it was deleted; null if it was not. */
     public Instant deletedAt() {
         return deletedAt;
+    }
+
+    /**
+     * The field book that a job was made of.
+     *
+     * @param by who brought it in; its lines name whoever wrote them elsewhere
+     * @param lines how many of the job's first lines are from it
+     */
+    public record BroughtIn(String by, long lines) {
+    }
+
+    public Optional<BroughtIn> broughtIn() {
+        return broughtInBy == null ? Optional.empty() : Optional.of(new BroughtIn(broughtInBy, broughtInLines));
+    }
+
+    void bringIn(BroughtIn book) {
+        broughtInBy = book.by();
+        broughtInLines = book.lines();
     }
 
     void moveTo(UUID site) {

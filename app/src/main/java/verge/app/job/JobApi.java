@@ -20,6 +20,7 @@ import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.core.journal.JobState;
+import verge.core.journal.Journal;
 import verge.core.journal.Moves;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
@@ -41,8 +42,12 @@ class JobApi {
         this.starters = starters;
     }
 
-    /** @param settings the answers that give the job's settings */
-    record JobBody(UUID id, UUID site, String siteName, String name, Instant madeAt, String madeBy, boolean archived, Map<String, String> settings) {
+    /**
+     * @param broughtInBy who brought in the field book that it was made of, or null
+     * @param broughtInLines how many of its first entries are from that book, written by whom they name
+     * @param settings the answers that give the job's settings
+     */
+    record JobBody(UUID id, UUID site, String siteName, String name, Instant madeAt, String madeBy, boolean archived, String broughtInBy, Long broughtInLines, Map<String, String> settings) {
     }
 
     /**
@@ -88,7 +93,8 @@ class JobApi {
     @Operation(summary = "What a change of settings would move")
     @PostMapping("/{job}/settings/preview")
     MovesBody preview(@PathVariable UUID job, @RequestBody Change change) {
-        Moves moves = Moves.between(journals.state(job), journals.journal(job).preview(chosen(job, change)));
+        Journal journal = journals.journal(job);
+        Moves moves = Moves.between(journal.state(), journal.preview(chosen(job, journal.state(), change)));
         return new MovesBody(moves.moved().size(), moves.kept(), moves.largest().metres(), moves.mean().metres(),
                 moves.gone().stream().map(Object::toString).toList());
     }
@@ -96,14 +102,15 @@ class JobApi {
     @Operation(summary = "Change a job's settings", description = "Answers that are not sent stay as they are. Striking the entry undoes it.")
     @PutMapping("/{job}/settings")
     JobBody change(@PathVariable UUID job, @RequestBody Change change, Principal person) {
-        Payload.SettingsChosen chosen = chosen(job, change);
-        journals.journal(job).preview(chosen);
-        journals.append(job, Author.ofProgram(person.getName()), chosen);
+        journals.appendTogether(job, Author.ofProgram(person.getName()), journal -> {
+            Payload.SettingsChosen chosen = chosen(job, journal.state(), change);
+            journal.preview(chosen);
+            return List.of(chosen);
+        });
         return body(jobs.job(job));
     }
 
-    private Payload.SettingsChosen chosen(UUID job, Change change) {
-        JobState state = journals.state(job);
+    private Payload.SettingsChosen chosen(UUID job, JobState state, Change change) {
         Answers answers = settingsAnswers.write(state.settings()).with(or(change.settings()));
         return new Payload.SettingsChosen(settingsAnswers.read(answers, jobs.job(job).siteId(), Optional.of(state.settings())), Boolean.TRUE.equals(change.carry()));
     }
@@ -114,6 +121,7 @@ class JobApi {
 
     private JobBody body(Job job) {
         return new JobBody(job.id(), job.siteId(), jobs.site(job.siteId()).name(), job.name(), job.madeAt(), job.madeBy(), job.archived(),
+                job.broughtIn().map(Job.BroughtIn::by).orElse(null), job.broughtIn().map(Job.BroughtIn::lines).orElse(null),
                 settingsAnswers.write(journals.state(job.id()).settings()).texts());
     }
 }

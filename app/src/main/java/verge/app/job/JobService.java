@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.problem.TriedAgain;
 import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
 import verge.core.journal.Payload;
@@ -42,9 +43,10 @@ public class JobService {
      *
      * @throws SurveyException NAME_UNFIT
      */
+    @TriedAgain
     public Site ensureSite(String typedName) {
         String name = ShelfName.parse(typedName, "site");
-        return sites.findByNameIgnoreCase(name).orElseGet(() -> sites.save(new Site(name)));
+        return sites.findByNameIgnoreCase(name).orElseGet(() -> sites.saveAndFlush(new Site(name)));
     }
 
     /** The jobs of a site, latest first. */
@@ -73,7 +75,10 @@ public class JobService {
 
     /** Makes a job of entries that were written elsewhere, all or none. @throws SurveyException as {@link #make} */
     public Job makeFrom(UUID site, String typedName, List<Entry> entries, String person) {
-        return make(site, typedName, person, job -> journals.begin(job.id(), entries));
+        return make(site, typedName, person, job -> {
+            job.bringIn(new Job.BroughtIn(person, entries.size()));
+            journals.begin(job.id(), entries);
+        });
     }
 
     private Job make(UUID site, String typedName, String person, Consumer<Job> begin) {

@@ -1,6 +1,7 @@
 package verge.app.job;
 
 import java.security.Principal;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
@@ -16,7 +17,9 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.problem.ProblemWords;
 import verge.core.journal.JobState;
+import verge.core.journal.Journal;
 import verge.core.journal.Payload;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /** Changing a job's settings: what moves is shown before it is done, and striking the line in the field book undoes it. */
@@ -58,10 +61,11 @@ class JobSettingsController {
         Answers answers = Answers.of(sent);
         Job own = jobs.job(job);
         try {
-            JobState before = journals.state(job);
+            Journal journal = journals.journal(job);
+            JobState before = journal.state();
             Payload.SettingsChosen chosen = new Payload.SettingsChosen(
                     settingsAnswers.read(answers, own.siteId(), Optional.of(before.settings())), answers.ticked("carry"));
-            MovesView moves = MovesView.of(before, journals.journal(job).preview(chosen));
+            MovesView moves = MovesView.of(before, journal.preview(chosen));
             boolean system = !before.settings().system().equals(chosen.settings().system());
             if ((moves.any() || system && before.points().findAny().isPresent()) && !answers.text("seen").equals(moves.seen())) {
                 model.addAttribute("moves", moves);
@@ -69,7 +73,10 @@ class JobSettingsController {
                 return page(own, answers, model);
             }
             if (!chosen.settings().equals(before.settings())) {
-                journals.append(job, Author.atPage(person.getName()), chosen);
+                journals.appendTogether(job, Author.atPage(person.getName()), now -> {
+                    requireSeen(now, answers);
+                    return List.of(chosen);
+                });
             }
             return "redirect:/jobs/" + job + "/prepare";
         } catch (SurveyException unfit) {
@@ -78,8 +85,19 @@ class JobSettingsController {
         }
     }
 
+    /** All questions are answered at once here: what somebody else has changed meanwhile would be undone by answers that do not know of it. */
+    private static void requireSeen(Journal now, Answers answers) {
+        String asOf = answers.text("asOf");
+        if (asOf.matches("\\d{1,9}")) {
+            now.settingsChangedSince(Long.parseLong(asOf)).ifPresent(e -> {
+                throw new SurveyException(Problem.SETTINGS_CHANGED_MEANWHILE, e.person());
+            });
+        }
+    }
+
     private String page(Job job, Answers answers, Model model) {
         model.addAttribute("job", job);
+        model.addAttribute("asOf", journals.journal(job.id()).entries().size());
         model.addAttribute("site", jobs.site(job.siteId()));
         questions.ask(model, answers, job.siteId());
         summary.put(model, answers, job.siteId(), Optional.of(job));

@@ -2,15 +2,22 @@ package verge.app.journal;
 
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentMap;
+import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.stream.IntStream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import verge.core.journal.Entry;
 import verge.core.journal.Geoids;
@@ -30,6 +37,9 @@ import verge.core.problem.SurveyException;
 public class JournalService {
     /** Entries and points of all jobs kept in memory together, about a kilobyte each; what was used longest ago goes first. */
     private static final long MOST_KEPT = 300_000;
+    private static final int MOST_ASKED_AT_ONCE = 10_000;
+    private static final Logger LOG = LoggerFactory.getLogger(JournalService.class);
+    private static final Consumer<Entry> NOTHING_ELSE = entry -> { };
 
     private final EntityManager entities;
     private final TransactionTemplate transaction;
@@ -37,8 +47,23 @@ public class JournalService {
     private final PointProjection projection;
     private final ApplicationEventPublisher events;
     private final Geoids geoids;
-    private final ConcurrentMap<UUID, Journal> replayed = Caffeine.newBuilder().maximumWeight(MOST_KEPT)
-            .weigher((UUID job, Journal journal) -> journal.entries().size() + journal.state().nameCount()).<UUID, Journal>build().asMap();
+    private final ConcurrentMap<UUID, Replayed> replayed = Caffeine.newBuilder().maximumWeight(MOST_KEPT)
+            .weigher((UUID job, Replayed kept) -> kept.journal().entries().size() + kept.journal().state().nameCount()).<UUID, Replayed>build().asMap();
+
+    /**
+     * Where a journal cannot be read on.
+     *
+     * @param line number of the first entry that is missing or cannot be read
+     * @param behind how many entries are there from it on, which count for nothing
+     */
+    public record Damage(int line, int behind) {
+    }
+
+    private record Replayed(Journal journal, Optional<Damage> damage) {
+        static Replayed whole(Journal journal) {
+            return new Replayed(journal, Optional.empty());
+        }
+    }
 
     JournalService(EntityManager entities, TransactionTemplate transaction, PayloadJson json, PointProjection projection,
             ApplicationEventPublisher events, Geoids geoids) {
@@ -50,16 +75,21 @@ public class JournalService {
         this.geoids = geoids;
     }
 
-    /** The journal as it stands in the database now. */
+    /** The journal as it stands in the database now; of a damaged one, what comes before the damage. */
     public Journal journal(UUID job) {
-        return transaction.execute(status -> caughtUp(job));
+        return transaction.execute(status -> caughtUp(job)).journal();
     }
 
     public JobState state(UUID job) {
         return journal(job).state();
     }
 
-    public Entry append(UUID job, Author author, Payload payload) {
+    /** Where a journal cannot be read on; empty for one that is whole. */
+    public Optional<Damage> damage(UUID job) {
+        return transaction.execute(status -> caughtUp(job)).damage();
+    }
+
+    public Kept append(UUID job, Author author, Payload payload) {
         return append(job, author, state -> payload);
     }
 
@@ -67,31 +97,73 @@ public class JournalService {
      * Appends an entry made from the state it will follow. When this returns, the entry is committed and flushed.
      *
      * @param payload decides with the job locked, and refuses by throwing
-     * @return the entry; if its id is already in the journal, the one stored then
+     * @return the entry, or the one of its id that is in the journal already
+     * @throws SurveyException JOB_PUT_AWAY, JOURNAL_DAMAGED, ENTRY_ID_TAKEN
      */
-    public Entry append(UUID job, Author author, Function<JobState, Payload> payload) {
-        record Appended(Journal journal, Entry entry, boolean added) {
+    public Kept append(UUID job, Author author, Function<JobState, Payload> payload) {
+        return appendTogether(job, author, journal -> List.of(payload.apply(journal.state())), NOTHING_ELSE);
+    }
+
+    /** As {@link #appendTogether(UUID, Author, Function, Consumer)}, with nothing but entries to be written. */
+    public Kept appendTogether(UUID job, Author author, Function<Journal, List<Payload>> payloads) {
+        return appendTogether(job, author, payloads, NOTHING_ELSE);
+    }
+
+    /**
+     * Appends entries that belong together: all of them or none. The last bears the author's id; what comes before it, ids made of that one.
+     *
+     * @param payloads decides with the job locked, and refuses by throwing; at least one
+     * @param within writes what else belongs to the entry, in the same transaction
+     * @return the last entry, or the one of its id that is in the journal already
+     * @throws IllegalStateException within another transaction: pages would be told of what may never be committed
+     */
+    public Kept appendTogether(UUID job, Author author, Function<Journal, List<Payload>> payloads, Consumer<Entry> within) {
+        if (TransactionSynchronizationManager.isActualTransactionActive()) {
+            throw new IllegalStateException("an append within another transaction");
+        }
+        record Appended(Journal journal, List<Entry> entries, Optional<Entry> before) {
         }
         Appended done = transaction.execute(status -> {
             lock(job);
-            Journal before = caughtUp(job);
+            Replayed known = caughtUp(job);
+            known.damage().ifPresent(d -> {
+                throw new SurveyException(Problem.JOURNAL_DAMAGED, d.line());
+            });
+            Journal before = known.journal();
             Optional<Entry> stored = before.entry(author.entry());
             if (stored.isPresent()) {
-                return new Appended(before, stored.get(), false);
+                return new Appended(before, List.of(), stored);
             }
-            // Microseconds are what the database keeps: the entry must be the same before and after it was read back.
-            Entry entry = new Entry(author.entry(), before.entries().size() + 1, Instant.now().truncatedTo(ChronoUnit.MICROS),
-                    author.person(), author.device(), payload.apply(before.state()));
-            Journal after = before.append(entry);
-            persist(job, entry);
-            projection.follow(job, before.state(), after, entry);
-            return new Appended(after, entry, true);
+            List<Entry> entries = entries(before, author, payloads.apply(before));
+            Journal after = before;
+            for (Entry entry : entries) {
+                JobState state = after.state();
+                after = after.append(entry);
+                persist(job, entry);
+                projection.follow(job, state, after, entry);
+            }
+            within.accept(entries.get(entries.size() - 1));
+            return new Appended(after, entries, Optional.empty());
         });
-        if (done.added()) {
-            keep(job, done.journal());
-            events.publishEvent(new JournalChanged(job, done.entry()));
+        if (done.before().isPresent()) {
+            return new Kept(done.before().get(), true);
         }
-        return done.entry();
+        keep(job, Replayed.whole(done.journal()));
+        done.entries().forEach(entry -> events.publishEvent(new JournalChanged(job, entry)));
+        return new Kept(done.entries().get(done.entries().size() - 1), false);
+    }
+
+    private static List<Entry> entries(Journal before, Author author, List<Payload> payloads) {
+        // Microseconds are what the database keeps: the entry must be the same before and after it was read back.
+        Instant now = Instant.now().truncatedTo(ChronoUnit.MICROS);
+        int last = payloads.size() - 1;
+        return IntStream.rangeClosed(0, last).mapToObj(i -> new Entry(i == last ? author.entry() : companion(author.entry(), i),
+                before.entries().size() + 1L + i, now, author.person(), author.device(), payloads.get(i))).toList();
+    }
+
+    /** The id of an entry that goes with another: the same whenever it is sent again. */
+    private static UUID companion(UUID entry, int number) {
+        return UUID.nameUUIDFromBytes((entry + " " + number).getBytes(StandardCharsets.UTF_8));
     }
 
     /** Writes the first entry of a new job within the caller's transaction. */
@@ -107,7 +179,10 @@ public class JournalService {
 
     /** Whether any of these is in a journal here already. */
     public boolean anyKnown(List<Entry> entries) {
-        return entries.stream().map(Entry::id).anyMatch(id -> entities.find(EntryRow.class, id) != null);
+        List<UUID> ids = entries.stream().map(Entry::id).toList();
+        return IntStream.iterate(0, from -> from < ids.size(), from -> from + MOST_ASKED_AT_ONCE).anyMatch(from ->
+                entities.createQuery("select count(e) from EntryRow e where e.id in :ids", Long.class)
+                        .setParameter("ids", ids.subList(from, Math.min(from + MOST_ASKED_AT_ONCE, ids.size()))).getSingleResult() > 0);
     }
 
     /** Takes an entry out of reckoning. @throws SurveyException NOTHING_TO_STRIKE if it cannot be struck or already is */
@@ -137,36 +212,50 @@ public class JournalService {
      */
     public boolean rebuild(UUID job) {
         return Boolean.TRUE.equals(transaction.execute(status -> {
-            lock(job);
+            entities.createNativeQuery("select id from job where id = :job for update").setParameter("job", job).getResultList();
             String before = projection.digest(job);
-            projection.rebuild(job, Journal.replay(load(job, 0), geoids).state());
+            projection.rebuild(job, Journal.replay(load(job, 0).entries(), geoids).state());
             return before.equals(projection.digest(job));
         }));
     }
 
-    private Journal caughtUp(UUID job) {
-        Journal known = replayed.get(job);
-        List<Entry> more = load(job, known == null ? 0 : known.entries().size());
-        if (known == null) {
-            if (more.isEmpty()) {
-                throw new SurveyException(Problem.NOT_FOUND, job);
-            }
-            return keep(job, Journal.replay(more, geoids));
+    private Replayed caughtUp(UUID job) {
+        Replayed known = replayed.get(job);
+        if (known != null && known.damage().isPresent()) {
+            known = null;   // it may have been mended
         }
-        Journal now = known;
-        for (Entry entry : more) {
+        Loaded more = load(job, known == null ? 0 : known.journal().entries().size());
+        if (known == null) {
+            if (more.entries().isEmpty()) {
+                throw more.damage().map(d -> new SurveyException(Problem.JOURNAL_DAMAGED, d.line())).orElseGet(() -> new SurveyException(Problem.NOT_FOUND, job));
+            }
+            return keep(job, new Replayed(Journal.replay(more.entries(), geoids), more.damage()));
+        }
+        if (more.entries().isEmpty() && more.damage().isEmpty()) {
+            return known;
+        }
+        Journal now = known.journal();
+        for (Entry entry : more.entries()) {
             now = now.append(entry);
         }
-        return more.isEmpty() ? known : keep(job, now);
+        return keep(job, new Replayed(now, more.damage()));
     }
 
     /** Keeps the longer of two journals: they are prefixes of one another. */
-    private Journal keep(UUID job, Journal journal) {
-        return replayed.merge(job, journal, (a, b) -> a.entries().size() >= b.entries().size() ? a : b);
+    private Replayed keep(UUID job, Replayed journal) {
+        return replayed.merge(job, journal, (a, b) -> a.journal().entries().size() > b.journal().entries().size() ? a : b);
     }
 
+    /** @throws SurveyException JOB_PUT_AWAY or NOT_FOUND: nothing is written into what nobody looks at */
     private void lock(UUID job) {
-        entities.createNativeQuery("select id from job where id = :job for update").setParameter("job", job).getResultList();
+        List<?> found = entities.createNativeQuery("select archived_at is not null from job where id = :job and deleted_at is null for update", Boolean.class)
+                .setParameter("job", job).getResultList();
+        if (found.isEmpty()) {
+            throw new SurveyException(Problem.NOT_FOUND, job);
+        }
+        if (Boolean.TRUE.equals(found.get(0))) {
+            throw new SurveyException(Problem.JOB_PUT_AWAY);
+        }
     }
 
     private void persist(UUID job, Entry entry) {
@@ -175,10 +264,30 @@ public class JournalService {
         entities.flush();
     }
 
-    private List<Entry> load(UUID job, int after) {
-        return entities.createQuery("select e from EntryRow e where e.jobId = :job and e.sequence > :after order by e.sequence", EntryRow.class)
-                .setParameter("job", job).setParameter("after", after).getResultStream()
-                .map(row -> new Entry(row.id(), row.sequence(), row.at(), row.person(), row.device(), json.read(row.written())))
-                .toList();
+    private record Loaded(List<Entry> entries, Optional<Damage> damage) {
+    }
+
+    /** Entries after a number, up to the first that is missing or cannot be read. */
+    private Loaded load(UUID job, int after) {
+        List<EntryRow> rows = entities.createQuery("select e from EntryRow e where e.jobId = :job and e.sequence > :after order by e.sequence", EntryRow.class)
+                .setParameter("job", job).setParameter("after", after).getResultList();
+        List<Entry> entries = new ArrayList<>(rows.size());
+        for (EntryRow row : rows) {
+            int line = after + entries.size() + 1;
+            if (row.sequence() != line) {
+                return damaged(job, entries, new Damage(line, rows.size() - entries.size()), null);
+            }
+            try {
+                entries.add(new Entry(row.id(), row.sequence(), row.at(), row.person(), row.device(), json.read(row.written())));
+            } catch (RuntimeException unreadable) {
+                return damaged(job, entries, new Damage(line, rows.size() - entries.size()), unreadable);
+            }
+        }
+        return new Loaded(entries, Optional.empty());
+    }
+
+    private static Loaded damaged(UUID job, List<Entry> entries, Damage damage, RuntimeException why) {
+        LOG.error("the journal of job {} is damaged at line {}", job, damage.line(), why);
+        return new Loaded(entries, Optional.of(damage));
     }
 }

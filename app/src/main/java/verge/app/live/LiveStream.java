@@ -1,14 +1,13 @@
 package verge.app.live;
 
 import jakarta.annotation.PreDestroy;
-import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -29,13 +28,14 @@ import verge.app.stakeout.GuideView;
 import verge.app.stakeout.StakeoutAim;
 import verge.core.geodesy.Position;
 import verge.core.journal.JobState;
+import verge.core.journal.Journal;
 import verge.core.journal.Leaf;
 import verge.core.problem.SurveyException;
 import verge.core.reading.TotalStationReading;
 
 /**
- * Sends every open page what changed, ten times a second at most, from one thread: no request waits. An event goes out only if its
- * text differs from the last one sent to that page.
+ * Tells every open page what changed, ten times a second at most, from one clock: no request waits. The clock only looks at what is in
+ * memory; what may have to wait is done beside it.
  */
 @Component
 class LiveStream {
@@ -48,8 +48,10 @@ class LiveStream {
     private final JournalService journals;
     private final InstrumentViews instruments;
     private final JsonMapper json;
-    private final Set<Page> pages = ConcurrentHashMap.newKeySet();
+    private final Set<LivePage> pages = ConcurrentHashMap.newKeySet();
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "live"));
+    /** Sends to pages, and reads jobs anew: what may wait for a tablet or for the database. */
+    private final ExecutorService beside = Executors.newCachedThreadPool(task -> new Thread(task, "beside live"));
 
     LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, JsonMapper json) {
         this.desk = desk;
@@ -60,51 +62,39 @@ class LiveStream {
         clock.scheduleWithFixedDelay(this::look, MILLIS_BETWEEN_LOOKS, MILLIS_BETWEEN_LOOKS, TimeUnit.MILLISECONDS);
     }
 
-    /** One open page. Its texts are touched by the clock's thread only. */
-    private static final class Page {
-        private final UUID job;
-        private final StakeoutAim aim;
-        private final SseEmitter emitter;
-        private final Map<String, String> lastSent = new ConcurrentHashMap<>();
-        private volatile JobState state;
-
-        private Page(UUID job, StakeoutAim aim, SseEmitter emitter, JobState state) {
-            this.job = job;
-            this.aim = aim;
-            this.emitter = emitter;
-            this.state = state;
-        }
-    }
-
     /** @param aim what the page stakes, or null */
     SseEmitter open(UUID job, StakeoutAim aim) {
-        Page page = new Page(job, aim, new SseEmitter(NEVER), journals.state(job));
-        page.emitter.onCompletion(() -> pages.remove(page));
-        page.emitter.onError(failure -> pages.remove(page));
+        LivePage page = new LivePage(job, aim, new SseEmitter(NEVER), journals.journal(job), beside);
+        instruments.view(job, page.journal().state());   // whatever must be looked up is looked up here, not on the clock
+        page.emitter().onCompletion(() -> pages.remove(page));
+        page.emitter().onError(failure -> pages.remove(page));
         pages.add(page);
-        // What was stored before the page could be told; on the clock, so that it never overtakes a later change.
-        clock.execute(() -> page.state = journals.state(job));
-        return page.emitter;
+        page.sees(journals.journal(job));   // what was stored before the page could be told
+        return page.emitter();
     }
 
     @EventListener
     void changed(JournalChanged change) {
-        clock.execute(() -> {
-            List<Page> concerned = pages.stream().filter(page -> page.job.equals(change.job())).toList();
-            if (!concerned.isEmpty()) {
-                JobState state = journals.state(change.job());
-                concerned.forEach(page -> {
-                    page.state = state;
-                    send(page, "book", Long.toString(change.entry().sequence()));
-                });
-            }
-        });
+        List<LivePage> concerned = pages.stream().filter(page -> page.job().equals(change.job())).toList();
+        if (!concerned.isEmpty()) {
+            beside.execute(() -> {
+                try {
+                    Journal now = journals.journal(change.job());
+                    concerned.forEach(page -> {
+                        page.sees(now);
+                        page.tell("book", Long.toString(now.entries().size()));
+                    });
+                } catch (RuntimeException unforeseen) {
+                    LOG.error("pages of job {} could not be told of line {}", change.job(), change.entry().sequence(), unforeseen);
+                }
+            });
+        }
     }
 
     /** A file of the site has changed: the pages of its jobs look again, once the change is in the database. */
     @TransactionalEventListener(fallbackExecution = true)
     void changed(SiteChanged change) {
-        clock.execute(() -> pages.stream().filter(page -> lies(page.job, change.site())).forEach(page -> send(page, "book", "site " + Instant.now())));
+        beside.execute(() -> pages.stream().filter(page -> lies(page.job(), change.site())).forEach(page -> page.tell("book", "site " + Instant.now())));
     }
 
     private boolean lies(UUID job, UUID site) {
@@ -116,21 +106,23 @@ class LiveStream {
     }
 
     private void look() {
-        try {
-            pages.forEach(this::tell);
-        } catch (RuntimeException unforeseen) {
-            LOG.error("the live stream stumbled", unforeseen);   // and goes on: a clock that stops would freeze every page
-        }
+        pages.forEach(page -> {
+            try {
+                tell(page);
+            } catch (RuntimeException unforeseen) {   // this page's own: the others are told all the same, and the clock goes on
+                if (page.stumblesFirst()) {
+                    LOG.error("a page of job {} cannot be told how things are", page.job(), unforeseen);
+                }
+            }
+        });
     }
 
-    private void tell(Page page) {
-        JobState state = page.state;
-        InstrumentView view = instruments.view(page.job, state);
-        send(page, "instrument", json.writeValueAsString(view));
-        if (page.aim != null) {
-            String guide = here(state, page.job, view).map(position -> json.writeValueAsString(GuideView.of(state, page.aim, position)))
-                    .orElse("null");
-            send(page, "guide", guide);
+    private void tell(LivePage page) {
+        JobState state = page.journal().state();
+        InstrumentView view = instruments.view(page.job(), state);
+        page.tell("instrument", json.writeValueAsString(view));
+        if (page.aim() != null) {
+            page.tell("guide", here(state, page.job(), view).map(position -> json.writeValueAsString(GuideView.of(state, page.aim(), position))).orElse("null"));
         }
     }
 
@@ -140,25 +132,15 @@ class LiveStream {
         return tracked.flatMap(r -> leaf.flatMap(l -> state.target().map(t -> l.station().observe(r, t).position())));
     }
 
-    private void send(Page page, String event, String text) {
-        if (text.equals(page.lastSent.put(event, text))) {
-            return;
-        }
-        try {
-            page.emitter.send(SseEmitter.event().name(event).data(text));
-        } catch (IOException | IllegalStateException pageGone) {
-            pages.remove(page);
-        }
-    }
-
     /** Before the web server waits for open requests: these never end by themselves. */
     @EventListener(ContextClosedEvent.class)
     void closePages() {
-        pages.forEach(page -> page.emitter.complete());
+        pages.forEach(page -> page.emitter().complete());
     }
 
     @PreDestroy
     void stop() {
         clock.shutdownNow();
+        beside.shutdownNow();
     }
 }

@@ -10,6 +10,7 @@ import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
+import verge.app.journal.UnderWay;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.journal.Entry;
@@ -27,10 +28,12 @@ public class MeasureService {
     private static final int LONGEST_NOTE = 500;
 
     private final JournalService journals;
+    private final UnderWay underWay;
     private final InstrumentWatch watch;
 
-    MeasureService(JournalService journals, InstrumentWatch watch) {
+    MeasureService(JournalService journals, UnderWay underWay, InstrumentWatch watch) {
         this.journals = journals;
+        this.underWay = underWay;
         this.watch = watch;
     }
 
@@ -39,23 +42,19 @@ public class MeasureService {
      *
      * @param notes by the names of the job's own fields
      * @param id made by the asker; asking again with it measures nothing and gives what was stored
-     * @throws SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, or as {@link InstrumentWatch#ready}; the future fails
-     *     with one if the instrument does
+     * @return fails with a SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, as {@link InstrumentWatch#ready}, or as the instrument does
      */
     public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, String person) {
-        Journal journal = journals.journal(job);
-        if (journal.entry(id).isPresent()) {
-            return CompletableFuture.completedFuture(new Kept(journal.entry(id).get(), true));
-        }
-        PointName name = PointName.parse(typedName);
-        Code code = Code.parse(typedCode);
-        requireFree(journal.state(), name);
-        InstrumentWatch.Ready ready = watch.ready(job);
-        return watch.shoot(ready).thenApply(reading -> new Kept(
-                journals.append(job, new Author(id, person, ready.device()), state -> {
-                    requireFree(state, name);
-                    return new Payload.ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes));
-                }), false));
+        return underWay.once(job, id, () -> {
+            PointName name = PointName.parse(typedName);
+            Code code = Code.parse(typedCode);
+            requireFree(journals.state(job), name);
+            InstrumentWatch.Ready ready = watch.ready(job);
+            return watch.shoot(ready).thenApply(reading -> journals.append(job, new Author(id, person, ready.device()), state -> {
+                requireFree(state, name);
+                return new Payload.ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes));
+            }));
+        });
     }
 
     /** Notes for the fields that the job has, blank ones left out. */

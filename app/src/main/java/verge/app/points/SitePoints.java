@@ -55,6 +55,14 @@ public class SitePoints {
      * @param origin CONTROL for points to set up on or measure from, DESIGN for what is staked
      */
     public void takeOn(UUID job, Origin origin, String person, String... typedNames) {
+        List<Payload> wanted = toTakeOn(job, origin, typedNames);
+        if (!wanted.isEmpty()) {
+            journals.appendTogether(job, Author.atPage(person), journal -> wanted);
+        }
+    }
+
+    /** The entries that would take such points on; nothing is written. */
+    public List<Payload> toTakeOn(UUID job, Origin origin, String... typedNames) {
         JobState state = state(job);
         List<PointName> wanted = new ArrayList<>();
         for (String typed : typedNames) {
@@ -64,8 +72,8 @@ public class SitePoints {
                 // whoever uses the name says so, with its field
             }
         }
-        wanted.stream().map(name -> origin == Origin.DESIGN ? state.findDesign(name) : state.find(name)).flatMap(Optional::stream)
-                .filter(p -> isSeen(state, p)).forEach(p -> take(job, p, person));
+        return wanted.stream().distinct().map(name -> origin == Origin.DESIGN ? state.findDesign(name) : state.find(name)).flatMap(Optional::stream)
+                .filter(p -> isSeen(state, p)).map(p -> taken(job, state, p)).toList();
     }
 
     private boolean isSeen(JobState state, StoredPoint point) {
@@ -75,7 +83,7 @@ public class SitePoints {
     /** Takes one point on as its file has it now, whether the job has it already or not. */
     public void takeAgain(UUID job, UUID file, PointName name, String person) {
         JobState state = journals.state(job);
-        point(drawings.file(job, state, file), name).ifPresent(p -> take(job, p, person));
+        point(drawings.file(job, state, file), name).ifPresent(p -> journals.append(job, Author.atPage(person), taken(job, state, p)));
     }
 
     /** A name for a corner of a line that no point of the job has: the line's own or its layer's, and a number. */
@@ -106,11 +114,10 @@ public class SitePoints {
         return name;
     }
 
-    private void take(UUID job, StoredPoint point, String person) {
-        JobState state = journals.state(job);
+    private Payload taken(UUID job, JobState state, StoredPoint point) {
         PlacedFile file = drawings.file(job, state, point.entry());
-        journals.append(job, Author.atPage(person), new Payload.PointsImported(point.origin(), file.file().name(), file.file().sha256(),
-                List.of(new NamedPosition(point.name(), point.code(), point.position()))));
+        return new Payload.PointsImported(point.origin(), file.file().name(), file.file().sha256(),
+                List.of(new NamedPosition(point.name(), point.code(), point.position())));
     }
 
     /** A point of a file, with the file's id where a point of the journal has its entry. */

@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import verge.app.job.JobService;
+import verge.app.problem.TriedAgain;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
@@ -46,6 +47,7 @@ public class PrismTable {
     }
 
     /** @throws SurveyException PRISM_NAME_UNFIT, or as {@link #constant} */
+    @TriedAgain
     @Transactional
     public void add(UUID job, String typedName, String typedConstant) {
         String name = typedName.strip();

@@ -2,7 +2,6 @@ package verge.app.problem;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.util.concurrent.CompletionException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.NestedExceptionUtils;
@@ -40,14 +39,6 @@ class ProblemAdvice {
         return answer(failure, request);
     }
 
-    @ExceptionHandler(CompletionException.class)
-    Object later(CompletionException failure, HttpServletRequest request) {
-        if (failure.getCause() instanceof SurveyException problem) {
-            return answer(problem, request);
-        }
-        throw failure;
-    }
-
     @ExceptionHandler(MaxUploadSizeExceededException.class)
     Object tooLarge(HttpServletRequest request) {
         return answer(new SurveyException(Problem.FILE_TOO_LARGE, LARGEST_FILE_MEGABYTES), request);
@@ -80,8 +71,10 @@ class ProblemAdvice {
         if (failure instanceof ErrorResponse known && known.getStatusCode().is4xxClientError()) {
             return answer(new SurveyException(Problem.REQUEST_UNFIT), request);   // the framework could not make sense of it
         }
-        LOG.error("{} {} failed", request.getMethod(), request.getRequestURI(), failure);
-        return answer(new SurveyException(Problem.UNFORESEEN), request);
+        return answer(Causes.of(failure).orElseGet(() -> {
+            LOG.error("{} {} failed", request.getMethod(), request.getRequestURI(), failure);
+            return new SurveyException(Problem.UNFORESEEN);
+        }), request);
     }
 
     private Object answer(SurveyException failure, HttpServletRequest request) {

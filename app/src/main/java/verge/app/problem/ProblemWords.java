@@ -27,6 +27,16 @@ public class ProblemWords {
             Map.entry(Problem.JOB_NAME_TAKEN, HttpStatus.CONFLICT),
             Map.entry(Problem.POINT_NAME_TAKEN, HttpStatus.CONFLICT),
             Map.entry(Problem.LINK_LOST, HttpStatus.SERVICE_UNAVAILABLE),
+            Map.entry(Problem.DATABASE_AWAY, HttpStatus.SERVICE_UNAVAILABLE),
+            Map.entry(Problem.DISK_FULL, HttpStatus.INSUFFICIENT_STORAGE),
+            Map.entry(Problem.REQUEST_TOO_LARGE, HttpStatus.CONTENT_TOO_LARGE),
+            Map.entry(Problem.MADE_TWICE, HttpStatus.CONFLICT),
+            Map.entry(Problem.ENTRY_ID_TAKEN, HttpStatus.CONFLICT),
+            Map.entry(Problem.CHANGED_MEANWHILE, HttpStatus.CONFLICT),
+            Map.entry(Problem.SETTINGS_CHANGED_MEANWHILE, HttpStatus.CONFLICT),
+            Map.entry(Problem.SET_STEP_PASSED, HttpStatus.CONFLICT),
+            Map.entry(Problem.JOB_PUT_AWAY, HttpStatus.CONFLICT),
+            Map.entry(Problem.FIELD_UNREADABLE, HttpStatus.BAD_REQUEST),
             Map.entry(Problem.REQUEST_UNREADABLE, HttpStatus.BAD_REQUEST),
             Map.entry(Problem.REQUEST_UNFIT, HttpStatus.BAD_REQUEST),
             Map.entry(Problem.PAGE_STALE, HttpStatus.FORBIDDEN),
@@ -80,10 +90,14 @@ public class ProblemWords {
 
     /** Writes a problem where no controller is at work. */
     public void write(Problem problem, HttpServletResponse response) throws IOException {
-        response.setStatus(status(problem).value());
+        write(new SurveyException(problem), response);
+    }
+
+    void write(SurveyException failure, HttpServletResponse response) throws IOException {
+        response.setStatus(status(failure.problem()).value());
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.setCharacterEncoding("UTF-8");
-        response.getWriter().write(json.writeValueAsString(detail(new SurveyException(problem))));
+        response.getWriter().write(json.writeValueAsString(detail(failure)));
     }
 
     /** Whether a script or a program asks, that reads a problem body; else a person, who reads a page. */

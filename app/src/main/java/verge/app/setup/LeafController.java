@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.IntStream;
@@ -169,7 +170,7 @@ class LeafController {
     }
 
     /** What a correction would move. */
-    record Preview(String words, List<MoveLine> moves, long more) {
+    record Preview(String words, List<MoveLine> moves, long more, long asOf) {
     }
 
     record MoveLine(String name, String plan, String up) {
@@ -177,20 +178,21 @@ class LeafController {
 
     @PostMapping("/rework/{entry}/preview")
     @ResponseBody
-    Preview preview(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam Map<String, String> fields, Principal person) {
-        LeafService.Rework rework = leaves.preview(job, entry, fields, person.getName());
+    Preview preview(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam Map<String, String> fields) {
+        LeafService.Rework rework = leaves.preview(job, entry, fields);
         JobSettings settings = journals.state(job).settings();
         Moves moves = rework.moves();
         List<MoveLine> lines = IntStream.range(0, Math.min(MOVES_SHOWN, moves.moved().size())).mapToObj(i -> moves.moved().get(i))
                 .map(m -> new MoveLine(m.after().name().text(), settings.offset(m.north(), m.east()), m.up().map(u -> "H " + settings.figures().difference(u)).orElse(""))).toList();
         String words = moves.moved().isEmpty() && moves.gone().isEmpty() ? "No point moves."
                 : moves.moved().size() + (moves.moved().size() == 1 ? " point moves, " : " points move, ") + moves.kept() + " stay" + (moves.gone().isEmpty() ? "." : ", " + moves.gone().size() + " lose their coordinates.");
-        return new Preview(words, lines, Math.max(0, moves.moved().size() - lines.size()));
+        return new Preview(words, lines, Math.max(0, moves.moved().size() - lines.size()), rework.asOf());
     }
 
     @PostMapping("/rework/{entry}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void rework(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason, @RequestParam Map<String, String> fields, Principal person) {
-        leaves.rework(job, entry, fields, reason, new Author(id, person.getName(), "page"));
+    void rework(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason, @RequestParam(required = false) Long asOf,
+            @RequestParam Map<String, String> fields, Principal person) {
+        leaves.rework(job, entry, fields, reason, asOf == null ? OptionalLong.empty() : OptionalLong.of(asOf), new Author(id, person.getName(), "page"));
     }
 }

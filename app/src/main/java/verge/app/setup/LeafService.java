@@ -5,14 +5,17 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
+import verge.app.journal.UnderWay;
 import verge.app.points.SitePoints;
 import verge.app.pole.PoleService;
 import verge.core.coding.Code;
@@ -38,12 +41,14 @@ import verge.core.units.LengthText;
 @Service
 public class LeafService {
     private final JournalService journals;
+    private final UnderWay underWay;
     private final InstrumentWatch watch;
     private final PoleService poles;
     private final SitePoints points;
 
-    LeafService(JournalService journals, InstrumentWatch watch, PoleService poles, SitePoints points) {
+    LeafService(JournalService journals, UnderWay underWay, InstrumentWatch watch, PoleService poles, SitePoints points) {
         this.journals = journals;
+        this.underWay = underWay;
         this.watch = watch;
         this.poles = poles;
         this.points = points;
@@ -93,19 +98,17 @@ public class LeafService {
      * @throws SurveyException POINT_UNKNOWN, or as {@link InstrumentWatch#ready}
      */
     public CompletableFuture<Kept> check(UUID job, UUID id, String mark, String targetHeight, String prism, String person) {
-        Optional<Entry> stored = journals.journal(job).entry(id);
-        if (stored.isPresent()) {
-            return CompletableFuture.completedFuture(new Kept(stored.get(), true));
-        }
-        points.takeOn(job, Origin.CONTROL, person, mark);
-        PointName name = PointName.parse(mark);
-        journals.state(job).mark(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text()));
-        if (!targetHeight.isBlank() && !prism.isBlank()) {
-            poles.choose(job, targetHeight, prism, person);
-        }
-        InstrumentWatch.Ready ready = watch.ready(job);
-        return watch.shoot(ready).thenApply(reading -> new Kept(journals.append(job, new Author(id, person, ready.device()),
-                new Payload.CheckTaken(ready.leaf().entry(), name, reading, ready.target())), false));
+        return underWay.once(job, id, () -> {
+            points.takeOn(job, Origin.CONTROL, person, mark);
+            PointName name = PointName.parse(mark);
+            journals.state(job).mark(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text()));
+            if (!targetHeight.isBlank() && !prism.isBlank()) {
+                poles.choose(job, targetHeight, prism, person);
+            }
+            InstrumentWatch.Ready ready = watch.ready(job);
+            return watch.shoot(ready).thenApply(reading -> journals.append(job, new Author(id, person, ready.device()),
+                    new Payload.CheckTaken(ready.leaf().entry(), name, reading, ready.target())));
+        });
     }
 
     /** Ends the work on a leaf. */
@@ -124,8 +127,16 @@ public class LeafService {
      * A correction that was not written yet.
      *
      * @param moves what it would do to the job's points
+     * @param asOf number of the last entry it was looked at with
      */
-    public record Rework(UUID entry, Payload corrected, Moves moves) {
+    public record Rework(UUID entry, Payload corrected, Moves moves, long asOf) {
+    }
+
+    /** @param needed entries that take on the points it names */
+    private record Correction(List<Payload> needed, Payload corrected) {
+        List<Payload> written(UUID entry, String reason) {
+            return Stream.concat(needed.stream(), Stream.of(new Payload.Reworked(entry, corrected, reason))).toList();
+        }
     }
 
     /**
@@ -135,27 +146,41 @@ public class LeafService {
      *     'targetHeight', 'prismConstant', 'name', 'code' for a shot; what is blank stays
      * @throws SurveyException NOTHING_TO_REWORK, POINT_UNKNOWN, NOT_A_LENGTH, OUT_OF_RANGE
      */
-    public Rework preview(UUID job, UUID entry, Map<String, String> fields, String person) {
+    public Rework preview(UUID job, UUID entry, Map<String, String> fields) {
         Journal journal = journals.journal(job);
-        Entry found = journal.entry(entry).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this line"));
-        Payload corrected = corrected(job, journal, journal.counting(found), new SetupForm(fields), person);
-        Journal now = journals.journal(job);
-        return new Rework(entry, corrected, Moves.between(now.state(), now.trial(new Payload.Reworked(entry, corrected, ""))));
+        Correction correction = correction(job, journal, entry, fields);
+        return new Rework(entry, correction.corrected(), Moves.between(journal.state(), journal.tried(correction.written(entry, "")).state()), journal.entries().size());
     }
 
-    /** Writes a correction. @throws SurveyException REASON_NEEDED without a reason */
-    public void rework(UUID job, UUID entry, Map<String, String> fields, String reason, Author author) {
+    /**
+     * Writes a correction.
+     *
+     * @param asOf number of the last entry that whoever corrects has seen; empty if nothing was looked at
+     * @throws SurveyException REASON_NEEDED without a reason, CHANGED_MEANWHILE if somebody else has corrected or struck the line since
+     */
+    public void rework(UUID job, UUID entry, Map<String, String> fields, String reason, OptionalLong asOf, Author author) {
         if (reason.isBlank()) {
             throw new SurveyException(Problem.REASON_NEEDED, "a correction of what was written");
         }
-        Payload corrected = preview(job, entry, fields, author.person()).corrected();
-        journals.append(job, author, new Payload.Reworked(entry, corrected, reason.strip()));
+        journals.appendTogether(job, author, journal -> {
+            asOf.ifPresent(seen -> journal.changedSince(entry, seen).ifPresent(e -> {
+                throw new SurveyException(Problem.CHANGED_MEANWHILE, "This line", e.person());
+            }));
+            return correction(job, journal, entry, fields).written(entry, reason.strip());
+        });
     }
 
-    private Payload corrected(UUID job, Journal journal, Payload before, SetupForm form, String person) {
-        JobState state = journal.state();
+    private Correction correction(UUID job, Journal journal, UUID entry, Map<String, String> fields) {
+        Entry found = journal.entry(entry).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this line"));
+        SetupForm form = new SetupForm(fields);
+        List<Payload> needed = points.toTakeOn(job, Origin.CONTROL, Stream.concat(Stream.of(form.get("station")),
+                fields.keySet().stream().filter(f -> f.startsWith("mark-")).sorted().map(form::get)).toArray(String[]::new));
+        return new Correction(needed, corrected(job, journal.tried(needed).state(), journal.counting(found), form));
+    }
+
+    private Payload corrected(UUID job, JobState state, Payload before, SetupForm form) {
         if (before instanceof Payload.StationSetUp setUp) {
-            return setUp.with(corrected(job, state, setUp.arrangement(), form, person));
+            return setUp.with(corrected(job, state, setUp.arrangement(), form));
         } else if (before instanceof Payload.ShotTaken shot) {
             PointName name = form.get("name").isEmpty() ? shot.name() : PointName.parse(form.get("name"));
             Code code = form.fields().containsKey("code") ? Code.parse(form.get("code")) : shot.code();
@@ -182,10 +207,9 @@ public class LeafService {
         return new Target(height.isEmpty() ? before.height() : parsed.height(), prism.isEmpty() ? before.prismConstant() : parsed.prismConstant());
     }
 
-    private Arrangement corrected(UUID job, JobState state, Arrangement before, SetupForm form, String person) {
+    private Arrangement corrected(UUID job, JobState state, Arrangement before, SetupForm form) {
         Arrangement a = before;
         if (!form.get("station").isEmpty()) {
-            points.takeOn(job, Origin.CONTROL, person, form.get("station"));
             a = a.withStation(PointName.parse(form.get("station")));
         }
         if (!form.get("instrumentHeight").isEmpty()) {
@@ -197,9 +221,8 @@ public class LeafService {
             Sighting s = before.sightings().get(i);
             String mark = form.get("mark-" + i);
             if (!mark.isEmpty()) {
-                points.takeOn(job, Origin.CONTROL, person, mark);
                 PointName name = PointName.parse(mark);
-                if (s.azimuth().isEmpty() && journals.state(job).find(name).isEmpty()) {
+                if (s.azimuth().isEmpty() && state.find(name).isEmpty()) {
                     throw new SurveyException(Problem.POINT_UNKNOWN, mark);
                 }
                 s = s.with(name);

@@ -18,11 +18,15 @@ import verge.app.journal.Author;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
 import verge.app.pole.PrismTable;
+import verge.core.coding.PointName;
 import verge.core.journal.JobSettings;
 import verge.core.journal.JobState;
 import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.journal.Round;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.reading.Face;
 import verge.core.sets.SetReduction;
 import verge.core.units.Angle;
 import verge.core.units.Decimals;
@@ -68,7 +72,7 @@ class SetsController {
         model.addAttribute("unit", f.lengthUnit().symbol());
         model.addAttribute("setUp", state.openLeaf().isPresent());
         model.addAttribute("round", round.map(Round::entry).orElse(null));
-        model.addAttribute("next", round.flatMap(Round::next).map(SetsService::words).orElse(""));
+        model.addAttribute("next", round.flatMap(Round::next).map(NextStep::of).orElse(null));
         model.addAttribute("targets", round.map(r -> r.plan().marks().stream().map(m -> new TargetLine(m.name().text(), f.bare(m.target().height()),
                 PrismTable.typed(m.target()))).toList()).orElse(List.of()));
         model.addAttribute("planned", round.map(r -> BookText.planned(r.plan())).orElse(""));
@@ -121,14 +125,32 @@ class SetsController {
         return "redirect:/jobs/" + job + "/setup/sets";
     }
 
-    /** How the sets stand. @param next what is to be read, or empty */
-    record Progress(int done, int all, String next) {
+    /** A pointing that is to be read, as a request names it, and in words. */
+    record NextStep(int set, String mark, int face, String words) {
+        static NextStep of(Round.Step s) {
+            return new NextStep(s.set(), s.mark().text(), s.face() == Face.ONE ? 1 : 2, SetsService.words(s));
+        }
     }
 
-    @PostMapping("/next")
+    /**
+     * How the sets stand.
+     *
+     * @param next what is to be read, or null
+     * @param before this pointing was stored by an earlier request whose answer was lost: nothing was measured now
+     */
+    record Progress(int done, int all, NextStep next, boolean before) {
+    }
+
+    /** Reads one pointing, which the request names: a repeated request must not be answered with the next one. */
+    @PostMapping("/{plan}/pointings")
     @ResponseBody
-    CompletableFuture<Progress> next(@PathVariable UUID job, @RequestParam(defaultValue = "true") boolean turn, Principal person) {
-        return sets.next(job, turn, person.getName()).thenApply(r -> new Progress(r.shots().size(), r.steps().size(), r.next().map(SetsService::words).orElse("")));
+    CompletableFuture<Progress> read(@PathVariable UUID job, @PathVariable UUID plan, @RequestParam UUID id, @RequestParam int set, @RequestParam String mark,
+            @RequestParam int face, @RequestParam(defaultValue = "true") boolean turn, Principal person) {
+        Round.Step step = new Round.Step(set, PointName.parse(mark), face == 2 ? Face.TWO : Face.ONE);
+        return sets.read(job, id, plan, step, turn, person.getName()).thenApply(kept -> {
+            Round r = sitePoints.state(job).round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
+            return new Progress(r.shots().size(), r.steps().size(), r.next().map(NextStep::of).orElse(null), kept.before());
+        });
     }
 
     @PostMapping("/{plan}/take-out")

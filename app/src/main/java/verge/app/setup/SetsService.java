@@ -10,6 +10,8 @@ import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.journal.Kept;
+import verge.app.journal.UnderWay;
 import verge.app.points.SitePoints;
 import verge.app.pole.PoleService;
 import verge.core.coding.PointName;
@@ -42,13 +44,15 @@ public class SetsService {
     private static final int MOST_MARKS = 20;
 
     private final JournalService journals;
+    private final UnderWay underWay;
     private final InstrumentWatch watch;
     private final PoleService poles;
     private final SitePoints points;
     private final CarriedFile carriedFile;
 
-    SetsService(JournalService journals, InstrumentWatch watch, PoleService poles, SitePoints points, CarriedFile carriedFile) {
+    SetsService(JournalService journals, UnderWay underWay, InstrumentWatch watch, PoleService poles, SitePoints points, CarriedFile carriedFile) {
         this.journals = journals;
+        this.underWay = underWay;
         this.watch = watch;
         this.poles = poles;
         this.points = points;
@@ -82,7 +86,7 @@ public class SetsService {
                 .map(n -> new Payload.SetMark(n, state.lastTarget(n).orElse(usual))).toList();
         Payload.SetLimits limits = new Payload.SetLimits(Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)),
                 Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)), new Length(number("limit of distances", distance, 0.1, 100) / 1000));
-        UUID entry = journals.append(job, author, new Payload.SetsPlanned(leaf.entry(), marks, count, limits)).id();
+        UUID entry = journals.append(job, author, new Payload.SetsPlanned(leaf.entry(), marks, count, limits)).entry().id();
         return journals.state(job).round(entry).orElseThrow();
     }
 
@@ -109,32 +113,40 @@ public class SetsService {
     }
 
     /**
-     * Reads the next pointing of the sets that are under way: turns there where the way is known and the instrument has motors.
+     * Reads a pointing of sets: turns there where the way is known and the instrument has motors.
      *
-     * @return the round as it is then
-     * @throws SurveyException NO_SETUP, NOT_FOUND, SET_SHOT_OUTSIDE, or as {@link InstrumentWatch#ready}
+     * @param id made by the asker; asking again with it measures nothing
+     * @param plan entry of the sets
+     * @param step the pointing that the asker means, which must be the one that is next: a reading must never be filed under another mark
+     * @return whether it was read now or before; fails with a SurveyException NO_SETUP, NOT_FOUND, SET_STEP_PASSED, SET_SHOT_OUTSIDE, or as
+     *     {@link InstrumentWatch#ready}
      */
-    public CompletableFuture<Round> next(UUID job, boolean turn, String person) {
-        InstrumentWatch.Ready ready = watch.ready(job);
-        JobState state = journals.state(job);
-        Round round = current(state).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "sets under way"));
-        Round.Step step = round.next().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "a pointing that is missing"));
-        CompletableFuture<Void> aimed = aim(state, ready, round, step, turn);
-        return aimed.thenCompose(there -> watch.shoot(new InstrumentWatch.Ready(ready.leaf(), ready.target(), ready.station(), ready.device(),
-                new InstrumentWatch.How(ready.how().levelLimit(), Math.max(1, ready.how().times()))))).thenApply(reading -> keep(job, ready, round, step, reading, person));
+    public CompletableFuture<Kept> read(UUID job, UUID id, UUID plan, Round.Step step, boolean turn, String person) {
+        return underWay.once(job, id, () -> {
+            InstrumentWatch.Ready ready = watch.ready(job);
+            JobState state = journals.state(job);
+            Round round = requireNext(state, plan, step);
+            CompletableFuture<Void> aimed = aim(state, ready, round, step, turn);
+            return aimed.thenCompose(there -> watch.shoot(new InstrumentWatch.Ready(ready.leaf(), ready.target(), ready.station(), ready.device(),
+                    new InstrumentWatch.How(ready.how().levelLimit(), Math.max(1, ready.how().times()))))).thenApply(reading -> keep(job, id, ready, round, step, reading, person));
+        });
     }
 
-    private Round keep(UUID job, InstrumentWatch.Ready ready, Round round, Round.Step step, TotalStationReading reading, String person) {
+    private Kept keep(UUID job, UUID id, InstrumentWatch.Ready ready, Round round, Round.Step step, TotalStationReading reading, String person) {
         requireFace(step, reading);
         requireWithin(journals.state(job).settings().figures(), round, step, reading);
-        journals.append(job, new Author(UUID.randomUUID(), person, ready.device()), state -> {
-            Round now = state.round(round.entry()).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "sets under way"));
-            if (!now.next().equals(Optional.of(step))) {
-                throw new SurveyException(Problem.NOT_FOUND, "the pointing that was asked for: somebody else has read it");
-            }
+        return journals.append(job, new Author(id, person, ready.device()), state -> {
+            requireNext(state, round.entry(), step);
             return new Payload.SetPointing(round.entry(), step.set(), step.mark(), Pointing.of(reading));
         });
-        return journals.state(job).round(round.entry()).orElseThrow();
+    }
+
+    private static Round requireNext(JobState state, UUID plan, Round.Step step) {
+        Round round = state.round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
+        if (!round.next().equals(Optional.of(step))) {
+            throw new SurveyException(Problem.SET_STEP_PASSED, words(step), round.next().map(SetsService::words).orElse("nothing"));
+        }
+        return round;
     }
 
     private static void requireFace(Round.Step step, TotalStationReading reading) {

@@ -71,6 +71,7 @@ class SetupController {
         model.addAttribute("unit", f.lengthUnit().symbol());
         model.addAttribute("kinds", Arrangement.Kind.values());
         model.addAttribute("words", words);
+        model.addAttribute("seen", setups.digest(job));
         model.addAttribute("kind", form.kind());
         model.addAttribute("form", filled(state, form));
         model.addAttribute("zeroKnown", SetupTyped.confirmedBefore(state, form.kind()));
@@ -185,8 +186,9 @@ class SetupController {
     }
 
     @PostMapping("/accept")
-    String accept(@PathVariable UUID job, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason, Principal person) {
-        UUID leaf = setups.accept(job, reason, new Author(id, person.getName(), "page")).id();
+    String accept(@PathVariable UUID job, @RequestParam UUID id, @RequestParam(defaultValue = "") String seen, @RequestParam(defaultValue = "") String reason,
+            Principal person) {
+        UUID leaf = setups.accept(job, seen, reason, new Author(id, person.getName(), "page")).entry().id();
         return "redirect:/jobs/" + job + "/setup/leaves/" + leaf;
     }
 

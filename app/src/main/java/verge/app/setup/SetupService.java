@@ -7,17 +7,18 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.InstrumentSettings;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
-import verge.app.journal.PayloadJson;
+import verge.app.journal.Kept;
 import verge.app.points.SitePoints;
 import verge.app.pole.PoleService;
 import verge.core.coding.PointName;
-import verge.core.journal.Entry;
 import verge.core.journal.JobState;
 import verge.core.journal.Origin;
 import verge.core.journal.Payload;
@@ -50,11 +51,10 @@ public class SetupService {
     private final SitePoints points;
     private final SetupTyped typed;
     private final DesignFaces faces;
-    private final SetupDraftRepository drafts;
-    private final PayloadJson json;
+    private final SetupDrafts drafts;
 
     SetupService(JournalService journals, InstrumentDesk desk, InstrumentSettings instruments, InstrumentWatch watch, PoleService poles, SitePoints points,
-            SetupTyped typed, DesignFaces faces, SetupDraftRepository drafts, PayloadJson json) {
+            SetupTyped typed, DesignFaces faces, SetupDrafts drafts) {
         this.journals = journals;
         this.desk = desk;
         this.instruments = instruments;
@@ -64,7 +64,6 @@ public class SetupService {
         this.typed = typed;
         this.faces = faces;
         this.drafts = drafts;
-        this.json = json;
     }
 
     /**
@@ -87,7 +86,12 @@ public class SetupService {
     }
 
     SetupInHand inHand(UUID job) {
-        return drafts.findById(job).map(draft -> json.convert(draft.payload(), SetupInHand.class)).orElse(SetupInHand.NOTHING);
+        return drafts.of(job);
+    }
+
+    /** Stands for what is in hand, for {@link #accept}. */
+    String digest(UUID job) {
+        return drafts.digest(job);
     }
 
     /** What was read and not accepted yet; empty before anything was read, or while what is typed cannot be right. */
@@ -100,14 +104,9 @@ public class SetupService {
         }
     }
 
-    private void keep(UUID job, SetupInHand hand) {
-        drafts.save(new SetupDraft(job, json.text(hand)));
-    }
-
     /** Another kind of setup: what was typed stays, what was read too. */
     public void kind(UUID job, String kind) {
-        SetupInHand hand = inHand(job);
-        keep(job, hand.with(hand.form().with("kind", kind)));
+        drafts.change(job, hand -> hand.with(hand.form().with("kind", kind)));
     }
 
     /** Reads a mark. All that was typed is checked first: nobody should walk back for a slip of the finger. */
@@ -132,9 +131,10 @@ public class SetupService {
     }
 
     private Proposal store(UUID job, SetupForm form, Sighting sighting, InstrumentSnapshot now) {
-        SetupInHand hand = started(inHand(job).with(form), now).read(sighting);
-        keep(job, hand.with(form.with("mark", form.kind() == Arrangement.Kind.KNOWN_POINT && hand.sightings().size() == 1 ? form.get("mark") : "").with("azimuth", "")));
-        return propose(job, inHand(job));
+        return propose(job, drafts.change(job, before -> {
+            SetupInHand hand = started(before.with(form), now).read(sighting);
+            return hand.with(form.with("mark", form.kind() == Arrangement.Kind.KNOWN_POINT && hand.sightings().size() == 1 ? form.get("mark") : "").with("azimuth", ""));
+        }));
     }
 
     /** Another instrument, or one that was carried or knocked since: what was read from before is of no use. */
@@ -169,12 +169,17 @@ public class SetupService {
         long upsets = upsets(station);
         return watch.measure(station, watch.how(job)).thenApply(reading -> {
             requireUnmoved(station, upsets, arrangement.station());
-            SetupInHand hand = started(inHand(job).with(form), station.snapshot());
-            List<FaceShot> more = new ArrayList<>(hand.faceShots());
-            more.add(new FaceShot(face, Pointing.of(reading), new Target(Length.ZERO, Length.ZERO)));
-            keep(job, hand.withFaceShots(more));
-            return propose(job, inHand(job));
+            return propose(job, drafts.change(job, before -> {
+                SetupInHand hand = started(before.with(form), station.snapshot());
+                return hand.withFaceShots(with(hand.faceShots(), new FaceShot(face, Pointing.of(reading), new Target(Length.ZERO, Length.ZERO))));
+            }));
         });
+    }
+
+    private static List<FaceShot> with(List<FaceShot> shots, FaceShot another) {
+        List<FaceShot> more = new ArrayList<>(shots);
+        more.add(another);
+        return more;
     }
 
     /**
@@ -182,26 +187,23 @@ public class SetupService {
      * 'prism-0', 'plan-0' … are those of each mark's row.
      */
     public Proposal recheck(UUID job, Map<String, String> fields, String person) {
-        SetupInHand hand = inHand(job);
-        if (!hand.anythingRead()) {
-            throw new SurveyException(Problem.BACKSIGHT_NOT_READ);
-        }
-        SetupForm form = hand.form().with(fields);
-        points.takeOn(job, Origin.CONTROL, person, form.get("station"));
-        List<Sighting> corrected = new ArrayList<>();
-        for (int i = 0; i < hand.sightings().size(); i++) {
-            corrected.add(corrected(job, form, hand.sightings().get(i), i, person));
-        }
-        SetupInHand other = hand.with(withoutRows(form)).withSightings(corrected);
-        Proposal proposal = propose(job, other);
-        keep(job, other);
-        return proposal;
+        points.takeOn(job, Origin.CONTROL, person, Stream.concat(Stream.ofNullable(fields.get("station")),
+                fields.entrySet().stream().filter(f -> f.getKey().startsWith("mark-")).map(Map.Entry::getValue)).toArray(String[]::new));
+        return propose(job, drafts.change(job, hand -> {
+            if (!hand.anythingRead()) {
+                throw new SurveyException(Problem.BACKSIGHT_NOT_READ);
+            }
+            SetupForm form = hand.form().with(fields);
+            List<Sighting> corrected = IntStream.range(0, hand.sightings().size()).mapToObj(i -> corrected(job, form, hand.sightings().get(i), i)).toList();
+            SetupInHand other = hand.with(withoutRows(form)).withSightings(corrected);
+            propose(job, other);   // refuses what cannot be before it is kept
+            return other;
+        }));
     }
 
-    private Sighting corrected(UUID job, SetupForm form, Sighting sighting, int row, String person) {
+    private Sighting corrected(UUID job, SetupForm form, Sighting sighting, int row) {
         Sighting s = sighting;
         if (!form.get("mark-" + row).isEmpty()) {
-            points.takeOn(job, Origin.CONTROL, person, form.get("mark-" + row));
             s = s.with(PointName.parse(form.get("mark-" + row)));
         }
         if (!form.get("height-" + row).isEmpty() && !form.get("prism-" + row).isEmpty()) {
@@ -220,16 +222,11 @@ public class SetupService {
 
     /** Takes a mark or a face shot out of what was read. */
     public void remove(UUID job, boolean face, int index) {
-        SetupInHand hand = inHand(job);
-        if (face && index >= 0 && index < hand.faceShots().size()) {
-            List<FaceShot> fewer = new ArrayList<>(hand.faceShots());
-            fewer.remove(index);
-            keep(job, hand.withFaceShots(fewer));
-        } else if (!face && index >= 0 && index < hand.sightings().size()) {
-            List<Sighting> fewer = new ArrayList<>(hand.sightings());
-            fewer.remove(index);
-            keep(job, hand.withSightings(fewer));
-        }
+        drafts.change(job, hand -> face ? hand.withFaceShots(without(hand.faceShots(), index)) : hand.withSightings(without(hand.sightings(), index)));
+    }
+
+    private static <T> List<T> without(List<T> all, int index) {
+        return IntStream.range(0, all.size()).filter(i -> i != index).mapToObj(all::get).toList();
     }
 
     /** The better matching of shots and faces, if there is one. */
@@ -241,38 +238,38 @@ public class SetupService {
 
     /** Takes the better matching over. */
     public void matchFaces(UUID job) {
-        SetupInHand hand = inHand(job);
-        betterFaces(job, propose(job, hand).written()).ifPresent(better -> keep(job, hand.withFaceShots(better.shots())));
+        drafts.change(job, hand -> betterFaces(job, propose(job, hand).written()).map(better -> hand.withFaceShots(better.shots())).orElse(hand));
     }
 
     /**
      * Makes the setup that was read a leaf; asking again with the same entry id stores nothing more.
      *
-     * @throws SurveyException BACKSIGHT_NOT_READ, SETUP_UNSOLVED, INSTRUMENT_MOVED, or REASON_NEEDED if something is outside its limit and no
-     *     reason is given
+     * @param seen {@link #digest} of what whoever accepts has looked at; empty for whatever is there
+     * @throws SurveyException BACKSIGHT_NOT_READ, SETUP_UNSOLVED, INSTRUMENT_MOVED, CHANGED_MEANWHILE, or REASON_NEEDED if something is outside
+     *     its limit and no reason is given
      */
-    public Entry accept(UUID job, String reason, Author author) {
-        Optional<Entry> stored = journals.journal(job).entry(author.entry());
-        if (stored.isPresent()) {
-            return stored.get();
-        }
-        SetupInHand hand = inHand(job);
-        if (!hand.anythingRead()) {
-            throw new SurveyException(Problem.BACKSIGHT_NOT_READ);
-        }
-        Payload.StationSetUp written = propose(job, hand).written();
+    public Kept accept(UUID job, String seen, String reason, Author author) {
+        return journals.appendTogether(job, new Author(author.entry(), author.person(), inHand(job).instrument()), journal -> {
+            // Looked at with the job locked: what one tab has accepted is not there for another to accept.
+            SetupInHand hand = inHand(job);
+            if (!hand.anythingRead()) {
+                throw new SurveyException(Problem.BACKSIGHT_NOT_READ);
+            }
+            if (!seen.isEmpty() && !seen.equals(drafts.digest(job))) {
+                throw new SurveyException(Problem.CHANGED_MEANWHILE, "What was read for the setup", "somebody");
+            }
+            return List.of(accepted(job, journal.state(), propose(job, hand).written(), reason));
+        }, entry -> drafts.discard(job));
+    }
+
+    private Payload accepted(UUID job, JobState state, Payload.StationSetUp written, String reason) {
         desk.snapshot(job).flatMap(InstrumentSnapshot::condition).filter(c -> c.upsets() != written.upsets()).ifPresent(moved -> {
             throw new SurveyException(Problem.INSTRUMENT_MOVED, written.station().text());
         });
-        Entry entry = journals.append(job, new Author(author.entry(), author.person(), written.instrument()), state -> {
-            Proposal proposal = new Proposal(written, state.solve(written));
-            if (doubtful(proposal.solved()) && reason.isBlank()) {
-                throw new SurveyException(Problem.REASON_NEEDED, "the check against control");
-            }
-            return new Payload.StationSetUp(written.arrangement(), written.conditions(), written.instrument(), written.upsets(), reason.strip());
-        });
-        discard(job);
-        return entry;
+        if (doubtful(new Proposal(written, state.solve(written)).solved()) && reason.isBlank()) {
+            throw new SurveyException(Problem.REASON_NEEDED, "the check against control");
+        }
+        return new Payload.StationSetUp(written.arrangement(), written.conditions(), written.instrument(), written.upsets(), reason.strip());
     }
 
     /** Whether a person must say why it is kept all the same. A variance that chance exceeds once in forty is told, and needs no reason. */
@@ -281,7 +278,7 @@ public class SetupService {
     }
 
     public void discard(UUID job) {
-        drafts.deleteById(job);
+        drafts.discard(job);
     }
 
     private Proposal propose(UUID job, SetupInHand hand) {

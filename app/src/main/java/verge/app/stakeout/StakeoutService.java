@@ -8,8 +8,8 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
 import verge.app.journal.Kept;
+import verge.app.journal.UnderWay;
 import verge.core.geodesy.Position;
-import verge.core.journal.Journal;
 import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
@@ -24,9 +24,11 @@ public class StakeoutService {
     private final JournalService journals;
     private final SitePoints sitePoints;
     private final InstrumentWatch watch;
+    private final UnderWay underWay;
 
-    StakeoutService(JournalService journals, SitePoints sitePoints, InstrumentWatch watch) {
+    StakeoutService(JournalService journals, UnderWay underWay, SitePoints sitePoints, InstrumentWatch watch) {
         this.journals = journals;
+        this.underWay = underWay;
         this.sitePoints = sitePoints;
         this.watch = watch;
     }
@@ -38,18 +40,15 @@ public class StakeoutService {
      * @param reason needed if the stake is outside a limit in force; kept with it
      */
     public CompletableFuture<Kept> store(UUID job, UUID id, StakeoutAim aim, String reason, String person) {
-        Journal journal = journals.journal(job);
-        if (journal.entry(id).isPresent()) {
-            return CompletableFuture.completedFuture(new Kept(journal.entry(id).get(), true));
-        }
-        InstrumentWatch.Ready ready = watch.ready(job);
-        sitePoints.takeOn(job, Origin.DESIGN, person, aim.design().name().text());
-        return watch.shoot(ready).thenApply(reading -> new Kept(
-                journals.append(job, new Author(id, person, ready.device()), state -> {
-                    requireWithin(aim, reading, ready, aim.facing(state), reason);
-                    return new Payload.PointStaked(ready.leaf().entry(), aim.design().name(), aim.design().position(), reading,
-                            ready.target(), aim.tolerance(), reason.strip());
-                }), false));
+        return underWay.once(job, id, () -> {
+            InstrumentWatch.Ready ready = watch.ready(job);
+            sitePoints.takeOn(job, Origin.DESIGN, person, aim.design().name().text());
+            return watch.shoot(ready).thenApply(reading -> journals.append(job, new Author(id, person, ready.device()), state -> {
+                requireWithin(aim, reading, ready, aim.facing(state), reason);
+                return new Payload.PointStaked(ready.leaf().entry(), aim.design().name(), aim.design().position(), reading,
+                        ready.target(), aim.tolerance(), reason.strip());
+            }));
+        });
     }
 
     private static void requireWithin(StakeoutAim aim, TotalStationReading reading, InstrumentWatch.Ready ready,

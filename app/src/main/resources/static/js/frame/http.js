@@ -34,6 +34,9 @@ async function ask(url, options) {
   return answer;
 }
 
+/** After these it is not known whether the thing was stored. */
+const UNKNOWN_END = new Set(['', 'DATABASE_AWAY', 'UNFORESEEN']);
+
 /**
  * The id of something that must be stored once, however often it is sent: the same until it is known what became of it. An answer
  * that never came leaves it open, a refusal in words settles it.
@@ -42,7 +45,7 @@ export function onceId() {
   let id = null;
   return {
     get: () => id ??= crypto.randomUUID(),
-    settle: problem => { id = problem && !problem.code ? id : null; },
+    settle: problem => { id = problem && UNKNOWN_END.has(problem.code) ? id : null; },
   };
 }
 

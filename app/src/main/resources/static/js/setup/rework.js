@@ -28,6 +28,7 @@ async function seeMoves(form) {
     hush();
     const lines = seen.moves.map(move => `${move.name}  ${move.plan}  ${move.up}`);
     form.querySelector('[data-moves]').replaceChildren(...[seen.words, ...lines, ...(seen.more ? [`and ${seen.more} more`] : [])].map(words => Object.assign(document.createElement('div'), { textContent: words })));
+    form.dataset.asOf = seen.asOf;   // what is written later answers on this
     form.querySelector('[data-write]').hidden = false;
   } catch (problem) {
     sayProblem(problem);
@@ -44,7 +45,7 @@ async function writeCorrection(form) {
   const fields = typed(form);
   const correction = onceFor(form.dataset.entry, fields);
   try {
-    await post(address(form.dataset.entry), { id: correction.get(), ...fields });
+    await post(address(form.dataset.entry), { id: correction.get(), asOf: form.dataset.asOf, ...fields });
     correction.settle();
     await refresh();
     say('The correction is written.', 'What was read stays in the field book, with the correction beside it.', 'good');

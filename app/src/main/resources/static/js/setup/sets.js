@@ -1,11 +1,12 @@
 // Sets of directions: read on by themselves, stopped at any pointing, gone on with where they stopped.
-import { post } from 'verge/frame/http.js';
+import { onceId, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { refresh } from 'verge/frame/leaves.js';
 import { listenToCorrections } from 'verge/setup/rework.js';
 import { helper } from 'verge/device/practice.js';
 
 const job = document.body.dataset.job;
+const pointing = onceId();
 
 export function mount(bench) {
   let running = false;
@@ -33,17 +34,24 @@ export function mount(bench) {
   return () => { running = false; };
 }
 
-/** Reads one pointing; whether there is another, null if it failed. */
+/** Reads the pointing that stands as the next one; whether there is another, null if it failed. */
 async function next(bench, turn) {
+  const step = bench.querySelector('#next-step');
+  const { plan, set, mark, face } = step.dataset;
   try {
-    const progress = await post(`/jobs/${job}/setup/sets/next`, { turn });
+    const progress = await post(`/jobs/${job}/setup/sets/${plan}/pointings`, { id: pointing.get(), set, mark, face, turn });
+    pointing.settle();
     hush();
+    if (progress.before) {
+      say('This pointing was stored already, before the last answer was lost.', 'Nothing was measured now; the sets go on with the next one.');
+    }
     document.getElementById('sets-done').textContent = `${progress.done} of ${progress.all}`;
     bench.querySelector('progress').value = progress.done;
-    const step = bench.querySelector('#next-step');
-    step && (step.textContent = progress.next || 'nothing');
-    return progress.next !== '';
+    step.textContent = progress.next?.words ?? 'nothing';
+    Object.assign(step.dataset, progress.next && { set: progress.next.set, mark: progress.next.mark, face: progress.next.face });
+    return progress.next !== null;
   } catch (problem) {
+    pointing.settle(problem);
     sayProblem(problem);
     return null;
   }

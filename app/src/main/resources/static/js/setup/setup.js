@@ -151,7 +151,7 @@ async function recheck(bench, form) {
 
 async function accept(bench, form) {
   try {
-    const body = new URLSearchParams({ id: setup.get(), reason: bench.querySelector('#reason')?.value ?? '' });
+    const body = new URLSearchParams({ id: setup.get(), seen: bench.querySelector('#check').dataset.seen, reason: bench.querySelector('#reason')?.value ?? '' });
     await turnTo(`/jobs/${job}/setup/accept`, { method: 'POST', body });
     setup.settle();
     dropDraft(form);

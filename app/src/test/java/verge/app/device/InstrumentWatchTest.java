@@ -11,7 +11,6 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -34,11 +33,6 @@ import verge.instruments.port.TotalStation;
 class InstrumentWatchTest {
     private final TotalStation station = mock(TotalStation.class);
     private final InstrumentWatch watch = new InstrumentWatch(mock(InstrumentDesk.class), mock(InstrumentSettings.class), mock(JournalService.class));
-
-    @AfterEach
-    void finish() {
-        watch.finish();
-    }
 
     @ParameterizedTest
     @CsvSource({"90, 50, true", "90, 0.1, false", "90, 20000, false", "0.5, 50, false", "179.5, 50, false", "270, 50, true", "359.8, 50, false"})

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import java.util.concurrent.Callable;
@@ -11,6 +12,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.boot.WebApplicationType;
@@ -18,15 +20,21 @@ import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.core.env.Environment;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.transaction.support.TransactionTemplate;
 import verge.app.VergeApplication;
+import verge.app.job.JobService;
+import verge.app.job.JobShelf;
+import verge.app.support.FieldParty;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
+import verge.app.support.Visitor;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.journal.Entry;
 import verge.core.journal.Journal;
 import verge.core.journal.Payload;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
@@ -35,6 +43,7 @@ import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.units.Angle;
 import verge.core.units.Length;
+import verge.instruments.world.Ternholm;
 
 @ExtendWith(VergeServer.class)
 class JournalServiceTest {
@@ -53,15 +62,87 @@ class JournalServiceTest {
     @Test
     void sendingAnEntryAgainStoresItOnce() {
         Author author = new Author(UUID.randomUUID(), "surveyor", "test");
-        Entry first = journals.append(job, author, keyed("P1"));
-        Entry again = journals.append(job, author, keyed("P2"));
-        assertThat(again).isEqualTo(first);
+        Kept first = journals.append(job, author, keyed("P1"));
+        Kept again = journals.append(job, author, keyed("P2"));
+        assertThat(first.before()).isFalse();
+        assertThat(again).isEqualTo(new Kept(first.entry(), true));
         assertThat(journals.journal(job).entries()).hasSize(3);
+    }
+
+    /** Memory and pages would be told of what the outer transaction may still take back. */
+    @Test
+    void anAppendWithinAnotherTransactionIsRefused() {
+        TransactionTemplate outer = verge.bean(TransactionTemplate.class);
+        assertThatThrownBy(() -> outer.execute(status -> journals.append(job, Author.atPage("surveyor"), keyed("P1")))).isInstanceOf(IllegalStateException.class);
+        assertThat(journals.journal(job).entries()).hasSize(2);
+    }
+
+    @Test
+    void entriesThatBelongTogetherAreThereTogetherOrNotAtAll() {
+        Author author = Author.atPage("surveyor");
+        UUID control = journals.journal(job).entries().get(1).id();
+        List<Payload> both = List.of(new Payload.Struck(control), keyed("P1"));
+        assertThatThrownBy(() -> journals.appendTogether(job, author, journal -> both, entry -> {
+            throw new IllegalStateException("the disk of the other table is full");
+        })).hasMessageContaining("full");
+        assertThat(journals.journal(job).entries()).hasSize(2);
+        assertThat(journals.state(job).isStruck(control)).isFalse();
+        Kept kept = journals.appendTogether(job, author, journal -> both);
+        assertThat(kept.entry().id()).as("the last bears the writer's id").isEqualTo(author.entry());
+        assertThat(journals.appendTogether(job, author, journal -> both)).isEqualTo(new Kept(kept.entry(), true));
+        assertThat(journals.journal(job).entries()).hasSize(4);
+    }
+
+    @Test
+    void anIdOfAnotherJobIsRefusedInWords() throws Exception {
+        FieldParty party = new FieldParty(verge);
+        UUID id = journals.append(job, Author.atPage("surveyor"), keyed("P1")).entry().id();
+        party.setUpOnT2();
+        party.ground().pole(Ternholm.YARD);
+        assertThat(party.post("/measure/shots", Map.of("id", id.toString(), "name", "1", "code", "")).body()).contains("ENTRY_ID_TAKEN");
+    }
+
+    @Test
+    void whatIsPutAwayTakesNothing() {
+        JobShelf shelf = verge.bean(JobShelf.class);
+        shelf.archive(job, true);
+        assertProblem(Problem.JOB_PUT_AWAY, () -> journals.append(job, Author.atPage("surveyor"), keyed("P1")));
+        shelf.archive(job, false);
+        journals.append(job, Author.atPage("surveyor"), keyed("P1"));
+        shelf.delete(job, verge.bean(JobService.class).job(job).name());
+        assertProblem(Problem.NOT_FOUND, () -> journals.append(job, Author.atPage("surveyor"), keyed("P2")));
+    }
+
+    @Test
+    void theDatabaseRefusesAGap() {
+        assertThatThrownBy(() -> write(4, "shot", 2, "{}")).hasMessageContaining("does not follow");
+        assertThatThrownBy(() -> write(2, "shot", 2, "{}")).hasMessageContaining("does not follow");
+    }
+
+    /** What cannot be read on is shown up to there, says so, and takes nothing more. */
+    @Test
+    void aDamagedJournalOpensUpToTheDamage() throws Exception {
+        journals.append(job, Author.atPage("surveyor"), keyed("P1"));
+        write(4, "shot", 2, "{\"name\": {}}");
+        write(5, "shot", 99, "{}");
+        assertThat(journals.damage(job)).contains(new JournalService.Damage(4, 2));
+        assertThat(journals.journal(job).entries()).hasSize(3);
+        assertProblem(Problem.JOURNAL_DAMAGED, () -> journals.append(job, Author.atPage("surveyor"), keyed("P2")));
+        assertThat(Visitor.signedIn(verge).get("/jobs/" + job + "/measure").body()).contains("cannot be read beyond line 4");
+    }
+
+    private void write(long sequence, String kind, int version, String payload) {
+        sql.sql("insert into journal_entry values (gen_random_uuid(), :job, :sequence, now(), 'x', 'x', :kind, :version, :payload)").param("job", job)
+                .param("sequence", sequence).param("kind", kind).param("version", version).param("payload", payload).update();
+    }
+
+    private static void assertProblem(Problem problem, ThrowingCallable deed) {
+        assertThatThrownBy(deed).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
     }
 
     @Test
     void theDatabaseRefusesToChangeOrRemoveAnEntry() {
-        UUID entry = journals.append(job, Author.atPage("surveyor"), keyed("P1")).id();
+        UUID entry = journals.append(job, Author.atPage("surveyor"), keyed("P1")).entry().id();
         assertThatThrownBy(() -> sql.sql("update journal_entry set person = 'x' where id = :id").param("id", entry).update())
                 .hasMessageContaining("never changed");
         assertThatThrownBy(() -> sql.sql("delete from journal_entry where id = :id").param("id", entry).update()).hasMessageContaining("never changed");
@@ -91,7 +172,7 @@ class JournalServiceTest {
     @Test
     void entriesOfManyWritersInterleaveAndNoneIsLost() throws Exception {
         ExecutorService writers = Executors.newFixedThreadPool(6);
-        List<Callable<Entry>> work = IntStream.range(0, 40).<Callable<Entry>>mapToObj(
+        List<Callable<Kept>> work = IntStream.range(0, 40).<Callable<Kept>>mapToObj(
                 i -> () -> journals.append(job, Author.atPage("writer" + i % 6), keyed("W" + i))).toList();
         for (var done : writers.invokeAll(work)) {
             done.get();
@@ -104,13 +185,13 @@ class JournalServiceTest {
 
     @Test
     void strikingTwiceIsRefusedAndTheFirstSettingsStay() {
-        UUID entry = journals.append(job, Author.atPage("surveyor"), keyed("P1")).id();
+        UUID entry = journals.append(job, Author.atPage("surveyor"), keyed("P1")).entry().id();
         journals.strike(job, Author.atPage("surveyor"), entry);
-        assertThatThrownBy(() -> journals.strike(job, Author.atPage("surveyor"), entry)).isInstanceOf(SurveyException.class);
+        assertProblem(Problem.NOTHING_TO_STRIKE, () -> journals.strike(job, Author.atPage("surveyor"), entry));
         UUID settings = journals.journal(job).entries().get(0).id();
-        assertThatThrownBy(() -> journals.strike(job, Author.atPage("surveyor"), settings)).isInstanceOf(SurveyException.class);
-        assertThatThrownBy(() -> journals.restore(job, Author.atPage("surveyor"), settings)).isInstanceOf(SurveyException.class);
-        assertThatThrownBy(() -> journals.journal(UUID.randomUUID())).isInstanceOf(SurveyException.class);
+        assertProblem(Problem.NOTHING_TO_STRIKE, () -> journals.strike(job, Author.atPage("surveyor"), settings));
+        assertProblem(Problem.NOTHING_TO_STRIKE, () -> journals.restore(job, Author.atPage("surveyor"), settings));
+        assertProblem(Problem.NOT_FOUND, () -> journals.journal(UUID.randomUUID()));
     }
 
     /** As the command 'rebuild' starts it: the application without its pages, beside one that runs. */
@@ -137,10 +218,10 @@ class JournalServiceTest {
         Target prism = new Target(new Length(1.6), new Length(-0.012));
         UUID setup = journals.append(job, Author.atPage("surveyor"), Payload.StationSetUp.onKnownPoint(new PointName("T2"), new PointName("T4"), new Length(1.546),
                 prism, reading(random), new Atmosphere(11.4, 1008.6, 60), InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(1.5), meter), 0.13,
-                "test", 1, "a test's reading does not fit")).id();
+                "test", 1, "a test's reading does not fit")).entry().id();
         UUID last = setup;
         for (int i = 0; i < 40; i++) {
-            last = journals.append(job, Author.atPage("surveyor"), new Payload.ShotTaken(setup, new PointName("d" + i), Code.NONE, reading(random), prism)).id();
+            last = journals.append(job, Author.atPage("surveyor"), new Payload.ShotTaken(setup, new PointName("d" + i), Code.NONE, reading(random), prism)).entry().id();
         }
         journals.strike(job, Author.atPage("surveyor"), last);
         journals.strike(job, Author.atPage("surveyor"), setup);

@@ -1,7 +1,6 @@
 package verge.app.measure;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
@@ -11,8 +10,10 @@ import static org.mockito.Mockito.when;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.function.Function;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -22,19 +23,26 @@ import org.mockito.junit.jupiter.MockitoExtension;
 import org.mockito.junit.jupiter.MockitoSettings;
 import org.mockito.quality.Strictness;
 import verge.app.device.InstrumentWatch;
+import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
+import verge.app.journal.UnderWayTest;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
+import verge.core.journal.JobState;
 import verge.core.journal.Journal;
 import verge.core.journal.Leaf;
+import verge.core.journal.Origin;
 import verge.core.journal.Payload;
+import verge.core.journal.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.units.Angle;
 import verge.core.units.Figures;
 import verge.core.units.Length;
 import verge.instruments.port.TotalStation;
@@ -49,6 +57,9 @@ class MeasureServiceTest {
     private JournalService journals;
     @Mock
     private InstrumentWatch watch;
+    private final Leaf leaf = new Leaf(UUID.randomUUID(), 1, null, null);
+    @Mock
+    private JobState taken;
     private MeasureService service;
     private Journal journal = Journal.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d",
             new Payload.SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
@@ -56,16 +67,54 @@ class MeasureServiceTest {
     @BeforeEach
     void aJobWithAnInstrument() {
         when(journals.journal(JOB)).thenAnswer(call -> journal);
+        when(journals.state(JOB)).thenAnswer(call -> journal.state());
         TotalStation station = mock(TotalStation.class);
-        when(watch.ready(JOB)).thenReturn(new InstrumentWatch.Ready(new Leaf(UUID.randomUUID(), 1, null, null), PRISM, station, "test", new InstrumentWatch.How(InstrumentWatch.LEVEL_LIMIT, 1)));
-        service = new MeasureService(journals, watch);
+        when(taken.find(new PointName("7"), Origin.MEASURED)).thenReturn(Optional.of(mock(StoredPoint.class)));
+        when(watch.ready(JOB)).thenReturn(new InstrumentWatch.Ready(leaf, PRISM, station, "test", new InstrumentWatch.How(InstrumentWatch.LEVEL_LIMIT, 1)));
+        service = new MeasureService(journals, UnderWayTest.over(journals), watch);
     }
 
     @Test
     void aBadNameOrCodeIsRefusedBeforeTheInstrumentTurns() {
-        assertThatThrownBy(() -> service.measure(JOB, UUID.randomUUID(), "=1", "KRB", Map.of(), "p")).isInstanceOf(SurveyException.class);
-        assertThatThrownBy(() -> service.measure(JOB, UUID.randomUUID(), "1", "K R B", Map.of(), "p")).isInstanceOf(SurveyException.class);
+        assertThat(problemOf(service.measure(JOB, UUID.randomUUID(), "=1", "KRB", Map.of(), "p"))).isEqualTo(Problem.POINT_NAME_UNFIT);
+        assertThat(problemOf(service.measure(JOB, UUID.randomUUID(), "1", "K R B", Map.of(), "p"))).isEqualTo(Problem.CODE_UNFIT);
         verify(watch, never()).shoot(any());
+    }
+
+    private static Problem problemOf(CompletableFuture<Kept> refused) {
+        assertThat(refused).isCompletedExceptionally();
+        return ((SurveyException) refused.handle((kept, failure) -> failure instanceof CompletionException ? failure.getCause() : failure).join()).problem();
+    }
+
+    /** What is appended is decided on the state as it is when the reading has come, not as it was when it was asked for. */
+    @Test
+    void theReadingIsStoredAsItCameUnderWhatWasTyped() {
+        TotalStationReading reading = new TotalStationReading(Angle.ofDegrees(12), Angle.ofDegrees(91), new Length(33), "raw");
+        when(watch.shoot(any())).thenReturn(CompletableFuture.completedFuture(reading));
+        when(journals.append(any(), any(), any(Function.class))).thenAnswer(call -> {
+            Function<JobState, Payload> payload = call.getArgument(2);
+            Author author = call.getArgument(1);
+            return new Kept(new Entry(author.entry(), 2, Instant.EPOCH, author.person(), author.device(), payload.apply(journal.state())), false);
+        });
+        UUID id = UUID.randomUUID();
+        Kept kept = service.measure(JOB, id, " 7 ", "KRB", Map.of("unknown field", "x"), "p").join();
+        assertThat(kept.before()).isFalse();
+        assertThat(kept.entry().id()).isEqualTo(id);
+        assertThat(kept.entry().device()).isEqualTo("test");
+        assertThat(kept.entry().payload()).isEqualTo(new Payload.ShotTaken(leaf.entry(), new PointName("7"), new Code("KRB"), reading, PRISM, Map.of()));
+    }
+
+    @Test
+    void aNameThatWasTakenDuringTheMeasurementIsRefused() {
+        CompletableFuture<TotalStationReading> slow = new CompletableFuture<>();
+        when(watch.shoot(any())).thenReturn(slow);
+        when(journals.append(any(), any(), any(Function.class))).thenAnswer(call -> {
+            Function<JobState, Payload> payload = call.getArgument(2);
+            return payload.apply(taken);
+        });
+        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "7", "", Map.of(), "p");
+        slow.complete(new TotalStationReading(Angle.ofDegrees(12), Angle.ofDegrees(91), new Length(33), "raw"));
+        assertThat(problemOf(shot)).isEqualTo(Problem.POINT_NAME_TAKEN);
     }
 
     @Test

@@ -19,6 +19,7 @@ import verge.core.geodesy.GridPoint;
 import verge.core.journal.Origin;
 import verge.core.journal.Round;
 import verge.core.journal.StoredPoint;
+import verge.core.reading.Face;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 import verge.instruments.port.LinkState;
@@ -56,7 +57,24 @@ class SetsTest {
     }
 
     private String next() throws Exception {
-        return party.post("/setup/sets/next", Map.of()).body();
+        return read(round().next().orElseThrow(), UUID.randomUUID(), true);
+    }
+
+    private String read(Round.Step step, UUID id, boolean turn) throws Exception {
+        return party.post("/setup/sets/" + round().entry() + "/pointings", Map.of("id", id.toString(), "set", Integer.toString(step.set()), "mark", step.mark().text(),
+                "face", step.face() == Face.ONE ? "1" : "2", "turn", Boolean.toString(turn))).body();
+    }
+
+    /** A retry by hand must not file the reading of one mark under the next. */
+    @Test
+    void aPointingThatWasAskedForTwiceIsReadOnceAndOneThatHasPassedIsRefused() throws Exception {
+        plan("T4, T6, T1", "1");
+        Round.Step first = round().next().orElseThrow();
+        UUID id = UUID.randomUUID();
+        assertThat(read(first, id, true)).contains("\"done\":1", "\"before\":false");
+        assertThat(read(first, id, true)).contains("\"done\":1", "\"before\":true");
+        assertThat(read(first, UUID.randomUUID(), true)).contains("SET_STEP_PASSED", "T6");
+        assertThat(round().shots()).hasSize(1);
     }
 
     private void readAll() throws Exception {
@@ -147,7 +165,7 @@ class SetsTest {
                 party.post("/instrument/turn", Map.of("direction", Double.toString(toPole), "zenith", "90"));
                 party.post("/instrument/do/search", Map.of());
             }
-            assertThat(party.post("/setup/sets/next", Map.of("turn", Boolean.toString(!firstSight))).body()).contains("\"done\":");
+            assertThat(read(round().next().orElseThrow(), UUID.randomUUID(), !firstSight)).contains("\"done\":");
         }
         assertThat(party.state().find(new PointName("N1"))).isEmpty();
         assertThat(party.page("/setup/sets")).contains("New marks", "Seen and approved", "2 sets from T2");

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.problem.SurveyException;
@@ -137,8 +138,34 @@ public final class Journal {
 
     /** What the job would come to with one entry more, without writing anything. */
     public JobState trial(Payload more) {
+        return tried(List.of(more)).state();
+    }
+
+    /** This journal with more said in it, to look at: these entries are written nowhere. */
+    public Journal tried(List<Payload> more) {
         Entry last = entries.get(entries.size() - 1);
-        return append(new Entry(UUID.randomUUID(), entries.size() + 1L, last.at(), last.person(), last.device(), more)).state();
+        Journal tried = this;
+        for (Payload payload : more) {
+            tried = tried.append(new Entry(UUID.randomUUID(), tried.entries.size() + 1L, last.at(), last.person(), last.device(), payload));
+        }
+        return tried;
+    }
+
+    /** The latest entry after a number that changed the job's settings, by choosing them or by striking a choice. */
+    public Optional<Entry> settingsChangedSince(long sequence) {
+        return since(sequence).filter(e -> e.payload() instanceof Payload.SettingsChosen
+                || e.payload() instanceof Payload.OnEntry on && entry(on.entry()).map(Entry::payload).filter(Payload.SettingsChosen.class::isInstance).isPresent()).findFirst();
+    }
+
+    /** The latest entry after a number that changed the meaning of another. */
+    public Optional<Entry> changedSince(UUID entry, long sequence) {
+        return since(sequence).filter(e -> e.payload() instanceof Payload.OnEntry on && on.entry().equals(entry)).findFirst();
+    }
+
+    /** What came after a number, the latest first. */
+    private Stream<Entry> since(long sequence) {
+        int first = (int) Math.max(0, Math.min(sequence, entries.size()));
+        return IntStream.rangeClosed(1, entries.size() - first).mapToObj(back -> entries.get(entries.size() - back));
     }
 
     /**

@@ -172,6 +172,30 @@ public enum Problem {
     /** Arguments: what it was. */
     NOT_FOUND,
     /** Arguments: none. */
+    JOB_PUT_AWAY,
+    /** Arguments: the first line that cannot be read. */
+    JOURNAL_DAMAGED,
+    /** Arguments: none. */
+    ENTRY_ID_TAKEN,
+    /** Somebody answers on what they saw, and it is no longer so. Arguments: what has changed, by whom. */
+    CHANGED_MEANWHILE,
+    /** Arguments: by whom. */
+    SETTINGS_CHANGED_MEANWHILE,
+    /** Arguments: the pointing asked for, the one that is next. */
+    SET_STEP_PASSED,
+    /** Arguments: none. */
+    DATABASE_AWAY,
+    /** Arguments: none. */
+    DISK_FULL,
+    /** Something of that name or kind was made in the same moment. Arguments: its name. */
+    MADE_TWICE,
+    /** Arguments: the field. */
+    FIELD_UNREADABLE,
+    /** Arguments: none. */
+    REQUEST_TOO_LARGE,
+    /** Arguments: none. */
+    TEXT_UNFIT,
+    /** Arguments: none. */
     SIGN_IN_NEEDED,
     /** Arguments: none. */
     REQUEST_UNREADABLE,

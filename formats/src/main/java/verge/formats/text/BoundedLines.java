@@ -10,6 +10,7 @@ public final class BoundedLines implements Closeable {
     private static final int END = -1;
 
     private final Reader reader;
+    private final int longest;
     private final char[] buffer = new char[1 << 14];
     private int length;
     private int next;
@@ -17,7 +18,13 @@ public final class BoundedLines implements Closeable {
     private long number;
 
     public BoundedLines(Reader reader) {
+        this(reader, LONGEST_LINE);
+    }
+
+    /** @param longest characters that a line may have */
+    public BoundedLines(Reader reader, int longest) {
         this.reader = reader;
+        this.longest = longest;
     }
 
     /** The line last returned, counted from 1 as an editor would. */
@@ -28,7 +35,7 @@ public final class BoundedLines implements Closeable {
     /**
      * The next line without its end, or null after the last.
      *
-     * @throws LineTooLong if it has more than {@value #LONGEST_LINE} characters
+     * @throws LineTooLong if it has more characters than a line may
      */
     public String next() throws IOException {
         StringBuilder line = new StringBuilder(80);
@@ -43,7 +50,7 @@ public final class BoundedLines implements Closeable {
             if (c == '\n' || c == '\r') {
                 break;
             }
-            if (line.length() == LONGEST_LINE) {
+            if (line.length() == longest) {
                 throw new LineTooLong(number + 1);
             }
             line.append((char) c);

@@ -2,11 +2,13 @@ package verge.instruments.line;
 
 import java.io.IOException;
 import java.net.InetSocketAddress;
+import java.time.Duration;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -38,11 +40,23 @@ public final class LineTotalStation implements TotalStation {
     private static final int SILENCE_MILLIS = 3_500;
     private static final int RETRY_MILLIS = 500;
     private static final int ANSWER_SECONDS = 5;
+    /** A greeting that was lost, damaged or refused is said again, for the socket alone does not make a link. */
+    private static final int GREETING_MILLIS = 1_000;
+    /** Bounds of what an instrument can say; beyond them a line is damaged, whatever its checksum. */
+    private static final double CIRCLE = 360;
+    private static final double FARTHEST_METRES = 100_000;
+    private static final double STEEPEST_TILT_SECONDS = 90 * 3600;
+    private static final double MOST_UPSETS = 1e15;
+    private static final int LONGEST_NAME = 60;
+    /** What follows an answer may solve and wait for a database: it goes on here. */
+    private static final ExecutorService ANSWERS = Executors.newCachedThreadPool(task -> daemon(task, "instrument's answer"));
 
     private final LinkSetting setting;
     private final AtomicReference<InstrumentSnapshot> snapshot;
     private final Map<String, CompletableFuture<LineConnection.Received>> waiting = new ConcurrentHashMap<>();
     private final AtomicLong tags = new AtomicLong();
+    /** When the tracked reading came that was taken last. */
+    private final AtomicLong taken = new AtomicLong(Long.MIN_VALUE);
     private final ScheduledExecutorService link;
     private volatile LineConnection connection;
     private volatile boolean tracking;
@@ -52,12 +66,20 @@ public final class LineTotalStation implements TotalStation {
     public LineTotalStation(LinkSetting setting) {
         this.setting = setting;
         snapshot = new AtomicReference<>(InstrumentSnapshot.connecting(setting));
-        link = Executors.newSingleThreadScheduledExecutor(task -> {
-            Thread thread = new Thread(task, "total station " + setting.address());
-            thread.setDaemon(true);
-            return thread;
-        });
+        link = Executors.newSingleThreadScheduledExecutor(task -> daemon(task, "total station " + setting.address()));
         link.scheduleWithFixedDelay(this::connectAndListen, 0, RETRY_MILLIS, TimeUnit.MILLISECONDS);
+    }
+
+    private static Thread daemon(Runnable task, String name) {
+        Thread thread = new Thread(task, name);
+        thread.setDaemon(true);
+        return thread;
+    }
+
+    @Override
+    public Optional<TotalStationReading> takeTracked(Duration age) {
+        Optional<InstrumentSnapshot.Tracked> fresh = snapshot().latest().filter(t -> t.within(age));
+        return fresh.filter(t -> taken.getAndSet(t.nanos()) != t.nanos()).map(InstrumentSnapshot.Tracked::reading);
     }
 
     @Override
@@ -72,8 +94,8 @@ public final class LineTotalStation implements TotalStation {
 
     @Override
     public CompletableFuture<Pointing> circles() {
-        return ask("CIRCLES", UnaryOperator.identity()).thenApply(answer -> understood(() -> new Pointing(Angle.ofDegrees(answer.message().number("hz")),
-                Angle.ofDegrees(answer.message().number("v")), Optional.empty(), answer.line())));
+        return ask("CIRCLES", UnaryOperator.identity()).thenApply(answer -> understood(() -> new Pointing(circle(answer.message(), "hz"),
+                circle(answer.message(), "v"), Optional.empty(), answer.line())));
     }
 
     /** A whole line with a right checksum and fields that make no reading is no answer either. */
@@ -149,7 +171,7 @@ public final class LineTotalStation implements TotalStation {
             return CompletableFuture.failedFuture(linkLost());
         }
         return answer.orTimeout(ANSWER_SECONDS, TimeUnit.SECONDS)
-                .whenComplete((received, failure) -> waiting.remove(tag))
+                .whenCompleteAsync((received, failure) -> waiting.remove(tag), ANSWERS)
                 .exceptionallyCompose(failure -> CompletableFuture.failedFuture(failure instanceof TimeoutException || failure.getCause() instanceof TimeoutException
                         ? new SurveyException(Problem.NO_ANSWER, ANSWER_SECONDS) : failure));
     }
@@ -167,8 +189,7 @@ public final class LineTotalStation implements TotalStation {
             if (closed) {
                 return;
             }
-            ask("HELLO", message -> message.with("version", 2).with("link", setting.kind().name().toLowerCase(Locale.ROOT)).with("partner", setting.partner()))
-                    .thenAccept(this::greeted);
+            greet(open);
             while (!closed) {
                 open.receive().ifPresent(this::handle);
             }
@@ -181,15 +202,36 @@ public final class LineTotalStation implements TotalStation {
         }
     }
 
+    /** Says who we are and again, as long as this connection stands, until the other end has said who it is. */
+    private void greet(LineConnection over) {
+        if (closed || connection != over) {
+            return;
+        }
+        ask("HELLO", message -> message.with("version", 2).with("link", setting.kind().name().toLowerCase(Locale.ROOT)).with("partner", setting.partner()))
+                .thenAccept(this::greeted)
+                .exceptionally(lost -> {
+                    CompletableFuture.delayedExecutor(GREETING_MILLIS, TimeUnit.MILLISECONDS, ANSWERS).execute(() -> greet(over));
+                    return null;
+                });
+    }
+
     private void greeted(LineConnection.Received answer) {
         WireMessage m = answer.message();
-        InstrumentIdentity identity = new InstrumentIdentity(m.text("model"), m.text("serial"), Angle.ofArcSeconds(m.number("sigma-angle")),
-                new DistanceMeter(m.number("wavelength"), m.number("reference-index"), new Length(m.number("sigma-edm")),
-                        m.number("sigma-edm-ppm")));
+        InstrumentIdentity identity = new InstrumentIdentity(name(m, "model"), name(m, "serial"), Angle.ofArcSeconds(m.number("sigma-angle", 0.01, 3600)),
+                new DistanceMeter(m.number("wavelength", 0.1, 10), m.number("reference-index", 1, 1.01), new Length(m.number("sigma-edm", 0, 10)),
+                        m.number("sigma-edm-ppm", 0, 1000)));
         snapshot.updateAndGet(s -> s.with(identity).with(LinkState.UP));
         if (tracking) {
             track(true);
         }
+    }
+
+    private static String name(WireMessage m, String field) {
+        String text = m.text(field);
+        if (text.length() > LONGEST_NAME || text.chars().anyMatch(Character::isISOControl)) {
+            throw new IllegalArgumentException(field + " is no name");
+        }
+        return text;
     }
 
     private void handle(LineConnection.Received received) {
@@ -234,17 +276,24 @@ public final class LineTotalStation implements TotalStation {
     }
 
     private static TotalStationReading reading(WireMessage m, String line) {
-        return new TotalStationReading(Angle.ofDegrees(m.number("hz")), Angle.ofDegrees(m.number("v")), new Length(m.number("sd")), line);
+        return new TotalStationReading(circle(m, "hz"), circle(m, "v"), new Length(m.number("sd", 0, FARTHEST_METRES)), line);
+    }
+
+    private static Angle circle(WireMessage m, String field) {
+        return Angle.ofDegrees(m.number(field, 0, CIRCLE));
     }
 
     private static InstrumentSwitches switches(WireMessage m) {
-        return new InstrumentSwitches(InstrumentSwitches.Mode.valueOf(m.text("mode").toUpperCase(Locale.ROOT)), m.number("face") == 2 ? Face.TWO : Face.ONE,
-                m.number("locked") != 0, m.number("compensator") != 0, m.number("laser") != 0, Angle.ofDegrees(m.number("hz")), Angle.ofDegrees(m.number("v")));
+        return new InstrumentSwitches(InstrumentSwitches.Mode.valueOf(m.text("mode").toUpperCase(Locale.ROOT)), m.number("face", 1, 2) == 2 ? Face.TWO : Face.ONE,
+                m.number("locked") != 0, m.number("compensator") != 0, m.number("laser") != 0, circle(m, "hz"), circle(m, "v"));
     }
 
     private static InstrumentCondition condition(WireMessage m) {
-        return new InstrumentCondition(Angle.ofArcSeconds(m.number("tilt-along")), Angle.ofArcSeconds(m.number("tilt-across")),
-                (int) m.number("battery"), m.number("temperature"), m.number("pressure"), (long) m.number("upsets"),
-                m.number("sight") != 0);
+        return new InstrumentCondition(tilt(m, "tilt-along"), tilt(m, "tilt-across"), (int) m.number("battery", 0, 100), m.number("temperature"), m.number("pressure"),
+                (long) m.number("upsets", 0, MOST_UPSETS), m.number("sight") != 0);
+    }
+
+    private static Angle tilt(WireMessage m, String field) {
+        return Angle.ofArcSeconds(m.number(field, -STEEPEST_TILT_SECONDS, STEEPEST_TILT_SECONDS));
     }
 }

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.zip.CRC32;
 
@@ -22,6 +23,7 @@ public record WireMessage(String tag, String verb, Map<String, String> fields) {
     public static final String OK = "OK";
     public static final String NO = "NO";
     private static final String CHECKSUM_MARK = " ~";
+    private static final Pattern NUMBER = Pattern.compile("[+-]?[0-9]{1,30}(\\.[0-9]{0,30})?([eE][+-]?[0-9]{1,3})?");
 
     public WireMessage {
         fields = Collections.unmodifiableMap(new LinkedHashMap<>(fields));
@@ -52,17 +54,23 @@ public record WireMessage(String tag, String verb, Map<String, String> fields) {
         return Optional.ofNullable(fields.get(field)).orElseThrow(() -> new GarbledLine("no " + field));
     }
 
-    /** @throws GarbledLine if the field is not there or not a finite number */
+    /** @throws GarbledLine if the field is not there or not a decimal number: neither hexadecimal, nor endless, nor with a letter of Java's behind it */
     public double number(String field) {
-        try {
-            double value = Double.parseDouble(text(field));
-            if (Double.isFinite(value)) {
-                return value;
-            }
-        } catch (NumberFormatException notANumber) {
-            // told below, like an infinite one
+        String text = text(field);
+        double value = NUMBER.matcher(text).matches() ? Double.parseDouble(text) : Double.NaN;
+        if (!Double.isFinite(value)) {
+            throw new GarbledLine(field + " is not a number");
         }
-        throw new GarbledLine(field + " is not a number");
+        return value;
+    }
+
+    /** @throws GarbledLine also if the number lies outside: no such instrument, angle or distance can be */
+    public double number(String field, double lowest, double highest) {
+        double value = number(field);
+        if (value < lowest || value > highest) {
+            throw new GarbledLine(field + " cannot be " + text(field));
+        }
+        return value;
     }
 
     /** The line without its line feed. */
@@ -89,7 +97,10 @@ public record WireMessage(String tag, String verb, Map<String, String> fields) {
             if (equals <= 0) {
                 throw new GarbledLine(words[i]);
             }
-            fields.put(words[i].substring(0, equals), URLDecoder.decode(words[i].substring(equals + 1), StandardCharsets.UTF_8));
+            String name = words[i].substring(0, equals);
+            if (fields.put(name, URLDecoder.decode(words[i].substring(equals + 1), StandardCharsets.UTF_8)) != null) {
+                throw new GarbledLine(name + " twice");   // which of them is meant cannot be told
+            }
         }
         return new WireMessage(words[0], words[1], fields);
     }

@@ -1,5 +1,6 @@
 package verge.instruments.port;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import verge.core.reading.TotalStationReading;
@@ -9,10 +10,19 @@ import verge.core.reading.TotalStationReading;
  *
  * @param mismatch what both ends must share and do not
  * @param told when the instrument last said how it fares
- * @param tracked the latest reading of a running track; absent while tracking is off, the prism is out of sight or the link is down
+ * @param latest the latest reading of a running track; absent while tracking is off, the prism is out of sight or the link is down
  */
 public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<Mismatch> mismatch, Optional<InstrumentIdentity> identity,
-        Optional<InstrumentCondition> condition, Optional<InstrumentSwitches> switches, Instant told, Optional<TotalStationReading> tracked) {
+        Optional<InstrumentCondition> condition, Optional<InstrumentSwitches> switches, Instant told, Optional<Tracked> latest) {
+    /** A track that has been silent for so long says nothing of where the prism is now. */
+    private static final Duration LONGEST_PAUSE = Duration.ofSeconds(2);
+
+    /** @param nanos when it came, by the clock of System.nanoTime */
+    public record Tracked(TotalStationReading reading, long nanos) {
+        public boolean within(Duration age) {
+            return System.nanoTime() - nanos <= age.toNanos();
+        }
+    }
 
     /** @param what pairing number or shared address @param ours as entered @param theirs as the other end has it */
     public record Mismatch(String what, String ours, String theirs) {
@@ -22,13 +32,18 @@ public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<M
         return new InstrumentSnapshot(setting, LinkState.CONNECTING, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Instant.EPOCH, Optional.empty());
     }
 
+    /** Where the prism is by the running track; empty when the track has been silent. */
+    public Optional<TotalStationReading> tracked() {
+        return latest.filter(t -> t.within(LONGEST_PAUSE)).map(Tracked::reading);
+    }
+
     public String address() {
         return setting.address();
     }
 
     public InstrumentSnapshot with(LinkState state) {
         return new InstrumentSnapshot(setting, state, state == LinkState.MISMATCH ? mismatch : Optional.empty(), identity, condition, switches, told,
-                state == LinkState.UP ? tracked : Optional.empty());
+                state == LinkState.UP ? latest : Optional.empty());
     }
 
     public InstrumentSnapshot with(Mismatch differs) {
@@ -36,12 +51,12 @@ public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<M
     }
 
     public InstrumentSnapshot with(InstrumentIdentity said) {
-        return new InstrumentSnapshot(setting, link, mismatch, Optional.of(said), condition, switches, told, tracked);
+        return new InstrumentSnapshot(setting, link, mismatch, Optional.of(said), condition, switches, told, latest);
     }
 
     public InstrumentSnapshot with(InstrumentCondition fares, InstrumentSwitches set) {
         return new InstrumentSnapshot(setting, link, mismatch, identity, Optional.of(fares), Optional.of(set), Instant.now(),
-                fares.targetInSight() ? tracked : Optional.empty());
+                fares.targetInSight() ? latest : Optional.empty());
     }
 
     public InstrumentSnapshot withoutTrack() {
@@ -49,6 +64,6 @@ public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<M
     }
 
     public InstrumentSnapshot with(TotalStationReading reading) {
-        return new InstrumentSnapshot(setting, link, mismatch, identity, condition, switches, told, Optional.of(reading));
+        return new InstrumentSnapshot(setting, link, mismatch, identity, condition, switches, told, Optional.of(new Tracked(reading, System.nanoTime())));
     }
 }

@@ -1,5 +1,7 @@
 package verge.instruments.port;
 
+import java.time.Duration;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import verge.core.reading.Pointing;
 import verge.core.reading.TotalStationReading;
@@ -10,10 +12,14 @@ import verge.core.units.Angle;
  *
  * <p>A driver keeps its link by itself: it connects in the background, notices a dead link and tries again until it is closed.
  * All methods return at once and may be called from any thread. What is asked fails with a {@link verge.core.problem.SurveyException}
- * LINK_LOST, NO_ANSWER or INSTRUMENT_REFUSED; an answer that arrives damaged or after that is dropped, never delivered late.
+ * LINK_LOST, NO_ANSWER or INSTRUMENT_REFUSED; an answer that arrives damaged or after that is dropped, never delivered late. What follows an
+ * answer runs on a thread that may wait, never on the one that listens to the instrument.
  */
 public interface TotalStation extends AutoCloseable {
     InstrumentSnapshot snapshot();
+
+    /** The latest reading of the running track, if it is no older than that and was not taken before: one reading makes one shot. */
+    Optional<TotalStationReading> takeTracked(Duration age);
 
     /** One pointing and distance, as the instrument is set. */
     default CompletableFuture<TotalStationReading> measure() {

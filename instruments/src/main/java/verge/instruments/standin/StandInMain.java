@@ -25,7 +25,7 @@ public final class StandInMain {
         Files.createDirectories(directory);
         Path ports = directory.resolve("standin.ports");
         StandIn standIn = startOnUsualPorts(ports, seed, directory.resolve("scene.properties"));
-        Files.writeString(ports, standIn.ports().stream().map(String::valueOf).collect(Collectors.joining(" ")) + "\n");
+        Files.writeString(ports, standIn.ports().stream().map(String::valueOf).collect(Collectors.joining(" ")) + "\n" + ProcessHandle.current().pid() + "\n");
         System.out.println("Stand-in total station on 127.0.0.1:" + standIn.instrumentPort()
                 + ", practice ground on 127.0.0.1:" + standIn.groundPort());
         Runtime.getRuntime().addShutdownHook(new Thread(standIn::close));
@@ -36,7 +36,7 @@ public final class StandInMain {
     private static StandIn startOnUsualPorts(Path ports, long seed, Path scene) throws IOException {
         if (Files.exists(ports)) {
             try {
-                List<Integer> before = Arrays.stream(Files.readString(ports).strip().split(" ")).map(Integer::valueOf).toList();
+                List<Integer> before = Arrays.stream(Files.readAllLines(ports).get(0).split(" ")).map(Integer::valueOf).toList();
                 return new StandIn(before, seed, scene);
             } catch (IOException | RuntimeException taken) {
                 System.err.println("The ports of last time are taken; using others.");

@@ -1,7 +1,0 @@
-package verge.app.setup;
-
-import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface SetupDraftRepository extends JpaRepository<SetupDraft, UUID> {
-}
