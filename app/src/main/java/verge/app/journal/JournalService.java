@@ -221,10 +221,12 @@ public class JournalService {
 
     private Replayed caughtUp(UUID job) {
         Replayed known = replayed.get(job);
-        if (known != null && known.damage().isPresent()) {
+        Optional<Damage> before = known == null ? Optional.empty() : known.damage();
+        if (before.isPresent()) {
             known = null;   // it may have been mended
         }
         Loaded more = load(job, known == null ? 0 : known.journal().entries().size());
+        more.damage().filter(d -> !before.equals(Optional.of(d))).ifPresent(d -> LOG.error("the journal of job {} is damaged at line {}: {}", job, d.line(), more.why()));
         if (known == null) {
             if (more.entries().isEmpty()) {
                 throw more.damage().map(d -> new SurveyException(Problem.JOURNAL_DAMAGED, d.line())).orElseGet(() -> new SurveyException(Problem.NOT_FOUND, job));
@@ -264,7 +266,7 @@ public class JournalService {
         entities.flush();
     }
 
-    private record Loaded(List<Entry> entries, Optional<Damage> damage) {
+    private record Loaded(List<Entry> entries, Optional<Damage> damage, String why) {
     }
 
     /** Entries after a number, up to the first that is missing or cannot be read. */
@@ -275,19 +277,14 @@ public class JournalService {
         for (EntryRow row : rows) {
             int line = after + entries.size() + 1;
             if (row.sequence() != line) {
-                return damaged(job, entries, new Damage(line, rows.size() - entries.size()), null);
+                return new Loaded(entries, Optional.of(new Damage(line, rows.size() - entries.size())), "it is missing");
             }
             try {
                 entries.add(new Entry(row.id(), row.sequence(), row.at(), row.person(), row.device(), json.read(row.written())));
             } catch (RuntimeException unreadable) {
-                return damaged(job, entries, new Damage(line, rows.size() - entries.size()), unreadable);
+                return new Loaded(entries, Optional.of(new Damage(line, rows.size() - entries.size())), String.valueOf(unreadable.getMessage()));
             }
         }
-        return new Loaded(entries, Optional.empty());
-    }
-
-    private static Loaded damaged(UUID job, List<Entry> entries, Damage damage, RuntimeException why) {
-        LOG.error("the journal of job {} is damaged at line {}", job, damage.line(), why);
-        return new Loaded(entries, Optional.of(damage));
+        return new Loaded(entries, Optional.empty(), "");
     }
 }

@@ -14,11 +14,12 @@ import org.springframework.http.converter.HttpMessageNotWritableException;
 import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
-import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import tools.jackson.core.JacksonException;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -50,8 +51,16 @@ class ProblemAdvice {
     }
 
     @ExceptionHandler(HttpMessageNotReadableException.class)
-    Object unreadable(HttpServletRequest request) {
-        return answer(new SurveyException(Problem.REQUEST_UNREADABLE), request);
+    Object unreadable(HttpMessageNotReadableException failure, HttpServletRequest request) {
+        String field = failure.getCause() instanceof JacksonException senseless ? path(senseless) : "";
+        return answer(field.isEmpty() ? new SurveyException(Problem.REQUEST_UNREADABLE) : new SurveyException(Problem.FIELD_UNREADABLE, field), request);
+    }
+
+    /** Where in a body it stands: 'marks[2].readings[0].zenith'. */
+    private static String path(JacksonException senseless) {
+        StringBuilder path = new StringBuilder();
+        senseless.getPath().forEach(step -> path.append(step.getPropertyName() == null ? "[" + step.getIndex() + "]" : (path.isEmpty() ? "" : ".") + step.getPropertyName()));
+        return path.toString();
     }
 
     /** A page that was closed while it was being told something: there is nobody to answer. */

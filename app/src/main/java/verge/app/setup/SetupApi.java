@@ -1,6 +1,7 @@
 package verge.app.setup;
 
 import io.swagger.v3.oas.annotations.Operation;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reduction.AirEffect;
 import verge.core.sets.SetReduction;
+import verge.core.setup.KnownMark;
 import verge.core.setup.Misfit;
 import verge.core.setup.OrientedStation;
 import verge.core.setup.StationFit;
@@ -73,7 +75,7 @@ class SetupApi {
     Solved solve(@RequestBody SetupRequest asked) {
         var arrangement = asked.arrangement();
         var conditions = asked.conditions();
-        Map<PointName, Position> known = asked.known();
+        Map<PointName, KnownMark> known = asked.known();
         StationFit.Outcome outcome = StationFit.solve(arrangement, conditions, asked.plane(), name -> Optional.ofNullable(known.get(name)));
         List<SuspectBody> suspects = Suspects.of(arrangement, conditions, asked.plane(), name -> Optional.ofNullable(known.get(name)), asked.others(), asked.constants()).stream()
                 .map(s -> new SuspectBody(s.kind(), texts(s.about()), s.instead().map(PointName::text).orElse(null), Double.isNaN(s.amount()) ? null : s.amount(), s.before(), s.after())).toList();
@@ -108,7 +110,7 @@ class SetupApi {
     record SetsRequest(List<String> marks, List<ShotBody> shots) {
     }
 
-    record ShotBody(int set, String mark, double direction, double zenith, Double distance) {
+    record ShotBody(int set, String mark, @NotNull Double direction, @NotNull Double zenith, Double distance) {
         SetReduction.SetShot shot() {
             return new SetReduction.SetShot(set, PointName.parse(mark == null ? "" : mark), new SetupRequest.Reading(direction, zenith, distance).pointing());
         }
@@ -145,7 +147,7 @@ class SetupApi {
         return length.map(Length::metres).orElse(null);
     }
 
-    record AirRequest(SetupRequest.Air air, SetupRequest.Meter instrument, Double distance) {
+    record AirRequest(@NotNull SetupRequest.Air air, SetupRequest.Meter instrument, Double distance) {
     }
 
     /** @param perDegree metres on the distance asked about, for one degree Celsius more */
@@ -157,9 +159,9 @@ class SetupApi {
     AirBody atmosphere(@RequestBody AirRequest asked) {
         try {
             SetupRequest.Meter meter = asked.instrument() == null ? new SetupRequest.Meter(null, null, null, null, null) : asked.instrument();
-            AirEffect e = AirEffect.of(meter.meter(), asked.air().atmosphere(), new Length(asked.distance() == null ? 1000 : asked.distance()));
+            AirEffect e = AirEffect.of(meter.meter(), SetupRequest.needed("air", asked.air()).atmosphere(), new Length(asked.distance() == null ? 1000 : asked.distance()));
             return new AirBody(e.ppm(), e.perDegree().metres(), e.perHectopascal().metres());
-        } catch (IllegalArgumentException | NullPointerException unfit) {
+        } catch (IllegalArgumentException unfit) {
             throw new SurveyException(Problem.REQUEST_UNREADABLE);
         }
     }

@@ -33,8 +33,9 @@ class SetupDrawing {
      * @param ellipse half axes as drawn, and azimuth of the longer, radians
      * @param circle centre and radius; only where the station is near it
      * @param exaggeration of ellipse and misfits
+     * @param second where else the instrument may stand by the same readings, or null
      */
-    record Drawn(double[] station, String name, List<Sight> sights, Ellipse ellipse, Circle circle, List<Contour> contours, Next next, double exaggeration, List<Hit> hits) {
+    record Drawn(double[] station, String name, List<Sight> sights, Ellipse ellipse, Circle circle, List<Contour> contours, Next next, double exaggeration, List<Hit> hits, double[] second) {
     }
 
     /** @param misfit where the arrow from the mark ends, or null */
@@ -70,7 +71,8 @@ class SetupDrawing {
         return new Drawn(place(here), written.station().text(), s.marks().stream().flatMap(m -> sight(here, m).stream()).toList(),
                 new Ellipse(e.longer().metres() * EXAGGERATION, e.shorter().metres() * EXAGGERATION, e.azimuth().radians(), "\u03c3 " + f.small(e.longer()) + " \u00d7 " + f.small(e.shorter())),
                 circle.map(c -> new Circle(place(c.centre()), c.radiusMetres())).orElse(null), contours, next, EXAGGERATION,
-                s.faces().stream().map(h -> new Hit(place(h.at().plan()), f.difference(h.misfit().difference()), h.misfit().within() && h.beside() <= 0)).toList());
+                s.faces().stream().map(h -> new Hit(place(h.at().plan()), f.difference(h.misfit().difference()), h.misfit().within() && h.beside() <= 0)).toList(),
+                s.secondPlace().map(SetupDrawing::place).orElse(null));
     }
 
     private static Optional<Sight> sight(GridPoint here, StationSolution.MarkResult m) {

@@ -1,10 +1,10 @@
 package verge.app.setup;
 
+import jakarta.validation.constraints.NotNull;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
-import java.util.Objects;
 import java.util.Optional;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
@@ -24,8 +24,10 @@ import verge.core.reduction.SlopeReduction;
 import verge.core.setup.Arrangement;
 import verge.core.setup.Conditions;
 import verge.core.setup.FaceShot;
+import verge.core.setup.KnownMark;
 import verge.core.setup.Sighting;
 import verge.core.setup.Suspects;
+import verge.core.setup.Uncertainty;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 
@@ -37,12 +39,32 @@ import verge.core.units.Length;
  * @param knownPoints others that could have been meant; only for suspects
  * @param prismConstants others in use; only for suspects
  */
-record SetupRequest(Arrangement.Kind kind, Place station, Double instrumentHeight, Arrangement.HeightFrom heightFrom, Boolean scaleFree, Double gridPerGround, Air air, Meter instrument, Double refraction,
-        List<Mark> marks, List<Shot> faces, List<Place> knownPoints, List<Double> prismConstants) {
+record SetupRequest(@NotNull Arrangement.Kind kind, @NotNull MarkPlace station, Double instrumentHeight, Arrangement.HeightFrom heightFrom, Boolean scaleFree, Double gridPerGround, @NotNull Air air, Meter instrument, Double refraction,
+        List<Mark> marks, List<Shot> faces, List<MarkPlace> knownPoints, List<Double> prismConstants) {
     private static final int MOST = 500;
+    private static final double FARTHEST_METRES = 100_000;
+    private static final double LARGEST_SIGMA_METRES = 100;
 
-    /** @param elevation null where there is none */
-    record Place(String name, Double northing, Double easting, Double elevation) {
+    /** @throws SurveyException FIELD_UNREADABLE for what is not there */
+    static <T> T needed(String field, T value) {
+        if (value == null) {
+            throw new SurveyException(Problem.FIELD_UNREADABLE, field);
+        }
+        return value;
+    }
+
+    static double within(String field, double value, double lowest, double highest) {
+        if (!(value >= lowest && value <= highest)) {
+            throw new SurveyException(Problem.FIELD_UNREADABLE, field);
+        }
+        return value;
+    }
+
+    /**
+     * @param elevation null where there is none
+     * @param sigmaNorth standard deviation of the coordinates, in metres; null where they count as exact
+     */
+    record MarkPlace(String name, Double northing, Double easting, Double elevation, Double sigmaNorth, Double sigmaEast, Double sigmaUp) {
         PointName pointName() {
             return PointName.parse(name == null ? "" : name);
         }
@@ -51,11 +73,21 @@ record SetupRequest(Arrangement.Kind kind, Place station, Double instrumentHeigh
             return northing == null || easting == null ? Optional.empty()
                     : Optional.of(new Position(new GridPoint(northing, easting), Optional.ofNullable(elevation).map(Elevation::new)));
         }
+
+        Optional<KnownMark> known() {
+            Optional<Uncertainty> sigma = sigmaNorth == null && sigmaEast == null && sigmaUp == null ? Optional.empty()
+                    : Optional.of(new Uncertainty(sigma("sigmaNorth", sigmaNorth), sigma("sigmaEast", sigmaEast), sigma("sigmaUp", sigmaUp)));
+            return position().map(p -> new KnownMark(p, sigma));
+        }
+
+        private static Length sigma(String field, Double metres) {
+            return new Length(metres == null ? 0 : within(field, metres, 0, LARGEST_SIGMA_METRES));
+        }
     }
 
-    record Air(double temperature, double pressure, Double humidity) {
+    record Air(@NotNull Double temperature, @NotNull Double pressure, Double humidity) {
         Atmosphere atmosphere() {
-            return new Atmosphere(temperature, pressure, humidity == null ? 60 : humidity);
+            return new Atmosphere(needed("air.temperature", temperature), needed("air.pressure", pressure), humidity == null ? 60 : humidity);
         }
     }
 
@@ -75,23 +107,25 @@ record SetupRequest(Arrangement.Kind kind, Place station, Double instrumentHeigh
     }
 
     /** @param distance raw, null for circles only */
-    record Reading(double direction, double zenith, Double distance) {
+    record Reading(@NotNull Double direction, @NotNull Double zenith, Double distance) {
+        /** Radians on their circles: degrees or gons by mistake would come to some other direction without a word. */
         Pointing pointing() {
-            return new Pointing(new Angle(direction), new Angle(zenith), Optional.ofNullable(distance).map(Length::new), "");
+            return new Pointing(new Angle(within("direction", needed("direction", direction), -2 * Math.PI, 2 * Math.PI)), new Angle(within("zenith", needed("zenith", zenith), 0, 2 * Math.PI)),
+                    Optional.ofNullable(distance).map(d -> new Length(within("distance", d, 0, FARTHEST_METRES))), "");
         }
     }
 
     /** @param azimuth to the mark where it is not from coordinates */
-    record Mark(Place at, Double targetHeight, Double prismConstant, Boolean plan, Boolean distances, Boolean height, Double azimuth, List<Reading> readings) {
+    record Mark(@NotNull MarkPlace at, Double targetHeight, Double prismConstant, Boolean plan, Boolean distances, Boolean height, Double azimuth, List<Reading> readings) {
         Sighting sighting() {
-            return new Sighting(at.pointName(), new Target(new Length(targetHeight == null ? 0 : targetHeight), new Length(prismConstant == null ? 0 : prismConstant)),
+            return new Sighting(needed("marks.at", at).pointName(), new Target(new Length(targetHeight == null ? 0 : targetHeight), new Length(prismConstant == null ? 0 : prismConstant)),
                     new Sighting.Use(!Boolean.FALSE.equals(plan), !Boolean.FALSE.equals(distances), !Boolean.FALSE.equals(height)), Optional.ofNullable(azimuth).map(Angle::new),
-                    readings.stream().map(Reading::pointing).toList());
+                    needed("marks.readings", readings).stream().map(Reading::pointing).toList());
         }
     }
 
     /** A shot on a wall (two ends), an edge (from alone) or a level (elevation alone). */
-    record Shot(String face, Place from, Place to, Double elevation, Reading reading) {
+    record Shot(String face, MarkPlace from, MarkPlace to, Double elevation, Reading reading) {
         FaceShot shot() {
             FaceShot.BuildingFace hit = elevation != null ? new FaceShot.BuildingFace.Level(face, new Elevation(elevation))
                     : to == null ? new FaceShot.BuildingFace.Edge(face, from.position().orElseThrow().plan())
@@ -103,7 +137,8 @@ record SetupRequest(Arrangement.Kind kind, Place station, Double instrumentHeigh
     /** @throws SurveyException REQUEST_UNREADABLE if something that is needed is not there or cannot be */
     Arrangement arrangement() {
         try {
-            Objects.requireNonNull(kind, "kind");
+            needed("kind", kind);
+            needed("station", station);
             Arrangement.HeightFrom from = heightFrom != null ? heightFrom : kind == Arrangement.Kind.KNOWN_POINT || kind == Arrangement.Kind.ASSUMED
                     ? Arrangement.HeightFrom.STATION : Arrangement.HeightFrom.MARKS;
             Optional<Position> given = kind == Arrangement.Kind.ASSUMED ? station.position() : Optional.empty();
@@ -124,7 +159,7 @@ record SetupRequest(Arrangement.Kind kind, Place station, Double instrumentHeigh
     Conditions conditions() {
         try {
             Meter states = instrument == null ? new Meter(null, null, null, null, null) : instrument;
-            return new Conditions(air.atmosphere(), states.precision(), InstrumentErrors.NONE, refraction == null ? SlopeReduction.USUAL_REFRACTION : refraction);
+            return new Conditions(needed("air", air).atmosphere(), states.precision(), InstrumentErrors.NONE, refraction == null ? SlopeReduction.USUAL_REFRACTION : refraction);
         } catch (IllegalArgumentException | NullPointerException unfit) {
             throw new SurveyException(Problem.REQUEST_UNREADABLE);
         }
@@ -139,11 +174,11 @@ record SetupRequest(Arrangement.Kind kind, Place station, Double instrumentHeigh
     }
 
     /** Every place that was given, by name. */
-    Map<PointName, Position> known() {
-        Map<PointName, Position> known = new HashMap<>();
-        few(knownPoints).forEach(p -> p.position().ifPresent(at -> known.put(p.pointName(), at)));
-        few(marks).forEach(m -> m.at().position().ifPresent(at -> known.put(m.at().pointName(), at)));
-        station.position().ifPresent(at -> known.put(station.pointName(), at));
+    Map<PointName, KnownMark> known() {
+        Map<PointName, KnownMark> known = new HashMap<>();
+        few(knownPoints).forEach(p -> p.known().ifPresent(at -> known.put(p.pointName(), at)));
+        few(marks).forEach(m -> m.at().known().ifPresent(at -> known.put(m.at().pointName(), at)));
+        station.known().ifPresent(at -> known.put(station.pointName(), at));
         return known;
     }
 

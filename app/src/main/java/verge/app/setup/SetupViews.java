@@ -61,7 +61,7 @@ class SetupViews {
             StationFit.Unsolved why = (StationFit.Unsolved) proposal.outcome();
             String names = why.about().stream().map(PointName::text).collect(Collectors.joining(", "));
             return SetupView.unsolved(proposal.written().arrangement().sightings(), proposal.written().arrangement().faceShots().stream().map(s -> s.face().name()).toList(),
-                    "Not solved: " + problems.word(why.reason()) + " " + names, suspects, f);
+                    ("Not solved: " + problems.word(why.reason()) + " " + names + ". " + why.open().map(problems::word).orElse("")).strip(), suspects, f);
         }
         List<SetupView.Told> notices = new ArrayList<>(solved.get().notices().stream()
                 .map(n -> new SetupView.Told(words.notice(n, f), SetupView.weight(n.kind().weight()), "")).toList());
@@ -81,7 +81,7 @@ class SetupViews {
 
     List<Suspect> suspects(UUID job, JobState state, Payload.StationSetUp written) {
         List<Length> constants = Stream.concat(prisms.of(job).stream().map(Prism::constant), Stream.of(Length.ZERO)).distinct().toList();
-        return Suspects.of(written.arrangement(), written.conditions(), state.plane(), name -> state.find(name).map(StoredPoint::position),
+        return Suspects.of(written.arrangement(), written.conditions(), state.plane(), name -> state.find(name).map(StoredPoint::known),
                 marks(state, solvedAt(state, written), p -> true), constants);
     }
 
@@ -100,7 +100,7 @@ class SetupViews {
     /** Which mark of the floor in hand to observe next, in words; empty if none would help. */
     Optional<Assurance.Next> next(UUID job, JobState state, Payload.StationSetUp written, StationSolution solved) {
         return written.arrangement().sightings().isEmpty() ? Optional.empty() : Assurance.next(solved, written.arrangement(), written.conditions(), state.plane(),
-                name -> state.find(name).map(StoredPoint::position), marks(state, Optional.of(solved.station().occupation().station().plan()), state::isHere), corners(workArea(state, solved)));
+                name -> state.find(name).map(StoredPoint::known), marks(state, Optional.of(solved.station().occupation().station().plan()), state::isHere), corners(workArea(state, solved)));
     }
 
     private static List<GridPoint> corners(Extent area) {

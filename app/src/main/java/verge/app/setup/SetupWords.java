@@ -33,6 +33,7 @@ public class SetupWords {
             case VARIANCE_HIGH -> new Object[] {"", Decimals.show(figures.get(0), 1), Decimals.show(figures.get(1), 1)};
             case DANGER_CIRCLE -> new Object[] {"", Decimals.show(figures.get(0) * 100, 0) + " %", f.length(new Length(figures.get(1)))};
             case GEOMETRY_WEAK -> new Object[] {"", f.small(new Length(figures.get(0))), f.small(new Length(figures.get(1)))};
+            case SECOND_SOLUTION -> new Object[] {names(notice.about()), f.length(new Length(figures.get(figures.size() - 1)))};
             case SCALE_FAR -> new Object[] {"", Decimals.showSigned(figures.get(0), 0)};
             case FACE_WRONG, ON_THE_LINE, NOT_CONTROLLED, NO_HEIGHTS, MARKS_WITHOUT_HEIGHT, ONE_FACE -> new Object[] {names(notice.about())};
         };

@@ -70,6 +70,7 @@ function about(drawn) {
     return [drawn.station[0] + a * Math.sin(azimuth) + b * Math.cos(azimuth), drawn.station[1] + a * Math.cos(azimuth) - b * Math.sin(azimuth)];
   });
   return [feature('ellipse', new ol.geom.Polygon([ring])), feature('free', new ol.geom.Point(drawn.station), { label: `${drawn.name}, ${words}` }),
+    ...(drawn.second ? [feature('free', new ol.geom.Point(drawn.second), { label: `or here: ${drawn.name} with the marks exchanged` })] : []),
     ...(drawn.circle ? [feature('danger', new ol.geom.Circle(drawn.circle.centre, drawn.circle.radius))] : []),
     ...(drawn.next ? [feature('next', new ol.geom.Point(drawn.next.mark), { label: drawn.next.words })] : [])];
 }

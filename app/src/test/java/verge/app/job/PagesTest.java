@@ -110,7 +110,7 @@ class PagesTest {
     /** What no page of Verge would send is refused in words all the same, and nothing of it is kept. */
     @ParameterizedTest
     @CsvSource({"/handover?column=NOPE, 400", "/handover?decimals=many, 400", "/handover?unit=CUBIT, 400", "/handover?move=up:NOPE, 200", "/handover?move=:, 200",
-        "/measure/shots, 400", "/book?page=-5, 200", "/book?page=x, 404", "/stake?point=%00, 200", "/live?stake=Nobody, 404"})
+        "/measure/shots, 400", "/book?page=-5, 200", "/book?page=x, 404", "/stake?point=%00, 422", "/live?stake=Nobody, 404"})
     void whatDoesNotFitAPageIsSaidInWords(String rest, int status) throws Exception {
         HttpResponse<String> answer = visitor.get("/jobs/" + Jobs.withControl(verge).id() + rest);
         assertThat(answer.statusCode()).isEqualTo(status);

@@ -163,7 +163,7 @@ class AtTheSameTimeTest {
         String other = verge.standInAddress().replace("127.0.0.1", "localhost");
         List<CompletableFuture<HttpResponse<String>>> all = IntStream.range(0, 12).mapToObj(i -> meanwhile(() -> switch (i % 3) {
             case 0 -> party.visitor().post("/sites", Map.of("name", site));
-            case 1 -> party.post("/instrument/prisms", Map.of("name", "Twin", "constant", "-17.5"));
+            case 1 -> party.post("/instrument/prisms", Map.of("name", "Twin", "constant", "-23.3"));
             default -> party.post("/instrument", Map.of("link", "CABLE", "address", other, "partner", ""));
         })).toList();
         Set<Integer> answers = all.stream().map(CompletableFuture::join).map(HttpResponse::statusCode).collect(Collectors.toSet());

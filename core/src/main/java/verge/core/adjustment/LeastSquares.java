@@ -24,6 +24,9 @@ public final class LeastSquares {
      */
     private static final double SMALLEST_STEP_IN_SIGMAS = 1e-5;
 
+    /** An unknown that is known so many times worse than if the others were held is hardly told from them. */
+    private static final double NEARLY_SINGULAR_TIMES = 300;
+
     /** Partial derivatives that are good to a millionth only may make a step near the end a trifle worse. */
     private static final double NO_WORSE = 1e-6;
 
@@ -63,8 +66,21 @@ public final class LeastSquares {
     public record Singular(int unknown) implements Outcome {
     }
 
-    /** No end was found: the start was too far off, or the observations contradict each other grossly. */
-    public record NotConverged() implements Outcome {
+    /**
+     * No end was found.
+     *
+     * @param cause what kept it from ending
+     * @param unknown the one known worst of all where it stopped, in parts of what it would be known to if the others were held
+     * @param times how many times worse
+     */
+    public record NotConverged(Cause cause, int unknown, double times) implements Outcome {
+        /** What kept it from ending. */
+        public enum Cause {
+            /** The unknowns can hardly be told from each other there: a matter of geometry. */
+            NEARLY_SINGULAR,
+            /** They can, but what is observed does not fit together, or the start was too far off. */
+            CONTRADICTORY
+        }
     }
 
     /**
@@ -86,21 +102,28 @@ public final class LeastSquares {
         }
     }
 
-    /** @param sigmas of the observations, without the common errors */
+    /** As {@link #solve(Model, double[], Weights, Common)}, of observations that have nothing to do with each other. */
     public static Outcome solve(Model model, double[] start, double[] sigmas, Common common) {
+        return solve(model, start, Weights.ofSigmas(sigmas), common);
+    }
+
+    /** @param weights of the observations, without the common errors */
+    public static Outcome solve(Model model, double[] start, Weights weights, Common common) {
         int u = model.unknowns();
         int m = model.observations();
         double[] x = start.clone();
         double[] l = new double[m];
         double[][] a = new double[m][u];
         model.at(x, l, a);
-        double squares = squares(l, sigmas);
+        double squares = weights.squares(l);
+        Normal normal = null;
         for (int iteration = 1; iteration <= MOST_ITERATIONS; iteration++) {
-            Normal normal = Normal.of(a, sigmas, u);
+            double[][] whitened = weights.whitened(a);
+            normal = Normal.of(whitened, u);
             if (normal.singular() >= 0) {
                 return new Singular(normal.singular());
             }
-            double[] step = normal.step(a, l, sigmas);
+            double[] step = normal.step(whitened, weights.whitened(l));
             boolean last = normal.inSigmas(step) < SMALLEST_STEP_IN_SIGMAS;
             double length = 1;
             double before = squares;
@@ -110,44 +133,40 @@ public final class LeastSquares {
                     x[i] = from[i] + length * step[i];
                 }
                 model.at(x, l, a);
-                squares = squares(l, sigmas);
+                squares = weights.squares(l);
                 if (last || squares <= before * (1 + NO_WORSE) + NO_WORSE) {
                     break;
                 }
             }
             if (last) {
-                return finished(x, l, a, sigmas, common, squares, iteration);
+                return finished(x, l, a, weights, common, squares, iteration);
             }
         }
-        return new NotConverged();
+        return notConverged(normal);
     }
 
-    private static double squares(double[] l, double[] sigmas) {
-        double sum = 0;
-        for (int i = 0; i < l.length; i++) {
-            double r = l[i] / sigmas[i];
-            sum += r * r;
+    private static NotConverged notConverged(Normal stopped) {
+        int worst = 0;
+        for (int j = 1; j < stopped.inflation().length; j++) {
+            worst = stopped.inflation()[j] > stopped.inflation()[worst] ? j : worst;
         }
-        return sum;
+        double times = stopped.inflation()[worst];
+        return new NotConverged(times > NEARLY_SINGULAR_TIMES ? NotConverged.Cause.NEARLY_SINGULAR : NotConverged.Cause.CONTRADICTORY, worst, times);
     }
 
-    private static Outcome finished(double[] x, double[] l, double[][] a, double[] sigmas, Common common, double squares, int iterations) {
+    private static Outcome finished(double[] x, double[] l, double[][] a, Weights weights, Common common, double squares, int iterations) {
         int u = x.length;
         int m = l.length;
-        Normal normal = Normal.of(a, sigmas, u);
+        double[][] whitened = weights.whitened(a);
+        Normal normal = Normal.of(whitened, u);
         if (normal.singular() >= 0) {
             return new Singular(normal.singular());
         }
         DMatrixRMaj design = new DMatrixRMaj(a);
         DMatrixRMaj gain = new DMatrixRMaj(u, m);   // Q·Aᵀ·W: how each observation moves each unknown
-        CommonOps_DDRM.multTransB(normal.inverse(), design, gain);
-        for (int i = 0; i < m; i++) {
-            double weight = 1 / (sigmas[i] * sigmas[i]);
-            for (int j = 0; j < u; j++) {
-                gain.set(j, i, gain.get(j, i) * weight);
-            }
-        }
-        DMatrixRMaj errors = errors(sigmas, common);
+        CommonOps_DDRM.multTransB(normal.inverse(), new DMatrixRMaj(whitened), gain);
+        weights.unwhiten(gain);
+        DMatrixRMaj errors = errors(weights, common);
         DMatrixRMaj covariance = sandwich(gain, errors);
         DMatrixRMaj keeps = CommonOps_DDRM.identity(m);   // I − A·gain: how each observation's error shows in the residuals
         CommonOps_DDRM.multAdd(-1, design, gain, keeps);
@@ -171,12 +190,12 @@ public final class LeastSquares {
         return shared;
     }
 
-    private static DMatrixRMaj errors(double[] sigmas, Common common) {
-        int m = sigmas.length;
+    private static DMatrixRMaj errors(Weights weights, Common common) {
+        int m = weights.size();
         DMatrixRMaj errors = new DMatrixRMaj(m, m);
         for (int i = 0; i < m; i++) {
             for (int j = 0; j < m; j++) {
-                double shared = i == j ? sigmas[i] * sigmas[i] : 0;
+                double shared = weights.covariance(i, j);
                 for (int c = 0; c < common.sigmas().length; c++) {
                     shared += common.effect()[i][c] * common.effect()[j][c] * common.sigmas()[c] * common.sigmas()[c];
                 }
@@ -204,21 +223,21 @@ public final class LeastSquares {
     }
 
     /** The normal equations' inverse, worked in unknowns scaled to one another: metres and radians differ by five orders. */
-    private record Normal(DMatrixRMaj inverse, int singular) {
-        static Normal of(double[][] a, double[] sigmas, int u) {
+    private record Normal(DMatrixRMaj inverse, double[] inflation, int singular) {
+        /** @param a the design, whitened */
+        static Normal of(double[][] a, int u) {
             DMatrixRMaj n = new DMatrixRMaj(u, u);
-            for (int i = 0; i < a.length; i++) {
-                double weight = 1 / (sigmas[i] * sigmas[i]);
+            for (double[] row : a) {
                 for (int j = 0; j < u; j++) {
                     for (int k = 0; k < u; k++) {
-                        n.add(j, k, weight * a[i][j] * a[i][k]);
+                        n.add(j, k, row[j] * row[k]);
                     }
                 }
             }
             double[] scale = new double[u];
             for (int j = 0; j < u; j++) {
                 if (!(n.get(j, j) > 0)) {
-                    return new Normal(n, j);
+                    return new Normal(n, new double[0], j);
                 }
                 scale[j] = Math.sqrt(n.get(j, j));
             }
@@ -230,16 +249,20 @@ public final class LeastSquares {
             int hanging = hanging(n);
             LinearSolverDense<DMatrixRMaj> solver = LinearSolverFactory_DDRM.chol(u);
             if (hanging >= 0 || !solver.setA(n.copy())) {
-                return new Normal(n, Math.max(hanging, 0));
+                return new Normal(n, new double[0], Math.max(hanging, 0));
             }
             DMatrixRMaj inverse = new DMatrixRMaj(u, u);
             solver.invert(inverse);
+            double[] inflation = new double[u];
+            for (int j = 0; j < u; j++) {
+                inflation[j] = Math.sqrt(inverse.get(j, j));   // of a matrix with ones on its diagonal
+            }
             for (int j = 0; j < u; j++) {
                 for (int k = 0; k < u; k++) {
                     inverse.set(j, k, inverse.get(j, k) / (scale[j] * scale[k]));
                 }
             }
-            return new Normal(inverse, -1);
+            return new Normal(inverse, inflation, -1);
         }
 
         /** The first unknown that the ones before it determine already; −1 if there is none. */
@@ -261,13 +284,13 @@ public final class LeastSquares {
             return -1;
         }
 
-        double[] step(double[][] a, double[] l, double[] sigmas) {
+        /** Of whitened design and misclosures. */
+        double[] step(double[][] a, double[] l) {
             int u = inverse.numRows;
             double[] right = new double[u];
             for (int i = 0; i < l.length; i++) {
-                double weighted = l[i] / (sigmas[i] * sigmas[i]);
                 for (int j = 0; j < u; j++) {
-                    right[j] += a[i][j] * weighted;
+                    right[j] += a[i][j] * l[i];
                 }
             }
             double[] step = new double[u];

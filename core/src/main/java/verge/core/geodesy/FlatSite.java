@@ -1,6 +1,7 @@
 package verge.core.geodesy;
 
 import java.util.Optional;
+import verge.core.units.Angle;
 
 /**
  * A flat site: one plane grid with one scale for the whole of it.
@@ -28,6 +29,11 @@ public record FlatSite(double gridPerGround) implements Plane {
     @Override
     public double gridPerEllipsoid(GridPoint from, GridPoint to) {
         return 1;
+    }
+
+    @Override
+    public double radiusMetres(GridPoint from, Angle azimuth, Optional<Elevation> level) {
+        return MEAN_RADIUS_METRES + level.map(Elevation::metres).orElse(0.0);
     }
 
     @Override

@@ -22,8 +22,14 @@ public record ProjectedPlane(MapProjection projection, Heights heights) implemen
     @Override
     public double gridPerGround(GridPoint from, GridPoint to, Optional<Elevation> level) {
         Geographic place = projection.geographic(from);
-        double radius = radiusAlong(place, from, to);
+        double radius = radiusAlong(place, azimuth(from, to));
         return gridPerEllipsoid(from, to) * radius / (radius + heights.forScale(place, level));
+    }
+
+    @Override
+    public double radiusMetres(GridPoint from, Angle azimuth, Optional<Elevation> level) {
+        Geographic place = projection.geographic(from);
+        return radiusAlong(place, azimuth) + heights.forScale(place, level);
     }
 
     @Override
@@ -58,8 +64,8 @@ public record ProjectedPlane(MapProjection projection, Heights heights) implemen
         return projection.scale(point).along(azimuth);
     }
 
-    private double radiusAlong(Geographic place, GridPoint from, GridPoint to) {
-        Angle trueAzimuth = azimuth(from, to).plus(projection.scale(place).convergence());
+    private double radiusAlong(Geographic place, Angle gridAzimuth) {
+        Angle trueAzimuth = gridAzimuth.plus(projection.scale(place).convergence());
         return projection.ellipsoid().radiusAlong(place.latitude(), trueAzimuth);
     }
 

@@ -173,7 +173,7 @@ public final class JobState {
 
     /** What a check says of the setup it was taken from; empty if setup or mark is no longer known. */
     public Optional<StationCheck> check(Payload.CheckTaken taken) {
-        return leaf(taken.setup()).flatMap(leaf -> mark(taken.mark()).map(m -> StationCheck.of(leaf.station(), taken.reading(), taken.target(), m.position())));
+        return leaf(taken.setup()).flatMap(leaf -> mark(taken.mark()).map(m -> StationCheck.of(leaf.station(), taken.reading(), taken.target(), m.known())));
     }
 
     /** Why a finding of the walk-round was accepted; empty if it was not. */
@@ -282,7 +282,7 @@ public final class JobState {
 
     /** Solves a setup with the points known now. @throws SurveyException NO_PLANE */
     public StationFit.Outcome solve(Payload.StationSetUp setUp) {
-        return StationFit.solve(setUp.arrangement(), setUp.conditions(), plane(), name -> find(name).map(StoredPoint::position));
+        return StationFit.solve(setUp.arrangement(), setUp.conditions(), plane(), name -> find(name).map(StoredPoint::known));
     }
 
     /** A mark of sets as the means give it; empty while it lacks a face or a distance. */

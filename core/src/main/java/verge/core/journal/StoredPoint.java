@@ -6,6 +6,7 @@ import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.setup.KnownMark;
 import verge.core.setup.Uncertainty;
 import verge.core.stakeout.AsStaked;
 
@@ -19,6 +20,11 @@ import verge.core.stakeout.AsStaked;
  */
 public record StoredPoint(UUID entry, PointName name, Code code, Origin origin, Position position, Optional<Uncertainty> sigma,
         Optional<AsStaked> staked, Optional<UUID> leaf) {
+
+    /** As a setup takes it: one that was observed is known no better than it was observed. */
+    public KnownMark known() {
+        return new KnownMark(position, sigma);
+    }
 
     /** The same point with other plan coordinates. */
     public StoredPoint at(GridPoint plan) {

@@ -26,12 +26,15 @@ public final class ShotReduction {
     public record Result(Angle direction, Angle zenith, Reduced grid, Length slope, Length groundDistance, Length rise) {
     }
 
-    /** @param toGrid a horizontal distance at the level of the station mark, in the direction of the sight, as it is in the grid */
+    /**
+     * @param radiusMetres of the earth at the station mark, in the direction of the sight
+     * @param toGrid a horizontal distance at the level of the station mark, in the direction of the sight, as it is in the grid
+     */
     public static Result reduce(TotalStationReading reading, InstrumentErrors errors, Target target, Length instrumentHeight,
-            Atmosphere air, DistanceMeter meter, double refraction, UnaryOperator<Length> toGrid) {
+            Atmosphere air, DistanceMeter meter, double refraction, double radiusMetres, UnaryOperator<Length> toGrid) {
         Angle zenith = errors.zenith(reading);
         Reduced slope = slope(reading.slopeDistance(), target, air, meter);
-        SlopeReduction.Result level = SlopeReduction.reduce(slope.value(), zenith, instrumentHeight, refraction);
+        SlopeReduction.Result level = SlopeReduction.reduce(slope.value(), zenith, instrumentHeight, refraction, radiusMetres);
         Reduced grid = slope.then(Step.Kind.HORIZONTAL, d -> level.horizontal()).then(Step.Kind.GRID_SCALE, toGrid);
         Length rise = level.heightDifference().plus(instrumentHeight).minus(target.height());
         return new Result(errors.direction(reading), zenith, grid, slope.value(), level.horizontal(), rise);

@@ -6,14 +6,12 @@ import verge.core.units.Length;
 /**
  * Horizontal distance and height difference from a slope distance and a zenith angle, on a sphere, with a ray that is an arc.
  *
- * <p>Exact for a spherical earth of the stated radius and a ray of constant curvature k/R, at any inclination: the arc becomes its
+ * <p>Exact for an earth that is a sphere of the given radius where the sight is, and a ray of constant curvature k/R, at any inclination: the arc becomes its
  * chord, the chord's zenith angle follows from half the bend, and the triangle with the earth's centre is solved without
  * approximation. Source: any textbook on geodetic surveying under 'reciprocal and single zenith angles'; W. Torge, 'Geodesy',
  * section 5.5 for the sign of k.
  */
 public final class SlopeReduction {
-    /** IUGG mean radius R₁ of the GRS80 ellipsoid, rounded to 10 m; 0.1 % of it changes 1 mm at 3.5 km. */
-    public static final double EARTH_RADIUS_METRES = 6_371_010;
     /** Coefficient of refraction usual by day over land. */
     public static final double USUAL_REFRACTION = 0.13;
 
@@ -32,11 +30,12 @@ public final class SlopeReduction {
      * @param zenith 0 (straight up) to π (straight down), as observed at the axis
      * @param instrumentHeight of the axis above the mark whose level the distance is reduced to
      * @param refraction coefficient k: curvature of the ray over curvature of the earth
+     * @param radiusMetres of the earth at the station mark, in the direction of the sight
      */
-    public static Result reduce(Length slope, Angle zenith, Length instrumentHeight, double refraction) {
+    public static Result reduce(Length slope, Angle zenith, Length instrumentHeight, double refraction, double radiusMetres) {
         double s = slope.metres();
-        double axisRadius = EARTH_RADIUS_METRES + instrumentHeight.metres();
-        double rayCurvature = refraction * zenith.sin() / EARTH_RADIUS_METRES;   // gravity bends only the horizontal part
+        double axisRadius = radiusMetres + instrumentHeight.metres();
+        double rayCurvature = refraction * zenith.sin() / radiusMetres;   // gravity bends only the horizontal part
         double halfBend = rayCurvature * s / 2;
         double chord = halfBend == 0 ? s : s * Math.sin(halfBend) / halfBend;
         double chordZenith = zenith.radians() + halfBend;
@@ -46,7 +45,7 @@ public final class SlopeReduction {
         double targetRadius = Math.hypot(axisRadius + up, horizontal);
         // (r₂² − r₁²)/(r₂ + r₁) keeps the millimetres that r₂ − r₁ would round away
         double rise = (2 * axisRadius * up + chord * chord) / (targetRadius + axisRadius);
-        return new Result(new Length(EARTH_RADIUS_METRES * centralAngle), new Length(rise));
+        return new Result(new Length(radiusMetres * centralAngle), new Length(rise));
     }
 
     /**
@@ -62,9 +61,9 @@ public final class SlopeReduction {
      * @param horizontalMetres along the sphere through the station mark, above 0
      * @param riseMetres of the target above the instrument's axis
      */
-    public static Sight predict(double horizontalMetres, double riseMetres, Length instrumentHeight, double refraction) {
-        double axisRadius = EARTH_RADIUS_METRES + instrumentHeight.metres();
-        double centralAngle = horizontalMetres / EARTH_RADIUS_METRES;
+    public static Sight predict(double horizontalMetres, double riseMetres, Length instrumentHeight, double refraction, double radiusMetres) {
+        double axisRadius = radiusMetres + instrumentHeight.metres();
+        double centralAngle = horizontalMetres / radiusMetres;
         double across = (axisRadius + riseMetres) * Math.sin(centralAngle);
         double half = Math.sin(centralAngle / 2);
         double up = riseMetres * Math.cos(centralAngle) - 2 * axisRadius * half * half;
@@ -73,7 +72,7 @@ public final class SlopeReduction {
         double zenith = chordZenith;
         double slope = chord;
         for (int i = 0; i < 3; i++) {   // the bend is some millionths of the zenith angle: each round gains five digits
-            double halfBend = refraction * Math.sin(zenith) / EARTH_RADIUS_METRES * slope / 2;
+            double halfBend = refraction * Math.sin(zenith) / radiusMetres * slope / 2;
             slope = halfBend == 0 ? chord : chord * halfBend / Math.sin(halfBend);
             zenith = chordZenith - halfBend;
         }

@@ -127,7 +127,7 @@ public final class Assurance {
      * @param work places where the work is
      */
     public static Optional<Next> next(StationSolution solution, Arrangement arrangement, Conditions conditions, Plane plane,
-            Function<PointName, Optional<Position>> known, List<Suspects.KnownPoint> candidates, List<GridPoint> work) {
+            Function<PointName, Optional<KnownMark>> known, List<Suspects.KnownPoint> candidates, List<GridPoint> work) {
         Length before = largest(solution.station(), work);
         return candidates.stream().filter(k -> arrangement.sightings().stream().noneMatch(s -> s.mark().equals(k.name())) && !k.name().equals(arrangement.station()))
                 .flatMap(k -> with(solution, arrangement, conditions, plane, known, k).map(s -> new Next(k.name(), k.position(), before, largest(s.station(), work))).stream())
@@ -136,7 +136,7 @@ public final class Assurance {
 
     /** The setup with one more mark, read as it would be from where the station is. */
     private static Optional<StationSolution> with(StationSolution solution, Arrangement arrangement, Conditions conditions, Plane plane,
-            Function<PointName, Optional<Position>> known, Suspects.KnownPoint mark) {
+            Function<PointName, Optional<KnownMark>> known, Suspects.KnownPoint mark) {
         if (solution.station().occupation().station().plan().distanceMetres(mark.position().plan()) < NEAREST_METRES) {
             return Optional.empty();
         }
@@ -146,7 +146,7 @@ public final class Assurance {
         Sighting sighting = Sighting.of(mark.name(), target, one, two);
         List<Sighting> more = new ArrayList<>(arrangement.sightings());
         more.add(sighting);
-        return StationFit.solve(arrangement.withSightings(more), conditions, plane, n -> n.equals(mark.name()) ? Optional.of(mark.position()) : known.apply(n))
+        return StationFit.solve(arrangement.withSightings(more), conditions, plane, n -> n.equals(mark.name()) ? Optional.of(KnownMark.exact(mark.position())) : known.apply(n))
                 instanceof StationSolution s ? Optional.of(s) : Optional.empty();
     }
 

@@ -76,7 +76,7 @@ final class BuildingFit {
 
     private ShotReduction.Result reduce(TotalStationReading reading, FaceShot shot) {
         return ShotReduction.reduce(reading, conditions.errors(), shot.target(), arrangement.instrumentHeight(), conditions.air(),
-                conditions.precision().distanceMeter(), conditions.refraction(), ground -> ground.times(gridPerGround));
+                conditions.precision().distanceMeter(), conditions.refraction(), Plane.MEAN_RADIUS_METRES, ground -> ground.times(gridPerGround));
     }
 
     static StationFit.Outcome solve(Arrangement arrangement, Conditions conditions, Plane plane) {

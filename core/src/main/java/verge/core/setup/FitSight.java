@@ -2,6 +2,7 @@ package verge.core.setup;
 
 import java.util.Optional;
 import verge.core.geodesy.Elevation;
+import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;
 import verge.core.reading.InstrumentPrecision;
 import verge.core.reduction.ShotReduction;
@@ -12,22 +13,39 @@ import verge.core.units.Length;
 /**
  * One mark as the solution sees it: where it is, what was read to it on the mean, and how well.
  *
- * @param mark absent where only an azimuth to it is known
+ * @param known absent where only an azimuth to it is known
  * @param slopeMetres freed of prism and air; NaN where none was read
  * @param horizontalMetres at the station's level, from slope and zenith; NaN likewise
  * @param riseMetres of the mark above the station's mark, from slope and zenith; NaN likewise
  */
-record FitSight(Sighting sighting, Optional<Position> mark, MeanSight mean, double slopeMetres, double horizontalMetres, double riseMetres) {
+record FitSight(Sighting sighting, Optional<KnownMark> known, MeanSight mean, double slopeMetres, double horizontalMetres, double riseMetres) {
 
-    static FitSight of(Sighting sighting, Optional<Position> mark, Arrangement arrangement, Conditions conditions) {
+    /** Its lengths at the mean radius of the earth: good enough to begin with, the model reckons them anew where it stands. */
+    static FitSight of(Sighting sighting, Optional<KnownMark> known, Arrangement arrangement, Conditions conditions) {
         MeanSight mean = MeanSight.of(sighting.pointings(), conditions.errors());
         if (mean.slope().isEmpty()) {
-            return new FitSight(sighting, mark, mean, Double.NaN, Double.NaN, Double.NaN);
+            return new FitSight(sighting, known, mean, Double.NaN, Double.NaN, Double.NaN);
         }
         var slope = ShotReduction.slope(mean.slope().get(), sighting.target(), conditions.air(), conditions.precision().distanceMeter()).value();
-        SlopeReduction.Result level = SlopeReduction.reduce(slope, mean.zenith(), arrangement.instrumentHeight(), conditions.refraction());
+        SlopeReduction.Result level = SlopeReduction.reduce(slope, mean.zenith(), arrangement.instrumentHeight(), conditions.refraction(), Plane.MEAN_RADIUS_METRES);
         double rise = level.heightDifference().plus(arrangement.instrumentHeight()).minus(sighting.target().height()).metres();
-        return new FitSight(sighting, mark, mean, slope.metres(), level.horizontal().metres(), rise);
+        return new FitSight(sighting, known, mean, slope.metres(), level.horizontal().metres(), rise);
+    }
+
+    Optional<Position> mark() {
+        return known.map(KnownMark::position);
+    }
+
+    FitSight with(Optional<KnownMark> other) {
+        return new FitSight(sighting, other, mean, slopeMetres, horizontalMetres, riseMetres);
+    }
+
+    FitSight with(Sighting.Use use) {
+        return new FitSight(sighting.with(use), known, mean, slopeMetres, horizontalMetres, riseMetres);
+    }
+
+    FitSight with(MeanSight other) {
+        return new FitSight(sighting, known, other, slopeMetres, horizontalMetres, riseMetres);
     }
 
     boolean ranged() {
@@ -40,11 +58,11 @@ record FitSight(Sighting sighting, Optional<Position> mark, MeanSight mean, doub
     }
 
     boolean inPlan() {
-        return sighting.use().plan() && (mark.isPresent() || azimuth().isPresent());
+        return sighting.use().plan() && (known.isPresent() || azimuth().isPresent());
     }
 
     boolean distanceCounts() {
-        return sighting.use().plan() && sighting.use().distance() && ranged() && mark.isPresent() && azimuth().isEmpty();
+        return sighting.use().plan() && sighting.use().distance() && ranged() && known.isPresent() && azimuth().isEmpty();
     }
 
     boolean inHeight() {
@@ -52,38 +70,34 @@ record FitSight(Sighting sighting, Optional<Position> mark, MeanSight mean, doub
     }
 
     Optional<Elevation> elevation() {
-        return mark.flatMap(Position::elevation);
+        return mark().flatMap(Position::elevation);
     }
 
-    double sigmaDirection(InstrumentPrecision p, double groundMetres) {
-        return Math.hypot(p.sigmaDirection().radians() / Math.sqrt(mean.pointings()), p.sigmaTargetCentring().metres() / groundMetres);
+    /** Of one reading of a circle, on the mean. */
+    double sigmaDirection(InstrumentPrecision p) {
+        return p.sigmaDirection().radians() / Math.sqrt(mean.pointings());
     }
 
-    double sigmaZenith(InstrumentPrecision p, double metres) {
-        double reading = p.sigmaZenith().radians() / Math.sqrt(mean.pointings());
-        double plan = mean.zenith().cos() * p.sigmaTargetCentring().metres() / metres;
-        double up = mean.zenith().sin() * p.sigmaHeight().metres() / metres;
-        return Math.sqrt(reading * reading + plan * plan + up * up);
+    double sigmaZenith(InstrumentPrecision p) {
+        return p.sigmaZenith().radians() / Math.sqrt(mean.pointings());
     }
 
-    double sigmaSlope(InstrumentPrecision p) {
-        double reading = p.distanceMeter().sigma(new Length(slopeMetres)).metres() / Math.sqrt(Math.max(1, mean.distances()));
-        double plan = mean.zenith().sin() * p.sigmaTargetCentring().metres();
-        double up = mean.zenith().cos() * p.sigmaHeight().metres();
-        return Math.sqrt(reading * reading + plan * plan + up * up);
+    /** Of the distance meter, on the mean; 0 where none was read. */
+    double sigmaMeter(InstrumentPrecision p) {
+        return ranged() ? p.distanceMeter().sigma(new Length(slopeMetres)).metres() / Math.sqrt(Math.max(1, mean.distances())) : 0;
     }
 
     /** Of the horizontal distance alone, where the mark's height does not count. */
     double sigmaHorizontal(InstrumentPrecision p) {
-        double reading = p.distanceMeter().sigma(new Length(slopeMetres)).metres() / Math.sqrt(Math.max(1, mean.distances()));
-        double tilt = slopeMetres * mean.zenith().cos() * p.sigmaZenith().radians() / Math.sqrt(mean.pointings());
+        double reading = sigmaMeter(p);
+        double tilt = slopeMetres * mean.zenith().cos() * sigmaZenith(p);
         return Math.sqrt(square(mean.zenith().sin() * reading) + tilt * tilt + square(p.sigmaTargetCentring().metres()));
     }
 
     /** Of the height difference alone, where the mark's place does not count. */
     double sigmaRise(InstrumentPrecision p) {
-        double reading = p.distanceMeter().sigma(new Length(slopeMetres)).metres() / Math.sqrt(Math.max(1, mean.distances()));
-        double tilt = slopeMetres * mean.zenith().sin() * p.sigmaZenith().radians() / Math.sqrt(mean.pointings());
+        double reading = sigmaMeter(p);
+        double tilt = slopeMetres * mean.zenith().sin() * sigmaZenith(p);
         return Math.sqrt(square(mean.zenith().cos() * reading) + tilt * tilt + square(p.sigmaHeight().metres()));
     }
 

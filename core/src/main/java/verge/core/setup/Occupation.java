@@ -23,7 +23,7 @@ public record Occupation(Position station, Length instrumentHeight, double scale
     public ShotReduction.Result reduce(TotalStationReading reading, Target target, UnaryOperator<Angle> azimuth) {
         Angle along = azimuth.apply(conditions.errors().direction(reading));
         return ShotReduction.reduce(reading, conditions.errors(), target, instrumentHeight, conditions.air(), conditions.precision().distanceMeter(),
-                conditions.refraction(), ground -> plane.toGrid(station, along, ground).times(scale));
+                conditions.refraction(), plane.radiusMetres(station.plan(), along, station.elevation()), ground -> plane.toGrid(station, along, ground).times(scale));
     }
 
     /** For means of both faces, from which the axes' errors have dropped out. */

@@ -50,9 +50,10 @@ final class SolutionMaker {
             }
         }
         if (!free.place()) {
-            double centring = square(c.conditions().precision().sigmaStationCentring().metres());
+            HeldStation held = c.held();
+            all[StationCovariance.NORTH][StationCovariance.NORTH] = square(held.sigmaNorth());
+            all[StationCovariance.EAST][StationCovariance.EAST] = square(held.sigmaEast());
             for (int i = 0; i < 2; i++) {
-                all[i][i] = centring;
                 // The instrument stands beside the mark by what the station is wrong the other way: hence the sign.
                 double shared = -solved.commonCovariance()[free.orientation()][i];
                 all[i][StationCovariance.ORIENTATION] = shared;
@@ -60,7 +61,7 @@ final class SolutionMaker {
             }
         }
         if (levelKnown && !free.level()) {
-            all[StationCovariance.LEVEL][StationCovariance.LEVEL] = square(c.conditions().precision().sigmaHeight().metres());
+            all[StationCovariance.LEVEL][StationCovariance.LEVEL] = square(c.held().sigmaLevel());
         }
         return new StationCovariance(all);
     }
@@ -83,7 +84,7 @@ final class SolutionMaker {
         double turned = station.azimuth(s.mean().direction()).minus(azimuth).halfCircle().radians();
         Optional<ShotReduction.Result> shot = s.mean().shot().map(r -> ShotReduction.reduce(r, InstrumentErrors.NONE, s.sighting().target(),
                 c.arrangement().instrumentHeight(), c.conditions().air(), c.conditions().precision().distanceMeter(), c.conditions().refraction(),
-                ground -> c.plane().toGrid(station.occupation().station(), azimuth, ground).times(state.scale())));
+                c.plane().radiusMetres(here, azimuth, station.occupation().station().elevation()), ground -> c.plane().toGrid(station.occupation().station(), azimuth, ground).times(state.scale())));
         double sin = s.mean().zenith().sin();
         double cos = s.mean().zenith().cos();
         double slope = s.ranged() ? s.slopeMetres() : known / Math.max(sin, 1e-6);

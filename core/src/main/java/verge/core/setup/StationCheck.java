@@ -19,7 +19,8 @@ import verge.core.units.Length;
  */
 public record StationCheck(Angle turned, Misfit across, Misfit distance, Optional<Misfit> height) {
 
-    public static StationCheck of(OrientedStation station, TotalStationReading reading, Target target, Position known) {
+    public static StationCheck of(OrientedStation station, TotalStationReading reading, Target target, KnownMark mark) {
+        Position known = mark.position();
         ObservedPoint seen = station.observe(reading, target);
         GridPoint here = station.occupation().station().plan();
         GridInverse.Result there = GridInverse.between(here, known.plan());
@@ -28,10 +29,11 @@ public record StationCheck(Angle turned, Misfit across, Misfit distance, Optiona
         double sin = there.azimuth().sin();
         double cos = there.azimuth().cos();
         OrientedStation.AlongSight sigma = station.alongSight(seen.reduction());
+        Uncertainty own = mark.sigma().orElse(Uncertainty.NONE);
         double across = -north * sin + east * cos;
-        Optional<Misfit> height = seen.position().elevation().flatMap(s -> known.elevation().map(k -> new Misfit(s.minus(k), sigma.up())));
-        return new StationCheck(new Angle(across / there.distance().metres()), new Misfit(new Length(across), sigma.across()),
-                new Misfit(new Length(north * cos + east * sin), sigma.along()), height);
+        Optional<Misfit> height = seen.position().elevation().flatMap(s -> known.elevation().map(k -> new Misfit(s.minus(k), own.withUp(sigma.up()))));
+        return new StationCheck(new Angle(across / there.distance().metres()), new Misfit(new Length(across), own.with(sigma.across(), -sin, cos)),
+                new Misfit(new Length(north * cos + east * sin), own.with(sigma.along(), cos, sin)), height);
     }
 
     public boolean within() {

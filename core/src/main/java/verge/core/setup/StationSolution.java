@@ -2,8 +2,10 @@ package verge.core.setup;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import verge.core.adjustment.VarianceTest;
 import verge.core.coding.PointName;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.reduction.ShotReduction;
 
@@ -36,6 +38,20 @@ public record StationSolution(OrientedStation station, List<MarkResult> marks, L
         public boolean within() {
             return across.map(Misfit::within).orElse(true) && distance.map(Misfit::within).orElse(true) && height.map(Misfit::within).orElse(true);
         }
+    }
+
+    /** Sum of squared residuals over their variances. */
+    double squares() {
+        return variance.factor() * variance.degreesOfFreedom();
+    }
+
+    StationSolution with(Notice another) {
+        return new StationSolution(station, marks, faces, variance, heightSolved, scaleSolved, Stream.concat(notices.stream(), Stream.of(another)).toList(), iterations);
+    }
+
+    /** Where else the instrument may stand by the same readings, if they do not tell. */
+    public Optional<GridPoint> secondPlace() {
+        return notices.stream().filter(n -> n.kind() == Notice.Kind.SECOND_SOLUTION).map(n -> new GridPoint(n.figures().get(0), n.figures().get(1))).findFirst();
     }
 
     /** What an observation is of. */

@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.Fixture;
+import verge.core.geodesy.Plane;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.Face;
@@ -48,7 +49,7 @@ class ReductionTest {
     void slopesReduceAsATracedRayDoes() {
         List<double[]> rows = Fixture.rows("slope_reduction.csv");
         assertThat(rows).hasSize(120).allSatisfy(r -> {
-            SlopeReduction.Result result = SlopeReduction.reduce(new Length(r[0]), Angle.ofDegrees(r[1]), new Length(r[2]), r[3]);
+            SlopeReduction.Result result = SlopeReduction.reduce(new Length(r[0]), Angle.ofDegrees(r[1]), new Length(r[2]), r[3], Plane.MEAN_RADIUS_METRES);
             assertThat(result.horizontal().metres()).isCloseTo(r[4], within(1e-5));
             assertThat(result.heightDifference().metres()).isCloseTo(r[5], within(1e-5));
         });
@@ -57,13 +58,13 @@ class ReductionTest {
     @Test
     void aLevelSightOfOneKilometreRisesByCurvatureLessRefraction() {
         // (1 − k) s² / 2R, the textbook figure
-        SlopeReduction.Result r = SlopeReduction.reduce(new Length(1000), Angle.ofDegrees(90), Length.ZERO, 0.13);
-        assertThat(r.heightDifference().metres()).isCloseTo(0.87 * 1e6 / (2 * SlopeReduction.EARTH_RADIUS_METRES), within(1e-7));
+        SlopeReduction.Result r = SlopeReduction.reduce(new Length(1000), Angle.ofDegrees(90), Length.ZERO, 0.13, Plane.MEAN_RADIUS_METRES);
+        assertThat(r.heightDifference().metres()).isCloseTo(0.87 * 1e6 / (2 * Plane.MEAN_RADIUS_METRES), within(1e-7));
     }
 
     @Test
     void aSightOfNoLengthReducesToNothing() {
-        SlopeReduction.Result r = SlopeReduction.reduce(Length.ZERO, Angle.ofDegrees(80), EYE, 0.13);
+        SlopeReduction.Result r = SlopeReduction.reduce(Length.ZERO, Angle.ofDegrees(80), EYE, 0.13, Plane.MEAN_RADIUS_METRES);
         assertThat(r.horizontal().metres()).isZero();
         assertThat(r.heightDifference().metres()).isCloseTo(0, within(1e-9));
     }
@@ -80,14 +81,14 @@ class ReductionTest {
     @Test
     void theDistanceKeepsEveryStepItTook() {
         ShotReduction.Result shot = ShotReduction.reduce(reading(10, 90, 100), InstrumentErrors.NONE, new Target(new Length(1.6), new Length(-0.012)),
-                EYE, AIR, METER, 0.13, ground -> ground.times(0.999872));
+                EYE, AIR, METER, 0.13, Plane.MEAN_RADIUS_METRES, ground -> ground.times(0.999872));
         double ppm = FirstVelocity.ppm(METER, AIR);
         assertThat(shot.grid().steps()).extracting(Step::kind)
                 .containsExactly(Step.Kind.PRISM_CONSTANT, Step.Kind.ATMOSPHERE, Step.Kind.HORIZONTAL, Step.Kind.GRID_SCALE);
         assertThat(shot.grid().steps().get(0).after().metres()).isEqualTo(99.988);
         assertThat(shot.slope().metres()).isCloseTo(99.988 * (1 + ppm * 1e-6), within(1e-12));
         assertThat(shot.grid().value().metres()).isCloseTo(shot.groundDistance().metres() * 0.999872, within(1e-12));
-        assertThat(shot.rise().metres()).isCloseTo(1.546 - 1.6 + 0.87 * 1e4 / (2 * SlopeReduction.EARTH_RADIUS_METRES), within(1e-6));
+        assertThat(shot.rise().metres()).isCloseTo(1.546 - 1.6 + 0.87 * 1e4 / (2 * Plane.MEAN_RADIUS_METRES), within(1e-6));
     }
 
     @Test
@@ -105,7 +106,7 @@ class ReductionTest {
     }
 
     private static ShotReduction.Result shot(Target target) {
-        return ShotReduction.reduce(reading(10, 85, 100), InstrumentErrors.NONE, target, EYE, AIR, METER, 0.13, ground -> ground);
+        return ShotReduction.reduce(reading(10, 85, 100), InstrumentErrors.NONE, target, EYE, AIR, METER, 0.13, Plane.MEAN_RADIUS_METRES, ground -> ground);
     }
 
     private static TotalStationReading reading(double hzDegrees, double zenithDegrees, double metres) {
@@ -116,8 +117,8 @@ class ReductionTest {
     @ParameterizedTest
     @CsvSource({"5, 40", "50, -20", "300, 2", "9000, 800", "9000, -30", "0.5, 15"})
     void predictionAndReductionUndoEachOther(double horizontal, double rise) {
-        SlopeReduction.Sight sight = SlopeReduction.predict(horizontal, rise, EYE, 0.13);
-        SlopeReduction.Result back = SlopeReduction.reduce(sight.slope(), sight.zenith(), EYE, 0.13);
+        SlopeReduction.Sight sight = SlopeReduction.predict(horizontal, rise, EYE, 0.13, Plane.MEAN_RADIUS_METRES);
+        SlopeReduction.Result back = SlopeReduction.reduce(sight.slope(), sight.zenith(), EYE, 0.13, Plane.MEAN_RADIUS_METRES);
         assertThat(back.horizontal().metres()).isCloseTo(horizontal, within(1e-6));
         assertThat(back.heightDifference().metres()).isCloseTo(rise, within(1e-6));
     }

@@ -163,10 +163,10 @@ class GeometryTest {
         }
         List<GridPoint> work = List.of(middle.plus(80, 80), middle.plus(-80, 40));
         List<Suspects.KnownPoint> all = yard.marks.entrySet().stream().map(m -> new Suspects.KnownPoint(m.getKey(), m.getValue())).toList();
-        Assurance.Next next = Assurance.next(s, yard.arrangement(two), ResectionTest.CONDITIONS, Yard.PLANE, yard::find, all, work).orElseThrow();
+        Assurance.Next next = Assurance.next(s, yard.arrangement(two), ResectionTest.CONDITIONS, Yard.PLANE, yard::known, all, work).orElseThrow();
         assertThat(next.after()).isLessThan(next.before());
         for (Suspects.KnownPoint other : all) {
-            Assurance.next(s, yard.arrangement(two), ResectionTest.CONDITIONS, Yard.PLANE, yard::find, List.of(other), work)
+            Assurance.next(s, yard.arrangement(two), ResectionTest.CONDITIONS, Yard.PLANE, yard::known, List.of(other), work)
                     .ifPresent(o -> assertThat(next.after()).isLessThanOrEqualTo(o.after()));
         }
     }
@@ -177,9 +177,9 @@ class GeometryTest {
         StationSolution s = (StationSolution) yard.solve(yard.arrangement(sightings.subList(0, 4)));
         Sighting check = sightings.get(4);
         var shot = check.pointings().get(0).shot().orElseThrow();
-        assertThat(StationCheck.of(s.station(), shot, check.target(), yard.marks.get(check.mark())).within()).isTrue();
+        assertThat(StationCheck.of(s.station(), shot, check.target(), yard.known(check.mark()).orElseThrow()).within()).isTrue();
         var turned = new Pointing(shot.horizontalDirection().plus(Angle.ofArcSeconds(90)), shot.zenith(), shot.distance(), "").shot().orElseThrow();
-        StationCheck drifted = StationCheck.of(s.station(), turned, check.target(), yard.marks.get(check.mark()));
+        StationCheck drifted = StationCheck.of(s.station(), turned, check.target(), yard.known(check.mark()).orElseThrow());
         assertThat(drifted.within()).isFalse();
         assertThat(drifted.turned().arcSeconds()).isCloseTo(90, within(15.0));
     }

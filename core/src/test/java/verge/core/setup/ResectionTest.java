@@ -52,7 +52,7 @@ class ResectionTest {
             sightings.add(Sighting.of(name, new Target(new Length(row[at + 3]), CONSTANT), pointing(row[at + 4], row[at + 5], row[at + 6])));
         }
         Arrangement arrangement = Arrangement.freeStation(new PointName("S"), new Length(row[2]), row[0] == 1, sightings);
-        StationFit.Outcome outcome = StationFit.solve(arrangement, CONDITIONS, new FlatSite(row[1]), n -> Optional.ofNullable(marks.get(n)));
+        StationFit.Outcome outcome = StationFit.solve(arrangement, CONDITIONS, new FlatSite(row[1]), n -> Optional.ofNullable(marks.get(n)).map(KnownMark::exact));
         assertThat(outcome).isInstanceOf(StationSolution.class);
         StationSolution s = (StationSolution) outcome;
         int e = 4 + 7 * count;
@@ -86,7 +86,7 @@ class ResectionTest {
             PointName first = sightings.get(0).mark();
             sightings.set(0, sightings.get(0).with(sightings.get(5).mark()));
             sightings.set(5, sightings.get(5).with(first));
-            List<FitSight> sights = sightings.stream().map(s -> FitSight.of(s, yard.find(s.mark()), yard.arrangement(sightings), CONDITIONS)).toList();
+            List<FitSight> sights = sightings.stream().map(s -> FitSight.of(s, yard.known(s.mark()), yard.arrangement(sightings), CONDITIONS)).toList();
             FirstSolution.Found found = new FirstSolution(sights, Yard.PLANE.gridPerGround()).find().orElseThrow();
             assertThat(found.place().distanceMetres(yard.station().plan())).isLessThan(0.1);
         }

@@ -127,7 +127,7 @@ class SetupTest {
     private static StationFit.Outcome solve(Position station, Position backsight, TotalStationReading reading) {
         Arrangement arrangement = Arrangement.knownPoint(new PointName("S"), new Length(1.546), Sighting.of(new PointName("B"), PRISM, Pointing.of(reading)));
         return StationFit.solve(arrangement, new Conditions(AIR, PRECISION, InstrumentErrors.NONE, 0.13), new FlatSite(0.999872),
-                name -> Optional.of(name.text().equals("S") ? station : backsight));
+                name -> Optional.of(KnownMark.exact(name.text().equals("S") ? station : backsight)));
     }
 
     private static Misfit distance(StationSolution r) {

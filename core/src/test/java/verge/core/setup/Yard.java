@@ -77,12 +77,16 @@ final class Yard {
         return Optional.ofNullable(marks.get(name));
     }
 
+    Optional<KnownMark> known(PointName name) {
+        return find(name).map(KnownMark::exact);
+    }
+
     StationFit.Outcome solve(Arrangement arrangement) {
-        return StationFit.solve(arrangement, ResectionTest.CONDITIONS, PLANE, this::find);
+        return StationFit.solve(arrangement, ResectionTest.CONDITIONS, PLANE, this::known);
     }
 
     List<Suspect> suspects(Arrangement arrangement) {
-        return Suspects.of(arrangement, ResectionTest.CONDITIONS, PLANE, this::find,
+        return Suspects.of(arrangement, ResectionTest.CONDITIONS, PLANE, this::known,
                 marks.entrySet().stream().map(m -> new Suspects.KnownPoint(m.getKey(), m.getValue())).toList(), CONSTANTS);
     }
 }
