@@ -39,6 +39,7 @@ import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.setup.Arrangement;
 import verge.core.setup.Conditions;
+import verge.core.setup.KnownMark;
 import verge.core.setup.ObservedPoint;
 import verge.core.setup.Sighting;
 import verge.core.setup.StationFit;
@@ -95,7 +96,7 @@ class StandInTest {
     @Test
     void withoutATripodItRefusesInWords() {
         assertThat(problemOf(station.measure()).problem()).isEqualTo(Problem.INSTRUMENT_REFUSED);
-        assertThatThrownBy(() -> ground.stand("T99")).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> ground.stand("T99")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.INSTRUMENT_REFUSED));
     }
 
     @Test
@@ -331,7 +332,7 @@ class StandInTest {
                 InstrumentErrors.NONE, 0.13);
         Arrangement arrangement = Arrangement.knownPoint(new PointName(stationMark), standing.occupied().orElseThrow().tape(),
                 Sighting.of(new PointName(backsightMark), target(), Pointing.of(station.measure().join())));
-        return (StationSolution) StationFit.solve(arrangement, conditions, new FlatSite(Ternholm.GRID_PER_GROUND), name -> Optional.of(rounded(name.text())));
+        return (StationSolution) StationFit.solve(arrangement, conditions, new FlatSite(Ternholm.GRID_PER_GROUND), name -> Optional.of(KnownMark.exact(rounded(name.text()))));
     }
 
     private static Target target() {

@@ -10,12 +10,14 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.PayloadJson;
 import verge.core.calibration.TwoFaceCalibration;
+import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentErrors;
@@ -33,7 +35,8 @@ class InstrumentSettingsTest {
     private static final LinkSetting CABLE = LinkSetting.cable("127.0.0.1", 1);
     private final InstrumentDesk desk = mock(InstrumentDesk.class);
     private final KnownInstrumentRepository known = mock(KnownInstrumentRepository.class);
-    private final InstrumentSettings settings = new InstrumentSettings(mock(JobInstrumentRepository.class), known, desk, mock(JournalService.class), new PayloadJson());
+    private final JournalService journals = mock(JournalService.class);
+    private final InstrumentSettings settings = new InstrumentSettings(mock(JobInstrumentRepository.class), known, desk, journals, new PayloadJson());
     private final KnownInstrument cable = new KnownInstrument(UUID.randomUUID(), "cable", "line", CABLE);
     private final KnownInstrument radio = new KnownInstrument(UUID.randomUUID(), "radio", "line", LinkSetting.cable("127.0.0.1", 2));
     private final UUID job = UUID.randomUUID();
@@ -43,6 +46,11 @@ class InstrumentSettingsTest {
         when(desk.instrument(any())).thenReturn(Optional.of(cable));
         when(desk.known(any())).thenReturn(List.of(cable, radio));
         answers("A-1");
+        when(journals.appendTogether(any(), any(), any(), any())).thenAnswer(call -> {
+            Consumer<Entry> within = call.getArgument(3);
+            within.accept(null);
+            return null;
+        });
     }
 
     private void answers(String serial) {

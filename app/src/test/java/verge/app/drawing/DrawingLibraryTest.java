@@ -99,8 +99,8 @@ class DrawingLibraryTest {
         assertThat(layers.of(placed)).extracting(l -> l.layer().name() + l.shown() + l.role() + l.count()).containsExactly("OfffalseDESIGN1", "OntrueDESIGN1");
         layers.choose(job.siteId(), file.id(), "Off", true, Role.UNDERLAY);
         assertThat(layers.of(placed)).extracting(l -> l.layer().name() + l.shown() + l.role()).containsExactly("OfftrueUNDERLAY", "OntrueDESIGN");
-        assertThatThrownBy(() -> layers.choose(job.siteId(), file.id(), "Off", true, Role.CONTROL)).isInstanceOf(SurveyException.class);
-        assertThatThrownBy(() -> layers.choose(Jobs.ternholm(verge).id(), file.id(), "Off", true, Role.DESIGN)).as("another site's file").isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> layers.choose(job.siteId(), file.id(), "Off", true, Role.CONTROL)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CHOICE_UNFIT));
+        assertThatThrownBy(() -> layers.choose(Jobs.ternholm(verge).id(), file.id(), "Off", true, Role.DESIGN)).as("another site's file").isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
     }
 
     @Test
@@ -115,7 +115,7 @@ class DrawingLibraryTest {
         assertThat(files.of(job.siteId())).extracting(SiteFile::id).containsExactly(third.id());
         assertThat(files.earlier(files.file(job.siteId(), third.id()))).extracting(SiteFile::id).containsExactly(second.id(), first.id());
         assertThat(files.file(job.siteId(), third.id()).role()).contains(Role.REGISTER);
-        assertThatThrownBy(() -> files.replace(job.siteId(), third.id(), third.id())).isInstanceOf(SurveyException.class);
-        assertThatThrownBy(() -> files.replace(job.siteId(), third.id(), first.id())).as("round in a circle").isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> files.replace(job.siteId(), third.id(), third.id())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
+        assertThatThrownBy(() -> files.replace(job.siteId(), third.id(), first.id())).as("round in a circle").isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
     }
 }

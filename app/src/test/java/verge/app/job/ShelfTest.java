@@ -68,7 +68,7 @@ class ShelfTest {
         shelf.delete(job.id(), job.name());
         assertThatThrownBy(() -> sql.sql("delete from journal_entry where job_id = :j").param("j", job.id()).update()).hasMessageContaining("never changed or removed");
         sql.sql("update job set deleted_at = now() - interval '31 days' where id = :j").param("j", job.id()).update();
-        assertThatThrownBy(() -> shelf.restore(job.id())).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> shelf.restore(job.id())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
         shelf.clear();
         assertThat(sql.sql("select count(*) from journal_entry where job_id = :j").param("j", job.id()).query(Long.class).single()).isZero();
         assertThat(sql.sql("select count(*) from job where id = :j").param("j", job.id()).query(Long.class).single()).isZero();

@@ -72,8 +72,22 @@ class SetupApiTest {
     void whatCannotBeSolvedSaysWhyAndNonsenseIsRefused() throws Exception {
         assertThat(post("/api/v1/setup/solve", body(mark(0, MARKS[0])), 200).get("reason").asString()).isEqualTo("TOO_FEW");
         assertThat(post("/api/v1/setup/solve", body(mark(0, MARKS[0]) + "," + mark(1, MARKS[0])), 200).get("reason").asString()).isEqualTo("MARKS_COINCIDE");
-        assertThat(post("/api/v1/setup/solve", "{}", 400).get("problem").asString()).isEqualTo("REQUEST_UNREADABLE");
+        assertThat(post("/api/v1/setup/solve", "{}", 400).get("title").asString()).contains("\u2018kind\u2019");
+        assertThat(post("/api/v1/setup/solve", body(mark(0, MARKS[0]).replace("\"zenith\":1.570796327", "\"zenith\":90")), 400).get("title").asString()).contains("zenith");
+        assertThat(post("/api/v1/setup/solve", body(mark(0, MARKS[0]) + "," + mark(1, MARKS[1]).replace("\"zenith\":1.570796327", "\"zenith\":0") + "," + mark(2, MARKS[2])), 200).get("reason").asString()).isEqualTo("TOO_STEEP");
+        assertThat(post("/api/v1/setup/solve", body(mark(0, MARKS[0]) + "," + mark(1, MARKS[1]).replaceAll("\"distance\":[0-9.]+", "\"distance\":0") + "," + mark(2, MARKS[2])), 200).get("reason").asString()).isEqualTo("TOO_NEAR");
+        assertThat(post("/api/v1/setup/solve", body(mark(0, MARKS[0]).replace("\"zenith\":1.570796327", "\"zenith\":\"up\"")), 400).get("title").asString()).contains("marks[0].readings[0].zenith");
+        assertThat(post("/api/v1/setup/solve", body(mark(0, MARKS[0])).replace("\"air\":{\"temperature\":12,\"pressure\":1013.25},", ""), 400).get("title").asString()).contains("\u2018air\u2019");
         assertThat(post("/api/v1/setup/solve", "{\"kind\":\"FREE_STATION\",\"station\":{\"name\":\"S\"},\"air\":{\"temperature\":99,\"pressure\":1},\"marks\":[]}", 400).has("means")).isTrue();
+    }
+
+    /** Two bodies of one name would be described as one of them: a station as latitude and longitude. */
+    @Test
+    void theDescriptionTellsBodiesApartAndWhatIsNeeded() throws Exception {
+        JsonNode schemas = JSON.readTree(new Visitor(verge.base()).get("/api/v1/openapi").body()).at("/components/schemas");
+        assertThat(schemas.at("/SetupRequest/properties/station/$ref").asString()).endsWith("MarkPlace");
+        assertThat(schemas.at("/MarkPlace/properties").has("northing")).isTrue();
+        assertThat(schemas.at("/SetupRequest/required").valueStream().map(JsonNode::asString)).contains("air", "kind", "station");
     }
 
     @Test
@@ -102,6 +116,7 @@ class SetupApiTest {
         assertThat(air.get("ppm").asDouble()).isBetween(25.0, 45.0);
         assertThat(air.get("perDegree").asDouble()).as("about a millionth").isCloseTo(0.00088, within(0.00012));
         assertThat(air.get("perHectopascal").asDouble()).isCloseTo(-0.00027, within(0.00004));
+        assertThat(post("/api/v1/units/show", "{\"quantity\":\"LENGTH\",\"figures\":{},\"values\":[null]}", 400).get("title").asString()).contains("values[0]");
         assertThat(post("/api/v1/sets/reduce", "{}", 400).get("problem").asString()).isEqualTo("REQUEST_UNREADABLE");
     }
 

@@ -104,7 +104,7 @@ class SetupTypedTest {
         assertThat(typed.air(JOB, state, form("KNOWN_POINT"))).isEqualTo(own);
         assertThat(typed.air(JOB, state, form("KNOWN_POINT", "temperature", "20", "pressure", "1001")).pressureHectopascals()).isEqualTo(1001);
         when(instruments.air(JOB)).thenReturn(Optional.empty());
-        assertThatThrownBy(() -> typed.air(JOB, state, form("KNOWN_POINT"))).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> typed.air(JOB, state, form("KNOWN_POINT"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.MISSING));
     }
 
     /** Pressure in the wrong unit spoils every distance: what no air has is refused. */
@@ -136,7 +136,7 @@ class SetupTypedTest {
         assertThat(faces.chosen(JOB, state, "Walls 2", "")).isInstanceOf(FaceShot.BuildingFace.Wall.class);
         assertThat(faces.chosen(JOB, state, "Walls 2, its first edge", "")).isInstanceOf(FaceShot.BuildingFace.Edge.class);
         assertThat(faces.chosen(JOB, state, "", "4.2")).isInstanceOfSatisfying(FaceShot.BuildingFace.Level.class, l -> assertThat(l.elevation().metres()).isEqualTo(4.2));
-        assertThatThrownBy(() -> faces.chosen(JOB, state, "Roof 1", "")).isInstanceOf(SurveyException.class);
-        assertThatThrownBy(() -> faces.chosen(JOB, state, "", "")).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> faces.chosen(JOB, state, "Roof 1", "")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CHOICE_UNFIT));
+        assertThatThrownBy(() -> faces.chosen(JOB, state, "", "")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.MISSING));
     }
 }

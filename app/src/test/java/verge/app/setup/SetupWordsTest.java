@@ -26,6 +26,7 @@ import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.setup.Arrangement;
 import verge.core.setup.Conditions;
+import verge.core.setup.KnownMark;
 import verge.core.setup.Notice;
 import verge.core.setup.Sighting;
 import verge.core.setup.StationFit;
@@ -81,7 +82,7 @@ class SetupWordsTest {
         List<Sighting> sightings = Stream.of(0, 1, 2).limit(errors.length).map(i -> Sighting.of(new PointName("M" + i), level, pointing(marks[i][0], marks[i][1], errors[i]))).toList();
         Conditions conditions = new Conditions(new Atmosphere(12, 1013.25, 60), InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5)), InstrumentErrors.NONE, 0.13);
         return (StationSolution) StationFit.solve(Arrangement.knownPoint(new PointName("S"), new Length(1.5), sightings.toArray(Sighting[]::new)), conditions, new FlatSite(1),
-                n -> Optional.of(n.text().equals("S") ? Position.of(1000, 2000, 10) : Position.of(1000 + marks[n.text().charAt(1) - '0'][0], 2000 + marks[n.text().charAt(1) - '0'][1], 10)));
+                n -> Optional.of(KnownMark.exact(n.text().equals("S") ? Position.of(1000, 2000, 10) : Position.of(1000 + marks[n.text().charAt(1) - '0'][0], 2000 + marks[n.text().charAt(1) - '0'][1], 10))));
     }
 
     @Test

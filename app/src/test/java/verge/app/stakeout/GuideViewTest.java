@@ -14,6 +14,7 @@ import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.journal.JobState;
 import verge.core.journal.Payload;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Figures;
 
@@ -78,9 +79,10 @@ class GuideViewTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"Nobody, '', '', ''", "D1, sideways, '', ''", "D1, '', 0, ''", "D1, '', '', -1", "D1, '', 11, ''", "D1, '', wide, ''"})
-    void anAimThatCannotBeIsRefused(String point, String facing, String plan, String height) {
-        assertThatThrownBy(() -> StakeoutAim.parse(state, point, facing, plan, height)).isInstanceOf(SurveyException.class);
+    @CsvSource({"Nobody, '', '', '', POINT_UNKNOWN", "D1, sideways, '', '', NOT_AN_ANGLE", "D1, '', 0, '', OUT_OF_RANGE", "D1, '', '', -1, OUT_OF_RANGE", "D1, '', 11, '', OUT_OF_RANGE",
+        "D1, '', wide, '', NOT_A_LENGTH"})
+    void anAimThatCannotBeIsRefused(String point, String facing, String plan, String height, Problem problem) {
+        assertThatThrownBy(() -> StakeoutAim.parse(state, point, facing, plan, height)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
     }
 
     @Test

@@ -11,15 +11,21 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /**
- * Angles as they are written: {@code 45 30 15}, {@code 45°30′15″}, {@code 45.5042}, {@code 50.1234 gon}, and quadrant bearings
- * {@code N 45 30 15 E}. A sexagesimal is rounded once, in its smallest shown unit, and then split: 29°59′59.9999″ becomes
+ * Angles as they are written: {@code 45 30 15}, {@code 45°30′15″}, {@code 45°30'15''}, {@code 45d30m15s}, {@code 45.5042}, {@code 50.1234 gon},
+ * packed degrees where that is said, {@code 45.3015 dms}, and quadrant bearings {@code N 45 30 15 E}. A sexagesimal is rounded once, in its smallest shown unit, and then split: 29°59′59.9999″ becomes
  * 30°00′00″, never 29°59′60″.
  */
 public final class AngleText {
+    /** Degrees, minutes and seconds parted by their marks, by letters, by blanks or hyphens; the last of them may have decimals. */
     private static final Pattern SEXAGESIMAL = Pattern.compile(
-            "([+-])?(\\d{1,3})(?:°\\s*|\\s+|-)(\\d{1,2})(?:(?:['\u2032]\\s*|\\s+|-)(\\d{1,2}(?:[.,]\\d+)?))?\\s*['\"\u2032\u2033]?");
-    private static final Pattern SINGLE = Pattern.compile("([+-]?[\\d.,]+)\\s*(°|deg|g|gon|mil)?", Pattern.CASE_INSENSITIVE);
+            "([+-])?(\\d{1,3})(?:\\s*[°d]\\s*|\\s+|-)(\\d{1,2}(?:[.,]\\d+)?)(?:(?:\\s*['\u2032m]\\s*|\\s+|-)(\\d{1,2}(?:[.,]\\d+)?))?\\s*(?:''|['\"\u2032\u2033ms])?",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern SINGLE = Pattern.compile("([+-]?[\\d.,]+)\\s*(°|deg|d|g|gon|mil)?", Pattern.CASE_INSENSITIVE);
+    /** Degrees, a point, two figures of minutes, two of seconds and their decimals: only where it is said that it is so. */
+    private static final Pattern PACKED = Pattern.compile("([+-])?(\\d{1,3})[.,](\\d{2})(\\d{2})(\\d*)\\s*(?:dms|packed)", Pattern.CASE_INSENSITIVE);
     private static final Pattern QUADRANT = Pattern.compile("([NS])\\s*(.*?)\\s*([EW])", Pattern.CASE_INSENSITIVE);
+    /** A quarter turn in gons or mils comes out this much beyond π/2 at most. */
+    private static final double ROUNDING = 1e-12;
 
     private AngleText() {
     }
@@ -42,11 +48,14 @@ public final class AngleText {
     private static Optional<Angle> plain(String text, AngleUnit unitOfBareNumber) {
         Matcher parts = SEXAGESIMAL.matcher(text);
         if (parts.matches()) {
-            double minutes = Double.parseDouble(parts.group(3));
+            double minutes = Double.parseDouble(parts.group(3).replace(',', '.'));
+            boolean whole = minutes == Math.rint(minutes) && parts.group(3).chars().allMatch(Character::isDigit);
             double seconds = parts.group(4) == null ? 0 : Double.parseDouble(parts.group(4).replace(',', '.'));
-            double sign = "-".equals(parts.group(1)) ? -1 : 1;   // −0 30 00 is a negative angle
-            return minutes >= 60 || seconds >= 60 ? Optional.empty()
-                    : Optional.of(Angle.ofDegrees(sign * (Integer.parseInt(parts.group(2)) + minutes / 60 + seconds / 3600)));
+            return parts.group(4) != null && !whole ? Optional.empty() : sexagesimal(parts.group(1), parts.group(2), minutes, seconds);
+        }
+        Matcher packed = PACKED.matcher(text);
+        if (packed.matches()) {
+            return sexagesimal(packed.group(1), packed.group(2), Double.parseDouble(packed.group(3)), Double.parseDouble(packed.group(4) + "." + packed.group(5) + "0"));
         }
         Matcher single = SINGLE.matcher(text);
         if (!single.matches()) {
@@ -56,12 +65,17 @@ public final class AngleText {
         return Decimals.parse(single.group(1)).map(unit::angle);
     }
 
+    private static Optional<Angle> sexagesimal(String sign, String degrees, double minutes, double seconds) {
+        double sense = "-".equals(sign) ? -1 : 1;   // −0 30 00 is a negative angle
+        return minutes >= 60 || seconds >= 60 ? Optional.empty() : Optional.of(Angle.ofDegrees(sense * (Integer.parseInt(degrees) + minutes / 60 + seconds / 3600)));
+    }
+
     private static AngleUnit marked(String mark) {
         return mark.startsWith("g") ? AngleUnit.GON : mark.equals("mil") ? AngleUnit.MIL : AngleUnit.DECIMAL_DEGREES;
     }
 
     private static Optional<Angle> fromQuadrant(String northOrSouth, Angle bearing, String eastOrWest) {
-        if (bearing.radians() < 0 || bearing.radians() > Math.PI / 2) {
+        if (bearing.radians() < 0 || bearing.radians() > Math.PI / 2 + ROUNDING) {
             return Optional.empty();
         }
         boolean north = northOrSouth.equalsIgnoreCase("N");
@@ -93,8 +107,11 @@ public final class AngleText {
     public static String quadrant(Angle azimuth, AngleUnit unit, int decimals) {
         double half = azimuth.halfCircle().radians();
         boolean north = Math.abs(half) <= Math.PI / 2;
-        double bearing = north ? Math.abs(half) : Math.PI - Math.abs(half);
-        return (north ? "N " : "S ") + signed(new Angle(bearing), unit, decimals) + (half < 0 ? " W" : " E");
+        String bearing = signed(new Angle(north ? Math.abs(half) : Math.PI - Math.abs(half)), unit, decimals);
+        // What is rounded to due east, west, north or south is written in one way, from whichever side it comes.
+        boolean quarter = bearing.equals(signed(new Angle(Math.PI / 2), unit, decimals));
+        boolean due = bearing.equals(signed(Angle.ZERO, unit, decimals));
+        return (north || quarter ? "N " : "S ") + bearing + (half < 0 && !due ? " W" : " E");
     }
 
     private static String sexagesimal(double degrees, int decimals, boolean wrap) {

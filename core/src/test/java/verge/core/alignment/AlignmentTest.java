@@ -14,6 +14,30 @@ import org.junit.jupiter.params.provider.CsvSource;
 class AlignmentTest {
     private static final double N0 = 6_314_490;
 
+    /** The grade is the height's own slope everywhere, and turns where the height is greatest or least: searched by brute force. */
+    @ParameterizedTest
+    @CsvSource({"40, 60, 0", "60, 40, 0", "50, 50, 0", "5, 90, 0", "90, 5, 0", "0, 0, 800"})
+    void gradesAndTurnsAreThoseOfTheHeights(double before, double after, double radius) {
+        Profile.Rounding rounding = radius > 0 ? new Profile.Rounding.Circle(radius) : new Profile.Rounding.Parabola(before, after);
+        for (double sense : new double[] {1, -1}) {
+            Profile profile = new Profile(List.of(new Profile.Pvi(100, 9 * sense, new Profile.Rounding.None()), new Profile.Pvi(200, 12 * sense, rounding),
+                    new Profile.Pvi(300, 10.8 * sense, new Profile.Rounding.None())));
+            double best = 100;
+            for (double d = 100.05; d < 299.95; d += 0.01) {
+                best = sense * profile.height(d).orElseThrow() > sense * profile.height(best).orElseThrow() ? d : best;
+                double slope = (profile.height(d + 1e-4).orElseThrow() - profile.height(d - 1e-4).orElseThrow()) / 2e-4;
+                assertThat(profile.grade(d).orElseThrow()).as("at " + d).isCloseTo(slope, within(2e-6));
+            }
+            Profile.Turn turn = profile.turns().get(0);
+            assertThat(profile.turns()).hasSize(1);
+            assertThat(turn.highest()).isEqualTo(sense > 0);
+            assertThat(turn.distance()).isCloseTo(best, within(0.01));
+            assertThat(turn.height()).isCloseTo(profile.height(best).orElseThrow(), within(1e-6));
+            assertThat(profile.grade(turn.distance()).orElseThrow()).isCloseTo(0, within(1e-9));
+            assertThat(profile.grade(99)).isEmpty();
+        }
+    }
+
     @ParameterizedTest
     @CsvSource({"40, 0, 0.008333333333333333, 40, 39.889031687131, 2.217816946252", "40, 0, 0.008333333333333333, 25, 24.989405697824, 0.542370489950",
         "100, 0.0033333333333333335, -0.0125, 100, 98.492774192768, -9.557610331838", "30, 0.2, 0.5, 30, -0.858721243112, 5.561578248192"})
@@ -47,6 +71,8 @@ class AlignmentTest {
         Profile profile = new Profile(List.of(new Profile.Pvi(0, height - 100 * in, new Profile.Rounding.None()), new Profile.Pvi(100, height, new Profile.Rounding.Circle(radius)),
                 new Profile.Pvi(200, height + 100 * out, new Profile.Rounding.None())));
         assertThat(profile.height(100 + x)).hasValueSatisfying(h -> assertThat(h).isCloseTo(expected, within(1e-8)));
+        double step = 1e-4;
+        assertThat(profile.grade(100 + x).orElseThrow()).isCloseTo((profile.height(100 + x + step).orElseThrow() - profile.height(100 + x - step).orElseThrow()) / (2 * step), within(1e-6));
         assertThat(profile.height(-0.001)).isEmpty();
         assertThat(profile.height(200.001)).isEmpty();
     }

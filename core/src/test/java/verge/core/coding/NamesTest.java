@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 class NamesTest {
@@ -21,7 +22,7 @@ class NamesTest {
     @ParameterizedTest
     @ValueSource(strings = {"", " ", "=1+1", "-1", "+1", "@x", "a,b", "a;b", "a\"b", "a\tb", "a\nb", "trailing ", "ABCDEFGHIJKLMNOPQRSTUVWXY", "a<b"})
     void whatAnotherProgramCouldNotReadIsNoName(String text) {
-        assertThatThrownBy(() -> new PointName(text)).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> new PointName(text)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.POINT_NAME_UNFIT));
     }
 
     @ParameterizedTest
@@ -39,7 +40,7 @@ class NamesTest {
     @ParameterizedTest
     @ValueSource(strings = {"K R", "=K", "ABCDEFGHIJKLMNOPQ", "K,R"})
     void codesAreShortAndPlain(String text) {
-        assertThatThrownBy(() -> Code.parse(text)).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> Code.parse(text)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CODE_UNFIT));
         assertThat(Code.parse(" ")).isEqualTo(Code.NONE);
     }
 

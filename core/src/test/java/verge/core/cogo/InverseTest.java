@@ -8,9 +8,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.geodesy.FlatSite;
-import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 class InverseTest {
@@ -31,7 +32,7 @@ class InverseTest {
 
     @Test
     void onePlaceHasNoDirection() {
-        assertThatThrownBy(() -> GridInverse.between(new GridPoint(NORTH, EAST), new GridPoint(NORTH, EAST))).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> GridInverse.between(new GridPoint(NORTH, EAST), new GridPoint(NORTH, EAST))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.COINCIDENT_POINTS));
     }
 
     @Test

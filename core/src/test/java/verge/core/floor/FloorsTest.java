@@ -67,7 +67,7 @@ class FloorsTest {
     @ParameterizedTest
     @ValueSource(strings = {"", " ", "loft ", "=loft", "a name that is longer than the list", "loft\n"})
     void aNameThatCannotBeReadIsRefused(String name) {
-        assertThatThrownBy(() -> new Floor(name, new Elevation(0))).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> new Floor(name, new Elevation(0))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FLOOR_NAME_UNFIT));
     }
 
     @Test

@@ -18,6 +18,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.cogo.SiteInverse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.SystemText;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
 import verge.core.units.Length;
@@ -136,7 +137,7 @@ class GroundTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "56.95", "nowhere", "95, 11", "1, 2, 3", "N, E"})
     void refusesWhatIsNoPosition(String typed) {
-        assertThatThrownBy(() -> Geographic.parse(typed)).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> Geographic.parse(typed)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.POSITION_UNFIT));
     }
 
     @Test

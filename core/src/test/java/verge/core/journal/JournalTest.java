@@ -23,6 +23,7 @@ import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.SystemText;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
@@ -228,7 +229,7 @@ class JournalTest {
     @Test
     void placesCannotBeCarriedWhereTheWayIsNotKnown() {
         journal = Journal.replay(List.of(entry(1, new Payload.SettingsChosen(projected("+proj=utm +zone=32 +ellps=GRS80")))));
-        assertThatThrownBy(() -> journal.preview(new Payload.SettingsChosen(projected("+proj=utm +zone=32 +ellps=bessel"), true))).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> journal.preview(new Payload.SettingsChosen(projected("+proj=utm +zone=32 +ellps=bessel"), true))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CANNOT_CARRY));
     }
 
     @Test

@@ -5,11 +5,14 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import net.sf.geographiclib.Geodesic;
+import net.sf.geographiclib.GeodesicData;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.Fixture;
 import verge.core.geodesy.Plane;
+import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.Face;
@@ -76,6 +79,34 @@ class ReductionTest {
         assertThat(reading.face()).isEqualTo(face);
         assertThat(reading.faceOneDirection().degrees()).isCloseTo(direction, within(1e-9));
         assertThat(reading.faceOneZenith().degrees()).isCloseTo(zenith, within(1e-9));
+    }
+
+    /**
+     * Heights and ground distances against vectors between places on the ellipsoid, in a system at the earth's centre: no sphere anywhere.
+     * A mean radius is up to 7 mm off at 5 km, and the ellipsoid's own at sea level 0.1 mm for each 400 m of height.
+     */
+    @ParameterizedTest
+    @CsvSource({"0, 0, 5000", "0, 90, 5000", "57, 0, 5000", "57, 45, 3000", "57, 90, 5000", "-43, 200, 4000", "85, 10, 5000"})
+    void theEarthIsAsCurvedAsItIsThere(double latitude, double azimuth, double distance) {
+        double h = 1500;
+        double[] from = centred(Math.toRadians(latitude), 0, h);
+        double arc = distance * ReferenceEllipsoid.GRS80.radiusAlong(Angle.ofDegrees(latitude), Angle.ofDegrees(azimuth)) / (ReferenceEllipsoid.GRS80.radiusAlong(Angle.ofDegrees(latitude), Angle.ofDegrees(azimuth)) + h);
+        GeodesicData end = Geodesic.WGS84.Direct(latitude, 0, azimuth, arc);
+        double[] to = centred(Math.toRadians(end.lat2), Math.toRadians(end.lon2), h + 120);
+        double[] v = {to[0] - from[0], to[1] - from[1], to[2] - from[2]};
+        double slope = Math.sqrt(v[0] * v[0] + v[1] * v[1] + v[2] * v[2]);
+        double phi = Math.toRadians(latitude);
+        double zenith = Math.acos((v[0] * Math.cos(phi) + v[2] * Math.sin(phi)) / slope);
+        double radius = ReferenceEllipsoid.GRS80.radiusAlong(Angle.ofDegrees(latitude), Angle.ofDegrees(azimuth)) + h;
+        SlopeReduction.Result r = SlopeReduction.reduce(new Length(slope), new Angle(zenith), Length.ZERO, 0, radius);
+        assertThat(r.heightDifference().metres()).isCloseTo(120, within(0.0003));
+        assertThat(r.horizontal().metres()).isCloseTo(distance, within(0.0005));
+    }
+
+    private static double[] centred(double latitude, double longitude, double h) {
+        double n = ReferenceEllipsoid.GRS80.primeVerticalRadius(new Angle(latitude));
+        double e2 = ReferenceEllipsoid.GRS80.eccentricitySquared();
+        return new double[] {(n + h) * Math.cos(latitude) * Math.cos(longitude), (n + h) * Math.cos(latitude) * Math.sin(longitude), (n * (1 - e2) + h) * Math.sin(latitude)};
     }
 
     @Test

@@ -58,8 +58,10 @@ class SetReductionTest {
         SetReduction.Result r = SetReduction.reduce(book, MARKS);
         assertThat(r.unfinished()).hasSize(1).allMatch(s -> s.mark().equals(gone.mark()));
         assertThat(r.means().get(0).sets()).isEqualTo(1);
-        // Set 2 lies on set 1 by B and C alone: 11 − x and 22 − x against 0 and 8 apart.
-        assertThat(r.means().get(1).direction().minus(Angle.ofDegrees(90)).arcSeconds()).isCloseTo(12.5 - 0.75 - 0.0, within(0.8));
+        // Set 2 says of B and C only that they are 8″ apart, where the first set has 11″: with u and v for what changes of B and C, the least of
+        // u² + v² − (u + v)²/3 + (v − u + 3)²/2 is at u = 0.75, v = −0.75
+        assertThat(r.means().get(1).direction().minus(Angle.ofDegrees(90)).arcSeconds()).isCloseTo(11.75, within(0.01));
+        assertThat(r.means().get(2).direction().minus(Angle.ofDegrees(DEGREES[2] - 10)).arcSeconds()).isCloseTo(21.25, within(0.01));
     }
 
     @Test

@@ -4,19 +4,24 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.plan.Extent;
 import verge.core.reading.Pointing;
+import verge.core.reading.Target;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 
@@ -30,6 +35,62 @@ class GeometryTest {
 
     private static List<Notice.Kind> kinds(StationFit.Outcome outcome) {
         return ((StationSolution) outcome).notices().stream().map(Notice::kind).toList();
+    }
+
+    /** Directions only, from the circle through the marks, or from their line: a matter of geometry, however the readings scatter. */
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12})
+    void whatGeometryLeavesOpenIsNeverCalledAContradiction(long seed) {
+        Random random = new Random(seed);
+        boolean line = seed % 2 == 0;
+        Map<PointName, Position> marks = new HashMap<>();
+        List<Sighting> sightings = new ArrayList<>();
+        double turn = 6 * random.nextDouble();
+        for (int i = 0; i < 4; i++) {
+            double a = 0.4 + 0.7 * i + 0.2 * random.nextDouble();
+            double n = line ? (i - 1.5) * 40 + 10 * random.nextDouble() : 60 * Math.cos(a);
+            double e = line ? 0 : 60 * Math.sin(a);
+            PointName name = new PointName("D" + i);
+            marks.put(name, Position.of(6_314_490 + n, 649_010 + e, 5));
+            double hereN = line ? 3 : 60 * Math.cos(-1.1);
+            double hereE = line ? 0 : 60 * Math.sin(-1.1);
+            double hz = Math.atan2(e - hereE, n - hereN) - turn + 7e-6 * random.nextGaussian();
+            sightings.add(Sighting.of(name, new Target(new Length(1.5), Length.ZERO), new Pointing(new Angle(hz).wholeCircle(), new Angle(Math.PI / 2), Optional.empty(), "")));
+        }
+        StationFit.Outcome outcome = StationFit.solve(Arrangement.freeStation(new PointName("S"), new Length(1.5), false, sightings), ResectionTest.CONDITIONS, Yard.PLANE,
+                n -> Optional.ofNullable(marks.get(n)).map(KnownMark::exact));
+        if (outcome instanceof StationFit.Unsolved why) {
+            assertThat(why.reason()).isEqualTo(StationFit.Reason.UNDETERMINED);
+        } else {
+            assertThat(((StationSolution) outcome).notices()).extracting(Notice::kind).containsAnyOf(Notice.Kind.DANGER_CIRCLE, Notice.Kind.GEOMETRY_WEAK);
+        }
+    }
+
+    /** A mark that is known to a centimetre across the sight turns the circle by that over its distance; along it, it does not. */
+    @ParameterizedTest
+    @CsvSource({"0, 0.010, 0, 0.010", "0.010, 0, 0, 0", "0, 0, 0.020, 0"})
+    void standardDeviationsOfMarksCount(double north, double east, double up, double across) {
+        double d = 80;
+        Position station = Position.of(6_314_490, 649_010, 5);
+        Position mark = Position.of(6_314_490 + d * Yard.PLANE.gridPerGround(), 649_010, 5);
+        Sighting sight = Sighting.of(new PointName("B"), new Target(new Length(1.5), Length.ZERO),
+                new Pointing(Angle.ZERO, new Angle(Math.PI / 2), Optional.of(new Length(d)), ""));
+        Arrangement over = Arrangement.knownPoint(new PointName("S"), new Length(1.5), sight);
+        Uncertainty sigma = new Uncertainty(new Length(north), new Length(east), new Length(up));
+        StationSolution exact = (StationSolution) StationFit.solve(over, ResectionTest.CONDITIONS, Yard.PLANE, n -> Optional.of(KnownMark.exact(n.text().equals("S") ? station : mark)));
+        StationSolution known = (StationSolution) StationFit.solve(over, ResectionTest.CONDITIONS, Yard.PLANE,
+                n -> Optional.of(n.text().equals("S") ? KnownMark.exact(station) : new KnownMark(mark, Optional.of(sigma))));
+        double turned = Math.hypot(exact.station().sigmaOrientation().radians(), across / d);
+        assertThat(known.station().sigmaOrientation().radians()).isCloseTo(turned, within(1e-9 + turned * 2e-4));
+        assertThat(known.marks().get(0).distance().orElseThrow().sigma().metres())
+                .isCloseTo(Math.hypot(exact.marks().get(0).distance().orElseThrow().sigma().metres(), north), within(1e-5));
+        assertThat(known.marks().get(0).height().orElseThrow().sigma().metres())
+                .isCloseTo(Math.hypot(exact.marks().get(0).height().orElseThrow().sigma().metres(), up), within(1e-5));
+        StationSolution stood = (StationSolution) StationFit.solve(over, ResectionTest.CONDITIONS, Yard.PLANE,
+                n -> Optional.of(n.text().equals("S") ? new KnownMark(station, Optional.of(sigma)) : KnownMark.exact(mark)));
+        double centring = ResectionTest.CONDITIONS.precision().sigmaStationCentring().metres();
+        assertThat(stood.station().covariance().position().east().metres()).isCloseTo(Math.hypot(centring, east), within(1e-9));
+        assertThat(stood.station().covariance().position().north().metres()).isCloseTo(Math.hypot(centring, north), within(1e-9));
     }
 
     @Test

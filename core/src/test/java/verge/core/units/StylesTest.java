@@ -128,7 +128,7 @@ class StylesTest {
     @ParameterizedTest
     @ValueSource(strings = {"56 57 E", "-33 S", "91", "north", "N", "56 60 00"})
     void refusesWhatIsNoLatitude(String typed) {
-        assertThatThrownBy(() -> LatLonText.latitude(typed)).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> LatLonText.latitude(typed)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(typed.matches("\\d+(\\.\\d+)?") ? Problem.OUT_OF_RANGE : Problem.NOT_AN_ANGLE));
     }
 
     @Test

@@ -10,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /** Figures as they are typed and shown. */
@@ -22,7 +23,9 @@ class TextTest {
         "1.600 | METRE | 1.6", "1,6 | METRE | 1.6", "+1.6 m | US_SURVEY_FOOT | 1.6", "-12 mm | METRE | -0.012", "\u221212.0mm | METRE | -0.012",
         "35 cm | METRE | 0.35", "12.5 ft | METRE | 3.81", ".5 | METRE | 0.5", "5. | METRE | 5", "  7  | METRE | 7",
         "12'6 1/2\" | METRE | 3.8227", "12'6\" | INTERNATIONAL_FOOT | 3.81", "6 1/2\" | METRE | 0.1651", "-1'6\" | METRE | -0.4572",
-        "12\u203206\u2033 | METRE | 3.81", "1' | METRE | 0.3048", "3/4\" | METRE | 0.01905", "100 in | METRE | 2.54"})
+        "12\u203206\u2033 | METRE | 3.81", "1' | METRE | 0.3048", "3/4\" | METRE | 0.01905", "100 in | METRE | 2.54",
+        "12' 6-1/2\" | METRE | 3.8227", "12ft 6in | METRE | 3.81", "12 ft 6 1/2 in | METRE | 3.8227", "12.5' | METRE | 3.81", "-12'-6\" | METRE | -3.81", "12 feet | METRE | 3.6576",
+        "7 inches | METRE | 0.1778", "12'6'' | METRE | 3.81", "1-1/2 in | METRE | 0.0381"})
     void readsLengthsAsSurveyorsTypeThem(String typed, LengthUnit unit, double metres) {
         assertThat(LengthText.parse(typed, unit).metres()).isCloseTo(metres, within(1e-12));
     }
@@ -36,7 +39,7 @@ class TextTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", " ", "abc", "1.2.3", "1,234.5", "1e5", "NaN", "Infinity", "12 furlongs", "'", "\"", "1/0\"", "--5", "1 2", "0x10"})
+    @ValueSource(strings = {"", " ", "abc", "1.2.3", "1,234.5", "1e5", "NaN", "Infinity", "12 furlongs", "'", "\"", "1/0\"", "12.5'6\"", "12'13\"", "1e3 m", "12ft6m", "--5", "1 2", "0x10"})
     void whatIsNoLengthIsRefusedWithWhatWasTyped(String typed) {
         assertThatThrownBy(() -> LengthText.parse(typed, LengthUnit.METRE)).isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.arguments()).containsExactly(typed));
@@ -48,15 +51,17 @@ class TextTest {
         "45-30-15 | DEGREES | 45.504166666666667", "45 30 | DEGREES | 45.5", "-0 30 00 | DEGREES | -0.5", "45.5042 | DEGREES | 45.5042",
         "50 | GON | 45", "50,5 g | DEGREES | 45.45", "100 gon | DEGREES | 90", "45\u00b0 | GON | 45",
         "N 45 30 15 E | DEGREES | 45.504166666666667", "S 10 00 00 E | DEGREES | 170", "s 10 w | DEGREES | 190", "N 45.5 W | DEGREES | 314.5",
-        "N 0 00 00 W | DEGREES | 0", "S 90 E | DEGREES | 90"})
+        "N 0 00 00 W | DEGREES | 0", "S 90 E | DEGREES | 90",
+        "S 100 gon W | DEGREES | 270", "N 1600 mil E | DEGREES | 90", "45d30m15s | DEGREES | 45.504166666666667", "45\u00b030'15'' | DEGREES | 45.504166666666667", "45D30'15\" | GON | 45.504166666666667",
+        "45 30.25 | DEGREES | 45.504166666666667", "45.3015 dms | DEGREES | 45.504166666666667", "-45.30155 packed | GON | -45.50430555555556", "45.3015 | DEGREES | 45.3015", "N45d30m15sE | DEGREES | 45.504166666666667"})
     void readsAnglesAndBearings(String typed, AngleUnit unit, double degrees) {
         assertThat(AngleText.parse(typed, unit).degrees()).isCloseTo(degrees, within(1e-11));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "45 60 00", "45 00 60", "N 91 E", "N -5 E", "E 45 N", "north", "45 30 15 10", "N 45"})
+    @ValueSource(strings = {"", "45 60 00", "45 00 60", "N 91 E", "N -5 E", "E 45 N", "north", "45 30 15 10", "N 45", "45.6015 dms", "45.3 dms", "45 30.5 15", "N 90 00 01 E", "N 100.0001 gon E", "45x30"})
     void whatIsNoAngleIsRefused(String typed) {
-        assertThatThrownBy(() -> AngleText.parse(typed, AngleUnit.DEGREES)).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> AngleText.parse(typed, AngleUnit.DEGREES)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_AN_ANGLE));
     }
 
     @ParameterizedTest
@@ -90,6 +95,20 @@ class TextTest {
             assertThat(figures.length(LengthText.parse(shown, unit))).isEqualTo(shown);
             String direction = AngleText.direction(new Angle(random.nextDouble() * 7 - 0.4), AngleUnit.DEGREES, 1);
             assertThat(AngleText.direction(AngleText.parse(direction, AngleUnit.DEGREES), AngleUnit.DEGREES, 1)).isEqualTo(direction);
+        }
+    }
+
+    /** Whatever a page shows can be typed back, in every unit and style. */
+    @ParameterizedTest
+    @EnumSource(AngleUnit.class)
+    void whatIsShownOfAnglesReadsBack(AngleUnit unit) {
+        Random random = new Random(9);
+        for (int i = 0; i < 2000; i++) {
+            Angle angle = i % 4 == 0 ? new Angle(i / 4 % 8 * Math.PI / 2) : new Angle(random.nextDouble() * 7 - 0.4);
+            String bearing = AngleText.quadrant(angle, unit, unit.usualDecimals());
+            assertThat(AngleText.quadrant(AngleText.parse(bearing, unit), unit, unit.usualDecimals())).isEqualTo(bearing);
+            String signed = AngleText.signed(new Angle(angle.radians() - 3), unit, unit.usualDecimals());
+            assertThat(AngleText.signed(AngleText.parse(signed, unit), unit, unit.usualDecimals())).isEqualTo(signed);
         }
     }
 

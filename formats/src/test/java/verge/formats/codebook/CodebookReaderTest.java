@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.formats.reading.Watch;
 
@@ -41,7 +42,7 @@ class CodebookReaderTest {
 
     @Test
     void whatIsNoTableOfCodesIsRefused() {
-        assertThatThrownBy(() -> read("P01;1;2\n")).isInstanceOf(SurveyException.class);
-        assertThatThrownBy(() -> read("{\"codebook\": 1, \"codes\": [")).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> read("P01;1;2\n")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_DAMAGED));
+        assertThatThrownBy(() -> read("{\"codebook\": 1, \"codes\": [")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_DAMAGED));
     }
 }

@@ -81,7 +81,7 @@ class GathererTest {
             for (int i = 0; i <= Gatherer.MOST_LAYERS; i++) {
                 out.layer("L" + i);
             }
-        }).isInstanceOf(SurveyException.class);
+        }).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_TOO_MUCH));
         assertThatThrownBy(() -> result()).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_NOTHING_READ));
     }
 

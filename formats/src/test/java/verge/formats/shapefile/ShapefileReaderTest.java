@@ -165,6 +165,6 @@ class ShapefileReaderTest {
     void aTableThatEndsEarlyLosesNamesAndNoShapes() throws IOException {
         ReadFile file = archive(Map.of("a.shp", point(1, 2), "a.dbf", table(StandardCharsets.UTF_8)));
         assertThat(file.drawing().spots()).extracting(Feature.Spot::name).containsExactly("");
-        assertThatThrownBy(() -> archive(Map.of("a.shp", point(1, 2), "a.dbf", new byte[10]))).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> archive(Map.of("a.shp", point(1, 2), "a.dbf", new byte[10]))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_DAMAGED));
     }
 }

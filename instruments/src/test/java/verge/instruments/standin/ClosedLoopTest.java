@@ -22,6 +22,7 @@ import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.setup.Arrangement;
 import verge.core.setup.Conditions;
+import verge.core.setup.KnownMark;
 import verge.core.setup.MeanSight;
 import verge.core.setup.ObservedPoint;
 import verge.core.setup.Sighting;
@@ -72,7 +73,7 @@ class ClosedLoopTest {
         }).toList();
         double tape = scene[0].tripod().orElseThrow().tapeMetres();
         StationSolution solved = (StationSolution) StationFit.solve(Arrangement.freeStation(new PointName("S"), new Length(tape), false, sightings), CONDITIONS,
-                new FlatSite(Ternholm.GRID_PER_GROUND), name -> Ternholm.mark(name.text()).map(m -> rounded(m.truth())));
+                new FlatSite(Ternholm.GRID_PER_GROUND), name -> Ternholm.mark(name.text()).map(m -> KnownMark.exact(rounded(m.truth()))));
         Scene.Tripod tripod = scene[0].tripod().orElseThrow();
         Position here = solved.station().occupation().station();
         var sigma = solved.station().covariance().position();

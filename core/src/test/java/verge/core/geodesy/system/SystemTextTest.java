@@ -142,8 +142,8 @@ class SystemTextTest {
         assertThat(((CoordinateSystem.Projected) PublishedSystems.find("EPSG:25832")).toWgs84()).hasValueSatisfying(s -> assertThat(s.tx()).isZero());
         assertThat(((CoordinateSystem.Projected) PublishedSystems.find("EPSG:27700")).toWgs84())
                 .as("the best without a grid, and how good it is").hasValueSatisfying(s -> assertThat(s.accuracyMetres()).isEqualTo(2));
-        assertThatThrownBy(() -> PublishedSystems.find("EPSG:999999")).isInstanceOf(SurveyException.class);
-        assertThatThrownBy(() -> PublishedSystems.find("25832; drop table")).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> PublishedSystems.find("EPSG:999999")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.SYSTEM_UNKNOWN));
+        assertThatThrownBy(() -> PublishedSystems.find("25832; drop table")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.SYSTEM_UNKNOWN));
     }
 
     @Test
