@@ -35,6 +35,7 @@ import verge.core.problem.SurveyException;
 import verge.core.units.Figures;
 import verge.core.units.PlanAxes;
 import verge.formats.DrawingFiles;
+import verge.formats.csv.PointCsvProbe;
 import verge.formats.reading.ReadFile;
 import verge.formats.reading.Watch;
 
@@ -102,14 +103,20 @@ public class DrawingLibrary {
     /** How a file is read where nobody has said otherwise: as it says itself, else in the job's unit, and a table as its first lines suggest. */
     public ReadAs proposed(SiteFile file, Optional<ReadFile> read, Figures figures) {
         FileUnit usual = FileUnit.of(figures.lengthUnit());
-        Optional<ReadAs.Table> table = Tables.propose(files.path(file), figures.lengthUnit());
-        FileCoordinates meant = read.map(r -> r.declared().proposed(usual)).orElse(null);
-        if (meant == null || table.isPresent()) {
-            // a table has the job's own axes: its columns are named by them
-            PlanAxes own = new PlanAxes(PlanAxes.Order.NORTH_EAST, figures.axes().southwards(), figures.axes().westwards());
-            meant = new FileCoordinates(FileSystem.JOB_GRID, usual, own, FileCoordinates.Heights.ELEVATIONS);
+        Optional<PointCsvProbe.Proposal> table = Tables.propose(files.path(file), figures.lengthUnit());
+        if (table.isPresent()) {
+            return ReadAs.of(meant(table.get().said(), usual, figures), ReadAs.Table.of(table.get().layout(), table.get().columnCount()));
         }
-        return ReadAs.of(meant, table.orElse(null));
+        return ReadAs.of(read.map(r -> r.declared().proposed(usual)).orElseGet(() -> meant(PointCsvProbe.Said.NOTHING, usual, figures)), null);
+    }
+
+    /** What a table says of itself, and of the rest the job's own: its unit, its axes, by which the columns are named. */
+    public static FileCoordinates meant(PointCsvProbe.Said said, FileUnit usual, Figures figures) {
+        PlanAxes axes = new PlanAxes(PlanAxes.Order.NORTH_EAST, said.southwards().orElse(!said.order() && figures.axes().southwards()),
+                said.westwards().orElse(!said.order() && figures.axes().westwards()));
+        FileUnit foot = usual.isFoot() ? usual : FileUnit.INTERNATIONAL_FOOT;
+        return said.degrees() ? new FileCoordinates(FileSystem.LAT_LON, FileUnit.METRE, PlanAxes.NORTH_THEN_EAST, FileCoordinates.Heights.ELEVATIONS)
+                : new FileCoordinates(FileSystem.JOB_GRID, said.unit().orElse(said.footSaid() ? foot : usual), axes, FileCoordinates.Heights.ELEVATIONS);
     }
 
     /** How a file is read: as was said, else as proposed. */
@@ -186,7 +193,8 @@ public class DrawingLibrary {
         Path path = files.path(file);
         Watch watch = new Watch(file.name(), bytes -> progress.done = bytes, () -> progress.stopped);
         try {
-            return new Outcome(Optional.of(table == null ? DrawingFiles.read(path, watch) : Tables.read(path, table, watch)), Optional.empty());
+            ReadFile content = table == null ? DrawingFiles.read(path, watch) : Tables.read(path, table, watch);
+            return new Outcome(Optional.of(content), content.refused());
         } catch (SurveyException problem) {
             if (problem.problem() == Problem.READING_STOPPED) {
                 throw problem;

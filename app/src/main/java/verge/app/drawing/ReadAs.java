@@ -73,6 +73,11 @@ public record ReadAs(String system, FileUnit unit, PlanAxes.Order order, boolean
         return new ReadAs(system, c.unit(), c.axes().order(), c.axes().southwards(), c.axes().westwards(), c.heights(), table);
     }
 
+    /** The same figures in other columns. */
+    public ReadAs with(Table other) {
+        return new ReadAs(system, unit, order, southwards, westwards, heights, other);
+    }
+
     /** The same file with its figures meant otherwise. */
     public ReadAs with(FileCoordinates other) {
         return of(other, table);

@@ -5,7 +5,8 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
-import verge.core.geodesy.Elevation;
+import verge.core.drawing.Feature;
+import verge.core.plan.Vertices;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.LengthUnit;
@@ -17,6 +18,7 @@ import verge.formats.reading.Declared;
 import verge.formats.reading.FileKind;
 import verge.formats.reading.Gatherer;
 import verge.formats.reading.ReadFile;
+import verge.formats.reading.Report;
 import verge.formats.reading.Watch;
 import verge.formats.text.TextEncoding;
 
@@ -36,19 +38,22 @@ final class Tables {
     }
 
     /** How a table would be read; empty if the file is none. */
-    static Optional<ReadAs.Table> propose(Path file, LengthUnit unit) {
+    static Optional<PointCsvProbe.Proposal> propose(Path file, LengthUnit unit) {
         if (!is(file)) {
             return Optional.empty();
         }
         try {
-            PointCsvProbe.Proposal proposal = PointCsvProbe.propose(file, TextEncoding.of(file), unit);
-            return Optional.of(ReadAs.Table.of(proposal.layout(), proposal.columnCount()));
+            return Optional.of(PointCsvProbe.propose(file, TextEncoding.of(file), unit));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
     }
 
-    /** @throws SurveyException COLUMN_MISSING or FILE_HAS_FAULTS: a table is read whole or not at all */
+    /**
+     * The rows that are points; what others there are stands in the report, line by line.
+     *
+     * @throws SurveyException COLUMN_MISSING
+     */
     static ReadFile read(Path file, ReadAs.Table table, Watch watch) throws IOException {
         for (Column column : Column.values()) {
             if (column.needed() && table.layout().index(column).isEmpty()) {
@@ -56,13 +61,13 @@ final class Tables {
             }
         }
         PointCsvReader.Result result = PointCsvReader.read(file, TextEncoding.of(file), table.layout(), watch);
-        if (!result.sound()) {
-            throw new SurveyException(Problem.FILE_HAS_FAULTS, result.faultCount());
-        }
         Gatherer out = new Gatherer(watch);
         int layer = out.layer(LAYER);
-        result.points().forEach(p -> out.spot("point", layer, p.name().text(), p.code().text(), p.position().plan().northing(), p.position().plan().easting(),
-                p.position().elevation().map(Elevation::metres).orElse(Double.NaN), p.name().text()));
-        return out.result(FileKind.TABLE, new Declared(Optional.empty(), Optional.empty(), PlanAxes.Order.NORTH_EAST, table.header()));
+        result.points().forEach(p -> out.spot("point", new Feature.Spot(layer, p.name().text(), p.code(), p.description(), new Feature.Spot.Sigma(p.sigmaPlan(), p.sigmaHeight()),
+                new Vertices.Builder().add(p.plan().northing(), p.plan().easting(), p.elevation()).build()), "line " + p.line()));
+        result.faults().forEach(f -> out.leaveOut(f.kind().leavesOut() ? Report.Why.ROW_UNFIT : Report.Why.HEIGHT_NONE,
+                new Report.Row(f.kind().name(), f.line(), f.column(), f.meaning() == null ? "" : f.meaning().name(), f.found(), f.text())));
+        ReadFile read = out.result(FileKind.TABLE, new Declared(Optional.empty(), Optional.empty(), PlanAxes.Order.NORTH_EAST, table.header()));
+        return result.usable() ? read : read.refused(new SurveyException(Problem.FILE_HAS_FAULTS, result.badRows(), result.points().size()));
     }
 }

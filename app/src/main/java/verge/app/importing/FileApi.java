@@ -34,6 +34,7 @@ import verge.core.plan.Extent;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.PlanAxes;
+import verge.formats.reading.Report;
 
 /** Files of a site, for programs. */
 @RestController
@@ -63,14 +64,19 @@ class FileApi {
     record LeftOutBody(String kind, String why, int count, String where, String words) {
     }
 
+    /** @param text of the row, for a table */
+    record PassedBody(String kind, String why, String where, String words, String text) {
+    }
+
     /**
      * What was read of a file.
      *
+     * @param passed all that was left out or read in part, one by one, up to 10 000
      * @param kind such as DXF, whatever its name says
      * @param read how many of which kind
      * @param extent where most of it lies, in metres of the job's grid; null if nowhere
      */
-    record ReportBody(FileBody file, String kind, Map<String, Integer> read, List<LeftOutBody> leftOut, List<String> layers, String unit, PlanAxes.Order order,
+    record ReportBody(FileBody file, String kind, Map<String, Integer> read, List<LeftOutBody> leftOut, List<PassedBody> passed, List<String> layers, String unit, PlanAxes.Order order,
             FileCoordinates.Heights heights, Extent extent, GridPoint middle) {
     }
 
@@ -111,7 +117,7 @@ class FileApi {
     ReportBody report(@PathVariable UUID site, @PathVariable UUID file, @RequestParam Optional<UUID> job) {
         SiteFile own = files.file(site, file);
         if (own.role().equals(Optional.of(Role.CODEBOOK))) {
-            return new ReportBody(body(own), "codebook", Map.of(), List.of(), List.of(), null, null, null, null, null);
+            return new ReportBody(body(own), "codebook", Map.of(), List.of(), List.of(), List.of(), null, null, null, null, null);
         }
         PlacedFile placed = library.placedNow(own, journals.state(job.orElseGet(() -> latest(site))).geodesy(), Optional.empty());
         placed.refused().ifPresent(refused -> {
@@ -120,6 +126,7 @@ class FileApi {
         Extent box = placed.content().map(SiteContent::placed).map(s -> s.most()).filter(b -> !b.isEmpty()).orElse(null);
         return new ReportBody(body(own), placed.read().orElseThrow().kind().title(), placed.read().get().report().read(),
                 placed.read().get().report().leftOut().stream().map(l -> new LeftOutBody(l.kind(), l.why().name(), l.count(), l.where(), reports.words(l))).toList(),
+                placed.read().get().report().passed().stream().map(p -> new PassedBody(p.kind(), p.why().name(), p.where(), reports.words(p), p.row().map(Report.Row::text).orElse(""))).toList(),
                 placed.drawing().layers().stream().map(l -> l.name()).toList(), placed.coordinates().unit().symbol(), placed.coordinates().axes().order(),
                 placed.coordinates().heights(), box, box == null ? null : box.middle());
     }

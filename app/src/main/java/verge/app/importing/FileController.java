@@ -1,5 +1,6 @@
 package verge.app.importing;
 
+import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.Arrays;
 import java.util.List;
@@ -12,6 +13,10 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.IntStream;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,8 +40,9 @@ import verge.core.problem.SurveyException;
 import verge.core.units.PlanAxes;
 import verge.formats.codebook.CodebookReader;
 import verge.formats.csv.Column;
-import verge.formats.csv.Fault;
 import verge.formats.reading.FileKind;
+import verge.formats.reading.ReadFile;
+import verge.formats.reading.Report;
 
 /** How a file of the site would be read, what is in it, what it changes; and giving it its role. */
 @Controller
@@ -101,30 +107,57 @@ class FileController {
 
     private String table(UUID job, SiteFile file, FileChoice choice, JobState state, Model model) {
         ImportService.TableLook look = imports.look(file, choice, state.settings().figures());
+        boolean readable = look.missing().isEmpty();
+        Optional<PlacedFile> placed = readable ? placed(file, state, Optional.of(look.readAs())) : Optional.empty();
+        if (readable && placed.isEmpty()) {
+            return stillReading(file, model);
+        }
+        Report report = placed.flatMap(PlacedFile::read).map(ReadFile::report).orElse(new Report(Map.of(), List.of()));
+        boolean sound = placed.filter(p -> p.refused().isEmpty()).isPresent();
         model.addAttribute("columns", columns(look));
         model.addAttribute("meanings", Column.values());
-        PlanAxes axes = state.settings().figures().axes();
+        PlanAxes axes = look.readAs().coordinates().axes();
         model.addAttribute("axisNames", Map.of(Column.NORTHING, axes.northName(), Column.EASTING, axes.eastName()));
         model.addAttribute("table", look.readAs().table());
         model.addAttribute("separators", FileChoice.SEPARATOR_NAMES);
         model.addAttribute("separator", FileChoice.separatorName(look.readAs().table().separator()));
         model.addAttribute("orderUnsaid", look.orderUnsaid());
+        model.addAttribute("footUnsaid", look.footUnsaid());
+        model.addAttribute("unitSaid", look.proposal().said().unit().isPresent());
         model.addAttribute("movesPoints", state.settings().ground().movesPoints());
         model.addAttribute("encoding", encodingWords(look));
-        model.addAttribute("faults", look.reading().faults().stream().limit(FAULTS_SHOWN).map(this::words).toList());
-        model.addAttribute("faultCount", look.reading().faultCount());
+        model.addAttribute("faults", report.passed().stream().limit(FAULTS_SHOWN).map(reports::words).toList());
+        model.addAttribute("rowsOut", report.leftOut().stream().filter(l -> l.why() == Report.Why.ROW_UNFIT).mapToInt(Report.LeftOut::count).sum());
+        model.addAttribute("told", report.passed().size());
         model.addAttribute("missing", look.missing().stream().map(this::meaning).toList());
-        model.addAttribute("ready", look.ready());
-        model.addAttribute("count", look.reading().points().size());
-        common(job, file, choice, look.readAs(), state, look.ready(), model);
+        model.addAttribute("sound", sound);
+        model.addAttribute("ready", sound && !look.asks());
+        model.addAttribute("count", report.read().values().stream().mapToInt(Integer::intValue).sum());
+        common(job, file, choice, look.readAs(), state, sound, model);
         return "importing/columns";
+    }
+
+    private String stillReading(SiteFile file, Model model) {
+        model.addAttribute("percent", library.progress(file).map(DrawingLibrary.Progress::percent).orElse(0));
+        return "importing/reading";
+    }
+
+    /** All that was left out or read in part, line by line. */
+    @GetMapping("/left-out.csv")
+    ResponseEntity<String> leftOut(@PathVariable UUID job, @PathVariable UUID file, FileChoice choice) {
+        SiteFile own = file(job, file);
+        JobState state = journals.state(job);
+        Optional<ReadAs> readAs = imports.kind(own) == FileKind.TABLE ? Optional.of(imports.look(own, choice, state.settings().figures()).readAs()) : Optional.empty();
+        Report report = library.placedNow(own, state.geodesy(), readAs).read().map(ReadFile::report).orElse(new Report(Map.of(), List.of()));
+        String name = own.name().replaceAll("[^\\p{L}\\p{N} ._-]", "_") + " left out.csv";
+        return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(reports.table(report));
     }
 
     private String drawing(UUID job, SiteFile file, FileChoice choice, JobState state, Model model) {
         Optional<PlacedFile> placed = placed(file, state, Optional.empty());
         if (placed.isEmpty()) {
-            model.addAttribute("percent", library.progress(file).map(DrawingLibrary.Progress::percent).orElse(0));
-            return "importing/reading";
+            return stillReading(file, model);
         }
         placed.get().refused().ifPresent(refused -> {
             throw refused;
@@ -208,10 +241,5 @@ class FileController {
 
     private String meaning(Column column) {
         return reports.message("column." + column);
-    }
-
-    private String words(Fault fault) {
-        return reports.message("fault." + fault.kind(), Long.toString(fault.line()), Integer.toString(fault.column()),
-                fault.meaning() == null ? "" : meaning(fault.meaning()), fault.found());
     }
 }

@@ -3,6 +3,8 @@ package verge.app.importing;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
 import verge.app.check.FindingWords;
@@ -14,6 +16,7 @@ import verge.core.journal.JobSettings;
 import verge.core.plan.Extent;
 import verge.core.units.Figures;
 import verge.core.units.Length;
+import verge.formats.csv.PlainCells;
 import verge.formats.reading.FileKind;
 import verge.formats.reading.ReadFile;
 import verge.formats.reading.Report;
@@ -51,6 +54,19 @@ class FileReportView {
 
     String words(Report.LeftOut left) {
         return message("leftout." + left.why(), left.kind(), Integer.toString(left.count()), left.where());
+    }
+
+    /** One thing that was passed over, in a sentence of its own. */
+    String words(Report.Passed passed) {
+        return passed.row().map(r -> message("fault." + r.fault(), Long.toString(r.line()), Integer.toString(r.column()), r.meaning().isEmpty() ? "" : message("column." + r.meaning()), r.found()))
+                .orElseGet(() -> message("leftout." + passed.why(), passed.kind(), "1", passed.where()).replace(" First at ", " At "));
+    }
+
+    /** All of it as a table of text, to be looked through elsewhere. */
+    String table(Report report) {
+        StringBuilder table = new StringBuilder("Where,What,Why,Text\r\n");
+        report.passed().forEach(p -> table.append(Stream.of(p.where(), p.kind(), words(p), p.row().map(Report.Row::text).orElse("")).map(PlainCells::cell).collect(Collectors.joining(","))).append("\r\n"));
+        return table.toString();
     }
 
     private List<String> says(ReadFile read) {

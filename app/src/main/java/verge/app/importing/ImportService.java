@@ -38,7 +38,6 @@ import verge.core.units.Figures;
 import verge.core.units.LengthUnit;
 import verge.formats.csv.Column;
 import verge.formats.csv.PointCsvProbe;
-import verge.formats.csv.PointCsvReader;
 import verge.formats.reading.FileKind;
 import verge.formats.text.TextEncoding;
 
@@ -60,12 +59,13 @@ public class ImportService {
     /**
      * How a table of points would be read.
      *
-     * @param missing needed columns that nothing was chosen for; then nothing was read
+     * @param missing needed columns that nothing was chosen for; then nothing can be read
      * @param orderUnsaid whether neither the file nor anybody has said which coordinate comes first
+     * @param footUnsaid whether the file says a foot and neither it nor anybody which, and it matters
      */
-    public record TableLook(TextEncoding encoding, PointCsvProbe.Proposal proposal, ReadAs readAs, List<Column> missing, PointCsvReader.Result reading, boolean orderUnsaid) {
-        public boolean ready() {
-            return missing.isEmpty() && reading.sound() && !orderUnsaid;
+    public record TableLook(TextEncoding encoding, PointCsvProbe.Proposal proposal, ReadAs readAs, List<Column> missing, boolean orderUnsaid, boolean footUnsaid) {
+        public boolean asks() {
+            return !missing.isEmpty() || orderUnsaid || footUnsaid;
         }
     }
 
@@ -77,7 +77,7 @@ public class ImportService {
         }
     }
 
-    /** Looks at a table: its first lines, how it would be read, and every fault with its place. */
+    /** Looks at a table's first lines: how it would be read, and what has to be asked. */
     TableLook look(SiteFile file, FileChoice choice, Figures figures) {
         Path path = files.path(file);
         LengthUnit unit = figures.lengthUnit();
@@ -87,13 +87,12 @@ public class ImportService {
             Character separator = choice.separatorCharacter() == null ? (Character) kept.table().separator().charAt(0) : choice.separatorCharacter();
             PointCsvProbe.Proposal proposal = PointCsvProbe.propose(path, encoding, separator, unit);
             boolean sameSeparator = kept.table().separator().equals(separator.toString());
-            ReadAs base = sameSeparator ? kept : new ReadAs(kept.system(), kept.unit(), kept.order(), kept.southwards(), kept.westwards(), kept.heights(),
-                    ReadAs.Table.of(proposal.layout(), proposal.columnCount()));
+            ReadAs base = sameSeparator ? kept : kept.with(ReadAs.Table.of(proposal.layout(), proposal.columnCount()));
             ReadAs readAs = choice.fitting(proposal.columnCount()).over(base);
             List<Column> missing = Arrays.stream(Column.values()).filter(c -> c.needed() && readAs.table().layout().index(c).isEmpty()).toList();
-            PointCsvReader.Result reading = missing.isEmpty() ? PointCsvReader.read(path, encoding, readAs.table().layout()) : new PointCsvReader.Result(List.of(), List.of(), 0);
-            boolean said = readAs.table().header() || file.reading().isPresent() || choice.saysOrder();
-            return new TableLook(encoding, proposal, readAs, missing, reading, !said);
+            boolean settled = file.reading().isPresent();
+            return new TableLook(encoding, proposal, readAs, missing, !settled && !proposal.said().order() && !proposal.said().degrees() && !choice.saysOrder(),
+                    !settled && proposal.said().footMatters() && choice.unit() == null && !figures.lengthUnit().isFoot());
         } catch (IOException failed) {
             throw new SurveyException(Problem.FILE_UNREADABLE, file.name());
         }
@@ -104,7 +103,7 @@ public class ImportService {
      *
      * @param job in whose grid it lies, and which takes control on
      * @return the file as the job sees it now; empty for a table of codes
-     * @throws SurveyException COLUMN_MISSING, FILE_HAS_FAULTS, ORDER_UNSAID, ROLE_UNFIT, POINT_NAME_TAKEN, or what its reader says
+     * @throws SurveyException COLUMN_MISSING, FILE_HAS_FAULTS, ORDER_UNSAID, FOOT_UNSAID, ROLE_UNFIT, POINT_NAME_TAKEN, or what its reader says
      */
     public Optional<PlacedFile> use(UUID job, SiteFile file, FileChoice choice, Author author) {
         Role role = choice.role() == null ? file.role().orElse(Role.CONTROL) : choice.role();
@@ -141,11 +140,11 @@ public class ImportService {
         if (!look.missing().isEmpty()) {
             throw new SurveyException(Problem.COLUMN_MISSING, look.missing().get(0).name().toLowerCase(Locale.ROOT));
         }
-        if (!look.reading().sound()) {
-            throw new SurveyException(Problem.FILE_HAS_FAULTS, look.reading().faultCount());
-        }
         if (look.orderUnsaid()) {
             throw new SurveyException(Problem.ORDER_UNSAID, file.name());
+        }
+        if (look.footUnsaid()) {
+            throw new SurveyException(Problem.FOOT_UNSAID, file.name());
         }
         return look.readAs();
     }
@@ -153,7 +152,7 @@ public class ImportService {
     private void useCodebook(SiteFile file) {
         int faults = codebooks.look(file).faults().size();
         if (faults > 0) {
-            throw new SurveyException(Problem.FILE_HAS_FAULTS, faults);
+            throw new SurveyException(Problem.CODES_HAVE_FAULTS, faults);
         }
         files.decide(file.siteId(), file.id(), Role.CODEBOOK, null);
     }

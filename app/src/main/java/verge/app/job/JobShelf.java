@@ -63,7 +63,7 @@ public class JobShelf {
         JobState state = journals.state(making.job(job).id());
         Job copy = making.make(site, name, state.settings(), author);
         List<NamedPosition> control = state.points().filter(p -> p.origin() == Origin.CONTROL)
-                .map(p -> new NamedPosition(p.name(), p.code(), p.position())).toList();
+                .map(p -> new NamedPosition(p.name(), p.code(), p.position(), p.description(), p.sigma())).toList();
         if (withControl && !control.isEmpty()) {
             String from = "job " + making.job(job).name();
             journals.append(copy.id(), Author.atPage(author.person()), new Payload.PointsImported(Origin.CONTROL, from, "", control));

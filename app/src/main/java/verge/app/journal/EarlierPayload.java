@@ -1,9 +1,13 @@
 package verge.app.journal;
 
+import java.util.List;
 import java.util.UUID;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.geodesy.Position;
 import verge.core.journal.JobSettings;
+import verge.core.journal.NamedPosition;
+import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.InstrumentPrecision;
@@ -35,6 +39,17 @@ sealed interface EarlierPayload {
             FiguresShown f = settings.figures();
             return new Payload.SettingsChosen(JobSettings.flat(
                     Figures.of(f.lengthUnit(), f.angleUnit(), f.directionStyle(), f.lengthDecimals()), settings.site().gridPerGround()));
+        }
+    }
+
+    /** Before points kept their descriptions and standard deviations. */
+    record PointsImported1(Origin origin, String fileName, String sha256, List<Point1> points) implements EarlierPayload {
+        record Point1(PointName name, Code code, Position position) {
+        }
+
+        @Override
+        public Payload today() {
+            return new Payload.PointsImported(origin, fileName, sha256, points.stream().map(p -> new NamedPosition(p.name(), p.code(), p.position())).toList());
         }
     }
 

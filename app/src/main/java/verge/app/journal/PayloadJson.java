@@ -20,7 +20,7 @@ public class PayloadJson {
     private static final String REWORKED = "reworked/1";
     private static final Map<String, Class<? extends Payload>> TYPES = Map.ofEntries(
             Map.entry("settings/2", Payload.SettingsChosen.class),
-            Map.entry("points-imported/1", Payload.PointsImported.class),
+            Map.entry("points-imported/2", Payload.PointsImported.class),
             Map.entry("point-keyed/1", Payload.PointKeyed.class),
             Map.entry("target/2", Payload.TargetChosen.class),
             Map.entry("setup/2", Payload.StationSetUp.class),
@@ -45,6 +45,7 @@ public class PayloadJson {
             Map.entry("restored/1", Payload.Restored.class));
     private static final Map<String, Class<? extends EarlierPayload>> EARLIER = Map.of(
             "settings/1", EarlierPayload.SettingsChosen1.class,
+            "points-imported/1", EarlierPayload.PointsImported1.class,
             "target/1", EarlierPayload.TargetChosen1.class,
             "setup/1", EarlierPayload.StationSetUp1.class,
             "shot/1", EarlierPayload.ShotTaken1.class);

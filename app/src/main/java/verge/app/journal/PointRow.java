@@ -7,8 +7,8 @@ import jakarta.persistence.Table;
 import java.io.Serializable;
 import java.util.Optional;
 import java.util.UUID;
+import verge.core.geodesy.Uncertainty;
 import verge.core.journal.StoredPoint;
-import verge.core.setup.Uncertainty;
 
 /** A computed point in the projection: may be thrown away, is never the truth. */
 @Entity

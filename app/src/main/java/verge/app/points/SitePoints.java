@@ -117,14 +117,13 @@ public class SitePoints {
     private Payload taken(UUID job, JobState state, StoredPoint point) {
         PlacedFile file = drawings.file(job, state, point.entry());
         return new Payload.PointsImported(point.origin(), file.file().name(), file.file().sha256(),
-                List.of(new NamedPosition(point.name(), point.code(), point.position())));
+                List.of(new NamedPosition(point.name(), point.code(), point.position(), point.description(), point.sigma())));
     }
 
     /** A point of a file, with the file's id where a point of the journal has its entry. */
     private static Optional<StoredPoint> point(PlacedFile file, PointName name) {
         Origin origin = file.file().role().filter(Role::known).isPresent() ? Origin.CONTROL : Origin.DESIGN;
-        return file.content().map(SiteContent::points).map(points -> points.get(name)).map(p -> new StoredPoint(file.file().id(), name, p.code(),
-                origin, p.position(), Optional.empty(), Optional.empty(), Optional.empty()));
+        return file.content().map(SiteContent::points).map(points -> points.get(name)).map(p -> StoredPoint.given(file.file().id(), origin, p, p.position()));
     }
 
     private record Seen(List<PlacedFile> register, Optional<PlacedFile> current) implements SeenPoints {

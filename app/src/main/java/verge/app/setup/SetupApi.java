@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.RestController;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Uncertainty;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reduction.AirEffect;
@@ -23,7 +24,6 @@ import verge.core.setup.StationFit;
 import verge.core.setup.StationSolution;
 import verge.core.setup.Suspect;
 import verge.core.setup.Suspects;
-import verge.core.setup.Uncertainty;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 

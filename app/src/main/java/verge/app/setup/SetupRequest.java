@@ -12,6 +12,7 @@ import verge.core.geodesy.FlatSite;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Uncertainty;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Atmosphere;
@@ -27,7 +28,6 @@ import verge.core.setup.FaceShot;
 import verge.core.setup.KnownMark;
 import verge.core.setup.Sighting;
 import verge.core.setup.Suspects;
-import verge.core.setup.Uncertainty;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 

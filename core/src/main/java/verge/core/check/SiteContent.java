@@ -4,6 +4,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.drawing.Drawing;
@@ -46,13 +48,15 @@ public record SiteContent(UUID id, String name, Role role, FileCoordinates coord
     /** A point of a placed drawing as a job takes it on; empty if its name cannot be a point's here. */
     public static Optional<NamedPosition> point(Feature.Spot spot) {
         try {
-            return Optional.of(new NamedPosition(PointName.parse(spot.name()), code(spot.code()), spot.vertices().position(0)));
+            Code code = code(spot.code());
+            String words = Stream.of(code.text().isEmpty() ? spot.code() : "", spot.description()).filter(w -> !w.isBlank()).distinct().collect(Collectors.joining(", "));
+            return Optional.of(new NamedPosition(PointName.parse(spot.name()), code, spot.vertices().position(0), words, spot.sigma().uncertainty()));
         } catch (SurveyException unfit) {
             return Optional.empty();   // its reader has told so
         }
     }
 
-    /** Descriptions in files are often no codes; then the point has none. */
+    /** What files have for a code is often words: then the point has none, and keeps the words. */
     private static Code code(String written) {
         try {
             return Code.parse(written);

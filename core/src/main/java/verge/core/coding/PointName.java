@@ -1,6 +1,7 @@
 package verge.core.coding;
 
 import java.math.BigInteger;
+import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import verge.core.problem.Problem;
@@ -14,6 +15,7 @@ import verge.core.problem.SurveyException;
 public record PointName(String text) implements Comparable<PointName> {
     public static final int LONGEST = 24;
     private static final Pattern FIT = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{M}\\p{N}._/#+ -]{0,23}");
+    private static final Pattern NOUGHTS_IN_FRONT = Pattern.compile("(?<!\\d)0+(?=\\d)");
     private static final Pattern NUMBERED = Pattern.compile("(.*?)(\\d+)");
 
     public PointName {
@@ -36,6 +38,11 @@ public record PointName(String text) implements Comparable<PointName> {
         String next = new BigInteger(m.group(2)).add(BigInteger.ONE).toString();
         String padded = "0".repeat(Math.max(0, m.group(2).length() - next.length())) + next;
         return new PointName(m.group(1).substring(0, Math.min(m.group(1).length(), LONGEST - padded.length())) + padded);
+    }
+
+    /** The same for names that nobody tells apart aloud or at a glance: without capitals and without noughts in front of a number. */
+    public String alike() {
+        return NOUGHTS_IN_FRONT.matcher(text.toLowerCase(Locale.ROOT)).replaceAll("");
     }
 
     @Override

@@ -1,12 +1,15 @@
 package verge.core.drawing;
 
 import java.util.Objects;
+import java.util.Optional;
 import java.util.OptionalInt;
 import verge.core.alignment.Alignment;
+import verge.core.geodesy.Uncertainty;
 import verge.core.plan.Path;
 import verge.core.plan.Placement;
 import verge.core.plan.Vertices;
 import verge.core.surface.Surface;
+import verge.core.units.Length;
 
 /** One thing of a drawing. */
 public sealed interface Feature {
@@ -25,11 +28,41 @@ public sealed interface Feature {
      */
     Feature placed(Placement placement, double perUnit);
 
-    /** A point. Its vertices are one. */
-    record Spot(int layer, String name, String code, Vertices vertices) implements Feature {
+    /**
+     * A point. Its vertices are one.
+     *
+     * @param code as the file has it: often no code, but words
+     * @param description further words
+     * @param sigma standard deviations in plan and height in the unit of the coordinates; NaN where the file says none
+     */
+    record Spot(int layer, String name, String code, String description, Sigma sigma, Vertices vertices) implements Feature {
+        public Spot(int layer, String name, String code, Vertices vertices) {
+            this(layer, name, code, "", Sigma.NONE, vertices);
+        }
+
+        /** @param plan root of both variances in plan. @param height NaN where it is not known */
+        public record Sigma(double plan, double height) {
+            public static final Sigma NONE = new Sigma(Double.NaN, Double.NaN);
+
+            private Sigma times(double perUnit) {
+                return new Sigma(plan * perUnit, height * perUnit);
+            }
+
+            /** The same in both directions of the plan; absent without a figure, 0 where one of both is missing. */
+            public Optional<Uncertainty> uncertainty() {
+                if (Double.isNaN(plan) && Double.isNaN(height)) {
+                    return Optional.empty();
+                }
+                Length each = new Length(Double.isNaN(plan) ? 0 : plan / Math.sqrt(2));
+                return Optional.of(new Uncertainty(each, each, new Length(Double.isNaN(height) ? 0 : height)));
+            }
+        }
+
         public Spot {
             Objects.requireNonNull(name, "name");
             Objects.requireNonNull(code, "code");
+            Objects.requireNonNull(description, "description");
+            Objects.requireNonNull(sigma, "sigma");
             if (vertices.size() != 1) {
                 throw new IllegalArgumentException("a point has one place");
             }
@@ -37,7 +70,7 @@ public sealed interface Feature {
 
         @Override
         public Spot placed(Placement placement, double perUnit) {
-            return new Spot(layer, name, code, vertices.placed(placement));
+            return new Spot(layer, name, code, description, sigma.times(perUnit), vertices.placed(placement));
         }
     }
 

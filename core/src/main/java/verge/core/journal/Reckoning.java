@@ -64,9 +64,9 @@ final class Reckoning {
             told = told.with(chosen);
         } else if (payload instanceof Payload.PointsImported imported) {
             told = told.with(entry.id(), imported);
-            addPoints(entry.id(), imported.points().stream().map(p -> given(entry, p.name(), p.code(), imported.origin(), p.position())).toList());
+            addPoints(entry.id(), imported.points().stream().map(p -> given(entry, imported.origin(), p)).toList());
         } else if (payload instanceof Payload.PointKeyed keyed) {
-            addPoints(entry.id(), List.of(given(entry, keyed.name(), keyed.code(), Origin.DESIGN, keyed.position())));
+            addPoints(entry.id(), List.of(given(entry, Origin.DESIGN, new NamedPosition(keyed.name(), keyed.code(), keyed.position()))));
         } else if (payload instanceof Payload.ShotTaken shot) {
             write(entry.id(), shot.notes());
             observed(shot.setup(), shot.reading(), shot.target()).ifPresent(o -> addPoints(entry.id(), List.of(new StoredPoint(entry.id(),
@@ -120,9 +120,8 @@ final class Reckoning {
                         Optional.of(round.plan().setup())))).ifPresent(point -> addPoints(entry, List.of(point)));
     }
 
-    private StoredPoint given(Entry entry, PointName name, Code code, Origin origin, Position position) {
-        return new StoredPoint(entry.id(), name, code, origin, before.carrier().carried(entry.sequence(), position), Optional.empty(),
-                Optional.empty(), Optional.empty());
+    private StoredPoint given(Entry entry, Origin origin, NamedPosition p) {
+        return StoredPoint.given(entry.id(), origin, p, before.carrier().carried(entry.sequence(), p.position()));
     }
 
     private void write(UUID shot, Map<String, String> more) {

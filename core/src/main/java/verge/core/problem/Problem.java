@@ -119,7 +119,7 @@ public enum Problem {
     GEOID_GRID_TRUNCATED,
     /** Arguments: the file's name, where the site is, what the grid covers. */
     GEOID_GRID_ELSEWHERE,
-    /** Arguments: the number of faults found. */
+    /** Arguments: rows that are no points, rows that are. */
     FILE_HAS_FAULTS,
     /** Arguments: the column's meaning. */
     COLUMN_MISSING,
@@ -159,6 +159,10 @@ public enum Problem {
     READING_STOPPED,
     /** Arguments: the file's name. */
     ORDER_UNSAID,
+    /** Arguments: the file's name. */
+    FOOT_UNSAID,
+    /** Arguments: how many. */
+    CODES_HAVE_FAULTS,
     /** Arguments: the file's name, the role. */
     ROLE_UNFIT,
     /** Arguments: what it is. */

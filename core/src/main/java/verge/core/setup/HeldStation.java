@@ -1,6 +1,7 @@
 package verge.core.setup;
 
 import java.util.Optional;
+import verge.core.geodesy.Uncertainty;
 import verge.core.reading.InstrumentPrecision;
 
 /**

@@ -3,6 +3,7 @@ package verge.core.setup;
 import java.util.Objects;
 import java.util.Optional;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Uncertainty;
 
 /**
  * A known point as a setup takes it.

@@ -4,6 +4,7 @@ import java.util.Optional;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Uncertainty;
 import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Pointing;
 import verge.core.reading.Target;

@@ -8,6 +8,7 @@ import verge.core.adjustment.VarianceTest;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Uncertainty;
 import verge.core.reading.InstrumentErrors;
 import verge.core.reduction.ShotReduction;
 import verge.core.units.Angle;

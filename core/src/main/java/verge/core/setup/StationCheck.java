@@ -4,6 +4,7 @@ import java.util.Optional;
 import verge.core.cogo.GridInverse;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Uncertainty;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.units.Angle;

@@ -1,6 +1,7 @@
 package verge.core.setup;
 
 import java.util.Arrays;
+import verge.core.geodesy.Uncertainty;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 

@@ -11,6 +11,7 @@ import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Uncertainty;
 import verge.core.reading.InstrumentPrecision;
 import verge.core.reduction.SlopeReduction;
 import verge.core.units.Angle;

@@ -28,6 +28,10 @@ public enum LengthUnit {
         return metresPerUnit;
     }
 
+    public boolean isFoot() {
+        return this != METRE;
+    }
+
     /** This foot; where metres are used, the international one. */
     public LengthUnit foot() {
         return this == METRE ? INTERNATIONAL_FOOT : this;

@@ -13,6 +13,7 @@ import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.FlatSite;
 import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Uncertainty;
 import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reduction.FirstVelocity;

@@ -19,6 +19,7 @@ import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Uncertainty;
 import verge.core.plan.Extent;
 import verge.core.reading.Pointing;
 import verge.core.reading.Target;

@@ -18,6 +18,7 @@ import verge.core.coding.PointName;
 import verge.core.geodesy.FlatSite;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Uncertainty;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentErrors;

@@ -14,6 +14,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.coding.PointName;
 import verge.core.geodesy.FlatSite;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Uncertainty;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentErrors;

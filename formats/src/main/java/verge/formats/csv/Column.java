@@ -6,7 +6,11 @@ public enum Column {
     NORTHING(true),
     EASTING(true),
     ELEVATION(false),
-    CODE(false);
+    CODE(false),
+    DESCRIPTION(false),
+    /** Standard deviation in plan, both directions together. */
+    SIGMA_PLAN(false),
+    SIGMA_HEIGHT(false);
 
     private final boolean needed;
 

@@ -5,38 +5,38 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import verge.core.coding.Code;
+import java.util.Set;
 import verge.core.coding.PointName;
-import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
-import verge.core.geodesy.Position;
-import verge.core.journal.NamedPosition;
 import verge.core.problem.SurveyException;
-import verge.core.units.Decimals;
 import verge.core.units.Length;
+import verge.formats.reading.Figures;
 import verge.formats.reading.Watch;
 import verge.formats.text.BoundedLines;
 import verge.formats.text.TextEncoding;
 
 /**
- * Reads points from a table of text, line by line. Either every row becomes a point, or the result says what is wrong where; the
- * caller takes all or nothing.
+ * Reads points from a table of text, row by row. A row that cannot be a point is left out and told with its place, its text and why; the
+ * others come. A table that is mostly of such rows is taken for something else than it is.
  */
 public final class PointCsvReader {
     /** More points than this are not known points of a site but a cloud; the limit also bounds memory. */
     public static final int MOST_POINTS = 100_000;
-    static final int MOST_FAULTS_KEPT = 50;
     /** After so many faults the file is something else than it was taken for, and reading on tells nobody more. */
-    static final int MOST_FAULTS_COUNTED = 10_000;
+    static final int MOST_FAULTS = 10_000;
+    /** What stands in a column of heights where there is none. */
+    private static final Set<String> NO_HEIGHT = Set.of("-", "--", "---", "n/a", "na", "n.a.", "nan", "none", "null", "nil", "?", "*", "keine", "ohne", "ingen", "geen", "sans", "sin", "brak");
 
     private final PointCsvLayout layout;
-    private final List<NamedPosition> points = new ArrayList<>();
+    private final List<Row> points = new ArrayList<>();
     private final List<Fault> faults = new ArrayList<>();
     private final Map<PointName, Long> lineOfName = new HashMap<>();
-    private long faultCount;
-    private long line;
+    private TableRows.Row row;
+    private long badRows;
+    private boolean unreadable;
     private boolean headingPassed;
     private int headingWidth;
 
@@ -45,13 +45,30 @@ public final class PointCsvReader {
     }
 
     /**
-     * @param points as read, in metres
-     * @param faults the first {@value #MOST_FAULTS_KEPT}
-     * @param faultCount all of them, up to {@value #MOST_FAULTS_COUNTED}, where reading stops
+     * A point as its row says it, lengths in the layout's unit turned into metres.
+     *
+     * @param code as it stands there: often words
+     * @param elevation NaN if there is none
+     * @param sigmaPlan NaN if there is none, like the height's
      */
-    public record Result(List<NamedPosition> points, List<Fault> faults, long faultCount) {
+    public record Row(long line, PointName name, String code, String description, GridPoint plan, double elevation, double sigmaPlan, double sigmaHeight) {
+    }
+
+    /**
+     * @param points as read
+     * @param faults all of them, up to {@value #MOST_FAULTS}, where reading stops; those that only tell of what was decided, too
+     * @param badRows how many rows were left out
+     * @param unreadable whether reading broke off, so that what comes after is not known
+     */
+    public record Result(List<Row> points, List<Fault> faults, long badRows, boolean unreadable) {
+        /** Whether nothing was left out. */
         public boolean sound() {
-            return faultCount == 0;
+            return badRows == 0 && !unreadable;
+        }
+
+        /** Whether it can be used: it was read to its end, and most of its rows are points. */
+        public boolean usable() {
+            return !unreadable && !points.isEmpty() && badRows <= points.size();
         }
     }
 
@@ -65,40 +82,48 @@ public final class PointCsvReader {
     }
 
     private Result readAll(Path file, TextEncoding encoding, Watch watch) throws IOException {
-        CsvLine split = new CsvLine(layout.separator());
-        try (BoundedLines lines = new BoundedLines(encoding.open(watch.open(file)))) {
-            for (String text = lines.next(); text != null && faultCount < MOST_FAULTS_COUNTED; text = lines.next()) {
-                line = lines.number();
-                if (text.isBlank() || text.startsWith("#")) {
-                    continue;
-                }
+        boolean unitsMayFollow = false;
+        try (TableRows rows = new TableRows(new BoundedLines(encoding.open(watch.open(file))), layout.separator())) {
+            for (row = rows.next(); row != null; row = rows.next()) {
                 if (layout.header() && !headingPassed) {
                     headingPassed = true;
-                    headingWidth = split.cells(text).map(List::size).orElse(0);
+                    unitsMayFollow = true;
+                    headingWidth = row.cells().map(List::size).orElse(0);
                     continue;
                 }
-                if (points.size() == MOST_POINTS) {
-                    fault(Fault.Kind.TOO_MANY_POINTS, 0, null, Integer.toString(MOST_POINTS));
+                if (unitsMayFollow && row.cells().map(Headings::areUnits).orElse(false)) {
+                    continue;
+                }
+                unitsMayFollow = false;
+                if (points.size() == MOST_POINTS || faults.size() >= MOST_FAULTS) {
+                    unreadable = true;
+                    fault(points.size() == MOST_POINTS ? Fault.Kind.TOO_MANY_POINTS : Fault.Kind.TOO_MANY_FAULTS, 0, null, Integer.toString(points.size() == MOST_POINTS ? MOST_POINTS : MOST_FAULTS));
                     break;
                 }
-                Optional<List<String>> cells = split.cells(text);
-                cells.flatMap(this::point).ifPresent(points::add);
-                if (cells.isEmpty()) {
-                    fault(Fault.Kind.QUOTE_OPEN, 0, null, text);
-                }
+                take();
             }
         } catch (BoundedLines.LineTooLong tooLong) {
-            line = tooLong.line();
-            fault(Fault.Kind.LINE_TOO_LONG, 0, null, "");
+            unreadable = true;
+            faults.add(new Fault(Fault.Kind.LINE_TOO_LONG, tooLong.line(), 0, null, "", ""));
         }
-        if (points.isEmpty() && faultCount == 0) {
-            fault(Fault.Kind.NO_POINTS, 0, null, "");
+        if (points.isEmpty() && faults.isEmpty()) {
+            faults.add(new Fault(Fault.Kind.NO_POINTS, 0, 0, null, "", ""));
         }
-        return new Result(List.copyOf(points), List.copyOf(faults), faultCount);
+        return new Result(List.copyOf(points), List.copyOf(faults), badRows, unreadable);
     }
 
-    private Optional<NamedPosition> point(List<String> cells) {
-        long before = faultCount;
+    private void take() {
+        int before = faults.size();
+        if (row.cells().isEmpty()) {
+            fault(Fault.Kind.QUOTE_OPEN, 0, null, row.text());
+        } else if (row.cells().get().stream().anyMatch(c -> !c.isEmpty())) {
+            point(row.cells().get()).ifPresent(points::add);
+        }
+        badRows += faults.subList(before, faults.size()).stream().anyMatch(f -> f.kind().leavesOut()) ? 1 : 0;
+    }
+
+    private Optional<Row> point(List<String> cells) {
+        int before = faults.size();
         // A decimal comma in a file parted by commas makes two cells of one number, all of them plausible.
         if (headingPassed && cells.stream().skip(headingWidth).anyMatch(cell -> !cell.isEmpty())) {
             fault(Fault.Kind.CELL_EXTRA, headingWidth + 1, null, Integer.toString(cells.size()));
@@ -106,13 +131,16 @@ public final class PointCsvReader {
         Optional<PointName> name = cell(cells, Column.NAME).flatMap(this::name);
         Optional<Double> northing = cell(cells, Column.NORTHING).flatMap(c -> metres(Column.NORTHING, c));
         Optional<Double> easting = cell(cells, Column.EASTING).flatMap(c -> metres(Column.EASTING, c));
-        Optional<Elevation> elevation = cell(cells, Column.ELEVATION).flatMap(c -> metres(Column.ELEVATION, c)).map(Elevation::new);
-        Optional<Code> code = cell(cells, Column.CODE).flatMap(this::code);
-        if (faultCount > before || name.isEmpty() || northing.isEmpty() || easting.isEmpty()) {
+        double elevation = cell(cells, Column.ELEVATION).flatMap(this::height).orElse(Double.NaN);
+        double sigmaPlan = cell(cells, Column.SIGMA_PLAN).flatMap(c -> metres(Column.SIGMA_PLAN, c)).orElse(Double.NaN);
+        double sigmaHeight = cell(cells, Column.SIGMA_HEIGHT).flatMap(c -> metres(Column.SIGMA_HEIGHT, c)).orElse(Double.NaN);
+        boolean left = faults.subList(before, faults.size()).stream().anyMatch(f -> f.kind().leavesOut());
+        if (left || name.isEmpty() || northing.isEmpty() || easting.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(new NamedPosition(name.get(), code.orElse(Code.NONE),
-                new Position(new GridPoint(northing.get(), easting.get()), elevation)));
+        lineOfName.put(name.get(), row.line());
+        return Optional.of(new Row(row.line(), name.get(), cell(cells, Column.CODE).orElse(""), cell(cells, Column.DESCRIPTION).orElse(""), new GridPoint(northing.get(), easting.get()),
+                elevation, sigmaPlan, sigmaHeight));
     }
 
     /** The cell of a column if the layout and the row have it; a needed one that is not there or empty is a fault. */
@@ -137,7 +165,7 @@ public final class PointCsvReader {
     private Optional<PointName> name(String cell) {
         try {
             PointName name = PointName.parse(cell);
-            Long earlier = lineOfName.putIfAbsent(name, line);
+            Long earlier = lineOfName.get(name);
             if (earlier != null) {
                 fault(Fault.Kind.NAME_TWICE, at(Column.NAME), Column.NAME, name + " (" + earlier + ")");
             }
@@ -148,24 +176,23 @@ public final class PointCsvReader {
         }
     }
 
-    private Optional<Code> code(String cell) {
-        try {
-            return Optional.of(Code.parse(cell));
-        } catch (SurveyException unfit) {
-            fault(Fault.Kind.CODE_UNFIT, at(Column.CODE), Column.CODE, cell);
+    private Optional<Double> height(String cell) {
+        if (NO_HEIGHT.contains(cell.toLowerCase(Locale.ROOT))) {
+            fault(Fault.Kind.HEIGHT_NONE, at(Column.ELEVATION), Column.ELEVATION, cell);
             return Optional.empty();
         }
+        return metres(Column.ELEVATION, cell);
     }
 
     private Optional<Double> metres(Column column, String cell) {
         boolean foreignMark = cell.indexOf(layout.decimalMark() == DecimalMark.POINT ? ',' : '.') >= 0;
-        Optional<Double> number = foreignMark ? Optional.empty() : Decimals.parse(cell);
-        if (number.isEmpty()) {
-            boolean comma = layout.decimalMark() == DecimalMark.POINT && foreignMark && Decimals.parse(cell).isPresent();
+        double number = foreignMark ? Double.NaN : number(cell);
+        if (!Double.isFinite(number)) {
+            boolean comma = layout.decimalMark() == DecimalMark.POINT && foreignMark && Double.isFinite(number(cell));
             fault(comma ? Fault.Kind.DECIMAL_COMMA : Fault.Kind.NOT_A_NUMBER, at(column), column, cell);
             return Optional.empty();
         }
-        double metres = Length.of(number.get(), layout.unit()).metres();
+        double metres = Length.of(number, layout.unit()).metres();
         if (Math.abs(metres) > GridPoint.FARTHEST_METRES) {
             fault(Fault.Kind.NUMBER_TOO_LARGE, at(column), column, cell);
             return Optional.empty();
@@ -173,14 +200,15 @@ public final class PointCsvReader {
         return Optional.of(metres);
     }
 
+    private static double number(String cell) {
+        return Figures.one(cell.replace('\u2212', '-').replace(',', '.'));
+    }
+
     private int at(Column column) {
         return layout.columns().get(column) + 1;
     }
 
     private void fault(Fault.Kind kind, int column, Column meaning, String found) {
-        faultCount++;
-        if (faults.size() < MOST_FAULTS_KEPT) {
-            faults.add(new Fault(kind, line, column, meaning, found));
-        }
+        faults.add(new Fault(kind, row.line(), column, meaning, found, row.text()));
     }
 }

@@ -44,10 +44,10 @@ final class Geometry {
         }
     }
 
-    /** Northing, easting and, if there is a third figure, height; null if there are fewer than two. */
+    /** Northing, easting and, if there is a third figure, height; null if there are fewer than two, or more than a place has. */
     static double[] place(String text) {
-        double[] figures = Figures.of(text);
-        return figures.length < 2 ? null : new double[] {figures[0], figures[1], figures.length > 2 ? figures[2] : Double.NaN};
+        double[] figures = Figures.byBlanks(text);
+        return figures.length < 2 || figures.length > 3 ? null : new double[] {figures[0], figures[1], figures.length > 2 ? figures[2] : Double.NaN};
     }
 
     /** Reads the element just begun, each CoordGeom in it as one line. */
@@ -185,7 +185,7 @@ final class Geometry {
 
     /** Adds the places in a list of so many figures each; figures left over at the end are dropped. */
     void add(Vertices.Builder row, int figuresEach, String list) {
-        double[] figures = Figures.of(list);
+        double[] figures = Figures.byBlanks(list);
         out.checkGrowth(figures.length / figuresEach);
         for (int i = 0; i + figuresEach <= figures.length; i += figuresEach) {
             row.add(figures[i], figures[i + 1], figuresEach > 2 ? figures[i + 2] : Double.NaN);

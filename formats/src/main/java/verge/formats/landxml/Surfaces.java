@@ -50,7 +50,7 @@ final class Surfaces {
     private void point() throws IOException {
         String id = xml.attribute("id").orElse("");
         String where = xml.where();
-        double[] p = Figures.of(xml.text());
+        double[] p = Figures.byBlanks(xml.text());
         boolean fit = p.length >= 2 && Math.abs(p[0]) <= Gatherer.FARTHEST && Math.abs(p[1]) <= Gatherer.FARTHEST && (p.length < 3 || Math.abs(p[2]) <= Gatherer.FARTHEST);
         if (!fit) {
             out.leaveOut("point of a surface", Why.NOT_A_NUMBER, where);
@@ -89,7 +89,7 @@ final class Surfaces {
         Vertices.Builder row = new Vertices.Builder();
         while (xml.nextWithin(depth)) {
             int each = xml.name().equals("PntList3D") ? 3 : xml.name().equals("PntList2D") ? 2 : 0;
-            double[] p = each == 0 ? new double[0] : Figures.of(xml.text());
+            double[] p = each == 0 ? new double[0] : Figures.byBlanks(xml.text());
             for (int i = 0; i + each <= p.length && each > 0; i += each) {
                 row.add(p[i], p[i + 1], each > 2 ? p[i + 2] : Double.NaN);
             }

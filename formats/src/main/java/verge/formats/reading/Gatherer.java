@@ -1,10 +1,12 @@
 package verge.formats.reading;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import verge.core.alignment.Alignment;
@@ -36,7 +38,9 @@ public final class Gatherer {
     private final List<Feature> features = new ArrayList<>();
     private final Map<String, Integer> read = new LinkedHashMap<>();
     private final Map<String, Report.LeftOut> leftOut = new LinkedHashMap<>();
+    private final List<Report.Passed> passed = new ArrayList<>();
     private final Set<String> names = new HashSet<>();
+    private final Map<String, String> plainNames = new HashMap<>();
     private long vertices;
 
     public Gatherer(Watch watch) {
@@ -75,8 +79,13 @@ public final class Gatherer {
 
     /** A point; without a place it is left out. @param height NaN if there is none */
     public void spot(String kind, int layer, String name, String code, double north, double east, double height, String where) {
-        if (fit(kind, new Vertices.Builder().add(north, east, height).build(), where)) {
-            add(kind, new Feature.Spot(layer, nameOf(kind, name, where), clean(code), new Vertices.Builder().add(north, east, height).build()));
+        spot(kind, new Feature.Spot(layer, name == null ? "" : name, clean(code), new Vertices.Builder().add(north, east, height).build()), where);
+    }
+
+    /** The same, with all that is known of it. */
+    public void spot(String kind, Feature.Spot spot, String where) {
+        if (fit(kind, spot.vertices(), where)) {
+            add(kind, new Feature.Spot(spot.layer(), nameOf(kind, spot.name(), where), clean(spot.code()), clean(spot.description()), spot.sigma(), spot.vertices()));
         }
     }
 
@@ -94,6 +103,11 @@ public final class Gatherer {
         }
         if (!names.add(plain)) {
             leaveOut(kind, Report.Why.NAME_TWICE, where + " \u2018" + plain + "\u2019");
+        } else {
+            String alike = plainNames.putIfAbsent(PointName.parse(plain).alike(), plain);
+            if (alike != null) {
+                leaveOut(kind, Report.Why.NAME_ALIKE, where + " \u2018" + plain + "\u2019, \u2018" + alike + "\u2019");
+            }
         }
         return plain;
     }
@@ -136,8 +150,20 @@ public final class Gatherer {
     }
 
     public void leaveOut(String kind, Report.Why why, String where) {
+        leaveOut(kind, why, where, Optional.empty());
+    }
+
+    /** A row of a table. */
+    public void leaveOut(Report.Why why, Report.Row row) {
+        leaveOut("row", why, "line " + row.line(), Optional.of(row));
+    }
+
+    private void leaveOut(String kind, Report.Why why, String where, Optional<Report.Row> row) {
         String plain = clean(kind);
         if (leftOut.size() < MOST_KINDS_LEFT_OUT || leftOut.containsKey(plain + why)) {
+            if (passed.size() < Report.MOST_PASSED) {
+                passed.add(new Report.Passed(plain, why, clean(where), row));
+            }
             leftOut.merge(plain + why, new Report.LeftOut(plain, why, 1, clean(where)), (a, b) -> new Report.LeftOut(a.kind(), a.why(), a.count() + 1, a.where()));
         }
     }
@@ -159,7 +185,8 @@ public final class Gatherer {
         if (features.isEmpty() && leftOut.isEmpty()) {
             throw new SurveyException(Problem.FILE_NOTHING_READ, watch.fileName());
         }
-        return new ReadFile(kind, new Drawing(layers, features), declared, new Report(read, new ArrayList<>(leftOut.values())));
+        List<Feature> meant = new HeightsMeant(features).features(this::leaveOut);
+        return new ReadFile(kind, new Drawing(layers, meant), declared, new Report(read, new ArrayList<>(leftOut.values()), passed));
     }
 
     private void add(String kind, Feature feature) {

@@ -1,4 +1,4 @@
-package verge.core.setup;
+package verge.core.geodesy;
 
 import verge.core.units.Length;
 
@@ -8,11 +8,11 @@ public record Uncertainty(Length north, Length east, Length up) {
     public static final Uncertainty NONE = new Uncertainty(Length.ZERO, Length.ZERO, Length.ZERO);
 
     /** This one's part in a direction of the plan, together with an independent standard deviation. */
-    Length with(Length other, double towardsNorth, double towardsEast) {
+    public Length with(Length other, double towardsNorth, double towardsEast) {
         return new Length(Math.hypot(other.metres(), Math.hypot(north.metres() * towardsNorth, east.metres() * towardsEast)));
     }
 
-    Length withUp(Length other) {
+    public Length withUp(Length other) {
         return new Length(Math.hypot(other.metres(), up.metres()));
     }
 

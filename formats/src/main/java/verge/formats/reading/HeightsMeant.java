@@ -1,0 +1,57 @@
+package verge.formats.reading;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.OptionalDouble;
+import verge.core.drawing.Feature;
+import verge.core.plan.Vertices;
+
+/**
+ * Heights of points that stand for none: rows of nines, and noughts among others that are far from nought. Programs write them where a cell
+ * must not be empty; taken as heights they would set somebody up ten kilometres below the sea.
+ */
+final class HeightsMeant {
+    /** No land is so high or so low in metres, feet or centimetres but stands as \u2212999, 9999.99, 99999. */
+    private static final double[] NINES = {999, 9999, 99999, 999999, 999.9, 999.99, 999.999, 9999.9, 9999.99, 9999.999, 99999.9, 99999.99, 99999.999};
+    /** A nought counts as a height if any other height is as near to it, in the file's own unit. */
+    private static final double NEAR_NOUGHT = 5;
+    /** So many others must speak against it. */
+    private static final int LEAST_OTHERS = 3;
+
+    private final List<Feature> features;
+
+    HeightsMeant(List<Feature> features) {
+        this.features = features;
+    }
+
+    /** Told of each point that loses its height. */
+    @FunctionalInterface
+    interface Told {
+        void of(String kind, Report.Why why, String where);
+    }
+
+    List<Feature> features(Told told) {
+        double[] heights = features.stream().filter(Feature.Spot.class::isInstance).map(f -> f.vertices().height(0)).filter(OptionalDouble::isPresent).mapToDouble(OptionalDouble::getAsDouble).toArray();
+        double[] real = Arrays.stream(heights).filter(h -> h != 0 && !nines(h)).toArray();
+        boolean noughtIsNone = real.length >= LEAST_OTHERS && Arrays.stream(real).allMatch(h -> Math.abs(h) > NEAR_NOUGHT);
+        boolean any = Arrays.stream(heights).anyMatch(h -> nines(h) || h == 0 && noughtIsNone);
+        return any ? features.stream().map(f -> without(f, noughtIsNone, told)).toList() : new ArrayList<>(features);
+    }
+
+    private static Feature without(Feature feature, boolean noughtIsNone, Told told) {
+        if (!(feature instanceof Feature.Spot spot) || spot.vertices().height(0).isEmpty()) {
+            return feature;
+        }
+        double height = spot.vertices().height(0).getAsDouble();
+        if (!nines(height) && !(height == 0 && noughtIsNone)) {
+            return feature;
+        }
+        told.of("point", Report.Why.HEIGHT_NONE, (spot.name().isEmpty() ? "without a name" : "\u2018" + spot.name() + "\u2019") + ", " + height);
+        return new Feature.Spot(spot.layer(), spot.name(), spot.code(), spot.description(), spot.sigma(), new Vertices.Builder().add(spot.vertices().north(0), spot.vertices().east(0)).build());
+    }
+
+    private static boolean nines(double height) {
+        return Arrays.stream(NINES).anyMatch(n -> Math.abs(height) == n);
+    }
+}
