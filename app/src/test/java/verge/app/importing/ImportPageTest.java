@@ -54,9 +54,7 @@ class ImportPageTest {
     /** What is wrong is said with its line and column, the rows are shown, and nothing is taken on. */
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '~', value = {
-        "Name,N,E,H¶A1,1,2,3¶A2,x1,2,3 | Line 3, column 2 (Northing): ‘x1’ is not a number",
         "Name,N,E,H¶A1,\"1,5\",2,3 | Line 2, column 2 (Northing): ‘1,5’ has a decimal comma",
-        "Name,N,E,H¶A1,1,2,3¶A1,1,2,3 | Line 3, column 1: A1 (2)",
         "Name,N,E,H¶A1,1 | Line 2, column 3 (Easting): the line has only 2 columns",
         "Name,N,E,H¶A1,1,5,2,5,3,0 | Perhaps a decimal comma parts a number in two",
         "Name,Northing,Height¶A1,1,3 | No column is chosen for Easting",

@@ -5,6 +5,7 @@ import java.util.Objects;
 import java.util.Optional;
 import verge.core.plan.Placement;
 import verge.core.plan.Vertices;
+import verge.core.units.Angle;
 
 /**
  * A line along which stations are counted: in plan lines, arcs and clothoids, in height tangents with parabolas or arcs.
@@ -67,6 +68,16 @@ public record Alignment(String name, List<PlanElement> elements, Optional<Profil
             gap = Math.max(gap, Math.hypot(end.north() - start.north(), end.east() - start.east()));
         }
         return gap;
+    }
+
+    /** How sharply an element and the next meet at most, in radians: 0 for a line that passes smoothly. */
+    public double sharpestKink() {
+        double kink = 0;
+        for (int i = 1; i < elements.size(); i++) {
+            double turn = elements.get(i).at(0).azimuth() - elements.get(i - 1).at(elements.get(i - 1).length()).azimuth();
+            kink = Math.max(kink, Math.abs(new Angle(turn).halfCircle().radians()));
+        }
+        return kink;
     }
 
     /** Elsewhere. @param perUnit metres in a unit of its lengths */

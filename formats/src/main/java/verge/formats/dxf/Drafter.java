@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
+import verge.core.drawing.Feature;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
 import verge.formats.dxf.Block.Item;
@@ -54,11 +56,16 @@ final class Drafter {
     }
 
     private int layer(Entity e, String outerLayer) {
-        String own = e.text(8);
-        String name = own.isEmpty() || own.equals("0") ? outerLayer : own;
+        String name = layerName(e, outerLayer);
         int index = out.layer(name);
         layerNames.putIfAbsent(index, name);
         return index;
+    }
+
+    /** What lies on layer 0 of a block lies on the layer of its reference, however deep. */
+    private static String layerName(Entity e, String outerLayer) {
+        String own = e.text(8);
+        return own.isEmpty() || own.equals("0") ? outerLayer : own;
     }
 
     private void drawSingle(Entity e, Affine to, String outerLayer) {
@@ -78,6 +85,8 @@ final class Drafter {
             case "TEXT" -> words(e, to.after(Affine.ofNormal(e)), layer, PlainText.of(e.text(1)));
             case "MTEXT" -> words(e, to, layer, PlainText.ofLines(e.text(3) + e.text(1)));
             case "3DFACE" -> face(e, to, layer);
+            case "SOLID", "TRACE" -> solid(e, to, layer);
+            case "HATCH" -> hatch(e, to, layer);
             case "ATTDEF", "SEQEND", "ATTRIB", "VIEWPORT" -> { }   // of use only to the program that drew it
             default -> out.leaveOut(e.type(), Why.NOT_READ, e.where());
         }
@@ -120,7 +129,29 @@ final class Drafter {
                 default -> { }
             }
         });
-        run(e, layer, path.path(to.after(Affine.ofNormal(e)), e.flag(70, 1)));
+        run(e, layer, path, to, e.flag(70, 1));
+    }
+
+    private void run(Entity e, int layer, PathInPlane path, Affine to, boolean closed) {
+        if (path.hadEnormousBulge()) {
+            out.leaveOut("arc of a " + e.type(), Why.NO_SHAPE, e.where());
+        }
+        run(e, layer, path.path(to.after(Affine.ofNormal(e)), closed));
+    }
+
+    /** Its corners go round by way of the fourth. */
+    private void solid(Entity e, Affine to, int layer) {
+        int[] round = e.has(13) ? new int[] {10, 11, 13, 12} : new int[] {10, 11, 12};
+        double[][] corners = Arrays.stream(round).mapToObj(e::place).toArray(double[][]::new);
+        run(e, layer, Path.straight(places(to.after(Affine.ofNormal(e)), corners), true));
+    }
+
+    private void hatch(Entity e, Affine to, int layer) {
+        Hatch hatch = Hatch.of(e);
+        hatch.outlines().forEach(outline -> run(e, layer, outline, to, true));
+        if (hatch.outlines().isEmpty() || hatch.partly()) {
+            out.leaveOut(e.type(), Why.NOT_READ, e.where());
+        }
     }
 
     private void circular(Entity e, Affine to, int layer, double fromDegrees, double toDegrees) {
@@ -190,7 +221,7 @@ final class Drafter {
                 path.add(p[0], p[1]);
                 path.bulge(line.bulge(i));
             }
-            run(e, layer, path.path(to.after(Affine.ofNormal(e)), line.closed()));
+            run(e, layer, path, to, line.closed());
         }
     }
 
@@ -254,7 +285,9 @@ final class Drafter {
         double[] at = e.place(10);
         double angle = Math.toRadians(e.number(50, 0));
         if (within.isEmpty() && !name.startsWith("*")) {
-            spot(e, plane.place(at[0], at[1], at[2]), layer, pointName(reference.attributes()), name);
+            double[] p = plane.place(at[0], at[1], at[2]);
+            out.spot(e.type(), new Feature.Spot(layer, pointName(reference.attributes()), name, attributes(reference.attributes()), Feature.Spot.Sigma.NONE,
+                    new Vertices.Builder().add(p[1], p[0], p[2]).build()), e.where());
         }
         within.push(name.toUpperCase(Locale.ROOT));
         int columns = Math.max(1, e.whole(70, 1));
@@ -265,9 +298,15 @@ final class Drafter {
             Affine cell = Affine.turned(angle, 1, 1, 1).after(Affine.shift(i % columns * e.number(44, 0), i / columns * e.number(45, 0), 0))
                     .after(Affine.turned(0, e.number(41, 1), e.number(42, 1), e.number(43, 1)));
             Affine inside = plane.after(Affine.shift(at[0], at[1], Double.isNaN(at[2]) ? 0 : at[2])).after(cell).after(block.toOrigin());
-            block.items().forEach(item -> draw(item, inside, e.text(8).isEmpty() ? outerLayer : e.text(8)));
+            block.items().forEach(item -> draw(item, inside, layerName(e, outerLayer)));
         }
         within.pop();
+    }
+
+    /** What a reference says of itself beside its name: 'DEPTH 1.20, COVER iron'. */
+    private static String attributes(List<Entity> attributes) {
+        return attributes.stream().filter(a -> !NAME_TAGS.contains(a.text(2).toUpperCase(Locale.ROOT)) && !a.text(1).isBlank()).map(a -> a.text(2) + " " + PlainText.of(a.text(1)))
+                .collect(Collectors.joining(", "));
     }
 
     private static String pointName(List<Entity> attributes) {

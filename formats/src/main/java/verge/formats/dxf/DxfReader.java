@@ -8,10 +8,12 @@ import java.nio.charset.UnsupportedCharsetException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Layer;
 import verge.core.problem.SurveyException;
@@ -21,6 +23,7 @@ import verge.formats.reading.Figures;
 import verge.formats.reading.FileKind;
 import verge.formats.reading.Gatherer;
 import verge.formats.reading.ReadFile;
+import verge.formats.reading.Report;
 import verge.formats.reading.Watch;
 import verge.formats.text.BoundedLines;
 import verge.formats.text.TextEncoding;
@@ -42,6 +45,7 @@ public final class DxfReader {
     /** As the header has it; 0, as where it is missing, says nothing. */
     private double unitCode;
     private final Drafter drafter;
+    private final Set<String> layers = new HashSet<>();
 
     private DxfReader(Groups groups, Gatherer out) {
         this.groups = groups;
@@ -124,6 +128,10 @@ public final class DxfReader {
         while (groups.next() && !groups.is(0, "ENDSEC")) {
             if (groups.is(0, "LAYER")) {
                 Entity layer = entity();
+                if (!layers.add(layer.text(2).toUpperCase(Locale.ROOT))) {
+                    out.leaveOut("LAYER", Report.Why.ID_TWICE, layer.where() + " \u2018" + layer.text(2) + "\u2019");
+                    continue;
+                }
                 boolean shown = !layer.flag(70, 1) && layer.number(62, 1) >= 0;   // neither frozen nor, by a negative colour, off
                 out.layer(new Layer(layer.text(2), Colours.of(layer), shown));
             }

@@ -67,8 +67,9 @@ final class Entity {
         return "line " + line;
     }
 
+    /** Letters written by their number are letters, in names as in words. */
     String text(int code) {
-        return texts.getOrDefault(code, "");
+        return PlainText.lettersByNumber(texts.getOrDefault(code, ""));
     }
 
     /** The first figure of a code, or what is usual if there is none. */

@@ -6,6 +6,10 @@ import verge.core.plan.Vertices;
 
 /** A line in a plane of its own, with arcs; in the world its arcs stay arcs if circles stay circles. */
 final class PathInPlane {
+    /** Tangent of a quarter of the arc's angle: here it lacks 0.04° of the full circle, and its radius is 2,500 chords. */
+    private static final double LARGEST_BULGE = 1e4;
+
+    private boolean beyond;
     private static final double CHORD_OF_SIZE = 1e-4;
     private final double height;
     private final Vertices.Builder vertices = new Vertices.Builder();
@@ -22,11 +26,21 @@ final class PathInPlane {
         }
     }
 
+    int size() {
+        return vertices.size();
+    }
+
     /** Of the piece that begins at the vertex added last. */
     void bulge(double bulge) {
         if (vertices.size() > 0) {
-            bulges[vertices.size() - 1] = Double.isFinite(bulge) ? bulge : 0;
+            bulges[vertices.size() - 1] = Math.abs(bulge) <= LARGEST_BULGE ? bulge : 0;
+            beyond |= !(Math.abs(bulge) <= LARGEST_BULGE);
         }
+    }
+
+    /** Whether an arc was no arc of this earth and is drawn as a straight piece. */
+    boolean hadEnormousBulge() {
+        return beyond;
     }
 
     Path path(Affine to, boolean closed) {

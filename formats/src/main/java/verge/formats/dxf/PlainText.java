@@ -12,10 +12,13 @@ final class PlainText {
     private PlainText() {
     }
 
+    static String lettersByNumber(String written) {
+        return written.indexOf('\\') < 0 ? written
+                : LETTER_BY_NUMBER.matcher(written).replaceAll(m -> Matcher.quoteReplacement(Character.toString((char) Integer.parseInt(m.group(1), 16))));
+    }
+
     static String of(String written) {
-        Matcher byNumber = LETTER_BY_NUMBER.matcher(written);
-        String text = byNumber.replaceAll(m -> Matcher.quoteReplacement(Character.toString((char) Integer.parseInt(m.group(1), 16))));
-        return text.replaceAll("(?i)%%d", "\u00B0").replaceAll("(?i)%%p", "\u00B1").replaceAll("(?i)%%c", "\u2300").replaceAll("(?i)%%[uok]", "");
+        return lettersByNumber(written).replaceAll("(?i)%%d", "\u00B0").replaceAll("(?i)%%p", "\u00B1").replaceAll("(?i)%%c", "\u2300").replaceAll("(?i)%%[uok]", "");
     }
 
     /** The same for a text of several lines, with braces and settings dropped. */

@@ -34,6 +34,8 @@ import verge.formats.reading.Watch;
 public final class GeoJsonReader {
     private static final Pattern CRS = Pattern.compile(".*EPSG:(?::|[\\d.]*:)?(\\d{4,6})");
     private static final double LARGEST_DEGREES = 360;
+    /** So many places in degrees for each that cannot be one. */
+    private static final int MOSTLY = 3;
     private static final int DEEPEST = 5;
 
     private final JsonParser json;
@@ -41,7 +43,8 @@ public final class GeoJsonReader {
     private final Shapes shapes;
     private String layer = "";
     private Optional<FileSystem> system = Optional.empty();
-    private double largest;
+    private long positions;
+    private long beyond;
     private Optional<double[]> lastPosition = Optional.empty();
     private int count;
 
@@ -62,16 +65,30 @@ public final class GeoJsonReader {
                 }
                 throw watch.damaged(reader.where());
             }
-            return reader.out.result(FileKind.GEOJSON, reader.declared());
+            Declared declared = reader.declared();
+            if (declared.equals(Declared.LAT_LON)) {
+                reader.out.leaveOutIf(f -> !onEarth(f.vertices()), Why.TOO_FAR);
+            }
+            return reader.out.result(FileKind.GEOJSON, declared);
         }
     }
 
     private Declared declared() {
-        if (system.isPresent() || largest <= LARGEST_DEGREES) {
+        // By the format's own rule they are degrees; a few places beyond are mistakes of their own, and do not make metres of all the others.
+        if (system.isPresent() || beyond * MOSTLY <= positions) {
             return system.map(s -> Declared.eastNorth(Optional.of(s), s instanceof FileSystem.LatLon ? Optional.of(FileUnit.METRE) : Optional.empty()))
                     .orElse(Declared.LAT_LON);
         }
         return Declared.eastNorth(Optional.empty(), Optional.empty());
+    }
+
+    private static boolean onEarth(Vertices places) {
+        for (int i = 0; i < places.size(); i++) {
+            if (!(Math.abs(places.north(i)) <= 90 && Math.abs(places.east(i)) <= LARGEST_DEGREES)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private String where() {
@@ -214,7 +231,8 @@ public final class GeoJsonReader {
             return false;
         }
         lastPosition = Optional.of(p);
-        largest = Math.max(largest, Math.max(Math.abs(p[0]), Math.abs(p[1])));
+        positions++;
+        beyond += Math.abs(p[0]) <= LARGEST_DEGREES && Math.abs(p[1]) <= LARGEST_DEGREES ? 0 : 1;
         return true;
     }
 

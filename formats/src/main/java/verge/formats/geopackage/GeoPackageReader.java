@@ -4,10 +4,12 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import mil.nga.geopackage.GeoPackage;
 import mil.nga.geopackage.GeoPackageManager;
 import mil.nga.geopackage.features.user.FeatureDao;
@@ -21,6 +23,14 @@ import mil.nga.sf.MultiPoint;
 import mil.nga.sf.Point;
 import mil.nga.sf.Polygon;
 import verge.core.drawing.FileSystem;
+import verge.core.geodesy.EllipsoidHeight;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.MapProjection;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.DatumShift;
+import verge.core.geodesy.system.PublishedSystems;
+import verge.core.geodesy.system.SystemText;
 import verge.core.plan.Vertices;
 import verge.core.problem.SurveyException;
 import verge.formats.reading.Declared;
@@ -33,8 +43,13 @@ import verge.formats.reading.Watch;
 
 /** Reads the vector layers of a GeoPackage (an OGC standard), through a library that knows the format. */
 public final class GeoPackageReader {
+    private static final int ROWS_BETWEEN_LOOKS = 200;
+
+    private long rowsRead;
     private final Gatherer out;
     private final Shapes shapes;
+    /** Brings a row of the layer that is being read to the system of all. */
+    private UnaryOperator<Vertices> brought = UnaryOperator.identity();
 
     private GeoPackageReader(Gatherer out) {
         this.out = out;
@@ -55,24 +70,48 @@ public final class GeoPackageReader {
         }
     }
 
-    /** Reads all layers of the first layer's system; layers in another are left out, since a drawing has one. */
+    /** Reads all layers; where they are in several systems, all are brought to latitude and longitude, since a drawing has one. */
     private Optional<FileSystem> layers(GeoPackage pack) throws SQLException {
-        Optional<FileSystem> system = Optional.empty();
-        Long first = null;
         List<String> tables = pack.getFeatureTables();
         out.limit("layers", tables.size(), Gatherer.MOST_LAYERS);
+        Map<String, Optional<FileSystem>> systems = new LinkedHashMap<>();
         for (String table : tables) {
-            FeatureDao layer = pack.getFeatureDao(table);
-            SpatialReferenceSystem srs = layer.getSrs();
-            first = first == null ? srs.getSrsId() : first;
-            if (srs.getSrsId() != first) {
-                out.leaveOut("layer \u2018" + table + "\u2019 in " + srs.getSrsName(), Why.NOT_READ, table);
+            systems.put(table, system(pack.getFeatureDao(table).getSrs()));
+        }
+        boolean several = systems.values().stream().distinct().count() > 1;
+        for (Map.Entry<String, Optional<FileSystem>> table : systems.entrySet()) {
+            Optional<UnaryOperator<Vertices>> way = several ? table.getValue().flatMap(GeoPackageReader::toDegrees) : Optional.of(UnaryOperator.identity());
+            if (way.isEmpty()) {
+                out.leaveOut("layer \u2018" + table.getKey() + "\u2019 in a system of its own", Why.NOT_READ, table.getKey());
                 continue;
             }
-            system = system(srs);
-            read(layer, table);
+            brought = way.get();
+            read(pack.getFeatureDao(table.getKey()), table.getKey());
         }
-        return system;
+        return several ? Optional.of(FileSystem.LAT_LON) : systems.values().stream().findFirst().flatMap(s -> s);
+    }
+
+    /** From a system's plane to degrees on WGS 84; empty if there is no way. */
+    private static Optional<UnaryOperator<Vertices>> toDegrees(FileSystem system) {
+        if (system instanceof FileSystem.LatLon) {
+            return Optional.of(UnaryOperator.identity());
+        }
+        try {
+            CoordinateSystem found = system instanceof FileSystem.Published p ? PublishedSystems.find(p.code()) : SystemText.read(((FileSystem.Defined) system).wkt());
+            if (found instanceof CoordinateSystem.Projected projected) {
+                MapProjection projection = SystemText.projection(projected);
+                DatumShift shift = projected.toWgs84().orElse(DatumShift.NONE);
+                return Optional.of(row -> row.placed((values, at) -> {
+                    Geographic own = projection.geographic(new GridPoint(values[at] * projection.metresPerUnit(), values[at + 1] * projection.metresPerUnit()));
+                    Geographic there = shift.toWgs84(new DatumShift.Place(own, new EllipsoidHeight(0)), projection.ellipsoid()).position();
+                    values[at] = there.latitude().degrees();
+                    values[at + 1] = there.longitude().degrees();
+                }));
+            }
+            return Optional.empty();
+        } catch (SurveyException unknown) {
+            return Optional.empty();
+        }
     }
 
     private static Optional<FileSystem> system(SpatialReferenceSystem srs) {
@@ -89,18 +128,34 @@ public final class GeoPackageReader {
         FeatureResultSet rows = layer.queryForAll();
         try {
             while (rows.moveToNext()) {
-                FeatureRow row = rows.getRow();
-                String where = table + " " + row.getId();
-                Geometry geometry = row.getGeometryValue();
-                Shapes.Attributes about = new Shapes.Attributes(attributes(row));
-                if (geometry == null || geometry.isEmpty()) {
-                    out.leaveOut("row", Why.NO_SHAPE, where);
-                } else {
-                    shape(geometry, out.layer(about.layer().isEmpty() ? table : about.layer()), about, where);
+                rowsRead++;
+                readable(rows).ifPresentOrElse(row -> thing(row, table), () -> out.leaveOut("row", Why.NO_SHAPE, table + ", row " + rowsRead));
+                if (rowsRead % ROWS_BETWEEN_LOOKS == 0) {
+                    out.watch().goOn();
                 }
             }
         } finally {
             rows.close();
+        }
+    }
+
+    /** A shape that cannot be read is one row's misfortune. */
+    private static Optional<FeatureRow> readable(FeatureResultSet rows) {
+        try {
+            return Optional.of(rows.getRow());
+        } catch (RuntimeException damaged) {
+            return Optional.empty();
+        }
+    }
+
+    private void thing(FeatureRow row, String table) {
+        String where = table + " " + row.getId();
+        Geometry geometry = row.getGeometryValue();
+        Shapes.Attributes about = new Shapes.Attributes(attributes(row));
+        if (geometry == null || geometry.isEmpty()) {
+            out.leaveOut("row", Why.NO_SHAPE, where);
+        } else {
+            shape(geometry, out.layer(about.layer().isEmpty() ? table : about.layer()), about, where);
         }
     }
 
@@ -135,6 +190,6 @@ public final class GeoPackageReader {
         out.checkGrowth(points.size());
         Vertices.Builder row = new Vertices.Builder();
         points.forEach(p -> row.add(p.getY(), p.getX(), p.getZ() == null ? Double.NaN : p.getZ()));
-        return row.build();
+        return brought.apply(row.build());
     }
 }

@@ -92,7 +92,18 @@ public final class KmlReader {
     }
 
     /** A row of places with what shape it is of. */
-    private record Row(String kind, Vertices places, boolean heightsMeant) {
+    private record Row(String kind, Vertices places, String mode) {
+        boolean heightsMeant() {
+            return !onTheGround() && !aboveIt();
+        }
+
+        boolean aboveIt() {
+            return mode.toLowerCase(Locale.ROOT).startsWith("relativeto");
+        }
+
+        private boolean onTheGround() {
+            return mode.toLowerCase(Locale.ROOT).startsWith("clampto");
+        }
     }
 
     private void placemark() throws IOException {
@@ -122,7 +133,7 @@ public final class KmlReader {
         Shapes.Attributes attributes = new Shapes.Attributes(about);
         for (Row row : rows) {
             if (!row.heightsMeant() && hasHeight(row.places())) {
-                out.leaveOut(row.kind(), Why.HEIGHT_NOT_MEANT, where);
+                out.leaveOut(row.kind(), row.aboveIt() ? Why.ABOVE_GROUND : Why.HEIGHT_NOT_MEANT, where);
             }
             Vertices places = row.heightsMeant() ? row.places() : withoutHeights(row.places());
             if (row.kind().equals("Point")) {
@@ -145,7 +156,7 @@ public final class KmlReader {
                 add(places, xml.text());
             }
         }
-        rows.add(new Row(kind, places.build(), !mode.toLowerCase(Locale.ROOT).startsWith("clampto")));
+        rows.add(new Row(kind, places.build(), mode));
     }
 
     /** Tuples are parted by blanks, figures within one by commas. */

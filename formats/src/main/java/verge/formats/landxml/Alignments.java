@@ -18,6 +18,8 @@ import verge.formats.reading.Xml;
 final class Alignments {
     /** An alignment with a larger gap between its elements is not one line. */
     private static final double LARGEST_GAP = 0.01;
+    /** Lines of roads pass smoothly from piece to piece; a twentieth of a degree is rounding of coordinates. */
+    private static final double SHARPEST_KINK = Math.toRadians(0.05);
 
     private final Xml xml;
     private final Gatherer out;
@@ -36,6 +38,7 @@ final class Alignments {
         String name = xml.attribute("name").orElse("");
         String where = xml.where() + " \u2018" + name + "\u2019";
         double start = xml.number("staStart").orElse(0);
+        OptionalDouble stated = xml.number("length");
         int depth = xml.depth();
         while (xml.nextWithin(depth)) {
             switch (xml.name()) {
@@ -58,7 +61,18 @@ final class Alignments {
         if (alignment.largestGap() > LARGEST_GAP) {
             out.leaveOut("Alignment", Why.NO_SHAPE, where);
         } else {
+            doubts(alignment, stated, where);
             out.alignment("Alignment", out.layer("Alignments"), alignment, where);
+        }
+    }
+
+    /** What is said of an alignment that is read all the same. */
+    private void doubts(Alignment alignment, OptionalDouble stated, String where) {
+        if (alignment.sharpestKink() > SHARPEST_KINK && alignment.elements().stream().anyMatch(e -> e.shape() != PlanElement.Shape.LINE)) {
+            out.leaveOut("Alignment", Why.KINK, where);
+        }
+        if (stated.isPresent() && Math.abs(stated.getAsDouble() - alignment.length()) > LARGEST_GAP) {
+            out.leaveOut("Alignment", Why.LENGTH_DIFFERS, where + ", " + stated.getAsDouble() + " stated, " + alignment.length() + " found");
         }
     }
 

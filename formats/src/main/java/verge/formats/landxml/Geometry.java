@@ -53,9 +53,18 @@ final class Geometry {
     /** Reads the element just begun, each CoordGeom in it as one line. */
     void lines(String kind, String layer) throws IOException {
         String name = xml.attribute("name").orElse("");
+        String code = xml.attribute("code").or(() -> xml.attribute("desc")).orElse("");
         int depth = xml.depth();
         while (xml.nextWithin(depth)) {
-            if (xml.name().equals("CoordGeom")) {
+            if (xml.name().equals("Location")) {
+                String where = xml.where();
+                double[] at = place(xml.text());
+                if (at == null) {
+                    out.leaveOut(kind, Why.NOT_A_NUMBER, where);
+                } else {
+                    out.spot(kind, out.layer(layer), name, code, at[0], at[1], at[2], where);
+                }
+            } else if (xml.name().equals("CoordGeom")) {
                 String where = xml.where();
                 List<Piece> pieces = pieces(kind);
                 if (pieces.isEmpty()) {

@@ -56,7 +56,10 @@ final class Surfaces {
             out.leaveOut("point of a surface", Why.NOT_A_NUMBER, where);
             return;
         }
-        index.put(id, vertices.size());
+        if (index.putIfAbsent(id, vertices.size()) != null) {
+            out.leaveOut("point of a surface", Why.ID_TWICE, where + " \u2018" + id + "\u2019");
+            return;
+        }
         vertices.add(p[0], p[1], p.length > 2 ? p[2] : Double.NaN);
         out.checkGrowth(vertices.size());
     }
@@ -69,6 +72,10 @@ final class Surfaces {
         if (hidden) {
             return;
         }
+        if (ids.length != 3) {
+            out.leaveOut("face of a surface", Why.FACE_UNFIT, where);
+            return;
+        }
         Integer[] own = new Integer[3];
         for (int i = 0; i < 3; i++) {
             own[i] = i < ids.length ? index.get(ids[i]) : null;
@@ -77,11 +84,20 @@ final class Surfaces {
             out.leaveOut("face of a surface", Why.NOT_IN_FILE, where);
             return;
         }
+        if (area(own[0], own[1], own[2]) == 0) {
+            out.leaveOut("face of a surface", Why.FACE_UNFIT, where);
+            return;
+        }
         out.limit("faces", used / 3 + 1L, MOST_CORNERS / 3);
         corners = used + 3 > corners.length ? Arrays.copyOf(corners, corners.length * 2) : corners;
         for (Integer corner : own) {
             corners[used++] = corner;
         }
+    }
+
+    /** Twice the area in plan: nothing for a corner named twice, or three in a row. */
+    private double area(int a, int b, int c) {
+        return (vertices.north(b) - vertices.north(a)) * (vertices.east(c) - vertices.east(a)) - (vertices.north(c) - vertices.north(a)) * (vertices.east(b) - vertices.east(a));
     }
 
     private void row(List<Vertices> rows) throws IOException {

@@ -1,6 +1,7 @@
 package verge.formats.reading;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -9,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.Predicate;
 import verge.core.alignment.Alignment;
 import verge.core.coding.PointName;
 import verge.core.drawing.Drawing;
@@ -31,6 +33,11 @@ public final class Gatherer {
     private static final int LONGEST_WORDS = 200;
     private static final double CHORD_SAGITTA = 0.001;
     private static final int MOST_KINDS_LEFT_OUT = 200;
+    /** One stray among so many at the most. */
+    private static final int LEAST_FOR_STRAYS = 6;
+    private static final double STRAY_TIMES = 200;
+    /** In the file's own unit, so that a few degrees are none. */
+    private static final double LEAST_STRAY = 20_000;
 
     private final Watch watch;
     private final Map<String, Integer> layerIndex = new LinkedHashMap<>();
@@ -185,8 +192,34 @@ public final class Gatherer {
         if (features.isEmpty() && leftOut.isEmpty()) {
             throw new SurveyException(Problem.FILE_NOTHING_READ, watch.fileName());
         }
+        leaveOutStrays();
         List<Feature> meant = new HeightsMeant(features).features(this::leaveOut);
         return new ReadFile(kind, new Drawing(layers, meant), declared, new Report(read, new ArrayList<>(leftOut.values()), passed));
+    }
+
+    /** Takes things out again that only the whole file shows to be none. */
+    public void leaveOutIf(Predicate<Feature> unfit, Report.Why why) {
+        for (Feature f : features.stream().filter(unfit).toList()) {
+            leaveOut(f.name().isEmpty() ? "thing" : "thing \u2018" + f.name() + "\u2019", why, f.vertices().size() == 0 ? "" : f.vertices().north(0) + ", " + f.vertices().east(0));
+        }
+        features.removeIf(unfit);
+    }
+
+    /** A few points far from the many: mistyped, or the origin of the grid. They would make a site of a continent. */
+    private void leaveOutStrays() {
+        List<Feature.Spot> spots = features.stream().filter(Feature.Spot.class::isInstance).map(Feature.Spot.class::cast).toList();
+        if (spots.size() < LEAST_FOR_STRAYS) {
+            return;
+        }
+        double[] north = spots.stream().mapToDouble(s -> s.vertices().north(0)).sorted().toArray();
+        double[] east = spots.stream().mapToDouble(s -> s.vertices().east(0)).sorted().toArray();
+        double n = north[north.length / 2];
+        double e = east[east.length / 2];
+        double[] away = spots.stream().mapToDouble(s -> Math.hypot(s.vertices().north(0) - n, s.vertices().east(0) - e)).sorted().toArray();
+        double limit = Math.max(LEAST_STRAY, STRAY_TIMES * away[away.length * 3 / 4]);
+        if (Arrays.stream(away).filter(d -> d > limit).count() * LEAST_FOR_STRAYS <= spots.size()) {
+            leaveOutIf(f -> f instanceof Feature.Spot s && Math.hypot(s.vertices().north(0) - n, s.vertices().east(0) - e) > limit, Report.Why.STRAY);
+        }
     }
 
     private void add(String kind, Feature feature) {

@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -191,5 +192,67 @@ class DxfReaderTest {
         for (int i = 0; i < ellipse.vertices().size(); i++) {
             assertThat(Math.pow(ellipse.vertices().east(i) / 10, 2) + Math.pow(ellipse.vertices().north(i) / 5, 2)).isCloseTo(1, within(1e-9));
         }
+    }
+
+    private static String said(ReadFile file) {
+        return file.report().leftOut().stream().map(l -> l.kind() + " " + l.why() + " " + l.count()).collect(Collectors.joining("; "));
+    }
+
+    /** A bulge of a billion is a circle as large as the earth between two neighbours. */
+    @Test
+    void anEnormousBulgeIsAStraightPieceAndSaid() throws IOException {
+        ReadFile file = entities("0 LWPOLYLINE 8 A 90 3 70 0 10 0 20 0 42 1e9 10 10 20 0 42 1 10 10 20 10");
+        assertThat(only(file).path().length()).isCloseTo(10 + 5 * Math.PI, within(1e-9));
+        assertThat(said(file)).isEqualTo("arc of a LWPOLYLINE NO_SHAPE 1");
+    }
+
+    /** The last two corners of a solid are exchanged in the file. */
+    @ParameterizedTest
+    @CsvSource({"0 SOLID 8 A 10 0 20 0 11 10 21 0 12 0 22 10 13 10 23 10, 40", "0 SOLID 8 A 10 0 20 0 11 10 21 0 12 10 22 10, 34.142135623730951",
+        "0 TRACE 8 A 10 0 20 0 11 10 21 0 12 0 22 10 13 10 23 10, 40"})
+    void solidsAreTheirOutlines(String groups, double round) throws IOException {
+        Feature.Run outline = only(entities(groups));
+        assertThat(outline.path().closed()).isTrue();
+        assertThat(outline.path().length()).isCloseTo(round, within(1e-9));
+    }
+
+    /** A row with a half circle, a circle of two halves, edges of lines with an arc turning either way. */
+    @ParameterizedTest
+    @CsvSource({"92 2 72 1 73 1 93 4 10 0 20 0 42 0 10 10 20 0 42 1 10 10 20 10 42 0 10 0 20 10 42 0 97 0, 45.707963267948966",
+        "92 2 72 1 73 1 93 2 10 0 20 0 42 1 10 10 20 0 42 1 97 0, 31.415926535897932",
+        "92 1 93 4 72 1 10 0 20 0 11 10 21 0 72 2 10 10 20 5 40 5 50 270 51 90 73 1 72 1 10 10 20 10 11 0 21 10 72 1 10 0 20 10 11 0 21 0 97 0, 45.707963267948966",
+        "92 1 93 4 72 1 10 0 20 0 11 0 21 10 72 1 10 0 20 10 11 10 21 10 72 2 10 10 20 5 40 5 50 270 51 90 73 0 72 1 10 10 20 0 11 0 21 0 97 0, 45.707963267948966"})
+    void hatchesAreTheirOutlines(String boundary, double round) throws IOException {
+        ReadFile file = entities("0 HATCH 8 A 10 0 20 0 30 0 2 LAWN 70 0 71 0 91 1 " + boundary + " 75 0 76 1 98 1 10 3 20 3");
+        assertThat(only(file).path().length()).isCloseTo(round, within(1e-9));
+        assertThat(only(file).vertices().extent().east()).as("arcs reach outwards, not inwards").isGreaterThanOrEqualTo(9.9);
+        assertThat(said(file)).isEmpty();
+    }
+
+    @Test
+    void aHatchWithAnEllipseIsSaid() throws IOException {
+        ReadFile file = entities("0 HATCH 8 A 91 1 92 1 93 1 72 3 10 0 20 0 11 5 21 0 40 0.5 50 0 51 360 73 1 97 0 0 POINT 8 A 10 1 20 2");
+        assertThat(said(file)).isEqualTo("HATCH NOT_READ 1");
+        assertThat(file.drawing().runs()).isEmpty();
+    }
+
+    /** Two deep, on layer 0 all the way in: on the layer of the outermost reference. Its attributes come along. */
+    @Test
+    void layersOfReferencesReachAllTheWayIn() throws IOException {
+        ReadFile file = read("0 SECTION 2 BLOCKS 0 BLOCK 2 INNER 10 0 20 0 0 LINE 8 0 10 0 20 0 11 1 21 0 0 ENDBLK 0 BLOCK 2 OUTER 10 0 20 0 0 INSERT 8 0 2 INNER 10 5 20 5 0 ENDBLK 0 ENDSEC"
+                + " 0 SECTION 2 ENTITIES 0 INSERT 8 Drains 66 1 2 OUTER 10 100 20 200 0 ATTRIB 8 0 2 NAME 1 MH\\U+00C5 0 ATTRIB 8 0 2 DEPTH 1 1.20 0 SEQEND 0 ENDSEC", Charset.forName("UTF-8"));
+        assertThat(file.drawing().layers().get(only(file).layer()).name()).isEqualTo("Drains");
+        assertThat(file.drawing().spots()).singleElement().satisfies(s -> {
+            assertThat(s.name()).isEqualTo("MH\u00C5");
+            assertThat(s.description()).isEqualTo("DEPTH 1.20");
+        });
+    }
+
+    @Test
+    void aLayerNamedTwiceKeepsItsFirstAndIsSaid() throws IOException {
+        ReadFile file = read("0 SECTION 2 TABLES 0 TABLE 2 LAYER 0 LAYER 2 Kerb 62 1 70 0 0 LAYER 2 KERB 62 3 70 1 0 ENDTAB 0 ENDSEC 0 SECTION 2 ENTITIES 0 POINT 8 Kerb 10 1 20 2 0 ENDSEC",
+                Charset.forName("UTF-8"));
+        assertThat(said(file)).isEqualTo("LAYER ID_TWICE 1");
+        assertThat(file.drawing().layers()).singleElement().satisfies(l -> assertThat(l.shown()).isTrue());
     }
 }

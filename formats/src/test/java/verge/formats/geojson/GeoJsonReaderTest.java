@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -107,5 +108,15 @@ class GeoJsonReaderTest {
     @Test
     void deepNestingIsPassedOver() throws IOException {
         assertThat(read(feature("{\"type\":\"Polygon\",\"coordinates\":" + "[".repeat(40) + "1,2" + "]".repeat(40) + "}")).drawing().features()).isEmpty();
+    }
+
+    /** One mistyped place does not make metres of degrees; if most are beyond, they were never degrees. */
+    @ParameterizedTest
+    @CsvSource({"'[11.41,56.91],[11.42,56.92],[11.43,56.93],[1143.0,56.94]', true, 3, 1", "'[641200,6308100],[641210,6308110],[641220,6308120],[0,0]', false, 4, 0"})
+    void aPlaceOffTheEarthIsLeftOut(String places, boolean degrees, int read, int left) throws IOException {
+        ReadFile file = read(feature("{\"type\":\"MultiPoint\",\"coordinates\":[" + places + "]}"));
+        assertThat(file.declared().system().equals(Optional.of(FileSystem.LAT_LON))).isEqualTo(degrees);
+        assertThat(file.drawing().spots()).hasSize(read);
+        assertThat(file.report().leftOut()).filteredOn(l -> l.why() == Why.TOO_FAR).hasSize(left);
     }
 }

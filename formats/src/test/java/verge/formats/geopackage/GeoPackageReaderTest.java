@@ -2,6 +2,7 @@ package verge.formats.geopackage;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -10,6 +11,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import verge.core.drawing.Feature;
@@ -68,5 +70,28 @@ class GeoPackageReaderTest {
     void tablesThatAreMissingAreDamage() {
         assertThatThrownBy(() -> changed("yard-utm.gpkg", "drop table gpkg_geometry_columns")).isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.problem()).isIn(Problem.FILE_DAMAGED, Problem.FILE_NOTHING_READ));
+    }
+
+    @Test
+    void shapesThatCannotBeReadCostTheirRowsOnly() throws Exception {
+        ReadFile file = changed("yard-utm.gpkg", "drop trigger rtree_Yard_geom_update1", "drop trigger rtree_Yard_geom_update2", "drop trigger rtree_Yard_geom_update3", "drop trigger rtree_Yard_geom_update4",
+                "update Yard set geom = x'00' where name = 'G0'", "update Yard set geom = x'4750000112345678' where name = 'G1'");
+        assertThat(file.report().leftOut()).singleElement().satisfies(l -> assertThat(l.count()).isEqualTo(2));
+        assertThat(file.drawing().spots()).extracting(Feature.Spot::name).doesNotContain("G0", "G1").isNotEmpty();
+    }
+
+    /** One package, one layer in zone 32 and the same points as latitude and longitude: they fall on each other. */
+    @Test
+    void layersOfSeveralSystemsAreEachPlaced() throws Exception {
+        Path other = SAMPLES.resolve("yard.gpkg").toAbsolutePath();
+        ReadFile file = changed("yard-utm.gpkg", "attach database '" + other + "' as other", "create table Second(fid integer primary key, geom GEOMETRY, name TEXT, code TEXT, layer TEXT)",
+                "insert into Second select * from other.Yard",
+                "insert into gpkg_contents(table_name, data_type, identifier, srs_id) values ('Second', 'features', 'Second', 4326)",
+                "insert into gpkg_geometry_columns values ('Second', 'geom', 'GEOMETRY', 4326, 2, 0)", "detach database other");
+        assertThat(file.declared().system()).contains(FileSystem.LAT_LON);
+        List<Feature.Spot> own = file.drawing().spots().filter(s -> s.name().equals("G0")).toList();
+        assertThat(own).hasSize(2);
+        assertThat(own.get(0).vertices().north(0)).isCloseTo(own.get(1).vertices().north(0), within(1e-7));
+        assertThat(own.get(0).vertices().east(0)).isCloseTo(own.get(1).vertices().east(0), within(1e-7));
     }
 }

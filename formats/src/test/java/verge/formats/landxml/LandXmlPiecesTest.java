@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -28,7 +29,7 @@ class LandXmlPiecesTest {
     }
 
     private ReadFile alignment(String geometry, String rest) throws IOException {
-        return read("<Alignments><Alignment name=\"A\" length=\"1\" staStart=\"100\"><CoordGeom>" + geometry + "</CoordGeom>" + rest + "</Alignment></Alignments>");
+        return read("<Alignments><Alignment name=\"A\" staStart=\"100\"><CoordGeom>" + geometry + "</CoordGeom>" + rest + "</Alignment></Alignments>");
     }
 
     private static Alignment only(ReadFile file) {
@@ -111,7 +112,7 @@ class LandXmlPiecesTest {
         ReadFile file = read("<Surfaces><Surface name=\"s\"><Definition surfType=\"TIN\"><Pnts><P id=\"1\">0 0 1</P><P id=\"2\">0 9 1</P><P id=\"3\">9 0 2</P><P id=\"4\">x 0 2</P></Pnts>"
                 + "<Faces><F>1 2 3</F><F>1 2 4</F><F>1 2</F></Faces></Definition></Surface><Surface name=\"empty\"/></Surfaces>");
         assertThat(file.drawing().surfaces()).singleElement().satisfies(s -> assertThat(s.triangleCount()).isEqualTo(1));
-        assertThat(file.report().leftOut()).extracting(l -> l.kind() + " " + l.why() + " " + l.count()).containsExactly("point of a surface NOT_A_NUMBER 1", "face of a surface NOT_IN_FILE 2", "Surface NO_SHAPE 1");
+        assertThat(file.report().leftOut()).extracting(l -> l.kind() + " " + l.why() + " " + l.count()).containsExactly("point of a surface NOT_A_NUMBER 1", "face of a surface NOT_IN_FILE 1", "face of a surface FACE_UNFIT 1", "Surface NO_SHAPE 1");
     }
 
     @Test
@@ -121,5 +122,47 @@ class LandXmlPiecesTest {
         assertThat(run.path().closed()).isTrue();
         assertThat(run.vertices().size()).isEqualTo(3);
         assertThat(run.vertices().height(1)).hasValue(7);
+    }
+
+    private static String said(ReadFile file) {
+        return file.report().leftOut().stream().map(l -> l.kind() + " " + l.why() + " " + l.count()).collect(Collectors.joining("; "));
+    }
+
+    /** A figure with a comma is none: 12,5 is not 12 and 5. */
+    @ParameterizedTest
+    @CsvSource({"100 200 3, ''", "'100,5 200,25 3,1', CgPoint NOT_A_NUMBER 1", "100 200 3 4, CgPoint NOT_A_NUMBER 1", "100f 200 3, CgPoint NOT_A_NUMBER 1", "0x10 200 3, CgPoint NOT_A_NUMBER 1", "1.005e2 200 3, ''"})
+    void figuresAreReadStrictly(String figures, String said) throws IOException {
+        ReadFile file = read("<CgPoints><CgPoint name=\"1\">" + figures + "</CgPoint><CgPoint name=\"2\">1 2</CgPoint></CgPoints>");
+        assertThat(said(file)).isEqualTo(said);
+    }
+
+    @Test
+    void facesOfFourCornersFlatFacesAndIdsTwiceAreSaid() throws IOException {
+        ReadFile file = read("<Surfaces><Surface name=\"s\"><Definition surfType=\"TIN\"><Pnts><P id=\"1\">0 0 1</P><P id=\"2\">0 9 1</P><P id=\"3\">9 0 2</P><P id=\"3\">9 9 2</P><P id=\"4\">0 4 2</P></Pnts>"
+                + "<Faces><F>1 2 3</F><F>1 2 3 4</F><F>1 2 4</F><F>1 1 3</F></Faces></Definition></Surface></Surfaces>");
+        assertThat(file.drawing().surfaces()).singleElement().satisfies(s -> assertThat(s.triangleCount()).isEqualTo(1));
+        assertThat(said(file)).isEqualTo("point of a surface ID_TWICE 1; face of a surface FACE_UNFIT 3");
+    }
+
+    /** 90° between a line and an arc; a length stated that is not its own. Both are read. */
+    @Test
+    void alignmentsThatKinkOrHaveAnotherLengthAreReadAndSaid() throws IOException {
+        ReadFile file = alignment(line("0 0", "50 0") + "<Curve rot=\"cw\"><Start>50 0</Start><Center>50 10</Center><End>60 10</End></Curve>", "");
+        assertThat(only(file).length()).isCloseTo(50 + 5 * Math.PI, within(1e-6));
+        assertThat(said(file)).isEmpty();
+        ReadFile kinked = alignment(line("0 0", "50 0") + "<Curve rot=\"ccw\"><Start>50 0</Start><Center>60 0</Center><End>60 10</End></Curve>", "");
+        assertThat(said(kinked)).isEqualTo("Alignment KINK 1");
+        ReadFile longer = read("<Alignments><Alignment name=\"A\" length=\"50.5\" staStart=\"0\"><CoordGeom>" + line("0 0", "50 0") + "</CoordGeom></Alignment></Alignments>");
+        assertThat(only(longer).length()).isEqualTo(50);
+        assertThat(said(longer)).isEqualTo("Alignment LENGTH_DIFFERS 1");
+    }
+
+    @Test
+    void planFeaturesWithAPlaceOnlyArePoints() throws IOException {
+        ReadFile file = read("<PlanFeatures><PlanFeature name=\"LMP4\" code=\"LMP\"><Location>6308100.5 641200.25 4</Location></PlanFeature></PlanFeatures>");
+        assertThat(file.drawing().spots()).singleElement().satisfies(s -> {
+            assertThat(s.name() + " " + s.code()).isEqualTo("LMP4 LMP");
+            assertThat(s.vertices().north(0)).isEqualTo(6308100.5);
+        });
     }
 }

@@ -92,4 +92,18 @@ class GathererTest {
         assertThat(Figures.one("two")).isNaN();
         assertThat(Figures.of("1 two 3")[1]).isNaN();
     }
+
+    /** The origin of the grid among points of one site is no point of the site; two sites far apart are two sites. */
+    @ParameterizedTest
+    @CsvSource({"12, 1, 12", "12, 2, 12", "6, 6, 12", "4, 1, 5"})
+    void aFewPointsFarFromTheManyAreLeftOut(int near, int far, int read) {
+        for (int i = 0; i < near; i++) {
+            out.spot("p", out.layer("A"), "n" + i, "", 6_308_000 + 10 * i, 641_000 - 7 * i, 3, "line " + i);
+        }
+        for (int i = 0; i < far; i++) {
+            out.spot("p", out.layer("A"), "far" + i, "", i, 0, 3, "line x");
+        }
+        assertThat(result().drawing().features()).hasSize(read);
+        assertThat(result().report().leftOut()).hasSize(near + far - read).allMatch(l -> l.why() == Why.STRAY);
+    }
 }
