@@ -8,6 +8,7 @@ import verge.app.problem.ProblemWords.Said;
 import verge.core.check.Finding;
 import verge.core.check.Remedy;
 import verge.core.drawing.FileCoordinates;
+import verge.core.drawing.FileSystem;
 import verge.core.drawing.Role;
 import verge.core.units.Figures;
 import verge.core.units.Length;
@@ -58,10 +59,15 @@ public class FindingWords {
 
     private String difference(FileCoordinates before, FileCoordinates after) {
         StringBuilder words = new StringBuilder();
-        if (before.unit() != after.unit()) {
-            words.append(message("fileunit." + after.unit()));
+        if (!before.system().equals(after.system())) {
+            words.append(message(after.system() instanceof FileSystem.LatLon ? "filesystem.lat-lon" : after.system() instanceof FileSystem.JobGridZoned ? "filesystem.job-grid-zone" : "filesystem.job-grid"));
         }
-        if (!before.axes().equals(after.axes())) {
+        if (before.unit() != after.unit()) {
+            words.append(words.isEmpty() ? "" : ", ").append(message("fileunit." + after.unit()));
+        }
+        if (!before.axes().equals(after.axes()) && after.system() instanceof FileSystem.LatLon) {
+            words.append(words.isEmpty() ? "" : ", ").append(message(after.axes().northFirst() ? "degrees.NORTH_EAST" : "degrees.EAST_NORTH"));
+        } else if (!before.axes().equals(after.axes())) {
             words.append(words.isEmpty() ? "" : ", ").append(message("axes." + after.axes().order(), message(after.axes().southwards() ? "axis.S" : "axis.N"),
                     message(after.axes().westwards() ? "axis.W" : "axis.E")));
         }

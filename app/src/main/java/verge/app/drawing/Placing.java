@@ -47,18 +47,13 @@ class Placing {
         if (coordinates.system() instanceof FileSystem.JobGround) {
             return Optional.of(fromGround(coordinates.toGrid(order), job));
         }
-        if (coordinates.system() instanceof FileSystem.JobGrid || isJobsOwn(coordinates.system(), job)) {
+        if (job.isOwn(coordinates.system())) {
             return Optional.of(coordinates.toGrid(order));
         }
         if (!(job.settings().system() instanceof CoordinateSystem.Projected own) || own.toWgs84().isEmpty()) {
             return Optional.empty();
         }
-        return source(coordinates).map(source -> withHeights(new SystemPlacement(source, SystemText.projection(own), own.toWgs84().get()), coordinates));
-    }
-
-    private static boolean isJobsOwn(FileSystem system, JobGeodesy job) {
-        return job.settings().system() instanceof CoordinateSystem.Projected own
-                && (system instanceof FileSystem.Published p && p.code().equals(own.code()) || system instanceof FileSystem.Defined d && d.wkt().equals(own.wkt()));
+        return source(coordinates).map(source -> new SystemPlacement(source, SystemText.projection(own), own.toWgs84().get()).after(coordinates.asMeant(order)));
     }
 
     private Optional<Source> source(FileCoordinates coordinates) {
@@ -78,13 +73,6 @@ class Placing {
             LOG.info("A file's coordinate system cannot be used: {}", unknown.getMessage());
             return Optional.empty();
         }
-    }
-
-    private static Placement withHeights(Placement plan, FileCoordinates coordinates) {
-        return coordinates.heights() != FileCoordinates.Heights.NOT_MEANT ? plan : (values, at) -> {
-            plan.place(values, at);
-            values[at + 2] = Double.NaN;
-        };
     }
 
     private static Placement fromGround(Placement toMetres, JobGeodesy job) {

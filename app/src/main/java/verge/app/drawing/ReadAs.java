@@ -16,11 +16,12 @@ import verge.formats.csv.PointCsvLayout;
 /**
  * How a file is to be read, as it is kept with it. Texts and flags only, so that what was kept years ago can still be understood.
  *
- * @param system job-grid, job-ground, lat-lon, or a code, or a definition in WKT
+ * @param system job-grid, job-grid-zone, job-ground, lat-lon, or a code, or a definition in WKT
  * @param table null unless it is a table of text
  */
 public record ReadAs(String system, FileUnit unit, PlanAxes.Order order, boolean southwards, boolean westwards, FileCoordinates.Heights heights, Table table) {
     private static final String GRID = "job-grid";
+    private static final String ZONED = "job-grid-zone";
     private static final String GROUND = "job-ground";
     private static final String LAT_LON = "lat-lon";
 
@@ -45,8 +46,11 @@ public record ReadAs(String system, FileUnit unit, PlanAxes.Order order, boolean
 
         /** With the coordinate in front that comes first. */
         public Table inOrder(PlanAxes.Order order) {
-            boolean northFirst = columns.indexOf(Column.NORTHING.name()) < columns.indexOf(Column.EASTING.name());
-            return northFirst == (order == PlanAxes.Order.NORTH_EAST) ? this : turned();
+            return order() == order ? this : turned();
+        }
+
+        public PlanAxes.Order order() {
+            return columns.indexOf(Column.NORTHING.name()) < columns.indexOf(Column.EASTING.name()) ? PlanAxes.Order.NORTH_EAST : PlanAxes.Order.EAST_NORTH;
         }
 
         /** Figures stay as they are written: the unit is put on afterwards, for every kind of file alike. */
@@ -68,7 +72,8 @@ public record ReadAs(String system, FileUnit unit, PlanAxes.Order order, boolean
         if (table != null && c.axes().order() == PlanAxes.Order.EAST_NORTH) {
             return of(c.with(new PlanAxes(PlanAxes.Order.NORTH_EAST, c.axes().southwards(), c.axes().westwards())), table.turned());
         }
-        String system = c.system() instanceof FileSystem.JobGround ? GROUND : c.system() instanceof FileSystem.LatLon ? LAT_LON
+        String system = c.system() instanceof FileSystem.JobGround ? GROUND : c.system() instanceof FileSystem.JobGridZoned ? ZONED
+                : c.system() instanceof FileSystem.LatLon ? LAT_LON
                 : c.system() instanceof FileSystem.Published p ? p.code() : c.system() instanceof FileSystem.Defined d ? d.wkt() : GRID;
         return new ReadAs(system, c.unit(), c.axes().order(), c.axes().southwards(), c.axes().westwards(), c.heights(), table);
     }
@@ -90,6 +95,7 @@ public record ReadAs(String system, FileUnit unit, PlanAxes.Order order, boolean
     private FileSystem fileSystem() {
         return switch (system) {
             case GRID -> FileSystem.JOB_GRID;
+            case ZONED -> FileSystem.JOB_GRID_ZONED;
             case GROUND -> FileSystem.JOB_GROUND;
             case LAT_LON -> FileSystem.LAT_LON;
             default -> system.matches("EPSG:\\d+") ? new FileSystem.Published(system) : new FileSystem.Defined(system);

@@ -30,6 +30,7 @@ import verge.core.check.SiteContent;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.Role;
 import verge.core.geodesy.GridPoint;
+import verge.core.journal.JobState;
 import verge.core.plan.Extent;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -46,14 +47,16 @@ class FileApi {
     private final JobService jobs;
     private final JournalService journals;
     private final FileReportView reports;
+    private final FirstLook firstLook;
 
-    FileApi(SiteFileService files, ImportService imports, DrawingLibrary library, JobService jobs, JournalService journals, FileReportView reports) {
+    FileApi(SiteFileService files, ImportService imports, DrawingLibrary library, JobService jobs, JournalService journals, FileReportView reports, FirstLook firstLook) {
         this.files = files;
         this.imports = imports;
         this.library = library;
         this.jobs = jobs;
         this.journals = journals;
         this.reports = reports;
+        this.firstLook = firstLook;
     }
 
     /** @param role null until one was given */
@@ -69,15 +72,24 @@ class FileApi {
     }
 
     /**
+     * What speaks against how a file is read.
+     *
+     * @param instead the parameters that read it otherwise, such as system=lat-lon&order=NORTH_EAST; empty if no other way is known
+     */
+    record DoubtBody(String wrong, String means, String next, String instead) {
+    }
+
+    /**
      * What was read of a file.
      *
+     * @param doubts what the walk-round finds about it, the worst first
      * @param passed all that was left out or read in part, one by one, up to 10 000
      * @param kind such as DXF, whatever its name says
      * @param read how many of which kind
      * @param extent where most of it lies, in metres of the job's grid; null if nowhere
      */
     record ReportBody(FileBody file, String kind, Map<String, Integer> read, List<LeftOutBody> leftOut, List<PassedBody> passed, List<String> layers, String unit, PlanAxes.Order order,
-            FileCoordinates.Heights heights, Extent extent, GridPoint middle) {
+            FileCoordinates.Heights heights, Extent extent, GridPoint middle, List<DoubtBody> doubts) {
     }
 
     @Operation(summary = "The files of a site that count", description = "Each in its latest version.")
@@ -117,9 +129,11 @@ class FileApi {
     ReportBody report(@PathVariable UUID site, @PathVariable UUID file, @RequestParam Optional<UUID> job) {
         SiteFile own = files.file(site, file);
         if (own.role().equals(Optional.of(Role.CODEBOOK))) {
-            return new ReportBody(body(own), "codebook", Map.of(), List.of(), List.of(), List.of(), null, null, null, null, null);
+            return new ReportBody(body(own), "codebook", Map.of(), List.of(), List.of(), List.of(), null, null, null, null, null, List.of());
         }
-        PlacedFile placed = library.placedNow(own, journals.state(job.orElseGet(() -> latest(site))).geodesy(), Optional.empty());
+        UUID seenFrom = job.orElseGet(() -> latest(site));
+        JobState state = journals.state(seenFrom);
+        PlacedFile placed = library.placedNow(own, state.geodesy(), Optional.empty());
         placed.refused().ifPresent(refused -> {
             throw refused;
         });
@@ -128,7 +142,9 @@ class FileApi {
                 placed.read().get().report().leftOut().stream().map(l -> new LeftOutBody(l.kind(), l.why().name(), l.count(), l.where(), reports.words(l))).toList(),
                 placed.read().get().report().passed().stream().map(p -> new PassedBody(p.kind(), p.why().name(), p.where(), reports.words(p), p.row().map(Report.Row::text).orElse(""))).toList(),
                 placed.drawing().layers().stream().map(l -> l.name()).toList(), placed.coordinates().unit().symbol(), placed.coordinates().axes().order(),
-                placed.coordinates().heights(), box, box == null ? null : box.middle());
+                placed.coordinates().heights(), box, box == null ? null : box.middle(),
+                own.role().map(role -> firstLook.at(seenFrom, placed, role, state)).orElse(List.of()).stream()
+                        .map(d -> new DoubtBody(d.said().wrong(), d.said().means(), d.said().next(), d.query())).toList());
     }
 
     private UUID latest(UUID site) {

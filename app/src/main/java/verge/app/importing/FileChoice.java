@@ -15,7 +15,7 @@ import verge.formats.csv.DecimalMark;
  * @param role what the file is to the site's jobs
  * @param unit of its lengths
  * @param order which coordinate comes first: in a table without a heading it stands for the order of its columns
- * @param system job-grid, job-ground, lat-lon, or a code such as EPSG:25832
+ * @param system job-grid, job-grid-zone (the zone's number before the easting), job-ground, lat-lon, or a code such as EPSG:25832
  * @param separator comma, semicolon, tab, blank, pipe or colon, for a table
  * @param header whether a table's first line names its columns
  * @param column for each column of a table its meaning, or an empty text to leave it out

@@ -124,7 +124,6 @@ class FileController {
         model.addAttribute("orderUnsaid", look.orderUnsaid());
         model.addAttribute("footUnsaid", look.footUnsaid());
         model.addAttribute("unitSaid", look.proposal().said().unit().isPresent());
-        model.addAttribute("movesPoints", state.settings().ground().movesPoints());
         model.addAttribute("encoding", encodingWords(look));
         model.addAttribute("faults", report.passed().stream().limit(FAULTS_SHOWN).map(reports::words).toList());
         model.addAttribute("rowsOut", report.leftOut().stream().filter(l -> l.why() == Report.Why.ROW_UNFIT).mapToInt(Report.LeftOut::count).sum());

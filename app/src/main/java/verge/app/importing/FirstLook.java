@@ -8,6 +8,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.util.UriComponentsBuilder;
 import verge.app.check.FindingWords;
 import verge.app.drawing.PlacedFile;
+import verge.app.drawing.ReadAs;
 import verge.app.drawing.SiteDrawings;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
@@ -16,7 +17,6 @@ import verge.core.check.Finding;
 import verge.core.check.Remedy;
 import verge.core.check.SiteContent;
 import verge.core.check.WalkRound;
-import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.Role;
 import verge.core.journal.JobState;
 
@@ -47,16 +47,17 @@ class FirstLook {
                 .flatMap(f -> f.content().stream());
         // Control is looked at like register: its points are none of the job's yet.
         Optional<SiteContent> own = placed.contentAs(role == Role.CONTROL ? Role.REGISTER : role);
-        return WalkRound.of(state, Stream.concat(others, own.stream()).toList()).stream().filter(f -> f.about().startsWith(placed.file().name())).map(f -> doubt(f, role, state)).toList();
+        return WalkRound.of(state, Stream.concat(others, own.stream()).toList()).stream().filter(f -> f.about().startsWith(placed.file().name())).map(f -> doubt(f, placed, role, state)).toList();
     }
 
-    private Doubt doubt(Finding finding, Role role, JobState state) {
+    private Doubt doubt(Finding finding, PlacedFile placed, Role role, JobState state) {
         Optional<Remedy.ReadAs> way = finding.remedies().stream().filter(Remedy.ReadAs.class::isInstance).map(Remedy.ReadAs.class::cast).findFirst();
-        return new Doubt(words.say(finding, state.settings().figures()), way.map(words::remedy).orElse(""), way.map(w -> query(role, w.coordinates())).orElse(""));
+        return new Doubt(words.say(finding, state.settings().figures()), way.map(words::remedy).orElse(""), way.map(w -> query(role, placed.readAs().with(w.coordinates()))).orElse(""));
     }
 
-    private static String query(Role role, FileCoordinates c) {
-        return UriComponentsBuilder.newInstance().queryParam("role", role).queryParam("unit", c.unit()).queryParam("order", c.axes().order())
-                .queryParam("southwards", c.axes().southwards()).queryParam("westwards", c.axes().westwards()).queryParam("heights", c.heights()).build().getQuery();
+    private static String query(Role role, ReadAs r) {
+        return UriComponentsBuilder.newInstance().queryParam("role", role).queryParam("system", r.system()).queryParam("unit", r.unit())
+                .queryParam("order", r.table() == null ? r.order() : r.table().order()).queryParam("southwards", r.southwards()).queryParam("westwards", r.westwards())
+                .queryParam("heights", r.heights()).encode().build().toUri().getRawQuery();
     }
 }

@@ -96,4 +96,18 @@ class PlacingTest {
         assertThat(placed(FileSystem.LAT_LON, Heights.NOT_MEANT, job, 57, 12).height(0)).isEmpty();
         assertThat(placed(FileSystem.JOB_GRID, Heights.ABOVE_ELLIPSOID, job(CoordinateSystem.flat(1)), 100, 100).height(0)).as("without a geoid's place the height is lost rather than wrong").isEmpty();
     }
+
+    /** Degrees with longitude in front, a zone's number in front, another system with its northing in front: what was chosen counts. */
+    @Test
+    void orderAndZoneAreHeardInEverySystem() {
+        JobGeodesy job = job(utm(32, Optional.of(DatumShift.NONE)));
+        Vertices there = placed(FileSystem.LAT_LON, Heights.ELEVATIONS, job, 56.95, 11.45);
+        Drawing turned = new Drawing(List.of(Layer.of("A")), List.of(new Feature.Spot(0, "P", "", new Vertices.Builder().add(11.45, 56.95, 50).build())));
+        FileCoordinates longitudeFirst = new FileCoordinates(FileSystem.LAT_LON, FileUnit.METRE, PlanAxes.NORTH_THEN_EAST, Heights.NOT_MEANT);
+        Vertices same = placing.place(turned, READ, longitudeFirst, job).features().get(0).vertices();
+        assertThat(same.north(0)).isEqualTo(there.north(0));
+        assertThat(same.east(0)).isEqualTo(there.east(0));
+        assertThat(same.height(0)).isEmpty();
+        assertThat(placed(FileSystem.JOB_GRID_ZONED, Heights.ELEVATIONS, job, 6_314_490, 32_649_010.25).east(0)).isEqualTo(649_010.25);
+    }
 }

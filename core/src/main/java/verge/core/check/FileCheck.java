@@ -15,9 +15,6 @@ import verge.core.drawing.FileCoordinates.Heights;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
 import verge.core.geodesy.Elevation;
-import verge.core.geodesy.Geographic;
-import verge.core.geodesy.GridPoint;
-import verge.core.geodesy.MapProjection;
 import verge.core.geodesy.Position;
 import verge.core.journal.JobSettings;
 import verge.core.journal.JobState;
@@ -25,7 +22,6 @@ import verge.core.journal.NamedPosition;
 import verge.core.journal.Origin;
 import verge.core.journal.StoredPoint;
 import verge.core.plan.Extent;
-import verge.core.problem.SurveyException;
 import verge.core.units.Length;
 
 /** The files of a site against each other, against the job's known points, and against the job's settings. */
@@ -77,42 +73,55 @@ final class FileCheck {
 
     private void one(SiteContent file) {
         if (file.placed().isEmpty() && !file.asRead().isEmpty()) {
-            add(Kind.FILE_HAS_NO_PLACE, file.name(), List.of(new Remedy.OpenSettings()), file.name());
+            List<Remedy> ways = OtherReadings.intoArea(file, state.geodesy());
+            add(Kind.FILE_HAS_NO_PLACE, file.name(), ways.isEmpty() ? List.of(new Remedy.OpenSettings()) : ways, file.name());
             return;
         }
-        place(file);
+        if (!place(file)) {
+            area(file);
+        }
         footKind(file);
         heights(file);
         strays(file);
-        area(file);
     }
 
     /**
      * A file far from what else is known is put to every unit, order and sense to see which brings it there. The known points are what
-     * others are held against, unless they lie outside the area of the system and the designs do not: then they are the suspects.
+     * others are held against, unless they lie outside the area of the system and the designs do not: then they are the suspects. Of two
+     * files of known points far from each other the later one is asked.
+     *
+     * @return whether something was found
      */
-    private void place(SiteContent file) {
+    private boolean place(SiteContent file) {
         boolean controlSuspected = isOutside(known) && !isOutside(designs()) && !designs().isEmpty();
-        Extent other = file.role().known() ? designs() : known;
+        Extent other = !file.role().known() ? controlSuspected ? Extent.EMPTY : known : controlSuspected ? designs() : knownBefore(file);
         double apart = other.distance(file.placed().most());
-        if (file.role().known() != controlSuspected || other.isEmpty() || file.placed().most().isEmpty() || apart <= OtherReadings.far(other, file.placed().most())) {
-            return;
+        if (other.isEmpty() || file.placed().most().isEmpty() || apart <= OtherReadings.far(other, file.placed().most())) {
+            return false;
         }
-        String against = file.role().known() ? "the design" : "the known points";
+        String against = !file.role().known() ? "the known points" : controlSuspected ? "the design" : "the other known points";
         String direction = Compass.from(other.middle(), file.placed().most().middle()).word();
         Length distance = new Length(apart);
-        List<Remedy> ways = OtherReadings.of(file, other);
+        List<Remedy> ways = OtherReadings.of(file, other, state.geodesy());
         if (ways.isEmpty()) {
             add(Kind.FILE_FAR_AWAY, file.name(), outOfTheWay(file), file.name(), distance, direction, against);
-            return;
+            return true;
         }
         FileCoordinates way = ((Remedy.ReadAs) ways.get(0)).coordinates();
-        if (way.unit() == file.coordinates().unit()) {
-            add(Kind.AXES_MISTAKEN, file.name(), ways, file.name(), distance, direction, against, OtherReadings.words(way.axes()));
+        if (way.unit() == file.coordinates().unit() || !way.system().equals(file.coordinates().system())) {
+            add(Kind.AXES_MISTAKEN, file.name(), ways, file.name(), distance, direction, against, OtherReadings.words(way));
         } else {
             Kind kind = file.said().unit().isPresent() ? Kind.UNIT_HEADER_WRONG : Kind.UNIT_MISTAKEN;
             add(kind, file.name(), ways, file.name(), distance, direction, against, file.coordinates().unit().symbol(), way.unit().symbol());
         }
+        return true;
+    }
+
+    /** Known points from elsewhere: those the job took on from other files, and the files before it. */
+    private Extent knownBefore(SiteContent file) {
+        Extent.Builder box = new Extent.Builder();
+        control().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name()))).forEach(p -> box.add(p.position().plan().northing(), p.position().plan().easting()));
+        return files.subList(0, files.indexOf(file)).stream().filter(f -> f.role() == Role.REGISTER).map(f -> f.placed().most()).reduce(box.build(), Extent::and);
     }
 
     /** What may be the wrong file need not count while somebody asks. */
@@ -121,7 +130,7 @@ final class FileCheck {
     }
 
     private boolean isOutside(Extent box) {
-        return !box.isEmpty() && state.geodesy().projection().map(p -> place(p, box.middle()).map(g -> !p.area().contains(g)).orElse(true)).orElse(false);
+        return !box.isEmpty() && !Whereabouts.isWithin(state.geodesy(), box);
     }
 
     private Extent designs() {
@@ -155,7 +164,7 @@ final class FileCheck {
             add(Kind.HEIGHTS_ALL_ZERO, file.name(), List.of(none), file.name(), placed.zeros());
         } else if (placed.heights() == 0 && file.role().known()) {
             add(Kind.HEIGHTS_MISSING, file.name(), List.of(), file.name());
-        } else if (file.role() == Role.DESIGN && placed.heights() > placed.vertices() * PARTLY
+        } else if (file.role() == Role.DESIGN && 2 * (placed.heights() - placed.zeros()) >= placed.vertices()   // else it is a plan, in which a few heights are notes
                 && placed.vertices() - placed.heights() + placed.zeros() > placed.vertices() * PARTLY) {
             add(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS, file.name(), List.of(none), file.name(), placed.vertices() - placed.heights() + placed.zeros(), placed.vertices());
         }
@@ -164,7 +173,7 @@ final class FileCheck {
 
     /** Heights that differ from what is known by just the undulation. */
     private void aboveEllipsoid(SiteContent file) {
-        OptionalDouble n = state.geodesy().projection().flatMap(p -> place(p, file.placed().most().middle())).map(g -> state.geodesy().undulation(g)).orElse(OptionalDouble.empty());
+        OptionalDouble n = state.geodesy().projection().flatMap(p -> Whereabouts.of(p, file.placed().most().middle())).map(g -> state.geodesy().undulation(g)).orElse(OptionalDouble.empty());
         OptionalDouble usual = usualHeight(file);
         if (n.isEmpty() || usual.isEmpty() || Double.isNaN(file.placed().middleHeight()) || Math.abs(n.getAsDouble()) < LEAST_UNDULATION_METRES) {
             return;
@@ -185,14 +194,6 @@ final class FileCheck {
                 : state.settings().referenceHeight().flatMap(JobSettings.ReferenceHeight::elevation).map(e -> OptionalDouble.of(e.metres())).orElse(OptionalDouble.empty());
     }
 
-    private static Optional<Geographic> place(MapProjection projection, GridPoint at) {
-        try {
-            return Optional.of(projection.geographic(at));
-        } catch (SurveyException nowhere) {
-            return Optional.empty();
-        }
-    }
-
     private void strays(SiteContent file) {
         if (file.placed().strays() > 0) {
             add(Kind.FILE_HAS_STRAYS, file.name() + " " + file.placed().strays(),
@@ -200,9 +201,23 @@ final class FileCheck {
         }
     }
 
+    /** What nothing else known speaks against may still lie where the system is not meant for: wholly, or with some of its points. */
     private void area(SiteContent file) {
-        state.geodesy().projection().filter(p -> file.role() == Role.REGISTER).ifPresent(p -> {
-            List<PointName> out = file.points().entrySet().stream().filter(e -> !place(p, e.getValue().position().plan()).map(g -> p.area().contains(g)).orElse(false))
+        if (file.role() == Role.UNDERLAY) {
+            return;
+        }
+        state.geodesy().projection().ifPresent(p -> {
+            if (isOutside(file.placed().most())) {
+                List<Remedy> ways = OtherReadings.intoArea(file, state.geodesy());
+                Length outside = new Length(Whereabouts.outside(p, file.placed().most()));
+                if (ways.isEmpty()) {
+                    add(Kind.FILE_OUTSIDE_AREA, file.name(), outOfTheWay(file), file.name(), outside, p.name());
+                } else {
+                    add(Kind.READING_MISTAKEN, file.name(), ways, file.name(), outside, p.name(), OtherReadings.words(((Remedy.ReadAs) ways.get(0)).coordinates()));
+                }
+                return;
+            }
+            List<PointName> out = file.points().entrySet().stream().filter(e -> !Whereabouts.of(p, e.getValue().position().plan()).map(g -> p.area().contains(g)).orElse(false))
                     .map(Map.Entry::getKey).toList();
             if (!out.isEmpty()) {
                 add(Kind.POINTS_OUTSIDE_AREA, file.name() + " " + out.size(), outOfTheWay(file), out.size(), out.get(0).text(), p.name());

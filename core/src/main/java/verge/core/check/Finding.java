@@ -56,6 +56,10 @@ public record Finding(Kind kind, List<Object> arguments, String about, List<Reme
         DISTANCES_FOOT_KIND(Weight.WRONG),
         /** As DISTANCES_DISAGREE; then the correction for air that would explain it, ppm. */
         DISTANCES_AIR(Weight.DOUBTFUL),
+        /** File, how far from the area, the system's name. */
+        FILE_OUTSIDE_AREA(Weight.DOUBTFUL),
+        /** As FILE_OUTSIDE_AREA; then how to read it so that it lies within. */
+        READING_MISTAKEN(Weight.WRONG),
         /** File, distance, direction, from what. */
         FILE_FAR_AWAY(Weight.WRONG),
         /** File, distance, direction, from what; the order and sense that would bring it there. */

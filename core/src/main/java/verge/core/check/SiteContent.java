@@ -11,10 +11,15 @@ import verge.core.coding.PointName;
 import verge.core.drawing.Drawing;
 import verge.core.drawing.Feature;
 import verge.core.drawing.FileCoordinates;
+import verge.core.drawing.FileSystem;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
+import verge.core.drawing.SystemPlacement;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.journal.JobGeodesy;
 import verge.core.journal.NamedPosition;
 import verge.core.plan.Extent;
+import verge.core.plan.Placement;
 import verge.core.problem.SurveyException;
 import verge.core.surface.Surface;
 import verge.core.units.PlanAxes;
@@ -77,14 +82,16 @@ public record SiteContent(UUID id, String name, Role role, FileCoordinates coord
     }
 
     /** Where it would lie if its figures were meant otherwise. */
-    Extent placedAs(FileCoordinates other) {
+    Extent placedAs(FileCoordinates other, JobGeodesy job) {
         Extent box = asRead.most();
-        if (box.isEmpty()) {
-            return box;
+        Optional<Placement> way = other.system() instanceof FileSystem.LatLon ? job.settings().system() instanceof CoordinateSystem.Projected own
+                ? SystemPlacement.ofDegrees(own).map(p -> p.after(other.asMeant(said.order()))) : Optional.empty() : Optional.of(other.toGrid(said.order()));
+        if (box.isEmpty() || way.isEmpty()) {
+            return Extent.EMPTY;
         }
         double[] corners = {box.south(), box.west(), 0, box.north(), box.east(), 0};
-        other.toGrid(said.order()).place(corners, 0);
-        other.toGrid(said.order()).place(corners, 3);
+        way.get().place(corners, 0);
+        way.get().place(corners, 3);
         return new Extent.Builder().add(corners[0], corners[1]).add(corners[3], corners[4]).build();
     }
 }

@@ -28,6 +28,13 @@ public record FileCoordinates(FileSystem system, FileUnit unit, PlanAxes axes, H
         Objects.requireNonNull(heights, "heights");
     }
 
+    /** What a zone's number is counted in, in metres of easting. */
+    private static final double ZONE_METRES = 1e6;
+
+    public FileCoordinates with(FileSystem other) {
+        return new FileCoordinates(other, unit, axes, heights);
+    }
+
     public FileCoordinates with(PlanAxes other) {
         return new FileCoordinates(system, unit, other, heights);
     }
@@ -48,15 +55,25 @@ public record FileCoordinates(FileSystem system, FileUnit unit, PlanAxes axes, H
      * @param asRead the order in which the reader took the two
      */
     public Placement toGrid(PlanAxes.Order asRead) {
+        return turned(asRead, unit.metresPerUnit());
+    }
+
+    /** The same for a file of another system, whose figures keep their unit: only order, sense and whether heights count. */
+    public Placement asMeant(PlanAxes.Order asRead) {
+        return turned(asRead, 1);
+    }
+
+    private Placement turned(PlanAxes.Order asRead, double toMetres) {
         boolean swap = axes.order() != asRead;
-        double toMetres = unit.metresPerUnit();
+        boolean zoned = system instanceof FileSystem.JobGridZoned;
         return new Placement() {
             @Override
             public void place(double[] values, int at) {
                 double north = swap ? values[at + 1] : values[at];
                 double east = swap ? values[at] : values[at + 1];
                 values[at] = north * toMetres * axes.northSign() + 0.0;
-                values[at + 1] = east * toMetres * axes.eastSign() + 0.0;
+                double eastMetres = east * toMetres * axes.eastSign() + 0.0;
+                values[at + 1] = zoned ? eastMetres % ZONE_METRES : eastMetres;
                 values[at + 2] = heights == Heights.NOT_MEANT ? Double.NaN : values[at + 2] * toMetres;
             }
 

@@ -6,6 +6,10 @@ public sealed interface FileSystem {
     record JobGrid() implements FileSystem {
     }
 
+    /** The job's own grid with the zone's number before its eastings: 32 641 200. */
+    record JobGridZoned() implements FileSystem {
+    }
+
     /** The job's ground coordinates. */
     record JobGround() implements FileSystem {
     }
@@ -23,6 +27,7 @@ public sealed interface FileSystem {
     }
 
     FileSystem JOB_GRID = new JobGrid();
+    FileSystem JOB_GRID_ZONED = new JobGridZoned();
     FileSystem JOB_GROUND = new JobGround();
     FileSystem LAT_LON = new LatLon();
 }

@@ -1,10 +1,13 @@
 package verge.core.drawing;
 
+import java.util.Optional;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.MapProjection;
+import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
+import verge.core.geodesy.system.SystemText;
 import verge.core.plan.Placement;
 import verge.core.problem.SurveyException;
 
@@ -26,6 +29,11 @@ public record SystemPlacement(Source source, MapProjection target, DatumShift ta
         /** @param metresPerUnit what its figures are multiplied by to be metres; the value read as northing counts north */
         record Plane(MapProjection projection, DatumShift toWgs84, double metresPerUnit) implements Source {
         }
+    }
+
+    /** From degrees on WGS 84; empty if the system does not say how it gets there. */
+    public static Optional<SystemPlacement> ofDegrees(CoordinateSystem.Projected target) {
+        return target.toWgs84().map(shift -> new SystemPlacement(new Source.LatLon(), SystemText.projection(target), shift));
     }
 
     private static final double LARGEST_LATITUDE = 90;

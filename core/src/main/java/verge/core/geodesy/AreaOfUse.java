@@ -16,6 +16,17 @@ public record AreaOfUse(String words, double west, double south, double east, do
         return latitude >= south && latitude <= north && within;
     }
 
+    /** The place of the area that is nearest, by latitude and longitude each. */
+    public Geographic nearest(Geographic place) {
+        double longitude = place.longitude().halfCircle().degrees();
+        double within = contains(Geographic.ofDegrees(centre().latitude().degrees(), longitude)) ? longitude : turn(longitude - west) < turn(longitude - east) ? west : east;
+        return Geographic.ofDegrees(Math.max(south, Math.min(north, place.latitude().degrees())), within);
+    }
+
+    private static double turn(double degrees) {
+        return Math.abs(Math.IEEEremainder(degrees, TURN));
+    }
+
     public Geographic centre() {
         double middle = west <= east ? (west + east) / 2 : (west + east + TURN) / 2;
         return Geographic.ofDegrees((south + north) / 2, middle > TURN / 2 ? middle - TURN : middle);

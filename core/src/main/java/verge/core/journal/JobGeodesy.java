@@ -2,6 +2,7 @@ package verge.core.journal;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import verge.core.drawing.FileSystem;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.FlatSite;
@@ -26,6 +27,13 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
         Optional<Geoid> geoid = settings.geoid() instanceof GeoidChoice.Constant c ? Optional.of(Geoid.constant(c.metres()))
                 : settings.geoid() instanceof GeoidChoice.Grid grid ? Optional.of(geoids.find(grid)) : Optional.empty();
         return new JobGeodesy(settings, geoid, settings.system() instanceof CoordinateSystem.Projected p ? Optional.of(SystemText.projection(p)) : Optional.empty());
+    }
+
+    /** Whether a file's system is the job's own, named or left open. */
+    public boolean isOwn(FileSystem system) {
+        return system instanceof FileSystem.JobGrid || system instanceof FileSystem.JobGridZoned
+                || settings.system() instanceof CoordinateSystem.Projected own
+                        && (system instanceof FileSystem.Published p && p.code().equals(own.code()) || system instanceof FileSystem.Defined d && d.wkt().equals(own.wkt()));
     }
 
     /** The plane that points lie in; absent if the system has none. */

@@ -9,6 +9,23 @@ public interface Placement {
      */
     void place(double[] values, int at);
 
+    /** First the other, then this. */
+    default Placement after(Placement first) {
+        Placement then = this;
+        return new Placement() {
+            @Override
+            public void place(double[] values, int at) {
+                first.place(values, at);
+                then.place(values, at);
+            }
+
+            @Override
+            public boolean mirrors() {
+                return first.mirrors() ^ then.mirrors();
+            }
+        };
+    }
+
     /** Whether it mirrors the plan, so that what turned left turns right. */
     default boolean mirrors() {
         return false;

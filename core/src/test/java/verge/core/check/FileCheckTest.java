@@ -17,8 +17,8 @@ import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.drawing.Drawing;
 import verge.core.drawing.Feature;
-import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileCoordinates.Heights;
+import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileSystem;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Layer;
@@ -26,6 +26,7 @@ import verge.core.drawing.Role;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.SystemText;
 import verge.core.journal.Entry;
 import verge.core.journal.JobSettings;
@@ -46,11 +47,12 @@ class FileCheckTest {
     private static final double E0 = 649_010;
     private static final FileCoordinates PLAIN = new FileCoordinates(FileSystem.JOB_GRID, FileUnit.METRE, PlanAxes.NORTH_THEN_EAST, Heights.ELEVATIONS);
 
-    /** Zone 32 with its area of use. */
-    private static final CoordinateSystem UTM = SystemText.read("PROJCRS[\"zone 32\",BASEGEOGCRS[\"g\",DATUM[\"d\",ELLIPSOID[\"GRS 1980\",6378137,298.257222101]]],"
+    private static final CoordinateSystem.Projected READ = (CoordinateSystem.Projected) SystemText.read("PROJCRS[\"zone 32\",BASEGEOGCRS[\"g\",DATUM[\"d\",ELLIPSOID[\"GRS 1980\",6378137,298.257222101]]],"
             + "CONVERSION[\"c\",METHOD[\"Transverse Mercator\"],PARAMETER[\"Latitude of natural origin\",0],PARAMETER[\"Longitude of natural origin\",9],"
             + "PARAMETER[\"Scale factor at natural origin\",0.9996],PARAMETER[\"False easting\",500000],PARAMETER[\"False northing\",0]],CS[Cartesian,2],"
             + "AXIS[\"E\",east],AXIS[\"N\",north],LENGTHUNIT[\"metre\",1],USAGE[SCOPE[\"s\"],AREA[\"a\"],BBOX[36,6,84,12]]]");
+    /** Zone 32 with its area of use and its way to WGS 84. */
+    private static final CoordinateSystem UTM = new CoordinateSystem.Projected(READ.name(), READ.code(), READ.wkt(), Optional.of(DatumShift.NONE));
 
     private final List<Entry> entries = new ArrayList<>();
 
@@ -131,6 +133,54 @@ class FileCheckTest {
         assertThat(((Remedy.ReadAs) found.get(0).remedies().get(0)).coordinates().unit()).isEqualTo(unit);
     }
 
+    /** Before anything else is known, and against what is: figures that are none of a plane, or of the plane with its zone in front. */
+    @ParameterizedTest
+    @CsvSource({"649010, 6314490, false, READING_MISTAKEN, job-grid EAST_NORTH", "56.95, 11.45, false, READING_MISTAKEN, degrees NORTH_EAST", "11.45, 56.95, false, READING_MISTAKEN, degrees EAST_NORTH",
+        "6314490, 32649010, false, READING_MISTAKEN, zoned NORTH_EAST", "32649010, 6314490, false, READING_MISTAKEN, zoned EAST_NORTH", "56.95, 11.45, true, AXES_MISTAKEN, degrees NORTH_EAST",
+        "6314490, 32649010, true, AXES_MISTAKEN, zoned NORTH_EAST"})
+    void figuresThatAreSomethingElseAreRecognised(double first, double second, boolean known, Kind kind, String way) {
+        JobState with = job();
+        JobState without = Journal.replay(entries.subList(0, 1)).state();
+        for (Role role : List.of(Role.DESIGN, Role.REGISTER)) {
+            if (known && role == Role.REGISTER) {
+                continue;
+            }
+            SiteContent file = file("new.csv", role, PLAIN, Optional.empty(), new Place("D1", first, second, 5), new Place("D2", first + 0.0001, second, 6));
+            List<Finding> found = WalkRound.of(known ? with : without, List.of(file));
+            assertThat(found).filteredOn(f -> f.kind() == kind).singleElement().satisfies(f -> {
+                FileCoordinates c = ((Remedy.ReadAs) f.remedies().get(0)).coordinates();
+                assertThat((c.system() instanceof FileSystem.LatLon ? "degrees " : c.system() instanceof FileSystem.JobGridZoned ? "zoned " : "job-grid ") + c.axes().order()).isEqualTo(way);
+            });
+        }
+    }
+
+    /** The label says the job's own system, the axes are exchanged all the same. */
+    @Test
+    void aFileThatNamesTheJobsOwnSystemIsNotBelievedBlindly() {
+        FileCoordinates labelled = PLAIN.with(new FileSystem.Defined(((CoordinateSystem.Projected) UTM).wkt()));
+        assertThat(found(file("design.csv", Role.DESIGN, labelled, Optional.empty(), site(1, true, 1, 1)))).extracting(Finding::kind).containsExactly(Kind.AXES_MISTAKEN);
+        assertThat(found(file("design.csv", Role.DESIGN, labelled, Optional.empty(), site(1, false, 1, 1)))).isEmpty();
+    }
+
+    /** A design 300 km north of the area; nothing turns it into it. */
+    @Test
+    void whatLiesOutsideTheAreaIsSaidWithItsDistance() {
+        job();
+        List<Finding> found = WalkRound.of(Journal.replay(entries.subList(0, 1)).state(), List.of(design(new Place("D1", 3_700_000, 500_000, 5))));
+        assertThat(found).filteredOn(f -> f.kind() == Kind.FILE_OUTSIDE_AREA).singleElement()
+                .satisfies(f -> assertThat(((Length) f.arguments().get(1)).metres()).isCloseTo(284_400, within(1000.0)));
+    }
+
+    @Test
+    void aSecondFileOfKnownPointsFarFromTheFirstIsAsked() {
+        SiteContent first = file("register.csv", Role.REGISTER, PLAIN, Optional.of(FileUnit.METRE), new Place("U1", N0 + 5, E0 + 5, 9));
+        SiteContent second = file("more marks.csv", Role.REGISTER, PLAIN, Optional.of(FileUnit.METRE), new Place("U8", N0 + 80_000, E0 + 5, 9));
+        assertThat(found(first, second)).singleElement().satisfies(f -> {
+            assertThat(f.kind()).isEqualTo(Kind.FILE_FAR_AWAY);
+            assertThat(f.arguments()).startsWith("more marks.csv").contains("the other known points");
+        });
+    }
+
     @Test
     void whatNothingBringsHereIsSaidToBeFarAway() {
         List<Finding> found = found(design(new Place("D1", N0 + 4000, E0 + 4000, 5), new Place("D2", N0 + 4010, E0 + 4010, 5)));
@@ -186,6 +236,7 @@ class FileCheckTest {
         assertThat(((Remedy.ReadAs) found.get(0).remedies().get(0)).coordinates().heights()).isEqualTo(Heights.NOT_MEANT);
         assertThat(found(file("register.csv", Role.REGISTER, PLAIN, Optional.empty(), new Place("U1", N0, E0, Double.NaN)))).extracting(Finding::kind).containsExactly(Kind.HEIGHTS_MISSING);
         assertThat(found(design(new Place("D1", N0, E0, 5), new Place("D2", N0, E0 + 5, Double.NaN)))).extracting(Finding::kind).containsExactly(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS);
+        assertThat(found(design(new Place("D1", N0, E0, 5), new Place("D2", N0, E0 + 5, Double.NaN), new Place("D3", N0, E0 + 9, Double.NaN)))).as("drawn in plan").isEmpty();
     }
 
     @Test
