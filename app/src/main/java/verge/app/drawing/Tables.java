@@ -67,7 +67,7 @@ final class Tables {
                 new Vertices.Builder().add(p.plan().northing(), p.plan().easting(), p.elevation()).build()), "line " + p.line()));
         result.faults().forEach(f -> out.leaveOut(f.kind().leavesOut() ? Report.Why.ROW_UNFIT : Report.Why.HEIGHT_NONE,
                 new Report.Row(f.kind().name(), f.line(), f.column(), f.meaning() == null ? "" : f.meaning().name(), f.found(), f.text())));
-        ReadFile read = out.result(FileKind.TABLE, new Declared(Optional.empty(), Optional.empty(), PlanAxes.Order.NORTH_EAST, table.header()));
+        ReadFile read = out.result(FileKind.TABLE, new Declared(Optional.empty(), propose(file, LengthUnit.METRE).flatMap(p -> p.said().unit()), PlanAxes.Order.NORTH_EAST, table.header()));
         return result.usable() ? read : read.refused(new SurveyException(Problem.FILE_HAS_FAULTS, result.badRows(), result.points().size()));
     }
 }

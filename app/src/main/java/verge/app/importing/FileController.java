@@ -128,6 +128,8 @@ class FileController {
         model.addAttribute("faults", report.passed().stream().limit(FAULTS_SHOWN).map(reports::words).toList());
         model.addAttribute("rowsOut", report.leftOut().stream().filter(l -> l.why() == Report.Why.ROW_UNFIT).mapToInt(Report.LeftOut::count).sum());
         model.addAttribute("told", report.passed().size());
+        model.addAttribute("unknownWords", look.readAs().table().header() ? columns(look).stream().filter(c -> c.meaning().isEmpty() && !c.cells().isEmpty() && !c.cells().get(0).isBlank())
+                .map(c -> "\u2018" + c.cells().get(0).strip() + "\u2019").toList() : List.of());
         model.addAttribute("missing", look.missing().stream().map(this::meaning).toList());
         model.addAttribute("sound", sound);
         model.addAttribute("ready", sound && !look.asks());

@@ -27,12 +27,13 @@ class FindingWordsTest {
             case DISTANCES_GRID_FOR_GROUND -> List.of(-134.7, 2.5, 12, 0.9998653);
             case DISTANCES_AIR -> List.of(39.6, 2.5, 12, 40.1);
             case FILE_FAR_AWAY, AXES_MISTAKEN, UNIT_MISTAKEN, UNIT_HEADER_WRONG -> List.of("yard.dxf", new Length(5_412_300), "north-east", "the known points", "mm", "m");
+            case FILE_OUTSIDE_AREA, READING_MISTAKEN -> List.of("yard.dxf", new Length(284_000), "UTM", "easting first, then northing");
             case FOOT_KIND_UNSAID -> List.of("yard.csv", "ft", "ftUS", new Length(12.6));
             case NAME_IN_TWO_PLACES -> List.of("T5", "a.csv", "b.csv", new Length(0.038), 2);
             case HEIGHTS_ABOVE_ELLIPSOID -> List.of("a.csv", new Length(37.5), new Length(37.6));
             case TAKEN_POINT_CHANGED -> List.of("T5", "a.csv", new Length(0.038));
             case FILE_HAS_STRAYS -> List.of("yard.dxf", 4, new Length(6_300_000));
-            case DESIGN_PARTLY_WITHOUT_HEIGHTS -> List.of("yard.dxf", 4, 12);
+            case DESIGN_PARTLY_WITHOUT_HEIGHTS -> List.of("yard.dxf", 4);
             case HEIGHTS_ALL_ZERO, SURFACE_WITHOUT_HEIGHTS -> List.of("yard.dxf", 4);
             default -> List.of("ETRS89", "b.csv");
         };

@@ -32,8 +32,6 @@ final class FileCheck {
     private static final double MOVED_METRES = 0.0015;
     private static final double LEAST_UNDULATION_METRES = 10;
     private static final double HEIGHT_LIMIT_METRES = 5;
-    /** A drawing with heights on some of its vertices only. */
-    private static final double PARTLY = 0.05;
 
     private static final int MOST_LAYERS_OFFERED = 4;
 
@@ -164,9 +162,8 @@ final class FileCheck {
             add(Kind.HEIGHTS_ALL_ZERO, file.name(), List.of(none), file.name(), placed.zeros());
         } else if (placed.heights() == 0 && file.role().known()) {
             add(Kind.HEIGHTS_MISSING, file.name(), List.of(), file.name());
-        } else if (file.role() == Role.DESIGN && 2 * (placed.heights() - placed.zeros()) >= placed.vertices()   // else it is a plan, in which a few heights are notes
-                && placed.vertices() - placed.heights() + placed.zeros() > placed.vertices() * PARTLY) {
-            add(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS, file.name(), List.of(none), file.name(), placed.vertices() - placed.heights() + placed.zeros(), placed.vertices());
+        } else if (file.role() == Role.DESIGN && file.mixed() > 0) {   // points without heights beside points with them are usual; a line cannot be staked so
+            add(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS, file.name(), List.of(none), file.name(), file.mixed());
         }
         aboveEllipsoid(file);
     }

@@ -82,7 +82,7 @@ public record Finding(Kind kind, List<Object> arguments, String about, List<Reme
         HEIGHTS_MISSING(Weight.NOTE),
         /** File, how much its heights are above the usual, the undulation. */
         HEIGHTS_ABOVE_ELLIPSOID(Weight.WRONG),
-        /** File, how many vertices have no height, of how many. */
+        /** File, how many of its lines and surfaces are so. */
         DESIGN_PARTLY_WITHOUT_HEIGHTS(Weight.DOUBTFUL),
         /** File, how many surfaces. */
         SURFACE_WITHOUT_HEIGHTS(Weight.WRONG),

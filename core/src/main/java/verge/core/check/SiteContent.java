@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
@@ -20,6 +21,7 @@ import verge.core.journal.JobGeodesy;
 import verge.core.journal.NamedPosition;
 import verge.core.plan.Extent;
 import verge.core.plan.Placement;
+import verge.core.plan.Vertices;
 import verge.core.problem.SurveyException;
 import verge.core.surface.Surface;
 import verge.core.units.PlanAxes;
@@ -32,9 +34,10 @@ import verge.core.units.PlanAxes;
  * @param placed in the job's grid
  * @param points its named points in the grid, in their natural order; the first of each name
  * @param levelSurfaces how many of its surfaces have no heights, or the same everywhere
+ * @param mixed how many of its lines and surfaces have a height at some of their vertices and none, or 0, at others
  */
 public record SiteContent(UUID id, String name, Role role, FileCoordinates coordinates, Said said, Spread asRead, Spread placed,
-        Map<PointName, NamedPosition> points, int levelSurfaces) {
+        Map<PointName, NamedPosition> points, int levelSurfaces, int mixed) {
 
     /**
      * @param order in which the two coordinates were read
@@ -47,7 +50,7 @@ public record SiteContent(UUID id, String name, Role role, FileCoordinates coord
         Map<PointName, NamedPosition> points = new TreeMap<>();
         placed.spots().filter(s -> !s.name().isEmpty()).forEach(s -> point(s).ifPresent(p -> points.putIfAbsent(p.name(), p)));
         return new SiteContent(id, name, role, coordinates, said, Spread.of(asRead), Spread.of(placed), points,
-                (int) placed.surfaces().filter(SiteContent::isLevel).count());
+                (int) placed.surfaces().filter(SiteContent::isLevel).count(), (int) placed.features().stream().filter(f -> isMixed(f.vertices())).count());
     }
 
     /** A point of a placed drawing as a job takes it on; empty if its name cannot be a point's here. */
@@ -68,6 +71,11 @@ public record SiteContent(UUID id, String name, Role role, FileCoordinates coord
         } catch (SurveyException noCode) {
             return Code.NONE;
         }
+    }
+
+    private static boolean isMixed(Vertices vertices) {
+        long meant = IntStream.range(0, vertices.size()).filter(i -> vertices.height(i).orElse(0) != 0).count();
+        return meant > 0 && meant < vertices.size();
     }
 
     private static boolean isLevel(Surface surface) {

@@ -147,6 +147,8 @@ public enum Problem {
     FILE_CLOSED_DRAWING,
     /** Arguments: the file's name, where it breaks off or goes wrong. */
     FILE_DAMAGED,
+    /** File, the encoding it claims, where it is not so. */
+    FILE_NOT_ITS_ENCODING,
     /** Arguments: the file's name. */
     FILE_HAS_ENTITIES,
     /** Arguments: the file's name, the entry that is not safe. */

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
@@ -35,6 +36,7 @@ import verge.core.journal.Journal;
 import verge.core.journal.NamedPosition;
 import verge.core.journal.Origin;
 import verge.core.journal.Payload;
+import verge.core.plan.Path;
 import verge.core.plan.Vertices;
 import verge.core.surface.Surface;
 import verge.core.units.Figures;
@@ -229,14 +231,24 @@ class FileCheckTest {
         assertThat(NamesAlike.alike(a, b)).isEqualTo(alike);
     }
 
+    private static SiteContent lineWithHeights(double... heights) {
+        Vertices.Builder line = new Vertices.Builder();
+        for (int i = 0; i < heights.length; i++) {
+            line.add(N0 + 5 * i, E0, heights[i]);
+        }
+        return file("kerb.dxf", Role.DESIGN, PLAIN, Optional.empty(), new Drawing(List.of(Layer.of("A")), List.of(new Feature.Run(0, OptionalInt.empty(), "", Path.straight(line.build(), false)))));
+    }
+
     @Test
     void heightsThatStandForNothing() {
         List<Finding> found = found(design(new Place("D1", N0, E0, 0), new Place("D2", N0, E0 + 5, 0)));
         assertThat(found).extracting(Finding::kind).containsExactly(Kind.HEIGHTS_ALL_ZERO);
         assertThat(((Remedy.ReadAs) found.get(0).remedies().get(0)).coordinates().heights()).isEqualTo(Heights.NOT_MEANT);
         assertThat(found(file("register.csv", Role.REGISTER, PLAIN, Optional.empty(), new Place("U1", N0, E0, Double.NaN)))).extracting(Finding::kind).containsExactly(Kind.HEIGHTS_MISSING);
-        assertThat(found(design(new Place("D1", N0, E0, 5), new Place("D2", N0, E0 + 5, Double.NaN)))).extracting(Finding::kind).containsExactly(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS);
-        assertThat(found(design(new Place("D1", N0, E0, 5), new Place("D2", N0, E0 + 5, Double.NaN), new Place("D3", N0, E0 + 9, Double.NaN)))).as("drawn in plan").isEmpty();
+        assertThat(found(design(new Place("D1", N0, E0, 5), new Place("D2", N0, E0 + 5, Double.NaN)))).as("points with and without heights are usual").isEmpty();
+        assertThat(found(lineWithHeights(5, Double.NaN, 6))).extracting(Finding::kind).containsExactly(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS);
+        assertThat(found(lineWithHeights(5, 0, 6))).extracting(Finding::kind).containsExactly(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS);
+        assertThat(found(lineWithHeights(5, 5.5, 6))).isEmpty();
     }
 
     @Test

@@ -20,7 +20,7 @@ final class Headings {
             Column.NAME, Set.of("name", "point", "id", "no", "nr", "num", "number", "pt", "pnt", "point name", "point no", "point number", "point id", "station", "label",
                     "punkt", "punktnummer", "punktnr", "punktname", "punktnavn", "punktnamn", "bezeichnung", "nummer", "navn", "namn", "puntnummer", "punt", "puntnaam", "naam",
                     "nom", "numero", "matricule", "punto", "nombre", "nome", "nazwa", "numer", "nr punktu", "numer punktu", "ponto", "n\u00famero", "n\u00ba", "n\u00b0"),
-            Column.NORTHING, Set.of("n", "north", "northing", "s", "south", "southing", "lat", "latitude", "nord", "hochwert", "nordwert", "norden", "nordkoordinat", "noord",
+            Column.NORTHING, Set.of("n", "north", "northing", "s", "south", "southing", "lat", "latitude", "nord", "norr", "hochwert", "nordwert", "norden", "nordkoordinat", "noord",
                     "noordcoordinaat", "norte", "polnoc", "breite", "breddegrad", "breedtegraad", "latitud", "latitudine", "szerokosc", "southings", "northings"),
             Column.EASTING, Set.of("e", "east", "easting", "w", "west", "westing", "lon", "long", "lng", "longitude", "ost", "rechtswert", "ostwert", "osten", "\u00f8st", "oest",
                     "oost", "oostcoordinaat", "est", "este", "leste", "wschod", "laenge", "lange", "lengdegrad", "lengtegraad", "longitud", "longitudine", "dlugosc", "eastings", "westings"),

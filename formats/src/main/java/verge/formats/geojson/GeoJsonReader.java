@@ -63,7 +63,7 @@ public final class GeoJsonReader {
                 if (broken.getCause() instanceof IOException io && !(io instanceof CharConversionException)) {
                     throw io;
                 }
-                throw watch.damaged(reader.where());
+                throw String.valueOf(broken.getMessage()).contains("Invalid UTF-8") ? watch.notItsEncoding("UTF-8", reader.where()) : watch.damaged(reader.where());
             }
             Declared declared = reader.declared();
             if (declared.equals(Declared.LAT_LON)) {
@@ -100,8 +100,11 @@ public final class GeoJsonReader {
             throw out.watch().damaged(where());
         }
         object(new Thing());
-        if (json.nextToken() != null) {
-            throw out.watch().damaged(where());
+        while (json.nextToken() != null) {   // a sequence: one feature a line, without a collection round them
+            if (json.currentToken() != JsonToken.START_OBJECT) {
+                throw out.watch().damaged(where());
+            }
+            object(new Thing());
         }
     }
 

@@ -14,8 +14,10 @@ import verge.core.plan.Vertices;
 final class HeightsMeant {
     /** No land is so high or so low in metres, feet or centimetres but stands as \u2212999, 9999.99, 99999. */
     private static final double[] NINES = {999, 9999, 99999, 999999, 999.9, 999.99, 999.999, 9999.9, 9999.99, 9999.999, 99999.9, 99999.99, 99999.999};
-    /** A nought counts as a height if any other height is as near to it, in the file's own unit. */
+    /** A nought counts as a height if any other height is as near to it, in the file's own unit; nearer still where the others lie close together. */
     private static final double NEAR_NOUGHT = 5;
+    private static final double LEAST_GAP = 1;
+    private static final double GAP_TO_SPREAD = 2;
     /** So many others must speak against it. */
     private static final int LEAST_OTHERS = 3;
 
@@ -34,9 +36,15 @@ final class HeightsMeant {
     List<Feature> features(Told told) {
         double[] heights = features.stream().filter(Feature.Spot.class::isInstance).map(f -> f.vertices().height(0)).filter(OptionalDouble::isPresent).mapToDouble(OptionalDouble::getAsDouble).toArray();
         double[] real = Arrays.stream(heights).filter(h -> h != 0 && !nines(h)).toArray();
-        boolean noughtIsNone = real.length >= LEAST_OTHERS && Arrays.stream(real).allMatch(h -> Math.abs(h) > NEAR_NOUGHT);
+        boolean noughtIsNone = real.length >= LEAST_OTHERS && isFarFromNought(real);
         boolean any = Arrays.stream(heights).anyMatch(h -> nines(h) || h == 0 && noughtIsNone);
         return any ? features.stream().map(f -> without(f, noughtIsNone, told)).toList() : new ArrayList<>(features);
+    }
+
+    private static boolean isFarFromNought(double[] others) {
+        double nearest = Arrays.stream(others).map(Math::abs).min().orElse(0);
+        double spread = Arrays.stream(others).max().orElse(0) - Arrays.stream(others).min().orElse(0);
+        return nearest > Math.min(NEAR_NOUGHT, Math.max(LEAST_GAP, GAP_TO_SPREAD * spread));
     }
 
     private static Feature without(Feature feature, boolean noughtIsNone, Told told) {

@@ -40,6 +40,11 @@ public record Watch(String fileName, LongConsumer done, BooleanSupplier stopped)
         }
     }
 
+    /** That its letters are not written as it says. */
+    public SurveyException notItsEncoding(String encoding, String where) {
+        return new SurveyException(Problem.FILE_NOT_ITS_ENCODING, fileName, encoding, where);
+    }
+
     /** That the file is damaged at a place. */
     public SurveyException damaged(String where) {
         return new SurveyException(Problem.FILE_DAMAGED, fileName, where);

@@ -85,6 +85,9 @@ public final class Xml implements AutoCloseable {
         if (broken.getCause() instanceof IOException io && !(io instanceof CharConversionException)) {
             throw io;
         }
+        if (broken instanceof CharConversionException || broken.getCause() instanceof CharConversionException || String.valueOf(broken.getMessage()).contains("Invalid byte")) {
+            return watch.notItsEncoding(Optional.ofNullable(xml.getCharacterEncodingScheme()).orElse("UTF-8"), where());
+        }
         boolean entity = String.valueOf(broken.getMessage()).contains("entity \"");
         return entity ? new SurveyException(Problem.FILE_HAS_ENTITIES, watch.fileName()) : watch.damaged(where());
     }
