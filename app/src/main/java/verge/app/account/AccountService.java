@@ -1,5 +1,6 @@
 package verge.app.account;
 
+import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.security.core.userdetails.User;
@@ -17,6 +18,8 @@ import verge.core.problem.SurveyException;
 public class AccountService implements UserDetailsService {
     private static final int SHORTEST_PASSWORD = 10;
     private static final Set<String> PAINTS = Set.of("day", "night", "sun");
+    /** BCrypt hears no more of a password than this. */
+    private static final int MOST_PASSWORD_BYTES = 72;
 
     private final AccountRepository accounts;
     private final PasswordEncoder encoder;
@@ -55,11 +58,14 @@ public class AccountService implements UserDetailsService {
     /**
      * Takes a new password if the old one is right.
      *
-     * @throws SurveyException PASSWORD_UNFIT if the old one is wrong or the new one shorter than ten characters
+     * @throws SurveyException PASSWORD_TOO_LONG if the new one is longer than can be kept; PASSWORD_UNFIT if the old one is wrong or the new one shorter than ten characters
      */
     @Transactional
     public void changePassword(String name, String old, String fresh) {
         Account account = accounts.findById(name).orElseThrow();
+        if (fresh.getBytes(StandardCharsets.UTF_8).length > MOST_PASSWORD_BYTES) {
+            throw new SurveyException(Problem.PASSWORD_TOO_LONG, MOST_PASSWORD_BYTES);
+        }
         if (!encoder.matches(old, account.password()) || fresh.length() < SHORTEST_PASSWORD) {
             throw new SurveyException(Problem.PASSWORD_UNFIT, SHORTEST_PASSWORD);
         }

@@ -211,6 +211,8 @@ public enum Problem {
     PAGE_STALE,
     /** Arguments: the shortest length allowed. */
     PASSWORD_UNFIT,
+    /** Most bytes. */
+    PASSWORD_TOO_LONG,
     /** Something that should not happen; the log tells what. Arguments: none. */
     UNFORESEEN
 }

@@ -92,11 +92,11 @@ public final class PointCsvWriter {
             out.append("# ").append(remark).append("\r\n");
         }
         try (CSVPrinter printer = new CSVPrinter(out, CSVFormat.RFC4180.builder().setDelimiter(layout.separator()).get())) {
-            printer.printRecord(Stream.concat(layout.fields().stream().map(f -> f.heading(layout.unit(), layout.axes())), content.noteFields().stream()));
+            printer.printRecord(Stream.concat(layout.fields().stream().map(f -> f.heading(layout.unit(), layout.axes())), content.noteFields().stream().map(PlainCells::text)));
             for (StoredPoint point : content.points()) {
                 Map<String, String> notes = content.notes().apply(point);
                 printer.printRecord(Stream.concat(layout.fields().stream().map(f -> cell(point, f, layout)),
-                        content.noteFields().stream().map(field -> notes.getOrDefault(field, ""))));
+                        content.noteFields().stream().map(field -> PlainCells.text(notes.getOrDefault(field, "")))));
             }
         }
     }

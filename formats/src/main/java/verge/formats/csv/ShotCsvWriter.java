@@ -36,7 +36,7 @@ public final class ShotCsvWriter {
         List<String> cells = new ArrayList<>(List.of("Line", "Time", "Name", "Code"));
         cells.addAll(axes.northFirst() ? List.of(axes.northName() + unit, axes.eastName() + unit) : List.of(axes.eastName() + unit, axes.northName() + unit));
         cells.addAll(List.of("Elevation" + unit, "Hz [deg]", "Zenith [deg]", "Slope distance" + unit, "Target height" + unit));
-        cells.addAll(settings.work().noteFields());
+        settings.work().noteFields().forEach(field -> cells.add(PlainCells.text(field)));
         return line(cells);
     }
 
@@ -53,7 +53,7 @@ public final class ShotCsvWriter {
         cells.addAll(List.of(Decimals.print(reading.horizontalDirection().degrees(), DEGREE_DECIMALS), Decimals.print(reading.zenith().degrees(), DEGREE_DECIMALS),
                 length(reading.slopeDistance(), unit), length(shot.target().height(), unit)));
         Map<String, String> notes = state.notesOf(entry.id());
-        settings.work().noteFields().forEach(field -> cells.add(notes.getOrDefault(field, "")));
+        settings.work().noteFields().forEach(field -> cells.add(PlainCells.text(notes.getOrDefault(field, ""))));
         return line(cells);
     }
 

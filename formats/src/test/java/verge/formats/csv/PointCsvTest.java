@@ -262,6 +262,14 @@ class PointCsvTest {
         assertThat(read(file(out.toString().replace(",condition", "").replace(",\"worn, wet\"", ""))).points()).hasSize(1);
     }
 
+    @Test
+    void notesAreNoFormulas() throws IOException {
+        StringBuilder out = new StringBuilder();
+        PointCsvWriter.write(out, new PointCsvWriter.Content(List.of(), List.of(stored("K1", Position.ofPlan(1, 2))), List.of("@field"), point -> Map.of("@field", "=2+2")),
+                new PointCsvWriter.Layout(List.of(Field.NAME, Field.NORTHING), ',', DecimalMark.POINT, LengthUnit.METRE, 2));
+        assertThat(out).hasToString("Name,Northing [m],'@field\r\nK1,1.00,'=2+2\r\n");
+    }
+
     private static StoredPoint stored(String name, Position position) {
         return new StoredPoint(UUID.randomUUID(), new PointName(name), new Code("GRD"), Origin.MEASURED, position, Optional.empty(), Optional.empty(), Optional.empty());
     }

@@ -93,4 +93,13 @@ class ShotCsvTest {
         add(new Payload.Struck(leaf.id()));
         assertThat(ShotCsvWriter.line(journal.state(), shot)).contains(",101,KRB,,,,90.000000,90.000000,50.0000,1.6000\r\n");
     }
+
+    /** What somebody typed under a field that somebody named: both may begin like a formula. */
+    @Test
+    void notesAreNoFormulas() {
+        JobSettings settings = JobSettings.flat(Figures.metric(), 1).with(new JobSettings.Work("", Set.of(), List.of("=field"), "x"));
+        Entry shot = shot(setUp(settings), "1", Map.of("=field", "+1+cmd"));
+        assertThat(ShotCsvWriter.heading(journal.state().settings())).contains("'=field");
+        assertThat(ShotCsvWriter.line(journal.state(), shot)).contains("'+1+cmd");
+    }
 }
