@@ -13,6 +13,7 @@ import org.apache.tomcat.util.http.InvalidParameterException;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
+import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.thymeleaf.ITemplateEngine;
@@ -79,6 +80,9 @@ class FrontDoor extends OncePerRequestFilter {
 
     private void answer(SurveyException failure, HttpServletRequest request, HttpServletResponse response) throws IOException {
         response.reset();
+        // The token of forms lies in the session, which lies in the database: a page that says that it is away must not ask for it.
+        request.removeAttribute(CsrfToken.class.getName());
+        request.removeAttribute("_csrf");
         if (ProblemWords.wantsJson(request)) {
             words.write(failure, response);
             return;

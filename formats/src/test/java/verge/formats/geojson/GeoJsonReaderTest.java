@@ -97,7 +97,7 @@ class GeoJsonReaderTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"[1,2]", "{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\"", "{} {}", "{\"features\": [1, 2}"})
+    @ValueSource(strings = {"[1,2]", "{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\"", "{} []", "{\"features\": [1, 2}"})
     void whatIsBrokenIsRefusedWithItsPlace(String text) {
         assertThatThrownBy(() -> read(text)).isInstanceOfSatisfying(SurveyException.class, e -> {
             assertThat(e.problem()).isEqualTo(Problem.FILE_DAMAGED);

@@ -30,7 +30,7 @@ import verge.formats.text.TextEncoding;
 class MutatedFilesTest {
     private static final int FILES = 1000;
     private static final Duration LONGEST = Duration.ofSeconds(5);
-    private static final Set<Problem> IN_WORDS = EnumSet.of(Problem.FILE_KIND_UNKNOWN, Problem.FILE_BINARY_DRAWING, Problem.FILE_CLOSED_DRAWING, Problem.FILE_DAMAGED,
+    private static final Set<Problem> IN_WORDS = EnumSet.of(Problem.FILE_KIND_UNKNOWN, Problem.FILE_BINARY_DRAWING, Problem.FILE_CLOSED_DRAWING, Problem.FILE_DAMAGED, Problem.FILE_NOT_ITS_ENCODING,
             Problem.FILE_HAS_ENTITIES, Problem.FILE_ARCHIVE_UNSAFE, Problem.FILE_TOO_MUCH, Problem.FILE_NOTHING_READ);
     private static final String CODES = "{\"codebook\": 1, \"title\": \"Yard\", \"codes\": [{\"code\": \"KRB\", \"meaning\": \"kerb\", \"marker\": \"DOT\", \"joins\": true, \"attributes\": [\"stone\"]}]}";
     private static final String POINTS = "Name;Northing;Easting;Elevation;Code\nP01;6314401,500;648966,800;1,850;PILE\n\"P02\";6314401,500;648970,200;;PILE\n";
