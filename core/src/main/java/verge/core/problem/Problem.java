@@ -115,6 +115,8 @@ public enum Problem {
     FILE_UNREADABLE,
     /** Arguments: the file's name. */
     NOT_A_GEOID_GRID,
+    /** File, the method. */
+    GEOID_METHOD_UNKNOWN,
     /** Arguments: the file's name, its bytes, the bytes its heading promises (0 if that is not known). */
     GEOID_GRID_TRUNCATED,
     /** Arguments: the file's name, where the site is, what the grid covers. */

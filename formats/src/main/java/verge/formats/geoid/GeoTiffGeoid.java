@@ -3,6 +3,9 @@ package verge.formats.geoid;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import mil.nga.tiff.FieldTagType;
 import mil.nga.tiff.FileDirectory;
 import mil.nga.tiff.Rasters;
@@ -17,6 +20,7 @@ final class GeoTiffGeoid {
     private static final int RASTER_TYPE_KEY = 1025;
     private static final int PIXEL_IS_POINT = 2;
     private static final int KEY_WORDS = 4;
+    private static final Pattern ASKED = Pattern.compile("<Item name=\"interpolation_method\"[^>]*>\\s*([A-Za-z]+)\\s*</Item>");
 
     private GeoTiffGeoid() {
     }
@@ -37,7 +41,7 @@ final class GeoTiffGeoid {
             double north = tie.get(4) - (half - tie.get(1)) * scale.get(1);
             float[] values = values(raster, noValue(directory));
             GeoidFile.requireUndulations(values, name);
-            return new GeoidGrid(new GeoidGrid.Frame(north - scale.get(1) * (rows - 1), west, scale.get(1), scale.get(0), rows, columns), values);
+            return new GeoidGrid(new GeoidGrid.Frame(north - scale.get(1) * (rows - 1), west, scale.get(1), scale.get(0), rows, columns), values, between(directory, name));
         } catch (IndexOutOfBoundsException | NegativeArraySizeException cut) {
             throw new SurveyException(Problem.GEOID_GRID_TRUNCATED, name, file.toFile().length(), 0L);
         } catch (TiffException | IllegalArgumentException | NullPointerException notReadable) {   // the library's answers to a broken file
@@ -53,6 +57,18 @@ final class GeoTiffGeoid {
             }
         }
         return false;
+    }
+
+    /** How its maker asks for values between nodes; most do not say, and mean straight. */
+    private static GeoidGrid.Between between(FileDirectory directory, String name) {
+        String about = directory.getStringEntryValue(FieldTagType.GDAL_METADATA);
+        Matcher asked = ASKED.matcher(about == null ? "" : about);
+        String method = asked.find() ? asked.group(1).toLowerCase(Locale.ROOT) : "bilinear";
+        return switch (method) {
+            case "bilinear" -> GeoidGrid.Between.BILINEAR;
+            case "bicubic" -> GeoidGrid.Between.BICUBIC;
+            default -> throw new SurveyException(Problem.GEOID_METHOD_UNKNOWN, name, method);
+        };
     }
 
     private static double noValue(FileDirectory directory) {

@@ -11,6 +11,11 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import mil.nga.tiff.FieldTagType;
+import mil.nga.tiff.FileDirectory;
+import mil.nga.tiff.TIFFImage;
+import mil.nga.tiff.TiffReader;
+import mil.nga.tiff.TiffWriter;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import verge.core.geodesy.Geographic;
@@ -88,5 +93,51 @@ class GeoidFileTest {
         assertThatThrownBy(() -> GeoidFile.read(file, "grid")).isInstanceOfSatisfying(SurveyException.class, e -> said[0] = e);
         assertThat(said[0].arguments().get(0)).isEqualTo("grid");
         return said[0].problem();
+    }
+
+    private Path withMethod(String method) throws IOException {
+        TIFFImage image = TiffReader.readTiff(Path.of("src/test/resources/geoid/ternholm.tif").toFile());
+        FileDirectory content = image.getFileDirectory();
+        content.setStringEntryValue(FieldTagType.GDAL_METADATA, "<GDALMetadata><Item name=\"interpolation_method\">" + method + "</Item></GDALMetadata>");
+        content.setWriteRasters(content.readRasters());
+        Path file = directory.resolve(method + ".tif");
+        TiffWriter.writeTiff(file.toFile(), image);
+        return file;
+    }
+
+    /** Bicubic: through the nodes, within the curvature's part of a cell of the bilinear one, and not the same. */
+    @Test
+    void whatTheMakerAsksForBetweenNodesIsDone() throws IOException {
+        GeoidGrid straight = GeoidFile.read(withMethod("bilinear"), "b");
+        GeoidGrid curved = GeoidFile.read(withMethod("bicubic"), "c");
+        Geographic node = Geographic.ofDegrees(straight.frame().south() + 2 * straight.frame().latitudeStep(), straight.frame().west() + 3 * straight.frame().longitudeStep());
+        assertThat(curved.undulation(node).orElseThrow()).isCloseTo(straight.undulation(node).orElseThrow(), within(1e-9));
+        Geographic between = Geographic.ofDegrees(straight.frame().south() + 2.5 * straight.frame().latitudeStep(), straight.frame().west() + 3.5 * straight.frame().longitudeStep());
+        assertThat(Math.abs(curved.undulation(between).orElseThrow() - straight.undulation(between).orElseThrow())).isBetween(0.0005, 0.2);
+        assertThatThrownBy(() -> GeoidFile.read(withMethod("biquadratic"), "q")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.GEOID_METHOD_UNKNOWN));
+    }
+
+    /** Exact for a surface of second order, straight in the outermost cells. */
+    @Test
+    void cubicConvolutionIsExactToTheSecondOrder() {
+        GeoidGrid.Frame frame = new GeoidGrid.Frame(50, 10, 0.5, 0.25, 6, 7);
+        float[] values = new float[42];
+        for (int r = 0; r < 6; r++) {
+            for (int c = 0; c < 7; c++) {
+                values[r * 7 + c] = (float) second(r, c);
+            }
+        }
+        GeoidGrid grid = new GeoidGrid(frame, values, GeoidGrid.Between.BICUBIC);
+        Random random = new Random(2);
+        for (int i = 0; i < 100; i++) {
+            double r = 1 + 3 * random.nextDouble();
+            double c = 1 + 4 * random.nextDouble();
+            assertThat(grid.undulation(Geographic.ofDegrees(50 + 0.5 * r, 10 + 0.25 * c)).orElseThrow()).isCloseTo(second(r, c), within(2e-5));
+        }
+        assertThat(grid.undulation(Geographic.ofDegrees(50.25, 10.125)).orElseThrow()).isCloseTo((second(0, 0) + second(0, 1) + second(1, 0) + second(1, 1)) / 4, within(1e-5));
+    }
+
+    private static double second(double r, double c) {
+        return 30 + 0.5 * r - 0.25 * c + 0.125 * r * r - 0.0625 * r * c + 0.25 * c * c;
     }
 }
