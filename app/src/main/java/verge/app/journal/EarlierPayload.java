@@ -53,6 +53,17 @@ sealed interface EarlierPayload {
         }
     }
 
+    /** Before marks of sets could be given another name later. */
+    record SetsPlanned1(UUID setup, List<Mark1> marks, int sets, Payload.SetLimits limits) implements EarlierPayload {
+        record Mark1(PointName name, Target target) {
+        }
+
+        @Override
+        public Payload today() {
+            return new Payload.SetsPlanned(setup, marks.stream().map(m -> new Payload.SetMark(m.name(), m.target())).toList(), sets, limits);
+        }
+    }
+
     /** Before a job had note fields of its own. */
     record ShotTaken1(UUID setup, PointName name, Code code, TotalStationReading reading, Target target) implements EarlierPayload {
         @Override

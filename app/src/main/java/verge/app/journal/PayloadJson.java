@@ -27,7 +27,7 @@ public class PayloadJson {
             Map.entry("leaf-closed/1", Payload.LeafClosed.class),
             Map.entry("leaf-reopened/1", Payload.LeafReopened.class),
             Map.entry("check/1", Payload.CheckTaken.class),
-            Map.entry("sets/1", Payload.SetsPlanned.class),
+            Map.entry("sets/2", Payload.SetsPlanned.class),
             Map.entry("set-pointing/1", Payload.SetPointing.class),
             Map.entry("set-out/1", Payload.SetTakenOut.class),
             Map.entry("mark-carried/1", Payload.MarkCarried.class),
@@ -45,6 +45,7 @@ public class PayloadJson {
             Map.entry("restored/1", Payload.Restored.class));
     private static final Map<String, Class<? extends EarlierPayload>> EARLIER = Map.of(
             "settings/1", EarlierPayload.SettingsChosen1.class,
+            "sets/1", EarlierPayload.SetsPlanned1.class,
             "points-imported/1", EarlierPayload.PointsImported1.class,
             "target/1", EarlierPayload.TargetChosen1.class,
             "setup/1", EarlierPayload.StationSetUp1.class,

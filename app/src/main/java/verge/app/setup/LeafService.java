@@ -191,11 +191,18 @@ public class LeafService {
             PointName mark = form.get("name").isEmpty() ? check.mark() : PointName.parse(form.get("name"));
             return new Payload.CheckTaken(check.setup(), mark, check.reading(), target(job, state, form, check.target()));
         } else if (before instanceof Payload.SetsPlanned plan) {
-            List<Payload.SetMark> marks = IntStream.range(0, plan.marks().size()).mapToObj(i -> new Payload.SetMark(plan.marks().get(i).name(),
-                    target(job, state, form.get("height-" + i), form.get("prism-" + i), plan.marks().get(i).target()))).toList();
+            List<Payload.SetMark> marks = IntStream.range(0, plan.marks().size()).mapToObj(i -> corrected(job, state, plan.marks().get(i), form, i)).toList();
+            marks.stream().map(Payload.SetMark::name).filter(n -> marks.stream().filter(m -> m.name().equals(n)).count() > 1).findFirst().ifPresent(twice -> {
+                throw new SurveyException(Problem.POINT_NAME_TAKEN, twice.text());
+            });
             return new Payload.SetsPlanned(plan.setup(), marks, plan.sets(), plan.limits());
         }
         throw new SurveyException(Problem.NOTHING_TO_REWORK);
+    }
+
+    private Payload.SetMark corrected(UUID job, JobState state, Payload.SetMark before, SetupForm form, int i) {
+        Payload.SetMark mark = before.with(target(job, state, form.get("height-" + i), form.get("prism-" + i), before.target()));
+        return form.get("mark-" + i).isEmpty() ? mark : mark.with(PointName.parse(form.get("mark-" + i)));
     }
 
     private Target target(UUID job, JobState state, SetupForm form, Target before) {

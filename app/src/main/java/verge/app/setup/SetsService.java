@@ -2,10 +2,15 @@ package verge.app.setup;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
@@ -42,6 +47,7 @@ import verge.core.units.Length;
 public class SetsService {
     private static final int MOST_SETS = 20;
     private static final int MOST_MARKS = 20;
+    private static final Pattern MARK = Pattern.compile("([^,;\\s]+)(?:\\s+at\\s+(\\d+(?:[.,]\\d+)?(?=[,;\\s]|$))(?:\\s+prism\\s+([^,;]+))?)?");
 
     private final JournalService journals;
     private final UnderWay underWay;
@@ -67,14 +73,15 @@ public class SetsService {
     /**
      * Plans sets on the open leaf.
      *
-     * @param names of the marks, parted by commas or blanks; known and new ones
+     * @param names of the marks, parted by commas or blanks; known and new ones, each with a target of its own where one is written behind
+     *     it: 'N1 at 1.450' or 'N1 at 1.450 prism Wall mount'
      * @param directions limit in seconds of arc; the zenith angles' is the same
      * @throws SurveyException NO_SETUP, MISSING, POINT_NAME_UNFIT, OUT_OF_RANGE
      */
     public Round plan(UUID job, String names, String sets, String targetHeight, String prism, String directions, String distance, Author author) {
         Leaf leaf = journals.state(job).openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
-        List<String> typed = List.of(names.strip().split("[,;\\s]+"));
-        points.takeOn(job, Origin.CONTROL, author.person(), typed.toArray(String[]::new));
+        Map<String, Own> typed = typed(names);
+        points.takeOn(job, Origin.CONTROL, author.person(), typed.keySet().toArray(String[]::new));
         JobState state = journals.state(job);
         if (typed.size() < 2) {
             throw new SurveyException(Problem.MISSING, "second mark");
@@ -82,12 +89,33 @@ public class SetsService {
         int count = (int) number("number of sets", sets, 1, MOST_SETS);
         number("number of marks", Integer.toString(typed.size()), 2, MOST_MARKS);
         Target usual = poles.parse(job, state, targetHeight, prism);
-        List<Payload.SetMark> marks = ordered(state, leaf, typed.stream().map(PointName::parse).distinct().toList()).stream()
-                .map(n -> new Payload.SetMark(n, state.lastTarget(n).orElse(usual))).toList();
+        List<Payload.SetMark> marks = ordered(state, leaf, typed.keySet().stream().map(PointName::parse).distinct().toList()).stream()
+                .map(n -> new Payload.SetMark(n, own(job, state, typed.get(n.text()), usual).or(() -> state.lastTarget(n)).orElse(usual))).toList();
         Payload.SetLimits limits = new Payload.SetLimits(Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)),
                 Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)), new Length(number("limit of distances", distance, 0.1, 100) / 1000));
         UUID entry = journals.append(job, author, new Payload.SetsPlanned(leaf.entry(), marks, count, limits)).entry().id();
         return journals.state(job).round(entry).orElseThrow();
+    }
+
+    /** What is written behind a mark's name; empty texts for what is not. */
+    private record Own(String height, String prism) {
+    }
+
+    private static Map<String, Own> typed(String names) {
+        Map<String, Own> found = new LinkedHashMap<>();
+        Matcher mark = MARK.matcher(names.strip());
+        while (mark.find()) {
+            found.putIfAbsent(mark.group(1), new Own(Objects.requireNonNullElse(mark.group(2), ""), Objects.requireNonNullElse(mark.group(3), "").strip()));
+        }
+        return found;
+    }
+
+    private Optional<Target> own(UUID job, JobState state, Own typed, Target usual) {
+        if (typed == null || typed.height().isEmpty()) {
+            return Optional.empty();
+        }
+        Target own = poles.parse(job, state, typed.height(), typed.prism().isEmpty() ? "0" : typed.prism());
+        return Optional.of(typed.prism().isEmpty() ? new Target(own.height(), usual.prismConstant()) : own);
     }
 
     private static double number(String field, String typed, double lowest, double highest) {
@@ -137,7 +165,7 @@ public class SetsService {
         requireWithin(journals.state(job).settings().figures(), round, step, reading);
         return journals.append(job, new Author(id, person, ready.device()), state -> {
             requireNext(state, round.entry(), step);
-            return new Payload.SetPointing(round.entry(), step.set(), step.mark(), Pointing.of(reading));
+            return new Payload.SetPointing(round.entry(), step.set(), round.filed(step.mark()), Pointing.of(reading));
         });
     }
 
@@ -199,8 +227,8 @@ public class SetsService {
         if (reason.isBlank()) {
             throw new SurveyException(Problem.REASON_NEEDED, "a reading that is taken out of the means");
         }
-        journals.state(job).round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
-        journals.append(job, author, new Payload.SetTakenOut(plan, set, mark.isBlank() ? Optional.empty() : Optional.of(PointName.parse(mark)), reason.strip()));
+        Round round = journals.state(job).round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
+        journals.append(job, author, new Payload.SetTakenOut(plan, set, mark.isBlank() ? Optional.empty() : Optional.of(round.filed(PointName.parse(mark))), reason.strip()));
     }
 
     /**
@@ -219,7 +247,7 @@ public class SetsService {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
             }
             state.carried(round, name).orElseThrow(() -> new SurveyException(Problem.MARK_WITHOUT_MEAN, name.text()));
-            return new Payload.MarkCarried(plan, name);
+            return new Payload.MarkCarried(plan, round.filed(name));
         });
         carriedFile.write(job, Author.atPage(author.person()));
         JobState state = journals.state(job);

@@ -150,6 +150,30 @@ class SetsTest {
         party.ground().place("T4", new Length(1.6), new Length(-0.012));
     }
 
+    /** Each mark with what stands over it: written behind its name, kept from before, or the usual one. */
+    @Test
+    void eachMarkMayHaveATargetOfItsOwn() throws Exception {
+        plan("T4, N1 at 1,450; N2 at 1.5 prism 0, T1", "1");
+        assertThat(round().plan().marks()).extracting(m -> m.name() + " " + m.target().height().metres() + " " + Math.round(m.target().prismConstant().metres() * 1000))
+                .containsExactlyInAnyOrder("T4 1.6 -12", "T1 1.6 -12", "N1 1.45 -12", "N2 1.5 0");
+    }
+
+    /** T1 was written for T6: what was read stays as it was written, and counts for the right mark, now and later. */
+    @Test
+    void aMarksNameIsCorrectedAndItsReadingsGoWithIt() throws Exception {
+        plan("T4, N9", "1");
+        next();
+        Round before = round();
+        int mark = before.plan().marks().indexOf(before.mark(new PointName("T4")).orElseThrow());
+        String address = "/setup/leaves/rework/" + before.entry();
+        assertThat(party.post(address + "/preview", Map.of("mark-" + mark, "N9")).body()).contains("POINT_NAME_TAKEN");
+        party.post(address, Map.of("id", UUID.randomUUID().toString(), "mark-" + mark, "T1", "reason", "the wrong name"));
+        assertThat(round().shots()).extracting(s -> s.mark().text()).containsExactly("T1");
+        assertThat(round().steps()).extracting(s -> s.mark().text()).contains("T1").doesNotContain("T4");
+        assertThat(round().next()).hasValueSatisfying(s -> assertThat(s.mark().text()).isEqualTo("N9"));
+        assertThat(party.page("/book")).contains("T4");
+    }
+
     /** A mark nobody knew: aimed at by hand the first time, carried on only after it was seen. */
     @Test
     void aNewMarkJoinsTheKnownPointsAfterItWasSeenAndApproved() throws Exception {
@@ -191,7 +215,7 @@ class SetsTest {
         assertThat(party.post(address + "/preview", Map.of(height, "1.700")).body()).contains("1 point moves", "\"name\":\"N1\"", "H \u22120.100 m");
         party.post(address, Map.of("id", UUID.randomUUID().toString(), height, "1.700", "reason", "the tape was held at the tribrach"));
         assertThat(party.state().find(carried.name()).orElseThrow().position().elevation().orElseThrow().minus(carried.position().elevation().orElseThrow()).metres()).isCloseTo(-0.1, within(1e-4));
-        assertThat(party.page("/setup/sets")).contains("Correct a target", "value=\"1.700\"");
+        assertThat(party.page("/setup/sets")).contains("Correct a mark or its target", "value=\"1.700\"");
         assertThat(party.page("/setup/leaves/" + party.openLeaf().entry())).contains("Changed since", "the tape was held at the tribrach");
     }
 

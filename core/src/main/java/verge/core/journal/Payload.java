@@ -131,8 +131,27 @@ public sealed interface Payload {
         }
     }
 
-    /** A mark of the sets with what stands over it. */
-    record SetMark(PointName name, Target target) {
+    /**
+     * A mark of the sets with what stands over it.
+     *
+     * @param filedAs the name that its pointings are written under, if it was given its own only later
+     */
+    record SetMark(PointName name, Target target, Optional<PointName> filedAs) {
+        public SetMark(PointName name, Target target) {
+            this(name, target, Optional.empty());
+        }
+
+        public PointName filed() {
+            return filedAs.orElse(name);
+        }
+
+        public SetMark with(PointName other) {
+            return new SetMark(other, target, filed().equals(other) ? Optional.empty() : Optional.of(filed()));
+        }
+
+        public SetMark with(Target other) {
+            return new SetMark(name, other, filedAs);
+        }
     }
 
     /**
@@ -143,7 +162,7 @@ public sealed interface Payload {
     record SetLimits(Angle direction, Angle zenith, Length distance) {
     }
 
-    /** One pointing within sets. */
+    /** One pointing within sets. @param mark by the name that the plan's mark is filed under */
     record SetPointing(UUID plan, int set, PointName mark, Pointing pointing) implements Payload, OfSets {
     }
 

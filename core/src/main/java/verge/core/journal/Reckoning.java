@@ -115,8 +115,8 @@ final class Reckoning {
 
     /** The means as they are now, and not what is read or taken out later: the mark was approved as it was seen. */
     private void carry(UUID entry, Payload.MarkCarried carried) {
-        Optional.ofNullable(told.leaves().rounds().get(carried.plan())).flatMap(round -> growing.carried(round, carried.mark())
-                .map(o -> new StoredPoint(entry, carried.mark(), Code.NONE, Origin.CONTROL, o.position(), Optional.of(o.sigma()), Optional.empty(),
+        Optional.ofNullable(told.leaves().rounds().get(carried.plan())).flatMap(round -> growing.carried(round, round.named(carried.mark()))
+                .map(o -> new StoredPoint(entry, round.named(carried.mark()), Code.NONE, Origin.CONTROL, o.position(), Optional.of(o.sigma()), Optional.empty(),
                         Optional.of(round.plan().setup())))).ifPresent(point -> addPoints(entry, List.of(point)));
     }
 

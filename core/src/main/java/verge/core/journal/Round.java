@@ -30,12 +30,12 @@ public record Round(UUID entry, Payload.SetsPlanned plan, List<Shot> shots) {
 
     Round with(UUID entry, Payload.SetPointing read) {
         List<Shot> more = new ArrayList<>(shots);
-        more.add(new Shot(entry, read.set(), read.mark(), read.pointing(), Optional.empty()));
+        more.add(new Shot(entry, read.set(), named(read.mark()), read.pointing(), Optional.empty()));
         return new Round(this.entry, plan, more);
     }
 
     Round without(Payload.SetTakenOut out) {
-        return new Round(entry, plan, shots.stream().map(s -> s.set() == out.set() && out.mark().map(s.mark()::equals).orElse(true)
+        return new Round(entry, plan, shots.stream().map(s -> s.set() == out.set() && out.mark().map(this::named).map(s.mark()::equals).orElse(true)
                 ? new Shot(s.entry(), s.set(), s.mark(), s.pointing(), Optional.of(out.reason())) : s).toList());
     }
 
@@ -66,6 +66,16 @@ public record Round(UUID entry, Payload.SetsPlanned plan, List<Shot> shots) {
     public SetReduction.Result reduced() {
         return SetReduction.reduce(shots.stream().filter(s -> s.takenOut().isEmpty()).map(s -> new SetReduction.SetShot(s.set(), s.mark(), s.pointing())).toList(),
                 plan.marks().stream().map(Payload.SetMark::name).toList());
+    }
+
+    /** The name that a mark has now. @param filed what its pointings are written under */
+    public PointName named(PointName filed) {
+        return plan.marks().stream().filter(m -> m.filed().equals(filed)).map(Payload.SetMark::name).findFirst().orElse(filed);
+    }
+
+    /** The name that a mark's pointings are written under. */
+    public PointName filed(PointName name) {
+        return mark(name).map(Payload.SetMark::filed).orElse(name);
     }
 
     public Optional<Payload.SetMark> mark(PointName name) {
