@@ -49,7 +49,7 @@ import verge.formats.reading.Report;
 @RequestMapping("/jobs/{job}/prepare/import/{file}")
 class FileController {
     private static final int ROWS_SHOWN = 8;
-    private static final int FAULTS_SHOWN = 12;
+    private static final int FAULTS_SHOWN = 5;
     /** A file that takes longer shows how far it is. */
     private static final long MILLIS_WAITED_FOR = 700;
 
@@ -121,7 +121,7 @@ class FileController {
         model.addAttribute("table", look.readAs().table());
         model.addAttribute("separators", FileChoice.SEPARATOR_NAMES);
         model.addAttribute("separator", FileChoice.separatorName(look.readAs().table().separator()));
-        model.addAttribute("orderUnsaid", look.orderUnsaid());
+        model.addAttribute("orderUnsaid", readable && look.orderUnsaid());
         model.addAttribute("footUnsaid", look.footUnsaid());
         model.addAttribute("unitSaid", look.proposal().said().unit().isPresent());
         model.addAttribute("encoding", encodingWords(look));
@@ -166,6 +166,7 @@ class FileController {
         ReadAs readAs = choice.over(library.readAs(file, state.settings().figures()));
         PlacedFile meant = library.placedNow(file, state.geodesy(), Optional.of(readAs));
         model.addAttribute("told", reports.of(meant, state.settings()));
+        model.addAttribute("leftOut", meant.read().orElseThrow().report().leftOut().stream().mapToInt(Report.LeftOut::count).sum());
         model.addAttribute("layers", meant.drawing().layers().size());
         model.addAttribute("unitSaid", meant.read().orElseThrow().declared().unit().isPresent());
         model.addAttribute("systemSaid", meant.read().orElseThrow().declared().system().isPresent());
