@@ -58,6 +58,8 @@ public final class Suspects {
     private final double before;
     /** Absent where the contradiction is so gross that there is no solution at all. */
     private final Optional<StationSolution> base;
+    /** Where most of many marks put the station; empty for a few. */
+    private final Optional<StationFit.Majority> majority;
     private final List<Scored> scored = new ArrayList<>();
 
     private record Scored(Suspect suspect, double score) {
@@ -70,6 +72,7 @@ public final class Suspects {
     private Suspects(StationFit.Case c, Optional<StationSolution> base) {
         this.c = c;
         this.base = base;
+        this.majority = c.sights().size() > ALL_ARE_TRIED ? StationFit.majority(c) : Optional.empty();
         this.before = base.map(StationSolution::squares).orElse(UNSOLVABLE);
     }
 
@@ -101,7 +104,9 @@ public final class Suspects {
         int[] tried = tried();
         for (int k = 0; k < tried.length; k++) {
             for (int l = k + 1; l < tried.length; l++) {
-                swapped(tried[k], tried[l]);
+                if (couldBeSwapped(tried[k], tried[l])) {
+                    swapped(tried[k], tried[l]);
+                }
             }
             one(tried[k], others, constants);
         }
@@ -124,12 +129,20 @@ public final class Suspects {
         Set<Integer> worst = new TreeSet<>();
         base.ifPresent(b -> largest(n, i -> b.marks().get(i).observations().stream().mapToDouble(o -> Math.abs(o.standardised())).max().orElse(0), worst));
         List<FitSight> plan = c.inPlan();
-        StationFit.majority(c).ifPresent(found -> largest(n, i -> plan.contains(c.sights().get(i)) ? found.off(c.sights().get(i)) : 0, worst));
+        majority.ifPresent(found -> largest(n, i -> plan.contains(c.sights().get(i)) ? found.off(c.sights().get(i)) : 0, worst));
         return worst.stream().mapToInt(Integer::intValue).toArray();
     }
 
     private static void largest(int n, IntToDoubleFunction of, Set<Integer> into) {
         IntStream.range(0, n).boxed().sorted(Comparator.comparingDouble((Integer i) -> -of.applyAsDouble(i))).limit(MOST_TRIED).forEach(into::add);
+    }
+
+    /** Of many marks, seen from where the majority puts the station, two that were exchanged would each lie nearer to where the other's sight went. */
+    private boolean couldBeSwapped(int i, int j) {
+        FitSight a = c.sights().get(i);
+        FitSight b = c.sights().get(j);
+        return c.sights().size() <= ALL_ARE_TRIED || !a.inPlan() || !b.inPlan() || a.mark().isEmpty() || b.mark().isEmpty()
+                || majority.map(m -> m.off(a.with(b.known())) + m.off(b.with(a.known())) < m.off(a) + m.off(b)).orElse(true);
     }
 
     private void swapped(int i, int j) {
@@ -157,7 +170,10 @@ public final class Suspects {
         }
         if (sight.inPlan()) {
             hypothesis(Suspect.Kind.DISTURBED, name, StationFit.solve(using(i, new Sighting.Use(false, false, sight.sighting().use().height()))), 2, s -> shift(s, i));
-            hypothesis(Suspect.Kind.FACE, name, StationFit.solve(replaced(i, turned(sight))), 0.5, s -> Double.NaN);
+            FitSight turned = turned(sight);
+            if (majority.map(m -> m.off(turned) < m.off(sight)).orElse(true)) {
+                hypothesis(Suspect.Kind.FACE, name, StationFit.solve(replaced(i, turned)), 0.5, s -> Double.NaN);
+            }
         }
     }
 
@@ -173,7 +189,7 @@ public final class Suspects {
         FitSight sight = c.sights().get(i);
         List<KnownPoint> free = others.stream().filter(o -> !o.name().equals(c.arrangement().station())
                 && c.sights().stream().noneMatch(s -> s.sighting().mark().equals(o.name()))).toList();
-        Optional<StationFit.Majority> from = StationFit.majority(without(i));
+        Optional<StationFit.Majority> from = majority.or(() -> StationFit.majority(without(i)));
         List<KnownPoint> likely = from.isEmpty() ? free : free.stream().filter(o -> off(from.get(), sight, o) < ELSEWHERE_METRES + ELSEWHERE_PART * from.get().place().distanceMetres(o.position().plan()))
                 .sorted(Comparator.comparingDouble(o -> off(from.get(), sight, o))).limit(MOST_OTHERS).toList();
         likely.forEach(other -> hypothesis(Suspect.Kind.OTHER_MARK, List.of(sight.sighting().mark()), StationFit.solve(replaced(i, at(sight, other))), 1.5,
