@@ -25,6 +25,8 @@ import verge.app.files.SiteFileService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
+import verge.core.alignment.Alignment;
+import verge.core.alignment.Profile;
 import verge.core.drawing.Feature;
 import verge.core.drawing.Role;
 import verge.core.drawing.Selection;
@@ -106,7 +108,22 @@ class SketchTouchController {
     private static List<Figure> figures(Feature feature, JobState state) {
         Selection.Tally tally = new Selection.Tally();
         tally.add(feature);
-        return figures(tally, state, feature.vertices());
+        List<Figure> lines = new ArrayList<>(figures(tally, state, feature.vertices()));
+        if (feature instanceof Feature.Spot spot && !spot.description().isEmpty()) {
+            lines.add(0, new Figure("Described as", spot.description()));
+        } else if (feature instanceof Feature.Axis axis) {
+            axis.alignment().profile().ifPresent(profile -> lines.addAll(along(axis.alignment(), profile, state.settings().figures())));
+        }
+        return lines;
+    }
+
+    /** Where water parts and gathers along a line with heights, and how steeply it begins and ends. */
+    private static List<Figure> along(Alignment line, Profile profile, Figures f) {
+        List<Figure> found = new ArrayList<>();
+        profile.turns().forEach(t -> found.add(new Figure((t.highest() ? "Highest at " : "Lowest at ") + f.station(new Length(line.stationing().station(t.distance()))), f.length(new Length(t.height())))));
+        profile.grade(0).ifPresent(g -> found.add(new Figure("Grade at its beginning", f.grade(g))));
+        profile.grade(line.length()).ifPresent(g -> found.add(new Figure("Grade at its end", f.grade(g))));
+        return found;
     }
 
     private static List<Figure> figures(Selection.Tally tally, JobState state, Vertices where) {

@@ -156,6 +156,18 @@ class FilesOfASiteTest {
         assertThat(visitor.get(path("/sketch/thing?file=" + file + "&feature=0&north=6314466&east=648980&reach=0.5")).body()).contains("16.28", "Make it a point", "Kerb-1");
     }
 
+    /** Grades of +2 % and −1 % over a parabola of 40 m from 80: level after 40 · 2/3, 0.267 m above its tangent point and 5.867 m high. */
+    @Test
+    void aTouchedThingTellsWhatItIs() throws Exception {
+        use("causeway.xml", "<?xml version=\"1.0\"?><LandXML xmlns=\"http://www.landxml.org/schema/LandXML-1.2\" version=\"1.2\"><Units><Metric linearUnit=\"meter\"/></Units><Alignments>"
+                + "<Alignment name=\"causeway\" length=\"200\" staStart=\"0\"><CoordGeom><Line><Start>6314400 649000</Start><End>6314600 649000</End></Line></CoordGeom>"
+                + "<Profile><ProfAlign name=\"p\"><PVI>0 4</PVI><ParaCurve length=\"40\">100 6</ParaCurve><PVI>200 5</PVI></ProfAlign></Profile></Alignment></Alignments></LandXML>", Role.DESIGN);
+        String thing = visitor.get(path("/sketch/thing?file=" + file("causeway.xml").id() + "&feature=0&north=6314466&east=649000&reach=0.5")).body();
+        assertThat(thing).contains("Highest at 0+106.667", "5.867 m", "Grade at its beginning", "Grade at its end");
+        use("rings.csv", "Name,Northing,Easting,Elevation,Description\nR1,6314466,649000,4,worn by the chain\n", Role.DESIGN);
+        assertThat(visitor.get(path("/sketch/thing?file=" + file("rings.csv").id() + "&feature=0&north=6314466&east=649000&reach=0.5")).body()).contains("Described as", "worn by the chain");
+    }
+
     /** Grid distances of the two kerb lines, told on the ground: 16.2788 and 16.1245 over 0.99986. */
     @Test
     void aSelectionIsToldInTheJobsOwnFigures() throws Exception {
