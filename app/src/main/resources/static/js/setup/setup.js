@@ -124,8 +124,16 @@ function rowChanged(bench, form, field) {
   }
 }
 
+/** What is being looked at again; whoever accepts meanwhile waits for it, since it is their own change. */
+let checking = Promise.resolve();
+
 /** What was read is looked at again with what is typed now. */
-async function recheck(bench, form) {
+function recheck(bench, form) {
+  checking = checking.then(() => lookAgain(bench, form));
+  return checking;
+}
+
+async function lookAgain(bench, form) {
   if (bench.querySelector('#check').dataset.present !== 'true') {
     return;
   }
@@ -150,6 +158,7 @@ async function recheck(bench, form) {
 }
 
 async function accept(bench, form) {
+  await checking;
   try {
     const body = new URLSearchParams({ id: setup.get(), seen: bench.querySelector('#check').dataset.seen, reason: bench.querySelector('#reason')?.value ?? '' });
     await turnTo(`/jobs/${job}/setup/accept`, { method: 'POST', body });
