@@ -103,8 +103,11 @@ public class SetsService {
 
     private static Map<String, Own> typed(String names) {
         Map<String, Own> found = new LinkedHashMap<>();
-        Matcher mark = MARK.matcher(names.strip());
+        Matcher mark = MARK.matcher(names);
         while (mark.find()) {
+            if (mark.group(1).matches("at|prism")) {   // a height that is no figure must not make two marks of two words
+                throw new SurveyException(Problem.NOT_A_NUMBER, names.substring(mark.start()));
+            }
             found.putIfAbsent(mark.group(1), new Own(Objects.requireNonNullElse(mark.group(2), ""), Objects.requireNonNullElse(mark.group(3), "").strip()));
         }
         return found;

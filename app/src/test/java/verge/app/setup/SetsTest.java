@@ -156,6 +156,7 @@ class SetsTest {
         plan("T4, N1 at 1,450; N2 at 1.5 prism 0, T1", "1");
         assertThat(round().plan().marks()).extracting(m -> m.name() + " " + m.target().height().metres() + " " + Math.round(m.target().prismConstant().metres() * 1000))
                 .containsExactlyInAnyOrder("T4 1.6 -12", "T1 1.6 -12", "N1 1.45 -12", "N2 1.5 0");
+        assertThat(party.post("/setup/sets/plan", Map.of("marks", "T4, N3 at breast, T1", "count", "1", "targetHeight", "1.6", "prismConstant", "-12")).body()).contains("NOT_A_NUMBER");
     }
 
     /** T1 was written for T6: what was read stays as it was written, and counts for the right mark, now and later. */
