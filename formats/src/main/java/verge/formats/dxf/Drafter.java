@@ -69,8 +69,8 @@ final class Drafter {
     }
 
     private void drawSingle(Entity e, Affine to, String outerLayer) {
-        if (e.onSheet()) {
-            out.leaveOut(e.type(), Why.ON_SHEET, e.where());
+        if (e.unseen().isPresent()) {
+            out.leaveOut(e.type(), e.unseen().get(), e.where());
             return;
         }
         int layer = layer(e, outerLayer);
@@ -180,17 +180,13 @@ final class Drafter {
         for (int i = 0; i < 4; i++) {
             double[] p = e.place(10 + (i == 3 && !e.has(13) ? 2 : i));
             corner[i] = to.place(p[0], p[1], p[2]);
-            if (!fit(corner[i])) {
+            if (!Gatherer.isPlace(corner[i])) {
                 out.leaveOut(e.type(), Why.NOT_A_NUMBER, e.where());
                 return;
             }
         }
         add(layer, corner[0], corner[1], corner[2]);
         add(layer, corner[0], corner[2], corner[3]);
-    }
-
-    private static boolean fit(double[] p) {
-        return Math.abs(p[0]) <= Gatherer.FARTHEST && Math.abs(p[1]) <= Gatherer.FARTHEST && (Double.isNaN(p[2]) || Math.abs(p[2]) <= Gatherer.FARTHEST);
     }
 
     private void add(int layer, double[] a, double[] b, double[] c) {
@@ -201,8 +197,8 @@ final class Drafter {
 
     private void drawRow(Polyline line, Affine to, String outerLayer) {
         Entity e = line.head();
-        if (e.onSheet()) {
-            out.leaveOut(e.type(), Why.ON_SHEET, e.where());
+        if (e.unseen().isPresent()) {
+            out.leaveOut(e.type(), e.unseen().get(), e.where());
             return;
         }
         int layer = layer(e, outerLayer);
@@ -231,7 +227,7 @@ final class Drafter {
         }
         double[] p = line.place(i);
         double[] moved = to.place(p[0], p[1], p[2]);
-        return fit(moved) ? moved : null;
+        return Gatherer.isPlace(moved) ? moved : null;
     }
 
     private void faces(Polyline line, Affine to, int layer) {
@@ -247,6 +243,8 @@ final class Drafter {
             double[] d = corner(line, to, line.corner(f, 3));
             if (d != null) {
                 add(layer, a, c, d);
+            } else if (line.corner(f, 3) >= 0) {
+                out.leaveOut("face of a polyline", Why.NOT_IN_FILE, line.head().where());
             }
         }
     }
@@ -258,12 +256,14 @@ final class Drafter {
             out.leaveOut("mesh", Why.NO_SHAPE, line.head().where());
             return;
         }
-        for (int r = 0; r + 1 < rows; r++) {
-            for (int k = 0; k + 1 < columns; k++) {
+        for (int r = 0; r < (line.closed() ? rows : rows - 1); r++) {
+            for (int k = 0; k < (line.rowsClosed() ? columns : columns - 1); k++) {
+                int nextRow = (r + 1) % rows * columns;
+                int next = (k + 1) % columns;
                 double[] a = corner(line, to, r * columns + k);
-                double[] b = corner(line, to, r * columns + k + 1);
-                double[] c = corner(line, to, (r + 1) * columns + k + 1);
-                double[] d = corner(line, to, (r + 1) * columns + k);
+                double[] b = corner(line, to, r * columns + next);
+                double[] c = corner(line, to, nextRow + next);
+                double[] d = corner(line, to, nextRow + k);
                 if (a != null && b != null && c != null && d != null) {
                     add(layer, a, b, c);
                     add(layer, a, c, d);
@@ -276,8 +276,8 @@ final class Drafter {
         Entity e = reference.entity();
         String name = e.text(2);
         Block block = blocks.get(name.toUpperCase(Locale.ROOT));
-        if (e.onSheet() || block == null || within.contains(name.toUpperCase(Locale.ROOT)) || within.size() >= DEEPEST) {
-            out.leaveOut(e.type(), e.onSheet() ? Why.ON_SHEET : block == null ? Why.NOT_IN_FILE : Why.CYCLE, e.where() + " \u2018" + name + "\u2019");
+        if (e.unseen().isPresent() || block == null || within.contains(name.toUpperCase(Locale.ROOT)) || within.size() >= DEEPEST) {
+            out.leaveOut(e.type(), e.unseen().orElse(block == null ? Why.NOT_IN_FILE : Why.CYCLE), e.where() + " \u2018" + name + "\u2019");
             return;
         }
         int layer = layer(e, outerLayer);

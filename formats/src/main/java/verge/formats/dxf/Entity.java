@@ -4,9 +4,11 @@ import java.io.IOException;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.ObjDoubleConsumer;
 import verge.formats.reading.Figures;
+import verge.formats.reading.Report.Why;
 
 /** The groups of one entity: figures in arrays, since a line may have millions, texts by their code. */
 final class Entity {
@@ -57,7 +59,6 @@ final class Entity {
             numbers[used++] = Figures.one(value);
         }
     }
-
 
     String type() {
         return type;
@@ -124,7 +125,8 @@ final class Entity {
         return new double[] {number(code, Double.NaN), number(code + 10, Double.NaN), number(code + 20, Double.NaN)};
     }
 
-    boolean onSheet() {
-        return number(67, 0) == 1;
+    /** Why it is not seen on the site, if it is not. */
+    Optional<Why> unseen() {
+        return number(67, 0) == 1 ? Optional.of(Why.ON_SHEET) : number(60, 0) == 1 ? Optional.of(Why.INVISIBLE) : Optional.empty();
     }
 }

@@ -9,6 +9,7 @@ final class Polyline {
     private static final int CLOSED = 1;
     private static final int LINE_IN_SPACE = 8;
     private static final int MESH = 16;
+    private static final int ROWS_CLOSED = 32;
     private static final int FACES = 64;
     private static final int FRAME_OF_SPLINE = 16;
     private static final int FACE_VERTEX = 128;
@@ -77,6 +78,11 @@ final class Polyline {
 
     boolean closed() {
         return head.flag(70, CLOSED);
+    }
+
+    /** Of a mesh: whether each row ends where it begins; {@link #closed} says it of the columns. */
+    boolean rowsClosed() {
+        return head.flag(70, ROWS_CLOSED);
     }
 
     boolean inSpace() {

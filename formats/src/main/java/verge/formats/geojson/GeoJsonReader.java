@@ -33,7 +33,6 @@ import verge.formats.reading.Watch;
  */
 public final class GeoJsonReader {
     private static final Pattern CRS = Pattern.compile(".*EPSG:(?::|[\\d.]*:)?(\\d{4,6})");
-    private static final double LARGEST_DEGREES = 360;
     /** So many places in degrees for each that cannot be one. */
     private static final int MOSTLY = 3;
     private static final int DEEPEST = 5;
@@ -65,11 +64,7 @@ public final class GeoJsonReader {
                 }
                 throw String.valueOf(broken.getMessage()).contains("Invalid UTF-8") ? watch.notItsEncoding("UTF-8", reader.where()) : watch.damaged(reader.where());
             }
-            Declared declared = reader.declared();
-            if (declared.equals(Declared.LAT_LON)) {
-                reader.out.leaveOutIf(f -> !onEarth(f.vertices()), Why.TOO_FAR);
-            }
-            return reader.out.result(FileKind.GEOJSON, declared);
+            return reader.out.result(FileKind.GEOJSON, reader.declared());
         }
     }
 
@@ -80,15 +75,6 @@ public final class GeoJsonReader {
                     .orElse(Declared.LAT_LON);
         }
         return Declared.eastNorth(Optional.empty(), Optional.empty());
-    }
-
-    private static boolean onEarth(Vertices places) {
-        for (int i = 0; i < places.size(); i++) {
-            if (!(Math.abs(places.north(i)) <= 90 && Math.abs(places.east(i)) <= LARGEST_DEGREES)) {
-                return false;
-            }
-        }
-        return true;
     }
 
     private String where() {
@@ -123,18 +109,19 @@ public final class GeoJsonReader {
     /** Reads the object just begun; a feature in it is handed over at once, so that no list of features is kept. */
     private void object(Thing thing) {
         String where = where();
+        boolean whole = json.streamReadContext().getParent().inRoot();   // a feature's own name or system is not that of all
         while (json.nextToken() == JsonToken.PROPERTY_NAME) {
             String member = json.currentName();
             JsonToken value = json.nextToken();
             switch (member) {
                 case "type" -> thing.type = text(value);
-                case "name" -> layer = text(value);
+                case "name" -> layer = whole && !thing.type.equals("Feature") ? text(value) : passOver(layer);
                 case "features" -> features(value);
                 case "geometries" -> geometries(value, thing);
                 case "geometry" -> geometry(value, thing);
                 case "coordinates" -> coordinates(value, thing.rows, 0);
                 case "properties" -> thing.attributes = properties(value);
-                case "crs" -> crs(properties(value));
+                case "crs" -> system = whole ? system(properties(value)) : passOver(system);
                 default -> json.skipChildren();
             }
         }
@@ -147,6 +134,12 @@ public final class GeoJsonReader {
         if (thing.type.equals("Feature") || !thing.type.equals("FeatureCollection") && json.streamReadContext().inRoot()) {
             handOver(thing, where);
         }
+    }
+
+    /** Leaves things as they are. */
+    private <T> T passOver(T before) {
+        json.skipChildren();
+        return before;
     }
 
     private String text(JsonToken value) {
@@ -235,7 +228,7 @@ public final class GeoJsonReader {
         }
         lastPosition = Optional.of(p);
         positions++;
-        beyond += Math.abs(p[0]) <= LARGEST_DEGREES && Math.abs(p[1]) <= LARGEST_DEGREES ? 0 : 1;
+        beyond += Math.abs(p[0]) <= Gatherer.LARGEST_LONGITUDE && Math.abs(p[1]) <= Gatherer.LARGEST_LONGITUDE ? 0 : 1;
         return true;
     }
 
@@ -259,14 +252,13 @@ public final class GeoJsonReader {
         return found;
     }
 
-    private void crs(Map<String, String> members) {
+    private static Optional<FileSystem> system(Map<String, String> members) {
         String name = members.getOrDefault("name", "");
         Matcher m = CRS.matcher(name);
         if (m.matches()) {
-            system = Optional.of(m.group(1).equals("4326") ? FileSystem.LAT_LON : new FileSystem.Published("EPSG:" + m.group(1)));
-        } else if (name.endsWith("CRS84")) {
-            system = Optional.of(FileSystem.LAT_LON);
+            return Optional.of(m.group(1).equals("4326") ? FileSystem.LAT_LON : new FileSystem.Published("EPSG:" + m.group(1)));
         }
+        return name.endsWith("CRS84") ? Optional.of(FileSystem.LAT_LON) : Optional.empty();
     }
 
     private void handOver(Thing thing, String where) {

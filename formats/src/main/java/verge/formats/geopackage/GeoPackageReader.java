@@ -16,6 +16,7 @@ import mil.nga.geopackage.features.user.FeatureDao;
 import mil.nga.geopackage.features.user.FeatureResultSet;
 import mil.nga.geopackage.features.user.FeatureRow;
 import mil.nga.geopackage.srs.SpatialReferenceSystem;
+import mil.nga.sf.CircularString;
 import mil.nga.sf.Geometry;
 import mil.nga.sf.GeometryCollection;
 import mil.nga.sf.LineString;
@@ -76,7 +77,14 @@ public final class GeoPackageReader {
         out.limit("layers", tables.size(), Gatherer.MOST_LAYERS);
         Map<String, Optional<FileSystem>> systems = new LinkedHashMap<>();
         for (String table : tables) {
-            systems.put(table, system(pack.getFeatureDao(table).getSrs()));
+            try {
+                systems.put(table, system(pack.getFeatureDao(table).getSrs()));
+            } catch (RuntimeException missing) {   // the library's word for a table that is announced and is not there
+                out.leaveOut("layer", Why.NOT_IN_FILE, table);
+            }
+        }
+        if (systems.isEmpty() && !tables.isEmpty()) {
+            throw out.watch().damaged("its tables");
         }
         boolean several = systems.values().stream().distinct().count() > 1;
         for (Map.Entry<String, Optional<FileSystem>> table : systems.entrySet()) {
@@ -171,7 +179,9 @@ public final class GeoPackageReader {
 
     private void shape(Geometry geometry, int layer, Shapes.Attributes about, String where) {
         String kind = geometry.getGeometryType().getName().toLowerCase(Locale.ROOT);
-        if (geometry instanceof Point point) {
+        if (geometry instanceof CircularString) {
+            out.leaveOut(kind, Why.NOT_READ, where);   // to the library it is a row of places like another
+        } else if (geometry instanceof Point point) {
             shapes.points(kind, layer, about, row(List.of(point)), where);
         } else if (geometry instanceof MultiPoint points) {
             shapes.points(kind, layer, about, row(points.getPoints()), where);

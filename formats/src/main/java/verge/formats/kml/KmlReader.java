@@ -114,11 +114,8 @@ public final class KmlReader {
         while (xml.nextWithin(depth)) {
             switch (xml.name()) {
                 case "name" -> about.put("name", xml.text().strip());
-                case "Data", "SimpleData" -> {
-                    String key = Shapes.Attributes.key(xml.attribute("name").orElse(""));
-                    String value = xml.text().strip();
-                    about.putIfAbsent(key, value);
-                }
+                case "Data" -> about.putIfAbsent(key(), value());
+                case "SimpleData" -> about.putIfAbsent(key(), xml.text().strip());
                 case "Point", "LineString", "LinearRing" -> shape(rows);
                 case "Track", "MultiTrack", "Model" -> {
                     out.leaveOut(xml.name(), Why.NOT_READ, where);
@@ -144,6 +141,19 @@ public final class KmlReader {
         }
     }
 
+    private String key() {
+        return Shapes.Attributes.key(xml.attribute("name").orElse(""));
+    }
+
+    private String value() throws IOException {
+        String value = "";
+        int depth = xml.depth();
+        while (xml.nextWithin(depth)) {
+            value = xml.name().equals("value") ? xml.text().strip() : value;
+        }
+        return value;
+    }
+
     private void shape(List<Row> rows) throws IOException {
         String kind = xml.name();
         Vertices.Builder places = new Vertices.Builder();
@@ -161,18 +171,24 @@ public final class KmlReader {
 
     /** Tuples are parted by blanks, figures within one by commas. */
     private void add(Vertices.Builder places, String text) {
+        String begun = "";
         int from = 0;
         while (from < text.length()) {
             int until = from;
             while (until < text.length() && !Character.isWhitespace(text.charAt(until))) {
                 until++;
             }
-            double[] p = Figures.of(text.substring(from, until));
-            if (p.length > 0) {
-                places.add(p.length > 1 ? p[1] : Double.NaN, p[0], p.length > 2 ? p[2] : Double.NaN);
+            String tuple = begun + text.substring(from, until);
+            double[] p = Figures.of(tuple);
+            begun = p.length == 1 && tuple.endsWith(",") ? tuple : "";   // '11.4, 56.9': the blank parts nothing
+            if (p.length > 0 && begun.isEmpty()) {
+                places.add(p.length == 2 || p.length == 3 ? p[1] : Double.NaN, p[0], p.length > 2 ? p[2] : Double.NaN);
                 out.checkGrowth(places.size());
             }
             from = until + 1;
+        }
+        if (!begun.isEmpty()) {
+            places.add(Double.NaN, Double.NaN, Double.NaN);
         }
     }
 

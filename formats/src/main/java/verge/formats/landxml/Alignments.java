@@ -120,7 +120,7 @@ final class Alignments {
                 continue;
             }
             double[] at = Figures.byBlanks(xml.text());
-            if (at.length >= 2 && Double.isFinite(at[0] + at[1])) {
+            if (at.length == 2 && Double.isFinite(at[0] + at[1])) {
                 points.add(new Profile.Pvi(at[0] - start, at[1], rounding));
                 out.limit("points of one profile", points.size(), 100_000);
             } else {

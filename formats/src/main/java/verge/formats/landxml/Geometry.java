@@ -2,10 +2,13 @@ package verge.formats.landxml;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
+import java.util.regex.Pattern;
 import verge.core.alignment.PlanElement;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
@@ -17,6 +20,8 @@ import verge.formats.reading.Xml;
 /** Lines, arcs and clothoids under CoordGeom. */
 final class Geometry {
     private static final double SAGITTA = 0.001;
+    /** A digit in the last figure of all. */
+    private static final Pattern MISWRITTEN = Pattern.compile("\\d\\S*\\s*$");
     private static final double LONGEST_CLOSING = 1e-6;
 
     /** Finds a point of the file by its name; null if there is none. */
@@ -44,10 +49,18 @@ final class Geometry {
         }
     }
 
-    /** Northing, easting and, if there is a third figure, height; null if there are fewer than two, or more than a place has. */
+    /**
+     * Northing, easting and, if there is a third figure, height, none where a word stands for it; null if there are fewer than two, or more
+     * than a place has, or a height is miswritten.
+     */
     static double[] place(String text) {
         double[] figures = Figures.byBlanks(text);
-        return figures.length < 2 || figures.length > 3 ? null : new double[] {figures[0], figures[1], figures.length > 2 ? figures[2] : Double.NaN};
+        if (figures.length < 2 || figures.length > 3) {
+            return null;
+        }
+        double height = figures.length > 2 ? figures[2] : Double.NaN;
+        boolean miswritten = figures.length > 2 && Double.isNaN(height) && MISWRITTEN.matcher(text).find();
+        return miswritten ? null : new double[] {figures[0], figures[1], height};
     }
 
     /** Reads the element just begun, each CoordGeom in it as one line. */
@@ -182,23 +195,30 @@ final class Geometry {
     }
 
     private Piece irregular() throws IOException {
+        return list().map(Piece.Row::new).orElse(null);
+    }
+
+    /** The places listed in the element just begun; empty if there are fewer than two, or what is no figure, or figures left over. */
+    Optional<Vertices> list() throws IOException {
         Vertices.Builder row = new Vertices.Builder();
+        boolean whole = true;
         int depth = xml.depth();
         while (xml.nextWithin(depth)) {
             if (xml.name().equals("PntList2D") || xml.name().equals("PntList3D")) {
-                add(row, xml.name().endsWith("3D") ? 3 : 2, xml.text());
+                whole &= add(row, xml.name().endsWith("3D") ? 3 : 2, xml.text());
             }
         }
-        return row.size() > 1 ? new Piece.Row(row.build()) : null;
+        return whole && row.size() > 1 ? Optional.of(row.build()) : Optional.empty();
     }
 
-    /** Adds the places in a list of so many figures each; figures left over at the end are dropped. */
-    void add(Vertices.Builder row, int figuresEach, String list) {
+    /** Adds the places in a list of so many figures each. @return whether all are figures and none is left over */
+    private boolean add(Vertices.Builder row, int figuresEach, String list) {
         double[] figures = Figures.byBlanks(list);
         out.checkGrowth(figures.length / figuresEach);
         for (int i = 0; i + figuresEach <= figures.length; i += figuresEach) {
             row.add(figures[i], figures[i + 1], figuresEach > 2 ? figures[i + 2] : Double.NaN);
         }
+        return figures.length % figuresEach == 0 && Arrays.stream(figures).allMatch(Double::isFinite);
     }
 
     /** Pieces as one path: arcs stay arcs, clothoids become chords within a millimetre. */

@@ -61,7 +61,7 @@ public final class LandXmlReader {
                 case "PlanFeature" -> geometry.lines("PlanFeature", "Plan features");
                 case "Parcel" -> geometry.lines("Parcel", "Parcels");
                 case "Alignment" -> new Alignments(xml, out, geometry).read();
-                case "Surface" -> new Surfaces(xml, out).read();
+                case "Surface" -> new Surfaces(xml, out, geometry).read();
                 case "Monument", "PipeNetwork", "Roadway", "Survey", "GradeModel" -> out.leaveOut(xml.name(), Why.NOT_READ, xml.where());
                 default -> { }   // a group of what is read, or words about it
             }

@@ -6,9 +6,9 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import verge.core.plan.Vertices;
 import verge.core.surface.Surface;
-import verge.formats.reading.Figures;
 import verge.formats.reading.Gatherer;
 import verge.formats.reading.Report.Why;
 import verge.formats.reading.Xml;
@@ -19,6 +19,7 @@ final class Surfaces {
 
     private final Xml xml;
     private final Gatherer out;
+    private final Geometry geometry;
     private final Map<String, Integer> index = new HashMap<>();
     private final Vertices.Builder vertices = new Vertices.Builder();
     private int[] corners = new int[48];
@@ -26,9 +27,10 @@ final class Surfaces {
     private final List<Vertices> breaklines = new ArrayList<>();
     private final List<Vertices> boundaries = new ArrayList<>();
 
-    Surfaces(Xml xml, Gatherer out) {
+    Surfaces(Xml xml, Gatherer out, Geometry geometry) {
         this.xml = xml;
         this.out = out;
+        this.geometry = geometry;
     }
 
     void read() throws IOException {
@@ -50,9 +52,8 @@ final class Surfaces {
     private void point() throws IOException {
         String id = xml.attribute("id").orElse("");
         String where = xml.where();
-        double[] p = Figures.byBlanks(xml.text());
-        boolean fit = p.length >= 2 && Math.abs(p[0]) <= Gatherer.FARTHEST && Math.abs(p[1]) <= Gatherer.FARTHEST && (p.length < 3 || Math.abs(p[2]) <= Gatherer.FARTHEST);
-        if (!fit) {
+        double[] p = Geometry.place(xml.text());
+        if (p == null || !Gatherer.isPlace(p)) {
             out.leaveOut("point of a surface", Why.NOT_A_NUMBER, where);
             return;
         }
@@ -60,7 +61,7 @@ final class Surfaces {
             out.leaveOut("point of a surface", Why.ID_TWICE, where + " \u2018" + id + "\u2019");
             return;
         }
-        vertices.add(p[0], p[1], p.length > 2 ? p[2] : Double.NaN);
+        vertices.add(p[0], p[1], p[2]);
         out.checkGrowth(vertices.size());
     }
 
@@ -101,18 +102,14 @@ final class Surfaces {
     }
 
     private void row(List<Vertices> rows) throws IOException {
-        int depth = xml.depth();
-        Vertices.Builder row = new Vertices.Builder();
-        while (xml.nextWithin(depth)) {
-            int each = xml.name().equals("PntList3D") ? 3 : xml.name().equals("PntList2D") ? 2 : 0;
-            double[] p = each == 0 ? new double[0] : Figures.byBlanks(xml.text());
-            for (int i = 0; i + each <= p.length && each > 0; i += each) {
-                row.add(p[i], p[i + 1], each > 2 ? p[i + 2] : Double.NaN);
-            }
-        }
-        if (row.size() > 1) {
-            rows.add(row.build());
+        String kind = xml.name();
+        String where = xml.where();
+        Optional<Vertices> row = geometry.list();
+        if (row.filter(Gatherer::arePlaces).isPresent()) {
+            rows.add(row.get());
             out.limit("breaklines", rows.size(), Gatherer.MOST_FEATURES);
+        } else {
+            out.leaveOut(kind, Why.NOT_A_NUMBER, where);
         }
     }
 }

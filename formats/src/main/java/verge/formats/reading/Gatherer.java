@@ -15,6 +15,7 @@ import verge.core.alignment.Alignment;
 import verge.core.coding.PointName;
 import verge.core.drawing.Drawing;
 import verge.core.drawing.Feature;
+import verge.core.drawing.FileSystem;
 import verge.core.drawing.Layer;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
@@ -30,6 +31,8 @@ public final class Gatherer {
     public static final int MOST_LAYERS = 5_000;
     /** In whatever unit a file has: millimetres at 20 000 km from the origin. */
     public static final double FARTHEST = 2e10;
+    public static final double LARGEST_LONGITUDE = 360;
+    private static final double LARGEST_LATITUDE = 90;
     private static final int LONGEST_WORDS = 200;
     private static final double CHORD_SAGITTA = 0.001;
     private static final int MOST_KINDS_LEFT_OUT = 200;
@@ -192,13 +195,25 @@ public final class Gatherer {
         if (features.isEmpty() && leftOut.isEmpty()) {
             throw new SurveyException(Problem.FILE_NOTHING_READ, watch.fileName());
         }
+        if (declared.system().equals(Optional.of(FileSystem.LAT_LON))) {
+            leaveOutIf(f -> !onEarth(f.vertices()), Report.Why.TOO_FAR);
+        }
         leaveOutStrays();
         List<Feature> meant = new HeightsMeant(features).features(this::leaveOut);
         return new ReadFile(kind, new Drawing(layers, meant), declared, new Report(read, new ArrayList<>(leftOut.values()), passed));
     }
 
+    private static boolean onEarth(Vertices places) {
+        for (int i = 0; i < places.size(); i++) {
+            if (!(Math.abs(places.north(i)) <= LARGEST_LATITUDE && Math.abs(places.east(i)) <= LARGEST_LONGITUDE)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** Takes things out again that only the whole file shows to be none. */
-    public void leaveOutIf(Predicate<Feature> unfit, Report.Why why) {
+    private void leaveOutIf(Predicate<Feature> unfit, Report.Why why) {
         for (Feature f : features.stream().filter(unfit).toList()) {
             leaveOut(f.name().isEmpty() ? "thing" : "thing \u2018" + f.name() + "\u2019", why, f.vertices().size() == 0 ? "" : f.vertices().north(0) + ", " + f.vertices().east(0));
         }
@@ -231,6 +246,21 @@ public final class Gatherer {
         if ((features.size() & 0xFF) == 0) {
             watch.goOn();
         }
+    }
+
+    /** Whether it is a place of this earth. @param place two figures in plan and a height, or NaN where there is none */
+    public static boolean isPlace(double[] place) {
+        return Math.abs(place[0]) <= FARTHEST && Math.abs(place[1]) <= FARTHEST && (Double.isNaN(place[2]) || Math.abs(place[2]) <= FARTHEST);
+    }
+
+    /** The same of all in a row. */
+    public static boolean arePlaces(Vertices row) {
+        for (int i = 0; i < row.size(); i++) {
+            if (!isPlace(new double[] {row.north(i), row.east(i), row.height(i).orElse(Double.NaN)})) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private boolean fit(String kind, Vertices places, String where) {

@@ -68,6 +68,8 @@ public record Report(Map<String, Integer> read, List<LeftOut> leftOut, List<Pass
         CYCLE,
         /** Drawn only on a sheet for printing. */
         ON_SHEET,
+        /** Made invisible by who drew it. */
+        INVISIBLE,
         /** Read, but its name cannot be a point's name here. */
         NAME_UNFIT,
         /** Read, but the file has the name before. */

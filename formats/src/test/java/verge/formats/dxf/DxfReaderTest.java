@@ -125,6 +125,8 @@ class DxfReaderTest {
     @Test
     void wordsLoseTheirSettingAndKeepTheirLetters() throws IOException {
         assertThat(PlainText.of("%%c 12%%d %%p3 \\U+00F8")).isEqualTo("\u2300 12\u00B0 \u00B13 \u00F8");
+        assertThat(PlainText.of("5 %%176 %%063")).isEqualTo("5 \u00B0 ?");
+        assertThat(PlainText.ofLines("{\\c255;red}")).isEqualTo("red");
         assertThat(PlainText.ofLines("{\\fSans|b1;\\C3;Boat\\P loft} \\S1/2;m")).isEqualTo("Boat  loft 1/2m");
         ReadFile old = read("0 SECTION 2 HEADER 9 $DWGCODEPAGE 3 ANSI_1250 0 ENDSEC 0 SECTION 2 ENTITIES 0 TEXT 8 A 10 1 20 1 40 2 1 \u0141\u00F3d\u017A 0 ENDSEC", Charset.forName("windows-1250"));
         assertThat(old.drawing().features()).singleElement().satisfies(f -> assertThat(f.name()).isEqualTo("\u0141\u00F3d\u017A"));
@@ -160,12 +162,34 @@ class DxfReaderTest {
                 .extracting(l -> l.kind() + " " + l.why()).containsExactly("mesh " + Why.NO_SHAPE);
     }
 
+    /** A tube of three columns: the last column meets the first again, and so may the rows. */
+    @ParameterizedTest
+    @CsvSource({"16, 4", "48, 6", "17, 8", "49, 12"})
+    void aMeshMayCloseOnItself(int flags, int triangles) throws IOException {
+        String grid = "";
+        for (int i = 0; i < 6; i++) {
+            grid += "0 VERTEX 8 M 70 64 10 " + i % 3 * (1 + i) + " 20 " + i + " 30 " + i + " ";
+        }
+        assertThat(entities("0 POLYLINE 8 M 66 1 70 " + flags + " 71 2 72 3 " + grid + "0 SEQEND 8 M").drawing().surfaces()).singleElement()
+                .satisfies(s -> assertThat(s.triangleCount()).isEqualTo(triangles));
+    }
+
+    @Test
+    void whatIsMadeInvisibleIsLeftOutAndSaid() throws IOException {
+        ReadFile file = entities("0 LINE 8 A 60 1 10 0 20 0 11 1 21 1 0 POINT 8 A 60 0 10 1 20 1");
+        assertThat(said(file)).isEqualTo("LINE INVISIBLE 1");
+        assertThat(file.drawing().features()).hasSize(1);
+    }
+
     @Test
     void facesOfThreeCornersAreOneTriangleAndWrongCornersAreTold() throws IOException {
         assertThat(entities("0 3DFACE 8 M 10 0 20 0 30 1 11 1 21 0 31 1 12 1 22 1 32 2 13 1 23 1 33 2").drawing().surfaces()).singleElement()
                 .satisfies(s -> assertThat(s.triangleCount()).isEqualTo(1));
         ReadFile file = entities("0 POLYLINE 8 M 66 1 70 64 71 1 72 1 0 VERTEX 8 M 70 192 10 0 20 0 30 0 0 VERTEX 8 M 70 128 71 1 72 2 73 9 0 SEQEND 8 M 0 POINT 8 A 10 1 20 1");
         assertThat(file.report().leftOut()).extracting(l -> l.why()).containsExactly(Why.NOT_IN_FILE);
+        ReadFile fourth = entities("0 POLYLINE 8 M 66 1 70 64 71 3 72 1 0 VERTEX 8 M 70 192 10 0 20 0 30 0 0 VERTEX 8 M 70 192 10 1 20 0 30 0 0 VERTEX 8 M 70 192 10 1 20 1 30 0 "
+                + "0 VERTEX 8 M 70 128 71 1 72 2 73 3 74 9 0 SEQEND 8 M");
+        assertThat(said(fourth)).isEqualTo("face of a polyline NOT_IN_FILE 1");
     }
 
     @Test

@@ -105,6 +105,23 @@ class GeoJsonReaderTest {
         });
     }
 
+    /** Only the collection's own name and system count, not what a feature has beside its shape. */
+    @Test
+    void namesAndSystemsWithinFeaturesAreTheirOwn() throws IOException {
+        ReadFile file = read("{\"type\":\"FeatureCollection\",\"name\":\"Shore\",\"features\":[{\"type\":\"Feature\",\"name\":\"odd\",\"crs\":{\"properties\":{\"name\":\"EPSG:25832\"}},"
+                + "\"geometry\":{\"type\":\"Point\",\"coordinates\":[11.41,56.91]}}]}");
+        assertThat(file.drawing().layers()).extracting(Layer::name).containsExactly("Shore");
+        assertThat(file.declared().system()).contains(FileSystem.LAT_LON);
+    }
+
+    /** Also where the file names the system of degrees. */
+    @Test
+    void aPlaceOffTheEarthIsLeftOutWhereDegreesAreSaid() throws IOException {
+        ReadFile file = read("{\"type\":\"FeatureCollection\",\"crs\":{\"properties\":{\"name\":\"EPSG:4326\"}},\"features\":[" + feature("{\"type\":\"MultiPoint\",\"coordinates\":[[11.41,56.91],[11.42,156.92]]}") + "]}");
+        assertThat(file.drawing().spots()).hasSize(1);
+        assertThat(file.report().leftOut()).extracting(l -> l.why()).containsExactly(Why.TOO_FAR);
+    }
+
     @Test
     void deepNestingIsPassedOver() throws IOException {
         assertThat(read(feature("{\"type\":\"Polygon\",\"coordinates\":" + "[".repeat(40) + "1,2" + "]".repeat(40) + "}")).drawing().features()).isEmpty();

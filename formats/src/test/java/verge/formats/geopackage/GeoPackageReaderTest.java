@@ -80,6 +80,23 @@ class GeoPackageReaderTest {
         assertThat(file.drawing().spots()).extracting(Feature.Spot::name).doesNotContain("G0", "G1").isNotEmpty();
     }
 
+    @Test
+    void aLayerThatIsMissingCostsItselfOnly() throws Exception {
+        ReadFile file = changed("yard-utm.gpkg", "insert into gpkg_contents(table_name, data_type, identifier, srs_id) values ('Gone', 'features', 'Gone', 25832)",
+                "insert into gpkg_geometry_columns values ('Gone', 'geom', 'GEOMETRY', 25832, 2, 0)");
+        assertThat(file.report().leftOut()).singleElement().satisfies(l -> assertThat(l.kind() + " " + l.where()).isEqualTo("layer Gone"));
+        assertThat(file.drawing().spots()).extracting(Feature.Spot::name).contains("G0");
+    }
+
+    /** A curve through (0 0), (1 1), (2 0) is not the two chords between them. */
+    @Test
+    void curvesAreNotReadAsTheirChords() throws Exception {
+        String curve = "47500001E8640000" + "0108000000" + "03000000" + "00000000000000000000000000000000" + "000000000000F03F000000000000F03F" + "00000000000000400000000000000000";
+        ReadFile file = changed("yard-utm.gpkg", "drop trigger rtree_Yard_geom_update1", "drop trigger rtree_Yard_geom_update2", "drop trigger rtree_Yard_geom_update3", "drop trigger rtree_Yard_geom_update4",
+                "update Yard set geom = x'" + curve + "' where name = 'G0'");
+        assertThat(file.report().leftOut()).extracting(l -> l.kind() + " " + l.why()).containsExactly("circularstring NOT_READ");
+    }
+
     /** One package, one layer in zone 32 and the same points as latitude and longitude: they fall on each other. */
     @Test
     void layersOfSeveralSystemsAreEachPlaced() throws Exception {

@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
@@ -75,6 +76,22 @@ class KmlReaderTest {
         assertThat(file.report().leftOut()).extracting(l -> l.kind() + " " + l.why()).contains("Placemark " + Why.NO_SHAPE, "NetworkLink " + Why.NOT_READ, "GroundOverlay " + Why.NOT_READ,
                 "Point " + Why.NOT_A_NUMBER, "Track " + Why.NOT_READ);
         assertThat(file.drawing().features()).isEmpty();
+    }
+
+    /** Blanks after commas part no places, a fourth figure makes a place none, off the earth there is none. */
+    @ParameterizedTest
+    @CsvSource({"'11.4, 56.9', 1, ''", "'11.4,', 0, NOT_A_NUMBER", "'11.4,56.9,0,7', 0, NOT_A_NUMBER", "'56.9,111.4', 0, TOO_FAR", "'11.4,56.9,', 1, ''"})
+    void placesAreReadStrictly(String coordinates, int read, String said) throws IOException {
+        ReadFile file = read(point("A", "", coordinates));
+        assertThat(file.drawing().spots()).hasSize(read);
+        assertThat(file.report().leftOut().stream().map(l -> l.why().name())).containsExactlyElementsOf(said.isEmpty() ? List.of() : List.of(said));
+    }
+
+    @Test
+    void aDatumsHeadingIsNotItsValue() throws IOException {
+        ReadFile file = read("<Placemark><name>L7</name><ExtendedData><Data name=\"code\"><displayName>What it is</displayName><value>LMP</value></Data></ExtendedData>"
+                + "<Point><coordinates>11.4,56.9</coordinates></Point></Placemark>");
+        assertThat(file.drawing().spots()).extracting(Feature.Spot::code).containsExactly("LMP");
     }
 
     @Test

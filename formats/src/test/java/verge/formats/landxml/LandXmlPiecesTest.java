@@ -130,7 +130,7 @@ class LandXmlPiecesTest {
 
     /** A figure with a comma is none: 12,5 is not 12 and 5. */
     @ParameterizedTest
-    @CsvSource({"100 200 3, ''", "'100,5 200,25 3,1', CgPoint NOT_A_NUMBER 1", "100 200 3 4, CgPoint NOT_A_NUMBER 1", "100f 200 3, CgPoint NOT_A_NUMBER 1", "0x10 200 3, CgPoint NOT_A_NUMBER 1", "1.005e2 200 3, ''"})
+    @CsvSource({"100 200 3, ''", "'100,5 200,25 3,1', CgPoint NOT_A_NUMBER 1", "100 200 3 4, CgPoint NOT_A_NUMBER 1", "100f 200 3, CgPoint NOT_A_NUMBER 1", "'100 200 3,1', CgPoint NOT_A_NUMBER 1", "100 200 none, ''", "0x10 200 3, CgPoint NOT_A_NUMBER 1", "1.005e2 200 3, ''"})
     void figuresAreReadStrictly(String figures, String said) throws IOException {
         ReadFile file = read("<CgPoints><CgPoint name=\"1\">" + figures + "</CgPoint><CgPoint name=\"2\">1 2</CgPoint></CgPoints>");
         assertThat(said(file)).isEqualTo(said);
@@ -155,6 +155,25 @@ class LandXmlPiecesTest {
         ReadFile longer = read("<Alignments><Alignment name=\"A\" length=\"50.5\" staStart=\"0\"><CoordGeom>" + line("0 0", "50 0") + "</CoordGeom></Alignment></Alignments>");
         assertThat(only(longer).length()).isEqualTo(50);
         assertThat(said(longer)).isEqualTo("Alignment LENGTH_DIFFERS 1");
+    }
+
+    /** Figures too many or too few in one place of a list are said, wherever lists of places stand. */
+    @ParameterizedTest
+    @CsvSource({"<P id=\"9\">0 0 1 7</P>, '', '', point of a surface NOT_A_NUMBER 1", "'', 1 1 1 2 2, '', Breakline NOT_A_NUMBER 1", "'', '1 1 1 2,5 2 2', '', Breakline NOT_A_NUMBER 1",
+        "'', '', 1 1 1 2 2, PlanFeature IrregularLine NO_SHAPE 1; PlanFeature NO_SHAPE 1", "'', 1 1 1 2 2 2, 1 1 1 2 2 2, ''"})
+    void placesInListsAreReadStrictly(String point, String breakline, String line, String said) throws IOException {
+        ReadFile file = read("<Surfaces><Surface name=\"s\"><SourceData><Breaklines><Breakline><PntList3D>" + (breakline.isEmpty() ? "0 0 0 9 9 9" : breakline) + "</PntList3D></Breakline></Breaklines></SourceData>"
+                + "<Definition surfType=\"TIN\"><Pnts><P id=\"1\">0 0 1</P><P id=\"2\">0 9 1</P><P id=\"3\">9 0 2</P>" + point + "</Pnts><Faces><F>1 2 3</F></Faces></Definition></Surface></Surfaces>"
+                + "<PlanFeatures><PlanFeature name=\"f\"><CoordGeom><IrregularLine><PntList3D>" + (line.isEmpty() ? "0 0 0 9 9 9" : line) + "</PntList3D></IrregularLine></CoordGeom></PlanFeature></PlanFeatures>");
+        assertThat(said(file)).isEqualTo(said);
+        assertThat(file.drawing().surfaces()).singleElement().satisfies(s -> assertThat(s.breaklines()).hasSize(said.startsWith("Breakline") ? 0 : 1));
+    }
+
+    @Test
+    void aProfilesPointHasTwoFigures() throws IOException {
+        ReadFile file = alignment(line("0 0", "50 0"), "<Profile><ProfAlign><PVI>100 1</PVI><PVI>120 1 5</PVI><PVI>150 2</PVI></ProfAlign></Profile>");
+        assertThat(said(file)).isEqualTo("PVI NOT_A_NUMBER 1");
+        assertThat(only(file).profile().orElseThrow().height(20).orElseThrow()).isCloseTo(1.4, within(1e-9));
     }
 
     @Test

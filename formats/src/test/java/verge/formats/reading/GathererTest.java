@@ -3,6 +3,7 @@ package verge.formats.reading;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.Optional;
 import java.util.OptionalInt;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -25,7 +26,7 @@ class GathererTest {
     }
 
     private ReadFile result() {
-        return out.result(FileKind.DXF, Declared.LAT_LON);
+        return out.result(FileKind.DXF, Declared.eastNorth(Optional.empty(), Optional.empty()));
     }
 
     @Test

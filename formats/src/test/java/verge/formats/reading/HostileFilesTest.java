@@ -150,7 +150,7 @@ class HostileFilesTest {
                 int y = i % 80;
                 out.write(switch (format) {
                     case "dxf" -> "10\n" + x + "\n20\n" + y + "\n";
-                    case "kml" -> x + "," + y + "\n";
+                    case "kml" -> i % 100 + "." + (100 + i % 100) + "," + y + "\n";
                     case "xml" -> x + " " + y + " ";
                     default -> (i == 0 ? "[" : ",[") + x + "," + y + "]";
                 });
