@@ -87,11 +87,12 @@ class MeasureController {
     }
 
     /**
+     * @param line of the book that it stands in
      * @param point to draw; absent if an entry of the same id was stored and has since been struck
      * @param elsewhere that it does not lie on the floor that is worked on, in words; empty if it does
      * @param before it was stored by an earlier request whose answer was lost: nothing was measured now
      */
-    record Stored(SketchPoint point, String next, String elsewhere, boolean before) {
+    record Stored(long line, SketchPoint point, String next, String elsewhere, boolean before) {
     }
 
     @PostMapping("/shots")
@@ -101,7 +102,7 @@ class MeasureController {
         return measuring.measure(job, id, name, code, notes(fields), person.getName()).thenApply(kept -> {
             Journal journal = journals.journal(job);
             Optional<StoredPoint> point = journal.state().pointsOf(kept.entry().id()).stream().findFirst();
-            return new Stored(point.map(p -> SketchPoint.of(p, codebooks.of(job))).orElse(null), MeasureService.nextName(journal).text(),
+            return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, codebooks.of(job))).orElse(null), MeasureService.nextName(journal).text(),
                     point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""), kept.before());
         });
     }

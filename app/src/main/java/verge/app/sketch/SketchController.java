@@ -25,6 +25,7 @@ import verge.core.drawing.Role;
 import verge.core.floor.WorkFloor;
 import verge.core.geodesy.GridPoint;
 import verge.core.journal.JobState;
+import verge.core.journal.Journal;
 import verge.core.journal.Leaf;
 
 /** What the sketch of a job shows. */
@@ -71,11 +72,12 @@ class SketchController {
     }
 
     /**
+     * @param lines of the book up to which it is drawn
      * @param points those that belong to the floor that is worked on
      * @param floors highest first, as they lie above one another
      * @param apart that what is drawn lies far apart, in words; empty if it does not
      */
-    record Sketch(List<SketchPoint> points, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
+    record Sketch(int lines, List<SketchPoint> points, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
             List<FloorMark> floors, String apart) {
     }
 
@@ -85,11 +87,12 @@ class SketchController {
 
     @GetMapping("/jobs/{job}/sketch")
     Sketch sketch(@PathVariable UUID job) {
-        JobState state = journals.state(job);
+        Journal journal = journals.journal(job);
+        JobState state = journal.state();
         Codebook book = codebooks.of(job);
         Optional<Leaf> open = state.openLeaf();
         List<Station> stations = state.leaves().stream().flatMap(leaf -> station(leaf, open.equals(Optional.of(leaf))).stream()).toList();
-        return new Sketch(state.points().filter(state::isHere).map(p -> SketchPoint.of(p, book)).toList(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
+        return new Sketch(journal.entries().size(), state.points().filter(state::isHere).map(p -> SketchPoint.of(p, book)).toList(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
                 state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state)).toList(),
                 drawings.current(job, state).map(SiteFile::id).orElse(null), floors(state), apart.words(job, state));
     }

@@ -52,6 +52,9 @@ function show(fetched, remember) {
   mountBench();
 }
 
+/** The number of the newest line at the foot: what was stored from this page stands there already. */
+const linesShown = () => Math.max(0, ...[...document.querySelectorAll('#foot [data-sequence]')].map(line => Number(line.dataset.sequence)));
+
 let refreshing = Promise.resolve();
 
 /** Fetches only what stands at the foot, the top and the tabs, after something was stored here or elsewhere; one at a time. */
@@ -119,6 +122,6 @@ export function listenToLeaves() {
       submitted(form, event.submitter).then(() => dropDraft(form), () => {});
     }
   });
-  document.addEventListener('verge:book', () => refreshFrame().catch(() => {}));
+  document.addEventListener('verge:book', event => refreshing.catch(() => {}).then(() => linesShown() < event.detail.lines && refreshFrame()).catch(() => {}));
   window.addEventListener('popstate', () => turnTo(location.href, {}, false).catch(() => {}));
 }

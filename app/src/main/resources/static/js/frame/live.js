@@ -26,7 +26,7 @@ function connect(missed) {
   for (const name of ['instrument', 'guide']) {
     source.addEventListener(name, event => tell(name, JSON.parse(event.data)));
   }
-  source.addEventListener('book', tellBook);
+  source.addEventListener('book', event => tellBook(event.data));
   source.addEventListener('error', () => {
     missed = true;
     tell('instrument', LOST);
@@ -52,12 +52,18 @@ const LOST = { link: 'lost', linkWords: 'Verge does not answer', tilt: '', level
 const latest = new Map();
 const MILLIS_OF_PEACE = 150;
 let bookTimer = 0;
+let lines = 0;
 
-/** New lines in the book are told together, a moment later: what was stored here is drawn first, and drawing must not wait for it. */
-function tellBook() {
+/**
+ * New lines in the book are told together, a moment later: what was stored here is drawn first, and drawing must not wait for it. Told with
+ * how many lines there are, so that nobody fetches what is there already; endlessly many where something else may have changed.
+ */
+function tellBook(count) {
+  lines = Math.max(lines, Number(count) || Infinity);
   bookTimer ||= setTimeout(() => {
-    bookTimer = 0;
-    document.dispatchEvent(new CustomEvent('verge:book'));
+    const detail = { lines };
+    bookTimer = lines = 0;
+    document.dispatchEvent(new CustomEvent('verge:book', { detail }));
   }, MILLIS_OF_PEACE);
 }
 

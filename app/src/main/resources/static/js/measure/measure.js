@@ -46,7 +46,7 @@ async function measure(form, button) {
     const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value, ...Object.fromEntries(notes.map(n => [n.name, n.value])) });
     shot.settle();
     if (stored.point && !stored.elsewhere) {
-      drawPoint(stored.point);
+      drawPoint(stored.point, stored.line);
       requestAnimationFrame(() => performance.measure('measure-to-drawn', { start: asked, end: performance.now() }));
     }
     hush();

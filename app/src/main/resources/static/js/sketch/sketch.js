@@ -51,7 +51,7 @@ export async function openSketch() {
   document.addEventListener('click', pressed);
   document.addEventListener('verge:paint', () => { style = styles(); paint.forEach(again => again()); redraw(); });
   document.addEventListener('verge:fold', () => map.updateSize());
-  document.addEventListener('verge:book', () => reload());
+  document.addEventListener('verge:book', event => reloadFor(event.detail.lines));
   document.addEventListener('verge:instrument', event => tellPole(event.detail));
   await document.fonts.load('450 15px Next');
   await reload();
@@ -63,7 +63,20 @@ function redraw() {
   drawn.changed();
 }
 
+const MILLIS_UNTIL_REST = 2500;
 let latestReload = 0;
+let linesDrawn = 0;
+let rest = 0;
+
+/** What was measured here is drawn; all else of it is looked at in the pause after the last shot, not during the next. */
+function reloadFor(lines) {
+  clearTimeout(rest);
+  if (lines > linesDrawn) {
+    reload();
+  } else {
+    rest = setTimeout(reload, MILLIS_UNTIL_REST);
+  }
+}
 
 /** Fetches the job's points and stations anew, and what is new of the site's files. */
 export async function reload() {
@@ -72,8 +85,14 @@ export async function reload() {
   if (own !== latestReload) {
     return;   // a later one is under way
   }
+  if (sketch.lines < linesDrawn) {
+    linesDrawn = 0;
+    await reload();   // asked before the last shot was stored: it would wipe it off the paper
+    return;
+  }
   const wasEmpty = extentOf('all') === null;
   unit = sketch;
+  linesDrawn = sketch.lines;
   content.points = new Points(sketch.points);
   document.getElementById('sketch-empty').hidden = sketch.points.length + sketch.files.length > 0;
   tellApart(sketch.apart);
@@ -112,9 +131,10 @@ function tellApart(words) {
   strip.hidden = !words;
 }
 
-/** Draws one point at once, before anything is fetched. */
-export function drawPoint(point) {
+/** Draws one point at once, before anything is fetched. @param line of the book that it stands in */
+export function drawPoint(point, line) {
   const { list } = content.points;
+  linesDrawn = line === linesDrawn + 1 ? line : linesDrawn;
   if (!list.some(p => p.entry === point.entry && p.name === point.name)) {
     content.points = new Points([...list, point]);
     document.getElementById('sketch-empty').hidden = true;

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import verge.app.support.Browser;
+import verge.app.support.FieldParty;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 
@@ -241,6 +242,31 @@ class HandsTest extends InBrowser {
 
     private List<String> spoken() {
         return browser.script("return window.spoken");
+    }
+
+    /** While one measures, nothing is fetched that is on the paper already; in the pause after it the sketch is looked at once, and at once if it comes from elsewhere. */
+    @Test
+    void whatIsMeasuredHereIsNotFetchedAgain() throws Exception {
+        FieldParty party = new FieldParty(verge);
+        party.setUpOnT2();
+        browser.open("/jobs/" + party.job() + "/measure");
+        browser.until(d -> fetched("/sketch") == 1);
+        party.ground().go("T4");
+        for (int shot = 1; shot <= 3; shot++) {
+            String stored = "10" + shot + " ";
+            browser.script("document.activeElement.blur()");
+            browser.press(Keys.SPACE);
+            browser.until(d -> d.findElement(By.id("foot")).getText().contains(stored) && d.findElements(By.cssSelector("#measure.busy")).isEmpty());
+        }
+        assertThat(fetched("/sketch")).isEqualTo(1);
+        assertThat(fetched("/measure")).as("the frame, once after each shot").isEqualTo(3);
+        browser.until(d -> fetched("/sketch") == 2);
+        party.shoot("E7");
+        browser.until(d -> fetched("/sketch") == 3 && d.findElement(By.id("foot")).getText().contains("E7"));
+    }
+
+    private long fetched(String end) {
+        return browser.<Number>script("return performance.getEntriesByType('resource').filter(e => new URL(e.name).pathname.endsWith(arguments[0])).length", end).longValue();
     }
 
     @Test
