@@ -1,7 +1,6 @@
 package verge.app.day;
 
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
