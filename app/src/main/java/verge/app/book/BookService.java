@@ -28,8 +28,9 @@ import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.journal.JournalService;
 import verge.app.journal.PayloadJson;
+import verge.core.chapters.Chapters;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.Journal;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -83,7 +84,7 @@ public class BookService {
         try {
             Brought book = read(content, Map.of());
             try {
-                Journal.replay(book.entries());
+                Chapters.replay(book.entries());
             } catch (RuntimeException unfit) {   // whatever a stranger's figures lead to when they are reckoned with: it is their book
                 throw new SurveyException(Problem.BOOK_UNREADABLE, "its entries", "they cannot be reckoned with: " + unfit.getMessage());
             }

@@ -14,7 +14,7 @@ import verge.app.journal.Author;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
 import verge.app.problem.ProblemWords;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.core.problem.SurveyException;
 
 /** The bench for the inverse between two points. */

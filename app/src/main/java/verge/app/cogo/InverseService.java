@@ -5,12 +5,12 @@ import org.springframework.stereotype.Service;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
-import verge.core.cogo.SiteInverse;
 import verge.core.coding.PointName;
+import verge.core.cogo.InverseNoted;
+import verge.core.cogo.SiteInverse;
 import verge.core.geodesy.Position;
-import verge.core.journal.JobState;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -35,7 +35,7 @@ public class InverseService {
         points.takeOn(job, Origin.CONTROL, author.person(), from, to);
         journals.append(job, author, state -> {
             between(state, from, to);
-            return new Payload.InverseNoted(PointName.parse(from), PointName.parse(to));
+            return new InverseNoted(PointName.parse(from), PointName.parse(to));
         });
     }
 

@@ -3,7 +3,7 @@ package verge.app.cogo;
 import verge.core.cogo.SiteInverse;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
-import verge.core.journal.JobSettings;
+import verge.core.settings.JobSettings;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
 

@@ -29,13 +29,13 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.pole.PrismTable;
 import verge.app.system.GeoidLibrary;
+import verge.core.drawing.DesignChosen;
 import verge.core.drawing.Role;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.SystemText;
-import verge.core.journal.JobSettings;
-import verge.core.journal.Payload;
+import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
 
 /**
@@ -151,7 +151,7 @@ class DemoWorld {
     }
 
     private void goBy(Job job, SiteFile design) {
-        journals.append(job.id(), author(), new Payload.DesignChosen(design.id(), design.name()));
+        journals.append(job.id(), author(), new DesignChosen(design.id(), design.name()));
     }
 
     private SiteFile file(Site site, String name) throws IOException {

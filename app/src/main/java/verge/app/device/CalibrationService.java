@@ -6,8 +6,8 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.stereotype.Service;
 import verge.app.journal.Author;
+import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
-import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Face;
@@ -62,7 +62,7 @@ public class CalibrationService {
             throw new SurveyException(Problem.CALIBRATION_PAIRS);
         }
         String title = InstrumentWatch.title(desk.ready(job).snapshot());
-        settings.calibrated(job, new Payload.InstrumentCalibrated(title, pairs, sigma(job), apply), new Author(author.entry(), author.person(), title));
+        settings.calibrated(job, new InstrumentCalibrated(title, pairs, sigma(job), apply), new Author(author.entry(), author.person(), title));
         setAside(job);
     }
 }

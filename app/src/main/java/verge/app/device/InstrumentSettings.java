@@ -10,8 +10,8 @@ import org.springframework.transaction.annotation.Transactional;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.PayloadJson;
+import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
-import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Atmosphere;
@@ -157,7 +157,7 @@ public class InstrumentSettings {
      *
      * @param holder the known instrument that it is remembered with
      */
-    public record Calibration(KnownInstrument holder, Payload.InstrumentCalibrated determined, Instant at) {
+    public record Calibration(KnownInstrument holder, InstrumentCalibrated determined, Instant at) {
     }
 
     /**
@@ -172,7 +172,7 @@ public class InstrumentSettings {
     }
 
     private Optional<Calibration> remembered(KnownInstrument k) {
-        return k.calibration().map(text -> new Calibration(k, json.convert(text, Payload.InstrumentCalibrated.class), k.calibratedAt().orElse(Instant.EPOCH)));
+        return k.calibration().map(text -> new Calibration(k, json.convert(text, InstrumentCalibrated.class), k.calibratedAt().orElse(Instant.EPOCH)));
     }
 
     /**
@@ -203,12 +203,12 @@ public class InstrumentSettings {
 
     /** What is taken off single-face readings. */
     public InstrumentErrors errors(UUID job) {
-        return calibration(job).map(Calibration::determined).filter(Payload.InstrumentCalibrated::applied)
+        return calibration(job).map(Calibration::determined).filter(InstrumentCalibrated::applied)
                 .map(c -> TwoFaceCalibration.determine(c.pairs(), c.sigmaAngle()).errors()).orElse(InstrumentErrors.NONE);
     }
 
     /** Writes a new determination into the job's journal and remembers it with the instrument, both or neither. */
-    public void calibrated(UUID job, Payload.InstrumentCalibrated determination, Author author) {
+    public void calibrated(UUID job, InstrumentCalibrated determination, Author author) {
         KnownInstrument instrument = desk.instrument(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
         remember(job, new Calibration(instrument, determination, Instant.now()), author);
     }

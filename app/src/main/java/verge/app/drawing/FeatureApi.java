@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 import verge.app.journal.JournalService;
 import verge.core.drawing.Feature;
 import verge.core.geodesy.system.CoordinateSystem;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.core.plan.Extent;
 import verge.core.plan.Vertices;
 import verge.core.problem.Problem;

@@ -17,9 +17,9 @@ import verge.core.geodesy.MapProjection;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.SystemText;
-import verge.core.journal.JobGeodesy;
 import verge.core.plan.Placement;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobGeodesy;
 import verge.core.units.PlanAxes;
 
 /** Brings drawings from their file's coordinates to a job's grid. */

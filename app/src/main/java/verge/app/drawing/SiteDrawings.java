@@ -9,7 +9,7 @@ import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
 import verge.app.job.JobService;
 import verge.core.drawing.Role;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.core.problem.SurveyException;
 
 /** The files of a job's site as the job sees them: which there are, which design the work goes by. */

@@ -15,8 +15,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import verge.app.job.JobService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.Journal;
 
 /** The whole journal of a job, latest first, with its lines struck through and brought back. */
 @Controller

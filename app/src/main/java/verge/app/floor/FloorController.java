@@ -19,8 +19,8 @@ import verge.app.journal.Author;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
 import verge.core.floor.Storey;
-import verge.core.journal.JobState;
-import verge.core.journal.Origin;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
 import verge.core.units.Figures;
 
 /** The bench for working floor by floor. */

@@ -10,12 +10,13 @@ import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
 import verge.core.coding.PointName;
 import verge.core.floor.Floor;
+import verge.core.floor.FloorChosen;
 import verge.core.floor.Floors;
+import verge.core.floor.FloorsNamed;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
-import verge.core.journal.JobState;
-import verge.core.journal.Payload;
-import verge.core.journal.StoredPoint;
+import verge.core.job.JobState;
+import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.LengthText;
@@ -53,7 +54,7 @@ public class FloorService {
         }
         Floors floors = new Floors(typed);
         if (!floors.equals(state.floor().floors())) {
-            journals.append(job, author, new Payload.FloorsNamed(floors));
+            journals.append(job, author, new FloorsNamed(floors));
         }
     }
 
@@ -97,7 +98,7 @@ public class FloorService {
             throw new SurveyException(Problem.CHOICE_UNFIT, "floor", floor, String.join(", ", state.floor().floors().all().stream().map(Floor::name).toList()));
         }
         if (!wanted.equals(state.floor().here().map(s -> s.floor().name()))) {
-            journals.append(job, author, new Payload.FloorChosen(wanted));
+            journals.append(job, author, new FloorChosen(wanted));
         }
     }
 }

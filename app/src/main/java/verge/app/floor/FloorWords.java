@@ -3,8 +3,8 @@ package verge.app.floor;
 import java.util.Optional;
 import verge.core.floor.Storey;
 import verge.core.geodesy.Elevation;
-import verge.core.journal.JobState;
-import verge.core.journal.StoredPoint;
+import verge.core.job.JobState;
+import verge.core.points.StoredPoint;
 import verge.core.units.Figures;
 
 /** Floors in words. */

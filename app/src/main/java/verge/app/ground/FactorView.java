@@ -1,7 +1,7 @@
 package verge.app.ground;
 
 import verge.core.geodesy.GroundFactor;
-import verge.core.journal.JobSettings;
+import verge.core.settings.JobSettings;
 import verge.core.units.Decimals;
 
 /**

@@ -19,11 +19,11 @@ import verge.app.points.SitePoints;
 import verge.app.problem.ProblemWords;
 import verge.core.geodesy.GroundFactor;
 import verge.core.geodesy.GroundUse;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobState;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.units.Length;
 
 /** The bench for grid and ground: what the job speaks in, its factor, and what every point would move. */
@@ -61,7 +61,7 @@ class GroundController {
                 GroundUse wanted = grounds.use(job, a);
                 wanted.factor().ifPresent(f -> model.addAttribute("factor", FactorView.of(f, GroundService.poor(f, a), state.settings())));
                 JobSettings settings = state.settings().with(wanted);
-                model.addAttribute("moves", MovesView.of(state, journals.journal(job).preview(new Payload.SettingsChosen(state.settings().with(wanted.unshifted()))), settings));
+                model.addAttribute("moves", MovesView.of(state, journals.journal(job).preview(new SettingsChosen(state.settings().with(wanted.unshifted()))), settings));
                 model.addAttribute("shift", wanted.equals(wanted.unshifted()) ? "" : settings.offset(new Length(wanted.shiftNorth()), new Length(wanted.shiftEast())));
                 model.addAttribute("wanted", true);
             } catch (SurveyException unfit) {
@@ -77,7 +77,7 @@ class GroundController {
         Answers a = Answers.of(sent);
         GroundUse wanted = grounds.use(job, a);
         wanted.factor().filter(f -> GroundService.poor(f, a) && f.reason().isEmpty()).ifPresent(this::refuse);
-        journals.append(job, Author.atPage(person.getName()), state -> new Payload.SettingsChosen(state.settings().with(wanted)));
+        journals.append(job, Author.atPage(person.getName()), state -> new SettingsChosen(state.settings().with(wanted)));
         return "redirect:/jobs/" + job + "/ground";
     }
 

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
-import verge.core.journal.Origin;
+import verge.core.points.Origin;
 import verge.core.units.Figures;
 import verge.core.units.LengthUnit;
 import verge.formats.csv.DecimalMark;
-import verge.formats.csv.PointCsvWriter;
 import verge.formats.csv.PointCsvWriter.Field;
+import verge.formats.csv.PointCsvWriter;
 
 /**
  * What is to be written, as chosen on the page; what was not chosen is null and takes the usual value.

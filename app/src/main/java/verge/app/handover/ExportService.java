@@ -11,11 +11,11 @@ import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
 import verge.core.geodesy.GroundFactor;
 import verge.core.geodesy.GroundUse;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobState;
-import verge.core.journal.StoredPoint;
+import verge.core.job.JobState;
+import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobSettings;
 import verge.core.units.Decimals;
 import verge.formats.csv.PointCsvWriter;
 

@@ -30,7 +30,7 @@ import verge.core.check.SiteContent;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.Role;
 import verge.core.geodesy.GridPoint;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.core.plan.Extent;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;

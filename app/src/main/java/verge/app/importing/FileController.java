@@ -35,7 +35,7 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.core.problem.SurveyException;
 import verge.core.units.PlanAxes;
 import verge.formats.codebook.CodebookReader;

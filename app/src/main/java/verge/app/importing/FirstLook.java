@@ -18,7 +18,7 @@ import verge.core.check.Remedy;
 import verge.core.check.SiteContent;
 import verge.core.check.WalkRound;
 import verge.core.drawing.Role;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 
 /** What the walk-round would find about a file if it were used as it stands on its page: told before it counts. */
 @Component

@@ -26,12 +26,14 @@ import verge.core.coding.PointName;
 import verge.core.drawing.Changes;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.Role;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.Journal;
-import verge.core.journal.JobState;
-import verge.core.journal.NamedPosition;
-import verge.core.journal.Origin;
 import verge.core.journal.Payload;
+import verge.core.journal.Struck;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointsImported;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Figures;
@@ -167,7 +169,7 @@ public class ImportService {
     /** Entries by which control of a file, or of an earlier version of it, has been taken on and that still stand. */
     private List<Entry> imports(Journal journal, SiteFile file) {
         Set<String> versions = Stream.concat(Stream.of(file), files.earlier(file).stream()).map(SiteFile::sha256).collect(Collectors.toSet());
-        return journal.entries().stream().filter(e -> !journal.state().isStruck(e.id()) && e.payload() instanceof Payload.PointsImported p
+        return journal.entries().stream().filter(e -> !journal.state().isStruck(e.id()) && e.payload() instanceof PointsImported p
                 && versions.contains(p.sha256()) && p.origin() == Origin.CONTROL).toList();
     }
 
@@ -184,9 +186,9 @@ public class ImportService {
      * where a setup stands on them, since what was measured from it would go too: there the later ones count from now on.
      */
     private void takeControl(UUID job, PlacedFile placed, Author author) {
-        Payload taken = new Payload.PointsImported(Origin.CONTROL, placed.file().name(), placed.file().sha256(), points(placed));
+        Payload taken = new PointsImported(Origin.CONTROL, placed.file().name(), placed.file().sha256(), points(placed));
         journals.appendTogether(job, author, before -> Stream.concat(imports(before, placed.file()).stream()
-                .filter(e -> before.pointsThatGoWith(e.id()) == before.state().pointsOf(e.id()).size()).map(e -> new Payload.Struck(e.id())), Stream.of(taken)).toList());
+                .filter(e -> before.pointsThatGoWith(e.id()) == before.state().pointsOf(e.id()).size()).map(e -> new Struck(e.id())), Stream.of(taken)).toList());
     }
 
     /**

@@ -24,16 +24,17 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.system.GeoidLibrary;
 import verge.core.coding.PointName;
+import verge.core.drawing.DesignChosen;
 import verge.core.drawing.Role;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
-import verge.core.journal.StoredPoint;
+import verge.core.points.Origin;
+import verge.core.points.PointsImported;
+import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobSettings;
 
 /** The bench for preparing a job: what it is, what it knows, and the files of its site. */
 @Controller
@@ -101,7 +102,7 @@ class PrepareController {
         boolean isCurrent = current.filter(c -> c.id().equals(file.id())).isPresent();
         int earlier = files.earlier(file).size();
         long taken = journal.entries().stream().filter(e -> !journal.state().isStruck(e.id())).map(Entry::payload)
-                .filter(Payload.PointsImported.class::isInstance).map(Payload.PointsImported.class::cast)
+                .filter(PointsImported.class::isInstance).map(PointsImported.class::cast)
                 .filter(p -> p.fileName().equals(file.name())).mapToLong(p -> p.points().size()).sum();
         List<String> notes = Stream.of(isCurrent ? "the design the work goes by" : "", taken > 0 ? "\u2713 " + (taken == 1 ? "1 point" : taken + " points") + " taken on" : "",
                 earlier > 0 ? "version " + (earlier + 1) : "").filter(n -> !n.isEmpty()).toList();
@@ -138,7 +139,7 @@ class PrepareController {
     @PostMapping("/design")
     String goBy(@PathVariable UUID job, @RequestParam UUID file, Principal person) {
         SiteFile design = files.file(jobs.job(job).siteId(), file);
-        journals.append(job, Author.atPage(person.getName()), new Payload.DesignChosen(design.id(), design.name()));
+        journals.append(job, Author.atPage(person.getName()), new DesignChosen(design.id(), design.name()));
         return "redirect:/jobs/" + job + "/prepare";
     }
 }

@@ -19,12 +19,12 @@ import org.springframework.web.bind.annotation.RestController;
 import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
-import verge.core.journal.Moves;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
+import verge.core.job.Moves;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.SettingsChosen;
 
 /** Jobs for programs. Settings are the answers to the same questions as on the page, under the same names. */
 @RestController
@@ -103,16 +103,16 @@ class JobApi {
     @PutMapping("/{job}/settings")
     JobBody change(@PathVariable UUID job, @RequestBody Change change, Principal person) {
         journals.appendTogether(job, Author.ofProgram(person.getName()), journal -> {
-            Payload.SettingsChosen chosen = chosen(job, journal.state(), change);
+            SettingsChosen chosen = chosen(job, journal.state(), change);
             journal.preview(chosen);
             return List.of(chosen);
         });
         return body(jobs.job(job));
     }
 
-    private Payload.SettingsChosen chosen(UUID job, JobState state, Change change) {
+    private SettingsChosen chosen(UUID job, JobState state, Change change) {
         Answers answers = settingsAnswers.write(state.settings()).with(or(change.settings()));
-        return new Payload.SettingsChosen(settingsAnswers.read(answers, jobs.job(job).siteId(), Optional.of(state.settings())), Boolean.TRUE.equals(change.carry()));
+        return new SettingsChosen(settingsAnswers.read(answers, jobs.job(job).siteId(), Optional.of(state.settings())), Boolean.TRUE.equals(change.carry()));
     }
 
     private static Map<String, String> or(Map<String, String> given) {

@@ -12,8 +12,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import verge.app.journal.JournalService;
-import verge.core.journal.JobState;
-import verge.core.journal.Origin;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
 
 /** The shelf of sites and jobs. */
 @Controller

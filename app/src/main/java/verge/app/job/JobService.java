@@ -10,10 +10,10 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.problem.TriedAgain;
 import verge.core.journal.Entry;
-import verge.core.journal.JobSettings;
-import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 
 /** Sites and their jobs. */
 @Service
@@ -70,7 +70,7 @@ public class JobService {
      * @throws SurveyException NAME_UNFIT, or JOB_NAME_TAKEN if the site has a job of that name in any case of letters
      */
     public Job make(UUID site, String typedName, JobSettings settings, Author author) {
-        return make(site, typedName, author.person(), job -> journals.begin(job.id(), author, new Payload.SettingsChosen(settings)));
+        return make(site, typedName, author.person(), job -> journals.begin(job.id(), author, new SettingsChosen(settings)));
     }
 
     /** Makes a job of entries that were written elsewhere, all or none. @throws SurveyException as {@link #make} */

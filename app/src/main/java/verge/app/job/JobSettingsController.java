@@ -16,11 +16,11 @@ import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.problem.ProblemWords;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.SettingsChosen;
 
 /** Changing a job's settings: what moves is shown before it is done, and striking the line in the field book undoes it. */
 @Controller
@@ -63,7 +63,7 @@ class JobSettingsController {
         try {
             Journal journal = journals.journal(job);
             JobState before = journal.state();
-            Payload.SettingsChosen chosen = new Payload.SettingsChosen(
+            SettingsChosen chosen = new SettingsChosen(
                     settingsAnswers.read(answers, own.siteId(), Optional.of(before.settings())), answers.ticked("carry"));
             MovesView moves = MovesView.of(before, journal.preview(chosen));
             boolean system = !before.settings().system().equals(chosen.settings().system());

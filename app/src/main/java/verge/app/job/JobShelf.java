@@ -15,10 +15,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
-import verge.core.journal.JobState;
-import verge.core.journal.NamedPosition;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointsImported;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -66,7 +66,7 @@ public class JobShelf {
                 .map(p -> new NamedPosition(p.name(), p.code(), p.position(), p.description(), p.sigma())).toList();
         if (withControl && !control.isEmpty()) {
             String from = "job " + making.job(job).name();
-            journals.append(copy.id(), Author.atPage(author.person()), new Payload.PointsImported(Origin.CONTROL, from, "", control));
+            journals.append(copy.id(), Author.atPage(author.person()), new PointsImported(Origin.CONTROL, from, "", control));
         }
         return copy;
     }

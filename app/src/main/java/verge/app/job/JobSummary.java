@@ -9,8 +9,8 @@ import org.springframework.ui.Model;
 import verge.app.form.Answers;
 import verge.app.journal.JournalService;
 import verge.app.problem.ProblemWords;
-import verge.core.journal.JobSettings;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobSettings;
 
 /** What answers come to, in words, as they are being given. */
 @Component

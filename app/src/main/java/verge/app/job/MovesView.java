@@ -1,9 +1,9 @@
 package verge.app.job;
 
 import java.util.List;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobState;
-import verge.core.journal.Moves;
+import verge.core.job.JobState;
+import verge.core.job.Moves;
+import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
 import verge.core.units.LengthStyle;
 import verge.core.units.LengthUnit;

@@ -21,8 +21,8 @@ import verge.app.journal.Author;
 import verge.app.problem.ProblemWords;
 import verge.app.system.GeoidLibrary;
 import verge.core.drawing.Role;
-import verge.core.journal.JobSettings;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobSettings;
 
 /** Making a job: four questions on one page, with what was answered in words beside them. */
 @Controller

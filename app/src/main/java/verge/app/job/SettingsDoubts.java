@@ -10,8 +10,8 @@ import verge.app.system.SystemLibrary;
 import verge.core.check.SettingsCheck;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.SystemCatalogue;
-import verge.core.journal.JobGeodesy;
-import verge.core.journal.JobSettings;
+import verge.core.settings.JobGeodesy;
+import verge.core.settings.JobSettings;
 
 /** What in settings does not fit together, in words. */
 @Component

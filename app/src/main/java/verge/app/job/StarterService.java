@@ -10,10 +10,10 @@ import org.springframework.stereotype.Service;
 import verge.app.journal.JournalService;
 import verge.app.journal.PayloadJson;
 import verge.core.geodesy.GroundUse;
-import verge.core.journal.JobSettings;
-import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.units.Figures;
 
 /** What a new job can begin from: starters that ship, starters that were kept, and the jobs there are. */
@@ -82,7 +82,7 @@ public class StarterService {
     }
 
     private JobSettings read(Starter starter) {
-        return ((Payload.SettingsChosen) json.read(new PayloadJson.Written(KIND, starter.version(), starter.settings()))).settings();
+        return ((SettingsChosen) json.read(new PayloadJson.Written(KIND, starter.version(), starter.settings()))).settings();
     }
 
     private static JobSettings general(JobSettings s) {
@@ -97,7 +97,7 @@ public class StarterService {
         if (starters.existsByNameIgnoreCase(name)) {
             throw new SurveyException(Problem.STARTER_NAME_TAKEN, name);
         }
-        PayloadJson.Written written = json.write(new Payload.SettingsChosen(general(journals.state(job).settings())));
+        PayloadJson.Written written = json.write(new SettingsChosen(general(journals.state(job).settings())));
         try {
             starters.saveAndFlush(new Starter(name, written.version(), written.json(), person));
         } catch (DataIntegrityViolationException keptInTheSameMoment) {

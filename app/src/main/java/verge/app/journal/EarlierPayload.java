@@ -5,14 +5,22 @@ import java.util.UUID;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
-import verge.core.journal.JobSettings;
-import verge.core.journal.NamedPosition;
-import verge.core.journal.Origin;
 import verge.core.journal.Payload;
+import verge.core.leaf.StationSetUp;
+import verge.core.measure.ShotTaken;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointsImported;
+import verge.core.pole.TargetChosen;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.sets.SetLimits;
+import verge.core.sets.SetMark;
+import verge.core.sets.SetsPlanned;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.units.AngleUnit;
 import verge.core.units.DirectionStyle;
 import verge.core.units.Figures;
@@ -37,7 +45,7 @@ sealed interface EarlierPayload {
         @Override
         public Payload today() {
             FiguresShown f = settings.figures();
-            return new Payload.SettingsChosen(JobSettings.flat(
+            return new SettingsChosen(JobSettings.flat(
                     Figures.of(f.lengthUnit(), f.angleUnit(), f.directionStyle(), f.lengthDecimals()), settings.site().gridPerGround()));
         }
     }
@@ -49,18 +57,18 @@ sealed interface EarlierPayload {
 
         @Override
         public Payload today() {
-            return new Payload.PointsImported(origin, fileName, sha256, points.stream().map(p -> new NamedPosition(p.name(), p.code(), p.position())).toList());
+            return new PointsImported(origin, fileName, sha256, points.stream().map(p -> new NamedPosition(p.name(), p.code(), p.position())).toList());
         }
     }
 
     /** Before marks of sets could be given another name later. */
-    record SetsPlanned1(UUID setup, List<Mark1> marks, int sets, Payload.SetLimits limits) implements EarlierPayload {
+    record SetsPlanned1(UUID setup, List<Mark1> marks, int sets, SetLimits limits) implements EarlierPayload {
         record Mark1(PointName name, Target target) {
         }
 
         @Override
         public Payload today() {
-            return new Payload.SetsPlanned(setup, marks.stream().map(m -> new Payload.SetMark(m.name(), m.target())).toList(), sets, limits);
+            return new SetsPlanned(setup, marks.stream().map(m -> new SetMark(m.name(), m.target())).toList(), sets, limits);
         }
     }
 
@@ -68,7 +76,7 @@ sealed interface EarlierPayload {
     record ShotTaken1(UUID setup, PointName name, Code code, TotalStationReading reading, Target target) implements EarlierPayload {
         @Override
         public Payload today() {
-            return new Payload.ShotTaken(setup, name, code, reading, target);
+            return new ShotTaken(setup, name, code, reading, target);
         }
     }
 
@@ -76,7 +84,7 @@ sealed interface EarlierPayload {
     record TargetChosen1(Target target) implements EarlierPayload {
         @Override
         public Payload today() {
-            return new Payload.TargetChosen(target);
+            return new TargetChosen(target);
         }
     }
 
@@ -85,7 +93,7 @@ sealed interface EarlierPayload {
             InstrumentPrecision precision, double refraction, String instrument, long upsets, String reason) implements EarlierPayload {
         @Override
         public Payload today() {
-            return Payload.StationSetUp.onKnownPoint(station, backsight, instrumentHeight, target, reading, air, precision, refraction, instrument, upsets, reason);
+            return StationSetUp.onKnownPoint(station, backsight, instrumentHeight, target, reading, air, precision, refraction, instrument, upsets, reason);
         }
     }
 }

@@ -9,8 +9,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.Journal;
 
 /** Journals for programs. */
 @RestController

@@ -19,13 +19,17 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import verge.core.chapters.Chapters;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.Geoids;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
 import verge.core.journal.Payload;
+import verge.core.journal.Restored;
+import verge.core.journal.Struck;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.Geoids;
+import verge.core.settings.SettingsChosen;
 
 /**
  * The journals of all jobs: reads them, appends to them, keeps the points in step.
@@ -48,7 +52,7 @@ public class JournalService {
     private final ApplicationEventPublisher events;
     private final Geoids geoids;
     private final ConcurrentMap<UUID, Replayed> replayed = Caffeine.newBuilder().maximumWeight(MOST_KEPT)
-            .weigher((UUID job, Replayed kept) -> kept.journal().entries().size() + kept.journal().state().nameCount()).<UUID, Replayed>build().asMap();
+            .weigher((UUID job, Replayed kept) -> kept.journal().weight()).<UUID, Replayed>build().asMap();
 
     /**
      * Where a journal cannot be read on.
@@ -135,13 +139,10 @@ public class JournalService {
                 return new Appended(before, List.of(), stored);
             }
             List<Entry> entries = entries(before, author, payloads.apply(before));
-            Journal after = before;
-            for (Entry entry : entries) {
-                JobState state = after.state();
-                after = after.append(entry);
-                persist(job, entry);
-                projection.follow(job, state, after, entry);
-            }
+            Journal after = before.append(entries);
+            entries.forEach(entry -> persist(job, entry));
+            entities.flush();
+            projection.follow(job, before, after);
             within.accept(entries.get(entries.size() - 1));
             return new Appended(after, entries, Optional.empty());
         });
@@ -167,14 +168,15 @@ public class JournalService {
     }
 
     /** Writes the first entry of a new job within the caller's transaction. */
-    public void begin(UUID job, Author author, Payload.SettingsChosen settings) {
+    public void begin(UUID job, Author author, SettingsChosen settings) {
         persist(job, new Entry(author.entry(), 1, Instant.now().truncatedTo(ChronoUnit.MICROS), author.person(), author.device(), settings));
     }
 
     /** Writes the entries of a new job, as they were written elsewhere, within the caller's transaction. */
     public void begin(UUID job, List<Entry> entries) {
         entries.forEach(entry -> persist(job, entry));
-        projection.rebuild(job, Journal.replay(entries, geoids).state());
+        entities.flush();
+        projection.rebuild(job, Chapters.replay(entries, geoids).state());
     }
 
     /** Whether any of these is in a journal here already. */
@@ -191,7 +193,7 @@ public class JournalService {
             if (state.isStruck(entry) || !journal(job).canStrike(entry)) {
                 throw new SurveyException(Problem.NOTHING_TO_STRIKE);
             }
-            return new Payload.Struck(entry);
+            return new Struck(entry);
         });
     }
 
@@ -201,7 +203,7 @@ public class JournalService {
             if (!state.isStruck(entry)) {
                 throw new SurveyException(Problem.NOTHING_TO_STRIKE);
             }
-            return new Payload.Restored(entry);
+            return new Restored(entry);
         });
     }
 
@@ -214,7 +216,7 @@ public class JournalService {
         return Boolean.TRUE.equals(transaction.execute(status -> {
             entities.createNativeQuery("select id from job where id = :job for update").setParameter("job", job).getResultList();
             String before = projection.digest(job);
-            projection.rebuild(job, Journal.replay(load(job, 0).entries(), geoids).state());
+            projection.rebuild(job, Chapters.replay(load(job, 0).entries(), geoids).state());
             return before.equals(projection.digest(job));
         }));
     }
@@ -231,16 +233,12 @@ public class JournalService {
             if (more.entries().isEmpty()) {
                 throw more.damage().map(d -> new SurveyException(Problem.JOURNAL_DAMAGED, d.line())).orElseGet(() -> new SurveyException(Problem.NOT_FOUND, job));
             }
-            return keep(job, new Replayed(Journal.replay(more.entries(), geoids), more.damage()));
+            return keep(job, new Replayed(Chapters.replay(more.entries(), geoids), more.damage()));
         }
         if (more.entries().isEmpty() && more.damage().isEmpty()) {
             return known;
         }
-        Journal now = known.journal();
-        for (Entry entry : more.entries()) {
-            now = now.append(entry);
-        }
-        return keep(job, new Replayed(now, more.damage()));
+        return keep(job, new Replayed(known.journal().append(more.entries()), more.damage()));
     }
 
     /** Keeps the longer of two journals: they are prefixes of one another. */
@@ -263,7 +261,6 @@ public class JournalService {
     private void persist(UUID job, Entry entry) {
         entities.persist(new EntryRow(entry.id(), job, entry.sequence(), entry.at(), entry.person(), entry.device(),
                 json.write(entry.payload())));
-        entities.flush();
     }
 
     private record Loaded(List<Entry> entries, Optional<Damage> damage, String why) {

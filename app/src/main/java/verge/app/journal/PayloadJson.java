@@ -1,48 +1,74 @@
 package verge.app.journal;
 
-import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonSubTypes.Type;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import verge.core.calibration.InstrumentCalibrated;
+import verge.core.check.FindingAccepted;
+import verge.core.cogo.InverseNoted;
+import verge.core.drawing.DesignChosen;
+import verge.core.floor.FloorChosen;
+import verge.core.floor.FloorsNamed;
 import verge.core.geodesy.system.CoordinateSystem;
-import verge.core.journal.JobSettings.GeoidChoice;
 import verge.core.journal.Payload;
+import verge.core.journal.Restored;
+import verge.core.journal.Reworked;
+import verge.core.journal.Struck;
+import verge.core.leaf.CheckTaken;
+import verge.core.leaf.LeafClosed;
+import verge.core.leaf.LeafReopened;
+import verge.core.leaf.StationSetUp;
+import verge.core.measure.NotesWritten;
+import verge.core.measure.ShotTaken;
+import verge.core.points.PointKeyed;
+import verge.core.points.PointsImported;
+import verge.core.pole.TargetChosen;
+import verge.core.sets.MarkCarried;
+import verge.core.sets.SetPointing;
+import verge.core.sets.SetTakenOut;
+import verge.core.sets.SetsPlanned;
+import verge.core.settings.JobSettings.GeoidChoice;
+import verge.core.settings.SettingsChosen;
 import verge.core.setup.FaceShot;
+import verge.core.stakeout.PointStaked;
 
 /** Payloads as versioned JSON. Java's shortest decimal of a double reads back to the same bits. */
 @Component
 public class PayloadJson {
     private static final String REWORKED = "reworked/1";
     private static final Map<String, Class<? extends Payload>> TYPES = Map.ofEntries(
-            Map.entry("settings/2", Payload.SettingsChosen.class),
-            Map.entry("points-imported/2", Payload.PointsImported.class),
-            Map.entry("point-keyed/1", Payload.PointKeyed.class),
-            Map.entry("target/2", Payload.TargetChosen.class),
-            Map.entry("setup/2", Payload.StationSetUp.class),
-            Map.entry("leaf-closed/1", Payload.LeafClosed.class),
-            Map.entry("leaf-reopened/1", Payload.LeafReopened.class),
-            Map.entry("check/1", Payload.CheckTaken.class),
-            Map.entry("sets/2", Payload.SetsPlanned.class),
-            Map.entry("set-pointing/1", Payload.SetPointing.class),
-            Map.entry("set-out/1", Payload.SetTakenOut.class),
-            Map.entry("mark-carried/1", Payload.MarkCarried.class),
-            Map.entry("calibrated/1", Payload.InstrumentCalibrated.class),
-            Map.entry(REWORKED, Payload.Reworked.class),
-            Map.entry("shot/2", Payload.ShotTaken.class),
-            Map.entry("notes/1", Payload.NotesWritten.class),
-            Map.entry("staked/1", Payload.PointStaked.class),
-            Map.entry("inverse/1", Payload.InverseNoted.class),
-            Map.entry("design-chosen/1", Payload.DesignChosen.class),
-            Map.entry("floors/1", Payload.FloorsNamed.class),
-            Map.entry("floor-chosen/1", Payload.FloorChosen.class),
-            Map.entry("finding-accepted/1", Payload.FindingAccepted.class),
-            Map.entry("struck/1", Payload.Struck.class),
-            Map.entry("restored/1", Payload.Restored.class));
+            Map.entry("settings/2", SettingsChosen.class),
+            Map.entry("points-imported/2", PointsImported.class),
+            Map.entry("point-keyed/1", PointKeyed.class),
+            Map.entry("target/2", TargetChosen.class),
+            Map.entry("setup/2", StationSetUp.class),
+            Map.entry("leaf-closed/1", LeafClosed.class),
+            Map.entry("leaf-reopened/1", LeafReopened.class),
+            Map.entry("check/1", CheckTaken.class),
+            Map.entry("sets/2", SetsPlanned.class),
+            Map.entry("set-pointing/1", SetPointing.class),
+            Map.entry("set-out/1", SetTakenOut.class),
+            Map.entry("mark-carried/1", MarkCarried.class),
+            Map.entry("calibrated/1", InstrumentCalibrated.class),
+            Map.entry(REWORKED, Reworked.class),
+            Map.entry("shot/2", ShotTaken.class),
+            Map.entry("notes/1", NotesWritten.class),
+            Map.entry("staked/1", PointStaked.class),
+            Map.entry("inverse/1", InverseNoted.class),
+            Map.entry("design-chosen/1", DesignChosen.class),
+            Map.entry("floors/1", FloorsNamed.class),
+            Map.entry("floor-chosen/1", FloorChosen.class),
+            Map.entry("finding-accepted/1", FindingAccepted.class),
+            Map.entry("struck/1", Struck.class),
+            Map.entry("restored/1", Restored.class));
     private static final Map<String, Class<? extends EarlierPayload>> EARLIER = Map.of(
             "settings/1", EarlierPayload.SettingsChosen1.class,
             "sets/1", EarlierPayload.SetsPlanned1.class,
@@ -90,18 +116,18 @@ public class PayloadJson {
 
     public Written write(Payload payload) {
         String[] kindAndVersion = NAMES.get(payload.getClass()).split("/");
-        Object written = payload instanceof Payload.Reworked r ? rework(r) : payload;
+        Object written = payload instanceof Reworked r ? rework(r) : payload;
         return new Written(kindAndVersion[0], Integer.parseInt(kindAndVersion[1]), json.writeValueAsString(written));
     }
 
-    private Rework rework(Payload.Reworked r) {
+    private Rework rework(Reworked r) {
         Written corrected = write(r.corrected());
         return new Rework(r.entry(), corrected.kind(), corrected.version(), json.readTree(corrected.json()), r.reason());
     }
 
-    private Payload.Reworked reworked(String text) {
+    private Reworked reworked(String text) {
         Rework r = json.readValue(text, Rework.class);
-        return new Payload.Reworked(r.entry(), read(new Written(r.kind(), r.version(), json.writeValueAsString(r.corrected()))), r.reason());
+        return new Reworked(r.entry(), read(new Written(r.kind(), r.version(), json.writeValueAsString(r.corrected()))), r.reason());
     }
 
     public Payload read(Written written) {
@@ -117,6 +143,16 @@ public class PayloadJson {
             throw new IllegalStateException("a newer Verge wrote '" + written.kind() + "' version " + written.version());
         }
         return json.readValue(written.json(), type);
+    }
+
+    /** All kinds that were ever written, each with its version. */
+    Set<String> kinds() {
+        return Stream.concat(TYPES.keySet().stream(), EARLIER.keySet().stream()).collect(Collectors.toUnmodifiableSet());
+    }
+
+    /** The records that entries are read to. */
+    Set<Class<? extends Payload>> types() {
+        return NAMES.keySet();
     }
 
     /** A value of its own, kept as JSON outside the journal. */

@@ -1,46 +1,47 @@
 package verge.app.journal;
 
-import jakarta.persistence.EntityManager;
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
+import java.sql.Types;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import verge.core.geodesy.Elevation;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
-import verge.core.journal.StoredPoint;
+import verge.core.points.StoredPoint;
 
 /** Keeps the table of points in step with the journal. Its caller holds the transaction. */
 @Component
 class PointProjection {
-    private final EntityManager entities;
+    private static final int BATCH = 1000;
+
+    private final JdbcTemplate jdbc;
     private final JdbcClient sql;
 
-    PointProjection(EntityManager entities, JdbcClient sql) {
-        this.entities = entities;
+    PointProjection(JdbcTemplate jdbc, JdbcClient sql) {
+        this.jdbc = jdbc;
         this.sql = sql;
     }
 
-    /** Brings the table from one state to the next; an entry that may reach back is compared entry by entry. */
-    void follow(UUID job, JobState before, Journal after, Entry added) {
-        List<UUID> touched = Journal.reachesBack(added.payload())
-                ? after.entries().stream().map(Entry::id).filter(id -> !before.pointsOf(id).equals(after.state().pointsOf(id))).toList()
-                : List.of(added.id());
-        for (UUID entry : touched) {
-            if (!before.pointsOf(entry).isEmpty()) {
-                sql.sql("delete from point where entry_id = :entry").param("entry", entry).update();
-            }
-            insert(job, after.state().pointsOf(entry));
-        }
+    /** Brings the table from one journal to one with more entries: what came to something else, and nothing more. */
+    void follow(UUID job, Journal before, Journal after) {
+        List<UUID> touched = after.changedSince(before.entries().size()).orElseThrow().stream().map(Entry::id)
+                .filter(id -> !before.state().pointsOf(id).equals(after.state().pointsOf(id))).toList();
+        List<UUID> gone = touched.stream().filter(id -> !before.state().pointsOf(id).isEmpty()).toList();
+        jdbc.batchUpdate("delete from point where entry_id = ?", gone, BATCH, (statement, id) -> statement.setObject(1, id));
+        insert(job, touched.stream().map(after.state()::pointsOf));
     }
 
     /** Throws the job's rows away and writes them anew. */
     void rebuild(UUID job, JobState state) {
         sql.sql("delete from point where job_id = :job").param("job", job).update();
-        state.points().map(StoredPoint::entry).distinct().forEach(entry -> insert(job, state.pointsOf(entry)));
-        entities.flush();
-        entities.clear();
+        insert(job, state.points().map(StoredPoint::entry).distinct().map(state::pointsOf));
     }
 
     /** A digest of the job's rows to the last bit. */
@@ -53,8 +54,27 @@ class PointProjection {
                 from point where job_id = :job""").param("job", job).query(String.class).single();
     }
 
-    private void insert(UUID job, List<StoredPoint> points) {
-        IntStream.range(0, points.size()).forEach(i -> entities.persist(new PointRow(job, i, points.get(i))));
-        entities.flush();
+    private void insert(UUID job, Stream<List<StoredPoint>> byEntry) {
+        List<Row> rows = byEntry.flatMap(points -> IntStream.range(0, points.size()).mapToObj(i -> new Row(i, points.get(i)))).toList();
+        jdbc.batchUpdate("insert into point(entry_id, ordinal, job_id, name, code, origin, northing, easting, elevation, sigma_north, sigma_east, sigma_up) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+                rows, BATCH, (statement, row) -> row.fill(statement, job));
+    }
+
+    /** @param ordinal place among the points of one entry, from 0 */
+    private record Row(int ordinal, StoredPoint point) {
+        void fill(PreparedStatement statement, UUID job) throws SQLException {
+            statement.setObject(1, point.entry());
+            statement.setInt(2, ordinal);
+            statement.setObject(3, job);
+            statement.setString(4, point.name().text());
+            statement.setString(5, point.code().text());
+            statement.setString(6, point.origin().name());
+            statement.setDouble(7, point.position().plan().northing());
+            statement.setDouble(8, point.position().plan().easting());
+            statement.setObject(9, point.position().elevation().map(Elevation::metres).orElse(null), Types.DOUBLE);
+            statement.setObject(10, point.sigma().map(s -> s.north().metres()).orElse(null), Types.DOUBLE);
+            statement.setObject(11, point.sigma().map(s -> s.east().metres()).orElse(null), Types.DOUBLE);
+            statement.setObject(12, point.sigma().map(s -> s.up().metres()).orElse(null), Types.DOUBLE);
+        }
     }
 }

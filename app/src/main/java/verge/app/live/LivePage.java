@@ -10,7 +10,7 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import verge.app.stakeout.StakeoutAim;
-import verge.core.journal.Journal;
+import verge.core.job.Journal;
 
 /**
  * One open page. What it is to be told waits in its own outbox, of each event the latest text only, and is sent by a thread of its own when

@@ -27,9 +27,9 @@ import verge.app.journal.JournalService;
 import verge.app.stakeout.GuideView;
 import verge.app.stakeout.StakeoutAim;
 import verge.core.geodesy.Position;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
-import verge.core.journal.Leaf;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
+import verge.core.leaf.Leaf;
 import verge.core.problem.SurveyException;
 import verge.core.reading.TotalStationReading;
 

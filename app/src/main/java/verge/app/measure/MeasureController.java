@@ -22,10 +22,10 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.pole.PrismTable;
 import verge.app.sketch.SketchPoint;
-import verge.core.journal.JobSettings;
-import verge.core.journal.Journal;
-import verge.core.journal.Origin;
-import verge.core.journal.StoredPoint;
+import verge.core.job.Journal;
+import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
+import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
 
 /** The bench for measuring points. */

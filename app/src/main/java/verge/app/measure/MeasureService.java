@@ -13,11 +13,12 @@ import verge.app.journal.Kept;
 import verge.app.journal.UnderWay;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
+import verge.core.measure.NotesWritten;
+import verge.core.measure.ShotTaken;
+import verge.core.points.Origin;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -52,7 +53,7 @@ public class MeasureService {
             InstrumentWatch.Ready ready = watch.ready(job);
             return watch.shoot(ready).thenApply(reading -> journals.append(job, new Author(id, person, ready.device()), state -> {
                 requireFree(state, name);
-                return new Payload.ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes));
+                return new ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes));
             }));
         });
     }
@@ -75,8 +76,8 @@ public class MeasureService {
      * @throws SurveyException NOT_FOUND if the entry is no shot of the job
      */
     public void writeNotes(UUID job, UUID shot, Map<String, String> notes, Author author) {
-        journals.journal(job).entry(shot).filter(e -> e.payload() instanceof Payload.ShotTaken).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this shot"));
-        journals.append(job, author, state -> new Payload.NotesWritten(shot, notes.entrySet().stream()
+        journals.journal(job).entry(shot).filter(e -> e.payload() instanceof ShotTaken).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this shot"));
+        journals.append(job, author, state -> new NotesWritten(shot, notes.entrySet().stream()
                 .filter(n -> state.settings().work().noteFields().contains(n.getKey())).collect(Collectors.toMap(Map.Entry::getKey, n -> fitting(n.getValue())))));
     }
 
@@ -94,7 +95,7 @@ public class MeasureService {
     /** The next free name after the last measured one. */
     public static PointName nextName(Journal journal) {
         PointName name = journal.entries().stream().map(Entry::payload)
-                .filter(Payload.ShotTaken.class::isInstance).map(p -> ((Payload.ShotTaken) p).name())
+                .filter(ShotTaken.class::isInstance).map(p -> ((ShotTaken) p).name())
                 .reduce((first, next) -> next).map(PointName::successor).orElse(FIRST);
         while (journal.state().find(name).isPresent()) {
             name = name.successor();
@@ -105,7 +106,7 @@ public class MeasureService {
     /** The code last used, so that it need not be chosen again. */
     public static Code lastCode(Journal journal) {
         return journal.entries().stream().map(Entry::payload)
-                .filter(Payload.ShotTaken.class::isInstance).map(p -> ((Payload.ShotTaken) p).code())
+                .filter(ShotTaken.class::isInstance).map(p -> ((ShotTaken) p).code())
                 .reduce((first, next) -> next).orElse(Code.NONE);
     }
 }

@@ -8,8 +8,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import verge.app.journal.JournalService;
 import verge.core.geodesy.Elevation;
-import verge.core.journal.Origin;
-import verge.core.journal.StoredPoint;
+import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
 
 /** Points for programs. */
 @RestController

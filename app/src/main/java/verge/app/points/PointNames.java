@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.floor.Storey;
-import verge.core.journal.JobState;
-import verge.core.journal.Origin;
-import verge.core.journal.StoredPoint;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
 
 /**
  * The names offered where a point is asked for, in the order people count: those of the floor that is worked on. Any other name can still

@@ -10,11 +10,11 @@ import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
-import verge.core.journal.JobSettings;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
+import verge.core.points.Origin;
+import verge.core.points.PointKeyed;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobSettings;
 import verge.core.units.LengthText;
 import verge.core.units.LengthUnit;
 
@@ -43,7 +43,7 @@ public class PointService {
             if (state.find(name, Origin.DESIGN).isPresent()) {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
             }
-            return new Payload.PointKeyed(name, Code.NONE, position);
+            return new PointKeyed(name, Code.NONE, position);
         });
         return name;
     }

@@ -15,12 +15,13 @@ import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.drawing.Role;
 import verge.core.geodesy.Position;
-import verge.core.journal.JobState;
-import verge.core.journal.NamedPosition;
-import verge.core.journal.Origin;
+import verge.core.job.JobState;
 import verge.core.journal.Payload;
-import verge.core.journal.SeenPoints;
-import verge.core.journal.StoredPoint;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointsImported;
+import verge.core.points.SeenPoints;
+import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -109,14 +110,14 @@ public class SitePoints {
             if (state.find(name, Origin.DESIGN).isPresent()) {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
             }
-            return new Payload.PointsImported(Origin.DESIGN, from, sha256, List.of(new NamedPosition(name, Code.NONE, place)));
+            return new PointsImported(Origin.DESIGN, from, sha256, List.of(new NamedPosition(name, Code.NONE, place)));
         });
         return name;
     }
 
     private Payload taken(UUID job, JobState state, StoredPoint point) {
         PlacedFile file = drawings.file(job, state, point.entry());
-        return new Payload.PointsImported(point.origin(), file.file().name(), file.file().sha256(),
+        return new PointsImported(point.origin(), file.file().name(), file.file().sha256(),
                 List.of(new NamedPosition(point.name(), point.code(), point.position(), point.description(), point.sigma())));
     }
 

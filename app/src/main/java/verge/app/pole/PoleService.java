@@ -4,8 +4,8 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
-import verge.core.journal.JobState;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
+import verge.core.pole.TargetChosen;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
@@ -37,7 +37,7 @@ public class PoleService {
         Target chosen = parse(job, state, height, constant);
         String name = prisms.with(job, chosen.prismConstant()).map(Prism::name).orElse("");
         if (!state.target().map(chosen::equals).orElse(false) || !state.prism().equals(name)) {
-            journals.append(job, Author.atPage(person), new Payload.TargetChosen(chosen, name));
+            journals.append(job, Author.atPage(person), new TargetChosen(chosen, name));
         }
         return chosen;
     }

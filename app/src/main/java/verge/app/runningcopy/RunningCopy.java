@@ -29,9 +29,12 @@ import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.journal.JournalChanged;
 import verge.app.journal.JournalService;
+import verge.core.job.Journal;
+import verge.core.journal.Amendment;
 import verge.core.journal.Entry;
-import verge.core.journal.Journal;
 import verge.core.journal.Payload;
+import verge.core.measure.NotesWritten;
+import verge.core.settings.SettingsChosen;
 import verge.formats.csv.ShotCsvWriter;
 
 /**
@@ -113,7 +116,7 @@ class RunningCopy {
     }
 
     private static boolean changesEarlierLines(Payload payload) {
-        return Journal.reachesBack(payload) || payload instanceof Payload.NotesWritten;
+        return payload instanceof Amendment || payload instanceof SettingsChosen || payload instanceof NotesWritten;
     }
 
     private static Written appended(Journal journal, Written before) throws IOException {

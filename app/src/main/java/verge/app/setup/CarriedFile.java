@@ -19,10 +19,10 @@ import verge.app.journal.JournalService;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
 import verge.core.geodesy.Elevation;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.Journal;
-import verge.core.journal.Payload;
-import verge.core.journal.StoredPoint;
+import verge.core.points.StoredPoint;
+import verge.core.sets.MarkCarried;
 
 /**
  * The register file of marks that a job has carried on: so that every other job of the site sees them. Each mark that joins makes a newer
@@ -56,7 +56,7 @@ class CarriedFile {
     }
 
     private static String content(Journal journal) {
-        return "Name,Northing,Easting,Elevation,Code\n" + journal.entries().stream().filter(e -> e.payload() instanceof Payload.MarkCarried).map(Entry::id)
+        return "Name,Northing,Easting,Elevation,Code\n" + journal.entries().stream().filter(e -> e.payload() instanceof MarkCarried).map(Entry::id)
                 .flatMap(id -> journal.state().pointsOf(id).stream()).map(CarriedFile::line).collect(Collectors.joining());
     }
 

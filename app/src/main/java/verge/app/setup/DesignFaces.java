@@ -13,7 +13,7 @@ import verge.core.drawing.Feature;
 import verge.core.drawing.Role;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.core.plan.Vertices;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;

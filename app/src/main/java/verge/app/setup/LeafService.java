@@ -20,20 +20,29 @@ import verge.app.points.SitePoints;
 import verge.app.pole.PoleService;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
+import verge.core.job.Moves;
 import verge.core.journal.Entry;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
-import verge.core.journal.Leaf;
-import verge.core.journal.Moves;
-import verge.core.journal.Origin;
 import verge.core.journal.Payload;
-import verge.core.journal.StoredPoint;
+import verge.core.journal.Reworked;
+import verge.core.leaf.CheckTaken;
+import verge.core.leaf.Leaf;
+import verge.core.leaf.LeafClosed;
+import verge.core.leaf.LeafReopened;
+import verge.core.leaf.StationSetUp;
+import verge.core.measure.ShotTaken;
+import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
+import verge.core.sets.SetMark;
+import verge.core.sets.SetsPlanned;
 import verge.core.setup.Arrangement;
 import verge.core.setup.Sighting;
 import verge.core.setup.StationCheck;
+import verge.core.stakeout.PointStaked;
 import verge.core.units.Length;
 import verge.core.units.LengthText;
 
@@ -64,14 +73,14 @@ public class LeafService {
      *
      * @param outcome absent if the mark is no longer known
      */
-    public record Check(Entry entry, Payload.CheckTaken taken, Optional<StationCheck> outcome) {
+    public record Check(Entry entry, CheckTaken taken, Optional<StationCheck> outcome) {
     }
 
     /** In the order in which they were taken. */
     public List<Check> checks(UUID job, Leaf leaf) {
         Journal journal = journals.journal(job);
         return journal.state().checks(leaf.entry()).stream().flatMap(id -> journal.entry(id).stream()).map(e -> {
-            Payload.CheckTaken taken = (Payload.CheckTaken) journal.counting(e);
+            CheckTaken taken = (CheckTaken) journal.counting(e);
             return new Check(e, taken, journal.state().check(taken));
         }).toList();
     }
@@ -107,20 +116,20 @@ public class LeafService {
             }
             InstrumentWatch.Ready ready = watch.ready(job);
             return watch.shoot(ready).thenApply(reading -> journals.append(job, new Author(id, person, ready.device()),
-                    new Payload.CheckTaken(ready.leaf().entry(), name, reading, ready.target())));
+                    new CheckTaken(ready.leaf().entry(), name, reading, ready.target())));
         });
     }
 
     /** Ends the work on a leaf. */
     public void close(UUID job, UUID leaf, Author author) {
-        journals.append(job, author, new Payload.LeafClosed(leaf(job, leaf).entry()));
+        journals.append(job, author, new LeafClosed(leaf(job, leaf).entry()));
     }
 
     /** Takes a leaf up again. @throws SurveyException INSTRUMENT_MOVED if the instrument no longer stands there as it did */
     public void reopen(UUID job, UUID leaf, Author author) {
         Leaf found = leaf(job, leaf);
         watch.requireStanding(job, found);
-        journals.append(job, author, new Payload.LeafReopened(found.entry()));
+        journals.append(job, author, new LeafReopened(found.entry()));
     }
 
     /**
@@ -135,7 +144,7 @@ public class LeafService {
     /** @param needed entries that take on the points it names */
     private record Correction(List<Payload> needed, Payload corrected) {
         List<Payload> written(UUID entry, String reason) {
-            return Stream.concat(needed.stream(), Stream.of(new Payload.Reworked(entry, corrected, reason))).toList();
+            return Stream.concat(needed.stream(), Stream.of(new Reworked(entry, corrected, reason))).toList();
         }
     }
 
@@ -163,7 +172,7 @@ public class LeafService {
             throw new SurveyException(Problem.REASON_NEEDED, "a correction of what was written");
         }
         journals.appendTogether(job, author, journal -> {
-            asOf.ifPresent(seen -> journal.changedSince(entry, seen).ifPresent(e -> {
+            asOf.ifPresent(seen -> journal.amendedSince(entry, seen).ifPresent(e -> {
                 throw new SurveyException(Problem.CHANGED_MEANWHILE, "This line", e.person());
             }));
             return correction(job, journal, entry, fields).written(entry, reason.strip());
@@ -179,29 +188,29 @@ public class LeafService {
     }
 
     private Payload corrected(UUID job, JobState state, Payload before, SetupForm form) {
-        if (before instanceof Payload.StationSetUp setUp) {
+        if (before instanceof StationSetUp setUp) {
             return setUp.with(corrected(job, state, setUp.arrangement(), form));
-        } else if (before instanceof Payload.ShotTaken shot) {
+        } else if (before instanceof ShotTaken shot) {
             PointName name = form.get("name").isEmpty() ? shot.name() : PointName.parse(form.get("name"));
             Code code = form.fields().containsKey("code") ? Code.parse(form.get("code")) : shot.code();
-            return new Payload.ShotTaken(shot.setup(), name, code, shot.reading(), target(job, state, form, shot.target()), shot.notes());
-        } else if (before instanceof Payload.PointStaked stake) {
-            return new Payload.PointStaked(stake.setup(), stake.name(), stake.design(), stake.reading(), target(job, state, form, stake.target()), stake.tolerance(), stake.reason());
-        } else if (before instanceof Payload.CheckTaken check) {
+            return new ShotTaken(shot.setup(), name, code, shot.reading(), target(job, state, form, shot.target()), shot.notes());
+        } else if (before instanceof PointStaked stake) {
+            return new PointStaked(stake.setup(), stake.name(), stake.design(), stake.reading(), target(job, state, form, stake.target()), stake.tolerance(), stake.reason());
+        } else if (before instanceof CheckTaken check) {
             PointName mark = form.get("name").isEmpty() ? check.mark() : PointName.parse(form.get("name"));
-            return new Payload.CheckTaken(check.setup(), mark, check.reading(), target(job, state, form, check.target()));
-        } else if (before instanceof Payload.SetsPlanned plan) {
-            List<Payload.SetMark> marks = IntStream.range(0, plan.marks().size()).mapToObj(i -> corrected(job, state, plan.marks().get(i), form, i)).toList();
-            marks.stream().map(Payload.SetMark::name).filter(n -> marks.stream().filter(m -> m.name().equals(n)).count() > 1).findFirst().ifPresent(twice -> {
+            return new CheckTaken(check.setup(), mark, check.reading(), target(job, state, form, check.target()));
+        } else if (before instanceof SetsPlanned plan) {
+            List<SetMark> marks = IntStream.range(0, plan.marks().size()).mapToObj(i -> corrected(job, state, plan.marks().get(i), form, i)).toList();
+            marks.stream().map(SetMark::name).filter(n -> marks.stream().filter(m -> m.name().equals(n)).count() > 1).findFirst().ifPresent(twice -> {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, twice.text());
             });
-            return new Payload.SetsPlanned(plan.setup(), marks, plan.sets(), plan.limits());
+            return new SetsPlanned(plan.setup(), marks, plan.sets(), plan.limits());
         }
         throw new SurveyException(Problem.NOTHING_TO_REWORK);
     }
 
-    private Payload.SetMark corrected(UUID job, JobState state, Payload.SetMark before, SetupForm form, int i) {
-        Payload.SetMark mark = before.with(target(job, state, form.get("height-" + i), form.get("prism-" + i), before.target()));
+    private SetMark corrected(UUID job, JobState state, SetMark before, SetupForm form, int i) {
+        SetMark mark = before.with(target(job, state, form.get("height-" + i), form.get("prism-" + i), before.target()));
         return form.get("mark-" + i).isEmpty() ? mark : mark.with(PointName.parse(form.get("mark-" + i)));
     }
 

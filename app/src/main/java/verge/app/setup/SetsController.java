@@ -19,15 +19,15 @@ import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
 import verge.app.pole.PrismTable;
 import verge.core.coding.PointName;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobState;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
-import verge.core.journal.Round;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Face;
+import verge.core.sets.Round;
+import verge.core.sets.SetMark;
 import verge.core.sets.SetReduction;
+import verge.core.settings.JobSettings;
 import verge.core.units.Angle;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
@@ -102,7 +102,7 @@ class SetsController {
                 state.find(m.mark(), Origin.CONTROL).isPresent());
     }
 
-    private static Optional<NewMark> newMark(JobState state, Round round, Payload.SetMark mark) {
+    private static Optional<NewMark> newMark(JobState state, Round round, SetMark mark) {
         JobSettings settings = state.settings();
         return state.carried(round, mark.name()).map(o -> new NewMark(mark.name().text(), settings.place(o.position()),
                 "\u03c3 " + settings.figures().small(o.sigma().plan()) + " in plan, " + settings.figures().small(o.sigma().up()) + " in height",

@@ -21,17 +21,22 @@ import verge.app.points.SitePoints;
 import verge.app.pole.PoleService;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
-import verge.core.journal.JobState;
-import verge.core.journal.Leaf;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
-import verge.core.journal.Round;
+import verge.core.job.JobState;
+import verge.core.leaf.Leaf;
+import verge.core.points.Origin;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Face;
 import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.sets.MarkCarried;
+import verge.core.sets.Round;
+import verge.core.sets.SetLimits;
+import verge.core.sets.SetMark;
+import verge.core.sets.SetPointing;
+import verge.core.sets.SetTakenOut;
+import verge.core.sets.SetsPlanned;
 import verge.core.setup.ObservedPoint;
 import verge.core.units.Angle;
 import verge.core.units.AngleText;
@@ -89,11 +94,11 @@ public class SetsService {
         int count = (int) number("number of sets", sets, 1, MOST_SETS);
         number("number of marks", Integer.toString(typed.size()), 2, MOST_MARKS);
         Target usual = poles.parse(job, state, targetHeight, prism);
-        List<Payload.SetMark> marks = ordered(state, leaf, typed.keySet().stream().map(PointName::parse).distinct().toList()).stream()
-                .map(n -> new Payload.SetMark(n, own(job, state, typed.get(n.text()), usual).or(() -> state.lastTarget(n)).orElse(usual))).toList();
-        Payload.SetLimits limits = new Payload.SetLimits(Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)),
+        List<SetMark> marks = ordered(state, leaf, typed.keySet().stream().map(PointName::parse).distinct().toList()).stream()
+                .map(n -> new SetMark(n, own(job, state, typed.get(n.text()), usual).or(() -> state.lastTarget(n)).orElse(usual))).toList();
+        SetLimits limits = new SetLimits(Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)),
                 Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)), new Length(number("limit of distances", distance, 0.1, 100) / 1000));
-        UUID entry = journals.append(job, author, new Payload.SetsPlanned(leaf.entry(), marks, count, limits)).entry().id();
+        UUID entry = journals.append(job, author, new SetsPlanned(leaf.entry(), marks, count, limits)).entry().id();
         return journals.state(job).round(entry).orElseThrow();
     }
 
@@ -168,7 +173,7 @@ public class SetsService {
         requireWithin(journals.state(job).settings().figures(), round, step, reading);
         return journals.append(job, new Author(id, person, ready.device()), state -> {
             requireNext(state, round.entry(), step);
-            return new Payload.SetPointing(round.entry(), step.set(), round.filed(step.mark()), Pointing.of(reading));
+            return new SetPointing(round.entry(), step.set(), round.filed(step.mark()), Pointing.of(reading));
         });
     }
 
@@ -190,7 +195,7 @@ public class SetsService {
     private static void requireWithin(Figures f, Round round, Round.Step step, TotalStationReading reading) {
         Optional<Round.Shot> before = round.shots().stream().filter(s -> s.takenOut().isEmpty() && s.mark().equals(step.mark()) && s.pointing().face() == step.face()).findFirst();
         before.ifPresent(shot -> {
-            Payload.SetLimits limits = round.plan().limits();
+            SetLimits limits = round.plan().limits();
             double direction = Math.abs(reading.faceOneDirection().minus(shot.pointing().faceOneDirection()).halfCircle().radians()) * reading.zenith().wholeCircle().sin();
             outside(step, "direction", Math.abs(direction), limits.direction());
             outside(step, "zenith angle", Math.abs(reading.faceOneZenith().minus(shot.pointing().faceOneZenith()).radians()), limits.zenith());
@@ -231,7 +236,7 @@ public class SetsService {
             throw new SurveyException(Problem.REASON_NEEDED, "a reading that is taken out of the means");
         }
         Round round = journals.state(job).round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
-        journals.append(job, author, new Payload.SetTakenOut(plan, set, mark.isBlank() ? Optional.empty() : Optional.of(round.filed(PointName.parse(mark))), reason.strip()));
+        journals.append(job, author, new SetTakenOut(plan, set, mark.isBlank() ? Optional.empty() : Optional.of(round.filed(PointName.parse(mark))), reason.strip()));
     }
 
     /**
@@ -250,7 +255,7 @@ public class SetsService {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
             }
             state.carried(round, name).orElseThrow(() -> new SurveyException(Problem.MARK_WITHOUT_MEAN, name.text()));
-            return new Payload.MarkCarried(plan, round.filed(name));
+            return new MarkCarried(plan, round.filed(name));
         });
         carriedFile.write(job, Author.atPage(author.person()));
         JobState state = journals.state(job);

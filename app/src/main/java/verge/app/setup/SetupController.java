@@ -23,7 +23,7 @@ import verge.app.points.SitePoints;
 import verge.app.pole.PrismTable;
 import verge.app.problem.ProblemWords;
 import verge.core.coding.PointName;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
 import verge.core.setup.Arrangement;

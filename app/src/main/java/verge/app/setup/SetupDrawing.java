@@ -6,8 +6,8 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import verge.app.points.SitePoints;
 import verge.core.geodesy.GridPoint;
-import verge.core.journal.JobState;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
+import verge.core.leaf.StationSetUp;
 import verge.core.setup.Assurance;
 import verge.core.setup.DangerCircle;
 import verge.core.setup.ErrorEllipse;
@@ -58,7 +58,7 @@ class SetupDrawing {
     record Hit(double[] at, String words, boolean within) {
     }
 
-    Drawn draw(UUID job, Payload.StationSetUp written, StationSolution s) {
+    Drawn draw(UUID job, StationSetUp written, StationSolution s) {
         JobState state = sitePoints.state(job);
         Figures f = state.settings().figures();
         GridPoint here = s.station().occupation().station().plan();

@@ -19,9 +19,10 @@ import verge.app.journal.Kept;
 import verge.app.points.SitePoints;
 import verge.app.pole.PoleService;
 import verge.core.coding.PointName;
-import verge.core.journal.JobState;
-import verge.core.journal.Origin;
+import verge.core.job.JobState;
 import verge.core.journal.Payload;
+import verge.core.leaf.StationSetUp;
+import verge.core.points.Origin;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.InstrumentPrecision;
@@ -71,7 +72,7 @@ public class SetupService {
      *
      * @param outcome solved, or why not
      */
-    public record Proposal(Payload.StationSetUp written, StationFit.Outcome outcome) {
+    public record Proposal(StationSetUp written, StationFit.Outcome outcome) {
         /** @throws SurveyException SETUP_UNSOLVED */
         public StationSolution solved() {
             return solution().orElseThrow(() -> {
@@ -230,7 +231,7 @@ public class SetupService {
     }
 
     /** The better matching of shots and faces, if there is one. */
-    Optional<FaceMatching.Better> betterFaces(UUID job, Payload.StationSetUp written) {
+    Optional<FaceMatching.Better> betterFaces(UUID job, StationSetUp written) {
         JobState state = journals.state(job);
         return written.arrangement().kind() != Arrangement.Kind.BUILDING ? Optional.empty()
                 : FaceMatching.find(written.arrangement(), written.conditions(), state.plane(), faces.walls(job, state));
@@ -262,14 +263,14 @@ public class SetupService {
         }, entry -> drafts.discard(job));
     }
 
-    private Payload accepted(UUID job, JobState state, Payload.StationSetUp written, String reason) {
+    private Payload accepted(UUID job, JobState state, StationSetUp written, String reason) {
         desk.snapshot(job).flatMap(InstrumentSnapshot::condition).filter(c -> c.upsets() != written.upsets()).ifPresent(moved -> {
             throw new SurveyException(Problem.INSTRUMENT_MOVED, written.station().text());
         });
         if (doubtful(new Proposal(written, state.solve(written)).solved()) && reason.isBlank()) {
             throw new SurveyException(Problem.REASON_NEEDED, "the check against control");
         }
-        return new Payload.StationSetUp(written.arrangement(), written.conditions(), written.instrument(), written.upsets(), reason.strip());
+        return new StationSetUp(written.arrangement(), written.conditions(), written.instrument(), written.upsets(), reason.strip());
     }
 
     /** Whether a person must say why it is kept all the same. A variance that chance exceeds once in forty is told, and needs no reason. */
@@ -285,7 +286,7 @@ public class SetupService {
         JobState state = journals.state(job);
         Arrangement arrangement = typed.arrangement(state, hand.form(), hand);
         Conditions conditions = new Conditions(typed.air(job, state, hand.form()), hand.precision(), instruments.errors(job), instruments.refraction(job));
-        Payload.StationSetUp written = new Payload.StationSetUp(arrangement, conditions, hand.instrument(), hand.upsets(), "");
+        StationSetUp written = new StationSetUp(arrangement, conditions, hand.instrument(), hand.upsets(), "");
         return new Proposal(written, state.solve(written));
     }
 }

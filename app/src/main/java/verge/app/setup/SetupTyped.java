@@ -8,7 +8,7 @@ import verge.app.pole.PoleService;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Position;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Atmosphere;

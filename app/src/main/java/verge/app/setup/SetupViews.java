@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.points.SitePoints;
@@ -14,11 +14,11 @@ import verge.app.pole.PrismTable;
 import verge.app.problem.ProblemWords;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
-import verge.core.journal.JobState;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
-import verge.core.journal.StoredPoint;
+import verge.core.job.JobState;
+import verge.core.leaf.StationSetUp;
 import verge.core.plan.Extent;
+import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
 import verge.core.setup.Assurance;
 import verge.core.setup.FaceMatching;
 import verge.core.setup.StationFit;
@@ -70,7 +70,7 @@ class SetupViews {
     }
 
     /** A setup that was accepted. */
-    SetupView view(Payload.StationSetUp written, StationSolution solved, JobState state) {
+    SetupView view(StationSetUp written, StationSolution solved, JobState state) {
         Figures f = state.settings().figures();
         return SetupView.of(solved, state.settings(), solved.notices().stream().map(n -> new SetupView.Told(words.notice(n, f), SetupView.weight(n.kind().weight()), "")).toList(), List.of());
     }
@@ -79,13 +79,13 @@ class SetupViews {
         return "Another matching fits far better: " + b.changed().stream().map(i -> "shot " + (i + 1) + " on " + b.shots().get(i).face().name()).collect(Collectors.joining(", ")) + ".";
     }
 
-    List<Suspect> suspects(UUID job, JobState state, Payload.StationSetUp written) {
+    List<Suspect> suspects(UUID job, JobState state, StationSetUp written) {
         List<Length> constants = Stream.concat(prisms.of(job).stream().map(Prism::constant), Stream.of(Length.ZERO)).distinct().toList();
         return Suspects.of(written.arrangement(), written.conditions(), state.plane(), name -> state.find(name).map(StoredPoint::known),
                 marks(state, solvedAt(state, written), p -> true), constants);
     }
 
-    private static Optional<GridPoint> solvedAt(JobState state, Payload.StationSetUp written) {
+    private static Optional<GridPoint> solvedAt(JobState state, StationSetUp written) {
         return state.solve(written) instanceof StationSolution s ? Optional.of(s.station().occupation().station().plan()) : Optional.empty();
     }
 
@@ -98,7 +98,7 @@ class SetupViews {
     }
 
     /** Which mark of the floor in hand to observe next, in words; empty if none would help. */
-    Optional<Assurance.Next> next(UUID job, JobState state, Payload.StationSetUp written, StationSolution solved) {
+    Optional<Assurance.Next> next(UUID job, JobState state, StationSetUp written, StationSolution solved) {
         return written.arrangement().sightings().isEmpty() ? Optional.empty() : Assurance.next(solved, written.arrangement(), written.conditions(), state.plane(),
                 name -> state.find(name).map(StoredPoint::known), marks(state, Optional.of(solved.station().occupation().station().plan()), state::isHere), corners(workArea(state, solved)));
     }

@@ -12,7 +12,7 @@ import verge.app.drawing.SiteDrawings;
 import verge.core.check.Compass;
 import verge.core.check.SiteContent;
 import verge.core.check.Spread;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.core.plan.Extent;
 import verge.core.units.Length;
 

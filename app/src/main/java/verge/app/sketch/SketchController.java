@@ -24,9 +24,9 @@ import verge.core.coding.Codebook;
 import verge.core.drawing.Role;
 import verge.core.floor.WorkFloor;
 import verge.core.geodesy.GridPoint;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
-import verge.core.journal.Leaf;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
+import verge.core.leaf.Leaf;
 
 /** What the sketch of a job shows. */
 @RestController

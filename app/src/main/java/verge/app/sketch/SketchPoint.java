@@ -2,8 +2,8 @@ package verge.app.sketch;
 
 import java.util.UUID;
 import verge.core.coding.Codebook;
-import verge.core.journal.Origin;
-import verge.core.journal.StoredPoint;
+import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
 
 /**
  * A point as the sketch draws it. Coordinates are metres of the grid: the page places the mark with them and shows no figure of its own.

@@ -27,11 +27,11 @@ import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
 import verge.core.alignment.Alignment;
 import verge.core.alignment.Profile;
+import verge.core.drawing.DesignChosen;
 import verge.core.drawing.Feature;
 import verge.core.drawing.Role;
 import verge.core.drawing.Selection;
-import verge.core.journal.JobState;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
 import verge.core.plan.Vertices;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -210,6 +210,6 @@ class SketchTouchController {
         if (!design.role().equals(Optional.of(Role.DESIGN))) {
             throw new SurveyException(Problem.UNDERLAY_PICKED, design.name());
         }
-        journals.append(job, Author.atPage(person.getName()), new Payload.DesignChosen(design.id(), design.name()));
+        journals.append(job, Author.atPage(person.getName()), new DesignChosen(design.id(), design.name()));
     }
 }

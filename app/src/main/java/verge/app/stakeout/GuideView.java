@@ -2,7 +2,7 @@ package verge.app.stakeout;
 
 import java.util.Optional;
 import verge.core.geodesy.Position;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.core.stakeout.Guidance;
 import verge.core.units.Figures;
 import verge.core.units.Length;

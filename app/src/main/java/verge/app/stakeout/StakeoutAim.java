@@ -1,8 +1,8 @@
 package verge.app.stakeout;
 
 import verge.core.coding.PointName;
-import verge.core.journal.JobState;
-import verge.core.journal.StoredPoint;
+import verge.core.job.JobState;
+import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.stakeout.Facing;

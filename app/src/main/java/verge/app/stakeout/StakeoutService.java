@@ -6,17 +6,17 @@ import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
-import verge.app.points.SitePoints;
 import verge.app.journal.Kept;
 import verge.app.journal.UnderWay;
+import verge.app.points.SitePoints;
 import verge.core.geodesy.Position;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
+import verge.core.points.Origin;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.TotalStationReading;
 import verge.core.stakeout.Facing;
 import verge.core.stakeout.Guidance;
+import verge.core.stakeout.PointStaked;
 
 /** Stores stakes with their differences to the design. */
 @Service
@@ -45,7 +45,7 @@ public class StakeoutService {
             sitePoints.takeOn(job, Origin.DESIGN, person, aim.design().name().text());
             return watch.shoot(ready).thenApply(reading -> journals.append(job, new Author(id, person, ready.device()), state -> {
                 requireWithin(aim, reading, ready, aim.facing(state), reason);
-                return new Payload.PointStaked(ready.leaf().entry(), aim.design().name(), aim.design().position(), reading,
+                return new PointStaked(ready.leaf().entry(), aim.design().name(), aim.design().position(), reading,
                         ready.target(), aim.tolerance(), reason.strip());
             }));
         });

@@ -11,13 +11,14 @@ import verge.app.drawing.PlacedFile;
 import verge.app.drawing.SiteDrawings;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.core.check.Accepted;
 import verge.core.check.Finding;
+import verge.core.check.FindingAccepted;
 import verge.core.check.Remedy;
 import verge.core.check.SiteContent;
 import verge.core.check.WalkRound;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -76,7 +77,7 @@ public class WalkRoundService {
         JobState state = journal.state();
         List<SiteContent> contents = drawings.ready(job, state).stream().map(PlacedFile::content).flatMap(Optional::stream).toList();
         List<Finding> all = found.get(new Key(job, journal.entries().size(), contents), key -> WalkRound.of(state, contents));
-        return all.stream().filter(f -> !isOutOfSight(f)).map(f -> new Standing(f, state.acceptance(f.kind().name(), f.about())))
+        return all.stream().filter(f -> !isOutOfSight(f)).map(f -> new Standing(f, state.latest(new Accepted(f.kind().name(), f.about()))))
                 .sorted((a, b) -> Boolean.compare(a.accepted().isPresent(), b.accepted().isPresent())).toList();
     }
 
@@ -97,7 +98,7 @@ public class WalkRoundService {
         }
         Finding finding = find(job, kind, about);
         String kept = reason.strip().substring(0, Math.min(reason.strip().length(), LONGEST_REASON));
-        journals.append(job, author, new Payload.FindingAccepted(finding.kind().name(), finding.about(), kept));
+        journals.append(job, author, new FindingAccepted(finding.kind().name(), finding.about(), kept));
     }
 
     /** @throws SurveyException NOT_FOUND */

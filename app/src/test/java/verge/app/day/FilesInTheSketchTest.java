@@ -21,7 +21,7 @@ import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
 import verge.core.drawing.Role;
-import verge.core.journal.Origin;
+import verge.core.points.Origin;
 
 /** A person's way with the office's drawing: added, looked at, shown and hidden, touched, selected, staked from. */
 class FilesInTheSketchTest extends InBrowser {

@@ -20,7 +20,7 @@ import verge.app.journal.JournalService;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
 import verge.core.drawing.Role;
-import verge.core.journal.Origin;
+import verge.core.points.Origin;
 import verge.core.units.Decimals;
 import verge.core.units.Length;
 import verge.instruments.world.Ternholm;

@@ -16,11 +16,12 @@ import verge.app.journal.JournalService;
 import verge.app.support.Browser;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
+import verge.core.chapters.Chapters;
 import verge.core.coding.PointName;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.Journal;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
+import verge.core.measure.ShotTaken;
+import verge.core.points.Origin;
 import verge.instruments.world.Ternholm;
 
 /** Prints how quick the work goes, in a browser and in the core; run by './verge bench', not with the tests. */
@@ -46,20 +47,20 @@ class QuicknessOfTheDay {
         }
         List<Entry> entries = new ArrayList<>(verge.bean(JournalService.class).journal(job).entries());
         Entry last = entries.get(entries.size() - 1);
-        Payload.ShotTaken shot = (Payload.ShotTaken) last.payload();
+        ShotTaken shot = (ShotTaken) last.payload();
         for (int i = 0; i < LONG_JOURNAL; i++) {
             entries.add(new Entry(UUID.randomUUID(), entries.size() + 1, last.at(), last.person(), last.device(),
-                    new Payload.ShotTaken(shot.setup(), new PointName("L" + i), shot.code(), shot.reading(), shot.target())));
+                    new ShotTaken(shot.setup(), new PointName("L" + i), shot.code(), shot.reading(), shot.target())));
         }
         for (int i = 0; i < WARM_UP_REPLAYS; i++) {
-            Journal.replay(entries);
+            Chapters.replay(entries);
         }
         long began = System.nanoTime();
-        Journal journal = Journal.replay(entries);
+        Journal journal = Chapters.replay(entries);
         Figures.say("replay of %d shots: %.0f ms", LONG_JOURNAL, (System.nanoTime() - began) / 1e6);
         began = System.nanoTime();
         journal.append(new Entry(UUID.randomUUID(), entries.size() + 1, last.at(), last.person(), last.device(),
-                new Payload.ShotTaken(shot.setup(), new PointName("next"), shot.code(), shot.reading(), shot.target())));
+                new ShotTaken(shot.setup(), new PointName("next"), shot.code(), shot.reading(), shot.target())));
         Figures.say("one shot more: %.1f ms", (System.nanoTime() - began) / 1e6);
     }
 

@@ -12,8 +12,8 @@ import verge.app.journal.JournalService;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
-import verge.core.journal.JobState;
-import verge.core.journal.Origin;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
 import verge.instruments.port.LinkState;
 import verge.instruments.world.Ternholm;
 

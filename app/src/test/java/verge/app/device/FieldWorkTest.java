@@ -15,8 +15,8 @@ import verge.app.support.FieldParty;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
-import verge.core.journal.JobState;
-import verge.core.journal.Origin;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
 import verge.core.units.Length;
 import verge.instruments.world.Ternholm;
 

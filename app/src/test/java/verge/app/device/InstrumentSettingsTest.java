@@ -16,9 +16,9 @@ import org.junit.jupiter.api.Test;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.PayloadJson;
+import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.journal.Entry;
-import verge.core.journal.Payload;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentErrors;
 import verge.core.reading.Pointing;
@@ -78,7 +78,7 @@ class InstrumentSettingsTest {
 
     @Test
     void axisErrorsFollowTheInstrumentFromLinkToLinkAndNoOther() {
-        settings.calibrated(job, new Payload.InstrumentCalibrated("level eye A-1", List.of(pair(10), pair(70)), Angle.ofArcSeconds(1), true), Author.atPage("p"));
+        settings.calibrated(job, new InstrumentCalibrated("level eye A-1", List.of(pair(10), pair(70)), Angle.ofArcSeconds(1), true), Author.atPage("p"));
         when(desk.instrument(any())).thenReturn(Optional.of(radio));
         assertThat(settings.errors(job).collimation().arcSeconds()).as("reached another way").isCloseTo(2, within(1e-6));
         answers("A-2");

@@ -16,7 +16,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.app.journal.JournalService;
 import verge.app.support.Books;
-import verge.core.journal.Leaf;
+import verge.core.leaf.Leaf;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.TotalStationReading;

@@ -17,9 +17,9 @@ import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
-import verge.core.journal.JobGeodesy;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobGeodesy;
 import verge.core.units.Figures;
 
 /** Files read behind the scenes: once, kept, read anew when they are meant otherwise, refused in words. */

@@ -10,17 +10,35 @@ import verge.app.check.FindingWords;
 import verge.app.job.SettingsWords;
 import verge.app.support.Books;
 import verge.app.support.Words;
+import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.cogo.InverseNoted;
 import verge.core.geodesy.Position;
 import verge.core.journal.Entry;
-import verge.core.journal.Payload;
+import verge.core.journal.Restored;
+import verge.core.journal.Reworked;
+import verge.core.journal.Struck;
+import verge.core.leaf.CheckTaken;
+import verge.core.leaf.LeafClosed;
+import verge.core.leaf.LeafReopened;
+import verge.core.leaf.StationSetUp;
+import verge.core.measure.ShotTaken;
+import verge.core.points.PointKeyed;
+import verge.core.pole.TargetChosen;
 import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.sets.MarkCarried;
+import verge.core.sets.SetLimits;
+import verge.core.sets.SetMark;
+import verge.core.sets.SetPointing;
+import verge.core.sets.SetTakenOut;
+import verge.core.sets.SetsPlanned;
 import verge.core.setup.Arrangement;
 import verge.core.setup.Sighting;
+import verge.core.stakeout.PointStaked;
 import verge.core.stakeout.Tolerance;
 import verge.core.units.Angle;
 import verge.core.units.AngleUnit;
@@ -41,10 +59,10 @@ class BookTextTest {
         assertThat(file.kind()).isEqualTo("file");
         assertThat(file.text()).isEqualTo("2 control points from control.csv");
         assertThat(file.result()).isEmpty();
-        BookText.Line keyed = line(book.add(new Payload.PointKeyed(new PointName("D1"), Code.NONE, Position.ofPlan(150, 100.5))));
+        BookText.Line keyed = line(book.add(new PointKeyed(new PointName("D1"), Code.NONE, Position.ofPlan(150, 100.5))));
         assertThat(keyed.text()).isEqualTo("D1  N 150.000  E 100.500");
         assertThat(keyed.result()).isEqualTo("N 150.000  E 100.500");
-        BookText.Line prism = line(book.add(new Payload.TargetChosen(new Target(new Length(2), new Length(-0.0345)))));
+        BookText.Line prism = line(book.add(new TargetChosen(new Target(new Length(2), new Length(-0.0345)))));
         assertThat(prism.text()).isEqualTo("pole 2.000 m, prism \u221234.5 mm");
     }
 
@@ -61,13 +79,13 @@ class BookTextTest {
     @Test
     void aShotIsTheReadingAsTakenWithWhatItComesTo() {
         UUID setup = book.setUp("").id();
-        Entry shot = book.add(new Payload.ShotTaken(setup, new PointName("101"), new Code("KRB"), Books.reading(90, 50), Books.PRISM));
+        Entry shot = book.add(new ShotTaken(setup, new PointName("101"), new Code("KRB"), Books.reading(90, 50), Books.PRISM));
         BookText.Line line = line(shot);
         assertThat(line.kind()).isEqualTo("shot");
         assertThat(line.text()).startsWith("101 KRB  90\u00b000\u203200.0\u2033").endsWith("50.000");
         assertThat(line.result()).isEqualTo("N 100.000  E 150.000  H 10.000");
         assertThat(line.raw()).isEqualTo("hz=90.0");
-        book.add(new Payload.Struck(shot.id()));
+        book.add(new Struck(shot.id()));
         assertThat(line(shot).struck()).isTrue();
         assertThat(line(shot).result()).isEmpty();
         assertThat(line(shot).raw()).as("the record stays").isEqualTo("hz=90.0");
@@ -79,14 +97,14 @@ class BookTextTest {
         assertThat(line(book.journal().entries().get(1)).points()).isEqualTo(2);
         Entry setup = book.setUp("");
         assertThat(line(setup).points()).isZero();
-        UUID shot = book.add(new Payload.ShotTaken(setup.id(), new PointName("101"), Code.NONE, Books.reading(90, 50), Books.PRISM)).id();
-        book.add(new Payload.ShotTaken(setup.id(), new PointName("102"), Code.NONE, Books.reading(80, 50), Books.PRISM));
-        book.add(new Payload.PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50), Books.PRISM, Tolerance.USUAL, ""));
+        UUID shot = book.add(new ShotTaken(setup.id(), new PointName("101"), Code.NONE, Books.reading(90, 50), Books.PRISM)).id();
+        book.add(new ShotTaken(setup.id(), new PointName("102"), Code.NONE, Books.reading(80, 50), Books.PRISM));
+        book.add(new PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50), Books.PRISM, Tolerance.USUAL, ""));
         assertThat(line(setup).points()).isEqualTo(3);
         assertThat(line(book.journal().entries().get(1)).points()).as("without control no setup, without setup no shots").isEqualTo(5);
-        book.add(new Payload.Struck(shot));
+        book.add(new Struck(shot));
         assertThat(line(setup).points()).isEqualTo(2);
-        book.add(new Payload.Struck(setup.id()));
+        book.add(new Struck(setup.id()));
         assertThat(line(setup).points()).isZero();
     }
 
@@ -94,29 +112,29 @@ class BookTextTest {
     void theFootIsShort() {
         Entry setup = book.setUp("");
         assertThat(text.footLine(book.journal(), setup).text()).isEqualTo("station T1, backsight T2  hi 1.600");
-        Entry shot = book.add(new Payload.ShotTaken(setup.id(), new PointName("101"), new Code("KRB"), Books.reading(90, 50), Books.PRISM));
+        Entry shot = book.add(new ShotTaken(setup.id(), new PointName("101"), new Code("KRB"), Books.reading(90, 50), Books.PRISM));
         assertThat(text.footLine(book.journal(), shot).text()).isEqualTo("101 KRB  50.000  90\u00b000\u203200\u2033");
         assertThat(text.footLine(book.journal(), shot).spoken()).isEqualTo("101 KRB measured");
-        Entry stake = book.add(new Payload.PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50), Books.PRISM, Tolerance.USUAL, ""));
+        Entry stake = book.add(new PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50), Books.PRISM, Tolerance.USUAL, ""));
         assertThat(text.footLine(book.journal(), stake).text()).startsWith("staked D1  50.000");
         assertThat(text.footLine(book.journal(), stake).spoken()).isEqualTo("D1 staked");
-        book.add(new Payload.Struck(stake.id()));
+        book.add(new Struck(stake.id()));
         assertThat(text.footLine(book.journal(), stake).struck()).isTrue();
     }
 
     @Test
     void strikesNameTheLineTheyStrikeAndCannotBeStruck() {
-        UUID shot = book.add(new Payload.PointKeyed(new PointName("D1"), Code.NONE, Position.ofPlan(1, 2))).id();
-        BookText.Line strike = line(book.add(new Payload.Struck(shot)));
+        UUID shot = book.add(new PointKeyed(new PointName("D1"), Code.NONE, Position.ofPlan(1, 2))).id();
+        BookText.Line strike = line(book.add(new Struck(shot)));
         assertThat(strike.text()).isEqualTo("struck through line 3");
         assertThat(strike.canStrike()).isFalse();
-        assertThat(line(book.add(new Payload.Restored(shot))).text()).isEqualTo("brought back line 3");
+        assertThat(line(book.add(new Restored(shot))).text()).isEqualTo("brought back line 3");
     }
 
     @Test
     void aStakeTellsHowFarItIsOff() {
         UUID setup = book.setUp("").id();
-        BookText.Line line = line(book.add(new Payload.PointStaked(setup, new PointName("D1"), Position.of(100.01, 150.02, 9.9), Books.reading(90, 50), Books.PRISM,
+        BookText.Line line = line(book.add(new PointStaked(setup, new PointName("D1"), Position.of(100.01, 150.02, 9.9), Books.reading(90, 50), Books.PRISM,
                 Tolerance.USUAL, "rock below")));
         assertThat(line.kind()).isEqualTo("stake");
         assertThat(line.result()).isEqualTo("N 100.000  E 150.000  H 10.000  off N \u22120.010 m E \u22120.020 m H +0.100 m; kept because: rock below");
@@ -125,10 +143,10 @@ class BookTextTest {
     @Test
     void anInverseIsToldInTheJobsOwnFigures() {
         book = new Books(Figures.of(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3));
-        BookText.Line line = line(book.add(new Payload.InverseNoted(new PointName("T2"), new PointName("T1"))));
+        BookText.Line line = line(book.add(new InverseNoted(new PointName("T2"), new PointName("T1"))));
         assertThat(line.text()).isEqualTo("T2 to T1");
         assertThat(line.result()).isEqualTo("S 0\u00b000\u203200\u2033 E  328.083 ftUS ground");
-        assertThat(line(book.add(new Payload.InverseNoted(new PointName("T1"), new PointName("T1")))).result()).isEmpty();
+        assertThat(line(book.add(new InverseNoted(new PointName("T1"), new PointName("T1")))).result()).isEmpty();
     }
 
     private BookText.Line line(Entry entry) {
@@ -140,23 +158,23 @@ class BookTextTest {
     void whatIsDoneOnALeafIsTold() {
         UUID setup = book.setUp("").id();
         TotalStationReading reading = Books.reading(0, 100);
-        BookText.Line check = line(book.add(new Payload.CheckTaken(setup, new PointName("T2"), reading, Books.PRISM)));
+        BookText.Line check = line(book.add(new CheckTaken(setup, new PointName("T2"), reading, Books.PRISM)));
         assertThat(check.kind()).isEqualTo("check");
         assertThat(check.text()).startsWith("T2  0\u00b000");
         assertThat(check.raw()).isEqualTo("hz=0.0");
-        Entry plan = book.add(new Payload.SetsPlanned(setup, List.of(new Payload.SetMark(new PointName("T2"), Books.PRISM), new Payload.SetMark(new PointName("N1"), Books.PRISM)), 3,
-                new Payload.SetLimits(Angle.ofArcSeconds(30), Angle.ofArcSeconds(30), new Length(0.005))));
+        Entry plan = book.add(new SetsPlanned(setup, List.of(new SetMark(new PointName("T2"), Books.PRISM), new SetMark(new PointName("N1"), Books.PRISM)), 3,
+                new SetLimits(Angle.ofArcSeconds(30), Angle.ofArcSeconds(30), new Length(0.005))));
         assertThat(line(plan).text()).isEqualTo("3 sets on T2, N1");
-        BookText.Line pointing = line(book.add(new Payload.SetPointing(plan.id(), 1, new PointName("T2"), Pointing.of(reading))));
+        BookText.Line pointing = line(book.add(new SetPointing(plan.id(), 1, new PointName("T2"), Pointing.of(reading))));
         assertThat(pointing.kind()).isEqualTo("sets");
         assertThat(pointing.text()).startsWith("set 1  T2  0\u00b000").endsWith("100.000");
-        assertThat(line(book.add(new Payload.SetTakenOut(plan.id(), 1, Optional.of(new PointName("T2")), "a gust"))).text()).isEqualTo("set 1, T2 taken out: a gust");
-        assertThat(line(book.add(new Payload.SetTakenOut(plan.id(), 2, Optional.empty(), "rain"))).text()).isEqualTo("set 2 taken out: rain");
-        assertThat(line(book.add(new Payload.MarkCarried(plan.id(), new PointName("N1")))).text()).isEqualTo("N1 joins the known points, from the sets of line " + plan.sequence());
-        assertThat(line(book.add(new Payload.LeafClosed(setup))).text()).isEqualTo("closed, line 3");
-        assertThat(line(book.add(new Payload.LeafReopened(setup))).text()).isEqualTo("taken up again, line 3");
+        assertThat(line(book.add(new SetTakenOut(plan.id(), 1, Optional.of(new PointName("T2")), "a gust"))).text()).isEqualTo("set 1, T2 taken out: a gust");
+        assertThat(line(book.add(new SetTakenOut(plan.id(), 2, Optional.empty(), "rain"))).text()).isEqualTo("set 2 taken out: rain");
+        assertThat(line(book.add(new MarkCarried(plan.id(), new PointName("N1")))).text()).isEqualTo("N1 joins the known points, from the sets of line " + plan.sequence());
+        assertThat(line(book.add(new LeafClosed(setup))).text()).isEqualTo("closed, line 3");
+        assertThat(line(book.add(new LeafReopened(setup))).text()).isEqualTo("taken up again, line 3");
         Pointing two = new Pointing(Angle.ofDegrees(180), Angle.ofDegrees(270), Optional.empty(), "");
-        BookText.Line axes = line(book.add(new Payload.InstrumentCalibrated("test 1", List.of(new TwoFaceCalibration.Pair(Pointing.of(reading), two), new TwoFaceCalibration.Pair(Pointing.of(reading), two)), Angle.ofArcSeconds(2), false)));
+        BookText.Line axes = line(book.add(new InstrumentCalibrated("test 1", List.of(new TwoFaceCalibration.Pair(Pointing.of(reading), two), new TwoFaceCalibration.Pair(Pointing.of(reading), two)), Angle.ofArcSeconds(2), false)));
         assertThat(axes.kind()).isEqualTo("axes");
         assertThat(axes.text()).isEqualTo("test 1, 2 marks in both faces, not applied");
     }
@@ -164,12 +182,12 @@ class BookTextTest {
     @Test
     void aCorrectionTellsTheLineAndWhatItReadsNow() {
         Entry setup = book.setUp("");
-        Payload.StationSetUp written = (Payload.StationSetUp) setup.payload();
-        BookText.Line line = line(book.add(new Payload.Reworked(setup.id(), written.with(written.arrangement().with(new Length(1.5))), "tape misread")));
+        StationSetUp written = (StationSetUp) setup.payload();
+        BookText.Line line = line(book.add(new Reworked(setup.id(), written.with(written.arrangement().with(new Length(1.5))), "tape misread")));
         assertThat(line.kind()).isEqualTo("rework");
         assertThat(line.text()).startsWith("line 3 now reads: station T1, backsight T2  hi 1.500").endsWith("because: tape misread");
         assertThat(line.canStrike()).isTrue();
-        Payload.StationSetUp free = written.with(Arrangement.freeStation(new PointName("S1"), new Length(1.6), false, List.of(Sighting.of(new PointName("T1"), Books.PRISM), Sighting.of(new PointName("T2"), Books.PRISM))));
+        StationSetUp free = written.with(Arrangement.freeStation(new PointName("S1"), new Length(1.6), false, List.of(Sighting.of(new PointName("T1"), Books.PRISM), Sighting.of(new PointName("T2"), Books.PRISM))));
         assertThat(text.occupied(free)).isEqualTo("free station S1 from T1, T2");
         assertThat(text.occupied(written.with(free.arrangement().with(Arrangement.Kind.BUILDING).withSightings(List.of())))).isEqualTo("station S1 from the building");
     }

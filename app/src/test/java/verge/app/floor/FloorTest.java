@@ -35,7 +35,7 @@ import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
 import verge.core.drawing.Role;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.instruments.world.Ternholm;
 
 /** Work floor by floor. Of Ternholm's control, T2 and T6 lie at the quay, T1, T3 and BM-Sill in the yard, T4 and T5 on the terrace. */

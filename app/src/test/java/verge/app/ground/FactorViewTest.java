@@ -10,7 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.geodesy.CombinedFactor;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.GroundFactor;
-import verge.core.journal.JobSettings;
+import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
 
 /** Which way a factor goes is said, not left to a figure above or below one. */

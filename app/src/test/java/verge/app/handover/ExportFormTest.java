@@ -9,7 +9,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import verge.core.journal.Origin;
+import verge.core.points.Origin;
 import verge.core.units.AngleUnit;
 import verge.core.units.DirectionStyle;
 import verge.core.units.Figures;

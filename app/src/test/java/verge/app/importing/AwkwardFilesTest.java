@@ -33,8 +33,8 @@ import verge.core.drawing.Drawing;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
-import verge.core.journal.JobGeodesy;
-import verge.core.journal.NamedPosition;
+import verge.core.points.NamedPosition;
+import verge.core.settings.JobGeodesy;
 
 /**
  * A folder of files as they come, each with what is expected beside it: read, read with notes, asked first, or refused. They go in by a

@@ -24,11 +24,11 @@ import verge.app.journal.JournalService;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
+import verge.core.check.FindingAccepted;
 import verge.core.coding.PointName;
 import verge.core.drawing.Role;
-import verge.core.journal.JobState;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
 
 /** The office's files from the moment they come in: what they become, what is found about them, what is done about it. */
 @ExtendWith(VergeServer.class)
@@ -318,7 +318,7 @@ class FilesOfASiteTest {
         use("piles.csv", "Name,N,E,H\nP1,6314401.5,648966.8,0\nP2,6314401.5,648970.2,0\n", Role.DESIGN);
         visitor.post(path("/walk-round/accept"), Map.of("kind", "HEIGHTS_ALL_ZERO", "about", "piles.csv", "reason", "by level"));
         assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).last().extracting(e -> e.payload())
-                .isEqualTo(new Payload.FindingAccepted("HEIGHTS_ALL_ZERO", "piles.csv", "by level"));
+                .isEqualTo(new FindingAccepted("HEIGHTS_ALL_ZERO", "piles.csv", "by level"));
         assertThat(verge.bean(JournalService.class).rebuild(job.id())).isTrue();
     }
 }

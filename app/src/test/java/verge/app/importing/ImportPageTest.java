@@ -18,8 +18,8 @@ import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
 import verge.core.coding.PointName;
-import verge.core.journal.Origin;
-import verge.core.journal.StoredPoint;
+import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
 import verge.instruments.world.Ternholm;
 
 /** Files of points, good and bad: previewed first, taken whole or not at all. */

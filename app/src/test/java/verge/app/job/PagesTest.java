@@ -20,7 +20,7 @@ import verge.app.support.Visitor;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
-import verge.core.journal.Payload;
+import verge.core.points.PointKeyed;
 
 /** The pages over HTTP: who may see them, what they refuse, how they say it. */
 @ExtendWith(VergeServer.class)
@@ -190,7 +190,7 @@ class PagesTest {
         UUID job = Jobs.empty(verge).id();
         JournalService journals = verge.bean(JournalService.class);
         for (int i = 0; i < 120; i++) {
-            journals.append(job, Author.atPage("surveyor"), new Payload.PointKeyed(new PointName("L" + i), Code.NONE, Position.of(i, i, i)));
+            journals.append(job, Author.atPage("surveyor"), new PointKeyed(new PointName("L" + i), Code.NONE, Position.of(i, i, i)));
         }
         assertThat(page("/jobs/" + job + "/book")).contains("121 lines", "Earlier lines", "L119").doesNotContain("L19 ");
         assertThat(page("/jobs/" + job + "/book?page=1")).contains("Later lines", "L3 ").doesNotContain("L110 ");

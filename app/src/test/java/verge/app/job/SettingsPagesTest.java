@@ -22,9 +22,9 @@ import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobState;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.units.LengthUnit;
 
 /** Settings answered, told back, changed and undone; systems found and tried; grid and ground. */
@@ -179,13 +179,13 @@ class SettingsPagesTest {
     @Test
     void entriesOfEarlierVersionsMeanWhatTheyMeant() {
         PayloadJson json = verge.bean(PayloadJson.class);
-        JobSettings settings = ((Payload.SettingsChosen) json.read(new PayloadJson.Written("settings", 1,
+        JobSettings settings = ((SettingsChosen) json.read(new PayloadJson.Written("settings", 1,
                 "{\"settings\":{\"figures\":{\"lengthUnit\":\"US_SURVEY_FOOT\",\"angleUnit\":\"GON\",\"directionStyle\":\"QUADRANT\",\"lengthDecimals\":2},\"site\":{\"gridPerGround\":0.9998}}}")))
                 .settings();
         assertThat(settings.system()).isEqualTo(CoordinateSystem.flat(0.9998));
         assertThat(settings.figures().lengthDecimals()).isEqualTo(2);
-        PayloadJson.Written now = json.write(new Payload.SettingsChosen(settings, true));
+        PayloadJson.Written now = json.write(new SettingsChosen(settings, true));
         assertThat(now.version()).isEqualTo(2);
-        assertThat(json.read(now)).isEqualTo(new Payload.SettingsChosen(settings, true));
+        assertThat(json.read(now)).isEqualTo(new SettingsChosen(settings, true));
     }
 }

@@ -14,7 +14,7 @@ import verge.app.journal.JournalService;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
-import verge.core.journal.Origin;
+import verge.core.points.Origin;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 

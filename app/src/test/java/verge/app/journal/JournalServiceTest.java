@@ -28,12 +28,18 @@ import verge.app.support.FieldParty;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
+import verge.core.chapters.Chapters;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.cogo.InverseNoted;
 import verge.core.geodesy.Position;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.Journal;
 import verge.core.journal.Payload;
+import verge.core.journal.Struck;
+import verge.core.leaf.StationSetUp;
+import verge.core.measure.ShotTaken;
+import verge.core.points.PointKeyed;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Atmosphere;
@@ -81,7 +87,7 @@ class JournalServiceTest {
     void entriesThatBelongTogetherAreThereTogetherOrNotAtAll() {
         Author author = Author.atPage("surveyor");
         UUID control = journals.journal(job).entries().get(1).id();
-        List<Payload> both = List.of(new Payload.Struck(control), keyed("P1"));
+        List<Payload> both = List.of(new Struck(control), keyed("P1"));
         assertThatThrownBy(() -> journals.appendTogether(job, author, journal -> both, entry -> {
             throw new IllegalStateException("the disk of the other table is full");
         })).hasMessageContaining("full");
@@ -158,7 +164,7 @@ class JournalServiceTest {
         assertThat(bits()).isEqualTo(before).hasSizeGreaterThan(40);
         assertThat(journals.rebuild(job)).isTrue();
         Journal memory = journals.journal(job);
-        assertThat(Journal.replay(memory.entries()).state().points().toList()).isEqualTo(memory.state().points().toList());
+        assertThat(Chapters.replay(memory.entries()).state().points().toList()).isEqualTo(memory.state().points().toList());
     }
 
     @Test
@@ -216,17 +222,17 @@ class JournalServiceTest {
         Random random = new Random(8);
         DistanceMeter meter = new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5);
         Target prism = new Target(new Length(1.6), new Length(-0.012));
-        UUID setup = journals.append(job, Author.atPage("surveyor"), Payload.StationSetUp.onKnownPoint(new PointName("T2"), new PointName("T4"), new Length(1.546),
+        UUID setup = journals.append(job, Author.atPage("surveyor"), StationSetUp.onKnownPoint(new PointName("T2"), new PointName("T4"), new Length(1.546),
                 prism, reading(random), new Atmosphere(11.4, 1008.6, 60), InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(1.5), meter), 0.13,
                 "test", 1, "a test's reading does not fit")).entry().id();
         UUID last = setup;
         for (int i = 0; i < 40; i++) {
-            last = journals.append(job, Author.atPage("surveyor"), new Payload.ShotTaken(setup, new PointName("d" + i), Code.NONE, reading(random), prism)).entry().id();
+            last = journals.append(job, Author.atPage("surveyor"), new ShotTaken(setup, new PointName("d" + i), Code.NONE, reading(random), prism)).entry().id();
         }
         journals.strike(job, Author.atPage("surveyor"), last);
         journals.strike(job, Author.atPage("surveyor"), setup);
         journals.restore(job, Author.atPage("surveyor"), setup);
-        journals.append(job, Author.atPage("surveyor"), new Payload.InverseNoted(new PointName("T1"), new PointName("d3")));
+        journals.append(job, Author.atPage("surveyor"), new InverseNoted(new PointName("T1"), new PointName("d3")));
     }
 
     private static TotalStationReading reading(Random random) {
@@ -234,6 +240,6 @@ class JournalServiceTest {
     }
 
     private static Payload keyed(String name) {
-        return new Payload.PointKeyed(new PointName(name), Code.NONE, Position.of(1, 2, 3));
+        return new PointKeyed(new PointName(name), Code.NONE, Position.of(1, 2, 3));
     }
 }

@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
@@ -17,6 +18,13 @@ import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.journal.Payload;
+import verge.core.journal.Reworked;
+import verge.core.leaf.CheckTaken;
+import verge.core.leaf.LeafClosed;
+import verge.core.leaf.LeafReopened;
+import verge.core.leaf.StationSetUp;
+import verge.core.measure.ShotTaken;
+import verge.core.pole.TargetChosen;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentErrors;
@@ -24,6 +32,12 @@ import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.sets.MarkCarried;
+import verge.core.sets.SetLimits;
+import verge.core.sets.SetMark;
+import verge.core.sets.SetPointing;
+import verge.core.sets.SetTakenOut;
+import verge.core.sets.SetsPlanned;
 import verge.core.setup.Arrangement;
 import verge.core.setup.Conditions;
 import verge.core.setup.FaceShot;
@@ -47,15 +61,15 @@ class PayloadJsonTest {
                         new FaceShot(new FaceShot.BuildingFace.Edge("corner", new GridPoint(5, 6)), ONE, PRISM), new FaceShot(new FaceShot.BuildingFace.Level("floor", new Elevation(4.2)), TWO, PRISM)));
         Arrangement assumed = new Arrangement(Arrangement.Kind.ASSUMED, new PointName("A1"), new Length(1.5), Optional.of(Position.ofPlan(1000, 2000)), Arrangement.HeightFrom.STATION, Optional.empty(), false,
                 List.of(new Sighting(new PointName("spire"), PRISM, new Sighting.Use(true, false, false), Optional.of(Angle.ofDegrees(77)), List.of(ONE, TWO))), List.of());
-        Payload.StationSetUp free = new Payload.StationSetUp(Arrangement.freeStation(new PointName("S1"), new Length(1.55), true, List.of(Sighting.of(new PointName("T1"), PRISM, ONE, TWO))), conditions, "TS 1", 7, "because");
-        return Stream.of(free, free.with(building), free.with(assumed), new Payload.TargetChosen(PRISM, "pole prism"), new Payload.LeafClosed(ID), new Payload.LeafReopened(ID),
-                new Payload.CheckTaken(ID, new PointName("T6"), new TotalStationReading(new Angle(1), new Angle(1.5), new Length(9), "x"), PRISM),
-                new Payload.SetsPlanned(ID, List.of(new Payload.SetMark(new PointName("T1"), PRISM)), 3, new Payload.SetLimits(new Angle(1e-4), new Angle(1e-4), new Length(0.005))),
-                new Payload.SetPointing(ID, 2, new PointName("T1"), TWO), new Payload.SetTakenOut(ID, 1, Optional.empty(), "rain"), new Payload.SetTakenOut(ID, 1, Optional.of(new PointName("T1")), "rain"),
-                new Payload.MarkCarried(ID, new PointName("N1")),
-                new Payload.InstrumentCalibrated("TS 1", List.of(new TwoFaceCalibration.Pair(ONE, TWO)), Angle.ofArcSeconds(1.5), true),
-                new Payload.Reworked(ID, free.with(building), "the wrong wall"),
-                new Payload.Reworked(ID, new Payload.ShotTaken(ID, new PointName("1"), Code.NONE, new TotalStationReading(new Angle(1), new Angle(1.5), new Length(9), "x"), PRISM), "the wrong pole"));
+        StationSetUp free = new StationSetUp(Arrangement.freeStation(new PointName("S1"), new Length(1.55), true, List.of(Sighting.of(new PointName("T1"), PRISM, ONE, TWO))), conditions, "TS 1", 7, "because");
+        return Stream.of(free, free.with(building), free.with(assumed), new TargetChosen(PRISM, "pole prism"), new LeafClosed(ID), new LeafReopened(ID),
+                new CheckTaken(ID, new PointName("T6"), new TotalStationReading(new Angle(1), new Angle(1.5), new Length(9), "x"), PRISM),
+                new SetsPlanned(ID, List.of(new SetMark(new PointName("T1"), PRISM)), 3, new SetLimits(new Angle(1e-4), new Angle(1e-4), new Length(0.005))),
+                new SetPointing(ID, 2, new PointName("T1"), TWO), new SetTakenOut(ID, 1, Optional.empty(), "rain"), new SetTakenOut(ID, 1, Optional.of(new PointName("T1")), "rain"),
+                new MarkCarried(ID, new PointName("N1")),
+                new InstrumentCalibrated("TS 1", List.of(new TwoFaceCalibration.Pair(ONE, TWO)), Angle.ofArcSeconds(1.5), true),
+                new Reworked(ID, free.with(building), "the wrong wall"),
+                new Reworked(ID, new ShotTaken(ID, new PointName("1"), Code.NONE, new TotalStationReading(new Angle(1), new Angle(1.5), new Length(9), "x"), PRISM), "the wrong pole"));
     }
 
     @ParameterizedTest
@@ -74,14 +88,14 @@ class PayloadJsonTest {
                 + "\"air\":{\"temperatureCelsius\":11.4,\"pressureHectopascals\":1008.6,\"relativeHumidityPercent\":60.0},"
                 + "\"precision\":{\"sigmaDirection\":{\"radians\":7e-6},\"sigmaZenith\":{\"radians\":7e-6},\"distanceMeter\":{\"wavelengthMicrometres\":0.658,\"referenceIndex\":1.0002863,\"sigmaConstant\":{\"metres\":0.001},\"sigmaPpm\":1.5},"
                 + "\"sigmaStationCentring\":{\"metres\":0.001},\"sigmaTargetCentring\":{\"metres\":0.002},\"sigmaHeight\":{\"metres\":0.001}},\"refraction\":0.13,\"instrument\":\"TS 1\",\"upsets\":3,\"reason\":\"\"}";
-        Payload.StationSetUp today = (Payload.StationSetUp) JSON.read(new PayloadJson.Written("setup", 1, before));
+        StationSetUp today = (StationSetUp) JSON.read(new PayloadJson.Written("setup", 1, before));
         assertThat(today.station().text()).isEqualTo("T2");
         assertThat(today.arrangement().kind()).isEqualTo(Arrangement.Kind.KNOWN_POINT);
         assertThat(today.backsight()).contains(new PointName("T4"));
         assertThat(today.arrangement().sightings().get(0).pointings().get(0).distance().orElseThrow().metres()).isEqualTo(86.1);
         assertThat(today.conditions().errors()).isEqualTo(InstrumentErrors.NONE);
         assertThat(JSON.read(new PayloadJson.Written("target", 1, "{\"target\":{\"height\":{\"metres\":2.0},\"prismConstant\":{\"metres\":0.0}}}")))
-                .isEqualTo(new Payload.TargetChosen(new Target(new Length(2), Length.ZERO), ""));
+                .isEqualTo(new TargetChosen(new Target(new Length(2), Length.ZERO), ""));
     }
 
     @Test

@@ -9,12 +9,14 @@ import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import org.junit.jupiter.api.Test;
+import verge.core.chapters.Chapters;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.JobSettings;
-import verge.core.journal.Journal;
-import verge.core.journal.Payload;
+import verge.core.leaf.LeafClosed;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.units.Figures;
 
 /** Of two that ask with one id only one measures. */
@@ -23,8 +25,8 @@ public class UnderWayTest {
     private final JournalService journals = mock(JournalService.class);
     private final UnderWay underWay = over(journals);
     private final UUID id = UUID.randomUUID();
-    private final Entry entry = new Entry(id, 2, Instant.EPOCH, "p", "d", new Payload.LeafClosed(UUID.randomUUID()));
-    private Journal journal = Journal.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d", new Payload.SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
+    private final Entry entry = new Entry(id, 2, Instant.EPOCH, "p", "d", new LeafClosed(UUID.randomUUID()));
+    private Journal journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d", new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
     private int measured;
 
     UnderWayTest() {

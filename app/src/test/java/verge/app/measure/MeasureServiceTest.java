@@ -27,21 +27,26 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
 import verge.app.journal.UnderWayTest;
+import verge.core.chapters.Chapters;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
-import verge.core.journal.Leaf;
-import verge.core.journal.Origin;
 import verge.core.journal.Payload;
-import verge.core.journal.StoredPoint;
+import verge.core.leaf.Leaf;
+import verge.core.measure.ShotTaken;
+import verge.core.points.Origin;
+import verge.core.points.PointKeyed;
+import verge.core.points.StoredPoint;
+import verge.core.pole.TargetChosen;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.units.Angle;
 import verge.core.units.Figures;
 import verge.core.units.Length;
@@ -61,8 +66,8 @@ class MeasureServiceTest {
     @Mock
     private JobState taken;
     private MeasureService service;
-    private Journal journal = Journal.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d",
-            new Payload.SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
+    private Journal journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d",
+            new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
 
     @BeforeEach
     void aJobWithAnInstrument() {
@@ -101,7 +106,7 @@ class MeasureServiceTest {
         assertThat(kept.before()).isFalse();
         assertThat(kept.entry().id()).isEqualTo(id);
         assertThat(kept.entry().device()).isEqualTo("test");
-        assertThat(kept.entry().payload()).isEqualTo(new Payload.ShotTaken(leaf.entry(), new PointName("7"), new Code("KRB"), reading, PRISM, Map.of()));
+        assertThat(kept.entry().payload()).isEqualTo(new ShotTaken(leaf.entry(), new PointName("7"), new Code("KRB"), reading, PRISM, Map.of()));
     }
 
     @Test
@@ -128,7 +133,7 @@ class MeasureServiceTest {
     @Test
     void aShotThatIsStoredAlreadyIsNotMeasuredAgain() {
         UUID id = UUID.randomUUID();
-        Entry stored = new Entry(id, 2, Instant.EPOCH, "p", "d", new Payload.TargetChosen(PRISM));
+        Entry stored = new Entry(id, 2, Instant.EPOCH, "p", "d", new TargetChosen(PRISM));
         journal = journal.append(stored);
         assertThat(service.measure(JOB, id, "1", "", Map.of(), "p").join()).isEqualTo(new Kept(stored, true));
         verify(watch, never()).ready(any());
@@ -138,7 +143,7 @@ class MeasureServiceTest {
     void namesCountOnPastTakenOnes() {
         assertThat(MeasureService.nextName(journal).text()).isEqualTo("101");
         journal = journal.append(new Entry(UUID.randomUUID(), 2, Instant.EPOCH, "p", "d",
-                new Payload.PointKeyed(new PointName("101"), Code.NONE, Position.of(1, 2, 3))));
+                new PointKeyed(new PointName("101"), Code.NONE, Position.of(1, 2, 3))));
         assertThat(MeasureService.nextName(journal).text()).isEqualTo("102");
         assertThat(MeasureService.lastCode(journal)).isEqualTo(Code.NONE);
     }

@@ -23,8 +23,11 @@ import verge.app.support.Books;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.journal.Entry;
-import verge.core.journal.JobSettings;
-import verge.core.journal.Payload;
+import verge.core.journal.Struck;
+import verge.core.measure.NotesWritten;
+import verge.core.measure.ShotTaken;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.units.Figures;
 
 /** The file of shots grows by whole lines and is complete again whatever a crash left. */
@@ -41,12 +44,12 @@ class RunningCopyTest {
     void aJobWithACopy() {
         when(journals.journal(any())).thenAnswer(asked -> book.journal());
         copies = new RunningCopy(journals, mock(JobService.class), data, Runnable::run);
-        book.add(new Payload.SettingsChosen(book.journal().state().settings().with(new JobSettings.Work("", Set.of(), List.of("condition"), "yard"))));
+        book.add(new SettingsChosen(book.journal().state().settings().with(new JobSettings.Work("", Set.of(), List.of("condition"), "yard"))));
         leaf = book.setUp("");
     }
 
     private Entry shot(String name, String condition) {
-        Entry shot = book.add(new Payload.ShotTaken(leaf.id(), new PointName(name), new Code("KRB"), Books.reading(90, 50), Books.PRISM, Map.of("condition", condition)));
+        Entry shot = book.add(new ShotTaken(leaf.id(), new PointName(name), new Code("KRB"), Books.reading(90, 50), Books.PRISM, Map.of("condition", condition)));
         copies.grow(new JournalChanged(JOB, shot));
         return shot;
     }
@@ -84,9 +87,9 @@ class RunningCopyTest {
     void whatIsStruckThroughGoesAndNotesWrittenLaterCome() throws IOException {
         Entry first = shot("101", "wet");
         shot("102", "");
-        copies.grow(new JournalChanged(JOB, book.add(new Payload.NotesWritten(first.id(), Map.of("condition", "dry")))));
+        copies.grow(new JournalChanged(JOB, book.add(new NotesWritten(first.id(), Map.of("condition", "dry")))));
         assertThat(Files.readString(file())).contains("dry").doesNotContain("wet");
-        copies.grow(new JournalChanged(JOB, book.add(new Payload.Struck(first.id()))));
+        copies.grow(new JournalChanged(JOB, book.add(new Struck(first.id()))));
         assertThat(Files.readAllLines(file())).hasSize(2);
     }
 

@@ -27,7 +27,7 @@ import verge.core.drawing.Feature;
 import verge.core.drawing.Layer;
 import verge.core.drawing.Role;
 import verge.core.geodesy.Position;
-import verge.core.journal.JobState;
+import verge.core.job.JobState;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
 import verge.core.problem.Problem;

@@ -12,8 +12,8 @@ import verge.app.support.Books;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
-import verge.core.journal.JobState;
-import verge.core.journal.Payload;
+import verge.core.job.JobState;
+import verge.core.points.PointKeyed;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Figures;
@@ -25,8 +25,8 @@ class GuideViewTest {
     @BeforeEach
     void aDesignAndAStation() {
         Books book = new Books(Figures.metric());
-        book.add(new Payload.PointKeyed(new PointName("D1"), Code.NONE, Position.of(150, 100, 10)));
-        book.add(new Payload.PointKeyed(new PointName("Flat"), Code.NONE, Position.ofPlan(150, 100)));
+        book.add(new PointKeyed(new PointName("D1"), Code.NONE, Position.of(150, 100, 10)));
+        book.add(new PointKeyed(new PointName("Flat"), Code.NONE, Position.ofPlan(150, 100)));
         book.setUp("");
         state = book.journal().state();
     }

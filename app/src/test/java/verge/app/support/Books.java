@@ -3,20 +3,24 @@ package verge.app.support;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import verge.core.chapters.Chapters;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.JobSettings;
-import verge.core.journal.Journal;
-import verge.core.journal.NamedPosition;
-import verge.core.journal.Origin;
 import verge.core.journal.Payload;
+import verge.core.leaf.StationSetUp;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointsImported;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.units.Angle;
 import verge.core.units.Figures;
 import verge.core.units.Length;
@@ -29,8 +33,8 @@ public final class Books {
     private Journal journal;
 
     public Books(Figures figures) {
-        journal = Journal.replay(List.of(entry(1, new Payload.SettingsChosen(JobSettings.flat(figures, 1)))));
-        add(new Payload.PointsImported(Origin.CONTROL, "control.csv", "00", List.of(
+        journal = Chapters.replay(List.of(entry(1, new SettingsChosen(JobSettings.flat(figures, 1)))));
+        add(new PointsImported(Origin.CONTROL, "control.csv", "00", List.of(
                 new NamedPosition(new PointName("T1"), Code.NONE, Position.of(100, 100, 10)),
                 new NamedPosition(new PointName("T2"), Code.NONE, Position.of(200, 100, 10)))));
     }
@@ -47,7 +51,7 @@ public final class Books {
 
     public Entry setUp(String reason) {
         DistanceMeter meter = new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5);
-        return add(Payload.StationSetUp.onKnownPoint(new PointName("T1"), new PointName("T2"), new Length(1.6), PRISM, reading(0, 100), new Atmosphere(12, 1013.25, 60),
+        return add(StationSetUp.onKnownPoint(new PointName("T1"), new PointName("T2"), new Length(1.6), PRISM, reading(0, 100), new Atmosphere(12, 1013.25, 60),
                 InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), meter), 0.13, "test 1", 1, reason));
     }
 

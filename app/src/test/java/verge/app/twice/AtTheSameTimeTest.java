@@ -26,8 +26,8 @@ import verge.app.journal.JournalService;
 import verge.app.support.FieldParty;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
-import verge.core.journal.JobState;
-import verge.core.journal.Origin;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
 import verge.instruments.world.Ternholm;
 
 /** Two fingers, two tabs, two programs on one job in the same moment. */

@@ -25,13 +25,13 @@ import verge.app.support.Visitor;
 import verge.app.support.Words;
 import verge.core.check.Remedy;
 import verge.core.coding.PointName;
+import verge.core.drawing.FileCoordinates.Heights;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileSystem;
 import verge.core.drawing.FileUnit;
-import verge.core.drawing.FileCoordinates.Heights;
 import verge.core.drawing.Role;
 import verge.core.geodesy.Position;
-import verge.core.journal.Origin;
+import verge.core.points.Origin;
 import verge.core.units.PlanAxes;
 
 /** What each remedy comes to: looked for in what the job then knows. */

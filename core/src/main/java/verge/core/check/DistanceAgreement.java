@@ -6,11 +6,11 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import verge.core.check.Finding.Kind;
 import verge.core.geodesy.Plane;
-import verge.core.journal.JobState;
-import verge.core.journal.Leaf;
-import verge.core.journal.Origin;
-import verge.core.journal.Payload;
-import verge.core.journal.StoredPoint;
+import verge.core.job.JobState;
+import verge.core.leaf.Leaf;
+import verge.core.leaf.StationSetUp;
+import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
 import verge.core.reading.Atmosphere;
 import verge.core.reduction.FirstVelocity;
 import verge.core.setup.Arrangement;
@@ -113,7 +113,7 @@ public final class DistanceAgreement {
     }
 
     /** The correction left out, made twice, or made with pressure in another unit than was meant. */
-    private static Stream<Cause> air(Payload.StationSetUp written) {
+    private static Stream<Cause> air(StationSetUp written) {
         double made = ppm(written, written.conditions().air().pressureHectopascals());
         double mercury = PressureUnit.MILLIMETRE_OF_MERCURY.toHectopascals(1);
         Stream<Cause> unit = Stream.of(mercury, 1 / mercury).map(times -> written.conditions().air().pressureHectopascals() * times)
@@ -122,7 +122,7 @@ public final class DistanceAgreement {
         return Stream.concat(Stream.of(new Cause(Kind.DISTANCES_AIR, -made, 0.0), new Cause(Kind.DISTANCES_AIR, made, made)), unit);
     }
 
-    private static double ppm(Payload.StationSetUp written, double hectopascals) {
+    private static double ppm(StationSetUp written, double hectopascals) {
         Atmosphere air = written.conditions().air();
         return FirstVelocity.ppm(written.conditions().precision().distanceMeter(), new Atmosphere(air.temperatureCelsius(), hectopascals, air.relativeHumidityPercent()));
     }

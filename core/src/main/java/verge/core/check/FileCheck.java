@@ -10,18 +10,18 @@ import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import verge.core.check.Finding.Kind;
 import verge.core.coding.PointName;
-import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileCoordinates.Heights;
+import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Position;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobState;
-import verge.core.journal.NamedPosition;
-import verge.core.journal.Origin;
-import verge.core.journal.StoredPoint;
+import verge.core.job.JobState;
 import verge.core.plan.Extent;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
+import verge.core.settings.JobSettings;
 import verge.core.units.Length;
 
 /** The files of a site against each other, against the job's known points, and against the job's settings. */

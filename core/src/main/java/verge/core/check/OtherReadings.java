@@ -9,8 +9,8 @@ import java.util.stream.Stream;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileSystem;
 import verge.core.drawing.FileUnit;
-import verge.core.journal.JobGeodesy;
 import verge.core.plan.Extent;
+import verge.core.settings.JobGeodesy;
 import verge.core.units.PlanAxes;
 
 /** Other ways to mean a file's figures: every unit, order and sense, degrees, the zone's number; tried for where the file would then lie. */

@@ -7,10 +7,10 @@ import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.LocalScale;
 import verge.core.geodesy.MapProjection;
 import verge.core.geodesy.system.CoordinateSystem;
-import verge.core.journal.JobGeodesy;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobSettings.GeoidChoice;
-import verge.core.journal.JobSettings.Tool;
+import verge.core.settings.JobGeodesy;
+import verge.core.settings.JobSettings.GeoidChoice;
+import verge.core.settings.JobSettings.Tool;
+import verge.core.settings.JobSettings;
 import verge.core.units.Length;
 import verge.core.units.LengthUnit;
 

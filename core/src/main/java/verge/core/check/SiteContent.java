@@ -17,12 +17,12 @@ import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
 import verge.core.drawing.SystemPlacement;
 import verge.core.geodesy.system.CoordinateSystem;
-import verge.core.journal.JobGeodesy;
-import verge.core.journal.NamedPosition;
 import verge.core.plan.Extent;
 import verge.core.plan.Placement;
 import verge.core.plan.Vertices;
+import verge.core.points.NamedPosition;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobGeodesy;
 import verge.core.surface.Surface;
 import verge.core.units.PlanAxes;
 

@@ -9,12 +9,12 @@ import verge.core.check.Finding.Kind;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.MapProjection;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobState;
-import verge.core.journal.Leaf;
-import verge.core.journal.Origin;
-import verge.core.journal.StoredPoint;
+import verge.core.job.JobState;
+import verge.core.leaf.Leaf;
+import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobSettings;
 
 /** The automatic check of a job, before work and before hand-over: settings, known points, and what was measured so far. */
 public final class WalkRound {

@@ -4,9 +4,9 @@ import java.util.Optional;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.MapProjection;
-import verge.core.journal.JobGeodesy;
 import verge.core.plan.Extent;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobGeodesy;
 
 /** Where things lie on the earth, and against the area that a job's system is meant for. */
 final class Whereabouts {

@@ -11,8 +11,4 @@ import java.util.UUID;
  * @param person who did it
  * @param device where it came from: the instrument or the kind of screen
  */
-public record Entry(UUID id, long sequence, Instant at, String person, String device, Payload payload) {
-    Entry with(Payload other) {
-        return new Entry(id, sequence, at, person, device, other);
-    }
-}
+public record Entry(UUID id, long sequence, Instant at, String person, String device, Payload payload) {}

@@ -13,6 +13,7 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import verge.core.chapters.Chapters;
 import verge.core.check.Finding.Kind;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
@@ -29,15 +30,16 @@ import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.SystemText;
+import verge.core.job.JobState;
 import verge.core.journal.Entry;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobState;
-import verge.core.journal.Journal;
-import verge.core.journal.NamedPosition;
-import verge.core.journal.Origin;
 import verge.core.journal.Payload;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointsImported;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.surface.Surface;
 import verge.core.units.Figures;
 import verge.core.units.Length;
@@ -62,9 +64,9 @@ class FileCheckTest {
     private JobState job() {
         JobSettings settings = new JobSettings(Figures.metric(), UTM, new JobSettings.GeoidChoice.Constant(37.6),
                 Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES, new JobSettings.Work("", Set.of(JobSettings.Tool.TOTAL_STATION), List.of(), ""));
-        add(new Payload.SettingsChosen(settings));
-        add(new Payload.PointsImported(Origin.CONTROL, "control.csv", "", List.of(named("T1", N0, E0, 8), named("T2", N0 + 60, E0 - 20, 5), named("T3", N0 - 10, E0 + 50, 7))));
-        return Journal.replay(entries).state();
+        add(new SettingsChosen(settings));
+        add(new PointsImported(Origin.CONTROL, "control.csv", "", List.of(named("T1", N0, E0, 8), named("T2", N0 + 60, E0 - 20, 5), named("T3", N0 - 10, E0 + 50, 7))));
+        return Chapters.replay(entries).state();
     }
 
     private void add(Payload payload) {
@@ -142,7 +144,7 @@ class FileCheckTest {
         "6314490, 32649010, true, AXES_MISTAKEN, zoned NORTH_EAST"})
     void figuresThatAreSomethingElseAreRecognised(double first, double second, boolean known, Kind kind, String way) {
         JobState with = job();
-        JobState without = Journal.replay(entries.subList(0, 1)).state();
+        JobState without = Chapters.replay(entries.subList(0, 1)).state();
         for (Role role : List.of(Role.DESIGN, Role.REGISTER)) {
             if (known && role == Role.REGISTER) {
                 continue;
@@ -168,7 +170,7 @@ class FileCheckTest {
     @Test
     void whatLiesOutsideTheAreaIsSaidWithItsDistance() {
         job();
-        List<Finding> found = WalkRound.of(Journal.replay(entries.subList(0, 1)).state(), List.of(design(new Place("D1", 3_700_000, 500_000, 5))));
+        List<Finding> found = WalkRound.of(Chapters.replay(entries.subList(0, 1)).state(), List.of(design(new Place("D1", 3_700_000, 500_000, 5))));
         assertThat(found).filteredOn(f -> f.kind() == Kind.FILE_OUTSIDE_AREA).singleElement()
                 .satisfies(f -> assertThat(((Length) f.arguments().get(1)).metres()).isCloseTo(284_400, within(1000.0)));
     }
@@ -197,9 +199,9 @@ class FileCheckTest {
     void controlThatIsTurnedIsTheSuspect() {
         job();
         entries.remove(1);
-        add(new Payload.PointsImported(Origin.CONTROL, "control.csv", "", List.of(named("T1", E0, N0, 8), named("T2", E0 - 20, N0 + 60, 5))));
+        add(new PointsImported(Origin.CONTROL, "control.csv", "", List.of(named("T1", E0, N0, 8), named("T2", E0 - 20, N0 + 60, 5))));
         SiteContent control = file("control.csv", Role.CONTROL, PLAIN, Optional.empty(), new Place("T1", E0, N0, 8), new Place("T2", E0 - 20, N0 + 60, 5));
-        List<Finding> found = WalkRound.of(Journal.replay(entries).state(), List.of(control, design(site(1, false, 1, 1))));
+        List<Finding> found = WalkRound.of(Chapters.replay(entries).state(), List.of(control, design(site(1, false, 1, 1))));
         assertThat(found).filteredOn(f -> f.kind() == Kind.AXES_MISTAKEN).singleElement().satisfies(f -> assertThat(f.about()).isEqualTo("control.csv"));
     }
 
@@ -290,11 +292,11 @@ class FileCheckTest {
     void acceptanceHoldsForTheSameMatterOnly() {
         SiteContent zero = design(new Place("D1", N0, E0, 0), new Place("D2", N0, E0 + 5, 0));
         job();
-        add(new Payload.FindingAccepted("HEIGHTS_ALL_ZERO", "design.csv", "drawn about the deck"));
-        JobState state = Journal.replay(entries).state();
+        add(new FindingAccepted("HEIGHTS_ALL_ZERO", "design.csv", "drawn about the deck"));
+        JobState state = Chapters.replay(entries).state();
         Finding finding = WalkRound.of(state, List.of(zero)).get(0);
-        assertThat(state.acceptance(finding.kind().name(), finding.about())).contains("drawn about the deck");
-        assertThat(state.acceptance(finding.kind().name(), "other.csv")).isEmpty();
+        assertThat(state.latest(new Accepted(finding.kind().name(), finding.about()))).contains("drawn about the deck");
+        assertThat(state.latest(new Accepted(finding.kind().name(), "other.csv"))).isEmpty();
         List<Finding> several = WalkRound.of(state, List.of(zero, file("Design.csv", Role.DESIGN, PLAIN, Optional.empty(), site(1, true, 1, 1))));
         assertThat(several).extracting(f -> f.kind().weight()).isSorted();
     }

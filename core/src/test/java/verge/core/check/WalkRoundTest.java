@@ -13,6 +13,7 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import verge.core.chapters.Chapters;
 import verge.core.check.Finding.Kind;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
@@ -20,23 +21,26 @@ import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.SystemText;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.JobGeodesy;
-import verge.core.journal.JobSettings.GeoidChoice;
-import verge.core.journal.JobSettings.HeightKind;
-import verge.core.journal.JobSettings.ReferenceHeight;
-import verge.core.journal.JobSettings.Tool;
-import verge.core.journal.JobSettings;
-import verge.core.journal.Journal;
-import verge.core.journal.NamedPosition;
-import verge.core.journal.Origin;
 import verge.core.journal.Payload;
+import verge.core.leaf.StationSetUp;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointsImported;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.reduction.FirstVelocity;
+import verge.core.settings.JobGeodesy;
+import verge.core.settings.JobSettings.GeoidChoice;
+import verge.core.settings.JobSettings.HeightKind;
+import verge.core.settings.JobSettings.ReferenceHeight;
+import verge.core.settings.JobSettings.Tool;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.units.Angle;
 import verge.core.units.AngleUnit;
 import verge.core.units.DirectionStyle;
@@ -161,9 +165,9 @@ class WalkRoundTest {
     /** Setups of 2 km and more between A and B, their distances so much longer than what agrees with the coordinates. */
     private static Journal measured(JobSettings settings, double longer, double hectopascals, double celsius, int sights) {
         List<Entry> entries = new ArrayList<>();
-        entries.add(entry(1, new Payload.SettingsChosen(settings)));
-        entries.add(entry(2, new Payload.PointsImported(Origin.CONTROL, "f", "", List.of(point("A", 0), point("B", 4000)))));
-        Journal journal = Journal.replay(entries);
+        entries.add(entry(1, new SettingsChosen(settings)));
+        entries.add(entry(2, new PointsImported(Origin.CONTROL, "f", "", List.of(point("A", 0), point("B", 4000)))));
+        Journal journal = Chapters.replay(entries);
         for (int i = 0; i < sights; i++) {
             journal = journal.append(entry(3 + i, setUp(agreeing(journal, hectopascals, celsius) * longer, hectopascals, celsius)));
         }
@@ -183,7 +187,7 @@ class WalkRoundTest {
 
     private static Payload setUp(double slope, double hectopascals, double celsius) {
         TotalStationReading reading = new TotalStationReading(Angle.ZERO, Angle.ofDegrees(90), new Length(slope), "");
-        return Payload.StationSetUp.onKnownPoint(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading, new Atmosphere(celsius, hectopascals, 60),
+        return StationSetUp.onKnownPoint(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading, new Atmosphere(celsius, hectopascals, 60),
                 new InstrumentPrecision(Angle.ofArcSeconds(1), Angle.ofArcSeconds(1), METER, new Length(0.0005), new Length(0.0005), new Length(0.001)), 0.13, "test", 1, "");
     }
 

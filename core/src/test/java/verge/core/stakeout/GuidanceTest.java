@@ -9,6 +9,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.points.AsStaked;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 

@@ -7,12 +7,12 @@ import java.util.List;
 import java.util.Map;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import verge.core.job.JobState;
 import verge.core.journal.Entry;
-import verge.core.journal.JobSettings;
-import verge.core.journal.JobState;
-import verge.core.journal.Payload;
-import verge.core.journal.StoredPoint;
+import verge.core.measure.ShotTaken;
+import verge.core.points.StoredPoint;
 import verge.core.reading.TotalStationReading;
+import verge.core.settings.JobSettings;
 import verge.core.units.Decimals;
 import verge.core.units.Length;
 import verge.core.units.LengthUnit;
@@ -42,7 +42,7 @@ public final class ShotCsvWriter {
 
     /** One shot's line; empty for an entry that is no shot or is struck. */
     public static String line(JobState state, Entry entry) {
-        if (!(entry.payload() instanceof Payload.ShotTaken shot) || state.isStruck(entry.id())) {
+        if (!(entry.payload() instanceof ShotTaken shot) || state.isStruck(entry.id())) {
             return "";
         }
         JobSettings settings = state.settings();

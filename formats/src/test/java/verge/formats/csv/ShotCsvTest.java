@@ -9,20 +9,26 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
+import verge.core.chapters.Chapters;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
+import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.journal.JobSettings;
-import verge.core.journal.Journal;
-import verge.core.journal.NamedPosition;
-import verge.core.journal.Origin;
 import verge.core.journal.Payload;
+import verge.core.journal.Struck;
+import verge.core.leaf.StationSetUp;
+import verge.core.measure.ShotTaken;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointsImported;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.units.Angle;
 import verge.core.units.AngleUnit;
 import verge.core.units.DirectionStyle;
@@ -39,7 +45,7 @@ class ShotCsvTest {
     private Entry add(Payload payload) {
         long next = journal == null ? 1 : journal.entries().size() + 1L;
         Entry entry = new Entry(UUID.randomUUID(), next, Instant.parse("2026-06-01T08:00:00Z").plusSeconds(next), "p", "d", payload);
-        journal = journal == null ? Journal.replay(List.of(entry)) : journal.append(entry);
+        journal = journal == null ? Chapters.replay(List.of(entry)) : journal.append(entry);
         return entry;
     }
 
@@ -48,15 +54,15 @@ class ShotCsvTest {
     }
 
     private Entry setUp(JobSettings settings) {
-        add(new Payload.SettingsChosen(settings));
-        add(new Payload.PointsImported(Origin.CONTROL, "f", "", List.of(new NamedPosition(new PointName("A"), Code.NONE, Position.of(-1000, -2000, 10)),
+        add(new SettingsChosen(settings));
+        add(new PointsImported(Origin.CONTROL, "f", "", List.of(new NamedPosition(new PointName("A"), Code.NONE, Position.of(-1000, -2000, 10)),
                 new NamedPosition(new PointName("B"), Code.NONE, Position.of(-900, -2000, 10)))));
-        return add(Payload.StationSetUp.onKnownPoint(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading(0, 100), new Atmosphere(12, 1013.25, 60),
+        return add(StationSetUp.onKnownPoint(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading(0, 100), new Atmosphere(12, 1013.25, 60),
                 InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5)), 0.13, "test", 1, ""));
     }
 
     private Entry shot(Entry leaf, String name, Map<String, String> notes) {
-        return add(new Payload.ShotTaken(leaf.id(), new PointName(name), new Code("KRB"), reading(90, 50), PRISM, notes));
+        return add(new ShotTaken(leaf.id(), new PointName(name), new Code("KRB"), reading(90, 50), PRISM, notes));
     }
 
     @Test
@@ -81,7 +87,7 @@ class ShotCsvTest {
         Entry leaf = setUp(JobSettings.flat(Figures.metric(), 1));
         Entry shot = shot(leaf, "101", Map.of());
         assertThat(ShotCsvWriter.line(journal.state(), leaf)).isEmpty();
-        add(new Payload.Struck(shot.id()));
+        add(new Struck(shot.id()));
         assertThat(ShotCsvWriter.line(journal.state(), shot)).isEmpty();
     }
 
@@ -90,7 +96,7 @@ class ShotCsvTest {
     void aShotWithoutPlaceKeepsItsReading() {
         Entry leaf = setUp(JobSettings.flat(Figures.metric(), 1));
         Entry shot = shot(leaf, "101", Map.of());
-        add(new Payload.Struck(leaf.id()));
+        add(new Struck(leaf.id()));
         assertThat(ShotCsvWriter.line(journal.state(), shot)).contains(",101,KRB,,,,90.000000,90.000000,50.0000,1.6000\r\n");
     }
 

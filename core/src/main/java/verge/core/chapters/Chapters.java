@@ -1,0 +1,43 @@
+package verge.core.chapters;
+
+import java.util.List;
+import java.util.stream.Stream;
+import verge.core.calibration.CalibrationEntries;
+import verge.core.check.FindingEntries;
+import verge.core.cogo.ComputedEntries;
+import verge.core.drawing.DesignEntries;
+import verge.core.floor.FloorEntries;
+import verge.core.job.Journal;
+import verge.core.journal.Chapter;
+import verge.core.journal.Entry;
+import verge.core.journal.Sheet;
+import verge.core.leaf.LeafEntries;
+import verge.core.measure.ShotEntries;
+import verge.core.points.PointEntries;
+import verge.core.pole.PoleEntries;
+import verge.core.sets.SetEntries;
+import verge.core.settings.Geoids;
+import verge.core.settings.SettingsEntries;
+import verge.core.stakeout.StakeEntries;
+
+/** Which chapters there are: the one list of all kinds of entry. */
+public final class Chapters {
+    private Chapters() {
+    }
+
+    public static List<Chapter<?>> all(Geoids geoids) {
+        return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), SetEntries.chapters(),
+                CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters())
+                .<Chapter<?>>flatMap(List::stream).toList();
+    }
+
+    /** As {@link #replay(List, Geoids)}, for entries that name no geoid grid. */
+    public static Journal replay(List<Entry> entries) {
+        return replay(entries, Geoids.NONE);
+    }
+
+    /** @throws IllegalArgumentException if the entries are not numbered 1, 2, 3 … or do not begin with the job's settings */
+    public static Journal replay(List<Entry> entries, Geoids geoids) {
+        return new Journal(Sheet.blank(all(geoids)).with(entries));
+    }
+}

@@ -1,0 +1,139 @@
+package verge.core.job;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import verge.core.journal.Amendment;
+import verge.core.journal.Entry;
+import verge.core.journal.Payload;
+import verge.core.journal.Restored;
+import verge.core.journal.Sheet;
+import verge.core.journal.Struck;
+import verge.core.points.SeenPoints;
+import verge.core.problem.SurveyException;
+import verge.core.sets.SetTakenOut;
+import verge.core.settings.Carrier;
+import verge.core.settings.SettingsChosen;
+
+/** A job's entries in order, with the state they come to. Immutable; a later one shares what stayed with the one before it. */
+public final class Journal {
+    private final Sheet sheet;
+    private final JobState state;
+
+    /** @throws IllegalArgumentException if the entries do not begin with the job's settings */
+    public Journal(Sheet sheet) {
+        this.sheet = sheet;
+        this.state = new JobState(sheet, SeenPoints.NONE);
+    }
+
+    /** This journal with one more entry, which must be numbered next. */
+    public Journal append(Entry entry) {
+        return append(List.of(entry));
+    }
+
+    /** This journal with more entries. @throws IllegalArgumentException if they are not numbered on */
+    public Journal append(List<Entry> entries) {
+        return new Journal(sheet.with(entries));
+    }
+
+    public List<Entry> entries() {
+        return sheet.entries();
+    }
+
+    public JobState state() {
+        return state;
+    }
+
+    public Optional<Entry> entry(UUID id) {
+        return sheet.entry(id);
+    }
+
+    /** What an entry says as it counts now, corrections included. */
+    public Payload counting(Entry entry) {
+        return sheet.counting(entry);
+    }
+
+    /** About how much is kept in memory, in entries. */
+    public int weight() {
+        return sheet.weight();
+    }
+
+    /** The entries that came to something else since the journal had so many; empty if that is not known any more. */
+    public Optional<List<Entry>> changedSince(long size) {
+        return sheet.changedSince(size);
+    }
+
+    /** What was changed later of a leaf and of all that was read from it: corrections, strikes, readings taken out of sets; struck ones too. */
+    public List<Entry> changes(UUID leaf) {
+        Set<UUID> own = new HashSet<>(Set.of(leaf));
+        List<Entry> changes = new ArrayList<>();
+        for (Entry entry : entries()) {
+            Payload payload = entry.payload();
+            if (payload instanceof Amendment change && own.contains(change.entry()) || payload instanceof SetTakenOut out && own.contains(out.plan())) {
+                changes.add(entry);
+            }
+            payload.under().filter(own::contains).ifPresent(belongs -> own.add(entry.id()));
+        }
+        return changes;
+    }
+
+    /** Whether an entry can be struck: not the first settings, without which there is no job, and not a strike itself. */
+    public boolean canStrike(UUID id) {
+        return entry(id).map(e -> e.sequence() > 1 && !(e.payload() instanceof Struck) && !(e.payload() instanceof Restored)).orElse(false);
+    }
+
+    /** How many points would go if an entry were struck: its own, and all that stands on them. */
+    public long pointsThatGoWith(UUID id) {
+        if (!canStrike(id)) {
+            return 0;
+        }
+        Journal without = tried(List.of(new Struck(id)));
+        return without.changedSince(entries().size()).orElseThrow().stream().mapToLong(e -> state.pointsOf(e.id()).size() - without.state.pointsOf(e.id()).size()).sum();
+    }
+
+    /** What the job would come to with one entry more, without writing anything. */
+    public JobState trial(Payload more) {
+        return tried(List.of(more)).state();
+    }
+
+    /** This journal with more said in it, to look at: these entries are written nowhere. */
+    public Journal tried(List<Payload> more) {
+        Entry last = entries().get(entries().size() - 1);
+        return append(IntStream.range(0, more.size())
+                .mapToObj(i -> new Entry(UUID.randomUUID(), last.sequence() + 1 + i, last.at(), last.person(), last.device(), more.get(i))).toList());
+    }
+
+    /** The latest entry after a number that changed the job's settings, by choosing them or by striking a choice. */
+    public Optional<Entry> settingsChangedSince(long sequence) {
+        return since(sequence).filter(e -> e.payload() instanceof SettingsChosen
+                || e.payload() instanceof Amendment on && entry(on.entry()).map(Entry::payload).filter(SettingsChosen.class::isInstance).isPresent()).findFirst();
+    }
+
+    /** The latest entry after a number that changed the meaning of another. */
+    public Optional<Entry> amendedSince(UUID entry, long sequence) {
+        return since(sequence).filter(e -> e.payload() instanceof Amendment on && on.entry().equals(entry)).findFirst();
+    }
+
+    /** What came after a number, the latest first. */
+    private Stream<Entry> since(long sequence) {
+        int first = (int) Math.max(0, Math.min(sequence, entries().size()));
+        return IntStream.rangeClosed(1, entries().size() - first).mapToObj(back -> entries().get(entries().size() - back));
+    }
+
+    /**
+     * What the job would come to with other settings, without writing anything.
+     *
+     * @throws SurveyException CANNOT_CARRY if given points are to keep their place and there is no way to tell it
+     */
+    public JobState preview(SettingsChosen change) {
+        if (change.carry()) {
+            Carrier.requirePossible(state.settings().system(), change.settings().system());
+        }
+        return trial(change);
+    }
+}

@@ -1,0 +1,144 @@
+package verge.core.journal;
+
+import java.util.BitSet;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.pcollections.HashTreePMap;
+import org.pcollections.PMap;
+import org.pcollections.PVector;
+import org.pcollections.TreePMap;
+import org.pcollections.TreePSet;
+import org.pcollections.TreePVector;
+
+/**
+ * A job as a sheet in time: its entries in order, and what each comes to. Immutable; a later sheet shares all that stayed with the one
+ * before it, so that whoever reads an earlier one may go on.
+ *
+ * <p>An entry is reckoned by its {@link Chapter} from what it says and what it looks at. When one comes, or its meaning is changed by an
+ * {@link Amendment}, it is reckoned, and of the others exactly those that looked at something whose value changed, in order, each once; an
+ * outcome that comes out the same stops there. What a sheet holds is the same to the last bit whichever way it was reached.
+ */
+public final class Sheet {
+    private final Kept kept;
+
+    private Sheet(Kept kept) {
+        this.kept = kept;
+    }
+
+    /**
+     * All that a sheet holds, as persistent collections.
+     *
+     * @param numbers the place of each entry, by its id
+     * @param values what is provided under each key, by the place of who provides it
+     * @param lookers the places of those who looked, by what they looked at and how
+     * @param strikes by the entry struck or brought back: at which place, and whether struck
+     * @param corrections by the entry corrected: at which place, and to what
+     * @param changes which places each entry changed when it came, from {@code replayed} on
+     * @param replayed how many entries were reckoned at once at first
+     */
+    record Kept(Map<Class<? extends Payload>, Chapter<?>> chapters, PVector<Entry> entries, PMap<UUID, Integer> numbers, PVector<Reckoned> reckoned,
+            PMap<Key<?>, TreePMap<Integer, Object>> values, PMap<Reckoned.Look, TreePSet<Integer>> lookers, PMap<UUID, TreePMap<Integer, Boolean>> strikes,
+            PMap<UUID, TreePMap<Integer, Payload>> corrections, PMap<Class<?>, Integer> counts, PVector<int[]> changes, int replayed) {
+    }
+
+    /** Without entries. @param chapters one for each kind of entry that comes to something */
+    public static Sheet blank(Collection<? extends Chapter<?>> chapters) {
+        return new Sheet(new Kept(chapters.stream().collect(Collectors.toUnmodifiableMap(Chapter::kind, Function.identity())), TreePVector.empty(), HashTreePMap.empty(), TreePVector.empty(),
+                HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), TreePVector.empty(), 0));
+    }
+
+    /**
+     * The sheet with more entries.
+     *
+     * @throws IllegalArgumentException if they are not numbered on from the last one here
+     */
+    public Sheet with(List<Entry> more) {
+        Wave wave = new Wave(kept);
+        more.forEach(wave::add);
+        return new Sheet(wave.run());
+    }
+
+    public Sheet with(Entry more) {
+        return with(List.of(more));
+    }
+
+    public List<Entry> entries() {
+        return kept.entries();
+    }
+
+    public Optional<Entry> entry(UUID id) {
+        return Optional.ofNullable(kept.numbers().get(id)).map(number -> kept.entries().get(number - 1));
+    }
+
+    public boolean isStruck(UUID entry) {
+        return isStruck(kept.strikes(), entry);
+    }
+
+    static boolean isStruck(Map<UUID, TreePMap<Integer, Boolean>> strikes, UUID entry) {
+        TreePMap<Integer, Boolean> said = strikes.get(entry);
+        return said != null && said.lastEntry().getValue();
+    }
+
+    /** What an entry says as it counts now, corrections included. */
+    public Payload counting(Entry entry) {
+        return counting(kept.strikes(), kept.corrections(), kept.entries(), entry);
+    }
+
+    static Payload counting(Map<UUID, TreePMap<Integer, Boolean>> strikes, Map<UUID, TreePMap<Integer, Payload>> corrections, List<Entry> entries, Entry entry) {
+        TreePMap<Integer, Payload> said = corrections.get(entry.id());
+        return said == null ? entry.payload() : said.descendingMap().entrySet().stream().filter(c -> !isStruck(strikes, entries.get(c.getKey() - 1).id())).map(Map.Entry::getValue)
+                .filter(c -> c.getClass() == entry.payload().getClass()).findFirst().orElse(entry.payload());
+    }
+
+    /** What an entry comes to: nothing if it is struck. */
+    public Outcome outcome(UUID entry) {
+        Integer number = kept.numbers().get(entry);
+        return number == null ? Outcome.NOTHING : kept.reckoned().get(number - 1).outcome();
+    }
+
+    /** What all entries come to, in their order. */
+    public Stream<Outcome> outcomes() {
+        return kept.reckoned().stream().map(Reckoned::outcome);
+    }
+
+    /** What the last entry that provided it says. */
+    @SuppressWarnings("unchecked")
+    public <V> Optional<V> latest(Key<V> key) {
+        return Optional.ofNullable((V) last(kept.values().get(key)));
+    }
+
+    private static Object last(TreePMap<Integer, Object> values) {
+        return values == null ? null : values.lastEntry().getValue();
+    }
+
+    /** What is provided under a key, in the order of the entries. */
+    @SuppressWarnings("unchecked")
+    public <V> List<V> all(Key<V> key) {
+        TreePMap<Integer, Object> values = kept.values().get(key);
+        return values == null ? List.of() : List.copyOf((Collection<V>) values.values());
+    }
+
+    /** How much is kept: entries, and keys that something is provided under. */
+    public int weight() {
+        return kept.entries().size() + kept.values().size();
+    }
+
+    /**
+     * The entries that came to something else since the sheet had so many, in their order; empty if that is not known any more.
+     */
+    public Optional<List<Entry>> changedSince(long size) {
+        if (size < kept.replayed() || size > kept.entries().size()) {
+            return size == kept.entries().size() ? Optional.of(List.of()) : Optional.empty();
+        }
+        BitSet changed = new BitSet();
+        kept.changes().subList((int) size - kept.replayed(), kept.changes().size()).forEach(places -> IntStream.of(places).forEach(changed::set));
+        return Optional.of(changed.stream().mapToObj(number -> kept.entries().get(number - 1)).toList());
+    }
+}

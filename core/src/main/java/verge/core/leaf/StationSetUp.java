@@ -1,0 +1,52 @@
+package verge.core.leaf;
+
+import java.util.Optional;
+import java.util.stream.Stream;
+import verge.core.coding.PointName;
+import verge.core.journal.Payload;
+import verge.core.reading.Atmosphere;
+import verge.core.reading.InstrumentErrors;
+import verge.core.reading.InstrumentPrecision;
+import verge.core.reading.Pointing;
+import verge.core.reading.Reading;
+import verge.core.reading.Sighted;
+import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.setup.Arrangement;
+import verge.core.setup.Conditions;
+import verge.core.setup.Sighting;
+import verge.core.units.Length;
+
+/**
+ * An instrument set up: the head of a leaf.
+ *
+ * @param instrument model and serial number as the instrument gives them
+ * @param upsets the instrument's count of upsets then: another count later means that it was moved
+ * @param reason why it was accepted although a check was outside its limit; else empty
+ */
+public record StationSetUp(Arrangement arrangement, Conditions conditions, String instrument, long upsets, String reason) implements Payload, Sighted {
+    /** Over a known point with one backsight, oriented by coordinates. */
+    public static StationSetUp onKnownPoint(PointName station, PointName backsight, Length instrumentHeight, Target target, TotalStationReading reading,
+            Atmosphere air, InstrumentPrecision precision, double refraction, String instrument, long upsets, String reason) {
+        Arrangement arrangement = Arrangement.knownPoint(station, instrumentHeight, Sighting.of(backsight, target, Pointing.of(reading)));
+        return new StationSetUp(arrangement, new Conditions(air, precision, InstrumentErrors.NONE, refraction), instrument, upsets, reason);
+    }
+
+    public PointName station() {
+        return arrangement.station();
+    }
+
+    /** The mark that the circle was set by; empty for a station from a building. */
+    public Optional<PointName> backsight() {
+        return arrangement.sightings().stream().findFirst().map(Sighting::mark);
+    }
+
+    public StationSetUp with(Arrangement other) {
+        return new StationSetUp(other, conditions, instrument, upsets, reason);
+    }
+
+    @Override
+    public Stream<? extends Reading> readings() {
+        return arrangement.sightings().stream().flatMap(sight -> sight.pointings().stream());
+    }
+}

@@ -1,0 +1,34 @@
+package verge.core.measure;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import verge.core.journal.Chapter;
+import verge.core.journal.Line;
+import verge.core.journal.Looks;
+import verge.core.journal.Outcome;
+import verge.core.leaf.LeafEntries;
+import verge.core.points.Origin;
+import verge.core.points.Points;
+import verge.core.points.StoredPoint;
+
+/** What shots come to. */
+public final class ShotEntries {
+    private ShotEntries() {
+    }
+
+    public static List<Chapter<?>> chapters() {
+        return List.of(Chapter.of(ShotTaken.class, ShotEntries::shot), Chapter.of(NotesWritten.class, (line, looks) -> notes(line.says().shot(), line.says().notes())));
+    }
+
+    private static Outcome shot(Line<ShotTaken> line, Looks looks) {
+        ShotTaken said = line.says();
+        return LeafEntries.observed(looks, said.setup(), said.reading(), said.target()).map(o -> Points.outcome(new StoredPoint(line.id(), said.name(), said.code(), Origin.MEASURED,
+                o.position(), Optional.of(o.sigma()), Optional.empty(), Optional.of(said.setup())))).orElse(Outcome.NOTHING).and(notes(line.id(), said.notes()));
+    }
+
+    private static Outcome notes(UUID shot, Map<String, String> notes) {
+        return notes.isEmpty() ? Outcome.NOTHING : Outcome.of(new NotesOf(shot), notes);
+    }
+}

@@ -1,0 +1,35 @@
+package verge.core.points;
+
+import java.util.List;
+import verge.core.journal.Chapter;
+import verge.core.journal.Entry;
+import verge.core.journal.Line;
+import verge.core.journal.Looks;
+import verge.core.journal.Outcome;
+import verge.core.settings.Carrier;
+import verge.core.settings.SettingsEntries;
+
+/** What points taken on from files and typed ones come to: where they lie in the system that the job has now. */
+public final class PointEntries {
+    private PointEntries() {
+    }
+
+    public static List<Chapter<?>> chapters() {
+        return List.of(Chapter.of(PointsImported.class, PointEntries::imported), Chapter.of(PointKeyed.class, PointEntries::keyed));
+    }
+
+    private static Outcome imported(Line<PointsImported> line, Looks looks) {
+        Carrier carrier = SettingsEntries.carrier(looks);
+        PointsImported said = line.says();
+        return Outcome.of(new FileOf(line.id()), said.fileName()).and(Points.outcome(said.points().stream().map(p -> given(line.entry(), said.origin(), p, carrier)).toList()));
+    }
+
+    private static Outcome keyed(Line<PointKeyed> line, Looks looks) {
+        PointKeyed said = line.says();
+        return Points.outcome(given(line.entry(), Origin.DESIGN, new NamedPosition(said.name(), said.code(), said.position()), SettingsEntries.carrier(looks)));
+    }
+
+    private static StoredPoint given(Entry entry, Origin origin, NamedPosition p, Carrier carrier) {
+        return StoredPoint.given(entry.id(), origin, p, carrier.carried(entry.sequence(), p.position()));
+    }
+}

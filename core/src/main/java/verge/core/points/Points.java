@@ -1,0 +1,46 @@
+package verge.core.points;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import verge.core.coding.PointName;
+import verge.core.journal.Looks;
+import verge.core.journal.Outcome;
+
+/** Points as entries give them, and which of one name counts. */
+public final class Points {
+    private Points() {
+    }
+
+    public static Outcome outcome(StoredPoint point) {
+        return Outcome.of(new PointsNamed(point.name()), List.of(point));
+    }
+
+    public static Outcome outcome(List<StoredPoint> points) {
+        Map<PointsNamed, List<StoredPoint>> byName = points.stream().collect(Collectors.groupingBy(p -> new PointsNamed(p.name()), LinkedHashMap::new, Collectors.toUnmodifiableList()));
+        return Outcome.of(byName);
+    }
+
+    /** The points of an outcome, in its order. */
+    public static Stream<StoredPoint> of(Outcome outcome) {
+        return outcome.values(PointsNamed.class).flatMap(List::stream);
+    }
+
+    /** The position that counts among those of one name: by origin, then the latest. */
+    public static Optional<StoredPoint> counting(List<List<StoredPoint>> named) {
+        return named.stream().flatMap(List::stream).reduce((first, next) -> next.origin().compareTo(first.origin()) <= 0 ? next : first);
+    }
+
+    /** The latest position that has an origin. */
+    public static Optional<StoredPoint> latest(List<List<StoredPoint>> named, Origin origin) {
+        return named.stream().flatMap(List::stream).filter(p -> p.origin() == origin).reduce((first, next) -> next);
+    }
+
+    /** What a name meant when an entry was written: a later import does not move an earlier setup. */
+    public static Optional<StoredPoint> then(Looks looks, PointName name) {
+        return counting(looks.all(new PointsNamed(name)));
+    }
+}

@@ -1,0 +1,14 @@
+package verge.core.points;
+
+import java.util.List;
+import verge.core.journal.Payload;
+
+/**
+ * @param origin CONTROL or DESIGN
+ * @param sha256 of the file's bytes, in hexadecimal
+ */
+public record PointsImported(Origin origin, String fileName, String sha256, List<NamedPosition> points) implements Payload {
+    public PointsImported {
+        points = List.copyOf(points);
+    }
+}

@@ -1,0 +1,7 @@
+package verge.core.pole;
+
+import verge.core.journal.Key;
+
+/** The prism on the pole from some entry on. */
+public record TargetInUse() implements Key<TargetChosen> {
+}

@@ -1,0 +1,68 @@
+package verge.core.settings;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+import verge.core.drawing.FileSystem;
+import verge.core.geodesy.Elevation;
+import verge.core.geodesy.EllipsoidHeight;
+import verge.core.geodesy.FlatSite;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.Geoid;
+import verge.core.geodesy.Heights;
+import verge.core.geodesy.MapProjection;
+import verge.core.geodesy.Plane;
+import verge.core.geodesy.ProjectedPlane;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.SystemText;
+import verge.core.settings.JobSettings.GeoidChoice;
+
+/**
+ * A job's settings at work: its plane, its geoid, its projection.
+ *
+ * @param projection absent unless the system is projected
+ */
+public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<MapProjection> projection) {
+
+    public static JobGeodesy of(JobSettings settings, Geoids geoids) {
+        Optional<Geoid> geoid = settings.geoid() instanceof GeoidChoice.Constant c ? Optional.of(Geoid.constant(c.metres()))
+                : settings.geoid() instanceof GeoidChoice.Grid grid ? Optional.of(geoids.find(grid)) : Optional.empty();
+        return new JobGeodesy(settings, geoid, settings.system() instanceof CoordinateSystem.Projected p ? Optional.of(SystemText.projection(p)) : Optional.empty());
+    }
+
+    /** Whether a file's system is the job's own, named or left open. */
+    public boolean isOwn(FileSystem system) {
+        return system instanceof FileSystem.JobGrid || system instanceof FileSystem.JobGridZoned
+                || settings.system() instanceof CoordinateSystem.Projected own
+                        && (system instanceof FileSystem.Published p && p.code().equals(own.code()) || system instanceof FileSystem.Defined d && d.wkt().equals(own.wkt()));
+    }
+
+    /** The plane that points lie in; absent if the system has none. */
+    public Optional<Plane> plane() {
+        if (projection.isPresent()) {
+            return Optional.of(new ProjectedPlane(projection.get(), heights()));
+        }
+        return settings.system() instanceof CoordinateSystem.LatLonOnly ? Optional.empty()
+                : Optional.of(new FlatSite(settings.system() instanceof CoordinateSystem.Flat flat ? flat.gridPerGround() : 1));
+    }
+
+    /** The projected plane; absent on a flat site. */
+    public Optional<ProjectedPlane> projected() {
+        return plane().filter(ProjectedPlane.class::isInstance).map(ProjectedPlane.class::cast);
+    }
+
+    private Heights heights() {
+        return new Heights(geoid, settings.referenceHeight().flatMap(JobSettings.ReferenceHeight::elevation),
+                settings.referenceHeight().flatMap(JobSettings.ReferenceHeight::ellipsoidHeight));
+    }
+
+    /** N at a place; empty without a geoid or outside it. */
+    public OptionalDouble undulation(Geographic place) {
+        return geoid.map(g -> g.undulation(place)).orElse(OptionalDouble.empty());
+    }
+
+    /** The ellipsoid height of an elevation; empty where the geoid is not known. */
+    public Optional<EllipsoidHeight> ellipsoidHeight(Geographic place, Elevation elevation) {
+        OptionalDouble n = undulation(place);
+        return n.isPresent() ? Optional.of(new EllipsoidHeight(elevation.metres() + n.getAsDouble())) : Optional.empty();
+    }
+}

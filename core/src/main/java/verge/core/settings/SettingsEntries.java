@@ -1,0 +1,51 @@
+package verge.core.settings;
+
+import java.util.List;
+import java.util.Optional;
+import verge.core.journal.Chapter;
+import verge.core.journal.Line;
+import verge.core.journal.Looks;
+import verge.core.journal.Outcome;
+
+/** What choosing settings comes to. */
+public final class SettingsEntries {
+    private static final SettingsInForce IN_FORCE = new SettingsInForce();
+
+    private SettingsEntries() {
+    }
+
+    public static List<Chapter<?>> chapters(Geoids geoids) {
+        return List.of(new Choosing(geoids));
+    }
+
+    /** What the settings are, and how figures given under earlier ones are taken over. */
+    private record Choosing(Geoids geoids) implements Chapter<SettingsChosen> {
+        @Override
+        public Class<SettingsChosen> kind() {
+            return SettingsChosen.class;
+        }
+
+        @Override
+        public boolean ofTheWhole() {
+            return true;
+        }
+
+        @Override
+        public Outcome reckon(Line<SettingsChosen> line, Looks looks) {
+            JobSettings chosen = line.says().settings();
+            Outcome inForce = Outcome.of(IN_FORCE, JobGeodesy.of(chosen, geoids));
+            Optional<JobGeodesy> earlier = line.says().carry() ? looks.before(IN_FORCE) : Optional.empty();
+            return earlier.map(e -> inForce.and(new SystemsCarried(), Carrier.step(line.entry().sequence(), e.settings().system(), chosen.system()))).orElse(inForce);
+        }
+    }
+
+    /** The plane and all else that the settings say, as they are now. */
+    public static Optional<JobGeodesy> inForce(Looks looks) {
+        return looks.whole(IN_FORCE);
+    }
+
+    /** What takes figures given by an entry over into the present system. */
+    public static Carrier carrier(Looks looks) {
+        return new Carrier(looks.wholeAll(new SystemsCarried()));
+    }
+}

@@ -1,0 +1,281 @@
+package verge.core.chapters;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import verge.core.calibration.InstrumentCalibrated;
+import verge.core.calibration.TwoFaceCalibration;
+import verge.core.check.Accepted;
+import verge.core.check.FindingAccepted;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.cogo.InverseNoted;
+import verge.core.drawing.DesignChosen;
+import verge.core.floor.Floor;
+import verge.core.floor.FloorChosen;
+import verge.core.floor.Floors;
+import verge.core.floor.FloorsNamed;
+import verge.core.geodesy.Elevation;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.GroundUse;
+import verge.core.geodesy.Position;
+import verge.core.geodesy.system.SystemText;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
+import verge.core.journal.Entry;
+import verge.core.journal.Payload;
+import verge.core.journal.Restored;
+import verge.core.journal.Reworked;
+import verge.core.journal.Struck;
+import verge.core.leaf.CheckTaken;
+import verge.core.leaf.Leaf;
+import verge.core.leaf.LeafClosed;
+import verge.core.leaf.LeafReopened;
+import verge.core.leaf.StationSetUp;
+import verge.core.measure.NotesWritten;
+import verge.core.measure.ShotTaken;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointKeyed;
+import verge.core.points.PointsImported;
+import verge.core.points.StoredPoint;
+import verge.core.pole.TargetChosen;
+import verge.core.problem.SurveyException;
+import verge.core.reading.Atmosphere;
+import verge.core.reading.DistanceMeter;
+import verge.core.reading.InstrumentErrors;
+import verge.core.reading.InstrumentPrecision;
+import verge.core.reading.Pointing;
+import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.sets.MarkCarried;
+import verge.core.sets.SetLimits;
+import verge.core.sets.SetMark;
+import verge.core.sets.SetPointing;
+import verge.core.sets.SetTakenOut;
+import verge.core.sets.SetsPlanned;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
+import verge.core.setup.Arrangement;
+import verge.core.setup.Conditions;
+import verge.core.setup.Sighting;
+import verge.core.stakeout.PointStaked;
+import verge.core.stakeout.Tolerance;
+import verge.core.units.Angle;
+import verge.core.units.Figures;
+import verge.core.units.Length;
+
+/** The property that everything else rests on: however a job came to be, its state is that of all its entries replayed, to the last bit. */
+class WavesTest {
+    private static final int STEPS = 220;
+    private static final List<String> MARKS = List.of("T1", "T2", "T3", "T4");
+    private static final Map<String, GridPoint> PLACES = Map.of("T1", new GridPoint(6_314_500, 649_000), "T2", new GridPoint(6_314_600, 649_020), "T3", new GridPoint(6_314_520, 649_130), "T4", new GridPoint(6_314_420, 649_060));
+    private static final GridPoint STAND = new GridPoint(6_314_530, 649_050);
+    private static final InstrumentPrecision PRECISION = InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5));
+
+    private Random random;
+    private Journal journal;
+    private int names;
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6})
+    void stepByStepAndAllAtOnceComeToTheSame(long seed) {
+        random = new Random(seed);
+        journal = Chapters.replay(List.of(entry(1, new SettingsChosen(settings(0)))));
+        add(control());
+        int refused = 0;
+        for (int i = 0; i < STEPS; i++) {
+            Payload next = random.nextInt(3) == 0 ? amendment() : fact();
+            Journal before = journal;
+            try {
+                add(next);
+            } catch (SurveyException cannotCarry) {
+                refused++;
+                continue;
+            }
+            compare(journal, Chapters.replay(journal.entries()), next);
+            changesAreTold(before, journal);
+        }
+        assertThat(refused).isLessThan(STEPS / 4);
+        assertThat(journal.state().points().count()).isPositive();
+    }
+
+    /** What is not told to have changed has not. */
+    private static void changesAreTold(Journal before, Journal after) {
+        List<UUID> told = after.changedSince(before.entries().size()).orElseThrow().stream().map(Entry::id).toList();
+        after.entries().stream().map(Entry::id).filter(id -> !told.contains(id))
+                .forEach(id -> assertThat(after.state().pointsOf(id)).isEqualTo(before.state().pointsOf(id)));
+    }
+
+    private void compare(Journal grown, Journal replayed, Payload after) {
+        JobState a = grown.state();
+        JobState b = replayed.state();
+        assertThat(a.points().toList()).as("points after %s", after).isEqualTo(b.points().toList());
+        assertThat(leaves(a)).as("leaves after %s", after).isEqualTo(leaves(b));
+        assertThat(a.openLeaf().map(Leaf::entry)).isEqualTo(b.openLeaf().map(Leaf::entry));
+        assertThat(List.of(a.target(), a.prism(), a.design(), a.floor(), a.settings(), a.calibration("TS 1"), a.latest(new Accepted("K", "x"))))
+                .isEqualTo(List.of(b.target(), b.prism(), b.design(), b.floor(), b.settings(), b.calibration("TS 1"), b.latest(new Accepted("K", "x"))));
+        for (Leaf leaf : a.leaves()) {
+            assertThat(a.rounds(leaf.entry())).isEqualTo(b.rounds(leaf.entry()));
+            assertThat(a.checks(leaf.entry())).isEqualTo(b.checks(leaf.entry()));
+            assertThat(a.isClosed(leaf.entry())).isEqualTo(b.isClosed(leaf.entry()));
+        }
+        for (Entry e : grown.entries()) {
+            assertThat(a.notesOf(e.id())).isEqualTo(b.notesOf(e.id()));
+            assertThat(grown.counting(e)).isEqualTo(replayed.counting(e));
+            assertThat(a.isStruck(e.id())).isEqualTo(b.isStruck(e.id()));
+        }
+        MARKS.forEach(mark -> assertThat(a.find(new PointName(mark))).isEqualTo(b.find(new PointName(mark))));
+    }
+
+    /** Without the plane, which two replays have each of their own. */
+    private static List<List<Object>> leaves(JobState state) {
+        return state.leaves().stream().<List<Object>>map(l -> List.of(l.entry(), l.number(), l.written(), l.station().occupation().station(), l.station().orientation(),
+                l.station().covariance(), l.solved().marks(), l.solved().variance())).toList();
+    }
+
+    private Payload fact() {
+        UUID setup = any(StationSetUp.class);
+        UUID plan = any(SetsPlanned.class);
+        return switch (random.nextInt(20)) {
+            case 0 -> control();
+            case 1 -> new PointKeyed(name("D"), Code.NONE, somewhere());
+            case 2 -> new TargetChosen(target(), "prism " + random.nextInt(3));
+            case 3, 4 -> onKnownPoint();
+            case 5 -> free();
+            case 6 -> new LeafClosed(setup);
+            case 7 -> new LeafReopened(setup);
+            case 8 -> new CheckTaken(setup, mark(), reading(), target());
+            case 9 -> new SetsPlanned(setup, List.of(new SetMark(mark(), target()), new SetMark(name("N"), target())), 1, new SetLimits(new Angle(1e-4), new Angle(1e-4), new Length(0.005)));
+            case 10 -> pointing(plan);
+            case 11 -> random.nextInt(3) == 0 ? new SetTakenOut(plan, 1, Optional.of(mark()), "rain") : pointing(plan);
+            case 12 -> random.nextBoolean() ? new MarkCarried(plan, lastMark(plan)) : new InstrumentCalibrated("TS 1", List.of(new TwoFaceCalibration.Pair(one(), two())), new Angle(1e-5), true);
+            case 13 -> new NotesWritten(any(ShotTaken.class), Map.of("field", "v" + random.nextInt(9)));
+            case 14 -> new PointStaked(setup, name("D"), somewhere(), reading(), target(), Tolerance.USUAL, "");
+            case 15 -> random.nextBoolean() ? new FloorsNamed(new Floors(List.of(new Floor("yard", new Elevation(random.nextInt(3)))))) : new FloorChosen(Optional.of("yard").filter(f -> random.nextBoolean()));
+            case 16 -> random.nextBoolean() ? new DesignChosen(UUID.randomUUID(), "d") : new FindingAccepted("K", "x", "r" + random.nextInt(9));
+            case 17 -> random.nextInt(3) == 0 ? new SettingsChosen(settings(random.nextInt(3)), random.nextBoolean()) : new InverseNoted(mark(), mark());
+            default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of());
+        };
+    }
+
+    private Payload amendment() {
+        Entry any = journal.entries().get(1 + random.nextInt(journal.entries().size() - 1));
+        if (random.nextInt(3) > 0 && journal.canStrike(any.id())) {
+            return journal.state().isStruck(any.id()) ? new Restored(any.id()) : new Struck(any.id());
+        }
+        return new Reworked(any.id(), corrected(any.payload()), "because");
+    }
+
+    private Payload corrected(Payload was) {
+        if (was instanceof ShotTaken s) {
+            return new ShotTaken(s.setup(), random.nextBoolean() ? mark() : s.name(), s.code(), s.reading(), target(), s.notes());
+        } else if (was instanceof StationSetUp s && s.arrangement().kind() == Arrangement.Kind.KNOWN_POINT) {
+            return onKnownPoint();
+        } else if (was instanceof PointsImported) {
+            return control();
+        } else if (was instanceof SetPointing p) {
+            return new SetPointing(p.plan(), p.set(), p.mark(), one());
+        } else if (was instanceof SetsPlanned p) {
+            return new SetsPlanned(p.setup(), p.marks().stream().map(m -> m.with(target())).toList(), 1, p.limits());
+        } else if (was instanceof SettingsChosen) {
+            return new SettingsChosen(settings(random.nextInt(3)));
+        } else if (was instanceof TargetChosen) {
+            return new TargetChosen(target());
+        }
+        return random.nextBoolean() ? was : new TargetChosen(target());   // of another kind: it counts for nothing
+    }
+
+    /** Some of the marks, some of them twice, near enough for free stations or not. */
+    private Payload control() {
+        double off = random.nextInt(3) == 0 ? random.nextDouble() * 30 : 0;
+        return new PointsImported(Origin.CONTROL, "c" + journal.entries().size() + ".csv", "00", Stream.concat(MARKS.stream().filter(m -> random.nextInt(4) > 0), Stream.of("T2"))
+                .map(m -> new NamedPosition(new PointName(m), Code.NONE, Position.of(PLACES.get(m).northing() + off, PLACES.get(m).easting(), 7 + off))).toList());
+    }
+
+    private StationSetUp onKnownPoint() {
+        List<StoredPoint> known = journal.state().points().toList();
+        PointName station = known.isEmpty() || random.nextBoolean() ? mark() : known.get(random.nextInt(known.size())).name();
+        return StationSetUp.onKnownPoint(station, mark(), new Length(1.5 + random.nextInt(3) * 0.05), target(), reading(), new Atmosphere(12, 1013, 60), PRECISION, 0.13, "TS 1", 1, "");
+    }
+
+    private Payload free() {
+        List<Sighting> sights = MARKS.stream().limit(2 + random.nextInt(3)).map(m -> Sighting.of(new PointName(m), new Target(new Length(1.6), Length.ZERO), Pointing.of(towards(PLACES.get(m))))).toList();
+        return new StationSetUp(Arrangement.freeStation(name("S"), new Length(1.55), false, sights), new Conditions(new Atmosphere(12, 1013, 60), PRECISION, InstrumentErrors.NONE, 0.13), "TS 1", 1, "");
+    }
+
+    private static TotalStationReading towards(GridPoint mark) {
+        double north = mark.northing() - STAND.northing();
+        double east = mark.easting() - STAND.easting();
+        return new TotalStationReading(new Angle(Math.atan2(east, north)).wholeCircle(), Angle.ofDegrees(90), new Length(Math.hypot(north, east)), "");
+    }
+
+    private Payload pointing(UUID plan) {
+        PointName mark = random.nextBoolean() ? lastMark(plan) : mark();
+        return new SetPointing(plan, 1, mark, random.nextBoolean() ? one() : two());
+    }
+
+    private PointName lastMark(UUID plan) {
+        return journal.entry(plan).map(e -> ((SetsPlanned) e.payload()).marks().get(1).name()).orElse(new PointName("N"));
+    }
+
+    private UUID any(Class<? extends Payload> kind) {
+        List<UUID> of = journal.entries().stream().filter(e -> kind.isInstance(e.payload())).map(Entry::id).toList();
+        return of.isEmpty() ? UUID.randomUUID() : of.get(random.nextInt(of.size()));
+    }
+
+    private Pointing one() {
+        return new Pointing(new Angle(1 + random.nextDouble() * 1e-4), new Angle(1.5), Optional.of(new Length(50)), "");
+    }
+
+    private Pointing two() {
+        return new Pointing(new Angle(1 + Math.PI), new Angle(2 * Math.PI - 1.5), Optional.of(new Length(50 + random.nextDouble() * 1e-3)), "");
+    }
+
+    private TotalStationReading reading() {
+        return new TotalStationReading(Angle.ofDegrees(random.nextDouble() * 360), Angle.ofDegrees(85 + random.nextDouble() * 10), new Length(5 + random.nextDouble() * 200), "");
+    }
+
+    private Target target() {
+        return new Target(new Length(1.3 + random.nextInt(4) * 0.1), new Length(-0.012));
+    }
+
+    private PointName mark() {
+        return new PointName(MARKS.get(random.nextInt(MARKS.size())));
+    }
+
+    private PointName name(String kind) {
+        return new PointName(kind + (random.nextInt(3) == 0 ? random.nextInt(9) : ++names + 10));
+    }
+
+    private Position somewhere() {
+        return Position.of(6_314_500 + random.nextInt(100), 649_000 + random.nextInt(100), 7);
+    }
+
+    private static JobSettings settings(int which) {
+        if (which == 0) {
+            return new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"), new JobSettings.GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+        }
+        return which == 1 ? JobSettings.flat(Figures.metric(), 0.9996)
+                : new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=33 +ellps=GRS80 +towgs84=0,0,0"), new JobSettings.GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+    }
+
+    private void add(Payload... payloads) {
+        int size = journal.entries().size();
+        journal = journal.append(IntStream.range(0, payloads.length).mapToObj(i -> entry(size + 1L + i, payloads[i])).toList());
+    }
+
+    /** Some arrive late: they were made before what stands above them. */
+    private Entry entry(long sequence, Payload payload) {
+        return new Entry(new UUID(random.nextLong(), random.nextLong()), sequence, Instant.EPOCH.plusSeconds(random.nextInt(10_000)), "tester", "test", payload);
+    }
+}
