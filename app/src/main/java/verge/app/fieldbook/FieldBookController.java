@@ -37,14 +37,15 @@ class FieldBookController {
     @GetMapping
     String book(@PathVariable UUID job, @RequestParam(defaultValue = "0") int page, Model model) {
         Journal journal = journals.journal(job);
-        List<Entry> latestFirst = new ArrayList<>(journal.entries());
+        int total = journal.entries().size();
+        int from = (int) Math.min(Math.max(page, 0L) * LINES_A_PAGE, total);
+        int to = Math.min(from + LINES_A_PAGE, total);
+        List<Entry> latestFirst = new ArrayList<>(journal.entries().subList(total - to, total - from));
         Collections.reverse(latestFirst);
-        int from = Math.min(Math.max(page, 0) * LINES_A_PAGE, latestFirst.size());
-        int to = Math.min(from + LINES_A_PAGE, latestFirst.size());
-        model.addAttribute("lines", latestFirst.subList(from, to).stream().map(e -> text.line(journal, e)).toList());
-        model.addAttribute("total", latestFirst.size());
+        model.addAttribute("lines", latestFirst.stream().map(e -> text.line(journal, e)).toList());
+        model.addAttribute("total", total);
         model.addAttribute("brought", jobs.job(job).broughtIn().orElse(null));
-        model.addAttribute("earlierPage", to < latestFirst.size() ? page + 1 : null);
+        model.addAttribute("earlierPage", to < total ? page + 1 : null);
         model.addAttribute("laterPage", page > 0 ? page - 1 : null);
         return "fieldbook/book";
     }

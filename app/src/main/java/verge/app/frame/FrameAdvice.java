@@ -78,7 +78,7 @@ class FrameAdvice {
         Journal journal = journals.journal(id);
         JobState state = journal.state();
         Figures figures = state.settings().figures();
-        List<BookText.FootLine> foot = journal.entries().stream().skip(Math.max(0, journal.entries().size() - FOOT_LINES))
+        List<BookText.FootLine> foot = journal.after(journal.entries().size() - FOOT_LINES).stream()
                 .map(e -> bookText.footLine(journal, e)).toList();
         String leaf = state.openLeaf().map(l -> "leaf " + l.number() + " \u00b7 " + bookText.occupied(l.written())).orElse("");
         return new FrameView(id, job.siteId(), job.name(), jobs.site(job.siteId()).name(), settingsWords.system(state.settings()),

@@ -31,7 +31,7 @@ class JournalApi {
     @GetMapping("/api/v1/jobs/{job}/journal")
     List<EntryBody> journal(@PathVariable UUID job, @RequestParam(defaultValue = "0") long after) {
         Journal journal = journals.journal(job);
-        return journal.entries().stream().filter(e -> e.sequence() > after).map(e -> body(journal, e)).toList();
+        return journal.after(after).stream().map(e -> body(journal, e)).toList();
     }
 
     private EntryBody body(Journal journal, Entry entry) {

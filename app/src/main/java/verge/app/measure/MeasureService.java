@@ -15,7 +15,6 @@ import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
-import verge.core.journal.Entry;
 import verge.core.measure.NotesWritten;
 import verge.core.measure.ShotTaken;
 import verge.core.points.Origin;
@@ -94,9 +93,7 @@ public class MeasureService {
 
     /** The next free name after the last measured one. */
     public static PointName nextName(Journal journal) {
-        PointName name = journal.entries().stream().map(Entry::payload)
-                .filter(ShotTaken.class::isInstance).map(p -> ((ShotTaken) p).name())
-                .reduce((first, next) -> next).map(PointName::successor).orElse(FIRST);
+        PointName name = journal.lastWritten(ShotTaken.class).map(shot -> shot.name().successor()).orElse(FIRST);
         while (journal.state().find(name).isPresent()) {
             name = name.successor();
         }
@@ -105,8 +102,6 @@ public class MeasureService {
 
     /** The code last used, so that it need not be chosen again. */
     public static Code lastCode(Journal journal) {
-        return journal.entries().stream().map(Entry::payload)
-                .filter(ShotTaken.class::isInstance).map(p -> ((ShotTaken) p).code())
-                .reduce((first, next) -> next).orElse(Code.NONE);
+        return journal.lastWritten(ShotTaken.class).map(ShotTaken::code).orElse(Code.NONE);
     }
 }

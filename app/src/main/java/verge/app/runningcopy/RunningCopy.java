@@ -108,7 +108,7 @@ class RunningCopy {
         try {
             Files.createDirectories(file.getParent());
             boolean known = before != null && before.file().equals(file) && Files.exists(file) && Files.size(file) == before.bytes()
-                    && journal.entries().stream().skip(before.entries()).map(Entry::payload).noneMatch(RunningCopy::changesEarlierLines);
+                    && journal.after(before.entries()).stream().map(Entry::payload).noneMatch(RunningCopy::changesEarlierLines);
             return known ? appended(journal, before) : whole(journal, file);
         } catch (IOException refused) {
             throw new UncheckedIOException(refused);
@@ -121,7 +121,7 @@ class RunningCopy {
 
     private static Written appended(Journal journal, Written before) throws IOException {
         StringBuilder lines = new StringBuilder();
-        journal.entries().stream().skip(before.entries()).forEach(e -> lines.append(ShotCsvWriter.line(journal.state(), e)));
+        journal.after(before.entries()).forEach(e -> lines.append(ShotCsvWriter.line(journal.state(), e)));
         byte[] bytes = lines.toString().getBytes(StandardCharsets.UTF_8);
         if (bytes.length > 0) {
             write(before.file(), bytes, StandardOpenOption.APPEND);

@@ -84,13 +84,13 @@ class QuicknessOfFiles extends InBrowser {
             long began = System.nanoTime();
             TextEncoding encoding = TextEncoding.of(csv);
             int read = PointCsvReader.read(csv, encoding, PointCsvProbe.propose(csv, encoding, LengthUnit.METRE).layout()).points().size();
-            Figures.say("CSV of %d points: %.1f s%s", read, seconds(began), i == 0 ? " cold" : "");
+            Bench.say("CSV of %d points: %.1f s%s", read, seconds(began), i == 0 ? " cold" : "");
         }
         Path dxf = lines(Integer.MAX_VALUE, LARGE_DXF_BYTES);
         for (int i = 0; i < 2; i++) {
             long began = System.nanoTime();
             long vertices = DrawingFiles.read(dxf, Watch.none("lines.dxf")).drawing().vertexCount();
-            Figures.say("DXF of %d MB, %d vertices: %.1f s%s", Files.size(dxf) / 1_000_000, vertices, seconds(began), i == 0 ? " cold" : "");
+            Bench.say("DXF of %d MB, %d vertices: %.1f s%s", Files.size(dxf) / 1_000_000, vertices, seconds(began), i == 0 ? " cold" : "");
         }
     }
 
@@ -105,7 +105,7 @@ class QuicknessOfFiles extends InBrowser {
         long began = System.nanoTime();
         browser.open("/jobs/" + job.id() + "/prepare");
         browser.until(d -> d.findElement(By.cssSelector("#sketch[data-sheets='2']")));
-        Figures.say("page with sketch until all is there: %.1f s", seconds(began));
+        Bench.say("page with sketch until all is there: %.1f s", seconds(began));
         Object drawn = browser.script("""
                 const { theMap, theCanvas } = await import('/js/sketch/sketch.js');
                 const view = theMap().getView();
@@ -125,7 +125,7 @@ class QuicknessOfFiles extends InBrowser {
                 }
                 return times;
                 """);
-        Figures.say("full drawing, ms, of five: %s", drawn);
+        Bench.say("full drawing, ms, of five: %s", drawn);
         Object frames = browser.script("""
                 const { theMap } = await import('/js/sketch/sketch.js');
                 const view = theMap().getView();
@@ -143,8 +143,8 @@ class QuicknessOfFiles extends InBrowser {
                 };
                 return { panning: await moved({ center: [649150, 6314600] }), zooming: await moved({ resolution: 0.3 }), 'a long way': await moved({ center: [650200, 6314500] }) };
                 """);
-        Figures.say("frames a second while moving: %s", frames);
-        Figures.say("another design, ms until drawn: %s", (Object) browser.script("""
+        Bench.say("frames a second while moving: %s", frames);
+        Bench.say("another design, ms until drawn: %s", (Object) browser.script("""
                 const { theMap, theCanvas } = await import('/js/sketch/sketch.js');
                 document.querySelector('[data-sketch=all]').click();
                 await new Promise(done => setTimeout(done, 1500));

@@ -57,11 +57,11 @@ class QuicknessOfTheDay {
         }
         long began = System.nanoTime();
         Journal journal = Chapters.replay(entries);
-        Figures.say("replay of %d shots: %.0f ms", LONG_JOURNAL, (System.nanoTime() - began) / 1e6);
+        Bench.say("replay of %d shots: %.0f ms", LONG_JOURNAL, (System.nanoTime() - began) / 1e6);
         began = System.nanoTime();
         journal.append(new Entry(UUID.randomUUID(), entries.size() + 1, last.at(), last.person(), last.device(),
                 new ShotTaken(shot.setup(), new PointName("next"), shot.code(), shot.reading(), shot.target())));
-        Figures.say("one shot more: %.1f ms", (System.nanoTime() - began) / 1e6);
+        Bench.say("one shot more: %.1f ms", (System.nanoTime() - began) / 1e6);
     }
 
     @Test
@@ -76,7 +76,7 @@ class QuicknessOfTheDay {
             }
         }
         Collections.sort(millis);
-        Figures.say("search of systems: median %.0f ms, 95th percentile %.0f ms, worst %.0f ms over %d keys", millis.get(millis.size() / 2),
+        Bench.say("search of systems: median %.0f ms, 95th percentile %.0f ms, worst %.0f ms over %d keys", millis.get(millis.size() / 2),
                 millis.get(millis.size() * 95 / 100), millis.get(millis.size() - 1), millis.size());
     }
 
@@ -98,13 +98,13 @@ class QuicknessOfTheDay {
                 browser.until(d -> d.findElements(By.cssSelector("#measure.busy")).isEmpty());
             }
             Collections.sort(millis);
-            Figures.say("measure to drawn: median %.0f ms, 95th percentile %.0f ms, worst %.0f ms over %d shots",
+            Bench.say("measure to drawn: median %.0f ms, 95th percentile %.0f ms, worst %.0f ms over %d shots",
                     millis.get(SHOTS / 2), millis.get(SHOTS * 95 / 100), millis.get(SHOTS - 1), SHOTS);
             browser.open("/jobs/" + job + "/stake?point=T1");
             browser.until(d -> d.findElement(By.cssSelector("[data-guide=distance]")).getText().contains("m"));
             browser.script("window.guided = 0; document.addEventListener('verge:guide', () => guided++)");
             Thread.sleep(10_000);
-            Figures.say("guidance: %.1f pictures a second over 10 s", browser.<Number>script("return guided").doubleValue() / 10);
+            Bench.say("guidance: %.1f pictures a second over 10 s", browser.<Number>script("return guided").doubleValue() / 10);
         }
     }
 }

@@ -10,26 +10,53 @@ import verge.core.units.Angle;
  * <p>Along a line the scale is the mean by Simpson's rule of both ends and the middle, and heights are brought down with the radius of
  * the line's own direction: 0.01 mm in 10 km against the geodesic.
  */
-public record ProjectedPlane(MapProjection projection, Heights heights) implements Plane {
+public final class ProjectedPlane implements Plane {
     /** At 200 km from a central meridian a line of this length is bent by 0.005″: two micrometres. */
     private static final double NOTHING_TO_CORRECT_METRES = 100;
 
-    public ProjectedPlane {
-        Objects.requireNonNull(projection, "projection");
-        Objects.requireNonNull(heights, "heights");
+    private final MapProjection projection;
+    private final Heights heights;
+    /** Sights of a whole leaf begin at one place. */
+    private volatile Beginning last;
+
+    public ProjectedPlane(MapProjection projection, Heights heights) {
+        this.projection = Objects.requireNonNull(projection, "projection");
+        this.heights = Objects.requireNonNull(heights, "heights");
+    }
+
+    public MapProjection projection() {
+        return projection;
+    }
+
+    public Heights heights() {
+        return heights;
+    }
+
+    /** Where a line begins. */
+    private record Beginning(GridPoint at, Geographic place, LocalScale scale) {
+    }
+
+    private Beginning beginning(GridPoint at) {
+        Beginning known = last;
+        if (known == null || !known.at().equals(at)) {
+            Geographic place = projection.geographic(at);
+            known = new Beginning(at, place, projection.scale(place));
+            last = known;
+        }
+        return known;
     }
 
     @Override
     public double gridPerGround(GridPoint from, GridPoint to, Optional<Elevation> level) {
-        Geographic place = projection.geographic(from);
-        double radius = radiusAlong(place, azimuth(from, to));
-        return gridPerEllipsoid(from, to) * radius / (radius + heights.forScale(place, level));
+        Beginning here = beginning(from);
+        double radius = radiusAlong(here, azimuth(from, to));
+        return gridPerEllipsoid(from, to) * radius / (radius + heights.forScale(here.place(), level));
     }
 
     @Override
     public double radiusMetres(GridPoint from, Angle azimuth, Optional<Elevation> level) {
-        Geographic place = projection.geographic(from);
-        return radiusAlong(place, azimuth) + heights.forScale(place, level);
+        Beginning here = beginning(from);
+        return radiusAlong(here, azimuth) + heights.forScale(here.place(), level);
     }
 
     @Override
@@ -37,7 +64,7 @@ public record ProjectedPlane(MapProjection projection, Heights heights) implemen
         GridPoint middle = new GridPoint((from.northing() + to.northing()) / 2, (from.easting() + to.easting()) / 2);
         Angle azimuth = azimuth(from, to);
         // ellipsoid = ∫ dS/k
-        double inverse = (1 / scale(from, azimuth) + 4 / scale(middle, azimuth) + 1 / scale(to, azimuth)) / 6;
+        double inverse = (1 / beginning(from).scale().along(azimuth) + 4 / scale(middle, azimuth) + 1 / scale(to, azimuth)) / 6;
         return 1 / inverse;
     }
 
@@ -64,9 +91,18 @@ public record ProjectedPlane(MapProjection projection, Heights heights) implemen
         return projection.scale(point).along(azimuth);
     }
 
-    private double radiusAlong(Geographic place, Angle gridAzimuth) {
-        Angle trueAzimuth = gridAzimuth.plus(projection.scale(place).convergence());
-        return projection.ellipsoid().radiusAlong(place.latitude(), trueAzimuth);
+    private double radiusAlong(Beginning here, Angle gridAzimuth) {
+        return projection.ellipsoid().radiusAlong(here.place().latitude(), gridAzimuth.plus(here.scale().convergence()));
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof ProjectedPlane p && projection.equals(p.projection) && heights.equals(p.heights);
+    }
+
+    @Override
+    public int hashCode() {
+        return Objects.hash(projection, heights);
     }
 
     private static Angle azimuth(GridPoint from, GridPoint to) {

@@ -45,12 +45,22 @@ public final class Journal {
         return sheet.entries();
     }
 
+    /** The entries after so many, in their order. */
+    public List<Entry> after(long size) {
+        return entries().subList((int) Math.max(0, Math.min(size, entries().size())), entries().size());
+    }
+
     public JobState state() {
         return state;
     }
 
     public Optional<Entry> entry(UUID id) {
         return sheet.entry(id);
+    }
+
+    /** The last entry of a kind, as it was written, whatever became of it. */
+    public <P extends Payload> Optional<P> lastWritten(Class<P> kind) {
+        return sheet.lastWritten(kind);
     }
 
     /** What an entry says as it counts now, corrections included. */
@@ -121,8 +131,8 @@ public final class Journal {
 
     /** What came after a number, the latest first. */
     private Stream<Entry> since(long sequence) {
-        int first = (int) Math.max(0, Math.min(sequence, entries().size()));
-        return IntStream.rangeClosed(1, entries().size() - first).mapToObj(back -> entries().get(entries().size() - back));
+        List<Entry> after = after(sequence);
+        return IntStream.rangeClosed(1, after.size()).mapToObj(back -> after.get(after.size() - back));
     }
 
     /**

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -40,12 +41,18 @@ public final class Sheet {
      * @param lookers the places of those who looked, by what they looked at and how
      * @param strikes by the entry struck or brought back: at which place, and whether struck
      * @param corrections by the entry corrected: at which place, and to what
+     * @param kinds what was written of each kind so far
      * @param changes which places each entry changed when it came, from {@code replayed} on
      * @param replayed how many entries were reckoned at once at first
      */
     record Kept(Map<Class<? extends Payload>, Chapter<?>> chapters, PVector<Entry> entries, PMap<UUID, Integer> numbers, PVector<Reckoned> reckoned,
             PMap<Key<?>, TreePMap<Integer, Object>> values, PMap<Reckoned.Look, TreePSet<Integer>> lookers, PMap<UUID, TreePMap<Integer, Boolean>> strikes,
-            PMap<UUID, TreePMap<Integer, Payload>> corrections, PMap<Class<?>, Integer> counts, PVector<int[]> changes, int replayed) {
+            PMap<UUID, TreePMap<Integer, Payload>> corrections, PMap<Class<?>, Written> kinds, PVector<int[]> changes, int replayed) {
+    }
+
+    /** How many of a kind were written, struck ones too, and the place of the last. */
+    record Written(int count, int last) {
+        static final Written NONE = new Written(0, 0);
     }
 
     /** Without entries. @param chapters one for each kind of entry that comes to something */
@@ -77,23 +84,28 @@ public final class Sheet {
         return Optional.ofNullable(kept.numbers().get(id)).map(number -> kept.entries().get(number - 1));
     }
 
-    public boolean isStruck(UUID entry) {
-        return isStruck(kept.strikes(), entry);
+    /** The last entry of a kind, as it was written, whatever became of it. */
+    public <P extends Payload> Optional<P> lastWritten(Class<P> kind) {
+        return Optional.ofNullable(kept.kinds().get(kind)).map(written -> kind.cast(kept.entries().get(written.last() - 1).payload()));
     }
 
-    static boolean isStruck(Map<UUID, TreePMap<Integer, Boolean>> strikes, UUID entry) {
-        TreePMap<Integer, Boolean> said = strikes.get(entry);
+    public boolean isStruck(UUID entry) {
+        return isStruck(kept.strikes().get(entry));
+    }
+
+    /** @param said of an entry: at which place it was struck or brought back; null if never */
+    static boolean isStruck(TreePMap<Integer, Boolean> said) {
         return said != null && said.lastEntry().getValue();
     }
 
     /** What an entry says as it counts now, corrections included. */
     public Payload counting(Entry entry) {
-        return counting(kept.strikes(), kept.corrections(), kept.entries(), entry);
+        return counting(entry, kept.corrections().get(entry.id()), by -> isStruck(kept.entries().get(by - 1).id()));
     }
 
-    static Payload counting(Map<UUID, TreePMap<Integer, Boolean>> strikes, Map<UUID, TreePMap<Integer, Payload>> corrections, List<Entry> entries, Entry entry) {
-        TreePMap<Integer, Payload> said = corrections.get(entry.id());
-        return said == null ? entry.payload() : said.descendingMap().entrySet().stream().filter(c -> !isStruck(strikes, entries.get(c.getKey() - 1).id())).map(Map.Entry::getValue)
+    /** @param corrections of the entry by their places; null if there is none */
+    static Payload counting(Entry entry, TreePMap<Integer, Payload> corrections, IntPredicate isStruck) {
+        return corrections == null ? entry.payload() : corrections.descendingMap().entrySet().stream().filter(c -> !isStruck.test(c.getKey())).map(Map.Entry::getValue)
                 .filter(c -> c.getClass() == entry.payload().getClass()).findFirst().orElse(entry.payload());
     }
 

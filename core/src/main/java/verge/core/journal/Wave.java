@@ -1,5 +1,6 @@
 package verge.core.journal;
 
+import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -8,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.pcollections.PMap;
+import org.pcollections.HashTreePMap;
 import org.pcollections.PVector;
 import org.pcollections.TreePMap;
 import org.pcollections.TreePSet;
@@ -17,16 +18,15 @@ import verge.core.journal.Reckoned.Manner;
 
 /** A sheet while entries are being added to it: the one thing here that changes, and only until {@link #run} gives the sheet they make. */
 final class Wave {
-    private final Map<Class<? extends Payload>, Chapter<?>> chapters;
     private final Sheet.Kept before;
-    private PVector<Entry> entries;
-    private PMap<UUID, Integer> numbers;
-    private PVector<Reckoned> reckoned;
-    private PMap<Key<?>, TreePMap<Integer, Object>> values;
-    private PMap<Look, TreePSet<Integer>> lookers;
-    private PMap<UUID, TreePMap<Integer, Boolean>> strikes;
-    private PMap<UUID, TreePMap<Integer, Payload>> corrections;
-    private PMap<Class<?>, Integer> counts;
+    private final List<Entry> added = new ArrayList<>();
+    private final Layer<UUID, Integer> numbers;
+    private final Layer<Integer, Reckoned> reckoned = new Layer<>(HashTreePMap.empty());
+    private final Layer<Key<?>, TreePMap<Integer, Object>> values;
+    private final Layer<Look, TreePSet<Integer>> lookers;
+    private final Layer<UUID, TreePMap<Integer, Boolean>> strikes;
+    private final Layer<UUID, TreePMap<Integer, Payload>> corrections;
+    private final Layer<Class<?>, Sheet.Written> kinds;
     /** Places still to be reckoned: those of the whole come first. */
     private final BitSet dueOfTheWhole = new BitSet();
     private final BitSet due = new BitSet();
@@ -34,27 +34,24 @@ final class Wave {
 
     Wave(Sheet.Kept from) {
         before = from;
-        chapters = from.chapters();
-        entries = from.entries();
-        numbers = from.numbers();
-        reckoned = from.reckoned();
-        values = from.values();
-        lookers = from.lookers();
-        strikes = from.strikes();
-        corrections = from.corrections();
-        counts = from.counts();
+        numbers = new Layer<>(from.numbers());
+        values = new Layer<>(from.values());
+        lookers = new Layer<>(from.lookers());
+        strikes = new Layer<>(from.strikes());
+        corrections = new Layer<>(from.corrections());
+        kinds = new Layer<>(from.kinds());
     }
 
     void add(Entry entry) {
-        int number = entries.size() + 1;
+        int number = size() + 1;
         if (entry.sequence() != number) {
             throw new IllegalArgumentException("entry " + number + " is numbered " + entry.sequence());
         }
-        int ordinal = counts.getOrDefault(entry.payload().getClass(), 0) + 1;
-        counts = counts.plus(entry.payload().getClass(), ordinal);
-        entries = entries.plus(entry);
-        numbers = numbers.plus(entry.id(), number);
-        reckoned = reckoned.plus(new Reckoned(ordinal, Outcome.NOTHING, List.of()));
+        int ordinal = or(kinds.get(entry.payload().getClass()), Sheet.Written.NONE).count() + 1;
+        kinds.put(entry.payload().getClass(), new Sheet.Written(ordinal, number));
+        added.add(entry);
+        numbers.put(entry.id(), number);
+        reckoned.put(number, new Reckoned(ordinal, Outcome.NOTHING, List.of()));
         changed.set(number);
         if (entry.payload() instanceof Amendment amendment) {
             amend(number, amendment);
@@ -63,24 +60,43 @@ final class Wave {
         }
     }
 
+    private static <T> T or(T value, T other) {
+        return value == null ? other : value;
+    }
+
+    private int size() {
+        return before.entries().size() + added.size();
+    }
+
+    private Entry entry(int number) {
+        return number <= before.entries().size() ? before.entries().get(number - 1) : added.get(number - 1 - before.entries().size());
+    }
+
+    private Reckoned reckoned(int number) {
+        Reckoned now = reckoned.get(number);
+        return now == null ? before.reckoned().get(number - 1) : now;
+    }
+
     private void amend(int number, Amendment amendment) {
         UUID entry = amendment.entry();
         if (amendment instanceof Reworked rework) {
-            corrections = corrections.plus(entry, corrections.getOrDefault(entry, TreePMap.empty()).plus(number, rework.corrected()));
+            corrections.put(entry, or(corrections.get(entry), TreePMap.<Integer, Payload>empty()).plus(number, rework.corrected()));
         } else {
-            strikes = strikes.plus(entry, strikes.getOrDefault(entry, TreePMap.empty()).plus(number, amendment instanceof Struck));
+            strikes.put(entry, or(strikes.get(entry), TreePMap.<Integer, Boolean>empty()).plus(number, amendment instanceof Struck));
         }
         Integer amended = numbers.get(entry);
         if (amended == null) {
             return;
         }
         // A correction that is struck, or brought back, is what the corrected entry says.
-        boolean ofCorrection = entries.get(amended - 1).payload() instanceof Reworked;
-        Optional.ofNullable(ofCorrection ? numbers.get(((Reworked) entries.get(amended - 1).payload()).entry()) : amended).ifPresent(this::schedule);
+        Integer concerned = entry(amended).payload() instanceof Reworked corrected ? numbers.get(corrected.entry()) : amended;
+        if (concerned != null) {
+            schedule(concerned);
+        }
     }
 
     private Chapter<?> chapter(int number) {
-        return chapters.get(entries.get(number - 1).payload().getClass());
+        return before.chapters().get(entry(number).payload().getClass());
     }
 
     private boolean isOfTheWhole(int number) {
@@ -94,52 +110,60 @@ final class Wave {
 
     /** Reckons what is due, in order, and what that makes due. */
     Sheet.Kept run() {
-        while (true) {
+        while (!dueOfTheWhole.isEmpty() || !due.isEmpty()) {
             BitSet next = dueOfTheWhole.isEmpty() ? due : dueOfTheWhole;
             int number = next.nextSetBit(0);
-            if (number < 0) {
-                boolean first = before.entries().isEmpty();
-                PVector<int[]> changes = before.changes();
-                for (int i = before.entries().size(); i < entries.size() && !first; i++) {
-                    changes = changes.plus(i == entries.size() - 1 ? changed.stream().toArray() : new int[0]);
-                }
-                return new Sheet.Kept(chapters, entries, numbers, reckoned, values, lookers, strikes, corrections, counts, changes, first ? entries.size() : before.replayed());
-            }
             next.clear(number);
             reckon(number);
         }
+        return merged();
+    }
+
+    private Sheet.Kept merged() {
+        boolean first = before.entries().isEmpty();
+        PVector<Reckoned> all = before.reckoned();
+        PVector<int[]> changes = before.changes();
+        for (int number = changed.nextSetBit(0); number > 0; number = changed.nextSetBit(number + 1)) {
+            all = number <= all.size() ? all.with(number - 1, reckoned(number)) : all.plus(reckoned(number));
+        }
+        for (int i = 0; i < added.size() && !first; i++) {
+            changes = changes.plus(i == added.size() - 1 ? changed.stream().toArray() : new int[0]);
+        }
+        return new Sheet.Kept(before.chapters(), before.entries().plusAll(added), numbers.merged(), all, values.merged(), lookers.merged(), strikes.merged(), corrections.merged(),
+                kinds.merged(), changes, first ? size() : before.replayed());
     }
 
     private void reckon(int number) {
-        Reckoned earlier = reckoned.get(number - 1);
+        Reckoned earlier = reckoned(number);
         Seen seen = new Seen(number);
         Outcome outcome = outcome(number, earlier.ordinal(), seen);
         List<Look> looked = List.copyOf(seen.looked);
-        if (!looked.equals(earlier.looked())) {
-            earlier.looked().stream().filter(look -> !seen.looked.contains(look)).forEach(look -> forget(look, number));
-            looked.forEach(look -> lookers = lookers.plus(look, lookers.getOrDefault(look, TreePSet.empty()).plus(number)));
+        boolean same = outcome.equals(earlier.outcome());
+        if (same && looked.equals(earlier.looked())) {
+            return;
         }
-        reckoned = reckoned.with(number - 1, new Reckoned(earlier.ordinal(), outcome, looked));
-        if (!outcome.equals(earlier.outcome())) {
-            changed.set(number);
+        earlier.looked().stream().filter(look -> !seen.looked.contains(look)).forEach(look -> forget(look, number));
+        looked.stream().filter(look -> !earlier.looked().contains(look)).forEach(look -> lookers.put(look, or(lookers.get(look), TreePSet.<Integer>empty()).plus(number)));
+        reckoned.put(number, new Reckoned(earlier.ordinal(), outcome, looked));
+        changed.set(number);
+        if (!same) {
             provide(number, earlier.outcome(), outcome);
         }
     }
 
     private Outcome outcome(int number, int ordinal, Looks looks) {
-        Entry entry = entries.get(number - 1);
+        Entry entry = entry(number);
         Chapter<?> chapter = chapter(number);
-        return chapter == null || Sheet.isStruck(strikes, entry.id()) ? Outcome.NOTHING : reckon(chapter, entry, ordinal, looks);
+        return chapter == null || Sheet.isStruck(strikes.get(entry.id())) ? Outcome.NOTHING : reckon(chapter, entry, ordinal, looks);
     }
 
     private <P extends Payload> Outcome reckon(Chapter<P> chapter, Entry entry, int ordinal, Looks looks) {
-        Payload says = Sheet.counting(strikes, corrections, entries, entry);
+        Payload says = Sheet.counting(entry, corrections.get(entry.id()), by -> Sheet.isStruck(strikes.get(entry(by).id())));
         return chapter.reckon(new Line<>(entry, ordinal, chapter.kind().cast(says)), looks);
     }
 
     private void forget(Look look, int number) {
-        TreePSet<Integer> fewer = lookers.get(look).minus(number);
-        lookers = fewer.isEmpty() ? lookers.minus(look) : lookers.plus(look, fewer);
+        lookers.put(look, lookers.get(look).minus(number));
     }
 
     private void provide(int number, Outcome earlier, Outcome now) {
@@ -147,35 +171,37 @@ final class Wave {
         for (int i = 0; i < now.size(); i++) {
             Key<?> key = now.key(i);
             if (!now.value(i).equals(gone.remove(key))) {
-                values = values.plus(key, values.getOrDefault(key, TreePMap.empty()).plus(number, now.value(i)));
+                values.put(key, or(values.get(key), TreePMap.<Integer, Object>empty()).plus(number, now.value(i)));
                 wake(key, number);
             }
         }
         gone.keySet().forEach(key -> {
             TreePMap<Integer, Object> fewer = values.get(key).minus(number);
-            values = fewer.isEmpty() ? values.minus(key) : values.plus(key, fewer);
+            if (fewer.isEmpty()) {
+                values.remove(key);
+            } else {
+                values.put(key, fewer);
+            }
             wake(key, number);
         });
     }
 
+    private TreePSet<Integer> lookers(Manner manner, Key<?> key) {
+        return or(lookers.get(new Look(manner, key)), TreePSet.<Integer>empty());
+    }
+
     /** Those who looked at what has changed are to be reckoned again. */
     private void wake(Key<?> key, int number) {
-        TreePSet<Integer> whole = lookers.get(new Look(Manner.WHOLE, key));
-        if (whole != null) {
-            if (!isOfTheWhole(number)) {
-                throw new IllegalStateException(key + " counts for the whole job and is provided by what does not");
-            }
-            whole.forEach(this::schedule);
+        TreePSet<Integer> whole = lookers(Manner.WHOLE, key);
+        if (!whole.isEmpty() && !isOfTheWhole(number)) {
+            throw new IllegalStateException(key + " counts for the whole job and is provided by what does not");
         }
-        TreePSet<Integer> all = lookers.get(new Look(Manner.ALL, key));
-        if (all != null) {
-            all.tailSet(number, false).forEach(this::schedule);
-        }
-        TreePSet<Integer> later = lookers.get(new Look(Manner.BEFORE, key));
-        if (later != null) {
-            Integer next = values.containsKey(key) ? values.get(key).higherKey(number) : null;   // from there on another value was seen, and still is
-            (next == null ? later.tailSet(number, false) : later.subSet(number, false, next, true)).forEach(this::schedule);
-        }
+        whole.forEach(this::schedule);
+        lookers(Manner.ALL, key).tailSet(number, false).forEach(this::schedule);
+        TreePSet<Integer> later = lookers(Manner.BEFORE, key);
+        TreePMap<Integer, Object> provided = values.get(key);
+        Integer next = later.isEmpty() || provided == null ? null : provided.higherKey(number);   // from there on another value was seen, and still is
+        (next == null ? later.tailSet(number, false) : later.subSet(number, false, next, true)).forEach(this::schedule);
     }
 
     /** The job as an entry sees it. */
@@ -189,7 +215,7 @@ final class Wave {
 
         private TreePMap<Integer, Object> at(Manner manner, Key<?> key) {
             looked.add(new Look(manner, key));
-            return values.getOrDefault(key, TreePMap.empty());
+            return or(values.get(key), TreePMap.<Integer, Object>empty());
         }
 
         @Override

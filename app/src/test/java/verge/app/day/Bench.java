@@ -7,8 +7,8 @@ import java.nio.file.StandardOpenOption;
 import java.util.Optional;
 
 /** Where a bench says its figures: to the file that the command names, apart from whatever else is said meanwhile. */
-final class Figures {
-    private Figures() {
+final class Bench {
+    private Bench() {
     }
 
     static void say(String format, Object... arguments) throws IOException {
