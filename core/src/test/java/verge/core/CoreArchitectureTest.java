@@ -18,6 +18,12 @@ class CoreArchitectureTest {
                 .check(CORE);
     }
 
+    /** A new kind of entry touches its capability and the list of chapters, and nothing here. */
+    @Test
+    void theJournalKnowsNoCapability() {
+        classes().that().resideInAPackage("verge.core.journal..").should().onlyDependOnClassesThat().resideInAnyPackage("verge.core.journal..", "java..", "org.pcollections..").check(CORE);
+    }
+
     @Test
     void hasNoCirclesBetweenItsPackages() {
         slices().matching("verge.core.(*)..").should().beFreeOfCycles().check(CORE);

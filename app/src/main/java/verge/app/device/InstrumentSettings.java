@@ -9,7 +9,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
-import verge.app.journal.PayloadJson;
+import verge.app.journal.ValueJson;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.problem.Problem;
@@ -41,9 +41,9 @@ public class InstrumentSettings {
     private final KnownInstrumentRepository known;
     private final InstrumentDesk desk;
     private final JournalService journals;
-    private final PayloadJson json;
+    private final ValueJson json;
 
-    InstrumentSettings(JobInstrumentRepository chosen, KnownInstrumentRepository known, InstrumentDesk desk, JournalService journals, PayloadJson json) {
+    InstrumentSettings(JobInstrumentRepository chosen, KnownInstrumentRepository known, InstrumentDesk desk, JournalService journals, ValueJson json) {
         this.chosen = chosen;
         this.known = known;
         this.desk = desk;
@@ -172,7 +172,7 @@ public class InstrumentSettings {
     }
 
     private Optional<Calibration> remembered(KnownInstrument k) {
-        return k.calibration().map(text -> new Calibration(k, json.convert(text, InstrumentCalibrated.class), k.calibratedAt().orElse(Instant.EPOCH)));
+        return k.calibration().map(text -> new Calibration(k, json.read(text, InstrumentCalibrated.class), k.calibratedAt().orElse(Instant.EPOCH)));
     }
 
     /**
@@ -186,7 +186,7 @@ public class InstrumentSettings {
     /** With the instrument's name, so that the pairs of one that was reached the same way before never mix in. */
     List<TwoFaceCalibration.Pair> pairsInHand(UUID job) {
         Optional<String> identity = identity(job);
-        return desk.instrument(job).flatMap(KnownInstrument::pairsInHand).map(text -> json.convert(text, PairsInHand.class))
+        return desk.instrument(job).flatMap(KnownInstrument::pairsInHand).map(text -> json.read(text, PairsInHand.class))
                 .filter(hand -> identity.map(hand.instrument()::equals).orElse(true)).map(PairsInHand::pairs).orElse(List.of());
     }
 

@@ -20,7 +20,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
-import verge.app.journal.PayloadJson;
+import verge.app.journal.ValueJson;
 import verge.core.drawing.Drawing;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileSystem;
@@ -52,7 +52,7 @@ public class DrawingLibrary {
 
     private final SiteFileService files;
     private final Placing placing;
-    private final PayloadJson json;
+    private final ValueJson json;
     private final ExecutorService readers = Executors.newFixedThreadPool(READERS, task -> {
         Thread thread = new Thread(task, "reader of files");
         thread.setDaemon(true);
@@ -64,7 +64,7 @@ public class DrawingLibrary {
     private final Cache<String, Boolean> tables = Caffeine.newBuilder().maximumSize(10_000).build();
     private final Map<RawKey, Progress> underWay = new ConcurrentHashMap<>();
 
-    DrawingLibrary(SiteFileService files, Placing placing, PayloadJson json) {
+    DrawingLibrary(SiteFileService files, Placing placing, ValueJson json) {
         this.files = files;
         this.placing = placing;
         this.json = json;
@@ -121,7 +121,7 @@ public class DrawingLibrary {
 
     /** How a file is read: as was said, else as proposed. */
     public ReadAs readAs(SiteFile file, Figures figures) {
-        return file.reading().map(text -> json.convert(text, ReadAs.class))
+        return file.reading().map(text -> json.read(text, ReadAs.class))
                 .orElseGet(() -> proposed(file, isTable(file) ? Optional.empty() : readNow(file), figures));
     }
 
@@ -144,7 +144,7 @@ public class DrawingLibrary {
      */
     public CompletableFuture<PlacedFile> placed(SiteFile file, JobGeodesy job, Optional<ReadAs> choice) {
         boolean table = isTable(file);
-        Optional<ReadAs> known = choice.or(() -> file.reading().map(text -> json.convert(text, ReadAs.class)));
+        Optional<ReadAs> known = choice.or(() -> file.reading().map(text -> json.read(text, ReadAs.class)));
         if (known.isEmpty() && table) {
             known = Optional.of(proposed(file, Optional.empty(), job.settings().figures()));
         }

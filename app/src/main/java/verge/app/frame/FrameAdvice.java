@@ -22,6 +22,7 @@ import verge.app.journal.JournalService;
 import verge.app.live.InstrumentViews;
 import verge.app.pole.PrismTable;
 import verge.app.problem.ProblemWords;
+import verge.app.setup.LeafKinds;
 import verge.app.walkround.WalkRoundService;
 import verge.core.check.Finding;
 import verge.core.job.JobState;
@@ -80,7 +81,7 @@ class FrameAdvice {
         Figures figures = state.settings().figures();
         List<BookText.FootLine> foot = journal.after(journal.entries().size() - FOOT_LINES).stream()
                 .map(e -> bookText.footLine(journal, e)).toList();
-        String leaf = state.openLeaf().map(l -> "leaf " + l.number() + " \u00b7 " + bookText.occupied(l.written())).orElse("");
+        String leaf = state.openLeaf().map(l -> "leaf " + l.number() + " \u00b7 " + LeafKinds.occupied(l.written())).orElse("");
         return new FrameView(id, job.siteId(), job.name(), jobs.site(job.siteId()).name(), settingsWords.system(state.settings()),
                 figures.lengthUnit().symbol(), leaf,
                 state.target().map(t -> figures.length(t.height())).orElse(""),

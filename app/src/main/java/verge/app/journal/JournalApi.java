@@ -17,10 +17,12 @@ import verge.core.journal.Entry;
 class JournalApi {
     private final JournalService journals;
     private final PayloadJson json;
+    private final ValueJson values;
 
-    JournalApi(JournalService journals, PayloadJson json) {
+    JournalApi(JournalService journals, PayloadJson json, ValueJson values) {
         this.journals = journals;
         this.json = json;
+        this.values = values;
     }
 
     /** @param payload as stored, in SI units */
@@ -37,6 +39,6 @@ class JournalApi {
     private EntryBody body(Journal journal, Entry entry) {
         PayloadJson.Written written = json.write(entry.payload());
         return new EntryBody(entry.id(), entry.sequence(), entry.at(), entry.person(), entry.device(), written.kind(), written.version(),
-                json.convert(written.json(), JsonNode.class), journal.state().isStruck(entry.id()));
+                values.read(written.json(), JsonNode.class), journal.state().isStruck(entry.id()));
     }
 }

@@ -21,8 +21,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
-import verge.app.fieldbook.BookText;
 import verge.app.journal.Author;
+import verge.app.journal.EntryWords;
 import verge.app.journal.JournalService;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
@@ -49,16 +49,16 @@ class LeafController {
     private final JournalService journals;
     private final SitePoints sitePoints;
     private final PrismTable prisms;
-    private final BookText book;
+    private final EntryWords words;
 
-    LeafController(LeafService leaves, SetupViews views, SetupDrawing drawing, JournalService journals, SitePoints sitePoints, PrismTable prisms, BookText book) {
+    LeafController(LeafService leaves, SetupViews views, SetupDrawing drawing, JournalService journals, SitePoints sitePoints, PrismTable prisms, EntryWords words) {
         this.leaves = leaves;
         this.views = views;
         this.drawing = drawing;
         this.journals = journals;
         this.sitePoints = sitePoints;
         this.prisms = prisms;
-        this.book = book;
+        this.words = words;
     }
 
     /** One leaf in a list. */
@@ -70,7 +70,7 @@ class LeafController {
         JobState state = journals.state(job);
         Figures f = state.settings().figures();
         Optional<UUID> open = state.openLeaf().map(Leaf::entry);
-        List<LeafLine> lines = state.leaves().stream().map(l -> new LeafLine(l.entry(), l.number(), book.occupied(l.written()),
+        List<LeafLine> lines = state.leaves().stream().map(l -> new LeafLine(l.entry(), l.number(), LeafKinds.occupied(l.written()),
                 "\u03c3 " + f.small(l.station().covariance().position().plan()) + ", " + leaves.checks(job, l).size() + " checks", open.equals(Optional.of(l.entry())), state.isClosed(l.entry()))).toList();
         model.addAttribute("leaves", lines);
         return "setup/leaves";
@@ -99,7 +99,7 @@ class LeafController {
         List<CheckLine> checks = leaves.checks(job, found).stream().map(c -> line(found, c, f)).toList();
         model.addAttribute("leafId", leaf);
         model.addAttribute("number", found.number());
-        model.addAttribute("occupation", book.occupied(found.written()));
+        model.addAttribute("occupation", LeafKinds.occupied(found.written()));
         model.addAttribute("view", views.view(found.written(), found.solved(), state));
         model.addAttribute("reason", found.written().reason());
         model.addAttribute("checks", checks);
@@ -113,7 +113,7 @@ class LeafController {
         model.addAttribute("instrumentHeight", f.bare(found.written().arrangement().instrumentHeight()));
         model.addAttribute("station", found.written().station().text());
         model.addAttribute("unit", f.lengthUnit().symbol());
-        model.addAttribute("changes", journal.changes(leaf).stream().map(e -> new Change(TIME.format(e.at()), e.person(), book.line(journal, e).text(), state.isStruck(e.id()))).toList());
+        model.addAttribute("changes", journal.changes(leaf).stream().map(e -> new Change(TIME.format(e.at()), e.person(), words.text(journal, e), state.isStruck(e.id()))).toList());
         return "setup/leaf";
     }
 
@@ -152,7 +152,7 @@ class LeafController {
             Figures f = state.settings().figures();
             String before = kept.before() ? " That was before the last answer was lost; nothing was read now. Read again for the mark the pole is on." : "";
             return state.openLeaf().flatMap(l -> leaves.checks(job, l).stream().filter(c -> c.entry().id().equals(kept.entry().id())).findFirst()).flatMap(LeafService.Check::outcome)
-                    .map(o -> new Checked(o.within(), (o.within() ? "The setup holds: " : "The setup does not hold: ") + BookText.differences(o, f) + "." + before))
+                    .map(o -> new Checked(o.within(), (o.within() ? "The setup holds: " : "The setup does not hold: ") + LeafKinds.differences(o, f) + "." + before))
                     .orElse(new Checked(false, "The mark is no longer known."));
         });
     }

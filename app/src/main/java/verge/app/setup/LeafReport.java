@@ -10,11 +10,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
+import verge.app.device.CalibrationKind;
 import verge.app.device.InstrumentSettings;
-import verge.app.fieldbook.BookText;
 import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
+import verge.app.journal.EntryWords;
 import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
 import verge.core.calibration.TwoFaceCalibration;
@@ -53,17 +54,17 @@ class LeafReport {
     private final SitePoints sitePoints;
     private final JobService jobs;
     private final SettingsWords settingsWords;
-    private final BookText book;
+    private final EntryWords words;
     private final InstrumentSettings instruments;
 
-    LeafReport(LeafService leaves, SetupViews views, JournalService journals, SitePoints sitePoints, JobService jobs, SettingsWords settingsWords, BookText book, InstrumentSettings instruments) {
+    LeafReport(LeafService leaves, SetupViews views, JournalService journals, SitePoints sitePoints, JobService jobs, SettingsWords settingsWords, EntryWords words, InstrumentSettings instruments) {
         this.leaves = leaves;
         this.views = views;
         this.journals = journals;
         this.sitePoints = sitePoints;
         this.jobs = jobs;
         this.settingsWords = settingsWords;
-        this.book = book;
+        this.words = words;
         this.instruments = instruments;
     }
 
@@ -84,7 +85,7 @@ class LeafReport {
         Figures f = settings.figures();
         Map<String, Object> model = new HashMap<>();
         model.put("title", "Setup report, leaf " + leaf.number());
-        model.put("head", List.of(Line.of("Site and job", jobs.site(owner.siteId()).name() + ", " + owner.name()), Line.of("Occupation", book.occupied(leaf.written())),
+        model.put("head", List.of(Line.of("Site and job", jobs.site(owner.siteId()).name() + ", " + owner.name()), Line.of("Occupation", LeafKinds.occupied(leaf.written())),
                 Line.of("Accepted", TIME.format(entry.at()) + ", by " + entry.person()), Line.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()),
                 Line.of("Coordinate system", settingsWords.system(settings) + ", " + settingsWords.speaks(settings))));
         model.put("reason", leaf.written().reason());
@@ -96,12 +97,12 @@ class LeafReport {
         model.put("adjustment", adjustment(leaf.solved(), f));
         model.put("residuals", residuals(leaf.solved(), f));
         model.put("checks", checks(job, leaf, f));
-        model.put("sets", state.rounds(id).stream().map(r -> new SetsPart(BookText.planned(r.plan()), sets(r, f), setResiduals(r, f))).toList());
+        model.put("sets", state.rounds(id).stream().map(r -> new SetsPart(SetKinds.planned(r.plan()), sets(r, f), setResiduals(r, f))).toList());
         List<StoredPoint> measured = state.points().filter(p -> p.leaf().equals(Optional.of(id)) && !p.entry().equals(id)).toList();
         model.put("points", measured.stream().limit(MOST_POINTS).map(p -> point(p, settings)).toList());
         model.put("pointCount", measured.size());
         model.put("axes", List.of(f.axes().northFirst() ? f.axes().north() : f.axes().east(), f.axes().northFirst() ? f.axes().east() : f.axes().north()));
-        model.put("changes", journal.changes(id).stream().map(e -> Line.of(TIME.format(e.at()), e.person(), book.line(journal, e).text() + (state.isStruck(e.id()) ? " (struck through)" : ""))).toList());
+        model.put("changes", journal.changes(id).stream().map(e -> Line.of(TIME.format(e.at()), e.person(), words.text(journal, e) + (state.isStruck(e.id()) ? " (struck through)" : ""))).toList());
         return model;
     }
 
@@ -113,7 +114,7 @@ class LeafReport {
     private String determined(UUID job, Leaf leaf) {
         return instruments.calibration(job).filter(c -> c.determined().pairs().size() >= TwoFaceCalibration.FEWEST_PAIRS
                 && TwoFaceCalibration.determine(c.determined().pairs(), c.determined().sigmaAngle()).errors().equals(leaf.written().conditions().errors()))
-                .map(c -> "; determined " + TIME.format(c.at()) + " on " + c.determined().pairs().size() + " marks in both faces: " + BookText.axes(c.determined())).orElse("");
+                .map(c -> "; determined " + TIME.format(c.at()) + " on " + c.determined().pairs().size() + " marks in both faces: " + CalibrationKind.axes(c.determined())).orElse("");
     }
 
     private static List<Line> instrument(Leaf leaf, String determined, Figures f) {

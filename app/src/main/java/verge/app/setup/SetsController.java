@@ -13,7 +13,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import verge.app.fieldbook.BookText;
 import verge.app.journal.Author;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
@@ -75,7 +74,7 @@ class SetsController {
         model.addAttribute("next", round.flatMap(Round::next).map(NextStep::of).orElse(null));
         model.addAttribute("targets", round.map(r -> r.plan().marks().stream().map(m -> new TargetLine(m.name().text(), f.bare(m.target().height()),
                 PrismTable.typed(m.target()))).toList()).orElse(List.of()));
-        model.addAttribute("planned", round.map(r -> BookText.planned(r.plan())).orElse(""));
+        model.addAttribute("planned", round.map(r -> SetKinds.planned(r.plan())).orElse(""));
         model.addAttribute("done", round.map(r -> r.shots().size()).orElse(0));
         model.addAttribute("all", round.map(r -> r.steps().size()).orElse(0));
         model.addAttribute("usualMarks", state.openLeaf().map(l -> l.written().arrangement().sightings().stream().map(s -> s.mark().text()).reduce((a, b) -> a + ", " + b).orElse("")).orElse(""));

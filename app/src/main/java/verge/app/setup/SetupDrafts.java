@@ -6,16 +6,16 @@ import java.util.function.UnaryOperator;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
-import verge.app.journal.PayloadJson;
+import verge.app.journal.ValueJson;
 
 /** Setups under way, one a job: changed one after the other, so that of two readings at once neither is lost. */
 @Component
 class SetupDrafts {
     private final JdbcClient sql;
     private final TransactionTemplate transaction;
-    private final PayloadJson json;
+    private final ValueJson json;
 
-    SetupDrafts(JdbcClient sql, TransactionTemplate transaction, PayloadJson json) {
+    SetupDrafts(JdbcClient sql, TransactionTemplate transaction, ValueJson json) {
         this.sql = sql;
         this.transaction = transaction;
         this.json = json;
@@ -35,7 +35,7 @@ class SetupDrafts {
     }
 
     private SetupInHand read(String text) {
-        return json.convert(text, SetupInHand.class);
+        return json.read(text, SetupInHand.class);
     }
 
     /** What a change makes of it, kept. */

@@ -15,7 +15,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
-import verge.app.journal.PayloadJson;
+import verge.app.journal.ValueJson;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.journal.Entry;
@@ -36,7 +36,7 @@ class InstrumentSettingsTest {
     private final InstrumentDesk desk = mock(InstrumentDesk.class);
     private final KnownInstrumentRepository known = mock(KnownInstrumentRepository.class);
     private final JournalService journals = mock(JournalService.class);
-    private final InstrumentSettings settings = new InstrumentSettings(mock(JobInstrumentRepository.class), known, desk, journals, new PayloadJson());
+    private final InstrumentSettings settings = new InstrumentSettings(mock(JobInstrumentRepository.class), known, desk, journals, new ValueJson());
     private final KnownInstrument cable = new KnownInstrument(UUID.randomUUID(), "cable", "line", CABLE);
     private final KnownInstrument radio = new KnownInstrument(UUID.randomUUID(), "radio", "line", LinkSetting.cable("127.0.0.1", 2));
     private final UUID job = UUID.randomUUID();

@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
-import verge.app.check.FindingWords;
-import verge.app.job.SettingsWords;
+import org.junit.jupiter.api.extension.ExtendWith;
+import verge.app.setup.LeafKinds;
 import verge.app.support.Books;
-import verge.app.support.Words;
+import verge.app.support.VergeServer;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.coding.Code;
@@ -48,9 +48,14 @@ import verge.core.units.Length;
 import verge.core.units.LengthUnit;
 
 /** The journal as a surveyor would write it, one line of each kind. */
+@ExtendWith(VergeServer.class)
 class BookTextTest {
-    private final BookText text = new BookText(new SettingsWords(), new FindingWords(Words.bundle()));
+    private final BookText text;
     private Books book = new Books(Figures.metric());
+
+    BookTextTest(VergeServer.Running verge) {
+        text = verge.bean(BookText.class);
+    }
 
     @Test
     void whatWasGivenIsToldWithItsSource() {
@@ -188,7 +193,7 @@ class BookTextTest {
         assertThat(line.text()).startsWith("line 3 now reads: station T1, backsight T2  hi 1.500").endsWith("because: tape misread");
         assertThat(line.canStrike()).isTrue();
         StationSetUp free = written.with(Arrangement.freeStation(new PointName("S1"), new Length(1.6), false, List.of(Sighting.of(new PointName("T1"), Books.PRISM), Sighting.of(new PointName("T2"), Books.PRISM))));
-        assertThat(text.occupied(free)).isEqualTo("free station S1 from T1, T2");
-        assertThat(text.occupied(written.with(free.arrangement().with(Arrangement.Kind.BUILDING).withSightings(List.of())))).isEqualTo("station S1 from the building");
+        assertThat(LeafKinds.occupied(free)).isEqualTo("free station S1 from T1, T2");
+        assertThat(LeafKinds.occupied(written.with(free.arrangement().with(Arrangement.Kind.BUILDING).withSightings(List.of())))).isEqualTo("station S1 from the building");
     }
 }

@@ -26,8 +26,6 @@ import verge.core.settings.Geoids;
 @ExtendWith(VergeServer.class)
 class EarlierJournalsTest {
     private static final Path FOLDER = Path.of("src/test/resources/journals");
-    private static final PayloadJson JSON = new PayloadJson();
-
     private final VergeServer.Running verge;
 
     EarlierJournalsTest(VergeServer.Running verge) {
@@ -42,7 +40,7 @@ class EarlierJournalsTest {
             String[] parts = line.split("\t", 6);
             String[] kind = parts[4].split("/");
             entries.add(new Entry(UUID.fromString(parts[0]), entries.size() + 1L, Instant.parse(parts[1]), parts[2], parts[3],
-                    JSON.read(new PayloadJson.Written(kind[0], Integer.parseInt(kind[1]), parts[5]))));
+                    verge.bean(PayloadJson.class).read(new PayloadJson.Written(kind[0], Integer.parseInt(kind[1]), parts[5]))));
         }
         assertThat(Chapters.replay(entries, verge.bean(Geoids.class)).state().points().map(EarlierJournalsTest::line)).containsExactlyElementsOf(Files.readAllLines(FOLDER.resolve(name + ".points")));
     }

@@ -5,46 +5,60 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import verge.app.support.VergeServer;
 import verge.core.chapters.Chapters;
 import verge.core.journal.Amendment;
 import verge.core.journal.Chapter;
-import verge.core.journal.Payload;
 import verge.core.settings.Geoids;
 
 /**
  * One file for each kind of entry and version that was ever written, as it lies in a journal. It reads to the same value for ever: what it
  * says today stands beside it, where it is said otherwise today.
  */
+@ExtendWith(VergeServer.class)
 class GoldenPayloadsTest {
     private static final Path FOLDER = Path.of("src/test/resources/golden");
-    private static final PayloadJson JSON = new PayloadJson();
+    private static final String TODAY = ".today.json";
 
-    static Stream<String> kinds() {
-        return JSON.kinds().stream().sorted();
+    private final PayloadJson json;
+    private final EntryKinds kinds;
+
+    GoldenPayloadsTest(VergeServer.Running verge) {
+        json = verge.bean(PayloadJson.class);
+        kinds = verge.bean(EntryKinds.class);
+    }
+
+    static Stream<Path> golden() throws IOException {
+        try (Stream<Path> all = Files.list(FOLDER)) {
+            return all.filter(f -> !f.toString().endsWith(TODAY)).sorted().toList().stream();
+        }
     }
 
     @ParameterizedTest
-    @MethodSource("kinds")
-    void whatWasEverWrittenReadsToTheSameForEver(String kind) throws IOException {
-        Path golden = FOLDER.resolve(kind.replace('/', '-') + ".json");
-        Path today = FOLDER.resolve(kind.replace('/', '-') + ".today.json");
-        assertThat(golden).as("a golden file for " + kind).exists();
+    @MethodSource("golden")
+    void whatWasEverWrittenReadsToTheSameForEver(Path golden) throws IOException {
+        String kind = golden.getFileName().toString().replaceAll("-(\\d+)\\.json", "/$1");
+        Path today = golden.resolveSibling(kind.replace('/', '-') + TODAY);
         String[] parts = kind.split("/");
-        PayloadJson.Written again = JSON.write(JSON.read(new PayloadJson.Written(parts[0], Integer.parseInt(parts[1]), Files.readString(golden))));
+        PayloadJson.Written again = json.write(json.read(new PayloadJson.Written(parts[0], Integer.parseInt(parts[1]), Files.readString(golden))));
         assertThat(again.kind()).isEqualTo(parts[0]);
         assertThat(again.json()).isEqualTo(Files.readString(Files.exists(today) ? today : golden));
         assertThat((again.kind() + "/" + again.version()).equals(kind)).as("said as it was written").isEqualTo(!Files.exists(today));
     }
 
-    /** Every kind has its chapter, and none is forgotten in the list. */
+    /** A golden file for each version, a chapter for each kind, and none forgotten. */
     @Test
-    void everyKindIsReckoned() throws IOException {
-        assertThat(Chapters.all(Geoids.NONE)).extracting(Chapter::kind).doesNotHaveDuplicates().map(c -> (Object) c)
-                .containsExactlyInAnyOrderElementsOf(JSON.types().stream().filter(t -> !Amendment.class.isAssignableFrom(t)).map(t -> (Object) t).toList());
-        assertThat(JSON.types()).allMatch(Payload.class::isAssignableFrom);
+    void everyKindIsGuardedAndReckoned() throws IOException {
+        assertThat(golden().map(f -> f.getFileName().toString())).containsExactlyInAnyOrderElementsOf(
+                kinds.all().flatMap(k -> IntStream.rangeClosed(1, k.version()).mapToObj(version -> k.name() + "-" + version + ".json")).toList());
+        assertThat(kinds.all()).allSatisfy(k -> assertThat(k.earlier().keySet()).as(k.name()).containsExactlyInAnyOrderElementsOf(IntStream.range(1, k.version()).boxed().toList()));
+        assertThat(Chapters.all(Geoids.NONE).stream().<Object>map(Chapter::kind)).doesNotHaveDuplicates()
+                .containsExactlyInAnyOrderElementsOf(kinds.all().filter(k -> !Amendment.class.isAssignableFrom(k.type())).<Object>map(EntryKind::type).toList());
     }
 }

@@ -170,7 +170,7 @@ class JournalServiceTest {
     @Test
     void entriesReadBackAsTheyWereWritten() {
         workADay();
-        PayloadJson json = new PayloadJson();
+        PayloadJson json = verge.bean(PayloadJson.class);
         assertThat(journals.journal(job).entries()).extracting(Entry::payload).allSatisfy(p -> assertThat(json.read(json.write(p))).isEqualTo(p));
         assertThatThrownBy(() -> json.read(new PayloadJson.Written("shot", 99, "{}"))).hasMessageContaining("newer Verge");
     }

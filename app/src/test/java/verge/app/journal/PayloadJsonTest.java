@@ -8,8 +8,10 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import verge.app.support.VergeServer;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.coding.Code;
@@ -46,13 +48,19 @@ import verge.core.units.Angle;
 import verge.core.units.Length;
 
 /** What is written into journals reads back as it was, also what earlier versions wrote. */
+@ExtendWith(VergeServer.class)
 class PayloadJsonTest {
-    private static final PayloadJson JSON = new PayloadJson();
     private static final Target PRISM = new Target(new Length(1.6), new Length(-0.0345));
     private static final Pointing ONE = new Pointing(new Angle(0.1 + 0.2), new Angle(1.5), Optional.of(new Length(50.1)), "1 OK hz=\u2026");
     private static final Pointing TWO = new Pointing(new Angle(3.44), new Angle(4.7), Optional.empty(), "");
     private static final InstrumentPrecision PRECISION = InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(1.5), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5));
     private static final UUID ID = UUID.fromString("3c80b092-ba7e-41c0-9aa7-babcfc05d08e");
+
+    private final PayloadJson json;
+
+    PayloadJsonTest(VergeServer.Running verge) {
+        json = verge.bean(PayloadJson.class);
+    }
 
     static Stream<Payload> payloads() {
         Conditions conditions = new Conditions(new Atmosphere(11.4, 1008.6, 60), PRECISION, new InstrumentErrors(new Angle(1e-5), new Angle(-2e-5), new Angle(3e-6)), 0.13);
@@ -75,9 +83,9 @@ class PayloadJsonTest {
     @ParameterizedTest
     @MethodSource("payloads")
     void whatIsWrittenReadsBackToTheBit(Payload payload) {
-        PayloadJson.Written written = JSON.write(payload);
-        assertThat(JSON.read(written)).isEqualTo(payload);
-        assertThat(JSON.write(JSON.read(written))).isEqualTo(written);
+        PayloadJson.Written written = json.write(payload);
+        assertThat(json.read(written)).isEqualTo(payload);
+        assertThat(json.write(json.read(written))).isEqualTo(written);
     }
 
     /** As it stood in journals before there were other setups. */
@@ -88,18 +96,18 @@ class PayloadJsonTest {
                 + "\"air\":{\"temperatureCelsius\":11.4,\"pressureHectopascals\":1008.6,\"relativeHumidityPercent\":60.0},"
                 + "\"precision\":{\"sigmaDirection\":{\"radians\":7e-6},\"sigmaZenith\":{\"radians\":7e-6},\"distanceMeter\":{\"wavelengthMicrometres\":0.658,\"referenceIndex\":1.0002863,\"sigmaConstant\":{\"metres\":0.001},\"sigmaPpm\":1.5},"
                 + "\"sigmaStationCentring\":{\"metres\":0.001},\"sigmaTargetCentring\":{\"metres\":0.002},\"sigmaHeight\":{\"metres\":0.001}},\"refraction\":0.13,\"instrument\":\"TS 1\",\"upsets\":3,\"reason\":\"\"}";
-        StationSetUp today = (StationSetUp) JSON.read(new PayloadJson.Written("setup", 1, before));
+        StationSetUp today = (StationSetUp) json.read(new PayloadJson.Written("setup", 1, before));
         assertThat(today.station().text()).isEqualTo("T2");
         assertThat(today.arrangement().kind()).isEqualTo(Arrangement.Kind.KNOWN_POINT);
         assertThat(today.backsight()).contains(new PointName("T4"));
         assertThat(today.arrangement().sightings().get(0).pointings().get(0).distance().orElseThrow().metres()).isEqualTo(86.1);
         assertThat(today.conditions().errors()).isEqualTo(InstrumentErrors.NONE);
-        assertThat(JSON.read(new PayloadJson.Written("target", 1, "{\"target\":{\"height\":{\"metres\":2.0},\"prismConstant\":{\"metres\":0.0}}}")))
+        assertThat(json.read(new PayloadJson.Written("target", 1, "{\"target\":{\"height\":{\"metres\":2.0},\"prismConstant\":{\"metres\":0.0}}}")))
                 .isEqualTo(new TargetChosen(new Target(new Length(2), Length.ZERO), ""));
     }
 
     @Test
     void whatANewerVergeWroteIsNotGuessedAt() {
-        assertThatIllegalStateException().isThrownBy(() -> JSON.read(new PayloadJson.Written("setup", 99, "{}"))).withMessageContaining("a newer Verge");
+        assertThatIllegalStateException().isThrownBy(() -> json.read(new PayloadJson.Written("setup", 99, "{}"))).withMessageContaining("a newer Verge");
     }
 }

@@ -1,0 +1,49 @@
+package verge.app.device;
+
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import verge.app.journal.EntryKind;
+import verge.app.journal.InBook;
+import verge.core.calibration.InstrumentCalibrated;
+import verge.core.calibration.TwoFaceCalibration;
+import verge.core.reading.Reading;
+import verge.core.units.Angle;
+import verge.core.units.Decimals;
+
+/** Axis errors determined, in journals and in the book. */
+@Component
+public final class CalibrationKind extends EntryKind<InstrumentCalibrated> {
+    CalibrationKind() {
+        super(InstrumentCalibrated.class, "calibrated", 1, "axes");
+    }
+
+    @Override
+    public String text(InstrumentCalibrated says, InBook in) {
+        return says.instrument() + ", " + says.pairs().size() + " marks in both faces" + (says.applied() ? ", applied" : ", not applied");
+    }
+
+    @Override
+    public String raw(InstrumentCalibrated says) {
+        return says.pairs().stream().flatMap(p -> Stream.of(p.one(), p.two())).map(Reading::asReceived).collect(Collectors.joining("\n"));
+    }
+
+    @Override
+    public String result(InstrumentCalibrated says, InBook in) {
+        return axes(says);
+    }
+
+    /** Axis errors with their standard deviations, as a determination gives them. */
+    public static String axes(InstrumentCalibrated calibrated) {
+        if (calibrated.pairs().size() < TwoFaceCalibration.FEWEST_PAIRS) {
+            return "";
+        }
+        TwoFaceCalibration.Result r = TwoFaceCalibration.determine(calibrated.pairs(), calibrated.sigmaAngle());
+        return "collimation " + seconds(r.errors().collimation(), r.sigmaCollimation()) + (r.trunnionFound() ? ", trunnion " + seconds(r.errors().trunnion(), r.sigmaTrunnion()) : "")
+                + ", index " + seconds(r.errors().index(), r.sigmaIndex());
+    }
+
+    private static String seconds(Angle value, Angle sigma) {
+        return Decimals.showSigned(value.arcSeconds(), 1) + "\u2033 \u03c3 " + Decimals.show(sigma.arcSeconds(), 1) + "\u2033";
+    }
+}

@@ -1,0 +1,60 @@
+package verge.app.job;
+
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import verge.app.journal.EntryKind;
+import verge.app.journal.InBook;
+import verge.core.journal.Entry;
+import verge.core.journal.Payload;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
+import verge.core.units.AngleUnit;
+import verge.core.units.DirectionStyle;
+import verge.core.units.Figures;
+import verge.core.units.LengthUnit;
+
+/** Settings chosen, in journals and in the book. */
+@Component
+final class SettingsKind extends EntryKind<SettingsChosen> {
+    private final SettingsWords words;
+
+    SettingsKind(SettingsWords words) {
+        super(SettingsChosen.class, "settings", 2, "settings");
+        this.words = words;
+    }
+
+    @Override
+    public Map<Integer, Class<? extends Earlier>> earlier() {
+        return Map.of(1, SettingsChosen1.class);
+    }
+
+    @Override
+    public String text(SettingsChosen says, InBook in) {
+        return before(in, says).map(before -> words.changes(before, says.settings())).orElseGet(() -> words.brief(says.settings()));
+    }
+
+    /** The settings that stood when others were chosen. */
+    private static Optional<JobSettings> before(InBook in, SettingsChosen chosen) {
+        return in.journal().entries().stream().map(Entry::payload).takeWhile(p -> p != chosen).filter(SettingsChosen.class::isInstance)
+                .reduce((first, next) -> next).map(p -> ((SettingsChosen) p).settings());
+    }
+
+    /** Before there were projected systems: a flat site, and few choices of figures. */
+    record SettingsChosen1(Settings settings) implements Earlier {
+        record Settings(FiguresShown figures, Flat site) {
+        }
+
+        record FiguresShown(LengthUnit lengthUnit, AngleUnit angleUnit, DirectionStyle directionStyle, int lengthDecimals) {
+        }
+
+        record Flat(double gridPerGround) {
+        }
+
+        @Override
+        public Payload today() {
+            FiguresShown f = settings.figures();
+            return new SettingsChosen(JobSettings.flat(Figures.of(f.lengthUnit(), f.angleUnit(), f.directionStyle(), f.lengthDecimals()), settings.site().gridPerGround()));
+        }
+    }
+}

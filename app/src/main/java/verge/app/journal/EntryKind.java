@@ -1,0 +1,87 @@
+package verge.app.journal;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import verge.core.journal.Payload;
+import verge.core.points.StoredPoint;
+import verge.core.reading.Reading;
+import verge.core.reading.Sighted;
+
+/** What the application knows of one kind of entry: how it is stored, and how it reads in the field book and aloud. */
+public abstract class EntryKind<P extends Payload> {
+    private final Class<P> type;
+    private final String name;
+    private final int version;
+    private final String margin;
+
+    /**
+     * @param name under which entries of the kind are stored
+     * @param version of their record as it is written today
+     * @param margin what stands beside a line of the kind in the book: the trade's word for it
+     */
+    protected EntryKind(Class<P> type, String name, int version, String margin) {
+        this.type = type;
+        this.name = name;
+        this.version = version;
+        this.margin = margin;
+    }
+
+    /** An entry as an earlier version of Verge wrote it. Kept as long as a journal may hold one: for good. */
+    public interface Earlier {
+        Payload today();
+    }
+
+    /** The records of earlier versions, by their number. */
+    public Map<Integer, Class<? extends Earlier>> earlier() {
+        return Map.of();
+    }
+
+    /** The line itself. */
+    public abstract String text(P says, InBook in);
+
+    /** The same for the foot of the leaf. */
+    public String brief(P says, InBook in) {
+        return text(says, in);
+    }
+
+    /** The same to be listened to: what was stored, without the figures of its sight. */
+    public String spoken(P says, InBook in) {
+        return brief(says, in);
+    }
+
+    /** Its readings exactly as they were received, or empty. */
+    public String raw(P says) {
+        return says instanceof Sighted sighted ? sighted.readings().map(Reading::asReceived).collect(Collectors.joining("\n")) : "";
+    }
+
+    /** What it came to, or empty. @param says as it counts now, corrections included */
+    public String result(P says, InBook in) {
+        return point(in).map(p -> in.state().settings().place(p.position())).orElse("");
+    }
+
+    /** Whether its target height, prism or name can be corrected in its place. */
+    public boolean correctable() {
+        return false;
+    }
+
+    protected static Optional<StoredPoint> point(InBook in) {
+        return in.state().pointsOf(in.entry().id()).stream().findFirst();
+    }
+
+    final Class<P> type() {
+        return type;
+    }
+
+    final String name() {
+        return name;
+    }
+
+    final int version() {
+        return version;
+    }
+
+    final String margin() {
+        return margin;
+    }
+}

@@ -1,0 +1,66 @@
+package verge.app.points;
+
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import verge.app.journal.EntryKind;
+import verge.app.journal.InBook;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.geodesy.Position;
+import verge.core.journal.Payload;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointKeyed;
+import verge.core.points.PointsImported;
+
+/** Points given, in journals and in the book. */
+final class PointKinds {
+    private PointKinds() {
+    }
+
+    @Component
+    static final class Imported extends EntryKind<PointsImported> {
+        Imported() {
+            super(PointsImported.class, "points-imported", 2, "file");
+        }
+
+        @Override
+        public Map<Integer, Class<? extends Earlier>> earlier() {
+            return Map.of(1, PointsImported1.class);
+        }
+
+        @Override
+        public String text(PointsImported says, InBook in) {
+            return (says.points().size() == 1 ? says.points().get(0).name() + "  " + says.origin().word() : says.points().size() + " " + says.origin().word() + " points") + " from " + says.fileName();
+        }
+
+        @Override
+        public String result(PointsImported says, InBook in) {
+            return "";
+        }
+    }
+
+    @Component
+    static final class Keyed extends EntryKind<PointKeyed> {
+        Keyed() {
+            super(PointKeyed.class, "point-keyed", 1, "typed");
+        }
+
+        @Override
+        public String text(PointKeyed says, InBook in) {
+            return says.name() + "  " + in.state().settings().plan(says.position().plan());
+        }
+    }
+
+    /** Before points kept their descriptions and standard deviations. */
+    record PointsImported1(Origin origin, String fileName, String sha256, List<Point1> points) implements EntryKind.Earlier {
+        record Point1(PointName name, Code code, Position position) {
+        }
+
+        @Override
+        public Payload today() {
+            return new PointsImported(origin, fileName, sha256, points.stream().map(p -> new NamedPosition(p.name(), p.code(), p.position())).toList());
+        }
+    }
+}

@@ -1,0 +1,151 @@
+package verge.app.setup;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import verge.app.journal.EntryKind;
+import verge.app.journal.InBook;
+import verge.core.coding.PointName;
+import verge.core.journal.Payload;
+import verge.core.leaf.CheckTaken;
+import verge.core.leaf.LeafClosed;
+import verge.core.leaf.LeafReopened;
+import verge.core.leaf.StationSetUp;
+import verge.core.reading.Atmosphere;
+import verge.core.reading.InstrumentPrecision;
+import verge.core.reading.Reading;
+import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.setup.FaceShot;
+import verge.core.setup.StationCheck;
+import verge.core.setup.StationSolution;
+import verge.core.units.Figures;
+import verge.core.units.Length;
+
+/** Setups and what is said of leaves, in journals and in the book. */
+public final class LeafKinds {
+    private static final int MOST_MARKS_NAMED = 4;
+
+    private LeafKinds() {
+    }
+
+    /** Where an instrument was set up, and by what it was oriented. */
+    public static String occupied(StationSetUp s) {
+        List<String> marks = s.arrangement().sightings().stream().map(sight -> sight.mark().text()).toList();
+        String by = marks.isEmpty() ? "the building" : marks.size() > MOST_MARKS_NAMED ? marks.size() + " marks" : String.join(", ", marks);
+        return switch (s.arrangement().kind()) {
+            case KNOWN_POINT -> "station " + s.station() + (marks.size() == 1 ? ", backsight " : ", backsights ") + by;
+            case FREE_STATION -> "free station " + s.station() + " from " + by;
+            case BUILDING -> "station " + s.station() + " from the building";
+            case ASSUMED -> "assumed station " + s.station() + " towards " + by;
+        };
+    }
+
+    /** What a check found, figure by figure. */
+    static String differences(StationCheck check, Figures f) {
+        return "across " + f.difference(check.across().difference()) + ", distance " + f.difference(check.distance().difference())
+                + check.height().map(h -> ", height " + f.difference(h.difference())).orElse("");
+    }
+
+    @Component
+    static final class SetUp extends EntryKind<StationSetUp> {
+        SetUp() {
+            super(StationSetUp.class, "setup", 2, "setup");
+        }
+
+        @Override
+        public Map<Integer, Class<? extends Earlier>> earlier() {
+            return Map.of(1, StationSetUp1.class);
+        }
+
+        @Override
+        public String text(StationSetUp says, InBook in) {
+            return brief(says, in) + says.arrangement().sightings().stream().flatMap(sight -> sight.pointings().stream().map(p -> "\n" + sight.mark() + "  " + in.circle(p))).collect(Collectors.joining())
+                    + says.arrangement().faceShots().stream().map(shot -> "\n" + shot.face().name() + "  " + in.circle(shot.pointing())).collect(Collectors.joining());
+        }
+
+        @Override
+        public String brief(StationSetUp says, InBook in) {
+            return occupied(says) + "  hi " + in.figures().bare(says.arrangement().instrumentHeight());
+        }
+
+        @Override
+        public String raw(StationSetUp says) {
+            return Stream.concat(says.readings(), says.arrangement().faceShots().stream().map(FaceShot::pointing)).map(Reading::asReceived).collect(Collectors.joining("\n"));
+        }
+
+        @Override
+        public String result(StationSetUp says, InBook in) {
+            return in.state().leaf(in.entry().id()).map(leaf -> "leaf " + leaf.number() + solved(in.figures(), leaf.solved())
+                    + (leaf.written().reason().isEmpty() ? "" : "; accepted because: " + leaf.written().reason())).orElse("");
+        }
+
+        private static String solved(Figures f, StationSolution s) {
+            return s.backsight().map(m -> m.distance().map(d -> "; distance " + f.difference(d.difference())).orElse("")
+                    + m.height().map(h -> ", height " + f.difference(h.difference())).orElse("")).orElse("")
+                    + (s.marks().size() > 1 || !s.faces().isEmpty() ? "; \u03c3 " + f.small(s.station().covariance().position().plan()) : "");
+        }
+    }
+
+    @Component
+    static final class Closed extends EntryKind<LeafClosed> {
+        Closed() {
+            super(LeafClosed.class, "leaf-closed", 1, "leaf");
+        }
+
+        @Override
+        public String text(LeafClosed says, InBook in) {
+            return "closed, line " + in.line(says.setup());
+        }
+    }
+
+    @Component
+    static final class Reopened extends EntryKind<LeafReopened> {
+        Reopened() {
+            super(LeafReopened.class, "leaf-reopened", 1, "leaf");
+        }
+
+        @Override
+        public String text(LeafReopened says, InBook in) {
+            return "taken up again, line " + in.line(says.setup());
+        }
+    }
+
+    @Component
+    static final class Check extends EntryKind<CheckTaken> {
+        Check() {
+            super(CheckTaken.class, "check", 1, "check");
+        }
+
+        @Override
+        public String text(CheckTaken says, InBook in) {
+            return says.mark() + "  " + in.circle(says.reading());
+        }
+
+        @Override
+        public String spoken(CheckTaken says, InBook in) {
+            return says.mark() + " read as a check";
+        }
+
+        @Override
+        public String result(CheckTaken says, InBook in) {
+            return in.state().check(says).map(c -> (c.within() ? "holds: " : "does not hold: ") + differences(c, in.figures())).orElse("");
+        }
+
+        @Override
+        public boolean correctable() {
+            return true;
+        }
+    }
+
+    /** Before there were other setups than over a known point with one backsight. */
+    record StationSetUp1(PointName station, PointName backsight, Length instrumentHeight, Target target, TotalStationReading reading, Atmosphere air,
+            InstrumentPrecision precision, double refraction, String instrument, long upsets, String reason) implements EntryKind.Earlier {
+        @Override
+        public Payload today() {
+            return StationSetUp.onKnownPoint(station, backsight, instrumentHeight, target, reading, air, precision, refraction, instrument, upsets, reason);
+        }
+    }
+}

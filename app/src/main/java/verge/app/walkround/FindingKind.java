@@ -1,0 +1,23 @@
+package verge.app.walkround;
+
+import org.springframework.stereotype.Component;
+import verge.app.check.FindingWords;
+import verge.app.journal.EntryKind;
+import verge.app.journal.InBook;
+import verge.core.check.FindingAccepted;
+
+/** Findings that are to stay as they are, in journals and in the book. */
+@Component
+final class FindingKind extends EntryKind<FindingAccepted> {
+    private final FindingWords words;
+
+    FindingKind(FindingWords words) {
+        super(FindingAccepted.class, "finding-accepted", 1, "walk-round");
+        this.words = words;
+    }
+
+    @Override
+    public String text(FindingAccepted says, InBook in) {
+        return (words.title(says.kind()) + " " + says.about()).strip() + ", left because: " + says.reason();
+    }
+}
