@@ -62,7 +62,7 @@ public class BookService {
 
     private WrittenBook.Line line(Entry e) {
         PayloadJson.Written w = payloads.write(e.payload());
-        return new WrittenBook.Line(e.id(), e.sequence(), e.at(), e.person(), e.device(), w.kind(), w.version(), json.readTree(w.json()));
+        return new WrittenBook.Line(e.id(), e.sequence(), e.at(), e.person(), e.device(), w.kind(), w.version(), payloads.tree(w));
     }
 
     public String asJson(UUID job) {

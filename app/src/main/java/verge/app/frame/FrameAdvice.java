@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
@@ -35,6 +36,7 @@ import verge.core.units.PlanAxes;
 /** Puts the notebook's frame round every page of a job, and the person's paint round every page. */
 @ControllerAdvice(annotations = Controller.class)
 class FrameAdvice {
+    private static final int MOST_LINES_NAMED = 5;
     private static final int FOOT_LINES = 3;
 
     private final AccountService accounts;
@@ -91,9 +93,14 @@ class FrameAdvice {
                 state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""), trouble(job), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), practice.ground(id).isPresent(), mark(id, journal));
     }
 
+    private static String lines(List<Long> numbers) {
+        return (numbers.size() == 1 ? "line " : "lines ") + numbers.stream().limit(MOST_LINES_NAMED).map(String::valueOf).collect(Collectors.joining(", ")) + (numbers.size() > MOST_LINES_NAMED ? " and more" : "");
+    }
+
     private ProblemWords.Said trouble(Job job) {
+        List<Long> unread = journals.state(job.id()).unreadLines();
         return journals.damage(job.id()).map(d -> problems.say(Problem.JOURNAL_DAMAGED, List.of(d.line())))
-                .orElse(job.archived() ? problems.say(Problem.JOB_PUT_AWAY, List.of()) : null);
+                .orElse(!unread.isEmpty() ? problems.say(Problem.LINES_UNREAD, List.of(lines(unread))) : job.archived() ? problems.say(Problem.JOB_PUT_AWAY, List.of()) : null);
     }
 
     private FrameView.WalkRoundMark mark(UUID job, Journal journal) {

@@ -17,12 +17,10 @@ import verge.core.journal.Entry;
 class JournalApi {
     private final JournalService journals;
     private final PayloadJson json;
-    private final ValueJson values;
 
-    JournalApi(JournalService journals, PayloadJson json, ValueJson values) {
+    JournalApi(JournalService journals, PayloadJson json) {
         this.journals = journals;
         this.json = json;
-        this.values = values;
     }
 
     /** @param payload as stored, in SI units */
@@ -39,6 +37,6 @@ class JournalApi {
     private EntryBody body(Journal journal, Entry entry) {
         PayloadJson.Written written = json.write(entry.payload());
         return new EntryBody(entry.id(), entry.sequence(), entry.at(), entry.person(), entry.device(), written.kind(), written.version(),
-                values.read(written.json(), JsonNode.class), journal.state().isStruck(entry.id()));
+                json.tree(written), journal.state().isStruck(entry.id()));
     }
 }

@@ -26,6 +26,8 @@ import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.journal.Restored;
 import verge.core.journal.Struck;
+import verge.core.journal.Unread;
+import verge.core.journal.Unreckonable;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.Geoids;
@@ -57,7 +59,7 @@ public class JournalService {
     /**
      * Where a journal cannot be read on.
      *
-     * @param line number of the first entry that is missing or cannot be read
+     * @param line number of the first entry that is missing
      * @param behind how many entries are there from it on, which count for nothing
      */
     public record Damage(int line, int behind) {
@@ -228,17 +230,41 @@ public class JournalService {
             known = null;   // it may have been mended
         }
         Loaded more = load(job, known == null ? 0 : known.journal().entries().size());
-        more.damage().filter(d -> !before.equals(Optional.of(d))).ifPresent(d -> LOG.error("the journal of job {} is damaged at line {}: {}", job, d.line(), more.why()));
+        more.damage().filter(d -> !before.equals(Optional.of(d))).ifPresent(d -> LOG.error("the journal of job {} lacks line {}", job, d.line()));
         if (known == null) {
             if (more.entries().isEmpty()) {
                 throw more.damage().map(d -> new SurveyException(Problem.JOURNAL_DAMAGED, d.line())).orElseGet(() -> new SurveyException(Problem.NOT_FOUND, job));
             }
-            return keep(job, new Replayed(Chapters.replay(more.entries(), geoids), more.damage()));
+            return keep(job, new Replayed(reckoned(job, more.entries(), entries -> Chapters.replay(entries, geoids)), more.damage()));
         }
         if (more.entries().isEmpty() && more.damage().isEmpty()) {
             return known;
         }
-        return keep(job, new Replayed(known.journal().append(more.entries()), more.damage()));
+        return keep(job, new Replayed(reckoned(job, more.entries(), known.journal()::append), more.damage()));
+    }
+
+    /** What was stored must not keep a job from opening: an entry that cannot be reckoned counts for nothing, and is told. */
+    private Journal reckoned(UUID job, List<Entry> entries, Function<List<Entry>, Journal> way) {
+        List<Entry> counting = new ArrayList<>(entries);
+        while (true) {
+            try {
+                return way.apply(counting);
+            } catch (Unreckonable unfit) {
+                int at = (int) (unfit.entry().sequence() - counting.get(0).sequence());
+                if (at < 0 || counting.get(at).payload() instanceof Unread) {
+                    throw unfit;
+                }
+                LOG.error("line {} of job {} cannot be reckoned", unfit.entry().sequence(), job, unfit.getCause());
+                PayloadJson.Written written = json.write(unfit.entry().payload());
+                counting.set(at, with(unfit.entry(), new Unread(written.kind(), written.version(), written.json(), String.valueOf(unfit.getCause().getMessage()))));
+            } catch (IllegalArgumentException withoutSettings) {
+                throw new SurveyException(Problem.JOURNAL_DAMAGED, 1);
+            }
+        }
+    }
+
+    private static Entry with(Entry entry, Payload payload) {
+        return new Entry(entry.id(), entry.sequence(), entry.at(), entry.person(), entry.device(), payload);
     }
 
     /** Keeps the longer of two journals: they are prefixes of one another. */
@@ -263,10 +289,10 @@ public class JournalService {
                 json.write(entry.payload())));
     }
 
-    private record Loaded(List<Entry> entries, Optional<Damage> damage, String why) {
+    private record Loaded(List<Entry> entries, Optional<Damage> damage) {
     }
 
-    /** Entries after a number, up to the first that is missing or cannot be read. */
+    /** Entries after a number, up to the first that is missing; what cannot be read is there as such. */
     private Loaded load(UUID job, int after) {
         List<EntryRow> rows = entities.createQuery("select e from EntryRow e where e.jobId = :job and e.sequence > :after order by e.sequence", EntryRow.class)
                 .setParameter("job", job).setParameter("after", after).getResultList();
@@ -274,14 +300,19 @@ public class JournalService {
         for (EntryRow row : rows) {
             int line = after + entries.size() + 1;
             if (row.sequence() != line) {
-                return new Loaded(entries, Optional.of(new Damage(line, rows.size() - entries.size())), "it is missing");
+                return new Loaded(entries, Optional.of(new Damage(line, rows.size() - entries.size())));
             }
-            try {
-                entries.add(new Entry(row.id(), row.sequence(), row.at(), row.person(), row.device(), json.read(row.written())));
-            } catch (RuntimeException unreadable) {
-                return new Loaded(entries, Optional.of(new Damage(line, rows.size() - entries.size())), String.valueOf(unreadable.getMessage()));
-            }
+            entries.add(new Entry(row.id(), row.sequence(), row.at(), row.person(), row.device(), payload(job, row)));
         }
-        return new Loaded(entries, Optional.empty(), "");
+        return new Loaded(entries, Optional.empty());
+    }
+
+    private Payload payload(UUID job, EntryRow row) {
+        try {
+            return json.read(row.written());
+        } catch (RuntimeException unreadable) {   // whatever the library makes of what is no such entry
+            LOG.error("line {} of job {} cannot be read: {}", row.sequence(), job, unreadable.getMessage());
+            return new Unread(row.written().kind(), row.written().version(), row.written().json(), String.valueOf(unreadable.getMessage()));
+        }
     }
 }

@@ -5,6 +5,7 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import verge.core.journal.Payload;
 import verge.core.journal.Reworked;
+import verge.core.journal.Unread;
 
 /** Payloads as versioned JSON. Java's shortest decimal of a double reads back to the same bits. */
 @Component
@@ -29,13 +30,20 @@ public class PayloadJson {
     }
 
     public Written write(Payload payload) {
+        if (payload instanceof Unread unread) {
+            return new Written(unread.kind(), unread.version(), unread.written());
+        }
         EntryKind<?> kind = kinds.of(payload);
         return new Written(kind.name(), kind.version(), json.text(payload instanceof Reworked r ? rework(r) : payload));
     }
 
+    public JsonNode tree(Written written) {
+        return json.read(written.json(), JsonNode.class);
+    }
+
     private Rework rework(Reworked r) {
         Written corrected = write(r.corrected());
-        return new Rework(r.entry(), corrected.kind(), corrected.version(), json.read(corrected.json(), JsonNode.class), r.reason());
+        return new Rework(r.entry(), corrected.kind(), corrected.version(), tree(corrected), r.reason());
     }
 
     private Reworked reworked(String text) {
@@ -50,6 +58,6 @@ public class PayloadJson {
         if (written.version() < kind.version()) {
             return json.read(written.json(), kind.earlier().get(written.version())).today();
         }
-        return written.kind().equals(Amendments.Rework.NAME) ? reworked(written.json()) : json.read(written.json(), kind.type());
+        return written.kind().equals(OwnKinds.Rework.NAME) ? reworked(written.json()) : json.read(written.json(), kind.type());
     }
 }

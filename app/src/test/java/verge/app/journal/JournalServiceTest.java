@@ -125,16 +125,37 @@ class JournalServiceTest {
         assertThatThrownBy(() -> write(2, "shot", 2, "{}")).hasMessageContaining("does not follow");
     }
 
-    /** What cannot be read on is shown up to there, says so, and takes nothing more. */
+    /** Damaged lines, one of a newer version, one that lacks what it is reckoned by: they count for nothing and are told, the rest counts and goes on. */
     @Test
-    void aDamagedJournalOpensUpToTheDamage() throws Exception {
+    void whatCannotBeReadCountsForNothingAndTheRestGoesOn() throws Exception {
         journals.append(job, Author.atPage("surveyor"), keyed("P1"));
         write(4, "shot", 2, "{\"name\": {}}");
-        write(5, "shot", 99, "{}");
-        assertThat(journals.damage(job)).contains(new JournalService.Damage(4, 2));
-        assertThat(journals.journal(job).entries()).hasSize(3);
-        assertProblem(Problem.JOURNAL_DAMAGED, () -> journals.append(job, Author.atPage("surveyor"), keyed("P2")));
-        assertThat(Visitor.signedIn(verge).get("/jobs/" + job + "/measure").body()).contains("cannot be read beyond line 4");
+        write(5, "spline", 99, "{\"a\":1}");
+        write(6, "point-keyed", 1, "{\"name\":{\"text\":\"P9\"}}");
+        write(7, "point-keyed", 1, "[1, 2]");
+        journals.append(job, Author.atPage("surveyor"), keyed("P2"));
+        assertThat(journals.damage(job)).isEmpty();
+        assertThat(journals.state(job).unreadLines()).containsExactly(4L, 5L, 6L, 7L);
+        assertThat(journals.state(job).find(new PointName("P2"))).isPresent();
+        Visitor visitor = Visitor.signedIn(verge);
+        assertThat(visitor.get("/jobs/" + job + "/measure").body()).contains("what stands at lines 4, 5, 6, 7 cannot be read");
+        assertThat(visitor.get("/jobs/" + job + "/book").body()).contains("cannot be read and counts for nothing: spline of version 99");
+        assertThat(visitor.get("/jobs/" + job + "/book.json").body().replaceAll("\\s", "")).contains("\"kind\":\"spline\",\"version\":99", "{\"a\":1}");
+        journals.strike(job, Author.atPage("surveyor"), journals.journal(job).entries().get(4).id());
+        assertThat(journals.state(job).unreadLines()).containsExactly(4L, 6L, 7L);
+    }
+
+    /** A line that is missing, or the settings unreadable: what comes before is shown, and nothing more is taken. */
+    @Test
+    void aJournalWithALineMissingOpensUpToThere() {
+        journals.append(job, Author.atPage("surveyor"), keyed("P1"));
+        sql.sql("alter table journal_entry disable trigger all").update();
+        sql.sql("delete from journal_entry where job_id = :job and sequence = 2").param("job", job).update();
+        sql.sql("alter table journal_entry enable trigger all").update();
+        JournalService fresh = verge.fresh(JournalService.class);
+        assertThat(fresh.damage(job)).contains(new JournalService.Damage(2, 1));
+        assertThat(fresh.journal(job).entries()).hasSize(1);
+        assertProblem(Problem.JOURNAL_DAMAGED, () -> fresh.append(job, Author.atPage("surveyor"), keyed("P2")));
     }
 
     private void write(long sequence, String kind, int version, String payload) {

@@ -35,6 +35,11 @@ public final class VergeServer implements BeforeAllCallback, BeforeEachCallback,
             return application.getBean(type);
         }
 
+        /** Another of its kind that has seen nothing yet, as after a start. */
+        public <T> T fresh(Class<T> type) {
+            return application.getAutowireCapableBeanFactory().createBean(type);
+        }
+
         /** Where one of the stand-in's links listens. */
         public int port(LinkKind kind) {
             return standIn.port(kind);

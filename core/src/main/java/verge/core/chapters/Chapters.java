@@ -11,6 +11,7 @@ import verge.core.job.Journal;
 import verge.core.journal.Chapter;
 import verge.core.journal.Entry;
 import verge.core.journal.Sheet;
+import verge.core.journal.Unread;
 import verge.core.leaf.LeafEntries;
 import verge.core.measure.ShotEntries;
 import verge.core.points.PointEntries;
@@ -27,7 +28,7 @@ public final class Chapters {
 
     public static List<Chapter<?>> all(Geoids geoids) {
         return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), SetEntries.chapters(),
-                CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters())
+                CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
                 .<Chapter<?>>flatMap(List::stream).toList();
     }
 

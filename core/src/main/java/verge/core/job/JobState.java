@@ -19,6 +19,7 @@ import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;
 import verge.core.journal.Key;
 import verge.core.journal.Sheet;
+import verge.core.journal.UnreadLines;
 import verge.core.leaf.CheckTaken;
 import verge.core.leaf.ChecksOn;
 import verge.core.leaf.Leaf;
@@ -119,6 +120,11 @@ public final class JobState {
 
     public boolean isStruck(UUID entry) {
         return sheet.isStruck(entry);
+    }
+
+    /** The numbers of lines that cannot be read and count for nothing. */
+    public List<Long> unreadLines() {
+        return sheet.all(new UnreadLines());
     }
 
     /** The prism in use; absent until one was chosen. */

@@ -14,6 +14,7 @@ import verge.core.journal.Payload;
 import verge.core.journal.Restored;
 import verge.core.journal.Sheet;
 import verge.core.journal.Struck;
+import verge.core.journal.Unreckonable;
 import verge.core.points.SeenPoints;
 import verge.core.problem.SurveyException;
 import verge.core.sets.SetTakenOut;
@@ -36,9 +37,18 @@ public final class Journal {
         return append(List.of(entry));
     }
 
-    /** This journal with more entries. @throws IllegalArgumentException if they are not numbered on */
+    /**
+     * This journal with more entries.
+     *
+     * @throws IllegalArgumentException if they are not numbered on
+     * @throws SurveyException CANNOT_CARRY if settings that are to take places along would follow on others from which there is no way
+     */
     public Journal append(List<Entry> entries) {
-        return new Journal(sheet.with(entries));
+        try {
+            return new Journal(sheet.with(entries));
+        } catch (Unreckonable unfit) {
+            throw unfit.getCause() instanceof SurveyException said ? said : unfit;
+        }
     }
 
     public List<Entry> entries() {

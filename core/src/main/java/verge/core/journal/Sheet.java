@@ -65,6 +65,7 @@ public final class Sheet {
      * The sheet with more entries.
      *
      * @throws IllegalArgumentException if they are not numbered on from the last one here
+     * @throws Unreckonable if one of all cannot be reckoned any more
      */
     public Sheet with(List<Entry> more) {
         Wave wave = new Wave(kept);

@@ -159,7 +159,11 @@ final class Wave {
 
     private <P extends Payload> Outcome reckon(Chapter<P> chapter, Entry entry, int ordinal, Looks looks) {
         Payload says = Sheet.counting(entry, corrections.get(entry.id()), by -> Sheet.isStruck(strikes.get(entry(by).id())));
-        return chapter.reckon(new Line<>(entry, ordinal, chapter.kind().cast(says)), looks);
+        try {
+            return chapter.reckon(new Line<>(entry, ordinal, chapter.kind().cast(says)), looks);
+        } catch (RuntimeException unfit) {
+            throw new Unreckonable(entry, unfit);
+        }
     }
 
     private void forget(Look look, int number) {

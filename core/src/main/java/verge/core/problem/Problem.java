@@ -181,8 +181,10 @@ public enum Problem {
     NOT_FOUND,
     /** Arguments: none. */
     JOB_PUT_AWAY,
-    /** Arguments: the first line that cannot be read. */
+    /** Arguments: the first line that is missing. */
     JOURNAL_DAMAGED,
+    /** Arguments: the numbers of the lines. */
+    LINES_UNREAD,
     /** Arguments: none. */
     ENTRY_ID_TAKEN,
     /** Somebody answers on what they saw, and it is no longer so. Arguments: what has changed, by whom. */

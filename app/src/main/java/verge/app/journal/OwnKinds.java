@@ -4,10 +4,11 @@ import org.springframework.stereotype.Component;
 import verge.core.journal.Restored;
 import verge.core.journal.Reworked;
 import verge.core.journal.Struck;
+import verge.core.journal.Unread;
 
-/** What changes the meaning of other lines, in the book. */
-final class Amendments {
-    private Amendments() {
+/** What changes the meaning of other lines, and what cannot be read, in the book. */
+final class OwnKinds {
+    private OwnKinds() {
     }
 
     @Component
@@ -31,6 +32,24 @@ final class Amendments {
         @Override
         public String text(Restored says, InBook in) {
             return "brought back line " + in.line(says.entry());
+        }
+    }
+
+    /** What cannot be read, as such. Never written. */
+    @Component
+    static final class Unreadable extends EntryKind<Unread> {
+        Unreadable() {
+            super(Unread.class, "unread", 0, "unread");
+        }
+
+        @Override
+        public String text(Unread says, InBook in) {
+            return "cannot be read and counts for nothing: " + says.kind() + " of version " + says.version();
+        }
+
+        @Override
+        public String raw(Unread says) {
+            return says.written();
         }
     }
 
