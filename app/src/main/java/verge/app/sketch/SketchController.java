@@ -5,11 +5,13 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Stream;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import verge.app.coding.Codebooks;
 import verge.app.drawing.DrawingLibrary;
@@ -26,7 +28,9 @@ import verge.core.floor.WorkFloor;
 import verge.core.geodesy.GridPoint;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
+import verge.core.journal.Entry;
 import verge.core.leaf.Leaf;
+import verge.core.points.StoredPoint;
 
 /** What the sketch of a job shows. */
 @RestController
@@ -73,11 +77,13 @@ class SketchController {
 
     /**
      * @param lines of the book up to which it is drawn
+     * @param view what decides which points are here: another one, and all are wanted anew
+     * @param changed entries whose points are to be drawn as told here and no longer as before; null if all of the job is told
      * @param points those that belong to the floor that is worked on
      * @param floors highest first, as they lie above one another
      * @param apart that what is drawn lies far apart, in words; empty if it does not
      */
-    record Sketch(int lines, List<SketchPoint> points, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
+    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
             List<FloorMark> floors, String apart) {
     }
 
@@ -86,13 +92,16 @@ class SketchController {
     }
 
     @GetMapping("/jobs/{job}/sketch")
-    Sketch sketch(@PathVariable UUID job) {
+    Sketch sketch(@PathVariable UUID job, @RequestParam(required = false) Long since, @RequestParam(defaultValue = "") String view) {
         Journal journal = journals.journal(job);
         JobState state = journal.state();
         Codebook book = codebooks.of(job);
         Optional<Leaf> open = state.openLeaf();
         List<Station> stations = state.leaves().stream().flatMap(leaf -> station(leaf, open.equals(Optional.of(leaf))).stream()).toList();
-        return new Sketch(journal.entries().size(), state.points().filter(state::isHere).map(p -> SketchPoint.of(p, book)).toList(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
+        String now = Integer.toHexString(state.floor().hashCode());
+        Optional<List<UUID>> changed = Optional.ofNullable(since).filter(s -> view.equals(now)).flatMap(journal::changedSince).map(entries -> entries.stream().map(Entry::id).toList());
+        Stream<StoredPoint> points = changed.map(c -> c.stream().flatMap(e -> state.pointsOf(e).stream())).orElseGet(state::points);
+        return new Sketch(journal.entries().size(), now, changed.orElse(null), points.filter(state::isHere).map(p -> SketchPoint.of(p, book)).toList(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
                 state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state)).toList(),
                 drawings.current(job, state).map(SiteFile::id).orElse(null), floors(state), apart.words(job, state));
     }

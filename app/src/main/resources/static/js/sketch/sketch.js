@@ -66,22 +66,23 @@ function redraw() {
 const MILLIS_UNTIL_REST = 2500;
 let latestReload = 0;
 let linesDrawn = 0;
+let view = '';
 let rest = 0;
 
-/** What was measured here is drawn; all else of it is looked at in the pause after the last shot, not during the next. */
+/** What was measured here is drawn already; all else of it is looked at in the pause after the last shot, not during the next. */
 function reloadFor(lines) {
   clearTimeout(rest);
   if (lines > linesDrawn) {
-    reload();
+    reload(Number.isFinite(lines) ? linesDrawn : 0);
   } else {
-    rest = setTimeout(reload, MILLIS_UNTIL_REST);
+    rest = setTimeout(() => reload(linesDrawn), MILLIS_UNTIL_REST);
   }
 }
 
-/** Fetches the job's points and stations anew, and what is new of the site's files. */
-export async function reload() {
+/** Fetches stations anew, what is new of the site's files, and the job's points: those that changed since the book had so many lines, or all. */
+export async function reload(since = 0) {
   const own = ++latestReload;
-  const sketch = await get(`/jobs/${job}/sketch`);
+  const sketch = await get(since ? `/jobs/${job}/sketch?${new URLSearchParams({ since, view })}` : `/jobs/${job}/sketch`);
   if (own !== latestReload) {
     return;   // a later one is under way
   }
@@ -93,8 +94,10 @@ export async function reload() {
   const wasEmpty = extentOf('all') === null;
   unit = sketch;
   linesDrawn = sketch.lines;
-  content.points = new Points(sketch.points);
-  document.getElementById('sketch-empty').hidden = sketch.points.length + sketch.files.length > 0;
+  view = sketch.view;
+  const changed = sketch.changed && new Set(sketch.changed);
+  content.points = new Points(changed ? [...content.points.list.filter(p => !changed.has(p.entry)), ...sketch.points] : sketch.points);
+  document.getElementById('sketch-empty').hidden = content.points.list.length + sketch.files.length > 0;
   tellApart(sketch.apart);
   showFloors(sketch.floors);
   stations.clear();

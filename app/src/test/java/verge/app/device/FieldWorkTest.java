@@ -5,17 +5,24 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.net.http.HttpResponse;
 import java.util.Iterator;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.Predicate;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
 import verge.app.support.FieldParty;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
 import verge.core.job.JobState;
+import verge.core.journal.Reworked;
+import verge.core.leaf.Leaf;
 import verge.core.points.Origin;
 import verge.core.units.Length;
 import verge.instruments.world.Ternholm;
@@ -186,6 +193,39 @@ class FieldWorkTest {
         assertThat(party.page("/sketch")).doesNotContain("\"101\"");
         party.post("/book/" + entry + "/restore", Map.of());
         assertThat(party.page("/sketch")).contains("\"101\"");
+    }
+
+    /** What travels is the difference: the shot that came, the shots that a corrected setup moved, what was struck; all only to who cannot be told it. */
+    @Test
+    void theSketchAsksForWhatChangedSince() throws Exception {
+        setUp();
+        party.shoot("101");
+        party.shoot("102");
+        JsonNode whole = JsonMapper.shared().readTree(party.page("/sketch"));
+        String view = whole.get("view").asString();
+        assertThat(whole.get("changed").isNull()).isTrue();
+        party.shoot("103");
+        assertThat(names(since(whole.get("lines").asInt(), view))).containsExactly("103");
+        int before = party.entries();
+        Leaf leaf = party.openLeaf();
+        verge.bean(JournalService.class).append(party.job(), Author.atPage("surveyor"),
+                new Reworked(leaf.entry(), leaf.written().with(leaf.written().arrangement().with(new Length(1.9))), "misread"));
+        assertThat(names(since(before, view))).containsExactlyInAnyOrder("101", "102", "103");
+        UUID gone = party.state().find(new PointName("102")).orElseThrow().entry();
+        party.post("/book/" + gone + "/strike", Map.of());
+        JsonNode struck = since(before + 1, view);
+        assertThat(names(struck)).isEmpty();
+        assertThat(struck.get("changed").valueStream().map(JsonNode::asString)).contains(gone.toString());
+        assertThat(since(before, "another").get("changed").isNull()).isTrue();
+        assertThat(since(9_999, view).get("changed").isNull()).isTrue();
+    }
+
+    private JsonNode since(int lines, String view) throws Exception {
+        return JsonMapper.shared().readTree(party.page("/sketch?since=" + lines + "&view=" + view));
+    }
+
+    private static List<String> names(JsonNode sketch) {
+        return sketch.get("points").valueStream().map(p -> p.get("name").asString()).toList();
     }
 
     @Test

@@ -17,6 +17,7 @@ import verge.core.floor.WorkFloor;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;
+import verge.core.journal.Entry;
 import verge.core.journal.Key;
 import verge.core.journal.Sheet;
 import verge.core.journal.UnreadLines;
@@ -74,6 +75,18 @@ public final class JobState {
     /** The same state for looking at: names that the job does not know are looked for among the points of its site. */
     public JobState seeing(SeenPoints others) {
         return new JobState(sheet, others);
+    }
+
+    /** The ids of all entries. */
+    List<UUID> entries() {
+        return sheet.entries().stream().map(Entry::id).toList();
+    }
+
+    /** The entries that came to something else since an earlier state; empty if this did not come of it, or that is not known any more. */
+    Optional<List<UUID>> changedSince(JobState earlier) {
+        int size = earlier.sheet.entries().size();
+        boolean follows = size <= sheet.entries().size() && sheet.entries().get(size - 1).equals(earlier.sheet.entries().get(size - 1));
+        return follows ? sheet.changedSince(size).map(changed -> changed.stream().map(Entry::id).toList()) : Optional.empty();
     }
 
     /** Points of the site that are not the job's own yet. */

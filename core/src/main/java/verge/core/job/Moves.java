@@ -1,8 +1,13 @@
 package verge.core.job;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
 import verge.core.points.StoredPoint;
@@ -35,26 +40,28 @@ public record Moves(List<Move> moved, long kept, List<PointName> gone) {
         }
     }
 
+    /** @param after what a job came to from before by a few entries more: only what these changed is looked at, unless all is shown otherwise */
     public static Moves between(JobState before, JobState after) {
-        List<Optional<Move>> moves = before.points().map(p -> move(before, after, p)).toList();
-        List<Move> all = moves.stream().flatMap(Optional::stream).toList();
-        List<Move> moved = all.stream().filter(m -> m.farthest() > LEAST_METRES)
-                .sorted(Comparator.comparingDouble(Move::farthest).reversed()).toList();
-        List<PointName> gone = before.points().filter(p -> counterpart(after, p).isEmpty()).map(StoredPoint::name).toList();
-        return new Moves(moved, all.size() - moved.size(), gone);
+        List<Move> moved = new ArrayList<>();
+        List<PointName> gone = new ArrayList<>();
+        boolean shownAlike = before.settings().ground().equals(after.settings().ground());
+        List<UUID> concerned = after.changedSince(before).filter(c -> shownAlike).orElseGet(before::entries);
+        for (UUID entry : concerned) {
+            Map<PointName, StoredPoint> there = after.pointsOf(entry).stream().collect(Collectors.toMap(StoredPoint::name, Function.identity(), (first, next) -> first));
+            for (StoredPoint point : before.pointsOf(entry)) {
+                Optional.ofNullable(there.get(point.name())).ifPresentOrElse(other -> moved.add(move(before, after, point, other)), () -> gone.add(point.name()));
+            }
+        }
+        moved.removeIf(m -> m.farthest() <= LEAST_METRES);
+        moved.sort(Comparator.comparingDouble(Move::farthest).reversed());
+        return new Moves(moved, before.points().count() - moved.size() - gone.size(), gone);
     }
 
-    private static Optional<Move> move(JobState before, JobState after, StoredPoint point) {
-        return counterpart(after, point).map(other -> {
-            GridPoint from = before.settings().ground().shown(point.position().plan());
-            GridPoint to = after.settings().ground().shown(other.position().plan());
-            return new Move(point, other, new Length(to.northing() - from.northing()), new Length(to.easting() - from.easting()),
-                    point.position().elevation().flatMap(a -> other.position().elevation().map(b -> b.minus(a))));
-        });
-    }
-
-    private static Optional<StoredPoint> counterpart(JobState after, StoredPoint point) {
-        return after.pointsOf(point.entry()).stream().filter(p -> p.name().equals(point.name())).findFirst();
+    private static Move move(JobState before, JobState after, StoredPoint point, StoredPoint other) {
+        GridPoint from = before.settings().ground().shown(point.position().plan());
+        GridPoint to = after.settings().ground().shown(other.position().plan());
+        return new Move(point, other, new Length(to.northing() - from.northing()), new Length(to.easting() - from.easting()),
+                point.position().elevation().flatMap(a -> other.position().elevation().map(b -> b.minus(a))));
     }
 
     public Length largest() {

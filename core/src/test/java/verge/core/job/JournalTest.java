@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import verge.core.chapters.Chapters;
@@ -276,6 +277,19 @@ class JournalTest {
         assertThat(moves.largest().metres()).isCloseTo(0.1, within(1e-9));
         assertThat(after.settings().plan(new GridPoint(1000, 3000))).isEqualTo("N 1000.000  E 3000.100");
         assertThat(after.settings().gridOf(1000, 3000.1).easting()).isCloseTo(3000, within(1e-9));
+    }
+
+    /** Each point of a large file is held against its own counterpart, not against all. */
+    @Test
+    void movesOfManyPointsAreFound() {
+        journal = Chapters.replay(List.of(entry(1, settings(1))));
+        add(new PointsImported(Origin.CONTROL, "f", "", IntStream.range(0, 60_000).mapToObj(i -> point("P" + i, i, 2 * i, 10)).toList()));
+        JobState before = journal.state();
+        GroundUse use = new GroundUse(GroundUse.Kind.GROUND_COORDINATES, Optional.of(new GroundFactor(1.0001, new GridPoint(0, 0), GroundFactor.Taken.TYPED,
+                Optional.empty(), java.util.OptionalDouble.empty(), "")), 0, 0);
+        Moves moves = Moves.between(before, journal.preview(new SettingsChosen(before.settings().with(use))));
+        assertThat(moves.moved()).hasSize(59_999).first().satisfies(m -> assertThat(m.before().name().text()).isEqualTo("P59999"));
+        assertThat(moves.kept()).isEqualTo(1);
     }
 
     @Test
