@@ -1,5 +1,6 @@
 package verge.app.journal;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -7,6 +8,8 @@ import verge.core.journal.Payload;
 import verge.core.points.StoredPoint;
 import verge.core.reading.Reading;
 import verge.core.reading.Sighted;
+import verge.core.reading.Target;
+import verge.core.units.Figures;
 
 /** What the application knows of one kind of entry: how it is stored, and how it reads in the field book and aloud. */
 public abstract class EntryKind<P extends Payload> {
@@ -58,6 +61,23 @@ public abstract class EntryKind<P extends Payload> {
     /** What it came to, or empty. @param says as it counts now, corrections included */
     public String result(P says, InBook in) {
         return point(in).map(p -> in.state().settings().place(p.position())).orElse("");
+    }
+
+    /** What another entry of the kind says, as a correction of one. */
+    public String corrected(P was, P says, InBook in) {
+        return text(says, in);
+    }
+
+    /** The pole and the prism, where a correction has others; else empty. */
+    protected static String otherTarget(Target was, Target is, InBook in) {
+        String height = was.height().equals(is.height()) ? "" : ", pole " + in.figures().bare(is.height()) + " instead of " + in.figures().bare(was.height());
+        return was.prismConstant().equals(is.prismConstant()) ? height
+                : height + ", prism " + Figures.metric().small(is.prismConstant()) + " instead of " + Figures.metric().small(was.prismConstant());
+    }
+
+    /** The steps from what was read to what it came to. @param says as it counts now, corrections included */
+    public List<TraceStep> steps(P says, InBook in) {
+        return List.of();
     }
 
     /** Whether its target height, prism or name can be corrected in its place. */

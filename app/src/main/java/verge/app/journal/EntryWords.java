@@ -1,5 +1,6 @@
 package verge.app.journal;
 
+import java.util.List;
 import org.springframework.stereotype.Component;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
@@ -27,6 +28,11 @@ public class EntryWords {
         return kinds.of(payload).text(payload, in);
     }
 
+    @SuppressWarnings("unchecked")
+    <P extends Payload> String corrected(P was, Payload says, InBook in) {
+        return kinds.of(was).corrected(was, (P) says, in);
+    }
+
     public String brief(Journal journal, Entry entry) {
         return kinds.of(entry.payload()).brief(entry.payload(), new InBook(journal, entry, this));
     }
@@ -42,6 +48,16 @@ public class EntryWords {
     public String result(Journal journal, Entry entry) {
         Payload counting = journal.counting(entry);
         return kinds.of(counting).result(counting, new InBook(journal, entry, this));
+    }
+
+    /** What it says as it counts now, corrections included. */
+    public String countingText(Journal journal, Entry entry) {
+        return text(journal.counting(entry), new InBook(journal, entry, this));
+    }
+
+    public List<TraceStep> steps(Journal journal, Entry entry) {
+        Payload counting = journal.counting(entry);
+        return kinds.of(counting).steps(counting, new InBook(journal, entry, this));
     }
 
     public boolean correctable(Entry entry) {

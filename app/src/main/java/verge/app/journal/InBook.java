@@ -24,9 +24,10 @@ public record InBook(Journal journal, Entry entry, EntryWords words) {
         return journal.entry(other).map(e -> Long.toString(e.sequence())).orElse("?");
     }
 
-    /** Something else that an entry could say. */
-    public String text(Payload payload) {
-        return words.text(payload, this);
+    /** What another line says as it was corrected. */
+    public String corrected(UUID other, Payload payload) {
+        return journal.entry(other).map(Entry::payload).filter(was -> was.getClass() == payload.getClass()).map(was -> words.corrected(was, payload, this))
+                .orElseGet(() -> words.text(payload, this));
     }
 
     /** A sight in a few figures: how far, and which way. */

@@ -1,11 +1,14 @@
 package verge.app.measure;
 
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.TraceStep;
+import verge.app.setup.ReductionSteps;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.journal.Payload;
@@ -47,6 +50,16 @@ final class ShotKinds {
         @Override
         public String spoken(ShotTaken says, InBook in) {
             return named(says) + " measured";
+        }
+
+        @Override
+        public List<TraceStep> steps(ShotTaken says, InBook in) {
+            return ReductionSteps.of(in, says.setup(), says.reading(), says.target());
+        }
+
+        @Override
+        public String corrected(ShotTaken was, ShotTaken says, InBook in) {
+            return text(says, in) + otherTarget(was.target(), says.target(), in);
         }
 
         @Override

@@ -5,6 +5,7 @@ import java.util.Map;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.TraceStep;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
@@ -38,6 +39,11 @@ final class PointKinds {
         @Override
         public String result(PointsImported says, InBook in) {
             return "";
+        }
+
+        @Override
+        public List<TraceStep> steps(PointsImported says, InBook in) {
+            return List.of(new TraceStep("File, by the digest of its bytes", says.sha256().isEmpty() ? "\u2013" : says.sha256()));
         }
     }
 

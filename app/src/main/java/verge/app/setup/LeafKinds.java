@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.TraceStep;
 import verge.core.coding.PointName;
 import verge.core.journal.Payload;
 import verge.core.leaf.CheckTaken;
@@ -82,6 +83,18 @@ public final class LeafKinds {
                     + (leaf.written().reason().isEmpty() ? "" : "; accepted because: " + leaf.written().reason())).orElse("");
         }
 
+        /** From the marks to the station: what each says of it, and how well it is known. */
+        @Override
+        public List<TraceStep> steps(StationSetUp says, InBook in) {
+            Figures f = in.figures();
+            return in.state().leaf(in.entry().id()).map(leaf -> Stream.concat(leaf.solved().marks().stream().map(m -> new TraceStep("Mark " + m.mark() + ", measured less known: across, along, up",
+                            String.join("  ", Stream.of(m.across(), m.distance(), m.height()).map(d -> d.map(x -> f.difference(x.difference())).orElse("\u2013")).toList()))),
+                    Stream.of(new TraceStep("Station", in.state().settings().place(leaf.station().occupation().station())),
+                            new TraceStep("Orientation: azimuth of the circle\u2019s zero", f.direction(leaf.station().orientation())),
+                            new TraceStep("\u03c3 in plan and of the orientation", f.small(leaf.station().covariance().position().plan()) + "  " + f.circle(leaf.station().covariance().orientation()))))
+                    .toList()).orElse(List.of());
+        }
+
         private static String solved(Figures f, StationSolution s) {
             return s.backsight().map(m -> m.distance().map(d -> "; distance " + f.difference(d.difference())).orElse("")
                     + m.height().map(h -> ", height " + f.difference(h.difference())).orElse("")).orElse("")
@@ -132,6 +145,16 @@ public final class LeafKinds {
         @Override
         public String result(CheckTaken says, InBook in) {
             return in.state().check(says).map(c -> (c.within() ? "holds: " : "does not hold: ") + differences(c, in.figures())).orElse("");
+        }
+
+        @Override
+        public List<TraceStep> steps(CheckTaken says, InBook in) {
+            return ReductionSteps.of(in, says.setup(), says.reading(), says.target());
+        }
+
+        @Override
+        public String corrected(CheckTaken was, CheckTaken says, InBook in) {
+            return text(says, in) + otherTarget(was.target(), says.target(), in);
         }
 
         @Override

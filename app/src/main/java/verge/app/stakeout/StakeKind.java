@@ -1,8 +1,11 @@
 package verge.app.stakeout;
 
+import java.util.List;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.TraceStep;
+import verge.app.setup.ReductionSteps;
 import verge.core.points.StoredPoint;
 import verge.core.stakeout.PointStaked;
 
@@ -35,6 +38,16 @@ final class StakeKind extends EntryKind<PointStaked> {
 
     private static String off(StoredPoint p, InBook in) {
         return p.staked().map(s -> "  off " + in.state().settings().offset(s.north(), s.east()) + s.up().map(u -> " H " + in.figures().difference(u)).orElse("")).orElse("");
+    }
+
+    @Override
+    public List<TraceStep> steps(PointStaked says, InBook in) {
+        return ReductionSteps.of(in, says.setup(), says.reading(), says.target());
+    }
+
+    @Override
+    public String corrected(PointStaked was, PointStaked says, InBook in) {
+        return text(says, in) + otherTarget(was.target(), says.target(), in);
     }
 
     @Override

@@ -88,6 +88,11 @@ public final class Journal {
         return sheet.changedSince(size);
     }
 
+    /** How an entry came about, and what rests on it; empty if there is no such entry. */
+    public Optional<Trace> trace(UUID id) {
+        return entry(id).map(e -> Trace.of(sheet, e));
+    }
+
     /** What was changed later of a leaf and of all that was read from it: corrections, strikes, readings taken out of sets; struck ones too. */
     public List<Entry> changes(UUID leaf) {
         Set<UUID> own = new HashSet<>(Set.of(leaf));

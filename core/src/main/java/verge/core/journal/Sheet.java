@@ -138,6 +138,53 @@ public final class Sheet {
         return values == null ? List.of() : List.copyOf((Collection<V>) values.values());
     }
 
+    /**
+     * Where an entry looked when it was reckoned, and what it saw there.
+     *
+     * @param by who provided it, in their order
+     * @param values what each of them provided
+     */
+    public record Sight(Key<?> key, List<Entry> by, List<Object> values) {
+    }
+
+    /** What an entry saw of the job. */
+    public List<Sight> seenBy(UUID entry) {
+        Integer number = kept.numbers().get(entry);
+        return number == null ? List.of() : kept.reckoned().get(number - 1).looked().stream().map(look -> sight(look, number)).toList();
+    }
+
+    private Sight sight(Reckoned.Look look, int number) {
+        TreePMap<Integer, Object> all = kept.values().getOrDefault(look.key(), TreePMap.empty());
+        TreePMap<Integer, Object> seen = switch (look.manner()) {
+            case ALL -> all.headMap(number, false);
+            case BEFORE -> all.headMap(number, false).isEmpty() ? all.headMap(number, false) : TreePMap.singleton(all.lowerKey(number), all.lowerEntry(number).getValue());
+            case WHOLE -> all;
+        };
+        return new Sight(look.key(), seen.keySet().stream().map(by -> kept.entries().get(by - 1)).toList(), List.copyOf(seen.values()));
+    }
+
+    /** Those who may have looked at what an entry provides, in their order. */
+    public List<Entry> lookersAt(UUID entry) {
+        Integer number = kept.numbers().get(entry);
+        BitSet lookers = new BitSet();
+        Outcome outcome = outcome(entry);
+        for (int i = 0; i < outcome.size(); i++) {
+            for (Reckoned.Manner manner : Reckoned.Manner.values()) {
+                TreePSet<Integer> of = kept.lookers().getOrDefault(new Reckoned.Look(manner, outcome.key(i)), TreePSet.empty());
+                (manner == Reckoned.Manner.WHOLE ? of : of.tailSet(number, false)).forEach(lookers::set);
+            }
+        }
+        return lookers.stream().mapToObj(by -> kept.entries().get(by - 1)).toList();
+    }
+
+    /** What was said later of an entry: struck, brought back, corrected; in its order, what was struck itself among it. */
+    public List<Entry> amendments(UUID entry) {
+        BitSet places = new BitSet();
+        kept.strikes().getOrDefault(entry, TreePMap.empty()).keySet().forEach(places::set);
+        kept.corrections().getOrDefault(entry, TreePMap.empty()).keySet().forEach(places::set);
+        return places.stream().mapToObj(by -> kept.entries().get(by - 1)).toList();
+    }
+
     /** How much is kept: entries, and keys that something is provided under. */
     public int weight() {
         return kept.entries().size() + kept.values().size();

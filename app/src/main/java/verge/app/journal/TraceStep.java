@@ -1,0 +1,15 @@
+package verge.app.journal;
+
+import java.util.List;
+
+/**
+ * One step on the way from what was read to what it came to: in words, with the value that it led to.
+ *
+ * @param figure one or several, two blanks between them
+ */
+public record TraceStep(String words, String figure) {
+    /** The figures one by one: a line may end between them and not within. */
+    public List<String> figures() {
+        return List.of(figure.split("  +"));
+    }
+}

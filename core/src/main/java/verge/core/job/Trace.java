@@ -1,0 +1,38 @@
+package verge.core.job;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import verge.core.journal.Entry;
+import verge.core.journal.Sheet;
+import verge.core.points.Points;
+import verge.core.points.PointsNamed;
+import verge.core.points.StoredPoint;
+
+/**
+ * How an entry came about: what it rests on, directly, and what rests on it.
+ *
+ * @param restsOn entries that gave what it was reckoned from, in the order in which it looked
+ * @param amended what was said later of it: corrections, strikes
+ * @param under entries that rest on it, in their order
+ */
+public record Trace(Entry entry, List<Entry> restsOn, List<Entry> amended, List<Entry> under) {
+    static Trace of(Sheet sheet, Entry entry) {
+        List<Entry> under = sheet.lookersAt(entry.id()).stream().filter(looker -> restsOn(sheet, looker.id()).containsKey(entry.id())).toList();
+        return new Trace(entry, List.copyOf(restsOn(sheet, entry.id()).values()), sheet.amendments(entry.id()), under);
+    }
+
+    private static Map<UUID, Entry> restsOn(Sheet sheet, UUID entry) {
+        Map<UUID, Entry> all = new LinkedHashMap<>();
+        sheet.seenBy(entry).forEach(sight -> (sight.key() instanceof PointsNamed ? counting(sight) : sight.by()).forEach(by -> all.put(by.id(), by)));
+        return all;
+    }
+
+    /** Of several points of a name, only the one that counted then. */
+    @SuppressWarnings("unchecked")
+    private static List<Entry> counting(Sheet.Sight sight) {
+        List<List<StoredPoint>> named = sight.values().stream().map(v -> (List<StoredPoint>) v).toList();
+        return Points.counting(named).map(StoredPoint::entry).map(id -> sight.by().stream().filter(by -> by.id().equals(id)).toList()).orElse(List.of());
+    }
+}
