@@ -5,11 +5,15 @@ import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.floor.FloorWords;
 import verge.app.journal.EntryWords;
+import verge.core.job.Deed;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
+import verge.core.job.Moves;
 import verge.core.journal.Entry;
 import verge.core.measure.ShotTaken;
 
@@ -61,6 +65,27 @@ public class BookText {
         return new Line(entry.id(), entry.sequence(), DAY.format(entry.at()), TIME.format(entry.at()), words.margin(entry), words.text(journal, entry), words.raw(entry),
                 words.result(journal, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()), words.correctable(entry),
                 journal.pointsThatGoWith(entry.id()), fields(state, entry));
+    }
+
+    /**
+     * Something that can be taken back, or brought back.
+     *
+     * @param seen the last of its entries
+     * @param effect which points that changes, or empty
+     */
+    public record Turn(UUID seen, String text, String effect) {
+    }
+
+    public Turn deed(Journal journal, Deed deed) {
+        Moves moves = Moves.between(journal.state(), journal.tried(deed.back()).state());
+        long come = journal.tried(deed.back()).state().points().count() - journal.state().points().count() + moves.gone().size();
+        String effect = Stream.of(points(moves.gone().size(), "goes", "go"), points(come, "comes back", "come back"), points(moves.moved().size(), "moves", "move")).filter(w -> !w.isEmpty())
+                .collect(Collectors.joining(", "));
+        return new Turn(deed.last().id(), words.margin(deed.chief()) + " " + words.brief(journal, deed.chief()).replace('\n', ' '), effect);
+    }
+
+    private static String points(long count, String one, String many) {
+        return count <= 0 ? "" : count == 1 ? "1 point " + one : count + " points " + many;
     }
 
     private static List<Note> fields(JobState state, Entry entry) {

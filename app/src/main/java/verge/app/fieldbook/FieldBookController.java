@@ -44,10 +44,24 @@ class FieldBookController {
         Collections.reverse(latestFirst);
         model.addAttribute("lines", latestFirst.stream().map(e -> text.line(journal, e)).toList());
         model.addAttribute("total", total);
+        model.addAttribute("undo", journal.lastDone().map(d -> text.deed(journal, d)).orElse(null));
+        model.addAttribute("redo", journal.lastUndone().map(d -> text.deed(journal, d)).orElse(null));
         model.addAttribute("brought", jobs.job(job).broughtIn().orElse(null));
         model.addAttribute("earlierPage", to < total ? page + 1 : null);
         model.addAttribute("laterPage", page > 0 ? page - 1 : null);
         return "fieldbook/book";
+    }
+
+    @PostMapping("/undo")
+    String undo(@PathVariable UUID job, @RequestParam UUID seen, Principal person) {
+        journals.undo(job, Author.atPage(person.getName()), seen);
+        return "redirect:/jobs/" + job + "/book";
+    }
+
+    @PostMapping("/redo")
+    String redo(@PathVariable UUID job, @RequestParam UUID seen, Principal person) {
+        journals.redo(job, Author.atPage(person.getName()), seen);
+        return "redirect:/jobs/" + job + "/book";
     }
 
     @PostMapping("/{entry}/strike")

@@ -9,6 +9,11 @@ import java.util.UUID;
  * @param device the instrument, or what the person used
  */
 public record Author(UUID entry, String person, String device) {
+    /** The same person by other means. */
+    public Author by(String means) {
+        return new Author(entry, person, means);
+    }
+
     /** A person by a program, who has made no id. */
     public static Author ofProgram(String person) {
         return new Author(UUID.randomUUID(), person, "program");

@@ -2,7 +2,6 @@ package verge.app.journal;
 
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -20,6 +19,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import verge.core.chapters.Chapters;
+import verge.core.job.Deed;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
@@ -160,13 +160,8 @@ public class JournalService {
         // Microseconds are what the database keeps: the entry must be the same before and after it was read back.
         Instant now = Instant.now().truncatedTo(ChronoUnit.MICROS);
         int last = payloads.size() - 1;
-        return IntStream.rangeClosed(0, last).mapToObj(i -> new Entry(i == last ? author.entry() : companion(author.entry(), i),
+        return IntStream.rangeClosed(0, last).mapToObj(i -> new Entry(i == last ? author.entry() : Entry.companion(author.entry(), i),
                 before.entries().size() + 1L + i, now, author.person(), author.device(), payloads.get(i))).toList();
-    }
-
-    /** The id of an entry that goes with another: the same whenever it is sent again. */
-    private static UUID companion(UUID entry, int number) {
-        return UUID.nameUUIDFromBytes((entry + " " + number).getBytes(StandardCharsets.UTF_8));
     }
 
     /** Writes the first entry of a new job within the caller's transaction. */
@@ -197,6 +192,26 @@ public class JournalService {
             }
             return new Struck(entry);
         });
+    }
+
+    /**
+     * Takes the last thing done back. What was done stays to be read.
+     *
+     * @param seen the last entry of what the person saw as the last thing done
+     * @throws SurveyException CHANGED_MEANWHILE if something else was done since
+     */
+    public void undo(UUID job, Author author, UUID seen) {
+        appendTogether(job, author.by(Deed.UNDO), journal -> turned(journal, journal.lastDone(), seen));
+    }
+
+    /** Brings the last thing back that was taken back. @throws SurveyException as {@link #undo} */
+    public void redo(UUID job, Author author, UUID seen) {
+        appendTogether(job, author.by(Deed.REDO), journal -> turned(journal, journal.lastUndone(), seen));
+    }
+
+    private static List<Payload> turned(Journal journal, Optional<Deed> deed, UUID seen) {
+        Entry latest = journal.entries().get(journal.entries().size() - 1);
+        return deed.filter(d -> d.last().id().equals(seen)).map(Deed::back).orElseThrow(() -> new SurveyException(Problem.CHANGED_MEANWHILE, "line " + latest.sequence(), latest.person()));
     }
 
     /** Brings a struck entry back. @throws SurveyException NOTHING_TO_STRIKE if it is not struck */

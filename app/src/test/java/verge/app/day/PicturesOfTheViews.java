@@ -36,8 +36,6 @@ class PicturesOfTheViews extends InBrowser {
     @Test
     void takeAll() throws Exception {
         Files.createDirectories(INTO);
-        browser.open("/sign-in");
-        keep("sign-in");
         browser.signIn();
         keep("site");
         newJob();
@@ -53,6 +51,7 @@ class PicturesOfTheViews extends InBrowser {
         ground(yard);
         verge.ground().pole(Ternholm.YARD.plus(12, -9));
         view(yard + "measure", "measure");
+        view(yard + "trace?point=117", "trace");
         browser.open(yard + "stake?point=BM-Sill");
         for (double left = 1; left > 0.1; left *= 0.7) {
             verge.ground().pole(Ternholm.mark("BM-Sill").orElseThrow().truth().plan().plus(-left * (1 - left / 3), -left * (0.6 + left / 2)));

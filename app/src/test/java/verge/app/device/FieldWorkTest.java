@@ -228,6 +228,27 @@ class FieldWorkTest {
         return sketch.get("points").valueStream().map(p -> p.get("name").asString()).toList();
     }
 
+    /** The book offers to take back what was done last, says what goes with it, and refuses when something else was done since. */
+    @Test
+    void theLastThingDoneIsTakenBackAndBroughtBack() throws Exception {
+        setUp();
+        party.shoot("101");
+        party.shoot("102");
+        assertThat(party.page("/book")).contains("<b>Undo</b>", "1 point goes").doesNotContain("<b>Redo</b>");
+        String seen = party.state().find(new PointName("102")).orElseThrow().entry().toString();
+        assertThat(party.post("/book/undo", Map.of("seen", seen)).body()).contains("<b>Redo</b>", "1 point comes back");
+        assertThat(party.state().find(new PointName("102"))).isEmpty();
+        assertThat(party.post("/book/undo", Map.of("seen", seen)).statusCode()).isEqualTo(409);
+        party.post("/book/undo", Map.of("seen", party.state().find(new PointName("101")).orElseThrow().entry().toString()));
+        assertThat(party.state().find(new PointName("101"))).isEmpty();
+        for (String name : List.of("101", "102")) {
+            String undone = verge.bean(JournalService.class).journal(party.job()).lastUndone().orElseThrow().last().id().toString();
+            party.post("/book/redo", Map.of("seen", undone));
+            assertThat(party.state().find(new PointName(name))).isPresent();
+        }
+        assertThat(party.page("/book")).doesNotContain("<b>Redo</b>");
+    }
+
     @Test
     void anOpenPageIsToldTheWayTheBookAndThatTheSetupNoLongerHolds() throws Exception {
         setUp();

@@ -107,6 +107,16 @@ public final class Journal {
         return changes;
     }
 
+    /** The last thing done that stands, over sessions and people, with what takes it back. */
+    public Optional<Deed> lastDone() {
+        return new Deeds(this).lastDone();
+    }
+
+    /** The last thing taken back, with what brings it back. */
+    public Optional<Deed> lastUndone() {
+        return new Deeds(this).lastUndone();
+    }
+
     /** Whether an entry can be struck: not the first settings, without which there is no job, and not a strike itself. */
     public boolean canStrike(UUID id) {
         return entry(id).map(e -> e.sequence() > 1 && !(e.payload() instanceof Struck) && !(e.payload() instanceof Restored)).orElse(false);

@@ -1,0 +1,88 @@
+package verge.core.job;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import verge.core.journal.Entry;
+import verge.core.journal.Payload;
+import verge.core.journal.Restored;
+import verge.core.journal.Struck;
+
+/** Finds what was done last and still stands, and what was taken back last, whoever did it and when. */
+final class Deeds {
+    /** So far back is looked. */
+    private static final int FARTHEST = 2_000;
+    private static final int MOST_TOGETHER = 1_000;
+    private static final int MADE_OF_ANOTHER = 3;
+
+    private final Journal journal;
+
+    Deeds(Journal journal) {
+        this.journal = journal;
+    }
+
+    /** The last deed that stands, with what takes it back. */
+    Optional<Deed> lastDone() {
+        return walk(1, false);
+    }
+
+    /** The last deed that was taken back and not brought back since. */
+    Optional<Deed> lastUndone() {
+        return walk(0, true);
+    }
+
+    /** @param first places before this are passed over: a job does not lose its first settings */
+    private Optional<Deed> walk(int first, boolean undone) {
+        List<Entry> entries = journal.entries();
+        int skipped = 0;
+        int end = entries.size();
+        while (end > first && end > entries.size() - FARTHEST) {
+            int begin = Math.max(first, end - together(entries, end));
+            List<Entry> group = entries.subList(begin, end);
+            String by = group.get(0).device();
+            if (by.equals(Deed.REDO)) {
+                skipped++;
+            } else if (by.equals(Deed.UNDO) && undone && skipped > 0) {
+                skipped--;
+            } else if (by.equals(Deed.UNDO) == undone) {
+                List<Payload> back = back(group);
+                if (!back.isEmpty()) {
+                    return Optional.of(new Deed(group, back));
+                }
+            }
+            end = begin;
+        }
+        return Optional.empty();
+    }
+
+    /** How many were written by the append that ended with an entry: their ids are made of its. */
+    private static int together(List<Entry> entries, int end) {
+        UUID last = entries.get(end - 1).id();
+        UUID before = end < 2 ? last : entries.get(end - 2).id();
+        return before.version() != MADE_OF_ANOTHER ? 1
+                : IntStream.range(0, MOST_TOGETHER).filter(place -> Entry.companion(last, place).equals(before)).map(place -> place + 2).findFirst().orElse(1);
+    }
+
+    /** The other way round, the last first; what has been turned already stays. */
+    private List<Payload> back(List<Entry> group) {
+        List<Payload> back = new ArrayList<>();
+        for (Entry entry : group) {
+            if (entry.payload() instanceof Struck struck) {
+                turn(struck.entry(), true).ifPresent(back::add);
+            } else if (entry.payload() instanceof Restored restored) {
+                turn(restored.entry(), false).ifPresent(back::add);
+            } else if (journal.canStrike(entry.id())) {
+                turn(entry.id(), false).ifPresent(back::add);
+            }
+        }
+        Collections.reverse(back);
+        return back;
+    }
+
+    private Optional<Payload> turn(UUID entry, boolean struck) {
+        return journal.state().isStruck(entry) != struck ? Optional.empty() : Optional.of(struck ? new Restored(entry) : new Struck(entry));
+    }
+}
