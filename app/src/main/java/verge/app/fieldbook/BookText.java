@@ -81,7 +81,7 @@ public class BookText {
         long come = journal.tried(deed.back()).state().points().count() - journal.state().points().count() + moves.gone().size();
         String effect = Stream.of(points(moves.gone().size(), "goes", "go"), points(come, "comes back", "come back"), points(moves.moved().size(), "moves", "move")).filter(w -> !w.isEmpty())
                 .collect(Collectors.joining(", "));
-        return new Turn(deed.last().id(), words.margin(deed.chief()) + " " + words.brief(journal, deed.chief()).replace('\n', ' '), effect);
+        return new Turn(deed.last().id(), "line " + deed.chief().sequence() + ": " + words.spoken(journal, deed.chief()).replace('\n', ' '), effect);
     }
 
     private static String points(long count, String one, String many) {
