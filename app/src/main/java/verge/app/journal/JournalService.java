@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -56,6 +57,8 @@ public class JournalService {
     private final ConcurrentMap<UUID, Replayed> replayed = Caffeine.newBuilder().maximumWeight(MOST_KEPT)
             .weigher((UUID job, Replayed kept) -> kept.journal().weight()).<UUID, Replayed>build().asMap();
 
+    private final ConcurrentMap<UUID, Object> loadings = new ConcurrentHashMap<>();
+
     /**
      * Where a journal cannot be read on.
      *
@@ -83,7 +86,22 @@ public class JournalService {
 
     /** The journal as it stands in the database now; of a damaged one, what comes before the damage. */
     public Journal journal(UUID job) {
-        return transaction.execute(status -> caughtUp(job)).journal();
+        return caughtUpOrLoaded(job).journal();
+    }
+
+    /** A job that nobody has looked at yet is loaded once, however many ask: the others wait, without a connection of their own, and then only catch up. */
+    private Replayed caughtUpOrLoaded(UUID job) {
+        if (replayed.containsKey(job)) {
+            return transaction.execute(status -> caughtUp(job));
+        }
+        Object loading = loadings.computeIfAbsent(job, first -> new Object());
+        try {
+            synchronized (loading) {
+                return transaction.execute(status -> caughtUp(job));
+            }
+        } finally {
+            loadings.remove(job, loading);
+        }
     }
 
     public JobState state(UUID job) {
@@ -92,7 +110,7 @@ public class JournalService {
 
     /** Where a journal cannot be read on; empty for one that is whole. */
     public Optional<Damage> damage(UUID job) {
-        return transaction.execute(status -> caughtUp(job)).damage();
+        return caughtUpOrLoaded(job).damage();
     }
 
     public Kept append(UUID job, Author author, Payload payload) {

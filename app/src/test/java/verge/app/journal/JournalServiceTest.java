@@ -3,13 +3,17 @@ package verge.app.journal;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
@@ -156,6 +160,26 @@ class JournalServiceTest {
         assertThat(fresh.damage(job)).contains(new JournalService.Damage(2, 1));
         assertThat(fresh.journal(job).entries()).hasSize(1);
         assertProblem(Problem.JOURNAL_DAMAGED, () -> fresh.append(job, Author.atPage("surveyor"), keyed("P2")));
+    }
+
+    /** Ten pages open a job that is not in memory: it is read and reckoned once. */
+    @Test
+    void aColdJobIsLoadedOnceHoweverManyAsk() throws Exception {
+        for (int i = 0; i < 200; i++) {
+            journals.append(job, Author.atPage("surveyor"), keyed("P" + i));
+        }
+        JournalService fresh = verge.fresh(JournalService.class);
+        ExecutorService pages = Executors.newFixedThreadPool(10);
+        try {
+            List<Callable<Journal>> asking = Collections.nCopies(10, () -> fresh.journal(job));
+            Set<Journal> got = Collections.newSetFromMap(new IdentityHashMap<>());
+            for (Future<Journal> answer : pages.invokeAll(asking)) {
+                got.add(answer.get());
+            }
+            assertThat(got).hasSize(1);
+        } finally {
+            pages.shutdown();
+        }
     }
 
     private void write(long sequence, String kind, int version, String payload) {
