@@ -23,7 +23,7 @@ import verge.app.journal.JournalService;
 import verge.app.live.InstrumentViews;
 import verge.app.pole.PrismTable;
 import verge.app.problem.ProblemWords;
-import verge.app.setup.LeafKinds;
+import verge.app.leaf.LeafKinds;
 import verge.app.walkround.WalkRoundService;
 import verge.core.check.Finding;
 import verge.core.job.JobState;

@@ -17,7 +17,7 @@ import verge.core.units.Figures;
 
 /** What of a setup is drawn into the sketch. Places are [east, north] in metres of the grid. */
 @Component
-class SetupDrawing {
+public class SetupDrawing {
     /** Residuals and ellipses of millimetres are drawn this much larger than the plan. */
     private static final double EXAGGERATION = 2000;
 
@@ -35,30 +35,30 @@ class SetupDrawing {
      * @param exaggeration of ellipse and misfits
      * @param second where else the instrument may stand by the same readings, or null
      */
-    record Drawn(double[] station, String name, List<Sight> sights, Ellipse ellipse, Circle circle, List<Contour> contours, Next next, double exaggeration, List<Hit> hits, double[] second) {
+    public record Drawn(double[] station, String name, List<Sight> sights, Ellipse ellipse, Circle circle, List<Contour> contours, Next next, double exaggeration, List<Hit> hits, double[] second) {
     }
 
     /** @param misfit where the arrow from the mark ends, or null */
-    record Sight(double[] mark, String name, double[] misfit, boolean within) {
+    public record Sight(double[] mark, String name, double[] misfit, boolean within) {
     }
 
-    record Ellipse(double longer, double shorter, double azimuth, String words) {
+    public record Ellipse(double longer, double shorter, double azimuth, String words) {
     }
 
-    record Circle(double[] centre, double radius) {
+    public record Circle(double[] centre, double radius) {
     }
 
     /** @param label the error, in the job's figures */
-    record Contour(String part, String label, List<double[][]> lines) {
+    public record Contour(String part, String label, List<double[][]> lines) {
     }
 
-    record Next(double[] mark, String words) {
+    public record Next(double[] mark, String words) {
     }
 
-    record Hit(double[] at, String words, boolean within) {
+    public record Hit(double[] at, String words, boolean within) {
     }
 
-    Drawn draw(UUID job, StationSetUp written, StationSolution s) {
+    public Drawn draw(UUID job, StationSetUp written, StationSolution s) {
         JobState state = sitePoints.state(job);
         Figures f = state.settings().figures();
         GridPoint here = s.station().occupation().station().plan();

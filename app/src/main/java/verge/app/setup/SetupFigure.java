@@ -10,7 +10,7 @@ import verge.core.setup.FaceShot;
 import verge.core.setup.StationSolution;
 
 /** A setup drawn for its report: station, sights, marks, misfits many times larger than the plan, north and scale. */
-final class SetupFigure {
+public final class SetupFigure {
     private static final int WIDTH = 460;
     private static final int HEIGHT = 300;
     private static final int MARGIN = 46;
@@ -36,7 +36,7 @@ final class SetupFigure {
     }
 
     /** As SVG of its own, in black and white. */
-    static String of(StationSolution s, String station) {
+    public static String of(StationSolution s, String station) {
         GridPoint here = s.station().occupation().station().plan();
         List<GridPoint> all = new ArrayList<>(Stream.concat(s.marks().stream().flatMap(m -> m.known().stream()).map(p -> p.plan()),
                 s.faces().stream().flatMap(f -> f.shot().face() instanceof FaceShot.BuildingFace.Wall w ? Stream.of(w.from(), w.to()) : Stream.of(f.at().plan()))).toList());

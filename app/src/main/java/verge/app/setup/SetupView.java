@@ -45,7 +45,7 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
     public record MisfitView(String value, String limit, boolean within) {
         static final MisfitView NONE = new MisfitView("", "", true);
 
-        static MisfitView of(Optional<Misfit> misfit, Figures f) {
+        public static MisfitView of(Optional<Misfit> misfit, Figures f) {
             return misfit.map(m -> new MisfitView(f.difference(m.difference()), m.controlled() ? f.length(m.limit()) : "nothing checks it", m.within())).orElse(NONE);
         }
     }

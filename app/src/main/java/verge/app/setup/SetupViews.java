@@ -30,7 +30,7 @@ import verge.core.units.Length;
 
 /** Looks at a setup from all sides: residuals, suspects, what it is worth at the work, which mark would help. */
 @Component
-class SetupViews {
+public class SetupViews {
     /** Farther marks are hardly in sight, and each must be tried. */
     private static final double FARTHEST_MARK_METRES = 900;
     private static final int MOST_MARKS_TRIED = 60;
@@ -70,7 +70,7 @@ class SetupViews {
     }
 
     /** A setup that was accepted. */
-    SetupView view(StationSetUp written, StationSolution solved, JobState state) {
+    public SetupView view(StationSetUp written, StationSolution solved, JobState state) {
         Figures f = state.settings().figures();
         return SetupView.of(solved, state.settings(), solved.notices().stream().map(n -> new SetupView.Told(words.notice(n, f), SetupView.weight(n.kind().weight()), "")).toList(), List.of());
     }

@@ -63,7 +63,7 @@ public class SetupWords {
         return names.stream().map(PointName::text).collect(Collectors.joining(names.size() == 2 ? " and " : ", "));
     }
 
-    static String seconds(Angle angle) {
+    public static String seconds(Angle angle) {
         return Decimals.show(angle.arcSeconds(), 1) + "\u2033";
     }
 

@@ -5,7 +5,7 @@ import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.TraceStep;
-import verge.app.setup.ReductionSteps;
+import verge.app.leaf.ReductionSteps;
 import verge.core.points.StoredPoint;
 import verge.core.stakeout.PointStaked;
 

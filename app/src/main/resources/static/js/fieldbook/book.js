@@ -1,5 +1,5 @@
 // The field book: a line corrected in its place.
-import { listenToCorrections } from 'verge/setup/rework.js';
+import { listenToCorrections } from 'verge/leaf/rework.js';
 
 export function mount(bench) {
   listenToCorrections(bench);

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import verge.app.setup.LeafKinds;
+import verge.app.leaf.LeafKinds;
 import verge.app.support.Books;
 import verge.app.support.VergeServer;
 import verge.core.calibration.InstrumentCalibrated;

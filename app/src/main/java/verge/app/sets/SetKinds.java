@@ -1,4 +1,4 @@
-package verge.app.setup;
+package verge.app.sets;
 
 import java.util.List;
 import java.util.Map;
@@ -18,14 +18,14 @@ import verge.core.sets.SetTakenOut;
 import verge.core.sets.SetsPlanned;
 
 /** Sets of directions, in journals and in the book. */
-final class SetKinds {
+public final class SetKinds {
     private static final String MARGIN = "sets";
 
     private SetKinds() {
     }
 
     /** Sets and their marks. */
-    static String planned(SetsPlanned plan) {
+    public static String planned(SetsPlanned plan) {
         return plan.sets() + (plan.sets() == 1 ? " set on " : " sets on ") + plan.marks().stream().map(m -> m.name().text()).collect(Collectors.joining(", "));
     }
 

@@ -1,4 +1,4 @@
-package verge.app.setup;
+package verge.app.leaf;
 
 import java.util.ArrayList;
 import java.util.List;

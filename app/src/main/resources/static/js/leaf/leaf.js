@@ -5,7 +5,7 @@ import { refresh } from 'verge/frame/leaves.js';
 import { pickFromSketch } from 'verge/frame/pick.js';
 import { helper } from 'verge/device/practice.js';
 import { drawSetup } from 'verge/setup/drawing.js';
-import { listenToCorrections } from 'verge/setup/rework.js';
+import { listenToCorrections } from 'verge/leaf/rework.js';
 
 const job = document.body.dataset.job;
 const check = onceId();

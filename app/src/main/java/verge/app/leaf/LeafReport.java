@@ -1,4 +1,4 @@
-package verge.app.setup;
+package verge.app.leaf;
 
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
@@ -18,6 +18,11 @@ import verge.app.job.SettingsWords;
 import verge.app.journal.EntryWords;
 import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
+import verge.app.sets.SetKinds;
+import verge.app.sets.SetsService;
+import verge.app.setup.SetupFigure;
+import verge.app.setup.SetupViews;
+import verge.app.setup.SetupWords;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.job.JobState;
 import verge.core.job.Journal;

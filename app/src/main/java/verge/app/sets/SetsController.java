@@ -1,4 +1,4 @@
-package verge.app.setup;
+package verge.app.sets;
 
 import java.security.Principal;
 import java.util.List;
@@ -17,6 +17,7 @@ import verge.app.journal.Author;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
 import verge.app.pole.PrismTable;
+import verge.app.setup.SetupWords;
 import verge.core.coding.PointName;
 import verge.core.job.JobState;
 import verge.core.points.Origin;
@@ -79,7 +80,7 @@ class SetsController {
         model.addAttribute("all", round.map(r -> r.steps().size()).orElse(0));
         model.addAttribute("usualMarks", state.openLeaf().map(l -> l.written().arrangement().sightings().stream().map(s -> s.mark().text()).reduce((a, b) -> a + ", " + b).orElse("")).orElse(""));
         round.ifPresent(r -> reduced(model, state, r));
-        return "setup/sets";
+        return "sets/sets";
     }
 
     private static void reduced(Model model, JobState state, Round round) {

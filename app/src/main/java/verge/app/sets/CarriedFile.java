@@ -1,4 +1,4 @@
-package verge.app.setup;
+package verge.app.sets;
 
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;

@@ -1,4 +1,4 @@
-package verge.app.setup;
+package verge.app.sets;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -19,6 +19,7 @@ import verge.app.journal.Kept;
 import verge.app.journal.UnderWay;
 import verge.app.points.SitePoints;
 import verge.app.pole.PoleService;
+import verge.app.setup.SetupWords;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
 import verge.core.job.JobState;
@@ -268,7 +269,7 @@ public class SetsService {
     }
 
     /** A direction in the job's circle style with one decimal more, for means. */
-    static String circle(Figures f, Angle angle) {
+    public static String circle(Figures f, Angle angle) {
         return AngleText.direction(angle, f.angles().unit(), Math.min(6, f.angles().decimals() + 1));
     }
 }

@@ -1,4 +1,4 @@
-package verge.app.setup;
+package verge.app.sets;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

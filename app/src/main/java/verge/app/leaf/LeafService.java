@@ -1,4 +1,4 @@
-package verge.app.setup;
+package verge.app.leaf;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -18,6 +18,7 @@ import verge.app.journal.Kept;
 import verge.app.journal.UnderWay;
 import verge.app.points.SitePoints;
 import verge.app.pole.PoleService;
+import verge.app.setup.SetupForm;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.job.JobState;

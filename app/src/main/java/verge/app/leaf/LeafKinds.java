@@ -1,4 +1,4 @@
-package verge.app.setup;
+package verge.app.leaf;
 
 import java.util.List;
 import java.util.Map;

@@ -1,4 +1,4 @@
-package verge.app.setup;
+package verge.app.leaf;
 
 import java.security.Principal;
 import java.time.ZoneId;
@@ -27,6 +27,9 @@ import verge.app.journal.JournalService;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
 import verge.app.pole.PrismTable;
+import verge.app.setup.SetupDrawing;
+import verge.app.setup.SetupView;
+import verge.app.setup.SetupViews;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.job.Moves;
@@ -73,7 +76,7 @@ class LeafController {
         List<LeafLine> lines = state.leaves().stream().map(l -> new LeafLine(l.entry(), l.number(), LeafKinds.occupied(l.written()),
                 "\u03c3 " + f.small(l.station().covariance().position().plan()) + ", " + leaves.checks(job, l).size() + " checks", open.equals(Optional.of(l.entry())), state.isClosed(l.entry()))).toList();
         model.addAttribute("leaves", lines);
-        return "setup/leaves";
+        return "leaf/leaves";
     }
 
     /** The leaf that is worked on, wherever one is; else the list. */
@@ -114,7 +117,7 @@ class LeafController {
         model.addAttribute("station", found.written().station().text());
         model.addAttribute("unit", f.lengthUnit().symbol());
         model.addAttribute("changes", journal.changes(leaf).stream().map(e -> new Change(TIME.format(e.at()), e.person(), words.text(journal, e), state.isStruck(e.id()))).toList());
-        return "setup/leaf";
+        return "leaf/leaf";
     }
 
     private static CheckLine line(Leaf leaf, LeafService.Check c, Figures f) {

@@ -2,7 +2,7 @@
 import { onceId, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { refresh } from 'verge/frame/leaves.js';
-import { listenToCorrections } from 'verge/setup/rework.js';
+import { listenToCorrections } from 'verge/leaf/rework.js';
 import { helper } from 'verge/device/practice.js';
 
 const job = document.body.dataset.job;
