@@ -77,8 +77,9 @@ public class BookText {
     }
 
     public Turn deed(Journal journal, Deed deed) {
-        Moves moves = Moves.between(journal.state(), journal.tried(deed.back()).state());
-        long come = journal.tried(deed.back()).state().points().count() - journal.state().points().count() + moves.gone().size();
+        JobState turned = journal.tried(deed.back()).state();
+        Moves moves = Moves.between(journal.state(), turned);
+        long come = turned.points().count() - journal.state().points().count() + moves.gone().size();
         String effect = Stream.of(points(moves.gone().size(), "goes", "go"), points(come, "comes back", "come back"), points(moves.moved().size(), "moves", "move")).filter(w -> !w.isEmpty())
                 .collect(Collectors.joining(", "));
         return new Turn(deed.last().id(), "line " + deed.chief().sequence() + ": " + words.spoken(journal, deed.chief()).replace('\n', ' '), effect);

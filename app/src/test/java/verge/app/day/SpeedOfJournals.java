@@ -8,12 +8,18 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import verge.app.job.JobService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.support.FieldParty;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
@@ -50,6 +56,8 @@ import verge.core.units.Length;
 class SpeedOfJournals {
     private static final int LEAVES = 20;
     private static final int ONE_CORRECTED_IN = 10;
+    private static final int WRITERS = 8;
+    private static final int SHOTS_A_WRITER = 25;
     private static final InstrumentPrecision PRECISION = InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5));
     private static final Target POLE = new Target(new Length(1.6), new Length(-0.012));
     private static final List<String> CODES = List.of("KRB", "GRD", "FNC", "LMP");
@@ -61,6 +69,14 @@ class SpeedOfJournals {
 
     SpeedOfJournals(VergeServer.Running verge) {
         this.verge = verge;
+    }
+
+    /** The demo's own work, done after the start, would be measured too. */
+    @BeforeEach
+    void quiet() {
+        JournalService journals = verge.bean(JournalService.class);
+        UUID demo = verge.bean(JobService.class).jobs().stream().filter(j -> j.name().equals("Slipway yard")).findFirst().orElseThrow().id();
+        FieldParty.await(() -> journals.state(demo).find(new PointName("137"), Origin.MEASURED).isPresent());
     }
 
     @ParameterizedTest
@@ -90,8 +106,31 @@ class SpeedOfJournals {
         double cold = millis(() -> visitor.get(page));
         Bench.say("%d entries: brought in %.0f ms; first page cold %.0f ms, warm %s ms", size, brought, cold, spread(20, i -> visitor.get(page)));
         Bench.say("%d entries: one shot more, stored, %s ms", size, spread(200, i -> journals.append(job[0], author(), shot(setups.get(LEAVES - 1), "D" + i))));
+        Bench.say("%d entries: one shot more of eight writers at once, stored, %s ms", size, atOnce(journals, job[0]));
         journals.append(job[0], author(), new Struck(setups.get(3)));
         Bench.say("%d entries: a setup of %d brought back, stored, %.0f ms", size, size / LEAVES, millis(() -> journals.append(job[0], author(), new Restored(setups.get(3)))));
+    }
+
+    private String atOnce(JournalService journals, UUID job) throws Exception {
+        ExecutorService writers = Executors.newFixedThreadPool(WRITERS);
+        List<ShotTaken> shots = IntStream.range(0, WRITERS * SHOTS_A_WRITER).mapToObj(i -> shot(setups.get(LEAVES - 1), "W" + i)).toList();
+        try {
+            List<Callable<double[]>> all = IntStream.range(0, WRITERS).<Callable<double[]>>mapToObj(w -> () -> {
+                double[] millis = new double[SHOTS_A_WRITER];
+                for (int i = 0; i < SHOTS_A_WRITER; i++) {
+                    ShotTaken next = shots.get(w * SHOTS_A_WRITER + i);
+                    millis[i] = millis(() -> journals.append(job, author(), next));
+                }
+                return millis;
+            }).toList();
+            List<Double> waited = new ArrayList<>();
+            for (Future<double[]> writer : writers.invokeAll(all)) {
+                Arrays.stream(writer.get()).forEach(waited::add);
+            }
+            return spread(waited.stream().mapToDouble(Double::doubleValue).toArray());
+        } finally {
+            writers.shutdown();
+        }
     }
 
     /** Some work to be timed, many times over. */
@@ -105,8 +144,12 @@ class SpeedOfJournals {
             int n = i;
             millis[i] = millis(() -> work.at(n));
         }
+        return spread(millis);
+    }
+
+    private static String spread(double[] millis) {
         Arrays.sort(millis);
-        return String.format("median %.2f, 95th percentile %.2f", millis[times / 2], millis[times * 95 / 100]);
+        return String.format("median %.2f, 95th percentile %.2f", millis[millis.length / 2], millis[millis.length * 95 / 100]);
     }
 
     private static double millis(Callable<?> work) throws Exception {
