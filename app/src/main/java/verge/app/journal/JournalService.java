@@ -251,7 +251,7 @@ public class JournalService {
         return Boolean.TRUE.equals(transaction.execute(status -> {
             entities.createNativeQuery("select id from job where id = :job for update").setParameter("job", job).getResultList();
             String before = projection.digest(job);
-            projection.rebuild(job, Chapters.replay(load(job, 0).entries(), geoids).state());
+            projection.rebuild(job, replayed(job, load(job, 0).entries()).state());
             return before.equals(projection.digest(job));
         }));
     }
@@ -268,12 +268,16 @@ public class JournalService {
             if (more.entries().isEmpty()) {
                 throw more.damage().map(d -> new SurveyException(Problem.JOURNAL_DAMAGED, d.line())).orElseGet(() -> new SurveyException(Problem.NOT_FOUND, job));
             }
-            return keep(job, new Replayed(reckoned(job, more.entries(), entries -> Chapters.replay(entries, geoids)), more.damage()));
+            return keep(job, new Replayed(replayed(job, more.entries()), more.damage()));
         }
         if (more.entries().isEmpty() && more.damage().isEmpty()) {
             return known;
         }
         return keep(job, new Replayed(reckoned(job, more.entries(), known.journal()::append), more.damage()));
+    }
+
+    private Journal replayed(UUID job, List<Entry> entries) {
+        return reckoned(job, entries, all -> Chapters.replay(all, geoids));
     }
 
     /** What was stored must not keep a job from opening: an entry that cannot be reckoned counts for nothing, and is told. */

@@ -145,6 +145,7 @@ class JournalServiceTest {
         assertThat(visitor.get("/jobs/" + job + "/measure").body()).contains("what stands at lines 4, 5, 6, 7 cannot be read");
         assertThat(visitor.get("/jobs/" + job + "/book").body()).contains("cannot be read and counts for nothing: spline of version 99");
         assertThat(visitor.get("/jobs/" + job + "/book.json").body().replaceAll("\\s", "")).contains("\"kind\":\"spline\",\"version\":99", "{\"a\":1}");
+        assertThat(journals.rebuild(job)).isTrue();
         journals.strike(job, Author.atPage("surveyor"), journals.journal(job).entries().get(4).id());
         assertThat(journals.state(job).unreadLines()).containsExactly(4L, 6L, 7L);
     }

@@ -127,6 +127,10 @@ public final class Journal {
         if (!canStrike(id)) {
             return 0;
         }
+        boolean nobodyLooks = !(entry(id).orElseThrow().payload() instanceof Amendment) && sheet.lookersAt(id).isEmpty();
+        if (nobodyLooks) {
+            return state.pointsOf(id).size();
+        }
         Journal without = tried(List.of(new Struck(id)));
         return without.changedSince(entries().size()).orElseThrow().stream().mapToLong(e -> state.pointsOf(e.id()).size() - without.state.pointsOf(e.id()).size()).sum();
     }
