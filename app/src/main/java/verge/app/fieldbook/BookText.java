@@ -16,6 +16,7 @@ import verge.core.job.Journal;
 import verge.core.job.Moves;
 import verge.core.journal.Entry;
 import verge.core.measure.ShotTaken;
+import verge.core.problem.SurveyException;
 
 /** Journal entries as a surveyor would write them. */
 @Component
@@ -77,12 +78,20 @@ public class BookText {
     }
 
     public Turn deed(Journal journal, Deed deed) {
-        JobState turned = journal.tried(deed.back()).state();
+        return new Turn(deed.last().id(), "line " + deed.chief().sequence() + ": " + words.spoken(journal, deed.chief()).replace('\n', ' '), effect(journal, deed));
+    }
+
+    private static String effect(Journal journal, Deed deed) {
+        JobState turned;
+        try {
+            turned = journal.tried(deed.back()).state();
+        } catch (SurveyException refused) {
+            return "cannot be done as things are";   // why is said when it is tried
+        }
         Moves moves = Moves.between(journal.state(), turned);
         long come = turned.points().count() - journal.state().points().count() + moves.gone().size();
-        String effect = Stream.of(points(moves.gone().size(), "goes", "go"), points(come, "comes back", "come back"), points(moves.moved().size(), "moves", "move")).filter(w -> !w.isEmpty())
+        return Stream.of(points(moves.gone().size(), "goes", "go"), points(come, "comes back", "come back"), points(moves.moved().size(), "moves", "move")).filter(w -> !w.isEmpty())
                 .collect(Collectors.joining(", "));
-        return new Turn(deed.last().id(), "line " + deed.chief().sequence() + ": " + words.spoken(journal, deed.chief()).replace('\n', ' '), effect);
     }
 
     private static String points(long count, String one, String many) {

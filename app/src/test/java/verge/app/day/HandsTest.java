@@ -198,6 +198,23 @@ class HandsTest extends InBrowser {
         browser.until(d -> d.findElement(By.id("foot")).getText().contains("X7"));
     }
 
+    @Test
+    void theLastThingDoneIsUndoneRedoneAndTracedByTouch() {
+        browser.open("/jobs/" + job + "/stake");
+        stake(browser, "X9");
+        browser.open("/jobs/" + job + "/book");
+        browser.sees("1 point goes");
+        browser.click(By.xpath("//button[b='Undo']"));
+        browser.until(d -> d.findElement(By.xpath("//button[b='Redo']")).getText().contains("1 point comes back"));
+        browser.click(By.xpath("//button[b='Redo']"));
+        browser.until(d -> d.findElements(By.xpath("//button[b='Redo']")).isEmpty());
+        browser.open("/jobs/" + job + "/trace?point=T1");
+        browser.sees("How it came about");
+        browser.sees("ternholm-control.csv");
+        browser.click(By.linkText("To its line"));
+        browser.until(d -> d.getCurrentUrl().contains("/book"));
+    }
+
     /** The voice itself belongs to the device: what it is given to say is listened to instead. */
     @Test
     void whatIsStoredIsSpokenOnceTheVoiceIsOn() {

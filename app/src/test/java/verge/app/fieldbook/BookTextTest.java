@@ -15,7 +15,10 @@ import verge.core.calibration.TwoFaceCalibration;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.cogo.InverseNoted;
+import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.system.SystemText;
+import verge.core.job.Deed;
 import verge.core.journal.Entry;
 import verge.core.journal.Restored;
 import verge.core.journal.Reworked;
@@ -36,6 +39,8 @@ import verge.core.sets.SetMark;
 import verge.core.sets.SetPointing;
 import verge.core.sets.SetTakenOut;
 import verge.core.sets.SetsPlanned;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.setup.Arrangement;
 import verge.core.setup.Sighting;
 import verge.core.stakeout.PointStaked;
@@ -152,6 +157,22 @@ class BookTextTest {
         assertThat(line.text()).isEqualTo("T2 to T1");
         assertThat(line.result()).isEqualTo("S 0\u00b000\u203200\u2033 E  328.083 ftUS ground");
         assertThat(line(book.add(new InverseNoted(new PointName("T1"), new PointName("T1")))).result()).isEmpty();
+    }
+
+    /** The settings that places were taken along from are struck: what was taken back after them cannot come again, and the book is read all the same. */
+    @Test
+    void whatCannotBeBroughtBackIsSaid() {
+        book.add(new SettingsChosen(projected(32)));
+        Entry carried = book.add(new SettingsChosen(projected(33), true));
+        Entry undo = book.add(new Struck(carried.id()), Deed.UNDO);
+        book.add(new Struck(book.journal().entries().get((int) carried.sequence() - 2).id()));
+        BookText.Turn redo = text.deed(book.journal(), book.journal().lastUndone().orElseThrow());
+        assertThat(redo.seen()).isEqualTo(undo.id());
+        assertThat(redo.effect()).isEqualTo("cannot be done as things are");
+    }
+
+    private static JobSettings projected(int zone) {
+        return new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=" + zone + " +ellps=GRS80 +towgs84=0,0,0"), new JobSettings.GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
     }
 
     private BookText.Line line(Entry entry) {

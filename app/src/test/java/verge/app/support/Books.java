@@ -33,7 +33,7 @@ public final class Books {
     private Journal journal;
 
     public Books(Figures figures) {
-        journal = Chapters.replay(List.of(entry(1, new SettingsChosen(JobSettings.flat(figures, 1)))));
+        journal = Chapters.replay(List.of(entry(1, new SettingsChosen(JobSettings.flat(figures, 1)), "test 1")));
         add(new PointsImported(Origin.CONTROL, "control.csv", "00", List.of(
                 new NamedPosition(new PointName("T1"), Code.NONE, Position.of(100, 100, 10)),
                 new NamedPosition(new PointName("T2"), Code.NONE, Position.of(200, 100, 10)))));
@@ -44,7 +44,11 @@ public final class Books {
     }
 
     public Entry add(Payload payload) {
-        Entry entry = entry(journal.entries().size() + 1, payload);
+        return add(payload, "test 1");
+    }
+
+    public Entry add(Payload payload, String device) {
+        Entry entry = entry(journal.entries().size() + 1, payload, device);
         journal = journal.append(entry);
         return entry;
     }
@@ -60,7 +64,7 @@ public final class Books {
         return new TotalStationReading(Angle.ofDegrees(hzDegrees), Angle.ofDegrees(90), new Length(metres), "hz=" + hzDegrees);
     }
 
-    private static Entry entry(long sequence, Payload payload) {
-        return new Entry(UUID.randomUUID(), sequence, MORNING.plusSeconds(60 * sequence), "surveyor", "test 1", payload);
+    private static Entry entry(long sequence, Payload payload, String device) {
+        return new Entry(UUID.randomUUID(), sequence, MORNING.plusSeconds(60 * sequence), "surveyor", device, payload);
     }
 }

@@ -122,12 +122,13 @@ public final class Journal {
         return entry(id).map(e -> e.sequence() > 1 && !(e.payload() instanceof Struck) && !(e.payload() instanceof Restored)).orElse(false);
     }
 
-    /** How many points would go if an entry were struck: its own, and all that stands on them. */
+    /** How many points would go if an entry were struck: its own, and all that stands on them. Settings give none, and what they move is told when they are struck. */
     public long pointsThatGoWith(UUID id) {
-        if (!canStrike(id)) {
+        Payload payload = entry(id).map(Entry::payload).orElse(null);
+        if (!canStrike(id) || payload instanceof SettingsChosen) {
             return 0;
         }
-        boolean nobodyLooks = !(entry(id).orElseThrow().payload() instanceof Amendment) && sheet.lookersAt(id).isEmpty();
+        boolean nobodyLooks = !(payload instanceof Amendment) && sheet.lookersAt(id).isEmpty();
         if (nobodyLooks) {
             return state.pointsOf(id).size();
         }

@@ -73,10 +73,6 @@ public final class Sheet {
         return new Sheet(wave.run());
     }
 
-    public Sheet with(Entry more) {
-        return with(List.of(more));
-    }
-
     public List<Entry> entries() {
         return kept.entries();
     }

@@ -184,6 +184,15 @@ class JournalTest {
         assertThat(journal.pointsThatGoWith(carried)).isZero();
     }
 
+    /** Without the settings in the middle there is no way for the places to be taken along: it is refused when tried, and the book can be read. */
+    @Test
+    void settingsThatOthersFollowOnAreNotTriedToBeToldAbout() {
+        UUID between = add(new SettingsChosen(projected("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0")));
+        add(new SettingsChosen(projected("+proj=utm +zone=33 +ellps=GRS80 +towgs84=0,0,0"), true));
+        assertThat(journal.pointsThatGoWith(between)).isZero();
+        assertThatThrownBy(() -> add(new Struck(between))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CANNOT_CARRY));
+    }
+
     @Test
     void aGapInTheNumbersIsRefused() {
         assertThatIllegalArgumentException().isThrownBy(() -> journal.append(entry(7, settings(1))));
