@@ -2,7 +2,7 @@ package verge.app.book;
 
 import java.io.IOException;
 import java.io.Reader;
-import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -264,7 +264,7 @@ class BookLines {
 
         private WrittenBook.Line made() {
             try {
-                return new WrittenBook.Line(UUID.fromString(required("id")), Long.parseLong(required("sequence")), Instant.parse(required("at")), required("person"), required("device"),
+                return new WrittenBook.Line(UUID.fromString(required("id")), Long.parseLong(required("sequence")), OffsetDateTime.parse(required("at")), required("person"), required("device"),
                         required("kind"), Integer.parseInt(required("version")), payload);
             } catch (IllegalArgumentException | DateTimeParseException unfit) {
                 throw unreadable(began, String.valueOf(unfit.getMessage()));

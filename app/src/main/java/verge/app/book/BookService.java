@@ -5,6 +5,7 @@ import java.io.InputStreamReader;
 import java.io.PushbackReader;
 import java.io.Reader;
 import java.nio.charset.StandardCharsets;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -57,12 +58,12 @@ public class BookService {
 
     private WrittenBook book(UUID job) {
         Journal journal = journals.journal(job);
-        return WrittenBook.of(jobs.job(job).name(), journal.entries().stream().map(this::line).toList());
+        return WrittenBook.of(jobs.job(job).name(), journal.entries().stream().map(e -> line(e, journal.state().settings().work().zone())).toList());
     }
 
-    private WrittenBook.Line line(Entry e) {
+    private WrittenBook.Line line(Entry e, ZoneId clock) {
         PayloadJson.Written w = payloads.write(e.payload());
-        return new WrittenBook.Line(e.id(), e.sequence(), e.at(), e.person(), e.device(), w.kind(), w.version(), payloads.tree(w));
+        return new WrittenBook.Line(e.id(), e.sequence(), e.at().atZone(clock).toOffsetDateTime(), e.person(), e.device(), w.kind(), w.version(), payloads.tree(w));
     }
 
     public String asJson(UUID job) {
@@ -169,7 +170,7 @@ public class BookService {
         try {
             Payload read = payloads.read(new PayloadJson.Written(line.kind(), line.version(), json.writeValueAsString(payload)));
             requireWhole(line, payload, read);
-            return new Entry(Objects.requireNonNull(id), line.sequence(), Objects.requireNonNull(line.at()), written(line.person()), written(line.device()), read);
+            return new Entry(Objects.requireNonNull(id), line.sequence(), line.at().toInstant(), written(line.person()), written(line.device()), read);
         } catch (JacksonException | IllegalStateException | IllegalArgumentException | NullPointerException unfit) {
             throw new SurveyException(Problem.BOOK_UNREADABLE, "entry " + line.sequence(), "what it says is no " + line.kind() + " of version " + line.version());
         }

@@ -1,6 +1,6 @@
 package verge.app.book;
 
-import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
 import tools.jackson.databind.JsonNode;
@@ -16,7 +16,7 @@ record WrittenBook(String format, int version, String job, List<Line> entries) {
     static final int VERSION = 1;
 
     /** One entry. */
-    record Line(UUID id, long sequence, Instant at, String person, String device, String kind, int version, JsonNode payload) {
+    record Line(UUID id, long sequence, OffsetDateTime at, String person, String device, String kind, int version, JsonNode payload) {
     }
 
     static WrittenBook of(String job, List<Line> entries) {

@@ -3,6 +3,7 @@ package verge.app.demo;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -46,6 +47,8 @@ import verge.core.units.Figures;
 @ConditionalOnProperty(name = "verge.demo", havingValue = "true")
 class DemoWorld {
     static final String PERSON = "surveyor";
+    private static final ZoneId ISLAND_CLOCK = ZoneId.of("CET");
+    private static final ZoneId SLOUGH_CLOCK = ZoneId.of("EST5EDT");
     private static final Logger LOG = LoggerFactory.getLogger(DemoWorld.class);
 
     private final AccountService accounts;
@@ -90,7 +93,7 @@ class DemoWorld {
         take(jetty, piles, Role.DESIGN);
         goBy(jetty, piles);
         Job yard = jobs.make(ternholm.id(), "Slipway yard", metric.with(new JobSettings.Work("Demo Surveyor", Set.of(JobSettings.Tool.TOTAL_STATION),
-                List.of("condition"), "slipway yard")), author());
+                List.of("condition"), "slipway yard", ISLAND_CLOCK)), author());
         take(yard, control, Role.CONTROL);
         SiteFile drain = file(ternholm, "rainwater-drain.dxf");
         take(yard, drain, Role.DESIGN);
@@ -110,7 +113,7 @@ class DemoWorld {
         CoordinateSystem system = new CoordinateSystem.Projected("ETRS89 / UTM zone 32N", "EPSG:25832", text("etrs89-utm-32.wkt"),
                 Optional.of(new DatumShift(DatumShift.Rotation.POSITION_VECTOR, 0, 0, 0, 0, 0, 0, 0, 1)));
         return new JobSettings(Figures.metric(), system, GeoidLibrary.EGM96, Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)),
-                GroundUse.GROUND_DISTANCES, JobSettings.Work.ALONE);
+                GroundUse.GROUND_DISTANCES, JobSettings.Work.ALONE.with(ISLAND_CLOCK));
     }
 
     /** US survey feet in a made-up Lambert zone. */
@@ -118,7 +121,7 @@ class DemoWorld {
         CoordinateSystem.Projected zone = (CoordinateSystem.Projected) SystemText.read(text("alder-slough-zone.txt"));
         CoordinateSystem system = new CoordinateSystem.Projected("Lambert zone of Alder Slough", "", zone.wkt(), Optional.of(DatumShift.NONE));
         return new JobSettings(Figures.surveyFeet(), system, GeoidLibrary.EGM96, Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 4.5)),
-                GroundUse.GROUND_DISTANCES, JobSettings.Work.ALONE);
+                GroundUse.GROUND_DISTANCES, JobSettings.Work.ALONE.with(SLOUGH_CLOCK));
     }
 
     private static String text(String name) throws IOException {

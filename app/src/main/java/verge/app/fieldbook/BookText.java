@@ -1,7 +1,5 @@
 package verge.app.fieldbook;
 
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
@@ -21,8 +19,6 @@ import verge.core.problem.SurveyException;
 /** Journal entries as a surveyor would write them. */
 @Component
 public class BookText {
-    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm:ss").withZone(ZoneId.systemDefault());
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEEE d MMMM yyyy", Locale.ENGLISH).withZone(ZoneId.systemDefault());
 
     private final EntryWords words;
 
@@ -58,12 +54,12 @@ public class BookText {
     public FootLine footLine(Journal journal, Entry entry) {
         JobState state = journal.state();
         String elsewhere = state.pointsOf(entry.id()).stream().filter(p -> p.leaf().isPresent()).flatMap(p -> FloorWords.elsewhere(state, p).stream()).map(". "::concat).findFirst().orElse("");
-        return new FootLine(entry.sequence(), TIME.format(entry.at()), words.brief(journal, entry), words.spoken(journal, entry) + elsewhere, state.isStruck(entry.id()));
+        return new FootLine(entry.sequence(), state.settings().times().clock(entry.at()), words.brief(journal, entry), words.spoken(journal, entry) + elsewhere, state.isStruck(entry.id()));
     }
 
     public Line line(Journal journal, Entry entry) {
         JobState state = journal.state();
-        return new Line(entry.id(), entry.sequence(), DAY.format(entry.at()), TIME.format(entry.at()), words.margin(entry), words.text(journal, entry), words.raw(entry),
+        return new Line(entry.id(), entry.sequence(), state.settings().times().day(entry.at()), state.settings().times().clock(entry.at()), words.margin(entry), words.text(journal, entry), words.raw(entry),
                 words.result(journal, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()), words.correctable(entry),
                 journal.pointsThatGoWith(entry.id()), fields(state, entry));
     }

@@ -1,9 +1,6 @@
 package verge.app.job;
 
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -18,8 +15,6 @@ import verge.core.points.Origin;
 /** The shelf of sites and jobs. */
 @Controller
 class JobController {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH).withZone(ZoneId.systemDefault());
-
     private final JobService jobs;
     private final JournalService journals;
     private final SettingsWords settingsWords;
@@ -65,7 +60,7 @@ class JobController {
         model.addAttribute("jobs", jobs.jobs(site).stream().filter(j -> !j.archived()).map(this::line).toList());
         model.addAttribute("archived", jobs.jobs(site).stream().filter(Job::archived).map(this::line).toList());
         model.addAttribute("deleted", shelf.deleted(site).stream()
-                .map(j -> new DeletedLine(j.id(), j.name(), DAY.format(j.deletedAt().plus(JobShelf.RECOVERABLE)))).toList());
+                .map(j -> new DeletedLine(j.id(), j.name(), journals.state(j.id()).settings().times().date(j.deletedAt().plus(JobShelf.RECOVERABLE)))).toList());
         return "job/site";
     }
 
@@ -73,7 +68,7 @@ class JobController {
         JobState state = journals.state(job.id());
         long control = state.points().filter(p -> p.origin() == Origin.CONTROL).count();
         long measured = state.points().filter(p -> p.origin() == Origin.MEASURED).count();
-        return new JobLine(job.id(), job.name(), settingsWords.brief(state.settings()), DAY.format(job.madeAt()),
+        return new JobLine(job.id(), job.name(), settingsWords.brief(state.settings()), state.settings().times().date(job.madeAt()),
                 control + " control, " + measured + " measured");
     }
 }

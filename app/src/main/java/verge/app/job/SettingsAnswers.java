@@ -1,5 +1,6 @@
 package verge.app.job;
 
+import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
@@ -30,6 +31,7 @@ import verge.core.units.Figures;
 import verge.core.units.Length;
 import verge.core.units.LengthUnit;
 import verge.core.units.PlanAxes;
+import verge.core.units.TimeText;
 
 /** All four questions about a job: answers into settings and back. */
 @Component
@@ -126,7 +128,7 @@ class SettingsAnswers {
         String crew = a.text("crew");
         String copy = a.text("runningCopy");
         return new Work(crew.substring(0, Math.min(crew.length(), LONGEST_CREW)), tools, noteFields(a.text("noteFields")),
-                copy.isEmpty() ? "" : ShelfName.parse(copy, "file"));
+                copy.isEmpty() ? "" : ShelfName.parse(copy, "file"), a.has("zone") ? TimeText.parseZone(a.text("zone")) : ZoneOffset.UTC);
     }
 
     /** Names parted by commas or lines. @throws SurveyException NOTE_FIELD_UNFIT */
@@ -165,6 +167,7 @@ class SettingsAnswers {
         s.work().tools().forEach(tool -> a.put("tool." + tool.name(), "on"));
         a.put("noteFields", String.join(", ", s.work().noteFields()));
         a.put("runningCopy", s.work().runningCopy());
+        a.put("zone", s.times().name());
         return new Answers(a);
     }
 

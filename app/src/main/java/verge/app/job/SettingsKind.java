@@ -1,12 +1,20 @@
 package verge.app.job;
 
+import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.core.geodesy.GroundUse;
+import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
+import verge.core.settings.JobSettings.GeoidChoice;
+import verge.core.settings.JobSettings.ReferenceHeight;
+import verge.core.settings.JobSettings.Tool;
 import verge.core.settings.JobSettings;
 import verge.core.settings.SettingsChosen;
 import verge.core.units.AngleUnit;
@@ -20,13 +28,13 @@ final class SettingsKind extends EntryKind<SettingsChosen> {
     private final SettingsWords words;
 
     SettingsKind(SettingsWords words) {
-        super(SettingsChosen.class, "settings", 2, "settings");
+        super(SettingsChosen.class, "settings", 3, "settings");
         this.words = words;
     }
 
     @Override
     public Map<Integer, Class<? extends Earlier>> earlier() {
-        return Map.of(1, SettingsChosen1.class);
+        return Map.of(1, SettingsChosen1.class, 2, SettingsChosen2.class);
     }
 
     @Override
@@ -38,6 +46,21 @@ final class SettingsKind extends EntryKind<SettingsChosen> {
     private static Optional<JobSettings> before(InBook in, SettingsChosen chosen) {
         return in.journal().entries().stream().map(Entry::payload).takeWhile(p -> p != chosen).filter(SettingsChosen.class::isInstance)
                 .reduce((first, next) -> next).map(p -> ((SettingsChosen) p).settings());
+    }
+
+    /** Before a job had clocks of its own: times were told by the machine's, and are by UTC since. */
+    record SettingsChosen2(Settings settings, boolean carry) implements Earlier {
+        record Settings(Figures figures, CoordinateSystem system, GeoidChoice geoid, Optional<ReferenceHeight> referenceHeight, GroundUse ground, Work work) {
+        }
+
+        record Work(String crew, Set<Tool> tools, List<String> noteFields, String runningCopy) {
+        }
+
+        @Override
+        public Payload today() {
+            JobSettings.Work work = new JobSettings.Work(settings.work().crew(), settings.work().tools(), settings.work().noteFields(), settings.work().runningCopy(), ZoneOffset.UTC);
+            return new SettingsChosen(new JobSettings(settings.figures(), settings.system(), settings.geoid(), settings.referenceHeight(), settings.ground(), work), carry);
+        }
     }
 
     /** Before there were projected systems: a flat site, and few choices of figures. */

@@ -19,6 +19,7 @@ import verge.core.units.GradeStyle;
 import verge.core.units.LatLonStyle;
 import verge.core.units.Length;
 import verge.core.units.LengthUnit;
+import verge.core.units.TimeText;
 
 /** A job's settings in words. */
 @Component
@@ -163,8 +164,9 @@ public class SettingsWords {
         if (!work.runningCopy().isEmpty()) {
             parts.add("a running copy in " + work.runningCopy() + ".csv");
         }
+        parts.add("times in " + new TimeText(work.zone()).name());
         String joined = String.join(", ", parts);
-        return joined.isEmpty() ? "" : Character.toUpperCase(joined.charAt(0)) + joined.substring(1) + ".";
+        return Character.toUpperCase(joined.charAt(0)) + joined.substring(1) + ".";
     }
 
     /** What can silently differ from one job of a site to the next, each in a few words. */
@@ -178,6 +180,7 @@ public class SettingsWords {
         all.put("Angles", directions(f));
         all.put("Coordinates", axes(settings));
         all.put("Air", f.air().temperature().symbol() + ", " + f.air().pressure().symbol());
+        all.put("Times", settings.times().name());
         all.put("Areas and volumes", f.sizes().areaSymbol(f.lengthUnit()) + ", " + f.sizes().volumeSymbol(f.lengthUnit()));
         return all;
     }

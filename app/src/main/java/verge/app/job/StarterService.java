@@ -87,7 +87,7 @@ public class StarterService {
 
     private static JobSettings general(JobSettings s) {
         GroundUse ground = s.ground().kind() == GroundUse.Kind.GRID ? GroundUse.GRID : GroundUse.GROUND_DISTANCES;
-        JobSettings.Work work = new JobSettings.Work(s.work().crew(), s.work().tools(), s.work().noteFields(), "");
+        JobSettings.Work work = new JobSettings.Work(s.work().crew(), s.work().tools(), s.work().noteFields(), "", s.work().zone());
         return s.with(ground).with(work);
     }
 

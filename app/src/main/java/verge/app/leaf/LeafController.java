@@ -1,8 +1,6 @@
 package verge.app.leaf;
 
 import java.security.Principal;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -43,7 +41,6 @@ import verge.core.units.Figures;
 @Controller
 @RequestMapping("/jobs/{job}/setup/leaves")
 class LeafController {
-    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("d MMM, HH:mm:ss", Locale.ENGLISH).withZone(ZoneId.systemDefault());
     private static final int MOVES_SHOWN = 12;
 
     private final LeafService leaves;
@@ -99,7 +96,7 @@ class LeafController {
         JobState state = sitePoints.state(job);
         Leaf found = leaves.leaf(job, leaf);
         Figures f = state.settings().figures();
-        List<CheckLine> checks = leaves.checks(job, found).stream().map(c -> line(found, c, f)).toList();
+        List<CheckLine> checks = leaves.checks(job, found).stream().map(c -> line(found, c, state.settings())).toList();
         model.addAttribute("leafId", leaf);
         model.addAttribute("number", found.number());
         model.addAttribute("occupation", LeafKinds.occupied(found.written()));
@@ -116,13 +113,14 @@ class LeafController {
         model.addAttribute("instrumentHeight", f.bare(found.written().arrangement().instrumentHeight()));
         model.addAttribute("station", found.written().station().text());
         model.addAttribute("unit", f.lengthUnit().symbol());
-        model.addAttribute("changes", journal.changes(leaf).stream().map(e -> new Change(TIME.format(e.at()), e.person(), words.text(journal, e), state.isStruck(e.id()))).toList());
+        model.addAttribute("changes", journal.changes(leaf).stream().map(e -> new Change(state.settings().times().brief(e.at()), e.person(), words.text(journal, e), state.isStruck(e.id()))).toList());
         return "leaf/leaf";
     }
 
-    private static CheckLine line(Leaf leaf, LeafService.Check c, Figures f) {
+    private static CheckLine line(Leaf leaf, LeafService.Check c, JobSettings settings) {
+        Figures f = settings.figures();
         Optional<StationCheck> o = c.outcome();
-        return new CheckLine(TIME.format(c.entry().at()), c.taken().mark().text(), o.map(x -> Decimals.showSigned(x.turned().arcSeconds(), 0) + "\u2033").orElse(""),
+        return new CheckLine(settings.times().brief(c.entry().at()), c.taken().mark().text(), o.map(x -> Decimals.showSigned(x.turned().arcSeconds(), 0) + "\u2033").orElse(""),
                 SetupView.MisfitView.of(o.map(StationCheck::across), f), SetupView.MisfitView.of(o.map(StationCheck::distance), f),
                 SetupView.MisfitView.of(o.flatMap(StationCheck::height), f), o.map(StationCheck::within).orElse(false), !LeafService.sighted(leaf, c.taken().mark()));
     }

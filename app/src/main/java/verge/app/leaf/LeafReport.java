@@ -1,7 +1,5 @@
 package verge.app.leaf;
 
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -46,11 +44,11 @@ import verge.core.units.Angle;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
 import verge.core.units.Length;
+import verge.core.units.TimeText;
 
 /** All that speaks for and against one setup, on paper: so that it can be defended by somebody who was not there. */
 @Component
 class LeafReport {
-    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("d MMMM uuuu, HH:mm:ss", Locale.ENGLISH).withZone(ZoneId.systemDefault());
     private static final int MOST_POINTS = 500;
 
     private final LeafService leaves;
@@ -91,23 +89,23 @@ class LeafReport {
         Map<String, Object> model = new HashMap<>();
         model.put("title", "Setup report, leaf " + leaf.number());
         model.put("head", List.of(Line.of("Site and job", jobs.site(owner.siteId()).name() + ", " + owner.name()), Line.of("Occupation", LeafKinds.occupied(leaf.written())),
-                Line.of("Accepted", TIME.format(entry.at()) + ", by " + entry.person()), Line.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()),
+                Line.of("Accepted", settings.times().whole(entry.at()) + " (" + settings.times().clockAt(entry.at()) + "), by " + entry.person()), Line.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()),
                 Line.of("Coordinate system", settingsWords.system(settings) + ", " + settingsWords.speaks(settings))));
         model.put("reason", leaf.written().reason());
-        model.put("instrument", instrument(leaf, determined(job, leaf), f));
+        model.put("instrument", instrument(leaf, determined(job, leaf, settings.times()), f));
         model.put("figure", SetupFigure.of(leaf.solved(), leaf.written().station().text()));
         model.put("view", views.view(leaf.written(), leaf.solved(), state));
         model.put("unit", f.lengthUnit().symbol());
         model.put("observations", observations(leaf, f));
         model.put("adjustment", adjustment(leaf.solved(), f));
         model.put("residuals", residuals(leaf.solved(), f));
-        model.put("checks", checks(job, leaf, f));
+        model.put("checks", checks(job, leaf, f, settings.times()));
         model.put("sets", state.rounds(id).stream().map(r -> new SetsPart(SetKinds.planned(r.plan()), sets(r, f), setResiduals(r, f))).toList());
         List<StoredPoint> measured = state.points().filter(p -> p.leaf().equals(Optional.of(id)) && !p.entry().equals(id)).toList();
         model.put("points", measured.stream().limit(MOST_POINTS).map(p -> point(p, settings)).toList());
         model.put("pointCount", measured.size());
         model.put("axes", List.of(f.axes().northFirst() ? f.axes().north() : f.axes().east(), f.axes().northFirst() ? f.axes().east() : f.axes().north()));
-        model.put("changes", journal.changes(id).stream().map(e -> Line.of(TIME.format(e.at()), e.person(), words.text(journal, e) + (state.isStruck(e.id()) ? " (struck through)" : ""))).toList());
+        model.put("changes", journal.changes(id).stream().map(e -> Line.of(settings.times().whole(e.at()), e.person(), words.text(journal, e) + (state.isStruck(e.id()) ? " (struck through)" : ""))).toList());
         return model;
     }
 
@@ -116,10 +114,10 @@ class LeafReport {
     }
 
     /** When and how the axis errors of a leaf were determined, if that is still the latest determination; else empty. */
-    private String determined(UUID job, Leaf leaf) {
+    private String determined(UUID job, Leaf leaf, TimeText times) {
         return instruments.calibration(job).filter(c -> c.determined().pairs().size() >= TwoFaceCalibration.FEWEST_PAIRS
                 && TwoFaceCalibration.determine(c.determined().pairs(), c.determined().sigmaAngle()).errors().equals(leaf.written().conditions().errors()))
-                .map(c -> "; determined " + TIME.format(c.at()) + " on " + c.determined().pairs().size() + " marks in both faces: " + CalibrationKind.axes(c.determined())).orElse("");
+                .map(c -> "; determined " + times.whole(c.at()) + " on " + c.determined().pairs().size() + " marks in both faces: " + CalibrationKind.axes(c.determined())).orElse("");
     }
 
     private static List<Line> instrument(Leaf leaf, String determined, Figures f) {
@@ -180,8 +178,8 @@ class LeafReport {
         return lines;
     }
 
-    private List<Line> checks(UUID job, Leaf leaf, Figures f) {
-        return leaves.checks(job, leaf).stream().map(c -> new Line(List.of(TIME.format(c.entry().at()), c.taken().mark().text() + (LeafService.sighted(leaf, c.taken().mark()) ? "" : ", independent"),
+    private List<Line> checks(UUID job, Leaf leaf, Figures f, TimeText times) {
+        return leaves.checks(job, leaf).stream().map(c -> new Line(List.of(times.whole(c.entry().at()), c.taken().mark().text() + (LeafService.sighted(leaf, c.taken().mark()) ? "" : ", independent"),
                 c.outcome().map(o -> f.difference(o.across().difference())).orElse("mark unknown"), c.outcome().map(o -> f.difference(o.distance().difference())).orElse(""),
                 c.outcome().flatMap(o -> o.height()).map(h -> f.difference(h.difference())).orElse("")), !c.outcome().map(o -> o.within()).orElse(false))).toList();
     }

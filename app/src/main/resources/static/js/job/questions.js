@@ -23,6 +23,7 @@ export function mount(main) {
   });
   findSystems(form, () => { show(); tell(); });
   show();
+  offerClock(form);
   proposeStarter(main, form);
 }
 
@@ -50,6 +51,14 @@ function offerWhatFits(form, changed) {
     form.elements.stationing.value = changed.value === 'METRE' ? 'THOUSANDS' : 'HUNDREDS';
   } else {
     form.elements.angleDecimals.value = { DEGREES: 0, DECIMAL_DEGREES: 5, GON: 4, MIL: 2 }[changed.value];
+  }
+}
+
+/** A new job's times are told by the clocks here, unless what it begins from has others. */
+function offerClock(form) {
+  const { zone, asOf } = form.elements;
+  if (!asOf && zone.value === 'UTC') {
+    zone.value = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
   }
 }
 

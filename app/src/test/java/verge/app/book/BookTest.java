@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
-import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -116,7 +116,7 @@ class BookTest {
     void strangeNamesSurviveTheText() throws Exception {
         var payload = JsonMapper.shared().createObjectNode();
         payload.putObject("notes").put("a.b", "1").put("c[0] = ", "2").put("\"q\"", "\u00e9\n").putArray("list").add(1.25).addObject().putNull("nothing");
-        WrittenBook book = WrittenBook.of("A job", List.of(new WrittenBook.Line(UUID.randomUUID(), 1, Instant.parse("2026-06-01T10:41:07.123456Z"), "p\u00e8re", "page", "shot", 2, payload)));
+        WrittenBook book = WrittenBook.of("A job", List.of(new WrittenBook.Line(UUID.randomUUID(), 1, OffsetDateTime.parse("2026-06-01T10:41:07.123456+02:00"), "p\u00e8re", "page", "shot", 2, payload)));
         List<WrittenBook.Line> read = new ArrayList<>();
         assertThat(lines.read(new StringReader(lines.write(book)), read::add)).isEqualTo("A job");
         assertThat(read).isEqualTo(book.entries());
@@ -126,7 +126,7 @@ class BookTest {
     void thePagesHandItOutAndTakeItIn() throws Exception {
         FieldParty party = worked();
         String text = party.page("/book.txt");
-        assertThat(text).startsWith("verge-field-book 1\njob \"Test ").contains("entry 1 settings/2", ".arrangement.station.text = \"T2\"", "reworked/1");
+        assertThat(text).startsWith("verge-field-book 1\njob \"Test ").contains("entry 1 settings/3", ".arrangement.station.text = \"T2\"", "reworked/1");
         assertThat(party.page("/book.json")).contains("\"format\" : \"verge-field-book\"");
         UUID site = verge.bean(JobService.class).job(party.job()).siteId();
         String name = "Brought in " + UUID.randomUUID();

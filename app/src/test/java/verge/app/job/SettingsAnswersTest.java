@@ -2,6 +2,7 @@ package verge.app.job;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -107,7 +108,7 @@ class SettingsAnswersTest {
 
     private static JobSettings settings(CoordinateSystem system, GeoidChoice geoid) {
         return new JobSettings(Figures.metric(), system, geoid, Optional.of(new ReferenceHeight(HeightKind.ELLIPSOID_HEIGHT, 45.25)), GroundUse.GRID,
-                new JobSettings.Work("A. Crew", Set.of(Tool.SATELLITES), List.of("condition", "material"), "shots"));
+                new JobSettings.Work("A. Crew", Set.of(Tool.SATELLITES), List.of("condition", "material"), "shots", ZoneId.of("CET")));
     }
 
     @Test
@@ -116,7 +117,7 @@ class SettingsAnswersTest {
         JobSettings back = answers.read(answers.write(settings), site, Optional.empty());
         assertThat(back.work()).isEqualTo(settings.work());
         assertThat(back.referenceHeight()).isEqualTo(settings.referenceHeight());
-        assertThat(words.sentences(back)).anyMatch(s -> s.equals("Worked by A. Crew, with satellites, each shot with condition, material, a running copy in shots.csv."));
+        assertThat(words.sentences(back)).anyMatch(s -> s.equals("Worked by A. Crew, with satellites, each shot with condition, material, a running copy in shots.csv, times in CET."));
     }
 
     /** A ground factor belongs to a place in a system: it stays through other changes and goes with the system. */

@@ -8,6 +8,7 @@ import static org.mockito.Mockito.when;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -44,7 +45,7 @@ class RunningCopyTest {
     void aJobWithACopy() {
         when(journals.journal(any())).thenAnswer(asked -> book.journal());
         copies = new RunningCopy(journals, mock(JobService.class), data, Runnable::run);
-        book.add(new SettingsChosen(book.journal().state().settings().with(new JobSettings.Work("", Set.of(), List.of("condition"), "yard"))));
+        book.add(new SettingsChosen(book.journal().state().settings().with(new JobSettings.Work("", Set.of(), List.of("condition"), "yard", ZoneOffset.UTC))));
         leaf = book.setUp("");
     }
 

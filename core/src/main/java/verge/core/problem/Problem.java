@@ -11,6 +11,10 @@ public enum Problem {
     NOT_AN_ANGLE,
     /** Arguments: what was typed. */
     NOT_A_NUMBER,
+    /** Arguments: what was typed. */
+    NOT_A_TIME,
+    /** Arguments: what was typed. */
+    ZONE_UNKNOWN,
     /** Arguments: the field, what was typed, lowest and highest allowed. */
     OUT_OF_RANGE,
     /** Arguments: the field. */

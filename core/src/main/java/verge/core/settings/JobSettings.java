@@ -1,5 +1,7 @@
 package verge.core.settings;
 
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -13,6 +15,7 @@ import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.units.Figures;
 import verge.core.units.Length;
 import verge.core.units.PlanAxes;
+import verge.core.units.TimeText;
 
 /**
  * What a job is told: how figures are shown, what its coordinates are, whether it speaks in grid or ground, who works with what, and
@@ -99,16 +102,27 @@ public record JobSettings(Figures figures, CoordinateSystem system, GeoidChoice 
      * @param crew names as typed, or empty
      * @param noteFields further fields of each shot, with names of one's own
      * @param runningCopy name of the file to which each shot is appended, or empty
+     * @param zone by whose clocks times are told and typed
      */
-    public record Work(String crew, Set<Tool> tools, List<String> noteFields, String runningCopy) {
-        public static final Work ALONE = new Work("", Set.of(Tool.TOTAL_STATION), List.of(), "");
+    public record Work(String crew, Set<Tool> tools, List<String> noteFields, String runningCopy, ZoneId zone) {
+        public static final Work ALONE = new Work("", Set.of(Tool.TOTAL_STATION), List.of(), "", ZoneOffset.UTC);
 
         public Work {
             Objects.requireNonNull(crew, "crew");
             tools = Set.copyOf(tools);
             noteFields = List.copyOf(noteFields);
             Objects.requireNonNull(runningCopy, "runningCopy");
+            Objects.requireNonNull(zone, "zone");
         }
+
+        public Work with(ZoneId other) {
+            return new Work(crew, tools, noteFields, runningCopy, other);
+        }
+    }
+
+    /** The job's clock. */
+    public TimeText times() {
+        return new TimeText(work.zone());
     }
 
     /** A coordinate as it is written: N, E, S or W and the figure. */

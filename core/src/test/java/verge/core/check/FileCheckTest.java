@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -63,7 +64,7 @@ class FileCheckTest {
     /** A job in UTM 32 with three known points from control.csv, as the file had them then. */
     private JobState job() {
         JobSettings settings = new JobSettings(Figures.metric(), UTM, new JobSettings.GeoidChoice.Constant(37.6),
-                Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES, new JobSettings.Work("", Set.of(JobSettings.Tool.TOTAL_STATION), List.of(), ""));
+                Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES, new JobSettings.Work("", Set.of(JobSettings.Tool.TOTAL_STATION), List.of(), "", ZoneOffset.UTC));
         add(new SettingsChosen(settings));
         add(new PointsImported(Origin.CONTROL, "control.csv", "", List.of(named("T1", N0, E0, 8), named("T2", N0 + 60, E0 - 20, 5), named("T3", N0 - 10, E0 + 50, 7))));
         return Chapters.replay(entries).state();

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -59,7 +60,7 @@ class WalkRoundTest {
 
     private static JobSettings settings(CoordinateSystem system, Tool... tools) {
         return new JobSettings(Figures.metric(), system, new GeoidChoice.Constant(37.6), Optional.of(new ReferenceHeight(HeightKind.ELEVATION, 7)),
-                GroundUse.GROUND_DISTANCES, new JobSettings.Work("", Set.of(tools), List.of(), ""));
+                GroundUse.GROUND_DISTANCES, new JobSettings.Work("", Set.of(tools), List.of(), "", ZoneOffset.UTC));
     }
 
     private static List<Kind> found(JobSettings settings) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -123,6 +124,6 @@ class JobGeodesyTest {
         assertThat(new ReferenceHeight(HeightKind.ELLIPSOID_HEIGHT, 7).elevation()).isEmpty();
         assertThatIllegalArgumentException().isThrownBy(() -> new ReferenceHeight(HeightKind.ELEVATION, 10_001));
         assertThatIllegalArgumentException().isThrownBy(() -> new ReferenceHeight(HeightKind.ELEVATION, Double.NaN));
-        assertThatThrownBy(() -> new JobSettings.Work(null, Set.of(), List.of(), "")).isInstanceOf(NullPointerException.class);
+        assertThatThrownBy(() -> new JobSettings.Work(null, Set.of(), List.of(), "", ZoneOffset.UTC)).isInstanceOf(NullPointerException.class);
     }
 }

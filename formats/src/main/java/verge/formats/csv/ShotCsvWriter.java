@@ -47,7 +47,7 @@ public final class ShotCsvWriter {
         }
         JobSettings settings = state.settings();
         LengthUnit unit = settings.figures().lengthUnit();
-        List<String> cells = new ArrayList<>(List.of(Long.toString(entry.sequence()), entry.at().toString(), shot.name().text(), shot.code().text()));
+        List<String> cells = new ArrayList<>(List.of(Long.toString(entry.sequence()), settings.times().iso(entry.at()), shot.name().text(), shot.code().text()));
         cells.addAll(state.pointsOf(entry.id()).stream().findFirst().map(p -> coordinates(p, settings)).orElse(List.of("", "", "")));
         TotalStationReading reading = shot.reading();
         cells.addAll(List.of(Decimals.print(reading.horizontalDirection().degrees(), DEGREE_DECIMALS), Decimals.print(reading.zenith().degrees(), DEGREE_DECIMALS),

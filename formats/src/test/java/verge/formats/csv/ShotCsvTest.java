@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -68,7 +69,7 @@ class ShotCsvTest {
     @Test
     void cellsFollowTheHeading() {
         JobSettings settings = JobSettings.flat(Figures.of(LengthUnit.US_SURVEY_FOOT, AngleUnit.GON, DirectionStyle.AZIMUTH, 2)
-                .with(new PlanAxes(PlanAxes.Order.EAST_NORTH, true, true)), 1).with(new JobSettings.Work("", Set.of(), List.of("condition"), "x"));
+                .with(new PlanAxes(PlanAxes.Order.EAST_NORTH, true, true)), 1).with(new JobSettings.Work("", Set.of(), List.of("condition"), "x", ZoneOffset.UTC));
         Entry shot = shot(setUp(settings), "101", Map.of("condition", "wet \"through\""));
         String[] heading = ShotCsvWriter.heading(settings).strip().split(",");
         String[] cells = ShotCsvWriter.line(journal.state(), shot).strip().split(",");
@@ -103,7 +104,7 @@ class ShotCsvTest {
     /** What somebody typed under a field that somebody named: both may begin like a formula. */
     @Test
     void notesAreNoFormulas() {
-        JobSettings settings = JobSettings.flat(Figures.metric(), 1).with(new JobSettings.Work("", Set.of(), List.of("=field"), "x"));
+        JobSettings settings = JobSettings.flat(Figures.metric(), 1).with(new JobSettings.Work("", Set.of(), List.of("=field"), "x", ZoneOffset.UTC));
         Entry shot = shot(setUp(settings), "1", Map.of("=field", "+1+cmd"));
         assertThat(ShotCsvWriter.heading(journal.state().settings())).contains("'=field");
         assertThat(ShotCsvWriter.line(journal.state(), shot)).contains("'+1+cmd");
