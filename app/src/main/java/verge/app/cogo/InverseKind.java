@@ -1,8 +1,11 @@
 package verge.app.cogo;
 
+import java.util.List;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.Value;
+import verge.app.journal.Values;
 import verge.core.cogo.InverseNoted;
 import verge.core.job.JobState;
 import verge.core.problem.SurveyException;
@@ -28,5 +31,9 @@ final class InverseKind extends EntryKind<InverseNoted> {
         } catch (SurveyException coincident) {
             return "";
         }
+    }
+    @Override
+    public List<Value<InverseNoted>> values(InverseNoted says, InBook in) {
+        return new Values<>(says, in).name("from", "", "From", says.from(), (was, from) -> new InverseNoted(from, was.to())).name("to", "", "To", says.to(), (was, to) -> new InverseNoted(was.from(), to)).all();
     }
 }

@@ -1,10 +1,13 @@
 package verge.app.device;
 
+import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.Value;
+import verge.app.journal.Values;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.reading.Reading;
@@ -45,5 +48,15 @@ public final class CalibrationKind extends EntryKind<InstrumentCalibrated> {
 
     private static String seconds(Angle value, Angle sigma) {
         return Decimals.showSigned(value.arcSeconds(), 1) + "\u2033 \u03c3 " + Decimals.show(sigma.arcSeconds(), 1) + "\u2033";
+    }
+    @Override
+    public List<Value<InstrumentCalibrated>> values(InstrumentCalibrated says, InBook in) {
+        Values<InstrumentCalibrated> values = new Values<>(says, in);
+        for (int i = 0; i < says.pairs().size(); i++) {
+            int place = i;
+            values.pointing("-" + i + "-1", "Mark " + (i + 1) + ", face 1", c -> c.pairs().get(place).one(), (was, one) -> was.with(place, new TwoFaceCalibration.Pair(one, was.pairs().get(place).two())))
+                    .pointing("-" + i + "-2", "Mark " + (i + 1) + ", face 2", c -> c.pairs().get(place).two(), (was, two) -> was.with(place, new TwoFaceCalibration.Pair(was.pairs().get(place).one(), two)));
+        }
+        return values.all();
     }
 }

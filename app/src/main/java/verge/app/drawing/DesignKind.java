@@ -1,8 +1,10 @@
 package verge.app.drawing;
 
+import java.util.List;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.Value;
 import verge.core.drawing.DesignChosen;
 
 /** The design that the work goes by, in journals and in the book. */
@@ -15,5 +17,14 @@ final class DesignKind extends EntryKind<DesignChosen> {
     @Override
     public String text(DesignChosen says, InBook in) {
         return "by the design " + says.fileName();
+    }
+    @Override
+    public List<Value<DesignChosen>> values(DesignChosen says, InBook in) {
+        return List.of();
+    }
+
+    @Override
+    public String saidAnew() {
+        return "prepare";
     }
 }

@@ -1,7 +1,6 @@
 package verge.app.fieldbook;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -31,12 +30,13 @@ public class BookText {
      * @param raw the reading exactly as the instrument sent it, or empty
      * @param result what it came to, or empty
      * @param canStrike whether it may be struck through
-     * @param correctable whether its target height, prism or name can be corrected in its place
+     * @param correctable whether something of it can be corrected in its place
+     * @param saidAnew the page of the job where it is said anew instead, or empty
      * @param notes the job's own fields of a shot with what stands in them; none for other lines
      * @param points how many points go if it is struck: a setup carries all that was measured from it
      */
     public record Line(UUID entry, long sequence, String day, String time, String kind, String text, String raw, String result, String person,
-            String device, boolean struck, boolean canStrike, boolean correctable, long points, List<Note> notes) {
+            String device, boolean struck, boolean canStrike, boolean correctable, String saidAnew, long points, List<Note> notes) {
     }
 
     /** One of the job's own fields beside a shot. */
@@ -60,7 +60,7 @@ public class BookText {
     public Line line(Journal journal, Entry entry) {
         JobState state = journal.state();
         return new Line(entry.id(), entry.sequence(), state.settings().times().day(entry.at()), state.settings().times().clock(entry.at()), words.margin(entry), words.text(journal, entry), words.raw(entry),
-                words.result(journal, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()), words.correctable(entry),
+                words.result(journal, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()), words.correctable(journal, entry), words.saidAnew(entry),
                 journal.pointsThatGoWith(entry.id()), fields(state, entry));
     }
 

@@ -1,9 +1,11 @@
 package verge.app.floor;
 
+import java.util.List;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.Value;
 import verge.core.floor.FloorChosen;
 import verge.core.floor.FloorsNamed;
 
@@ -25,6 +27,15 @@ final class FloorKinds {
             return says.floors().all().isEmpty() ? "no floors"
                     : says.floors().all().stream().map(l -> l.name() + " " + in.figures().length(l.level().asLength())).collect(Collectors.joining(", "));
         }
+        @Override
+        public List<Value<FloorsNamed>> values(FloorsNamed says, InBook in) {
+            return List.of();
+        }
+
+        @Override
+        public String saidAnew() {
+            return "floors";
+        }
     }
 
     @Component
@@ -36,6 +47,15 @@ final class FloorKinds {
         @Override
         public String text(FloorChosen says, InBook in) {
             return says.floor().map(floor -> "work on " + floor).orElse("work on all floors");
+        }
+        @Override
+        public List<Value<FloorChosen>> values(FloorChosen says, InBook in) {
+            return List.of();
+        }
+
+        @Override
+        public String saidAnew() {
+            return "floors";
         }
     }
 }

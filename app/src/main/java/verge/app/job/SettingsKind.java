@@ -8,6 +8,7 @@ import java.util.Set;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.Value;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.journal.Entry;
@@ -46,6 +47,16 @@ final class SettingsKind extends EntryKind<SettingsChosen> {
     private static Optional<JobSettings> before(InBook in, SettingsChosen chosen) {
         return in.journal().entries().stream().map(Entry::payload).takeWhile(p -> p != chosen).filter(SettingsChosen.class::isInstance)
                 .reduce((first, next) -> next).map(p -> ((SettingsChosen) p).settings());
+    }
+
+    @Override
+    public List<Value<SettingsChosen>> values(SettingsChosen says, InBook in) {
+        return List.of();
+    }
+
+    @Override
+    public String saidAnew() {
+        return "settings";
     }
 
     /** Before a job had clocks of its own: times were told by the machine's, and are by UTC since. */

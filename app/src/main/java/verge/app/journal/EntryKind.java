@@ -80,9 +80,12 @@ public abstract class EntryKind<P extends Payload> {
         return List.of();
     }
 
-    /** Whether its target height, prism or name can be corrected in its place. */
-    public boolean correctable() {
-        return false;
+    /** What of it can be corrected in its place. @param says as it counts now, corrections included */
+    public abstract List<Value<P>> values(P says, InBook in);
+
+    /** Where in the job what it says is said anew instead of corrected; empty if nowhere. */
+    public String saidAnew() {
+        return "";
     }
 
     protected static Optional<StoredPoint> point(InBook in) {

@@ -1,10 +1,12 @@
 package verge.app.journal;
 
 import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
+import verge.core.problem.SurveyException;
 
 /** Entries in the words of the field book. */
 @Component
@@ -60,7 +62,38 @@ public class EntryWords {
         return kinds.of(counting).steps(counting, new InBook(journal, entry, this));
     }
 
-    public boolean correctable(Entry entry) {
-        return kinds.of(entry.payload()).correctable();
+    /** What of an entry can be corrected in its place, as it counts now. */
+    public List<? extends Value<?>> values(Journal journal, Entry entry) {
+        Payload counting = journal.counting(entry);
+        return kinds.of(counting).values(counting, new InBook(journal, entry, this));
+    }
+
+    public boolean correctable(Journal journal, Entry entry) {
+        return !values(journal, entry).isEmpty();
+    }
+
+    /** Where in the job what an entry says is said anew instead of corrected; empty if nowhere. */
+    public String saidAnew(Entry entry) {
+        return kinds.of(entry.payload()).saidAnew();
+    }
+
+    /**
+     * What an entry should have said. A value that is not among the fields stays, and so does one left blank, unless there may be none.
+     *
+     * @throws SurveyException for what cannot be read or cannot be
+     */
+    public Payload corrected(Journal journal, Entry entry, Map<String, String> fields, Typed by) {
+        return corrected(journal.counting(entry), new InBook(journal, entry, this), fields, by);
+    }
+
+    private <P extends Payload> P corrected(P counting, InBook in, Map<String, String> fields, Typed by) {
+        P corrected = counting;
+        for (Value<P> value : kinds.of(counting).values(counting, in)) {
+            String typed = fields.getOrDefault(value.field(), value.now());
+            if (!typed.equals(value.now()) && (value.optional() || !typed.isBlank())) {
+                corrected = value.setter().with(corrected, typed, by);
+            }
+        }
+        return corrected;
     }
 }

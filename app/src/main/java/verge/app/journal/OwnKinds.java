@@ -1,5 +1,6 @@
 package verge.app.journal;
 
+import java.util.List;
 import org.springframework.stereotype.Component;
 import verge.core.journal.Restored;
 import verge.core.journal.Reworked;
@@ -21,6 +22,10 @@ final class OwnKinds {
         public String text(Struck says, InBook in) {
             return "struck through line " + in.line(says.entry());
         }
+        @Override
+        public List<Value<Struck>> values(Struck says, InBook in) {
+            return List.of();
+        }
     }
 
     @Component
@@ -32,6 +37,10 @@ final class OwnKinds {
         @Override
         public String text(Restored says, InBook in) {
             return "brought back line " + in.line(says.entry());
+        }
+        @Override
+        public List<Value<Restored>> values(Restored says, InBook in) {
+            return List.of();
         }
     }
 
@@ -51,6 +60,10 @@ final class OwnKinds {
         public String raw(Unread says) {
             return says.written();
         }
+        @Override
+        public List<Value<Unread>> values(Unread says, InBook in) {
+            return List.of();
+        }
     }
 
     /** Its JSON holds that of what it corrects to: {@link PayloadJson} knows how. */
@@ -65,6 +78,10 @@ final class OwnKinds {
         @Override
         public String text(Reworked says, InBook in) {
             return "line " + in.line(says.entry()) + " now reads: " + in.corrected(says.entry(), says.corrected()) + (says.reason().isEmpty() ? "" : "\nbecause: " + says.reason());
+        }
+        @Override
+        public List<Value<Reworked>> values(Reworked says, InBook in) {
+            return List.of();
         }
     }
 }

@@ -2,14 +2,9 @@ package verge.app.leaf;
 
 import java.security.Principal;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.stream.IntStream;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,7 +13,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import verge.app.journal.Author;
 import verge.app.journal.EntryWords;
 import verge.app.journal.JournalService;
@@ -30,7 +24,6 @@ import verge.app.setup.SetupView;
 import verge.app.setup.SetupViews;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
-import verge.core.job.Moves;
 import verge.core.leaf.Leaf;
 import verge.core.settings.JobSettings;
 import verge.core.setup.StationCheck;
@@ -110,8 +103,6 @@ class LeafController {
         model.addAttribute("prisms", prisms.of(job));
         model.addAttribute("open", state.openLeaf().map(l -> l.entry().equals(leaf)).orElse(false));
         model.addAttribute("closed", state.isClosed(leaf));
-        model.addAttribute("instrumentHeight", f.bare(found.written().arrangement().instrumentHeight()));
-        model.addAttribute("station", found.written().station().text());
         model.addAttribute("unit", f.lengthUnit().symbol());
         model.addAttribute("changes", journal.changes(leaf).stream().map(e -> new Change(state.settings().times().brief(e.at()), e.person(), words.text(journal, e), state.isStruck(e.id()))).toList());
         return "leaf/leaf";
@@ -168,32 +159,5 @@ class LeafController {
     String reopen(@PathVariable UUID job, @PathVariable UUID leaf, Principal person) {
         leaves.reopen(job, leaf, Author.atPage(person.getName()));
         return "redirect:/jobs/" + job + "/setup/leaves/" + leaf;
-    }
-
-    /** What a correction would move. */
-    record Preview(String words, List<MoveLine> moves, long more, long asOf) {
-    }
-
-    record MoveLine(String name, String plan, String up) {
-    }
-
-    @PostMapping("/rework/{entry}/preview")
-    @ResponseBody
-    Preview preview(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam Map<String, String> fields) {
-        LeafService.Rework rework = leaves.preview(job, entry, fields);
-        JobSettings settings = journals.state(job).settings();
-        Moves moves = rework.moves();
-        List<MoveLine> lines = IntStream.range(0, Math.min(MOVES_SHOWN, moves.moved().size())).mapToObj(i -> moves.moved().get(i))
-                .map(m -> new MoveLine(m.after().name().text(), settings.offset(m.north(), m.east()), m.up().map(u -> "H " + settings.figures().difference(u)).orElse(""))).toList();
-        String words = moves.moved().isEmpty() && moves.gone().isEmpty() ? "No point moves."
-                : moves.moved().size() + (moves.moved().size() == 1 ? " point moves, " : " points move, ") + moves.kept() + " stay" + (moves.gone().isEmpty() ? "." : ", " + moves.gone().size() + " lose their coordinates.");
-        return new Preview(words, lines, Math.max(0, moves.moved().size() - lines.size()), rework.asOf());
-    }
-
-    @PostMapping("/rework/{entry}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void rework(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason, @RequestParam(required = false) Long asOf,
-            @RequestParam Map<String, String> fields, Principal person) {
-        leaves.rework(job, entry, fields, reason, asOf == null ? OptionalLong.empty() : OptionalLong.of(asOf), new Author(id, person.getName(), "page"));
     }
 }

@@ -8,6 +8,8 @@ import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.TraceStep;
+import verge.app.journal.Value;
+import verge.app.journal.Values;
 import verge.core.coding.PointName;
 import verge.core.journal.Payload;
 import verge.core.leaf.CheckTaken;
@@ -48,6 +50,11 @@ public final class LeafKinds {
     static String differences(StationCheck check, Figures f) {
         return "across " + f.difference(check.across().difference()) + ", distance " + f.difference(check.distance().difference())
                 + check.height().map(h -> ", height " + f.difference(h.difference())).orElse("");
+    }
+
+    /** Whether a setup holds by a check, figure by figure. */
+    public static String held(StationCheck check, Figures f) {
+        return (check.within() ? "holds: " : "does not hold: ") + differences(check, f);
     }
 
     @Component
@@ -95,6 +102,11 @@ public final class LeafKinds {
                     .toList()).orElse(List.of());
         }
 
+        @Override
+        public List<Value<StationSetUp>> values(StationSetUp says, InBook in) {
+            return SetupValues.of(says, in);
+        }
+
         private static String solved(Figures f, StationSolution s) {
             return s.backsight().map(m -> m.distance().map(d -> "; distance " + f.difference(d.difference())).orElse("")
                     + m.height().map(h -> ", height " + f.difference(h.difference())).orElse("")).orElse("")
@@ -112,6 +124,10 @@ public final class LeafKinds {
         public String text(LeafClosed says, InBook in) {
             return "closed, line " + in.line(says.setup());
         }
+        @Override
+        public List<Value<LeafClosed>> values(LeafClosed says, InBook in) {
+            return List.of();
+        }
     }
 
     @Component
@@ -123,6 +139,10 @@ public final class LeafKinds {
         @Override
         public String text(LeafReopened says, InBook in) {
             return "taken up again, line " + in.line(says.setup());
+        }
+        @Override
+        public List<Value<LeafReopened>> values(LeafReopened says, InBook in) {
+            return List.of();
         }
     }
 
@@ -144,7 +164,7 @@ public final class LeafKinds {
 
         @Override
         public String result(CheckTaken says, InBook in) {
-            return in.state().check(says).map(c -> (c.within() ? "holds: " : "does not hold: ") + differences(c, in.figures())).orElse("");
+            return in.state().check(says).map(c -> held(c, in.figures())).orElse("");
         }
 
         @Override
@@ -156,10 +176,10 @@ public final class LeafKinds {
         public String corrected(CheckTaken was, CheckTaken says, InBook in) {
             return text(says, in) + otherTarget(was.target(), says.target(), in);
         }
-
         @Override
-        public boolean correctable() {
-            return true;
+        public List<Value<CheckTaken>> values(CheckTaken says, InBook in) {
+            return new Values<>(says, in).name("mark", "", "Mark", says.mark(), (was, name) -> was.renamed(n -> name))
+                    .target("targetHeight", "prismConstant", "", CheckTaken::target, (was, target) -> was.withTargets(t -> target)).reading(CheckTaken::reading, CheckTaken::with).all();
         }
     }
 

@@ -8,6 +8,8 @@ import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.TraceStep;
+import verge.app.journal.Value;
+import verge.app.journal.Values;
 import verge.app.leaf.ReductionSteps;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
@@ -62,13 +64,14 @@ final class ShotKinds {
             return text(says, in) + otherTarget(was.target(), says.target(), in);
         }
 
-        @Override
-        public boolean correctable() {
-            return true;
-        }
 
         private static String named(ShotTaken shot) {
             return (shot.name() + " " + shot.code()).strip();
+        }
+        @Override
+        public List<Value<ShotTaken>> values(ShotTaken says, InBook in) {
+            return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name)).code("code", "", says.code(), ShotTaken::with)
+                    .target("targetHeight", "prismConstant", "", ShotTaken::target, (was, target) -> was.withTargets(t -> target)).reading(ShotTaken::reading, ShotTaken::with).all();
         }
     }
 
@@ -81,6 +84,12 @@ final class ShotKinds {
         @Override
         public String text(NotesWritten says, InBook in) {
             return "beside line " + in.line(says.shot()) + notes(says.notes());
+        }
+        @Override
+        public List<Value<NotesWritten>> values(NotesWritten says, InBook in) {
+            Values<NotesWritten> values = new Values<>(says, in);
+            says.notes().keySet().stream().sorted().forEach(field -> values.words("note:" + field, field, says.notes().get(field), (was, text) -> was.with(field, text)));
+            return values.all();
         }
     }
 

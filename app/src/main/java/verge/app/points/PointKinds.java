@@ -6,6 +6,8 @@ import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.TraceStep;
+import verge.app.journal.Value;
+import verge.app.journal.Values;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
@@ -45,6 +47,16 @@ final class PointKinds {
         public List<TraceStep> steps(PointsImported says, InBook in) {
             return List.of(new TraceStep("File, by the digest of its bytes", says.sha256().isEmpty() ? "\u2013" : says.sha256()));
         }
+
+        @Override
+        public List<Value<PointsImported>> values(PointsImported says, InBook in) {
+            Values<PointsImported> values = new Values<>(says, in);
+            for (int i = 0; i < says.points().size(); i++) {
+                int place = i;
+                new GivenValues<PointsImported>("-" + i, says.points().get(i).name().text(), in.state().settings(), p -> p.points().get(place), (was, point) -> was.with(place, point)).addTo(values, says);
+            }
+            return values.all();
+        }
     }
 
     @Component
@@ -56,6 +68,13 @@ final class PointKinds {
         @Override
         public String text(PointKeyed says, InBook in) {
             return says.name() + "  " + in.state().settings().plan(says.position().plan());
+        }
+
+        @Override
+        public List<Value<PointKeyed>> values(PointKeyed says, InBook in) {
+            Values<PointKeyed> values = new Values<>(says, in);
+            new GivenValues<PointKeyed>("", "", in.state().settings(), p -> new NamedPosition(p.name(), p.code(), p.position()), (was, point) -> new PointKeyed(point.name(), point.code(), point.position())).addTo(values, says);
+            return values.all();
         }
     }
 

@@ -4,19 +4,16 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.journal.Typed;
 import verge.core.job.JobState;
 import verge.core.pole.TargetChosen;
-import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
 import verge.core.units.Length;
-import verge.core.units.LengthText;
 
 /** The prism on the pole: how high it is held and what its constant is. */
 @Service
 public class PoleService {
-    private static final Length HIGHEST = new Length(10);
-
     private final JournalService journals;
     private final PrismTable prisms;
 
@@ -44,15 +41,16 @@ public class PoleService {
 
     /** What is typed, without taking it for the shots to come. */
     public Target parse(UUID job, JobState state, String height, String constant) {
-        return new Target(height(state, height), prisms.named(job, constant).map(Prism::constant)
-                .orElseGet(() -> PrismTable.constant(constant, state.settings().figures().lengthUnit())));
+        return new Target(Typed.poleHeight(height, state.settings().figures().lengthUnit()), constant(job, state, constant));
     }
 
-    private static Length height(JobState state, String typed) {
-        Length height = LengthText.parse(typed, state.settings().figures().lengthUnit());
-        if (height.metres() < 0 || height.compareTo(HIGHEST) > 0) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, "pole height", typed, "0 m", "10 m");
-        }
-        return height;
+    /** A prism's name in the site's table, or its constant. */
+    private Length constant(UUID job, JobState state, String typed) {
+        return prisms.named(job, typed).map(Prism::constant).orElseGet(() -> PrismTable.constant(typed, state.settings().figures().lengthUnit()));
+    }
+
+    /** How corrections of a job are read. */
+    public Typed typed(UUID job, JobState state) {
+        return new Typed(state.settings(), typed -> constant(job, state, typed));
     }
 }

@@ -1,9 +1,11 @@
 package verge.app.pole;
 
+import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.Value;
 import verge.core.journal.Payload;
 import verge.core.pole.TargetChosen;
 import verge.core.reading.Target;
@@ -24,6 +26,16 @@ final class PrismKind extends EntryKind<TargetChosen> {
     @Override
     public String text(TargetChosen says, InBook in) {
         return "pole " + in.figures().length(says.target().height()) + ", prism " + (says.prism() + " " + Figures.metric().small(says.target().prismConstant())).strip();
+    }
+
+    @Override
+    public List<Value<TargetChosen>> values(TargetChosen says, InBook in) {
+        return List.of();
+    }
+
+    @Override
+    public String saidAnew() {
+        return "measure";
     }
 
     /** Before prisms had names. */

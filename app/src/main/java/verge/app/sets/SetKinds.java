@@ -7,6 +7,8 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.Value;
+import verge.app.journal.Values;
 import verge.core.coding.PointName;
 import verge.core.journal.Payload;
 import verge.core.reading.Target;
@@ -44,6 +46,17 @@ public final class SetKinds {
         public String text(SetsPlanned says, InBook in) {
             return planned(says);
         }
+        @Override
+        public List<Value<SetsPlanned>> values(SetsPlanned says, InBook in) {
+            Values<SetsPlanned> values = new Values<>(says, in);
+            for (int i = 0; i < says.marks().size(); i++) {
+                int place = i;
+                String group = says.marks().get(i).name().text();
+                values.name("mark-" + i, group, "Mark", says.marks().get(i).name(), (was, name) -> was.with(place, was.marks().get(place).with(name)))
+                        .target("height-" + i, "prism-" + i, group, p -> p.marks().get(place).target(), (was, target) -> was.with(place, was.marks().get(place).with(target)));
+            }
+            return values.all();
+        }
     }
 
     @Component
@@ -61,6 +74,10 @@ public final class SetKinds {
         public String spoken(SetPointing says, InBook in) {
             return "set " + says.set() + ", " + says.mark() + " read";
         }
+        @Override
+        public List<Value<SetPointing>> values(SetPointing says, InBook in) {
+            return new Values<>(says, in).pointing("", "", SetPointing::pointing, (was, pointing) -> new SetPointing(was.plan(), was.set(), was.mark(), pointing)).all();
+        }
     }
 
     @Component
@@ -73,6 +90,10 @@ public final class SetKinds {
         public String text(SetTakenOut says, InBook in) {
             return "set " + says.set() + says.mark().map(m -> ", " + m).orElse("") + " taken out: " + says.reason();
         }
+        @Override
+        public List<Value<SetTakenOut>> values(SetTakenOut says, InBook in) {
+            return new Values<>(says, in).words("why", "Why it was taken out", says.reason(), (was, why) -> new SetTakenOut(was.plan(), was.set(), was.mark(), why)).all();
+        }
     }
 
     @Component
@@ -84,6 +105,10 @@ public final class SetKinds {
         @Override
         public String text(MarkCarried says, InBook in) {
             return says.mark() + " joins the known points, from the sets of line " + in.line(says.plan());
+        }
+        @Override
+        public List<Value<MarkCarried>> values(MarkCarried says, InBook in) {
+            return new Values<>(says, in).name("mark", "", "Mark", says.mark(), (was, mark) -> new MarkCarried(was.plan(), mark)).all();
         }
     }
 

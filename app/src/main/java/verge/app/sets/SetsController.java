@@ -54,10 +54,6 @@ class SetsController {
     record ResidualLine(int set, String mark, String direction, String zenith, String distance, String collimation, boolean takenOut, String reason) {
     }
 
-    /** What stands over a mark, as it is typed. */
-    record TargetLine(String mark, String height, String prism) {
-    }
-
     /** A new mark with its coordinates, to be seen before it joins. */
     record NewMark(String mark, String place, String sigma, String how) {
     }
@@ -73,8 +69,6 @@ class SetsController {
         model.addAttribute("setUp", state.openLeaf().isPresent());
         model.addAttribute("round", round.map(Round::entry).orElse(null));
         model.addAttribute("next", round.flatMap(Round::next).map(NextStep::of).orElse(null));
-        model.addAttribute("targets", round.map(r -> r.plan().marks().stream().map(m -> new TargetLine(m.name().text(), f.bare(m.target().height()),
-                PrismTable.typed(m.target()))).toList()).orElse(List.of()));
         model.addAttribute("planned", round.map(r -> SetKinds.planned(r.plan())).orElse(""));
         model.addAttribute("done", round.map(r -> r.shots().size()).orElse(0));
         model.addAttribute("all", round.map(r -> r.steps().size()).orElse(0));

@@ -23,6 +23,7 @@ import verge.app.drawing.SiteDrawings;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
 import verge.app.journal.Author;
+import verge.app.journal.EntryWords;
 import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
 import verge.core.alignment.Alignment;
@@ -32,7 +33,10 @@ import verge.core.drawing.Feature;
 import verge.core.drawing.Role;
 import verge.core.drawing.Selection;
 import verge.core.job.JobState;
+import verge.core.job.Journal;
+import verge.core.journal.Entry;
 import verge.core.plan.Vertices;
+import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Figures;
@@ -43,19 +47,23 @@ import verge.core.units.Length;
 @RequestMapping("/jobs/{job}/sketch")
 class SketchTouchController {
     private static final int CORNERS_SHOWN = 30;
+    /** More names would not fit into an address. */
+    private static final int NAMES_TAKEN = 250;
 
     private final JournalService journals;
     private final SiteDrawings drawings;
     private final SiteFileService files;
     private final Layers layers;
     private final SitePoints points;
+    private final EntryWords words;
 
-    SketchTouchController(JournalService journals, SiteDrawings drawings, SiteFileService files, Layers layers, SitePoints points) {
+    SketchTouchController(JournalService journals, SiteDrawings drawings, SiteFileService files, Layers layers, SitePoints points, EntryWords words) {
         this.journals = journals;
         this.drawings = drawings;
         this.files = files;
         this.layers = layers;
         this.points = points;
+        this.words = words;
     }
 
     /** A line of figures with its name. */
@@ -146,6 +154,24 @@ class SketchTouchController {
         return lines;
     }
 
+    /** A point of the job: what it is, and the ways on to how it came about. */
+    @GetMapping("/point")
+    String point(@PathVariable UUID job, @RequestParam UUID entry, @RequestParam String name, Model model) {
+        Journal journal = journals.journal(job);
+        StoredPoint point = journal.state().pointsOf(entry).stream().filter(p -> p.name().text().equals(name)).findFirst().orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
+        Entry line = journal.entry(entry).orElseThrow();
+        model.addAttribute("job", job);
+        model.addAttribute("entry", entry);
+        model.addAttribute("name", name);
+        model.addAttribute("code", point.code().text());
+        model.addAttribute("origin", point.origin().word());
+        model.addAttribute("line", line.sequence());
+        model.addAttribute("place", journal.state().settings().place(point.position()));
+        model.addAttribute("sigma", point.sigma().map(s -> "\u03c3 " + journal.state().settings().figures().small(s.plan())).orElse(""));
+        model.addAttribute("correctable", words.correctable(journal, line));
+        return "sketch/thing :: point";
+    }
+
     /** What the selected things come to: those wholly within the outline, on layers that are shown. */
     @PostMapping("/selection")
     String selection(@PathVariable UUID job, @RequestParam List<Double> north, @RequestParam List<Double> east, Model model) {
@@ -167,6 +193,8 @@ class SketchTouchController {
             List<Layers.Used> used = layers.of(placed);
             placed.drawing().features().stream().filter(f -> used.get(f.layer()).shown() && state.floor().holds(f.vertices()) && selection.contains(f.vertices())).forEach(tally::add);
         }
+        model.addAttribute("job", job);
+        model.addAttribute("all", String.join(", ", names.stream().distinct().limit(NAMES_TAKEN).toList()));
         model.addAttribute("own", own);
         model.addAttribute("points", tally.points() - own);
         model.addAttribute("lines", tally.lines());

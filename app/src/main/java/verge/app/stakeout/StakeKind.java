@@ -5,6 +5,8 @@ import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.TraceStep;
+import verge.app.journal.Value;
+import verge.app.journal.Values;
 import verge.app.leaf.ReductionSteps;
 import verge.core.points.StoredPoint;
 import verge.core.stakeout.PointStaked;
@@ -49,9 +51,9 @@ final class StakeKind extends EntryKind<PointStaked> {
     public String corrected(PointStaked was, PointStaked says, InBook in) {
         return text(says, in) + otherTarget(was.target(), says.target(), in);
     }
-
     @Override
-    public boolean correctable() {
-        return true;
+    public List<Value<PointStaked>> values(PointStaked says, InBook in) {
+        return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name))
+                .target("targetHeight", "prismConstant", "", PointStaked::target, (was, target) -> was.withTargets(t -> target)).reading(PointStaked::reading, PointStaked::with).all();
     }
 }

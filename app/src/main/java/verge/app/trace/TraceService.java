@@ -34,15 +34,23 @@ public class TraceService {
      * @param root the entry with all that it rests on
      * @param under what rests on it, the first of them
      * @param underCount how many there are
+     * @param correctable whether something of it can be corrected in its place
      */
-    public record Told(TraceNode root, List<TraceNode> under, int underCount) {
+    public record Told(TraceNode root, List<TraceNode> under, int underCount, boolean correctable) {
     }
 
     /** @throws SurveyException NOT_FOUND */
     public Told trace(UUID job, UUID entry) {
         Journal journal = journals.journal(job);
         Trace trace = journal.trace(entry).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this line"));
-        return new Told(node(journal, trace, new HashSet<>(), 0), trace.under().stream().limit(MOST_UNDER).map(e -> leaf(journal, e)).toList(), trace.under().size());
+        return new Told(node(journal, trace, new HashSet<>(), 0), trace.under().stream().limit(MOST_UNDER).map(e -> leaf(journal, e)).toList(), trace.under().size(),
+                words.correctable(journal, trace.entry()) && !journal.state().isStruck(entry));
+    }
+
+    /** What an entry rests on, to be drawn. @throws SurveyException NOT_FOUND */
+    TraceDrawing drawing(UUID job, UUID entry) {
+        Journal journal = journals.journal(job);
+        return TraceDrawing.of(journal, journal.entry(entry).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this line")));
     }
 
     /** The entry that the position which counts of a name came from. @throws SurveyException POINT_UNKNOWN */

@@ -1,9 +1,12 @@
 package verge.app.walkround;
 
+import java.util.List;
 import org.springframework.stereotype.Component;
 import verge.app.check.FindingWords;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
+import verge.app.journal.Value;
+import verge.app.journal.Values;
 import verge.core.check.FindingAccepted;
 
 /** Findings that are to stay as they are, in journals and in the book. */
@@ -19,5 +22,9 @@ final class FindingKind extends EntryKind<FindingAccepted> {
     @Override
     public String text(FindingAccepted says, InBook in) {
         return (words.title(says.kind()) + " " + says.about()).strip() + ", left because: " + says.reason();
+    }
+    @Override
+    public List<Value<FindingAccepted>> values(FindingAccepted says, InBook in) {
+        return new Values<>(says, in).words("why", "Why it was left", says.reason(), (was, why) -> new FindingAccepted(was.kind(), was.about(), why)).all();
     }
 }

@@ -35,6 +35,7 @@ function show(fetched, remember) {
     return;
   }
   leaveBench();
+  document.getElementById('touch-panel').hidden = true;
   for (const id of REPLACED) {
     document.getElementById(id).replaceWith(document.adoptNode(fetched.document.getElementById(id)));
   }

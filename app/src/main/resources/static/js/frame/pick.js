@@ -2,6 +2,7 @@
 
 export function pickFromSketch(form, picked = () => {}) {
   const listener = event => {
+    event.preventDefault();
     const fields = [...form.querySelectorAll('[data-pick]')];
     const field = fields.find(f => f === document.activeElement) ?? fields.find(f => !f.value) ?? fields.at(-1);
     field.value = event.detail.name;

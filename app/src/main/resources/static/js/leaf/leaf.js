@@ -5,7 +5,6 @@ import { refresh } from 'verge/frame/leaves.js';
 import { pickFromSketch } from 'verge/frame/pick.js';
 import { helper } from 'verge/device/practice.js';
 import { drawSetup } from 'verge/setup/drawing.js';
-import { listenToCorrections } from 'verge/leaf/rework.js';
 
 const job = document.body.dataset.job;
 const check = onceId();
@@ -17,7 +16,6 @@ export function mount(bench) {
   form?.addEventListener('submit', event => event.preventDefault());
   (bench.querySelector('#read-check') ?? document.getElementById('first-check'))?.addEventListener('click', event => read(form, event.currentTarget));
   bench.querySelector('[data-practice]')?.addEventListener('click', () => helper('go', { mark: form.elements.mark.value }).then(() => say(`The prism is held on ${form.elements.mark.value}.`, '', 'good'), sayProblem));
-  listenToCorrections(bench);
   const undraw = drawSetup(`/jobs/${job}/setup/leaves/${leaf}/drawing`);
   return () => {
     unpick();

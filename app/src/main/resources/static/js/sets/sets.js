@@ -2,7 +2,6 @@
 import { onceId, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { refresh } from 'verge/frame/leaves.js';
-import { listenToCorrections } from 'verge/leaf/rework.js';
 import { helper } from 'verge/device/practice.js';
 
 const job = document.body.dataset.job;
@@ -27,7 +26,6 @@ export function mount(bench) {
     await refresh();
   });
   bench.querySelector('#by-hand')?.addEventListener('click', async () => await next(bench, false) !== null && refresh());
-  listenToCorrections(bench);
   bench.querySelector('#place-prisms')?.addEventListener('click', placePrisms);
   bench.addEventListener('click', event => takeOut(bench, event.target.closest('[data-take-out]')));
   bench.querySelector('#whole-set')?.addEventListener('click', event => { event.currentTarget.form.elements.mark.value = ''; });

@@ -89,19 +89,29 @@ export function onPaper(rgb, paint) {
 function setupStyles() {
   const line = (name, width, dash) => new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour(name), width, lineDash: dash }) });
   const words = (feature, name, down) => new ol.style.Text({ text: feature.get('label'), font: '500 13px Next', offsetY: down, fill: fill(name), stroke: stroke('paper', 4) });
+  const ringed = (name, radius) => new ol.style.Circle({ radius, stroke: stroke(name, 3) });
   const dot = (name, radius) => new ol.style.Circle({ radius, stroke: stroke(name, 2.5), fill: fill('paper') });
   const fixed = {
     sight: line('ink-2', 1.2, [3, 7]), misfit: line('moss', 4), 'misfit-outside': line('madder', 6), ellipse: line('heather', 2),
-    danger: line('madder', 2, [10, 6]), wall: line('heather', 2.5), 'contour-plan': line('ochre', 1.2), 'contour-height': line('heather', 1, [2, 6]),
+    'rests-on': line('heather', 2.5, [10, 5]), danger: line('madder', 2, [10, 6]), wall: line('heather', 2.5), 'contour-plan': line('ochre', 1.2), 'contour-height': line('heather', 1, [2, 6]),
   };
   return feature => fixed[feature.get('role')] ?? {
     'wall-name': () => new ol.style.Style({ text: words(feature, 'heather', 0) }),
     'contour-label': () => new ol.style.Style({ text: words(feature, 'ink-2', 0) }),
     free: () => new ol.style.Style({ image: dot('ink', 9), text: words(feature, 'ink', 26) }),
     next: () => new ol.style.Style({ image: new ol.style.RegularShape({ points: 3, radius: 18, stroke: stroke('heather', 3) }), text: words(feature, 'heather', 30) }),
+    own: () => new ol.style.Style({ image: ringed('heather', 17) }),
+    mark: () => new ol.style.Style({ image: ringed('heather', 13) }),
     hit: () => new ol.style.Style({ image: dot('moss', 5), text: words(feature, 'ink-2', 16) }),
     'hit-outside': () => new ol.style.Style({ image: dot('madder', 8), text: words(feature, 'madder', 18) }),
   }[feature.get('role')]();
+}
+
+/** A move: a line with a head where it leads to. */
+function moved(feature) {
+  const [[east, north], [toEast, toNorth]] = feature.getGeometry().getCoordinates();
+  const head = new ol.style.RegularShape({ points: 3, radius: 8, fill: fill('madder'), rotation: Math.atan2(toEast - east, toNorth - north), rotateWithView: true });
+  return [new ol.style.Style({ stroke: stroke('madder', 3) }), new ol.style.Style({ geometry: new ol.geom.Point([toEast, toNorth]), image: head })];
 }
 
 /** Makes the style functions of what moves; call again after the paint changed. */
@@ -122,6 +132,7 @@ export function styles() {
       new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 13, angle: Math.PI / 4, stroke: stroke('ochre', 2.5) }) }),
       new ol.style.Style({ text: new ol.style.Text({ text: feature.get('label'), font: '450 13px Next', offsetY: 22, fill: fill('ink-2'), stroke: stroke('paper', 3) }) })],
     setup: setupStyles(),
+    moves: moved,
     touched: [new ol.style.Style({ image: new ol.style.Circle({ radius: 17, stroke: stroke('heather', 3) }), stroke: stroke('heather', 4) })],
     between: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('heather'), width: 3 }) }),
     selection: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('heather'), width: 2, lineDash: [8, 6] }) }),

@@ -104,7 +104,9 @@ function closer(panel) {
 function take(f, ring) {
   ring(f);
   if (f.point || f.spot && f.name) {
-    document.dispatchEvent(new CustomEvent('verge:touched', { detail: { name: f.point?.name ?? f.name } }));
+    // A bench that wants a point takes it; else what it is, is told.
+    const wanted = !document.dispatchEvent(new CustomEvent('verge:touched', { cancelable: true, detail: { name: f.point?.name ?? f.name } }));
+    !wanted && f.point && tell(`point?${new URLSearchParams({ entry: f.point.entry, name: f.point.name })}`);
   } else {
     show(f);
   }
@@ -112,15 +114,8 @@ function take(f, ring) {
 
 /** What a line is, and its corner to be made a point. */
 async function show(f) {
-  const panel = document.getElementById('touch-panel');
-  try {
-    const told = await fragment(`/jobs/${job}/sketch/thing?${new URLSearchParams({ file: f.sheet.id, feature: f.thing.index, north: f.north, east: f.east, reach: f.reach })}`);
-    panel.replaceChildren(document.adoptNode(told), closer(panel));
-    panel.hidden = false;
-    panel.querySelector('[data-corner]')?.addEventListener('submit', makePoint);
-  } catch (problem) {
-    sayProblem(problem);
-  }
+  const panel = await tell(`thing?${new URLSearchParams({ file: f.sheet.id, feature: f.thing.index, north: f.north, east: f.east, reach: f.reach })}`);
+  panel?.querySelector('[data-corner]')?.addEventListener('submit', makePoint);
 }
 
 async function makePoint(event) {
@@ -130,22 +125,28 @@ async function makePoint(event) {
     const taken = await post(`/jobs/${job}/sketch/corner`, { file, feature, corner: vertex, name: event.target.elements.name.value });
     document.getElementById('touch-panel').hidden = true;
     say(`${taken.name} is a design point now.`, 'It can be staked like any other.', 'good');
-    document.dispatchEvent(new CustomEvent('verge:touched', { detail: { name: taken.name } }));
+    document.dispatchEvent(new CustomEvent('verge:touched', { cancelable: true, detail: { name: taken.name } }));
   } catch (problem) {
     sayProblem(problem);
   }
 }
 
-/** Shows what a selection comes to. */
-export async function showSelection(outline) {
+/** Shows in the panel what the sketch tells of something; gives the panel, or undefined if it could not be told. */
+async function tell(of, options) {
   const panel = document.getElementById('touch-panel');
   try {
-    const fields = new URLSearchParams();
-    outline.forEach(([east, north]) => { fields.append('north', north); fields.append('east', east); });
-    const told = await fragment(`/jobs/${job}/sketch/selection`, { method: 'POST', body: fields });
-    panel.replaceChildren(document.adoptNode(told), closer(panel));
+    panel.replaceChildren(document.adoptNode(await fragment(`/jobs/${job}/sketch/${of}`, options)), closer(panel));
     panel.hidden = false;
+    return panel;
   } catch (problem) {
     sayProblem(problem);
+    return undefined;
   }
+}
+
+/** Shows what a selection comes to. */
+export function showSelection(outline) {
+  const fields = new URLSearchParams();
+  outline.forEach(([east, north]) => { fields.append('north', north); fields.append('east', east); });
+  return tell('selection', { method: 'POST', body: fields });
 }

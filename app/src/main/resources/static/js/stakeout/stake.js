@@ -9,7 +9,10 @@ const stake = onceId();
 
 export function mount(bench) {
   if (!bench.dataset.point) {
-    const pick = event => turnTo(`/jobs/${job}/stake?point=${encodeURIComponent(event.detail.name)}`).catch(() => {});
+    const pick = event => {
+      event.preventDefault();
+      turnTo(`/jobs/${job}/stake?point=${encodeURIComponent(event.detail.name)}`).catch(() => {});
+    };
     document.addEventListener('verge:touched', pick);
     return () => document.removeEventListener('verge:touched', pick);
   }

@@ -49,7 +49,7 @@ class BookTest {
         party.shoot("101");
         UUID leaf = party.openLeaf().entry();
         party.post("/setup/leaves/check", Map.of("id", UUID.randomUUID().toString(), "mark", "T1"));
-        party.post("/setup/leaves/rework/" + leaf, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.444", "reason", "\u201cquoted\u201d, with a = and \\ and a line\nbreak"));
+        party.post("/rework/" + leaf, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.444", "reason", "\u201cquoted\u201d, with a = and \\ and a line\nbreak"));
         party.post("/setup/sets/plan", Map.of("marks", "T4, T1", "count", "1", "targetHeight", "1.6", "prismConstant", "-12"));
         party.post("/floors", Map.of("name", "yard", "level", "T1"));
         party.post("/floors/here", Map.of("floor", "yard"));

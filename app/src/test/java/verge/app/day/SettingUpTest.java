@@ -124,14 +124,14 @@ class SettingUpTest extends InBrowser {
 
     private void correct() {
         double before = state().find(new PointName("S1")).orElseThrow().position().elevation().orElseThrow().metres();
-        browser.click(By.cssSelector("#rework summary"));
-        browser.type("rw-hi", "1.000");
-        browser.click(By.cssSelector("#rework-form [data-see]"));
+        browser.click(By.id("correct"));
+        browser.type("v-instrumentHeight", "1.000");
+        browser.primary();
         browser.sees("1 point moves");
-        browser.click(By.cssSelector("#rework-form [data-write]"));
+        browser.primary();
         browser.sees("only with a reason on record");
         browser.type("rw-reason", "tape read at the wrong end");
-        browser.click(By.cssSelector("#rework-form [data-write]"));
+        browser.primary();
         browser.sees("The correction is written");
         browser.sees("tape read at the wrong end");
         browser.until(d -> Math.abs(state().find(new PointName("S1")).orElseThrow().position().elevation().orElseThrow().metres() - before) > 0.3);

@@ -214,12 +214,12 @@ class SetupKindsTest {
         assertThat(party.page("/setup/leaves/" + leaf)).contains("independent").doesNotContain("No independent check yet");
         assertThat(party.page("/book")).contains(">holds: across", ">does not hold: across");
         Map<String, String> rework = Map.of("instrumentHeight", "1.400", "reason", "read the tape on the wrong side");
-        assertThat(party.post("/setup/leaves/rework/" + leaf + "/preview", rework).body()).contains("1 point moves", "\"name\":\"101\"", "H \u2212");
+        assertThat(party.post("/rework/" + leaf + "/preview", rework).body()).contains("1 point moves", "\"name\":\"101\"", "H \u2212");
         assertThat(party.state().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres()).as("only looked at").isEqualTo(before);
-        assertThat(party.post("/setup/leaves/rework/" + leaf, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.400")).body()).contains("REASON_NEEDED");
+        assertThat(party.post("/rework/" + leaf, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.400")).body()).contains("REASON_NEEDED");
         Map<String, String> written = new HashMap<>(rework);
         written.put("id", UUID.randomUUID().toString());
-        assertThat(party.post("/setup/leaves/rework/" + leaf, written).statusCode()).isEqualTo(204);
+        assertThat(party.post("/rework/" + leaf, written).statusCode()).isEqualTo(204);
         assertThat(party.state().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres()).isLessThan(before - 0.02);
         assertThat(party.page("/setup/leaves/" + leaf)).contains("read the tape on the wrong side");
         party.post("/setup/leaves/" + leaf + "/close", Map.of());
@@ -227,7 +227,7 @@ class SetupKindsTest {
         party.post("/setup/leaves/" + leaf + "/reopen", Map.of());
         assertThat(party.shoot("102").statusCode()).isEqualTo(200);
         UUID shot = party.state().find(new PointName("102")).orElseThrow().entry();
-        assertThat(party.post("/setup/leaves/rework/" + shot + "/preview", Map.of("targetHeight", "1.500")).body()).contains("1 point moves", "H +0.100 m");
+        assertThat(party.post("/rework/" + shot + "/preview", Map.of("targetHeight", "1.500")).body()).contains("1 point moves", "H +0.100 m");
         party.carry(g -> g.stand("T3"));
         party.post("/setup/leaves/" + leaf + "/close", Map.of());
         assertThat(party.post("/setup/leaves/" + leaf + "/reopen", Map.of()).body()).contains("INSTRUMENT_MOVED");

@@ -147,7 +147,7 @@ class AtTheSameTimeTest {
     @Test
     void aCorrectionOfWhatSomebodyElseHasCorrectedIsLookedAtAgain() throws Exception {
         party.setUpOnT2();
-        String address = "/setup/leaves/rework/" + party.openLeaf().entry();
+        String address = "/rework/" + party.openLeaf().entry();
         int before = party.entries();
         String seen = party.post(address + "/preview", Map.of("instrumentHeight", "1.400")).body();
         assertThat(party.entries()).as("a look writes nothing").isEqualTo(before);
@@ -180,7 +180,7 @@ class AtTheSameTimeTest {
         neighbour.visitor().upload("/jobs/" + neighbour.job() + "/prepare/files", "register" + UUID.randomUUID() + ".csv", "name,N,E,H\nREG-1,100,100,5\n".getBytes());
         assertThat(site).isNotNull();
         int before = party.entries();
-        party.post("/setup/leaves/rework/" + party.openLeaf().entry() + "/preview", Map.of("mark-0", "T6"));
+        party.post("/rework/" + party.openLeaf().entry() + "/preview", Map.of("mark-0", "T6"));
         assertThat(party.entries()).isEqualTo(before);
         JobState state = verge.bean(JournalService.class).state(party.job());
         assertThat(state.find(new PointName("T6"), Origin.CONTROL)).isPresent();

@@ -14,8 +14,8 @@ import verge.core.journal.Struck;
 /** Finds what was done last and still stands, and what was taken back last, whoever did it and when. */
 final class Deeds {
     /** So far back is looked. */
-    private static final int FARTHEST = 2_000;
-    private static final int MOST_TOGETHER = 1_000;
+    private static final int FARTHEST = 20_000;
+    private static final int MOST_TOGETHER = 6_000;
     private static final int MADE_OF_ANOTHER = 3;
 
     private final Journal journal;

@@ -205,6 +205,16 @@ public final class JobState {
         return Points.latest(named(name), origin);
     }
 
+    /** All positions of a name, in the order of their entries. */
+    public List<StoredPoint> allNamed(PointName name) {
+        return named(name).stream().flatMap(List::stream).toList();
+    }
+
+    /** The number of an entry's line. */
+    public long line(UUID entry) {
+        return sheet.entry(entry).map(Entry::sequence).orElseThrow();
+    }
+
     private List<List<StoredPoint>> named(PointName name) {
         return sheet.all(new PointsNamed(name));
     }

@@ -143,6 +143,9 @@ public final class Journal {
 
     /** This journal with more said in it, to look at: these entries are written nowhere. */
     public Journal tried(List<Payload> more) {
+        if (more.isEmpty()) {
+            return this;
+        }
         Entry last = entries().get(entries().size() - 1);
         return append(IntStream.range(0, more.size())
                 .mapToObj(i -> new Entry(UUID.randomUUID(), last.sequence() + 1 + i, last.at(), last.person(), last.device(), more.get(i))).toList());

@@ -3,10 +3,12 @@ package verge.core.job;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import verge.core.journal.Entry;
 import verge.core.journal.Sheet;
 import verge.core.points.Points;
+import verge.core.points.PointsGiven;
 import verge.core.points.PointsNamed;
 import verge.core.points.StoredPoint;
 
@@ -25,14 +27,21 @@ public record Trace(Entry entry, List<Entry> restsOn, List<Entry> amended, List<
 
     private static Map<UUID, Entry> restsOn(Sheet sheet, UUID entry) {
         Map<UUID, Entry> all = new LinkedHashMap<>();
-        sheet.seenBy(entry).forEach(sight -> (sight.key() instanceof PointsNamed ? counting(sight) : sight.by()).forEach(by -> all.put(by.id(), by)));
+        sheet.seenBy(entry).forEach(sight -> by(sight).forEach(by -> all.put(by.id(), by)));
         return all;
     }
 
     /** Of several points of a name, only the one that counted then. */
+    private static List<Entry> by(Sheet.Sight sight) {
+        return sight.key() instanceof PointsNamed ? of(sight, Points.counting(points(sight))) : sight.key() instanceof PointsGiven ? of(sight, Points.firstGiven(points(sight))) : sight.by();
+    }
+
     @SuppressWarnings("unchecked")
-    private static List<Entry> counting(Sheet.Sight sight) {
-        List<List<StoredPoint>> named = sight.values().stream().map(v -> (List<StoredPoint>) v).toList();
-        return Points.counting(named).map(StoredPoint::entry).map(id -> sight.by().stream().filter(by -> by.id().equals(id)).toList()).orElse(List.of());
+    private static List<List<StoredPoint>> points(Sheet.Sight sight) {
+        return sight.values().stream().map(v -> (List<StoredPoint>) v).toList();
+    }
+
+    private static List<Entry> of(Sheet.Sight sight, Optional<StoredPoint> point) {
+        return sight.by().stream().filter(by -> point.map(StoredPoint::entry).filter(by.id()::equals).isPresent()).toList();
     }
 }

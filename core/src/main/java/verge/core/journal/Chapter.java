@@ -16,10 +16,24 @@ public interface Chapter<P extends Payload> {
 
     /** Of entries that say nothing of the whole job. */
     static <P extends Payload> Chapter<P> of(Class<P> kind, BiFunction<Line<P>, Looks, Outcome> reckoning) {
+        return of(kind, false, reckoning);
+    }
+
+    /** Of entries that say something of the whole job. */
+    static <P extends Payload> Chapter<P> ofTheWhole(Class<P> kind, BiFunction<Line<P>, Looks, Outcome> reckoning) {
+        return of(kind, true, reckoning);
+    }
+
+    private static <P extends Payload> Chapter<P> of(Class<P> kind, boolean ofTheWhole, BiFunction<Line<P>, Looks, Outcome> reckoning) {
         return new Chapter<>() {
             @Override
             public Class<P> kind() {
                 return kind;
+            }
+
+            @Override
+            public boolean ofTheWhole() {
+                return ofTheWhole;
             }
 
             @Override

@@ -3,13 +3,15 @@ package verge.core.measure;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import verge.core.coding.Code;
+import verge.core.coding.Naming;
 import verge.core.coding.PointName;
-import verge.core.journal.Payload;
 import verge.core.reading.Reading;
 import verge.core.reading.Sighted;
 import verge.core.reading.Target;
+import verge.core.reading.Targeted;
 import verge.core.reading.TotalStationReading;
 
 /**
@@ -17,7 +19,7 @@ import verge.core.reading.TotalStationReading;
  * @param notes what was written into the job's own fields, by their names; blank ones are left out
  */
 public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes)
-        implements Payload, Sighted {
+        implements Sighted, Targeted, Naming {
     public ShotTaken {
         notes = Map.copyOf(notes);
     }
@@ -34,5 +36,33 @@ public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReadi
     @Override
     public Stream<? extends Reading> readings() {
         return Stream.of(reading);
+    }
+
+    @Override
+    public Stream<Target> targets() {
+        return Stream.of(target);
+    }
+
+    @Override
+    public ShotTaken withTargets(UnaryOperator<Target> other) {
+        return new ShotTaken(setup, name, code, reading, other.apply(target), notes);
+    }
+
+    @Override
+    public Stream<PointName> names() {
+        return Stream.of(name);
+    }
+
+    @Override
+    public ShotTaken renamed(UnaryOperator<PointName> other) {
+        return new ShotTaken(setup, other.apply(name), code, reading, target, notes);
+    }
+
+    public ShotTaken with(Code other) {
+        return new ShotTaken(setup, name, other, reading, target, notes);
+    }
+
+    public ShotTaken with(TotalStationReading other) {
+        return new ShotTaken(setup, name, code, other, target, notes);
     }
 }

@@ -25,4 +25,16 @@ public record NamedPosition(PointName name, Code code, Position position, String
     public NamedPosition(PointName name, Code code, Position position) {
         this(name, code, position, "", Optional.empty());
     }
+
+    public NamedPosition with(PointName other) {
+        return new NamedPosition(other, code, position, description, sigma);
+    }
+
+    public NamedPosition with(Code other) {
+        return new NamedPosition(name, other, position, description, sigma);
+    }
+
+    public NamedPosition with(Position other) {
+        return new NamedPosition(name, code, other, description, sigma);
+    }
 }

@@ -15,18 +15,18 @@ public final class PointEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.of(PointsImported.class, PointEntries::imported), Chapter.of(PointKeyed.class, PointEntries::keyed));
+        return List.of(Chapter.ofTheWhole(PointsImported.class, PointEntries::imported), Chapter.ofTheWhole(PointKeyed.class, PointEntries::keyed));
     }
 
     private static Outcome imported(Line<PointsImported> line, Looks looks) {
         Carrier carrier = SettingsEntries.carrier(looks);
         PointsImported said = line.says();
-        return Outcome.of(new FileOf(line.id()), said.fileName()).and(Points.outcome(said.points().stream().map(p -> given(line.entry(), said.origin(), p, carrier)).toList()));
+        return Outcome.of(new FileOf(line.id()), said.fileName()).and(Points.given(said.points().stream().map(p -> given(line.entry(), said.origin(), p, carrier)).toList()));
     }
 
     private static Outcome keyed(Line<PointKeyed> line, Looks looks) {
         PointKeyed said = line.says();
-        return Points.outcome(given(line.entry(), Origin.DESIGN, new NamedPosition(said.name(), said.code(), said.position()), SettingsEntries.carrier(looks)));
+        return Points.given(List.of(given(line.entry(), Origin.DESIGN, new NamedPosition(said.name(), said.code(), said.position()), SettingsEntries.carrier(looks))));
     }
 
     private static StoredPoint given(Entry entry, Origin origin, NamedPosition p, Carrier carrier) {

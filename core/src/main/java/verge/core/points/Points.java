@@ -24,6 +24,12 @@ public final class Points {
         return Outcome.of(byName);
     }
 
+    /** As {@link #outcome(List)}, of points that are there however late they were given. */
+    public static Outcome given(List<StoredPoint> points) {
+        Map<PointsGiven, List<StoredPoint>> byName = points.stream().collect(Collectors.groupingBy(p -> new PointsGiven(p.name()), LinkedHashMap::new, Collectors.toUnmodifiableList()));
+        return outcome(points).and(Outcome.of(byName));
+    }
+
     /** The points of an outcome, in its order. */
     public static Stream<StoredPoint> of(Outcome outcome) {
         return outcome.values(PointsNamed.class).flatMap(List::stream);
@@ -39,8 +45,16 @@ public final class Points {
         return named.stream().flatMap(List::stream).filter(p -> p.origin() == origin).reduce((first, next) -> next);
     }
 
-    /** What a name meant when an entry was written: a later import does not move an earlier setup. */
+    /**
+     * What a name meant when an entry was written: a later import does not move an earlier setup. A name that was not known then, as in a
+     * correction made when more is known, means the point of the name that was given first.
+     */
     public static Optional<StoredPoint> then(Looks looks, PointName name) {
-        return counting(looks.all(new PointsNamed(name)));
+        return counting(looks.all(new PointsNamed(name))).or(() -> firstGiven(looks.wholeAll(new PointsGiven(name))));
+    }
+
+    /** What a name that was not known means: of those given later, the first. */
+    public static Optional<StoredPoint> firstGiven(List<List<StoredPoint>> given) {
+        return given.stream().flatMap(List::stream).findFirst();
     }
 }

@@ -1,5 +1,6 @@
 package verge.core.points;
 
+import java.util.ArrayList;
 import java.util.List;
 import verge.core.journal.Payload;
 
@@ -10,5 +11,12 @@ import verge.core.journal.Payload;
 public record PointsImported(Origin origin, String fileName, String sha256, List<NamedPosition> points) implements Payload {
     public PointsImported {
         points = List.copyOf(points);
+    }
+
+    /** The same with another point in the place of one. */
+    public PointsImported with(int place, NamedPosition other) {
+        List<NamedPosition> all = new ArrayList<>(points);
+        all.set(place, other);
+        return new PointsImported(origin, fileName, sha256, all);
     }
 }

@@ -91,6 +91,18 @@ public enum Problem {
     BOOK_UNREADABLE,
     /** Arguments: none. */
     NOTHING_TO_REWORK,
+    POLE_BELOW_GROUND,
+    REWORK_CHANGES_NOTHING,
+    /** Arguments: the line's number. */
+    REWORK_OF_STRUCK,
+    /** Arguments: the line's number, the number of the line that it corrects. */
+    REWORK_OF_REWORK,
+    /** Arguments: a mark's name, the number of the setup's line, the number of the line that gave the mark. */
+    REWORK_IN_A_CIRCLE,
+    /** Arguments: a mark's name, the number of the line, the number of the line that gave the mark. */
+    MARK_KNOWN_LATER,
+    /** Arguments: how many lines were chosen, at most how many. */
+    REWORK_TOO_MANY,
     /** Arguments: none. */
     NO_TARGET,
     /** Arguments: the station's name. */

@@ -14,6 +14,11 @@ public record Atmosphere(double temperatureCelsius, double pressureHectopascals,
         require("relativeHumidityPercent", relativeHumidityPercent, 0, 100);
     }
 
+    /** Of another temperature and pressure. */
+    public Atmosphere with(double otherCelsius, double otherHectopascals) {
+        return new Atmosphere(otherCelsius, otherHectopascals, relativeHumidityPercent);
+    }
+
     private static void require(String field, double value, double lowest, double highest) {
         if (!(value >= lowest && value <= highest)) {
             throw new IllegalArgumentException(field + ": " + value);

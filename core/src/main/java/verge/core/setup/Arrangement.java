@@ -1,5 +1,6 @@
 package verge.core.setup;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -60,6 +61,28 @@ public record Arrangement(Kind kind, PointName station, Length instrumentHeight,
 
     public Arrangement withSightings(List<Sighting> other) {
         return new Arrangement(kind, station, instrumentHeight, given, heightFrom, carried, scaleFree, other, faceShots);
+    }
+
+    /** The same with another sighting in the place of one. */
+    public Arrangement with(int place, Sighting other) {
+        List<Sighting> all = new ArrayList<>(sightings);
+        all.set(place, other);
+        return withSightings(all);
+    }
+
+    /** The same with another shot on a face in the place of one. */
+    public Arrangement with(int place, FaceShot other) {
+        List<FaceShot> all = new ArrayList<>(faceShots);
+        all.set(place, other);
+        return withFaceShots(all);
+    }
+
+    public Arrangement withGiven(Position other) {
+        return new Arrangement(kind, station, instrumentHeight, Optional.of(other), heightFrom, carried, scaleFree, sightings, faceShots);
+    }
+
+    public Arrangement withCarried(Elevation other) {
+        return new Arrangement(kind, station, instrumentHeight, given, heightFrom, Optional.of(other), scaleFree, sightings, faceShots);
     }
 
     public Arrangement with(Length otherHeight) {

@@ -1,5 +1,6 @@
 package verge.core.setup;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -43,6 +44,13 @@ public record Sighting(PointName mark, Target target, Use use, Optional<Angle> a
 
     public Sighting with(Use other) {
         return new Sighting(mark, target, other, azimuth, pointings);
+    }
+
+    /** The same with another pointing in the place of one. */
+    public Sighting with(int place, Pointing other) {
+        List<Pointing> all = new ArrayList<>(pointings);
+        all.set(place, other);
+        return with(all);
     }
 
     public Sighting with(List<Pointing> other) {

@@ -1,0 +1,88 @@
+package verge.app.rework;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import verge.app.leaf.LeafKinds;
+import verge.core.coding.PointName;
+import verge.core.geodesy.GridPoint;
+import verge.core.job.Moves;
+import verge.core.points.AsStaked;
+import verge.core.rework.Consequences;
+import verge.core.settings.JobSettings;
+import verge.core.setup.StationCheck;
+import verge.core.units.Figures;
+
+/**
+ * What a correction would do, in words and figures of the job, the largest first.
+ *
+ * @param words in one line
+ * @param lines numbers of the lines that would be corrected, the first of them
+ * @param moves how each point, leaf and check changes
+ * @param more how many points move that are not told here
+ * @param gone names of points that would lose their coordinates
+ * @param arrows of the sketch: where each point is and where it would be, metres of the grid
+ */
+record Seen(String words, List<Long> lines, List<Move> moves, int more, List<String> gone, List<Arrow> arrows, long asOf) {
+    private static final int MOVES_TOLD = 30;
+    private static final int ARROWS = 2_000;
+    private static final int LINES_TOLD = 200;
+
+    /** @param by how far it moves, or what becomes of it */
+    record Move(String kind, String name, String before, String after, String by) {
+    }
+
+    record Arrow(double north, double east, double toNorth, double toEast) {
+    }
+
+    static Seen of(ReworkService.Preview preview) {
+        Consequences c = preview.consequences();
+        JobSettings settings = preview.before().state().settings();
+        List<Move> told = new ArrayList<>(c.leaves().stream().map(l -> leaf(l, settings.figures())).toList());
+        c.checks().forEach(check -> told.add(check(check, settings.figures())));
+        c.moves().moved().stream().limit(MOVES_TOLD).forEach(m -> told.add(point(m, settings)));
+        List<Arrow> arrows = c.moves().moved().stream().limit(ARROWS).map(m -> arrow(m.before().position().plan(), m.after().position().plan())).toList();
+        return new Seen(words(preview), preview.lines().stream().limit(LINES_TOLD).map(e -> e.sequence()).toList(), told, Math.max(0, c.moves().moved().size() - MOVES_TOLD),
+                c.moves().gone().stream().map(PointName::text).toList(), arrows, preview.asOf());
+    }
+
+    private static Arrow arrow(GridPoint from, GridPoint to) {
+        return new Arrow(from.northing(), from.easting(), to.northing(), to.easting());
+    }
+
+    private static String words(ReworkService.Preview preview) {
+        Moves moves = preview.consequences().moves();
+        long impossible = preview.consequences().leaves().stream().filter(l -> l.after().isEmpty()).count();
+        String lines = preview.lines().size() == 1 ? "" : preview.lines().isEmpty() ? "No line says anything else. " : preview.lines().size() + " lines are corrected. ";
+        String first = moves.moved().isEmpty() && moves.gone().isEmpty() ? "No point moves."
+                : moves.moved().size() + (moves.moved().size() == 1 ? " point moves, " : " points move, ") + moves.kept() + " stay" + (moves.gone().isEmpty() ? "." : ", " + moves.gone().size() + " lose their coordinates.");
+        return lines + first + (impossible == 0 ? "" : impossible == 1 ? " One setup has no solution any more." : " " + impossible + " setups have no solution any more.");
+    }
+
+    private static Move point(Moves.Move m, JobSettings settings) {
+        String by = settings.offset(m.north(), m.east()) + m.up().map(u -> " H " + settings.figures().difference(u)).orElse("");
+        return new Move("point", m.after().name().text(), settings.place(m.before().position()), settings.place(m.after().position()), by + off(m, settings));
+    }
+
+    /** A stake tells besides how far it is off its design now. */
+    private static String off(Moves.Move m, JobSettings settings) {
+        return Stream.of(m.before().staked(), m.after().staked()).flatMap(Optional::stream).map((AsStaked s) -> settings.offset(s.north(), s.east()) + s.up().map(u -> " H " + settings.figures().difference(u)).orElse(""))
+                .reduce((before, after) -> "off its design " + before + ", then " + after).map(w -> "; " + w).orElse("");
+    }
+
+    private static Move leaf(Consequences.OfLeaf l, Figures f) {
+        String name = "leaf " + l.before().number();
+        String before = LeafKinds.occupied(l.before().written());
+        return l.after().map(a -> new Move("leaf", name, before, LeafKinds.occupied(a.written()), "station moves " + f.length(l.moved().orElseThrow()) + ", turns " + f.angles().signed(l.turned().orElseThrow())))
+                .orElseGet(() -> new Move("leaf", name, before, "no solution", "what was read from it has no coordinates then"));
+    }
+
+    private static Move check(Consequences.OfCheck c, Figures f) {
+        return new Move("check", c.taken().mark().text(), held(c.before(), f), held(c.after(), f), "line " + c.entry().sequence());
+    }
+
+    private static String held(Optional<StationCheck> check, Figures f) {
+        return check.map(c -> LeafKinds.held(c, f)).orElse("no result");
+    }
+}

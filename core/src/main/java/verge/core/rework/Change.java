@@ -1,0 +1,84 @@
+package verge.core.rework;
+
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import verge.core.coding.Code;
+import verge.core.coding.Naming;
+import verge.core.coding.PointName;
+import verge.core.journal.Payload;
+import verge.core.leaf.StationSetUp;
+import verge.core.measure.ShotTaken;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.reading.Target;
+import verge.core.reading.Targeted;
+import verge.core.setup.Conditions;
+import verge.core.units.Length;
+
+/** What is said otherwise of several entries at once. */
+public sealed interface Change {
+    /** What an entry should have said; empty for a kind that says nothing of it. */
+    Optional<? extends Payload> of(Payload said, Choice choice);
+
+    /** The pole was longer than was written, or shorter. @param by positive for longer */
+    record PoleBy(Length by) implements Change {
+        @Override
+        public Optional<Payload> of(Payload said, Choice choice) {
+            return targets(said, choice, t -> {
+                Length height = t.height().plus(by);
+                if (height.metres() < 0) {
+                    throw new SurveyException(Problem.POLE_BELOW_GROUND);
+                }
+                return new Target(height, t.prismConstant());
+            });
+        }
+    }
+
+    /** The pole was so long. */
+    record PoleWas(Length height) implements Change {
+        @Override
+        public Optional<Payload> of(Payload said, Choice choice) {
+            return targets(said, choice, t -> new Target(height, t.prismConstant()));
+        }
+    }
+
+    /** The prism was another. */
+    record PrismWas(Length constant) implements Change {
+        @Override
+        public Optional<Payload> of(Payload said, Choice choice) {
+            return targets(said, choice, t -> new Target(t.height(), constant));
+        }
+    }
+
+    /** Each was called by the other's name. */
+    record Exchanged(PointName one, PointName other) implements Change {
+        @Override
+        public Optional<Payload> of(Payload said, Choice choice) {
+            return said instanceof Naming naming ? Optional.of(naming.renamed(n -> n.equals(one) ? other : n.equals(other) ? one : n)) : Optional.empty();
+        }
+    }
+
+    /** The code was another. */
+    record CodeWas(Code code) implements Change {
+        @Override
+        public Optional<Payload> of(Payload said, Choice choice) {
+            return said instanceof ShotTaken shot ? Optional.of(shot.with(code)) : Optional.empty();
+        }
+    }
+
+    /** The air was other. @param humidity stays as it was written */
+    record AirWas(double temperatureCelsius, double pressureHectopascals) implements Change {
+        @Override
+        public Optional<Payload> of(Payload said, Choice choice) {
+            return said instanceof StationSetUp setUp ? Optional.of(setUp.with(other(setUp.conditions()))) : Optional.empty();
+        }
+
+        private Conditions other(Conditions c) {
+            return new Conditions(c.air().with(temperatureCelsius, pressureHectopascals), c.precision(), c.errors(), c.refraction());
+        }
+    }
+
+    private static Optional<Payload> targets(Payload said, Choice choice, UnaryOperator<Target> other) {
+        return said instanceof Targeted targeted ? Optional.of(targeted.withTargets(t -> choice.isMeant(t) ? other.apply(t) : t)) : Optional.empty();
+    }
+}
