@@ -12,6 +12,7 @@ import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.job.Moves;
 import verge.core.journal.Entry;
+import verge.core.journal.Reworked;
 import verge.core.measure.ShotTaken;
 import verge.core.problem.SurveyException;
 
@@ -74,7 +75,10 @@ public class BookText {
     }
 
     public Turn deed(Journal journal, Deed deed) {
-        return new Turn(deed.last().id(), "line " + deed.chief().sequence() + ": " + words.spoken(journal, deed.chief()).replace('\n', ' '), effect(journal, deed));
+        boolean corrections = deed.entries().size() > 1 && deed.entries().stream().allMatch(e -> e.payload() instanceof Reworked);
+        String what = corrections ? "lines " + deed.entries().get(0).sequence() + " to " + deed.last().sequence() + ": " + deed.entries().size() + " corrections together"
+                : "line " + deed.chief().sequence() + ": " + words.spoken(journal, deed.chief()).replace('\n', ' ');
+        return new Turn(deed.last().id(), what, effect(journal, deed));
     }
 
     private static String effect(Journal journal, Deed deed) {
