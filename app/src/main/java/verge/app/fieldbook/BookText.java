@@ -27,6 +27,7 @@ public class BookText {
     }
 
     /**
+     * @param clock by which day and time are told
      * @param text the line itself
      * @param raw the reading exactly as the instrument sent it, or empty
      * @param result what it came to, or empty
@@ -36,7 +37,7 @@ public class BookText {
      * @param notes the job's own fields of a shot with what stands in them; none for other lines
      * @param points how many points go if it is struck: a setup carries all that was measured from it
      */
-    public record Line(UUID entry, long sequence, String day, String time, String kind, String text, String raw, String result, String person,
+    public record Line(UUID entry, long sequence, String day, String clock, String time, String kind, String text, String raw, String result, String person,
             String device, boolean struck, boolean canStrike, boolean correctable, String saidAnew, long points, List<Note> notes) {
     }
 
@@ -60,7 +61,7 @@ public class BookText {
 
     public Line line(Journal journal, Entry entry) {
         JobState state = journal.state();
-        return new Line(entry.id(), entry.sequence(), state.settings().times().day(entry.at()), state.settings().times().clock(entry.at()), words.margin(entry), words.text(journal, entry), words.raw(entry),
+        return new Line(entry.id(), entry.sequence(), state.settings().times().day(entry.at()), state.settings().times().clockAt(entry.at()), state.settings().times().clock(entry.at()), words.margin(entry), words.text(journal, entry), words.raw(entry),
                 words.result(journal, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()), words.correctable(journal, entry), words.saidAnew(entry),
                 journal.pointsThatGoWith(entry.id()), fields(state, entry));
     }

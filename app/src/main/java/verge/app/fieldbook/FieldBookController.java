@@ -44,7 +44,6 @@ class FieldBookController {
         Collections.reverse(latestFirst);
         model.addAttribute("lines", latestFirst.stream().map(e -> text.line(journal, e)).toList());
         model.addAttribute("total", total);
-        model.addAttribute("clock", latestFirst.stream().findFirst().map(e -> journal.state().settings().times().clockAt(e.at())).orElse(""));
         model.addAttribute("undo", journal.lastDone().map(d -> text.deed(journal, d)).orElse(null));
         model.addAttribute("redo", journal.lastUndone().map(d -> text.deed(journal, d)).orElse(null));
         model.addAttribute("brought", jobs.job(job).broughtIn().orElse(null));

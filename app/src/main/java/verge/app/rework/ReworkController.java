@@ -96,7 +96,7 @@ class ReworkController {
         model.addAttribute("kinds", SeveralAnswers.Kind.values());
         model.addAttribute("whats", SeveralAnswers.What.values());
         model.addAttribute("leaves", state.leaves().stream().map(l -> new LeafChoice(l.entry(), "leaf " + l.number() + ", " + LeafKinds.occupied(l.written()))).toList());
-        model.addAttribute("day", state.settings().times().localDate(last.at()));
+        model.addAttribute("day", state.settings().times().localDate(last.at()).toString());
         model.addAttribute("clock", state.settings().times().clockAt(last.at()));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         model.addAttribute("air", state.settings().figures().air());

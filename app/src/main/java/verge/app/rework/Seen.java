@@ -8,32 +8,33 @@ import verge.app.leaf.LeafKinds;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
 import verge.core.job.Moves;
+import verge.core.journal.Entry;
 import verge.core.points.AsStaked;
 import verge.core.rework.Consequences;
 import verge.core.settings.JobSettings;
 import verge.core.setup.StationCheck;
 import verge.core.units.Figures;
+import verge.core.units.Length;
 
 /**
  * What a correction would do, in words and figures of the job, the largest first.
  *
  * @param words in one line
- * @param lines numbers of the lines that would be corrected, the first of them
+ * @param lines numbers of the lines that would be corrected: '7, 9 to 12'
  * @param moves how each point, leaf and check changes
  * @param more how many points move that are not told here
  * @param gone names of points that would lose their coordinates
  * @param arrows of the sketch: where each point is and where it would be, metres of the grid
  */
-record Seen(String words, List<Long> lines, List<Move> moves, int more, List<String> gone, List<Arrow> arrows, long asOf) {
+record Seen(String words, String lines, List<Move> moves, int more, List<String> gone, List<Arrow> arrows, long asOf) {
     private static final int MOVES_TOLD = 30;
     private static final int ARROWS = 2_000;
-    private static final int LINES_TOLD = 200;
 
     /** @param by how far it moves, or what becomes of it */
     record Move(String kind, String name, String before, String after, String by) {
     }
 
-    record Arrow(double north, double east, double toNorth, double toEast) {
+    record Arrow(double north, double east, double toNorth, double toEast, double up) {
     }
 
     static Seen of(ReworkService.Preview preview) {
@@ -42,13 +43,23 @@ record Seen(String words, List<Long> lines, List<Move> moves, int more, List<Str
         List<Move> told = new ArrayList<>(c.leaves().stream().map(l -> leaf(l, settings.figures())).toList());
         c.checks().forEach(check -> told.add(check(check, settings.figures())));
         c.moves().moved().stream().limit(MOVES_TOLD).forEach(m -> told.add(point(m, settings)));
-        List<Arrow> arrows = c.moves().moved().stream().limit(ARROWS).map(m -> arrow(m.before().position().plan(), m.after().position().plan())).toList();
-        return new Seen(words(preview), preview.lines().stream().limit(LINES_TOLD).map(e -> e.sequence()).toList(), told, Math.max(0, c.moves().moved().size() - MOVES_TOLD),
+        List<Arrow> arrows = c.moves().moved().stream().limit(ARROWS).map(m -> arrow(m.before().position().plan(), m.after().position().plan(), m.up().map(Length::metres).orElse(0.0))).toList();
+        return new Seen(words(preview), ranges(preview.lines().stream().map(Entry::sequence).toList()), told, Math.max(0, c.moves().moved().size() - MOVES_TOLD),
                 c.moves().gone().stream().map(PointName::text).toList(), arrows, preview.asOf());
     }
 
-    private static Arrow arrow(GridPoint from, GridPoint to) {
-        return new Arrow(from.northing(), from.easting(), to.northing(), to.easting());
+    private static Arrow arrow(GridPoint from, GridPoint to, double up) {
+        return new Arrow(from.northing(), from.easting(), to.northing(), to.easting(), up);
+    }
+
+    private static String ranges(List<Long> lines) {
+        StringBuilder all = new StringBuilder();
+        for (int i = 0; i < lines.size(); i++) {
+            boolean follows = i > 0 && lines.get(i) == lines.get(i - 1) + 1;
+            boolean goesOn = i + 1 < lines.size() && lines.get(i + 1) == lines.get(i) + 1;
+            all.append(follows ? goesOn ? "" : " to " + lines.get(i) : (i == 0 ? "" : ", ") + lines.get(i));
+        }
+        return all.toString();
     }
 
     private static String words(ReworkService.Preview preview) {

@@ -3,7 +3,6 @@ import { onceId, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { turnTo } from 'verge/frame/leaves.js';
 import { addLayer, theMap } from 'verge/sketch/sketch.js';
-import { roundLength } from 'verge/sketch/scale.js';
 
 const job = document.body.dataset.job;
 /** So long, in pixels, the largest move is drawn at most. */
@@ -47,10 +46,8 @@ export function mount(bench) {
     }
   };
   form.addEventListener('submit', event => { event.preventDefault(); go.click(); });
-  form.addEventListener('input', event => {
-    event.target.name === 'what' && choose(form, true);
-    event.target.name !== 'reason' && forget();
-  });
+  form.addEventListener('input', event => event.target.name !== 'reason' && forget());
+  form.elements.what?.addEventListener('change', () => { choose(form, true); forget(); });
   go.addEventListener('click', press);
   form.elements.what && choose(form, !form.elements.names.value);
   const touched = event => take(form, event, forget);
@@ -107,35 +104,48 @@ const element = (tag, className, words) => Object.assign(document.createElement(
 
 function show(form, seen) {
   const place = form.querySelector('#moves');
-  const times = draw(seen.arrows);
   const table = element('table', 'lines tight', '');
   for (const move of seen.moves) {
     const row = table.insertRow();
-    const name = row.insertCell();
-    name.append(element('b', '', move.name), ...(move.kind === 'point' ? [] : [element('small', 'quiet', ` ${move.kind}`)]));
-    const figures = row.insertCell();
-    figures.append(element('div', 'fig', move.by), element('div', 'fig quiet', `${move.before} → ${move.after}`));
+    row.insertCell().append(element('b', '', `${move.kind === 'check' ? 'check ' : ''}${move.name} `), element('span', 'fig', move.by),
+      element('div', 'fig quiet place', `was ${move.before}`), element('div', 'fig place', `is  ${move.after}`));
   }
-  const lines = seen.lines.length > 1 ? [element('p', 'quiet', `Lines ${seen.lines.join(', ')}`)] : [];
+  const lines = /\D/.test(seen.lines) ? [element('p', 'quiet', `Lines ${seen.lines}`)] : [];
   const gone = seen.gone.length ? [element('p', 'told wrong', `Without coordinates then: ${seen.gone.slice(0, 40).join(', ')}${seen.gone.length > 40 ? ' …' : ''}`)] : [];
   place.replaceChildren(element('p', '', seen.words), ...gone, ...lines, table, ...(seen.more ? [element('p', 'quiet', `and ${seen.more} points more`)] : []));
   place.hidden = false;
   document.getElementById('moved').textContent = seen.arrows.length + (seen.arrows.length === 2000 ? ' or more' : '');
-  document.getElementById('exaggerated').textContent = times ? `${times} times as long` : '–';
+  document.getElementById('exaggerated').textContent = draw(seen.arrows);
   place.scrollIntoView({ block: 'nearest' });
 }
 
-/** Draws each move from where a point is, as many times longer than it is as can be told at a glance; gives how many. */
+/**
+ * Draws each move from where a point is, as many times longer than it is as can be told at a glance; where heights move more than places,
+ * those, up or down the paper. Gives what was drawn, in words.
+ */
 function draw(moves) {
   arrows.clear();
-  const largest = Math.max(0, ...moves.map(m => Math.hypot(m.toNorth - m.north, m.toEast - m.east)));
-  if (largest === 0) {
-    return 0;
+  const largest = of => Math.max(0, ...moves.map(of));
+  const plan = largest(m => Math.hypot(m.toNorth - m.north, m.toEast - m.east));
+  const up = largest(m => Math.abs(m.up));
+  if (plan === 0 && up === 0) {
+    return '–';
   }
-  const { length: times } = roundLength(largest / theMap().getView().getResolution(), LONGEST_ARROW);
-  const told = Math.max(1, Number(times.toPrecision(1)));
-  arrows.addFeatures(moves.map(m => new ol.Feature(new ol.geom.LineString([[m.east, m.north], [m.east + told * (m.toEast - m.east), m.north + told * (m.toNorth - m.north)]]))));
-  return told;
+  const heights = up > plan;
+  const pixels = Math.max(plan, up) / theMap().getView().getResolution();
+  const times = pixels > LONGEST_ARROW ? 1 : mostTimes(pixels);
+  arrows.addFeatures(moves.map(m => {
+    const [east, north] = heights ? [0, m.up] : [m.toEast - m.east, m.toNorth - m.north];
+    return new ol.Feature(new ol.geom.LineString([[m.east, m.north], [m.east + times * east, m.north + times * north]]));
+  }));
+  return `${heights ? 'heights' : 'in plan'} × ${times}`;
+}
+
+/** The largest round number of times that keeps so many pixels within the longest arrow. */
+function mostTimes(pixels) {
+  const most = LONGEST_ARROW / pixels;
+  const power = 10 ** Math.floor(Math.log10(most));
+  return power * [1, 2, 5].filter(round => round * power <= most).pop();
 }
 
 async function write(address, form, seen) {
