@@ -1,39 +1,67 @@
 package verge.app.cogo;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.Value;
 import verge.app.journal.Values;
+import verge.core.coding.PointName;
+import verge.core.cogo.EndsOf;
 import verge.core.cogo.InverseNoted;
-import verge.core.job.JobState;
+import verge.core.cogo.SiteInverse;
+import verge.core.geodesy.Position;
+import verge.core.journal.Payload;
+import verge.core.points.PointSeen;
 import verge.core.problem.SurveyException;
 
 /** Inverses noted, in journals and in the book. */
 @Component
 final class InverseKind extends EntryKind<InverseNoted> {
     InverseKind() {
-        super(InverseNoted.class, "inverse", 1, "inverse");
+        super(InverseNoted.class, "inverse", 2, "inverse");
+    }
+
+    @Override
+    public Map<Integer, Class<? extends Earlier>> earlier() {
+        return Map.of(1, InverseNoted1.class);
     }
 
     @Override
     public String text(InverseNoted says, InBook in) {
-        return says.from() + " to " + says.to();
+        return says.from().name() + " to " + says.to().name();
     }
 
+    /** As it is now, and as it was when it was noted if that has changed since. */
     @Override
     public String result(InverseNoted says, InBook in) {
-        JobState state = in.state();
+        Optional<String> then = says.from().position().flatMap(from -> says.to().position().map(to -> figures(from, to, in)));
+        Optional<String> now = in.state().latest(new EndsOf(in.entry().id())).map(ends -> figures(ends.from(), ends.to(), in));
+        return now.map(n -> n + then.filter(t -> !t.equals(n)).map(t -> "; when it was noted " + t).orElse("")).or(() -> then.map(t -> t + "; its points are there no more")).orElse("");
+    }
+
+    private static String figures(Position from, Position to, InBook in) {
         try {
-            return state.find(says.from()).flatMap(a -> state.find(says.to()).map(b -> state.inverse(a.position(), b.position())))
-                    .map(r -> in.figures().direction(r.azimuth()) + "  " + in.figures().length(r.ground()) + " ground").orElse("");
+            SiteInverse.Result r = in.state().inverse(from, to);
+            return in.figures().direction(r.azimuth()) + "  " + in.figures().length(r.ground()) + " ground";
         } catch (SurveyException coincident) {
             return "";
         }
     }
+
     @Override
     public List<Value<InverseNoted>> values(InverseNoted says, InBook in) {
-        return new Values<>(says, in).name("from", "", "From", says.from(), (was, from) -> new InverseNoted(from, was.to())).name("to", "", "To", says.to(), (was, to) -> new InverseNoted(was.from(), to)).all();
+        return new Values<>(says, in).name("from", "", "From", says.from().name(), (was, from) -> new InverseNoted(PointSeen.named(from), was.to()))
+                .name("to", "", "To", says.to().name(), (was, to) -> new InverseNoted(was.from(), PointSeen.named(to))).all();
+    }
+
+    /** Before an inverse kept the positions it was computed from. */
+    record InverseNoted1(PointName from, PointName to) implements Earlier {
+        @Override
+        public Payload today() {
+            return new InverseNoted(PointSeen.named(from), PointSeen.named(to));
+        }
     }
 }

@@ -11,6 +11,7 @@ import verge.core.cogo.SiteInverse;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
 import verge.core.points.Origin;
+import verge.core.points.PointSeen;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -35,8 +36,13 @@ public class InverseService {
         points.takeOn(job, Origin.CONTROL, author.person(), from, to);
         journals.append(job, author, state -> {
             between(state, from, to);
-            return new InverseNoted(PointName.parse(from), PointName.parse(to));
+            return new InverseNoted(seen(state, from), seen(state, to));
         });
+    }
+
+    private static PointSeen seen(JobState state, String typed) {
+        PointName name = PointName.parse(typed);
+        return state.own(name).map(point -> PointSeen.of(point, state.allNamed(name))).orElseGet(() -> PointSeen.named(name));
     }
 
     private static Position position(JobState state, String field, String typed) {

@@ -1,11 +1,18 @@
 package verge.app.points;
 
 import io.swagger.v3.oas.annotations.Operation;
+import java.security.Principal;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.core.geodesy.Elevation;
 import verge.core.points.Origin;
@@ -15,9 +22,11 @@ import verge.core.points.StoredPoint;
 @RestController
 class PointApi {
     private final JournalService journals;
+    private final PointService points;
 
-    PointApi(JournalService journals) {
+    PointApi(JournalService journals, PointService points) {
         this.journals = journals;
+        this.points = points;
     }
 
     /** Metres of the job's grid; elevation and standard deviations are null where there are none. */
@@ -35,5 +44,16 @@ class PointApi {
     @GetMapping("/api/v1/jobs/{job}/points")
     List<PointBody> points(@PathVariable UUID job) {
         return journals.state(job).points().map(PointBody::of).toList();
+    }
+
+    /** @param entry that gave the position; null for the usual order again */
+    record Choice(String name, UUID entry) {
+    }
+
+    @Operation(summary = "Let one position of a name count", description = "Of several positions of a name control counts before measured, design and staked ones, and the latest of them; this says otherwise, in the journal.")
+    @PostMapping("/api/v1/jobs/{job}/points/counting")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void choose(@PathVariable UUID job, @RequestBody Choice choice, Principal person) {
+        points.choose(job, choice.name() == null ? "" : choice.name(), Optional.ofNullable(choice.entry()), new Author(UUID.randomUUID(), person.getName(), "program"));
     }
 }

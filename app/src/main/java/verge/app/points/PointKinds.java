@@ -16,6 +16,7 @@ import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
 import verge.core.points.PointKeyed;
 import verge.core.points.PointsImported;
+import verge.core.points.PositionChosen;
 
 /** Points given, in journals and in the book. */
 final class PointKinds {
@@ -75,6 +76,24 @@ final class PointKinds {
             Values<PointKeyed> values = new Values<>(says, in);
             new GivenValues<PointKeyed>("", "", in.state().settings(), p -> new NamedPosition(p.name(), p.code(), p.position()), (was, point) -> new PointKeyed(point.name(), point.code(), point.position())).addTo(values, says);
             return values.all();
+        }
+    }
+
+    /** Which of several positions counts. */
+    @Component
+    static final class Chosen extends EntryKind<PositionChosen> {
+        Chosen() {
+            super(PositionChosen.class, "position-chosen", 1, "counts");
+        }
+
+        @Override
+        public String text(PositionChosen says, InBook in) {
+            return says.entry().map(entry -> "of " + says.name() + " the position of line " + in.line(entry) + " counts").orElse("of " + says.name() + " the usual position counts again");
+        }
+
+        @Override
+        public List<Value<PositionChosen>> values(PositionChosen says, InBook in) {
+            return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> new PositionChosen(name, was.entry())).all();
         }
     }
 

@@ -12,6 +12,7 @@ import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.points.Origin;
 import verge.core.points.PointKeyed;
+import verge.core.points.PositionChosen;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.JobSettings;
@@ -46,6 +47,22 @@ public class PointService {
             return new PointKeyed(name, Code.NONE, position);
         });
         return name;
+    }
+
+    /**
+     * Lets one of several positions of a name count, or the usual one again.
+     *
+     * @param entry that gave the position; empty for the usual order
+     * @throws SurveyException POINT_UNKNOWN if the entry gave none of the name
+     */
+    public void choose(UUID job, String typedName, Optional<UUID> entry, Author author) {
+        PointName name = PointName.parse(typedName);
+        journals.append(job, author, state -> {
+            if (state.allNamed(name).isEmpty() || entry.isPresent() && state.pointsOf(entry.get()).stream().noneMatch(p -> p.name().equals(name))) {
+                throw new SurveyException(Problem.POINT_UNKNOWN, name.text());
+            }
+            return new PositionChosen(name, entry);
+        });
     }
 
     private static double metres(String field, String typed, LengthUnit unit) {

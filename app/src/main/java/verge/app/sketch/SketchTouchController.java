@@ -25,6 +25,7 @@ import verge.app.files.SiteFileService;
 import verge.app.journal.Author;
 import verge.app.journal.EntryWords;
 import verge.app.journal.JournalService;
+import verge.app.points.PointService;
 import verge.app.points.SitePoints;
 import verge.core.alignment.Alignment;
 import verge.core.alignment.Profile;
@@ -55,14 +56,16 @@ class SketchTouchController {
     private final SiteFileService files;
     private final Layers layers;
     private final SitePoints points;
+    private final PointService pointService;
     private final EntryWords words;
 
-    SketchTouchController(JournalService journals, SiteDrawings drawings, SiteFileService files, Layers layers, SitePoints points, EntryWords words) {
+    SketchTouchController(JournalService journals, SiteDrawings drawings, SiteFileService files, Layers layers, SitePoints points, PointService pointService, EntryWords words) {
         this.journals = journals;
         this.drawings = drawings;
         this.files = files;
         this.layers = layers;
         this.points = points;
+        this.pointService = pointService;
         this.words = words;
     }
 
@@ -169,7 +172,19 @@ class SketchTouchController {
         model.addAttribute("place", journal.state().settings().place(point.position()));
         model.addAttribute("sigma", point.sigma().map(s -> "\u03c3 " + journal.state().settings().figures().small(s.plan())).orElse(""));
         model.addAttribute("correctable", words.correctable(journal, line));
+        boolean counts = journal.state().own(point.name()).filter(point::equals).isPresent();
+        long others = journal.state().allNamed(point.name()).size() - 1L;
+        model.addAttribute("others", others);
+        model.addAttribute("counts", counts);
+        model.addAttribute("byHand", journal.state().isByHand(point.name()));
         return "sketch/thing :: point";
+    }
+
+    /** Lets this position of its name count. @param entry that gave it; left out for the usual order again */
+    @PostMapping("/counting")
+    String counting(@PathVariable UUID job, @RequestParam String name, @RequestParam(required = false) UUID entry, Principal person) {
+        pointService.choose(job, name, Optional.ofNullable(entry), Author.atPage(person.getName()));
+        return "redirect:/jobs/" + job + "/book";
     }
 
     /** What the selected things come to: those wholly within the outline, on layers that are shown. */

@@ -29,6 +29,7 @@ import verge.core.leaf.LeafReopened;
 import verge.core.leaf.StationSetUp;
 import verge.core.measure.ShotTaken;
 import verge.core.points.PointKeyed;
+import verge.core.points.PointSeen;
 import verge.core.pole.TargetChosen;
 import verge.core.reading.Pointing;
 import verge.core.reading.Target;
@@ -153,10 +154,10 @@ class BookTextTest {
     @Test
     void anInverseIsToldInTheJobsOwnFigures() {
         book = new Books(Figures.of(LengthUnit.US_SURVEY_FOOT, AngleUnit.DEGREES, DirectionStyle.QUADRANT, 3));
-        BookText.Line line = line(book.add(new InverseNoted(new PointName("T2"), new PointName("T1"))));
+        BookText.Line line = line(book.add(new InverseNoted(PointSeen.named(new PointName("T2")), PointSeen.named(new PointName("T1")))));
         assertThat(line.text()).isEqualTo("T2 to T1");
         assertThat(line.result()).isEqualTo("S 0\u00b000\u203200\u2033 E  328.083 ftUS ground");
-        assertThat(line(book.add(new InverseNoted(new PointName("T1"), new PointName("T1")))).result()).isEmpty();
+        assertThat(line(book.add(new InverseNoted(PointSeen.named(new PointName("T1")), PointSeen.named(new PointName("T1"))))).result()).isEmpty();
     }
 
     /** The settings that places were taken along from are struck: what was taken back after them cannot come again, and the book is read all the same. */

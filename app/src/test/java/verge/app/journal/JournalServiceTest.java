@@ -44,6 +44,7 @@ import verge.core.journal.Struck;
 import verge.core.leaf.StationSetUp;
 import verge.core.measure.ShotTaken;
 import verge.core.points.PointKeyed;
+import verge.core.points.PointSeen;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Atmosphere;
@@ -278,7 +279,7 @@ class JournalServiceTest {
         journals.strike(job, Author.atPage("surveyor"), last);
         journals.strike(job, Author.atPage("surveyor"), setup);
         journals.restore(job, Author.atPage("surveyor"), setup);
-        journals.append(job, Author.atPage("surveyor"), new InverseNoted(new PointName("T1"), new PointName("d3")));
+        journals.append(job, Author.atPage("surveyor"), new InverseNoted(PointSeen.named(new PointName("T1")), PointSeen.named(new PointName("d3"))));
     }
 
     private static TotalStationReading reading(Random random) {

@@ -4,16 +4,28 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import verge.core.coding.Naming;
 import verge.core.coding.PointName;
+import verge.core.points.MadeFrom;
+import verge.core.points.PointSeen;
 
-public record InverseNoted(PointName from, PointName to) implements Naming {
-
+/** An inverse that was noted, with the very positions it was computed from. */
+public record InverseNoted(PointSeen from, PointSeen to) implements Naming, MadeFrom {
     @Override
     public Stream<PointName> names() {
+        return madeFrom().map(PointSeen::name);
+    }
+
+    @Override
+    public Stream<PointSeen> madeFrom() {
         return Stream.of(from, to);
     }
 
     @Override
     public InverseNoted renamed(UnaryOperator<PointName> other) {
-        return new InverseNoted(other.apply(from), other.apply(to));
+        return new InverseNoted(renamed(from, other), renamed(to, other));
+    }
+
+    private static PointSeen renamed(PointSeen seen, UnaryOperator<PointName> other) {
+        PointName name = other.apply(seen.name());
+        return name.equals(seen.name()) ? seen : PointSeen.named(name);
     }
 }

@@ -2,6 +2,7 @@ package verge.core.cogo;
 
 import java.util.Optional;
 import verge.core.geodesy.Elevation;
+import verge.core.geodesy.GridInverse;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;

@@ -165,9 +165,9 @@ public final class JobState {
         return floor().holds(point.position().elevation());
     }
 
-    /** What a name means when a setup is checked by it: the known point of the name, else what else bears it, but never a stake. */
+    /** What a name means when a setup is checked by it: the position chosen to count, else the known point of the name, else what else bears it, but never a stake. */
     public Optional<StoredPoint> mark(PointName name) {
-        return find(name, Origin.CONTROL).or(() -> find(name).filter(p -> p.origin() != Origin.STAKED));
+        return Points.byHand(sheet, name).or(() -> find(name, Origin.CONTROL)).or(() -> find(name).filter(p -> p.origin() != Origin.STAKED));
     }
 
     /** What a check says of the setup it was taken from; empty if setup or mark is no longer known. */
@@ -190,14 +190,19 @@ public final class JobState {
         return Points.of(sheet.outcome(entry)).toList();
     }
 
-    /** The position that counts among those of one name: by origin, then the latest. */
+    /** The position that counts among those of one name: the one that was chosen to, else by origin, then the latest. */
     public Optional<StoredPoint> find(PointName name) {
         return own(name).or(() -> seen.known(name)).or(() -> seen.design(name));
     }
 
     /** As {@link #find(PointName)}, among the job's own points. */
     public Optional<StoredPoint> own(PointName name) {
-        return Points.counting(named(name));
+        return Points.counting(sheet, name);
+    }
+
+    /** Whether somebody chose which position of a name counts. */
+    public boolean isByHand(PointName name) {
+        return Points.byHand(sheet, name).isPresent();
     }
 
     /** The latest position of a name that has the given origin. */

@@ -4,9 +4,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import verge.core.journal.Entry;
 import verge.core.journal.Sheet;
+import verge.core.points.MadeFrom;
 import verge.core.points.Points;
 import verge.core.points.PointsGiven;
 import verge.core.points.PointsNamed;
@@ -27,12 +30,16 @@ public record Trace(Entry entry, List<Entry> restsOn, List<Entry> amended, List<
 
     private static Map<UUID, Entry> restsOn(Sheet sheet, UUID entry) {
         Map<UUID, Entry> all = new LinkedHashMap<>();
-        sheet.seenBy(entry).forEach(sight -> by(sight).forEach(by -> all.put(by.id(), by)));
+        Set<UUID> madeFrom = sheet.entry(entry).map(sheet::counting).filter(MadeFrom.class::isInstance).map(p -> ((MadeFrom) p).madeFrom().flatMap(seen -> seen.entry().stream()).collect(Collectors.toSet())).orElse(Set.of());
+        sheet.seenBy(entry).forEach(sight -> by(sight, madeFrom).forEach(by -> all.put(by.id(), by)));
         return all;
     }
 
-    /** Of several points of a name, only the one that counted then. */
-    private static List<Entry> by(Sheet.Sight sight) {
+    /** Of several points of a name, only the one that was computed with, or counted then. */
+    private static List<Entry> by(Sheet.Sight sight, Set<UUID> madeFrom) {
+        if (sight.key() instanceof PointsNamed && sight.by().stream().anyMatch(by -> madeFrom.contains(by.id()))) {
+            return sight.by().stream().filter(by -> madeFrom.contains(by.id())).toList();
+        }
         return sight.key() instanceof PointsNamed ? of(sight, Points.counting(points(sight))) : sight.key() instanceof PointsGiven ? of(sight, Points.firstGiven(points(sight))) : sight.by();
     }
 

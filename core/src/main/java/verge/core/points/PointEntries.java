@@ -15,7 +15,8 @@ public final class PointEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.ofTheWhole(PointsImported.class, PointEntries::imported), Chapter.ofTheWhole(PointKeyed.class, PointEntries::keyed));
+        return List.of(Chapter.ofTheWhole(PointsImported.class, PointEntries::imported), Chapter.ofTheWhole(PointKeyed.class, PointEntries::keyed),
+                Chapter.of(PositionChosen.class, (line, looks) -> Outcome.of(new CountsByHand(line.says().name()), line.says().entry())));
     }
 
     private static Outcome imported(Line<PointsImported> line, Looks looks) {

@@ -4,11 +4,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.journal.Looks;
 import verge.core.journal.Outcome;
+import verge.core.journal.Sheet;
 
 /** Points as entries give them, and which of one name counts. */
 public final class Points {
@@ -40,6 +42,21 @@ public final class Points {
         return named.stream().flatMap(List::stream).reduce((first, next) -> next.origin().compareTo(first.origin()) <= 0 ? next : first);
     }
 
+    /** As {@link #counting(List)}, of all that a job has of a name, unless one of them was chosen to count. */
+    public static Optional<StoredPoint> counting(Sheet sheet, PointName name) {
+        List<List<StoredPoint>> named = sheet.all(new PointsNamed(name));
+        return byHand(sheet, name).or(() -> counting(named));
+    }
+
+    /** The position of a name that was chosen to count, if one was and is there. */
+    public static Optional<StoredPoint> byHand(Sheet sheet, PointName name) {
+        return byHand(sheet.all(new PointsNamed(name)), sheet.latest(new CountsByHand(name)));
+    }
+
+    private static Optional<StoredPoint> byHand(List<List<StoredPoint>> named, Optional<Optional<UUID>> chosen) {
+        return chosen.flatMap(entry -> entry).flatMap(entry -> named.stream().flatMap(List::stream).filter(p -> p.entry().equals(entry)).findFirst());
+    }
+
     /** The latest position that has an origin. */
     public static Optional<StoredPoint> latest(List<List<StoredPoint>> named, Origin origin) {
         return named.stream().flatMap(List::stream).filter(p -> p.origin() == origin).reduce((first, next) -> next);
@@ -50,7 +67,8 @@ public final class Points {
      * correction made when more is known, means the point of the name that was given first.
      */
     public static Optional<StoredPoint> then(Looks looks, PointName name) {
-        return counting(looks.all(new PointsNamed(name))).or(() -> firstGiven(looks.wholeAll(new PointsGiven(name))));
+        List<List<StoredPoint>> named = looks.all(new PointsNamed(name));
+        return byHand(named, looks.before(new CountsByHand(name))).or(() -> counting(named)).or(() -> firstGiven(looks.wholeAll(new PointsGiven(name))));
     }
 
     /** What a name that was not known means: of those given later, the first. */

@@ -1,7 +1,7 @@
 package verge.core.setup;
 
 import java.util.Optional;
-import verge.core.cogo.GridInverse;
+import verge.core.geodesy.GridInverse;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.Uncertainty;

@@ -46,7 +46,9 @@ import verge.core.measure.ShotTaken;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
 import verge.core.points.PointKeyed;
+import verge.core.points.PointSeen;
 import verge.core.points.PointsImported;
+import verge.core.points.PositionChosen;
 import verge.core.points.StoredPoint;
 import verge.core.pole.TargetChosen;
 import verge.core.problem.SurveyException;
@@ -146,7 +148,7 @@ class WavesTest {
     private Payload fact() {
         UUID setup = any(StationSetUp.class);
         UUID plan = any(SetsPlanned.class);
-        return switch (random.nextInt(20)) {
+        return switch (random.nextInt(21)) {
             case 0 -> control();
             case 1 -> new PointKeyed(name("D"), Code.NONE, somewhere());
             case 2 -> new TargetChosen(target(), "prism " + random.nextInt(3));
@@ -163,9 +165,18 @@ class WavesTest {
             case 14 -> new PointStaked(setup, name("D"), somewhere(), reading(), target(), Tolerance.USUAL, "");
             case 15 -> random.nextBoolean() ? new FloorsNamed(new Floors(List.of(new Floor("yard", new Elevation(random.nextInt(3)))))) : new FloorChosen(Optional.of("yard").filter(f -> random.nextBoolean()));
             case 16 -> random.nextBoolean() ? new DesignChosen(UUID.randomUUID(), "d") : new FindingAccepted("K", "x", "r" + random.nextInt(9));
-            case 17 -> random.nextInt(3) == 0 ? new SettingsChosen(settings(random.nextInt(3)), random.nextBoolean()) : new InverseNoted(mark(), mark());
+            case 17 -> random.nextInt(3) == 0 ? new SettingsChosen(settings(random.nextInt(3)), random.nextBoolean()) : new InverseNoted(seen(), PointSeen.named(mark()));
+            case 18 -> new PositionChosen(random.nextBoolean() ? mark() : name("P"), Optional.of(any()).filter(e -> random.nextInt(3) > 0));
             default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of());
         };
+    }
+
+    private UUID any() {
+        return journal.entries().get(random.nextInt(journal.entries().size())).id();
+    }
+
+    private PointSeen seen() {
+        return journal.state().points().skip(random.nextInt(3)).findFirst().map(p -> PointSeen.of(p, journal.state().allNamed(p.name()))).orElseGet(() -> PointSeen.named(mark()));
     }
 
     private Payload amendment() {

@@ -1,6 +1,5 @@
-package verge.core.cogo;
+package verge.core.geodesy;
 
-import verge.core.geodesy.GridPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
