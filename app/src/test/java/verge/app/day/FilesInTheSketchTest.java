@@ -46,24 +46,13 @@ class FilesInTheSketchTest extends InBrowser {
         browser.until(d -> !d.findElements(By.cssSelector("#sketch[data-sheets='1']")).isEmpty());
     }
 
-    /** Brings a place under the middle of the sketch and touches it. */
-    private void touch(double north, double east) {
-        browser.script("""
-                const { theMap } = await import('/js/sketch/sketch.js');
-                theMap().getView().setResolution(0.05);
-                theMap().getView().setCenter([arguments[1], arguments[0]]);
-                theMap().renderSync();
-                """, north, east);
-        browser.click(By.id("sketch-map"));
-    }
-
     private long draws() {
         return browser.<Number>script("const { theCanvas } = await import('/js/sketch/sketch.js'); return theCanvas().draws ?? 0").longValue();
     }
 
     @Test
     void aCornerOfALineBecomesAPointToStake() {
-        touch(6_314_466, 648_980);
+        browser.touch(6_314_466, 648_980);
         browser.sees("Kerb");
         browser.sees("16.");
         browser.click(By.xpath("//button[.='Make it a point']"));
@@ -79,7 +68,7 @@ class FilesInTheSketchTest extends InBrowser {
         browser.click(By.xpath("//div[contains(@class,'layer-row')][.//span[.='Kerb']]//button"));
         browser.until(d -> d.findElement(By.xpath("//div[contains(@class,'layer-row')][.//span[.='Kerb']]//button")).getText().equals("make design"));
         browser.click(By.cssSelector("#layers-panel .close-panel"));
-        touch(6_314_470, 648_978.5);
+        browser.touch(6_314_470, 648_978.5);
         browser.sees("is underlay");
         browser.sees("cannot be picked or staked");
     }
