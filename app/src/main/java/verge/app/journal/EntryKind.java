@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import verge.core.coding.PointName;
 import verge.core.journal.Payload;
 import verge.core.points.StoredPoint;
 import verge.core.reading.Reading;
@@ -77,6 +78,11 @@ public abstract class EntryKind<P extends Payload> {
 
     /** The steps from what was read to what it came to. @param says as it counts now, corrections included */
     public List<TraceStep> steps(P says, InBook in) {
+        return List.of();
+    }
+
+    /** What it gave of a point that something else was computed from, and where that stands in what it was taken from. @param says as it counts now */
+    public List<TraceStep> given(P says, PointName name, InBook in) {
         return List.of();
     }
 

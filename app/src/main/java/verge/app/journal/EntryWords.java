@@ -3,6 +3,7 @@ package verge.app.journal;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
+import verge.core.coding.PointName;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
@@ -60,6 +61,12 @@ public class EntryWords {
     public List<TraceStep> steps(Journal journal, Entry entry) {
         Payload counting = journal.counting(entry);
         return kinds.of(counting).steps(counting, new InBook(journal, entry, this));
+    }
+
+    /** What an entry gave of a point that something else was computed from. */
+    public List<TraceStep> given(Journal journal, Entry entry, PointName name) {
+        Payload counting = journal.counting(entry);
+        return kinds.of(counting).given(counting, name, new InBook(journal, entry, this));
     }
 
     /** What of an entry can be corrected in its place, as it counts now. */

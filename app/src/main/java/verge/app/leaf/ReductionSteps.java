@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import verge.app.journal.InBook;
 import verge.app.journal.TraceStep;
+import verge.app.setup.SetupWords;
 import verge.core.leaf.Leaf;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.Face;
@@ -16,6 +17,7 @@ import verge.core.reduction.Step;
 import verge.core.setup.Conditions;
 import verge.core.setup.ObservedPoint;
 import verge.core.setup.Occupation;
+import verge.core.setup.OrientedStation;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
 
@@ -35,18 +37,24 @@ public final class ReductionSteps {
         Conditions conditions = here.conditions();
         ObservedPoint observed = leaf.station().observe(reading, target);
         ShotReduction.Result r = observed.reduction();
+        OrientedStation.OnTheWay sigma = leaf.station().onTheWay(r);
         List<TraceStep> steps = new ArrayList<>();
-        steps.add(new TraceStep("Read: direction, zenith angle, slope distance", in.circle(reading)));
+        steps.add(new TraceStep("Read: direction, zenith angle, slope distance", in.circle(reading), SetupWords.seconds(conditions.precision().sigmaDirection()) + "  " + SetupWords.seconds(conditions.precision().sigmaZenith()) + "  " + f.small(sigma.slope())));
         if (!conditions.errors().equals(InstrumentErrors.NONE) || reading.face() != Face.ONE) {
             steps.add(new TraceStep("As face 1 without axis errors would read", f.circle(r.direction()) + "  " + f.circle(r.zenith())));
         }
-        r.grid().steps().forEach(step -> steps.add(new TraceStep(words(step.kind(), conditions.air(), target), f.length(step.after()))));
-        steps.add(new TraceStep("Azimuth: direction and orientation of leaf " + leaf.number() + ", " + f.circle(leaf.station().orientation()), f.direction(leaf.station().azimuth(r.direction()))));
+        r.grid().steps().forEach(step -> steps.add(new TraceStep(words(step.kind(), conditions.air(), target), f.length(step.after()), f.small(isLevel(step.kind()) ? sigma.horizontal() : sigma.slope()))));
+        steps.add(new TraceStep("Azimuth: direction and orientation of leaf " + leaf.number() + ", " + f.circle(leaf.station().orientation()), f.direction(leaf.station().azimuth(r.direction())), SetupWords.seconds(sigma.azimuth())));
         here.station().elevation().ifPresent(h -> steps.add(new TraceStep("Rise: instrument " + f.bare(here.instrumentHeight()) + " above " + leaf.written().station() + ", prism " + f.bare(target.height())
-                + " above the point, curvature and refraction", f.difference(r.rise()))));
-        steps.add(new TraceStep("Coordinates", in.state().settings().place(observed.position())));
-        steps.add(new TraceStep("\u03c3 in plan and height, of reading, leaf and tape", f.small(observed.sigma().plan()) + "  " + f.small(observed.sigma().up())));
+                + " above the point, curvature and refraction", f.difference(r.rise()), f.small(sigma.rise()))));
+        String[] axes = {f.small(observed.sigma().north()), f.small(observed.sigma().east())};
+        steps.add(new TraceStep("Coordinates, with all that is known of reading, leaf, centring and tape", in.state().settings().place(observed.position()),
+                (f.axes().northFirst() ? axes[0] + "  " + axes[1] : axes[1] + "  " + axes[0]) + observed.position().elevation().map(e -> "  " + f.small(observed.sigma().up())).orElse("")));
         return steps;
+    }
+
+    private static boolean isLevel(Step.Kind kind) {
+        return kind == Step.Kind.HORIZONTAL || kind == Step.Kind.GRID_SCALE;
     }
 
     private static String words(Step.Kind kind, Atmosphere air, Target target) {

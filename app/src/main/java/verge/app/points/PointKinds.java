@@ -3,6 +3,7 @@ package verge.app.points;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
+import verge.app.files.FileRows;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.TraceStep;
@@ -25,8 +26,18 @@ final class PointKinds {
 
     @Component
     static final class Imported extends EntryKind<PointsImported> {
-        Imported() {
+        private final FileRows rows;
+
+        Imported(FileRows rows) {
             super(PointsImported.class, "points-imported", 2, "file");
+            this.rows = rows;
+        }
+
+        @Override
+        public List<TraceStep> given(PointsImported says, PointName name, InBook in) {
+            return says.points().stream().filter(p -> p.name().equals(name)).reduce((first, next) -> next)
+                    .map(p -> new TraceStep(name + rows.of(says.sha256(), name.text()).map(row -> ", row " + row + " of the file").orElse(""), in.state().settings().place(p.position()),
+                            p.sigma().map(s -> in.figures().small(s.north()) + "  " + in.figures().small(s.east())).orElse(""))).stream().toList();
         }
 
         @Override

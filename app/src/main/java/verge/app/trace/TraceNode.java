@@ -2,6 +2,7 @@ package verge.app.trace;
 
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import verge.app.journal.TraceStep;
 
 /**
@@ -18,5 +19,10 @@ import verge.app.journal.TraceStep;
 public record TraceNode(UUID entry, long line, String margin, String text, String result, boolean struck, List<TraceStep> steps, List<Amended> amended, List<TraceNode> on, int more) {
     /** A line that changed the meaning of another. */
     public record Amended(long line, String text) {
+    }
+
+    /** The same with what it gave to the entry that it is told for. */
+    TraceNode with(List<TraceStep> given) {
+        return given.isEmpty() ? this : new TraceNode(entry, line, margin, text, result, struck, Stream.concat(given.stream(), steps.stream()).toList(), amended, on, more);
     }
 }

@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import verge.app.journal.EntryWords;
 import verge.app.journal.JournalService;
+import verge.app.journal.TraceStep;
 import verge.core.coding.PointName;
 import verge.core.job.Journal;
 import verge.core.job.Trace;
@@ -61,8 +62,12 @@ public class TraceService {
     private TraceNode node(Journal journal, Trace trace, Set<UUID> told, int depth) {
         Entry entry = trace.entry();
         boolean further = told.add(entry.id()) && depth < DEEPEST;
-        List<TraceNode> on = !further ? List.of() : trace.restsOn().stream().limit(MOST_BESIDE).map(e -> node(journal, journal.trace(e.id()).orElseThrow(), told, depth + 1)).toList();
+        List<TraceNode> on = !further ? List.of() : trace.restsOn().stream().limit(MOST_BESIDE).map(e -> node(journal, journal.trace(e.id()).orElseThrow(), told, depth + 1).with(given(journal, e, trace))).toList();
         return node(journal, entry, trace.amended(), on, further ? trace.restsOn().size() - on.size() : 0);
+    }
+
+    private List<TraceStep> given(Journal journal, Entry from, Trace trace) {
+        return trace.names().getOrDefault(from.id(), List.of()).stream().distinct().flatMap(name -> words.given(journal, from, name).stream()).toList();
     }
 
     private TraceNode leaf(Journal journal, Entry entry) {

@@ -49,7 +49,8 @@ class TraceTest {
     void aShotIsToldFromItsReadingToItsCoordinates() throws Exception {
         JsonNode root = told("?point=101").get("root");
         assertThat(texts(root.get("steps"), "words")).element(0).asString().startsWith("Read: direction");
-        assertThat(texts(root.get("steps"), "words")).contains("In the grid", "Coordinates");
+        assertThat(texts(root.get("steps"), "words")).contains("In the grid").anyMatch(w -> w.startsWith("Coordinates"));
+        assertThat(texts(root.get("steps"), "sigma")).as("at each step").allMatch(s -> s.contains("mm") || s.contains("\u2033"));
         assertThat(texts(root.get("steps"), "figure")).contains(party.state().settings().place(shot().position()));
         JsonNode leaf = only(root.get("on"));
         assertThat(leaf.get("margin").asString()).isEqualTo("setup");
@@ -57,7 +58,8 @@ class TraceTest {
         assertThat(texts(leaf.get("on"), "margin")).containsExactlyInAnyOrder("settings", "file");
         JsonNode file = leaf.get("on").valueStream().filter(n -> n.get("margin").asString().equals("file")).findFirst().orElseThrow();
         assertThat(file.get("text").asString()).contains("ternholm-control.csv");
-        assertThat(texts(file.get("steps"), "figure")).allMatch(digest -> digest.matches("[0-9a-f]{64}"));
+        assertThat(texts(file.get("steps"), "words")).contains("T2, row 3 of the file", "T4, row 5 of the file");
+        assertThat(texts(file.get("steps"), "figure")).anyMatch(digest -> digest.matches("[0-9a-f]{64}"));
     }
 
     @Test

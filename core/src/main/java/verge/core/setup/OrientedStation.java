@@ -84,6 +84,27 @@ public record OrientedStation(Occupation occupation, Angle orientation, StationC
         return new AlongSight(root(along), root(across), sigma(shot.slope(), shot.zenith(), azimuth, 1).up());
     }
 
+    /**
+     * Standard deviations of a single reading on its way to coordinates.
+     *
+     * @param horizontal of the horizontal distance, from distance and zenith angle
+     * @param azimuth of direction and orientation
+     * @param rise of zenith angle, distance and the tape at the target
+     */
+    public record OnTheWay(Length slope, Length horizontal, Angle azimuth, Length rise) {
+    }
+
+    public OnTheWay onTheWay(ShotReduction.Result shot) {
+        InstrumentPrecision p = occupation.conditions().precision();
+        double slope = shot.slope().metres();
+        double sigmaSlope = p.distanceMeter().sigma(shot.slope()).metres();
+        double sin = shot.zenith().sin();
+        double cos = shot.zenith().cos();
+        double zenith = slope * p.sigmaZenith().radians();
+        return new OnTheWay(new Length(sigmaSlope), root(square(sin * sigmaSlope) + square(cos * zenith)), new Angle(Math.hypot(p.sigmaDirection().radians(), sigmaOrientation().radians())),
+                root(square(cos * sigmaSlope) + square(sin * zenith) + square(p.sigmaHeight().metres())));
+    }
+
     private Uncertainty sigma(Length slopeDistance, Angle zenith, Angle azimuth, int pointings) {
         InstrumentPrecision p = occupation.conditions().precision();
         double slope = slopeDistance.metres();
