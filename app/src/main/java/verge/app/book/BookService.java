@@ -7,6 +7,7 @@ import java.io.Reader;
 import java.nio.charset.StandardCharsets;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +18,6 @@ import java.util.concurrent.locks.Lock;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import org.springframework.core.io.InputStreamSource;
 import org.springframework.stereotype.Service;
 import tools.jackson.core.JacksonException;
@@ -31,6 +31,7 @@ import verge.app.journal.JournalService;
 import verge.app.journal.PayloadJson;
 import verge.core.chapters.Chapters;
 import verge.core.job.Journal;
+import verge.core.job.Together;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
@@ -100,8 +101,19 @@ public class BookService {
     private record Brought(String job, List<Entry> entries) {
     }
 
+    /** What was written together stays so: it is taken back together. */
     private static Map<String, String> newIds(List<Entry> entries) {
-        return entries.stream().collect(Collectors.toMap(e -> e.id().toString(), e -> UUID.randomUUID().toString()));
+        Map<String, String> ids = new HashMap<>();
+        for (int end = entries.size(); end > 0; ) {
+            int together = Together.upTo(entries, end);
+            UUID last = UUID.randomUUID();
+            ids.put(entries.get(end - 1).id().toString(), last.toString());
+            for (int place = 0; place < together - 1; place++) {
+                ids.put(entries.get(end - together + place).id().toString(), Entry.companion(last, place).toString());
+            }
+            end -= together;
+        }
+        return ids;
     }
 
     private Brought read(InputStreamSource content, Map<String, String> newIds) {

@@ -1,8 +1,8 @@
 package verge.app.cogo;
 
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
@@ -52,7 +52,7 @@ final class InverseKind extends EntryKind<InverseNoted> {
     }
 
     @Override
-    public List<Value<InverseNoted>> values(InverseNoted says, InBook in) {
+    public Stream<Value<InverseNoted>> values(InverseNoted says, InBook in) {
         return new Values<>(says, in).name("from", "", "From", says.from().name(), (was, from) -> new InverseNoted(PointSeen.named(from), was.to()))
                 .name("to", "", "To", says.to().name(), (was, to) -> new InverseNoted(was.from(), PointSeen.named(to))).all();
     }

@@ -1,6 +1,5 @@
 package verge.app.device;
 
-import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -50,7 +49,7 @@ public final class CalibrationKind extends EntryKind<InstrumentCalibrated> {
         return Decimals.showSigned(value.arcSeconds(), 1) + "\u2033 \u03c3 " + Decimals.show(sigma.arcSeconds(), 1) + "\u2033";
     }
     @Override
-    public List<Value<InstrumentCalibrated>> values(InstrumentCalibrated says, InBook in) {
+    public Stream<Value<InstrumentCalibrated>> values(InstrumentCalibrated says, InBook in) {
         Values<InstrumentCalibrated> values = new Values<>(says, in);
         for (int i = 0; i < says.pairs().size(); i++) {
             int place = i;

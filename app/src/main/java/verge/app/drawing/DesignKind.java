@@ -1,6 +1,6 @@
 package verge.app.drawing;
 
-import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
@@ -19,8 +19,8 @@ final class DesignKind extends EntryKind<DesignChosen> {
         return "by the design " + says.fileName();
     }
     @Override
-    public List<Value<DesignChosen>> values(DesignChosen says, InBook in) {
-        return List.of();
+    public Stream<Value<DesignChosen>> values(DesignChosen says, InBook in) {
+        return Stream.empty();
     }
 
     @Override

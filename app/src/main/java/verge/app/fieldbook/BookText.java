@@ -1,7 +1,10 @@
 package verge.app.fieldbook;
 
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -11,14 +14,18 @@ import verge.core.job.Deed;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.job.Moves;
+import verge.core.journal.Amendment;
 import verge.core.journal.Entry;
 import verge.core.journal.Reworked;
+import verge.core.journal.Struck;
 import verge.core.measure.ShotTaken;
 import verge.core.problem.SurveyException;
 
 /** Journal entries as a surveyor would write them. */
 @Component
 public class BookText {
+
+    private static final int FEWEST_TOLD_AS_ONE = 4;
 
     private final EntryWords words;
 
@@ -66,6 +73,36 @@ public class BookText {
                 journal.pointsThatGoWith(entry.id()), fields(state, entry));
     }
 
+    /** What was changed later of a leaf. */
+    public record Change(String time, String person, String words, boolean struck) {
+    }
+
+    /** What was changed later of a leaf and of what was read from it; what was corrected or struck in one go is one. */
+    public List<Change> changes(Journal journal, UUID leaf, Function<Instant, String> time) {
+        return runs(journal.changes(leaf)).stream().flatMap(run -> run.size() < FEWEST_TOLD_AS_ONE ? run.stream().map(e -> change(journal, e, "", time)) : Stream.of(change(journal, run.get(0), "\nand so " + (run.size() - 1) + " lines more, written together", time))).toList();
+    }
+
+    /** Entries in their order, those corrected or struck in one go beside one another. */
+    static List<List<Entry>> runs(List<Entry> entries) {
+        List<List<Entry>> runs = new ArrayList<>();
+        for (Entry entry : entries) {
+            if (runs.isEmpty() || !isOfOneGo(runs.get(runs.size() - 1).get(0), entry)) {
+                runs.add(new ArrayList<>());
+            }
+            runs.get(runs.size() - 1).add(entry);
+        }
+        return runs;
+    }
+
+    private Change change(Journal journal, Entry e, String more, Function<Instant, String> time) {
+        return new Change(time.apply(e.at()), e.person(), words.text(journal, e) + more, journal.state().isStruck(e.id()));
+    }
+
+    /** Corrections and strikes that were written by one append bear one time. */
+    private static boolean isOfOneGo(Entry one, Entry next) {
+        return one.payload() instanceof Amendment && one.payload().getClass() == next.payload().getClass() && one.at().equals(next.at()) && one.person().equals(next.person());
+    }
+
     /**
      * Something that can be taken back, or brought back.
      *
@@ -83,6 +120,9 @@ public class BookText {
     }
 
     private static String effect(Journal journal, Deed deed) {
+        if (deed.back().stream().allMatch(p -> p instanceof Struck struck && journal.standsAlone(struck.entry()))) {
+            return points(deed.back().stream().mapToLong(p -> journal.state().pointsOf(((Struck) p).entry()).size()).sum(), "goes", "go");
+        }
         JobState turned;
         try {
             turned = journal.tried(deed.back()).state();

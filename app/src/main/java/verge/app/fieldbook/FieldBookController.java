@@ -42,7 +42,7 @@ class FieldBookController {
         int to = Math.min(from + LINES_A_PAGE, total);
         List<Entry> latestFirst = new ArrayList<>(journal.entries().subList(total - to, total - from));
         Collections.reverse(latestFirst);
-        model.addAttribute("lines", latestFirst.stream().map(e -> text.line(journal, e)).toList());
+        model.addAttribute("runs", BookText.runs(latestFirst).stream().map(run -> run.stream().map(e -> text.line(journal, e)).toList()).toList());
         model.addAttribute("total", total);
         model.addAttribute("undo", journal.lastDone().map(d -> text.deed(journal, d)).orElse(null));
         model.addAttribute("redo", journal.lastUndone().map(d -> text.deed(journal, d)).orElse(null));

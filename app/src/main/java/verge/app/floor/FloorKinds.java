@@ -1,7 +1,7 @@
 package verge.app.floor;
 
-import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
@@ -28,8 +28,8 @@ final class FloorKinds {
                     : says.floors().all().stream().map(l -> l.name() + " " + in.figures().length(l.level().asLength())).collect(Collectors.joining(", "));
         }
         @Override
-        public List<Value<FloorsNamed>> values(FloorsNamed says, InBook in) {
-            return List.of();
+        public Stream<Value<FloorsNamed>> values(FloorsNamed says, InBook in) {
+            return Stream.empty();
         }
 
         @Override
@@ -49,8 +49,8 @@ final class FloorKinds {
             return says.floor().map(floor -> "work on " + floor).orElse("work on all floors");
         }
         @Override
-        public List<Value<FloorChosen>> values(FloorChosen says, InBook in) {
-            return List.of();
+        public Stream<Value<FloorChosen>> values(FloorChosen says, InBook in) {
+            return Stream.empty();
         }
 
         @Override

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
@@ -50,8 +51,8 @@ final class SettingsKind extends EntryKind<SettingsChosen> {
     }
 
     @Override
-    public List<Value<SettingsChosen>> values(SettingsChosen says, InBook in) {
-        return List.of();
+    public Stream<Value<SettingsChosen>> values(SettingsChosen says, InBook in) {
+        return Stream.empty();
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.journal.Payload;
 import verge.core.points.StoredPoint;
@@ -87,7 +88,7 @@ public abstract class EntryKind<P extends Payload> {
     }
 
     /** What of it can be corrected in its place. @param says as it counts now, corrections included */
-    public abstract List<Value<P>> values(P says, InBook in);
+    public abstract Stream<Value<P>> values(P says, InBook in);
 
     /** Where in the job what it says is said anew instead of corrected; empty if nowhere. */
     public String saidAnew() {

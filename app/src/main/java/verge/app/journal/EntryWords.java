@@ -2,6 +2,7 @@ package verge.app.journal;
 
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.core.coding.PointName;
 import verge.core.job.Journal;
@@ -70,13 +71,13 @@ public class EntryWords {
     }
 
     /** What of an entry can be corrected in its place, as it counts now. */
-    public List<? extends Value<?>> values(Journal journal, Entry entry) {
+    public Stream<? extends Value<?>> values(Journal journal, Entry entry) {
         Payload counting = journal.counting(entry);
         return kinds.of(counting).values(counting, new InBook(journal, entry, this));
     }
 
     public boolean correctable(Journal journal, Entry entry) {
-        return !values(journal, entry).isEmpty();
+        return values(journal, entry).findAny().isPresent();
     }
 
     /** Where in the job what an entry says is said anew instead of corrected; empty if nowhere. */
@@ -94,13 +95,15 @@ public class EntryWords {
     }
 
     private <P extends Payload> P corrected(P counting, InBook in, Map<String, String> fields, Typed by) {
+        List<Value<P>> otherwise = kinds.of(counting).values(counting, in).filter(value -> isOtherwise(value, fields.getOrDefault(value.field(), value.now()))).toList();
         P corrected = counting;
-        for (Value<P> value : kinds.of(counting).values(counting, in)) {
-            String typed = fields.getOrDefault(value.field(), value.now());
-            if (!typed.equals(value.now()) && (value.optional() || !typed.isBlank())) {
-                corrected = value.setter().with(corrected, typed, by);
-            }
+        for (Value<P> value : otherwise) {
+            corrected = value.setter().with(corrected, fields.get(value.field()), by);
         }
         return corrected;
+    }
+
+    private static boolean isOtherwise(Value<?> value, String typed) {
+        return !typed.equals(value.now()) && (value.optional() || !typed.isBlank());
     }
 }

@@ -1,6 +1,6 @@
 package verge.app.journal;
 
-import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.core.journal.Restored;
 import verge.core.journal.Reworked;
@@ -23,8 +23,8 @@ final class OwnKinds {
             return "struck through line " + in.line(says.entry());
         }
         @Override
-        public List<Value<Struck>> values(Struck says, InBook in) {
-            return List.of();
+        public Stream<Value<Struck>> values(Struck says, InBook in) {
+            return Stream.empty();
         }
     }
 
@@ -39,8 +39,8 @@ final class OwnKinds {
             return "brought back line " + in.line(says.entry());
         }
         @Override
-        public List<Value<Restored>> values(Restored says, InBook in) {
-            return List.of();
+        public Stream<Value<Restored>> values(Restored says, InBook in) {
+            return Stream.empty();
         }
     }
 
@@ -61,8 +61,8 @@ final class OwnKinds {
             return says.written();
         }
         @Override
-        public List<Value<Unread>> values(Unread says, InBook in) {
-            return List.of();
+        public Stream<Value<Unread>> values(Unread says, InBook in) {
+            return Stream.empty();
         }
     }
 
@@ -80,8 +80,8 @@ final class OwnKinds {
             return "line " + in.line(says.entry()) + " now reads: " + in.corrected(says.entry(), says.corrected()) + (says.reason().isEmpty() ? "" : "\nbecause: " + says.reason());
         }
         @Override
-        public List<Value<Reworked>> values(Reworked says, InBook in) {
-            return List.of();
+        public Stream<Value<Reworked>> values(Reworked says, InBook in) {
+            return Stream.empty();
         }
     }
 }

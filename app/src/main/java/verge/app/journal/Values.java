@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.journal.Payload;
@@ -30,8 +31,8 @@ public final class Values<P extends Payload> {
         this.figures = in.figures();
     }
 
-    public List<Value<P>> all() {
-        return List.copyOf(all);
+    public Stream<Value<P>> all() {
+        return all.stream();
     }
 
     private Values<P> add(String field, String group, String label, String now, String unit, Value.Asked asked, boolean optional, Value.Setter<P> setter) {

@@ -13,8 +13,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import verge.app.fieldbook.BookText;
 import verge.app.journal.Author;
-import verge.app.journal.EntryWords;
 import verge.app.journal.JournalService;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
@@ -42,16 +42,16 @@ class LeafController {
     private final JournalService journals;
     private final SitePoints sitePoints;
     private final PrismTable prisms;
-    private final EntryWords words;
+    private final BookText text;
 
-    LeafController(LeafService leaves, SetupViews views, SetupDrawing drawing, JournalService journals, SitePoints sitePoints, PrismTable prisms, EntryWords words) {
+    LeafController(LeafService leaves, SetupViews views, SetupDrawing drawing, JournalService journals, SitePoints sitePoints, PrismTable prisms, BookText text) {
         this.leaves = leaves;
         this.views = views;
         this.drawing = drawing;
         this.journals = journals;
         this.sitePoints = sitePoints;
         this.prisms = prisms;
-        this.words = words;
+        this.text = text;
     }
 
     /** One leaf in a list. */
@@ -79,10 +79,6 @@ class LeafController {
     record CheckLine(String time, String mark, String turned, SetupView.MisfitView across, SetupView.MisfitView distance, SetupView.MisfitView height, boolean within, boolean independent) {
     }
 
-    /** What was changed later. */
-    record Change(String time, String person, String words, boolean struck) {
-    }
-
     @GetMapping("/{leaf}")
     String leaf(@PathVariable UUID job, @PathVariable UUID leaf, Model model) {
         Journal journal = journals.journal(job);
@@ -104,7 +100,7 @@ class LeafController {
         model.addAttribute("open", state.openLeaf().map(l -> l.entry().equals(leaf)).orElse(false));
         model.addAttribute("closed", state.isClosed(leaf));
         model.addAttribute("unit", f.lengthUnit().symbol());
-        model.addAttribute("changes", journal.changes(leaf).stream().map(e -> new Change(state.settings().times().brief(e.at()), e.person(), words.text(journal, e), state.isStruck(e.id()))).toList());
+        model.addAttribute("changes", text.changes(journal, leaf, state.settings().times()::brief));
         return "leaf/leaf";
     }
 

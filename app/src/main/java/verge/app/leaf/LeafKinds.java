@@ -103,7 +103,7 @@ public final class LeafKinds {
         }
 
         @Override
-        public List<Value<StationSetUp>> values(StationSetUp says, InBook in) {
+        public Stream<Value<StationSetUp>> values(StationSetUp says, InBook in) {
             return SetupValues.of(says, in);
         }
 
@@ -125,8 +125,8 @@ public final class LeafKinds {
             return "closed, line " + in.line(says.setup());
         }
         @Override
-        public List<Value<LeafClosed>> values(LeafClosed says, InBook in) {
-            return List.of();
+        public Stream<Value<LeafClosed>> values(LeafClosed says, InBook in) {
+            return Stream.empty();
         }
     }
 
@@ -141,8 +141,8 @@ public final class LeafKinds {
             return "taken up again, line " + in.line(says.setup());
         }
         @Override
-        public List<Value<LeafReopened>> values(LeafReopened says, InBook in) {
-            return List.of();
+        public Stream<Value<LeafReopened>> values(LeafReopened says, InBook in) {
+            return Stream.empty();
         }
     }
 
@@ -177,7 +177,7 @@ public final class LeafKinds {
             return text(says, in) + otherTarget(was.target(), says.target(), in);
         }
         @Override
-        public List<Value<CheckTaken>> values(CheckTaken says, InBook in) {
+        public Stream<Value<CheckTaken>> values(CheckTaken says, InBook in) {
             return new Values<>(says, in).name("mark", "", "Mark", says.mark(), (was, name) -> was.renamed(n -> name))
                     .target("targetHeight", "prismConstant", "", CheckTaken::target, (was, target) -> was.withTargets(t -> target)).reading(CheckTaken::reading, CheckTaken::with).all();
         }

@@ -10,10 +10,10 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import verge.app.device.CalibrationKind;
 import verge.app.device.InstrumentSettings;
+import verge.app.fieldbook.BookText;
 import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
-import verge.app.journal.EntryWords;
 import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
 import verge.app.sets.SetKinds;
@@ -57,17 +57,17 @@ class LeafReport {
     private final SitePoints sitePoints;
     private final JobService jobs;
     private final SettingsWords settingsWords;
-    private final EntryWords words;
+    private final BookText text;
     private final InstrumentSettings instruments;
 
-    LeafReport(LeafService leaves, SetupViews views, JournalService journals, SitePoints sitePoints, JobService jobs, SettingsWords settingsWords, EntryWords words, InstrumentSettings instruments) {
+    LeafReport(LeafService leaves, SetupViews views, JournalService journals, SitePoints sitePoints, JobService jobs, SettingsWords settingsWords, BookText text, InstrumentSettings instruments) {
         this.leaves = leaves;
         this.views = views;
         this.journals = journals;
         this.sitePoints = sitePoints;
         this.jobs = jobs;
         this.settingsWords = settingsWords;
-        this.words = words;
+        this.text = text;
         this.instruments = instruments;
     }
 
@@ -105,7 +105,7 @@ class LeafReport {
         model.put("points", measured.stream().limit(MOST_POINTS).map(p -> point(p, settings)).toList());
         model.put("pointCount", measured.size());
         model.put("axes", List.of(f.axes().northFirst() ? f.axes().north() : f.axes().east(), f.axes().northFirst() ? f.axes().east() : f.axes().north()));
-        model.put("changes", journal.changes(id).stream().map(e -> Line.of(settings.times().whole(e.at()), e.person(), words.text(journal, e) + (state.isStruck(e.id()) ? " (struck through)" : ""))).toList());
+        model.put("changes", text.changes(journal, id, settings.times()::whole).stream().map(c -> Line.of(c.time(), c.person(), c.words() + (c.struck() ? " (struck through)" : ""))).toList());
         return model;
     }
 

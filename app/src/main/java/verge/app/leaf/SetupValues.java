@@ -1,9 +1,9 @@
 package verge.app.leaf;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.function.BinaryOperator;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import verge.app.device.InstrumentSettings;
 import verge.app.journal.InBook;
 import verge.app.journal.Value;
@@ -27,7 +27,7 @@ final class SetupValues {
     private SetupValues() {
     }
 
-    static List<Value<StationSetUp>> of(StationSetUp says, InBook in) {
+    static Stream<Value<StationSetUp>> of(StationSetUp says, InBook in) {
         Values<StationSetUp> values = new Values<>(says, in);
         Arrangement a = says.arrangement();
         values.name("station", "", "Station", says.station(), (was, station) -> was.with(was.arrangement().withStation(station)))

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
@@ -69,7 +70,7 @@ final class ShotKinds {
             return (shot.name() + " " + shot.code()).strip();
         }
         @Override
-        public List<Value<ShotTaken>> values(ShotTaken says, InBook in) {
+        public Stream<Value<ShotTaken>> values(ShotTaken says, InBook in) {
             return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name)).code("code", "", says.code(), ShotTaken::with)
                     .target("targetHeight", "prismConstant", "", ShotTaken::target, (was, target) -> was.withTargets(t -> target)).reading(ShotTaken::reading, ShotTaken::with).all();
         }
@@ -86,7 +87,7 @@ final class ShotKinds {
             return "beside line " + in.line(says.shot()) + notes(says.notes());
         }
         @Override
-        public List<Value<NotesWritten>> values(NotesWritten says, InBook in) {
+        public Stream<Value<NotesWritten>> values(NotesWritten says, InBook in) {
             Values<NotesWritten> values = new Values<>(says, in);
             says.notes().keySet().stream().sorted().forEach(field -> values.words("note:" + field, field, says.notes().get(field), (was, text) -> was.with(field, text)));
             return values.all();

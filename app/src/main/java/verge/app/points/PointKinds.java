@@ -2,6 +2,8 @@ package verge.app.points;
 
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.files.FileRows;
 import verge.app.journal.EntryKind;
@@ -61,13 +63,12 @@ final class PointKinds {
         }
 
         @Override
-        public List<Value<PointsImported>> values(PointsImported says, InBook in) {
-            Values<PointsImported> values = new Values<>(says, in);
-            for (int i = 0; i < says.points().size(); i++) {
-                int place = i;
-                new GivenValues<PointsImported>("-" + i, says.points().get(i).name().text(), in.state().settings(), p -> p.points().get(place), (was, point) -> was.with(place, point)).addTo(values, says);
-            }
-            return values.all();
+        public Stream<Value<PointsImported>> values(PointsImported says, InBook in) {
+            return IntStream.range(0, says.points().size()).boxed().flatMap(i -> {
+                Values<PointsImported> ofPoint = new Values<>(says, in);
+                new GivenValues<PointsImported>("-" + i, says.points().get(i).name().text(), in.state().settings(), p -> p.points().get(i), (was, point) -> was.with(i, point)).addTo(ofPoint, says);
+                return ofPoint.all();
+            });
         }
     }
 
@@ -83,7 +84,7 @@ final class PointKinds {
         }
 
         @Override
-        public List<Value<PointKeyed>> values(PointKeyed says, InBook in) {
+        public Stream<Value<PointKeyed>> values(PointKeyed says, InBook in) {
             Values<PointKeyed> values = new Values<>(says, in);
             new GivenValues<PointKeyed>("", "", in.state().settings(), p -> new NamedPosition(p.name(), p.code(), p.position()), (was, point) -> new PointKeyed(point.name(), point.code(), point.position())).addTo(values, says);
             return values.all();
@@ -103,7 +104,7 @@ final class PointKinds {
         }
 
         @Override
-        public List<Value<PositionChosen>> values(PositionChosen says, InBook in) {
+        public Stream<Value<PositionChosen>> values(PositionChosen says, InBook in) {
             return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> new PositionChosen(name, was.entry())).all();
         }
     }

@@ -1,7 +1,7 @@
 package verge.app.pole;
 
-import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
@@ -29,8 +29,8 @@ final class PrismKind extends EntryKind<TargetChosen> {
     }
 
     @Override
-    public List<Value<TargetChosen>> values(TargetChosen says, InBook in) {
-        return List.of();
+    public Stream<Value<TargetChosen>> values(TargetChosen says, InBook in) {
+        return Stream.empty();
     }
 
     @Override

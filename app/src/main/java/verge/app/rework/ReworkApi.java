@@ -27,6 +27,8 @@ import verge.core.job.Journal;
 @RequestMapping("/api/v1/jobs/{job}")
 @Tag(name = "Journal")
 class ReworkApi {
+    private static final int MOST_VALUES = 10_000;
+
     private final ReworkService reworks;
     private final JournalService journals;
     private final EntryWords words;
@@ -68,7 +70,7 @@ class ReworkApi {
     @GetMapping("/entries/{entry}/values")
     List<ValueBody> values(@PathVariable UUID job, @PathVariable UUID entry) {
         Journal journal = journals.journal(job);
-        return words.values(journal, reworks.open(journal, entry)).stream().map(v -> new ValueBody(v.field(), v.group(), v.label(), v.now(), v.unit())).toList();
+        return words.values(journal, reworks.open(journal, entry)).map(v -> new ValueBody(v.field(), v.group(), v.label(), v.now(), v.unit())).limit(MOST_VALUES).toList();
     }
 
     @Operation(summary = "What a correction would move", description = "Nothing is written.")

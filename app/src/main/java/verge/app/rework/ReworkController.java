@@ -64,7 +64,7 @@ class ReworkController {
     String one(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam(name = "point", defaultValue = "") String about, Model model) {
         Journal journal = journals.journal(job);
         Entry found = reworks.open(journal, entry);
-        Map<String, List<Value<?>>> groups = words.values(journal, found).stream().filter(v -> about.isBlank() || v.group().isEmpty() || v.group().equals(about))
+        Map<String, List<Value<?>>> groups = words.values(journal, found).filter(v -> about.isBlank() || v.group().isEmpty() || v.group().equals(about)).limit(MOST_VALUES + 1L)
                 .collect(Collectors.groupingBy(Value::group, LinkedHashMap::new, Collectors.toList()));
         boolean many = groups.values().stream().mapToInt(List::size).sum() > MOST_VALUES;
         model.addAttribute("entry", entry);

@@ -58,7 +58,7 @@ public class ReworkService {
     public Entry open(Journal journal, UUID entry) {
         Entry found = journal.entry(entry).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this line"));
         Correction.requireOpenTo(journal, found);
-        if (words.values(journal, found).isEmpty()) {
+        if (!words.correctable(journal, found)) {
             throw new SurveyException(Problem.NOTHING_TO_REWORK);
         }
         return found;

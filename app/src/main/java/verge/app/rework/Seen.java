@@ -63,12 +63,20 @@ record Seen(String words, String lines, List<Move> moves, int more, List<String>
     }
 
     private static String words(ReworkService.Preview preview) {
-        Moves moves = preview.consequences().moves();
+        int lines = preview.lines().size();
+        String corrected = lines == 1 ? "" : lines == 0 ? "No line says anything else. " : lines + " lines are corrected. ";
         long impossible = preview.consequences().leaves().stream().filter(l -> l.after().isEmpty()).count();
-        String lines = preview.lines().size() == 1 ? "" : preview.lines().isEmpty() ? "No line says anything else. " : preview.lines().size() + " lines are corrected. ";
-        String first = moves.moved().isEmpty() && moves.gone().isEmpty() ? "No point moves."
-                : moves.moved().size() + (moves.moved().size() == 1 ? " point moves, " : " points move, ") + moves.kept() + " stay" + (moves.gone().isEmpty() ? "." : ", " + moves.gone().size() + " lose their coordinates.");
-        return lines + first + (impossible == 0 ? "" : impossible == 1 ? " One setup has no solution any more." : " " + impossible + " setups have no solution any more.");
+        return corrected + points(preview.consequences().moves()) + (impossible == 0 ? "" : impossible == 1 ? " One setup has no solution any more." : " " + impossible + " setups have no solution any more.");
+    }
+
+    private static String points(Moves moves) {
+        int moved = moves.moved().size();
+        int gone = moves.gone().size();
+        if (moved == 0 && gone == 0) {
+            return "No point moves.";
+        }
+        String move = moved == 0 ? "No point moves" : moved == 1 ? "1 point moves" : moved + " points move";
+        return move + ", " + moves.kept() + " stay" + (gone == 0 ? "." : gone == 1 ? ", 1 loses its coordinates." : ", " + gone + " lose their coordinates.");
     }
 
     private static Move point(Moves.Move m, JobSettings settings) {

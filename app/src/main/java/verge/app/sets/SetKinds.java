@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
@@ -47,7 +48,7 @@ public final class SetKinds {
             return planned(says);
         }
         @Override
-        public List<Value<SetsPlanned>> values(SetsPlanned says, InBook in) {
+        public Stream<Value<SetsPlanned>> values(SetsPlanned says, InBook in) {
             Values<SetsPlanned> values = new Values<>(says, in);
             for (int i = 0; i < says.marks().size(); i++) {
                 int place = i;
@@ -75,7 +76,7 @@ public final class SetKinds {
             return "set " + says.set() + ", " + says.mark() + " read";
         }
         @Override
-        public List<Value<SetPointing>> values(SetPointing says, InBook in) {
+        public Stream<Value<SetPointing>> values(SetPointing says, InBook in) {
             return new Values<>(says, in).pointing("", "", SetPointing::pointing, (was, pointing) -> new SetPointing(was.plan(), was.set(), was.mark(), pointing)).all();
         }
     }
@@ -91,7 +92,7 @@ public final class SetKinds {
             return "set " + says.set() + says.mark().map(m -> ", " + m).orElse("") + " taken out: " + says.reason();
         }
         @Override
-        public List<Value<SetTakenOut>> values(SetTakenOut says, InBook in) {
+        public Stream<Value<SetTakenOut>> values(SetTakenOut says, InBook in) {
             return new Values<>(says, in).words("why", "Why it was taken out", says.reason(), (was, why) -> new SetTakenOut(was.plan(), was.set(), was.mark(), why)).all();
         }
     }
@@ -107,7 +108,7 @@ public final class SetKinds {
             return says.mark() + " joins the known points, from the sets of line " + in.line(says.plan());
         }
         @Override
-        public List<Value<MarkCarried>> values(MarkCarried says, InBook in) {
+        public Stream<Value<MarkCarried>> values(MarkCarried says, InBook in) {
             return new Values<>(says, in).name("mark", "", "Mark", says.mark(), (was, mark) -> new MarkCarried(was.plan(), mark)).all();
         }
     }

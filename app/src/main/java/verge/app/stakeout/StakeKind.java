@@ -1,6 +1,7 @@
 package verge.app.stakeout;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
@@ -52,7 +53,7 @@ final class StakeKind extends EntryKind<PointStaked> {
         return text(says, in) + otherTarget(was.target(), says.target(), in);
     }
     @Override
-    public List<Value<PointStaked>> values(PointStaked says, InBook in) {
+    public Stream<Value<PointStaked>> values(PointStaked says, InBook in) {
         return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name))
                 .target("targetHeight", "prismConstant", "", PointStaked::target, (was, target) -> was.withTargets(t -> target)).reading(PointStaked::reading, PointStaked::with).all();
     }

@@ -1,6 +1,6 @@
 package verge.app.walkround;
 
-import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.check.FindingWords;
 import verge.app.journal.EntryKind;
@@ -24,7 +24,7 @@ final class FindingKind extends EntryKind<FindingAccepted> {
         return (words.title(says.kind()) + " " + says.about()).strip() + ", left because: " + says.reason();
     }
     @Override
-    public List<Value<FindingAccepted>> values(FindingAccepted says, InBook in) {
+    public Stream<Value<FindingAccepted>> values(FindingAccepted says, InBook in) {
         return new Values<>(says, in).words("why", "Why it was left", says.reason(), (was, why) -> new FindingAccepted(was.kind(), was.about(), why)).all();
     }
 }

@@ -122,6 +122,17 @@ class BookTest {
         assertThat(read).isEqualTo(book.entries());
     }
 
+    /** A book that is brought in beside its own job gets new ids; what was written in one go is taken back in one go there too. */
+    @Test
+    void whatWasWrittenTogetherStaysTogetherUnderNewIds() throws Exception {
+        FieldParty party = worked();
+        party.post("/rework", Map.of("id", UUID.randomUUID().toString(), "what", "POLE_BY", "by", "0.05", "kind.SHOT", "on", "kind.CHECK", "on", "kind.SETUP", "on", "reason", "pole"));
+        int together = verge.bean(JournalService.class).journal(party.job()).lastDone().orElseThrow().entries().size();
+        assertThat(together).isGreaterThan(1);
+        Job copy = books.bringIn(verge.bean(JobService.class).job(party.job()).siteId(), "Copy " + UUID.randomUUID(), new ByteArrayResource(party.page("/book.txt").getBytes(StandardCharsets.UTF_8)), "surveyor");
+        assertThat(verge.bean(JournalService.class).journal(copy.id()).lastDone().orElseThrow().entries()).hasSize(together);
+    }
+
     @Test
     void thePagesHandItOutAndTakeItIn() throws Exception {
         FieldParty party = worked();

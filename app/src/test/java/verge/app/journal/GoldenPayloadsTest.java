@@ -79,7 +79,7 @@ class GoldenPayloadsTest {
         Books book = new Books(Figures.metric());
         for (EntryKind<?> kind : kinds.all().filter(k -> !onlyStruck.contains(k.name()) && k.version() > 0).toList()) {
             Entry entry = book.add(json.read(new PayloadJson.Written(kind.name(), kind.version(), Files.readString(FOLDER.resolve(kind.name() + "-" + kind.version() + ".json")))));
-            List<? extends Value<?>> values = words.values(book.journal(), entry);
+            List<? extends Value<?>> values = words.values(book.journal(), entry).toList();
             assertThat(values.isEmpty()).as(kind.name()).isEqualTo(!words.saidAnew(entry).isEmpty());
             assertThat(values).extracting(Value::field).as(kind.name()).doesNotHaveDuplicates();
             assertThat(words.corrected(book.journal(), entry, Map.of(), null)).as("untouched, it stays").isEqualTo(entry.payload());

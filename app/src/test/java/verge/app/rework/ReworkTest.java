@@ -124,8 +124,23 @@ class ReworkTest {
         assertThat(height("101")).isCloseTo(before[0] - 0.1, within(1e-9));
         assertThat(height("102")).isCloseTo(before[1] - 0.1, within(1e-9));
         assertThat(party.page("/book")).contains("2 corrections together");
+        assertThat(party.page("/setup/leaves/" + leaf)).contains("Changed since", "misread");
         party.post("/book/undo", Map.of("seen", last().id().toString()));
         assertThat(new double[] {height("101"), height("102")}).containsExactly(before);
+    }
+
+    /** Many lines corrected in one go are one in the book and on the leaf, and none of them is hidden. */
+    @Test
+    void manyCorrectionsOfOneGoAreToldAsOne() throws Exception {
+        for (int i = 3; i <= 6; i++) {
+            party.shoot("10" + i);
+        }
+        write("", Map.of("what", "CODE_WAS", "other-code", "POST", "kind.SHOT", "on"));
+        assertThat(party.page("/book")).contains("and 5 lines more, written together", "106 POST", "101 POST");
+        String page = party.page("/setup/leaves/" + leaf);
+        assertThat(page.substring(page.indexOf("id=\"bench\""), page.indexOf("id=\"foot\""))).contains("and so 5 lines more, written together").doesNotContain("106 POST");
+        String station = party.state().leaf(leaf).orElseThrow().written().station().text();
+        assertThat(seen("/" + leaf, Map.of("mark-0", station)).get("words").asString()).contains("No point moves", "6 lose their coordinates", "One setup has no solution any more");
     }
 
     @Test

@@ -5,7 +5,6 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.IntStream;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.journal.Restored;
@@ -15,8 +14,6 @@ import verge.core.journal.Struck;
 final class Deeds {
     /** So far back is looked. */
     private static final int FARTHEST = 20_000;
-    private static final int MOST_TOGETHER = 6_000;
-    private static final int MADE_OF_ANOTHER = 3;
 
     private final Journal journal;
 
@@ -40,7 +37,7 @@ final class Deeds {
         int skipped = 0;
         int end = entries.size();
         while (end > first && end > entries.size() - FARTHEST) {
-            int begin = Math.max(first, end - together(entries, end));
+            int begin = Math.max(first, end - Together.upTo(entries, end));
             List<Entry> group = entries.subList(begin, end);
             String by = group.get(0).device();
             if (by.equals(Deed.REDO)) {
@@ -56,14 +53,6 @@ final class Deeds {
             end = begin;
         }
         return Optional.empty();
-    }
-
-    /** How many were written by the append that ended with an entry: their ids are made of its. */
-    private static int together(List<Entry> entries, int end) {
-        UUID last = entries.get(end - 1).id();
-        UUID before = end < 2 ? last : entries.get(end - 2).id();
-        return before.version() != MADE_OF_ANOTHER ? 1
-                : IntStream.range(0, MOST_TOGETHER).filter(place -> Entry.companion(last, place).equals(before)).map(place -> place + 2).findFirst().orElse(1);
     }
 
     /** The other way round, the last first; what has been turned already stays. */

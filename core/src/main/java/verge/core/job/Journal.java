@@ -122,14 +122,18 @@ public final class Journal {
         return entry(id).map(e -> e.sequence() > 1 && !(e.payload() instanceof Struck) && !(e.payload() instanceof Restored)).orElse(false);
     }
 
+    /** Whether striking an entry does nothing but take its own points: nobody looked at it, and it amends nothing and is no settings. */
+    public boolean standsAlone(UUID id) {
+        return entry(id).filter(e -> !(e.payload() instanceof Amendment) && !(e.payload() instanceof SettingsChosen)).isPresent() && sheet.lookersAt(id).isEmpty();
+    }
+
     /** How many points would go if an entry were struck: its own, and all that stands on them. Settings give none, and what they move is told when they are struck. */
     public long pointsThatGoWith(UUID id) {
         Payload payload = entry(id).map(Entry::payload).orElse(null);
         if (!canStrike(id) || payload instanceof SettingsChosen) {
             return 0;
         }
-        boolean nobodyLooks = !(payload instanceof Amendment) && sheet.lookersAt(id).isEmpty();
-        if (nobodyLooks) {
+        if (standsAlone(id)) {
             return state.pointsOf(id).size();
         }
         Journal without = tried(List.of(new Struck(id)));
