@@ -7,11 +7,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.springframework.core.annotation.AnnotatedElementUtils;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.method.HandlerMethod;
+import org.springframework.web.servlet.HandlerMapping;
 import verge.app.account.Account;
 import verge.app.account.AccountService;
 import verge.app.device.PracticeService;
@@ -20,10 +24,10 @@ import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
+import verge.app.leaf.LeafKinds;
 import verge.app.live.InstrumentViews;
 import verge.app.pole.PrismTable;
 import verge.app.problem.ProblemWords;
-import verge.app.leaf.LeafKinds;
 import verge.app.walkround.WalkRoundService;
 import verge.core.check.Finding;
 import verge.core.job.JobState;
@@ -71,9 +75,15 @@ class FrameAdvice {
 
     @ModelAttribute
     void frame(HttpServletRequest request, @PathVariable(name = "job", required = false) UUID job, Model model) {
-        if (job != null && request.getMethod().equals("GET")) {
+        if (job != null && request.getMethod().equals("GET") && isPage(request)) {
             model.addAttribute("frame", view(job, request.getRequestURI()));
         }
+    }
+
+    /** What is answered in JSON has no frame round it. */
+    private static boolean isPage(HttpServletRequest request) {
+        return !(request.getAttribute(HandlerMapping.BEST_MATCHING_HANDLER_ATTRIBUTE) instanceof HandlerMethod method)
+                || !AnnotatedElementUtils.hasAnnotation(method.getMethod(), ResponseBody.class) && !AnnotatedElementUtils.hasAnnotation(method.getBeanType(), ResponseBody.class);
     }
 
     private FrameView view(UUID id, String path) {

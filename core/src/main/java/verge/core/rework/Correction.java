@@ -12,7 +12,10 @@ import verge.core.journal.Amendment;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.journal.Reworked;
+import verge.core.leaf.CheckTaken;
 import verge.core.leaf.StationSetUp;
+import verge.core.points.MadeFrom;
+import verge.core.points.PointSeen;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -42,23 +45,31 @@ public final class Correction {
     }
 
     /**
-     * Refuses a setup over or to marks that nobody knew when it was written, unless they were given since; and sets with one name twice.
+     * Refuses what would rest on marks that nobody knew when it was written, unless they were given since; and sets with one name twice.
      *
      * @param state with all that the correction takes on
      * @throws SurveyException REWORK_IN_A_CIRCLE if a mark was measured from this very setup, MARK_KNOWN_LATER if it was measured later, POINT_UNKNOWN, POINT_NAME_TAKEN
      */
     public static void requireSound(JobState state, Entry entry, Payload corrected) {
-        if (corrected instanceof StationSetUp setUp) {
-            Arrangement a = setUp.arrangement();
-            Stream<PointName> marks = a.sightings().stream().filter(s -> s.azimuth().isEmpty()).map(Sighting::mark);
-            Stream<PointName> station = a.kind() == Arrangement.Kind.KNOWN_POINT ? Stream.of(setUp.station()) : Stream.empty();
-            Stream.concat(station, marks).distinct().forEach(name -> requireKnown(state, entry, name));
-        } else if (corrected instanceof SetsPlanned plan) {
+        restsOn(corrected).distinct().forEach(name -> requireKnown(state, entry, name));
+        if (corrected instanceof SetsPlanned plan) {
             Set<PointName> names = new HashSet<>();
             plan.names().filter(name -> !names.add(name)).findFirst().ifPresent(twice -> {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, twice.text());
             });
+        } else if (corrected instanceof CheckTaken check && state.mark(check.mark()).isEmpty()) {
+            throw new SurveyException(Problem.POINT_UNKNOWN, check.mark().text());
         }
+    }
+
+    /** Names that an entry takes the points of, as they were when it was written. */
+    private static Stream<PointName> restsOn(Payload corrected) {
+        if (corrected instanceof StationSetUp setUp) {
+            Arrangement a = setUp.arrangement();
+            Stream<PointName> marks = a.sightings().stream().filter(s -> s.azimuth().isEmpty()).map(Sighting::mark);
+            return Stream.concat(a.kind() == Arrangement.Kind.KNOWN_POINT ? Stream.of(setUp.station()) : Stream.empty(), marks);
+        }
+        return corrected instanceof MadeFrom made ? made.madeFrom().filter(seen -> seen.entry().isEmpty()).map(PointSeen::name) : Stream.empty();
     }
 
     private static void requireKnown(JobState state, Entry entry, PointName name) {

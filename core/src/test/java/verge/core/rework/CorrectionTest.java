@@ -18,6 +18,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import verge.core.chapters.Chapters;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.cogo.InverseNoted;
 import verge.core.geodesy.Position;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
@@ -30,6 +31,7 @@ import verge.core.leaf.StationSetUp;
 import verge.core.measure.ShotTaken;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
+import verge.core.points.PointSeen;
 import verge.core.points.PointsImported;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -201,6 +203,16 @@ class CorrectionTest {
         StationSetUp said = (StationSetUp) setup.payload();
         assertThatThrownBy(() -> Correction.requireSound(journal.state(), setup, said.renamed(n -> n.equals(name("T2")) ? name(mark) : n)))
                 .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
+    }
+
+    @Test
+    void checksAndInversesToNobodyAreRefused() {
+        Entry check = journal.entries().get(6);
+        assertThatThrownBy(() -> Correction.requireSound(journal.state(), check, ((CheckTaken) check.payload()).renamed(n -> name("nobody")))).hasMessageContaining(Problem.POINT_UNKNOWN.name());
+        UUID written = write(new InverseNoted(PointSeen.named(name("T1")), PointSeen.named(name("T2"))));
+        Entry inverse = journal.entry(written).orElseThrow();
+        write(shot("104", "TREE", 200));
+        assertThatThrownBy(() -> Correction.requireSound(journal.state(), inverse, new InverseNoted(PointSeen.named(name("T1")), PointSeen.named(name("104"))))).hasMessageContaining(Problem.MARK_KNOWN_LATER.name());
     }
 
     /** A mark that the job came to know only later can be what a setup should have said; what it knew then does not move by it. */
