@@ -8,25 +8,48 @@ import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.Value;
 import verge.app.journal.Values;
-import verge.core.coding.PointName;
+import verge.app.journal.Wire;
+import verge.app.journal.Wires;
 import verge.core.cogo.EndsOf;
 import verge.core.cogo.InverseNoted;
 import verge.core.cogo.SiteInverse;
 import verge.core.geodesy.Position;
-import verge.core.journal.Payload;
 import verge.core.points.PointSeen;
 import verge.core.problem.SurveyException;
 
 /** Inverses noted, in journals and in the book. */
 @Component
 final class InverseKind extends EntryKind<InverseNoted> {
+    private static final Wire<PointSeen> SEEN = Wire.object(o -> {
+        var name = o.field("name", Wires.NAME, PointSeen::name);
+        var entry = o.field("entry", Wire.ID.maybe(), PointSeen::entry);
+        var place = o.field("place", Wire.COUNT, PointSeen::place);
+        var position = o.field("position", Wires.POSITION.maybe(), PointSeen::position);
+        return row -> new PointSeen(row.get(name), row.get(entry), row.get(place), row.get(position));
+    });
+    private static final Wire<InverseNoted> WIRE = Wire.object(o -> {
+        var from = o.field("from", SEEN, InverseNoted::from);
+        var to = o.field("to", SEEN, InverseNoted::to);
+        return row -> new InverseNoted(row.get(from), row.get(to));
+    });
+    private static final Wire<InverseNoted> BY_NAMES = Wire.object(o -> {
+        var from = o.field("from", Wires.NAME);
+        var to = o.field("to", Wires.NAME);
+        return row -> new InverseNoted(PointSeen.named(row.get(from)), PointSeen.named(row.get(to)));
+    });
+
     InverseKind() {
         super(InverseNoted.class, "inverse", 2, "inverse");
     }
 
     @Override
-    public Map<Integer, Class<? extends Earlier>> earlier() {
-        return Map.of(1, InverseNoted1.class);
+    public Wire<InverseNoted> wire() {
+        return WIRE;
+    }
+
+    @Override
+    public Map<Integer, Wire<InverseNoted>> earlier() {
+        return Map.of(1, BY_NAMES);
     }
 
     @Override
@@ -55,13 +78,5 @@ final class InverseKind extends EntryKind<InverseNoted> {
     public Stream<Value<InverseNoted>> values(InverseNoted says, InBook in) {
         return new Values<>(says, in).name("from", "", "From", says.from().name(), (was, from) -> new InverseNoted(PointSeen.named(from), was.to()))
                 .name("to", "", "To", says.to().name(), (was, to) -> new InverseNoted(was.from(), PointSeen.named(to))).all();
-    }
-
-    /** Before an inverse kept the positions it was computed from. */
-    record InverseNoted1(PointName from, PointName to) implements Earlier {
-        @Override
-        public Payload today() {
-            return new InverseNoted(PointSeen.named(from), PointSeen.named(to));
-        }
     }
 }

@@ -7,6 +7,8 @@ import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.Value;
 import verge.app.journal.Values;
+import verge.app.journal.Wire;
+import verge.app.journal.Wires;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.reading.Reading;
@@ -16,8 +18,26 @@ import verge.core.units.Decimals;
 /** Axis errors determined, in journals and in the book. */
 @Component
 public final class CalibrationKind extends EntryKind<InstrumentCalibrated> {
+    private static final Wire<InstrumentCalibrated> WIRE = Wire.object(o -> {
+        Wire<TwoFaceCalibration.Pair> pair = Wire.object(p -> {
+            var one = p.field("one", Wires.POINTING, TwoFaceCalibration.Pair::one);
+            var two = p.field("two", Wires.POINTING, TwoFaceCalibration.Pair::two);
+            return row -> new TwoFaceCalibration.Pair(row.get(one), row.get(two));
+        });
+        var instrument = o.field("instrument", Wire.TEXT, InstrumentCalibrated::instrument);
+        var pairs = o.field("pairs", pair.list(), InstrumentCalibrated::pairs);
+        var sigma = o.field("sigmaAngle", Wires.ANGLE, InstrumentCalibrated::sigmaAngle);
+        var applied = o.field("applied", Wire.FLAG, InstrumentCalibrated::applied);
+        return row -> new InstrumentCalibrated(row.get(instrument), row.get(pairs), row.get(sigma), row.get(applied));
+    });
+
     CalibrationKind() {
         super(InstrumentCalibrated.class, "calibrated", 1, "axes");
+    }
+
+    @Override
+    public Wire<InstrumentCalibrated> wire() {
+        return WIRE;
     }
 
     @Override

@@ -6,7 +6,11 @@ import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.Value;
+import verge.app.journal.Wire;
+import verge.app.journal.Wires;
+import verge.core.floor.Floor;
 import verge.core.floor.FloorChosen;
+import verge.core.floor.Floors;
 import verge.core.floor.FloorsNamed;
 
 /** Floors, in journals and in the book. */
@@ -18,8 +22,27 @@ final class FloorKinds {
 
     @Component
     static final class Named extends EntryKind<FloorsNamed> {
+        private static final Wire<FloorsNamed> WIRE = Wire.object(o -> {
+            Wire<Floor> floor = Wire.object(f -> {
+                var name = f.field("name", Wire.TEXT, Floor::name);
+                var level = f.field("level", Wires.ELEVATION, Floor::level);
+                return row -> new Floor(row.get(name), row.get(level));
+            });
+            Wire<Floors> all = Wire.object(f -> {
+                var each = f.field("all", floor.list(), Floors::all);
+                return row -> new Floors(row.get(each));
+            });
+            var floors = o.field("floors", all, FloorsNamed::floors);
+            return row -> new FloorsNamed(row.get(floors));
+        });
+
         Named() {
             super(FloorsNamed.class, "floors", 1, MARGIN);
+        }
+
+        @Override
+        public Wire<FloorsNamed> wire() {
+            return WIRE;
         }
 
         @Override
@@ -40,8 +63,18 @@ final class FloorKinds {
 
     @Component
     static final class Chosen extends EntryKind<FloorChosen> {
+        private static final Wire<FloorChosen> WIRE = Wire.object(o -> {
+            var floor = o.field("floor", Wire.TEXT.maybe(), FloorChosen::floor);
+            return row -> new FloorChosen(row.get(floor));
+        });
+
         Chosen() {
             super(FloorChosen.class, "floor-chosen", 1, MARGIN);
+        }
+
+        @Override
+        public Wire<FloorChosen> wire() {
+            return WIRE;
         }
 
         @Override

@@ -32,13 +32,11 @@ public abstract class EntryKind<P extends Payload> {
         this.margin = margin;
     }
 
-    /** An entry as an earlier version of Verge wrote it. Kept as long as a journal may hold one: for good. */
-    public interface Earlier {
-        Payload today();
-    }
+    /** How it is written, in the version of today. */
+    public abstract Wire<P> wire();
 
-    /** The records of earlier versions, by their number. */
-    public Map<Integer, Class<? extends Earlier>> earlier() {
+    /** How earlier versions, by their number, wrote it. Kept as long as a journal may hold one: for good. */
+    public Map<Integer, Wire<P>> earlier() {
         return Map.of();
     }
 

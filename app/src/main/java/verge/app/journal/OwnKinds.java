@@ -14,8 +14,18 @@ final class OwnKinds {
 
     @Component
     static final class Strike extends EntryKind<Struck> {
+        private static final Wire<Struck> WIRE = Wire.object(o -> {
+            var entry = o.field("entry", Wire.ID, Struck::entry);
+            return row -> new Struck(row.get(entry));
+        });
+
         Strike() {
             super(Struck.class, "struck", 1, "strike");
+        }
+
+        @Override
+        public Wire<Struck> wire() {
+            return WIRE;
         }
 
         @Override
@@ -30,8 +40,18 @@ final class OwnKinds {
 
     @Component
     static final class Return extends EntryKind<Restored> {
+        private static final Wire<Restored> WIRE = Wire.object(o -> {
+            var entry = o.field("entry", Wire.ID, Restored::entry);
+            return row -> new Restored(row.get(entry));
+        });
+
         Return() {
             super(Restored.class, "restored", 1, "strike");
+        }
+
+        @Override
+        public Wire<Restored> wire() {
+            return WIRE;
         }
 
         @Override
@@ -51,6 +71,12 @@ final class OwnKinds {
             super(Unread.class, "unread", 0, "unread");
         }
 
+        /** {@link PayloadJson} knows how: it stays as it was written. */
+        @Override
+        public Wire<Unread> wire() {
+            throw new UnsupportedOperationException();
+        }
+
         @Override
         public String text(Unread says, InBook in) {
             return "cannot be read and counts for nothing: " + says.kind() + " of version " + says.version();
@@ -66,13 +92,19 @@ final class OwnKinds {
         }
     }
 
-    /** Its JSON holds that of what it corrects to: {@link PayloadJson} knows how. */
+    /** What a line should have said. */
     @Component
     static final class Rework extends EntryKind<Reworked> {
         static final String NAME = "reworked";
 
         Rework() {
             super(Reworked.class, NAME, 1, "rework");
+        }
+
+        /** {@link PayloadJson} knows how: it holds what another kind writes. */
+        @Override
+        public Wire<Reworked> wire() {
+            throw new UnsupportedOperationException();
         }
 
         @Override

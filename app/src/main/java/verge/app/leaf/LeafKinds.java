@@ -10,22 +10,17 @@ import verge.app.journal.InBook;
 import verge.app.journal.TraceStep;
 import verge.app.journal.Value;
 import verge.app.journal.Values;
-import verge.core.coding.PointName;
-import verge.core.journal.Payload;
+import verge.app.journal.Wire;
+import verge.app.journal.Wires;
 import verge.core.leaf.CheckTaken;
 import verge.core.leaf.LeafClosed;
 import verge.core.leaf.LeafReopened;
 import verge.core.leaf.StationSetUp;
-import verge.core.reading.Atmosphere;
-import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Reading;
-import verge.core.reading.Target;
-import verge.core.reading.TotalStationReading;
 import verge.core.setup.FaceShot;
 import verge.core.setup.StationCheck;
 import verge.core.setup.StationSolution;
 import verge.core.units.Figures;
-import verge.core.units.Length;
 
 /** Setups and what is said of leaves, in journals and in the book. */
 public final class LeafKinds {
@@ -64,8 +59,13 @@ public final class LeafKinds {
         }
 
         @Override
-        public Map<Integer, Class<? extends Earlier>> earlier() {
-            return Map.of(1, StationSetUp1.class);
+        public Wire<StationSetUp> wire() {
+            return SetupWires.TODAY;
+        }
+
+        @Override
+        public Map<Integer, Wire<StationSetUp>> earlier() {
+            return Map.of(1, SetupWires.ONE_BACKSIGHT);
         }
 
         @Override
@@ -116,8 +116,18 @@ public final class LeafKinds {
 
     @Component
     static final class Closed extends EntryKind<LeafClosed> {
+        private static final Wire<LeafClosed> WIRE = Wire.object(o -> {
+            var setup = o.field("setup", Wire.ID, LeafClosed::setup);
+            return row -> new LeafClosed(row.get(setup));
+        });
+
         Closed() {
             super(LeafClosed.class, "leaf-closed", 1, "leaf");
+        }
+
+        @Override
+        public Wire<LeafClosed> wire() {
+            return WIRE;
         }
 
         @Override
@@ -132,8 +142,18 @@ public final class LeafKinds {
 
     @Component
     static final class Reopened extends EntryKind<LeafReopened> {
+        private static final Wire<LeafReopened> WIRE = Wire.object(o -> {
+            var setup = o.field("setup", Wire.ID, LeafReopened::setup);
+            return row -> new LeafReopened(row.get(setup));
+        });
+
         Reopened() {
             super(LeafReopened.class, "leaf-reopened", 1, "leaf");
+        }
+
+        @Override
+        public Wire<LeafReopened> wire() {
+            return WIRE;
         }
 
         @Override
@@ -148,8 +168,21 @@ public final class LeafKinds {
 
     @Component
     static final class Check extends EntryKind<CheckTaken> {
+        private static final Wire<CheckTaken> WIRE = Wire.object(o -> {
+            var setup = o.field("setup", Wire.ID, CheckTaken::setup);
+            var mark = o.field("mark", Wires.NAME, CheckTaken::mark);
+            var reading = o.field("reading", Wires.READING, CheckTaken::reading);
+            var target = o.field("target", Wires.TARGET, CheckTaken::target);
+            return row -> new CheckTaken(row.get(setup), row.get(mark), row.get(reading), row.get(target));
+        });
+
         Check() {
             super(CheckTaken.class, "check", 1, "check");
+        }
+
+        @Override
+        public Wire<CheckTaken> wire() {
+            return WIRE;
         }
 
         @Override
@@ -180,15 +213,6 @@ public final class LeafKinds {
         public Stream<Value<CheckTaken>> values(CheckTaken says, InBook in) {
             return new Values<>(says, in).name("mark", "", "Mark", says.mark(), (was, name) -> was.renamed(n -> name))
                     .target("targetHeight", "prismConstant", "", CheckTaken::target, (was, target) -> was.withTargets(t -> target)).reading(CheckTaken::reading, CheckTaken::with).all();
-        }
-    }
-
-    /** Before there were other setups than over a known point with one backsight. */
-    record StationSetUp1(PointName station, PointName backsight, Length instrumentHeight, Target target, TotalStationReading reading, Atmosphere air,
-            InstrumentPrecision precision, double refraction, String instrument, long upsets, String reason) implements EntryKind.Earlier {
-        @Override
-        public Payload today() {
-            return StationSetUp.onKnownPoint(station, backsight, instrumentHeight, target, reading, air, precision, refraction, instrument, upsets, reason);
         }
     }
 }

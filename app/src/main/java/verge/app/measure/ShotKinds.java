@@ -2,7 +2,6 @@ package verge.app.measure;
 
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -11,14 +10,11 @@ import verge.app.journal.InBook;
 import verge.app.journal.TraceStep;
 import verge.app.journal.Value;
 import verge.app.journal.Values;
+import verge.app.journal.Wire;
+import verge.app.journal.Wires;
 import verge.app.leaf.ReductionSteps;
-import verge.core.coding.Code;
-import verge.core.coding.PointName;
-import verge.core.journal.Payload;
 import verge.core.measure.NotesWritten;
 import verge.core.measure.ShotTaken;
-import verge.core.reading.Target;
-import verge.core.reading.TotalStationReading;
 
 /** Shots, in journals and in the book. */
 final class ShotKinds {
@@ -31,13 +27,36 @@ final class ShotKinds {
 
     @Component
     static final class Shot extends EntryKind<ShotTaken> {
+        private static final Wire<ShotTaken> WIRE = Wire.object(o -> {
+            var setup = o.field("setup", Wire.ID, ShotTaken::setup);
+            var name = o.field("name", Wires.NAME, ShotTaken::name);
+            var code = o.field("code", Wires.CODE, ShotTaken::code);
+            var reading = o.field("reading", Wires.READING, ShotTaken::reading);
+            var target = o.field("target", Wires.TARGET, ShotTaken::target);
+            var notes = o.field("notes", Wire.TEXT.byName(), ShotTaken::notes);
+            return row -> new ShotTaken(row.get(setup), row.get(name), row.get(code), row.get(reading), row.get(target), row.get(notes));
+        });
+        private static final Wire<ShotTaken> BEFORE_NOTES = Wire.object(o -> {
+            var setup = o.field("setup", Wire.ID);
+            var name = o.field("name", Wires.NAME);
+            var code = o.field("code", Wires.CODE);
+            var reading = o.field("reading", Wires.READING);
+            var target = o.field("target", Wires.TARGET);
+            return row -> new ShotTaken(row.get(setup), row.get(name), row.get(code), row.get(reading), row.get(target));
+        });
+
         Shot() {
             super(ShotTaken.class, "shot", 2, "shot");
         }
 
         @Override
-        public Map<Integer, Class<? extends Earlier>> earlier() {
-            return Map.of(1, ShotTaken1.class);
+        public Wire<ShotTaken> wire() {
+            return WIRE;
+        }
+
+        @Override
+        public Map<Integer, Wire<ShotTaken>> earlier() {
+            return Map.of(1, BEFORE_NOTES);
         }
 
         @Override
@@ -78,8 +97,19 @@ final class ShotKinds {
 
     @Component
     static final class Notes extends EntryKind<NotesWritten> {
+        private static final Wire<NotesWritten> WIRE = Wire.object(o -> {
+            var shot = o.field("shot", Wire.ID, NotesWritten::shot);
+            var notes = o.field("notes", Wire.TEXT.byName(), NotesWritten::notes);
+            return row -> new NotesWritten(row.get(shot), row.get(notes));
+        });
+
         Notes() {
             super(NotesWritten.class, "notes", 1, "note");
+        }
+
+        @Override
+        public Wire<NotesWritten> wire() {
+            return WIRE;
         }
 
         @Override
@@ -91,14 +121,6 @@ final class ShotKinds {
             Values<NotesWritten> values = new Values<>(says, in);
             says.notes().keySet().stream().sorted().forEach(field -> values.words("note:" + field, field, says.notes().get(field), (was, text) -> was.with(field, text)));
             return values.all();
-        }
-    }
-
-    /** Before a job had note fields of its own. */
-    record ShotTaken1(UUID setup, PointName name, Code code, TotalStationReading reading, Target target) implements EntryKind.Earlier {
-        @Override
-        public Payload today() {
-            return new ShotTaken(setup, name, code, reading, target);
         }
     }
 }

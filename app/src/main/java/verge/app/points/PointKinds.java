@@ -11,10 +11,9 @@ import verge.app.journal.InBook;
 import verge.app.journal.TraceStep;
 import verge.app.journal.Value;
 import verge.app.journal.Values;
-import verge.core.coding.Code;
+import verge.app.journal.Wire;
+import verge.app.journal.Wires;
 import verge.core.coding.PointName;
-import verge.core.geodesy.Position;
-import verge.core.journal.Payload;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
 import verge.core.points.PointKeyed;
@@ -28,6 +27,35 @@ final class PointKinds {
 
     @Component
     static final class Imported extends EntryKind<PointsImported> {
+        private static final Wire<PointsImported> WIRE = Wire.object(o -> {
+            Wire<NamedPosition> point = Wire.object(p -> {
+                var name = p.field("name", Wires.NAME, NamedPosition::name);
+                var code = p.field("code", Wires.CODE, NamedPosition::code);
+                var position = p.field("position", Wires.POSITION, NamedPosition::position);
+                var description = p.field("description", Wire.TEXT, NamedPosition::description);
+                var sigma = p.field("sigma", Wires.UNCERTAINTY.maybe(), NamedPosition::sigma);
+                return row -> new NamedPosition(row.get(name), row.get(code), row.get(position), row.get(description), row.get(sigma));
+            });
+            var origin = o.field("origin", Wire.choice(Origin.class), PointsImported::origin);
+            var file = o.field("fileName", Wire.TEXT, PointsImported::fileName);
+            var sha256 = o.field("sha256", Wire.TEXT, PointsImported::sha256);
+            var points = o.field("points", point.list(), PointsImported::points);
+            return row -> new PointsImported(row.get(origin), row.get(file), row.get(sha256), row.get(points));
+        });
+        private static final Wire<PointsImported> BEFORE_DESCRIPTIONS = Wire.object(o -> {
+            Wire<NamedPosition> point = Wire.object(p -> {
+                var name = p.field("name", Wires.NAME, NamedPosition::name);
+                var code = p.field("code", Wires.CODE, NamedPosition::code);
+                var position = p.field("position", Wires.POSITION, NamedPosition::position);
+                return row -> new NamedPosition(row.get(name), row.get(code), row.get(position));
+            });
+            var origin = o.field("origin", Wire.choice(Origin.class), PointsImported::origin);
+            var file = o.field("fileName", Wire.TEXT, PointsImported::fileName);
+            var sha256 = o.field("sha256", Wire.TEXT, PointsImported::sha256);
+            var points = o.field("points", point.list(), PointsImported::points);
+            return row -> new PointsImported(row.get(origin), row.get(file), row.get(sha256), row.get(points));
+        });
+
         private final FileRows rows;
 
         Imported(FileRows rows) {
@@ -36,15 +64,20 @@ final class PointKinds {
         }
 
         @Override
+        public Wire<PointsImported> wire() {
+            return WIRE;
+        }
+
+        @Override
+        public Map<Integer, Wire<PointsImported>> earlier() {
+            return Map.of(1, BEFORE_DESCRIPTIONS);
+        }
+
+        @Override
         public List<TraceStep> given(PointsImported says, PointName name, InBook in) {
             return says.points().stream().filter(p -> p.name().equals(name)).reduce((first, next) -> next)
                     .map(p -> new TraceStep(name + rows.of(says.sha256(), name.text()).map(row -> ", row " + row + " of the file").orElse(""), in.state().settings().place(p.position()),
                             p.sigma().map(s -> in.figures().small(s.north()) + "  " + in.figures().small(s.east())).orElse(""))).stream().toList();
-        }
-
-        @Override
-        public Map<Integer, Class<? extends Earlier>> earlier() {
-            return Map.of(1, PointsImported1.class);
         }
 
         @Override
@@ -74,8 +107,20 @@ final class PointKinds {
 
     @Component
     static final class Keyed extends EntryKind<PointKeyed> {
+        private static final Wire<PointKeyed> WIRE = Wire.object(o -> {
+            var name = o.field("name", Wires.NAME, PointKeyed::name);
+            var code = o.field("code", Wires.CODE, PointKeyed::code);
+            var position = o.field("position", Wires.POSITION, PointKeyed::position);
+            return row -> new PointKeyed(row.get(name), row.get(code), row.get(position));
+        });
+
         Keyed() {
             super(PointKeyed.class, "point-keyed", 1, "typed");
+        }
+
+        @Override
+        public Wire<PointKeyed> wire() {
+            return WIRE;
         }
 
         @Override
@@ -94,8 +139,19 @@ final class PointKinds {
     /** Which of several positions counts. */
     @Component
     static final class Chosen extends EntryKind<PositionChosen> {
+        private static final Wire<PositionChosen> WIRE = Wire.object(o -> {
+            var name = o.field("name", Wires.NAME, PositionChosen::name);
+            var entry = o.field("entry", Wire.ID.maybe(), PositionChosen::entry);
+            return row -> new PositionChosen(row.get(name), row.get(entry));
+        });
+
         Chosen() {
             super(PositionChosen.class, "position-chosen", 1, "counts");
+        }
+
+        @Override
+        public Wire<PositionChosen> wire() {
+            return WIRE;
         }
 
         @Override
@@ -106,17 +162,6 @@ final class PointKinds {
         @Override
         public Stream<Value<PositionChosen>> values(PositionChosen says, InBook in) {
             return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> new PositionChosen(name, was.entry())).all();
-        }
-    }
-
-    /** Before points kept their descriptions and standard deviations. */
-    record PointsImported1(Origin origin, String fileName, String sha256, List<Point1> points) implements EntryKind.Earlier {
-        record Point1(PointName name, Code code, Position position) {
-        }
-
-        @Override
-        public Payload today() {
-            return new PointsImported(origin, fileName, sha256, points.stream().map(p -> new NamedPosition(p.name(), p.code(), p.position())).toList());
         }
     }
 }

@@ -6,21 +6,36 @@ import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.Value;
-import verge.core.journal.Payload;
+import verge.app.journal.Wire;
+import verge.app.journal.Wires;
 import verge.core.pole.TargetChosen;
-import verge.core.reading.Target;
 import verge.core.units.Figures;
 
 /** The prism on the pole, in journals and in the book. */
 @Component
 final class PrismKind extends EntryKind<TargetChosen> {
+    private static final Wire<TargetChosen> WIRE = Wire.object(o -> {
+        var target = o.field("target", Wires.TARGET, TargetChosen::target);
+        var prism = o.field("prism", Wire.TEXT, TargetChosen::prism);
+        return row -> new TargetChosen(row.get(target), row.get(prism));
+    });
+    private static final Wire<TargetChosen> BEFORE_PRISMS_HAD_NAMES = Wire.object(o -> {
+        var target = o.field("target", Wires.TARGET);
+        return row -> new TargetChosen(row.get(target));
+    });
+
     PrismKind() {
         super(TargetChosen.class, "target", 2, "prism");
     }
 
     @Override
-    public Map<Integer, Class<? extends Earlier>> earlier() {
-        return Map.of(1, TargetChosen1.class);
+    public Wire<TargetChosen> wire() {
+        return WIRE;
+    }
+
+    @Override
+    public Map<Integer, Wire<TargetChosen>> earlier() {
+        return Map.of(1, BEFORE_PRISMS_HAD_NAMES);
     }
 
     @Override
@@ -36,13 +51,5 @@ final class PrismKind extends EntryKind<TargetChosen> {
     @Override
     public String saidAnew() {
         return "measure";
-    }
-
-    /** Before prisms had names. */
-    record TargetChosen1(Target target) implements Earlier {
-        @Override
-        public Payload today() {
-            return new TargetChosen(target);
-        }
     }
 }

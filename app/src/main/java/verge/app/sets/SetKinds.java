@@ -1,8 +1,6 @@
 package verge.app.sets;
 
-import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -10,9 +8,8 @@ import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.Value;
 import verge.app.journal.Values;
-import verge.core.coding.PointName;
-import verge.core.journal.Payload;
-import verge.core.reading.Target;
+import verge.app.journal.Wire;
+import verge.app.journal.Wires;
 import verge.core.sets.MarkCarried;
 import verge.core.sets.SetLimits;
 import verge.core.sets.SetMark;
@@ -34,13 +31,50 @@ public final class SetKinds {
 
     @Component
     static final class Planned extends EntryKind<SetsPlanned> {
+        private static final Wire<SetLimits> LIMITS = Wire.object(o -> {
+            var direction = o.field("direction", Wires.ANGLE, SetLimits::direction);
+            var zenith = o.field("zenith", Wires.ANGLE, SetLimits::zenith);
+            var distance = o.field("distance", Wires.LENGTH, SetLimits::distance);
+            return row -> new SetLimits(row.get(direction), row.get(zenith), row.get(distance));
+        });
+        private static final Wire<SetsPlanned> WIRE = Wire.object(o -> {
+            Wire<SetMark> mark = Wire.object(m -> {
+                var name = m.field("name", Wires.NAME, SetMark::name);
+                var target = m.field("target", Wires.TARGET, SetMark::target);
+                var filed = m.field("filedAs", Wires.NAME.maybe(), SetMark::filedAs);
+                return row -> new SetMark(row.get(name), row.get(target), row.get(filed));
+            });
+            var setup = o.field("setup", Wire.ID, SetsPlanned::setup);
+            var marks = o.field("marks", mark.list(), SetsPlanned::marks);
+            var sets = o.field("sets", Wire.COUNT, SetsPlanned::sets);
+            var limits = o.field("limits", LIMITS, SetsPlanned::limits);
+            return row -> new SetsPlanned(row.get(setup), row.get(marks), row.get(sets), row.get(limits));
+        });
+        private static final Wire<SetsPlanned> BEFORE_OTHER_NAMES = Wire.object(o -> {
+            Wire<SetMark> mark = Wire.object(m -> {
+                var name = m.field("name", Wires.NAME, SetMark::name);
+                var target = m.field("target", Wires.TARGET, SetMark::target);
+                return row -> new SetMark(row.get(name), row.get(target));
+            });
+            var setup = o.field("setup", Wire.ID, SetsPlanned::setup);
+            var marks = o.field("marks", mark.list(), SetsPlanned::marks);
+            var sets = o.field("sets", Wire.COUNT, SetsPlanned::sets);
+            var limits = o.field("limits", LIMITS, SetsPlanned::limits);
+            return row -> new SetsPlanned(row.get(setup), row.get(marks), row.get(sets), row.get(limits));
+        });
+
         Planned() {
             super(SetsPlanned.class, "sets", 2, MARGIN);
         }
 
         @Override
-        public Map<Integer, Class<? extends Earlier>> earlier() {
-            return Map.of(1, SetsPlanned1.class);
+        public Wire<SetsPlanned> wire() {
+            return WIRE;
+        }
+
+        @Override
+        public Map<Integer, Wire<SetsPlanned>> earlier() {
+            return Map.of(1, BEFORE_OTHER_NAMES);
         }
 
         @Override
@@ -62,8 +96,21 @@ public final class SetKinds {
 
     @Component
     static final class Pointed extends EntryKind<SetPointing> {
+        private static final Wire<SetPointing> WIRE = Wire.object(o -> {
+            var plan = o.field("plan", Wire.ID, SetPointing::plan);
+            var set = o.field("set", Wire.COUNT, SetPointing::set);
+            var mark = o.field("mark", Wires.NAME, SetPointing::mark);
+            var pointing = o.field("pointing", Wires.POINTING, SetPointing::pointing);
+            return row -> new SetPointing(row.get(plan), row.get(set), row.get(mark), row.get(pointing));
+        });
+
         Pointed() {
             super(SetPointing.class, "set-pointing", 1, MARGIN);
+        }
+
+        @Override
+        public Wire<SetPointing> wire() {
+            return WIRE;
         }
 
         @Override
@@ -83,8 +130,21 @@ public final class SetKinds {
 
     @Component
     static final class TakenOut extends EntryKind<SetTakenOut> {
+        private static final Wire<SetTakenOut> WIRE = Wire.object(o -> {
+            var plan = o.field("plan", Wire.ID, SetTakenOut::plan);
+            var set = o.field("set", Wire.COUNT, SetTakenOut::set);
+            var mark = o.field("mark", Wires.NAME.maybe(), SetTakenOut::mark);
+            var reason = o.field("reason", Wire.TEXT, SetTakenOut::reason);
+            return row -> new SetTakenOut(row.get(plan), row.get(set), row.get(mark), row.get(reason));
+        });
+
         TakenOut() {
             super(SetTakenOut.class, "set-out", 1, MARGIN);
+        }
+
+        @Override
+        public Wire<SetTakenOut> wire() {
+            return WIRE;
         }
 
         @Override
@@ -99,8 +159,19 @@ public final class SetKinds {
 
     @Component
     static final class Carried extends EntryKind<MarkCarried> {
+        private static final Wire<MarkCarried> WIRE = Wire.object(o -> {
+            var plan = o.field("plan", Wire.ID, MarkCarried::plan);
+            var mark = o.field("mark", Wires.NAME, MarkCarried::mark);
+            return row -> new MarkCarried(row.get(plan), row.get(mark));
+        });
+
         Carried() {
             super(MarkCarried.class, "mark-carried", 1, "new mark");
+        }
+
+        @Override
+        public Wire<MarkCarried> wire() {
+            return WIRE;
         }
 
         @Override
@@ -110,17 +181,6 @@ public final class SetKinds {
         @Override
         public Stream<Value<MarkCarried>> values(MarkCarried says, InBook in) {
             return new Values<>(says, in).name("mark", "", "Mark", says.mark(), (was, mark) -> new MarkCarried(was.plan(), mark)).all();
-        }
-    }
-
-    /** Before marks of sets could be given another name later. */
-    record SetsPlanned1(UUID setup, List<Mark1> marks, int sets, SetLimits limits) implements EntryKind.Earlier {
-        record Mark1(PointName name, Target target) {
-        }
-
-        @Override
-        public Payload today() {
-            return new SetsPlanned(setup, marks.stream().map(m -> new SetMark(m.name(), m.target())).toList(), sets, limits);
         }
     }
 }

@@ -8,15 +8,39 @@ import verge.app.journal.InBook;
 import verge.app.journal.TraceStep;
 import verge.app.journal.Value;
 import verge.app.journal.Values;
+import verge.app.journal.Wire;
+import verge.app.journal.Wires;
 import verge.app.leaf.ReductionSteps;
 import verge.core.points.StoredPoint;
 import verge.core.stakeout.PointStaked;
+import verge.core.stakeout.Tolerance;
 
 /** Stakes, in journals and in the book. */
 @Component
 final class StakeKind extends EntryKind<PointStaked> {
+    private static final Wire<PointStaked> WIRE = Wire.object(o -> {
+        Wire<Tolerance> within = Wire.object(t -> {
+            var plan = t.field("plan", Wires.LENGTH, Tolerance::plan);
+            var height = t.field("height", Wires.LENGTH, Tolerance::height);
+            return row -> new Tolerance(row.get(plan), row.get(height));
+        });
+        var setup = o.field("setup", Wire.ID, PointStaked::setup);
+        var name = o.field("name", Wires.NAME, PointStaked::name);
+        var design = o.field("design", Wires.POSITION, PointStaked::design);
+        var reading = o.field("reading", Wires.READING, PointStaked::reading);
+        var target = o.field("target", Wires.TARGET, PointStaked::target);
+        var tolerance = o.field("tolerance", within, PointStaked::tolerance);
+        var reason = o.field("reason", Wire.TEXT, PointStaked::reason);
+        return row -> new PointStaked(row.get(setup), row.get(name), row.get(design), row.get(reading), row.get(target), row.get(tolerance), row.get(reason));
+    });
+
     StakeKind() {
         super(PointStaked.class, "staked", 1, "stake");
+    }
+
+    @Override
+    public Wire<PointStaked> wire() {
+        return WIRE;
     }
 
     @Override

@@ -7,16 +7,29 @@ import verge.app.journal.EntryKind;
 import verge.app.journal.InBook;
 import verge.app.journal.Value;
 import verge.app.journal.Values;
+import verge.app.journal.Wire;
 import verge.core.check.FindingAccepted;
 
 /** Findings that are to stay as they are, in journals and in the book. */
 @Component
 final class FindingKind extends EntryKind<FindingAccepted> {
+    private static final Wire<FindingAccepted> WIRE = Wire.object(o -> {
+        var kind = o.field("kind", Wire.TEXT, FindingAccepted::kind);
+        var about = o.field("about", Wire.TEXT, FindingAccepted::about);
+        var reason = o.field("reason", Wire.TEXT, FindingAccepted::reason);
+        return row -> new FindingAccepted(row.get(kind), row.get(about), row.get(reason));
+    });
+
     private final FindingWords words;
 
     FindingKind(FindingWords words) {
         super(FindingAccepted.class, "finding-accepted", 1, "walk-round");
         this.words = words;
+    }
+
+    @Override
+    public Wire<FindingAccepted> wire() {
+        return WIRE;
     }
 
     @Override

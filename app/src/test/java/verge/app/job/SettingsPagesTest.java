@@ -185,7 +185,7 @@ class SettingsPagesTest {
         assertThat(settings.system()).isEqualTo(CoordinateSystem.flat(0.9998));
         assertThat(settings.figures().lengthDecimals()).isEqualTo(2);
         PayloadJson.Written now = json.write(new SettingsChosen(settings, true));
-        assertThat(now.version()).isEqualTo(2);
+        assertThat(now.version()).isEqualTo(3);
         assertThat(json.read(now)).isEqualTo(new SettingsChosen(settings, true));
     }
 }

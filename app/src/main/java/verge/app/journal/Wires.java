@@ -1,0 +1,75 @@
+package verge.app.journal;
+
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.geodesy.Elevation;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
+import verge.core.geodesy.Uncertainty;
+import verge.core.reading.Pointing;
+import verge.core.reading.Target;
+import verge.core.reading.TotalStationReading;
+import verge.core.units.Angle;
+import verge.core.units.Length;
+
+/** Values that many kinds of entry hold, as they are written in journals. */
+public final class Wires {
+    public static final Wire<Length> LENGTH = Wire.object(o -> {
+        var metres = o.field("metres", Wire.NUMBER, Length::metres);
+        return row -> new Length(row.get(metres));
+    });
+    public static final Wire<Angle> ANGLE = Wire.object(o -> {
+        var radians = o.field("radians", Wire.NUMBER, Angle::radians);
+        return row -> new Angle(row.get(radians));
+    });
+    public static final Wire<Elevation> ELEVATION = Wire.object(o -> {
+        var metres = o.field("metres", Wire.NUMBER, Elevation::metres);
+        return row -> new Elevation(row.get(metres));
+    });
+    public static final Wire<PointName> NAME = Wire.object(o -> {
+        var text = o.field("text", Wire.TEXT, PointName::text);
+        return row -> new PointName(row.get(text));
+    });
+    public static final Wire<Code> CODE = Wire.object(o -> {
+        var text = o.field("text", Wire.TEXT, Code::text);
+        return row -> new Code(row.get(text));
+    });
+    public static final Wire<GridPoint> PLAN = Wire.object(o -> {
+        var northing = o.field("northing", Wire.NUMBER, GridPoint::northing);
+        var easting = o.field("easting", Wire.NUMBER, GridPoint::easting);
+        return row -> new GridPoint(row.get(northing), row.get(easting));
+    });
+    public static final Wire<Position> POSITION = Wire.object(o -> {
+        var plan = o.field("plan", PLAN, Position::plan);
+        var elevation = o.field("elevation", ELEVATION.maybe(), Position::elevation);
+        return row -> new Position(row.get(plan), row.get(elevation));
+    });
+    public static final Wire<Uncertainty> UNCERTAINTY = Wire.object(o -> {
+        var north = o.field("north", LENGTH, Uncertainty::north);
+        var east = o.field("east", LENGTH, Uncertainty::east);
+        var up = o.field("up", LENGTH, Uncertainty::up);
+        return row -> new Uncertainty(row.get(north), row.get(east), row.get(up));
+    });
+    public static final Wire<Target> TARGET = Wire.object(o -> {
+        var height = o.field("height", LENGTH, Target::height);
+        var prism = o.field("prismConstant", LENGTH, Target::prismConstant);
+        return row -> new Target(row.get(height), row.get(prism));
+    });
+    public static final Wire<TotalStationReading> READING = Wire.object(o -> {
+        var direction = o.field("horizontalDirection", ANGLE, TotalStationReading::horizontalDirection);
+        var zenith = o.field("zenith", ANGLE, TotalStationReading::zenith);
+        var distance = o.field("slopeDistance", LENGTH, TotalStationReading::slopeDistance);
+        var raw = o.field("asReceived", Wire.TEXT, TotalStationReading::asReceived);
+        return row -> new TotalStationReading(row.get(direction), row.get(zenith), row.get(distance), row.get(raw));
+    });
+    public static final Wire<Pointing> POINTING = Wire.object(o -> {
+        var direction = o.field("horizontalDirection", ANGLE, Pointing::horizontalDirection);
+        var zenith = o.field("zenith", ANGLE, Pointing::zenith);
+        var distance = o.field("distance", LENGTH.maybe(), Pointing::distance);
+        var raw = o.field("asReceived", Wire.TEXT, Pointing::asReceived);
+        return row -> new Pointing(row.get(direction), row.get(zenith), row.get(distance), row.get(raw));
+    });
+
+    private Wires() {
+    }
+}
