@@ -1,5 +1,6 @@
 package verge.app.job;
 
+import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -13,12 +14,12 @@ import verge.core.geodesy.GroundFactor;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
-import verge.core.settings.JobSettings;
 import verge.core.settings.JobSettings.GeoidChoice;
 import verge.core.settings.JobSettings.HeightKind;
 import verge.core.settings.JobSettings.ReferenceHeight;
 import verge.core.settings.JobSettings.Tool;
 import verge.core.settings.JobSettings.Work;
+import verge.core.settings.JobSettings;
 import verge.core.settings.SettingsChosen;
 import verge.core.units.Air;
 import verge.core.units.AngleStyle;
@@ -159,7 +160,7 @@ final class SettingsWires {
         var tools = o.field("tools", TOOLS, Work::tools);
         var notes = o.field("noteFields", TEXTS, Work::noteFields);
         var copy = o.field("runningCopy", Wire.TEXT, Work::runningCopy);
-        var zone = o.field("zone", Wire.TEXT.as(ZoneId::of, ZoneId::getId), Work::zone);
+        var zone = o.field("zone", Wire.TEXT.as(SettingsWires::zone, ZoneId::getId), Work::zone);
         return row -> new Work(row.get(crew), row.get(tools), row.get(notes), row.get(copy), row.get(zone));
     });
     private static final Wire<Work> WORK_WITHOUT_CLOCKS = Wire.object(o -> {
@@ -191,6 +192,14 @@ final class SettingsWires {
     });
 
     private SettingsWires() {
+    }
+
+    private static ZoneId zone(String id) {
+        try {
+            return ZoneId.of(id);
+        } catch (DateTimeException unknown) {
+            throw new IllegalArgumentException("no zone '" + id + "'", unknown);
+        }
     }
 
     private static Wire<SettingsChosen> chosen(Wire<Work> working) {

@@ -27,11 +27,15 @@ public record Wire<V>(Function<V, JsonNode> write, Function<JsonNode, V> read) {
 
     /** Java's shortest decimal of a double reads back to the same bits. */
     public static final Wire<Double> NUMBER = new Wire<>(NODES::numberNode, node -> required(node, node.isNumber(), "a number").doubleValue());
-    public static final Wire<Integer> COUNT = new Wire<>(NODES::numberNode, node -> required(node, node.canConvertToInt() && node.isNumber(), "a whole number").intValue());
-    public static final Wire<Long> LONG = new Wire<>(NODES::numberNode, node -> required(node, node.canConvertToLong() && node.isNumber(), "a whole number").longValue());
+    public static final Wire<Integer> COUNT = new Wire<>(NODES::numberNode, node -> required(node, isWhole(node) && node.canConvertToInt(), "a whole number").intValue());
+    public static final Wire<Long> LONG = new Wire<>(NODES::numberNode, node -> required(node, isWhole(node) && node.canConvertToLong(), "a whole number").longValue());
     public static final Wire<Boolean> FLAG = new Wire<>(NODES::booleanNode, node -> required(node, node.isBoolean(), "true or false").booleanValue());
     public static final Wire<String> TEXT = new Wire<>(NODES::stringNode, node -> required(node, node.isString(), "a text").stringValue());
     public static final Wire<UUID> ID = TEXT.as(UUID::fromString, UUID::toString);
+
+    private static boolean isWhole(JsonNode node) {
+        return node.isNumber() && node.doubleValue() == Math.rint(node.doubleValue());
+    }
 
     private static JsonNode required(JsonNode node, boolean fits, String what) {
         if (!fits) {

@@ -72,9 +72,17 @@ class LeafReport {
     }
 
     /** One line of a table. */
-    record Line(List<String> cells, boolean outside) {
+    record Line(List<String> cells, boolean outside, String trace) {
+        Line(List<String> cells, boolean outside) {
+            this(cells, outside, "");
+        }
+
         static Line of(String... cells) {
             return new Line(List.of(cells), false);
+        }
+
+        Line tracedBy(UUID job, UUID entry) {
+            return new Line(cells, outside, "/jobs/" + job + "/trace/" + entry);
         }
     }
 
@@ -88,7 +96,7 @@ class LeafReport {
         Figures f = settings.figures();
         Map<String, Object> model = new HashMap<>();
         model.put("title", "Setup report, leaf " + leaf.number());
-        model.put("head", List.of(Line.of("Site and job", jobs.site(owner.siteId()).name() + ", " + owner.name()), Line.of("Occupation", LeafKinds.occupied(leaf.written())),
+        model.put("head", List.of(Line.of("Site and job", jobs.site(owner.siteId()).name() + ", " + owner.name()), Line.of("Occupation", LeafKinds.occupied(leaf.written())).tracedBy(job, id),
                 Line.of("Accepted", settings.times().whole(entry.at()) + " (" + settings.times().clockAt(entry.at()) + "), by " + entry.person()), Line.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()),
                 Line.of("Coordinate system", settingsWords.system(settings) + ", " + settingsWords.speaks(settings))));
         model.put("reason", leaf.written().reason());
@@ -102,7 +110,7 @@ class LeafReport {
         model.put("checks", checks(job, leaf, f, settings.times()));
         model.put("sets", state.rounds(id).stream().map(r -> new SetsPart(SetKinds.planned(r.plan()), sets(r, f), setResiduals(r, f))).toList());
         List<StoredPoint> measured = state.points().filter(p -> p.leaf().equals(Optional.of(id)) && !p.entry().equals(id)).toList();
-        model.put("points", measured.stream().limit(MOST_POINTS).map(p -> point(p, settings)).toList());
+        model.put("points", measured.stream().limit(MOST_POINTS).map(p -> point(p, settings).tracedBy(job, p.entry())).toList());
         model.put("pointCount", measured.size());
         model.put("axes", List.of(f.axes().northFirst() ? f.axes().north() : f.axes().east(), f.axes().northFirst() ? f.axes().east() : f.axes().north()));
         model.put("changes", text.changes(journal, id, settings.times()::whole).stream().map(c -> Line.of(c.time(), c.person(), c.words() + (c.struck() ? " (struck through)" : ""))).toList());
@@ -181,7 +189,7 @@ class LeafReport {
     private List<Line> checks(UUID job, Leaf leaf, Figures f, TimeText times) {
         return leaves.checks(job, leaf).stream().map(c -> new Line(List.of(times.whole(c.entry().at()), c.taken().mark().text() + (LeafService.sighted(leaf, c.taken().mark()) ? "" : ", independent"),
                 c.outcome().map(o -> f.difference(o.across().difference())).orElse("mark unknown"), c.outcome().map(o -> f.difference(o.distance().difference())).orElse(""),
-                c.outcome().flatMap(o -> o.height()).map(h -> f.difference(h.difference())).orElse("")), !c.outcome().map(o -> o.within()).orElse(false))).toList();
+                c.outcome().flatMap(o -> o.height()).map(h -> f.difference(h.difference())).orElse("")), !c.outcome().map(o -> o.within()).orElse(false)).tracedBy(job, c.entry().id())).toList();
     }
 
     private static List<Line> sets(Round round, Figures f) {

@@ -51,6 +51,14 @@ class WireTest {
     }
 
     @Test
+    void countsAreWhole() {
+        assertThat(read(Wire.COUNT, "3.0")).isEqualTo(3);
+        for (String none : new String[] {"3.5", "\"3\"", "3000000000", "1e400", "true"}) {
+            assertThatIllegalArgumentException().as(none).isThrownBy(() -> read(Wire.COUNT, none));
+        }
+    }
+
+    @Test
     void kindsAreToldApart() {
         Wire<Object> either = Wire.oneOf(new Wire.Kind<>("angle", Angle.class, Wires.ANGLE), new Wire.Kind<>("place", Position.class, Wires.POSITION));
         assertThat(text(either, new Angle(1.5))).isEqualTo("{\"kind\":\"angle\",\"radians\":1.5}");

@@ -244,7 +244,7 @@ class SetupKindsTest {
         party.ground().go("T1");
         check("T1");
         String page = party.page("/setup/leaves/" + leaf + "/report");
-        assertThat(page).contains("Setup report, leaf 1", "Stand-in total station TH-0001", "IAG 1999", "<svg", "station T2, backsight T4", "1 \u2212 2", "T1, independent", "Nothing was measured from this leaf");
+        assertThat(page).contains("Setup report, leaf 1", "Stand-in total station TH-0001", "IAG 1999", "<svg", "station T2, backsight T4", "1 \u2212 2", "T1, independent", "Nothing was measured from this leaf", "/trace/" + leaf);
         byte[] pdf = party.visitor().bytes("/jobs/" + party.job() + "/setup/leaves/" + leaf + "/report.pdf");
         assertThat(new String(pdf, 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
         assertThat(pdf.length).isGreaterThan(20_000);
