@@ -37,8 +37,7 @@ public class InstrumentDesk {
     private final JobInstrumentRepository chosen;
     private final KnownInstrumentRepository known;
     private final JobService jobs;
-    private final Map<UUID, Optional<LinkSetting>> settings = new ConcurrentHashMap<>();
-    private final Map<LinkSetting, TotalStation> links = new ConcurrentHashMap<>();
+    private final Links<TotalStation> links = new Links<>(job -> instrument(job).map(KnownInstrument::setting), InstrumentDesk::open);
     private final Map<UUID, Angle> limits = new ConcurrentHashMap<>();
 
     InstrumentDesk(JobInstrumentRepository chosen, KnownInstrumentRepository known, JobService jobs) {
@@ -54,8 +53,7 @@ public class InstrumentDesk {
 
     /** The job's instrument, connecting if it was not yet. */
     public Optional<TotalStation> find(UUID job) {
-        return settings.computeIfAbsent(job, id -> instrument(id).map(KnownInstrument::setting))
-                .map(setting -> links.computeIfAbsent(setting, InstrumentDesk::open));
+        return links.of(job);
     }
 
     /** What is known of the job's instrument. */
@@ -85,7 +83,7 @@ public class InstrumentDesk {
     }
 
     private void name(KnownInstrument instrument) {
-        Optional.ofNullable(links.get(instrument.setting())).flatMap(station -> station.snapshot().identity())
+        links.at(instrument.setting()).flatMap(station -> station.snapshot().identity())
                 .map(identity -> title(identity.title(), instrument.setting())).filter(title -> !title.equals(instrument.title())).ifPresent(title -> {
                     instrument.named(title);
                     known.save(instrument);
@@ -142,7 +140,7 @@ public class InstrumentDesk {
         own.instrument(instrument.id());
         chosen.save(own);
         limits.put(job, instrument.levelLimit());
-        release(settings.put(job, Optional.of(instrument.setting())));
+        links.use(job, Optional.of(instrument.setting()));
         find(job);
     }
 
@@ -150,14 +148,7 @@ public class InstrumentDesk {
     @Transactional
     public void disconnect(UUID job) {
         chosen.deleteById(job);
-        release(settings.put(job, Optional.empty()));
-    }
-
-    /** Closes a link that no job of this node uses any longer. */
-    private void release(Optional<LinkSetting> before) {
-        if (before != null && before.isPresent() && !settings.containsValue(before)) {
-            Optional.ofNullable(links.remove(before.get())).ifPresent(TotalStation::close);
-        }
+        links.use(job, Optional.empty());
     }
 
     private static TotalStation open(LinkSetting setting) {
@@ -168,6 +159,6 @@ public class InstrumentDesk {
 
     @PreDestroy
     void closeAll() {
-        links.values().forEach(TotalStation::close);
+        links.closeAll();
     }
 }

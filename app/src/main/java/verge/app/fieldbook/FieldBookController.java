@@ -34,10 +34,12 @@ class FieldBookController {
         this.text = text;
     }
 
+    /** @param line that the page is to show; without one, the page is meant, the latest lines first */
     @GetMapping
-    String book(@PathVariable UUID job, @RequestParam(defaultValue = "0") int page, Model model) {
+    String book(@PathVariable UUID job, @RequestParam(name = "page", defaultValue = "0") int asked, @RequestParam(required = false) Integer line, Model model) {
         Journal journal = journals.journal(job);
         int total = journal.entries().size();
+        int page = line == null ? asked : Math.max(0, total - line) / LINES_A_PAGE;
         int from = (int) Math.min(Math.max(page, 0L) * LINES_A_PAGE, total);
         int to = Math.min(from + LINES_A_PAGE, total);
         List<Entry> latestFirst = new ArrayList<>(journal.entries().subList(total - to, total - from));
@@ -67,12 +69,17 @@ class FieldBookController {
     @PostMapping("/{entry}/strike")
     String strike(@PathVariable UUID job, @PathVariable UUID entry, Principal person) {
         journals.strike(job, Author.atPage(person.getName()), entry);
-        return "redirect:/jobs/" + job + "/book";
+        return at(job, entry);
     }
 
     @PostMapping("/{entry}/restore")
     String restore(@PathVariable UUID job, @PathVariable UUID entry, Principal person) {
         journals.restore(job, Author.atPage(person.getName()), entry);
-        return "redirect:/jobs/" + job + "/book";
+        return at(job, entry);
+    }
+
+    /** The page of the book that a line is on. */
+    private String at(UUID job, UUID entry) {
+        return "redirect:/jobs/" + job + "/book" + journals.journal(job).entry(entry).map(e -> "?line=" + e.sequence()).orElse("");
     }
 }

@@ -50,6 +50,6 @@ final class PrismKind extends EntryKind<TargetChosen> {
 
     @Override
     public String saidAnew() {
-        return "measure";
+        return "rework";
     }
 }

@@ -14,7 +14,9 @@ export async function turnTo(url, options = {}, remember = true) {
     show(await page(url, options), remember);
     const place = new URL(url, location.href).hash.slice(1);
     if (place) {
-      document.getElementById(place)?.scrollIntoView({ block: 'center' });
+      const wanted = document.getElementById(place);
+      wanted?.closest('details')?.setAttribute('open', '');
+      wanted?.scrollIntoView({ block: 'center' });
     }
   } catch (problem) {
     sayProblem(problem);

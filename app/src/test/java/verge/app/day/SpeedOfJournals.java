@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -45,6 +46,10 @@ import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.rework.Change;
+import verge.core.rework.Choice;
+import verge.core.rework.Consequences;
+import verge.core.rework.Correction;
 import verge.core.settings.JobSettings;
 import verge.core.settings.SettingsChosen;
 import verge.core.units.Angle;
@@ -93,6 +98,9 @@ class SpeedOfJournals {
         Bench.say("%d entries: one shot more %s ms", size, spread(1_000, i -> journal.append(entry(size + 1L, shot(setups.get(LEAVES - 1), "N" + i)))));
         Bench.say("%d entries: a pole height corrected %s ms", size, spread(200, i -> journal.tried(List.of(corrected(shots.get(i))))));
         Bench.say("%d entries: a setup of %d corrected %s ms", size, size / LEAVES, spread(10, i -> journal.tried(List.of(new Reworked(setups.get(3), setUp(1.7 + i * 0.01), "")))));
+        Choice ofOneLeaf = new Choice(Set.of(ShotTaken.class), Optional.empty(), Optional.empty(), Optional.of(setups.get(5)), Optional.empty(), Optional.empty(), Set.of());
+        Bench.say("%d entries: %d shots corrected together, only looked at, %s ms", size, ofOneLeaf.of(journal).count(), spread(10, i -> Consequences.between(journal,
+                journal.tried(List.copyOf(Correction.of(journal, ofOneLeaf, new Change.PoleBy(new Length(0.01 * (i + 1))), ""))))));
         withTheDatabase(size, entries);
     }
 

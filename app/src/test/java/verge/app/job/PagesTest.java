@@ -194,6 +194,8 @@ class PagesTest {
         }
         assertThat(page("/jobs/" + job + "/book")).contains("121 lines", "Earlier lines", "L119").doesNotContain("L19 ");
         assertThat(page("/jobs/" + job + "/book?page=1")).contains("Later lines", "L3 ").doesNotContain("L110 ");
+        assertThat(page("/jobs/" + job + "/book?line=3")).as("the page that a line is on").contains("id=\"line-3\"").doesNotContain("id=\"line-121\"");
+        assertThat(page("/jobs/" + job + "/book?line=22")).contains("id=\"line-22\"", "id=\"line-121\"");
     }
 
     @Test

@@ -31,6 +31,7 @@ import verge.instruments.port.InstrumentSnapshot;
 import verge.instruments.port.InstrumentSwitches;
 import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
+import verge.instruments.port.Stamped;
 import verge.instruments.port.TotalStation;
 
 /** Driver for a total station that speaks the line protocol over TCP. */
@@ -78,8 +79,8 @@ public final class LineTotalStation implements TotalStation {
 
     @Override
     public Optional<TotalStationReading> takeTracked(Duration age) {
-        Optional<InstrumentSnapshot.Tracked> fresh = snapshot().latest().filter(t -> t.within(age));
-        return fresh.filter(t -> taken.getAndSet(t.nanos()) != t.nanos()).map(InstrumentSnapshot.Tracked::reading);
+        Optional<Stamped<TotalStationReading>> fresh = snapshot().latest().filter(t -> t.within(age));
+        return fresh.filter(t -> taken.getAndSet(t.nanos()) != t.nanos()).map(Stamped::value);
     }
 
     @Override

@@ -13,16 +13,9 @@ import verge.core.reading.TotalStationReading;
  * @param latest the latest reading of a running track; absent while tracking is off, the prism is out of sight or the link is down
  */
 public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<Mismatch> mismatch, Optional<InstrumentIdentity> identity,
-        Optional<InstrumentCondition> condition, Optional<InstrumentSwitches> switches, Instant told, Optional<Tracked> latest) {
+        Optional<InstrumentCondition> condition, Optional<InstrumentSwitches> switches, Instant told, Optional<Stamped<TotalStationReading>> latest) implements DeviceSnapshot {
     /** A track that has been silent for so long says nothing of where the prism is now. */
     private static final Duration LONGEST_PAUSE = Duration.ofSeconds(2);
-
-    /** @param nanos when it came, by the clock of System.nanoTime */
-    public record Tracked(TotalStationReading reading, long nanos) {
-        public boolean within(Duration age) {
-            return System.nanoTime() - nanos <= age.toNanos();
-        }
-    }
 
     /** @param what pairing number or shared address @param ours as entered @param theirs as the other end has it */
     public record Mismatch(String what, String ours, String theirs) {
@@ -34,11 +27,7 @@ public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<M
 
     /** Where the prism is by the running track; empty when the track has been silent. */
     public Optional<TotalStationReading> tracked() {
-        return latest.filter(t -> t.within(LONGEST_PAUSE)).map(Tracked::reading);
-    }
-
-    public String address() {
-        return setting.address();
+        return latest.filter(t -> t.within(LONGEST_PAUSE)).map(Stamped::value);
     }
 
     public InstrumentSnapshot with(LinkState state) {
@@ -64,6 +53,6 @@ public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<M
     }
 
     public InstrumentSnapshot with(TotalStationReading reading) {
-        return new InstrumentSnapshot(setting, link, mismatch, identity, condition, switches, told, Optional.of(new Tracked(reading, System.nanoTime())));
+        return new InstrumentSnapshot(setting, link, mismatch, identity, condition, switches, told, Optional.of(Stamped.now(reading)));
     }
 }

@@ -10,12 +10,12 @@ import verge.core.units.Angle;
 /**
  * The port that a driver of a total station implements.
  *
- * <p>A driver keeps its link by itself: it connects in the background, notices a dead link and tries again until it is closed.
- * All methods return at once and may be called from any thread. What is asked fails with a {@link verge.core.problem.SurveyException}
+ * <p>All methods return at once and may be called from any thread. What is asked fails with a {@link verge.core.problem.SurveyException}
  * LINK_LOST, NO_ANSWER or INSTRUMENT_REFUSED; an answer that arrives damaged or after that is dropped, never delivered late. What follows an
  * answer runs on a thread that may wait, never on the one that listens to the instrument.
  */
-public interface TotalStation extends AutoCloseable {
+public interface TotalStation extends Device {
+    @Override
     InstrumentSnapshot snapshot();
 
     /** The latest reading of the running track, if it is no older than that and was not taken before: one reading makes one shot. */
@@ -47,7 +47,4 @@ public interface TotalStation extends AutoCloseable {
 
     /** Starts or stops the stream of readings to a moving prism; a link that comes back goes on as last asked. */
     void track(boolean on);
-
-    @Override
-    void close();
 }
