@@ -111,6 +111,12 @@ final class OwnKinds {
         public String text(Reworked says, InBook in) {
             return "line " + in.line(says.entry()) + " now reads: " + in.corrected(says.entry(), says.corrected()) + (says.reason().isEmpty() ? "" : "\nbecause: " + says.reason());
         }
+        /** One line at the foot, whatever it now reads. */
+        @Override
+        public String brief(Reworked says, InBook in) {
+            return "line " + in.line(says.entry()) + " corrected" + (says.reason().isEmpty() ? "" : ": " + says.reason());
+        }
+
         @Override
         public Stream<Value<Reworked>> values(Reworked says, InBook in) {
             return Stream.empty();

@@ -59,8 +59,13 @@ class PicturesOfTheViews extends InBrowser {
         }
         keep("stake");
         browser.click(By.cssSelector("[data-paint-next]"));
-        browser.open(yard + "measure");
-        keep("measure-night");
+        browser.open(yard + "rework");
+        browser.choose("what", "EXCHANGED");
+        browser.type("one", "T1");
+        browser.type("other", "T4");
+        browser.primary();
+        browser.sees("points move");
+        keep("correct-night");
         browser.click(By.cssSelector("[data-paint-next]"));
         browser.click(By.cssSelector("[data-paint-next]"));
         view(yard + "book", "field-book");
