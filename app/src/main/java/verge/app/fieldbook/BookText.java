@@ -5,21 +5,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.floor.FloorWords;
 import verge.app.journal.EntryWords;
-import verge.core.job.Deed;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
-import verge.core.job.Moves;
 import verge.core.journal.Amendment;
 import verge.core.journal.Entry;
-import verge.core.journal.Reworked;
-import verge.core.journal.Struck;
 import verge.core.measure.ShotTaken;
-import verge.core.problem.SurveyException;
 
 /** Journal entries as a surveyor would write them. */
 @Component
@@ -101,42 +95,6 @@ public class BookText {
     /** Corrections and strikes that were written by one append bear one time. */
     private static boolean isOfOneGo(Entry one, Entry next) {
         return one.payload() instanceof Amendment && one.payload().getClass() == next.payload().getClass() && one.at().equals(next.at()) && one.person().equals(next.person());
-    }
-
-    /**
-     * Something that can be taken back, or brought back.
-     *
-     * @param seen the last of its entries
-     * @param effect which points that changes, or empty
-     */
-    public record Turn(UUID seen, String text, String effect) {
-    }
-
-    public Turn deed(Journal journal, Deed deed) {
-        boolean corrections = deed.entries().size() > 1 && deed.entries().stream().allMatch(e -> e.payload() instanceof Reworked);
-        String what = corrections ? "lines " + deed.entries().get(0).sequence() + " to " + deed.last().sequence() + ": " + deed.entries().size() + " corrections together"
-                : "line " + deed.chief().sequence() + ": " + words.spoken(journal, deed.chief()).replace('\n', ' ');
-        return new Turn(deed.last().id(), what, effect(journal, deed));
-    }
-
-    private static String effect(Journal journal, Deed deed) {
-        if (deed.back().stream().allMatch(p -> p instanceof Struck struck && journal.standsAlone(struck.entry()))) {
-            return points(deed.back().stream().mapToLong(p -> journal.state().pointsOf(((Struck) p).entry()).size()).sum(), "goes", "go");
-        }
-        JobState turned;
-        try {
-            turned = journal.tried(deed.back()).state();
-        } catch (SurveyException refused) {
-            return "cannot be done as things are";   // why is said when it is tried
-        }
-        Moves moves = Moves.between(journal.state(), turned);
-        long come = turned.points().count() - journal.state().points().count() + moves.gone().size();
-        return Stream.of(points(moves.gone().size(), "goes", "go"), points(come, "comes back", "come back"), points(moves.moved().size(), "moves", "move")).filter(w -> !w.isEmpty())
-                .collect(Collectors.joining(", "));
-    }
-
-    private static String points(long count, String one, String many) {
-        return count <= 0 ? "" : count == 1 ? "1 point " + one : count + " points " + many;
     }
 
     private static List<Note> fields(JobState state, Entry entry) {

@@ -27,11 +27,13 @@ class FieldBookController {
     private final JournalService journals;
     private final JobService jobs;
     private final BookText text;
+    private final TurnText turns;
 
-    FieldBookController(JournalService journals, JobService jobs, BookText text) {
+    FieldBookController(JournalService journals, JobService jobs, BookText text, TurnText turns) {
         this.journals = journals;
         this.jobs = jobs;
         this.text = text;
+        this.turns = turns;
     }
 
     /** @param line that the page is to show; without one, the page is meant, the latest lines first */
@@ -46,8 +48,8 @@ class FieldBookController {
         Collections.reverse(latestFirst);
         model.addAttribute("runs", BookText.runs(latestFirst).stream().map(run -> run.stream().map(e -> text.line(journal, e)).toList()).toList());
         model.addAttribute("total", total);
-        model.addAttribute("undo", journal.lastDone().map(d -> text.deed(journal, d)).orElse(null));
-        model.addAttribute("redo", journal.lastUndone().map(d -> text.deed(journal, d)).orElse(null));
+        model.addAttribute("undo", journal.lastDone().map(d -> turns.of(journal, d)).orElse(null));
+        model.addAttribute("redo", journal.lastUndone().map(d -> turns.of(journal, d)).orElse(null));
         model.addAttribute("brought", jobs.job(job).broughtIn().orElse(null));
         model.addAttribute("earlierPage", to < total ? page + 1 : null);
         model.addAttribute("laterPage", page > 0 ? page - 1 : null);

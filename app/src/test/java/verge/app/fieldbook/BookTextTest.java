@@ -57,10 +57,12 @@ import verge.core.units.LengthUnit;
 @ExtendWith(VergeServer.class)
 class BookTextTest {
     private final BookText text;
+    private final TurnText turns;
     private Books book = new Books(Figures.metric());
 
     BookTextTest(VergeServer.Running verge) {
         text = verge.bean(BookText.class);
+        turns = verge.bean(TurnText.class);
     }
 
     @Test
@@ -167,7 +169,7 @@ class BookTextTest {
         Entry carried = book.add(new SettingsChosen(projected(33), true));
         Entry undo = book.add(new Struck(carried.id()), Deed.UNDO);
         book.add(new Struck(book.journal().entries().get((int) carried.sequence() - 2).id()));
-        BookText.Turn redo = text.deed(book.journal(), book.journal().lastUndone().orElseThrow());
+        TurnText.Turn redo = turns.of(book.journal(), book.journal().lastUndone().orElseThrow());
         assertThat(redo.seen()).isEqualTo(undo.id());
         assertThat(redo.effect()).isEqualTo("cannot be done as things are");
     }
