@@ -5,7 +5,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.stream.Stream;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -35,6 +34,8 @@ import verge.core.points.StoredPoint;
 /** What the sketch of a job shows. */
 @RestController
 class SketchController {
+    private static final double LEAST_CELL = 1e-3;
+
     private final JournalService journals;
     private final SiteDrawings drawings;
     private final SiteFileService files;
@@ -80,10 +81,11 @@ class SketchController {
      * @param view what decides which points are here: another one, and all are wanted anew
      * @param changed entries whose points are to be drawn as told here and no longer as before; null if all of the job is told
      * @param points those that belong to the floor that is worked on
+     * @param cell if there are too many to be told apart, one stands for each such square, so many metres wide; else 0
      * @param floors highest first, as they lie above one another
      * @param apart that what is drawn lies far apart, in words; empty if it does not
      */
-    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
+    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, double cell, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
             List<FloorMark> floors, String apart) {
     }
 
@@ -100,10 +102,29 @@ class SketchController {
         List<Station> stations = state.leaves().stream().flatMap(leaf -> station(leaf, open.equals(Optional.of(leaf))).stream()).toList();
         String now = Integer.toHexString(state.floor().hashCode());
         Optional<List<UUID>> changed = Optional.ofNullable(since).filter(s -> view.equals(now)).flatMap(journal::changedSince).map(entries -> entries.stream().map(Entry::id).toList());
-        Stream<StoredPoint> points = changed.map(c -> c.stream().flatMap(e -> state.pointsOf(e).stream())).orElseGet(state::points);
-        return new Sketch(journal.entries().size(), now, changed.orElse(null), points.filter(state::isHere).map(p -> SketchPoint.of(p, book)).toList(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
+        List<StoredPoint> points = changed.map(c -> c.stream().flatMap(e -> state.pointsOf(e).stream())).orElseGet(state::points).filter(state::isHere).toList();
+        Thinned drawn = changed.isPresent() ? new Thinned(points, 0) : Thinned.of(points);
+        return new Sketch(journal.entries().size(), now, changed.orElse(null), drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
                 state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state)).toList(),
                 drawings.current(job, state).map(SiteFile::id).orElse(null), floors(state), apart.words(job, state));
+    }
+
+    /** @param cell as in {@link Sketch} */
+    record Box(List<SketchPoint> points, double cell) {
+    }
+
+    /** The points within a box of the grid, for a sketch that was too full to show them all; thinned to cells no smaller than asked. */
+    @GetMapping("/jobs/{job}/sketch/points")
+    Box points(@PathVariable UUID job, @RequestParam double south, @RequestParam double west, @RequestParam double north, @RequestParam double east, @RequestParam double cell) {
+        JobState state = journals.state(job);
+        Codebook book = codebooks.of(job);
+        List<StoredPoint> within = state.points().filter(state::isHere).filter(p -> isWithin(p.position().plan(), south, west, north, east)).toList();
+        Thinned drawn = Thinned.of(within, Math.max(cell, LEAST_CELL));
+        return new Box(drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell());
+    }
+
+    private static boolean isWithin(GridPoint at, double south, double west, double north, double east) {
+        return at.northing() >= south && at.northing() <= north && at.easting() >= west && at.easting() <= east;
     }
 
     private static List<FloorMark> floors(JobState state) {

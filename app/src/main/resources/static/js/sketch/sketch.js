@@ -8,6 +8,7 @@ import { FINGER, near, showSelection, touch } from 'verge/sketch/pick.js';
 import { drawScale } from 'verge/sketch/scale.js';
 import { drawOutline } from 'verge/sketch/select.js';
 import { Points, fetchSheets, grow } from 'verge/sketch/store.js';
+import { watchThinned } from 'verge/sketch/thinned.js';
 
 const job = document.body.dataset.job;
 const paint = [];
@@ -19,6 +20,8 @@ let chosen;
 let outline;
 let drawn;
 let unit = { metresPerUnit: 1, unit: 'm' };
+let cell = 0;
+let lookCloser = () => {};
 const content = { points: new Points([]), sheets: [], version: 0 };
 const at = (north, east) => [east, north];
 
@@ -46,6 +49,7 @@ export async function openSketch() {
   stations = addLayer('station', 20);
   chosen = addLayer('touched', 29);
   outline = addLayer('selection', 45);
+  lookCloser = watchThinned(map, () => cell, addPoints);
   map.on('singleclick', touched);
   map.getView().on('change:resolution', scale);
   document.addEventListener('click', pressed);
@@ -97,6 +101,10 @@ export async function reload(since = 0) {
   view = sketch.view;
   const changed = sketch.changed && new Set(sketch.changed);
   content.points = new Points(changed ? [...content.points.list.filter(p => !changed.has(p.entry)), ...sketch.points] : sketch.points);
+  if (!changed) {
+    cell = sketch.cell;
+    lookCloser();
+  }
   document.getElementById('sketch-empty').hidden = content.points.list.length + sketch.files.length > 0;
   tellApart(sketch.apart);
   showFloors(sketch.floors);
@@ -128,6 +136,13 @@ export async function reload(since = 0) {
   });
 }
 
+/** Draws points more of those that were left out. */
+function addPoints(more) {
+  const drawn = new Set(content.points.list.map(p => `${p.entry} ${p.name}`));
+  content.points = new Points([...content.points.list, ...more.filter(p => !drawn.has(`${p.entry} ${p.name}`))]);
+  redraw();
+}
+
 function tellApart(words) {
   const strip = document.getElementById('sketch-apart');
   strip.textContent = words;
@@ -151,6 +166,9 @@ function scale() {
 
 /** Where the sketch's map is needed itself: the pole is dragged on it. */
 export const theMap = () => map;
+
+/** The job's own points that the sketch holds. */
+export const thePoints = () => content.points.list;
 
 /** The layer with points and drawings, which tells how long its last full drawing took. */
 export const theCanvas = () => drawn;
