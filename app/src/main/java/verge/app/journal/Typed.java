@@ -19,7 +19,7 @@ import verge.core.units.LengthUnit;
  */
 public record Typed(JobSettings settings, Function<String, Length> prism) {
     private static final Length HIGHEST_POLE = new Length(10);
-    private static final Length HIGHEST_INSTRUMENT = new Length(5);
+    private static final Length HIGHEST_INSTRUMENT = new Length(4);
     private static final Length FARTHEST_SIGHT = new Length(20_000);
 
     /** @throws SurveyException NOT_A_LENGTH or OUT_OF_RANGE */
@@ -33,7 +33,12 @@ public record Typed(JobSettings settings, Function<String, Length> prism) {
     }
 
     Length instrumentHeight(String typed) {
-        return within("instrument height", typed, LengthText.parse(typed, unit()), Length.ZERO, HIGHEST_INSTRUMENT);
+        return instrumentHeight(typed, unit());
+    }
+
+    /** @throws SurveyException NOT_A_LENGTH or OUT_OF_RANGE */
+    public static Length instrumentHeight(String typed, LengthUnit unit) {
+        return within("instrument height", typed, LengthText.parse(typed, unit), Length.ZERO, HIGHEST_INSTRUMENT);
     }
 
     Length distance(String typed) {
@@ -51,7 +56,12 @@ public record Typed(JobSettings settings, Function<String, Length> prism) {
 
     /** A coordinate or an elevation, in metres. */
     public double coordinate(String field, String typed) {
-        double metres = LengthText.parse(typed, unit()).metres();
+        return coordinate(field, typed, unit());
+    }
+
+    /** @throws SurveyException NOT_A_LENGTH or OUT_OF_RANGE */
+    public static double coordinate(String field, String typed, LengthUnit unit) {
+        double metres = LengthText.parse(typed, unit).metres();
         if (Math.abs(metres) > GridPoint.FARTHEST_METRES) {
             throw new SurveyException(Problem.OUT_OF_RANGE, field, typed, "\u2212100 000 km", "100 000 km");
         }

@@ -5,10 +5,10 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.journal.Typed;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
-import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.points.Origin;
 import verge.core.points.PointKeyed;
@@ -16,7 +16,6 @@ import verge.core.points.PositionChosen;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.JobSettings;
-import verge.core.units.LengthText;
 import verge.core.units.LengthUnit;
 
 /** Points typed by hand. */
@@ -38,8 +37,8 @@ public class PointService {
         JobSettings settings = journals.state(job).settings();
         LengthUnit unit = settings.figures().lengthUnit();
         PointName name = PointName.parse(typedName);
-        Position position = new Position(settings.gridOf(metres("northing", northing, unit), metres("easting", easting, unit)),
-                elevation.isBlank() ? Optional.empty() : Optional.of(new Elevation(metres("elevation", elevation, unit))));
+        Position position = new Position(settings.gridOf(Typed.coordinate("northing", northing, unit), Typed.coordinate("easting", easting, unit)),
+                elevation.isBlank() ? Optional.empty() : Optional.of(new Elevation(Typed.coordinate("elevation", elevation, unit))));
         journals.append(job, author, state -> {
             if (state.find(name, Origin.DESIGN).isPresent()) {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
@@ -63,13 +62,5 @@ public class PointService {
             }
             return new PositionChosen(name, entry);
         });
-    }
-
-    private static double metres(String field, String typed, LengthUnit unit) {
-        double metres = LengthText.parse(typed, unit).metres();
-        if (Math.abs(metres) > GridPoint.FARTHEST_METRES) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, field, typed, "\u2212100 000 km", "100 000 km");
-        }
-        return metres;
     }
 }

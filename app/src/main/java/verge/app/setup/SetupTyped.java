@@ -4,6 +4,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import verge.app.device.InstrumentSettings;
+import verge.app.journal.Typed;
 import verge.app.pole.PoleService;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
@@ -23,8 +24,6 @@ import verge.core.units.LengthText;
 /** Reads what was typed for a setup, and refuses what cannot be right. */
 @Component
 class SetupTyped {
-    private static final Length HIGHEST_INSTRUMENT = new Length(4);
-
     private final PoleService poles;
     private final InstrumentSettings instruments;
 
@@ -63,10 +62,10 @@ class SetupTyped {
     }
 
     private static Length instrumentHeight(JobState state, SetupForm form, Arrangement.Kind kind) {
-        Length height = length(state.settings().figures(), form.get("instrumentHeight"), "instrument height");
-        if (height.metres() < 0 || height.compareTo(HIGHEST_INSTRUMENT) > 0) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, "instrument height", form.get("instrumentHeight"), "0 m", "4 m");
+        if (form.get("instrumentHeight").isEmpty()) {
+            throw new SurveyException(Problem.MISSING, "instrument height");
         }
+        Length height = Typed.instrumentHeight(form.get("instrumentHeight"), state.settings().figures().lengthUnit());
         if (height.metres() == 0 && !form.is("noGroundMark") && !confirmedBefore(state, kind)) {
             throw new SurveyException(Problem.INSTRUMENT_HEIGHT_ZERO, kind);
         }

@@ -201,7 +201,7 @@ class SetsTest {
         assertThat(carried.sigma().orElseThrow().plan().metres()).isBetween(0.001, 0.006);
         assertThat(carried.position().elevation().orElseThrow().metres()).isCloseTo(Ternholm.surface(place).metres(), within(0.008));
         assertThat(seenBy(new FieldParty(verge), "N1").distanceMetres(carried.position().plan())).as("other jobs of the site see it").isLessThan(0.0002);
-        String walkRound = party.page("/walk-round");
+        String walkRound = party.page("/walk-round").replaceAll("value=\"[^\"]*\"", "");   // a token may have any letters
         assertThat(walkRound.substring(walkRound.indexOf("id=\"bench\""), walkRound.indexOf("id=\"foot\""))).as("and nothing is odd about it").doesNotContain("N1");
         aWrongTargetHeightIsCorrected(carried);
         UUID entry = carried.entry();
