@@ -139,7 +139,7 @@ public class ReworkService {
         if (corrected.equals(journal.counting(found))) {
             return List.of();
         }
-        Correction.requireSound(state, found, corrected);
+        Correction.requireSound(state, found, journal.counting(found), corrected);
         return Stream.concat(needed.stream(), Stream.of(new Reworked(entry, corrected, reason))).toList();
     }
 

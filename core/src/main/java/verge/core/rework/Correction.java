@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.job.JobState;
@@ -48,16 +49,18 @@ public final class Correction {
      * Refuses what would rest on marks that nobody knew when it was written, unless they were given since; and sets with one name twice.
      *
      * @param state with all that the correction takes on
+     * @param said what counts now: what it names already stays, known or not
      * @throws SurveyException REWORK_IN_A_CIRCLE if a mark was measured from this very setup, MARK_KNOWN_LATER if it was measured later, POINT_UNKNOWN, POINT_NAME_TAKEN
      */
-    public static void requireSound(JobState state, Entry entry, Payload corrected) {
-        restsOn(corrected).distinct().forEach(name -> requireKnown(state, entry, name));
+    public static void requireSound(JobState state, Entry entry, Payload said, Payload corrected) {
+        Set<PointName> before = restsOn(said).collect(Collectors.toSet());
+        restsOn(corrected).distinct().filter(name -> !before.contains(name)).forEach(name -> requireKnown(state, entry, name));
         if (corrected instanceof SetsPlanned plan) {
             Set<PointName> names = new HashSet<>();
             plan.names().filter(name -> !names.add(name)).findFirst().ifPresent(twice -> {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, twice.text());
             });
-        } else if (corrected instanceof CheckTaken check && state.mark(check.mark()).isEmpty()) {
+        } else if (corrected instanceof CheckTaken check && !(said instanceof CheckTaken was && was.mark().equals(check.mark())) && state.mark(check.mark()).isEmpty()) {
             throw new SurveyException(Problem.POINT_UNKNOWN, check.mark().text());
         }
     }
@@ -98,7 +101,7 @@ public final class Correction {
         return chosen.stream().flatMap(e -> {
             Payload said = journal.counting(e);
             Optional<? extends Payload> corrected = change.of(said, choice).filter(other -> !other.equals(said));
-            corrected.ifPresent(other -> requireSound(journal.state(), e, other));
+            corrected.ifPresent(other -> requireSound(journal.state(), e, said, other));
             return corrected.map(other -> new Reworked(e.id(), other, reason)).stream();
         }).toList();
     }

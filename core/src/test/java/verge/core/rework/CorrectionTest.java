@@ -201,18 +201,27 @@ class CorrectionTest {
     private void assertRefused(String mark, Problem problem) {
         Entry setup = journal.entry(leaf).orElseThrow();
         StationSetUp said = (StationSetUp) setup.payload();
-        assertThatThrownBy(() -> Correction.requireSound(journal.state(), setup, said.renamed(n -> n.equals(name("T2")) ? name(mark) : n)))
+        assertThatThrownBy(() -> Correction.requireSound(journal.state(), setup, setup.payload(), said.renamed(n -> n.equals(name("T2")) ? name(mark) : n)))
                 .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
+    }
+
+    /** A leaf whose mark was struck since keeps nobody from correcting what else it says. */
+    @Test
+    void whatWasNamedBeforeStays() {
+        write(new Struck(journal.entries().get(1).id()));
+        assertThat(journal.state().leaf(leaf)).isEmpty();
+        assertThat(Correction.of(journal, all(), new Change.AirWas(20, 1000), "air")).hasSize(1);
+        assertThat(Correction.of(journal, all(), new Change.PrismWas(TRIPOD_PRISM), "prism")).hasSize(4);
     }
 
     @Test
     void checksAndInversesToNobodyAreRefused() {
         Entry check = journal.entries().get(6);
-        assertThatThrownBy(() -> Correction.requireSound(journal.state(), check, ((CheckTaken) check.payload()).renamed(n -> name("nobody")))).hasMessageContaining(Problem.POINT_UNKNOWN.name());
+        assertThatThrownBy(() -> Correction.requireSound(journal.state(), check, check.payload(), ((CheckTaken) check.payload()).renamed(n -> name("nobody")))).hasMessageContaining(Problem.POINT_UNKNOWN.name());
         UUID written = write(new InverseNoted(PointSeen.named(name("T1")), PointSeen.named(name("T2"))));
         Entry inverse = journal.entry(written).orElseThrow();
         write(shot("104", "TREE", 200));
-        assertThatThrownBy(() -> Correction.requireSound(journal.state(), inverse, new InverseNoted(PointSeen.named(name("T1")), PointSeen.named(name("104"))))).hasMessageContaining(Problem.MARK_KNOWN_LATER.name());
+        assertThatThrownBy(() -> Correction.requireSound(journal.state(), inverse, inverse.payload(), new InverseNoted(PointSeen.named(name("T1")), PointSeen.named(name("104"))))).hasMessageContaining(Problem.MARK_KNOWN_LATER.name());
     }
 
     /** A mark that the job came to know only later can be what a setup should have said; what it knew then does not move by it. */
@@ -223,7 +232,7 @@ class CorrectionTest {
         assertThat(journal.state().points().map(p -> p.position()).limit(before.size())).as("a later import moves nothing").isEqualTo(before);
         Entry setup = journal.entry(leaf).orElseThrow();
         StationSetUp corrected = ((StationSetUp) setup.payload()).renamed(n -> n.equals(name("T2")) ? name("T9") : n);
-        Correction.requireSound(journal.state(), setup, corrected);
+        Correction.requireSound(journal.state(), setup, setup.payload(), corrected);
         Journal after = with(List.of(new Reworked(leaf, corrected, "T9, not T2")));
         assertThat(Consequences.between(journal, after).leaves()).singleElement().satisfies(l -> assertThat(l.turned().orElseThrow().degrees()).isCloseTo(Math.toDegrees(Math.atan2(10, 100)), within(1e-9)));
         assertThat(after.trace(leaf).orElseThrow().restsOn()).extracting(Entry::id).contains(file);
