@@ -1,23 +1,37 @@
 // Paints points and drawings on one canvas: what is drawn is moved while the finger moves, and drawn anew when it rests.
 import { colour } from 'verge/frame/paint.js';
-import { REACH, onPaper, stamps } from 'verge/sketch/marks.js';
+import { Labels, boxesOver } from 'verge/sketch/labels.js';
+import { REACH, RADIUS, onPaper, stamps } from 'verge/sketch/marks.js';
 import { touches } from 'verge/sketch/store.js';
 
 /** Drawn this much beyond each edge, so that a short way of the finger uncovers nothing. */
 const MARGIN = 0.35;
 const MARK_CELL = 7;
-const NAME_CELL = 10;
 const MOST_NAMES = 600;
 /** Among so many marks nobody reads the name of one that is not known control. */
 const CROWD = 2500;
 const MOST_NAMES_IN_A_CROWD = 120;
+/** Measuring a name takes longer than finding that it has no room. */
+const MOST_TRIED = 3000;
+const NAME_HEIGHT = 17;
+/** How much farther a name is tried that has no room beside its mark: outside the ring of what is chosen. */
+const FARTHER = 10;
 const LOWEST_WORDS = 8;
 const HIGHEST_WORDS = 48;
 
-/** A layer for the map that paints what the given function tells of: { points, sheets, version }. */
-export function canvasLayer(content) {
+const paper = () => {
   const canvas = document.createElement('canvas');
   canvas.style.cssText = 'position:absolute;transform-origin:0 0;pointer-events:none';
+  return canvas;
+};
+
+/**
+ * A layer for the map that paints what the given function tells of: { points, sheets, labels, version }. All that is written stands on a
+ * second one, its `words`, which lies above whatever moves on the map.
+ */
+export function canvasLayer(content) {
+  const canvas = paper();
+  const written = paper();
   let picture = null;
   let marks = null;
 
@@ -51,7 +65,7 @@ export function canvasLayer(content) {
     const x = now.size[0] / 2 + (picture.center[0] - now.center[0]) / now.resolution - scale * picture.width / 2;
     const y = now.size[1] / 2 - (picture.center[1] - now.center[1]) / now.resolution - scale * picture.height / 2;
     const still = Math.abs(scale - 1) < 1e-9;   // at rest on whole pixels, or every name would be blurred
-    canvas.style.transform = still ? `translate(${Math.round(x)}px, ${Math.round(y)}px)` : `translate(${x}px, ${y}px) scale(${scale})`;
+    canvas.style.transform = written.style.transform = still ? `translate(${Math.round(x)}px, ${Math.round(y)}px)` : `translate(${x}px, ${y}px) scale(${scale})`;
   }
 
   function draw(now) {
@@ -61,24 +75,28 @@ export function canvasLayer(content) {
     if (!picture || picture.paint !== now.paint || picture.ratio !== now.ratio) {
       marks = stamps(now.ratio);
     }
-    canvas.width = Math.round(width * now.ratio);
-    canvas.height = Math.round(height * now.ratio);
-    canvas.style.width = `${width}px`;
-    canvas.style.height = `${height}px`;
     picture = { ...now, width, height };
-    const pen = canvas.getContext('2d');
-    pen.scale(now.ratio, now.ratio);
-    paint(pen, picture, content(), marks);
+    const [pen, quill] = [canvas, written].map(sheet => {
+      sheet.width = Math.round(width * now.ratio);
+      sheet.height = Math.round(height * now.ratio);
+      sheet.style.width = `${width}px`;
+      sheet.style.height = `${height}px`;
+      const own = sheet.getContext('2d');
+      own.scale(now.ratio, now.ratio);
+      return own;
+    });
+    paint(pen, quill, picture, content(), marks);
     layer.lastDrawMillis = performance.now() - started;
     layer.draws = (layer.draws ?? 0) + 1;
   }
 
   const layer = new ol.layer.Layer({ render, zIndex: 15 });
+  layer.words = new ol.layer.Layer({ render: () => written, zIndex: 60 });
   return layer;
 }
 
-function paint(pen, picture, { points, sheets }, marks) {
-  const { center, resolution, width, height, paint: theme } = picture;
+function paint(pen, quill, picture, { points, sheets, labels }, marks) {
+  const { center, resolution, width, height, size, paint: theme } = picture;
   const view = {
     x: east => (east - center[0]) / resolution + width / 2,
     y: north => (center[1] - north) / resolution + height / 2,
@@ -89,22 +107,43 @@ function paint(pen, picture, { points, sheets }, marks) {
   const layered = [...sheets].sort((a, b) => Number(a.current) - Number(b.current));
   layered.forEach(sheet => drawFacets(pen, view, sheet));
   layered.forEach(sheet => drawLines(pen, view, sheet, theme));
-  layered.forEach(sheet => drawWords(pen, view, sheet));
+  const room = roomFor(view, size);
+  layered.forEach(sheet => drawWords(pen, view, sheet, room));
   const taken = new Cells(width, height, MARK_CELL);
-  const named = new Cells(width, height, NAME_CELL);
   const names = [];
-  drawPoints(pen, view, points, marks, taken, names);
+  const crowd = countSeen(view, points) > CROWD;
+  drawPoints(pen, view, points, marks, taken, names, isControl);
+  if (crowd) {
+    blockMarks(names, room);
+    drawNames(quill, names.splice(0), room, MOST_NAMES);   // known control is named first, and the crowd makes room for it
+  }
+  drawPoints(pen, view, points, marks, taken, names, point => !isControl(point), crowd ? room : null);
   layered.reverse().forEach(sheet => drawSpots(pen, view, sheet, points, marks, taken, names));
-  drawNames(pen, names, named);
+  blockMarks(names, room);
+  drawLabels(quill, view, [...labels.values()].flat(), room);
+  crowd ? drawNames(quill, names, room, MOST_NAMES_IN_A_CROWD, 1) : drawNames(quill, names, room, MOST_NAMES);
 }
 
-/** Which cells of the paper are taken: at any zoom one mark a cell, and no name over another. */
+const isControl = point => point.mark === 'CONTROL';
+const isSeen = (view, x, y) => x > -REACH && y > -REACH && x < view.width + REACH && y < view.height + REACH;
+const countSeen = (view, { east, north, list }) => list.reduce((count, none, i) => count + (isSeen(view, view.x(east[i]), view.y(north[i])) ? 1 : 0), 0);
+const blockMarks = (names, room) => names.forEach(([x, y, , , radius]) => room.block([x - radius, y - radius, 2 * radius, 2 * radius]));
+
+/** The room for words: all of the paper but what the sketch's own buttons cover. */
+function roomFor(view, size) {
+  const left = (view.width - size[0]) / 2;
+  const top = (view.height - size[1]) / 2;
+  const room = new Labels(view.width, view.height, [left, top, size[0], size[1]]);
+  boxesOver(document.getElementById('sketch-map')).forEach(([x, y, w, h]) => room.block([left + x, top + y, w, h]));
+  return room;
+}
+
+/** Which cells of the paper are taken: at any zoom one mark a cell. */
 class Cells {
   constructor(width, height, size) {
     this.size = size;
     this.columns = Math.ceil(width / size) + 2;
-    this.rows = Math.ceil(height / size) + 2;
-    this.taken = new Uint8Array(this.columns * this.rows);
+    this.taken = new Uint8Array(this.columns * (Math.ceil(height / size) + 2));
   }
 
   index(x, y) {
@@ -120,36 +159,19 @@ class Cells {
     const index = this.index(x, y);
     return !this.taken[index] && (this.taken[index] = 1) === 1;
   }
-
-  /** Takes all cells under a box if all are free. */
-  takeAll(x, y, w, h) {
-    const left = Math.max(0, Math.floor(x / this.size) + 1);
-    const right = Math.min(this.columns - 1, Math.floor((x + w) / this.size) + 1);
-    const top = Math.max(0, Math.floor(y / this.size) + 1);
-    const bottom = Math.min(this.rows - 1, Math.floor((y + h) / this.size) + 1);
-    for (let r = top; r <= bottom; r++) {
-      for (let c = left; c <= right; c++) {
-        if (this.taken[r * this.columns + c]) {
-          return false;
-        }
-      }
-    }
-    for (let r = top; r <= bottom; r++) {
-      this.taken.fill(1, r * this.columns + left, r * this.columns + right + 1);
-    }
-    return true;
-  }
 }
 
-function drawPoints(pen, view, points, marks, taken, names) {
+/** @param room what is written already keeps its place from these marks; null if nothing is */
+function drawPoints(pen, view, points, marks, taken, names, which, room) {
   const { east, north, list } = points;
   for (let i = 0; i < list.length; i++) {
     const x = view.x(east[i]);
     const y = view.y(north[i]);
-    if (x > -REACH && y > -REACH && x < view.width + REACH && y < view.height + REACH && taken.take(x, y)) {
-      const point = list[i];
-      stamp(pen, marks[point.mark === 'MEASURED' ? point.marker || 'DOT' : point.mark] ?? marks.DOT, x, y);
-      names.push([x, y, point.name, point.mark === 'MEASURED' ? point.code : '', point.mark === 'CONTROL' ? 700 : 450]);
+    const point = list[i];
+    if (which(point) && isSeen(view, x, y) && (!room || room.isFree([x - 1, y - 1, 2, 2])) && taken.take(x, y)) {
+      const mark = point.mark === 'MEASURED' ? point.marker || 'DOT' : point.mark;
+      stamp(pen, marks[mark] ?? marks.DOT, x, y);
+      names.push([x, y, point.name, point.mark === 'MEASURED' ? point.code : '', RADIUS[mark] ?? RADIUS.DOT, point.mark === 'CONTROL' ? 700 : 450]);
     }
   }
 }
@@ -167,7 +189,7 @@ function drawSpots(pen, view, sheet, points, marks, taken, names) {
     if (!known) {
       taken.take(x, y);
       stamp(pen, marks[role] ?? marks.UNDERLAY, x, y);
-      spot.name && role !== 'UNDERLAY' && names.push([x, y, spot.name, '', 450]);
+      names.push([x, y, role === 'UNDERLAY' ? '' : spot.name, '', RADIUS[role] ?? RADIUS.UNDERLAY, 450]);
     }
   }
 }
@@ -176,33 +198,52 @@ function stamp(pen, mark, x, y) {
   pen.drawImage(mark, x - REACH, y - REACH, 2 * REACH, 2 * REACH);
 }
 
-function drawNames(pen, names, named) {
-  pen.textBaseline = 'middle';
-  pen.lineJoin = 'round';
-  pen.strokeStyle = colour('paper');
-  pen.fillStyle = colour('ink');
-  pen.lineWidth = 3;
-  const most = names.length > CROWD ? MOST_NAMES_IN_A_CROWD : MOST_NAMES;
-  let drawn = 0;
-  for (const [x, y, name, code, weight] of names) {
-    if (drawn === most) {
+/** What others want written: beside its place, or along its line where there is room. */
+function drawLabels(quill, view, labels, room) {
+  const onPaperNow = labels.map(label => ({ ...label, places: label.places.map(([east, north]) => [view.x(east), view.y(north)]) }));
+  onPaperNow.filter(label => label.radius).forEach(({ places: [[x, y]], radius }) => room.block([x - radius, y - radius, 2 * radius, 2 * radius]));
+  onPaperNow.filter(label => label.along).forEach(({ places: [from, to] }) => room.blockLine(from, to));
+  for (const { text, places, radius, ink, weight = 500 } of onPaperNow.filter(label => label.text)) {
+    quill.font = `${weight} 14px Next`;
+    const width = quill.measureText(text).width;
+    let at = null;
+    places.some(([x, y]) => (at = room.place(x, y, width, NAME_HEIGHT, radius)));
+    at && write(quill, text, at, colour(ink));
+  }
+}
+
+/** @param most that are written @param sides how many places about each mark are tried: in a crowd one is enough */
+function drawNames(quill, names, room, most, sides) {
+  const named = names.filter(([, , name]) => name).sort((a, b) => b[5] - a[5]).slice(0, MOST_TRIED);
+  let left = most;
+  const ink = colour('ink');
+  for (const [x, y, name, code, radius, weight] of named) {
+    if (left === 0) {
       return;
     }
-    const width = 8.4 * name.length + (code ? 7 * code.length + 5 : 0);
-    if (named.takeAll(x - 6, y - 9, width + 20, 17)) {
-      drawn++;
-      write(pen, name, x + 12, y - 2, `${weight} 15px Next`);
-      if (code) {
-        const after = pen.measureText(`${name} `).width;
-        write(pen, code, x + 12 + after, y - 1, '400 12px Next');
-      }
+    const font = `${weight} 15px Next`;
+    quill.font = font;
+    const own = quill.measureText(code ? `${name} ` : name).width;
+    quill.font = '400 12px Next';
+    const width = own + (code ? quill.measureText(code).width : 0);
+    const at = room.place(x, y, width, NAME_HEIGHT, radius, sides) ?? room.place(x, y, width, NAME_HEIGHT, radius + FARTHER, sides);
+    if (at) {
+      left--;
+      code && write(quill, code, [at[0] + own, at[1]], ink);
+      quill.font = font;
+      write(quill, name, at, ink);
     }
   }
 }
 
-function write(pen, text, x, y, font) {
-  pen.font = font;
+/** Writes in the pen's present font, with a rim of paper. */
+function write(pen, text, [x, y], ink) {
+  pen.textBaseline = 'middle';
+  pen.lineJoin = 'round';
+  pen.strokeStyle = colour('paper');
+  pen.lineWidth = 3;
   pen.strokeText(text, x, y);
+  pen.fillStyle = ink;
   pen.fillText(text, x, y);
 }
 
@@ -263,14 +304,17 @@ function drawFacets(pen, view, sheet) {
   }
 }
 
-function drawWords(pen, view, sheet) {
+/** A drawing's own words stand where it has them; names keep clear of those that can be read. */
+function drawWords(pen, view, sheet, room) {
   pen.textBaseline = 'alphabetic';
   for (const words of sheet.words) {
     const size = Math.min(HIGHEST_WORDS, (words.own || 1) * 1.4 / view.resolution);
     if (size >= LOWEST_WORDS && sheet.shows(words) && touches(words.box, view.box)) {
       pen.font = `400 ${size}px Next`;
       pen.fillStyle = colour(sheet.roleOf(words) === 'DESIGN' ? 'ink-2' : 'edge');
-      pen.fillText(words.name, view.x(words.at[0]), view.y(words.at[1]));
+      const [x, y] = [view.x(words.at[0]), view.y(words.at[1])];
+      pen.fillText(words.name, x, y);
+      room.block([x, y - size, pen.measureText(words.name).width, size]);
     }
   }
 }

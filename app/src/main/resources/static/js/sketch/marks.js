@@ -7,6 +7,9 @@ const fill = name => new ol.style.Fill({ color: colour(name) });
 /** Half the width of the square that a mark is painted in. */
 export const REACH = 14;
 
+/** How far each mark reaches from its place, in pixels: no name comes nearer. */
+export const RADIUS = { CONTROL: 11, REGISTER: 11, DESIGN: 9, STAKED: 9, UNDERLAY: 4, RING: 7, CROSS: 7, SQUARE: 7, DIAMOND: 7, RING_CROSS: 10, DOT: 5 };
+
 const ring = (pen, radius) => { pen.beginPath(); pen.arc(0, 0, radius, 0, 2 * Math.PI); };
 const path = (pen, points) => { pen.beginPath(); points.forEach(([x, y], i) => (i ? pen.lineTo(x, y) : pen.moveTo(x, y))); pen.closePath(); };
 const cross = (pen, r, diagonal) => {
@@ -88,7 +91,6 @@ export function onPaper(rgb, paint) {
 /** How the parts of a setup are drawn, by their role. Misfits and ellipse are much larger than the plan; what is outside its limit is madder and thick. */
 function setupStyles() {
   const line = (name, width, dash) => new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour(name), width, lineDash: dash }) });
-  const words = (feature, name, down) => new ol.style.Text({ text: feature.get('label'), font: '500 13px Next', offsetY: down, fill: fill(name), stroke: stroke('paper', 4) });
   const ringed = (name, radius) => new ol.style.Circle({ radius, stroke: stroke(name, 3) });
   const dot = (name, radius) => new ol.style.Circle({ radius, stroke: stroke(name, 2.5), fill: fill('paper') });
   const fixed = {
@@ -96,14 +98,12 @@ function setupStyles() {
     'rests-on': line('heather', 2.5, [10, 5]), danger: line('madder', 2, [10, 6]), wall: line('heather', 2.5), 'contour-plan': line('ochre', 1.2), 'contour-height': line('heather', 1, [2, 6]),
   };
   return feature => fixed[feature.get('role')] ?? {
-    'wall-name': () => new ol.style.Style({ text: words(feature, 'heather', 0) }),
-    'contour-label': () => new ol.style.Style({ text: words(feature, 'ink-2', 0) }),
-    free: () => new ol.style.Style({ image: dot('ink', 9), text: words(feature, 'ink', 26) }),
-    next: () => new ol.style.Style({ image: new ol.style.RegularShape({ points: 3, radius: 18, stroke: stroke('heather', 3) }), text: words(feature, 'heather', 30) }),
+    free: () => new ol.style.Style({ image: dot('ink', 9) }),
+    next: () => new ol.style.Style({ image: new ol.style.RegularShape({ points: 3, radius: 18, stroke: stroke('heather', 3) }) }),
     own: () => new ol.style.Style({ image: ringed('heather', 17) }),
     mark: () => new ol.style.Style({ image: ringed('heather', 13) }),
-    hit: () => new ol.style.Style({ image: dot('moss', 5), text: words(feature, 'ink-2', 16) }),
-    'hit-outside': () => new ol.style.Style({ image: dot('madder', 8), text: words(feature, 'madder', 18) }),
+    hit: () => new ol.style.Style({ image: dot('moss', 5) }),
+    'hit-outside': () => new ol.style.Style({ image: dot('madder', 8) }),
   }[feature.get('role')]();
 }
 
@@ -128,9 +128,7 @@ export function styles() {
       new ol.style.Style({ image: new ol.style.Circle({ radius: 15, stroke: stroke('heather', 2.6), fill: fill('heather-wash') }) }),
       new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 22, radius2: 0, stroke: stroke('heather', 2) }) })],
     beam: new ol.style.Style({ stroke: stroke('heather', 1.6) }),
-    factor: feature => [
-      new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 13, angle: Math.PI / 4, stroke: stroke('ochre', 2.5) }) }),
-      new ol.style.Style({ text: new ol.style.Text({ text: feature.get('label'), font: '450 13px Next', offsetY: 22, fill: fill('ink-2'), stroke: stroke('paper', 3) }) })],
+    factor: new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 13, angle: Math.PI / 4, stroke: stroke('ochre', 2.5) }) }),
     setup: setupStyles(),
     moves: moved,
     touched: [new ol.style.Style({ image: new ol.style.Circle({ radius: 17, stroke: stroke('heather', 3) }), stroke: stroke('heather', 4) })],

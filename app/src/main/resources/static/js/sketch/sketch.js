@@ -12,6 +12,8 @@ import { watchThinned } from 'verge/sketch/thinned.js';
 
 const job = document.body.dataset.job;
 const paint = [];
+/** The ring round what is chosen, in pixels: words keep outside it. */
+const RING = 19;
 let map;
 let style;
 let stations;
@@ -22,7 +24,7 @@ let drawn;
 let unit = { metresPerUnit: 1, unit: 'm' };
 let cell = 0;
 let lookCloser = () => {};
-const content = { points: new Points([]), sheets: [], version: 0 };
+const content = { points: new Points([]), sheets: [], labels: new Map(), version: 0 };
 const at = (north, east) => [east, north];
 
 /** Adds a layer whose style is made from the paint; gives its source. */
@@ -45,6 +47,7 @@ export async function openSketch() {
   });
   drawn = canvasLayer(() => content);
   map.addLayer(drawn);
+  map.addLayer(drawn.words);
   reference = addLayer('factor', 19);
   stations = addLayer('station', 20);
   chosen = addLayer('touched', 29);
@@ -54,11 +57,22 @@ export async function openSketch() {
   map.getView().on('change:resolution', scale);
   document.addEventListener('click', pressed);
   document.addEventListener('verge:paint', () => { style = styles(); paint.forEach(again => again()); redraw(); });
-  document.addEventListener('verge:fold', () => map.updateSize());
+  document.addEventListener('verge:fold', () => { map.updateSize(); waiting && goTo(waiting); });
   document.addEventListener('verge:book', event => reloadFor(event.detail.lines));
   document.addEventListener('verge:instrument', event => tellPole(event.detail));
   await document.fonts.load('450 15px Next');
   await reload();
+}
+
+/**
+ * What somebody wants written into the sketch, instead of what they wanted before.
+ *
+ * @param labels { text, places, radius, ink, weight }: places as [east, north], the first with room is taken; radius of the mark
+ * there; without text only the room is kept, along: on the way between two places
+ */
+export function writeLabels(owner, labels) {
+  content.labels.set(owner, labels);
+  redraw();
 }
 
 /** Something of what is drawn has changed. */
@@ -109,16 +123,18 @@ export async function reload(since = 0) {
   tellApart(sketch.apart);
   showFloors(sketch.floors);
   stations.clear();
-  for (const s of sketch.stations.filter(s => s.open)) {
+  const open = sketch.stations.filter(s => s.open);
+  for (const s of open) {
     stations.addFeature(new ol.Feature(new ol.geom.LineString([at(s.north, s.east), at(s.backsightNorth, s.backsightEast)])));
     stations.addFeature(new ol.Feature(new ol.geom.Point(at(s.north, s.east))));
   }
   reference.clear();
   if (sketch.reference) {
-    const made = new ol.Feature(new ol.geom.Point(at(sketch.reference.north, sketch.reference.east)));
-    made.set('label', sketch.reference.label);
-    reference.addFeature(made);
+    reference.addFeature(new ol.Feature(new ol.geom.Point(at(sketch.reference.north, sketch.reference.east))));
   }
+  content.labels.set('frame', [
+    ...open.map(s => ({ text: '', places: [at(s.north, s.east)], radius: 12, ink: 'ink' })),
+    ...(sketch.reference ? [{ text: sketch.reference.label, places: [at(sketch.reference.north, sketch.reference.east)], radius: 13, ink: 'ink-2' }] : [])]);
   scale();
   redraw();
   if (wasEmpty) {
@@ -198,6 +214,7 @@ export function choose(names) {
     line.setStyle(style.between);
     chosen.addFeature(line);
   }
+  writeLabels('chosen', [...places.map(place => ({ text: '', places: [place], radius: RING })), ...(places.length === 2 ? [{ text: '', places, along: true }] : [])]);
 }
 
 /** Rings what was touched. */
@@ -231,6 +248,8 @@ export function poleIsAt(coordinates) {
   places[0] = coordinates;
 }
 
+const isFolded = () => !map.getSize()?.every(Boolean);
+
 /** The box round what of a kind is drawn; null if nothing is. */
 function extentOf(kind) {
   const all = [Infinity, Infinity, -Infinity, -Infinity];
@@ -246,10 +265,16 @@ function extentOf(kind) {
   return all[0] <= all[2] ? all : null;
 }
 
+let waiting = '';
+
+/** Shows all of a kind; while the sketch is folded away, as soon as it is unfolded. */
 function goTo(kind) {
   const extent = extentOf(kind);
-  if (extent) {
-    map.getView().fit(ol.extent.buffer(extent, 4), { padding: [50, 90, 60, 50], minResolution: 0.01 });
+  waiting = isFolded() ? kind : '';
+  if (extent && !waiting) {
+    const [width, height] = map.getSize();
+    const edge = Math.min(1, height / 400, width / 400);   // on a small sketch its buttons leave less
+    map.getView().fit(ol.extent.buffer(extent, 4), { padding: [50, 90, 60, 50].map(p => p * edge), minResolution: 0.01 });
   }
 }
 
@@ -260,13 +285,16 @@ function select(freehand) {
   endSelecting = drawOutline(map, outline, freehand, showSelection);
 }
 
+const calm = matchMedia('(prefers-reduced-motion: reduce)');
+const move = to => map.getView().animate({ ...to, duration: calm.matches ? 0 : 150 });
+
 const tools = {
-  closer: () => map.getView().animate({ zoom: map.getView().getZoom() + 1, duration: 150 }),
-  farther: () => map.getView().animate({ zoom: map.getView().getZoom() - 1, duration: 150 }),
+  closer: () => move({ zoom: map.getView().getZoom() + 1 }),
+  farther: () => move({ zoom: map.getView().getZoom() - 1 }),
   all: () => goTo('all'),
   control: () => goTo('control'),
   design: () => goTo('design'),
-  pole: () => places[0] && map.getView().animate({ center: places[0], resolution: Math.min(map.getView().getResolution(), 0.06), duration: 200 }),
+  pole: () => places[0] && move({ center: places[0], resolution: Math.min(map.getView().getResolution(), 0.06) }),
   layers: () => {
     const panel = document.getElementById('layers-panel');
     panel.hidden ? showLayers(() => content, redraw) : panel.hidden = true;

@@ -18,6 +18,7 @@ export function mount(bench) {
   }
   let trail = [];
   const show = event => {
+    document.getElementById('no-guide').hidden = Boolean(event.detail);
     if (event.detail) {
       trail = follow(trail, event.detail);
       drawGuide(document.getElementById('guide'), event.detail, trail);

@@ -48,6 +48,50 @@ class SketchModulesTest extends InBrowser {
         }
     }
 
+    /** Crowds of marks of all sizes, with buttons over them and an edge: what is written lies on nothing. */
+    @Test
+    void noLabelLiesOnAnotherOnAMarkUnderAButtonOrAcrossTheEdge() {
+        Map<String, Number> faults = browser.script("""
+                const { Labels } = await import('/js/sketch/labels.js');
+                let seed = 7;
+                const chance = n => (seed = (seed * 16807) % 2147483647) % n;
+                const meet = ([x, y, w, h], [a, b, c, d], by = 1.6) => Math.min(x + w, a + c) - Math.max(x, a) > by && Math.min(y + h, b + d) - Math.max(y, b) > by;
+                const faults = { written: 0, onLabel: 0, onMark: 0, onLine: 0, underButton: 0, acrossEdge: 0 };
+                for (let crowd = 5; crowd <= 320; crowd *= 2) {
+                  const seen = [60, 40, 400, 300];
+                  const room = new Labels(520, 380, seen);
+                  const button = [380, 60, 52, 120];
+                  const marks = Array.from({ length: crowd }, () => [chance(520), chance(380), 4 + chance(12)]);
+                  const line = [[chance(520), chance(380)], [chance(520), chance(380)]];
+                  room.block(button);
+                  room.blockLine(...line);
+                  marks.forEach(([x, y, r]) => room.block([x - r, y - r, 2 * r, 2 * r]));
+                  const labels = [];
+                  for (const [x, y, r] of marks) {
+                    const width = 20 + chance(90);
+                    const at = room.place(x, y, width, 17, r);
+                    at && labels.push([at[0], at[1] - 8.5, width, 17]);
+                  }
+                  faults.written += labels.length;
+                  labels.forEach((a, i) => {
+                    faults.onLabel += labels.slice(i + 1).filter(b => meet(a, b)).length;
+                    faults.onMark += marks.filter(([x, y, r]) => meet(a, [x - r, y - r, 2 * r, 2 * r])).length;
+                    faults.underButton += meet(a, button) ? 1 : 0;
+                    for (let t = 0; t <= 1; t += 0.002) {
+                      const [x, y] = [0, 1].map(k => line[0][k] + t * (line[1][k] - line[0][k]));
+                      faults.onLine += x > a[0] && x < a[0] + a[2] && y > a[1] && y < a[1] + a[3] ? 1 : 0;
+                    }
+                    const within = a[0] >= seen[0] && a[1] >= seen[1] && a[0] + a[2] <= seen[0] + seen[2] && a[1] + a[3] <= seen[1] + seen[3];
+                    const beyond = a[0] >= seen[0] + seen[2] || a[1] >= seen[1] + seen[3] || a[0] + a[2] <= seen[0] || a[1] + a[3] <= seen[1];
+                    faults.acrossEdge += within || beyond ? 0 : 1;
+                  });
+                }
+                return faults;
+                """);
+        assertThat(faults.remove("written").intValue()).as("labels that found room").isGreaterThan(60);
+        assertThat(faults).allSatisfy((fault, times) -> assertThat(times.intValue()).as(fault).isZero());
+    }
+
     /** Points before lines, design before underlay, the nearer first; what is hidden or out of reach is not there. */
     @Test
     void whatLiesUnderTheFingerComesInOrder() {
@@ -76,7 +120,7 @@ class SketchModulesTest extends InBrowser {
                 const { canvasLayer } = await import('/js/sketch/canvas.js');
                 const many = Array.from({ length: 20000 }, (none, i) => ({ name: `P${i}`, code: 'GRD', mark: 'MEASURED', marker: 'DOT', east: i % 200, north: Math.floor(i / 200) }));
                 const points = new Points([...many, { name: 'T1', mark: 'CONTROL', east: 100, north: 50 }]);
-                const layer = canvasLayer(() => ({ points, sheets: [], version: 1 }));
+                const layer = canvasLayer(() => ({ points, sheets: [], labels: new Map(), version: 1 }));
                 const written = [];
                 const fillText = CanvasRenderingContext2D.prototype.fillText;
                 const drawImage = CanvasRenderingContext2D.prototype.drawImage;
@@ -102,7 +146,7 @@ class SketchModulesTest extends InBrowser {
         List<Number> draws = browser.script("""
                 const { Points } = await import('/js/sketch/store.js');
                 const { canvasLayer } = await import('/js/sketch/canvas.js');
-                const content = { points: new Points([{ name: 'T1', mark: 'CONTROL', east: 0, north: 0 }]), sheets: [], version: 1 };
+                const content = { points: new Points([{ name: 'T1', mark: 'CONTROL', east: 0, north: 0 }]), sheets: [], labels: new Map(), version: 1 };
                 const layer = canvasLayer(() => content);
                 const seen = [];
                 const show = (center, resolution, moving) => {
