@@ -41,7 +41,7 @@ import verge.core.units.PlanAxes;
 @ControllerAdvice(annotations = Controller.class)
 class FrameAdvice {
     private static final int MOST_LINES_NAMED = 5;
-    private static final int FOOT_LINES = 3;
+    private static final int FOOT_LINES = 10;
 
     private final AccountService accounts;
     private final JobService jobs;
@@ -125,7 +125,7 @@ class FrameAdvice {
     }
 
     private static List<FrameView.Tab> tabs(JobState state, String path) {
-        return Arrays.stream(Phase.values()).map(phase -> new FrameView.Tab(phase.title(), phase.path(), phase.key(),
+        return Arrays.stream(Phase.values()).map(phase -> new FrameView.Tab(phase.title(), phase.initials(), phase.path(), phase.key(),
                 path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.PREPARE && (path.endsWith("/ground") || path.endsWith("/floors") || path.endsWith("/walk-round")),
                 done(phase, state))).toList();
     }

@@ -48,6 +48,7 @@ public record FrameView(UUID job, UUID site, String jobName, String siteName, St
     public record WalkRoundMark(long open, String weight) {
     }
 
-    public record Tab(String title, String path, String key, boolean open, boolean done) {
+    /** @param initials of the title, where there is no room for it */
+    public record Tab(String title, String initials, String path, String key, boolean open, boolean done) {
     }
 }

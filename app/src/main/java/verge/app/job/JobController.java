@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -41,6 +42,12 @@ class JobController {
     String home() {
         List<Site> sites = jobs.sites();
         return sites.isEmpty() ? "job/no-sites" : "redirect:/sites/" + busiest(sites).id();
+    }
+
+    /** Where the web app starts: at the job that this device had open last, if it is still there. */
+    @GetMapping("/last")
+    String last(@CookieValue(name = "last-job", defaultValue = "") String job) {
+        return jobs.jobs().stream().filter(j -> j.id().toString().equals(job) && !j.archived()).findFirst().map(j -> "redirect:/jobs/" + j.id() + "/measure").orElse("redirect:/");
     }
 
     private Site busiest(List<Site> sites) {

@@ -12,9 +12,29 @@ package verge.app.live;
  * @param settled whether the open leaf still holds: the instrument has not been moved since
  * @param switches how it is set, or null while it has not said so
  * @param pole what is tracked, or null
+ * @param health all of it in one mark
  */
 public record InstrumentView(String link, String linkWords, String tilt, boolean level, double tiltAlong, double tiltAcross,
-        String battery, String air, String temperature, String pressure, boolean settled, SwitchView switches, PoleView pole) {
+        String battery, String air, String temperature, String pressure, boolean settled, SwitchView switches, PoleView pole, Health health) {
+
+    /**
+     * How it fares in one mark: what is well goes quiet, what is not is said.
+     *
+     * @param mark good, look, stop, or empty without an instrument
+     * @param words 'well', or what is wrong, the worst first
+     */
+    public record Health(String mark, String words) {
+        static final Health NONE = new Health("", "No instrument");
+        static final Health WELL = new Health("good", "well");
+
+        static Health look(String words) {
+            return new Health("look", words);
+        }
+
+        static Health stop(String words) {
+            return new Health("stop", words);
+        }
+    }
 
     /** How the instrument is set: prism, lock or reflectorless; face 1 or 2. */
     public record SwitchView(String mode, int face, boolean locked, boolean compensator, boolean laser) {

@@ -24,7 +24,9 @@ import verge.instruments.port.LinkState;
 /** Says in words how the instrument fares and where its prism is. */
 @Component
 public class InstrumentViews {
-    private static final InstrumentView NONE = new InstrumentView("none", "No instrument", "", false, 0, 0, "", "", "", "", false, null, null);
+    private static final InstrumentView NONE = new InstrumentView("none", "No instrument", "", false, 0, 0, "", "", "", "", false, null, null, InstrumentView.Health.NONE);
+
+    private static final int LOW_BATTERY_PERCENT = 20;
 
     private final InstrumentDesk desk;
 
@@ -50,7 +52,31 @@ public class InstrumentViews {
                 condition.map(c -> air.temperature(c.temperatureCelsius()) + ", " + air.pressure(c.pressureHectopascals())).orElse(""),
                 condition.map(c -> air.temperatureTyped(c.temperatureCelsius())).orElse(""),
                 condition.map(c -> air.pressureTyped(c.pressureHectopascals())).orElse(""),
-                standing.isPresent(), now.switches().map(InstrumentViews::switches).orElse(null), now.tracked().map(r -> pole(state, standing, r)).orElse(null));
+                standing.isPresent(), now.switches().map(InstrumentViews::switches).orElse(null), now.tracked().map(r -> pole(state, standing, r)).orElse(null),
+                health(now, condition, limit, state.openLeaf().isPresent() && standing.isEmpty()));
+    }
+
+    private static InstrumentView.Health health(InstrumentSnapshot now, Optional<InstrumentCondition> condition, double levelLimit, boolean moved) {
+        if (now.link() == LinkState.CLOSED) {
+            return InstrumentView.Health.NONE;
+        }
+        if (now.link() != LinkState.UP) {
+            return now.link() == LinkState.CONNECTING ? InstrumentView.Health.look("Connecting") : InstrumentView.Health.stop(now.link() == LinkState.LOST ? "Link lost" : "Both ends differ");
+        }
+        if (condition.isEmpty()) {
+            return InstrumentView.Health.look("Connecting");
+        }
+        InstrumentCondition fares = condition.get();
+        if (fares.tilt().radians() > levelLimit) {
+            return InstrumentView.Health.stop("Not level " + seconds(fares.tilt()));
+        }
+        if (moved) {
+            return InstrumentView.Health.stop("Was moved");
+        }
+        if (now.switches().filter(s -> s.mode() == InstrumentSwitches.Mode.LOCK && !s.locked()).isPresent()) {
+            return InstrumentView.Health.look("No prism");
+        }
+        return fares.batteryPercent() < LOW_BATTERY_PERCENT ? InstrumentView.Health.look("Battery " + fares.batteryPercent() + " %") : InstrumentView.Health.WELL;
     }
 
     private static String linkWords(InstrumentSnapshot now) {

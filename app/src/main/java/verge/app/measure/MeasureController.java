@@ -32,7 +32,7 @@ import verge.core.units.Figures;
 @Controller
 @RequestMapping("/jobs/{job}/measure")
 class MeasureController {
-    private static final int SHOTS_SHOWN = 6;
+    private static final int SHOTS_SHOWN = 40;
     private static final String NOTE = "note:";
 
     private final MeasureService measuring;

@@ -29,7 +29,7 @@ import verge.core.problem.SurveyException;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class FrontDoor extends OncePerRequestFilter {
-    private static final Pattern NEEDS_NO_DATABASE = Pattern.compile("/(css|js|fonts|icons|webjars)/.*|/favicon\\.svg|/actuator/health");
+    private static final Pattern NEEDS_NO_DATABASE = Pattern.compile("/(css|js|fonts|icons|webjars)/.*|/favicon\\.svg|/manifest\\.webmanifest|/worker\\.js|/away\\.html|/actuator/health");
     private static final Set<String> CHANGING = Set.of("POST", "PUT", "PATCH", "DELETE");
 
     private final DatabaseWatch database;

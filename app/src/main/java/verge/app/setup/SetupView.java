@@ -1,6 +1,7 @@
 package verge.app.setup;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -84,12 +85,20 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
                     only.height().map(m -> new MisfitView(f.difference(m.difference()), "Height, measured \u2212 known", m.within())).stream()).toList();
         }
         return List.of(new MisfitView(f.small(s.station().covariance().position().plan()), "Station \u03c3 in plan", true),
-                new MisfitView(Decimals.show(s.worst(), 1), "Largest standardised residual", s.worst() <= Misfit.LIMIT_IN_SIGMAS));
+                new MisfitView(Decimals.show(s.worst(), 1), worst(s), s.worst() <= Misfit.LIMIT_IN_SIGMAS));
+    }
+
+    private static String worst(StationSolution s) {
+        return s.marks().stream().max(Comparator.comparingDouble(SetupView::standardised)).filter(m -> standardised(m) == s.worst())
+                .map(m -> "Worst residual, " + m.sighting().mark().text()).orElse("Worst residual");
+    }
+
+    private static double standardised(StationSolution.MarkResult m) {
+        return m.observations().stream().mapToDouble(o -> Math.abs(o.standardised())).max().orElse(0);
     }
 
     private static Row row(int i, StationSolution.MarkResult m, Figures f) {
-        double worst = m.observations().stream().mapToDouble(o -> Math.abs(o.standardised())).max().orElse(0);
-        return row(i, m.sighting(), MisfitView.of(m.across(), f), MisfitView.of(m.distance(), f), MisfitView.of(m.height(), f), Decimals.show(worst, 1), m.within(), f);
+        return row(i, m.sighting(), MisfitView.of(m.across(), f), MisfitView.of(m.distance(), f), MisfitView.of(m.height(), f), Decimals.show(standardised(m), 1), m.within(), f);
     }
 
     private static Row row(int i, Sighting s, MisfitView across, MisfitView distance, MisfitView rise, String standardised, boolean within, Figures f) {

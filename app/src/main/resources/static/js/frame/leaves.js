@@ -2,9 +2,13 @@
 import { page } from 'verge/frame/http.js';
 import { hush, sayProblem } from 'verge/frame/said.js';
 import { dropDraft, keepDraft } from 'verge/frame/draft.js';
+import { restFold } from 'verge/frame/fold.js';
+import { clearThird, spreadLeaves } from 'verge/frame/third.js';
+import { tellKeys } from 'verge/frame/keys.js';
 import { openLive } from 'verge/frame/live.js';
 
-const REPLACED = ['top', 'tabs', 'bench', 'foot', 'over', 'strip'];
+const FRAME = ['top', 'tabs', 'foot'];
+const REPLACED = [...FRAME, 'bench', 'over', 'strip'];
 let leaveBench = () => {};
 
 /** Fetches a page and shows it in this one's frame. */
@@ -26,6 +30,24 @@ export async function turnTo(url, options = {}, remember = true) {
   }
 }
 
+/** Puts a fresh part in place of the old one. @param sameLeaf whether what was unfolded in it stays so */
+function swap(id, fresh, sameLeaf = false) {
+  const old = document.getElementById(id);
+  const open = sameLeaf ? [...old.querySelectorAll('[data-kept-open][open]')].map(part => part.id) : [];
+  const along = old.querySelector('.index-tabs')?.scrollLeft;
+  old.replaceWith(document.adoptNode(fresh));
+  open.forEach(part => document.getElementById(part)?.setAttribute('open', ''));
+  if (along !== undefined) {
+    fresh.querySelector('.index-tabs').scrollLeft = along;
+    sameLeaf || showOpenTab();
+  }
+}
+
+/** On a pad the row of tabs is longer than the edge: the open one and its neighbours are brought into view. */
+export function showOpenTab() {
+  document.querySelector('.tab.open')?.scrollIntoView({ block: 'nearest', inline: 'center' });
+}
+
 /** The same page again, from the server. */
 export function refresh() {
   return turnTo(location.href, {}, false);
@@ -37,10 +59,9 @@ function show(fetched, remember) {
     return;
   }
   leaveBench();
+  clearThird();
   document.getElementById('touch-panel').hidden = true;
-  for (const id of REPLACED) {
-    document.getElementById(id).replaceWith(document.adoptNode(fetched.document.getElementById(id)));
-  }
+  REPLACED.forEach(id => swap(id, fetched.document.getElementById(id)));
   hush();
   const said = fetched.document.querySelector('#said > *');
   if (said) {
@@ -72,11 +93,9 @@ async function fetchFrame() {
   if (location.href !== address) {
     return fetchFrame();   // the leaf was turned meanwhile: this is the frame of the one before
   }
-  for (const id of ['top', 'tabs', 'foot']) {
+  for (const id of FRAME) {
     const fresh = fetched.document.getElementById(id);
-    if (fresh) {
-      document.getElementById(id).replaceWith(document.adoptNode(fresh));
-    }
+    fresh && swap(id, fresh, true);
   }
   return fetched.document;
 }
@@ -85,6 +104,8 @@ async function fetchFrame() {
 export async function mountBench() {
   const bench = document.getElementById('bench');
   document.querySelectorAll('form[data-draft]').forEach(keepDraft);
+  spreadLeaves();
+  restFold();
   leaveBench = () => {};
   openLive(bench?.dataset.point ? {
     stake: bench.dataset.point, facing: bench.dataset.facing,
@@ -94,6 +115,7 @@ export async function mountBench() {
     const module = await import(`/js/${bench.dataset.module}.js`);
     leaveBench = module.mount(bench) ?? (() => {});
   }
+  tellKeys();
 }
 
 function submitted(form, button) {

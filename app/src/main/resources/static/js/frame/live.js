@@ -2,6 +2,8 @@
 
 let source = null;
 let openedWith = null;
+let again = 0;
+const MILLIS_BETWEEN_TRIES = 3000;
 
 const job = () => document.body.dataset.job;
 
@@ -30,13 +32,27 @@ function connect(missed) {
   source.addEventListener('error', () => {
     missed = true;
     tell('instrument', LOST);
+    sayLost(true);
+    clearTimeout(again);
+    again = setTimeout(() => source.readyState === EventSource.CLOSED && !document.hidden && connect(true), MILLIS_BETWEEN_TRIES);   // refused, the browser gives up
   });
   source.addEventListener('open', () => {
+    sayLost(false);
     if (missed) {
       missed = false;
       tellBook();
     }
   });
+}
+
+/** While Verge does not answer, that stands at the top of the bench; it goes by itself. */
+function sayLost(lost) {
+  const strip = document.getElementById('lost');
+  if (lost === (strip.childElementCount > 0)) {
+    return;
+  }
+  strip.innerHTML = lost ? '<div class="said stop"><p><b>Verge does not answer.</b> What is typed stays here, and nothing is stored until it is back. The page goes on by itself.</p></div>' : '';
+  lost && document.dispatchEvent(new CustomEvent('verge:refused'));
 }
 
 // A browser allows only a few open streams to one address: a tab that nobody looks at gives its own back.
@@ -48,7 +64,8 @@ document.addEventListener('visibilitychange', () => {
   }
 });
 
-const LOST = { link: 'lost', linkWords: 'Verge does not answer', tilt: '', level: false, tiltAlong: 0, tiltAcross: 0, battery: '', air: '', temperature: '', pressure: '', settled: false, pole: null };
+const LOST = { link: 'lost', linkWords: 'Verge does not answer', tilt: '', level: false, tiltAlong: 0, tiltAcross: 0, battery: '', air: '', temperature: '', pressure: '', settled: false, pole: null,
+  health: { mark: 'stop', words: 'No answer' } };
 const latest = new Map();
 const MILLIS_OF_PEACE = 150;
 let bookTimer = 0;
@@ -104,16 +121,8 @@ function levelWords(view) {
 
 function topLine(view) {
   const chip = document.getElementById('chip-link');
-  if (!chip) {
-    return;
+  if (chip) {
+    chip.className = `chip ${view.health.mark}`;
+    document.getElementById('link-words').textContent = view.health.words;
   }
-  const up = view.link === 'up';
-  chip.classList.toggle('good', up && view.level);
-  chip.classList.toggle('stop', !up && view.link !== 'none' || up && view.tilt !== '' && !view.level);
-  document.getElementById('link-words').textContent = up ? (view.level || !view.tilt ? 'Level' : 'Not level') : view.linkWords;
-  document.getElementById('link-tilt').textContent = up ? view.tilt : '';
-  document.getElementById('sigma').textContent = view.pole?.sigma ?? '';
-  document.getElementById('chip-sigma').hidden = !view.pole?.sigma;
-  document.getElementById('battery').textContent = view.battery;
-  document.getElementById('chip-battery').hidden = !view.battery;
 }

@@ -18,6 +18,7 @@ export function say(strong, rest = '', kind = '') {
 }
 
 export function sayProblem(problem) {
+  document.dispatchEvent(new CustomEvent('verge:refused'));
   say(problem.message, [problem.means, problem.next].join(' ').trim(), 'stop');
 }
 

@@ -1,17 +1,28 @@
 // Starts what every page needs.
 import { listenToFold } from 'verge/frame/fold.js';
-import { listenToKeys } from 'verge/frame/keys.js';
+import { listenToKeys, tellKeys } from 'verge/frame/keys.js';
 import { listenToPaint } from 'verge/frame/paint.js';
+import { listenToWidth } from 'verge/frame/third.js';
+import { listenToSignals } from 'verge/frame/signals.js';
 import { listenToVoice } from 'verge/frame/voice.js';
-import { listenToLeaves, mountBench } from 'verge/frame/leaves.js';
+import { listenToLeaves, mountBench, showOpenTab } from 'verge/frame/leaves.js';
+import { listenToCorner } from 'verge/frame/corner.js';
+import { listenToNeeds } from 'verge/frame/needed.js';
 import { draftIsSent, keepDraft, settleSentDraft } from 'verge/frame/draft.js';
 
 listenToKeys();
 listenToPaint();
+listenToNeeds();
 settleSentDraft();
+navigator.serviceWorker?.register('/worker.js').catch(() => {});   // without one the pages work as ever
 if (document.body.dataset.job) {
+  document.cookie = `last-job=${document.body.dataset.job}; path=/; max-age=31536000; samesite=lax`;
   listenToFold();
+  listenToCorner();
+  listenToWidth();
+  showOpenTab();
   listenToVoice();
+  listenToSignals();
   listenToLeaves();
   const { openSketch } = await import('verge/sketch/sketch.js');
   await openSketch();
@@ -28,4 +39,5 @@ if (document.body.dataset.job) {
     (await import(`verge/${main.dataset.page}.js`)).mount(main);
   }
 }
+tellKeys();
 document.documentElement.dataset.ready = 'true';

@@ -1,4 +1,5 @@
-// Says aloud what was stored, for the one who looks at the prism and not at the screen. Whether it does is this device's own choice.
+// Tells what was stored to whoever does not look at the screen: to a reader of screens always, aloud if this device is to; and the live
+// figures when they are asked for.
 import { say } from 'verge/frame/said.js';
 
 const KEPT = 'verge.voice';
@@ -13,8 +14,11 @@ export function listenToVoice() {
   document.addEventListener('click', event => {
     if (event.target.closest('[data-voice-next]')) {
       turn(document.documentElement.dataset.voice === 'on' ? 'off' : 'on');
+    } else if (event.target.closest('[data-hear]')) {
+      tellFigures();
     }
   });
+  showVoice();
   new MutationObserver(tellNew).observe(document.getElementById('foot').parentNode, { childList: true });
 }
 
@@ -25,10 +29,17 @@ function turn(voice) {
   }
   document.documentElement.dataset.voice = voice;
   localStorage.setItem(KEPT, voice);
+  showVoice();
   window.speechSynthesis?.cancel();
   if (voice === 'on') {
     speak('Voice on');
   }
+}
+
+const isOn = () => document.documentElement.dataset.voice === 'on';
+
+function showVoice() {
+  document.querySelectorAll('[data-voice-next]').forEach(button => button.setAttribute('aria-pressed', String(isOn())));
 }
 
 function latest() {
@@ -38,9 +49,19 @@ function latest() {
 function tellNew() {
   const fresh = lines().filter(line => number(line) > told);
   told = latest();
-  if (document.documentElement.dataset.voice === 'on') {
-    fresh.forEach(line => speak(line.dataset.spoken));
-  }
+  fresh.forEach(line => tell(line.dataset.spoken));
+  fresh.length && document.dispatchEvent(new CustomEvent('verge:stored'));
+}
+
+/** The figures of the strip with what they are, as they are now. */
+function tellFigures() {
+  const figures = [...document.querySelectorAll('.strip .q')].map(q => `${q.querySelector('small').textContent} ${q.querySelector('.fig').textContent.trim()}`);
+  tell(figures.join('. ') || 'No live figures here.');
+}
+
+function tell(words) {
+  document.getElementById('heard').textContent = words;
+  isOn() && speak(words);
 }
 
 function speak(words) {

@@ -16,4 +16,5 @@ export function mount(bench) {
     }
   });
   show();
+  bench.querySelector('#computed')?.scrollIntoView({ block: 'nearest' });   // what it comes to and the key that sets it are seen together
 }

@@ -35,7 +35,7 @@ function showArmed(bench, code) {
 }
 
 async function measure(form, button) {
-  if (button.classList.contains('busy')) {
+  if (button.classList.contains('busy') || !form.reportValidity()) {
     return;   // a second touch in the rain is not a second shot
   }
   button.classList.add('busy');

@@ -52,7 +52,7 @@ export function mount(bench) {
 const typed = form => Object.fromEntries([...[...form.elements].filter(e => e.type === 'checkbox' && e.name).map(e => [e.name, 'false']), ...new FormData(form)]);
 
 async function read(form, button) {
-  if (button.classList.contains('busy')) {
+  if (button.classList.contains('busy') || !form.reportValidity()) {
     return;
   }
   button.classList.add('busy');
@@ -73,11 +73,9 @@ async function read(form, button) {
 /** Back to reading: the big key reads again, the first empty field of the next mark is there to be typed in. */
 function another(form) {
   document.getElementById('accept-setup').hidden = true;
-  document.getElementById('accept-setup').removeAttribute('data-primary');
   document.getElementById('read-again').hidden = true;
   const button = document.getElementById('read-mark');
   button.hidden = false;
-  button.dataset.primary = '';
   (form.elements.mark ?? form.elements.face).focus();
   (form.elements.mark ?? form.elements.face).scrollIntoView({ block: 'center' });
 }

@@ -17,7 +17,7 @@ export function showLayers(content, changed) {
 
 function head(panel) {
   const row = document.createElement('header');
-  const title = document.createElement('h3');
+  const title = document.createElement('h2');
   title.textContent = 'Layers';
   const close = button('×', 'close-panel', () => { panel.hidden = true; });
   close.setAttribute('aria-label', 'Close the layers');

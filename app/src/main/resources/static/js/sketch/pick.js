@@ -71,7 +71,7 @@ function saysUnderlay(thing) {
 }
 
 function list(panel, found, ring) {
-  const title = document.createElement('h3');
+  const title = document.createElement('h2');
   title.textContent = 'Several things lie here';
   const entries = document.createElement('div');
   entries.className = 'pick-list';

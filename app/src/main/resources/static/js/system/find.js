@@ -19,6 +19,7 @@ export function findSystems(form, chosen) {
       clearTimeout(timer);
       timer = setTimeout(look, PAUSE);
     });
+    form.elements[name].dataset.ownEnter = '';
     form.elements[name].addEventListener('keydown', event => {
       if (event.key === 'Enter') {
         event.preventDefault();

@@ -22,7 +22,6 @@ import verge.core.coding.PointName;
 import verge.core.drawing.Role;
 import verge.core.points.Origin;
 import verge.core.units.Decimals;
-import verge.core.units.Length;
 import verge.instruments.world.Ternholm;
 
 /** Makes docs/screenshots from the demo data; run by './verge pictures', not with the tests. */
@@ -51,6 +50,7 @@ class PicturesOfTheViews extends InBrowser {
         ground(yard);
         verge.ground().pole(Ternholm.YARD.plus(12, -9));
         view(yard + "measure", "measure");
+        upright(yard + "measure", "measure-upright");
         view(yard + "trace?point=117", "trace");
         browser.open(yard + "stake?point=BM-Sill");
         for (double left = 1; left > 0.1; left *= 0.7) {
@@ -58,6 +58,7 @@ class PicturesOfTheViews extends InBrowser {
             Thread.sleep(250);   // the trail holds what the stream has told
         }
         keep("stake");
+        upright(yard + "stake?point=BM-Sill", "stake-upright");
         browser.click(By.cssSelector("[data-paint-next]"));
         browser.open(yard + "rework");
         browser.choose("what", "EXCHANGED");
@@ -74,18 +75,12 @@ class PicturesOfTheViews extends InBrowser {
         walkRound(yard);
     }
 
-    /** The drain as it was read, then its layers over the yard. */
+    /** The drain as it was read. */
     private void drawing(String yard) throws Exception {
         browser.open(yard + "prepare");
         browser.click(By.partialLinkText("rainwater-drain.dxf"));
         browser.sees("What was read");
         keep("drawing");
-        browser.open(yard + "measure");
-        browser.until(d -> !d.findElements(By.cssSelector("#sketch[data-sheets]")).isEmpty());
-        browser.script("document.activeElement.blur()");
-        browser.press("0");
-        browser.click(By.cssSelector("[data-sketch=layers]"));
-        keep("layers");
     }
 
     /** Mooring rings that came easting first and without heights. */
@@ -116,7 +111,7 @@ class PicturesOfTheViews extends InBrowser {
         keep("ground");
     }
 
-    /** A free station with the disturbed mark among those sighted; without it accepted, checked, and sets read from it. */
+    /** A free station with the disturbed mark among those sighted; without it accepted and checked. */
     private void setUp(String yard) throws Exception {
         verge.ground().pole(Ternholm.YARD.plus(2, 6));
         browser.open(yard + "setup");
@@ -140,16 +135,6 @@ class PicturesOfTheViews extends InBrowser {
         check("T6");
         check("T2");
         keep("leaf");
-        List.of("T1", "T4", "T3").forEach(mark -> verge.ground().place(mark, new Length(1.6), new Length(-0.012)));
-        browser.open(yard + "setup/sets");
-        browser.type("marks", "T1, T4, T3");
-        browser.type("count", "2");
-        browser.primary();
-        browser.sees("2 sets on T1");
-        browser.primary();
-        browser.sees("All pointings of the plan are there");
-        keep("sets");
-        List.of("T1", "T4", "T3").forEach(mark -> verge.ground().take(mark));
         browser.script("return fetch('/jobs/' + document.body.dataset.job + '/instrument/do/search', {method: 'POST', headers: {'X-CSRF-TOKEN': document.querySelector('meta[name=csrf]').content}})");
     }
 
@@ -186,11 +171,23 @@ class PicturesOfTheViews extends InBrowser {
         keep(name);
     }
 
+    /** As on a handheld that is held upright. */
+    private void upright(String path, String name) throws Exception {
+        browser.size(412, 915);
+        browser.open(path);
+        keep(name, 412);
+        browser.size(1280, 800);
+    }
+
     private void keep(String name) throws Exception {
+        keep(name, 1280);
+    }
+
+    private void keep(String name, int width) throws Exception {
         Thread.sleep(1500);   // fonts, the first live figures and the sketch's first drawing
         byte[] png = browser.picture();
-        if (ImageIO.read(new ByteArrayInputStream(png)).getWidth() != 1280) {
-            throw new IllegalStateException("the window is not 1280 wide");
+        if (ImageIO.read(new ByteArrayInputStream(png)).getWidth() != width) {
+            throw new IllegalStateException("the window is not " + width + " wide");
         }
         Files.write(INTO.resolve(name + ".png"), png);
     }

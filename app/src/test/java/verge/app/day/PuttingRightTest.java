@@ -46,7 +46,7 @@ class PuttingRightTest extends InBrowser {
     /** The mark that the pole stood on lies there too. */
     private void touch(Position place) {
         browser.touch(place.plan().northing(), place.plan().easting());
-        browser.click(By.xpath("//aside[@id='touch-panel']//button[contains(., '101')]"));
+        browser.click(By.xpath("//*[@id='touch-panel']//button[contains(., '101')]"));
     }
 
     @Test

@@ -50,7 +50,7 @@ class WholeDayTest extends InBrowser {
         browser.sees("points without a height count as at elevation 7.000 m");
         browser.click(By.id("name"));
         browser.press(Keys.ENTER);
-        browser.sees("Without known points a job cannot be set up");
+        browser.sees("No known points yet");
         browser.ready();
         return browser.address().replaceAll(".*/jobs/([^/]+)/.*", "$1");
     }
@@ -119,12 +119,14 @@ class WholeDayTest extends InBrowser {
     }
 
     private void strikeAndBringBack() {
-        browser.click(By.cssSelector("#foot a:last-child"));
-        browser.sees("latest first");
+        browser.click(By.cssSelector("#foot summary"));
+        browser.click(By.partialLinkText("The whole field book"));
+        browser.until(d -> !d.findElements(By.cssSelector(".book-page")).isEmpty());
+        browser.click(By.cssSelector(".book-line summary"));
         browser.click(By.cssSelector(".book-line .strike button"));
-        browser.sees("Bring back");
         browser.until(d -> browser.<Boolean>script("return document.querySelector('.book-line.struck') !== null"));
-        browser.click(By.xpath("//article[contains(@class,'struck')]//button"));
+        browser.click(By.cssSelector(".book-line.struck summary"));
+        browser.click(By.cssSelector(".book-line.struck .strike button"));
         browser.until(d -> browser.<Boolean>script("return document.querySelector('.book-line.struck') === null"));
     }
 

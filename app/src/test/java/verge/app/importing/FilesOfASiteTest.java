@@ -202,7 +202,7 @@ class FilesOfASiteTest {
         use("control.csv", "Name,Northing,Easting,Elevation\nT1,648988.623,6314528.412,8.230\nT2,649001.336,6314458.795,4.714\n", Role.CONTROL);
         use("piles.csv", "Name,N,E,H\nP1,6314401.5,648966.8,1.85\nP2,6314401.5,648970.2,1.85\n", Role.DESIGN);
         assertThat(findings()).contains("AXES_MISTAKEN");
-        assertThat(visitor.get(path("/prepare")).body()).contains("id=\"chip-walk\"").containsPattern("walk-chip push wrong");
+        assertThat(visitor.get(path("/prepare")).body()).contains("id=\"chip-walk\"").containsPattern("walk-chip wrong");
         assertThat(visitor.get(path("/sketch")).body()).contains("piles.csv lies", "km", "of the job");
         visitor.post(path("/walk-round/remedy"), Map.of("kind", "AXES_MISTAKEN", "about", "control.csv", "way", "0"));
         assertThat(findings()).isEmpty();
@@ -278,7 +278,7 @@ class FilesOfASiteTest {
     @Test
     void aTableWithoutAHeadingIsAskedForItsOrder() throws Exception {
         HttpResponse<String> page = visitor.upload(path("/prepare/files"), "marks.csv", "U1,649020,6314500,9\n".getBytes(StandardCharsets.UTF_8));
-        assertThat(page.body()).contains("Which coordinate comes first?").containsPattern("data-primary[^>]*disabled");
+        assertThat(page.body()).contains("Which coordinate comes first?").containsPattern("class=\"go\"[^>]*disabled");
         String columns = "?column=NAME&column=NORTHING&column=EASTING&column=ELEVATION&asked=true";
         assertThat(visitor.post(page.uri().getPath() + columns, Map.of("role", "CONTROL")).statusCode()).isEqualTo(422);
         visitor.post(page.uri().getPath() + columns, Map.of("role", "CONTROL", "order", "EAST_NORTH"));

@@ -63,7 +63,7 @@ class ImportPageTest {
     void aFaultyFileIsExplainedAndLeavesTheJobAlone(String content, String words) throws Exception {
         HttpResponse<String> preview = upload(content.replace('¶', '\n') + "\n");
         assertThat(preview.statusCode()).isEqualTo(200);
-        assertThat(preview.body()).contains(words).containsPattern("data-primary[^>]*disabled");
+        assertThat(preview.body()).contains(words).containsPattern("class=\"go\"[^>]*disabled");
         HttpResponse<String> forced = visitor.post(preview.uri().getPath(), Map.of());
         assertThat(forced.statusCode()).isEqualTo(422);
         assertThat(points()).isZero();

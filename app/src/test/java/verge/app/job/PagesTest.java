@@ -141,7 +141,7 @@ class PagesTest {
     void everyPhaseOfAnEmptyJobSaysWhatItIsFor() throws Exception {
         UUID job = Jobs.elsewhere(verge).id();
         Map.of("prepare", "No known points yet", "setup", "Connect the total station first", "measure", "The instrument is not set up",
-                "compute", "Touch two points", "stake", "Nothing to stake yet", "handover", "There is no point of the kinds chosen", "book", "lines, latest first")
+                "compute", "Touch two points", "stake", "Nothing to stake yet", "handover", "There is no point of the kinds chosen", "book", "book-page")
                 .forEach((phase, words) -> assertThat(page("/jobs/" + job + "/" + phase)).contains(words));
     }
 
@@ -193,7 +193,7 @@ class PagesTest {
             journals.append(job, Author.atPage("surveyor"), new PointKeyed(new PointName("L" + i), Code.NONE, Position.of(i, i, i)));
         }
         assertThat(page("/jobs/" + job + "/book")).contains("121 lines", "Earlier lines", "L119").doesNotContain("L19 ");
-        assertThat(page("/jobs/" + job + "/book?page=1")).contains("Later lines", "L3 ").doesNotContain("L110 ");
+        assertThat(page("/jobs/" + job + "/book?page=1")).contains("Later lines", "L3 ").doesNotContain("L90 ");
         assertThat(page("/jobs/" + job + "/book?line=3")).as("the page that a line is on").contains("id=\"line-3\"").doesNotContain("id=\"line-121\"");
         assertThat(page("/jobs/" + job + "/book?line=22")).contains("id=\"line-22\"", "id=\"line-121\"");
     }

@@ -5,6 +5,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import org.openqa.selenium.By;
@@ -20,6 +21,8 @@ import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.interactions.PointerInput;
+import org.openqa.selenium.interactions.Sequence;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** A headless Chromium of 1280 by 800, and the few gestures that a person makes. */
@@ -39,9 +42,19 @@ public final class Browser implements AutoCloseable {
                 "--user-data-dir=" + Files.createTempDirectory("verge-chromium"));
         options.setExperimentalOption("prefs", Map.of("download.default_directory", downloads.toString()));
         driver = new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile()).build(), options);
-        driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+        size(1280, 800);
         wait = new WebDriverWait(driver, PATIENCE);
         wait.pollingEvery(Duration.ofMillis(50)).ignoring(StaleElementReferenceException.class);
+    }
+
+    /** As large as the screen of a device held in some hand. */
+    public void size(int width, int height) {
+        driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
+    }
+
+    /** As for somebody who wants nothing to move: what changes is at once as it will be. */
+    public void calm() {
+        driver.executeCdpCommand("Emulation.setEmulatedMedia", Map.of("features", List.of(Map.of("name", "prefers-reduced-motion", "value", "reduce"))));
     }
 
     public void signIn() {
@@ -127,6 +140,34 @@ public final class Browser implements AutoCloseable {
         } catch (InterruptedException stopped) {
             Thread.currentThread().interrupt();
         }
+    }
+
+    /** From now on the screen is touched with fingers. */
+    public void touchScreen() {
+        driver.executeCdpCommand("Emulation.setTouchEmulationEnabled", Map.of("enabled", true, "maxTouchPoints", 5));
+    }
+
+    /** Puts a finger on something and takes it off again, after scrolling to it as one would. */
+    public void tap(By what) {
+        until(d -> {
+            WebElement element = d.findElement(what);
+            script("arguments[0].scrollIntoView({ block: 'center', inline: 'center' })", element);
+            PointerInput finger = new PointerInput(PointerInput.Kind.TOUCH, "finger");
+            Sequence touch = new Sequence(finger, 0)
+                    .addAction(finger.createPointerMove(Duration.ZERO, PointerInput.Origin.fromElement(element), 0, 0))
+                    .addAction(finger.createPointerDown(PointerInput.MouseButton.LEFT.asArg()))
+                    .addAction(finger.createPointerUp(PointerInput.MouseButton.LEFT.asArg()));
+            driver.perform(List.of(touch));
+            return true;
+        });
+    }
+
+    /** Marks an element, to be found by scripts as data-wanted. */
+    public void mark(By what) {
+        until(d -> {
+            script("document.querySelectorAll('[data-wanted]').forEach(e => e.removeAttribute('data-wanted')); arguments[0].setAttribute('data-wanted', '')", d.findElement(what));
+            return true;
+        });
     }
 
     /** The one big action of the view. */

@@ -1,0 +1,123 @@
+package verge.app.day;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import verge.app.job.Job;
+import verge.app.job.JobService;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.support.FieldParty;
+import verge.app.support.Jobs;
+import verge.app.support.VergeServer;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.geodesy.Position;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointsImported;
+
+/** Every view there is: each bench, each page, each thing that opens over them; of a usual job, an empty one, one of long names, one of many points. */
+final class Views {
+    /** 80 characters, as long as a name may be. */
+    private static final String LONG_NAME = "Landing causeway and the whole of the northern mole with its steps and railings";
+    private static final int MANY = 3_000;
+    private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover",
+            "book", "walk-round", "floors", "ground", "rework");
+
+    /**
+     * @param done script that brings the page into the state that is looked at; may give a promise
+     */
+    record View(String name, String path, String done) {
+        View(String name, String path) {
+            this(name, path, "");
+        }
+    }
+
+    private final VergeServer.Running verge;
+
+    Views(VergeServer.Running verge) {
+        this.verge = verge;
+    }
+
+    List<View> all() throws Exception {
+        List<View> views = new ArrayList<>();
+        Job usual = job(surveyed("T4", "101"));
+        String path = "/jobs/" + usual.id() + "/";
+        Stream.of("setup/leaves/open", "compute?from=T1&to=T4", "stake?point=T4", "ground?use=GROUND_COORDINATES&source=TYPED&factor=1.000135&point=T2", "trace?point=101")
+                .forEach(p -> views.add(new View(p, path + p)));
+        BENCHES.forEach(b -> views.add(new View(b, path + b)));
+        views.addAll(opened(path));
+        views.addAll(plain(usual));
+        UUID empty = Jobs.empty(verge).id();
+        BENCHES.forEach(b -> views.add(new View(b + ", no data", "/jobs/" + empty + "/" + b)));
+        String longNames = "/jobs/" + longNamed() + "/";
+        Stream.concat(BENCHES.stream(), Stream.of("compute?from=T1&to=T4-long-name-of-a-mark24", "stake?point=T4-long-name-of-a-mark24")).forEach(b -> views.add(new View(b + ", long names", longNames + b)));
+        UUID many = many();
+        BENCHES.forEach(b -> views.add(new View(b + ", many points", "/jobs/" + many + "/" + b)));
+        return views;
+    }
+
+    /** What opens over a bench, and what a refusal looks like. */
+    private static List<View> opened(String path) {
+        return List.of(
+                new View("keys", path + "measure", "document.getElementById('keys').showModal()"),
+                new View("layers", path + "measure", "document.querySelector('[data-sketch=layers]').click()"),
+                new View("go to", path + "measure", "document.querySelector('[data-drawer=zoom]').click()"),
+                new View("select", path + "measure", "document.querySelector('[data-drawer=select]').click()"),
+                new View("health", path + "measure", "document.querySelector('#health summary').click()"),
+                new View("last ten", path + "measure", "document.querySelector('#last-ten summary').click()"),
+                new View("corner", path + "measure", "document.querySelector('[data-corner]').click()"),
+                new View("book line", path + "book", "document.querySelector('.book-line summary').click()"),
+                new View("needed", path + "compute", "document.querySelector('.go').click()"),
+                new View("touched", path + "measure", "import('/js/frame/http.js').then(h => h.get(`/jobs/${document.body.dataset.job}/sketch`)).then(s => import('/js/sketch/pick.js')"
+                        + ".then(p => p.touch([{ away: 0, point: s.points.find(q => q.name === '101'), name: '101', kind: 'measured' }], () => {})))"),
+                new View("refused", path + "setup", "import('/js/frame/said.js').then(s => s.sayProblem({ message: 'The instrument was carried or knocked since it was set up on T2.', "
+                        + "means: 'Its orientation no longer holds; nothing was stored. What was measured before stays good.', next: 'Set up again, with a backsight.' }))"));
+    }
+
+    private static List<View> plain(Job job) {
+        String site = "/sites/" + job.siteId();
+        String path = "/jobs/" + job.id() + "/";
+        return List.of(new View("site", site), new View("new job", site + "/jobs/new"), new View("settings", path + "settings"), new View("shelf", path + "shelf"),
+                new View("account", "/account"), new View("help", "/help"), new View("problem", "/jobs/" + UUID.randomUUID() + "/measure"));
+    }
+
+    private Job job(UUID id) {
+        return verge.bean(JobService.class).job(id);
+    }
+
+    /** A job with a setup and some points. */
+    private UUID surveyed(String mark, String... names) throws Exception {
+        FieldParty party = new FieldParty(verge);
+        party.setUpOnT2();
+        party.ground().go(mark);
+        for (String name : names) {
+            party.shoot(name);
+        }
+        return party.job();
+    }
+
+    private UUID longNamed() {
+        JobService jobs = verge.bean(JobService.class);
+        Job from = Jobs.withControl(verge);
+        Job job = jobs.make(jobs.ensureSite(LONG_NAME.substring(0, 70) + " " + UUID.randomUUID().toString().substring(0, 8)).id(), LONG_NAME, verge.bean(JournalService.class).state(from.id()).settings(), Author.atPage("surveyor"));
+        give(job.id(), Origin.CONTROL, List.of(new NamedPosition(new PointName("T1"), Code.NONE, Position.of(6_314_528.4, 648_988.6, 9)),
+                new NamedPosition(new PointName("T4-long-name-of-a-mark24"), Code.NONE, Position.of(6_314_519.1, 649_062.4, 12)),
+                new NamedPosition(new PointName("T5-long-name-of-a-mark24"), Code.NONE, Position.of(6_314_519.2, 649_062.5, 12))));
+        return job.id();
+    }
+
+    private UUID many() {
+        Job job = Jobs.withControl(verge);
+        give(job.id(), Origin.DESIGN, IntStream.range(0, MANY).mapToObj(i -> new NamedPosition(new PointName("G" + i), Code.NONE,
+                Position.of(6_314_480 + i / 50 * 1.5, 648_980 + i % 50 * 1.5, 7))).toList());
+        return job.id();
+    }
+
+    private void give(UUID job, Origin origin, List<NamedPosition> points) {
+        verge.bean(JournalService.class).append(job, Author.atPage("surveyor"), new PointsImported(origin, "given.csv", "", points));
+    }
+}
