@@ -4,12 +4,16 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
 import verge.app.job.JobService;
+import verge.core.coding.Code;
 import verge.core.coding.Codebook;
 import verge.core.drawing.Role;
 import verge.core.problem.Problem;
@@ -17,7 +21,7 @@ import verge.core.problem.SurveyException;
 import verge.formats.codebook.CodebookReader;
 import verge.formats.reading.Watch;
 
-/** The tables of codes: the site's own, if it has one, else the general one. */
+/** The tables of codes: the site's own together, if it has any, else the general one. */
 @Service
 public class Codebooks {
     private static final int MOST_KEPT = 50;
@@ -31,10 +35,25 @@ public class Codebooks {
         this.files = files;
     }
 
-    /** The codes a job works with: the book that was added to its site last. */
+    /** The codes a job works with: those of all books of its site. A code that several have means what the book added last says. */
     public Codebook of(UUID job) {
-        Optional<SiteFile> own = files.of(jobs.job(job).siteId()).stream().filter(f -> f.role().equals(Optional.of(Role.CODEBOOK))).max(Comparator.comparing(SiteFile::addedAt));
-        return own.map(this::look).map(CodebookReader.Result::book).filter(b -> !b.rows().isEmpty()).orElseGet(Codebook::general);
+        List<Codebook> books = files.of(jobs.job(job).siteId()).stream().filter(f -> f.role().equals(Optional.of(Role.CODEBOOK))).sorted(Comparator.comparing(SiteFile::addedAt).reversed())
+                .map(this::look).map(CodebookReader.Result::book).filter(b -> !b.rows().isEmpty()).toList();
+        return books.isEmpty() ? Codebook.general() : Codebook.together(books);
+    }
+
+    /**
+     * What a book is held against before it is used: its own version before; without one, what the job measures with now. Beside other books it
+     * takes no code away, so only those that it has itself are held against it.
+     */
+    public Codebook before(UUID job, SiteFile file) {
+        Optional<SiteFile> own = files.earlier(file).stream().findFirst();
+        if (own.isPresent()) {
+            return look(own.get()).book();
+        }
+        Codebook inUse = of(job);
+        Set<Code> codes = look(file).book().rows().stream().map(Codebook.Row::code).collect(Collectors.toSet());
+        return inUse.equals(Codebook.general()) ? inUse : new Codebook(inUse.title(), inUse.rows().stream().filter(row -> codes.contains(row.code())).toList());
     }
 
     /** A file as a table of codes, with its faults. @throws SurveyException FILE_DAMAGED or FILE_UNREADABLE */

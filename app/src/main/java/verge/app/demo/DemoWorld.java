@@ -86,6 +86,8 @@ class DemoWorld {
         JobSettings metric = ternholm();
         Job jetty = jobs.make(ternholm.id(), "Jetty piles", metric, author());
         take(jetty, control, Role.CONTROL);
+        take(jetty, file(ternholm, "utilities-codes.json"), Role.CODEBOOK);
+        take(jetty, file(ternholm, "topography-codes.json"), Role.CODEBOOK);
         take(jetty, file(ternholm, "island-map.dxf"), Role.UNDERLAY);
         take(jetty, file(ternholm, "stair-tower.csv"), Role.REGISTER);
         take(jetty, file(ternholm, "landing-causeway.xml"), Role.DESIGN);

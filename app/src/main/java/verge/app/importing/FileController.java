@@ -92,14 +92,14 @@ class FileController {
         FileKind kind = imports.kind(own);
         boolean codes = kind == FileKind.CODEBOOK || choice.role() == Role.CODEBOOK || choice.role() == null && own.role().equals(Optional.of(Role.CODEBOOK));
         if (codes) {
-            return codebook(own, model);
+            return codebook(job, own, model);
         }
         return kind == FileKind.TABLE ? table(job, own, choice, state, model) : drawing(job, own, choice, state, model);
     }
 
-    private String codebook(SiteFile file, Model model) {
+    private String codebook(UUID job, SiteFile file, Model model) {
         CodebookReader.Result look = codebooks.look(file);
-        model.addAttribute("book", look.book());
+        model.addAttribute("book", CodebookView.of(look.book(), codebooks.before(job, file)));
         model.addAttribute("isTable", imports.kind(file) == FileKind.TABLE);
         model.addAttribute("faults", look.faults().stream().map(f -> reports.message("codefault." + f.kind(), f.where(), f.found())).toList());
         return "importing/codebook";

@@ -22,6 +22,7 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.pole.PrismTable;
 import verge.app.sketch.SketchPoint;
+import verge.core.coding.Codebook;
 import verge.core.job.Journal;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
@@ -56,11 +57,13 @@ class MeasureController {
         Journal journal = journals.journal(job);
         Figures f = journal.state().settings().figures();
         List<StoredPoint> measured = journal.state().points().filter(p -> p.origin() == Origin.MEASURED).toList();
+        Codebook book = codebooks.of(job);
         model.addAttribute("prisms", prisms.of(job));
         model.addAttribute("noteFields", journal.state().settings().work().noteFields());
         model.addAttribute("next", MeasureService.nextName(journal));
         model.addAttribute("code", MeasureService.lastCode(journal));
-        model.addAttribute("legend", codebooks.of(job).rows());
+        model.addAttribute("legend", Legend.of(book, measured));
+        model.addAttribute("codes", book.rows().size());
         model.addAttribute("count", measured.size());
         model.addAttribute("shots", IntStream.rangeClosed(1, Math.min(SHOTS_SHOWN, measured.size()))
                 .mapToObj(back -> line(journal.state().settings(), measured.get(measured.size() - back))).toList());

@@ -23,7 +23,10 @@ export function mount(bench) {
       form.elements.code.dispatchEvent(new Event('input', { bubbles: true }));
     }
   });
-  form.addEventListener('input', () => showArmed(bench, form.elements.code.value));
+  form.addEventListener('input', event => {
+    showArmed(bench, form.elements.code.value);
+    event.target === form.elements.code && showMatching(bench, form.elements.code.value);
+  });
   form.addEventListener('submit', event => event.preventDefault());
   showArmed(bench, form.elements.code.value);
   keepPole(form);
@@ -32,6 +35,20 @@ export function mount(bench) {
 
 function showArmed(bench, code) {
   bench.querySelectorAll('[data-code]').forEach(key => key.setAttribute('aria-pressed', String(key.dataset.code === code.trim())));
+}
+
+/** While a code is being typed, the legend shows what it can mean: parts of codes and of meanings; once it is one, all again. */
+function showMatching(bench, typed) {
+  const words = typed.trim().toLowerCase();
+  const keys = [...bench.querySelectorAll('[data-code]')];
+  const whole = !words || keys.some(key => key.dataset.code.toLowerCase() === words);
+  keys.forEach(key => { key.hidden = !whole && !key.textContent.toLowerCase().includes(words); });
+  for (const group of [...bench.querySelectorAll('.legend-group')].reverse()) {   // those within others first
+    const found = [...group.querySelectorAll('[data-code]')].some(key => !key.hidden);
+    group.hidden = !found;
+    group.open = whole ? group.dataset.open === 'true' : found;
+  }
+  bench.querySelector('#no-code').hidden = keys.some(key => !key.hidden);
 }
 
 async function measure(form, button) {

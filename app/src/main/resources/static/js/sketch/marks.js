@@ -8,68 +8,75 @@ const fill = name => new ol.style.Fill({ color: colour(name) });
 export const REACH = 14;
 
 /** How far each mark reaches from its place, in pixels: no name comes nearer. */
-export const RADIUS = { CONTROL: 11, REGISTER: 11, DESIGN: 9, STAKED: 9, UNDERLAY: 4, RING: 7, CROSS: 7, SQUARE: 7, DIAMOND: 7, RING_CROSS: 10, DOT: 5 };
+export const RADIUS = { CONTROL: 11, REGISTER: 11, DESIGN: 9, STAKED: 9, UNDERLAY: 4, RING: 7, CROSS: 7, SQUARE: 7, DIAMOND: 7, RING_CROSS: 10, TRIANGLE: 8, TREE: 10, POST: 5, COVER: 8, DOT: 5 };
 
-const ring = (pen, radius) => { pen.beginPath(); pen.arc(0, 0, radius, 0, 2 * Math.PI); };
-const path = (pen, points) => { pen.beginPath(); points.forEach(([x, y], i) => (i ? pen.lineTo(x, y) : pen.moveTo(x, y))); pen.closePath(); };
-const cross = (pen, r, diagonal) => {
-  const d = diagonal ? r * Math.SQRT1_2 : 0;
-  pen.beginPath();
-  if (diagonal) { pen.moveTo(-d, -d); pen.lineTo(d, d); pen.moveTo(-d, d); pen.lineTo(d, -d); } else { pen.moveTo(-r, 0); pen.lineTo(r, 0); pen.moveTo(0, -r); pen.lineTo(0, r); }
-  pen.stroke();
+const circle = r => `M${r} 0A${r} ${r} 0 1 1 ${-r} 0A${r} ${r} 0 1 1 ${r} 0z`;
+const TRIANGLE = 'M0-12L10.4 6-10.4 6z';
+const diamond = r => `M0 ${-r}L${r} 0 0 ${r} ${-r} 0z`;
+const square = r => `M${-r} ${-r}H${r}V${r}H${-r}z`;
+const cross = r => `M${-r} 0H${r}M0 ${-r}V${r}`;
+
+/** How each mark is drawn about 0, 0: paths with the colours that fill and line them. Control is a filled triangle, the register a hollow one; designs are diamonds. */
+const SHAPES = {
+  CONTROL: [{ d: TRIANGLE, fill: 'ink' }],
+  REGISTER: [{ d: TRIANGLE, fill: 'paper', line: 'ink' }],
+  DESIGN: [{ d: diamond(8), fill: 'paper', line: 'ink' }],
+  STAKED: [{ d: 'M-6.4-6.4L6.4 6.4M-6.4 6.4L6.4-6.4', line: 'heather', width: 3 }],
+  UNDERLAY: [{ d: circle(3.5), line: 'edge', width: 1.5 }],
+  RING: [{ d: circle(6), fill: 'paper', line: 'ink' }],
+  CROSS: [{ d: cross(7), line: 'ink' }],
+  SQUARE: [{ d: square(5), fill: 'paper', line: 'ink' }],
+  DIAMOND: [{ d: diamond(6), fill: 'ink' }],
+  RING_CROSS: [{ d: circle(6), fill: 'paper', line: 'ink' }, { d: cross(10), line: 'ink' }],
+  TRIANGLE: [{ d: 'M0 7L-7-5H7z', fill: 'paper', line: 'ink' }],
+  TREE: [{ d: circle(9), line: 'ink', width: 1.2 }, { d: circle(2.5), fill: 'ink' }],
+  POST: [{ d: square(4), fill: 'ink' }],
+  COVER: [{ d: square(7), fill: 'paper', line: 'ink', width: 1.5 }, { d: circle(4), line: 'ink', width: 1.5 }],
+  DOT: [{ d: circle(4), fill: 'ink' }],
 };
-const TRIANGLE = [[0, -12], [10.4, 6], [-10.4, 6]];
-const DIAMOND = r => [[0, -r], [r, 0], [0, r], [-r, 0]];
-const SQUARE = [[-5, -5], [5, -5], [5, 5], [-5, 5]];
+const WIDTH = 2;
 
-/** How each mark is painted about 0, 0. Control is a filled triangle, the register a hollow one; designs are diamonds. */
-const PAINTED = {
-  CONTROL: pen => { path(pen, TRIANGLE); pen.fill(); },
-  REGISTER: pen => { path(pen, TRIANGLE); paper(pen); pen.stroke(); },
-  DESIGN: pen => { path(pen, DIAMOND(8)); paper(pen); pen.stroke(); },
-  STAKED: pen => { pen.strokeStyle = colour('heather'); pen.lineWidth = 3; cross(pen, 9, true); },
-  UNDERLAY: pen => { pen.strokeStyle = colour('edge'); pen.lineWidth = 1.5; ring(pen, 3.5); pen.stroke(); },
-  RING: pen => { ring(pen, 6); paper(pen); pen.stroke(); },
-  CROSS: pen => cross(pen, 7, false),
-  SQUARE: pen => { path(pen, SQUARE); paper(pen); pen.stroke(); },
-  DIAMOND: pen => { path(pen, DIAMOND(6)); pen.fill(); },
-  RING_CROSS: pen => { ring(pen, 6); paper(pen); pen.stroke(); cross(pen, 10, false); },
-  DOT: pen => { ring(pen, 4); pen.fill(); },
-};
-
-function paper(pen) {
-  const ink = pen.fillStyle;
-  pen.fillStyle = colour('paper');
-  pen.fill();
-  pen.fillStyle = ink;
+function paintShape(pen, shape) {
+  for (const { d, fill, line, width } of shape) {
+    const path = new Path2D(d);
+    if (fill) {
+      pen.fillStyle = colour(fill);
+      pen.fill(path);
+    }
+    if (line) {
+      pen.strokeStyle = colour(line);
+      pen.lineWidth = width ?? WIDTH;
+      pen.stroke(path);
+    }
+  }
 }
 
 /** Paints each mark once, to be stamped many times. */
 export function stamps(pixelRatio) {
-  return Object.fromEntries(Object.entries(PAINTED).map(([name, paint]) => {
+  return Object.fromEntries(Object.entries(SHAPES).map(([name, shape]) => {
     const canvas = document.createElement('canvas');
     canvas.width = canvas.height = Math.ceil(2 * REACH * pixelRatio);
     const pen = canvas.getContext('2d');
     pen.scale(pixelRatio, pixelRatio);
     pen.translate(REACH, REACH);
-    pen.strokeStyle = pen.fillStyle = colour('ink');
-    pen.lineWidth = 2;
-    paint(pen);
+    paintShape(pen, shape);
     return [name, canvas];
   }));
 }
 
-/** Draws a marker's sample into an SVG of the legend, 24 units square about 0, 0. */
+const DASHES = { DASHED: '9 5', DOTTED: '1.5 5', DASH_DOT: '10 4 2 4' };
+
+/** Draws into an SVG of the legend, 70 by 20 units, how a code looks: its line if it makes strings, else its marker. */
 export function sample(svg) {
-  const shapes = {
-    DOT: '<circle r="4" fill="currentColor"/>',
-    RING: '<circle r="6" fill="none" stroke="currentColor" stroke-width="2"/>',
-    CROSS: '<path d="M-7 0H7M0-7V7" stroke="currentColor" stroke-width="2"/>',
-    SQUARE: '<rect x="-5" y="-5" width="10" height="10" fill="none" stroke="currentColor" stroke-width="2"/>',
-    DIAMOND: '<path d="M0-6L6 0 0 6-6 0z" fill="currentColor"/>',
-    RING_CROSS: '<circle r="6" fill="none" stroke="currentColor" stroke-width="2"/><path d="M-10 0H10M0-10V10" stroke="currentColor" stroke-width="2"/>',
-  };
-  svg.innerHTML = shapes[svg.dataset.marker] ?? shapes.DOT;
+  const { line, marker } = svg.dataset;
+  const stroke = 'fill="none" stroke="currentColor" stroke-width="2.2"';
+  if (line) {
+    svg.innerHTML = line === 'DOUBLE' ? `<path d="M3 7H67M3 13H67" ${stroke}/>` : `<path d="M3 10H67" ${stroke} stroke-dasharray="${DASHES[line] ?? 'none'}" stroke-linecap="${line === 'DOTTED' ? 'round' : 'butt'}"/>`;
+  } else {
+    const paths = (SHAPES[marker] ?? SHAPES.DOT).map(({ d, fill, line: edge, width }) =>
+      `<path d="${d}" fill="${fill ? `var(--${fill === 'ink' ? 'mark' : fill}, currentColor)` : 'none'}" stroke="${edge ? 'currentColor' : 'none'}" stroke-width="${width ?? WIDTH}"/>`);
+    svg.innerHTML = `<g transform="translate(35 10) scale(.9)">${paths.join('')}</g>`;
+  }
 }
 
 /** A file's colour brought to where it can be told from the paper: its hue stays, its lightness goes with the paint. */

@@ -290,7 +290,11 @@ class FilesOfASiteTest {
         String book = "{\"codebook\": 1, \"title\": \"Harbour\", \"codes\": [{\"code\": \"BOL\", \"meaning\": \"bollard\", \"marker\": \"square\"}]}";
         String page = visitor.upload(path("/prepare/files"), "harbour.json", book.getBytes(StandardCharsets.UTF_8)).uri().getPath();
         assertThat(visitor.get(page).body()).contains("Harbour", "bollard");
+        assertThat(visitor.get(page).body()).contains("Comes: BOL", "Goes: KRB");
         visitor.post(page, Map.of("role", "CODEBOOK"));
+        assertThat(visitor.get(page).body()).contains("Both say the same");
+        assertThat(visitor.get(page + "/codes.csv").body()).startsWith("code,meaning,kind").contains("BOL,bollard,point");
+        assertThat(visitor.get(page + "/codes.json").body()).contains("\"codebook\"", "\"BOL\"");
         assertThat(visitor.get(path("/measure")).body()).contains("bollard").doesNotContain("railing");
         HttpResponse<String> faulty = visitor.upload(path("/prepare/files"), "bad.csv", "code,marker\nK B,blob\n".getBytes(StandardCharsets.UTF_8));
         assertThat(visitor.get(faulty.uri().getPath() + "?role=CODEBOOK").body()).contains("2 faults", "cannot be a code", "is no marker");

@@ -15,6 +15,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVException;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -24,6 +25,7 @@ import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
 import tools.jackson.core.ObjectReadContext;
 import tools.jackson.core.json.JsonFactory;
+import verge.core.coding.Attribute;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
 import verge.core.problem.SurveyException;
@@ -39,7 +41,10 @@ public final class CodebookReader {
     private static final int MOST_CODES = 5_000;
     private static final int LONGEST_WORDS = 80;
     private static final int MOST_FAULTS = 50;
+    private static final int LONGEST_ATTRIBUTE = 2_000;
     private static final String CODE = "code";
+    private static final String PARTED = "|";
+    private static final String PARTED_BY = "\\|";
 
     private final List<Codebook.Row> rows = new ArrayList<>();
     private final List<Fault> faults = new ArrayList<>();
@@ -53,7 +58,7 @@ public final class CodebookReader {
     }
 
     /** What can be wrong. */
-    public enum Kind { CODE_MISSING, CODE_UNFIT, CODE_TWICE, MARKER_UNKNOWN, LINE_UNKNOWN, YES_OR_NO, NO_CODES, TOO_MANY }
+    public enum Kind { CODE_MISSING, CODE_UNFIT, CODE_TWICE, KIND_UNKNOWN, MARKER_UNKNOWN, LINE_UNKNOWN, SURFACE_UNKNOWN, YES_OR_NO, ATTRIBUTE_UNFIT, WITH_UNKNOWN, NO_CODES, TOO_MANY }
 
     /** @param book empty of codes if there are faults */
     public record Result(Codebook book, List<Fault> faults) {
@@ -63,6 +68,7 @@ public final class CodebookReader {
     public static Result read(Path file, Watch watch) throws IOException {
         CodebookReader reader = new CodebookReader();
         String title = FileKind.of(file) == FileKind.CODEBOOK ? reader.readJson(file, watch) : reader.readTable(file, watch);
+        reader.checkCompany();
         if (reader.rows.isEmpty() && reader.faults.isEmpty()) {
             reader.fault(Kind.NO_CODES, "line 1", "");
         }
@@ -154,7 +160,7 @@ public final class CodebookReader {
                     }
                     json.skipChildren();
                 }
-                entry.put(key, String.join("|", several));
+                entry.put(key, String.join(PARTED, several));
             } else if (value.isScalarValue()) {
                 entry.put(key, json.getString());
             } else {
@@ -173,11 +179,41 @@ public final class CodebookReader {
         Optional<Code> code = code(entry.getOrDefault(CODE, ""), where);
         Codebook.Marker marker = choice(Codebook.Marker.class, entry.getOrDefault("marker", ""), Codebook.Marker.DOT, Kind.MARKER_UNKNOWN, where);
         Codebook.Line line = choice(Codebook.Line.class, entry.getOrDefault("line", ""), Codebook.Line.SOLID, Kind.LINE_UNKNOWN, where);
-        boolean joins = joins(entry.getOrDefault("joins", ""), where);
+        Codebook.Kind usual = joins(entry.getOrDefault("joins", ""), where) ? Codebook.Kind.STRING : Codebook.Kind.POINT;
+        Codebook.Kind kind = choice(Codebook.Kind.class, entry.getOrDefault("kind", ""), usual, Kind.KIND_UNKNOWN, where);
+        Codebook.Surface surface = choice(Codebook.Surface.class, entry.getOrDefault("surface", ""), Codebook.Surface.NONE, Kind.SURFACE_UNKNOWN, where);
+        List<Attribute> attributes = parted(entry, "attributes").flatMap(a -> attribute(a, where).stream()).toList();
+        List<Code> company = parted(entry, "with").flatMap(c -> company(c, where).stream()).toList();
         if (faults.size() == before && code.isPresent()) {
-            rows.add(new Codebook.Row(code.get(), shortened(entry.getOrDefault("meaning", "")), marker, joins, shortened(entry.getOrDefault("layer", "")), line,
-                    Arrays.stream(entry.getOrDefault("attributes", "").split("\\|")).map(CodebookReader::shortened).filter(a -> !a.isEmpty()).toList()));
+            rows.add(new Codebook.Row(code.get(), shortened(entry.getOrDefault("meaning", "")), kind, surface, new Codebook.Drawn(marker, line, shortened(entry.getOrDefault("layer", ""))),
+                    shortened(entry.getOrDefault("group", "")), company, attributes));
         }
+    }
+
+    private static Stream<String> parted(Map<String, String> entry, String key) {
+        return Arrays.stream(entry.getOrDefault(key, "").split(PARTED_BY)).map(String::strip).filter(part -> !part.isEmpty());
+    }
+
+    private Optional<Attribute> attribute(String written, String where) {
+        Optional<Attribute> read = AttributeText.read(shortened(written, LONGEST_ATTRIBUTE));
+        if (read.isEmpty()) {
+            fault(Kind.ATTRIBUTE_UNFIT, where, written);
+        }
+        return read;
+    }
+
+    private Optional<Code> company(String written, String where) {
+        try {
+            return Optional.of(Code.parse(written));
+        } catch (SurveyException unfit) {
+            fault(Kind.CODE_UNFIT, where, written);
+            return Optional.empty();
+        }
+    }
+
+    /** Whoever comes with a code must be in the book, or nothing would ever be looked for. */
+    private void checkCompany() {
+        rows.forEach(row -> row.comesWith().stream().filter(code -> !seen.contains(code)).forEach(code -> fault(Kind.WITH_UNKNOWN, row.code().text(), code.text())));
     }
 
     private Optional<Code> code(String written, String where) {
@@ -218,8 +254,12 @@ public final class CodebookReader {
     }
 
     private static String shortened(String text) {
+        return shortened(text, LONGEST_WORDS);
+    }
+
+    private static String shortened(String text, int longest) {
         String plain = text.replaceAll("\\p{Cntrl}", " ").strip();
-        return plain.length() <= LONGEST_WORDS ? plain : plain.substring(0, LONGEST_WORDS);
+        return plain.length() <= longest ? plain : plain.substring(0, longest);
     }
 
     private void fault(Kind kind, String where, String found) {
