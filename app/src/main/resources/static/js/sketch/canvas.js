@@ -11,8 +11,6 @@ const MOST_NAMES = 600;
 /** Among so many marks nobody reads the name of one that is not known control. */
 const CROWD = 2500;
 const MOST_NAMES_IN_A_CROWD = 120;
-/** Measuring a name takes longer than finding that it has no room. */
-const MOST_TRIED = 3000;
 const NAME_HEIGHT = 17;
 /** How much farther a name is tried that has no room beside its mark: outside the ring of what is chosen. */
 const FARTHER = 10;
@@ -214,12 +212,15 @@ function drawLabels(quill, view, labels, room) {
 
 /** @param most that are written @param sides how many places about each mark are tried: in a crowd one is enough */
 function drawNames(quill, names, room, most, sides) {
-  const named = names.filter(([, , name]) => name).sort((a, b) => b[5] - a[5]).slice(0, MOST_TRIED);
+  const named = names.filter(([, , name]) => name).sort((a, b) => b[5] - a[5]);
   let left = most;
   const ink = colour('ink');
   for (const [x, y, name, code, radius, weight] of named) {
     if (left === 0) {
       return;
+    }
+    if (sides === 1 && !room.mayStand(x, y, NAME_HEIGHT, radius)) {
+      continue;   // found far sooner than how long the name is
     }
     const font = `${weight} 15px Next`;
     quill.font = font;

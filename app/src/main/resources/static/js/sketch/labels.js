@@ -2,6 +2,7 @@
 
 const CELL = 3;
 const GAP = 3;
+const SHORTEST = 12;
 /** Where a label is tried about its mark, the best first: how far its box lies to the right of and below the mark's middle, -1 to 1. */
 const SIDES = [[1, 0], [-1, 0], [0, -1], [0, 1], [1, -1], [1, 1], [-1, -1], [-1, 1]];
 
@@ -55,6 +56,11 @@ export class Labels {
       }
     }
     return true;
+  }
+
+  /** Whether even the shortest words would have room to the right of a mark. */
+  mayStand(x, y, height, radius) {
+    return this.isFree([x + radius + GAP, y - height / 2, SHORTEST, height]);
   }
 
   /**
