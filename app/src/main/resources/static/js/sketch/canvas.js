@@ -16,6 +16,8 @@ const NAME_HEIGHT = 17;
 const FARTHER = 10;
 const LOWEST_WORDS = 8;
 const HIGHEST_WORDS = 48;
+/** How wide a letter is for its height, about: measuring each of a drawing's thousands of words would take longer than drawing them. */
+const LETTER = 0.52;
 
 const paper = () => {
   const canvas = document.createElement('canvas');
@@ -125,14 +127,14 @@ function paint(pen, quill, picture, { points, sheets, labels }, marks) {
 const isControl = point => point.mark === 'CONTROL';
 const isSeen = (view, x, y) => x > -REACH && y > -REACH && x < view.width + REACH && y < view.height + REACH;
 const countSeen = (view, { east, north, list }) => list.reduce((count, none, i) => count + (isSeen(view, view.x(east[i]), view.y(north[i])) ? 1 : 0), 0);
-const blockMarks = (names, room) => names.forEach(([x, y, , , radius]) => room.block([x - radius, y - radius, 2 * radius, 2 * radius]));
+const blockMarks = (names, room) => names.forEach(([x, y, , , radius]) => room.block(x - radius, y - radius, 2 * radius, 2 * radius));
 
 /** The room for words: all of the paper but what the sketch's own buttons cover. */
 function roomFor(view, size) {
   const left = (view.width - size[0]) / 2;
   const top = (view.height - size[1]) / 2;
   const room = new Labels(view.width, view.height, [left, top, size[0], size[1]]);
-  boxesOver(document.getElementById('sketch-map')).forEach(([x, y, w, h]) => room.block([left + x, top + y, w, h]));
+  boxesOver(document.getElementById('sketch-map')).forEach(([x, y, w, h]) => room.block(left + x, top + y, w, h));
   return room;
 }
 
@@ -166,7 +168,7 @@ function drawPoints(pen, view, points, marks, taken, names, which, room) {
     const x = view.x(east[i]);
     const y = view.y(north[i]);
     const point = list[i];
-    if (which(point) && isSeen(view, x, y) && (!room || room.isFree([x - 1, y - 1, 2, 2])) && taken.take(x, y)) {
+    if (which(point) && isSeen(view, x, y) && !room?.isTaken(x, y) && taken.take(x, y)) {
       const mark = point.mark === 'MEASURED' ? point.marker || 'DOT' : point.mark;
       stamp(pen, marks[mark] ?? marks.DOT, x, y);
       names.push([x, y, point.name, point.mark === 'MEASURED' ? point.code : '', RADIUS[mark] ?? RADIUS.DOT, point.mark === 'CONTROL' ? 700 : 450]);
@@ -199,7 +201,7 @@ function stamp(pen, mark, x, y) {
 /** What others want written: beside its place, or along its line where there is room. */
 function drawLabels(quill, view, labels, room) {
   const onPaperNow = labels.map(label => ({ ...label, places: label.places.map(([east, north]) => [view.x(east), view.y(north)]) }));
-  onPaperNow.filter(label => label.radius).forEach(({ places: [[x, y]], radius }) => room.block([x - radius, y - radius, 2 * radius, 2 * radius]));
+  onPaperNow.filter(label => label.radius).forEach(({ places: [[x, y]], radius }) => room.block(x - radius, y - radius, 2 * radius, 2 * radius));
   onPaperNow.filter(label => label.along).forEach(({ places: [from, to] }) => room.blockLine(from, to));
   for (const { text, places, radius, ink, weight = 500 } of onPaperNow.filter(label => label.text)) {
     quill.font = `${weight} 14px Next`;
@@ -315,7 +317,7 @@ function drawWords(pen, view, sheet, room) {
       pen.fillStyle = colour(sheet.roleOf(words) === 'DESIGN' ? 'ink-2' : 'edge');
       const [x, y] = [view.x(words.at[0]), view.y(words.at[1])];
       pen.fillText(words.name, x, y);
-      room.block([x, y - size, pen.measureText(words.name).width, size]);
+      room.block(x, y - size, LETTER * size * words.name.length, size);
     }
   }
 }

@@ -17,38 +17,40 @@ export class Labels {
     this.taken = new Uint8Array(this.columns * this.rows);
   }
 
-  /** The cells whose middles lie in a box, as [first column, last, first row, last]. */
-  cells([x, y, w, h]) {
-    return [Math.max(0, Math.ceil(x / CELL - 0.5)), Math.min(this.columns - 1, Math.floor((x + w) / CELL - 0.5)),
-      Math.max(0, Math.ceil(y / CELL - 0.5)), Math.min(this.rows - 1, Math.floor((y + h) / CELL - 0.5))];
-  }
-
-  /** Nothing may be written over this box any more. */
-  block(box) {
-    const [left, right, top, bottom] = this.cells(box);
-    for (let row = top; row <= bottom && left <= right; row++) {
+  /** Nothing may be written over this box any more: the cells whose middles lie in it are taken. */
+  block(x, y, w, h) {
+    const left = Math.max(0, Math.ceil(x / CELL - 0.5));
+    const right = Math.min(this.columns - 1, Math.floor((x + w) / CELL - 0.5));
+    const bottom = Math.min(this.rows - 1, Math.floor((y + h) / CELL - 0.5));
+    for (let row = Math.max(0, Math.ceil(y / CELL - 0.5)); row <= bottom && left <= right; row++) {
       this.taken.fill(1, row * this.columns + left, row * this.columns + right + 1);
     }
+  }
+
+  /** Whether words stand over this very place, or something they must not cover. */
+  isTaken(x, y) {
+    return this.taken[Math.floor(y / CELL) * this.columns + Math.floor(x / CELL)] === 1;
   }
 
   /** Nothing may be written over this line any more. */
   blockLine([x1, y1], [x2, y2]) {
     const steps = Math.ceil(Math.hypot(x2 - x1, y2 - y1) / CELL) || 1;
     for (let i = 0; i <= steps; i++) {
-      this.block([x1 + i / steps * (x2 - x1) - CELL, y1 + i / steps * (y2 - y1) - CELL, 2 * CELL, 2 * CELL]);
+      this.block(x1 + i / steps * (x2 - x1) - CELL, y1 + i / steps * (y2 - y1) - CELL, 2 * CELL, 2 * CELL);
     }
   }
 
-  isFree(box) {
-    const [x, y, w, h] = box;
+  isFree(x, y, w, h) {
     const [sx, sy, sw, sh] = this.seen;
     const within = x >= sx && y >= sy && x + w <= sx + sw && y + h <= sy + sh;
     const beyond = x > sx + sw || y > sy + sh || x + w < sx || y + h < sy;
     if (!within && !beyond || x < 0 || y < 0 || x + w > this.width || y + h > this.height) {
       return false;
     }
-    const [left, right, top, bottom] = this.cells([x - CELL / 2, y - CELL / 2, w + CELL, h + CELL]);
-    for (let row = top; row <= bottom; row++) {
+    const left = Math.max(0, Math.ceil(x / CELL - 1));
+    const right = Math.min(this.columns - 1, Math.floor((x + w) / CELL));
+    const bottom = Math.min(this.rows - 1, Math.floor((y + h) / CELL));
+    for (let row = Math.max(0, Math.ceil(y / CELL - 1)); row <= bottom; row++) {
       for (let column = left; column <= right; column++) {
         if (this.taken[row * this.columns + column]) {
           return false;
@@ -60,7 +62,7 @@ export class Labels {
 
   /** Whether even the shortest words would have room to the right of a mark. */
   mayStand(x, y, height, radius) {
-    return this.isFree([x + radius + GAP, y - height / 2, SHORTEST, height]);
+    return this.isFree(x + radius + GAP, y - height / 2, SHORTEST, height);
   }
 
   /**
@@ -76,8 +78,8 @@ export class Labels {
       const slant = right && down ? 0.7 : 1;
       const left = x + right * away * slant + (right - 1) / 2 * width;
       const top = y + down * away * slant + (down - 1) / 2 * height;
-      if (this.isFree([left, top, width, height])) {
-        this.block([left, top, width, height]);
+      if (this.isFree(left, top, width, height)) {
+        this.block(left, top, width, height);
         return [left, top + height / 2];
       }
     }

@@ -63,9 +63,9 @@ class SketchModulesTest extends InBrowser {
                   const button = [380, 60, 52, 120];
                   const marks = Array.from({ length: crowd }, () => [chance(520), chance(380), 4 + chance(12)]);
                   const line = [[chance(520), chance(380)], [chance(520), chance(380)]];
-                  room.block(button);
+                  room.block(...button);
                   room.blockLine(...line);
-                  marks.forEach(([x, y, r]) => room.block([x - r, y - r, 2 * r, 2 * r]));
+                  marks.forEach(([x, y, r]) => room.block(x - r, y - r, 2 * r, 2 * r));
                   const labels = [];
                   for (const [x, y, r] of marks) {
                     const width = 20 + chance(90);
