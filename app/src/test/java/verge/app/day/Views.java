@@ -49,6 +49,7 @@ final class Views {
         Stream.of("setup/leaves/open", "compute?from=T1&to=T4", "stake?point=T4", "ground?use=GROUND_COORDINATES&source=TYPED&factor=1.000135&point=T2", "trace?point=101")
                 .forEach(p -> views.add(new View(p, path + p)));
         BENCHES.forEach(b -> views.add(new View(b, path + b)));
+        views.add(new View("setup, read", "/jobs/" + read() + "/setup"));
         views.addAll(opened(path));
         views.addAll(plain(usual));
         UUID empty = Jobs.empty(verge).id();
@@ -97,6 +98,13 @@ final class Views {
         for (String name : names) {
             party.shoot(name);
         }
+        return party.job();
+    }
+
+    /** A job with a mark read for a setup that nobody has accepted yet. */
+    private UUID read() throws Exception {
+        FieldParty party = new FieldParty(verge);
+        party.read("KNOWN_POINT", "T2", party.carry(ground -> ground.stand("T2")), "T4");
         return party.job();
     }
 
