@@ -15,7 +15,9 @@ let leaveBench = () => {};
 export async function turnTo(url, options = {}, remember = true) {
   document.documentElement.dataset.turning = '';
   try {
+    const before = linesShown();
     show(await page(url, options), remember);
+    options.method === 'POST' && linesShown() > before && tellStored();
     const place = new URL(url, location.href).hash.slice(1);
     if (place) {
       const wanted = document.getElementById(place);
@@ -78,6 +80,11 @@ function show(fetched, remember) {
 
 /** The number of the newest line at the foot: what was stored from this page stands there already. */
 const linesShown = () => Math.max(0, ...[...document.querySelectorAll('#foot [data-sequence]')].map(line => Number(line.dataset.sequence)));
+
+/** Something that was sent from this page is stored: what others store meanwhile must not sound as if it were one's own. */
+export function tellStored() {
+  document.dispatchEvent(new CustomEvent('verge:stored'));
+}
 
 let refreshing = Promise.resolve();
 

@@ -49,8 +49,7 @@ function latest() {
 function tellNew() {
   const fresh = lines().filter(line => number(line) > told);
   told = latest();
-  fresh.forEach(line => tell(line.dataset.spoken));
-  fresh.length && document.dispatchEvent(new CustomEvent('verge:stored'));
+  fresh.length && tell(fresh.map(line => line.dataset.spoken).join('. '));
 }
 
 /** The figures of the strip with what they are, as they are now. */

@@ -1,7 +1,7 @@
 // A leaf: checks to known marks, and corrections that first show what they move.
 import { onceId, post } from 'verge/frame/http.js';
 import { say, sayProblem } from 'verge/frame/said.js';
-import { refresh } from 'verge/frame/leaves.js';
+import { refresh, tellStored } from 'verge/frame/leaves.js';
 import { pickFromSketch } from 'verge/frame/pick.js';
 import { helper } from 'verge/device/practice.js';
 import { drawSetup } from 'verge/setup/drawing.js';
@@ -28,6 +28,7 @@ async function read(form, button) {
   try {
     const found = await post(`/jobs/${job}/setup/leaves/check`, { id: check.get(), ...Object.fromEntries(new FormData(form)) });
     check.settle();
+    tellStored();
     await refresh();
     say(found.words, '', found.within ? 'good' : '');
   } catch (problem) {

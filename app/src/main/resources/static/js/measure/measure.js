@@ -2,7 +2,7 @@
 import { onceId, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { dropDraft } from 'verge/frame/draft.js';
-import { refreshFrame } from 'verge/frame/leaves.js';
+import { refreshFrame, tellStored } from 'verge/frame/leaves.js';
 import { listenToDeeds } from 'verge/device/deeds.js';
 import { keepPole } from 'verge/pole/pole.js';
 import { drawPoint } from 'verge/sketch/sketch.js';
@@ -62,6 +62,7 @@ async function measure(form, button) {
   try {
     const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value, ...Object.fromEntries(notes.map(n => [n.name, n.value])) });
     shot.settle();
+    stored.before || tellStored();
     if (stored.point && !stored.elsewhere) {
       drawPoint(stored.point, stored.line);
       requestAnimationFrame(() => performance.measure('measure-to-drawn', { start: asked, end: performance.now() }));

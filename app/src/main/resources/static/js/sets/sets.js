@@ -1,7 +1,7 @@
 // Sets of directions: read on by themselves, stopped at any pointing, gone on with where they stopped.
 import { onceId, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
-import { refresh } from 'verge/frame/leaves.js';
+import { refresh, tellStored } from 'verge/frame/leaves.js';
 import { helper } from 'verge/device/practice.js';
 
 const job = document.body.dataset.job;
@@ -39,6 +39,7 @@ async function next(bench, turn) {
   try {
     const progress = await post(`/jobs/${job}/setup/sets/${plan}/pointings`, { id: pointing.get(), set, mark, face, turn });
     pointing.settle();
+    progress.before || tellStored();
     hush();
     if (progress.before) {
       say('This pointing was stored already, before the last answer was lost.', 'Nothing was measured now; the sets go on with the next one.');

@@ -1,7 +1,7 @@
 // The bench for staking: keeps the guide in step and stores the stake.
 import { onceId, post } from 'verge/frame/http.js';
 import { say, sayProblem } from 'verge/frame/said.js';
-import { refreshFrame, turnTo } from 'verge/frame/leaves.js';
+import { refreshFrame, tellStored, turnTo } from 'verge/frame/leaves.js';
 import { drawGuide, follow } from 'verge/stakeout/guide.js';
 
 const job = document.body.dataset.job;
@@ -60,6 +60,7 @@ async function store(bench, button) {
       id: stake.get(), point, facing, planTolerance: plan ?? '', heightTolerance: height ?? '', reason: reason.value,
     });
     stake.settle();
+    tellStored();
     reason.value = '';
     document.getElementById('reason-field').hidden = true;
     await refreshFrame();

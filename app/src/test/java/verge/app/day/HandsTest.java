@@ -9,6 +9,8 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import verge.app.journal.Author;
+import verge.app.points.PointService;
 import verge.app.support.Browser;
 import verge.app.support.FieldParty;
 import verge.app.support.Jobs;
@@ -235,6 +237,9 @@ class HandsTest extends InBrowser {
         stake(browser, "X5");
         browser.until(d -> tones().equals(List.of(660L, 990L)));
         browser.script("window.tones = []");
+        verge.bean(PointService.class).key(job, "X6", "6314500", "649001", "", Author.atPage("somebody else"));
+        browser.until(d -> d.findElement(By.id("foot")).getText().contains("X6"));
+        assertThat(tones()).as("what somebody else stored is not one's own").isEmpty();
         browser.tab("Stake");
         key(browser, "X5");   // its name is taken
         browser.until(d -> tones().equals(List.of(220L, 220L)));
