@@ -20,16 +20,9 @@ import verge.core.problem.SurveyException;
 /** Inverses noted, in journals and in the book. */
 @Component
 final class InverseKind extends EntryKind<InverseNoted> {
-    private static final Wire<PointSeen> SEEN = Wire.object(o -> {
-        var name = o.field("name", Wires.NAME, PointSeen::name);
-        var entry = o.field("entry", Wire.ID.maybe(), PointSeen::entry);
-        var place = o.field("place", Wire.COUNT, PointSeen::place);
-        var position = o.field("position", Wires.POSITION.maybe(), PointSeen::position);
-        return row -> new PointSeen(row.get(name), row.get(entry), row.get(place), row.get(position));
-    });
     private static final Wire<InverseNoted> WIRE = Wire.object(o -> {
-        var from = o.field("from", SEEN, InverseNoted::from);
-        var to = o.field("to", SEEN, InverseNoted::to);
+        var from = o.field("from", Wires.SEEN, InverseNoted::from);
+        var to = o.field("to", Wires.SEEN, InverseNoted::to);
         return row -> new InverseNoted(row.get(from), row.get(to));
     });
     private static final Wire<InverseNoted> BY_NAMES = Wire.object(o -> {

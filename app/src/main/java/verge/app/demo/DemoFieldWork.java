@@ -66,7 +66,7 @@ class DemoFieldWork {
 
     private void shoot(UUID job, PracticeGround ground, GridPoint place, String code) {
         ground.pole(place);
-        measuring.measure(job, UUID.randomUUID(), MeasureService.nextName(journals.journal(job)).text(), code, Map.of(), DemoWorld.PERSON).join();
+        measuring.measure(job, UUID.randomUUID(), MeasureService.nextName(journals.journal(job)).text(), code, Map.of(), List.of(), DemoWorld.PERSON).join();
     }
 
     private static void await(BooleanSupplier reached) {

@@ -6,6 +6,7 @@ import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.Uncertainty;
+import verge.core.points.PointSeen;
 import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
@@ -68,6 +69,13 @@ public final class Wires {
         var distance = o.field("distance", LENGTH.maybe(), Pointing::distance);
         var raw = o.field("asReceived", Wire.TEXT, Pointing::asReceived);
         return row -> new Pointing(row.get(direction), row.get(zenith), row.get(distance), row.get(raw));
+    });
+    public static final Wire<PointSeen> SEEN = Wire.object(o -> {
+        var name = o.field("name", NAME, PointSeen::name);
+        var entry = o.field("entry", Wire.ID.maybe(), PointSeen::entry);
+        var place = o.field("place", Wire.COUNT, PointSeen::place);
+        var position = o.field("position", POSITION.maybe(), PointSeen::position);
+        return row -> new PointSeen(row.get(name), row.get(entry), row.get(place), row.get(position));
     });
 
     private Wires() {

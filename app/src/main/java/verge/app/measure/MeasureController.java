@@ -16,16 +16,21 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
 import verge.app.coding.Codebooks;
 import verge.app.floor.FloorWords;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.pole.PrismTable;
 import verge.app.sketch.SketchPoint;
+import verge.app.sketch.SketchString;
 import verge.core.coding.Codebook;
 import verge.core.job.Journal;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
 import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
 
@@ -40,12 +45,14 @@ class MeasureController {
     private final JournalService journals;
     private final Codebooks codebooks;
     private final PrismTable prisms;
+    private final JsonMapper json;
 
-    MeasureController(MeasureService measuring, JournalService journals, Codebooks codebooks, PrismTable prisms) {
+    MeasureController(MeasureService measuring, JournalService journals, Codebooks codebooks, PrismTable prisms, JsonMapper json) {
         this.measuring = measuring;
         this.journals = journals;
         this.codebooks = codebooks;
         this.prisms = prisms;
+        this.json = json;
     }
 
     /** One of the latest points, in finished text. */
@@ -77,6 +84,15 @@ class MeasureController {
                 p.position().elevation().map(e -> settings.figures().bare(e.asLength())).orElse(""));
     }
 
+    /** @throws SurveyException REQUEST_UNFIT */
+    private List<Armed> armed(String joins) {
+        try {
+            return List.of(json.readValue(joins, Armed[].class));
+        } catch (JacksonException unfit) {
+            throw new SurveyException(Problem.REQUEST_UNFIT);
+        }
+    }
+
     /** A job's own fields come under their names with 'note:' in front. */
     private static Map<String, String> notes(Map<String, String> fields) {
         return fields.entrySet().stream().filter(f -> f.getKey().startsWith(NOTE)).collect(Collectors.toMap(f -> f.getKey().substring(NOTE.length()), Map.Entry::getValue));
@@ -93,19 +109,22 @@ class MeasureController {
      * @param line of the book that it stands in
      * @param point to draw; absent if an entry of the same id was stored and has since been struck
      * @param elsewhere that it does not lie on the floor that is worked on, in words; empty if it does
+     * @param strings those that it joined, to draw
      * @param before it was stored by an earlier request whose answer was lost: nothing was measured now
      */
-    record Stored(long line, SketchPoint point, String next, String elsewhere, boolean before) {
+    record Stored(long line, SketchPoint point, List<SketchString> strings, String next, String elsewhere, boolean before) {
     }
 
     @PostMapping("/shots")
     @ResponseBody
     CompletableFuture<Stored> shoot(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String name, @RequestParam String code,
-            @RequestParam Map<String, String> fields, Principal person) {
-        return measuring.measure(job, id, name, code, notes(fields), person.getName()).thenApply(kept -> {
+            @RequestParam(defaultValue = "[]") String joins, @RequestParam Map<String, String> fields, Principal person) {
+        return measuring.measure(job, id, name, code, notes(fields), armed(joins), person.getName()).thenApply(kept -> {
             Journal journal = journals.journal(job);
             Optional<StoredPoint> point = journal.state().pointsOf(kept.entry().id()).stream().findFirst();
-            return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, codebooks.of(job))).orElse(null), MeasureService.nextName(journal).text(),
+            Codebook book = codebooks.of(job);
+            List<SketchString> strings = journal.state().stringsOf(kept.entry()).flatMap(s -> journal.state().string(s).stream()).map(s -> SketchString.of(journal.state(), s, book)).toList();
+            return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, book)).orElse(null), strings, MeasureService.nextName(journal).text(),
                     point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""), kept.before());
         });
     }

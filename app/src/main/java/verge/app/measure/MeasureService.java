@@ -1,6 +1,7 @@
 package verge.app.measure;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
@@ -41,18 +42,20 @@ public class MeasureService {
      * Measures and stores one point. All that can be refused is refused before the instrument is asked.
      *
      * @param notes by the names of the job's own fields
+     * @param armed the strings that it is to join
      * @param id made by the asker; asking again with it measures nothing and gives what was stored
-     * @return fails with a SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, as {@link InstrumentWatch#ready}, or as the instrument does
+     * @return fails with a SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, STRING_WITHOUT_CODE, as {@link InstrumentWatch#ready}, or as the instrument does
      */
-    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, String person) {
+    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, List<Armed> armed, String person) {
         return underWay.once(job, id, () -> {
             PointName name = PointName.parse(typedName);
             Code code = Code.parse(typedCode);
             requireFree(journals.state(job), name);
+            Armed.joinings(journals.state(job), id, armed);
             InstrumentWatch.Ready ready = watch.ready(job);
             return watch.shoot(ready).thenApply(reading -> journals.append(job, new Author(id, person, ready.device()), state -> {
                 requireFree(state, name);
-                return new ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes));
+                return new ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes), Armed.joinings(state, id, armed));
             }));
         });
     }

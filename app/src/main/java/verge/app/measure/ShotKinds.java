@@ -13,8 +13,10 @@ import verge.app.journal.Values;
 import verge.app.journal.Wire;
 import verge.app.journal.Wires;
 import verge.app.leaf.ReductionSteps;
+import verge.app.strings.StringWires;
 import verge.core.measure.NotesWritten;
 import verge.core.measure.ShotTaken;
+import verge.core.strings.SurveyString;
 
 /** Shots, in journals and in the book. */
 final class ShotKinds {
@@ -34,6 +36,16 @@ final class ShotKinds {
             var reading = o.field("reading", Wires.READING, ShotTaken::reading);
             var target = o.field("target", Wires.TARGET, ShotTaken::target);
             var notes = o.field("notes", Wire.TEXT.byName(), ShotTaken::notes);
+            var joins = o.field("joins", StringWires.JOINING.list(), ShotTaken::joins);
+            return row -> new ShotTaken(row.get(setup), row.get(name), row.get(code), row.get(reading), row.get(target), row.get(notes), row.get(joins));
+        });
+        private static final Wire<ShotTaken> BEFORE_STRINGS = Wire.object(o -> {
+            var setup = o.field("setup", Wire.ID);
+            var name = o.field("name", Wires.NAME);
+            var code = o.field("code", Wires.CODE);
+            var reading = o.field("reading", Wires.READING);
+            var target = o.field("target", Wires.TARGET);
+            var notes = o.field("notes", Wire.TEXT.byName());
             return row -> new ShotTaken(row.get(setup), row.get(name), row.get(code), row.get(reading), row.get(target), row.get(notes));
         });
         private static final Wire<ShotTaken> BEFORE_NOTES = Wire.object(o -> {
@@ -46,7 +58,7 @@ final class ShotKinds {
         });
 
         Shot() {
-            super(ShotTaken.class, "shot", 2, "shot");
+            super(ShotTaken.class, "shot", 3, "shot");
         }
 
         @Override
@@ -56,17 +68,17 @@ final class ShotKinds {
 
         @Override
         public Map<Integer, Wire<ShotTaken>> earlier() {
-            return Map.of(1, BEFORE_NOTES);
+            return Map.of(1, BEFORE_NOTES, 2, BEFORE_STRINGS);
         }
 
         @Override
         public String text(ShotTaken says, InBook in) {
-            return named(says) + "  " + in.circle(says.reading()) + notes(says.notes());
+            return named(says) + "  " + in.circle(says.reading()) + joins(says, in) + notes(says.notes());
         }
 
         @Override
         public String brief(ShotTaken says, InBook in) {
-            return named(says) + "  " + in.sight(says.reading());
+            return named(says) + "  " + in.sight(says.reading()) + joins(says, in);
         }
 
         @Override
@@ -84,10 +96,15 @@ final class ShotKinds {
             return text(says, in) + otherTarget(was.target(), says.target(), in);
         }
 
-
         private static String named(ShotTaken shot) {
             return (shot.name() + " " + shot.code()).strip();
         }
+
+        /** The strings it is a vertex of, as they are called now. */
+        private static String joins(ShotTaken shot, InBook in) {
+            return shot.joins().isEmpty() ? "" : "  on " + shot.joins().stream().map(j -> in.state().string(j.string()).map(SurveyString::name).orElse(j.name()).toString()).collect(Collectors.joining(" and "));
+        }
+
         @Override
         public Stream<Value<ShotTaken>> values(ShotTaken says, InBook in) {
             return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name)).code("code", "", says.code(), ShotTaken::with)

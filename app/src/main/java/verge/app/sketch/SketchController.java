@@ -5,6 +5,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Stream;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -30,6 +31,7 @@ import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.leaf.Leaf;
 import verge.core.points.StoredPoint;
+import verge.core.strings.SurveyString;
 
 /** What the sketch of a job shows. */
 @RestController
@@ -80,12 +82,14 @@ class SketchController {
      * @param lines of the book up to which it is drawn
      * @param view what decides which points are here: another one, and all are wanted anew
      * @param changed entries whose points are to be drawn as told here and no longer as before; null if all of the job is told
+     * @param strings all, or those that may be otherwise now
+     * @param stringsChanged of which strings is drawn what is told here, and what was drawn before is not; null if all are told
      * @param points those that belong to the floor that is worked on
      * @param cell if there are too many to be told apart, one stands for each such square, so many metres wide; else 0
      * @param floors highest first, as they lie above one another
      * @param apart that what is drawn lies far apart, in words; empty if it does not
      */
-    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, double cell, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
+    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, double cell, List<UUID> stringsChanged, List<SketchString> strings, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
             List<FloorMark> floors, String apart) {
     }
 
@@ -101,10 +105,13 @@ class SketchController {
         Optional<Leaf> open = state.openLeaf();
         List<Station> stations = state.leaves().stream().flatMap(leaf -> station(leaf, open.equals(Optional.of(leaf))).stream()).toList();
         String now = Integer.toHexString(state.floor().hashCode());
-        Optional<List<UUID>> changed = Optional.ofNullable(since).filter(s -> view.equals(now)).flatMap(journal::changedSince).map(entries -> entries.stream().map(Entry::id).toList());
+        Optional<List<Entry>> changedEntries = Optional.ofNullable(since).filter(s -> view.equals(now)).flatMap(journal::changedSince);
+        Optional<List<UUID>> changed = changedEntries.map(entries -> entries.stream().map(Entry::id).toList());
+        Optional<List<UUID>> stringsChanged = changedEntries.map(entries -> entries.stream().flatMap(state::stringsOf).distinct().toList());
+        Stream<SurveyString> strings = stringsChanged.map(ids -> ids.stream().flatMap(id -> state.string(id).stream())).orElseGet(() -> state.strings().stream());
         List<StoredPoint> points = changed.map(c -> c.stream().flatMap(e -> state.pointsOf(e).stream())).orElseGet(state::points).filter(state::isHere).toList();
         Thinned drawn = changed.isPresent() ? new Thinned(points, 0) : Thinned.of(points);
-        return new Sketch(journal.entries().size(), now, changed.orElse(null), drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
+        return new Sketch(journal.entries().size(), now, changed.orElse(null), drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell(), stringsChanged.orElse(null), SketchString.of(state, strings, book), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
                 state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state)).toList(),
                 drawings.current(job, state).map(SiteFile::id).orElse(null), floors(state), apart.words(job, state));
     }

@@ -31,6 +31,7 @@ import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentErrors;
 import verge.core.reading.InstrumentPrecision;
+import verge.core.points.PointSeen;
 import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
@@ -44,6 +45,13 @@ import verge.core.setup.Arrangement;
 import verge.core.setup.Conditions;
 import verge.core.setup.FaceShot;
 import verge.core.setup.Sighting;
+import verge.core.strings.Bend;
+import verge.core.strings.CurveKind;
+import verge.core.strings.Edit;
+import verge.core.strings.End;
+import verge.core.strings.StringEdited;
+import verge.core.strings.StringName;
+import verge.core.strings.VertexId;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 
@@ -80,8 +88,17 @@ class PayloadJsonTest {
                 new Reworked(ID, new ShotTaken(ID, new PointName("1"), Code.NONE, new TotalStationReading(new Angle(1), new Angle(1.5), new Length(9), "x"), PRISM), "the wrong pole"));
     }
 
+    static Stream<Payload> edits() {
+        VertexId vertex = new VertexId(ID, UUID.randomUUID());
+        StringName name = new StringName(new Code("KRB"), 2);
+        return Stream.<Edit>of(new Edit.Named(name), new Edit.Ring(true), new Edit.Ended(), new Edit.Reversed(), new Edit.Bent(vertex, Bend.FLOWING), new Edit.Curved(vertex, Optional.of(CurveKind.SMOOTH)),
+                new Edit.Curved(vertex, Optional.empty()), new Edit.PointInserted(PointSeen.named(new PointName("7")), Optional.of(vertex), Bend.CORNER), new Edit.Dropped(vertex),
+                new Edit.Ordered(List.of(vertex, vertex)), new Edit.Split(vertex, ID, name), new Edit.Joined(ID, End.LAST, End.FIRST), new Edit.Beside(ID, name, -0.15, 0.1), new Edit.Squared())
+                .map(edit -> new StringEdited(ID, edit));
+    }
+
     @ParameterizedTest
-    @MethodSource("payloads")
+    @MethodSource({"payloads", "edits"})
     void whatIsWrittenReadsBackToTheBit(Payload payload) {
         PayloadJson.Written written = json.write(payload);
         assertThat(json.read(written)).isEqualTo(payload);

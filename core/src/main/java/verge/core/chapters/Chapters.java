@@ -20,6 +20,7 @@ import verge.core.sets.SetEntries;
 import verge.core.settings.Geoids;
 import verge.core.settings.SettingsEntries;
 import verge.core.stakeout.StakeEntries;
+import verge.core.strings.StringEntries;
 
 /** Which chapters there are: the one list of all kinds of entry. */
 public final class Chapters {
@@ -28,7 +29,7 @@ public final class Chapters {
 
     public static List<Chapter<?>> all(Geoids geoids) {
         return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), SetEntries.chapters(),
-                CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
+                CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), StringEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
                 .<Chapter<?>>flatMap(List::stream).toList();
     }
 

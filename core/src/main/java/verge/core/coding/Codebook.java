@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** The table of codes: what each means, how a point of it is marked, whether its points join into strings. */
@@ -79,8 +80,17 @@ public record Codebook(String title, List<Row> rows) {
         return new Codebook(books.stream().map(Codebook::title).filter(title -> !title.isEmpty()).collect(Collectors.joining(", ")), List.copyOf(rows.values()));
     }
 
+    /** How strings of a code are drawn; those of a code that is not in the book are plain lines. */
+    public Line line(Code code) {
+        return row(code).map(row -> row.drawn().line()).orElse(Line.SOLID);
+    }
+
+    public Optional<Row> row(Code code) {
+        return rows.stream().filter(row -> row.code().equals(code)).findFirst();
+    }
+
     /** How a point with a code is marked; a code that is not in the book gets a dot. */
     public Marker marker(Code code) {
-        return rows.stream().filter(row -> row.code().equals(code)).map(row -> row.drawn().marker()).findFirst().orElse(Marker.DOT);
+        return row(code).map(row -> row.drawn().marker()).orElse(Marker.DOT);
     }
 }

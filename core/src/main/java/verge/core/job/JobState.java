@@ -9,6 +9,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import verge.core.calibration.AxisErrorsOf;
 import verge.core.calibration.InstrumentCalibrated;
+import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.cogo.SiteInverse;
 import verge.core.drawing.DesignInUse;
@@ -53,6 +54,14 @@ import verge.core.setup.ObservedPoint;
 import verge.core.setup.Sighting;
 import verge.core.setup.StationCheck;
 import verge.core.setup.StationFit;
+import verge.core.strings.NumbersOf;
+import verge.core.strings.PartnersOf;
+import verge.core.strings.Shape;
+import verge.core.strings.StepsOf;
+import verge.core.strings.StringName;
+import verge.core.strings.Strings;
+import verge.core.strings.Strung;
+import verge.core.strings.SurveyString;
 
 /**
  * What a job amounts to after some of its journal: points, leaves, what is struck. Immutable; a pure function of the entries, in
@@ -129,6 +138,34 @@ public final class JobState {
         Map<String, String> all = new HashMap<>();
         sheet.all(new NotesOf(shot)).forEach(all::putAll);
         return all;
+    }
+
+    /** A string as it stands; empty if nothing of it does. */
+    public Optional<SurveyString> string(UUID id) {
+        return SurveyString.of(id, sheet.all(new StepsOf(id)));
+    }
+
+    /** All strings, in the order in which they were begun. */
+    public List<SurveyString> strings() {
+        return sheet.all(new Strings()).stream().flatMap(List::stream).distinct().flatMap(id -> string(id).stream()).toList();
+    }
+
+    /** The lines that a string comes to; of one that runs beside another, as that one stands. */
+    public Shape shape(SurveyString string) {
+        return string.beside().map(b -> string(b.string()).filter(other -> other.beside().isEmpty()).map(other -> Shape.of(other).beside(b.left(), b.up())).orElse(Shape.NONE))
+                .orElseGet(() -> Shape.of(string));
+    }
+
+    /** The strings that an entry says something of, and those that run beside them. */
+    public Stream<UUID> stringsOf(Entry entry) {
+        Stream<UUID> said = entry.payload() instanceof Strung strung ? strung.strings() : Stream.empty();
+        Stream<UUID> touched = sheet.outcome(entry.id()).values(Strings.class).flatMap(List::stream);
+        return Stream.concat(said, touched).distinct().flatMap(id -> Stream.concat(Stream.of(id), sheet.all(new PartnersOf(id)).stream())).distinct();
+    }
+
+    /** The name of the code's next string. @throws SurveyException STRING_WITHOUT_CODE */
+    public StringName nextString(Code code) {
+        return new StringName(code, 1 + sheet.all(new NumbersOf(code)).stream().mapToInt(n -> n).max().orElse(0));
     }
 
     public boolean isStruck(UUID entry) {

@@ -12,6 +12,7 @@ import verge.core.leaf.LeafEntries;
 import verge.core.points.Origin;
 import verge.core.points.Points;
 import verge.core.points.StoredPoint;
+import verge.core.strings.StringEntries;
 
 /** What shots come to. */
 public final class ShotEntries {
@@ -24,8 +25,9 @@ public final class ShotEntries {
 
     private static Outcome shot(Line<ShotTaken> line, Looks looks) {
         ShotTaken said = line.says();
-        return LeafEntries.observed(looks, said.setup(), said.reading(), said.target()).map(o -> Points.outcome(new StoredPoint(line.id(), said.name(), said.code(), Origin.MEASURED,
-                o.position(), Optional.of(o.sigma()), Optional.empty(), Optional.of(said.setup())))).orElse(Outcome.NOTHING).and(notes(line.id(), said.notes()));
+        return LeafEntries.observed(looks, said.setup(), said.reading(), said.target()).map(o -> new StoredPoint(line.id(), said.name(), said.code(), Origin.MEASURED,
+                o.position(), Optional.of(o.sigma()), Optional.empty(), Optional.of(said.setup()))).map(p -> Points.outcome(p).and(StringEntries.joined(p, said.joins())))
+                .orElse(Outcome.NOTHING).and(notes(line.id(), said.notes()));
     }
 
     private static Outcome notes(UUID shot, Map<String, String> notes) {

@@ -1,5 +1,6 @@
 package verge.core.measure;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -13,15 +14,27 @@ import verge.core.reading.Sighted;
 import verge.core.reading.Target;
 import verge.core.reading.Targeted;
 import verge.core.reading.TotalStationReading;
+import verge.core.strings.Joining;
+import verge.core.strings.Strung;
 
 /**
  * @param setup the entry of the leaf it belongs to
  * @param notes what was written into the job's own fields, by their names; blank ones are left out
+ * @param joins the strings that it is a vertex of, each once
  */
-public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes)
-        implements Sighted, Targeted, Naming {
+public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes, List<Joining> joins)
+        implements Sighted, Targeted, Naming, Strung {
     public ShotTaken {
         notes = Map.copyOf(notes);
+        joins = List.copyOf(joins);
+        if (joins.stream().map(Joining::string).distinct().count() < joins.size()) {
+            throw new IllegalArgumentException("a string joined twice by one shot");
+        }
+    }
+
+    /** Of no string. */
+    public ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes) {
+        this(setup, name, code, reading, target, notes, List.of());
     }
 
     public ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target) {
@@ -45,7 +58,7 @@ public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReadi
 
     @Override
     public ShotTaken withTargets(UnaryOperator<Target> other) {
-        return new ShotTaken(setup, name, code, reading, other.apply(target), notes);
+        return new ShotTaken(setup, name, code, reading, other.apply(target), notes, joins);
     }
 
     @Override
@@ -55,14 +68,19 @@ public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReadi
 
     @Override
     public ShotTaken renamed(UnaryOperator<PointName> other) {
-        return new ShotTaken(setup, other.apply(name), code, reading, target, notes);
+        return new ShotTaken(setup, other.apply(name), code, reading, target, notes, joins);
     }
 
     public ShotTaken with(Code other) {
-        return new ShotTaken(setup, name, other, reading, target, notes);
+        return new ShotTaken(setup, name, other, reading, target, notes, joins);
     }
 
     public ShotTaken with(TotalStationReading other) {
-        return new ShotTaken(setup, name, code, other, target, notes);
+        return new ShotTaken(setup, name, code, other, target, notes, joins);
+    }
+
+    @Override
+    public Stream<UUID> strings() {
+        return joins.stream().map(Joining::string);
     }
 }

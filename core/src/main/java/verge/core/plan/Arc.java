@@ -1,6 +1,7 @@
 package verge.core.plan;
 
 import java.util.Optional;
+import java.util.OptionalDouble;
 import verge.core.geodesy.GridPoint;
 
 /**
@@ -27,6 +28,55 @@ public record Arc(double centreNorth, double centreEast, double radius, double s
                 Math.atan2(from.northing() - north, from.easting() - east), 4 * Math.atan(bulge)));
     }
 
+    /**
+     * The bulge of the arc from one point to another through a third; empty if two of them coincide, or if the third lies on the straight
+     * line through the others and beyond its ends, where no arc passes.
+     *
+     * <p>An arc is seen from a point on it under half of what it does not turn through (Euclid III.20 and 22), so that no centre is needed and
+     * a flat arc loses no digits. Three points on one line give a bulge of nought.
+     */
+    public static OptionalDouble bulgeThrough(GridPoint from, GridPoint via, GridPoint to) {
+        double backNorth = from.northing() - via.northing();
+        double backEast = from.easting() - via.easting();
+        double onNorth = to.northing() - via.northing();
+        double onEast = to.easting() - via.easting();
+        double cross = backEast * onNorth - onEast * backNorth;
+        double dot = backNorth * onNorth + backEast * onEast;
+        double turn = Math.atan2(cross, dot);
+        boolean coincide = from.equals(via) || via.equals(to) || from.equals(to);
+        return coincide || cross == 0 && dot > 0 ? OptionalDouble.empty() : OptionalDouble.of(-Math.signum(turn) / Math.tan(Math.abs(turn) / 2));
+    }
+
+    /** Distance of a place from the circle that the arc lies on, positive outside of it. */
+    public double off(GridPoint place) {
+        return Math.hypot(place.northing() - centreNorth, place.easting() - centreEast) - radius;
+    }
+
+    /** How far along the arc, from 0 at its begin to 1 at its end, the place of it lies that looks towards another; beyond 1 past its end. */
+    public double part(GridPoint place) {
+        double angle = Math.atan2(place.northing() - centreNorth, place.easting() - centreEast) - start;
+        double turned = sweep < 0 ? -angle : angle;
+        return (turned - 2 * Math.PI * Math.floor(turned / (2 * Math.PI))) / Math.abs(sweep);
+    }
+
+    /** The place so far along the arc, from 0 to 1. */
+    public GridPoint at(double part) {
+        double angle = start + part * sweep;
+        return new GridPoint(centreNorth + radius * Math.sin(angle), centreEast + radius * Math.cos(angle));
+    }
+
+    /** The bulge of a piece of the arc. */
+    public double bulge(double fromPart, double toPart) {
+        return Math.tan(sweep * (toPart - fromPart) / 4);
+    }
+
+    /** The bulge from one place on its circle to another, turning the way the arc does. */
+    public double bulgeBetween(GridPoint from, GridPoint to) {
+        double turned = (part(to) - part(from)) * Math.abs(sweep);
+        double wholeTurn = 2 * Math.PI;
+        return Math.signum(sweep) * Math.tan((turned - wholeTurn * Math.floor(turned / wholeTurn)) / 4);
+    }
+
     /** How many chords keep within a distance of the arc, at least one for each eighth of a turn. */
     int chords(double sagitta, int most) {
         double step = sagitta >= radius ? Math.PI / 4 : Math.min(Math.PI / 4, 2 * Math.acos(1 - sagitta / radius));
@@ -34,7 +84,7 @@ public record Arc(double centreNorth, double centreEast, double radius, double s
     }
 
     void add(Vertices.Builder drawn, double part, double height) {
-        double angle = start + part * sweep;
-        drawn.add(centreNorth + radius * Math.sin(angle), centreEast + radius * Math.cos(angle), height);
+        GridPoint place = at(part);
+        drawn.add(place.northing(), place.easting(), height);
     }
 }

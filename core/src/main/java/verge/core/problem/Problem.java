@@ -25,6 +25,18 @@ public enum Problem {
     POINT_NAME_UNFIT,
     /** Arguments: what was typed. */
     CODE_UNFIT,
+    /** Arguments: none. */
+    STRING_WITHOUT_CODE,
+    /** Arguments: the string's name, how many vertices its last part has. */
+    STRING_TOO_SHORT,
+    /** Arguments: the name of a string that has no vertices of its own. */
+    STRING_BESIDE,
+    /** Arguments: the string's name, the vertex. */
+    STRING_NOT_SPLIT,
+    /** Arguments: the string's name. */
+    STRING_NO_ROOM,
+    /** Arguments: the string's name. */
+    STRING_NOT_THREE,
     /** Arguments: what was typed, longest length allowed, 'site' or 'job'. */
     NAME_UNFIT,
     /** Arguments: the name, longest length allowed. */

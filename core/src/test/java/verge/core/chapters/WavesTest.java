@@ -43,6 +43,7 @@ import verge.core.leaf.LeafReopened;
 import verge.core.leaf.StationSetUp;
 import verge.core.measure.NotesWritten;
 import verge.core.measure.ShotTaken;
+import verge.core.plan.Vertices;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
 import verge.core.points.PointKeyed;
@@ -72,6 +73,15 @@ import verge.core.setup.Conditions;
 import verge.core.setup.Sighting;
 import verge.core.stakeout.PointStaked;
 import verge.core.stakeout.Tolerance;
+import verge.core.strings.Bend;
+import verge.core.strings.CurveKind;
+import verge.core.strings.Edit;
+import verge.core.strings.End;
+import verge.core.strings.Joining;
+import verge.core.strings.StringEdited;
+import verge.core.strings.StringName;
+import verge.core.strings.Vertex;
+import verge.core.strings.VertexId;
 import verge.core.units.Angle;
 import verge.core.units.Figures;
 import verge.core.units.Length;
@@ -116,6 +126,15 @@ class WavesTest {
         List<UUID> told = after.changedSince(before.entries().size()).orElseThrow().stream().map(Entry::id).toList();
         after.entries().stream().map(Entry::id).filter(id -> !told.contains(id))
                 .forEach(id -> assertThat(after.state().pointsOf(id)).isEqualTo(before.state().pointsOf(id)));
+        List<UUID> strings = after.changedSince(before.entries().size()).orElseThrow().stream().flatMap(after.state()::stringsOf).toList();
+        IntStream.range(0, 4).mapToObj(i -> new UUID(0, i)).filter(id -> !strings.contains(id)).forEach(id -> {
+            assertThat(after.state().string(id)).isEqualTo(before.state().string(id));
+            assertThat(lines(after, id)).isEqualTo(lines(before, id));
+        });
+    }
+
+    private static List<Vertices> lines(Journal journal, UUID string) {
+        return journal.state().string(string).map(s -> journal.state().shape(s).chords(0.01)).orElse(List.of());
     }
 
     private void compare(Journal grown, Journal replayed, Payload after) {
@@ -126,6 +145,8 @@ class WavesTest {
         assertThat(a.openLeaf().map(Leaf::entry)).isEqualTo(b.openLeaf().map(Leaf::entry));
         assertThat(List.of(a.target(), a.prism(), a.design(), a.floor(), a.settings(), a.calibration("TS 1"), a.latest(new Accepted("K", "x"))))
                 .isEqualTo(List.of(b.target(), b.prism(), b.design(), b.floor(), b.settings(), b.calibration("TS 1"), b.latest(new Accepted("K", "x"))));
+        assertThat(a.strings()).as("strings after %s", after).isEqualTo(b.strings());
+        assertThat(a.nextString(new Code("KRB"))).isEqualTo(b.nextString(new Code("KRB")));
         for (Leaf leaf : a.leaves()) {
             assertThat(a.rounds(leaf.entry())).isEqualTo(b.rounds(leaf.entry()));
             assertThat(a.checks(leaf.entry())).isEqualTo(b.checks(leaf.entry()));
@@ -148,7 +169,7 @@ class WavesTest {
     private Payload fact() {
         UUID setup = any(StationSetUp.class);
         UUID plan = any(SetsPlanned.class);
-        return switch (random.nextInt(21)) {
+        return switch (random.nextInt(23)) {
             case 0 -> control();
             case 1 -> new PointKeyed(name("D"), Code.NONE, somewhere());
             case 2 -> new TargetChosen(target(), "prism " + random.nextInt(3));
@@ -167,7 +188,42 @@ class WavesTest {
             case 16 -> random.nextBoolean() ? new DesignChosen(UUID.randomUUID(), "d") : new FindingAccepted("K", "x", "r" + random.nextInt(9));
             case 17 -> random.nextInt(3) == 0 ? new SettingsChosen(settings(random.nextInt(3)), random.nextBoolean()) : new InverseNoted(seen(), PointSeen.named(mark()));
             case 18 -> new PositionChosen(random.nextBoolean() ? mark() : name("P"), Optional.of(any()).filter(e -> random.nextInt(3) > 0));
-            default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of());
+            case 19, 20 -> new StringEdited(string(), edit());
+            default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), joins());
+        };
+    }
+
+    private UUID string() {
+        return new UUID(0, random.nextInt(4));
+    }
+
+    private List<Joining> joins() {
+        return Stream.generate(this::string).limit(random.nextInt(3)).distinct().map(s -> new Joining(s, new StringName(new Code("KRB"), 1 + random.nextInt(5)), choice(End.values()), choice(Bend.values()), random.nextInt(5) == 0)).toList();
+    }
+
+    private <T> T choice(T[] of) {
+        return of[random.nextInt(of.length)];
+    }
+
+    private VertexId vertex() {
+        return journal.state().string(string()).flatMap(s -> s.at(choice(End.values()))).map(Vertex::id).orElseGet(() -> new VertexId(any(), string()));
+    }
+
+    private Edit edit() {
+        StringName name = new StringName(new Code("QWL"), 1 + random.nextInt(3));
+        return switch (random.nextInt(12)) {
+            case 0 -> new Edit.Named(name);
+            case 1 -> new Edit.Ring(random.nextBoolean());
+            case 2 -> new Edit.Ended();
+            case 3 -> new Edit.Reversed();
+            case 4 -> new Edit.Bent(vertex(), choice(Bend.values()));
+            case 5 -> new Edit.Curved(vertex(), Optional.of(choice(CurveKind.values())).filter(k -> random.nextBoolean()));
+            case 6 -> new Edit.PointInserted(seen(), Optional.of(vertex()).filter(v -> random.nextBoolean()), Bend.FLOWING);
+            case 7 -> new Edit.Dropped(vertex());
+            case 8 -> new Edit.Split(vertex(), string(), name);
+            case 9 -> new Edit.Joined(string(), choice(End.values()), choice(End.values()));
+            case 10 -> new Edit.Beside(string(), name, 0.15, 0.1);
+            default -> random.nextBoolean() ? new Edit.Squared() : new Edit.Ordered(List.of(vertex(), vertex()));
         };
     }
 

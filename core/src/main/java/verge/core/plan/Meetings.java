@@ -1,0 +1,77 @@
+package verge.core.plan;
+
+import java.util.List;
+import verge.core.geodesy.GridPoint;
+
+/** Where lines and circles of the plan meet, both without ends. */
+public final class Meetings {
+    private Meetings() {
+    }
+
+    /** A line without ends, or a whole circle. */
+    public sealed interface Carrier {
+    }
+
+    /** The line through two places that do not coincide. */
+    public record Straight(GridPoint from, GridPoint to) implements Carrier {
+    }
+
+    public record Circle(GridPoint centre, double radius) implements Carrier {
+    }
+
+    /** The places that both pass through: none, one or two; none if they are the same. */
+    public static List<GridPoint> between(Carrier a, Carrier b) {
+        if (a instanceof Straight one && b instanceof Straight other) {
+            return lines(one, other);
+        }
+        if (a instanceof Straight line && b instanceof Circle circle) {
+            return lineAndCircle(line, circle);
+        }
+        return b instanceof Straight line ? lineAndCircle(line, (Circle) a) : circles((Circle) a, (Circle) b);
+    }
+
+    private static List<GridPoint> lines(Straight a, Straight b) {
+        double north = a.to().northing() - a.from().northing();
+        double east = a.to().easting() - a.from().easting();
+        double otherNorth = b.to().northing() - b.from().northing();
+        double otherEast = b.to().easting() - b.from().easting();
+        double cross = north * otherEast - east * otherNorth;
+        if (cross == 0) {
+            return List.of();
+        }
+        double part = ((b.from().northing() - a.from().northing()) * otherEast - (b.from().easting() - a.from().easting()) * otherNorth) / cross;
+        return List.of(a.from().plus(part * north, part * east));
+    }
+
+    private static List<GridPoint> lineAndCircle(Straight line, Circle circle) {
+        double length = line.from().distanceMetres(line.to());
+        double north = (line.to().northing() - line.from().northing()) / length;
+        double east = (line.to().easting() - line.from().easting()) / length;
+        double toCentreNorth = circle.centre().northing() - line.from().northing();
+        double toCentreEast = circle.centre().easting() - line.from().easting();
+        double foot = toCentreNorth * north + toCentreEast * east;
+        double off = toCentreNorth * east - toCentreEast * north;
+        return either(line.from().plus(foot * north, foot * east), north, east, circle.radius(), off);
+    }
+
+    private static List<GridPoint> circles(Circle a, Circle b) {
+        double apart = a.centre().distanceMetres(b.centre());
+        if (apart == 0) {
+            return List.of();
+        }
+        double north = (b.centre().northing() - a.centre().northing()) / apart;
+        double east = (b.centre().easting() - a.centre().easting()) / apart;
+        double along = (apart * apart + (a.radius() - b.radius()) * (a.radius() + b.radius())) / (2 * apart);
+        return either(a.centre().plus(along * north, along * east), east, -north, a.radius(), along);
+    }
+
+    /** The places on either side of a foot along a heading, on the circle of a radius whose centre is so far off. */
+    private static List<GridPoint> either(GridPoint foot, double north, double east, double radius, double off) {
+        double rest = (radius - off) * (radius + off);
+        if (rest < 0) {
+            return List.of();
+        }
+        double half = Math.sqrt(rest);
+        return half == 0 ? List.of(foot) : List.of(foot.plus(half * north, half * east), foot.plus(-half * north, -half * east));
+    }
+}

@@ -1,0 +1,4 @@
+package verge.core.strings;
+
+/** The two ends of a string. */
+public enum End { FIRST, LAST }

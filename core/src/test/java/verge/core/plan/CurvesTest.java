@@ -1,0 +1,168 @@
+package verge.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvFileSource;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.aggregator.ArgumentsAccessor;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
+
+/** Arcs through places and beside others, at real coordinates. */
+class CurvesTest {
+    private static final GridPoint ORIGIN = new GridPoint(6_314_490, 649_010);
+    private static final double DIGITS = 2e-9;   // of coordinates of six million
+
+    private static GridPoint on(double radius, double degrees) {
+        return ORIGIN.plus(radius * Math.sin(Math.toRadians(degrees)), radius * Math.cos(Math.toRadians(degrees)));
+    }
+
+    /** The closed form: an arc of a known circle turns through a known angle. */
+    @ParameterizedTest
+    @CsvSource({"10, 0, 40, 90", "10, 90, 40, 0", "44, 0, 100, 300", "44, 10, 5, -330", "1000, 20, 20.001, 20.002", "3, 0, 179, 358"})
+    void anArcThroughThreePlacesTurnsAsItsCircleDoes(double radius, double from, double via, double to) {
+        double bulge = Arc.bulgeThrough(on(radius, from), on(radius, via), on(radius, to)).orElseThrow();
+        assertThat(bulge).isCloseTo(Math.tan(Math.toRadians(to - from) / 4), within(1e-6 * Math.max(1, Math.abs(bulge))));
+        Arc arc = Arc.ofBulge(on(radius, from), on(radius, to), bulge).orElseThrow();
+        assertThat(arc.off(on(radius, via))).isCloseTo(0, within(1e-5));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 5, 10, 0", "0, 0, 10, ", "0, 10, 10, ", "0, 15, 10, ", "3, 3, 3, "})
+    void threePlacesInOneLineMakeAStraightPieceOrNone(double from, double via, double to, Double bulge) {
+        var found = Arc.bulgeThrough(ORIGIN.plus(from, from), ORIGIN.plus(via, via), ORIGIN.plus(to, to));
+        assertThat(found.isPresent()).isEqualTo(bulge != null);
+        found.ifPresent(b -> assertThat(b).isCloseTo(0, within(1e-15)));
+    }
+
+    /** Against scipy's least squares over another unknown; made by arc_fits.py. */
+    @ParameterizedTest
+    @CsvFileSource(resources = "/fixtures/arc_fits.csv")
+    void theBestArcIsThatOfAnIndependentSolver(ArgumentsAccessor row) {
+        double[] v = IntStream.range(0, row.size()).mapToDouble(row::getDouble).toArray();
+        List<GridPoint> places = new ArrayList<>();
+        for (int i = 1; i < v.length; i += 2) {
+            places.add(ORIGIN.plus(v[i], v[i + 1]));
+        }
+        GridPoint from = places.get(0);
+        GridPoint to = places.get(1);
+        double bulge = ArcFit.bulge(from, places.subList(2, places.size()), to).orElseThrow();
+        assertThat(bulge * from.distanceMetres(to) / 2).isCloseTo(v[0], within(1e-5 * Math.max(1, Math.abs(bulge))));
+    }
+
+    private static Position at(double north, double east, double height) {
+        return Position.of(ORIGIN.northing() + north, ORIGIN.easting() + east, height);
+    }
+
+    /** It passes every place to the last bit, nowhere bends, and rises evenly. */
+    @ParameterizedTest
+    @ValueSource(booleans = {false, true})
+    void aSmoothCurveGoesThroughAllPlacesWithoutABend(boolean closed) {
+        Random random = new Random(3);
+        for (int trial = 0; trial < 100; trial++) {
+            double turn = 2 * Math.PI / 9;
+            List<Position> places = IntStream.range(0, 9).mapToObj(i -> at((10 + 6 * random.nextDouble()) * Math.sin(i * turn), (10 + 6 * random.nextDouble()) * Math.cos(i * turn), i)).toList();
+            Path smooth = SmoothCurve.through(places, closed);
+            List<Position> vertices = IntStream.range(0, smooth.vertices().size()).mapToObj(smooth.vertices()::position).toList();
+            assertThat(vertices).containsAll(places);
+            for (int i = closed ? 0 : 1; i < smooth.pieces(); i++) {
+                double[] in = heading(smooth, (i + smooth.pieces() - 1) % smooth.pieces(), true);
+                double[] out = heading(smooth, i, false);
+                assertThat(in[0] * out[1] - in[1] * out[0]).isCloseTo(0, within(1e-7));
+                assertThat(in[0] * out[0] + in[1] * out[1]).isPositive();
+            }
+        }
+    }
+
+    private static double[] heading(Path path, int piece, boolean atEnd) {
+        GridPoint from = path.vertices().plan(piece);
+        GridPoint to = path.vertices().plan((piece + 1) % path.vertices().size());
+        double azimuth = Math.atan2(to.easting() - from.easting(), to.northing() - from.northing()) + (atEnd ? -2 : 2) * Math.atan(path.bulge(piece));
+        return new double[] {Math.cos(azimuth), Math.sin(azimuth)};
+    }
+
+    @Test
+    void placesOnACircleMakeTheCircleAndPlacesInALineTheLine() {
+        List<Position> round = IntStream.range(0, 7).mapToObj(i -> new Position(on(20, 25 * i * i / 3.0), Optional.empty())).toList();
+        Path smooth = SmoothCurve.through(round, false);
+        smoothOn(smooth, 20);
+        Path line = SmoothCurve.through(List.of(at(0, 0, 1), at(3, 4, 2), at(30, 40, 3)), false);
+        assertThat(line.length()).isCloseTo(50, within(DIGITS));
+    }
+
+    private static void smoothOn(Path path, double radius) {
+        Vertices chords = path.chords(0.0005);
+        for (int i = 0; i < chords.size(); i++) {
+            assertThat(chords.plan(i).distanceMetres(ORIGIN)).isCloseTo(radius, within(1e-7));
+        }
+    }
+
+    private static Path path(boolean closed, double... northEastBulge) {
+        Vertices.Builder vertices = new Vertices.Builder();
+        double[] bulges = new double[northEastBulge.length / 3];
+        for (int i = 0; i < bulges.length; i++) {
+            vertices.add(ORIGIN.northing() + northEastBulge[3 * i], ORIGIN.easting() + northEastBulge[3 * i + 1], 5);
+            bulges[i] = northEastBulge[3 * i + 2];
+        }
+        return Path.of(vertices.build(), bulges, closed);
+    }
+
+    /** Every place of it is as far from the other path as was asked, by measuring to the other's chords; heights are raised. */
+    @ParameterizedTest
+    @CsvSource({"0.15", "-0.15", "1.2", "-1.2"})
+    void aParallelIsEverywhereAtItsDistance(double left) {
+        List<Path> paths = List.of(path(false, 0, 0, 0, 20, 0, 0.3, 30, 12, 0, 30, 40, -0.5, 10, 50, 0), path(true, 0, 0, 0, 0, 20, 0.4, 20, 20, 0, 20, 0, 0),
+                path(false, 0, 0, 0.2, 0, 30, 0.2, 0, 60, 0));
+        for (Path path : paths) {
+            Path beside = Parallel.of(path, left, 0.12).orElseThrow();
+            assertThat(beside.closed()).isEqualTo(path.closed());
+            Vertices original = path.chords(1e-5);
+            Vertices found = beside.chords(1e-5);
+            for (int i = 0; i < found.size() - 1; i++) {
+                GridPoint middle = found.plan(i).plus((found.north(i + 1) - found.north(i)) / 2, (found.east(i + 1) - found.east(i)) / 2);
+                double away = away(original, middle);
+                boolean atCorner = IntStream.range(0, path.vertices().size()).anyMatch(v -> path.vertices().plan(v).distanceMetres(middle) < away + 1e-6);
+                assertThat(away).as("%s at %s", left, middle).isBetween(Math.abs(left) - 3e-5, atCorner ? 1.5 * Math.abs(left) : Math.abs(left) + 3e-5);   // mitred
+                assertThat(found.height(i).orElseThrow()).isCloseTo(5.12, within(1e-12));
+            }
+        }
+    }
+
+    private static double away(Vertices line, GridPoint place) {
+        return IntStream.range(1, line.size()).mapToDouble(i -> {
+            double north = line.north(i) - line.north(i - 1);
+            double east = line.east(i) - line.east(i - 1);
+            double part = ((place.northing() - line.north(i - 1)) * north + (place.easting() - line.east(i - 1)) * east) / (north * north + east * east);
+            return line.plan(i - 1).plus(Math.max(0, Math.min(1, part)) * north, Math.max(0, Math.min(1, part)) * east).distanceMetres(place);
+        }).min().orElseThrow();
+    }
+
+    @Test
+    void aParallelHasTheLengthOfTheClosedFormAndNoneIsFarInsideAnArc() {
+        assertThat(Parallel.of(path(true, 10, 0, 1, -10, 0, 1), -2, 0).orElseThrow().length()).isCloseTo(2 * Math.PI * 12, within(1e-7));   // turning left: its right is outside
+        assertThat(Parallel.of(path(true, 0, 0, 0, 0, 10, 0, 10, 10, 0, 10, 0, 0), 1, 0).orElseThrow().area().orElseThrow()).isCloseTo(64, within(1e-7));
+        assertThat(Parallel.of(path(true, 10, 0, 1, -10, 0, 1), 10.5, 0)).isEmpty();
+    }
+
+    @Test
+    void linesAndCirclesMeetWhereTheyShould() {
+        Meetings.Circle circle = new Meetings.Circle(ORIGIN, 5);
+        assertThat(Meetings.between(circle, new Meetings.Straight(ORIGIN.plus(3, -50), ORIGIN.plus(3, 70)))).allSatisfy(p -> {
+            assertThat(p.northing() - ORIGIN.northing()).isCloseTo(3, within(DIGITS));
+            assertThat(Math.abs(p.easting() - ORIGIN.easting())).isCloseTo(4, within(DIGITS));
+        }).hasSize(2);
+        assertThat(Meetings.between(circle, new Meetings.Circle(ORIGIN.plus(0, 6), 5))).allSatisfy(p -> assertThat(p.easting() - ORIGIN.easting()).isCloseTo(3, within(DIGITS))).hasSize(2);
+        assertThat(Arrays.asList(Meetings.between(circle, new Meetings.Circle(ORIGIN.plus(0, 11), 5)), Meetings.between(circle, circle),
+                Meetings.between(new Meetings.Straight(ORIGIN, ORIGIN.plus(1, 1)), new Meetings.Straight(ORIGIN.plus(1, 0), ORIGIN.plus(2, 1))))).allMatch(List::isEmpty);
+    }
+}
