@@ -12,10 +12,14 @@ import verge.app.device.LinkForm;
 import verge.app.device.PracticeService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.measure.Armed;
 import verge.app.measure.MeasureService;
 import verge.app.setup.SetupForm;
 import verge.app.setup.SetupService;
 import verge.core.geodesy.GridPoint;
+import verge.core.measure.ShotTaken;
+import verge.core.strings.Bend;
+import verge.core.strings.End;
 import verge.core.units.Decimals;
 import verge.instruments.port.LinkState;
 import verge.instruments.standin.PracticeGround;
@@ -56,7 +60,7 @@ class DemoFieldWork {
         setups.read(job, SetupForm.knownPoint("T2", "T4", tape, "1.600", "-12.0").fields(), DemoWorld.PERSON).join();
         setups.accept(job, "", "", new Author(UUID.randomUUID(), DemoWorld.PERSON, "page"));
         WORK.forEach(what -> Ternholm.outlines().stream().filter(o -> o.name().equals(what[0]))
-                .flatMap(o -> o.points().stream()).forEach(place -> shoot(job, ground, place, what[1])));
+                .forEach(outline -> draw(job, ground, outline.points(), what[1])));
         ground.pole(Ternholm.YARD.plus(9, -27));
     }
 
@@ -64,9 +68,20 @@ class DemoFieldWork {
         return desk.snapshot(job).flatMap(s -> s.condition()).orElseThrow().upsets();
     }
 
-    private void shoot(UUID job, PracticeGround ground, GridPoint place, String code) {
+    /** A point of its own, or a string of them; round the quay wall the line flows. */
+    private void draw(UUID job, PracticeGround ground, List<GridPoint> places, String code) {
+        UUID string = null;
+        for (int i = 0; i < places.size(); i++) {
+            boolean inner = i > 0 && i < places.size() - 1;
+            Armed armed = new Armed(string, code, End.LAST, inner && code.equals("QWL") ? Bend.FLOWING : Bend.CORNER, false);
+            ShotTaken shot = shoot(job, ground, places.get(i), code, places.size() == 1 ? List.of() : List.of(armed));
+            string = shot.strings().findFirst().orElse(null);
+        }
+    }
+
+    private ShotTaken shoot(UUID job, PracticeGround ground, GridPoint place, String code, List<Armed> armed) {
         ground.pole(place);
-        measuring.measure(job, UUID.randomUUID(), MeasureService.nextName(journals.journal(job)).text(), code, Map.of(), List.of(), DemoWorld.PERSON).join();
+        return (ShotTaken) measuring.measure(job, UUID.randomUUID(), MeasureService.nextName(journals.journal(job)).text(), code, Map.of(), armed, DemoWorld.PERSON).join().entry().payload();
     }
 
     private static void await(BooleanSupplier reached) {

@@ -30,12 +30,14 @@ class HandoverController {
     private static final int LINES_SHOWN = 9;
 
     private final ExportService exports;
+    private final DrawingExport drawings;
     private final JournalService journals;
     private final JobService jobs;
     private final SettingsWords settingsWords;
 
-    HandoverController(ExportService exports, JournalService journals, JobService jobs, SettingsWords settingsWords) {
+    HandoverController(ExportService exports, DrawingExport drawings, JournalService journals, JobService jobs, SettingsWords settingsWords) {
         this.exports = exports;
+        this.drawings = drawings;
         this.journals = journals;
         this.jobs = jobs;
         this.settingsWords = settingsWords;
@@ -63,6 +65,7 @@ class HandoverController {
         model.addAttribute("unitNames", Arrays.stream(LengthUnit.values()).map(settingsWords::unit).toList());
         model.addAttribute("preview", preview.lines());
         model.addAttribute("count", preview.points());
+        model.addAttribute("strings", journals.state(job).strings().size());
         return "handover/handover";
     }
 
@@ -70,10 +73,16 @@ class HandoverController {
     ResponseEntity<byte[]> download(@PathVariable UUID job, ExportForm form) {
         StringBuilder text = new StringBuilder();
         exports.write(job, form, text);
-        String name = jobs.job(job).name() + " points.csv";
-        return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .header(HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
-                .body(text.toString().getBytes(StandardCharsets.UTF_8));
+        return file(jobs.job(job).name() + " points.csv", new MediaType("text", "csv", StandardCharsets.UTF_8), text.toString());
+    }
+
+    @GetMapping("/drawing")
+    ResponseEntity<byte[]> drawing(@PathVariable UUID job, DrawingForm form) {
+        return file(jobs.job(job).name() + " drawing." + form.wanted().suffix(), MediaType.parseMediaType(form.wanted().mediaType()), drawings.draw(job, form));
+    }
+
+    private static ResponseEntity<byte[]> file(String name, MediaType type, String text) {
+        return ResponseEntity.ok().contentType(type).header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+                .body(text.getBytes(StandardCharsets.UTF_8));
     }
 }

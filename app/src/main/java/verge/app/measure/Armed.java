@@ -21,12 +21,13 @@ import verge.core.strings.SurveyString;
  * A string that the next shot is to join, as the page said before it was taken.
  *
  * @param string which; null for a new one of the code
- * @param gap whether a new part of it begins
+ * @param gap whether a new part of it begins; null for no
  */
-record Armed(UUID string, String code, End end, Bend bend, boolean gap) {
-    Armed {
+public record Armed(UUID string, String code, End end, Bend bend, Boolean gap) {
+    public Armed {
         end = end == null ? End.LAST : end;
         bend = bend == null ? Bend.CORNER : bend;
+        gap = Boolean.TRUE.equals(gap);
     }
 
     /**

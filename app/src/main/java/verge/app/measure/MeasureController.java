@@ -27,6 +27,8 @@ import verge.app.sketch.SketchPoint;
 import verge.app.sketch.SketchString;
 import verge.core.coding.Codebook;
 import verge.core.job.Journal;
+import verge.core.journal.Entry;
+import verge.core.measure.ShotTaken;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
@@ -59,6 +61,10 @@ class MeasureController {
     record ShotLine(String name, String code, String first, String second, String elevation) {
     }
 
+    /** The shot that one touch strikes through, or brings back. */
+    record LastShot(UUID entry, String name, boolean struck) {
+    }
+
     @GetMapping
     String bench(@PathVariable UUID job, Model model) {
         Journal journal = journals.journal(job);
@@ -75,7 +81,14 @@ class MeasureController {
         model.addAttribute("shots", IntStream.rangeClosed(1, Math.min(SHOTS_SHOWN, measured.size()))
                 .mapToObj(back -> line(journal.state().settings(), measured.get(measured.size() - back))).toList());
         model.addAttribute("unit", f.lengthUnit().symbol());
+        model.addAttribute("strings", OpenStrings.of(journal.state(), book));
+        model.addAttribute("armed", json.writeValueAsString(OpenStrings.armed(journal)));
+        model.addAttribute("last", journal.lastEntry(ShotTaken.class).map(e -> lastShot(journal, e)).orElse(null));
         return "measure/measure";
+    }
+
+    private static LastShot lastShot(Journal journal, Entry shot) {
+        return new LastShot(shot.id(), ((ShotTaken) shot.payload()).name().text(), journal.state().isStruck(shot.id()));
     }
 
     private static ShotLine line(JobSettings settings, StoredPoint p) {

@@ -1,9 +1,12 @@
-// The bench for measuring: a touch on the legend chooses the code, the big key measures.
+// The bench for measuring: the legend and the list of open strings say what the next shot is, the big key takes it.
 import { onceId, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { dropDraft } from 'verge/frame/draft.js';
 import { refreshFrame, tellStored } from 'verge/frame/leaves.js';
 import { listenToDeeds } from 'verge/device/deeds.js';
+import { Arming } from 'verge/measure/arming.js';
+import { followPole, showArmed } from 'verge/measure/ghost.js';
+import { joins, openLegend, showChosen, showMatching, touchMeasures } from 'verge/measure/legend.js';
 import { keepPole } from 'verge/pole/pole.js';
 import { drawPoint } from 'verge/sketch/sketch.js';
 import { sample } from 'verge/sketch/marks.js';
@@ -14,44 +17,97 @@ const shot = onceId();
 export function mount(bench) {
   listenToDeeds(bench);
   const form = bench.querySelector('#shot-form');
+  const { code } = form.elements;
   const button = document.getElementById('measure');
-  bench.querySelectorAll('svg[data-marker]').forEach(sample);
-  bench.querySelector('#legend').addEventListener('click', event => {
-    const key = event.target.closest('[data-code]');
-    if (key) {
-      form.elements.code.value = key.dataset.code;
-      form.elements.code.dispatchEvent(new Event('input', { bubbles: true }));
+  const arming = new Arming(bench, other => { code.value = other; showChosen(bench, other); });
+  const take = () => measure(form, button, arming);
+  openLegend(bench, (chosen, makesString) => {
+    if (arming.adding) {
+      arming.choose(chosen, makesString);
+      return;
     }
+    const again = code.value.trim() === chosen;
+    code.value = chosen;
+    code.dispatchEvent(new Event('input', { bubbles: true }));
+    arming.choose(chosen, makesString, again && !touchMeasures());
+    touchMeasures() && take();
   });
   form.addEventListener('input', event => {
-    showArmed(bench, form.elements.code.value);
-    event.target === form.elements.code && showMatching(bench, form.elements.code.value);
+    if (event.target === code) {
+      showChosen(bench, code.value);
+      showMatching(bench, code.value);
+      arming.choose(code.value.trim(), joins(bench, code.value.trim()), false);
+    }
   });
   form.addEventListener('submit', event => event.preventDefault());
-  showArmed(bench, form.elements.code.value);
+  showChosen(bench, code.value);
   keepPole(form);
-  button.addEventListener('click', () => measure(form, button));
+  button.addEventListener('click', take);
+  listenToStrings(bench, arming);
+  const strike = document.getElementById('strike-last');
+  strike.addEventListener('click', () => strikeLast(bench, strike, arming));
+  return followSketch(arming);
 }
 
-function showArmed(bench, code) {
-  bench.querySelectorAll('[data-code]').forEach(key => key.setAttribute('aria-pressed', String(key.dataset.code === code.trim())));
+/** The string that was touched on the sketch goes on; the ghost follows the pole. */
+function followSketch(arming) {
+  const touched = event => { event.preventDefault(); arming.take(event.detail.string.id, event.detail.end); };
+  const again = () => arming.show();
+  const pole = event => followPole(event.detail);
+  document.addEventListener('verge:string', touched);
+  document.addEventListener('verge:strings', again);
+  document.addEventListener('verge:instrument', pole);
+  again();
+  return () => {
+    document.removeEventListener('verge:string', touched);
+    document.removeEventListener('verge:strings', again);
+    document.removeEventListener('verge:instrument', pole);
+    showArmed([]);
+  };
 }
 
-/** While a code is being typed, the legend shows what it can mean: parts of codes and of meanings; once it is one, all again. */
-function showMatching(bench, typed) {
-  const words = typed.trim().toLowerCase();
-  const keys = [...bench.querySelectorAll('[data-code]')];
-  const whole = !words || keys.some(key => key.dataset.code.toLowerCase() === words);
-  keys.forEach(key => { key.hidden = !whole && !key.textContent.toLowerCase().includes(words); });
-  for (const group of [...bench.querySelectorAll('.legend-group')].reverse()) {   // those within others first
-    const found = [...group.querySelectorAll('[data-code]')].some(key => !key.hidden);
-    group.hidden = !found;
-    group.open = whole ? group.dataset.open === 'true' : found;
+function listenToStrings(bench, arming) {
+  const deeds = { begin: () => arming.begin(), more: () => arming.more(), turn: () => arming.turn(), part: () => arming.part(), close: () => edit(bench, arming, 'CLOSE'), end: () => edit(bench, arming, 'END') };
+  bench.addEventListener('click', event => {
+    const row = event.target.closest('[data-string]');
+    event.target.closest('[data-arm]') && arming.take(row.dataset.string);
+    event.target.closest('[data-also]') && arming.also(row.dataset.string);
+    const deed = event.target.closest('[data-deed]');
+    deed && deeds[deed.dataset.deed]();
+  });
+  for (const key of document.querySelectorAll('[data-bend]')) {
+    key.addEventListener('click', () => arming.flow(key.dataset.bend));
   }
-  bench.querySelector('#no-code').hidden = keys.some(key => !key.hidden);
+  showSamples(bench);
 }
 
-async function measure(form, button) {
+const showSamples = bench => bench.querySelectorAll('#open-strings svg').forEach(sample);
+
+/** Ends or closes the armed string; the next shot begins a new one of its code. */
+async function edit(bench, arming, deed) {
+  const [{ string }] = arming.joins;
+  try {
+    await post(`/jobs/${job}/strings/${string}`, { deed });
+    arming.ended(string);
+    showFresh(bench, await refreshFrame(), arming);
+  } catch (problem) {
+    sayProblem(problem);
+  }
+}
+
+/** Strikes the last shot through; pressed again, brings it back. */
+async function strikeLast(bench, button, arming) {
+  const { entry, name, struck } = button.dataset;
+  try {
+    await post(`/jobs/${job}/book/${entry}/${struck === 'true' ? 'restore' : 'strike'}`, {});
+    say(struck === 'true' ? `${name} counts again.` : `${name} is struck through.`, struck === 'true' ? '' : 'Its line stays in the book; the same key brings it back.', 'good');
+    showFresh(bench, await refreshFrame(), arming);
+  } catch (problem) {
+    sayProblem(problem);
+  }
+}
+
+async function measure(form, button, arming) {
   if (button.classList.contains('busy') || !form.reportValidity()) {
     return;   // a second touch in the rain is not a second shot
   }
@@ -60,11 +116,11 @@ async function measure(form, button) {
   const notes = [...form.elements].filter(field => field.name.startsWith('note:'));
   const asked = performance.now();
   try {
-    const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value, ...Object.fromEntries(notes.map(n => [n.name, n.value])) });
+    const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value, joins: arming.asked(), ...Object.fromEntries(notes.map(n => [n.name, n.value])) });
     shot.settle();
     stored.before || tellStored();
     if (stored.point && !stored.elsewhere) {
-      drawPoint(stored.point, stored.line);
+      drawPoint(stored.point, stored.line, stored.strings);
       requestAnimationFrame(() => performance.measure('measure-to-drawn', { start: asked, end: performance.now() }));
     }
     hush();
@@ -76,11 +132,12 @@ async function measure(form, button) {
       say(stored.elsewhere, 'It is stored, and shown with its own floor or with all floors. A wrong pole height or a wrong floor would look like this.');
     }
     dropDraft(form);
+    arming.stored(stored.strings, name.value.trim());
     name.value = stored.next;
     name.defaultValue = stored.next;
     code.defaultValue = code.value;
     notes.forEach(note => { note.value = ''; });
-    showShots(await refreshFrame());
+    showFresh(document.getElementById('bench'), await refreshFrame(), arming);
   } catch (problem) {
     shot.settle(problem);
     sayProblem(problem);
@@ -89,12 +146,22 @@ async function measure(form, button) {
   }
 }
 
-function showShots(fresh) {
-  for (const selector of ['#shots', '#shots-count']) {
+/** Puts what is new in lists into the bench, which otherwise stays as it is. */
+function showFresh(bench, fresh, arming) {
+  for (const selector of ['#shots', '#shots-count', '#open-strings']) {
     const now = document.querySelector(selector);
     const next = fresh.querySelector(selector);
     if (now && next) {
       now.replaceWith(document.adoptNode(next));
     }
   }
+  const strike = document.getElementById('strike-last');
+  const next = fresh.getElementById('strike-last');
+  if (strike && next) {
+    Object.assign(strike.dataset, next.dataset);
+    strike.textContent = next.textContent;
+    strike.hidden = next.hidden;
+  }
+  showSamples(bench);
+  arming.show();
 }

@@ -3,6 +3,7 @@ import { colour } from 'verge/frame/paint.js';
 import { Labels, boxesOver } from 'verge/sketch/labels.js';
 import { REACH, RADIUS, onPaper, stamps } from 'verge/sketch/marks.js';
 import { touches } from 'verge/sketch/store.js';
+import { drawStrings, trace } from 'verge/sketch/strings.js';
 
 /** Drawn this much beyond each edge, so that a short way of the finger uncovers nothing. */
 const MARGIN = 0.35;
@@ -26,7 +27,7 @@ const paper = () => {
 };
 
 /**
- * A layer for the map that paints what the given function tells of: { points, sheets, labels, version }. All that is written stands on a
+ * A layer for the map that paints what the given function tells of: { points, strings, sheets, labels, version }. All that is written stands on a
  * second one, its `words`, which lies above whatever moves on the map.
  */
 export function canvasLayer(content) {
@@ -95,7 +96,7 @@ export function canvasLayer(content) {
   return layer;
 }
 
-function paint(pen, quill, picture, { points, sheets, labels }, marks) {
+function paint(pen, quill, picture, { points, strings, sheets, labels }, marks) {
   const { center, resolution, width, height, size, paint: theme } = picture;
   const view = {
     x: east => (east - center[0]) / resolution + width / 2,
@@ -109,6 +110,7 @@ function paint(pen, quill, picture, { points, sheets, labels }, marks) {
   layered.forEach(sheet => drawLines(pen, view, sheet, theme));
   const room = roomFor(view, size);
   layered.forEach(sheet => drawWords(pen, view, sheet, room));
+  drawStrings(pen, view, strings, theme);
   const taken = new Cells(width, height, MARK_CELL);
   const names = [];
   const crowd = countSeen(view, points) > CROWD;
@@ -270,22 +272,6 @@ function drawLines(pen, view, sheet, theme) {
     pen.stroke();
   }
   pen.globalAlpha = 1;
-}
-
-/** Steps of less than half a pixel are left out. */
-function trace(pen, view, at) {
-  let lastX = view.x(at[0]);
-  let lastY = view.y(at[1]);
-  pen.moveTo(lastX, lastY);
-  for (let i = 2; i < at.length; i += 2) {
-    const x = view.x(at[i]);
-    const y = view.y(at[i + 1]);
-    if (Math.abs(x - lastX) + Math.abs(y - lastY) > 0.7 || i === at.length - 2) {
-      pen.lineTo(x, y);
-      lastX = x;
-      lastY = y;
-    }
-  }
 }
 
 function drawFacets(pen, view, sheet) {

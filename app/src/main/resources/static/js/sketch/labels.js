@@ -90,6 +90,6 @@ export class Labels {
 /** How far what lies over the picture reaches into it: its buttons and notes, as boxes in the picture's own pixels. */
 export function boxesOver(element) {
   const { left, top } = element.getBoundingClientRect();
-  return [...element.parentElement.children].filter(other => other !== element && !other.matches('.over, .sketch-empty'))
+  return [...element.parentElement.children, ...document.querySelectorAll('[data-over-sketch]')].filter(other => other !== element && !other.matches('.over, .sketch-empty'))
     .map(other => other.getBoundingClientRect()).filter(r => r.width > 0).map(r => [r.left - left - GAP, r.top - top - GAP, r.width + 2 * GAP, r.height + 2 * GAP]);
 }

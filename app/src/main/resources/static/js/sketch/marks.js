@@ -64,7 +64,7 @@ export function stamps(pixelRatio) {
   }));
 }
 
-const DASHES = { DASHED: '9 5', DOTTED: '1.5 5', DASH_DOT: '10 4 2 4' };
+export const DASHES = { DASHED: '9 5', DOTTED: '1.5 5', DASH_DOT: '10 4 2 4' };
 
 /** Draws into an SVG of the legend, 70 by 20 units, how a code looks: its line if it makes strings, else its marker. */
 export function sample(svg) {
@@ -140,6 +140,12 @@ export function styles() {
     moves: moved,
     touched: [new ol.style.Style({ image: new ol.style.Circle({ radius: 17, stroke: stroke('heather', 3) }), stroke: stroke('heather', 4) })],
     between: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('heather'), width: 3 }) }),
+    armed: feature => ({
+      armed: new ol.style.Style({ stroke: stroke('heather', 5) }),
+      also: new ol.style.Style({ stroke: stroke('heather', 3) }),
+      ghost: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('heather'), width: 2.5, lineDash: [4, 8], lineCap: 'round' }) }),
+      from: new ol.style.Style({ image: new ol.style.Circle({ radius: 8, stroke: stroke('heather', 3) }) }),
+    })[feature.get('role')],
     selection: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('heather'), width: 2, lineDash: [8, 6] }) }),
   };
 }

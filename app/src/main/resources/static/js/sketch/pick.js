@@ -7,15 +7,16 @@ export const FINGER = 18;
 const CORNER = 14;
 const MOST_LISTED = 8;
 
-/** The things near a place: job's points, points of files, lines; what can be picked before what cannot. */
+/** The things near a place: job's points and strings, points of files, lines; what can be picked before what cannot. */
 export function near(content, [east, north], resolution) {
   const reach = FINGER * resolution;
   const found = [];
-  const { points, sheets } = content;
+  const { points, strings, sheets } = content;
   for (let i = 0; i < points.list.length; i++) {
     const away = Math.hypot(points.east[i] - east, points.north[i] - north);
     away <= reach && found.push({ away, point: points.list[i], name: points.list[i].name, kind: points.list[i].mark.toLowerCase() });
   }
+  found.push(...nearStrings(strings, east, north, reach));
   for (const sheet of sheets) {
     for (const thing of [...sheet.spots, ...sheet.lines]) {
       const [west, south, most, top] = thing.box;
@@ -32,6 +33,20 @@ export function near(content, [east, north], resolution) {
   }
   const rank = f => (f.point || f.spot && f.kind !== 'underlay' ? 0 : f.kind === 'underlay' ? 2 : 1);
   return found.sort((a, b) => rank(a) - rank(b) || a.away - b.away);
+}
+
+/** The strings near a place, as things that can be picked: with the end that is nearer. */
+function nearStrings(strings, east, north, reach) {
+  const found = [];
+  for (const string of strings.values()) {
+    const away = Math.min(Infinity, ...string.lines.map(({ at, box: [west, south, most, top] }) =>
+      (east < west - reach || east > most + reach || north < south - reach || north > top + reach ? Infinity : distance(at, east, north))));
+    if (away <= reach) {
+      const [first, last] = string.ends.map(([e, n]) => Math.hypot(e - east, n - north));
+      found.push({ away, string, name: string.name, kind: 'string', end: first < last ? 'FIRST' : 'LAST' });
+    }
+  }
+  return found;
 }
 
 /** From a place to a point or a line. */
@@ -82,7 +97,7 @@ function list(panel, found, ring) {
     const name = document.createElement('b');
     name.textContent = f.name || '(no name)';
     const kind = document.createElement('span');
-    kind.textContent = f.point || f.spot ? f.kind : `${f.kind} line`;
+    kind.textContent = f.point || f.spot || f.string ? f.kind : `${f.kind} line`;
     button.append(name, ' ', kind);
     button.addEventListener('click', () => { panel.hidden = true; take(f, ring); });
     entries.append(button);
@@ -107,6 +122,10 @@ function take(f, ring) {
     // A bench that wants a point takes it; else what it is, is told.
     const wanted = !document.dispatchEvent(new CustomEvent('verge:touched', { cancelable: true, detail: { name: f.point?.name ?? f.name } }));
     !wanted && f.point && tell(`point?${new URLSearchParams({ entry: f.point.entry, name: f.point.name })}`);
+  } else if (f.string) {
+    // While measuring, the next shot goes on with it.
+    const wanted = !document.dispatchEvent(new CustomEvent('verge:string', { cancelable: true, detail: { string: f.string, end: f.end } }));
+    wanted || tell(`string?${new URLSearchParams({ string: f.string.id })}`);
   } else {
     show(f);
   }

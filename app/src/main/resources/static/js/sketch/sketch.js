@@ -8,6 +8,7 @@ import { FINGER, near, showSelection, touch } from 'verge/sketch/pick.js';
 import { drawScale } from 'verge/sketch/scale.js';
 import { drawOutline } from 'verge/sketch/select.js';
 import { Points, fetchSheets, grow } from 'verge/sketch/store.js';
+import { merged, ready } from 'verge/sketch/strings.js';
 import { watchThinned } from 'verge/sketch/thinned.js';
 
 const job = document.body.dataset.job;
@@ -24,7 +25,7 @@ let drawn;
 let unit = { metresPerUnit: 1, unit: 'm' };
 let cell = 0;
 let lookCloser = () => {};
-const content = { points: new Points([]), sheets: [], labels: new Map(), version: 0 };
+const content = { points: new Points([]), strings: new Map(), sheets: [], labels: new Map(), version: 0 };
 const at = (north, east) => [east, north];
 
 /** Adds a layer whose style is made from the paint; gives its source. */
@@ -115,6 +116,8 @@ export async function reload(since = 0) {
   view = sketch.view;
   const changed = sketch.changed && new Set(sketch.changed);
   content.points = new Points(changed ? [...content.points.list.filter(p => !changed.has(p.entry)), ...sketch.points] : sketch.points);
+  content.strings = merged(content.strings, sketch.stringsChanged, sketch.strings);
+  document.dispatchEvent(new CustomEvent('verge:strings'));
   if (!changed) {
     cell = sketch.cell;
     lookCloser();
@@ -165,8 +168,9 @@ function tellApart(words) {
   strip.hidden = !words;
 }
 
-/** Draws one point at once, before anything is fetched. @param line of the book that it stands in */
-export function drawPoint(point, line) {
+/** Draws one point at once, with the strings it is on, before anything is fetched. @param line of the book that it stands in */
+export function drawPoint(point, line, strings = []) {
+  strings.forEach(string => content.strings.set(string.id, ready(string)));
   const { list } = content.points;
   linesDrawn = line === linesDrawn + 1 ? line : linesDrawn;
   if (!list.some(p => p.entry === point.entry && p.name === point.name)) {
@@ -182,6 +186,9 @@ function scale() {
 
 /** Where the sketch's map is needed itself: the pole is dragged on it. */
 export const theMap = () => map;
+
+/** The strings of the job that the sketch holds, by their ids. */
+export const theStrings = () => content.strings;
 
 /** The job's own points that the sketch holds. */
 export const thePoints = () => content.points.list;
@@ -217,12 +224,17 @@ export function choose(names) {
   writeLabels('chosen', [...places.map(place => ({ text: '', places: [place], radius: RING })), ...(places.length === 2 ? [{ text: '', places, along: true }] : [])]);
 }
 
+/** A line of east, north, east, north as a feature. */
+export const lineOf = line => new ol.Feature(new ol.geom.LineString(Array.from({ length: line.length / 2 }, (none, i) => [line[2 * i], line[2 * i + 1]])));
+
 /** Rings what was touched. */
 function ring(found) {
   chosenNames = [];
   chosen.clear();
   if (found?.point) {
     chosen.addFeature(new ol.Feature(new ol.geom.Point(at(found.point.north, found.point.east))));
+  } else if (found?.string) {
+    found.string.lines.forEach(({ at: line }) => chosen.addFeature(lineOf(line)));
   } else if (found) {
     const places = Array.from({ length: found.thing.at.length / 2 }, (none, i) => [found.thing.at[2 * i], found.thing.at[2 * i + 1]]);
     chosen.addFeature(new ol.Feature(places.length === 1 ? new ol.geom.Point(places[0]) : new ol.geom.LineString(places)));

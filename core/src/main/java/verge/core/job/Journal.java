@@ -70,6 +70,11 @@ public final class Journal {
 
     /** The last entry of a kind, as it was written, whatever became of it. */
     public <P extends Payload> Optional<P> lastWritten(Class<P> kind) {
+        return lastEntry(kind).map(entry -> kind.cast(entry.payload()));
+    }
+
+    /** As {@link #lastWritten}, with all that stands beside it. */
+    public Optional<Entry> lastEntry(Class<? extends Payload> kind) {
         return sheet.lastWritten(kind);
     }
 

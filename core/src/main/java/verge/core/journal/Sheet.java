@@ -82,8 +82,8 @@ public final class Sheet {
     }
 
     /** The last entry of a kind, as it was written, whatever became of it. */
-    public <P extends Payload> Optional<P> lastWritten(Class<P> kind) {
-        return Optional.ofNullable(kept.kinds().get(kind)).map(written -> kind.cast(kept.entries().get(written.last() - 1).payload()));
+    public Optional<Entry> lastWritten(Class<? extends Payload> kind) {
+        return Optional.ofNullable(kept.kinds().get(kind)).map(written -> kept.entries().get(written.last() - 1));
     }
 
     public boolean isStruck(UUID entry) {

@@ -26,6 +26,8 @@ public enum Problem {
     /** Arguments: what was typed. */
     CODE_UNFIT,
     /** Arguments: none. */
+    NO_PLACE_ON_EARTH,
+    /** Arguments: none. */
     STRING_WITHOUT_CODE,
     /** Arguments: the string's name, how many vertices its last part has. */
     STRING_TOO_SHORT,

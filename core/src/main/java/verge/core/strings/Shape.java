@@ -2,7 +2,6 @@ package verge.core.strings;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import verge.core.plan.Parallel;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
@@ -56,10 +55,5 @@ public record Shape(List<Path> paths, List<Run> runs) {
     /** All of it as chords that leave its arcs by at most so many metres. */
     public List<Vertices> chords(double sagitta) {
         return paths.stream().map(path -> path.chords(sagitta)).toList();
-    }
-
-    /** The curve that a vertex belongs to. */
-    public Optional<Run> runOf(VertexId vertex) {
-        return runs.stream().filter(run -> run.vertices().contains(vertex)).findFirst();
     }
 }

@@ -1,0 +1,87 @@
+package verge.app.handover;
+
+import java.io.StringWriter;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import org.springframework.stereotype.Service;
+import verge.app.coding.Codebooks;
+import verge.app.job.JobService;
+import verge.app.job.SettingsWords;
+import verge.app.journal.JournalService;
+import verge.core.geodesy.EllipsoidHeight;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.MapProjection;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.DatumShift;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.strings.SurveyString;
+import verge.formats.fieldwork.DxfWriter;
+import verge.formats.fieldwork.Fieldwork;
+import verge.formats.fieldwork.GeoJsonWriter;
+import verge.formats.fieldwork.LandXmlWriter;
+
+/** Draws a job's measured points and its strings for the office. Coordinates are pure grid: that is what the office means by them. */
+@Service
+public class DrawingExport {
+    private final JournalService journals;
+    private final JobService jobs;
+    private final Codebooks codebooks;
+    private final SettingsWords words;
+
+    DrawingExport(JournalService journals, JobService jobs, Codebooks codebooks, SettingsWords words) {
+        this.journals = journals;
+        this.jobs = jobs;
+        this.codebooks = codebooks;
+        this.words = words;
+    }
+
+    /** @throws SurveyException NOTHING_TO_EXPORT, or NO_PLACE_ON_EARTH for GeoJSON of a job without a projection */
+    String draw(UUID job, DrawingForm form) {
+        JobState state = journals.state(job);
+        Fieldwork work = fieldwork(job, state);
+        if (work.points().isEmpty() && work.strings().isEmpty()) {
+            throw new SurveyException(Problem.NOTHING_TO_EXPORT);
+        }
+        StringWriter text = new StringWriter();
+        switch (form.wanted()) {
+            case DXF -> DxfWriter.write(work, new DxfWriter.Options(form.drawn(), form.sagitta(), form.marker()), text);
+            case GEOJSON -> {
+                GeoJsonWriter.write(work, onEarth(state), form.sagitta(), text);
+            }
+            case LANDXML -> {
+                var now = Instant.now().atOffset(ZoneOffset.UTC).truncatedTo(ChronoUnit.SECONDS);
+                LandXmlWriter.write(work, DateTimeFormatter.ISO_LOCAL_DATE.format(now), DateTimeFormatter.ISO_LOCAL_TIME.format(now), text);
+            }
+        }
+        return text.toString();
+    }
+
+    /** Where a place of the grid lies by WGS 84, which GeoJSON wants. */
+    private static Function<GridPoint, Geographic> onEarth(JobState state) {
+        MapProjection projection = state.geodesy().projection().orElseThrow(() -> new SurveyException(Problem.NO_PLACE_ON_EARTH));
+        DatumShift shift = Optional.of(state.settings().system()).filter(CoordinateSystem.Projected.class::isInstance).map(CoordinateSystem.Projected.class::cast)
+                .flatMap(CoordinateSystem.Projected::toWgs84).orElseThrow(() -> new SurveyException(Problem.NO_PLACE_ON_EARTH));
+        return place -> shift.toWgs84(new DatumShift.Place(projection.geographic(place), new EllipsoidHeight(0)), projection.ellipsoid()).position();
+    }
+
+    private Fieldwork fieldwork(UUID job, JobState state) {
+        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED).map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), state.notesOf(p.entry()))).toList();
+        return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid", state.settings().figures().lengthUnit(), codebooks.of(job), points,
+                state.strings().stream().map(s -> line(state, s)).toList());
+    }
+
+    private static Fieldwork.Line line(JobState state, SurveyString s) {
+        return new Fieldwork.Line(s.name().toString(), s.name().code(), state.shape(s).paths(), Map.of());
+    }
+}

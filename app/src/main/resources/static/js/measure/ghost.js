@@ -1,0 +1,39 @@
+// What the next shot will draw: the armed strings thick, and a ghost of the next piece from each to the pole.
+import { addLayer, lineOf, theStrings } from 'verge/sketch/sketch.js';
+
+let layer = null;
+let pole = null;
+let armed = [];
+
+/** Draws anew. @param joins the strings that the next shot joins, the first first: { string, end, gap } */
+export function showArmed(joins) {
+  armed = joins;
+  draw();
+}
+
+export function followPole(view) {
+  const at = view.pole?.position ? [view.pole.east, view.pole.north] : null;
+  if (String(at) !== String(pole)) {
+    pole = at;
+    draw();
+  }
+}
+
+function draw() {
+  layer ??= addLayer('armed', 22);
+  layer.clear();
+  armed.forEach(({ string, end, gap }, i) => {
+    const drawn = theStrings().get(string);
+    if (drawn) {
+      drawn.lines.forEach(({ at }) => put(lineOf(at), i === 0 ? 'armed' : 'also'));
+      const from = drawn.ends[end === 'FIRST' ? 0 : 1];
+      from && put(new ol.Feature(new ol.geom.Point(from)), 'from');
+      from && pole && !gap && put(lineOf([...from, ...pole]), 'ghost');
+    }
+  });
+}
+
+function put(feature, role) {
+  feature.set('role', role);
+  layer.addFeature(feature);
+}

@@ -1,0 +1,84 @@
+package verge.formats.fieldwork;
+
+import java.io.Writer;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.IntStream;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.ObjectWriteContext;
+import tools.jackson.core.json.JsonFactory;
+import verge.core.coding.Code;
+import verge.core.geodesy.Elevation;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.GridPoint;
+import verge.core.plan.Path;
+import verge.core.plan.Vertices;
+
+/** Writes a drawing as GeoJSON (RFC 7946): longitude, latitude and, where there is one, the elevation in metres. Arcs become chords. */
+public final class GeoJsonWriter {
+    private GeoJsonWriter() {
+    }
+
+    /**
+     * @param geographic where a place of the grid lies on the ellipsoid
+     * @param sagittaMetres how far chords may leave an arc
+     */
+    public static void write(Fieldwork work, Function<GridPoint, Geographic> geographic, double sagittaMetres, Writer out) {
+        try (JsonGenerator json = new JsonFactory().createGenerator(ObjectWriteContext.empty(), out)) {
+            json.writeStartObject();
+            json.writeStringProperty("type", "FeatureCollection");
+            json.writeStringProperty("name", work.job());
+            json.writeStringProperty("measuredIn", work.system());
+            json.writeArrayPropertyStart("features");
+            work.points().forEach(p -> {
+                begin(json, "Point");
+                place(json, geographic, p.position().plan(), p.position().elevation().map(Elevation::metres).orElse(Double.NaN));
+                properties(json, work, p.name(), p.code(), p.attributes(), "point");
+            });
+            for (Fieldwork.Line string : work.strings()) {
+                for (Path path : string.paths()) {
+                    Vertices chords = path.chords(sagittaMetres);
+                    begin(json, "LineString");
+                    json.writeStartArray();
+                    IntStream.range(0, chords.size()).forEach(i -> place(json, geographic, chords.plan(i), chords.height(i).orElse(Double.NaN)));
+                    json.writeEndArray();
+                    properties(json, work, string.name(), string.code(), string.attributes(), path.closed() ? "ring" : "string");
+                }
+            }
+            json.writeEndArray();
+            json.writeEndObject();
+        }
+    }
+
+    private static void begin(JsonGenerator json, String type) {
+        json.writeStartObject();
+        json.writeStringProperty("type", "Feature");
+        json.writeObjectPropertyStart("geometry");
+        json.writeStringProperty("type", type);
+        json.writeName("coordinates");
+    }
+
+    private static void place(JsonGenerator json, Function<GridPoint, Geographic> geographic, GridPoint plan, double height) {
+        Geographic at = geographic.apply(plan);
+        json.writeStartArray();
+        json.writeNumber(at.longitude().degrees());
+        json.writeNumber(at.latitude().degrees());
+        if (!Double.isNaN(height)) {
+            json.writeNumber(height);
+        }
+        json.writeEndArray();
+    }
+
+    private static void properties(JsonGenerator json, Fieldwork work, String name, Code code, Map<String, String> attributes, String kind) {
+        json.writeEndObject();
+        json.writeObjectPropertyStart("properties");
+        json.writeStringProperty("name", name);
+        json.writeStringProperty("kind", kind);
+        json.writeStringProperty("code", code.text());
+        json.writeStringProperty("meaning", work.meaning(code));
+        json.writeStringProperty("layer", work.layer(code));
+        attributes.forEach(json::writeStringProperty);
+        json.writeEndObject();
+        json.writeEndObject();
+    }
+}
