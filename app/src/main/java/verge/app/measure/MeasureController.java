@@ -26,6 +26,7 @@ import verge.app.pole.PrismTable;
 import verge.app.sketch.SketchPoint;
 import verge.app.sketch.SketchString;
 import verge.core.coding.Codebook;
+import verge.core.doubt.ShotDoubts;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.measure.ShotTaken;
@@ -123,22 +124,24 @@ class MeasureController {
      * @param point to draw; absent if an entry of the same id was stored and has since been struck
      * @param elsewhere that it does not lie on the floor that is worked on, in words; empty if it does
      * @param strings those that it joined, to draw
+     * @param doubts what may be a slip, in words
      * @param before it was stored by an earlier request whose answer was lost: nothing was measured now
      */
-    record Stored(long line, SketchPoint point, List<SketchString> strings, String next, String elsewhere, boolean before) {
+    record Stored(long line, SketchPoint point, List<SketchString> strings, String next, String elsewhere, List<String> doubts, boolean before) {
     }
 
     @PostMapping("/shots")
     @ResponseBody
     CompletableFuture<Stored> shoot(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String name, @RequestParam String code,
-            @RequestParam(defaultValue = "[]") String joins, @RequestParam Map<String, String> fields, Principal person) {
-        return measuring.measure(job, id, name, code, notes(fields), armed(joins), person.getName()).thenApply(kept -> {
+            @RequestParam(defaultValue = "[]") String joins, @RequestParam(defaultValue = "false") boolean again, @RequestParam Map<String, String> fields, Principal person) {
+        return measuring.measure(job, id, name, code, notes(fields), armed(joins), again, person.getName()).thenApply(kept -> {
             Journal journal = journals.journal(job);
             Optional<StoredPoint> point = journal.state().pointsOf(kept.entry().id()).stream().findFirst();
             Codebook book = codebooks.of(job);
             List<SketchString> strings = journal.state().stringsOf(kept.entry()).flatMap(s -> journal.state().string(s).stream()).map(s -> SketchString.of(journal.state(), s, book)).toList();
             return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, book)).orElse(null), strings, MeasureService.nextName(journal).text(),
-                    point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""), kept.before());
+                    point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""),
+                    ShotDoubts.of(journal, kept.entry(), book).stream().map(d -> DoubtWords.of(d, journal.state().settings().figures())).toList(), kept.before());
         });
     }
 }

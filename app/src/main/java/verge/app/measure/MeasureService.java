@@ -43,18 +43,19 @@ public class MeasureService {
      *
      * @param notes by the names of the job's own fields
      * @param armed the strings that it is to join
+     * @param again whether a point may be of the name: both are kept; else a name that somebody else has given meanwhile is refused
      * @param id made by the asker; asking again with it measures nothing and gives what was stored
      * @return fails with a SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, STRING_WITHOUT_CODE, as {@link InstrumentWatch#ready}, or as the instrument does
      */
-    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, List<Armed> armed, String person) {
+    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, List<Armed> armed, boolean again, String person) {
         return underWay.once(job, id, () -> {
             PointName name = PointName.parse(typedName);
             Code code = Code.parse(typedCode);
-            requireFree(journals.state(job), name);
+            requireFree(journals.state(job), name, again);
             Armed.joinings(journals.state(job), id, armed);
             InstrumentWatch.Ready ready = watch.ready(job);
             return watch.shoot(ready).thenApply(reading -> journals.append(job, new Author(id, person, ready.device()), state -> {
-                requireFree(state, name);
+                requireFree(state, name, again);
                 return new ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes), Armed.joinings(state, id, armed));
             }));
         });
@@ -88,8 +89,8 @@ public class MeasureService {
         return typed.substring(0, Math.min(typed.length(), LONGEST_NOTE));
     }
 
-    private static void requireFree(JobState state, PointName name) {
-        if (state.find(name, Origin.MEASURED).isPresent()) {
+    private static void requireFree(JobState state, PointName name, boolean again) {
+        if (!again && state.find(name, Origin.MEASURED).isPresent()) {
             throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
         }
     }

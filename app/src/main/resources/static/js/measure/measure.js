@@ -116,7 +116,7 @@ async function measure(form, button, arming) {
   const notes = [...form.elements].filter(field => field.name.startsWith('note:'));
   const asked = performance.now();
   try {
-    const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value, joins: arming.asked(), ...Object.fromEntries(notes.map(n => [n.name, n.value])) });
+    const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value, joins: arming.asked(), again: name.value !== name.defaultValue, ...Object.fromEntries(notes.map(n => [n.name, n.value])) });
     shot.settle();
     stored.before || tellStored();
     if (stored.point && !stored.elsewhere) {
@@ -130,6 +130,9 @@ async function measure(form, button, arming) {
     }
     if (stored.elsewhere) {
       say(stored.elsewhere, 'It is stored, and shown with its own floor or with all floors. A wrong pole height or a wrong floor would look like this.');
+    }
+    if (stored.doubts.length) {
+      say(stored.doubts[0], `${stored.doubts.slice(1).join(' ')} It is stored as it was measured.`);
     }
     dropDraft(form);
     arming.stored(stored.strings, name.value.trim());
