@@ -126,7 +126,7 @@ class FrameAdvice {
 
     private static List<FrameView.Tab> tabs(JobState state, String path) {
         return Arrays.stream(Phase.values()).map(phase -> new FrameView.Tab(phase.title(), phase.initials(), phase.path(), phase.key(),
-                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.MEASURE && path.contains("/strings") || phase == Phase.PREPARE && (path.endsWith("/ground") || path.endsWith("/floors") || path.endsWith("/walk-round")),
+                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.MEASURE && (path.contains("/strings") || path.contains("/attributes") || path.contains("/codes")) || phase == Phase.PREPARE && (path.endsWith("/ground") || path.endsWith("/floors") || path.endsWith("/walk-round")),
                 done(phase, state))).toList();
     }
 

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -76,12 +77,19 @@ public class DrawingExport {
     }
 
     private Fieldwork fieldwork(UUID job, JobState state) {
-        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED).map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), state.notesOf(p.entry()))).toList();
+        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED).map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), about(state, p.entry()))).toList();
         return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid", state.settings().figures().lengthUnit(), codebooks.of(job), points,
                 state.strings().stream().map(s -> line(state, s)).toList());
     }
 
+    /** The job's own fields, then what the codebook asked. */
+    private static Map<String, String> about(JobState state, UUID shot) {
+        Map<String, String> all = new LinkedHashMap<>(state.notesOf(shot));
+        all.putAll(state.answersOf(shot));
+        return all;
+    }
+
     private static Fieldwork.Line line(JobState state, SurveyString s) {
-        return new Fieldwork.Line(s.name().toString(), s.name().code(), state.shape(s).paths(), Map.of());
+        return new Fieldwork.Line(s.name().toString(), s.name().code(), state.shape(s).paths(), state.answersOf(s.id()));
     }
 }

@@ -13,6 +13,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import verge.app.attributes.AttributeService;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
@@ -31,13 +32,15 @@ class HandoverController {
 
     private final ExportService exports;
     private final DrawingExport drawings;
+    private final AttributeService attributes;
     private final JournalService journals;
     private final JobService jobs;
     private final SettingsWords settingsWords;
 
-    HandoverController(ExportService exports, DrawingExport drawings, JournalService journals, JobService jobs, SettingsWords settingsWords) {
+    HandoverController(ExportService exports, DrawingExport drawings, AttributeService attributes, JournalService journals, JobService jobs, SettingsWords settingsWords) {
         this.exports = exports;
         this.drawings = drawings;
+        this.attributes = attributes;
         this.journals = journals;
         this.jobs = jobs;
         this.settingsWords = settingsWords;
@@ -65,6 +68,7 @@ class HandoverController {
         model.addAttribute("unitNames", Arrays.stream(LengthUnit.values()).map(settingsWords::unit).toList());
         model.addAttribute("preview", preview.lines());
         model.addAttribute("count", preview.points());
+        model.addAttribute("missing", attributes.missing(job).size());
         model.addAttribute("strings", journals.state(job).strings().size());
         return "handover/handover";
     }

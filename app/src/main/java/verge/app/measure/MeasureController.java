@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
+import verge.app.attributes.AttributeService;
 import verge.app.coding.Codebooks;
 import verge.app.floor.FloorWords;
 import verge.app.journal.Author;
@@ -47,13 +48,15 @@ class MeasureController {
     private final MeasureService measuring;
     private final JournalService journals;
     private final Codebooks codebooks;
+    private final AttributeService attributes;
     private final PrismTable prisms;
     private final JsonMapper json;
 
-    MeasureController(MeasureService measuring, JournalService journals, Codebooks codebooks, PrismTable prisms, JsonMapper json) {
+    MeasureController(MeasureService measuring, JournalService journals, Codebooks codebooks, AttributeService attributes, PrismTable prisms, JsonMapper json) {
         this.measuring = measuring;
         this.journals = journals;
         this.codebooks = codebooks;
+        this.attributes = attributes;
         this.prisms = prisms;
         this.json = json;
     }
@@ -125,9 +128,10 @@ class MeasureController {
      * @param elsewhere that it does not lie on the floor that is worked on, in words; empty if it does
      * @param strings those that it joined, to draw
      * @param doubts what may be a slip, in words
+     * @param asks about which shots and strings the codebook asks something
      * @param before it was stored by an earlier request whose answer was lost: nothing was measured now
      */
-    record Stored(long line, SketchPoint point, List<SketchString> strings, String next, String elsewhere, List<String> doubts, boolean before) {
+    record Stored(long line, SketchPoint point, List<SketchString> strings, String next, String elsewhere, List<String> doubts, List<UUID> asks, boolean before) {
     }
 
     @PostMapping("/shots")
@@ -141,7 +145,8 @@ class MeasureController {
             List<SketchString> strings = journal.state().stringsOf(kept.entry()).flatMap(s -> journal.state().string(s).stream()).map(s -> SketchString.of(journal.state(), s, book)).toList();
             return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, book)).orElse(null), strings, MeasureService.nextName(journal).text(),
                     point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""),
-                    ShotDoubts.of(journal, kept.entry(), book).stream().map(d -> DoubtWords.of(d, journal.state().settings().figures())).toList(), kept.before());
+                    ShotDoubts.of(journal, kept.entry(), book).stream().map(d -> DoubtWords.of(d, journal.state().settings().figures())).toList(),
+                    kept.before() ? List.of() : attributes.after(job, journal, kept.entry()).stream().map(AttributeService.Form::subject).toList(), kept.before());
         });
     }
 }

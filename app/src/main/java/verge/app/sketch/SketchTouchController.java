@@ -171,6 +171,7 @@ class SketchTouchController {
         model.addAttribute("line", line.sequence());
         model.addAttribute("place", journal.state().settings().place(point.position()));
         model.addAttribute("sigma", point.sigma().map(s -> "\u03c3 " + journal.state().settings().figures().small(s.plan())).orElse(""));
+        model.addAttribute("answers", journal.state().answersOf(entry).entrySet());
         model.addAttribute("correctable", words.correctable(journal, line));
         boolean counts = journal.state().own(point.name()).filter(point::equals).isPresent();
         long others = journal.state().allNamed(point.name()).size() - 1L;

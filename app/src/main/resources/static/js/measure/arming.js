@@ -168,12 +168,17 @@ export class Arming {
     deeds.querySelector('[data-deed=begin]').disabled = deeds.querySelector('[data-deed=more]').disabled = !first;
     deeds.querySelector('[data-deed=more]').setAttribute('aria-pressed', String(this.adding));
     deeds.querySelector('[data-deed=part]').setAttribute('aria-pressed', String(this.gap));
-    const page = deeds.querySelector('a');
+    const page = deeds.querySelector('#its-string');
     page.href = first?.string ? page.dataset.strings + first.string : page.dataset.strings;
+    page.hidden = !first?.string;
     for (const key of document.querySelectorAll('[data-bend]')) {
       key.setAttribute('aria-pressed', String(key.dataset.bend === this.bend));
     }
     document.getElementById('bends').hidden = !first;
+    const code = deeds.querySelector('#its-code');
+    const typed = this.bench.querySelector('#code').value.trim();
+    code.href = code.dataset.codes + encodeURIComponent(typed);
+    code.hidden = !typed;
     showArmed(this.joins.map((join, i) => ({ ...join, gap: i === 0 && this.gap })));
   }
 }

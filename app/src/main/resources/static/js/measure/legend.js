@@ -7,19 +7,26 @@ export const touchMeasures = () => localStorage.getItem(KEPT) === 'measures';
 
 /** @param touched told the code of an entry, and whether its points make strings */
 export function openLegend(bench, touched) {
-  bench.querySelectorAll('svg[data-marker]').forEach(sample);
-  const legend = bench.querySelector('#legend');
-  legend.addEventListener('click', event => {
-    const key = event.target.closest('[data-code]');
+  showLegend(bench);
+  bench.addEventListener('click', event => {
+    const key = event.target.closest('#legend [data-code]');
     key && touched(key.dataset.code, joins(bench, key.dataset.code));
     const way = event.target.closest('[data-touch]');
     if (way) {
       localStorage.setItem(KEPT, way.dataset.touch);
-      showWay(legend);
+      showWay(bench.querySelector('#legend'));
     }
   });
-  showWay(legend);
 }
+
+/** Draws its samples and says what a touch does; after the legend has come anew, again. */
+export function showLegend(bench) {
+  bench.querySelectorAll('svg[data-marker]').forEach(sample);
+  showWay(bench.querySelector('#legend'));
+}
+
+/** Whether what is typed is a code that no book has and nobody has said yet what it makes. */
+export const isNew = (bench, code) => Boolean(code) && !bench.querySelector(`#legend [data-code="${CSS.escape(code)}"]`);
 
 function showWay(legend) {
   const way = touchMeasures() ? 'measures' : 'arms';
@@ -45,5 +52,5 @@ export function showMatching(bench, typed) {
     group.hidden = !found;
     group.open = whole ? group.dataset.open === 'true' : found;
   }
-  bench.querySelector('#no-code').hidden = keys.some(key => !key.hidden);
+  bench.querySelector('#no-code').hidden = keys.some(key => !key.hidden) || !isNew(bench, typed.trim());
 }

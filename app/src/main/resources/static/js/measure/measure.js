@@ -6,7 +6,8 @@ import { refreshFrame, tellStored } from 'verge/frame/leaves.js';
 import { listenToDeeds } from 'verge/device/deeds.js';
 import { Arming } from 'verge/measure/arming.js';
 import { followPole, showArmed } from 'verge/measure/ghost.js';
-import { joins, openLegend, showChosen, showMatching, touchMeasures } from 'verge/measure/legend.js';
+import { isNew, joins, openLegend, showChosen, showLegend, showMatching, touchMeasures } from 'verge/measure/legend.js';
+import { ask, keepAsked } from 'verge/attributes/asked.js';
 import { keepPole } from 'verge/pole/pole.js';
 import { drawPoint } from 'verge/sketch/sketch.js';
 import { sample } from 'verge/sketch/marks.js';
@@ -31,6 +32,10 @@ export function mount(bench) {
     code.dispatchEvent(new Event('input', { bubbles: true }));
     arming.choose(chosen, makesString, again && !touchMeasures());
     touchMeasures() && take();
+  });
+  bench.addEventListener('click', event => {
+    const make = event.target.closest('[data-make]');
+    make && makeCode(bench, arming, code.value.trim(), make.dataset.make);
   });
   form.addEventListener('input', event => {
     if (event.target === code) {
@@ -107,7 +112,29 @@ async function strikeLast(bench, button, arming) {
   }
 }
 
+/** A code is made on the spot, and the shots to come are of it. */
+async function makeCode(bench, arming, code, kind) {
+  try {
+    await post(`/jobs/${job}/codes`, { code, kind });
+    const fresh = (await refreshFrame()).querySelector('#legend');
+    bench.querySelector('#legend').replaceWith(document.adoptNode(fresh));
+    showLegend(bench);
+    showChosen(bench, code);
+    hush();
+    arming.choose(code, kind === 'STRING', false);
+  } catch (problem) {
+    sayProblem(problem);
+  }
+}
+
 async function measure(form, button, arming) {
+  const bench = document.getElementById('bench');
+  const typed = form.elements.code.value.trim();
+  if (isNew(bench, typed)) {
+    say(`${typed} is new here.`, 'Touch what its shots make, a line or points: then measure. Nothing is measured yet.');
+    bench.querySelector('#no-code').hidden = false;
+    return;
+  }
   if (button.classList.contains('busy') || !form.reportValidity()) {
     return;   // a second touch in the rain is not a second shot
   }
@@ -135,12 +162,13 @@ async function measure(form, button, arming) {
       say(stored.doubts[0], `${stored.doubts.slice(1).join(' ')} It is stored as it was measured.`);
     }
     dropDraft(form);
+    keepAsked().then(() => ask(stored.asks)).catch(sayProblem);
     arming.stored(stored.strings, name.value.trim());
     name.value = stored.next;
     name.defaultValue = stored.next;
     code.defaultValue = code.value;
     notes.forEach(note => { note.value = ''; });
-    showFresh(document.getElementById('bench'), await refreshFrame(), arming);
+    showFresh(bench, await refreshFrame(), arming);
   } catch (problem) {
     shot.settle(problem);
     sayProblem(problem);

@@ -107,9 +107,12 @@ class SketchModulesTest extends InBrowser {
                   shows: t => sheet.layers[t.layer].shown, roleOf: t => sheet.layers[t.layer].role,
                 };
                 const points = new Points([{ name: 'T1', mark: 'CONTROL', east: 100, north: 102 }, { name: 'T9', mark: 'CONTROL', east: 500, north: 100 }]);
-                return near({ points, sheets: [sheet] }, [100, 100], 0.2).map(f => `${f.name} ${f.kind}`);
+                const { ready } = await import('/js/sketch/strings.js');
+                const line = (name, at) => ready({ id: name, name, lines: [at], ends: [[at[0], at[1]], [at.at(-2), at.at(-1)]] });
+                const strings = new Map([['a', line('KRB 1', [80, 98, 130, 98])], ['b', line('KRB 2', [80, 120, 130, 120])]]);
+                return near({ points, strings, sheets: [sheet] }, [100, 100], 0.2).map(f => `${f.name} ${f.kind}${f.end ?? ''}`);
                 """);
-        assertThat(found).containsExactly("D1 design", "T1 control", "kerb design", "shore underlay");
+        assertThat(found).containsExactly("D1 design", "T1 control", "kerb design", "KRB 1 stringFIRST", "shore underlay");
     }
 
     /** One mark a cell and no name over another, however many are wanted: the control first. */
@@ -120,7 +123,7 @@ class SketchModulesTest extends InBrowser {
                 const { canvasLayer } = await import('/js/sketch/canvas.js');
                 const many = Array.from({ length: 20000 }, (none, i) => ({ name: `P${i}`, code: 'GRD', mark: 'MEASURED', marker: 'DOT', east: i % 200, north: Math.floor(i / 200) }));
                 const points = new Points([...many, { name: 'T1', mark: 'CONTROL', east: 100, north: 50 }]);
-                const layer = canvasLayer(() => ({ points, sheets: [], labels: new Map(), version: 1 }));
+                const layer = canvasLayer(() => ({ points, strings: new Map(), sheets: [], labels: new Map(), version: 1 }));
                 const written = [];
                 const fillText = CanvasRenderingContext2D.prototype.fillText;
                 const drawImage = CanvasRenderingContext2D.prototype.drawImage;
@@ -146,7 +149,7 @@ class SketchModulesTest extends InBrowser {
         List<Number> draws = browser.script("""
                 const { Points } = await import('/js/sketch/store.js');
                 const { canvasLayer } = await import('/js/sketch/canvas.js');
-                const content = { points: new Points([{ name: 'T1', mark: 'CONTROL', east: 0, north: 0 }]), sheets: [], labels: new Map(), version: 1 };
+                const content = { points: new Points([{ name: 'T1', mark: 'CONTROL', east: 0, north: 0 }]), strings: new Map(), sheets: [], labels: new Map(), version: 1 };
                 const layer = canvasLayer(() => content);
                 const seen = [];
                 const show = (center, resolution, moving) => {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -73,6 +74,30 @@ class YardTest extends InBrowser {
         browser.until(d -> lines() > before && browser.text(By.id("arming-words")).startsWith("Begins a new"));
     }
 
+    /** Two touches, and it is not a bare point. */
+    @Test
+    void aCodeMadeOnTheSpotMakesALine() throws Exception {
+        party = new FieldParty(verge);
+        party.setUpOnT2();
+        browser.signIn();
+        browser.open("/jobs/" + party.job() + "/measure");
+        String made = "G" + Long.toString(System.nanoTime() % 100_000, 36).toUpperCase(Locale.ROOT);   // the site is that of all tests
+        browser.type("code", made);
+        touch("#measure");
+        browser.sees(made + " is new here.");
+        touches = 0;
+        touch("[data-make=STRING]");
+        browser.until(d -> browser.text(By.id("arming-words")).equals("Begins a new " + made + " string"));
+        measure(3, 3);
+        assertThat(touches).isEqualTo(2);
+        measure(6, 3);
+        assertThat(party.state().strings()).singleElement().satisfies(s -> {
+            assertThat(s.name()).hasToString(made + " 1");
+            assertThat(s.vertices()).hasSize(2);
+        });
+        assertThat(party.page("/codes/" + made)).contains("a string");
+    }
+
     @Test
     void theYardIsMappedByTouchAlone() throws Exception {
         party = new FieldParty(verge);
@@ -86,42 +111,58 @@ class YardTest extends InBrowser {
         assertThat(shots).isEqualTo(40);
         assertThat((double) touches / shots).isLessThanOrEqualTo(MOST_TOUCHES_A_SHOT);
         holdAgainstTheWorld(party.state());
+        whatWasAnsweredIsThere(party.state());
+    }
+
+    /** By the legend: the code is chosen and the first shot taken with one touch. */
+    private void begin(String code, double... northEast) {
+        measure("#legend [data-code=" + code + "]", Arrays.copyOf(northEast, 2));
+        measure(Arrays.copyOfRange(northEast, 2, northEast.length));
+    }
+
+    /** What the codebook asks is answered with one touch on the choice. */
+    private void answer(String answer) {
+        long before = lines();
+        touch("#asked-panel .choice-key input[value='" + answer + "']");
+        browser.until(d -> lines() > before);
     }
 
     private void mapIt() {
-        code("KRB");
-        measure(-24, -30, -8, -33, 8, -31, 20, -22, 26, -8, 27, 8, 22, 21);
-        code("STP");
-        measure(-6, 20);
+        touch("[data-touch=measures]");
+        begin("KRB", -24, -30);
+        answer("granite");
+        measure(-8, -33, 8, -31, 20, -22, 26, -8, 27, 8, 22, 21);
+        begin("STP", -6, 20);
+        answer("brick");
         railingFromHere();
         measure(-6, 34);
         railingFromHere();
         measure(2, 34, 2, 20);
         ring();
-        code("RLG");
-        measure(14, 40, 22, 52);
+        begin("RLG", 14, 40, 22, 52);
         touch("[data-name='RLG 1'] [data-arm]");
         measure(-14, 44);
-        code("STP");
-        measure(-4, 20, -4, 34);
-        code("STP");
+        begin("STP", -4, 20, -4, 34);
+        touch("[data-deed=begin]");
         measure(-2, 20, -2, 34);
-        code("QWL");
-        measure(round(-34, -6, 44, 100));
+        begin("QWL", round(-34, -6, 44, 100));
+        answer("timber");
         touch("[data-bend=FLOWING]");
         measure(round(-34, -6, 44, 140, 175, 210));
         touch("[data-bend=CORNER]");
         measure(round(-34, -6, 44, 250));
-        code("QWL");
+        touch("[data-deed=begin]");
         touch("[data-bend=FLOWING]");
         measure(round(12, 33, 5.2, 0, 60, 120, 180, 240, 300));
         ring();
         touch("[data-bend=CORNER]");
-        code("DRN");
-        measure(16, -14, 4, -2, -12, 10, -30, 18, -52, 22);
-        touch("[data-touch=measures]");
+        begin("DRN", 16, -14, 4, -2, -12, 10, -30, 18, -52, 22);
         measure("#legend [data-code=LMP]", -16, -22, 14, -24, 22, 12, -2, 42);
-        measure("#legend [data-code=MRG]", -74, -24, -78, -2);
+        touch("#asked-panel .choice-key input[value=yes]");
+        measure("#legend [data-code=MRG]", -74, -24);
+        answer("yes");
+        measure("#legend [data-code=MRG]", -78, -2);
+        answer("no");
     }
 
     /** The next corner of the step is the first post of a railing: one shot, two strings. */
@@ -129,6 +170,16 @@ class YardTest extends InBrowser {
         touch("[data-deed=more]");
         code("RLG");
         assertThat(browser.text(By.id("arming-words"))).contains("STP 1 goes on", "a new RLG (this shot only)", "Then STP 1 goes on");
+    }
+
+    /** Six attributes: three of strings, two rings, and of the last lamp what was touched before the next shot; its number is still missing, as of the other lamps. */
+    private void whatWasAnsweredIsThere(JobState state) throws Exception {
+        Map<String, String> answers = state.strings().stream().filter(s -> !state.answersOf(s.id()).isEmpty()).collect(Collectors.toMap(s -> s.name().toString(), s -> state.answersOf(s.id()).toString()));
+        assertThat(answers).containsOnly(Map.entry("KRB 1", "{stone=granite}"), Map.entry("STP 1", "{material=brick}"), Map.entry("STP 2", "{material=brick}"), Map.entry("STP 3", "{material=brick}"), Map.entry("QWL 1", "{facing=timber}"));
+        assertThat(state.points().map(p -> p.code() + " " + state.answersOf(p.entry())).filter(a -> a.contains("="))).containsExactly("LMP {working=yes}", "MRG {sound=yes}", "MRG {sound=no}");
+        assertThat(party.page("/attributes")).contains("<small>4</small>");
+        assertThat(party.page("/handover")).contains("4 points or strings lack");
+        assertThat(party.page("/handover/drawing?form=DXF")).contains("SOUND", "WORKING");
     }
 
     private static void holdAgainstTheWorld(JobState state) {

@@ -2,6 +2,7 @@ package verge.core.chapters;
 
 import java.util.List;
 import java.util.stream.Stream;
+import verge.core.attributes.AttributeEntries;
 import verge.core.calibration.CalibrationEntries;
 import verge.core.check.FindingEntries;
 import verge.core.cogo.ComputedEntries;
@@ -29,7 +30,7 @@ public final class Chapters {
 
     public static List<Chapter<?>> all(Geoids geoids) {
         return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), SetEntries.chapters(),
-                CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), StringEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
+                CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), StringEntries.chapters(), AttributeEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
                 .<Chapter<?>>flatMap(List::stream).toList();
     }
 

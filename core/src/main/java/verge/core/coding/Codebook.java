@@ -1,5 +1,6 @@
 package verge.core.coding;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -78,6 +79,13 @@ public record Codebook(String title, List<Row> rows) {
         Map<Code, Row> rows = new LinkedHashMap<>();
         books.forEach(book -> book.rows().forEach(row -> rows.putIfAbsent(row.code(), row)));
         return new Codebook(books.stream().map(Codebook::title).filter(title -> !title.isEmpty()).collect(Collectors.joining(", ")), List.copyOf(rows.values()));
+    }
+
+    /** The same in its order, with what another says of its codes, and that one's other codes behind. */
+    public Codebook amended(Codebook by) {
+        List<Row> all = new ArrayList<>(rows.stream().map(row -> by.row(row.code()).orElse(row)).toList());
+        by.rows.stream().filter(row -> row(row.code()).isEmpty()).forEach(all::add);
+        return new Codebook(title, all);
     }
 
     /** How strings of a code are drawn; those of a code that is not in the book are plain lines. */

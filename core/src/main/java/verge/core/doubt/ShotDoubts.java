@@ -9,6 +9,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
@@ -29,6 +30,7 @@ public final class ShotDoubts {
     private static final double STEP_METRES = 0.25;
     private static final double CHANGE_OF_GRADE = 0.05;
     private static final int PIECES_LOOKED_AT = 3;
+    private static final double SHARP_COSINE = Math.cos(Math.toRadians(30));
     private static final double TIMES_LONGER = 5;
     private static final double SHORT_ENOUGH_METRES = 20;
     /** Two breaklines that cross are at one height if nobody can tell it from another. */
@@ -126,10 +128,24 @@ public final class ShotDoubts {
         Optional<Length> climbed = rise(way.get(last).position(), way.get(1).position());
         double walked = IntStream.range(1, last).mapToDouble(i -> length(way.get(i), way.get(i + 1))).sum();
         double piece = length(way.get(0), way.get(1));
-        double off = rise.get().metres() - (walked == 0 ? 0 : climbed.map(Length::metres).orElse(0.0) / walked * piece);
+        double heading = walked == 0 ? 0 : climbed.map(Length::metres).orElse(0.0) / walked * piece;
+        double onward = rise.get().metres() - heading;
+        // Round a corner the ground may go on as it did, or level.
+        double off = turnsSharply(way) && Math.abs(rise.get().metres()) < Math.abs(onward) ? rise.get().metres() : onward;
         if (Math.abs(off) > STEP_METRES + CHANGE_OF_GRADE * piece) {
             found.add(new Doubt.HeightJump(s.name(), way.get(1).point().orElseThrow(), way.get(0).point().orElseThrow(), new Length(off), pole));
         }
+    }
+
+    private static boolean turnsSharply(List<Vertex> way) {
+        if (way.size() < 3) {
+            return false;
+        }
+        GridPoint now = way.get(0).position().plan();
+        GridPoint corner = way.get(1).position().plan();
+        GridPoint before = way.get(2).position().plan();
+        double dot = (now.northing() - corner.northing()) * (corner.northing() - before.northing()) + (now.easting() - corner.easting()) * (corner.easting() - before.easting());
+        return dot < SHARP_COSINE * now.distanceMetres(corner) * corner.distanceMetres(before);
     }
 
     private void longPiece(SurveyString s, List<Vertex> way) {

@@ -2,11 +2,13 @@ package verge.core.job;
 
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
+import verge.core.attributes.AnswersOf;
 import verge.core.calibration.AxisErrorsOf;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.coding.Code;
@@ -137,6 +139,14 @@ public final class JobState {
     public Map<String, String> notesOf(UUID shot) {
         Map<String, String> all = new HashMap<>();
         sheet.all(new NotesOf(shot)).forEach(all::putAll);
+        return all;
+    }
+
+    /** What was answered for a shot or a string, without what was wiped. */
+    public Map<String, String> answersOf(UUID subject) {
+        Map<String, String> all = new LinkedHashMap<>();
+        sheet.all(new AnswersOf(subject)).forEach(all::putAll);
+        all.values().removeIf(String::isEmpty);
         return all;
     }
 

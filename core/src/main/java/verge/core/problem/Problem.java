@@ -25,6 +25,8 @@ public enum Problem {
     POINT_NAME_UNFIT,
     /** Arguments: what was typed. */
     CODE_UNFIT,
+    /** Arguments: the attribute, what was typed, what is wanted. */
+    ATTRIBUTE_UNFIT,
     /** Arguments: none. */
     NO_PLACE_ON_EARTH,
     /** Arguments: none. */

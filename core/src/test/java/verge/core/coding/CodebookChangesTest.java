@@ -14,6 +14,15 @@ class CodebookChangesTest {
         return new Codebook.Row(new Code(code), meaning, Codebook.Kind.STRING, Codebook.Surface.BREAKLINE, drawn, group, List.of(), asked);
     }
 
+    /** Its order stays, so that the legend does; what was made in the field counts, and what is new stands behind. */
+    @Test
+    void aBookIsAmendedInItsPlace() {
+        Codebook office = new Codebook("office", List.of(row("KRB", "kerb", Codebook.Drawn.PLAIN, "", List.of()), row("RLG", "railing", DASHED, "Yard", List.of())));
+        Codebook field = new Codebook("field", List.of(row("GAT", "gate", DASHED, "", List.of()), row("KRB", "granite kerb", DASHED, "", List.of())));
+        assertThat(office.amended(field).rows()).extracting(r -> r.code() + " " + r.meaning()).containsExactly("KRB granite kerb", "RLG railing", "GAT gate");
+        assertThat(office.amended(field).title()).isEqualTo("office");
+    }
+
     @Test
     void whatCameWentAndIsOtherwiseIsTold() {
         Codebook earlier = new Codebook("1", List.of(row("KRB", "kerb", Codebook.Drawn.PLAIN, "", List.of()), row("OLD", "gone", Codebook.Drawn.PLAIN, "", List.of()), row("RLG", "railing", DASHED, "Yard", List.of())));

@@ -104,6 +104,14 @@ class ShotDoubtsTest {
         });
     }
 
+    /** A step that climbs eight metres by six decimetres and turns along the slope: its next corner is as high as its last. */
+    @Test
+    void roundACornerTheGroundMayGoLevel() {
+        UUID step = new UUID(0, 9);
+        assertThat(List.of(shoot("STP", step, 20, 20, 0), shoot("STP", step, 20, 34, 0.6), shoot("STP", step, 28, 34, 1.2), shoot("STP", step, 28, 20, 0.6))).allMatch(List::isEmpty);
+        assertThat(shoot("STP", step, 27, 20, 2.6)).singleElement().isInstanceOf(Doubt.HeightJump.class);
+    }
+
     @Test
     void breaklinesThatCrossAtTwoHeightsAreDoubtedAndThoseThatMeetAreNot() {
         shoot("KRB", KERB, 20, 0, 0);

@@ -1,0 +1,60 @@
+package verge.core.doubt;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Stream;
+import verge.core.coding.Attribute;
+import verge.core.coding.Code;
+import verge.core.coding.Codebook;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
+import verge.core.strings.SurveyString;
+
+/**
+ * What a code asks for about one shot or one string: points are asked about one by one, strings once for all of their shots.
+ *
+ * @param subject the shot or the string
+ * @param title how people call it
+ * @param attributes that the codebook asks for
+ * @param answers that were given
+ */
+public record Asked(UUID subject, String title, Code code, List<Attribute> attributes, Map<String, String> answers) {
+    /** What is asked for about a point by itself; empty for none. */
+    public static Optional<Asked> of(StoredPoint point, JobState state, Codebook book) {
+        return row(book, point.code(), false).map(row -> new Asked(point.entry(), point.name() + " " + point.code(), point.code(), row.attributes(), state.answersOf(point.entry())));
+    }
+
+    public static Optional<Asked> of(SurveyString string, JobState state, Codebook book) {
+        return row(book, string.name().code(), true).map(row -> new Asked(string.id(), string.name().toString(), string.name().code(), row.attributes(), state.answersOf(string.id())));
+    }
+
+    /** By the id of a shot or of a string. */
+    public static Optional<Asked> of(UUID subject, JobState state, Codebook book) {
+        return state.string(subject).flatMap(s -> of(s, state, book)).or(() -> state.pointsOf(subject).stream().findFirst().flatMap(p -> of(p, state, book)));
+    }
+
+    private static Optional<Codebook.Row> row(Codebook book, Code code, boolean string) {
+        return book.row(code).filter(row -> row.joins() == string && !row.attributes().isEmpty());
+    }
+
+    /** All that is asked for in a job, points first. */
+    public static Stream<Asked> all(JobState state, Codebook book) {
+        return Stream.concat(state.points().filter(p -> p.origin() == Origin.MEASURED).flatMap(p -> of(p, state, book).stream()), state.strings().stream().flatMap(s -> of(s, state, book).stream()));
+    }
+
+    /** What must be answered and is not. */
+    public List<Attribute> missing() {
+        return attributes.stream().filter(a -> a.required() && !answers.containsKey(a.name())).toList();
+    }
+
+    /** Answers typed for it, as they are kept; those to what the code does not ask for are left out. @throws verge.core.problem.SurveyException ATTRIBUTE_UNFIT */
+    public List<Map.Entry<String, String>> read(Map<String, String> typed) {
+        List<Map.Entry<String, String>> read = new ArrayList<>();
+        attributes.stream().filter(a -> typed.containsKey(a.name())).forEach(a -> read.add(Map.entry(a.name(), a.read(typed.get(a.name())))));
+        return read;
+    }
+}
