@@ -81,7 +81,7 @@ class DemoFieldWork {
 
     private ShotTaken shoot(UUID job, PracticeGround ground, GridPoint place, String code, List<Armed> armed) {
         ground.pole(place);
-        return (ShotTaken) measuring.measure(job, UUID.randomUUID(), MeasureService.nextName(journals.journal(job)).text(), code, Map.of(), armed, false, DemoWorld.PERSON).join().entry().payload();
+        return (ShotTaken) measuring.measure(job, UUID.randomUUID(), MeasureService.nextName(journals.journal(job)).text(), code, Map.of(), MeasureService.Beside.NOT, armed, false, DemoWorld.PERSON).join().entry().payload();
     }
 
     private static void await(BooleanSupplier reached) {

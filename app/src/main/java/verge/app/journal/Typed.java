@@ -20,9 +20,15 @@ import verge.core.units.LengthUnit;
 public record Typed(JobSettings settings, Function<String, Length> prism) {
     private static final Length HIGHEST_POLE = new Length(10);
     private static final Length HIGHEST_INSTRUMENT = new Length(4);
+    private static final Length FARTHEST_ASIDE = new Length(100);
     private static final Length FARTHEST_SIGHT = new Length(20_000);
 
     /** @throws SurveyException NOT_A_LENGTH or OUT_OF_RANGE */
+    /** How far something lies beside something else, either way. */
+    public static Length aside(String typed, LengthUnit unit) {
+        return within("distance beside the prism", typed, LengthText.parse(typed, unit), new Length(-FARTHEST_ASIDE.metres()), FARTHEST_ASIDE);
+    }
+
     public Length poleHeight(String typed) {
         return poleHeight(typed, unit());
     }

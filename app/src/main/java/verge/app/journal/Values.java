@@ -86,6 +86,11 @@ public final class Values<P extends Payload> {
         return this;
     }
 
+    /** A length that may point either way. */
+    public Values<P> length(String field, String label, Length now, BiFunction<P, Length, P> with) {
+        return add(field, "", label, figures.bare(now), figures.lengthUnit().symbol(), Value.Asked.FIGURE, false, (was, typed, by) -> with.apply(was, Typed.aside(typed, by.settings().figures().lengthUnit())));
+    }
+
     /** A figure of any kind. */
     public Values<P> figure(String field, String group, String label, String now, String unit, Value.Setter<P> setter) {
         return add(field, group, label, now, unit, Value.Asked.FIGURE, false, setter);

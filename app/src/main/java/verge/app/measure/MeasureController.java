@@ -1,6 +1,8 @@
 package verge.app.measure;
 
 import java.security.Principal;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -33,6 +35,7 @@ import verge.core.journal.Entry;
 import verge.core.measure.ShotTaken;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
+import verge.core.pole.TargetChosen;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.JobSettings;
@@ -43,6 +46,8 @@ import verge.core.units.Figures;
 @RequestMapping("/jobs/{job}/measure")
 class MeasureController {
     private static final int SHOTS_SHOWN = 40;
+    private static final int LAST_CORRECTED = 10;
+    private static final int POLES_SHOWN = 3;
     private static final String NOTE = "note:";
 
     private final MeasureService measuring;
@@ -85,10 +90,21 @@ class MeasureController {
         model.addAttribute("shots", IntStream.rangeClosed(1, Math.min(SHOTS_SHOWN, measured.size()))
                 .mapToObj(back -> line(journal.state().settings(), measured.get(measured.size() - back))).toList());
         model.addAttribute("unit", f.lengthUnit().symbol());
+        model.addAttribute("metresPerUnit", f.lengthUnit().metresPerUnit());
+        model.addAttribute("poles", poles(journal, f));
+        model.addAttribute("lastNames", IntStream.rangeClosed(1, Math.min(LAST_CORRECTED, measured.size())).mapToObj(back -> measured.get(measured.size() - back).name().text()).collect(Collectors.joining(", ")));
         model.addAttribute("strings", OpenStrings.of(journal.state(), book));
         model.addAttribute("armed", json.writeValueAsString(OpenStrings.armed(journal)));
         model.addAttribute("last", journal.lastEntry(ShotTaken.class).map(e -> lastShot(journal, e)).orElse(null));
         return "measure/measure";
+    }
+
+    /** Heights that the pole had in this job, the latest first, without the one it has. */
+    private static List<String> poles(Journal journal, Figures f) {
+        List<String> all = new ArrayList<>(journal.entries().stream().map(Entry::payload).filter(TargetChosen.class::isInstance).map(t -> f.bare(((TargetChosen) t).target().height())).toList());
+        Collections.reverse(all);
+        String now = journal.state().target().map(t -> f.bare(t.height())).orElse("");
+        return all.stream().distinct().filter(height -> !height.equals(now)).limit(POLES_SHOWN).toList();
     }
 
     private static LastShot lastShot(Journal journal, Entry shot) {
@@ -137,8 +153,8 @@ class MeasureController {
     @PostMapping("/shots")
     @ResponseBody
     CompletableFuture<Stored> shoot(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String name, @RequestParam String code,
-            @RequestParam(defaultValue = "[]") String joins, @RequestParam(defaultValue = "false") boolean again, @RequestParam Map<String, String> fields, Principal person) {
-        return measuring.measure(job, id, name, code, notes(fields), armed(joins), again, person.getName()).thenApply(kept -> {
+            @RequestParam(defaultValue = "[]") String joins, @RequestParam(defaultValue = "false") boolean again, MeasureService.Beside beside, @RequestParam Map<String, String> fields, Principal person) {
+        return measuring.measure(job, id, name, code, notes(fields), beside, armed(joins), again, person.getName()).thenApply(kept -> {
             Journal journal = journals.journal(job);
             Optional<StoredPoint> point = journal.state().pointsOf(kept.entry().id()).stream().findFirst();
             Codebook book = codebooks.of(job);

@@ -11,16 +11,20 @@ import verge.app.device.InstrumentWatch;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
+import verge.app.journal.Typed;
 import verge.app.journal.UnderWay;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
+import verge.core.measure.Aside;
 import verge.core.measure.NotesWritten;
 import verge.core.measure.ShotTaken;
 import verge.core.points.Origin;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.units.Length;
+import verge.core.units.LengthUnit;
 
 /** Measures points and keeps their readings. */
 @Service
@@ -42,23 +46,38 @@ public class MeasureService {
      * Measures and stores one point. All that can be refused is refused before the instrument is asked.
      *
      * @param notes by the names of the job's own fields
+     * @param beside where the point lies beside the prism as it was typed: right, farther, up; blank for nought
      * @param armed the strings that it is to join
      * @param again whether a point may be of the name: both are kept; else a name that somebody else has given meanwhile is refused
      * @param id made by the asker; asking again with it measures nothing and gives what was stored
-     * @return fails with a SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, STRING_WITHOUT_CODE, as {@link InstrumentWatch#ready}, or as the instrument does
+     * @return fails with a SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, STRING_WITHOUT_CODE, NOT_A_LENGTH, OUT_OF_RANGE, as {@link InstrumentWatch#ready}, or as the instrument does
      */
-    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, List<Armed> armed, boolean again, String person) {
+    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, Beside beside, List<Armed> armed, boolean again, String person) {
         return underWay.once(job, id, () -> {
             PointName name = PointName.parse(typedName);
             Code code = Code.parse(typedCode);
             requireFree(journals.state(job), name, again);
             Armed.joinings(journals.state(job), id, armed);
+            Aside aside = beside.read(journals.state(job).settings().figures().lengthUnit());
             InstrumentWatch.Ready ready = watch.ready(job);
             return watch.shoot(ready).thenApply(reading -> journals.append(job, new Author(id, person, ready.device()), state -> {
                 requireFree(state, name, again);
-                return new ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes), Armed.joinings(state, id, armed));
+                return new ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes), aside, Armed.joinings(state, id, armed));
             }));
         });
+    }
+
+    /** Where a point lies beside the prism, as it was typed. */
+    public record Beside(String right, String farther, String up) {
+        public static final Beside NOT = new Beside("", "", "");
+
+        private Aside read(LengthUnit unit) {
+            return new Aside(read(right, unit), read(farther, unit), read(up, unit));
+        }
+
+        private static Length read(String typed, LengthUnit unit) {
+            return typed == null || typed.isBlank() ? Length.ZERO : Typed.aside(typed, unit);
+        }
     }
 
     /** Notes for the fields that the job has, blank ones left out. */

@@ -14,9 +14,12 @@ import verge.app.journal.Wire;
 import verge.app.journal.Wires;
 import verge.app.leaf.ReductionSteps;
 import verge.app.strings.StringWires;
+import verge.core.measure.Aside;
 import verge.core.measure.NotesWritten;
 import verge.core.measure.ShotTaken;
 import verge.core.strings.SurveyString;
+import verge.core.units.Figures;
+import verge.core.units.Length;
 
 /** Shots, in journals and in the book. */
 final class ShotKinds {
@@ -29,6 +32,12 @@ final class ShotKinds {
 
     @Component
     static final class Shot extends EntryKind<ShotTaken> {
+        private static final Wire<Aside> ASIDE = Wire.object(o -> {
+            var right = o.field("right", Wires.LENGTH, Aside::right);
+            var farther = o.field("farther", Wires.LENGTH, Aside::farther);
+            var up = o.field("up", Wires.LENGTH, Aside::up);
+            return row -> new Aside(row.get(right), row.get(farther), row.get(up));
+        });
         private static final Wire<ShotTaken> WIRE = Wire.object(o -> {
             var setup = o.field("setup", Wire.ID, ShotTaken::setup);
             var name = o.field("name", Wires.NAME, ShotTaken::name);
@@ -36,8 +45,9 @@ final class ShotKinds {
             var reading = o.field("reading", Wires.READING, ShotTaken::reading);
             var target = o.field("target", Wires.TARGET, ShotTaken::target);
             var notes = o.field("notes", Wire.TEXT.byName(), ShotTaken::notes);
+            var aside = o.field("aside", ASIDE, ShotTaken::aside);
             var joins = o.field("joins", StringWires.JOINING.list(), ShotTaken::joins);
-            return row -> new ShotTaken(row.get(setup), row.get(name), row.get(code), row.get(reading), row.get(target), row.get(notes), row.get(joins));
+            return row -> new ShotTaken(row.get(setup), row.get(name), row.get(code), row.get(reading), row.get(target), row.get(notes), row.get(aside), row.get(joins));
         });
         private static final Wire<ShotTaken> BEFORE_STRINGS = Wire.object(o -> {
             var setup = o.field("setup", Wire.ID);
@@ -73,12 +83,12 @@ final class ShotKinds {
 
         @Override
         public String text(ShotTaken says, InBook in) {
-            return named(says) + "  " + in.circle(says.reading()) + joins(says, in) + notes(says.notes());
+            return named(says) + "  " + in.circle(says.reading()) + aside(says.aside(), in.figures()) + joins(says, in) + notes(says.notes());
         }
 
         @Override
         public String brief(ShotTaken says, InBook in) {
-            return named(says) + "  " + in.sight(says.reading()) + joins(says, in);
+            return named(says) + "  " + in.sight(says.reading()) + aside(says.aside(), in.figures()) + joins(says, in);
         }
 
         @Override
@@ -88,7 +98,12 @@ final class ShotKinds {
 
         @Override
         public List<TraceStep> steps(ShotTaken says, InBook in) {
-            return ReductionSteps.of(in, says.setup(), says.reading(), says.target());
+            List<TraceStep> steps = ReductionSteps.of(in, says.setup(), says.reading(), says.target());
+            if (steps.isEmpty() || says.aside().equals(Aside.NONE)) {
+                return steps;
+            }
+            TraceStep beside = new TraceStep("The point beside the prism:" + aside(says.aside(), in.figures()), point(in).map(p -> in.state().settings().place(p.position())).orElse(""));
+            return Stream.concat(steps.stream(), Stream.of(beside)).toList();
         }
 
         @Override
@@ -100,6 +115,15 @@ final class ShotKinds {
             return (shot.name() + " " + shot.code()).strip();
         }
 
+        /** Where the point lies beside the prism, in words; nothing for where the prism stood. */
+        private static String aside(Aside aside, Figures f) {
+            return one(aside.right(), "right", "left", f) + one(aside.farther(), "farther", "nearer", f) + one(aside.up(), "up", "down", f);
+        }
+
+        private static String one(Length off, String ahead, String back, Figures f) {
+            return off.equals(Length.ZERO) ? "" : "  " + f.bare(off.abs()) + " " + (off.metres() < 0 ? back : ahead);
+        }
+
         /** The strings it is a vertex of, as they are called now. */
         private static String joins(ShotTaken shot, InBook in) {
             return shot.joins().isEmpty() ? "" : "  on " + shot.joins().stream().map(j -> in.state().string(j.string()).map(SurveyString::name).orElse(j.name()).toString()).collect(Collectors.joining(" and "));
@@ -108,7 +132,10 @@ final class ShotKinds {
         @Override
         public Stream<Value<ShotTaken>> values(ShotTaken says, InBook in) {
             return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name)).code("code", "", says.code(), ShotTaken::with)
-                    .target("targetHeight", "prismConstant", "", ShotTaken::target, (was, target) -> was.withTargets(t -> target)).reading(ShotTaken::reading, ShotTaken::with).all();
+                    .target("targetHeight", "prismConstant", "", ShotTaken::target, (was, target) -> was.withTargets(t -> target)).reading(ShotTaken::reading, ShotTaken::with)
+                    .length("right", "Right of the prism", says.aside().right(), (was, right) -> was.with(new Aside(right, was.aside().farther(), was.aside().up())))
+                    .length("farther", "Farther than the prism", says.aside().farther(), (was, farther) -> was.with(new Aside(was.aside().right(), farther, was.aside().up())))
+                    .length("up", "Above the pole's foot", says.aside().up(), (was, up) -> was.with(new Aside(was.aside().right(), was.aside().farther(), up))).all();
         }
     }
 

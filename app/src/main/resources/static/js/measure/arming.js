@@ -138,6 +138,18 @@ export class Arming {
 
   /** In words: what the next shot will do, and which string goes on after it. */
   words() {
+    return this.goes() + this.beside();
+  }
+
+  /** Where the point lies beside the prism, so that nobody forgets that it does. */
+  beside() {
+    const sides = { right: ['right', 'left'], farther: ['farther', 'nearer'], up: ['up', 'down'] };
+    const typed = Object.entries(sides).map(([field, [ahead, back]]) => [this.bench.querySelector(`#${field}`).value.trim(), ahead, back]).filter(([value]) => value)
+      .map(([value, ahead, back]) => (/^[-−]/.test(value) ? `${value.slice(1)} ${back}` : `${value} ${ahead}`));
+    return typed.length ? `, the point lying ${typed.join(' and ')}` : '';
+  }
+
+  goes() {
     const [first, ...others] = this.joins;
     if (this.adding) {
       return `Touch what the shot is to join besides ${first.string ? first.name : `the new ${first.code}`}`;

@@ -6,6 +6,7 @@ import { refreshFrame, tellStored } from 'verge/frame/leaves.js';
 import { listenToDeeds } from 'verge/device/deeds.js';
 import { Arming } from 'verge/measure/arming.js';
 import { followPole, showArmed } from 'verge/measure/ghost.js';
+import { ByItself } from 'verge/measure/itself.js';
 import { isNew, joins, openLegend, showChosen, showLegend, showMatching, touchMeasures } from 'verge/measure/legend.js';
 import { ask, keepAsked } from 'verge/attributes/asked.js';
 import { keepPole } from 'verge/pole/pole.js';
@@ -34,6 +35,11 @@ export function mount(bench) {
     touchMeasures() && take();
   });
   bench.addEventListener('click', event => {
+    const pole = event.target.closest('[data-pole]');
+    if (pole) {
+      form.elements.targetHeight.value = pole.dataset.pole;
+      form.elements.targetHeight.dispatchEvent(new Event('change', { bubbles: true }));
+    }
     const make = event.target.closest('[data-make]');
     make && makeCode(bench, arming, code.value.trim(), make.dataset.make);
   });
@@ -44,6 +50,7 @@ export function mount(bench) {
       arming.choose(code.value.trim(), joins(bench, code.value.trim()), false);
     }
   });
+  form.addEventListener('input', () => arming.show());
   form.addEventListener('submit', event => event.preventDefault());
   showChosen(bench, code.value);
   keepPole(form);
@@ -51,14 +58,37 @@ export function mount(bench) {
   listenToStrings(bench, arming);
   const strike = document.getElementById('strike-last');
   strike.addEventListener('click', () => strikeLast(bench, strike, arming));
-  return followSketch(arming);
+  return followSketch(arming, measureByItself(bench, take));
+}
+
+const BESIDE = ['right', 'farther', 'up'];
+
+/** Where the next point lies beside the prism, as it is typed. */
+const beside = form => Object.fromEntries(BESIDE.map(field => [field, form.elements[field].value]));
+
+/** Each way of measuring by itself begins anew when it is chosen, and ends with a touch. */
+function measureByItself(bench, take) {
+  const choice = bench.querySelector('#by-itself');
+  const stop = document.getElementById('stop-itself');
+  const byItself = new ByItself(take);
+  const choose = () => {
+    const [kind, much] = choice.value.split(':');
+    byItself.start(kind && kind !== 'waited' ? `${kind}:${much * bench.dataset.metres}` : choice.value);
+    stop.hidden = !byItself.on;
+  };
+  choice.addEventListener('change', choose);
+  stop.addEventListener('click', () => { choice.value = ''; choose(); });
+  return byItself;
 }
 
 /** The string that was touched on the sketch goes on; the ghost follows the pole. */
-function followSketch(arming) {
+function followSketch(arming, byItself) {
   const touched = event => { event.preventDefault(); arming.take(event.detail.string.id, event.detail.end); };
   const again = () => arming.show();
-  const pole = event => followPole(event.detail);
+  const pole = ({ detail }) => {
+    followPole(detail);
+    byItself.poleIsAt(detail.pole?.position ? [detail.pole.east, detail.pole.north] : null);
+  };
   document.addEventListener('verge:string', touched);
   document.addEventListener('verge:strings', again);
   document.addEventListener('verge:instrument', pole);
@@ -67,6 +97,7 @@ function followSketch(arming) {
     document.removeEventListener('verge:string', touched);
     document.removeEventListener('verge:strings', again);
     document.removeEventListener('verge:instrument', pole);
+    byItself.stop();
     showArmed([]);
   };
 }
@@ -143,7 +174,7 @@ async function measure(form, button, arming) {
   const notes = [...form.elements].filter(field => field.name.startsWith('note:'));
   const asked = performance.now();
   try {
-    const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value, joins: arming.asked(), again: name.value !== name.defaultValue, ...Object.fromEntries(notes.map(n => [n.name, n.value])) });
+    const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value, joins: arming.asked(), again: name.value !== name.defaultValue, ...beside(form), ...Object.fromEntries(notes.map(n => [n.name, n.value])) });
     shot.settle();
     stored.before || tellStored();
     if (stored.point && !stored.elsewhere) {
@@ -168,6 +199,7 @@ async function measure(form, button, arming) {
     name.defaultValue = stored.next;
     code.defaultValue = code.value;
     notes.forEach(note => { note.value = ''; });
+    bench.querySelector('#beside-held').checked || BESIDE.forEach(field => { form.elements[field].value = ''; });
     showFresh(bench, await refreshFrame(), arming);
   } catch (problem) {
     shot.settle(problem);

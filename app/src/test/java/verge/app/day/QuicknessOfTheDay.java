@@ -26,6 +26,7 @@ import verge.core.coding.PointName;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
+import verge.core.measure.Aside;
 import verge.core.measure.ShotTaken;
 import verge.core.points.Origin;
 import verge.core.reading.Target;
@@ -124,7 +125,7 @@ class QuicknessOfTheDay {
                 distance += random.nextDouble() - 0.4;
                 Joining joining = new Joining(new UUID(14, string), new StringName(new Code("KRB"), string + 1), End.LAST, i % 4 == 2 ? Bend.FLOWING : Bend.CORNER, false);
                 shots.add(new ShotTaken(setup, new PointName("S" + string + "-" + i), new Code("KRB"), new TotalStationReading(new Angle(direction).wholeCircle(), new Angle(1.56), new Length(distance), ""),
-                        new Target(new Length(1.6), new Length(-0.012)), Map.of(), List.of(joining)));
+                        new Target(new Length(1.6), new Length(-0.012)), Map.of(), Aside.NONE, List.of(joining)));
             }
         }
         return shots;

@@ -25,7 +25,7 @@ final class Views {
     private static final String LONG_NAME = "Landing causeway and the whole of the northern mole with its steps and railings";
     private static final int MANY = 3_000;
     private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover",
-            "book", "walk-round", "floors", "ground", "rework");
+            "book", "walk-round", "floors", "ground", "rework", "strings", "attributes");
 
     /**
      * @param done script that brings the page into the state that is looked at; may give a promise
@@ -51,6 +51,7 @@ final class Views {
         BENCHES.forEach(b -> views.add(new View(b, path + b)));
         views.add(new View("setup, read", "/jobs/" + read() + "/setup"));
         views.addAll(opened(path));
+        views.addAll(drawn());
         views.addAll(plain(usual));
         UUID empty = Jobs.empty(verge).id();
         BENCHES.forEach(b -> views.add(new View(b + ", no data", "/jobs/" + empty + "/" + b)));
@@ -77,6 +78,23 @@ final class Views {
                         + ".then(p => p.touch([{ away: 0, point: s.points.find(q => q.name === '101'), name: '101', kind: 'measured' }], () => {})))"),
                 new View("refused", path + "setup", "import('/js/frame/said.js').then(s => s.sayProblem({ message: 'The instrument was carried or knocked since it was set up on T2.', "
                         + "means: 'Its orientation no longer holds; nothing was stored. What was measured before stays good.', next: 'Set up again, with a backsight.' }))"));
+    }
+
+    /** What belongs to strings and to what is asked about them. */
+    private List<View> drawn() throws Exception {
+        FieldParty party = new FieldParty(verge);
+        party.setUpOnT2();
+        party.kerb("k1", 5, -5, true);
+        party.kerb("f2", 8, 0, false);
+        party.kerb("k3", 5, 5, false);
+        UUID string = party.state().strings().get(0).id();
+        String path = "/jobs/" + party.job() + "/";
+        return List.of(new View("measure, a string armed", path + "measure"), new View("a string", path + "strings/" + string, "document.querySelector('.vertex summary').click()"), new View("all strings", path + "strings"),
+                new View("about a string", path + "attributes/" + string), new View("a code", path + "codes/KRB"),
+                new View("asked", path + "measure", "import('/js/attributes/asked.js').then(a => a.ask(['" + string + "']))"),
+                new View("more of a string", path + "measure", "document.querySelector('.over-more summary').click()"),
+                new View("a new code", path + "measure", "(f => { f.value = 'QQX'; f.dispatchEvent(new Event('input', { bubbles: true })); })(document.getElementById('code'))"),
+                new View("a string touched", path + "measure", "import('/js/sketch/sketch.js').then(s => import('/js/sketch/pick.js').then(p => p.touch([{ away: 0, string: [...s.theStrings().values()][0], name: 'KRB 1', kind: 'string', end: 'LAST' }], () => {})))"));
     }
 
     private static List<View> plain(Job job) {

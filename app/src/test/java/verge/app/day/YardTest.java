@@ -98,6 +98,30 @@ class YardTest extends InBrowser {
         assertThat(party.page("/codes/" + made)).contains("a string");
     }
 
+    /** Every two metres walked a shot, one like any other, until a touch ends it; what is lost of the way is not made up. */
+    @Test
+    void aKerbIsWalkedAlong() throws Exception {
+        party = new FieldParty(verge);
+        party.setUpOnT2();
+        browser.signIn();
+        browser.open("/jobs/" + party.job() + "/measure");
+        browser.tap(By.cssSelector("#legend [data-code=KRB]"));
+        browser.choose("by-itself", "moved:2");
+        for (int decimetres = 0; decimetres <= 90; decimetres += 5) {
+            party.ground().pole(Ternholm.YARD.plus(5, decimetres / 10.0));
+            Thread.sleep(250);
+        }
+        browser.until(d -> party.state().strings().stream().anyMatch(s -> s.vertices().size() >= 3));
+        touch("#stop-itself");
+        browser.until(d -> d.findElements(By.cssSelector("#measure.busy")).isEmpty());
+        int stopped = party.entries();
+        party.ground().pole(Ternholm.YARD.plus(5, 20));
+        Thread.sleep(800);
+        assertThat(party.entries()).isEqualTo(stopped);
+        List<Vertex> walked = party.state().strings().get(0).vertices();
+        assertThat(IntStream.range(1, walked.size()).mapToObj(i -> walked.get(i).position().plan().distanceMetres(walked.get(i - 1).position().plan()))).allMatch(apart -> apart > 1.9);
+    }
+
     @Test
     void theYardIsMappedByTouchAlone() throws Exception {
         party = new FieldParty(verge);

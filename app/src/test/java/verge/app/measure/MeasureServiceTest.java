@@ -81,8 +81,8 @@ class MeasureServiceTest {
 
     @Test
     void aBadNameOrCodeIsRefusedBeforeTheInstrumentTurns() {
-        assertThat(problemOf(service.measure(JOB, UUID.randomUUID(), "=1", "KRB", Map.of(), List.of(), false, "p"))).isEqualTo(Problem.POINT_NAME_UNFIT);
-        assertThat(problemOf(service.measure(JOB, UUID.randomUUID(), "1", "K R B", Map.of(), List.of(), false, "p"))).isEqualTo(Problem.CODE_UNFIT);
+        assertThat(problemOf(service.measure(JOB, UUID.randomUUID(), "=1", "KRB", Map.of(), MeasureService.Beside.NOT, List.of(), false, "p"))).isEqualTo(Problem.POINT_NAME_UNFIT);
+        assertThat(problemOf(service.measure(JOB, UUID.randomUUID(), "1", "K R B", Map.of(), MeasureService.Beside.NOT, List.of(), false, "p"))).isEqualTo(Problem.CODE_UNFIT);
         verify(watch, never()).shoot(any());
     }
 
@@ -102,7 +102,7 @@ class MeasureServiceTest {
             return new Kept(new Entry(author.entry(), 2, Instant.EPOCH, author.person(), author.device(), payload.apply(journal.state())), false);
         });
         UUID id = UUID.randomUUID();
-        Kept kept = service.measure(JOB, id, " 7 ", "KRB", Map.of("unknown field", "x"), List.of(), false, "p").join();
+        Kept kept = service.measure(JOB, id, " 7 ", "KRB", Map.of("unknown field", "x"), MeasureService.Beside.NOT, List.of(), false, "p").join();
         assertThat(kept.before()).isFalse();
         assertThat(kept.entry().id()).isEqualTo(id);
         assertThat(kept.entry().device()).isEqualTo("test");
@@ -117,7 +117,7 @@ class MeasureServiceTest {
             Function<JobState, Payload> payload = call.getArgument(2);
             return payload.apply(taken);
         });
-        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "7", "", Map.of(), List.of(), false, "p");
+        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "7", "", Map.of(), MeasureService.Beside.NOT, List.of(), false, "p");
         slow.complete(new TotalStationReading(Angle.ofDegrees(12), Angle.ofDegrees(91), new Length(33), "raw"));
         assertThat(problemOf(shot)).isEqualTo(Problem.POINT_NAME_TAKEN);
     }
@@ -125,7 +125,7 @@ class MeasureServiceTest {
     @Test
     void aReadingThatFailsStoresNothing() {
         when(watch.shoot(any())).thenReturn(CompletableFuture.failedFuture(new SurveyException(Problem.LINK_LOST, "x")));
-        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "1", "", Map.of(), List.of(), false, "p");
+        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "1", "", Map.of(), MeasureService.Beside.NOT, List.of(), false, "p");
         assertThat(shot).isCompletedExceptionally();
         verify(journals, never()).append(any(), any(), any(Function.class));
     }
@@ -135,7 +135,7 @@ class MeasureServiceTest {
         UUID id = UUID.randomUUID();
         Entry stored = new Entry(id, 2, Instant.EPOCH, "p", "d", new TargetChosen(PRISM));
         journal = journal.append(stored);
-        assertThat(service.measure(JOB, id, "1", "", Map.of(), List.of(), false, "p").join()).isEqualTo(new Kept(stored, true));
+        assertThat(service.measure(JOB, id, "1", "", Map.of(), MeasureService.Beside.NOT, List.of(), false, "p").join()).isEqualTo(new Kept(stored, true));
         verify(watch, never()).ready(any());
     }
 

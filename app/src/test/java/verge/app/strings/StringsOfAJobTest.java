@@ -90,6 +90,27 @@ class StringsOfAJobTest {
         assertThat(party.page("/book")).contains("on KRB 1 and KRB 2 and KRB 3");
     }
 
+    /** Thirty centimetres right of the prism as seen from T2, and the string goes through there; corrected, it goes elsewhere. */
+    @Test
+    void aShotBesideTheMarkIsWhereThePointIs() throws Exception {
+        Map<String, String> fields = new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "code", "KRB", "joins", "[" + joining(null, "CORNER") + "]"));
+        party.ground().pole(Ternholm.YARD.plus(10, 0));
+        fields.put("name", "A");
+        party.post("/measure/shots", fields);
+        fields.putAll(Map.of("name", "B", "id", UUID.randomUUID().toString(), "right", "0,30", "up", "-0.1"));
+        party.post("/measure/shots", fields);
+        var a = party.state().find(new PointName("A")).orElseThrow().position();
+        var b = string("KRB 2").vertices().get(0).position();
+        assertThat(a.plan().distanceMetres(b.plan())).isCloseTo(0.3, within(0.004));
+        assertThat(b.elevation().orElseThrow().metres() - a.elevation().orElseThrow().metres()).isCloseTo(-0.1, within(0.004));
+        assertThat(b.plan().easting()).as("T2 stands south-west of it").isGreaterThan(a.plan().easting());
+        assertThat(party.page("/book")).contains("0.300 right  0.100 down");
+        fields.putAll(Map.of("name", "C", "id", UUID.randomUUID().toString(), "right", "far"));
+        assertThat(party.post("/measure/shots", fields).body()).contains("NOT_A_LENGTH");
+        fields.put("right", "300");
+        assertThat(party.post("/measure/shots", fields).body()).contains("OUT_OF_RANGE");
+    }
+
     /** What was shot is not lost because the string it was meant for is gone: it begins a new one. */
     @Test
     void aStringWhoseShotsWereStruckIsBegunAnew() throws Exception {

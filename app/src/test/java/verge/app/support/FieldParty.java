@@ -16,6 +16,7 @@ import verge.app.journal.JournalService;
 import verge.core.job.JobState;
 import verge.core.leaf.Leaf;
 import verge.core.units.Decimals;
+import verge.instruments.world.Ternholm;
 import verge.instruments.port.LinkState;
 import verge.instruments.standin.PracticeGround;
 
@@ -99,6 +100,13 @@ public final class FieldParty {
 
     public HttpResponse<String> shoot(String name) throws Exception {
         return post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", name, "code", "GRD"));
+    }
+
+    /** One shot of a kerb: it begins a new string, or goes on with the last one. */
+    public void kerb(String name, double north, double east, boolean begins) throws Exception {
+        ground().pole(Ternholm.YARD.plus(north, east));
+        String last = begins ? "null" : "\"" + state().strings().get(state().strings().size() - 1).id() + "\"";
+        post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", name, "code", "KRB", "joins", "[{\"string\":" + last + ",\"code\":\"KRB\",\"bend\":\"" + (name.startsWith("f") ? "FLOWING" : "CORNER") + "\"}]"));
     }
 
     public HttpResponse<String> post(String rest, Map<String, String> fields) throws Exception {

@@ -20,9 +20,10 @@ import verge.core.strings.Strung;
 /**
  * @param setup the entry of the leaf it belongs to
  * @param notes what was written into the job's own fields, by their names; blank ones are left out
+ * @param aside where the point lies beside the prism
  * @param joins the strings that it is a vertex of, each once
  */
-public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes, List<Joining> joins)
+public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes, Aside aside, List<Joining> joins)
         implements Sighted, Targeted, Naming, Strung {
     public ShotTaken {
         notes = Map.copyOf(notes);
@@ -32,9 +33,9 @@ public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReadi
         }
     }
 
-    /** Of no string. */
+    /** Of no string, and where the prism stands. */
     public ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes) {
-        this(setup, name, code, reading, target, notes, List.of());
+        this(setup, name, code, reading, target, notes, Aside.NONE, List.of());
     }
 
     public ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target) {
@@ -58,7 +59,7 @@ public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReadi
 
     @Override
     public ShotTaken withTargets(UnaryOperator<Target> other) {
-        return new ShotTaken(setup, name, code, reading, other.apply(target), notes, joins);
+        return new ShotTaken(setup, name, code, reading, other.apply(target), notes, aside, joins);
     }
 
     @Override
@@ -68,15 +69,19 @@ public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReadi
 
     @Override
     public ShotTaken renamed(UnaryOperator<PointName> other) {
-        return new ShotTaken(setup, other.apply(name), code, reading, target, notes, joins);
+        return new ShotTaken(setup, other.apply(name), code, reading, target, notes, aside, joins);
     }
 
     public ShotTaken with(Code other) {
-        return new ShotTaken(setup, name, other, reading, target, notes, joins);
+        return new ShotTaken(setup, name, other, reading, target, notes, aside, joins);
     }
 
     public ShotTaken with(TotalStationReading other) {
-        return new ShotTaken(setup, name, code, other, target, notes, joins);
+        return new ShotTaken(setup, name, code, other, target, notes, aside, joins);
+    }
+
+    public ShotTaken with(Aside other) {
+        return new ShotTaken(setup, name, code, reading, target, notes, other, joins);
     }
 
     @Override

@@ -41,6 +41,7 @@ import verge.core.leaf.Leaf;
 import verge.core.leaf.LeafClosed;
 import verge.core.leaf.LeafReopened;
 import verge.core.leaf.StationSetUp;
+import verge.core.measure.Aside;
 import verge.core.measure.NotesWritten;
 import verge.core.measure.ShotTaken;
 import verge.core.plan.Vertices;
@@ -189,7 +190,7 @@ class WavesTest {
             case 17 -> random.nextInt(3) == 0 ? new SettingsChosen(settings(random.nextInt(3)), random.nextBoolean()) : new InverseNoted(seen(), PointSeen.named(mark()));
             case 18 -> new PositionChosen(random.nextBoolean() ? mark() : name("P"), Optional.of(any()).filter(e -> random.nextInt(3) > 0));
             case 19, 20 -> new StringEdited(string(), edit());
-            default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), joins());
+            default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), random.nextInt(3) == 0 ? new Aside(new Length(0.3), Length.ZERO, new Length(-0.1)) : Aside.NONE, joins());
         };
     }
 

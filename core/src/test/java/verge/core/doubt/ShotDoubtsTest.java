@@ -21,6 +21,7 @@ import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.leaf.StationSetUp;
+import verge.core.measure.Aside;
 import verge.core.measure.ShotTaken;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
@@ -73,7 +74,7 @@ class ShotDoubtsTest {
 
     private List<Doubt> shoot(String name, String code, UUID string, double north, double east, double up) {
         List<Joining> joins = string == null ? List.of() : List.of(new Joining(string, new StringName(new Code(code), 1), End.LAST, Bend.CORNER, false));
-        Entry shot = add(new ShotTaken(setup, new PointName(name), new Code(code), reading(north, east, up), POLE, Map.of(), joins));
+        Entry shot = add(new ShotTaken(setup, new PointName(name), new Code(code), reading(north, east, up), POLE, Map.of(), Aside.NONE, joins));
         return ShotDoubts.of(journal, shot, Codebook.general());
     }
 
