@@ -18,12 +18,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import verge.app.form.Answers;
 import verge.core.coding.Code;
-import verge.core.coding.Codebook;
 import verge.core.coding.Codebook.Drawn;
 import verge.core.coding.Codebook.Kind;
 import verge.core.coding.Codebook.Line;
 import verge.core.coding.Codebook.Marker;
 import verge.core.coding.Codebook.Surface;
+import verge.core.coding.Codebook;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 

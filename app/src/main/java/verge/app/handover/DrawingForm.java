@@ -1,7 +1,5 @@
 package verge.app.handover;
 
-import verge.core.units.Length;
-import verge.core.units.LengthUnit;
 import verge.formats.fieldwork.DxfWriter.Lines;
 import verge.formats.fieldwork.FieldworkForm;
 

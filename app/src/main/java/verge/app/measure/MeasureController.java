@@ -46,6 +46,7 @@ import verge.core.units.Figures;
 @RequestMapping("/jobs/{job}/measure")
 class MeasureController {
     private static final int SHOTS_SHOWN = 40;
+    private static final int MOST_ARMED = 20;
     private static final int LAST_CORRECTED = 10;
     private static final int POLES_SHOWN = 3;
     private static final String NOTE = "note:";
@@ -120,8 +121,12 @@ class MeasureController {
     /** @throws SurveyException REQUEST_UNFIT */
     private List<Armed> armed(String joins) {
         try {
-            return List.of(json.readValue(joins, Armed[].class));
-        } catch (JacksonException unfit) {
+            List<Armed> armed = List.of(json.readValue(joins, Armed[].class));
+            if (armed.size() <= MOST_ARMED) {
+                return armed;
+            }
+            throw new SurveyException(Problem.REQUEST_UNFIT);
+        } catch (JacksonException | NullPointerException unfit) {   // nothing, or nothing in the list
             throw new SurveyException(Problem.REQUEST_UNFIT);
         }
     }

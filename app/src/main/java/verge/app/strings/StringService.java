@@ -26,7 +26,6 @@ import verge.core.strings.End;
 import verge.core.strings.Shape;
 import verge.core.strings.Squaring;
 import verge.core.strings.StringEdited;
-import verge.core.strings.StringName;
 import verge.core.strings.SurveyString;
 import verge.core.strings.Vertex;
 import verge.core.strings.VertexId;

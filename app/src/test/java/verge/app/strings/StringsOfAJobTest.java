@@ -181,6 +181,9 @@ class StringsOfAJobTest {
         int lines = party.entries();
         assertThat(shoot(0, 0, "[{\"string\":\"x\"}]")).contains("REQUEST_UNFIT");
         assertThat(shoot(0, 0, "nonsense")).contains("REQUEST_UNFIT");
+        assertThat(shoot(0, 0, "[null]")).contains("REQUEST_UNFIT");
+        assertThat(shoot(0, 0, "null")).contains("REQUEST_UNFIT");
+        assertThat(shoot(0, 0, "[" + (joining(null, "CORNER") + ",").repeat(20) + joining(null, "CORNER") + "]")).contains("REQUEST_UNFIT");
         assertThat(shoot(0, 0, "[" + joining(null, "CORNER").replace("KRB", "") + "]")).contains("STRING_WITHOUT_CODE");
         assertThat(party.entries()).isEqualTo(lines);
     }

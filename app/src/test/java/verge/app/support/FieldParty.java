@@ -16,9 +16,9 @@ import verge.app.journal.JournalService;
 import verge.core.job.JobState;
 import verge.core.leaf.Leaf;
 import verge.core.units.Decimals;
-import verge.instruments.world.Ternholm;
 import verge.instruments.port.LinkState;
 import verge.instruments.standin.PracticeGround;
+import verge.instruments.world.Ternholm;
 
 /** Somebody at the pages and somebody with tripod and pole, on a job of their own with Ternholm's control. */
 public final class FieldParty {

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -79,7 +80,7 @@ class StringsTest {
     @Test
     void editsThatNameWhatIsNotThereDoNothing() {
         corner("a", 0, 0).corner("b", 1, 0).corner("c", 2, 0).join("d", 3, 0, Bend.CORNER, End.LAST, true);
-        steps.add(List.of(new Step.Left(java.util.Set.of(id("b"), id("d"), id("x")))));
+        steps.add(List.of(new Step.Left(Set.of(id("b"), id("d"), id("x")))));
         say(new Edit.Bent(id("x"), Bend.FLOWING)).say(new Edit.Ordered(List.of(id("x"), id("c")))).say(new Edit.Curved(id("x"), Optional.of(CurveKind.ARC)));
         assertThat(order()).isEqualTo("ca");
         steps.add(List.of(new Step.Inserted(new Vertex(id("i"), Optional.of(new PointName("i")), Position.ofPlan(1, 1), Bend.CORNER, false), Optional.of(id("x")))));

@@ -1,6 +1,7 @@
 package verge.formats.fieldwork;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -26,6 +27,7 @@ public final class DxfWriter {
     /** Hues that are told apart on dark and on light; groups take them in turn. */
     private static final int[] HUES = {30, 94, 150, 210, 14, 54, 174, 230, 84, 34};
     private static final String IN_SPACE = " 3D";
+    private static final List<String> OWN_TAGS = List.of("NAME", "CODE", "HEIGHT");
     private static final Map<Codebook.Line, double[]> DASHES = Map.of(Codebook.Line.DASHED, new double[] {0.6, -0.35}, Codebook.Line.DOTTED, new double[] {0, -0.35},
             Codebook.Line.DASH_DOT, new double[] {0.7, -0.25, 0, -0.25});
 
@@ -44,6 +46,9 @@ public final class DxfWriter {
     private final DxfSheet sheet;
     private final Map<String, Integer> layers = new LinkedHashMap<>();
     private final Map<String, Code> blocks = new LinkedHashMap<>();
+    /** Names as they were first spelled: to the format capitals make no difference. */
+    private final Map<String, String> spelled = new HashMap<>(Map.of("0", "0"));
+    private final Map<Code, String> blockOf = new HashMap<>();
 
     private DxfWriter(Fieldwork work, Options options, Appendable out) {
         this.work = work;
@@ -59,12 +64,13 @@ public final class DxfWriter {
         List<String> groups = work.book().rows().stream().map(Codebook.Row::group).distinct().toList();
         work.codes().forEach(code -> {
             int hue = work.book().row(code).map(row -> HUES[groups.indexOf(row.group()) % HUES.length]).orElse(WHITE);
-            layers.putIfAbsent(name(work.layer(code)), hue);
+            layers.putIfAbsent(layer(work.layer(code)), hue);
             if (options.lines() == Lines.BOTH && work.strings().stream().anyMatch(s -> s.code().equals(code))) {
-                layers.putIfAbsent(name(work.layer(code) + IN_SPACE), hue);
+                layers.putIfAbsent(layer(work.layer(code) + IN_SPACE), hue);
             }
         });
-        work.points().forEach(p -> blocks.putIfAbsent(block(p.code()), p.code()));
+        layers.remove("0");   // it is in every drawing
+        work.points().stream().map(Fieldwork.Spot::code).distinct().forEach(this::addBlock);
         header();
         tables();
         blocks();
@@ -81,8 +87,24 @@ public final class DxfWriter {
         return text.replaceAll("[<>/\\\\\":;?*|=,`\\p{Cntrl}]", "_");
     }
 
-    private static String block(Code code) {
-        return code.equals(Code.NONE) ? "point" : name(code.text());
+    private String layer(String wanted) {
+        String name = name(wanted);
+        return spelled.computeIfAbsent(name.toLowerCase(Locale.ROOT), first -> name);
+    }
+
+    /** Codes that differ in capitals alone, or are called like the block of points without one, have blocks of their own. */
+    private void addBlock(Code code) {
+        String wanted = code.equals(Code.NONE) ? "point" : name(code.text());
+        String name = wanted;
+        for (int i = 2; taken(name); i++) {
+            name = wanted + "_" + i;
+        }
+        blocks.put(name, code);
+        blockOf.put(code, name);
+    }
+
+    private boolean taken(String name) {
+        return blocks.keySet().stream().anyMatch(name::equalsIgnoreCase);
     }
 
     private void header() {
@@ -152,7 +174,7 @@ public final class DxfWriter {
 
     /** What the first code of a layer has for its strings. */
     private String lineType(String layer) {
-        return work.codes().stream().filter(code -> name(work.layer(code)).equals(layer) || name(work.layer(code) + IN_SPACE).equals(layer)).map(code -> work.book().line(code)).filter(DASHES::containsKey)
+        return work.codes().stream().filter(code -> layer(work.layer(code)).equals(layer) || layer(work.layer(code) + IN_SPACE).equals(layer)).map(code -> work.book().line(code)).filter(DASHES::containsKey)
                 .map(Enum::name).findFirst().orElse("Continuous");
     }
 
@@ -178,23 +200,24 @@ public final class DxfWriter {
 
     /** What a block of a code tells: name, code and height, then what the book asks for. */
     private Set<String> tags(Code code) {
-        Set<String> tags = new LinkedHashSet<>(List.of("NAME", "CODE", "HEIGHT"));
+        Set<String> tags = new LinkedHashSet<>(OWN_TAGS);
         work.book().row(code).ifPresent(row -> row.attributes().stream().map(Attribute::name).map(DxfWriter::tag).forEach(tags::add));
         work.points().stream().filter(p -> p.code().equals(code)).flatMap(p -> p.attributes().keySet().stream()).map(DxfWriter::tag).forEach(tags::add);
         return tags;
     }
 
     private static String tag(String attribute) {
-        return attribute.strip().toUpperCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "_");
+        String tag = attribute.strip().toUpperCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "_");
+        return OWN_TAGS.contains(tag) ? "ITS_" + tag : tag;
     }
 
     private void point(Fieldwork.Spot p) {
-        String layer = name(work.layer(p.code()));
+        String layer = layer(work.layer(p.code()));
         double east = work.inUnit(p.position().plan().easting());
         double north = work.inUnit(p.position().plan().northing());
         double height = p.position().elevation().map(Elevation::metres).map(work::inUnit).orElse(0.0);
         double size = work.inUnit(options.markerMetres());
-        sheet.put(0, "INSERT").put(5, sheet.nextHandle()).put(330, MODEL).put(100, "AcDbEntity").put(8, layer).put(100, "AcDbBlockReference").put(66, 1).put(2, block(p.code()))
+        sheet.put(0, "INSERT").put(5, sheet.nextHandle()).put(330, MODEL).put(100, "AcDbEntity").put(8, layer).put(100, "AcDbBlockReference").put(66, 1).put(2, blockOf.get(p.code()))
                 .place(10, east, north, height).put(41, size).put(42, size).put(43, size);
         Map<String, String> values = new LinkedHashMap<>();
         values.put("NAME", p.name());
@@ -213,10 +236,10 @@ public final class DxfWriter {
     private void string(Fieldwork.Line string) {
         for (Path path : string.paths()) {
             if (options.lines() != Lines.IN_SPACE) {
-                flat(path, name(work.layer(string.code())));
+                flat(path, layer(work.layer(string.code())));
             }
             if (options.lines() != Lines.FLAT_WITH_ARCS) {
-                inSpace(path, name(work.layer(string.code()) + (options.lines() == Lines.BOTH ? IN_SPACE : "")));
+                inSpace(path, layer(work.layer(string.code()) + (options.lines() == Lines.BOTH ? IN_SPACE : "")));
             }
         }
     }

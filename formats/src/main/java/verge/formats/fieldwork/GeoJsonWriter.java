@@ -2,6 +2,7 @@ package verge.formats.fieldwork;
 
 import java.io.Writer;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import tools.jackson.core.JsonGenerator;
@@ -16,6 +17,9 @@ import verge.core.plan.Vertices;
 
 /** Writes a drawing as GeoJSON (RFC 7946): longitude, latitude and, where there is one, the elevation in metres. Arcs become chords. */
 public final class GeoJsonWriter {
+    /** Members that every feature has; an attribute of the same name is told apart. */
+    private static final Set<String> OWN = Set.of("name", "kind", "code", "meaning", "layer");
+
     private GeoJsonWriter() {
     }
 
@@ -77,7 +81,7 @@ public final class GeoJsonWriter {
         json.writeStringProperty("code", code.text());
         json.writeStringProperty("meaning", work.meaning(code));
         json.writeStringProperty("layer", work.layer(code));
-        attributes.forEach(json::writeStringProperty);
+        attributes.forEach((attribute, answer) -> json.writeStringProperty(OWN.contains(attribute) ? "its " + attribute : attribute, answer));
         json.writeEndObject();
         json.writeEndObject();
     }

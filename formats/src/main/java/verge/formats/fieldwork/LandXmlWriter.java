@@ -136,9 +136,14 @@ public final class LandXmlWriter {
         attributes(attributes);
     }
 
+    /** Without what no XML may hold, however it came into a note. */
+    private static String plain(String text) {
+        return text.replaceAll("[^\\x{9}\\x{A}\\x{D}\\x{20}-\\x{D7FF}\\x{E000}-\\x{FFFD}\\x{10000}-\\x{10FFFF}]", " ");
+    }
+
     private void attributes(String... attributes) throws XMLStreamException {
         for (int i = 0; i < attributes.length; i += 2) {
-            xml.writeAttribute(attributes[i], attributes[i + 1]);
+            xml.writeAttribute(attributes[i], plain(attributes[i + 1]));
         }
     }
 }

@@ -18,12 +18,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import verge.core.coding.Attribute;
 import verge.core.coding.Code;
-import verge.core.coding.Codebook;
 import verge.core.coding.Codebook.Drawn;
 import verge.core.coding.Codebook.Kind;
 import verge.core.coding.Codebook.Line;
 import verge.core.coding.Codebook.Marker;
 import verge.core.coding.Codebook.Surface;
+import verge.core.coding.Codebook;
 import verge.core.drawing.Feature;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.Position;
@@ -142,6 +142,33 @@ class FieldworkTest {
         String text = dxf(yard(LengthUnit.METRE), DxfWriter.Lines.BOTH, 0.01);
         assertThat(text).contains("\r\nLücke & Søn 2\r\n", "HEIGHT_OF_LAMP", "\r\n4.5\r\n", "\r\nKerbs_ all\r\n", "\r\nKerbs_ all 3D\r\n");
         assertThat(text).as("figures without exponents").contains("\r\n649010.987654321\r\n 20\r\n6314490.123456789\r\n");
+    }
+
+    /** Names that the forms keep for themselves, names that differ in capitals alone, and characters that no file may hold. */
+    private static Fieldwork hostile() {
+        List<Codebook.Row> rows = List.of(row("krb", "small", Kind.POINT, Marker.DOT, Line.SOLID, "yard", ""), row("KRB", "large", Kind.STRING, Marker.RING, Line.SOLID, "YARD", ""),
+                row("point", "called so", Kind.POINT, Marker.CROSS, Line.SOLID, "0", ""), row("0", "nought", Kind.STRING, Marker.CROSS, Line.SOLID, "", ""));
+        List<Fieldwork.Spot> points = List.of(new Fieldwork.Spot("a", new Code("krb"), Position.of(N0, E0, 1), Map.of("name", "its own", "HEIGHT", "tall")), new Fieldwork.Spot("b", new Code("KRB"), Position.of(N0, E0, 1), Map.of("bell", "\u0007<&>\"")),
+                new Fieldwork.Spot("c", new Code("point"), Position.of(N0, E0, 1), Map.of()), new Fieldwork.Spot("d", Code.NONE, Position.of(N0, E0, 1), Map.of()));
+        List<Fieldwork.Line> strings = List.of(new Fieldwork.Line("KRB 1", new Code("KRB"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of("code", "x")), new Fieldwork.Line("0 1", new Code("0"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of()));
+        return new Fieldwork("a\nb", "grid", LengthUnit.METRE, new Codebook("", rows), points, strings);
+    }
+
+    @Test
+    void whatTheFormsKeepForThemselvesIsToldApart() throws IOException {
+        String text = dxf(hostile(), DxfWriter.Lines.FLAT_WITH_ARCS, 0.01);
+        Path audited = AUDITED.resolve("hostile.dxf");
+        if (Boolean.getBoolean("fieldwork.write")) {
+            Files.writeString(audited, text);
+        }
+        assertThat(text).isEqualToNormalizingNewlines(Files.readString(audited)).contains("\r\nkrb\r\n", "\r\nKRB_2\r\n", "\r\npoint_2\r\n", "ITS_NAME", "ITS_HEIGHT").doesNotContain("\u0007");
+        assertThat(read("hostile.dxf", text).drawing().layers()).extracting(l -> l.name()).containsOnlyOnce("yard").doesNotContain("YARD");
+        StringWriter xml = new StringWriter();
+        LandXmlWriter.write(hostile(), "2026-03-14", "10:41:07", xml);
+        assertThat(read("hostile.xml", xml.toString()).drawing().runs()).hasSize(2);
+        StringWriter json = new StringWriter();
+        GeoJsonWriter.write(hostile(), p -> Geographic.ofDegrees(56, 11), 0.01, json);
+        assertThat(json.toString()).contains("\"its name\":\"its own\"", "\"its code\":\"x\"", "\"name\":\"a\"");
     }
 
     @Test
