@@ -11,11 +11,16 @@ import verge.core.geodesy.Position;
  *
  * <p>At each inner place it runs as the circle through the place and its neighbours does, at its ends so that a single arc leads there. So it goes
  * through every place exactly, can be drawn, measured and handed over as arcs, and is a circle where the places lie on one. The pair of arcs is
- * the one whose tangents are of equal length (K. M. Bolton, 'Biarc curves', Computer-Aided Design 7, 1975).
+ * the one whose tangents are of equal length (K. M. Bolton, 'Biarc curves', Computer-Aided Design 7, 1975). Where an arc would have to turn by more than a
+ * half-circle to be smooth, as between two places shot twice or out of order, the piece is straight: a bend is seen, a loop would be believed.
  */
 public final class SmoothCurve {
     /** Sine of a bend that no double can tell from none at the coordinates' size. */
     private static final double NO_BEND = 1e-12;
+
+    private static final double HALF_A_TURN = 1;
+    /** Two chords of a half-circle are √2 times its diameter. */
+    private static final double LONGEST_WAY = 1.5;
 
     private SmoothCurve() {
     }
@@ -119,6 +124,11 @@ public final class SmoothCurve {
         Heading second = Heading.between(joint, to.plan());
         double firstBulge = -halfTangent(begin.leftOf(first), begin.along(first));
         double secondBulge = halfTangent(end.leftOf(second), end.along(second));
+        double way = from.plan().distanceMetres(joint) + joint.distanceMetres(to.plan());
+        if (Math.abs(firstBulge) > HALF_A_TURN || Math.abs(secondBulge) > HALF_A_TURN || way > LONGEST_WAY * from.plan().distanceMetres(to.plan())) {
+            bulges.add(0.0);
+            return;
+        }
         bulges.add(firstBulge);
         add(vertices, joint, height + rise * share(from.plan().distanceMetres(joint), firstBulge, joint.distanceMetres(to.plan()), secondBulge));
         bulges.add(secondBulge);

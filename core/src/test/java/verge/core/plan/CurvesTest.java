@@ -91,6 +91,21 @@ class CurvesTest {
         return new double[] {Math.cos(azimuth), Math.sin(azimuth)};
     }
 
+    /** Places shot twice, back and forth, in any order: no loop is made of them. */
+    @Test
+    void aSmoothCurveMakesNoLoops() {
+        Random random = new Random(5);
+        for (int trial = 0; trial < 3000; trial++) {
+            List<Position> places = new ArrayList<>();
+            for (int i = 0; i < 3 + random.nextInt(6); i++) {
+                places.add(random.nextInt(4) == 0 && i > 0 ? at(places.get(i - 1).plan().northing() - ORIGIN.northing() + 0.004 * random.nextGaussian(), places.get(i - 1).plan().easting() - ORIGIN.easting() + 0.004, 0)
+                        : at(10 * random.nextDouble(), 10 * random.nextDouble(), 0));
+            }
+            double direct = IntStream.range(1, places.size()).mapToDouble(i -> places.get(i).plan().distanceMetres(places.get(i - 1).plan())).sum();
+            assertThat(SmoothCurve.through(places, false).length()).isBetween(direct - 1e-6, 1.5 * Math.PI / 2 * direct + 1e-6);
+        }
+    }
+
     @Test
     void placesOnACircleMakeTheCircleAndPlacesInALineTheLine() {
         List<Position> round = IntStream.range(0, 7).mapToObj(i -> new Position(on(20, 25 * i * i / 3.0), Optional.empty())).toList();
