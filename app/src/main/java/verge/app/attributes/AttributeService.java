@@ -73,7 +73,11 @@ public class AttributeService {
     }
 
     private static Form form(Asked asked, Journal journal) {
-        Map<String, String> last = asked.attributes().stream().anyMatch(Attribute::repeats) ? lastAnswers(journal, asked.code()) : Map.of();
+        return form(asked, asked.attributes().stream().anyMatch(Attribute::repeats) ? lastAnswers(journal, asked.code()) : Map.of());
+    }
+
+    /** @param last answers that are offered again */
+    private static Form form(Asked asked, Map<String, String> last) {
         return new Form(asked.subject(), asked.title(), asked.attributes().stream().filter(a -> a.type() != Attribute.Type.PHOTO)
                 .map(a -> new Field(a.name(), a.type().name().toLowerCase(Locale.ROOT), a.unit(), a.type() == Attribute.Type.YES_NO ? List.of("yes", "no") : a.choices(), a.required(),
                         asked.answers().getOrDefault(a.name(), a.repeats() ? last.getOrDefault(a.name(), "") : ""), asked.missing().contains(a))).toList());
@@ -93,8 +97,7 @@ public class AttributeService {
 
     /** All that lacks an answer that its code insists on. */
     public List<Form> missing(UUID job) {
-        Journal journal = journals.journal(job);
-        return Asked.all(journal.state(), codebooks.of(job)).map(asked -> form(asked, journal)).filter(f -> f.fields().stream().anyMatch(Field::missing)).toList();
+        return Asked.all(journals.state(job), codebooks.of(job)).filter(asked -> !asked.missing().isEmpty()).map(asked -> form(asked, Map.of())).filter(f -> f.fields().stream().anyMatch(Field::missing)).toList();
     }
 
     /**
