@@ -148,11 +148,9 @@ class MeasureController {
      * @param point to draw; absent if an entry of the same id was stored and has since been struck
      * @param elsewhere that it does not lie on the floor that is worked on, in words; empty if it does
      * @param strings those that it joined, to draw
-     * @param doubts what may be a slip, in words
-     * @param asks about which shots and strings the codebook asks something
      * @param before it was stored by an earlier request whose answer was lost: nothing was measured now
      */
-    record Stored(long line, SketchPoint point, List<SketchString> strings, String next, String elsewhere, List<String> doubts, List<UUID> asks, boolean before) {
+    record Stored(long line, SketchPoint point, List<SketchString> strings, String next, String elsewhere, boolean before) {
     }
 
     @PostMapping("/shots")
@@ -165,9 +163,26 @@ class MeasureController {
             Codebook book = codebooks.of(job);
             List<SketchString> strings = journal.state().stringsOf(kept.entry()).flatMap(s -> journal.state().string(s).stream()).map(s -> SketchString.of(journal.state(), s, book)).toList();
             return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, book)).orElse(null), strings, MeasureService.nextName(journal).text(),
-                    point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""),
-                    ShotDoubts.of(journal, kept.entry(), book).stream().map(d -> DoubtWords.of(d, journal.state().settings().figures())).toList(),
-                    kept.before() ? List.of() : attributes.after(job, journal, kept.entry()).stream().map(AttributeService.Form::subject).toList(), kept.before());
+                    point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""), kept.before());
         });
+    }
+
+    /**
+     * What is to be said of a shot once it is drawn.
+     *
+     * @param doubts what may be a slip, in words
+     * @param asks about which shots and strings the codebook asks something
+     */
+    record After(List<String> doubts, List<UUID> asks) {
+    }
+
+    /** Asked for when the shot is drawn: looking at all that was shot before must not hold it up. */
+    @GetMapping("/shots/{shot}/after")
+    @ResponseBody
+    After after(@PathVariable UUID job, @PathVariable UUID shot) {
+        Journal journal = journals.journal(job);
+        Entry entry = journal.entry(shot).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this shot"));
+        return new After(ShotDoubts.of(journal, entry, codebooks.of(job)).stream().map(d -> DoubtWords.of(d, journal.state().settings().figures())).toList(),
+                attributes.after(job, journal, entry).stream().map(AttributeService.Form::subject).toList());
     }
 }

@@ -1,5 +1,5 @@
 // The bench for measuring: the legend and the list of open strings say what the next shot is, the big key takes it.
-import { onceId, post } from 'verge/frame/http.js';
+import { get, onceId, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { dropDraft } from 'verge/frame/draft.js';
 import { refreshFrame, tellStored } from 'verge/frame/leaves.js';
@@ -158,6 +158,16 @@ async function makeCode(bench, arming, code, kind) {
   }
 }
 
+/** What is doubtful about a shot, and what the codebook asks: neither holds up the next. @param kept when what was asked before is kept */
+async function sayAfter(shot, kept) {
+  const { doubts, asks } = await get(`/jobs/${job}/measure/shots/${shot}/after`);
+  if (doubts.length) {
+    say(doubts[0], `${doubts.slice(1).join(' ')} It is stored as it was measured.`);
+  }
+  await kept;
+  await ask(asks);
+}
+
 async function measure(form, button, arming) {
   const bench = document.getElementById('bench');
   const typed = form.elements.code.value.trim();
@@ -189,11 +199,9 @@ async function measure(form, button, arming) {
     if (stored.elsewhere) {
       say(stored.elsewhere, 'It is stored, and shown with its own floor or with all floors. A wrong pole height or a wrong floor would look like this.');
     }
-    if (stored.doubts.length) {
-      say(stored.doubts[0], `${stored.doubts.slice(1).join(' ')} It is stored as it was measured.`);
-    }
     dropDraft(form);
-    keepAsked().then(() => ask(stored.asks)).catch(sayProblem);
+    const later = keepAsked();
+    stored.point && !stored.before && sayAfter(stored.point.entry, later).catch(sayProblem);
     arming.stored(stored.strings, name.value.trim());
     name.value = stored.next;
     name.defaultValue = stored.next;

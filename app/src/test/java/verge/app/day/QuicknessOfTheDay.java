@@ -8,7 +8,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -42,6 +45,7 @@ import verge.instruments.world.Ternholm;
 
 /** Prints how quick the work goes, in a browser and in the core; run by './verge bench', not with the tests. */
 @ExtendWith(VergeServer.class)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class QuicknessOfTheDay {
     private static final int SHOTS = 200;
     private static final int WARM_UP = 20;
@@ -131,7 +135,9 @@ class QuicknessOfTheDay {
         return shots;
     }
 
+    /** The last: it carries the tripod to another job. */
     @Test
+    @Order(Integer.MAX_VALUE)
     void manyStrings() throws Exception {
         FieldParty party = new FieldParty(verge);
         party.setUpOnT2();

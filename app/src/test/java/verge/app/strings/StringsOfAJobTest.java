@@ -111,6 +111,17 @@ class StringsOfAJobTest {
         assertThat(party.post("/measure/shots", fields).body()).contains("OUT_OF_RANGE");
     }
 
+    @Test
+    void whatIsDoubtfulAndWhatIsAskedComesAfterTheShot() throws Exception {
+        shoot(0, 0, "[" + joining(null, "CORNER") + "]");
+        UUID begun = string("KRB 1").vertices().get(0).id().by();
+        assertThat(party.page("/measure/shots/" + begun + "/after")).contains("\"doubts\":[]", "\"asks\":[\"" + string("KRB 1").id());
+        party.post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", "500", "code", "KRB", "again", "true"));
+        UUID again = party.state().find(new PointName("500")).orElseThrow().entry();
+        assertThat(party.page("/measure/shots/" + again + "/after")).contains("500 was measured before. The same mark?", "KRB 1 has one point");
+        assertThat(party.page("/measure/shots/" + UUID.randomUUID() + "/after")).contains("not");
+    }
+
     /** What was shot is not lost because the string it was meant for is gone: it begins a new one. */
     @Test
     void aStringWhoseShotsWereStruckIsBegunAnew() throws Exception {
