@@ -1,5 +1,7 @@
 // What the next shot will draw: the armed strings thick, and a ghost of the next piece from each to the pole.
-import { addLayer, lineOf, theStrings } from 'verge/sketch/sketch.js';
+import { addLayer, lineOf, theStrings, writeLabels } from 'verge/sketch/sketch.js';
+
+const RING = 12;
 
 let layer = null;
 let pole = null;
@@ -9,6 +11,8 @@ let armed = [];
 export function showArmed(joins) {
   armed = joins;
   draw();
+  // Words keep off the rings, and off the keys for corner and flowing, which come and go with what is armed.
+  writeLabels('armed', layer.getFeatures().filter(f => f.get('role') === 'from').map(f => ({ text: '', places: [f.getGeometry().getCoordinates()], radius: RING })));
 }
 
 export function followPole(view) {
