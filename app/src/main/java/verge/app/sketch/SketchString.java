@@ -15,14 +15,15 @@ import verge.core.strings.SurveyString;
  * A string as the sketch draws it, its arcs as chords.
  *
  * @param line how the codebook draws strings of its code
+ * @param ended whether nothing more is to come: the next shot of its code begins another
  * @param lines of each part east, north, east, north, in metres of the grid
  * @param ends east and north of its first vertex and of its last; empty if it has none of its own
  */
-public record SketchString(UUID id, String code, String name, String line, boolean ring, List<double[]> lines, List<double[]> ends) {
+public record SketchString(UUID id, String code, String name, String line, boolean ended, List<double[]> lines, List<double[]> ends) {
     private static final double SAGITTA_METRES = 0.002;
 
     public static SketchString of(JobState state, SurveyString string, Codebook book) {
-        return new SketchString(string.id(), string.name().code().text(), string.name().toString(), book.line(string.name().code()).name(), string.ring(),
+        return new SketchString(string.id(), string.name().code().text(), string.name().toString(), book.line(string.name().code()).name(), string.ended(),
                 state.shape(string).chords(SAGITTA_METRES).stream().map(SketchString::places).toList(),
                 Arrays.stream(End.values()).flatMap(end -> string.at(end).stream()).map(v -> new double[] {v.position().plan().easting(), v.position().plan().northing()}).toList());
     }

@@ -8,6 +8,9 @@ const KEPT = `armed:${document.body.dataset.job}`;
 const ONCE = 'once';
 const HELD = 'held';
 
+/** A new string of the same code. */
+const anew = ({ code, times }) => ({ string: null, code, name: code, end: 'LAST', times });
+
 /**
  * The arming of a bench. The first of its joins goes on and on; the others are for one shot, or until they are released.
  *
@@ -26,7 +29,15 @@ export class Arming {
     const kept = JSON.parse(localStorage.getItem(KEPT) ?? 'null');
     if (kept && kept.after === bench.dataset.last) {   // nobody has measured since
       Object.assign(this, kept.arming);
+      this.joins = this.joins.map(join => (theStrings().get(join.string)?.ended ? anew(join) : join));   // ended or closed elsewhere meanwhile
     }
+    this.sent = [];
+  }
+
+  /** Strings that are there no more, since their shots were struck or they became part of others, begin anew with the next shot: that is what would happen. */
+  settle() {
+    this.joins = this.joins.map(join => (join.string && !this.find(join.string) ? anew(join) : join));
+    this.show();
   }
 
   /** The open strings as the bench lists them. */
@@ -79,11 +90,12 @@ export class Arming {
   /** Arms a string beside the others: for one shot, touched again until it is released, touched again no more. */
   also(id, end = 'LAST') {
     const at = this.joins.findIndex(j => j.string === id);
-    if (at === 0) {
+    const string = this.find(id);
+    if (at === 0 || !string) {
       return;
     }
     if (at < 0) {
-      this.joins.push({ ...this.find(id), end, times: ONCE });
+      this.joins.push({ ...string, end, times: ONCE });
     } else if (this.joins[at].times === ONCE) {
       this.joins[at].times = HELD;
     } else {
@@ -94,8 +106,7 @@ export class Arming {
 
   /** A new string of the same code. */
   begin() {
-    const { code } = this.joins[0];
-    this.joins = [{ string: null, code, name: code, end: 'LAST' }];
+    this.joins = [anew(this.joins[0])];
     this.gap = false;
     this.show();
   }
@@ -119,20 +130,28 @@ export class Arming {
 
   /** What is sent with a shot. */
   asked() {
+    this.sent = this.joins;
     return JSON.stringify(this.joins.map(({ string, code, end }, i) => ({ string, code, end, bend: this.bend, gap: i === 0 && this.gap })));
   }
 
-  /** A shot is stored: new strings are there now, and what was armed for one shot is released. @param strings as they are drawn, in the order of what was asked */
+  /**
+   * A shot is stored: new strings are there now, and what was armed for one shot is released. What was armed otherwise while it was under way is for the
+   * next shot, and stays.
+   *
+   * @param strings as they are drawn, in the order of what was asked
+   */
   stored(strings, after) {
-    this.joins = this.joins.map((join, i) => (strings[i] ? { ...join, string: strings[i].id, name: strings[i].name } : join)).filter((join, i) => i === 0 || join.times === HELD);
-    this.gap = false;
+    const taken = new Map(this.sent.map((join, i) => [join, strings[i]]));
+    this.gap = this.gap && !taken.has(this.joins[0]);
+    this.joins = this.joins.filter((join, i) => i === 0 || join.times === HELD || !taken.has(join))
+      .map(join => (taken.get(join) ? { ...join, string: taken.get(join).id, name: taken.get(join).name } : join));
     this.bench.dataset.last = after;
     this.show();
   }
 
   /** What is armed is ended, closed or gone: the next shot begins a new one of its code. */
   ended(id) {
-    this.joins = this.joins.filter((join, i) => i === 0 || join.string !== id).map(join => (join.string === id ? { string: null, code: join.code, name: join.code, end: 'LAST' } : join));
+    this.joins = this.joins.filter((join, i) => i === 0 || join.string !== id).map(join => (join.string === id ? anew(join) : join));
     this.show();
   }
 

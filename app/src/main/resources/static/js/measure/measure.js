@@ -21,7 +21,11 @@ export function mount(bench) {
   const form = bench.querySelector('#shot-form');
   const { code } = form.elements;
   const button = document.getElementById('measure');
-  const arming = new Arming(bench, other => { code.value = other; showChosen(bench, other); });
+  const arming = new Arming(bench, other => {
+    code.value = other;
+    code.dispatchEvent(new Event('input', { bubbles: true }));   // kept over a reload, like one that is typed
+  });
+  arming.joins[0] && arming.joins[0].code !== code.value.trim() && arming.choose(code.value.trim(), joins(bench, code.value.trim()), false);
   const take = () => measure(form, button, arming);
   openLegend(bench, (chosen, makesString) => {
     if (arming.adding) {
@@ -84,7 +88,7 @@ function measureByItself(bench, take) {
 /** The string that was touched on the sketch goes on; the ghost follows the pole. */
 function followSketch(arming, byItself) {
   const touched = event => { event.preventDefault(); arming.take(event.detail.string.id, event.detail.end); };
-  const again = () => arming.show();
+  const again = () => arming.settle();
   const pole = ({ detail }) => {
     followPole(detail);
     byItself.poleIsAt(detail.pole?.position ? [detail.pole.east, detail.pole.north] : null);
@@ -234,5 +238,5 @@ function showFresh(bench, fresh, arming) {
     strike.hidden = next.hidden;
   }
   showSamples(bench);
-  arming.show();
+  arming.settle();
 }

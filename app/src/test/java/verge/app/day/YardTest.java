@@ -98,6 +98,30 @@ class YardTest extends InBrowser {
         assertThat(party.page("/codes/" + made)).contains("a string");
     }
 
+    /** A thumb is quicker than a sight: what is armed while a shot is under way is for the next one, and the shot's own string is not taken for it. */
+    @Test
+    void whatIsArmedDuringAShotIsForTheNext() throws Exception {
+        party = new FieldParty(verge);
+        party.setUpOnT2();
+        party.kerb("k1", 5, -5, true);
+        party.kerb("k2", 5, 5, false);
+        browser.signIn();
+        browser.open("/jobs/" + party.job() + "/measure");
+        String kerb = party.state().strings().get(0).id().toString();
+        String became = browser.script("""
+                const { Arming } = await import('/js/measure/arming.js');
+                const arming = new Arming(document.getElementById('bench'), () => {});
+                const drawn = [{ id: arguments[0], name: 'KRB 1' }];
+                const seen = [];
+                const say = () => seen.push(arming.joins.map(j => `${j.code} ${j.string === arguments[0] ? 'goes on' : j.string}`).join('+'));
+                arming.take(arguments[0]); arming.asked(); arming.choose('STP', true, false); arming.stored(drawn, 'k3'); say();
+                arming.take(arguments[0]); arming.asked(); arming.stored(drawn, 'k4'); say();
+                arming.more(); arming.choose('RLG', true); arming.asked(); arming.stored([...drawn, { id: 'r', name: 'RLG 1' }], 'k5'); say();
+                arming.joins = [{ string: 'gone', code: 'KRB', name: 'KRB 9', end: 'LAST' }]; arming.settle(); say();
+                return seen.join(', ') + ', ' + arming.words();""", kerb);
+        assertThat(became).isEqualTo("STP null, KRB goes on, KRB goes on, KRB null, Begins a new KRB string");
+    }
+
     /** Every two metres walked a shot, one like any other, until a touch ends it; what is lost of the way is not made up. */
     @Test
     void aKerbIsWalkedAlong() throws Exception {
