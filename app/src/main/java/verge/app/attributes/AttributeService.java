@@ -83,12 +83,12 @@ public class AttributeService {
                         asked.answers().getOrDefault(a.name(), a.repeats() ? last.getOrDefault(a.name(), "") : ""), asked.missing().contains(a))).toList());
     }
 
-    /** What was answered last about anything of a code. */
+    /** What was answered about the last thing of a code that anything was answered about. */
     private static Map<String, String> lastAnswers(Journal journal, Code code) {
         List<Entry> entries = journal.entries();
         return IntStream.rangeClosed(1, Math.min(FARTHEST_BACK, entries.size())).mapToObj(back -> entries.get(entries.size() - back)).filter(e -> !journal.state().isStruck(e.id()))
                 .map(journal::counting).filter(AttributesWritten.class::isInstance).map(AttributesWritten.class::cast).filter(w -> codeOf(journal.state(), w.subject()).filter(code::equals).isPresent())
-                .map(AttributesWritten::answers).findFirst().orElse(Map.of());
+                .map(w -> journal.state().answersOf(w.subject())).findFirst().orElse(Map.of());
     }
 
     private static Optional<Code> codeOf(JobState state, UUID subject) {
