@@ -31,7 +31,7 @@ final class AttributeKind extends EntryKind<AttributesWritten> {
 
     @Override
     public String text(AttributesWritten says, InBook in) {
-        String about = in.state().string(says.subject()).map(s -> s.name().toString()).or(() -> in.state().pointsOf(says.subject()).stream().findFirst().map(p -> p.name().text())).orElse("line " + in.line(says.subject()));
+        String about = in.about(says.subject());
         return about + says.answers().entrySet().stream().sorted(Map.Entry.comparingByKey()).map(a -> "  " + a.getKey() + ": " + a.getValue()).collect(Collectors.joining());
     }
 

@@ -18,6 +18,7 @@ import verge.core.coding.Attribute;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
 import verge.core.doubt.Asked;
+import verge.core.enclosure.Photo;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
@@ -44,8 +45,9 @@ public class AttributeService {
      * @param kind of the answer, in lower case
      * @param value what was answered, or what was answered last for the code and repeats
      * @param missing whether it must be answered and is not
+     * @param photos that answer it, for a photo
      */
-    public record Field(String name, String kind, String unit, List<String> choices, boolean required, String value, boolean missing) {
+    public record Field(String name, String kind, String unit, List<String> choices, boolean required, String value, boolean missing, List<UUID> photos) {
     }
 
     /** A form about one shot or string. */
@@ -73,14 +75,18 @@ public class AttributeService {
     }
 
     private static Form form(Asked asked, Journal journal) {
-        return form(asked, asked.attributes().stream().anyMatch(Attribute::repeats) ? lastAnswers(journal, asked.code()) : Map.of());
+        return form(journal.state(), asked, asked.attributes().stream().anyMatch(Attribute::repeats) ? lastAnswers(journal, asked.code()) : Map.of());
     }
 
     /** @param last answers that are offered again */
-    private static Form form(Asked asked, Map<String, String> last) {
-        return new Form(asked.subject(), asked.title(), asked.attributes().stream().filter(a -> a.type() != Attribute.Type.PHOTO)
-                .map(a -> new Field(a.name(), a.type().name().toLowerCase(Locale.ROOT), a.unit(), a.type() == Attribute.Type.YES_NO ? List.of("yes", "no") : a.choices(), a.required(),
-                        asked.answers().getOrDefault(a.name(), a.repeats() ? last.getOrDefault(a.name(), "") : ""), asked.missing().contains(a))).toList());
+    private static Form form(JobState state, Asked asked, Map<String, String> last) {
+        return new Form(asked.subject(), asked.title(), asked.attributes().stream().map(a -> new Field(a.name(), a.type().name().toLowerCase(Locale.ROOT), a.unit(), a.type() == Attribute.Type.YES_NO ? List.of("yes", "no") : a.choices(), a.required(),
+                asked.answers().getOrDefault(a.name(), a.repeats() ? last.getOrDefault(a.name(), "") : ""), asked.missing().contains(a), photos(state, asked, a))).toList());
+    }
+
+    private static List<UUID> photos(JobState state, Asked asked, Attribute attribute) {
+        return attribute.type() != Attribute.Type.PHOTO ? List.of()
+                : state.photos().filter(p -> p.taken().subject().equals(asked.subject()) && p.taken().attribute().equals(attribute.name())).map(Photo::id).toList();
     }
 
     /** What was answered about the last thing of a code that anything was answered about. */
@@ -97,7 +103,8 @@ public class AttributeService {
 
     /** All that lacks an answer that its code insists on. */
     public List<Form> missing(UUID job) {
-        return Asked.all(journals.state(job), codebooks.of(job)).filter(asked -> !asked.missing().isEmpty()).map(asked -> form(asked, Map.of())).filter(f -> f.fields().stream().anyMatch(Field::missing)).toList();
+        JobState state = journals.state(job);
+        return Asked.all(state, codebooks.of(job)).filter(asked -> !asked.missing().isEmpty()).map(asked -> form(state, asked, Map.of())).filter(f -> f.fields().stream().anyMatch(Field::missing)).toList();
     }
 
     /**

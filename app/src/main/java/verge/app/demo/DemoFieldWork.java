@@ -1,21 +1,26 @@
 package verge.app.demo;
 
+import java.io.IOException;
+import java.io.InputStream;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.BooleanSupplier;
+import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.LinkForm;
 import verge.app.device.PracticeService;
+import verge.app.enclosure.EnclosureService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.measure.Armed;
 import verge.app.measure.MeasureService;
 import verge.app.setup.SetupForm;
 import verge.app.setup.SetupService;
+import verge.core.enclosure.Stroke;
 import verge.core.geodesy.GridPoint;
 import verge.core.measure.ShotTaken;
 import verge.core.strings.Bend;
@@ -35,20 +40,22 @@ class DemoFieldWork {
     private final SetupService setups;
     private final MeasureService measuring;
     private final JournalService journals;
+    private final EnclosureService enclosures;
 
-    DemoFieldWork(InstrumentDesk desk, PracticeService practice, SetupService setups, MeasureService measuring, JournalService journals) {
+    DemoFieldWork(InstrumentDesk desk, PracticeService practice, SetupService setups, MeasureService measuring, JournalService journals, EnclosureService enclosures) {
         this.desk = desk;
         this.practice = practice;
         this.setups = setups;
         this.measuring = measuring;
         this.journals = journals;
+        this.enclosures = enclosures;
     }
 
     /** Things to be measured, by what they are called in the world and in the codebook. */
     private static final List<String[]> WORK = List.of(new String[] {"kerb", "KRB"}, new String[] {"drain", "DRN"},
             new String[] {"lamp post", "LMP"}, new String[] {"railing", "RLG"}, new String[] {"quay wall", "QWL"});
 
-    void measureYard(UUID job, String address) {
+    void measureYard(UUID job, String address) throws IOException {
         desk.connect(job, LinkForm.cable(address));
         await(() -> desk.snapshot(job).map(s -> s.link() == LinkState.UP && s.condition().isPresent()).orElse(false));
         PracticeGround ground = practice.ground(job).orElseThrow();
@@ -61,7 +68,16 @@ class DemoFieldWork {
         setups.accept(job, "", "", new Author(UUID.randomUUID(), DemoWorld.PERSON, "page"));
         WORK.forEach(what -> Ternholm.outlines().stream().filter(o -> o.name().equals(what[0]))
                 .forEach(outline -> draw(job, ground, outline.points(), what[1])));
+        photographTheLamp(job);
         ground.pole(Ternholm.YARD.plus(9, -27));
+    }
+
+    private void photographTheLamp(UUID job) throws IOException {
+        UUID lamp = journals.state(job).points().filter(p -> p.code().text().equals("LMP")).findFirst().orElseThrow().entry();
+        Author author = Author.atPage(DemoWorld.PERSON);
+        InputStream file = new ClassPathResource("demo/lamp.jpg").getInputStream();
+        UUID photo = enclosures.photograph(job, lamp, "", "lamp.jpg", file, author).entry().id();
+        enclosures.draw(job, photo, List.of(new Stroke.Circle(new Stroke.Spot(0.475, 0.68), new Stroke.Spot(0.555, 0.8)), new Stroke.Words(new Stroke.Spot(0.57, 0.76), "cable loose")), Author.atPage(DemoWorld.PERSON));
     }
 
     private long upsets(UUID job) {

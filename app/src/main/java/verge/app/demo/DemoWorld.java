@@ -143,7 +143,7 @@ class DemoWorld {
         Thread thread = new Thread(() -> {
             try {
                 fieldWork.measureYard(job, address);
-            } catch (RuntimeException failed) {
+            } catch (IOException | RuntimeException failed) {
                 LOG.warn("The demo's field work broke off; the job is there without it.", failed);
             }
         }, "demo field work");

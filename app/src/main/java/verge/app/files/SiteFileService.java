@@ -1,54 +1,33 @@
 package verge.app.files;
 
-import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.DirectoryStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.DigestInputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import verge.core.drawing.Role;
+import verge.core.enclosure.Original;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /** The files of a site: kept byte for byte in the data directory, each once. */
 @Service
 public class SiteFileService {
-    private static final int LONGEST_NAME = 120;
-
     private final SiteFileRepository files;
-    private final IncomingFiles incoming;
+    private final Originals originals;
     private final ApplicationEventPublisher events;
-    private final Path directory;
 
-    SiteFileService(SiteFileRepository files, IncomingFiles incoming, ApplicationEventPublisher events, @Value("${verge.data}") Path data) throws IOException {
+    SiteFileService(SiteFileRepository files, Originals originals, ApplicationEventPublisher events) {
         this.files = files;
-        this.incoming = incoming;
+        this.originals = originals;
         this.events = events;
-        this.directory = Files.createDirectories(data.resolve("files"));
-        clear();
-    }
-
-    /** What an earlier version took in here and did not bring to its end. */
-    private void clear() throws IOException {
-        try (DirectoryStream<Path> left = Files.newDirectoryStream(directory, "incoming*.part")) {
-            for (Path file : left) {
-                Files.deleteIfExists(file);
-            }
-        }
     }
 
     public List<SiteFile> of(UUID site) {
@@ -115,7 +94,7 @@ public class SiteFileService {
 
     /** Where the bytes of a digest are. */
     public Path path(String sha256) {
-        return directory.resolve(sha256);
+        return originals.path(sha256);
     }
 
     /** Takes a file off the list again; its bytes stay for jobs that name them. */
@@ -130,42 +109,17 @@ public class SiteFileService {
      * @throws SurveyException FILE_EMPTY, FILE_TOO_LARGE, DISK_FULL
      */
     public SiteFile add(UUID site, String originalName, InputStream content, String person) {
-        String name = plainName(originalName);
-        try {
-            MessageDigest digest = MessageDigest.getInstance("SHA-256");
-            Path taken = incoming.take(new DigestInputStream(content, digest));
-            try {
-                long bytes = Files.size(taken);
-                if (bytes == 0) {
-                    throw new SurveyException(Problem.FILE_EMPTY, name);
-                }
-                String sha256 = HexFormat.of().formatHex(digest.digest());
-                IncomingFiles.keep(taken, path(sha256));
-                return listed(site, name, sha256, bytes, person);
-            } finally {
-                Files.deleteIfExists(taken);
-            }
-        } catch (IOException failed) {
-            throw new SurveyException(String.valueOf(failed.getMessage()).contains("No space left") ? Problem.DISK_FULL : Problem.FILE_UNREADABLE, name);
-        } catch (NoSuchAlgorithmException everyPlatformHasIt) {
-            throw new IllegalStateException(everyPlatformHasIt);
-        }
+        Original original = originals.keep(originalName, content, (file, name) -> { });
+        return listed(site, original, person);
     }
 
-    private SiteFile listed(UUID site, String name, String sha256, long bytes, String person) {
-        Supplier<SiteFile> found = () -> files.findBySiteIdAndNameAndSha256(site, name, sha256).orElse(null);
+    private SiteFile listed(UUID site, Original original, String person) {
+        Supplier<SiteFile> found = () -> files.findBySiteIdAndNameAndSha256(site, original.name(), original.sha256()).orElse(null);
         SiteFile before = found.get();
         try {
-            return before != null ? before : files.saveAndFlush(new SiteFile(site, name, sha256, bytes, person));
+            return before != null ? before : files.saveAndFlush(new SiteFile(site, original.name(), original.sha256(), original.bytes(), person));
         } catch (DataIntegrityViolationException addedInTheSameMoment) {
             return found.get();
         }
-    }
-
-    /** The last part of whatever path a browser sent, without control characters. */
-    private static String plainName(String original) {
-        String last = original == null ? "" : original.substring(Math.max(original.lastIndexOf('/'), original.lastIndexOf('\\')) + 1);
-        String clean = last.replaceAll("\\p{Cntrl}", "").strip();
-        return clean.isEmpty() ? "unnamed" : clean.substring(0, Math.min(clean.length(), LONGEST_NAME));
     }
 }

@@ -8,20 +8,12 @@ import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import verge.app.coding.Codebooks;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
-import verge.core.geodesy.EllipsoidHeight;
-import verge.core.geodesy.Geographic;
-import verge.core.geodesy.GridPoint;
-import verge.core.geodesy.MapProjection;
-import verge.core.geodesy.system.CoordinateSystem;
-import verge.core.geodesy.system.DatumShift;
 import verge.core.job.JobState;
 import verge.core.points.Origin;
 import verge.core.problem.Problem;
@@ -58,7 +50,7 @@ public class DrawingExport {
         switch (form.wanted()) {
             case DXF -> DxfWriter.write(work, new DxfWriter.Options(form.drawn(), form.sagitta(), form.marker()), text);
             case GEOJSON -> {
-                GeoJsonWriter.write(work, onEarth(state), form.sagitta(), text);
+                GeoJsonWriter.write(work, state.geodesy().onEarth().orElseThrow(() -> new SurveyException(Problem.NO_PLACE_ON_EARTH)), form.sagitta(), text);
             }
             case LANDXML -> {
                 var now = Instant.now().atOffset(ZoneOffset.UTC).truncatedTo(ChronoUnit.SECONDS);
@@ -66,14 +58,6 @@ public class DrawingExport {
             }
         }
         return text.toString();
-    }
-
-    /** Where a place of the grid lies by WGS 84, which GeoJSON wants. */
-    private static Function<GridPoint, Geographic> onEarth(JobState state) {
-        MapProjection projection = state.geodesy().projection().orElseThrow(() -> new SurveyException(Problem.NO_PLACE_ON_EARTH));
-        DatumShift shift = Optional.of(state.settings().system()).filter(CoordinateSystem.Projected.class::isInstance).map(CoordinateSystem.Projected.class::cast)
-                .flatMap(CoordinateSystem.Projected::toWgs84).orElseThrow(() -> new SurveyException(Problem.NO_PLACE_ON_EARTH));
-        return place -> shift.toWgs84(new DatumShift.Place(projection.geographic(place), new EllipsoidHeight(0)), projection.ellipsoid()).position();
     }
 
     private Fieldwork fieldwork(UUID job, JobState state) {

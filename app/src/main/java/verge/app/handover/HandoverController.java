@@ -13,7 +13,10 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import verge.app.attributes.AttributeService;
+import verge.app.enclosure.EnclosureService;
+import verge.app.enclosure.PhotoParcel;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
@@ -32,14 +35,16 @@ class HandoverController {
 
     private final ExportService exports;
     private final DrawingExport drawings;
+    private final PhotoParcel photos;
     private final AttributeService attributes;
     private final JournalService journals;
     private final JobService jobs;
     private final SettingsWords settingsWords;
 
-    HandoverController(ExportService exports, DrawingExport drawings, AttributeService attributes, JournalService journals, JobService jobs, SettingsWords settingsWords) {
+    HandoverController(ExportService exports, DrawingExport drawings, PhotoParcel photos, AttributeService attributes, JournalService journals, JobService jobs, SettingsWords settingsWords) {
         this.exports = exports;
         this.drawings = drawings;
+        this.photos = photos;
         this.attributes = attributes;
         this.journals = journals;
         this.jobs = jobs;
@@ -70,6 +75,7 @@ class HandoverController {
         model.addAttribute("count", preview.points());
         model.addAttribute("missing", attributes.missing(job).size());
         model.addAttribute("strings", journals.state(job).strings().size());
+        model.addAttribute("photos", journals.state(job).photos().count() + journals.state(job).spokenNotes().count());
         return "handover/handover";
     }
 
@@ -85,8 +91,19 @@ class HandoverController {
         return file(jobs.job(job).name() + " drawing." + form.wanted().suffix(), MediaType.parseMediaType(form.wanted().mediaType()), drawings.draw(job, form));
     }
 
+    @GetMapping("/photos")
+    ResponseEntity<StreamingResponseBody> photos(@PathVariable UUID job) {
+        List<EnclosureService.About> content = photos.content(job);
+        return ResponseEntity.ok().contentType(MediaType.parseMediaType("application/zip")).header(HttpHeaders.CONTENT_DISPOSITION, attachment(jobs.job(job).name() + " photos.zip"))
+                .body(out -> photos.write(job, content, out));
+    }
+
+    private static String attachment(String name) {
+        return ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString();
+    }
+
     private static ResponseEntity<byte[]> file(String name, MediaType type, String text) {
-        return ResponseEntity.ok().contentType(type).header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+        return ResponseEntity.ok().contentType(type).header(HttpHeaders.CONTENT_DISPOSITION, attachment(name))
                 .body(text.getBytes(StandardCharsets.UTF_8));
     }
 }

@@ -3,6 +3,7 @@ package verge.app.journal;
 import java.util.UUID;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
+import verge.core.job.Subject;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.reading.Reading;
@@ -17,6 +18,11 @@ public record InBook(Journal journal, Entry entry, EntryWords words) {
 
     public Figures figures() {
         return journal.state().settings().figures();
+    }
+
+    /** What something is called that more is said of; what does not stand any more, by its line. */
+    public String about(UUID subject) {
+        return state().subject(subject).map(Subject::title).orElse("line " + line(subject));
     }
 
     /** The number of a line, or a question mark if there is none. */

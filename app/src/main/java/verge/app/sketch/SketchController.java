@@ -85,11 +85,12 @@ class SketchController {
      * @param strings all, or those that may be otherwise now
      * @param stringsChanged of which strings is drawn what is told here, and what was drawn before is not; null if all are told
      * @param points those that belong to the floor that is worked on
+     * @param photos all of them
      * @param cell if there are too many to be told apart, one stands for each such square, so many metres wide; else 0
      * @param floors highest first, as they lie above one another
      * @param apart that what is drawn lies far apart, in words; empty if it does not
      */
-    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, double cell, List<UUID> stringsChanged, List<SketchString> strings, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
+    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, double cell, List<UUID> stringsChanged, List<SketchString> strings, List<SketchPhoto> photos, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
             List<FloorMark> floors, String apart) {
     }
 
@@ -111,7 +112,7 @@ class SketchController {
         Stream<SurveyString> strings = stringsChanged.map(ids -> ids.stream().flatMap(id -> state.string(id).stream())).orElseGet(() -> state.strings().stream());
         List<StoredPoint> points = changed.map(c -> c.stream().flatMap(e -> state.pointsOf(e).stream())).orElseGet(state::points).filter(state::isHere).toList();
         Thinned drawn = changed.isPresent() ? new Thinned(points, 0) : Thinned.of(points);
-        return new Sketch(journal.entries().size(), now, changed.orElse(null), drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell(), stringsChanged.orElse(null), SketchString.of(state, strings, book), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
+        return new Sketch(journal.entries().size(), now, changed.orElse(null), drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell(), stringsChanged.orElse(null), SketchString.of(state, strings, book), SketchPhoto.of(state), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
                 state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state)).toList(),
                 drawings.current(job, state).map(SiteFile::id).orElse(null), floors(state), apart.words(job, state));
     }

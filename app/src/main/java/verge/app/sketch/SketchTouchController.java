@@ -33,6 +33,7 @@ import verge.core.drawing.DesignChosen;
 import verge.core.drawing.Feature;
 import verge.core.drawing.Role;
 import verge.core.drawing.Selection;
+import verge.core.enclosure.Photo;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
@@ -172,6 +173,7 @@ class SketchTouchController {
         model.addAttribute("place", journal.state().settings().place(point.position()));
         model.addAttribute("sigma", point.sigma().map(s -> "\u03c3 " + journal.state().settings().figures().small(s.plan())).orElse(""));
         model.addAttribute("answers", journal.state().answersOf(entry).entrySet());
+        model.addAttribute("photos", journal.state().photos().filter(p -> p.taken().subject().equals(entry)).map(Photo::id).toList());
         model.addAttribute("correctable", words.correctable(journal, line));
         boolean counts = journal.state().own(point.name()).filter(point::equals).isPresent();
         long others = journal.state().allNamed(point.name()).size() - 1L;

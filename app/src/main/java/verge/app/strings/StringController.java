@@ -18,6 +18,7 @@ import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.core.coding.PointName;
+import verge.core.enclosure.Photo;
 import verge.core.job.JobState;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -135,6 +136,7 @@ class StringController {
         SurveyString s = string(state, string);
         model.addAttribute("job", job);
         model.addAttribute("string", line(state, s));
+        model.addAttribute("photos", state.photos().filter(p -> p.taken().subject().equals(string)).map(Photo::id).toList());
         return "strings/touched :: string";
     }
 

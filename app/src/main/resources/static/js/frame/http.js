@@ -60,6 +60,13 @@ export async function post(url, fields) {
   return text && (answer.headers.get('Content-Type') ?? '').includes('json') ? JSON.parse(text) : null;
 }
 
+/** Posts fields with files among them, and gives what comes back as JSON. */
+export async function upload(url, fields) {
+  const body = new FormData();
+  Object.entries(fields).forEach(([name, value]) => body.append(name, value));
+  return (await ask(url, { method: 'POST', body })).json();
+}
+
 /** A whole page as a document, with the address it came from in the end. */
 export async function page(url, options = {}) {
   const answer = await ask(url, { ...options, headers: { Accept: 'text/html' } });

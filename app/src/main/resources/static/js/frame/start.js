@@ -4,6 +4,7 @@ import { listenToKeys, tellKeys } from 'verge/frame/keys.js';
 import { listenToPaint } from 'verge/frame/paint.js';
 import { listenToWidth } from 'verge/frame/third.js';
 import { listenToSignals } from 'verge/frame/signals.js';
+import { listenForPhotos } from 'verge/enclosure/take.js';
 import { listenToVoice } from 'verge/frame/voice.js';
 import { listenToLeaves, mountBench, showOpenTab } from 'verge/frame/leaves.js';
 import { listenToCorner } from 'verge/frame/corner.js';
@@ -24,6 +25,7 @@ if (document.body.dataset.job) {
   listenToVoice();
   listenToSignals();
   listenToLeaves();
+  listenForPhotos();
   const { openSketch } = await import('verge/sketch/sketch.js');
   await openSketch();
   const { openPractice } = await import('verge/device/practice.js');

@@ -236,6 +236,8 @@ function showFresh(bench, fresh, arming) {
     Object.assign(strike.dataset, next.dataset);
     strike.textContent = next.textContent;
     strike.hidden = next.hidden;
+    document.getElementById('of-the-last').hidden = fresh.getElementById('of-the-last').hidden;
+    document.querySelectorAll('#of-the-last :is([data-photo], [data-speak])').forEach(key => { key.dataset.subject = next.dataset.entry; });
   }
   showSamples(bench);
   arming.settle();

@@ -3,6 +3,7 @@ import { colour } from 'verge/frame/paint.js';
 import { Labels, boxesOver } from 'verge/sketch/labels.js';
 import { REACH, RADIUS, onPaper, stamps } from 'verge/sketch/marks.js';
 import { touches } from 'verge/sketch/store.js';
+import { PHOTO_RADIUS, drawPhotos } from 'verge/sketch/photos.js';
 import { drawStrings, trace } from 'verge/sketch/strings.js';
 
 /** Drawn this much beyond each edge, so that a short way of the finger uncovers nothing. */
@@ -27,7 +28,7 @@ const paper = () => {
 };
 
 /**
- * A layer for the map that paints what the given function tells of: { points, strings, sheets, labels, version }. All that is written stands on a
+ * A layer for the map that paints what the given function tells of: { points, strings, photos, sheets, labels, version }. All that is written stands on a
  * second one, its `words`, which lies above whatever moves on the map.
  */
 export function canvasLayer(content) {
@@ -96,7 +97,7 @@ export function canvasLayer(content) {
   return layer;
 }
 
-function paint(pen, quill, picture, { points, strings, sheets, labels }, marks) {
+function paint(pen, quill, picture, { points, strings, photos, sheets, labels }, marks) {
   const { center, resolution, width, height, size, paint: theme } = picture;
   const view = {
     x: east => (east - center[0]) / resolution + width / 2,
@@ -111,6 +112,8 @@ function paint(pen, quill, picture, { points, strings, sheets, labels }, marks) 
   const room = roomFor(view, size);
   layered.forEach(sheet => drawWords(pen, view, sheet, room));
   drawStrings(pen, view, strings, theme);
+  drawPhotos(pen, view, photos);
+  photos.forEach(({ north, east }) => room.block(view.x(east), view.y(north) - PHOTO_RADIUS, PHOTO_RADIUS, PHOTO_RADIUS));
   const taken = new Cells(width, height, MARK_CELL);
   const names = [];
   const crowd = countSeen(view, points) > CROWD;

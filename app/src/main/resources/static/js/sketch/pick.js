@@ -11,12 +11,13 @@ const MOST_LISTED = 8;
 export function near(content, [east, north], resolution) {
   const reach = FINGER * resolution;
   const found = [];
-  const { points, strings, sheets } = content;
+  const { points, strings, photos, sheets } = content;
   for (let i = 0; i < points.list.length; i++) {
     const away = Math.hypot(points.east[i] - east, points.north[i] - north);
     away <= reach && found.push({ away, point: points.list[i], name: points.list[i].name, kind: points.list[i].mark.toLowerCase() });
   }
   found.push(...nearStrings(strings, east, north, reach));
+  found.length || found.push(...photos.map(photo => ({ photo, away: Math.hypot(photo.east - east, photo.north - north), name: photo.name, kind: 'photos' })).filter(f => f.away <= reach));
   for (const sheet of sheets) {
     for (const thing of [...sheet.spots, ...sheet.lines]) {
       const [west, south, most, top] = thing.box;
@@ -97,7 +98,7 @@ function list(panel, found, ring) {
     const name = document.createElement('b');
     name.textContent = f.name || '(no name)';
     const kind = document.createElement('span');
-    kind.textContent = f.point || f.spot || f.string ? f.kind : `${f.kind} line`;
+    kind.textContent = f.point || f.spot || f.string || f.photo ? f.kind : `${f.kind} line`;
     button.append(name, ' ', kind);
     button.addEventListener('click', () => { panel.hidden = true; take(f, ring); });
     entries.append(button);
@@ -126,6 +127,8 @@ function take(f, ring) {
     // While measuring, the next shot goes on with it.
     const wanted = !document.dispatchEvent(new CustomEvent('verge:string', { cancelable: true, detail: { string: f.string, end: f.end } }));
     wanted || tell(`string?${new URLSearchParams({ string: f.string.id })}`);
+  } else if (f.photo) {
+    tell(`../photos/of/${f.photo.subject}/touched`);
   } else {
     show(f);
   }

@@ -25,7 +25,7 @@ let drawn;
 let unit = { metresPerUnit: 1, unit: 'm' };
 let cell = 0;
 let lookCloser = () => {};
-const content = { points: new Points([]), strings: new Map(), sheets: [], labels: new Map(), version: 0 };
+const content = { points: new Points([]), strings: new Map(), photos: [], sheets: [], labels: new Map(), version: 0 };
 const at = (north, east) => [east, north];
 
 /** Adds a layer whose style is made from the paint; gives its source. */
@@ -60,6 +60,7 @@ export async function openSketch() {
   document.addEventListener('verge:paint', () => { style = styles(); paint.forEach(again => again()); redraw(); });
   document.addEventListener('verge:fold', () => { map.updateSize(); waiting && goTo(waiting); });
   document.addEventListener('verge:book', event => reloadFor(event.detail.lines));
+  document.addEventListener('verge:photo', () => reload(linesDrawn));
   document.addEventListener('verge:instrument', event => tellPole(event.detail));
   await document.fonts.load('450 15px Next');
   await reload();
@@ -117,6 +118,7 @@ export async function reload(since = 0) {
   const changed = sketch.changed && new Set(sketch.changed);
   content.points = new Points(changed ? [...content.points.list.filter(p => !changed.has(p.entry)), ...sketch.points] : sketch.points);
   content.strings = merged(content.strings, sketch.stringsChanged, sketch.strings);
+  content.photos = sketch.photos;
   document.dispatchEvent(new CustomEvent('verge:strings'));
   if (!changed) {
     cell = sketch.cell;
@@ -233,6 +235,8 @@ function ring(found) {
   chosen.clear();
   if (found?.point) {
     chosen.addFeature(new ol.Feature(new ol.geom.Point(at(found.point.north, found.point.east))));
+  } else if (found?.photo) {
+    chosen.addFeature(new ol.Feature(new ol.geom.Point(at(found.photo.north, found.photo.east))));
   } else if (found?.string) {
     found.string.lines.forEach(({ at: line }) => chosen.addFeature(lineOf(line)));
   } else if (found) {

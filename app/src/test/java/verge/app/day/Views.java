@@ -1,10 +1,13 @@
 package verge.app.day;
 
+import java.io.IOException;
+import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import verge.app.enclosure.EnclosureService;
 import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.journal.Author;
@@ -25,7 +28,7 @@ final class Views {
     private static final String LONG_NAME = "Landing causeway and the whole of the northern mole with its steps and railings";
     private static final int MANY = 3_000;
     private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover",
-            "book", "walk-round", "floors", "ground", "rework", "strings", "attributes");
+            "book", "walk-round", "floors", "ground", "rework", "strings", "attributes", "photos");
 
     /**
      * @param done script that brings the page into the state that is looked at; may give a promise
@@ -92,9 +95,16 @@ final class Views {
         return List.of(new View("measure, a string armed", path + "measure"), new View("a string", path + "strings/" + string, "document.querySelector('.vertex summary').click()"), new View("all strings", path + "strings"),
                 new View("about a string", path + "attributes/" + string), new View("a code", path + "codes/KRB"),
                 new View("asked", path + "measure", "import('/js/attributes/asked.js').then(a => a.ask(['" + string + "']))"),
+                new View("photos of a string", path + "photos/of/" + string), new View("all photos", path + "photos"), new View("a photo", path + "photos/" + photo(party, string)),
                 new View("more of a string", path + "measure", "document.querySelector('.over-more summary').click()"),
                 new View("a new code", path + "measure", "(f => { f.value = 'QQX'; f.dispatchEvent(new Event('input', { bubbles: true })); })(document.getElementById('code'))"),
                 new View("a string touched", path + "measure", "import('/js/sketch/sketch.js').then(s => import('/js/sketch/pick.js').then(p => p.touch([{ away: 0, string: [...s.theStrings().values()][0], name: 'KRB 1', kind: 'string', end: 'LAST' }], () => {})))"));
+    }
+
+    private UUID photo(FieldParty party, UUID of) throws IOException {
+        try (InputStream file = Views.class.getResourceAsStream("/demo/lamp.jpg")) {
+            return verge.bean(EnclosureService.class).photograph(party.job(), of, "", "lamp.jpg", file, Author.atPage("surveyor")).entry().id();
+        }
     }
 
     private static List<View> plain(Job job) {

@@ -28,6 +28,8 @@ class YardTest extends InBrowser {
     private static final double MOST_TOUCHES_A_SHOT = 1.6;
     private static final double POLE_METRES = 0.012;   // six times what a person holds a pole to, and the sight
 
+    private static final java.nio.file.Path PHOTO = java.nio.file.Path.of("src/main/resources/demo/lamp.jpg").toAbsolutePath();
+
     private FieldParty party;
     private int touches;
     private int shots;
@@ -157,6 +159,7 @@ class YardTest extends InBrowser {
         mapIt();
         System.out.printf("yard: %d shots, %d touches, %.2f a shot%n", shots, touches, (double) touches / shots);
         assertThat(shots).isEqualTo(40);
+        assertThat(party.state().photos().map(p -> party.state().subject(p.taken().subject()).orElseThrow().title())).singleElement().asString().endsWith("MRG");
         assertThat((double) touches / shots).isLessThanOrEqualTo(MOST_TOUCHES_A_SHOT);
         holdAgainstTheWorld(party.state());
         whatWasAnsweredIsThere(party.state());
@@ -211,6 +214,15 @@ class YardTest extends InBrowser {
         answer("yes");
         measure("#legend [data-code=MRG]", -78, -2);
         answer("no");
+        photograph();
+    }
+
+    /** One touch opens the camera; what it gives is kept while the work goes on. */
+    private void photograph() {
+        long before = lines();
+        touches++;
+        browser.attach(By.cssSelector("#of-the-last input"), PHOTO);
+        browser.until(d -> lines() > before);
     }
 
     /** The next corner of the step is the first post of a railing: one shot, two strings. */

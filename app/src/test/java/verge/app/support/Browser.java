@@ -106,7 +106,11 @@ public final class Browser implements AutoCloseable {
 
     /** Chooses a file for a file field. */
     public void attach(String id, Path file) {
-        until(d -> d.findElement(By.id(id))).sendKeys(file.toString());
+        attach(By.id(id), file);
+    }
+
+    public void attach(By what, Path file) {
+        until(d -> d.findElement(what)).sendKeys(file.toString());
     }
 
     public void choose(String id, String value) {

@@ -12,6 +12,7 @@ import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.LinkForm;
+import verge.app.job.Job;
 import verge.app.journal.JournalService;
 import verge.core.job.JobState;
 import verge.core.leaf.Leaf;
@@ -29,9 +30,13 @@ public final class FieldParty {
     private final UUID job;
 
     public FieldParty(VergeServer.Running verge) throws Exception {
+        this(verge, Jobs.withControl(verge));
+    }
+
+    public FieldParty(VergeServer.Running verge, Job ofTheirs) throws Exception {
         this.verge = verge;
         visitor = Visitor.signedIn(verge);
-        job = Jobs.withControl(verge).id();
+        job = ofTheirs.id();
         verge.bean(InstrumentDesk.class).connect(job, LinkForm.cable(verge.standInAddress()));
         awaitLink();
     }

@@ -47,11 +47,19 @@ public final class Jobs {
 
     /** On a site of its own, in UTM zone 32: files of other tests do not meet it. */
     public static Job elsewhere(VergeServer.Running verge) {
-        JobSettings settings = new JobSettings(Figures.metric(), new CoordinateSystem.Projected("ETRS89 / UTM zone 32N", "EPSG:25832", utm32(), Optional.of(DatumShift.NONE)),
+        JobService jobs = verge.bean(JobService.class);
+        return jobs.make(jobs.ensureSite("Site " + UUID.randomUUID()).id(), "Files", inUtm32(), Author.atPage("surveyor"));
+    }
+
+    /** On Ternholm with its control, in UTM zone 32: its points have a place on earth. */
+    public static Job onEarth(VergeServer.Running verge) {
+        return controlled(verge, verge.bean(JobService.class).make(ternholm(verge).id(), "Test " + UUID.randomUUID(), inUtm32(), Author.atPage("surveyor")));
+    }
+
+    private static JobSettings inUtm32() {
+        return new JobSettings(Figures.metric(), new CoordinateSystem.Projected("ETRS89 / UTM zone 32N", "EPSG:25832", utm32(), Optional.of(DatumShift.NONE)),
                 new JobSettings.GeoidChoice.Constant(37.6), Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES,
                 JobSettings.Work.ALONE);
-        JobService jobs = verge.bean(JobService.class);
-        return jobs.make(jobs.ensureSite("Site " + UUID.randomUUID()).id(), "Files", settings, Author.atPage("surveyor"));
     }
 
     /** As published, with its area of use; from the demo's files, so that no test waits for the dataset. */

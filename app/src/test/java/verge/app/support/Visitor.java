@@ -66,17 +66,22 @@ public final class Visitor {
     }
 
     public HttpResponse<String> upload(String path, String fileName, byte[] content) throws IOException, InterruptedException {
-        return send(withFile(path, fileName, content));
+        return upload(path, "file", fileName, content);
+    }
+
+    /** @param part what the form calls the file */
+    public HttpResponse<String> upload(String path, String part, String fileName, byte[] content) throws IOException, InterruptedException {
+        return send(withFile(path, part, fileName, content));
     }
 
     /** As a program would, with a bearer token; further fields go into the path. */
     public HttpResponse<String> programUpload(String path, String token, String fileName, byte[] content) throws IOException, InterruptedException {
-        return HttpClient.newHttpClient().send(withFile(path, fileName, content).header("Authorization", "Bearer " + token).build(), HttpResponse.BodyHandlers.ofString());
+        return HttpClient.newHttpClient().send(withFile(path, "file", fileName, content).header("Authorization", "Bearer " + token).build(), HttpResponse.BodyHandlers.ofString());
     }
 
-    private HttpRequest.Builder withFile(String path, String fileName, byte[] content) {
+    private HttpRequest.Builder withFile(String path, String part, String fileName, byte[] content) {
         String boundary = "part" + UUID.randomUUID();
-        byte[] head = ("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + fileName
+        byte[] head = ("--" + boundary + "\r\nContent-Disposition: form-data; name=\"" + part + "\"; filename=\"" + fileName
                 + "\"\r\nContent-Type: text/csv\r\n\r\n").getBytes(StandardCharsets.UTF_8);
         return HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "multipart/form-data; boundary=" + boundary)
                 .POST(HttpRequest.BodyPublishers.concat(HttpRequest.BodyPublishers.ofByteArray(head),

@@ -7,6 +7,7 @@ import verge.core.calibration.CalibrationEntries;
 import verge.core.check.FindingEntries;
 import verge.core.cogo.ComputedEntries;
 import verge.core.drawing.DesignEntries;
+import verge.core.enclosure.EnclosureEntries;
 import verge.core.floor.FloorEntries;
 import verge.core.job.Journal;
 import verge.core.journal.Chapter;
@@ -30,7 +31,7 @@ public final class Chapters {
 
     public static List<Chapter<?>> all(Geoids geoids) {
         return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), SetEntries.chapters(),
-                CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), StringEntries.chapters(), AttributeEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
+                CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), StringEntries.chapters(), AttributeEntries.chapters(), EnclosureEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
                 .<Chapter<?>>flatMap(List::stream).toList();
     }
 

@@ -15,6 +15,10 @@ import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.cogo.SiteInverse;
 import verge.core.drawing.DesignInUse;
+import verge.core.enclosure.MarksOver;
+import verge.core.enclosure.Photo;
+import verge.core.enclosure.Photos;
+import verge.core.enclosure.SpokenNotes;
 import verge.core.floor.FloorInUse;
 import verge.core.floor.WorkFloor;
 import verge.core.geodesy.GroundUse;
@@ -64,6 +68,7 @@ import verge.core.strings.StringName;
 import verge.core.strings.Strings;
 import verge.core.strings.Strung;
 import verge.core.strings.SurveyString;
+import verge.core.strings.Vertex;
 
 /**
  * What a job amounts to after some of its journal: points, leaves, what is struck. Immutable; a pure function of the entries, in
@@ -148,6 +153,23 @@ public final class JobState {
         sheet.all(new AnswersOf(subject)).forEach(all::putAll);
         all.values().removeIf(String::isEmpty);
         return all;
+    }
+
+    /** All photos, in the order in which they came. */
+    public Stream<Photo> photos() {
+        return sheet.all(new Photos()).stream().map(taken -> Photo.of(taken, latest(new MarksOver(taken.id()))));
+    }
+
+    /** All spoken notes, in the order in which they came. */
+    public Stream<SpokenNotes.Spoken> spokenNotes() {
+        return sheet.all(new SpokenNotes()).stream();
+    }
+
+    /** What an id means that something more is said of: a string, a point by its entry, a leaf by its own; empty if nothing of it stands. */
+    public Optional<Subject> subject(UUID id) {
+        return string(id).map(s -> new Subject(id, s.name().toString(), s.vertices().stream().findFirst().map(Vertex::position)))
+                .or(() -> pointsOf(id).stream().findFirst().map(p -> new Subject(id, (p.name() + " " + p.code()).strip(), Optional.of(p.position()))))
+                .or(() -> leaf(id).map(l -> new Subject(id, "leaf " + l.number() + " at " + l.written().station(), Optional.of(l.station().occupation().station()))));
     }
 
     /** A string as it stands; empty if nothing of it does. */

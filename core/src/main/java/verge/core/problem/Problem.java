@@ -27,6 +27,12 @@ public enum Problem {
     CODE_UNFIT,
     /** Arguments: the attribute, what was typed, what is wanted. */
     ATTRIBUTE_UNFIT,
+    /** Arguments: the file's name. */
+    PHOTO_UNFIT,
+    /** Arguments: the file's name, how many million pixels it says it has, how many are taken. */
+    PHOTO_TOO_LARGE,
+    /** Arguments: the file's name. */
+    SPEECH_UNFIT,
     /** Arguments: none. */
     NO_PLACE_ON_EARTH,
     /** Arguments: none. */

@@ -2,19 +2,23 @@ package verge.core.settings;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
 import verge.core.drawing.FileSystem;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.FlatSite;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.Geoid;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Heights;
 import verge.core.geodesy.MapProjection;
 import verge.core.geodesy.Plane;
 import verge.core.geodesy.ProjectedPlane;
 import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.SystemText;
 import verge.core.settings.JobSettings.GeoidChoice;
+import verge.core.units.Angle;
 
 /**
  * A job's settings at work: its plane, its geoid, its projection.
@@ -53,6 +57,17 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
     private Heights heights() {
         return new Heights(geoid, settings.referenceHeight().flatMap(JobSettings.ReferenceHeight::elevation),
                 settings.referenceHeight().flatMap(JobSettings.ReferenceHeight::ellipsoidHeight));
+    }
+
+    /** From places of the grid to WGS 84; empty where no way there is known: on a flat site, or with a datum whose shift nobody gave. */
+    public Optional<Function<GridPoint, Geographic>> onEarth() {
+        Optional<DatumShift> shift = settings.system() instanceof CoordinateSystem.Projected own ? own.toWgs84() : Optional.empty();
+        return projection.flatMap(p -> shift.map(s -> place -> s.toWgs84(new DatumShift.Place(p.geographic(place), new EllipsoidHeight(0)), p.ellipsoid()).position()));
+    }
+
+    /** γ at a place: grid azimuth = true azimuth − γ; empty on a flat site, whose north may be any. */
+    public Optional<Angle> convergence(GridPoint place) {
+        return projection.map(p -> p.scale(place).convergence());
     }
 
     /** N at a place; empty without a geoid or outside it. */
