@@ -17,6 +17,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 import verge.app.attributes.AttributeService;
 import verge.app.enclosure.EnclosureService;
 import verge.app.enclosure.PhotoParcel;
+import verge.app.gaps.GapService;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
@@ -36,15 +37,17 @@ class HandoverController {
     private final ExportService exports;
     private final DrawingExport drawings;
     private final PhotoParcel photos;
+    private final GapService gaps;
     private final AttributeService attributes;
     private final JournalService journals;
     private final JobService jobs;
     private final SettingsWords settingsWords;
 
-    HandoverController(ExportService exports, DrawingExport drawings, PhotoParcel photos, AttributeService attributes, JournalService journals, JobService jobs, SettingsWords settingsWords) {
+    HandoverController(ExportService exports, DrawingExport drawings, PhotoParcel photos, GapService gaps, AttributeService attributes, JournalService journals, JobService jobs, SettingsWords settingsWords) {
         this.exports = exports;
         this.drawings = drawings;
         this.photos = photos;
+        this.gaps = gaps;
         this.attributes = attributes;
         this.journals = journals;
         this.jobs = jobs;
@@ -73,6 +76,7 @@ class HandoverController {
         model.addAttribute("unitNames", Arrays.stream(LengthUnit.values()).map(settingsWords::unit).toList());
         model.addAttribute("preview", preview.lines());
         model.addAttribute("count", preview.points());
+        model.addAttribute("gaps", gaps.gaps(job).size());
         model.addAttribute("missing", attributes.missing(job).size());
         model.addAttribute("strings", journals.state(job).strings().size());
         model.addAttribute("photos", journals.state(job).photos().count() + journals.state(job).spokenNotes().count());

@@ -30,6 +30,9 @@ if (document.body.dataset.job) {
   await openSketch();
   const { openPractice } = await import('verge/device/practice.js');
   openPractice();
+  const { listenForGaps, showGaps } = await import('verge/gaps/marks.js');
+  listenForGaps();
+  showGaps(false)?.catch(() => {});
   await mountBench();
 } else {
   for (const form of document.querySelectorAll('form[data-draft]')) {

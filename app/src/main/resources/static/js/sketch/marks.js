@@ -146,6 +146,12 @@ export function styles() {
       ghost: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('heather'), width: 2.5, lineDash: [4, 8], lineCap: 'round' }) }),
       from: new ol.style.Style({ image: new ol.style.Circle({ radius: 8, stroke: stroke('heather', 3) }) }),
     })[feature.get('role')],
+    gaps: feature => ({
+      hole: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('ochre'), width: 2, lineDash: [3, 7], lineCap: 'round' }) }),
+      gap: new ol.style.Style({ image: new ol.style.Circle({ radius: 15, stroke: new ol.style.Stroke({ color: colour('ochre'), width: 2.5, lineDash: [3, 6], lineCap: 'round' }) }) }),
+      way: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('ochre'), width: 2, lineDash: [1, 7], lineCap: 'round' }) }),
+      area: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('edge'), width: 2, lineDash: [14, 5] }) }),
+    })[feature.get('role')],
     selection: new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour('heather'), width: 2, lineDash: [8, 6] }) }),
   };
 }

@@ -296,9 +296,17 @@ function goTo(kind) {
 
 let endSelecting = () => {};
 
-function select(freehand) {
+function select(freehand, done = showSelection) {
   endSelecting();   // pressed twice, it begins anew
-  endSelecting = drawOutline(map, outline, freehand, showSelection);
+  endSelecting = drawOutline(map, outline, freehand, done);
+}
+
+/** Lets one outline be drawn by a free hand; gives its corners as [east, north]. */
+export const outlineOn = done => select(true, done);
+
+/** Brings a place into the middle, near enough to see so many metres about it. */
+export function lookAt(north, east, metres) {
+  move({ center: at(north, east), resolution: Math.max(0.02, 6 * metres / Math.min(...map.getSize())) });
 }
 
 const calm = matchMedia('(prefers-reduced-motion: reduce)');

@@ -28,7 +28,7 @@ final class Views {
     private static final String LONG_NAME = "Landing causeway and the whole of the northern mole with its steps and railings";
     private static final int MANY = 3_000;
     private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover",
-            "book", "walk-round", "floors", "ground", "rework", "strings", "attributes", "photos");
+            "book", "walk-round", "floors", "ground", "rework", "strings", "attributes", "photos", "gaps");
 
     /**
      * @param done script that brings the page into the state that is looked at; may give a promise

@@ -18,7 +18,7 @@ import verge.core.points.StoredPoint;
 class LegendTest {
     private static Codebook book(int codes) {
         return new Codebook("", IntStream.range(0, codes).mapToObj(i -> new Codebook.Row(new Code("C" + i), "thing " + i, i % 2 == 0 ? Codebook.Kind.STRING : Codebook.Kind.POINT, Codebook.Surface.NONE,
-                Codebook.Drawn.PLAIN, i % 3 == 0 ? "Yard" : i % 3 == 1 ? "Green" : "", List.of(), List.of())).toList());
+                Codebook.Drawn.PLAIN, i % 3 == 0 ? "Yard" : i % 3 == 1 ? "Green" : "")).toList());
     }
 
     @Test

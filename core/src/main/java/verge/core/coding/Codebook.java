@@ -44,11 +44,18 @@ public record Codebook(String title, List<Row> rows) {
      * @param group under which it stands in the legend; empty for none
      * @param comesWith codes that usually lie beside it, such as the foot of a step beside its top
      * @param attributes what is asked for with each point
+     * @param expectedIn kinds of work, by their names, in which it is nearly always met
      */
-    public record Row(Code code, String meaning, Kind kind, Surface surface, Drawn drawn, String group, List<Code> comesWith, List<Attribute> attributes) {
+    public record Row(Code code, String meaning, Kind kind, Surface surface, Drawn drawn, String group, List<Code> comesWith, List<Attribute> attributes, List<String> expectedIn) {
         public Row {
             comesWith = List.copyOf(comesWith);
             attributes = List.copyOf(attributes);
+            expectedIn = List.copyOf(expectedIn);
+        }
+
+        /** Without company, attributes or a kind of work. */
+        public Row(Code code, String meaning, Kind kind, Surface surface, Drawn drawn, String group) {
+            this(code, meaning, kind, surface, drawn, group, List.of(), List.of(), List.of());
         }
 
         /** Whether its points join into strings. */
@@ -71,7 +78,7 @@ public record Codebook(String title, List<Row> rows) {
     }
 
     private static Row row(String code, String meaning, Marker marker, Kind kind, Surface surface) {
-        return new Row(new Code(code), meaning, kind, surface, new Drawn(marker, Line.SOLID, ""), "", List.of(), List.of());
+        return new Row(new Code(code), meaning, kind, surface, new Drawn(marker, Line.SOLID, ""), "");
     }
 
     /** Several books as one, the first first; a code that several have means what the first of them says. */
@@ -86,6 +93,11 @@ public record Codebook(String title, List<Row> rows) {
         List<Row> all = new ArrayList<>(rows.stream().map(row -> by.row(row.code()).orElse(row)).toList());
         by.rows.stream().filter(row -> row(row.code()).isEmpty()).forEach(all::add);
         return new Codebook(title, all);
+    }
+
+    /** The kinds of work that any of its codes is expected in, in the order in which they are met. */
+    public List<String> works() {
+        return rows.stream().flatMap(row -> row.expectedIn().stream()).distinct().toList();
     }
 
     /** How strings of a code are drawn; those of a code that is not in the book are plain lines. */

@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
  */
 public record CodebookChanges(List<Codebook.Row> came, List<Codebook.Row> gone, List<Changed> changed) {
     /** What can be otherwise in a row. */
-    public enum Part { MEANING, KIND, SURFACE, MARKER, LINE, LAYER, GROUP, COMES_WITH, ATTRIBUTES }
+    public enum Part { MEANING, KIND, SURFACE, MARKER, LINE, LAYER, GROUP, COMES_WITH, ATTRIBUTES, EXPECTED_IN }
 
     /** One code that both have. @param parts in which they differ, at least one */
     public record Changed(Codebook.Row earlier, Codebook.Row later, List<Part> parts) {
@@ -35,6 +35,7 @@ public record CodebookChanges(List<Codebook.Row> came, List<Codebook.Row> gone, 
         parts.put(Part.GROUP, Codebook.Row::group);
         parts.put(Part.COMES_WITH, Codebook.Row::comesWith);
         parts.put(Part.ATTRIBUTES, Codebook.Row::attributes);
+        parts.put(Part.EXPECTED_IN, Codebook.Row::expectedIn);
         return parts;
     }
 

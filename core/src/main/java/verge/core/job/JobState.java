@@ -140,6 +140,11 @@ public final class JobState {
         return sheet.latest(key);
     }
 
+    /** All that was said under a key of any capability, in its order. */
+    public <V> List<V> all(Key<V> key) {
+        return sheet.all(key);
+    }
+
     /** What stands in the job's own fields beside a shot. */
     public Map<String, String> notesOf(UUID shot) {
         Map<String, String> all = new HashMap<>();

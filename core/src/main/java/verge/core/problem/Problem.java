@@ -33,6 +33,8 @@ public enum Problem {
     PHOTO_TOO_LARGE,
     /** Arguments: the file's name. */
     SPEECH_UNFIT,
+    /** Arguments: what was written. */
+    ATTRIBUTE_UNCLEAR,
     /** Arguments: none. */
     NO_PLACE_ON_EARTH,
     /** Arguments: none. */

@@ -11,7 +11,7 @@ class CodebookChangesTest {
     private static final Codebook.Drawn DASHED = new Codebook.Drawn(Codebook.Marker.DOT, Codebook.Line.DASHED, "Kerbs");
 
     private static Codebook.Row row(String code, String meaning, Codebook.Drawn drawn, String group, List<Attribute> asked) {
-        return new Codebook.Row(new Code(code), meaning, Codebook.Kind.STRING, Codebook.Surface.BREAKLINE, drawn, group, List.of(), asked);
+        return new Codebook.Row(new Code(code), meaning, Codebook.Kind.STRING, Codebook.Surface.BREAKLINE, drawn, group, List.of(), asked, List.of());
     }
 
     /** Its order stays, so that the legend does; what was made in the field counts, and what is new stands behind. */

@@ -186,7 +186,7 @@ public final class CodebookReader {
         List<Code> company = parted(entry, "with").flatMap(c -> company(c, where).stream()).toList();
         if (faults.size() == before && code.isPresent()) {
             rows.add(new Codebook.Row(code.get(), shortened(entry.getOrDefault("meaning", "")), kind, surface, new Codebook.Drawn(marker, line, shortened(entry.getOrDefault("layer", ""))),
-                    shortened(entry.getOrDefault("group", "")), company, attributes));
+                    shortened(entry.getOrDefault("group", "")), company, attributes, parted(entry, "expected").map(CodebookReader::shortened).distinct().toList()));
         }
     }
 
@@ -194,8 +194,13 @@ public final class CodebookReader {
         return Arrays.stream(entry.getOrDefault(key, "").split(PARTED_BY)).map(String::strip).filter(part -> !part.isEmpty());
     }
 
+    /** What is asked for, as it is written in a table of codes; empty if it is not understood. */
+    public static Optional<Attribute> attribute(String written) {
+        return AttributeText.read(shortened(written, LONGEST_ATTRIBUTE));
+    }
+
     private Optional<Attribute> attribute(String written, String where) {
-        Optional<Attribute> read = AttributeText.read(shortened(written, LONGEST_ATTRIBUTE));
+        Optional<Attribute> read = attribute(written);
         if (read.isEmpty()) {
             fault(Kind.ATTRIBUTE_UNFIT, where, written);
         }

@@ -18,7 +18,7 @@ import verge.core.coding.Codebook;
 
 /** Writes tables of codes so that {@link CodebookReader} reads back what was written. Both forms are described in docs/codebook.md. */
 public final class CodebookWriter {
-    static final int VERSION = 2;
+    static final int VERSION = 3;
     private static final String PARTED = "|";
 
     private CodebookWriter() {
@@ -55,6 +55,7 @@ public final class CodebookWriter {
         json.writeStringProperty("group", row.group());
         several(json, "with", row.comesWith().stream().map(Code::text).toList());
         several(json, "attributes", row.attributes().stream().map(AttributeText::write).toList());
+        several(json, "expected", row.expectedIn());
         json.writeEndObject();
     }
 
@@ -68,10 +69,10 @@ public final class CodebookWriter {
     public static String csv(Codebook book) {
         StringWriter text = new StringWriter();
         try (CSVPrinter out = new CSVPrinter(text, CSVFormat.DEFAULT)) {
-            out.printRecord("code", "meaning", "kind", "surface", "marker", "line", "layer", "group", "with", "attributes");
+            out.printRecord("code", "meaning", "kind", "surface", "marker", "line", "layer", "group", "with", "attributes", "expected");
             for (Codebook.Row row : book.rows()) {
                 out.printRecord(row.code().text(), row.meaning(), word(row.kind()), word(row.surface()), word(row.drawn().marker()), word(row.drawn().line()), row.drawn().layer(), row.group(),
-                        row.comesWith().stream().map(Code::text).collect(Collectors.joining(PARTED)), row.attributes().stream().map(AttributeText::write).collect(Collectors.joining(PARTED)));
+                        row.comesWith().stream().map(Code::text).collect(Collectors.joining(PARTED)), row.attributes().stream().map(AttributeText::write).collect(Collectors.joining(PARTED)), String.join(PARTED, row.expectedIn()));
             }
         } catch (IOException impossible) {
             throw new IllegalStateException(impossible);   // a string is always there to be written to

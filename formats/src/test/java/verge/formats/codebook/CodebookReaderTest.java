@@ -30,7 +30,7 @@ class CodebookReaderTest {
     @Test
     void bothFormsGiveTheSameBook() throws IOException {
         Codebook.Row kerb = new Codebook.Row(new Code("KRB"), "kerb", Codebook.Kind.STRING, Codebook.Surface.NONE, new Codebook.Drawn(Codebook.Marker.RING_CROSS, Codebook.Line.DASHED, "Kerbs"), "",
-                List.of(), List.of(Attribute.text("stone"), Attribute.text("height")));
+                List.of(), List.of(Attribute.text("stone"), Attribute.text("height")), List.of());
         assertThat(read("""
                 {"codebook": 1, "title": "Yard", "codes": [{"code": "KRB", "meaning": "kerb", "marker": "ring cross", "joins": true, "layer": "Kerbs",
                  "line": "dashed", "attributes": ["stone", "height"], "later": {"x": [1]}}]}""").book()).isEqualTo(new Codebook("Yard", List.of(kerb)));

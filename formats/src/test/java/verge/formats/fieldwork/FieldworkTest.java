@@ -46,7 +46,7 @@ class FieldworkTest {
     private Path directory;
 
     private static Codebook.Row row(String code, String meaning, Kind kind, Marker marker, Line line, String layer, String group, Attribute... attributes) {
-        return new Codebook.Row(new Code(code), meaning, kind, Surface.NONE, new Drawn(marker, line, layer), group, List.of(), List.of(attributes));
+        return new Codebook.Row(new Code(code), meaning, kind, Surface.NONE, new Drawn(marker, line, layer), group, List.of(), List.of(attributes), List.of());
     }
 
     private static verge.core.plan.Path path(boolean closed, double... northEastHeightBulge) {
