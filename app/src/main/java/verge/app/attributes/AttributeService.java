@@ -22,7 +22,7 @@ import verge.core.enclosure.Photo;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.measure.ShotTaken;
+import verge.core.measure.Measured;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -59,7 +59,7 @@ public class AttributeService {
         JobState state = journal.state();
         Codebook book = codebooks.of(job);
         Stream<Asked> point = state.pointsOf(shot.id()).stream().flatMap(p -> Asked.of(p, state, book).stream());
-        Stream<UUID> strings = shot.payload() instanceof ShotTaken taken ? taken.strings() : Stream.empty();
+        Stream<UUID> strings = shot.payload() instanceof Measured taken ? taken.strings() : Stream.empty();
         Stream<Asked> begun = strings.flatMap(id -> state.string(id).stream()).filter(s -> s.vertices().size() == 1).flatMap(s -> Asked.of(s, state, book).stream());
         return Stream.concat(point, begun).map(asked -> form(asked, journal)).toList();
     }

@@ -131,6 +131,15 @@ public class InstrumentWatch {
         });
     }
 
+    /** Both circles without a distance, on a setup that must still hold then. */
+    public CompletableFuture<Pointing> circles(Ready ready) {
+        requireLevel(ready.station(), ready.how());
+        return ready.station().circles().thenApply(pointing -> {
+            requireUnmoved(ready.leaf(), ready.station());
+            return pointing;
+        });
+    }
+
     private static String seconds(Angle angle) {
         return Decimals.show(angle.arcSeconds(), 0) + "\u2033";
     }

@@ -13,7 +13,7 @@ import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.journal.Amendment;
 import verge.core.journal.Entry;
-import verge.core.measure.ShotTaken;
+import verge.core.measure.Measured;
 
 /** Journal entries as a surveyor would write them. */
 @Component
@@ -98,7 +98,7 @@ public class BookText {
     }
 
     private static List<Note> fields(JobState state, Entry entry) {
-        return !(entry.payload() instanceof ShotTaken) ? List.of() : state.settings().work().noteFields().stream()
+        return !(entry.payload() instanceof Measured) ? List.of() : state.settings().work().noteFields().stream()
                 .map(field -> new Note(field, state.notesOf(entry.id()).getOrDefault(field, ""))).toList();
     }
 }

@@ -23,8 +23,10 @@ import tools.jackson.databind.json.JsonMapper;
 import verge.app.attributes.AttributeService;
 import verge.app.coding.Codebooks;
 import verge.app.floor.FloorWords;
+import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.journal.Kept;
 import verge.app.pole.PrismTable;
 import verge.app.sketch.SketchPoint;
 import verge.app.sketch.SketchString;
@@ -32,7 +34,7 @@ import verge.core.coding.Codebook;
 import verge.core.doubt.ShotDoubts;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.measure.ShotTaken;
+import verge.core.measure.Measured;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
 import verge.core.pole.TargetChosen;
@@ -52,14 +54,16 @@ class MeasureController {
     private static final String NOTE = "note:";
 
     private final MeasureService measuring;
+    private final FindingService finding;
     private final JournalService journals;
     private final Codebooks codebooks;
     private final AttributeService attributes;
     private final PrismTable prisms;
     private final JsonMapper json;
 
-    MeasureController(MeasureService measuring, JournalService journals, Codebooks codebooks, AttributeService attributes, PrismTable prisms, JsonMapper json) {
+    MeasureController(MeasureService measuring, FindingService finding, JournalService journals, Codebooks codebooks, AttributeService attributes, PrismTable prisms, JsonMapper json) {
         this.measuring = measuring;
+        this.finding = finding;
         this.journals = journals;
         this.codebooks = codebooks;
         this.attributes = attributes;
@@ -96,7 +100,7 @@ class MeasureController {
         model.addAttribute("lastNames", IntStream.rangeClosed(1, Math.min(LAST_CORRECTED, measured.size())).mapToObj(back -> measured.get(measured.size() - back).name().text()).collect(Collectors.joining(", ")));
         model.addAttribute("strings", OpenStrings.of(journal.state(), book));
         model.addAttribute("armed", json.writeValueAsString(OpenStrings.armed(journal)));
-        model.addAttribute("last", journal.lastEntry(ShotTaken.class).map(e -> lastShot(journal, e)).orElse(null));
+        model.addAttribute("last", journal.lastEntry(Measured.class).map(e -> lastShot(journal, e)).orElse(null));
         return "measure/measure";
     }
 
@@ -109,7 +113,7 @@ class MeasureController {
     }
 
     private static LastShot lastShot(Journal journal, Entry shot) {
-        return new LastShot(shot.id(), ((ShotTaken) shot.payload()).name().text(), journal.state().isStruck(shot.id()));
+        return new LastShot(shot.id(), ((Measured) shot.payload()).name().text(), journal.state().isStruck(shot.id()));
     }
 
     private static ShotLine line(JobSettings settings, StoredPoint p) {
@@ -157,14 +161,34 @@ class MeasureController {
     @ResponseBody
     CompletableFuture<Stored> shoot(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String name, @RequestParam String code,
             @RequestParam(defaultValue = "[]") String joins, @RequestParam(defaultValue = "false") boolean again, MeasureService.Beside beside, @RequestParam Map<String, String> fields, Principal person) {
-        return measuring.measure(job, id, name, code, notes(fields), beside, armed(joins), again, person.getName()).thenApply(kept -> {
-            Journal journal = journals.journal(job);
-            Optional<StoredPoint> point = journal.state().pointsOf(kept.entry().id()).stream().findFirst();
-            Codebook book = codebooks.of(job);
-            List<SketchString> strings = journal.state().stringsOf(kept.entry()).flatMap(s -> journal.state().string(s).stream()).map(s -> SketchString.of(journal.state(), s, book)).toList();
-            return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, book)).orElse(null), strings, MeasureService.nextName(journal).text(),
-                    point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""), kept.before());
-        });
+        return measuring.measure(job, id, name, code, notes(fields), beside, armed(joins), again, person.getName()).thenApply(kept -> stored(job, kept));
+    }
+
+    private Stored stored(UUID job, Kept kept) {
+        Journal journal = journals.journal(job);
+        Optional<StoredPoint> point = journal.state().pointsOf(kept.entry().id()).stream().findFirst();
+        Codebook book = codebooks.of(job);
+        List<SketchString> strings = journal.state().stringsOf(kept.entry()).flatMap(s -> journal.state().string(s).stream()).map(s -> SketchString.of(journal.state(), s, book)).toList();
+        return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, book)).orElse(null), strings, MeasureService.nextName(journal).text(),
+                point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""), kept.before());
+    }
+
+    /**
+     * One sight for a point without a prism.
+     *
+     * @param stored the point, with its last sight; null until then
+     * @param told what came out besides the place, in words
+     */
+    record SightKept(Stored stored, String told) {
+    }
+
+    /** @param id of the point to be @param place of the sight, from 1 */
+    @PostMapping("/sights")
+    @ResponseBody
+    CompletableFuture<SightKept> sight(@PathVariable UUID job, @RequestParam UUID id, @RequestParam int place, @RequestParam String name, @RequestParam String code, @RequestParam(defaultValue = "[]") String joins,
+            @RequestParam(defaultValue = "false") boolean again, @RequestParam Map<String, String> fields, Principal person) {
+        FindingService.Wanted wanted = new FindingService.Wanted(name, code, notes(fields), armed(joins), again, new Answers(fields));
+        return finding.take(job, id, place, wanted, person.getName()).thenApply(kept -> kept.entry().id().equals(id) ? new SightKept(stored(job, kept), finding.told(journals.state(job), id)) : new SightKept(null, ""));
     }
 
     /**

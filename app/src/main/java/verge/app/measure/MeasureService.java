@@ -3,6 +3,7 @@ package verge.app.measure;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
@@ -18,11 +19,13 @@ import verge.core.coding.PointName;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.measure.Aside;
+import verge.core.measure.Measured;
 import verge.core.measure.NotesWritten;
 import verge.core.measure.ShotTaken;
 import verge.core.points.Origin;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.strings.SurveyString;
 import verge.core.units.Length;
 import verge.core.units.LengthUnit;
 
@@ -59,6 +62,7 @@ public class MeasureService {
             requireFree(journals.state(job), name, again);
             Armed.joinings(journals.state(job), id, armed);
             Aside aside = beside.read(journals.state(job).settings().figures().lengthUnit());
+            aside.line().ifPresent(line -> requireLine(journals.state(job), line));
             InstrumentWatch.Ready ready = watch.ready(job);
             return watch.shoot(ready).thenApply(reading -> journals.append(job, new Author(id, person, ready.device()), state -> {
                 requireFree(state, name, again);
@@ -67,12 +71,12 @@ public class MeasureService {
         });
     }
 
-    /** Where a point lies beside the prism, as it was typed. */
-    public record Beside(String right, String farther, String up) {
-        public static final Beside NOT = new Beside("", "", "");
+    /** Where a point lies beside the prism, as it was typed. @param along the string that it is told along; null for as one sees it from the instrument */
+    public record Beside(String right, String farther, String up, UUID along) {
+        public static final Beside NOT = new Beside("", "", "", null);
 
         private Aside read(LengthUnit unit) {
-            return new Aside(read(right, unit), read(farther, unit), read(up, unit));
+            return new Aside(read(right, unit), read(farther, unit), read(up, unit), Optional.ofNullable(along));
         }
 
         private static Length read(String typed, LengthUnit unit) {
@@ -80,8 +84,16 @@ public class MeasureService {
         }
     }
 
+    /** A string without a piece has no direction. @throws SurveyException STRING_TOO_SHORT */
+    private static void requireLine(JobState state, UUID line) {
+        SurveyString string = state.string(line).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "the string"));
+        if (state.shape(string).paths().stream().noneMatch(p -> p.pieces() > 0)) {
+            throw new SurveyException(Problem.STRING_TOO_SHORT, string.name(), string.vertices().size());
+        }
+    }
+
     /** Notes for the fields that the job has, blank ones left out. */
-    private static Map<String, String> kept(JobState state, Map<String, String> notes) {
+    static Map<String, String> kept(JobState state, Map<String, String> notes) {
         Map<String, String> kept = new LinkedHashMap<>();
         state.settings().work().noteFields().forEach(field -> {
             String typed = fitting(notes.getOrDefault(field, ""));
@@ -108,7 +120,7 @@ public class MeasureService {
         return typed.substring(0, Math.min(typed.length(), LONGEST_NOTE));
     }
 
-    private static void requireFree(JobState state, PointName name, boolean again) {
+    static void requireFree(JobState state, PointName name, boolean again) {
         if (!again && state.find(name, Origin.MEASURED).isPresent()) {
             throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
         }
@@ -116,7 +128,7 @@ public class MeasureService {
 
     /** The next free name after the last measured one. */
     public static PointName nextName(Journal journal) {
-        PointName name = journal.lastWritten(ShotTaken.class).map(shot -> shot.name().successor()).orElse(FIRST);
+        PointName name = journal.lastWritten(Measured.class).map(shot -> shot.name().successor()).orElse(FIRST);
         while (journal.state().find(name).isPresent()) {
             name = name.successor();
         }
@@ -125,6 +137,6 @@ public class MeasureService {
 
     /** The code last used, so that it need not be chosen again. */
     public static Code lastCode(Journal journal) {
-        return journal.lastWritten(ShotTaken.class).map(ShotTaken::code).orElse(Code.NONE);
+        return journal.lastWritten(Measured.class).map(Measured::code).orElse(Code.NONE);
     }
 }

@@ -8,7 +8,7 @@ import verge.core.coding.Codebook;
 import verge.core.coding.PointName;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
-import verge.core.measure.ShotTaken;
+import verge.core.measure.Measured;
 import verge.core.strings.End;
 import verge.core.strings.Joining;
 import verge.core.strings.SurveyString;
@@ -62,7 +62,7 @@ final class OpenStrings {
 
     /** The string that the last shot was on first, if it is still open: the same code goes on without choosing again. */
     static List<Arms> armed(Journal journal) {
-        Optional<Joining> last = journal.lastWritten(ShotTaken.class).flatMap(shot -> shot.joins().stream().findFirst());
+        Optional<Joining> last = journal.lastWritten(Measured.class).flatMap(shot -> shot.joins().stream().findFirst());
         return last.flatMap(j -> journal.state().string(j.string()).filter(s -> !s.ended()).map(s -> new Arms(s.id(), s.name().code().text(), s.name().toString(), j.end()))).stream().toList();
     }
 }

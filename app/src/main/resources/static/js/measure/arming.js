@@ -157,15 +157,16 @@ export class Arming {
 
   /** In words: what the next shot will do, and which string goes on after it. */
   words() {
-    return this.goes() + this.beside();
+    return this.goes() + (this.finding?.isPlain === false ? this.finding.words() : this.beside());
   }
 
   /** Where the point lies beside the prism, so that nobody forgets that it does. */
   beside() {
-    const sides = { right: ['right', 'left'], farther: ['farther', 'nearer'], up: ['up', 'down'] };
+    const along = this.bench.querySelector('#along-string').checked && this.joins[0]?.string;
+    const sides = { right: ['right', 'left'], farther: along ? ['on', 'back'] : ['farther', 'nearer'], up: ['up', 'down'] };
     const typed = Object.entries(sides).map(([field, [ahead, back]]) => [this.bench.querySelector(`#${field}`).value.trim(), ahead, back]).filter(([value]) => value)
       .map(([value, ahead, back]) => (/^[-−]/.test(value) ? `${value.slice(1)} ${back}` : `${value} ${ahead}`));
-    return typed.length ? `, the point lying ${typed.join(' and ')}` : '';
+    return typed.length ? `, the point lying ${typed.join(' and ')}${along ? ` along ${this.joins[0].name}` : ''}` : '';
   }
 
   goes() {
@@ -195,7 +196,7 @@ export class Arming {
       also.textContent = at <= 0 ? 'Also' : this.joins[at].times === HELD ? 'Also, held' : 'Also, once';
     }
     const deeds = this.bench.querySelector('#arming-deeds');
-    deeds.querySelectorAll('button').forEach(key => { key.disabled = !first?.string; });
+    deeds.querySelectorAll('[data-deed]').forEach(key => { key.disabled = !first?.string; });
     deeds.querySelector('[data-deed=begin]').disabled = deeds.querySelector('[data-deed=more]').disabled = !first;
     deeds.querySelector('[data-deed=more]').setAttribute('aria-pressed', String(this.adding));
     deeds.querySelector('[data-deed=part]').setAttribute('aria-pressed', String(this.gap));

@@ -1,4 +1,5 @@
 // The legend: its entries are keys. A touch arms, or measures at once, as it stands above them.
+import { layOut, touchedLayout } from 'verge/measure/order.js';
 import { sample } from 'verge/sketch/marks.js';
 
 const KEPT = 'legend-touch';
@@ -9,6 +10,10 @@ export const touchMeasures = () => localStorage.getItem(KEPT) === 'measures';
 export function openLegend(bench, touched) {
   showLegend(bench);
   bench.addEventListener('click', event => {
+    const legend = event.target.closest('#legend');
+    if (legend && touchedLayout(legend, event.target)) {
+      return;
+    }
     const key = event.target.closest('#legend [data-code]');
     key && touched(key.dataset.code, joins(bench, key.dataset.code));
     const way = event.target.closest('[data-touch]');
@@ -23,6 +28,7 @@ export function openLegend(bench, touched) {
 export function showLegend(bench) {
   bench.querySelectorAll('svg[data-marker]').forEach(sample);
   showWay(bench.querySelector('#legend'));
+  layOut(bench.querySelector('#legend'));
 }
 
 /** Whether what is typed is a code that no book has and nobody has said yet what it makes. */

@@ -6,6 +6,7 @@ import { refreshFrame, tellStored } from 'verge/frame/leaves.js';
 import { listenToDeeds } from 'verge/device/deeds.js';
 import { Arming } from 'verge/measure/arming.js';
 import { followPole, showArmed } from 'verge/measure/ghost.js';
+import { Finding } from 'verge/measure/finding.js';
 import { ByItself } from 'verge/measure/itself.js';
 import { isNew, joins, openLegend, showChosen, showLegend, showMatching, touchMeasures } from 'verge/measure/legend.js';
 import { ask, keepAsked } from 'verge/attributes/asked.js';
@@ -26,7 +27,10 @@ export function mount(bench) {
     code.dispatchEvent(new Event('input', { bubbles: true }));   // kept over a reload, like one that is typed
   });
   arming.joins[0] && arming.joins[0].code !== code.value.trim() && arming.choose(code.value.trim(), joins(bench, code.value.trim()), false);
-  const take = () => measure(form, button, arming);
+  const finding = new Finding(bench);
+  arming.finding = finding;
+  finding.way.addEventListener('change', () => arming.show());
+  const take = () => measure(form, button, arming, finding);
   openLegend(bench, (chosen, makesString) => {
     if (arming.adding) {
       arming.choose(chosen, makesString);
@@ -68,7 +72,10 @@ export function mount(bench) {
 const BESIDE = ['right', 'farther', 'up'];
 
 /** Where the next point lies beside the prism, as it is typed. */
-const beside = form => Object.fromEntries(BESIDE.map(field => [field, form.elements[field].value]));
+function beside(form, arming) {
+  const along = document.getElementById('along-string').checked && arming.joins[0]?.string;
+  return { ...Object.fromEntries(BESIDE.map(field => [field, form.elements[field].value])), ...(along ? { along } : {}) };
+}
 
 /** Each way of measuring by itself begins anew when it is chosen, and ends with a touch. */
 function measureByItself(bench, take) {
@@ -172,7 +179,7 @@ async function sayAfter(shot, kept) {
   await ask(asks);
 }
 
-async function measure(form, button, arming) {
+async function measure(form, button, arming, finding) {
   const bench = document.getElementById('bench');
   const typed = form.elements.code.value.trim();
   if (isNew(bench, typed)) {
@@ -188,7 +195,15 @@ async function measure(form, button, arming) {
   const notes = [...form.elements].filter(field => field.name.startsWith('note:'));
   const asked = performance.now();
   try {
-    const stored = await post(`/jobs/${job}/measure/shots`, { id: shot.get(), name: name.value, code: code.value, joins: arming.asked(), again: name.value !== name.defaultValue, ...beside(form), ...Object.fromEntries(notes.map(n => [n.name, n.value])) });
+    const fields = { name: name.value, code: code.value, joins: arming.asked(), again: name.value !== name.defaultValue, ...Object.fromEntries(notes.map(n => [n.name, n.value])) };
+    const sight = finding.isPlain ? null : await finding.take(fields);
+    if (sight && !sight.stored) {
+      hush();
+      tellStored();
+      arming.show();
+      return;
+    }
+    const stored = sight?.stored ?? await post(`/jobs/${job}/measure/shots`, { id: shot.get(), ...fields, ...beside(form, arming) });
     shot.settle();
     stored.before || tellStored();
     if (stored.point && !stored.elsewhere) {
@@ -196,6 +211,7 @@ async function measure(form, button, arming) {
       requestAnimationFrame(() => performance.measure('measure-to-drawn', { start: asked, end: performance.now() }));
     }
     hush();
+    sight?.told && say(`${name.value} is found${sight.told}.`, '', 'good');
     if (stored.before) {
       say('This point was stored already, before the last answer was lost.',
         'It stands where the pole was then; nothing was measured now. Measure again for the place the pole is at.');
@@ -236,8 +252,8 @@ function showFresh(bench, fresh, arming) {
     Object.assign(strike.dataset, next.dataset);
     strike.textContent = next.textContent;
     strike.hidden = next.hidden;
-    document.getElementById('of-the-last').hidden = fresh.getElementById('of-the-last').hidden;
-    document.querySelectorAll('#of-the-last :is([data-photo], [data-speak])').forEach(key => { key.dataset.subject = next.dataset.entry; });
+    document.querySelectorAll('.of-the-last').forEach(keys => { keys.hidden = fresh.querySelector('.of-the-last').hidden; });
+    document.querySelectorAll('.of-the-last :is([data-photo], [data-speak])').forEach(key => { key.dataset.subject = next.dataset.entry; });
   }
   showSamples(bench);
   arming.settle();

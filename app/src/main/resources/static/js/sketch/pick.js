@@ -166,9 +166,26 @@ async function tell(of, options) {
   }
 }
 
-/** Shows what a selection comes to. */
+/** Shows what a selection comes to, and rings its points. */
 export function showSelection(outline) {
   const fields = new URLSearchParams();
   outline.forEach(([east, north]) => { fields.append('north', north); fields.append('east', east); });
-  return tell('selection', { method: 'POST', body: fields });
+  return selected('selection', fields);
+}
+
+async function selected(by, body) {
+  const panel = await tell(by, { method: 'POST', body });
+  const names = panel?.querySelector('[data-names]')?.dataset.names;
+  names && document.dispatchEvent(new CustomEvent('verge:selected', { detail: { names: names.split(', ') } }));
+}
+
+/** What can be selected by: the codes and layers of what was measured. */
+export const showCommon = () => tell('common');
+
+/** Keys that select all of a code, of a layer, of a string, wherever they stand. */
+export function listenToCommon() {
+  document.addEventListener('click', event => {
+    const key = event.target.closest('[data-common]');
+    key && selected('selection/common', new URLSearchParams({ [key.dataset.common]: key.dataset.value }));
+  });
 }

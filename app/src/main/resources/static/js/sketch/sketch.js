@@ -4,7 +4,7 @@ import { showFloors, tellPole } from 'verge/floor/floor.js';
 import { canvasLayer } from 'verge/sketch/canvas.js';
 import { showLayers } from 'verge/sketch/layers.js';
 import { styles } from 'verge/sketch/marks.js';
-import { FINGER, near, showSelection, touch } from 'verge/sketch/pick.js';
+import { FINGER, listenToCommon, near, showCommon, showSelection, touch } from 'verge/sketch/pick.js';
 import { drawScale } from 'verge/sketch/scale.js';
 import { drawOutline } from 'verge/sketch/select.js';
 import { Points, fetchSheets, grow } from 'verge/sketch/store.js';
@@ -57,6 +57,8 @@ export async function openSketch() {
   map.on('singleclick', touched);
   map.getView().on('change:resolution', scale);
   document.addEventListener('click', pressed);
+  listenToCommon();
+  document.addEventListener('verge:selected', event => choose(event.detail.names, false));
   document.addEventListener('verge:paint', () => { style = styles(); paint.forEach(again => again()); redraw(); });
   document.addEventListener('verge:fold', () => { map.updateSize(); waiting && goTo(waiting); });
   document.addEventListener('verge:book', event => reloadFor(event.detail.lines));
@@ -150,7 +152,7 @@ export async function reload(since = 0) {
       const nothingYet = extentOf('all') === null;
       content.sheets = sheets;
       redraw();
-      choose(chosenNames);
+      choose(chosenNames, chosenJoined);
       document.getElementById('sketch').dataset.sheets = sheets.length;
       nothingYet && goTo(sketch.floors.some(floor => floor.here) && extentOf('control') ? 'control' : 'all');
     }
@@ -211,19 +213,21 @@ function placeOf(name) {
 }
 
 let chosenNames = [];
+let chosenJoined = true;
 
-/** Rings the named points and, with two, draws the line between; those of files as soon as these are there. */
-export function choose(names) {
+/** Rings the named points and, with two, draws the line between unless they are only selected; those of files as soon as these are there. */
+export function choose(names, joined = true) {
   chosenNames = names;
+  chosenJoined = joined;
   chosen.clear();
   const places = names.map(placeOf).filter(Boolean);
   places.forEach(place => chosen.addFeature(new ol.Feature(new ol.geom.Point(place))));
-  if (places.length === 2) {
+  if (joined && places.length === 2) {
     const line = new ol.Feature(new ol.geom.LineString(places));
     line.setStyle(style.between);
     chosen.addFeature(line);
   }
-  writeLabels('chosen', [...places.map(place => ({ text: '', places: [place], radius: RING })), ...(places.length === 2 ? [{ text: '', places, along: true }] : [])]);
+  writeLabels('chosen', [...places.map(place => ({ text: '', places: [place], radius: RING })), ...(joined && places.length === 2 ? [{ text: '', places, along: true }] : [])]);
 }
 
 /** A line of east, north, east, north as a feature. */
@@ -325,6 +329,7 @@ const tools = {
   },
   box: () => select(false),
   lasso: () => select(true),
+  common: () => showCommon(),
 };
 
 /** Buttons of the tool strip; those in a drawer close it again. */

@@ -217,11 +217,12 @@ class YardTest extends InBrowser {
         photograph();
     }
 
-    /** One touch opens the camera; what it gives is kept while the work goes on. */
+    /** One touch more opens the camera; what it gives is kept while the work goes on. */
     private void photograph() {
         long before = lines();
+        touch("#arming-deeds .over-more summary");
         touches++;
-        browser.attach(By.cssSelector("#of-the-last input"), PHOTO);
+        browser.attach(By.cssSelector(".over-more .of-the-last input"), PHOTO);
         browser.until(d -> lines() > before);
     }
 

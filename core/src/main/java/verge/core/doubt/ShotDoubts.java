@@ -14,6 +14,7 @@ import verge.core.geodesy.Position;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
+import verge.core.measure.Measured;
 import verge.core.measure.ShotTaken;
 import verge.core.plan.Extent;
 import verge.core.plan.Vertices;
@@ -54,21 +55,23 @@ public final class ShotDoubts {
     public static List<Doubt> of(Journal journal, Entry shot, Codebook book) {
         Optional<StoredPoint> point = journal.state().pointsOf(shot.id()).stream().findFirst();
         ShotDoubts doubts = new ShotDoubts(journal, book);
-        if (point.isPresent() && shot.payload() instanceof ShotTaken taken) {
+        if (point.isPresent() && shot.payload() instanceof Measured taken) {
             doubts.sameName(point.get());
-            List<ShotTaken> before = doubts.before(shot);
+            List<Measured> before = doubts.before(shot);
             doubts.alone(taken, before);
             doubts.onePoint(taken, before);
-            taken.joins().stream().flatMap(j -> doubts.state.string(j.string()).stream()).forEach(s -> doubts.string(s, shot.id(), taken.target().height()));
+            if (taken instanceof ShotTaken onPole) {
+                onPole.joins().stream().flatMap(j -> doubts.state.string(j.string()).stream()).forEach(s -> doubts.string(s, shot.id(), onPole.target().height()));
+            }
         }
         return List.copyOf(doubts.found);
     }
 
     /** Earlier shots that stand, the latest first. */
-    private List<ShotTaken> before(Entry shot) {
+    private List<Measured> before(Entry shot) {
         int last = (int) shot.sequence() - 1;
-        return IntStream.rangeClosed(1, Math.min(FARTHEST_BACK, last)).mapToObj(back -> journal.entries().get(last - back)).filter(e -> e.payload() instanceof ShotTaken && !state.isStruck(e.id()))
-                .map(e -> (ShotTaken) journal.counting(e)).toList();
+        return IntStream.rangeClosed(1, Math.min(FARTHEST_BACK, last)).mapToObj(back -> journal.entries().get(last - back)).filter(e -> e.payload() instanceof Measured && !state.isStruck(e.id()))
+                .map(e -> (Measured) journal.counting(e)).toList();
     }
 
     private void sameName(StoredPoint point) {
@@ -80,14 +83,14 @@ public final class ShotDoubts {
         return from.elevation().flatMap(low -> to.elevation().map(high -> high.minus(low)));
     }
 
-    private void alone(ShotTaken shot, List<ShotTaken> before) {
-        List<ShotTaken> ofCode = before.stream().filter(b -> b.code().equals(shot.code())).limit(SHOTS_THAT_MAKE_A_HABIT).toList();
+    private void alone(Measured shot, List<Measured> before) {
+        List<Measured> ofCode = before.stream().filter(b -> b.code().equals(shot.code())).limit(SHOTS_THAT_MAKE_A_HABIT).toList();
         if (shot.joins().isEmpty() && !shot.code().equals(Code.NONE) && ofCode.size() == SHOTS_THAT_MAKE_A_HABIT && ofCode.stream().noneMatch(b -> b.joins().isEmpty())) {
             found.add(new Doubt.Alone(shot.code(), shot.name()));
         }
     }
 
-    private void onePoint(ShotTaken shot, List<ShotTaken> before) {
+    private void onePoint(Measured shot, List<Measured> before) {
         List<UUID> now = shot.strings().toList();
         before.stream().findFirst().stream().flatMap(last -> last.joins().stream().limit(1)).map(j -> j.string()).filter(id -> !now.contains(id)).flatMap(id -> state.string(id).stream())
                 .filter(s -> s.vertices().size() == 1).forEach(s -> found.add(new Doubt.OnePoint(s.name())));

@@ -2,6 +2,7 @@ package verge.core.drawing;
 
 import java.util.OptionalDouble;
 import verge.core.geodesy.GridPoint;
+import verge.core.plan.Path;
 import verge.core.plan.Vertices;
 
 /**
@@ -54,12 +55,7 @@ public record Selection(Vertices outline) {
 
         public void add(Feature feature) {
             if (feature instanceof Feature.Run run) {
-                lines++;
-                length += run.path().length();
-                run.path().area().ifPresent(a -> {
-                    closed++;
-                    area += a;
-                });
+                addLine(run.path());
             } else if (feature instanceof Feature.Axis axis) {
                 lines++;
                 length += axis.alignment().length();
@@ -72,6 +68,16 @@ public record Selection(Vertices outline) {
             for (int i = 0; i < feature.vertices().size(); i++) {
                 addHeight(feature.vertices().height(i));
             }
+        }
+
+        /** A line of the job itself, without its vertices. */
+        public void addLine(Path path) {
+            lines++;
+            length += path.length();
+            path.area().ifPresent(a -> {
+                closed++;
+                area += a;
+            });
         }
 
         /** A point of the job itself. */

@@ -179,7 +179,7 @@ public final class JobState {
 
     /** A string as it stands; empty if nothing of it does. */
     public Optional<SurveyString> string(UUID id) {
-        return SurveyString.of(id, sheet.all(new StepsOf(id)));
+        return sheet.folded(new StepsOf(id), steps -> SurveyString.of(id, steps));
     }
 
     /** All strings, in the order in which they were begun. */

@@ -2,10 +2,12 @@ package verge.core.journal;
 
 import java.util.BitSet;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
@@ -28,9 +30,16 @@ import org.pcollections.TreePVector;
  */
 public final class Sheet {
     private final Kept kept;
+    /** What came of the values under keys, shared by all sheets that came of each other: good for as long as the values are the very ones. */
+    private final Map<Key<?>, Folded> folded;
 
-    private Sheet(Kept kept) {
+    private Sheet(Kept kept, Map<Key<?>, Folded> folded) {
         this.kept = kept;
+        this.folded = folded;
+    }
+
+    /** @param values of the key, of which the result came */
+    private record Folded(Object values, Object result) {
     }
 
     /**
@@ -58,7 +67,7 @@ public final class Sheet {
     /** Without entries. @param chapters one for each kind of entry that comes to something */
     public static Sheet blank(Collection<? extends Chapter<?>> chapters) {
         return new Sheet(new Kept(chapters.stream().collect(Collectors.toUnmodifiableMap(Chapter::kind, Function.identity())), TreePVector.empty(), HashTreePMap.empty(), TreePVector.empty(),
-                HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), TreePVector.empty(), 0));
+                HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), TreePVector.empty(), 0), new ConcurrentHashMap<>());
     }
 
     /**
@@ -70,7 +79,7 @@ public final class Sheet {
     public Sheet with(List<Entry> more) {
         Wave wave = new Wave(kept);
         more.forEach(wave::add);
-        return new Sheet(wave.run());
+        return new Sheet(wave.run(), folded);
     }
 
     public List<Entry> entries() {
@@ -83,7 +92,7 @@ public final class Sheet {
 
     /** The last entry of a kind, as it was written, whatever became of it. */
     public Optional<Entry> lastWritten(Class<? extends Payload> kind) {
-        return Optional.ofNullable(kept.kinds().get(kind)).map(written -> kept.entries().get(written.last() - 1));
+        return kept.kinds().entrySet().stream().filter(e -> kind.isAssignableFrom(e.getKey())).map(e -> e.getValue().last()).max(Comparator.naturalOrder()).map(last -> kept.entries().get(last - 1));
     }
 
     public boolean isStruck(UUID entry) {
@@ -132,6 +141,25 @@ public final class Sheet {
     public <V> List<V> all(Key<V> key) {
         TreePMap<Integer, Object> values = kept.values().get(key);
         return values == null ? List.of() : List.copyOf((Collection<V>) values.values());
+    }
+
+    /**
+     * What comes of all that was said under a key; made once, and again only when something under the key has changed.
+     *
+     * @param fold a pure function, always the same for the kind of key
+     */
+    @SuppressWarnings("unchecked")
+    public <V, R> R folded(Key<V> key, Function<List<V>, R> fold) {
+        Object values = kept.values().get(key);
+        if (values == null) {
+            return fold.apply(List.of());
+        }
+        Folded known = folded.get(key);
+        if (known == null || known.values() != values) {
+            known = new Folded(values, fold.apply(all(key)));
+            folded.put(key, known);
+        }
+        return (R) known.result();
     }
 
     /**

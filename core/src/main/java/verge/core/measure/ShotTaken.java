@@ -7,7 +7,6 @@ import java.util.UUID;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import verge.core.coding.Code;
-import verge.core.coding.Naming;
 import verge.core.coding.PointName;
 import verge.core.reading.Reading;
 import verge.core.reading.Sighted;
@@ -15,7 +14,6 @@ import verge.core.reading.Target;
 import verge.core.reading.Targeted;
 import verge.core.reading.TotalStationReading;
 import verge.core.strings.Joining;
-import verge.core.strings.Strung;
 
 /**
  * @param setup the entry of the leaf it belongs to
@@ -24,13 +22,10 @@ import verge.core.strings.Strung;
  * @param joins the strings that it is a vertex of, each once
  */
 public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes, Aside aside, List<Joining> joins)
-        implements Sighted, Targeted, Naming, Strung {
+        implements Sighted, Targeted, Measured {
     public ShotTaken {
         notes = Map.copyOf(notes);
-        joins = List.copyOf(joins);
-        if (joins.stream().map(Joining::string).distinct().count() < joins.size()) {
-            throw new IllegalArgumentException("a string joined twice by one shot");
-        }
+        joins = Measured.each(joins);
     }
 
     /** Of no string, and where the prism stands. */
@@ -63,15 +58,11 @@ public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReadi
     }
 
     @Override
-    public Stream<PointName> names() {
-        return Stream.of(name);
-    }
-
-    @Override
     public ShotTaken renamed(UnaryOperator<PointName> other) {
         return new ShotTaken(setup, other.apply(name), code, reading, target, notes, aside, joins);
     }
 
+    @Override
     public ShotTaken with(Code other) {
         return new ShotTaken(setup, name, other, reading, target, notes, aside, joins);
     }
@@ -82,10 +73,5 @@ public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReadi
 
     public ShotTaken with(Aside other) {
         return new ShotTaken(setup, name, code, reading, target, notes, other, joins);
-    }
-
-    @Override
-    public Stream<UUID> strings() {
-        return joins.stream().map(Joining::string);
     }
 }

@@ -3,6 +3,7 @@ package verge.core.plan;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import verge.core.geodesy.GridPoint;
+import verge.core.units.Angle;
 
 /**
  * A piece of a circle in plan.
@@ -63,6 +64,12 @@ public record Arc(double centreNorth, double centreEast, double radius, double s
     public GridPoint at(double part) {
         double angle = start + part * sweep;
         return new GridPoint(centreNorth + radius * Math.sin(angle), centreEast + radius * Math.cos(angle));
+    }
+
+    /** The azimuth in which it goes so far along, from 0 to 1. */
+    Angle azimuth(double part) {
+        double angle = start + part * sweep;
+        return new Angle(Math.atan2(-Math.sin(angle) * sweep, Math.cos(angle) * sweep)).wholeCircle();
     }
 
     /** The bulge of a piece of the arc. */

@@ -1,7 +1,12 @@
 package verge.core.plan;
 
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
+import verge.core.geodesy.GridPoint;
+import verge.core.units.Angle;
 
 /**
  * Vertices joined by straight pieces or arcs.
@@ -135,6 +140,36 @@ public final class Path {
             double part = (double) k / chords;
             arc.get().add(drawn, part, from + part * (to - from));
         }
+    }
+
+    /** How a path passes a place: how far off, and in which direction it goes there. */
+    private record Passing(double off, Angle azimuth) {
+    }
+
+    /** The azimuth in which the nearest of several paths goes where it passes a place; empty without a piece. Two as near are taken in their order. */
+    public static Optional<Angle> azimuthNear(List<Path> paths, GridPoint place) {
+        return paths.stream().flatMap(p -> IntStream.range(0, p.pieces()).mapToObj(i -> p.passing(i, place))).flatMap(Optional::stream).min(Comparator.comparingDouble(Passing::off)).map(Passing::azimuth);
+    }
+
+    private Optional<Passing> passing(int piece, GridPoint place) {
+        GridPoint from = vertices.plan(piece);
+        GridPoint to = vertices.plan((piece + 1) % vertices.size());
+        Optional<Arc> arc = Arc.ofBulge(from, to, bulge(piece));
+        if (arc.isPresent()) {
+            double part = arc.get().part(place);
+            boolean beside = part <= 1;
+            double nearest = beside ? part : place.distanceMetres(from) < place.distanceMetres(to) ? 0 : 1;
+            double off = beside ? Math.abs(arc.get().off(place)) : Math.min(place.distanceMetres(from), place.distanceMetres(to));
+            return Optional.of(new Passing(off, arc.get().azimuth(nearest)));
+        }
+        double length = from.distanceMetres(to);
+        if (length == 0) {
+            return Optional.empty();
+        }
+        double north = (to.northing() - from.northing()) / length;
+        double east = (to.easting() - from.easting()) / length;
+        double along = Math.max(0, Math.min(length, (place.northing() - from.northing()) * north + (place.easting() - from.easting()) * east));
+        return Optional.of(new Passing(place.distanceMetres(from.plus(along * north, along * east)), new Angle(Math.atan2(east, north)).wholeCircle()));
     }
 
     /** Elsewhere; where the plan is mirrored, what turned left turns right. */

@@ -33,6 +33,10 @@ public enum Problem {
     PHOTO_TOO_LARGE,
     /** Arguments: the file's name. */
     SPEECH_UNFIT,
+    /** Arguments: why. */
+    FINDING_FAILS,
+    /** Arguments: none. */
+    SIGHTS_CHANGED,
     /** Arguments: what was written. */
     ATTRIBUTE_UNCLEAR,
     /** Arguments: none. */

@@ -7,7 +7,7 @@ import verge.core.coding.Naming;
 import verge.core.coding.PointName;
 import verge.core.journal.Payload;
 import verge.core.leaf.StationSetUp;
-import verge.core.measure.ShotTaken;
+import verge.core.measure.Measured;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
@@ -62,7 +62,7 @@ public sealed interface Change {
     record CodeWas(Code code) implements Change {
         @Override
         public Optional<Payload> of(Payload said, Choice choice) {
-            return said instanceof ShotTaken shot ? Optional.of(shot.with(code)) : Optional.empty();
+            return said instanceof Measured shot ? Optional.of(shot.with(code)) : Optional.empty();
         }
     }
 

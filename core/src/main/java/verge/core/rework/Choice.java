@@ -11,7 +11,7 @@ import verge.core.coding.PointName;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
-import verge.core.measure.ShotTaken;
+import verge.core.measure.Measured;
 import verge.core.reading.Target;
 import verge.core.reading.Targeted;
 import verge.core.units.Length;
@@ -44,7 +44,7 @@ public record Choice(Set<Class<? extends Payload>> kinds, Optional<Instant> from
     private boolean takes(Journal journal, Entry entry, Payload says) {
         return from.map(first -> !entry.at().isBefore(first)).orElse(true) && to.map(last -> !entry.at().isAfter(last)).orElse(true)
                 && leaf.map(l -> entry.id().equals(l) || says.under().equals(leaf)).orElse(true)
-                && code.map(c -> says instanceof ShotTaken shot && shot.code().equals(c)).orElse(true)
+                && code.map(c -> says instanceof Measured shot && shot.code().equals(c)).orElse(true)
                 && prism.map(p -> says instanceof Targeted targeted && targeted.targets().anyMatch(this::isMeant)).orElse(true)
                 && (names.isEmpty() || says instanceof Naming naming && naming.names().anyMatch(names::contains));
     }

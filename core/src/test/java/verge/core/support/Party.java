@@ -3,6 +3,7 @@ package verge.core.support;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import verge.core.chapters.Chapters;
 import verge.core.coding.Code;
@@ -14,12 +15,14 @@ import verge.core.journal.Payload;
 import verge.core.leaf.StationSetUp;
 import verge.core.measure.Aside;
 import verge.core.measure.ShotTaken;
+import verge.core.measure.SightTaken;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
 import verge.core.points.PointsImported;
 import verge.core.reading.Atmosphere;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentPrecision;
+import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.settings.JobSettings;
@@ -55,7 +58,11 @@ public final class Party {
     }
 
     public Entry add(Payload payload) {
-        Entry entry = entry(journal.entries().size() + 1L, payload);
+        return add(UUID.randomUUID(), payload);
+    }
+
+    public Entry add(UUID id, Payload payload) {
+        Entry entry = new Entry(id, journal.entries().size() + 1L, Instant.EPOCH, "p", "d", payload);
         journal = journal.append(entry);
         return entry;
     }
@@ -65,10 +72,21 @@ public final class Party {
         return new TotalStationReading(new Angle(Math.atan2(east, north)).wholeCircle(), new Angle(Math.acos(up / slope)), new Length(slope), "");
     }
 
+    /** One sight for a point that several find. @param up of the target's foot @param distance whether one was read */
+    public Entry sight(UUID point, Target target, boolean distance, double north, double east, double up) {
+        TotalStationReading read = reading(north, east, up + target.height().metres() - POLE.height().metres());
+        return add(new SightTaken(setup, point, distance ? Pointing.of(read) : new Pointing(read.horizontalDirection(), read.zenith(), Optional.empty(), ""), target));
+    }
+
     /** One shot. @param string that it goes on with or begins; null for a point of its own */
     public Entry shoot(String name, String code, UUID string, double north, double east, double up) {
         List<Joining> joins = string == null ? List.of() : List.of(new Joining(string, new StringName(new Code(code), 1), End.LAST, Bend.CORNER, false));
         return add(new ShotTaken(setup, new PointName(name), new Code(code), reading(north, east, up), POLE, Map.of(), Aside.NONE, joins));
+    }
+
+    /** One shot of a point that lies beside the prism. */
+    public Entry shoot(String name, double north, double east, Aside aside) {
+        return add(new ShotTaken(setup, new PointName(name), Code.NONE, reading(north, east, 0), POLE, Map.of(), aside, List.of()));
     }
 
     public Entry shoot(String code, UUID string, double north, double east, double up) {

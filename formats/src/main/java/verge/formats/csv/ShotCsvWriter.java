@@ -5,13 +5,18 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import verge.core.job.JobState;
 import verge.core.journal.Entry;
-import verge.core.measure.ShotTaken;
+import verge.core.journal.Payload;
+import verge.core.measure.Measured;
+import verge.core.measure.SightTaken;
 import verge.core.points.StoredPoint;
-import verge.core.reading.TotalStationReading;
+import verge.core.reading.Reading;
+import verge.core.reading.Sighted;
+import verge.core.reading.Targeted;
 import verge.core.settings.JobSettings;
 import verge.core.units.Decimals;
 import verge.core.units.Length;
@@ -40,18 +45,19 @@ public final class ShotCsvWriter {
         return line(cells);
     }
 
-    /** One shot's line; empty for an entry that is no shot or is struck. */
+    /** One shot's line; empty for an entry that is no shot or is struck. A sight has no name, and a point that was found by several has no reading of its own. */
     public static String line(JobState state, Entry entry) {
-        if (!(entry.payload() instanceof ShotTaken shot) || state.isStruck(entry.id())) {
+        Payload said = entry.payload();
+        if (state.isStruck(entry.id()) || !(said instanceof Measured) && !(said instanceof SightTaken)) {
             return "";
         }
         JobSettings settings = state.settings();
         LengthUnit unit = settings.figures().lengthUnit();
-        List<String> cells = new ArrayList<>(List.of(Long.toString(entry.sequence()), settings.times().iso(entry.at()), shot.name().text(), shot.code().text()));
+        List<String> cells = new ArrayList<>(List.of(Long.toString(entry.sequence()), settings.times().iso(entry.at()), said instanceof Measured m ? m.name().text() : "", said instanceof Measured m ? m.code().text() : ""));
         cells.addAll(state.pointsOf(entry.id()).stream().findFirst().map(p -> coordinates(p, settings)).orElse(List.of("", "", "")));
-        TotalStationReading reading = shot.reading();
-        cells.addAll(List.of(Decimals.print(reading.horizontalDirection().degrees(), DEGREE_DECIMALS), Decimals.print(reading.zenith().degrees(), DEGREE_DECIMALS),
-                length(reading.slopeDistance(), unit), length(shot.target().height(), unit)));
+        Optional<? extends Reading> reading = said instanceof Sighted sighted ? sighted.readings().findFirst() : Optional.empty();
+        cells.addAll(reading.map(r -> List.of(Decimals.print(r.horizontalDirection().degrees(), DEGREE_DECIMALS), Decimals.print(r.zenith().degrees(), DEGREE_DECIMALS),
+                r.distance().map(d -> length(d, unit)).orElse(""), length(((Targeted) said).targets().findFirst().orElseThrow().height(), unit))).orElse(List.of("", "", "", "")));
         Map<String, String> notes = state.notesOf(entry.id());
         settings.work().noteFields().forEach(field -> cells.add(PlainCells.text(notes.getOrDefault(field, ""))));
         return line(cells);
