@@ -73,6 +73,6 @@ class PhotoApi {
     @Operation(summary = "A photo as it was taken")
     @GetMapping("/{photo}/original")
     ResponseEntity<Resource> original(@PathVariable UUID job, @PathVariable UUID photo) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM).body(new FileSystemResource(originals.path(enclosures.photo(job, photo).taken().original().sha256())));
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM).body(new FileSystemResource(originals.require(enclosures.photo(job, photo).taken().original())));
     }
 }

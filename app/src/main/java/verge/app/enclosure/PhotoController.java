@@ -162,12 +162,12 @@ class PhotoController {
     ResponseEntity<Resource> original(@PathVariable UUID job, @PathVariable UUID photo) {
         Original original = enclosures.photo(job, photo).taken().original();
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(original.name(), StandardCharsets.UTF_8).build().toString()).body(new FileSystemResource(originals.path(original.sha256())));
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(original.name(), StandardCharsets.UTF_8).build().toString()).body(new FileSystemResource(originals.require(original)));
     }
 
     @GetMapping("/spoken/{note}")
     ResponseEntity<Resource> spoken(@PathVariable UUID job, @PathVariable UUID note) {
         var says = enclosures.spoken(job, note).says();
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType(says.mediaType())).body(new FileSystemResource(originals.path(says.original().sha256())));
+        return ResponseEntity.ok().contentType(MediaType.parseMediaType(says.mediaType())).body(new FileSystemResource(originals.require(says.original())));
     }
 }

@@ -20,6 +20,7 @@ import org.springframework.stereotype.Service;
 import verge.app.files.Originals;
 import verge.app.journal.JournalService;
 import verge.core.enclosure.Looking;
+import verge.core.enclosure.Original;
 import verge.core.enclosure.Photo;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
@@ -40,6 +41,7 @@ import verge.formats.photo.PlacedPhoto;
 public class PhotoParcel {
     private static final String HEADINGS = "file,about,northing,easting,elevation,azimuth in degrees,from,sha256 of the original,name of the original";
 
+    private static final String ELSEWHERE = "not on this machine";
     private static final int DECIMALS = 4;
 
     private final EnclosureService enclosures;
@@ -73,8 +75,11 @@ public class PhotoParcel {
                 }
                 for (var spoken : about.spoken()) {
                     String file = names.next(about.subject()) + "." + Recording.suffix(spoken.says().mediaType());
-                    put(zip, file, Files.readAllBytes(originals.path(spoken.says().original().sha256())));
-                    table.add(row(file, about.subject(), "", "", spoken.says().original().sha256(), ""));
+                    boolean here = Files.exists(originals.path(spoken.says().original().sha256()));
+                    if (here) {
+                        put(zip, file, Files.readAllBytes(originals.path(spoken.says().original().sha256())));
+                    }
+                    table.add(row(here ? file : ELSEWHERE, about.subject(), "", "", spoken.says().original()));
                 }
             }
             put(zip, "photos.csv", csv(table));
@@ -84,10 +89,13 @@ public class PhotoParcel {
     private void write(JobState state, Subject subject, Photo photo, String name, ZipOutputStream zip, List<List<Object>> table) throws IOException {
         var original = photo.taken().original();
         Path path = originals.path(original.sha256());
-        put(zip, name + ".jpg", PlacedPhoto.of(path, PhotoFile.read(path, original.name()), place(state, subject, photo)));
-        table.add(row(name + ".jpg", subject, photo.looking().map(l -> Decimals.print(l.azimuth().degrees(), 1)).orElse(""), photo.looking().map(l -> l.north().name().toLowerCase(Locale.ROOT) + " north").orElse(""),
-                original.sha256(), original.name()));
-        if (!photo.strokes().isEmpty()) {
+        boolean here = Files.exists(path);
+        if (here) {
+            put(zip, name + ".jpg", PlacedPhoto.of(path, PhotoFile.read(path, original.name()), place(state, subject, photo)));
+        }
+        table.add(row(here ? name + ".jpg" : ELSEWHERE, subject, photo.looking().map(l -> Decimals.print(l.azimuth().degrees(), 1)).orElse(""), photo.looking().map(l -> l.north().name().toLowerCase(Locale.ROOT) + " north").orElse(""),
+                original));
+        if (here && !photo.strokes().isEmpty()) {
             put(zip, name + " drawn.jpg", DrawnPhoto.of(path, photo.strokes()));
         }
     }
@@ -104,9 +112,9 @@ public class PhotoParcel {
         return state.geodesy().onEarth().map(way -> way.apply(place));
     }
 
-    private static List<Object> row(String file, Subject subject, String azimuth, String from, String sha256, String name) {
+    private static List<Object> row(String file, Subject subject, String azimuth, String from, Original original) {
         return List.of(file, subject.title(), subject.place().map(p -> Decimals.print(p.plan().northing(), DECIMALS)).orElse(""), subject.place().map(p -> Decimals.print(p.plan().easting(), DECIMALS)).orElse(""),
-                subject.place().flatMap(Position::elevation).map(e -> Decimals.print(e.metres(), DECIMALS)).orElse(""), azimuth, from, sha256, name);
+                subject.place().flatMap(Position::elevation).map(e -> Decimals.print(e.metres(), DECIMALS)).orElse(""), azimuth, from, original.sha256(), original.name());
     }
 
     private static byte[] csv(List<List<Object>> table) throws IOException {

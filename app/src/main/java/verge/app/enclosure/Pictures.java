@@ -42,7 +42,7 @@ class Pictures {
         Path copy = directory.resolve(photo.sha256() + "-" + size.pixels + ".jpg");
         try {
             if (!Files.exists(copy)) {
-                make(originals.path(photo.sha256()), photo.name(), size, copy);
+                make(originals.require(photo), photo.name(), size, copy);
             }
             return copy;
         } catch (IOException failed) {

@@ -43,6 +43,15 @@ public class Originals {
         return directory.resolve(sha256);
     }
 
+    /** The bytes of an original. @throws SurveyException ORIGINAL_ELSEWHERE if they are not here, as of a journal that was written elsewhere */
+    public Path require(Original original) {
+        Path path = path(original.sha256());
+        if (!Files.exists(path)) {
+            throw new SurveyException(Problem.ORIGINAL_ELSEWHERE, original.name());
+        }
+        return path;
+    }
+
     /** Looks at a file before it is kept. */
     @FunctionalInterface
     public interface Look {

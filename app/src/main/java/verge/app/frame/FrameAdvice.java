@@ -40,6 +40,8 @@ import verge.core.units.PlanAxes;
 /** Puts the notebook's frame round every page of a job, and the person's paint round every page. */
 @ControllerAdvice(annotations = Controller.class)
 class FrameAdvice {
+    /** Benches that belong to measuring without standing under its address. */
+    private static final List<String> OF_MEASURING = List.of("/strings", "/attributes", "/codes", "/photos", "/gaps");
     private static final int MOST_LINES_NAMED = 5;
     private static final int FOOT_LINES = 10;
 
@@ -126,7 +128,7 @@ class FrameAdvice {
 
     private static List<FrameView.Tab> tabs(JobState state, String path) {
         return Arrays.stream(Phase.values()).map(phase -> new FrameView.Tab(phase.title(), phase.initials(), phase.path(), phase.key(),
-                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.MEASURE && (path.contains("/strings") || path.contains("/attributes") || path.contains("/codes")) || phase == Phase.PREPARE && (path.endsWith("/ground") || path.endsWith("/floors") || path.endsWith("/walk-round")),
+                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.MEASURE && OF_MEASURING.stream().anyMatch(path::contains) || phase == Phase.PREPARE && (path.endsWith("/ground") || path.endsWith("/floors") || path.endsWith("/walk-round")),
                 done(phase, state))).toList();
     }
 

@@ -1,5 +1,7 @@
 package verge.app.handover;
 
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
@@ -13,7 +15,6 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import verge.app.attributes.AttributeService;
 import verge.app.enclosure.EnclosureService;
 import verge.app.enclosure.PhotoParcel;
@@ -95,11 +96,13 @@ class HandoverController {
         return file(jobs.job(job).name() + " drawing." + form.wanted().suffix(), MediaType.parseMediaType(form.wanted().mediaType()), drawings.draw(job, form));
     }
 
+    /** Written as it is made, by the request's own thread: a day's photos take longer than a request may be held without one. */
     @GetMapping("/photos")
-    ResponseEntity<StreamingResponseBody> photos(@PathVariable UUID job) {
+    void photos(@PathVariable UUID job, HttpServletResponse response) throws IOException {
         List<EnclosureService.About> content = photos.content(job);
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType("application/zip")).header(HttpHeaders.CONTENT_DISPOSITION, attachment(jobs.job(job).name() + " photos.zip"))
-                .body(out -> photos.write(job, content, out));
+        response.setContentType("application/zip");
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, attachment(jobs.job(job).name() + " photos.zip"));
+        photos.write(job, content, response.getOutputStream());
     }
 
     private static String attachment(String name) {

@@ -46,7 +46,7 @@ final class FoundKinds {
         if (finding instanceof Finding.Beyond) {
             return "both sights are one place";
         } else if (finding instanceof Finding.Edges) {
-            return "the face was not read between the edges, or both edges are one";
+            return "the face was not read between the edges, or not from the same station, or both edges are one";
         } else if (finding instanceof Finding.Rim) {
             return "the three places lie in one line, or two of them are one";
         }

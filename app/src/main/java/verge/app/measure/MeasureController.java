@@ -178,8 +178,9 @@ class MeasureController {
      *
      * @param stored the point, with its last sight; null until then
      * @param told what came out besides the place, in words
+     * @param before it was taken by an earlier request whose answer was lost: nothing was measured now
      */
-    record SightKept(Stored stored, String told) {
+    record SightKept(Stored stored, String told, boolean before) {
     }
 
     /** @param id of the point to be @param place of the sight, from 1 */
@@ -188,7 +189,7 @@ class MeasureController {
     CompletableFuture<SightKept> sight(@PathVariable UUID job, @RequestParam UUID id, @RequestParam int place, @RequestParam String name, @RequestParam String code, @RequestParam(defaultValue = "[]") String joins,
             @RequestParam(defaultValue = "false") boolean again, @RequestParam Map<String, String> fields, Principal person) {
         FindingService.Wanted wanted = new FindingService.Wanted(name, code, notes(fields), armed(joins), again, new Answers(fields));
-        return finding.take(job, id, place, wanted, person.getName()).thenApply(kept -> kept.entry().id().equals(id) ? new SightKept(stored(job, kept), finding.told(journals.state(job), id)) : new SightKept(null, ""));
+        return finding.take(job, id, place, wanted, person.getName()).thenApply(kept -> kept.entry().id().equals(id) ? new SightKept(stored(job, kept), finding.told(journals.state(job), id), kept.before()) : new SightKept(null, "", kept.before()));
     }
 
     /**

@@ -1,5 +1,6 @@
 package verge.app.measure;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -48,8 +49,9 @@ final class OpenStrings {
         return new Listed(open.stream().sorted(Comparator.comparingLong((SurveyString s) -> lastLine(state, s)).reversed()).limit(MOST_LISTED).map(s -> row(s, book)).toList(), open.size(), all.size());
     }
 
+    /** A string grows at its ends. */
     private static long lastLine(JobState state, SurveyString s) {
-        return s.vertices().stream().mapToLong(v -> state.line(v.id().by())).max().orElse(0);
+        return Arrays.stream(End.values()).flatMap(end -> s.at(end).stream()).mapToLong(v -> state.line(v.id().by())).max().orElse(0);
     }
 
     private static Row row(SurveyString s, Codebook book) {

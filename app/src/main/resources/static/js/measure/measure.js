@@ -199,7 +199,7 @@ async function measure(form, button, arming, finding) {
     const sight = finding.isPlain ? null : await finding.take(fields);
     if (sight && !sight.stored) {
       hush();
-      tellStored();
+      sight.before ? say('This sight was taken already, before the last answer was lost.', 'It is of what was aimed at then; nothing was measured now. Begin the point anew if that was not meant.') : tellStored();
       arming.show();
       return;
     }

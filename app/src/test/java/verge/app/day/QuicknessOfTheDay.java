@@ -25,7 +25,9 @@ import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
 import verge.core.chapters.Chapters;
 import verge.core.coding.Code;
+import verge.core.coding.Codebook;
 import verge.core.coding.PointName;
+import verge.core.gaps.GapFinder;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
@@ -152,6 +154,9 @@ class QuicknessOfTheDay {
         double replayed = (System.nanoTime() - began) / 1e6;
         long drawn = journal.state().strings().stream().map(Shape::of).mapToLong(s -> s.paths().size()).sum();
         Bench.say("%d points in %d strings: replay %.0f ms, with all their lines %.0f ms", LONG_JOURNAL, drawn, replayed, (System.nanoTime() - began) / 1e6);
+        long looked = System.nanoTime();
+        int gaps = GapFinder.of(journal.state(), Codebook.general()).size();
+        Bench.say("gaps among them: %d, in %.0f ms", gaps, (System.nanoTime() - looked) / 1e6);
         try (Browser browser = new Browser(verge.base())) {
             browser.signIn();
             browser.open("/jobs/" + party.job() + "/measure");

@@ -1,7 +1,9 @@
 package verge.app.enclosure;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static org.junit.jupiter.api.Assertions.assertDoesNotThrow;
 
 import com.drew.imaging.ImageMetadataReader;
 import com.drew.metadata.exif.GpsDirectory;
@@ -15,6 +17,7 @@ import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -24,12 +27,17 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
 import verge.app.support.FieldParty;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
 import verge.core.enclosure.Looking;
+import verge.core.enclosure.NoteSpoken;
+import verge.core.enclosure.Original;
 import verge.core.enclosure.Photo;
+import verge.core.enclosure.PhotoTaken;
 import verge.core.enclosure.Stroke;
 import verge.instruments.world.Ternholm;
 
@@ -165,6 +173,19 @@ class PhotosOfAJobTest {
         HttpResponse<String> played = visitor.get("/jobs/" + party.job() + "/photos/spoken/" + party.state().spokenNotes().findFirst().orElseThrow().id());
         assertThat(played.headers().firstValue("Content-Type")).contains("audio/webm");
         assertThat(played.headers().firstValue("X-Content-Type-Options")).contains("nosniff");
+    }
+
+    /** A book may come from anywhere: what it names as a digest or a recording is no way to other files, nor a page. */
+    @Test
+    void aJournalFromElsewhereNamesNoFilesOfOurs() {
+        assertThatThrownBy(() -> new Original("../../../../etc/passwd", "x.jpg", 1)).isInstanceOf(IllegalArgumentException.class);
+        Original elsewhere = new Original("ab".repeat(32), "x.jpg", 1);
+        assertThatThrownBy(() -> new NoteSpoken(plaque, elsewhere, "text/html")).isInstanceOf(IllegalArgumentException.class);
+        JournalService journals = verge.bean(JournalService.class);
+        UUID photo = journals.append(party.job(), Author.atPage("surveyor"), new PhotoTaken(plaque, "", elsewhere, Optional.empty())).entry().id();
+        assertThat(new String(assertDoesNotThrow(() -> get("/photos/" + photo + "/thumbnail")), StandardCharsets.UTF_8)).contains("not on this machine");
+        assertThat(assertDoesNotThrow(() -> unzip(get("/handover/photos")))).containsOnlyKeys("photos.csv");
+        assertThat(assertDoesNotThrow(() -> party.page("/photos"))).contains("p1 PLQ");
     }
 
     @Test

@@ -36,6 +36,7 @@ final class FileCheck {
     private static final int MOST_LAYERS_OFFERED = 4;
 
     private final JobState state;
+    private final List<StoredPoint> control;
     private final List<SiteContent> files;
     private final List<Finding> found = new ArrayList<>();
     private final Extent known;
@@ -43,8 +44,9 @@ final class FileCheck {
     private FileCheck(JobState state, List<SiteContent> files) {
         this.state = state;
         this.files = files;
+        this.control = state.points().filter(p -> p.origin() == Origin.CONTROL).toList();
         Extent.Builder box = new Extent.Builder();
-        control().forEach(p -> box.add(p.position().plan().northing(), p.position().plan().easting()));
+        control.forEach(p -> box.add(p.position().plan().northing(), p.position().plan().easting()));
         this.known = files.stream().filter(f -> f.role() == Role.REGISTER).map(f -> f.placed().most()).reduce(box.build(), Extent::and);
     }
 
@@ -59,10 +61,6 @@ final class FileCheck {
         }
         check.takenOn();
         return check.found;
-    }
-
-    private Stream<StoredPoint> control() {
-        return state.points().filter(p -> p.origin() == Origin.CONTROL);
     }
 
     private void add(Kind kind, String about, List<Remedy> remedies, Object... arguments) {
@@ -118,7 +116,7 @@ final class FileCheck {
     /** Known points from elsewhere: those the job took on from other files, and the files before it. */
     private Extent knownBefore(SiteContent file) {
         Extent.Builder box = new Extent.Builder();
-        control().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name()))).forEach(p -> box.add(p.position().plan().northing(), p.position().plan().easting()));
+        control.stream().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name()))).forEach(p -> box.add(p.position().plan().northing(), p.position().plan().easting()));
         return files.subList(0, files.indexOf(file)).stream().filter(f -> f.role() == Role.REGISTER).map(f -> f.placed().most()).reduce(box.build(), Extent::and);
     }
 
@@ -184,7 +182,7 @@ final class FileCheck {
 
     /** The height that most of what is known has: of other known points, else the site's reference height. */
     private OptionalDouble usualHeight(SiteContent file) {
-        double[] heights = Stream.concat(control().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name()))).map(p -> p.position().elevation()),
+        double[] heights = Stream.concat(control.stream().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name()))).map(p -> p.position().elevation()),
                 files.stream().filter(f -> f.role() == Role.REGISTER && f != file).flatMap(f -> f.points().values().stream()).map(p -> p.position().elevation()))
                 .flatMap(Optional::stream).mapToDouble(Elevation::metres).sorted().toArray();
         return heights.length > 0 ? OptionalDouble.of(heights[heights.length / 2])

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -48,7 +49,9 @@ public final class GapFinder {
     private final WorkBounded bounds;
     private final List<StoredPoint> points;
     private final List<SurveyString> strings;
-    private final Map<Code, KdTree> byCode = new HashMap<>();
+    private final KdTree everything = new KdTree();
+    private final Map<Coordinate, Set<Code>> at = new HashMap<>();
+    private final Set<Code> met = new HashSet<>();
     private final List<Gap> found = new ArrayList<>();
 
     private GapFinder(JobState state, Codebook book) {
@@ -73,7 +76,9 @@ public final class GapFinder {
     }
 
     private void index(Code code, GridPoint place) {
-        byCode.computeIfAbsent(code, c -> new KdTree()).insert(new Coordinate(place.easting(), place.northing()));
+        everything.insert(coordinate(place));
+        at.computeIfAbsent(coordinate(place), c -> new HashSet<>()).add(code);
+        met.add(code);
     }
 
     private Stream<GridPoint> along(SurveyString s) {
@@ -182,23 +187,22 @@ public final class GapFinder {
         Map<Code, List<Item>> items = Stream.concat(alone, lines).filter(i -> !i.code().equals(Code.NONE)).collect(Collectors.groupingBy(Item::code, LinkedHashMap::new, Collectors.toList()));
         items.forEach((code, all) -> {
             Set<Code> usual = book.row(code).map(row -> Set.copyOf(row.comesWith())).orElse(Set.of());
-            usual.forEach(with -> all.stream().filter(i -> !hasBeside(i, with)).forEach(i -> miss(i, with)));
-            if (all.size() >= HABIT) {
-                byCode.keySet().stream().filter(with -> !with.equals(code) && !usual.contains(with) && !with.equals(Code.NONE)).forEach(with -> habit(all, with));
-            }
+            List<Set<Code>> beside = all.stream().map(this::beside).toList();
+            Map<Code, Long> times = beside.stream().flatMap(Set::stream).filter(with -> !with.equals(code)).collect(Collectors.groupingBy(c -> c, LinkedHashMap::new, Collectors.counting()));
+            Stream<Code> habits = all.size() < HABIT ? Stream.empty() : times.entrySet().stream().filter(e -> e.getValue() < all.size() && e.getValue() >= NEARLY_ALWAYS * all.size()).map(Map.Entry::getKey);
+            Stream.concat(usual.stream(), habits).distinct().forEach(with -> IntStream.range(0, all.size()).filter(i -> !beside.get(i).contains(with)).forEach(i -> miss(all.get(i), with)));
         });
     }
 
-    private void habit(List<Item> all, Code with) {
-        List<Item> without = all.stream().filter(i -> !hasBeside(i, with)).toList();
-        if (!without.isEmpty() && all.size() - without.size() >= NEARLY_ALWAYS * all.size()) {
-            without.forEach(i -> miss(i, with));
-        }
-    }
-
-    private boolean hasBeside(Item item, Code with) {
-        KdTree tree = byCode.get(with);
-        return tree != null && item.places().stream().anyMatch(place -> near(tree, coordinate(place), BESIDE_METRES).findFirst().isPresent());
+    /** The codes of all that lies beside something. */
+    private Set<Code> beside(Item item) {
+        return item.places().stream().flatMap(place -> {
+            Coordinate here = coordinate(place);
+            Envelope box = new Envelope(here);
+            box.expandBy(BESIDE_METRES);
+            List<?> nodes = everything.query(box);
+            return nodes.stream().map(KdNode.class::cast).filter(n -> n.getCoordinate().distance(here) <= BESIDE_METRES).flatMap(n -> at.get(n.getCoordinate()).stream());
+        }).filter(c -> !c.equals(Code.NONE)).collect(Collectors.toSet());
     }
 
     private void miss(Item item, Code with) {
@@ -207,7 +211,7 @@ public final class GapFinder {
 
     private void expected() {
         if (!bounds.work().isEmpty()) {
-            book.rows().stream().filter(row -> row.expectedIn().contains(bounds.work()) && !byCode.containsKey(row.code()))
+            book.rows().stream().filter(row -> row.expectedIn().contains(bounds.work()) && !met.contains(row.code()))
                     .forEach(row -> found.add(new Gap(Gap.Kind.EXPECTED, row.code().text(), row.code().text(), Optional.empty(), 0)));
         }
     }

@@ -60,7 +60,8 @@ public record Found(Position position, Optional<Uncertainty> sigma, Optional<Len
         double half = other.azimuth().minus(one.azimuth()).halfCircle().radians() / 2;
         Angle middle = new Angle(one.azimuth().radians() + half).wholeCircle();
         double aside = face.azimuth().minus(middle).halfCircle().radians();
-        if (front.isEmpty() || Math.abs(half) >= Math.PI / 4 || half == 0 || Math.abs(aside) >= Math.abs(half)) {
+        boolean oneStation = one.leaf().entry().equals(other.leaf().entry()) && one.leaf().entry().equals(face.leaf().entry());
+        if (!oneStation || front.isEmpty() || Math.abs(half) >= Math.PI / 4 || half == 0 || Math.abs(aside) >= Math.abs(half)) {
             return Optional.empty();
         }
         GridPoint station = face.leaf().station().occupation().station().plan();

@@ -41,7 +41,7 @@ public final class ShotEntries {
 
     private static Outcome shot(Line<ShotTaken> line, Looks looks) {
         ShotTaken said = line.says();
-        return measured(line.id(), said, Optional.of(said.setup()), LeafEntries.observed(looks, said.setup(), said.reading(), said.target()).map(o -> new Place(place(looks, said, o.position()), Optional.of(o.sigma()))));
+        return measured(line.id(), said, Optional.of(said.setup()), LeafEntries.observed(looks, said.setup(), said.reading(), said.target()).flatMap(o -> place(looks, said, o.position()).map(at -> new Place(at, Optional.of(o.sigma())))));
     }
 
     /** Where a point came to lie. */
@@ -53,14 +53,15 @@ public final class ShotEntries {
                 .map(p -> Points.outcome(p).and(StringEntries.joined(p, said.joins()))).orElse(Outcome.NOTHING).and(notes(entry, said.notes()));
     }
 
-    private static Position place(Looks looks, ShotTaken said, Position foot) {
+    /** Beside the prism; nowhere if that was told along a string of which no piece stands any more. */
+    private static Optional<Position> place(Looks looks, ShotTaken said, Position foot) {
         Aside aside = said.aside();
-        Occupation here = looks.before(new LeafOf(said.setup())).orElseThrow().station().occupation();
         if (aside.isNone()) {
-            return foot;
+            return Optional.of(foot);
         }
+        Occupation here = looks.before(new LeafOf(said.setup())).orElseThrow().station().occupation();
         Optional<Angle> along = aside.line().flatMap(id -> SurveyString.of(id, looks.all(new StepsOf(id)))).flatMap(s -> Path.azimuthNear(Shape.of(s).paths(), foot.plan()));
-        return aside.line().isPresent() ? along.map(a -> aside.from(here, foot, a.cos(), a.sin())).orElse(foot) : aside.from(here, foot);
+        return aside.line().isPresent() ? along.map(a -> aside.from(here, foot, a.cos(), a.sin())) : Optional.of(aside.from(here, foot));
     }
 
     private static Outcome sight(Line<SightTaken> line, Looks looks) {

@@ -33,6 +33,8 @@ public enum Problem {
     PHOTO_TOO_LARGE,
     /** Arguments: the file's name. */
     SPEECH_UNFIT,
+    /** Arguments: the file's name. */
+    ORIGINAL_ELSEWHERE,
     /** Arguments: why. */
     FINDING_FAILS,
     /** Arguments: none. */

@@ -20,6 +20,9 @@ import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.cogo.InverseNoted;
 import verge.core.drawing.DesignChosen;
+import verge.core.enclosure.Original;
+import verge.core.enclosure.PhotoMarked;
+import verge.core.enclosure.PhotoTaken;
 import verge.core.floor.Floor;
 import verge.core.floor.FloorChosen;
 import verge.core.floor.Floors;
@@ -42,8 +45,13 @@ import verge.core.leaf.LeafClosed;
 import verge.core.leaf.LeafReopened;
 import verge.core.leaf.StationSetUp;
 import verge.core.measure.Aside;
+import verge.core.measure.Finding;
+import verge.core.measure.FoundOf;
 import verge.core.measure.NotesWritten;
+import verge.core.measure.PointFound;
 import verge.core.measure.ShotTaken;
+import verge.core.measure.SightTaken;
+import verge.core.measure.SightsFor;
 import verge.core.plan.Vertices;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
@@ -98,6 +106,7 @@ class WavesTest {
     private Random random;
     private Journal journal;
     private int names;
+    private int found;
 
     @ParameterizedTest
     @ValueSource(longs = {1, 2, 3, 4, 5, 6})
@@ -147,6 +156,7 @@ class WavesTest {
         assertThat(List.of(a.target(), a.prism(), a.design(), a.floor(), a.settings(), a.calibration("TS 1"), a.latest(new Accepted("K", "x"))))
                 .isEqualTo(List.of(b.target(), b.prism(), b.design(), b.floor(), b.settings(), b.calibration("TS 1"), b.latest(new Accepted("K", "x"))));
         assertThat(a.strings()).as("strings after %s", after).isEqualTo(b.strings());
+        assertThat(a.photos().toList()).isEqualTo(b.photos().toList());
         assertThat(a.nextString(new Code("KRB"))).isEqualTo(b.nextString(new Code("KRB")));
         for (Leaf leaf : a.leaves()) {
             assertThat(a.rounds(leaf.entry())).isEqualTo(b.rounds(leaf.entry()));
@@ -157,6 +167,7 @@ class WavesTest {
             assertThat(a.notesOf(e.id())).isEqualTo(b.notesOf(e.id()));
             assertThat(grown.counting(e)).isEqualTo(replayed.counting(e));
             assertThat(a.isStruck(e.id())).isEqualTo(b.isStruck(e.id()));
+            assertThat(a.latest(new FoundOf(e.id()))).isEqualTo(b.latest(new FoundOf(e.id())));
         }
         MARKS.forEach(mark -> assertThat(a.find(new PointName(mark))).isEqualTo(b.find(new PointName(mark))));
     }
@@ -170,7 +181,7 @@ class WavesTest {
     private Payload fact() {
         UUID setup = any(StationSetUp.class);
         UUID plan = any(SetsPlanned.class);
-        return switch (random.nextInt(23)) {
+        return switch (random.nextInt(27)) {
             case 0 -> control();
             case 1 -> new PointKeyed(name("D"), Code.NONE, somewhere());
             case 2 -> new TargetChosen(target(), "prism " + random.nextInt(3));
@@ -190,7 +201,23 @@ class WavesTest {
             case 17 -> random.nextInt(3) == 0 ? new SettingsChosen(settings(random.nextInt(3)), random.nextBoolean()) : new InverseNoted(seen(), PointSeen.named(mark()));
             case 18 -> new PositionChosen(random.nextBoolean() ? mark() : name("P"), Optional.of(any()).filter(e -> random.nextInt(3) > 0));
             case 19, 20 -> new StringEdited(string(), edit());
-            default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), random.nextInt(3) == 0 ? new Aside(new Length(0.3), Length.ZERO, new Length(-0.1)) : Aside.NONE, joins());
+            case 21, 22 -> new SightTaken(setup, pointToBe(), random.nextInt(4) == 0 ? two() : Pointing.of(reading()), target());
+            case 23 -> new PointFound(name("F"), new Code("WAL"), finding(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), joins());
+            case 24 -> random.nextBoolean() ? new PhotoTaken(any(), "front", new Original("0".repeat(64), "p.jpg", 9), Optional.empty()) : new PhotoMarked(any(PhotoTaken.class), Optional.empty(), List.of());
+            default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), random.nextInt(3) == 0 ? new Aside(new Length(0.3), Length.ZERO, new Length(-0.1), Optional.of(string()).filter(s -> random.nextBoolean())) : Aside.NONE, joins());
+        };
+    }
+
+    /** The entry that the sights now taken come together in. */
+    private UUID pointToBe() {
+        return new UUID(1, found);
+    }
+
+    private Finding finding() {
+        return switch (journal.state().all(new SightsFor(pointToBe())).size()) {
+            case 2 -> new Finding.Beyond(new Length(1.2), Optional.of(new Length(0.8)));
+            case 3 -> random.nextBoolean() ? new Finding.Rim() : new Finding.Edges();
+            default -> random.nextBoolean() ? new Finding.Taped(seen(), seen(), new Length(80), new Length(70), random.nextBoolean()) : new Finding.Square(seen(), PointSeen.named(mark()), new Length(2), new Length(-1));
         };
     }
 
@@ -247,6 +274,10 @@ class WavesTest {
     private Payload corrected(Payload was) {
         if (was instanceof ShotTaken s) {
             return new ShotTaken(s.setup(), random.nextBoolean() ? mark() : s.name(), s.code(), s.reading(), target(), s.notes());
+        } else if (was instanceof SightTaken s) {
+            return s.with(target());
+        } else if (was instanceof PointFound f) {
+            return f.renamed(n -> name("F"));
         } else if (was instanceof StationSetUp s && s.arrangement().kind() == Arrangement.Kind.KNOWN_POINT) {
             return onKnownPoint();
         } else if (was instanceof PointsImported) {
@@ -344,6 +375,7 @@ class WavesTest {
 
     /** Some arrive late: they were made before what stands above them. */
     private Entry entry(long sequence, Payload payload) {
-        return new Entry(new UUID(random.nextLong(), random.nextLong()), sequence, Instant.EPOCH.plusSeconds(random.nextInt(10_000)), "tester", "test", payload);
+        UUID id = payload instanceof PointFound ? new UUID(1, found++) : new UUID(random.nextLong(), random.nextLong());
+        return new Entry(id, sequence, Instant.EPOCH.plusSeconds(random.nextInt(10_000)), "tester", "test", payload);
     }
 }
