@@ -45,10 +45,6 @@ export class Finding {
     this.show();
   }
 
-  get sights() {
-    return Number(this.way.selectedOptions[0]?.dataset.sights ?? 0);
-  }
-
   show() {
     const chosen = this.way.value || 'none';
     for (const part of this.bench.querySelectorAll('[data-ways]')) {

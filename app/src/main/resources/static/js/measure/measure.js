@@ -30,6 +30,7 @@ export function mount(bench) {
   const finding = new Finding(bench);
   arming.finding = finding;
   finding.way.addEventListener('change', () => arming.show());
+  arming.show();
   const take = () => measure(form, button, arming, finding);
   openLegend(bench, (chosen, makesString) => {
     if (arming.adding) {

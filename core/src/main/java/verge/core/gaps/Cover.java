@@ -43,7 +43,7 @@ final class Cover {
     private final STRtree shots = new STRtree();
     private final List<Empty> circles;
     private final double usual;
-    private final Geometry amongShots;
+    private final Coordinate[] all;
 
     /** An empty circle. @param amongShots whether its middle lies among the shots, and not only in the area of interest */
     record Circle(GridPoint middle, double radius, boolean amongShots) {
@@ -55,7 +55,7 @@ final class Cover {
 
     private Cover(List<GridPoint> ground) {
         origin = ground.get(0);
-        Coordinate[] all = ground.stream().map(this::local).distinct().toArray(Coordinate[]::new);
+        all = ground.stream().map(this::local).distinct().toArray(Coordinate[]::new);
         Arrays.stream(all).forEach(c -> shots.insert(new Envelope(c), c));
         GeometryFactory factory = new GeometryFactory();
         DelaunayTriangulationBuilder builder = new DelaunayTriangulationBuilder();
@@ -64,7 +64,11 @@ final class Cover {
         circles = IntStream.range(0, triangles.getNumGeometries()).mapToObj(i -> triangles.getGeometryN(i).getCoordinates()).map(c -> round(c[0], c[1], c[2])).filter(c -> c.middle.isValid()).toList();
         double[] radii = circles.stream().mapToDouble(Empty::radius).sorted().toArray();
         usual = radii.length == 0 ? 0 : radii[(int) (USUAL_PART * (radii.length - 1))];
-        amongShots = all.length < FEWEST ? factory.createPolygon() : ConcaveHull.concaveHullByLength(factory.createMultiPointFromCoords(all), OUTLINE_EDGE * usual);
+    }
+
+    /** What the shots lie in, without what lies beyond their outermost. */
+    private Geometry amongShots() {
+        return all.length < FEWEST ? new GeometryFactory().createPolygon() : ConcaveHull.concaveHullByLength(new GeometryFactory().createMultiPointFromCoords(all), OUTLINE_EDGE * usual);
     }
 
     /** Empty if there are too few shots to say what is usual. */
@@ -105,6 +109,7 @@ final class Cover {
      */
     List<Circle> holes(List<GridPoint> area, List<List<GridPoint>> apart, double usual) {
         GeometryFactory factory = new GeometryFactory();
+        Geometry amongShots = amongShots();
         Geometry wanted = area.isEmpty() ? amongShots : polygon(factory, area);
         if (!(wanted instanceof Polygonal) || wanted.isEmpty()) {
             return List.of();

@@ -179,7 +179,28 @@ public final class JobState {
 
     /** A string as it stands; empty if nothing of it does. */
     public Optional<SurveyString> string(UUID id) {
-        return sheet.folded(new StepsOf(id), steps -> SurveyString.of(id, steps));
+        return drawn(id).string;
+    }
+
+    private DrawnString drawn(UUID id) {
+        return sheet.folded(new StepsOf(id), steps -> new DrawnString(SurveyString.of(id, steps)));
+    }
+
+    /** A string with its own lines, fitted once when somebody first wants them. */
+    private static final class DrawnString {
+        private final Optional<SurveyString> string;
+        private volatile Shape shape;
+
+        private DrawnString(Optional<SurveyString> string) {
+            this.string = string;
+        }
+
+        private Shape shape(SurveyString own) {
+            if (shape == null) {
+                shape = Shape.of(own);   // twice at worst, and the same
+            }
+            return shape;
+        }
     }
 
     /** All strings, in the order in which they were begun. */
@@ -189,8 +210,12 @@ public final class JobState {
 
     /** The lines that a string comes to; of one that runs beside another, as that one stands. */
     public Shape shape(SurveyString string) {
-        return string.beside().map(b -> string(b.string()).filter(other -> other.beside().isEmpty()).map(other -> Shape.of(other).beside(b.left(), b.up())).orElse(Shape.NONE))
-                .orElseGet(() -> Shape.of(string));
+        return string.beside().map(b -> string(b.string()).filter(other -> other.beside().isEmpty()).map(other -> own(other).beside(b.left(), b.up())).orElse(Shape.NONE)).orElseGet(() -> own(string));
+    }
+
+    private Shape own(SurveyString string) {
+        DrawnString drawn = drawn(string.id());
+        return drawn.string.filter(kept -> kept == string).map(drawn::shape).orElseGet(() -> Shape.of(string));
     }
 
     /** The strings that an entry says something of, and those that run beside them. */

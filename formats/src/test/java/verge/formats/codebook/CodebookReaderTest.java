@@ -30,11 +30,11 @@ class CodebookReaderTest {
     @Test
     void bothFormsGiveTheSameBook() throws IOException {
         Codebook.Row kerb = new Codebook.Row(new Code("KRB"), "kerb", Codebook.Kind.STRING, Codebook.Surface.NONE, new Codebook.Drawn(Codebook.Marker.RING_CROSS, Codebook.Line.DASHED, "Kerbs"), "",
-                List.of(), List.of(Attribute.text("stone"), Attribute.text("height")), List.of());
+                List.of(), List.of(Attribute.text("stone"), Attribute.text("height")), List.of("yard", "street"));
         assertThat(read("""
                 {"codebook": 1, "title": "Yard", "codes": [{"code": "KRB", "meaning": "kerb", "marker": "ring cross", "joins": true, "layer": "Kerbs",
-                 "line": "dashed", "attributes": ["stone", "height"], "later": {"x": [1]}}]}""").book()).isEqualTo(new Codebook("Yard", List.of(kerb)));
-        assertThat(read("Code;Meaning;Marker;Joins;Layer;Line;Attributes\nKRB;kerb;ring-cross;yes;Kerbs;dashed;stone|height\n").book().rows()).containsExactly(kerb);
+                 "line": "dashed", "attributes": ["stone", "height"], "expected": ["yard", "street"], "later": {"x": [1]}}]}""").book()).isEqualTo(new Codebook("Yard", List.of(kerb)));
+        assertThat(read("Code;Meaning;Marker;Joins;Layer;Line;Attributes;Expected\nKRB;kerb;ring-cross;yes;Kerbs;dashed;stone|height;yard|street|yard\n").book().rows()).containsExactly(kerb);
     }
 
     @Test
