@@ -1,15 +1,19 @@
 package verge.app.gaps;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import verge.app.coding.Codebooks;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
+import verge.core.coding.Codebook;
 import verge.core.cogo.SiteInverse;
 import verge.core.gaps.Bounds;
 import verge.core.gaps.Gap;
@@ -19,6 +23,7 @@ import verge.core.gaps.WorkBounded;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
@@ -29,13 +34,24 @@ import verge.core.problem.SurveyException;
 public class GapService {
     private static final int LONGEST_REASON = 200;
     private static final int MOST_CORNERS = 1000;
+    private static final int MOST_KEPT = 20;
+    private static final int MANY = 3000;
 
     private final JournalService journals;
     private final Codebooks codebooks;
+    private final Cache<Looked, List<Gap>> found = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
     GapService(JournalService journals, Codebooks codebooks) {
         this.journals = journals;
         this.codebooks = codebooks;
+    }
+
+    /** What decides which gaps there are. */
+    private record Looked(UUID job, int entries, Codebook book) {
+        @Override
+        public int hashCode() {
+            return 31 * job.hashCode() + entries;   // hashing a whole book would cost more than comparing two
+        }
     }
 
     /**
@@ -53,7 +69,18 @@ public class GapService {
     public List<Shown> gaps(UUID job) {
         JobState state = journals.state(job);
         Optional<Position> last = state.points().filter(p -> p.origin() == Origin.MEASURED).reduce((a, b) -> b).map(StoredPoint::position);
-        return GapFinder.of(state, codebooks.of(job)).stream().map(gap -> shown(gap, state, last)).sorted(Comparator.comparingDouble(Shown::away)).toList();
+        return found(job).stream().map(gap -> shown(gap, state, last)).sorted(Comparator.comparingDouble(Shown::away)).toList();
+    }
+
+    private List<Gap> found(UUID job) {
+        Journal journal = journals.journal(job);
+        Codebook book = codebooks.of(job);
+        return found.get(new Looked(job, journal.entries().size(), book), key -> GapFinder.of(journal.state(), book));
+    }
+
+    /** How many there are, if that is told at once; empty for a job of so many points that looking takes a while. */
+    public OptionalInt countAtOnce(UUID job) {
+        return journals.journal(job).entries().size() > MANY ? OptionalInt.empty() : OptionalInt.of(found(job).size());
     }
 
     private static Shown shown(Gap gap, JobState state, Optional<Position> last) {

@@ -77,7 +77,7 @@ class HandoverController {
         model.addAttribute("unitNames", Arrays.stream(LengthUnit.values()).map(settingsWords::unit).toList());
         model.addAttribute("preview", preview.lines());
         model.addAttribute("count", preview.points());
-        model.addAttribute("gaps", gaps.gaps(job).size());
+        model.addAttribute("gaps", gaps.countAtOnce(job).orElse(-1));
         model.addAttribute("missing", attributes.missing(job).size());
         model.addAttribute("strings", journals.state(job).strings().size());
         model.addAttribute("photos", journals.state(job).photos().count() + journals.state(job).spokenNotes().count());

@@ -92,19 +92,42 @@ export function canvasLayer(content) {
     layer.draws = (layer.draws ?? 0) + 1;
   }
 
+  /**
+   * Draws a point, and the strings that it is on, upon the picture as it is: whoever measures sees at once that it is there. Its name, and what it
+   * would lie under, come with the next full drawing. @return whether there was a picture
+   */
+  function drawUpon(point, strings) {
+    if (!picture) {
+      return false;
+    }
+    const pen = canvas.getContext('2d');
+    const view = viewOf(picture);
+    drawStrings(pen, view, strings, picture.paint);
+    stamp(pen, marks[markOf(point)] ?? marks.DOT, view.x(point.east), view.y(point.north));
+    return true;
+  }
+
   const layer = new ol.layer.Layer({ render, zIndex: 15 });
+  layer.drawUpon = drawUpon;
   layer.words = new ol.layer.Layer({ render: () => written, zIndex: 60 });
   return layer;
 }
 
-function paint(pen, quill, picture, { points, strings, photos, sheets, labels }, marks) {
-  const { center, resolution, width, height, size, paint: theme } = picture;
-  const view = {
+/** Where places of the grid lie on a picture. */
+function viewOf({ center, resolution, width, height }) {
+  return {
     x: east => (east - center[0]) / resolution + width / 2,
     y: north => (center[1] - north) / resolution + height / 2,
     box: [center[0] - width / 2 * resolution, center[1] - height / 2 * resolution, center[0] + width / 2 * resolution, center[1] + height / 2 * resolution],
     resolution, width, height,
   };
+}
+
+const markOf = point => (point.mark === 'MEASURED' ? point.marker || 'DOT' : point.mark);
+
+function paint(pen, quill, picture, { points, strings, photos, sheets, labels }, marks) {
+  const { width, height, size, paint: theme } = picture;
+  const view = viewOf(picture);
   // what is for orientation lies beneath what can be picked
   const layered = [...sheets].sort((a, b) => Number(a.current) - Number(b.current));
   layered.forEach(sheet => drawFacets(pen, view, sheet));
@@ -174,7 +197,7 @@ function drawPoints(pen, view, points, marks, taken, names, which, room) {
     const y = view.y(north[i]);
     const point = list[i];
     if (which(point) && isSeen(view, x, y) && !room?.isTaken(x, y) && taken.take(x, y)) {
-      const mark = point.mark === 'MEASURED' ? point.marker || 'DOT' : point.mark;
+      const mark = markOf(point);
       stamp(pen, marks[mark] ?? marks.DOT, x, y);
       names.push([x, y, point.name, point.mark === 'MEASURED' ? point.code : '', RADIUS[mark] ?? RADIUS.DOT, point.mark === 'CONTROL' ? 700 : 450]);
     }

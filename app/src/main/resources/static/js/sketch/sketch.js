@@ -85,6 +85,15 @@ function redraw() {
   drawn.changed();
 }
 
+const MILLIS_UNTIL_NAMED = 250;
+let soon = 0;
+
+/** What was drawn upon the picture gets its name, and its place among the others. */
+function redrawSoon() {
+  clearTimeout(soon);
+  soon = setTimeout(redraw, MILLIS_UNTIL_NAMED);
+}
+
 const MILLIS_UNTIL_REST = 2500;
 let latestReload = 0;
 let linesDrawn = 0;
@@ -174,13 +183,14 @@ function tellApart(words) {
 
 /** Draws one point at once, with the strings it is on, before anything is fetched. @param line of the book that it stands in */
 export function drawPoint(point, line, strings = []) {
-  strings.forEach(string => content.strings.set(string.id, ready(string)));
+  const changed = new Map(strings.map(string => [string.id, ready(string)]));
+  changed.forEach((string, id) => content.strings.set(id, string));
   const { list } = content.points;
   linesDrawn = line === linesDrawn + 1 ? line : linesDrawn;
   if (!list.some(p => p.entry === point.entry && p.name === point.name)) {
-    content.points = new Points([...list, point]);
+    content.points = content.points.with(point);
     document.getElementById('sketch-empty').hidden = true;
-    redraw();
+    drawn.drawUpon(point, changed) ? redrawSoon() : redraw();
   }
 }
 

@@ -6,13 +6,28 @@ const METRES = 1e-4;
 /** The order in which marks and names win over each other. */
 const RANK = { CONTROL: 0, STAKED: 1, DESIGN: 2, MEASURED: 3, REGISTER: 4 };
 
+const rank = point => RANK[point.mark] ?? 9;
+
 /** Points in rows of figures: a hundred thousand objects would be slow to walk through. */
 export class Points {
   constructor(points) {
-    const sorted = [...points].sort((a, b) => (RANK[a.mark] ?? 9) - (RANK[b.mark] ?? 9));
+    const sorted = [...points].sort((a, b) => rank(a) - rank(b));
     this.list = sorted;
-    this.east = Float64Array.from(sorted, p => p.east);
-    this.north = Float64Array.from(sorted, p => p.north);
+    this.east = sorted.map(p => p.east);
+    this.north = sorted.map(p => p.north);
+  }
+
+  /** These with one more; one that stands behind all others is taken in without going through them again. */
+  with(point) {
+    const last = this.list[this.list.length - 1];
+    if (last && rank(point) < rank(last)) {
+      return new Points([...this.list, point]);
+    }
+    this.list.push(point);
+    this.east.push(point.east);
+    this.north.push(point.north);
+    this.byName = undefined;
+    return this;
   }
 }
 

@@ -123,7 +123,7 @@ class SketchModulesTest extends InBrowser {
                 const { canvasLayer } = await import('/js/sketch/canvas.js');
                 const many = Array.from({ length: 20000 }, (none, i) => ({ name: `P${i}`, code: 'GRD', mark: 'MEASURED', marker: 'DOT', east: i % 200, north: Math.floor(i / 200) }));
                 const points = new Points([...many, { name: 'T1', mark: 'CONTROL', east: 100, north: 50 }]);
-                const layer = canvasLayer(() => ({ points, strings: new Map(), sheets: [], labels: new Map(), version: 1 }));
+                const layer = canvasLayer(() => ({ points, strings: new Map(), photos: [], sheets: [], labels: new Map(), version: 1 }));
                 const written = [];
                 const fillText = CanvasRenderingContext2D.prototype.fillText;
                 const drawImage = CanvasRenderingContext2D.prototype.drawImage;
@@ -149,7 +149,7 @@ class SketchModulesTest extends InBrowser {
         List<Number> draws = browser.script("""
                 const { Points } = await import('/js/sketch/store.js');
                 const { canvasLayer } = await import('/js/sketch/canvas.js');
-                const content = { points: new Points([{ name: 'T1', mark: 'CONTROL', east: 0, north: 0 }]), strings: new Map(), sheets: [], labels: new Map(), version: 1 };
+                const content = { points: new Points([{ name: 'T1', mark: 'CONTROL', east: 0, north: 0 }]), strings: new Map(), photos: [], sheets: [], labels: new Map(), version: 1 };
                 const layer = canvasLayer(() => content);
                 const seen = [];
                 const show = (center, resolution, moving) => {

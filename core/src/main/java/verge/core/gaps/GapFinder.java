@@ -16,8 +16,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
-import org.locationtech.jts.index.kdtree.KdNode;
-import org.locationtech.jts.index.kdtree.KdTree;
+import org.locationtech.jts.index.strtree.STRtree;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
 import verge.core.geodesy.GridPoint;
@@ -49,8 +48,8 @@ public final class GapFinder {
     private final WorkBounded bounds;
     private final List<StoredPoint> points;
     private final List<SurveyString> strings;
-    private final KdTree everything = new KdTree();
-    private final Map<Coordinate, Set<Code>> at = new HashMap<>();
+    /** All that was measured; balanced however it lies, since strings come in their order. */
+    private final STRtree everything = new STRtree();
     private final Set<Code> met = new HashSet<>();
     private final List<Gap> found = new ArrayList<>();
 
@@ -75,9 +74,12 @@ public final class GapFinder {
         return finder.found.stream().filter(gap -> away.stream().noneMatch(gap::isWithin)).toList();
     }
 
+    /** A place where something of a code is. */
+    private record Coded(GridPoint place, Code code) {
+    }
+
     private void index(Code code, GridPoint place) {
-        everything.insert(coordinate(place));
-        at.computeIfAbsent(coordinate(place), c -> new HashSet<>()).add(code);
+        everything.insert(new Envelope(coordinate(place)), new Coded(place, code));
         met.add(code);
     }
 
@@ -119,25 +121,23 @@ public final class GapFinder {
         return places;
     }
 
-    /** An end of a string. @param piece a usual piece of its string, in metres */
-    private record Ending(SurveyString string, End end, GridPoint at, double piece) {
+    /** An end of a string. @param number among all ends @param piece a usual piece of its string, in metres */
+    private record Ending(int number, SurveyString string, End end, GridPoint at, double piece) {
     }
 
     private void openEnds() {
-        List<Ending> ends = strings.stream().filter(s -> !s.ring() && s.beside().isEmpty() && s.vertices().size() > 1).flatMap(s -> Arrays.stream(End.values()).map(end -> new Ending(s, end, s.at(end).orElseThrow().position().plan(), piece(s)))).toList();
-        Map<Coordinate, Integer> all = new HashMap<>();
-        strings.forEach(s -> s.vertices().forEach(v -> all.merge(coordinate(v.position().plan()), 1, Integer::sum)));
-        KdTree tree = new KdTree();
-        Map<Coordinate, List<Ending>> at = new HashMap<>();
-        ends.forEach(e -> {
-            tree.insert(coordinate(e.at()));
-            at.computeIfAbsent(coordinate(e.at()), c -> new ArrayList<>()).add(e);
-        });
-        Map<Ending, Optional<Ending>> nearest = new LinkedHashMap<>();
-        ends.stream().filter(e -> !meets(all, e)).forEach(e -> nearest.put(e, near(tree, coordinate(e.at()), Math.min(FARTHEST_END_METRES, PIECES_ALIKE * e.piece())).flatMap(c -> at.get(c).stream())
-                .filter(other -> isMissed(e, other)).min(Comparator.comparingDouble(other -> e.at().distanceMetres(other.at())))));
+        List<Ending> ends = new ArrayList<>();
+        strings.stream().filter(s -> !s.ring() && s.beside().isEmpty() && s.vertices().size() > 1)
+                .forEach(s -> Arrays.stream(End.values()).forEach(end -> ends.add(new Ending(ends.size(), s, end, s.at(end).orElseThrow().position().plan(), piece(s)))));
+        Map<GridPoint, Integer> vertices = new HashMap<>();
+        strings.forEach(s -> s.vertices().forEach(v -> vertices.merge(v.position().plan(), 1, Integer::sum)));
+        STRtree tree = new STRtree();
+        ends.forEach(e -> tree.insert(new Envelope(coordinate(e.at())), e));
+        // Where another vertex is at the very place, there is a junction and no open end.
+        List<Optional<Ending>> nearest = ends.stream().map(e -> vertices.get(e.at()) > 1 ? Optional.<Ending>empty() : GapFinder.<Ending>about(tree, e.at(), Math.min(FARTHEST_END_METRES, PIECES_ALIKE * e.piece()))
+                .filter(other -> isMissed(e, other)).min(Comparator.comparingDouble(other -> e.at().distanceMetres(other.at())))).toList();
         // Two ends miss each other if each is the nearest to the other: told once, with the first.
-        nearest.forEach((e, other) -> other.filter(o -> nearest.getOrDefault(o, Optional.empty()).filter(e::equals).isPresent() && ends.indexOf(e) < ends.indexOf(o))
+        ends.forEach(e -> nearest.get(e.number()).filter(o -> e.number() < o.number() && nearest.get(o.number()).filter(back -> back.number() == e.number()).isPresent())
                 .ifPresent(o -> found.add(new Gap(Gap.Kind.OPEN_END, e.string().id().toString(), o.string().id().toString(), Optional.of(e.at()), e.at().distanceMetres(o.at())))));
     }
 
@@ -145,16 +145,12 @@ public final class GapFinder {
         return new Coordinate(place.easting(), place.northing());
     }
 
-    private static Stream<Coordinate> near(KdTree tree, Coordinate here, double reach) {
-        Envelope box = new Envelope(here);
+    /** What stands in a square about a place. */
+    @SuppressWarnings("unchecked")
+    private static <T> Stream<T> about(STRtree tree, GridPoint place, double reach) {
+        Envelope box = new Envelope(coordinate(place));
         box.expandBy(reach);
-        List<?> nodes = tree.query(box);
-        return nodes.stream().map(n -> ((KdNode) n).getCoordinate()).filter(c -> c.distance(here) <= reach);
-    }
-
-    /** Whether another vertex is at the very place: a junction, and no open end. */
-    private static boolean meets(Map<Coordinate, Integer> vertices, Ending ending) {
-        return vertices.get(coordinate(ending.at())) > 1;
+        return ((List<T>) tree.query(box)).stream();
     }
 
     private static boolean isMissed(Ending ending, Ending other) {
@@ -196,13 +192,8 @@ public final class GapFinder {
 
     /** The codes of all that lies beside something. */
     private Set<Code> beside(Item item) {
-        return item.places().stream().flatMap(place -> {
-            Coordinate here = coordinate(place);
-            Envelope box = new Envelope(here);
-            box.expandBy(BESIDE_METRES);
-            List<?> nodes = everything.query(box);
-            return nodes.stream().map(KdNode.class::cast).filter(n -> n.getCoordinate().distance(here) <= BESIDE_METRES).flatMap(n -> at.get(n.getCoordinate()).stream());
-        }).filter(c -> !c.equals(Code.NONE)).collect(Collectors.toSet());
+        return item.places().stream().flatMap(place -> GapFinder.<Coded>about(everything, place, BESIDE_METRES).filter(c -> c.place().distanceMetres(place) <= BESIDE_METRES)).map(Coded::code)
+                .filter(c -> !c.equals(Code.NONE)).collect(Collectors.toSet());
     }
 
     private void miss(Item item, Code with) {
