@@ -121,7 +121,7 @@ public class EnclosureService {
         return new About(subject(state, subject), state.photos().filter(p -> p.taken().subject().equals(subject)).toList(), state.spokenNotes().filter(n -> n.says().subject().equals(subject)).toList());
     }
 
-    /** All that lies with anything, the latest subject first; what is about something that was struck is kept under its line. */
+    /** All that lies with anything, in the order in which that was first photographed or spoken of; what is about something that was struck is kept under its line. */
     public List<About> all(UUID job) {
         JobState state = journals.state(job);
         Map<UUID, About> all = new LinkedHashMap<>();

@@ -2,18 +2,9 @@ package verge.app.sketch;
 
 import java.security.Principal;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.Set;
-import java.util.TreeMap;
 import java.util.UUID;
-import java.util.function.Predicate;
-import java.util.stream.Collectors;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -24,7 +15,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
-import verge.app.coding.Codebooks;
 import verge.app.drawing.Layers;
 import verge.app.drawing.PlacedFile;
 import verge.app.drawing.SiteDrawings;
@@ -37,8 +27,6 @@ import verge.app.points.PointService;
 import verge.app.points.SitePoints;
 import verge.core.alignment.Alignment;
 import verge.core.alignment.Profile;
-import verge.core.coding.Code;
-import verge.core.coding.Codebook;
 import verge.core.drawing.DesignChosen;
 import verge.core.drawing.Feature;
 import verge.core.drawing.Role;
@@ -48,21 +36,16 @@ import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.plan.Vertices;
-import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Figures;
 import verge.core.units.Length;
 
-/** What is done with the sketch itself: asking what lies under the finger, selecting, choosing layers and the current design. */
+/** What is done with the sketch itself: asking what lies under the finger, choosing layers and the current design. */
 @Controller
 @RequestMapping("/jobs/{job}/sketch")
 class SketchTouchController {
-    private static final int CORNERS_SHOWN = 30;
-    /** More names would not fit into an address. */
-    private static final int NAMES_TAKEN = 250;
-
     private final JournalService journals;
     private final SiteDrawings drawings;
     private final SiteFileService files;
@@ -70,9 +53,8 @@ class SketchTouchController {
     private final SitePoints points;
     private final PointService pointService;
     private final EntryWords words;
-    private final Codebooks codebooks;
 
-    SketchTouchController(JournalService journals, SiteDrawings drawings, SiteFileService files, Layers layers, SitePoints points, PointService pointService, EntryWords words, Codebooks codebooks) {
+    SketchTouchController(JournalService journals, SiteDrawings drawings, SiteFileService files, Layers layers, SitePoints points, PointService pointService, EntryWords words) {
         this.journals = journals;
         this.drawings = drawings;
         this.files = files;
@@ -80,11 +62,6 @@ class SketchTouchController {
         this.points = points;
         this.pointService = pointService;
         this.words = words;
-        this.codebooks = codebooks;
-    }
-
-    /** A line of figures with its name. */
-    record Figure(String name, String figure) {
     }
 
     /** @param reach how far, in metres, a corner may lie from the touched place to be meant */
@@ -133,7 +110,7 @@ class SketchTouchController {
     private static List<Figure> figures(Feature feature, JobState state) {
         Selection.Tally tally = new Selection.Tally();
         tally.add(feature);
-        List<Figure> lines = new ArrayList<>(figures(tally, state, feature.vertices()));
+        List<Figure> lines = new ArrayList<>(Figure.of(tally, state, feature.vertices()));
         if (feature instanceof Feature.Spot spot && !spot.description().isEmpty()) {
             lines.add(0, new Figure("Described as", spot.description()));
         } else if (feature instanceof Feature.Axis axis) {
@@ -149,26 +126,6 @@ class SketchTouchController {
         profile.grade(0).ifPresent(g -> found.add(new Figure("Grade at its beginning", f.grade(g))));
         profile.grade(line.length()).ifPresent(g -> found.add(new Figure("Grade at its end", f.grade(g))));
         return found;
-    }
-
-    private static List<Figure> figures(Selection.Tally tally, JobState state, Vertices where) {
-        Figures f = state.settings().figures();
-        double told = where.size() == 0 || state.geodesy().plane().isEmpty() ? 1 : state.toldPerGrid(where.position(0));
-        List<Figure> lines = new ArrayList<>();
-        if (tally.lines() > 0) {
-            lines.add(new Figure(tally.lines() == 1 ? "Length" : "Length of all lines", f.length(new Length(tally.gridLength() * told))));
-        }
-        if (tally.closedLines() > 0) {
-            lines.add(new Figure(tally.closedLines() == 1 ? "Area" : "Areas together", f.area(tally.gridArea() * told * told)));
-        }
-        tally.lowest().ifPresent(low -> {
-            lines.add(new Figure("Lowest", f.length(new Length(low))));
-            lines.add(new Figure("Highest", f.length(new Length(tally.highest().orElse(low)))));
-        });
-        if (tally.verticesWithoutHeight() > 0) {
-            lines.add(new Figure("Without a height", Integer.toString(tally.verticesWithoutHeight())));
-        }
-        return lines;
     }
 
     /** A point of the job: what it is, and the ways on to how it came about. */
@@ -201,95 +158,6 @@ class SketchTouchController {
     String counting(@PathVariable UUID job, @RequestParam String name, @RequestParam(required = false) UUID entry, Principal person) {
         pointService.choose(job, name, Optional.ofNullable(entry), Author.atPage(person.getName()));
         return "redirect:/jobs/" + job + "/book";
-    }
-
-    /** What the selected things come to: those wholly within the outline, on layers that are shown. */
-    @PostMapping("/selection")
-    String selection(@PathVariable UUID job, @RequestParam List<Double> north, @RequestParam List<Double> east, Model model) {
-        if (north.size() != east.size() || north.size() < 3) {
-            throw new SurveyException(Problem.REQUEST_UNFIT);
-        }
-        Vertices.Builder outline = new Vertices.Builder();
-        IntStream.range(0, north.size()).forEach(i -> outline.add(north.get(i), east.get(i)));
-        Selection selection = new Selection(outline.build());
-        JobState state = journals.state(job);
-        Selected selected = new Selected(state);
-        state.points().filter(p -> state.isHere(p) && selection.contains(p.position().plan())).forEach(selected::add);
-        state.strings().stream().filter(s -> s.vertices().stream().allMatch(v -> state.floor().holds(v.position().elevation()))).forEach(s -> state.shape(s).paths().stream()
-                .filter(path -> selection.contains(path.vertices())).forEach(selected.tally::addLine));
-        for (PlacedFile placed : drawings.ready(job, state)) {
-            List<Layers.Used> used = layers.of(placed);
-            placed.drawing().features().stream().filter(f -> used.get(f.layer()).shown() && state.floor().holds(f.vertices()) && selection.contains(f.vertices())).forEach(selected.tally::add);
-        }
-        return selected.show(job, selection.outline(), model);
-    }
-
-    /** What is being selected: points of the job by their names, and what all comes to. */
-    private static final class Selected {
-        private final JobState state;
-        private final Selection.Tally tally = new Selection.Tally();
-        private final List<String> names = new ArrayList<>();
-        private final Vertices.Builder where = new Vertices.Builder();
-
-        private Selected(JobState state) {
-            this.state = state;
-        }
-
-        private void add(StoredPoint p) {
-            tally.addPoint(p.position().elevation().map(e -> OptionalDouble.of(e.metres())).orElse(OptionalDouble.empty()));
-            names.add(p.name().text());
-            where.add(p.position().plan().northing(), p.position().plan().easting());
-        }
-
-        /** @param at where distances are told; empty for where its points lie */
-        private String show(UUID job, Vertices at, Model model) {
-            model.addAttribute("job", job);
-            model.addAttribute("all", String.join(", ", names.stream().distinct().limit(NAMES_TAKEN).toList()));
-            model.addAttribute("own", names.size());
-            model.addAttribute("points", tally.points() - names.size());
-            model.addAttribute("lines", tally.lines());
-            model.addAttribute("words", tally.words());
-            model.addAttribute("names", String.join(", ", names.stream().limit(CORNERS_SHOWN).toList()) + (names.size() > CORNERS_SHOWN ? " \u2026" : ""));
-            model.addAttribute("figures", figures(tally, state, at.size() == 0 ? where.build() : at));
-            return "sketch/thing :: selection";
-        }
-    }
-
-    /** Something that can be selected by: a code or a layer of the codebook. @param count of measured points */
-    record Common(String value, String words, long count) {
-    }
-
-    /** The codes and the layers of what was measured, to select by. */
-    @GetMapping("/common")
-    String common(@PathVariable UUID job, Model model) {
-        Codebook book = codebooks.of(job);
-        Map<Code, Long> codes = measured(journals.state(job)).collect(Collectors.groupingBy(StoredPoint::code, () -> new TreeMap<>(Comparator.comparing(Code::text)), Collectors.counting()));
-        Map<String, Long> onLayers = new TreeMap<>();
-        codes.forEach((code, count) -> onLayers.merge(layer(book, code), count, Long::sum));
-        model.addAttribute("codes", codes.entrySet().stream().filter(e -> !e.getKey().equals(Code.NONE)).map(e -> new Common(e.getKey().text(), book.row(e.getKey()).map(Codebook.Row::meaning).orElse(""), e.getValue())).toList());
-        model.addAttribute("layers", onLayers.entrySet().stream().filter(e -> !e.getKey().isEmpty()).map(e -> new Common(e.getKey(), "", e.getValue())).toList());
-        return "sketch/thing :: common";
-    }
-
-    private static Stream<StoredPoint> measured(JobState state) {
-        return state.points().filter(p -> p.origin() == Origin.MEASURED && state.isHere(p));
-    }
-
-    private static String layer(Codebook book, Code code) {
-        return book.row(code).map(row -> row.drawn().layer()).orElse("");
-    }
-
-    /** What was measured of one code, of one layer, or on one string. */
-    @PostMapping("/selection/common")
-    String selected(@PathVariable UUID job, @RequestParam(defaultValue = "") String code, @RequestParam(defaultValue = "") String layer, @RequestParam(required = false) UUID string, Model model) {
-        JobState state = journals.state(job);
-        Codebook book = codebooks.of(job);
-        Set<UUID> onString = string == null ? Set.of() : state.string(string).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this string")).vertices().stream().map(v -> v.id().by()).collect(Collectors.toSet());
-        Predicate<Code> wanted = c -> !code.isEmpty() ? c.text().equals(code) : !layer.isEmpty() && layer(book, c).equals(layer);
-        Selected selected = new Selected(state);
-        measured(state).filter(p -> string == null ? wanted.test(p.code()) : onString.contains(p.entry())).forEach(selected::add);
-        state.strings().stream().filter(s -> string == null ? wanted.test(s.name().code()) : s.id().equals(string)).forEach(s -> state.shape(s).paths().forEach(selected.tally::addLine));
-        return selected.show(job, new Vertices.Builder().build(), model);
     }
 
     /** The name under which a corner of a design line was taken on. */

@@ -19,8 +19,4 @@ public record PhotoMarked(UUID photo, Optional<Looking> looking, List<Stroke> st
     public Optional<UUID> under() {
         return Optional.of(photo);
     }
-
-    public PhotoMarked towards(Optional<Looking> other) {
-        return new PhotoMarked(photo, other, strokes);
-    }
 }

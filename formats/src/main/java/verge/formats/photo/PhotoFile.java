@@ -29,10 +29,6 @@ public record PhotoFile(String format, Optional<Looking> looking) {
     /** A header that promises more is not followed: unfolding it would take all memory. */
     private static final long MOST_PIXELS = 150_000_000;
 
-    public String mediaType() {
-        return "image/" + format;
-    }
-
     /** @param name that it came with, for words alone @throws SurveyException PHOTO_UNFIT, PHOTO_TOO_LARGE */
     public static PhotoFile read(Path file, String name) throws IOException {
         try (ImageInputStream in = ImageIO.createImageInputStream(file.toFile())) {
