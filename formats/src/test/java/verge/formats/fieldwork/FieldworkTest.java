@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -148,7 +149,7 @@ class FieldworkTest {
     private static Fieldwork hostile() {
         List<Codebook.Row> rows = List.of(row("krb", "small", Kind.POINT, Marker.DOT, Line.SOLID, "yard", ""), row("KRB", "large", Kind.STRING, Marker.RING, Line.SOLID, "YARD", ""),
                 row("point", "called so", Kind.POINT, Marker.CROSS, Line.SOLID, "0", ""), row("0", "nought", Kind.STRING, Marker.CROSS, Line.SOLID, "", ""));
-        List<Fieldwork.Spot> points = List.of(new Fieldwork.Spot("a", new Code("krb"), Position.of(N0, E0, 1), Map.of("name", "its own", "HEIGHT", "tall")), new Fieldwork.Spot("b", new Code("KRB"), Position.of(N0, E0, 1), Map.of("bell", "\u0007<&>\"")),
+        List<Fieldwork.Spot> points = List.of(new Fieldwork.Spot("a", new Code("krb"), Position.of(N0, E0, 1), new TreeMap<>(Map.of("name", "its own", "HEIGHT", "tall"))), new Fieldwork.Spot("b", new Code("KRB"), Position.of(N0, E0, 1), Map.of("bell", "\u0007<&>\"")),
                 new Fieldwork.Spot("c", new Code("point"), Position.of(N0, E0, 1), Map.of()), new Fieldwork.Spot("d", Code.NONE, Position.of(N0, E0, 1), Map.of()));
         List<Fieldwork.Line> strings = List.of(new Fieldwork.Line("KRB 1", new Code("KRB"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of("code", "x")), new Fieldwork.Line("0 1", new Code("0"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of()));
         return new Fieldwork("a\nb", "grid", LengthUnit.METRE, new Codebook("", rows), points, strings);
