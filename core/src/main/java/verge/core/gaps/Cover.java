@@ -16,6 +16,7 @@ import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.Location;
 import org.locationtech.jts.geom.Polygonal;
 import org.locationtech.jts.geom.Triangle;
+import org.locationtech.jts.geom.util.GeometryFixer;
 import org.locationtech.jts.index.strtree.ItemDistance;
 import org.locationtech.jts.index.strtree.STRtree;
 import org.locationtech.jts.triangulate.DelaunayTriangulationBuilder;
@@ -37,9 +38,9 @@ final class Cover {
     private static final double OUTLINE_EDGE = 6;
     private static final int MOST_TOLD = 40;
 
-    private final GridPoint origin;
     private static final ItemDistance APART = (a, b) -> ((Coordinate) a.getItem()).distance((Coordinate) b.getItem());
 
+    private final GridPoint origin;
     private final STRtree shots = new STRtree();
     private final List<Empty> circles;
     private final double usual;
@@ -134,7 +135,7 @@ final class Cover {
     private Geometry polygon(GeometryFactory factory, List<GridPoint> ring) {
         List<Coordinate> corners = new ArrayList<>(ring.stream().map(this::local).toList());
         corners.add(corners.get(0).copy());
-        return corners.size() < 4 ? factory.createPolygon() : factory.createPolygon(corners.toArray(Coordinate[]::new)).buffer(0);
+        return corners.size() < 4 ? factory.createPolygon() : GeometryFixer.fix(factory.createPolygon(corners.toArray(Coordinate[]::new)));
     }
 
     /** Places on the edge of the area and a usual circle's width apart. */

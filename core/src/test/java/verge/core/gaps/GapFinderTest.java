@@ -1,11 +1,14 @@
 package verge.core.gaps;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -95,6 +98,27 @@ class GapFinderTest {
         assertThat(gaps().get(0).at().orElseThrow().easting()).as("the farthest first").isGreaterThan(2110);
         party.add(new WorkBounded(List.of(new GridPoint(1010, 2010), new GridPoint(1010, 2030), new GridPoint(1030, 2030)), ""));
         assertThat(gaps()).isEmpty();
+    }
+
+    /** A hurried hand crosses its own line: all that it goes round is meant, the larger loop as well as the smaller. */
+    @Test
+    void anAreaWhoseOutlineCrossesItselfLosesNoPart() {
+        ground(3, 0, 0, 0);
+        for (boolean turned : new boolean[] {false, true}) {
+            List<GridPoint> eight = new ArrayList<>(List.of(new GridPoint(1010, 2010), new GridPoint(1070, 2150), new GridPoint(1010, 2150), new GridPoint(1070, 2010)));
+            if (turned) {
+                Collections.reverse(eight);
+            }
+            party.add(new WorkBounded(eight, ""));
+            assertThat(gaps()).as("its eastern loop").anySatisfy(gap -> assertThat(gap.at().orElseThrow().easting()).isGreaterThan(2120));
+        }
+    }
+
+    /** A book may come from anywhere. */
+    @Test
+    void whatNamesNoStringIsNoGap() {
+        assertThatThrownBy(() -> new Gap(Gap.Kind.COMPANY, "KRB 1", "KRF", Optional.empty(), 2)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Gap(Gap.Kind.OPEN_END, new UUID(0, 1).toString(), "", Optional.empty(), 2)).isInstanceOf(IllegalArgumentException.class);
     }
 
     private void line(String code, UUID id, double... northEast) {
