@@ -136,6 +136,9 @@ class PhotoController {
             Principal person) {
         Author author = Author.atPage(person.getName());
         if (north != null && east != null) {
+            if (!Double.isFinite(north) || !Double.isFinite(east)) {
+                throw new SurveyException(Problem.REQUEST_UNFIT);
+            }
             enclosures.look(job, photo, new GridPoint(north, east), author);
         } else {
             enclosures.look(job, photo, azimuth.isBlank() ? Optional.empty() : Optional.of(AngleText.parse(azimuth, journals.state(job).settings().figures().angles().unit())), author);

@@ -4,6 +4,7 @@ import java.security.Principal;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -68,7 +69,7 @@ class GapController {
     @PostMapping("/bounds")
     String bound(@PathVariable UUID job, @RequestParam(defaultValue = "") List<Double> north, @RequestParam(defaultValue = "") List<Double> east, @RequestParam(required = false) String work,
             @RequestParam(defaultValue = "false") boolean everywhere, Principal person) {
-        if (north.size() != east.size()) {
+        if (north.size() != east.size() || Stream.concat(north.stream(), east.stream()).anyMatch(figure -> figure == null || !Double.isFinite(figure))) {
             throw new SurveyException(Problem.REQUEST_UNFIT);
         }
         WorkBounded before = gaps.bounds(job);

@@ -42,6 +42,7 @@ import verge.core.units.LengthUnit;
 @Service
 public class FindingService {
     private static final double FARTHEST_METRES = 1000;
+    private static final int BEHIND_COMPANIONS = 100;
 
     private final JournalService journals;
     private final UnderWay underWay;
@@ -81,7 +82,7 @@ public class FindingService {
             PointName name = PointName.parse(wanted.name());
             Code code = Code.parse(wanted.code());
             MeasureService.requireFree(now, name, wanted.again());
-            Armed.joinings(now, point, wanted.armed());
+            Armed.joinings(now, sight(point, 0), wanted.armed());
             if (finding.sights() == 0) {
                 return CompletableFuture.completedFuture(journals.append(job, new Author(point, person, "page"), state -> found(state, List.of(), name, code, finding(state, wanted.answers()), wanted, point)));
             }
@@ -102,9 +103,9 @@ public class FindingService {
         });
     }
 
-    /** The id of a sight that is not the last. */
+    /** The id of a sight that is not the last; of none, what the strings are begun with: the last sight is a companion of the point itself. */
     private static UUID sight(UUID point, int place) {
-        return Entry.companion(point, 100 + place);
+        return Entry.companion(point, BEHIND_COMPANIONS + place);
     }
 
     /** Edges are pointed at, everything else is measured. */
@@ -122,7 +123,7 @@ public class FindingService {
         if (found.isEmpty()) {
             throw new SurveyException(Problem.FINDING_FAILS, FoundKinds.why(finding));
         }
-        return new PointFound(name, code, finding, MeasureService.kept(state, wanted.notes()), Armed.joinings(state, point, wanted.armed()));
+        return new PointFound(name, code, finding, MeasureService.kept(state, wanted.notes()), Armed.joinings(state, sight(point, 0), wanted.armed()));
     }
 
     private static Finding finding(JobState state, Answers a) {

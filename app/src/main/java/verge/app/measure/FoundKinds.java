@@ -44,7 +44,7 @@ final class FoundKinds {
     /** Why what was read may give no place. */
     static String why(Finding finding) {
         if (finding instanceof Finding.Beyond) {
-            return "both sights are one place";
+            return "both sights are one place, or they are from two stations of which one has no height";
         } else if (finding instanceof Finding.Edges) {
             return "the face was not read between the edges, or not from the same station, or both edges are one";
         } else if (finding instanceof Finding.Rim) {

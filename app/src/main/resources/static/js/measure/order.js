@@ -18,8 +18,10 @@ export function layOut(legend) {
   const before = new Map([...group.children].map(key => [code(key), key.getBoundingClientRect()]));
   const keys = served.get(group);
   const find = wanted => keys.find(key => code(key) === wanted) ?? copy(legend, wanted);
-  const ordered = order === 'own' && own.length ? own.map(find).filter(Boolean) : keys;
-  group.replaceChildren(...(size === 'big' ? ordered.slice(0, FEW) : ordered));
+  const whole = !legend.querySelector('.legend-all');   // all codes stand here and nowhere else: none is left out
+  const first = order === 'own' && own.length ? own.map(find).filter(Boolean) : keys;
+  const ordered = whole ? [...first, ...keys.filter(key => !first.includes(key))] : first;
+  group.replaceChildren(...(size === 'big' && !whole ? ordered.slice(0, FEW) : ordered));
   legend.dataset.size = size;
   legend.dataset.changing = changing;
   legend.querySelector('#legend-changing').hidden = !changing;

@@ -60,6 +60,22 @@ class LegendByTouchTest extends InBrowser {
         assertThat((String) browser.script("return document.getElementById('legend').dataset.size")).isEqualTo("small");
     }
 
+    /** Where all codes stand in one group, a code that is left out would be gone, and be taken for a new one. */
+    @Test
+    void aShortLegendLosesNoCode() throws Exception {
+        party = new FieldParty(verge);
+        browser.signIn();
+        browser.open("/jobs/" + party.job() + "/measure");
+        assertThat(browser.<String>script("""
+                const { layOut } = await import('/js/measure/order.js');
+                localStorage.setItem('legend-layout', JSON.stringify({ size: 'big', order: 'own', own: ['H', 'C'] }));
+                const legend = document.createElement('div');
+                legend.innerHTML = '<p id="legend-changing"></p><details class="legend-group"><div class="legend-keys">' + [...'ABCDEFGH'].map(c => `<button data-code="${c}"></button>`).join('') + '</div></details>';
+                layOut(legend);
+                localStorage.removeItem('legend-layout');
+                return [...legend.querySelectorAll('[data-code]')].map(key => key.dataset.code).join('');""")).isEqualTo("HCABDEFG");
+    }
+
     @Test
     void selectedByCodeByLayerAndByString() throws Exception {
         party = new FieldParty(verge);

@@ -11,6 +11,7 @@ import verge.core.geodesy.Uncertainty;
 import verge.core.plan.Arc;
 import verge.core.plan.Meetings;
 import verge.core.setup.ObservedPoint;
+import verge.core.setup.Occupation;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 
@@ -31,15 +32,17 @@ public record Found(Position position, Optional<Uncertainty> sigma, Optional<Len
     private static final double FLATTEST = 50;
 
     /** Straight on beyond two places. */
-    static Optional<Found> beyond(Finding.Beyond said, ObservedPoint one, ObservedPoint two, Plane plane) {
+    static Optional<Found> beyond(Finding.Beyond said, Sight first, Sight second, Plane plane) {
+        ObservedPoint one = first.foot().orElseThrow();
+        ObservedPoint two = second.foot().orElseThrow();
         Position a = one.position();
         Position b = two.position();
-        double grid = plane.gridPerGround(a.plan(), b.plan(), b.elevation());
+        double grid = plane.gridPerGround(a.plan(), b.plan(), b.elevation()) * second.leaf().station().occupation().scale();
         double north = (b.plan().northing() - a.plan().northing()) / grid;
         double east = (b.plan().easting() - a.plan().easting()) / grid;
-        Optional<Double> rise = a.elevation().flatMap(low -> b.elevation().map(high -> high.metres() - low.metres()));
+        Optional<Double> rise = rise(first, second);
         double sighted = Math.sqrt(north * north + east * east + rise.map(up -> up * up).orElse(0.0));
-        if (sighted < LEAST_METRES) {
+        if (rise.isEmpty() || sighted < LEAST_METRES) {
             return Optional.empty();
         }
         double times = said.beyond().metres() / sighted;
@@ -47,6 +50,14 @@ public record Found(Position position, Optional<Uncertainty> sigma, Optional<Len
         Optional<Elevation> elevation = rise.flatMap(up -> b.elevation().map(e -> new Elevation(e.metres() + times * up)));
         Uncertainty sigma = new Uncertainty(onward(one.sigma().north(), two.sigma().north(), times), onward(one.sigma().east(), two.sigma().east(), times), onward(one.sigma().up(), two.sigma().up(), times));
         return Optional.of(new Found(new Position(plan, elevation), Optional.of(sigma), Optional.empty(), said.between().map(own -> new Length(sighted - own.metres()))));
+    }
+
+    /** From one place to the other. From one station that is known wherever it stands; from two, only by their heights. */
+    private static Optional<Double> rise(Sight first, Sight second) {
+        if (first.leaf().entry().equals(second.leaf().entry())) {
+            return first.foot().flatMap(one -> second.foot().map(two -> two.reduction().rise().metres() - one.reduction().rise().metres()));
+        }
+        return first.foot().flatMap(one -> one.position().elevation()).flatMap(low -> second.foot().flatMap(two -> two.position().elevation()).map(high -> high.metres() - low.metres()));
     }
 
     /** b + t (b − a) = (1 + t) b − t a. */
@@ -68,13 +79,14 @@ public record Found(Position position, Optional<Uncertainty> sigma, Optional<Len
         double nearest = faceDistance(station.distanceMetres(front.get().position().plan()), aside, Math.sin(Math.abs(half)));
         double away = nearest / (1 - Math.sin(Math.abs(half)));
         GridPoint plan = station.plus(away * middle.cos(), away * middle.sin());
-        double grid = face.leaf().station().occupation().plane().gridPerGround(plan, plan, front.get().position().elevation());
+        Occupation here = face.leaf().station().occupation();
+        double grid = here.plane().gridPerGround(plan, plan, front.get().position().elevation()) * here.scale();
         return Optional.of(new Found(new Position(plan, front.get().position().elevation()), Optional.of(front.get().sigma()), Optional.of(new Length((away - nearest) / grid)), Optional.empty()));
     }
 
-    /** How far the nearest place of the face is, where it was read a little aside: D is the root of D² (cos² a − 1 + s²) … of |d u − D m| = D s. */
+    /** How far the nearest place of the face is, where it was read a little aside. */
     private static double faceDistance(double read, double aside, double sine) {
-        // (1 − s²) D² − 2 d cos(a) D + d² = 0; the larger root has its near face at d.
+        // The place that was read lies the radius D s from the middle: (1 − s²) D² − 2 d cos(a) D + d² = 0; at the larger root it is the near face.
         double p = read * Math.cos(aside) / (1 - sine * sine);
         double middle = p + Math.sqrt(Math.max(0, p * p - read * read / (1 - sine * sine)));
         return middle * (1 - sine);
@@ -87,7 +99,7 @@ public record Found(Position position, Optional<Uncertainty> sigma, Optional<Len
         GridPoint c = rim.get(2).position().plan();
         OptionalDouble bulge = a.distanceMetres(b) < LEAST_METRES || b.distanceMetres(c) < LEAST_METRES || a.distanceMetres(c) < LEAST_METRES ? OptionalDouble.empty() : Arc.bulgeThrough(a, b, c);
         Optional<Arc> arc = bulge.isPresent() && Double.isFinite(bulge.getAsDouble()) ? Arc.ofBulge(a, c, bulge.getAsDouble()) : Optional.empty();
-        return arc.filter(circle -> circle.radius() <= FLATTEST * a.distanceMetres(c)).map(circle -> {
+        return arc.filter(circle -> circle.radius() <= FLATTEST * Math.max(a.distanceMetres(b), Math.max(b.distanceMetres(c), a.distanceMetres(c)))).map(circle -> {
             GridPoint centre = new GridPoint(circle.centreNorth(), circle.centreEast());
             List<Elevation> heights = rim.stream().flatMap(o -> o.position().elevation().stream()).toList();
             Optional<Elevation> mean = heights.size() < rim.size() ? Optional.empty() : Optional.of(new Elevation(heights.stream().mapToDouble(Elevation::metres).average().orElseThrow()));

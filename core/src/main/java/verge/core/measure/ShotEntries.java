@@ -94,7 +94,7 @@ public final class ShotEntries {
             return Found.edges(sights.get(0), sights.get(1), sights.get(2));
         }
         List<ObservedPoint> feet = sights.stream().flatMap(s -> s.foot().stream()).toList();
-        return feet.size() < sights.size() ? Optional.empty() : finding instanceof Finding.Beyond beyond ? Found.beyond(beyond, feet.get(0), feet.get(1), plane) : Found.rim(feet, plane);
+        return feet.size() < sights.size() ? Optional.empty() : finding instanceof Finding.Beyond beyond ? Found.beyond(beyond, sights.get(0), sights.get(1), plane) : Found.rim(feet, plane);
     }
 
     private static Outcome notes(UUID shot, Map<String, String> notes) {

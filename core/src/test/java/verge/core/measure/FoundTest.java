@@ -28,7 +28,7 @@ class FoundTest {
     private static final Target PRISM = new Target(Length.ZERO, Length.ZERO);
     private static final UUID POINT = new UUID(0, 77);
 
-    private final Party party = new Party();
+    private Party party = new Party();
 
     private Optional<StoredPoint> find(Finding finding) {
         party.add(POINT, new PointFound(new PointName("h"), new Code("WAL"), finding, Map.of(), List.of()));
@@ -58,6 +58,18 @@ class FoundTest {
         assertThat(found.sigma().orElseThrow().up().metres()).isBetween(0.0005, 0.01);
     }
 
+    /** A pole leans the same whether anybody knows how high the ground is. */
+    @Test
+    void aLeaningPoleOverGroundWithoutAHeight() {
+        party = new Party(Position.ofPlan(1000, 2000));
+        party.sight(POINT, PRISM, true, 30 + 0.9, 5, 1.2);   // 1.5 m of pole, leaning by 0.6 to 0.8
+        party.sight(POINT, PRISM, true, 30 + 0.3, 5, 0.4);
+        Position found = find(new Finding.Beyond(new Length(0.5), Optional.of(new Length(1)))).orElseThrow().position();
+        assertThat(found.plan().northing()).isCloseTo(1030, within(3e-4));
+        assertThat(found.elevation()).isEmpty();
+        assertThat(party.journal().state().latest(new FoundOf(POINT)).orElseThrow().misfit().orElseThrow().metres()).isCloseTo(0, within(3e-4));
+    }
+
     /** The face is hit where the one who aims hits it: anywhere between the edges. */
     @ParameterizedTest
     @CsvSource({"20, 5, 0.3, 0", "12, -7, 0.6, 0.5", "40, 1, 0.15, -0.7", "5, 5, 1.2, 0.3"})
@@ -74,12 +86,14 @@ class FoundTest {
         assertThat(party.journal().state().latest(new FoundOf(POINT)).orElseThrow().radius().orElseThrow().metres()).isCloseTo(radius, within(2e-4));
     }
 
-    @Test
-    void threePlacesOfARimGiveItsMiddle() {
-        for (double degrees : new double[] {10, 95, 200}) {
+    /** In any order: the first and the last may be next to each other. */
+    @ParameterizedTest
+    @CsvSource({"10, 95, 200", "10, 200, 10.5", "200, 10, 95"})
+    void threePlacesOfARimGiveItsMiddle(double one, double two, double three) {
+        for (double degrees : new double[] {one, two, three}) {
             party.sight(POINT, Party.POLE, true, 30 + 2.5 * Math.cos(Math.toRadians(degrees)), -8 + 2.5 * Math.sin(Math.toRadians(degrees)), degrees / 1000);
         }
-        liesAt(find(new Finding.Rim()), 30, -8, 0.305 / 3);
+        liesAt(find(new Finding.Rim()), 30, -8, (one + two + three) / 3000);
         assertThat(party.journal().state().latest(new FoundOf(POINT)).orElseThrow().radius().orElseThrow().metres()).isCloseTo(2.5, within(2e-4));
     }
 

@@ -44,7 +44,12 @@ public final class Party {
     private int names = 100;
 
     public Party() {
-        add(new PointsImported(Origin.CONTROL, "c.csv", "00", List.of(new NamedPosition(new PointName("T1"), Code.NONE, Position.of(1000, 2000, 10)), new NamedPosition(new PointName("T2"), Code.NONE, Position.of(1100, 2000, 10)))));
+        this(Position.of(1000, 2000, 10));
+    }
+
+    /** @param station where the instrument stands, with a height or without */
+    public Party(Position station) {
+        add(new PointsImported(Origin.CONTROL, "c.csv", "00", List.of(new NamedPosition(new PointName("T1"), Code.NONE, station), new NamedPosition(new PointName("T2"), Code.NONE, Position.of(1100, 2000, 10)))));
         setup = add(StationSetUp.onKnownPoint(new PointName("T1"), new PointName("T2"), new Length(1.5), POLE, reading(100, 0, 0), new Atmosphere(12, 1013, 60),
                 InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5)), 0.13, "TS 1", 1, "")).id();
     }
