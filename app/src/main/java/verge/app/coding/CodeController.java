@@ -53,10 +53,11 @@ class CodeController {
 
     @GetMapping("/{code}")
     String bench(@PathVariable UUID job, @PathVariable String code, Model model) {
-        model.addAttribute("row", row(job, Code.parse(code)));
-        model.addAttribute("with", row(job, Code.parse(code)).comesWith().stream().map(Code::text).collect(Collectors.joining(", ")));
-        model.addAttribute("attributes", row(job, Code.parse(code)).attributes().stream().map(CodebookWriter::attribute).collect(Collectors.joining("\n")));
-        model.addAttribute("expected", String.join(", ", row(job, Code.parse(code)).expectedIn()));
+        Codebook.Row row = row(job, Code.parse(code));
+        model.addAttribute("row", row);
+        model.addAttribute("with", row.comesWith().stream().map(Code::text).collect(Collectors.joining(", ")));
+        model.addAttribute("attributes", row.attributes().stream().map(CodebookWriter::attribute).collect(Collectors.joining("\n")));
+        model.addAttribute("expected", String.join(", ", row.expectedIn()));
         model.addAttribute("kinds", Choice.of(Kind.class));
         model.addAttribute("surfaces", Choice.of(Surface.class));
         model.addAttribute("markers", Choice.of(Marker.class));

@@ -24,6 +24,7 @@ import verge.core.enclosure.SpokenNotes;
 import verge.core.enclosure.Stroke;
 import verge.core.geodesy.GridPoint;
 import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.job.Subject;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -115,19 +116,25 @@ public class EnclosureService {
         return state.subject(id).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "what the photo or the words are about"));
     }
 
-    /** @throws SurveyException NOT_FOUND if nothing of the id stands */
+    /** @throws SurveyException NOT_FOUND if nothing of the id stands, and nothing lies with it */
     public About about(UUID job, UUID subject) {
-        JobState state = journals.state(job);
-        return new About(subject(state, subject), state.photos().filter(p -> p.taken().subject().equals(subject)).toList(), state.spokenNotes().filter(n -> n.says().subject().equals(subject)).toList());
+        Optional<About> there = all(job).stream().filter(a -> a.subject().id().equals(subject)).findFirst();
+        return there.orElseGet(() -> new About(subject(journals.state(job), subject), List.of(), List.of()));
     }
 
     /** All that lies with anything, in the order in which that was first photographed or spoken of; what is about something that was struck is kept under its line. */
     public List<About> all(UUID job) {
-        JobState state = journals.state(job);
+        Journal journal = journals.journal(job);
+        JobState state = journal.state();
         Map<UUID, About> all = new LinkedHashMap<>();
-        Function<UUID, About> fresh = id -> new About(state.subject(id).orElseGet(() -> new Subject(id, "struck, line " + state.line(id), Optional.empty())), new ArrayList<>(), new ArrayList<>());
+        Function<UUID, About> fresh = id -> new About(state.subject(id).orElseGet(() -> struck(journal, id)), new ArrayList<>(), new ArrayList<>());
         state.photos().forEach(p -> all.computeIfAbsent(p.taken().subject(), fresh).photos().add(p));
         state.spokenNotes().forEach(n -> all.computeIfAbsent(n.says().subject(), fresh).spoken().add(n));
         return List.copyOf(all.values());
+    }
+
+    /** A string is no entry, and goes with its shots. */
+    private static Subject struck(Journal journal, UUID id) {
+        return new Subject(id, journal.entry(id).map(e -> "struck, line " + e.sequence()).orElse("a string that was struck"), Optional.empty());
     }
 }

@@ -56,7 +56,7 @@ public class PhotoParcel {
 
     /** @throws SurveyException NOTHING_TO_EXPORT, before anything is written */
     public List<EnclosureService.About> content(UUID job) {
-        List<EnclosureService.About> all = enclosures.all(job).stream().filter(a -> journals.state(job).subject(a.subject().id()).isPresent()).toList();
+        List<EnclosureService.About> all = enclosures.all(job);   // of what was struck too: a photo cannot be taken again
         if (all.isEmpty()) {
             throw new SurveyException(Problem.NOTHING_TO_EXPORT);
         }

@@ -22,7 +22,7 @@ public record InBook(Journal journal, Entry entry, EntryWords words) {
 
     /** What something is called that more is said of; what does not stand any more, by its line. */
     public String about(UUID subject) {
-        return state().subject(subject).map(Subject::title).orElse("line " + line(subject));
+        return state().subject(subject).map(Subject::title).or(() -> journal.entry(subject).map(e -> "line " + e.sequence())).orElse("a string that was struck");
     }
 
     /** The number of a line, or a question mark if there is none. */

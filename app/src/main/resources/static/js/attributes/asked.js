@@ -21,10 +21,10 @@ export async function ask(subjects) {
   panel().hidden = panel().childElementCount === 0;
 }
 
-/** A form with nothing but one choice is answered by touching it. */
+/** A form with nothing but one choice is answered by touching it; one that asks for a photo as well is not. */
 function oneTouchIsAll(form, field) {
   const names = new Set([...form.elements].filter(f => f.name).map(f => f.name));
-  field.type === 'radio' && names.size === 1 && keep(form);
+  field.type === 'radio' && names.size === 1 && !form.querySelector('[data-photo]') && keep(form);
 }
 
 function drop(form) {

@@ -193,9 +193,24 @@ class PhotosOfAJobTest {
         send(UUID.randomUUID().toString(), plaque, "", picture(40, 30));
         party.post("/book/" + plaque + "/strike", Map.of());
         assertThat(party.page("/photos")).contains("struck, line " + party.state().line(plaque));
+        assertThat(party.page("/photos/of/" + plaque)).contains("struck, line " + party.state().line(plaque));
         assertThat(party.page("/sketch")).contains("\"photos\":[]");
         party.post("/book/" + plaque + "/restore", Map.of());
         assertThat(party.page("/photos")).contains("p1 PLQ");
+    }
+
+    /** A string is no line of the book: all its shots are struck, and its photo is still found. */
+    @Test
+    void aPhotoOfAStringThatWasStruckIsKept() throws Exception {
+        party.kerb("k1", 5, 0, true);
+        UUID string = party.state().strings().get(0).id();
+        send(UUID.randomUUID().toString(), string, "", picture(40, 30));
+        assertThat(party.page("/photos")).contains("KRB 1");
+        party.post("/book/" + party.state().strings().get(0).vertices().get(0).id().by() + "/strike", Map.of());
+        assertThat(party.page("/photos")).contains("a string that was struck");
+        assertThat(party.page("/book")).contains("a string that was struck");
+        assertThat(party.page("/handover")).contains("Photos and spoken notes");
+        assertThat(unzip(get("/handover/photos"))).containsOnlyKeys("a string that was struck-1.jpg", "photos.csv");
     }
 
     /** A camera's compass is not taken for a grid azimuth, and what somebody says counts before it. */
