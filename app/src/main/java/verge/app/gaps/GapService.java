@@ -113,7 +113,7 @@ public class GapService {
         return journals.append(job, author, new GapPutAway(gap, reason.strip().substring(0, Math.min(LONGEST_REASON, reason.strip().length()))));
     }
 
-    /** Says what is to be measured. @param outline empty for all among the shots @throws SurveyException REQUEST_UNFIT, CHOICE_UNFIT */
+    /** Says what is to be measured. @param outline empty for all among the shots @throws SurveyException REQUEST_UNFIT, CHOICE_UNFIT, AREA_FLAT */
     public Kept bound(UUID job, List<GridPoint> outline, String work, Author author) {
         if (outline.size() > MOST_CORNERS || outline.size() == 1 || outline.size() == 2) {
             throw new SurveyException(Problem.REQUEST_UNFIT);
@@ -121,6 +121,10 @@ public class GapService {
         if (!work.isEmpty() && !works(job).contains(work)) {
             throw new SurveyException(Problem.CHOICE_UNFIT, "work", work, String.join(", ", works(job)));
         }
-        return journals.append(job, author, new WorkBounded(outline, work));
+        WorkBounded bounds = new WorkBounded(outline, work);
+        if (bounds.isFlat()) {
+            throw new SurveyException(Problem.AREA_FLAT);
+        }
+        return journals.append(job, author, bounds);
     }
 }

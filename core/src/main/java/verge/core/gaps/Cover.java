@@ -83,6 +83,10 @@ final class Cover {
     }
 
     private Coordinate local(GridPoint place) {
+        return local(origin, place);
+    }
+
+    private static Coordinate local(GridPoint origin, GridPoint place) {
         return new Coordinate(place.easting() - origin.easting(), place.northing() - origin.northing());
     }
 
@@ -109,15 +113,14 @@ final class Cover {
      * @param usual radius of a circle as they usually are
      */
     List<Circle> holes(List<GridPoint> area, List<List<GridPoint>> apart, double usual) {
-        GeometryFactory factory = new GeometryFactory();
         Geometry amongShots = amongShots();
-        Geometry wanted = area.isEmpty() ? amongShots : polygon(factory, area);
+        Geometry wanted = area.isEmpty() ? amongShots : polygon(origin, area);
         if (!(wanted instanceof Polygonal) || wanted.isEmpty()) {
             return List.of();
         }
         IndexedPointInAreaLocator within = new IndexedPointInAreaLocator(wanted);
         IndexedPointInAreaLocator among = amongShots instanceof Polygonal && !amongShots.isEmpty() ? new IndexedPointInAreaLocator(amongShots) : null;
-        List<IndexedPointInAreaLocator> without = apart.stream().map(ring -> polygon(factory, ring)).filter(p -> !p.isEmpty()).map(IndexedPointInAreaLocator::new).toList();
+        List<IndexedPointInAreaLocator> without = apart.stream().map(ring -> polygon(origin, ring)).filter(p -> !p.isEmpty()).map(IndexedPointInAreaLocator::new).toList();
         Stream<Empty> edge = area.isEmpty() ? Stream.empty() : alongEdge(wanted, usual).map(this::about);
         double least = usual * TIMES_USUAL;
         List<Circle> found = new ArrayList<>();
@@ -131,9 +134,15 @@ final class Cover {
         return found;
     }
 
+    /** What a ring goes round, in square metres of the grid. */
+    static double area(List<GridPoint> ring) {
+        return polygon(ring.get(0), ring).getArea();
+    }
+
     /** A figure that crosses itself is taken as all that it goes round. */
-    private Geometry polygon(GeometryFactory factory, List<GridPoint> ring) {
-        List<Coordinate> corners = new ArrayList<>(ring.stream().map(this::local).toList());
+    private static Geometry polygon(GridPoint origin, List<GridPoint> ring) {
+        GeometryFactory factory = new GeometryFactory();
+        List<Coordinate> corners = new ArrayList<>(ring.stream().map(corner -> local(origin, corner)).toList());
         corners.add(corners.get(0).copy());
         return corners.size() < 4 ? factory.createPolygon() : GeometryFixer.fix(factory.createPolygon(corners.toArray(Coordinate[]::new)));
     }

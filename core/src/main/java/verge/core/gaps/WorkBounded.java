@@ -11,6 +11,7 @@ import verge.core.journal.Payload;
  * @param work the kind of work, as the codebook calls it; empty for none
  */
 public record WorkBounded(List<GridPoint> outline, String work) implements Payload {
+    private static final double LEAST_SQUARE_METRES = 1;
     public static final WorkBounded OPEN = new WorkBounded(List.of(), "");
 
     public WorkBounded {
@@ -18,5 +19,10 @@ public record WorkBounded(List<GridPoint> outline, String work) implements Paylo
         if (outline.size() == 1 || outline.size() == 2) {
             throw new IllegalArgumentException("an outline of " + outline.size());
         }
+    }
+
+    /** Whether there is an outline that goes round nothing to speak of: within it nothing could be missed. */
+    public boolean isFlat() {
+        return !outline.isEmpty() && Cover.area(outline) < LEAST_SQUARE_METRES;
     }
 }

@@ -35,6 +35,8 @@ public enum Problem {
     SPEECH_UNFIT,
     /** Arguments: the file's name. */
     ORIGINAL_ELSEWHERE,
+    /** Arguments: none. */
+    AREA_FLAT,
     /** Arguments: why. */
     FINDING_FAILS,
     /** Arguments: none. */
