@@ -18,30 +18,23 @@ import org.openqa.selenium.WebDriverException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.WindowType;
 import org.openqa.selenium.chrome.ChromeDriver;
-import org.openqa.selenium.chrome.ChromeDriverService;
-import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.interactions.PointerInput;
 import org.openqa.selenium.interactions.Sequence;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
-/** A headless Chromium of 1280 by 800, and the few gestures that a person makes. */
+/** A fresh tab of 1280 by 800, of a person who was never here before, and the few gestures that a person makes. */
 public final class Browser implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofSeconds(20);
+    private final Chromium chromium;
     private final ChromeDriver driver;
     private final WebDriverWait wait;
     private final String base;
-    private final Path downloads;
 
     public Browser(String base) throws IOException {
         this.base = base;
-        downloads = Files.createTempDirectory("verge-downloads");
-        ChromeOptions options = new ChromeOptions().setBinary("/usr/bin/chromium");
-        options.addArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-                "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--hide-scrollbars", "--force-device-scale-factor=1",
-                "--user-data-dir=" + Files.createTempDirectory("verge-chromium"));
-        options.setExperimentalOption("prefs", Map.of("download.default_directory", downloads.toString()));
-        driver = new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile()).build(), options);
+        chromium = Chromium.take();
+        driver = chromium.driver();
         size(1280, 800);
         wait = new WebDriverWait(driver, PATIENCE);
         wait.pollingEvery(Duration.ofMillis(50)).ignoring(StaleElementReferenceException.class);
@@ -214,7 +207,7 @@ public final class Browser implements AutoCloseable {
 
     public Path downloaded(String suffix) throws IOException {
         return until(d -> {
-            try (var files = Files.list(downloads)) {
+            try (var files = Files.list(chromium.downloads())) {
                 return files.filter(f -> f.toString().endsWith(suffix)).findFirst().orElse(null);
             } catch (IOException failed) {
                 throw new UncheckedIOException(failed);
@@ -240,6 +233,6 @@ public final class Browser implements AutoCloseable {
 
     @Override
     public void close() {
-        driver.quit();
+        chromium.giveBack(base);
     }
 }

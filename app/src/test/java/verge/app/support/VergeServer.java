@@ -51,6 +51,7 @@ public final class VergeServer implements BeforeAllCallback, BeforeEachCallback,
 
         @Override
         public void close() throws Exception {
+            Chromium.quitAll();
             application.close();
             standIn.close();
             cluster("stop", data);
