@@ -12,19 +12,9 @@ import verge.core.plan.Vertices;
  */
 public record Selection(Vertices outline) {
 
-    /** Whether a place lies within, by counting how often a ray to the east crosses the outline; a crossing outline counts its odd parts. */
+    /** A crossing outline counts its odd parts. */
     public boolean contains(double north, double east) {
-        boolean inside = false;
-        int last = outline.size() - 1;
-        for (int i = 0; i <= last; i++) {
-            int before = i == 0 ? last : i - 1;
-            double n1 = outline.north(i);
-            double n2 = outline.north(before);
-            if (n1 > north != n2 > north && east < (outline.east(before) - outline.east(i)) * (north - n1) / (n2 - n1) + outline.east(i)) {
-                inside = !inside;
-            }
-        }
-        return inside;
+        return outline.enclose(north, east);
     }
 
     public boolean contains(GridPoint place) {

@@ -172,6 +172,21 @@ public final class Path {
         return Optional.of(new Passing(place.distanceMetres(from.plus(along * north, along * east)), new Angle(Math.atan2(east, north)).wholeCircle()));
     }
 
+    /** The same, walked from its end; a closed one from its first vertex the other way round. */
+    public Path reversed() {
+        int size = vertices.size();
+        int shift = closed ? 0 : 1;
+        Vertices.Builder turned = new Vertices.Builder();
+        double[] back = new double[size];
+        for (int i = 0; i < size; i++) {
+            int was = Math.floorMod(-i - shift, size);
+            turned.add(vertices.north(was), vertices.east(was), vertices.height(was).orElse(Double.NaN));
+            int piece = Math.floorMod(was - 1, size);
+            back[i] = closed || piece < size - 1 ? -bulge(piece) : 0;
+        }
+        return of(turned.build(), back, closed);
+    }
+
     /** Elsewhere; where the plan is mirrored, what turned left turns right. */
     public Path placed(Placement placement) {
         double[] turned = bulges;

@@ -61,6 +61,21 @@ public final class Vertices {
         return builder.build();
     }
 
+    /** Whether a place lies within the outline of these corners, by counting how often a ray to the east crosses it; of one that crosses itself its odd parts count. */
+    public boolean enclose(double north, double east) {
+        boolean inside = false;
+        int last = size() - 1;
+        for (int i = 0; i <= last; i++) {
+            int before = i == 0 ? last : i - 1;
+            double n1 = north(i);
+            double n2 = north(before);
+            if (n1 > north != n2 > north && east < (east(before) - east(i)) * (north - n1) / (n2 - n1) + east(i)) {
+                inside = !inside;
+            }
+        }
+        return inside;
+    }
+
     /** Each vertex somewhere else, heights with it. */
     public Vertices placed(Placement placement) {
         double[] moved = values.clone();
