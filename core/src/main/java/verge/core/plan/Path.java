@@ -66,10 +66,7 @@ public final class Path {
     public double length() {
         double length = 0;
         for (int i = 0; i < pieces(); i++) {
-            double chord = chord(i);
-            double bulge = Math.abs(bulge(i));
-            // s = rθ with θ = 4 atan b and r = c (1 + b²) / 4b
-            length += bulge == 0 ? chord : chord * (1 + bulge * bulge) * Math.atan(bulge) / bulge;
+            length += pieceLength(i);
         }
         return length;
     }
@@ -142,13 +139,24 @@ public final class Path {
         }
     }
 
-    /** How a path passes a place: how far off, and in which direction it goes there. */
-    private record Passing(double off, Angle azimuth) {
+    /**
+     * Where a piece passes nearest to a place.
+     *
+     * @param part of the piece at which it does, from 0 to 1
+     * @param off how far off it passes, in metres
+     * @param azimuth in which it goes there
+     */
+    record Passing(int piece, double part, double off, Angle azimuth) {
     }
 
     /** The azimuth in which the nearest of several paths goes where it passes a place; empty without a piece. Two as near are taken in their order. */
     public static Optional<Angle> azimuthNear(List<Path> paths, GridPoint place) {
-        return paths.stream().flatMap(p -> IntStream.range(0, p.pieces()).mapToObj(i -> p.passing(i, place))).flatMap(Optional::stream).min(Comparator.comparingDouble(Passing::off)).map(Passing::azimuth);
+        return paths.stream().map(p -> p.nearest(place)).flatMap(Optional::stream).min(Comparator.comparingDouble(Passing::off)).map(Passing::azimuth);
+    }
+
+    /** The first of those that pass nearest; empty without a piece that has a length. */
+    Optional<Passing> nearest(GridPoint place) {
+        return IntStream.range(0, pieces()).mapToObj(i -> passing(i, place)).flatMap(Optional::stream).min(Comparator.comparingDouble(Passing::off));
     }
 
     private Optional<Passing> passing(int piece, GridPoint place) {
@@ -160,7 +168,7 @@ public final class Path {
             boolean beside = part <= 1;
             double nearest = beside ? part : place.distanceMetres(from) < place.distanceMetres(to) ? 0 : 1;
             double off = beside ? Math.abs(arc.get().off(place)) : Math.min(place.distanceMetres(from), place.distanceMetres(to));
-            return Optional.of(new Passing(off, arc.get().azimuth(nearest)));
+            return Optional.of(new Passing(piece, nearest, off, arc.get().azimuth(nearest)));
         }
         double length = from.distanceMetres(to);
         if (length == 0) {
@@ -169,7 +177,14 @@ public final class Path {
         double north = (to.northing() - from.northing()) / length;
         double east = (to.easting() - from.easting()) / length;
         double along = Math.max(0, Math.min(length, (place.northing() - from.northing()) * north + (place.easting() - from.easting()) * east));
-        return Optional.of(new Passing(place.distanceMetres(from.plus(along * north, along * east)), new Angle(Math.atan2(east, north)).wholeCircle()));
+        return Optional.of(new Passing(piece, along / length, place.distanceMetres(from.plus(along * north, along * east)), new Angle(Math.atan2(east, north)).wholeCircle()));
+    }
+
+    /** Length of one piece, along its arc. */
+    double pieceLength(int piece) {
+        double bulge = Math.abs(bulge(piece));
+        // s = rθ with θ = 4 atan b and r = c (1 + b²) / 4b
+        return bulge == 0 ? chord(piece) : chord(piece) * (1 + bulge * bulge) * Math.atan(bulge) / bulge;
     }
 
     /** The same, walked from its end; a closed one from its first vertex the other way round. */

@@ -1,0 +1,98 @@
+package verge.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.index.strtree.STRtree;
+import verge.core.geodesy.GridPoint;
+
+/** Where paths cross or touch themselves and each other, arcs as arcs. */
+public final class Crossings {
+    /** Nearer than this two places of a path are one: a tenth of what a coordinate is told to. */
+    private static final double ONE_PLACE_METRES = 1e-5;
+
+    private Crossings() {
+    }
+
+    /** A piece of a path with both ends. */
+    private record Piece(int path, int index, GridPoint from, GridPoint to, Optional<Arc> arc) {
+        Envelope box() {
+            Envelope box = new Envelope(from.easting(), to.easting(), from.northing(), to.northing());
+            arc.ifPresent(a -> {
+                for (int quarter = 0; quarter < 4; quarter++) {
+                    GridPoint outmost = new GridPoint(a.centreNorth() + a.radius() * Math.sin(quarter * Math.PI / 2), a.centreEast() + a.radius() * Math.cos(quarter * Math.PI / 2));
+                    if (a.part(outmost) <= 1) {
+                        box.expandToInclude(outmost.easting(), outmost.northing());
+                    }
+                }
+            });
+            box.expandBy(ONE_PLACE_METRES);
+            return box;
+        }
+
+        Meetings.Carrier carrier() {
+            return arc.<Meetings.Carrier>map(a -> new Meetings.Circle(new GridPoint(a.centreNorth(), a.centreEast()), a.radius())).orElseGet(() -> new Meetings.Straight(from, to));
+        }
+
+        boolean has(GridPoint place) {
+            if (place.distanceMetres(from) <= ONE_PLACE_METRES || place.distanceMetres(to) <= ONE_PLACE_METRES) {
+                return true;
+            }
+            if (arc.isPresent()) {
+                return arc.get().part(place) <= 1 && Math.abs(arc.get().off(place)) <= ONE_PLACE_METRES;
+            }
+            double north = to.northing() - from.northing();
+            double east = to.easting() - from.easting();
+            double part = ((place.northing() - from.northing()) * north + (place.easting() - from.easting()) * east) / (north * north + east * east);
+            return part >= 0 && part <= 1 && place.distanceMetres(from.plus(part * north, part * east)) <= ONE_PLACE_METRES;
+        }
+    }
+
+    /**
+     * Each place once, in the order of the pieces. Where one piece only goes on from another they do not cross; where they lie upon each other
+     * the ends of what they share are told.
+     *
+     * @param most as many are enough
+     */
+    public static List<GridPoint> of(List<Path> paths, int most) {
+        List<Piece> pieces = new ArrayList<>();
+        STRtree tree = new STRtree();
+        for (int p = 0; p < paths.size(); p++) {
+            Path path = paths.get(p);
+            for (int i = 0; i < path.pieces(); i++) {
+                GridPoint from = path.vertices().plan(i);
+                GridPoint to = path.vertices().plan((i + 1) % path.vertices().size());
+                if (!from.equals(to)) {
+                    Piece piece = new Piece(p, pieces.size(), from, to, Arc.ofBulge(from, to, path.bulge(i)));
+                    pieces.add(piece);
+                    tree.insert(piece.box(), piece);
+                }
+            }
+        }
+        List<GridPoint> found = new ArrayList<>();
+        for (Piece piece : pieces) {
+            for (Object other : tree.query(piece.box())) {
+                if (((Piece) other).index() > piece.index() && found.size() < most) {
+                    meet(piece, (Piece) other, found);
+                }
+            }
+        }
+        return found;
+    }
+
+    private static void meet(Piece one, Piece other, List<GridPoint> found) {
+        List<GridPoint> places = new ArrayList<>(Meetings.between(one.carrier(), other.carrier()));
+        places.addAll(List.of(one.from(), one.to(), other.from(), other.to()));   // a corner that touches, sides that lie upon each other
+        for (GridPoint place : places) {
+            if (one.has(place) && other.has(place) && !goesOn(one, other, place) && found.stream().noneMatch(f -> f.distanceMetres(place) <= 2 * ONE_PLACE_METRES)) {
+                found.add(place);
+            }
+        }
+    }
+
+    private static boolean goesOn(Piece one, Piece other, GridPoint place) {
+        return one.path() == other.path() && (one.to().equals(other.from()) && place.distanceMetres(one.to()) <= ONE_PLACE_METRES
+                || other.to().equals(one.from()) && place.distanceMetres(one.from()) <= ONE_PLACE_METRES);
+    }
+}
