@@ -3,6 +3,7 @@ package verge.core.division;
 import java.util.List;
 import java.util.stream.IntStream;
 import verge.core.geodesy.GridPoint;
+import verge.core.numeric.Search;
 import verge.core.plan.Region;
 import verge.core.units.Angle;
 

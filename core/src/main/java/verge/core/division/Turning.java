@@ -1,10 +1,10 @@
 package verge.core.division;
 
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import verge.core.geodesy.GridPoint;
+import verge.core.numeric.Search;
 import verge.core.plan.Region;
 import verge.core.units.Angle;
 
@@ -42,43 +42,8 @@ final class Turning {
 
     /** All lines that have as much to their left; empty if there are none. */
     List<DividingLine> lines(double wanted) {
-        List<Double> azimuths = new ArrayList<>();
-        for (int step = 0; step < around.length; step++) {
-            double from = step * STEP;
-            if (at(step) == wanted) {
-                azimuths.add(from);
-            } else if ((at(step) - wanted) * (at(step + 1) - wanted) < 0) {
-                azimuths.add(crossing(wanted, from, from + STEP));
-            }
-            if (turnsBack(step, wanted)) {
-                double turn = turn(step, at(step) < wanted);
-                double most = left(turn);
-                if ((most - wanted) * (at(step) - wanted) < 0) {
-                    azimuths.add(crossing(wanted, from - STEP, turn));
-                    azimuths.add(crossing(wanted, turn, from + STEP));
-                } else if (Math.abs(most - wanted) <= small) {
-                    azimuths.add(turn);
-                }
-            }
-        }
-        return azimuths.stream().map(this::line).toList();
-    }
-
-    /** Whether it comes nearer to what is wanted there than a step before and after, on the same side of it. */
-    private boolean turnsBack(int step, double wanted) {
-        double sign = Math.signum(wanted - at(step));
-        double here = sign * at(step);
-        double before = sign * at(step - 1);
-        double after = sign * at(step + 1);
-        return here >= before && here >= after && here > Math.min(before, after);
-    }
-
-    private double turn(int step, boolean highest) {
-        return Search.highest(azimuth -> highest ? left(azimuth) : -left(azimuth), (step - 1) * STEP, (step + 1) * STEP);
-    }
-
-    private double crossing(double wanted, double from, double to) {
-        return Search.root(azimuth -> left(azimuth) - wanted, from, to, left(from) - wanted, small);
+        double[] over = IntStream.range(-1, around.length + 2).mapToDouble(step -> at(step) - wanted).toArray();
+        return Search.roots(azimuth -> left(azimuth) - wanted, -STEP, STEP, over, small).stream().filter(azimuth -> azimuth >= 0 && azimuth < 2 * Math.PI).map(this::line).toList();
     }
 
     private DividingLine line(double azimuth) {
@@ -89,6 +54,6 @@ final class Turning {
     DividingLine most() {
         int best = IntStream.range(0, around.length).boxed().max(Comparator.comparingDouble(this::at)).orElseThrow();
         boolean flat = at(best - 1) == at(best) && at(best + 1) == at(best);
-        return line(flat ? best * STEP : turn(best, true));
+        return line(flat ? best * STEP : Search.highest(this::left, (best - 1) * STEP, (best + 1) * STEP));
     }
 }

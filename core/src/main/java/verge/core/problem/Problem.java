@@ -9,6 +9,10 @@ public enum Problem {
     NOT_A_LENGTH,
     /** Arguments: what was typed. */
     NOT_AN_ANGLE,
+    /** Arguments: the number of the line, what stands there. */
+    DEED_LINE_UNFIT,
+    /** Arguments: none. */
+    DEED_EMPTY,
     /** Arguments: what was typed. */
     NOT_A_NUMBER,
     /** Arguments: what was typed. */

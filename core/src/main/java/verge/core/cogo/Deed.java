@@ -1,0 +1,142 @@
+package verge.core.cogo;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import verge.core.cogo.CircularCurve.Element;
+import verge.core.geodesy.GridPoint;
+import verge.core.plan.Path;
+import verge.core.plan.Vertices;
+import verge.core.units.Angle;
+import verge.core.units.Length;
+
+/** A boundary as a deed describes it: one leg after the other by its bearing and its length, or as a curve. */
+public record Deed(List<Leg> legs) {
+    /** A leg is suspected if without its mistake no more than this part of the misclosure is left. */
+    private static final double MOSTLY = 0.1;
+
+    public Deed {
+        legs = List.copyOf(legs);
+    }
+
+    /** One leg. */
+    public sealed interface Leg {
+    }
+
+    /** Straight on. */
+    public record Straight(Angle azimuth, Length length) implements Leg {
+    }
+
+    /**
+     * Along a circular curve.
+     *
+     * @param begins the azimuth of its tangent where it begins; absent if it goes on from the leg before without a bend
+     */
+    public record Curve(boolean left, CircularCurve curve, Optional<Angle> begins) implements Leg {
+    }
+
+    /**
+     * What the legs come to, laid down from a begin.
+     *
+     * @param path with a vertex at the end of each leg, in the grid
+     * @param misclosureNorth from the begin to the last vertex, in metres of the grid
+     * @param misclosureEast likewise
+     */
+    public record Laid(Path path, double misclosureNorth, double misclosureEast) {
+        public double misclosure() {
+            return Math.hypot(misclosureNorth, misclosureEast);
+        }
+
+        public Angle misclosureAzimuth() {
+            return new Angle(Math.atan2(misclosureEast, misclosureNorth)).wholeCircle();
+        }
+
+        /** Length of all legs over the misclosure; infinite if it closes. */
+        public double ratio() {
+            return path.length() / misclosure();
+        }
+
+        /** What is enclosed if a straight line leads from the last vertex back to the begin, in square metres of the grid; empty for fewer than two legs. */
+        public OptionalDouble area() {
+            return path.pieces() < 2 ? OptionalDouble.empty() : Path.of(path.vertices(), bulges(), true).area();
+        }
+
+        private double[] bulges() {
+            return IntStream.range(0, path.vertices().size()).mapToDouble(i -> i < path.pieces() ? path.bulge(i) : 0).toArray();
+        }
+    }
+
+    /** What of a leg may be wrong. */
+    public enum Mistake { LENGTH, BEARING }
+
+    /**
+     * A leg that would explain why the figure does not close.
+     *
+     * @param leg from 0
+     * @param otherwise the length in metres as the deed has it, or the azimuth in radians, with which it would close best
+     * @param left what would remain of the misclosure, in metres
+     */
+    public record Suspect(int leg, Mistake mistake, double otherwise, double left) {
+    }
+
+    /** @param gridPerLength what a length of the deed is in the grid */
+    public Laid lay(GridPoint begin, double gridPerLength) {
+        Vertices.Builder vertices = new Vertices.Builder().add(begin.northing(), begin.easting());
+        List<Double> bulges = new ArrayList<>();
+        GridPoint at = begin;
+        Angle ahead = Angle.ZERO;
+        for (Leg leg : legs) {
+            Angle chordAzimuth;
+            double chord;
+            if (leg instanceof Curve c) {
+                double turn = (c.left() ? -1 : 1) * c.curve().delta().radians();
+                Angle tangent = c.begins().orElse(ahead);
+                chordAzimuth = new Angle(tangent.radians() + turn / 2);
+                chord = c.curve().value(Element.CHORD);
+                ahead = new Angle(tangent.radians() + turn).wholeCircle();
+                bulges.add(-Math.tan(turn / 4));
+            } else {
+                Straight straight = (Straight) leg;
+                chordAzimuth = straight.azimuth();
+                chord = straight.length().metres();
+                ahead = straight.azimuth();
+                bulges.add(0.0);
+            }
+            at = at.plus(gridPerLength * chord * chordAzimuth.cos(), gridPerLength * chord * chordAzimuth.sin());
+            vertices.add(at.northing(), at.easting());
+        }
+        bulges.add(0.0);
+        Path path = Path.of(vertices.build(), bulges.stream().mapToDouble(b -> b).toArray(), false);
+        return new Laid(path, at.northing() - begin.northing(), at.easting() - begin.easting());
+    }
+
+    /**
+     * Straight legs of which one wrong figure would explain a misclosure, the likeliest first: a length that lies along it, or a bearing that turns its
+     * leg round to take it up. A curve that goes on from a leg without a bend turns with that leg, and then none is told.
+     */
+    public List<Suspect> suspects(Laid laid, double gridPerLength) {
+        double north = laid.misclosureNorth() / gridPerLength;
+        double east = laid.misclosureEast() / gridPerLength;
+        double misclosure = Math.hypot(north, east);
+        return IntStream.range(0, legs.size()).boxed().flatMap(i -> legs.get(i) instanceof Straight straight && !(i + 1 < legs.size() && legs.get(i + 1) instanceof Curve next && next.begins().isEmpty())
+                ? Stream.of(wrongLength(i, straight, north, east), wrongBearing(i, straight, north, east)) : Stream.<Suspect>empty())
+                .filter(s -> s.left() <= MOSTLY * misclosure).sorted(Comparator.comparingDouble(Suspect::left)).toList();
+    }
+
+    private static Suspect wrongLength(int leg, Straight straight, double north, double east) {
+        double along = north * straight.azimuth().cos() + east * straight.azimuth().sin();
+        double across = east * straight.azimuth().cos() - north * straight.azimuth().sin();
+        double otherwise = straight.length().metres() - along;
+        return new Suspect(leg, Mistake.LENGTH, otherwise, otherwise > 0 ? Math.abs(across) : Double.POSITIVE_INFINITY);
+    }
+
+    private static Suspect wrongBearing(int leg, Straight straight, double north, double east) {
+        double wantedNorth = straight.length().metres() * straight.azimuth().cos() - north;
+        double wantedEast = straight.length().metres() * straight.azimuth().sin() - east;
+        return new Suspect(leg, Mistake.BEARING, new Angle(Math.atan2(wantedEast, wantedNorth)).wholeCircle().radians(), Math.abs(Math.hypot(wantedNorth, wantedEast) - straight.length().metres()));
+    }
+}
