@@ -30,6 +30,21 @@ public final class Meetings {
         return b instanceof Straight line ? lineAndCircle(line, (Circle) a) : circles((Circle) a, (Circle) b);
     }
 
+    /** How far a line or circle that does not meet a circle misses it, in metres; 0 where they meet. */
+    public static double gap(Carrier a, Carrier b) {
+        if (a instanceof Circle one && b instanceof Circle other) {
+            double apart = one.centre().distanceMetres(other.centre());
+            return Math.max(0, Math.max(apart - one.radius() - other.radius(), Math.abs(one.radius() - other.radius()) - apart));
+        }
+        if (a instanceof Straight line && b instanceof Circle circle) {
+            double length = line.from().distanceMetres(line.to());
+            double off = ((circle.centre().easting() - line.from().easting()) * (line.to().northing() - line.from().northing())
+                    - (circle.centre().northing() - line.from().northing()) * (line.to().easting() - line.from().easting())) / length;
+            return Math.max(0, Math.abs(off) - circle.radius());
+        }
+        return b instanceof Straight && a instanceof Circle ? gap(b, a) : 0;
+    }
+
     private static List<GridPoint> lines(Straight a, Straight b) {
         double north = a.to().northing() - a.from().northing();
         double east = a.to().easting() - a.from().easting();

@@ -13,6 +13,44 @@ public enum Problem {
     DEED_LINE_UNFIT,
     /** Arguments: none. */
     DEED_EMPTY,
+    /** Arguments: the slot of the computation that nothing is given for. */
+    COMPUTE_LACKS,
+    /** Arguments: the point's name. */
+    POINT_WITHOUT_HEIGHT,
+    /** Arguments: none. */
+    STRING_GONE,
+    /** Arguments: none. */
+    RING_OPEN,
+    /** Arguments: how many places were found, at most as many as are looked for. */
+    RING_CROSSES,
+    /** Arguments: how far apart they run, as a length of the grid. */
+    LINES_PARALLEL,
+    /** Arguments: by how much they miss each other, as a length of the grid. */
+    DO_NOT_MEET,
+    /** Arguments: the slot. */
+    LENGTH_NOUGHT,
+    /** Arguments: none. */
+    INTERVAL_OR_COUNT,
+    /** Arguments: how many there would be, how many there may be. */
+    POINTS_TOO_MANY,
+    /** Arguments: none. */
+    NO_PARALLEL,
+    /** Arguments: the largest radius that has room. */
+    FILLET_TOO_LARGE,
+    /** Arguments: none. */
+    TWO_ELEMENTS,
+    /** Arguments: none. */
+    NO_CURVE,
+    /** Arguments: none. */
+    NO_FIT,
+    /** Arguments: none. */
+    PLANE_UPRIGHT,
+    /** Arguments: none. */
+    DIVIDE_HOW,
+    /** Arguments: most parts. */
+    PARTS_UNFIT,
+    /** Arguments: the least and the most that can be cut off, as areas in the scale that was asked for. */
+    AREA_IMPOSSIBLE,
     /** Arguments: what was typed. */
     NOT_A_NUMBER,
     /** Arguments: what was typed. */

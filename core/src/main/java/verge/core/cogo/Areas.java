@@ -1,0 +1,90 @@
+package verge.core.cogo;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.Set;
+import verge.core.division.DividingLine;
+import verge.core.division.Division;
+import verge.core.division.Parts;
+import verge.core.geodesy.Position;
+import verge.core.plan.Region;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.Angle;
+import verge.core.units.Length;
+
+/** An area cut off a figure, or a figure cut into equal parts. */
+final class Areas {
+    static final Slot SIDE = Slot.word("side", "left", "right");
+    static final Slot SCALE = Slot.word("areaScale", "grid", "ground");
+    private static final int MOST_PARTS = 200;
+
+    private Areas() {
+    }
+
+    /** By a line of a direction, or through a point. */
+    static Worked divide(Givens given) {
+        Region region = ReadOff.region(given, "ring");
+        Position about = region.rim().vertices().position(0);
+        double perUnit = given.word(SCALE).equals("ground") ? Math.pow(given.scales().groundPerGrid(about.plan(), about.plan(), about.elevation()), 2) : 1;
+        OptionalDouble count = given.maybe("parts", Slot.Kind.COUNT);
+        OptionalDouble direction = given.maybe("direction", Slot.Kind.DIRECTION);
+        if (direction.isPresent() == given.has("through")) {
+            throw new SurveyException(Problem.DIVIDE_HOW);
+        }
+        double whole = region.area();
+        List<DividingLine> lines;
+        boolean eitherOr = false;
+        if (count.isPresent()) {
+            if (direction.isEmpty() || count.getAsDouble() < 2 || count.getAsDouble() > MOST_PARTS) {
+                throw new SurveyException(Problem.PARTS_UNFIT, MOST_PARTS);
+            }
+            lines = Division.equal(region, new Angle(direction.getAsDouble()), (int) count.getAsDouble());
+        } else {
+            double wanted = given.amount("area", Slot.Kind.AREA) / perUnit;
+            double left = given.word(SIDE).equals("left") ? wanted : whole - wanted;
+            Division.Outcome outcome = direction.isPresent() ? Division.parallel(region, new Angle(direction.getAsDouble()), left) : Division.through(region, given.point("through").plan(), left);
+            lines = lines(outcome, given.word(SIDE).equals("left"), whole, perUnit);
+            eitherOr = lines.size() > 1;
+        }
+        return told(given, region, lines, eitherOr, about);
+    }
+
+    private static List<DividingLine> lines(Division.Outcome outcome, boolean ofLeft, double whole, double perUnit) {
+        if (outcome instanceof Division.Beyond beyond) {
+            double least = perUnit * (ofLeft ? beyond.least() : whole - beyond.most());
+            double most = perUnit * (ofLeft ? beyond.most() : whole - beyond.least());
+            throw new SurveyException(Problem.AREA_IMPOSSIBLE, new Quantity.Area(least, least), new Quantity.Area(most, most));
+        }
+        return ((Division.Lines) outcome).lines();
+    }
+
+    private static Worked told(Givens given, Region region, List<DividingLine> lines, boolean eitherOr, Position about) {
+        Worked.Builder worked = Worked.builder().line(region.rim()).figure("areaWhole", given.scales().told(region.area(), about));
+        Set<Position> seen = new LinkedHashSet<>();
+        List<DividingLine> shown = new ArrayList<>(lines);
+        for (int i = 0; i < shown.size(); i++) {
+            DividingLine line = shown.get(i);
+            Parts parts = Parts.of(region, line);
+            String of = shown.size() > 1 ? String.valueOf(i + 1) : "";
+            worked.figure("direction", of, new Quantity.Direction(line.direction())).figure("areaLeft", of, given.scales().told(line.left(), about))
+                    .figure("areaRight", of, given.scales().told(region.area() - line.left(), about));
+            if (parts.left().size() > 1) {
+                worked.figure("piecesLeft", of, new Quantity.Count(parts.left().size()));
+            }
+            if (parts.right().size() > 1) {
+                worked.figure("piecesRight", of, new Quantity.Count(parts.right().size()));
+            }
+            List<Position> crossings = parts.crossings();
+            for (int k = 0; k + 1 < crossings.size(); k += 2) {
+                worked.line(ReadOff.line(List.of(crossings.get(k), crossings.get(k + 1)), false));
+                double length = crossings.get(k).plan().distanceMetres(crossings.get(k + 1).plan());
+                worked.figure("lengthOfLine", of, new Quantity.Distance(new Length(length), new Length(length * given.scales().groundPerGrid(crossings.get(k).plan(), crossings.get(k + 1).plan(), about.elevation()))));
+            }
+            crossings.stream().filter(seen::add).forEach(c -> worked.point("onRim", of, c));
+        }
+        return (eitherOr ? worked.eitherOr() : worked).build();
+    }
+}

@@ -1,0 +1,68 @@
+package verge.core.cogo;
+
+import java.util.List;
+import java.util.UUID;
+import java.util.stream.Stream;
+import verge.core.geodesy.Position;
+import verge.core.points.PointSeen;
+
+/** What a computation was given for one of its slots, kept as what it refers to, so that it follows when that is corrected. */
+public sealed interface Given {
+    /** The points that it refers to. */
+    default Stream<PointSeen> seen() {
+        return Stream.empty();
+    }
+
+    /** A point of the job. */
+    record Point(PointSeen point) implements Given {
+        @Override
+        public Stream<PointSeen> seen() {
+            return Stream.of(point);
+        }
+    }
+
+    /** A place that has no name. */
+    record Spot(Position position) implements Given {
+    }
+
+    /** Points in their order, each a {@link Point} or a {@link Spot}. */
+    record Points(List<Given> each) implements Given {
+        public Points {
+            each = List.copyOf(each);
+        }
+
+        @Override
+        public Stream<PointSeen> seen() {
+            return each.stream().flatMap(Given::seen);
+        }
+    }
+
+    /** A string of the job. */
+    record Strung(UUID string) implements Given {
+    }
+
+    /** A figure: metres, radians, a rise over a run, square metres, or plain, as its slot says. */
+    record Amount(double value) implements Given {
+        public Amount {
+            if (!Double.isFinite(value)) {
+                throw new IllegalArgumentException("amount: " + value);
+            }
+        }
+    }
+
+    /** A figure that is taken from one point to another: the distance, the direction, the difference of heights or the grade, as its slot says. */
+    record Between(PointSeen from, PointSeen to) implements Given {
+        @Override
+        public Stream<PointSeen> seen() {
+            return Stream.of(from, to);
+        }
+    }
+
+    /** One of the choices of its slot. */
+    record Word(String word) implements Given {
+    }
+
+    /** The legs of a deed, with their lengths in metres. */
+    record Legs(Deed deed) implements Given {
+    }
+}

@@ -1,0 +1,130 @@
+package verge.core.cogo;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import java.util.function.Function;
+import verge.core.geodesy.Elevation;
+import verge.core.geodesy.GridInverse;
+import verge.core.geodesy.Position;
+import verge.core.plan.Path;
+import verge.core.plan.Vertices;
+import verge.core.points.PointSeen;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** What a computation was given, as it is now: points where they lie, strings as they run. */
+public final class Givens {
+    private final Map<String, Given> given;
+    private final Sources sources;
+    private final Scales scales;
+
+    /**
+     * Where what is given is found.
+     *
+     * @param points where a point lies; empty if it is there no more
+     * @param strings the lines of a string; empty likewise
+     */
+    public record Sources(Function<PointSeen, Optional<Position>> points, Function<UUID, List<Path>> strings) {
+    }
+
+    public Givens(Map<String, Given> given, Sources sources, Scales scales) {
+        this.given = Map.copyOf(given);
+        this.sources = sources;
+        this.scales = scales;
+    }
+
+    public Scales scales() {
+        return scales;
+    }
+
+    private Given required(String slot) {
+        return Optional.ofNullable(given.get(slot)).orElseThrow(() -> new SurveyException(Problem.COMPUTE_LACKS, slot));
+    }
+
+    boolean has(String slot) {
+        return given.containsKey(slot);
+    }
+
+    Position point(String slot) {
+        return position(required(slot));
+    }
+
+    private Position position(Given given) {
+        return given instanceof Given.Spot spot ? spot.position() : position(((Given.Point) given).point());
+    }
+
+    private Position position(PointSeen seen) {
+        return sources.points().apply(seen).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, seen.name()));
+    }
+
+    List<Position> points(String slot) {
+        return ((Given.Points) required(slot)).each().stream().map(this::position).toList();
+    }
+
+    /** The name of a point as it is told, or its number. */
+    String name(String slot, int index) {
+        return given.get(slot) instanceof Given.Points points && points.each().get(index) instanceof Given.Point point ? point.point().name().text() : String.valueOf(index + 1);
+    }
+
+    /** The parts of a string, or points in a row as a line. */
+    List<Path> lines(String slot, boolean closed) {
+        if (required(slot) instanceof Given.Strung strung) {
+            List<Path> paths = sources.strings().apply(strung.string());
+            if (paths.isEmpty()) {
+                throw new SurveyException(Problem.STRING_GONE);
+            }
+            return paths;
+        }
+        return List.of(Path.straight(Vertices.of(points(slot).toArray(Position[]::new)), closed));
+    }
+
+    double amount(String slot, Slot.Kind kind) {
+        return amount(required(slot), kind);
+    }
+
+    OptionalDouble maybe(String slot, Slot.Kind kind) {
+        return given.containsKey(slot) ? OptionalDouble.of(amount(given.get(slot), kind)) : OptionalDouble.empty();
+    }
+
+    private double amount(Given given, Slot.Kind kind) {
+        if (given instanceof Given.Amount amount) {
+            return amount.value();
+        }
+        Given.Between between = (Given.Between) given;
+        Position from = position(between.from());
+        Position to = position(between.to());
+        return switch (kind) {
+            case DIRECTION -> GridInverse.between(from.plan(), to.plan()).azimuth().radians();
+            case LENGTH -> length(from, to);
+            case RISE -> rise(between, from, to);
+            case GRADE -> rise(between, from, to) / scales.told(from.plan(), to.plan(), from.elevation()).ground().metres();
+            default -> throw new IllegalArgumentException(kind + " between points");
+        };
+    }
+
+    /** As distances are given, so that it comes out where it was taken. */
+    private double length(Position from, Position to) {
+        Quantity.Distance told = scales.told(from.plan(), to.plan(), from.elevation());
+        return (scales.givenOnGround() ? told.ground() : told.grid()).metres();
+    }
+
+    private static double rise(Given.Between between, Position from, Position to) {
+        return height(between.to(), to).minus(height(between.from(), from)).metres();
+    }
+
+    private static Elevation height(PointSeen seen, Position position) {
+        return position.elevation().orElseThrow(() -> new SurveyException(Problem.POINT_WITHOUT_HEIGHT, seen.name()));
+    }
+
+    /** The word that was chosen, else the first that there is. */
+    String word(Slot slot) {
+        return given.get(slot.id()) instanceof Given.Word word ? word.word() : slot.choices().get(0);
+    }
+
+    Deed deed(String slot) {
+        return ((Given.Legs) required(slot)).deed();
+    }
+}

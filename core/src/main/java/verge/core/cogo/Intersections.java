@@ -1,0 +1,149 @@
+package verge.core.cogo;
+
+import java.util.List;
+import java.util.Optional;
+import verge.core.cogo.Worked.Caution;
+import verge.core.geodesy.Elevation;
+import verge.core.geodesy.GridInverse;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
+import verge.core.plan.Meetings;
+import verge.core.plan.Meetings.Carrier;
+import verge.core.plan.Meetings.Circle;
+import verge.core.plan.Meetings.Straight;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.Angle;
+import verge.core.units.Length;
+
+/** Points where directions, distances, lines and circles meet. In plan: what meets in plan need not in height, and the point has none. */
+final class Intersections {
+    /** Under this angle a centimetre of the one is more than half a metre of the point. */
+    private static final double FLAT_RADIANS = Math.toRadians(1);
+    /** Lines that bend from each other by less do not meet within what a grid holds. */
+    private static final double PARALLEL = 1e-9;
+    /** Long enough that a nanometre of its end turns no direction. */
+    private static final double RAY_METRES = 1e4;
+
+    private Intersections() {
+    }
+
+    static Worked directions(Givens given) {
+        Position a = given.point("a");
+        Position b = given.point("b");
+        double fromA = given.amount("directionA", Slot.Kind.DIRECTION);
+        double fromB = given.amount("directionB", Slot.Kind.DIRECTION);
+        return lines(given, ray(a, fromA), ray(b, fromB), List.of(a, b), true);
+    }
+
+    static Worked fourPoints(Givens given) {
+        Position a = given.point("a");
+        Position b = given.point("b");
+        Position c = given.point("c");
+        Position d = given.point("d");
+        return lines(given, through(a, b), through(c, d), List.of(a, c), false);
+    }
+
+    private static Worked lines(Givens given, Straight one, Straight other, List<Position> from, boolean rays) {
+        double angle = azimuth(other).minus(azimuth(one)).halfCircle().radians();
+        double flat = Math.min(Math.abs(angle), Math.PI - Math.abs(angle));
+        if (flat < PARALLEL) {
+            throw new SurveyException(Problem.LINES_PARALLEL, new Length(Math.abs(right(one, other.from()))));
+        }
+        GridPoint meet = Meetings.between(one, other).get(0);
+        Worked.Builder worked = Worked.builder().point("meeting", flat(meet)).figure("angleBetween", new Quantity.Turn(new Angle(flat)));
+        List<Straight> both = List.of(one, other);
+        for (int i = 0; i < 2; i++) {
+            Position begin = from.get(i);
+            worked.figure("horizontal", List.of("a", rays ? "b" : "c").get(i), given.scales().told(begin.plan(), meet, begin.elevation())).line(ReadOff.line(List.of(begin, flat(meet)), false));
+            if (rays && ahead(both.get(i), meet) < 0) {
+                worked.remark(Caution.BEHIND, List.of("a", "b").get(i));
+            }
+        }
+        if (flat < FLAT_RADIANS) {
+            worked.remark(Caution.FLAT_INTERSECTION, flat);
+        }
+        return worked.build();
+    }
+
+    static Worked directionAndDistance(Givens given) {
+        Position a = given.point("a");
+        Position b = given.point("b");
+        Straight ray = ray(a, given.amount("directionA", Slot.Kind.DIRECTION));
+        Circle circle = circle(given, b, "distanceB");
+        return meetings(given, ray, circle, List.of(a, b), Optional.of(ray));
+    }
+
+    static Worked distances(Givens given) {
+        Position a = given.point("a");
+        Position b = given.point("b");
+        return meetings(given, circle(given, a, "distanceA"), circle(given, b, "distanceB"), List.of(a, b), Optional.of(through(a, b)));
+    }
+
+    static Worked lineAndCircle(Givens given) {
+        Position a = given.point("a");
+        Position b = given.point("b");
+        Position centre = given.point("centre");
+        Straight line = through(a, b);
+        return meetings(given, line, circle(given, centre, "radius"), List.of(a, centre), Optional.of(line));
+    }
+
+    private static Worked meetings(Givens given, Carrier one, Carrier other, List<Position> from, Optional<Straight> sides) {
+        List<GridPoint> places = Meetings.between(one, other);
+        if (places.isEmpty()) {
+            throw new SurveyException(Problem.DO_NOT_MEET, new Length(Meetings.gap(one, other)));
+        }
+        Worked.Builder worked = Worked.builder().eitherOr();
+        for (GridPoint place : places) {
+            double side = sides.map(line -> right(line, place)).orElse(0.0);
+            String which = places.size() == 1 ? "meeting" : one instanceof Straight ? ahead((Straight) one, place) < ahead((Straight) one, places.get(places.indexOf(place) == 0 ? 1 : 0)) ? "nearer" : "farther" : side < 0 ? "left" : "right";
+            worked.point(which, flat(place));
+            from.forEach(begin -> worked.line(ReadOff.line(List.of(begin, flat(place)), false)));
+            from.forEach(begin -> worked.figure("horizontal", which, given.scales().told(begin.plan(), place, begin.elevation())));
+        }
+        return worked.build();
+    }
+
+    /** Square to a line from a point. */
+    static Worked foot(Givens given) {
+        Position point = given.point("point");
+        var beside = ReadOff.nearest(given.lines("line", false), point.plan());
+        GridPoint foot = beside.foot().position().plan();
+        return Worked.builder().point("foot", beside.foot().position()).figure("horizontal", given.scales().told(point.plan(), foot, point.elevation())).line(ReadOff.line(List.of(point, beside.foot().position()), false)).build();
+    }
+
+    private static Circle circle(Givens given, Position centre, String slot) {
+        double radius = given.amount(slot, Slot.Kind.LENGTH) * given.scales().gridPerGiven(centre);
+        if (radius <= 0) {
+            throw new SurveyException(Problem.LENGTH_NOUGHT, slot);
+        }
+        return new Circle(centre.plan(), radius);
+    }
+
+    static Straight ray(Position from, double azimuth) {
+        return new Straight(from.plan(), from.plan().plus(RAY_METRES * Math.cos(azimuth), RAY_METRES * Math.sin(azimuth)));
+    }
+
+    static Straight through(Position from, Position to) {
+        GridInverse.between(from.plan(), to.plan());   // refuses one place
+        return new Straight(from.plan(), to.plan());
+    }
+
+    static Angle azimuth(Straight line) {
+        return GridInverse.between(line.from(), line.to()).azimuth();
+    }
+
+    static double right(Straight line, GridPoint place) {
+        Angle azimuth = azimuth(line);
+        return (place.easting() - line.from().easting()) * azimuth.cos() - (place.northing() - line.from().northing()) * azimuth.sin();
+    }
+
+    private static double ahead(Straight line, GridPoint place) {
+        Angle azimuth = azimuth(line);
+        return (place.northing() - line.from().northing()) * azimuth.cos() + (place.easting() - line.from().easting()) * azimuth.sin();
+    }
+
+    static Position flat(GridPoint place) {
+        return new Position(place, Optional.<Elevation>empty());
+    }
+}

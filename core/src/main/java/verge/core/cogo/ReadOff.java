@@ -1,0 +1,189 @@
+package verge.core.cogo;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import verge.core.cogo.Worked.Caution;
+import verge.core.geodesy.Elevation;
+import verge.core.geodesy.GridInverse;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
+import verge.core.plan.Crossings;
+import verge.core.plan.Path;
+import verge.core.plan.Region;
+import verge.core.plan.Vertices;
+import verge.core.plan.Walk;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.Angle;
+import verge.core.units.Length;
+
+/** What lies between things: lengths, angles, offsets, areas. */
+final class ReadOff {
+    private static final int MOST_CROSSINGS = 50;
+    /** A distance square to a line that is no side. */
+    private static final double ON_METRES = 5e-5;
+
+    private ReadOff() {
+    }
+
+    /** From point to point: each leg, and all of them. */
+    static Worked chain(Givens given) {
+        List<Position> points = given.points("points");
+        Worked.Builder worked = Worked.builder().line(line(points, false));
+        double grid = 0;
+        double ground = 0;
+        double slope = 0;
+        boolean heights = true;
+        for (int i = 1; i < points.size(); i++) {
+            Position from = points.get(i - 1);
+            Position to = points.get(i);
+            String leg = given.name("points", i - 1) + " \u2013 " + given.name("points", i);
+            Quantity.Distance told = given.scales().told(from.plan(), to.plan(), level(from, to));
+            grid += told.grid().metres();
+            ground += told.ground().metres();
+            worked.figure("direction", leg, new Quantity.Direction(GridInverse.between(from.plan(), to.plan()).azimuth())).figure("horizontal", leg, told);
+            Optional<Length> rise = rise(from, to);
+            rise.ifPresent(up -> worked.figure("rise", leg, new Quantity.Difference(up)).figure("grade", leg, new Quantity.Grade(up.metres() / told.ground().metres())));
+            heights &= rise.isPresent();
+            slope += rise.map(up -> Math.hypot(up.metres(), told.ground().metres())).orElse(0.0);
+            if (points.size() > 2) {
+                worked.figure("sofar", leg, new Quantity.Distance(new Length(grid), new Length(ground)));
+            }
+        }
+        if (heights) {
+            worked.figure("slope", new Quantity.Plain(new Length(slope)));
+            rise(points.get(0), points.get(points.size() - 1)).ifPresent(up -> worked.figure("riseAll", new Quantity.Difference(up)));
+        } else {
+            worked.remark(Caution.NO_HEIGHT);
+        }
+        return worked.build();
+    }
+
+    /** At one point from another to a third: both senses, and to which side it bends. */
+    static Worked angle(Givens given) {
+        Position from = given.point("from");
+        Position at = given.point("at");
+        Position to = given.point("to");
+        Angle back = GridInverse.between(at.plan(), from.plan()).azimuth();
+        Angle on = GridInverse.between(at.plan(), to.plan()).azimuth();
+        Angle right = on.minus(back).wholeCircle();
+        Angle bend = new Angle(right.radians() - Math.PI);
+        return Worked.builder().figure("angleRight", new Quantity.Turn(right)).figure("angleLeft", new Quantity.Turn(back.minus(on).wholeCircle()))
+                .figure(bend.radians() < 0 ? "deflectionLeft" : "deflectionRight", new Quantity.Turn(new Angle(Math.abs(bend.radians()))))
+                .line(line(List.of(from, at, to), false)).build();
+    }
+
+    /** How points lie to a line. */
+    static Worked beside(Givens given) {
+        List<Path> lines = given.lines("line", false);
+        Worked.Builder worked = Worked.builder();
+        lines.forEach(worked::line);
+        List<Position> points = given.points("points");
+        for (int i = 0; i < points.size(); i++) {
+            Position point = points.get(i);
+            String name = given.name("points", i);
+            Walk.Beside beside = nearest(lines, point.plan());
+            GridPoint foot = beside.foot().position().plan();
+            double factor = given.scales().groundPerGrid(foot, foot, point.elevation());
+            worked.figure("station", name, new Quantity.Distance(new Length(beside.along()), new Length(beside.along() * factor)))
+                    .figure("offset", name, aside(beside.right(), factor)).point("foot", name, beside.foot().position());
+            rise(beside.foot().position(), point).ifPresent(up -> worked.figure("aboveLine", name, new Quantity.Difference(up)));
+            worked.line(line(List.of(beside.foot().position(), point), false));
+            if (!beside.onIt()) {
+                worked.remark(Caution.BEYOND_THE_LINE, name);
+            }
+        }
+        return worked.build();
+    }
+
+    private static Quantity.Aside aside(double right, double factor) {
+        return new Quantity.Aside(new Length(Math.abs(right) * factor), Math.abs(right) < ON_METRES ? Optional.empty() : Optional.of(right > 0));
+    }
+
+    /** By the part that passes nearest. */
+    static Walk.Beside nearest(List<Path> lines, GridPoint place) {
+        Walk.Beside best = null;
+        for (Path line : lines) {
+            Optional<Walk.Beside> beside = Walk.of(line).map(walk -> walk.beside(place));
+            if (beside.isPresent() && (best == null || Math.abs(beside.get().right()) < Math.abs(best.right()))) {
+                best = beside.get();
+            }
+        }
+        if (best == null) {
+            throw new SurveyException(Problem.COINCIDENT_POINTS);
+        }
+        return best;
+    }
+
+    /** Two lines: the angle between them and where they meet, or how far apart they run. */
+    static Worked lines(Givens given) {
+        Position a = given.point("a");
+        Position b = given.point("b");
+        Position c = given.point("c");
+        Position d = given.point("d");
+        Angle one = GridInverse.between(a.plan(), b.plan()).azimuth();
+        Angle other = GridInverse.between(c.plan(), d.plan()).azimuth();
+        Worked.Builder worked = Worked.builder().line(line(List.of(a, b), false)).line(line(List.of(c, d), false))
+                .figure("angleRight", new Quantity.Turn(other.minus(one).wholeCircle())).figure("angleLeft", new Quantity.Turn(one.minus(other).wholeCircle()));
+        for (Position end : List.of(c, d)) {
+            double right = (end.plan().easting() - a.plan().easting()) * one.cos() - (end.plan().northing() - a.plan().northing()) * one.sin();
+            worked.figure("offset", end == c ? "c" : "d", aside(right, given.scales().groundPerGrid(end.plan(), end.plan(), end.elevation())));
+        }
+        return worked.build();
+    }
+
+    /** What a ring encloses; of one that crosses itself both readings of it. */
+    static Worked area(Givens given) {
+        Path ring = ring(given, "ring");
+        Worked.Builder worked = Worked.builder().line(ring);
+        Position about = ring.vertices().position(0);
+        List<GridPoint> crossings = Crossings.of(List.of(ring), MOST_CROSSINGS);
+        double area = ring.area().orElseThrow();
+        double factor = given.scales().groundPerGrid(about.plan(), about.plan(), about.elevation());
+        worked.figure(crossings.isEmpty() ? "area" : "areaWithSigns", given.scales().told(area, about)).figure("perimeter", new Quantity.Distance(new Length(ring.length()), new Length(ring.length() * factor)))
+                .figure("corners", new Quantity.Count(ring.vertices().size()));
+        if (!crossings.isEmpty()) {
+            worked.figure("areaOfLoops", given.scales().told(Loops.area(ring), about)).remark(Caution.CROSSES_ITSELF, crossings.size());
+            crossings.forEach(place -> worked.point("crossing", new Position(place, Optional.empty())));
+        }
+        OptionalDouble depth = given.maybe("depth", Slot.Kind.LENGTH);
+        depth.ifPresent(d -> worked.figure("content", new Quantity.Content(given.scales().told(area, about).ground() * Math.abs(d))));
+        return worked.build();
+    }
+
+    /** A closed string, or points in a row that are closed. @throws SurveyException RING_OPEN */
+    static Path ring(Givens given, String slot) {
+        List<Path> paths = given.lines(slot, true);
+        Path ring = paths.get(0);
+        if (paths.size() > 1 || !ring.closed()) {
+            throw new SurveyException(Problem.RING_OPEN);
+        }
+        if (ring.area().orElse(0) == 0) {
+            throw new SurveyException(Problem.AREA_FLAT);
+        }
+        return ring;
+    }
+
+    static Region region(Givens given, String slot) {
+        Path ring = ring(given, slot);
+        List<GridPoint> crossings = Crossings.of(List.of(ring), MOST_CROSSINGS);
+        if (!crossings.isEmpty()) {
+            throw new SurveyException(Problem.RING_CROSSES, crossings.size());
+        }
+        return Region.of(ring);
+    }
+
+    static Path line(List<Position> points, boolean closed) {
+        return Path.straight(Vertices.of(points.toArray(Position[]::new)), closed);
+    }
+
+    static Optional<Elevation> level(Position from, Position to) {
+        return from.elevation().or(to::elevation);
+    }
+
+    static Optional<Length> rise(Position from, Position to) {
+        return from.elevation().flatMap(low -> to.elevation().map(high -> high.minus(low)));
+    }
+
+}

@@ -1,0 +1,60 @@
+package verge.core.cogo;
+
+import java.util.Optional;
+import verge.core.geodesy.Elevation;
+import verge.core.geodesy.FlatSite;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.GroundUse;
+import verge.core.geodesy.Plane;
+import verge.core.geodesy.Position;
+import verge.core.units.Angle;
+import verge.core.units.Length;
+
+/**
+ * What lengths mean while something is computed: coordinates lie in the plane, distances are told in the grid and on the ground, and are given in one of both.
+ *
+ * @param givenOnGround whether distances that are given are ground distances
+ */
+public record Scales(Plane plane, GroundUse use, boolean givenOnGround) {
+
+    /** A flat site at scale 1, for what belongs to no job. */
+    public static Scales plain() {
+        return new Scales(new FlatSite(1), GroundUse.GRID, false);
+    }
+
+    /** Ground over grid along a line. */
+    public double groundPerGrid(GridPoint from, GridPoint to, Optional<Elevation> level) {
+        return use.groundPerGrid(1 / plane.gridPerGround(from, to, level));
+    }
+
+    /** Grid over what is given, at a place. */
+    public double gridPerGiven(Position at) {
+        return givenOnGround ? 1 / groundPerGrid(at.plan(), at.plan(), at.elevation()) : 1;
+    }
+
+    /** A given distance from a place in a direction, in metres of the grid. */
+    public double grid(Position from, Angle azimuth, double given) {
+        if (!givenOnGround) {
+            return given;
+        }
+        return use.factor().isPresent() ? given * gridPerGiven(from) : Math.signum(given) * plane.toGrid(from, given < 0 ? azimuth.plus(Angle.HALF_TURN) : azimuth, new Length(Math.abs(given))).metres();
+    }
+
+    /** The place at a given distance in a direction. */
+    public GridPoint ahead(Position from, Angle azimuth, double given) {
+        double metres = grid(from, azimuth, given);
+        return from.plan().plus(metres * azimuth.cos(), metres * azimuth.sin());
+    }
+
+    /** A distance of the grid as it is told, both ways. */
+    public Quantity.Distance told(GridPoint from, GridPoint to, Optional<Elevation> level) {
+        double grid = from.distanceMetres(to);
+        return new Quantity.Distance(new Length(grid), new Length(grid * groundPerGrid(from, to, level)));
+    }
+
+    /** An area of the grid about a place, both ways. */
+    public Quantity.Area told(double squareMetres, Position about) {
+        double factor = groundPerGrid(about.plan(), about.plan(), about.elevation());
+        return new Quantity.Area(squareMetres, squareMetres * factor * factor);
+    }
+}

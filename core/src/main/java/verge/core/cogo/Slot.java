@@ -1,0 +1,65 @@
+package verge.core.cogo;
+
+import java.util.List;
+
+/**
+ * What a computation wants to be given.
+ *
+ * @param id of its own within the computation; it is written in journals and never changes
+ * @param wanted whether nothing can be computed without it
+ * @param least how many of several points there must be
+ * @param choices of a word; the first is meant if none is given
+ */
+public record Slot(String id, Kind kind, boolean wanted, int least, List<String> choices) {
+    public Slot {
+        choices = List.copyOf(choices);
+    }
+
+    /** What stands in it. */
+    public enum Kind {
+        POINT,
+        POINTS,
+        /** A string, or points in a row. */
+        LINE,
+        /** An azimuth of the grid. */
+        DIRECTION,
+        /** Horizontal. */
+        LENGTH,
+        /** A difference of heights, positive upwards. */
+        RISE,
+        /** Rise over horizontal distance. */
+        GRADE,
+        COUNT,
+        /** Plain, as a weight. */
+        NUMBER,
+        AREA,
+        /** One of several ways. */
+        WORD,
+        /** Legs of a deed. */
+        DEED
+    }
+
+    static Slot point(String id) {
+        return new Slot(id, Kind.POINT, true, 1, List.of());
+    }
+
+    static Slot points(String id, int least) {
+        return new Slot(id, Kind.POINTS, true, least, List.of());
+    }
+
+    static Slot line(String id, int least) {
+        return new Slot(id, Kind.LINE, true, least, List.of());
+    }
+
+    static Slot figure(String id, Kind kind) {
+        return new Slot(id, kind, true, 1, List.of());
+    }
+
+    static Slot maybe(String id, Kind kind) {
+        return new Slot(id, kind, false, 1, List.of());
+    }
+
+    static Slot word(String id, String... choices) {
+        return new Slot(id, Kind.WORD, false, 1, List.of(choices));
+    }
+}
