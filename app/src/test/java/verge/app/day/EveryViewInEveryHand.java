@@ -19,7 +19,7 @@ class EveryViewInEveryHand extends InBrowser {
         EveryViewTest.Look look = new EveryViewTest.Look(browser);
         List<String> found = new ArrayList<>();
         for (Views.View view : new Views(verge).all()) {
-            List<String> wrong = look.at(view, EveryViewTest.SIZES, EveryViewTest.PAINTS);
+            List<String> wrong = look.at(view, EveryViewTest.SIZES, EveryViewTest.PAINTS, true);
             Bench.say("%s: %s", view.name(), wrong.isEmpty() ? "well" : String.join(System.lineSeparator() + "  ", wrong));
             found.addAll(wrong);
         }

@@ -32,10 +32,19 @@ final class Views {
 
     /**
      * @param done script that brings the page into the state that is looked at; may give a promise
+     * @param again whether it is another view of these over other data: built alike, with other words and figures in it
      */
-    record View(String name, String path, String done) {
+    record View(String name, String path, String done, boolean again) {
+        View(String name, String path, String done) {
+            this(name, path, done, false);
+        }
+
         View(String name, String path) {
             this(name, path, "");
+        }
+
+        static View again(String name, String path) {
+            return new View(name, path, "", true);
         }
     }
 
@@ -57,11 +66,11 @@ final class Views {
         views.addAll(drawn());
         views.addAll(plain(usual));
         UUID empty = Jobs.empty(verge).id();
-        BENCHES.forEach(b -> views.add(new View(b + ", no data", "/jobs/" + empty + "/" + b)));
+        BENCHES.forEach(b -> views.add(View.again(b + ", no data", "/jobs/" + empty + "/" + b)));
         String longNames = "/jobs/" + longNamed() + "/";
-        Stream.concat(BENCHES.stream(), Stream.of("compute?from=T1&to=T4-long-name-of-a-mark24", "stake?point=T4-long-name-of-a-mark24")).forEach(b -> views.add(new View(b + ", long names", longNames + b)));
+        Stream.concat(BENCHES.stream(), Stream.of("compute?from=T1&to=T4-long-name-of-a-mark24", "stake?point=T4-long-name-of-a-mark24")).forEach(b -> views.add(View.again(b + ", long names", longNames + b)));
         UUID many = many();
-        BENCHES.forEach(b -> views.add(new View(b + ", many points", "/jobs/" + many + "/" + b)));
+        BENCHES.forEach(b -> views.add(View.again(b + ", many points", "/jobs/" + many + "/" + b)));
         return views;
     }
 

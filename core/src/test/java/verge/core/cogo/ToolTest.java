@@ -160,7 +160,7 @@ class ToolTest {
         ask(Tool.FOUR_POINTS).at("a", "0 0").at("b", "0 0").at("c", "5 0").at("d", "5 5").refused(Problem.COINCIDENT_POINTS);
         ask(Tool.DISTANCES).at("a", "0 0").at("b", "8 0").amount("distanceA", 0).amount("distanceB", 5).refused(Problem.LENGTH_NOUGHT);
         ask(Tool.DISTANCES).at("a", "0 0").amount("distanceA", 3).amount("distanceB", 5).refused(Problem.COMPUTE_LACKS);
-        assertThat(ask(Tool.DIRECTIONS).at("a", "0 0").at("b", "10 0").degrees("directionA", 225).degrees("directionB", 315).inGrid().remarks()).extracting(Worked.Remark::caution)
+        assertThat(ask(Tool.DIRECTIONS).at("a", "0 0").at("b", "10 0").degrees("directionA", 225).degrees("directionB", 135).inGrid().remarks()).extracting(Worked.Remark::caution)
                 .containsExactly(Caution.BEHIND, Caution.BEHIND);
     }
 
