@@ -48,7 +48,7 @@ class SecurityConfiguration {
         return http
                 .authorizeHttpRequests(requests -> requests
                         .dispatcherTypeMatchers(DispatcherType.ASYNC, DispatcherType.ERROR, DispatcherType.FORWARD).permitAll()
-                        .requestMatchers("/sign-in", "/webjars/**", "/css/**", "/js/**", "/fonts/**", "/icons/**", "/favicon.svg", "/manifest.webmanifest", "/worker.js", "/away.html",
+                        .requestMatchers("/sign-in", "/webjars/**", "/kept/**", "/css/**", "/js/**", "/fonts/**", "/icons/**", "/favicon.svg", "/manifest.webmanifest", "/worker.js", "/away.html",
                                 "/actuator/health").permitAll()
                         .anyRequest().authenticated())
                 .formLogin(form -> form.loginPage("/sign-in").defaultSuccessUrl("/", false))

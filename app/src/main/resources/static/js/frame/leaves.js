@@ -119,7 +119,7 @@ export async function mountBench() {
     planTolerance: bench.dataset.plan ?? '', heightTolerance: bench.dataset.height ?? '',
   } : {});
   if (bench?.dataset.module) {
-    const module = await import(`/js/${bench.dataset.module}.js`);
+    const module = await import(`verge/${bench.dataset.module}.js`);
     leaveBench = module.mount(bench) ?? (() => {});
   }
   tellKeys();

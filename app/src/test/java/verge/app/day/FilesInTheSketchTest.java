@@ -47,7 +47,7 @@ class FilesInTheSketchTest extends InBrowser {
     }
 
     private long draws() {
-        return browser.<Number>script("const { theCanvas } = await import('/js/sketch/sketch.js'); return theCanvas().draws ?? 0").longValue();
+        return browser.<Number>script("const { theCanvas } = await import('verge/sketch/sketch.js'); return theCanvas().draws ?? 0").longValue();
     }
 
     @Test
@@ -90,7 +90,7 @@ class FilesInTheSketchTest extends InBrowser {
     @Test
     void aBoxTellsWhatLiesWithin() {
         browser.script("""
-                const { theMap } = await import('/js/sketch/sketch.js');
+                const { theMap } = await import('verge/sketch/sketch.js');
                 theMap().getView().setResolution(0.5);
                 theMap().getView().setCenter([649010, 6314490]);
                 theMap().renderSync();

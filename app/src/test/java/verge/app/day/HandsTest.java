@@ -67,7 +67,7 @@ class HandsTest extends InBrowser {
     void theGuidesScaleFollowsTheDistance() {
         browser.open("/jobs/" + job + "/measure");
         browser.script("""
-                Promise.all([import('/js/stakeout/guide.js'), import('/js/sketch/scale.js')]).then(([g, s]) => {
+                Promise.all([import('verge/stakeout/guide.js'), import('verge/sketch/scale.js')]).then(([g, s]) => {
                   window.guided = [500, 60, 3, 0.4, 0.03, 0.001, 0].map(d => [d, g.pixelsPerMetre(d, 0.025, 215)])
                     .map(([d, p]) => [d * p, 0.025 * p, s.roundLength(1 / p, 100).pixels]); })""");
         List<List<Number>> guided = browser.until(d -> browser.script("return window.guided"));

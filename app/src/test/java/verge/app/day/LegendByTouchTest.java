@@ -67,7 +67,7 @@ class LegendByTouchTest extends InBrowser {
         browser.signIn();
         browser.open("/jobs/" + party.job() + "/measure");
         assertThat(browser.<String>script("""
-                const { layOut } = await import('/js/measure/order.js');
+                const { layOut } = await import('verge/measure/order.js');
                 localStorage.setItem('legend-layout', JSON.stringify({ size: 'big', order: 'own', own: ['H', 'C'] }));
                 const legend = document.createElement('div');
                 legend.innerHTML = '<p id="legend-changing"></p><details class="legend-group"><div class="legend-keys">' + [...'ABCDEFGH'].map(c => `<button data-code="${c}"></button>`).join('') + '</div></details>';

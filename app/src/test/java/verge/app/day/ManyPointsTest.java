@@ -63,7 +63,7 @@ class ManyPointsTest extends InBrowser {
         browser.until(d -> drawnNear() > 0);
         assertThat(drawnNear()).as("thinned").isLessThan(25);
         browser.script("""
-                const { theMap } = await import('/js/sketch/sketch.js');
+                const { theMap } = await import('verge/sketch/sketch.js');
                 theMap().getView().setResolution(0.02);
                 theMap().getView().setCenter([649011, 6314011]);
                 """);
@@ -72,6 +72,6 @@ class ManyPointsTest extends InBrowser {
 
     /** How many points the sketch holds in a box of 2 m. */
     private long drawnNear() {
-        return browser.<Number>script("const { thePoints } = await import('/js/sketch/sketch.js'); return thePoints().filter(p => p.north >= 6314010 && p.north <= 6314012 && p.east >= 649010 && p.east <= 649012).length").longValue();
+        return browser.<Number>script("const { thePoints } = await import('verge/sketch/sketch.js'); return thePoints().filter(p => p.north >= 6314010 && p.north <= 6314012 && p.east >= 649010 && p.east <= 649012).length").longValue();
     }
 }

@@ -56,7 +56,7 @@ class PuttingRightTest extends InBrowser {
         touch(place);
         browser.click(By.linkText("How it came about"));
         browser.sees("In the grid");
-        browser.until(d -> browser.<Long>script("const { theMap } = await import('/js/sketch/sketch.js'); return theMap().getLayers().getArray().filter(l => l.getZIndex() === 23).map(l => l.getSource().getFeatures().length)[0]") >= 3);
+        browser.until(d -> browser.<Long>script("const { theMap } = await import('verge/sketch/sketch.js'); return theMap().getLayers().getArray().filter(l => l.getZIndex() === 23).map(l => l.getSource().getFeatures().length)[0]") >= 3);
         browser.click(By.linkText("Correct it"));
         browser.type("v-targetHeight", "1.700");
         browser.primary();

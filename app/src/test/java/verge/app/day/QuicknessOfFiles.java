@@ -107,7 +107,7 @@ class QuicknessOfFiles extends InBrowser {
         browser.until(d -> d.findElement(By.cssSelector("#sketch[data-sheets='2']")));
         Bench.say("page with sketch until all is there: %.1f s", seconds(began));
         Object drawn = browser.script("""
-                const { theMap, theCanvas } = await import('/js/sketch/sketch.js');
+                const { theMap, theCanvas } = await import('verge/sketch/sketch.js');
                 const view = theMap().getView();
                 const rest = () => new Promise(done => { theMap().once('rendercomplete', done); theMap().render(); });
                 const times = {};
@@ -127,7 +127,7 @@ class QuicknessOfFiles extends InBrowser {
                 """);
         Bench.say("full drawing, ms, of five: %s", drawn);
         Object frames = browser.script("""
-                const { theMap } = await import('/js/sketch/sketch.js');
+                const { theMap } = await import('verge/sketch/sketch.js');
                 const view = theMap().getView();
                 const moved = async change => {
                   view.setResolution(0.8);
@@ -145,7 +145,7 @@ class QuicknessOfFiles extends InBrowser {
                 """);
         Bench.say("frames a second while moving: %s", frames);
         Bench.say("another design, ms until drawn: %s", (Object) browser.script("""
-                const { theMap, theCanvas } = await import('/js/sketch/sketch.js');
+                const { theMap, theCanvas } = await import('verge/sketch/sketch.js');
                 document.querySelector('[data-sketch=all]').click();
                 await new Promise(done => setTimeout(done, 1500));
                 const before = theCanvas().draws;

@@ -160,9 +160,9 @@ class QuicknessOfTheDay {
         try (Browser browser = new Browser(verge.base())) {
             browser.signIn();
             browser.open("/jobs/" + party.job() + "/measure");
-            browser.until(d -> browser.<Boolean>script("return (await import('/js/sketch/sketch.js')).theStrings().size === " + STRINGS));
+            browser.until(d -> browser.<Boolean>script("return (await import('verge/sketch/sketch.js')).theStrings().size === " + STRINGS));
             measureToDrawn(browser, "measure to drawn among them");
-            Number draw = browser.script("return (await import('/js/sketch/sketch.js')).theCanvas().lastDrawMillis");
+            Number draw = browser.script("return (await import('verge/sketch/sketch.js')).theCanvas().lastDrawMillis");
             Bench.say("a full drawing of them: %.0f ms", draw.doubleValue());
         }
     }

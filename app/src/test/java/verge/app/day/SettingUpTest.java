@@ -63,7 +63,7 @@ class SettingUpTest extends InBrowser {
     /** Brings a place of a wall under the middle of the sketch and touches it there. */
     private void touch(String place) {
         browser.until(d -> browser.<Boolean>script("""
-                const { theMap } = await import('/js/sketch/sketch.js');
+                const { theMap } = await import('verge/sketch/sketch.js');
                 const faces = await (await fetch(`/jobs/${document.body.dataset.job}/setup/faces`)).json();
                 theMap().getView().setCenter((%s)(faces.find(f => f.name === 'Walls 1')));
                 theMap().getView().setResolution(0.02);

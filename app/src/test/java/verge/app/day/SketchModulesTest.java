@@ -26,7 +26,7 @@ class SketchModulesTest extends InBrowser {
     void everyColourOfAFileCanBeToldFromThePaper() {
         for (String paint : List.of("day", "night")) {
             Number worst = browser.script("""
-                    const { onPaper } = await import('/js/sketch/marks.js');
+                    const { onPaper } = await import('verge/sketch/marks.js');
                     document.documentElement.dataset.paint = arguments[0];
                     const canvas = document.createElement('canvas').getContext('2d', { willReadFrequently: true });
                     const light = css => {
@@ -52,7 +52,7 @@ class SketchModulesTest extends InBrowser {
     @Test
     void noLabelLiesOnAnotherOnAMarkUnderAButtonOrAcrossTheEdge() {
         Map<String, Number> faults = browser.script("""
-                const { Labels } = await import('/js/sketch/labels.js');
+                const { Labels } = await import('verge/sketch/labels.js');
                 let seed = 7;
                 const chance = n => (seed = (seed * 16807) % 2147483647) % n;
                 const meet = ([x, y, w, h], [a, b, c, d], by = 1.6) => Math.min(x + w, a + c) - Math.max(x, a) > by && Math.min(y + h, b + d) - Math.max(y, b) > by;
@@ -96,8 +96,8 @@ class SketchModulesTest extends InBrowser {
     @Test
     void whatLiesUnderTheFingerComesInOrder() {
         List<String> found = browser.script("""
-                const { near } = await import('/js/sketch/pick.js');
-                const { Points, box } = await import('/js/sketch/store.js');
+                const { near } = await import('verge/sketch/pick.js');
+                const { Points, box } = await import('verge/sketch/store.js');
                 const thing = (kind, layer, name, ...at) => ({ kind, index: 0, layer, name, own: -1, at, box: box(at) });
                 const roles = ['DESIGN', 'UNDERLAY', 'DESIGN'];
                 const sheet = {
@@ -107,7 +107,7 @@ class SketchModulesTest extends InBrowser {
                   shows: t => sheet.layers[t.layer].shown, roleOf: t => sheet.layers[t.layer].role,
                 };
                 const points = new Points([{ name: 'T1', mark: 'CONTROL', east: 100, north: 102 }, { name: 'T9', mark: 'CONTROL', east: 500, north: 100 }]);
-                const { ready } = await import('/js/sketch/strings.js');
+                const { ready } = await import('verge/sketch/strings.js');
                 const line = (name, at) => ready({ id: name, name, lines: [at], ends: [[at[0], at[1]], [at.at(-2), at.at(-1)]] });
                 const strings = new Map([['a', line('KRB 1', [80, 98, 130, 98])], ['b', line('KRB 2', [80, 120, 130, 120])]]);
                 return near({ points, strings, sheets: [sheet] }, [100, 100], 0.2).map(f => `${f.name} ${f.kind}${f.end ?? ''}`);
@@ -119,8 +119,8 @@ class SketchModulesTest extends InBrowser {
     @Test
     void aCrowdedSketchStaysReadable() {
         Map<String, Object> drawn = browser.script("""
-                const { Points } = await import('/js/sketch/store.js');
-                const { canvasLayer } = await import('/js/sketch/canvas.js');
+                const { Points } = await import('verge/sketch/store.js');
+                const { canvasLayer } = await import('verge/sketch/canvas.js');
                 const many = Array.from({ length: 20000 }, (none, i) => ({ name: `P${i}`, code: 'GRD', mark: 'MEASURED', marker: 'DOT', east: i % 200, north: Math.floor(i / 200) }));
                 const points = new Points([...many, { name: 'T1', mark: 'CONTROL', east: 100, north: 50 }]);
                 const layer = canvasLayer(() => ({ points, strings: new Map(), photos: [], sheets: [], labels: new Map(), version: 1 }));
@@ -147,8 +147,8 @@ class SketchModulesTest extends InBrowser {
     @Test
     void thePictureIsMovedWhileTheFingerMoves() {
         List<Number> draws = browser.script("""
-                const { Points } = await import('/js/sketch/store.js');
-                const { canvasLayer } = await import('/js/sketch/canvas.js');
+                const { Points } = await import('verge/sketch/store.js');
+                const { canvasLayer } = await import('verge/sketch/canvas.js');
                 const content = { points: new Points([{ name: 'T1', mark: 'CONTROL', east: 0, north: 0 }]), strings: new Map(), photos: [], sheets: [], labels: new Map(), version: 1 };
                 const layer = canvasLayer(() => content);
                 const seen = [];

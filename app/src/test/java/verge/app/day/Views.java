@@ -86,9 +86,9 @@ final class Views {
                 new View("corner", path + "measure", "document.querySelector('[data-corner]').click()"),
                 new View("book line", path + "book", "document.querySelector('.book-line summary').click()"),
                 new View("needed", path + "compute", "document.querySelector('.go').click()"),
-                new View("touched", path + "measure", "import('/js/frame/http.js').then(h => h.get(`/jobs/${document.body.dataset.job}/sketch`)).then(s => import('/js/sketch/pick.js')"
+                new View("touched", path + "measure", "import('verge/frame/http.js').then(h => h.get(`/jobs/${document.body.dataset.job}/sketch`)).then(s => import('verge/sketch/pick.js')"
                         + ".then(p => p.touch([{ away: 0, point: s.points.find(q => q.name === '101'), name: '101', kind: 'measured' }], () => {})))"),
-                new View("refused", path + "setup", "import('/js/frame/said.js').then(s => s.sayProblem({ message: 'The instrument was carried or knocked since it was set up on T2.', "
+                new View("refused", path + "setup", "import('verge/frame/said.js').then(s => s.sayProblem({ message: 'The instrument was carried or knocked since it was set up on T2.', "
                         + "means: 'Its orientation no longer holds; nothing was stored. What was measured before stays good.', next: 'Set up again, with a backsight.' }))"));
     }
 
@@ -103,11 +103,11 @@ final class Views {
         String path = "/jobs/" + party.job() + "/";
         return List.of(new View("measure, a string armed", path + "measure"), new View("a string", path + "strings/" + string, "document.querySelector('.vertex summary').click()"), new View("all strings", path + "strings"),
                 new View("about a string", path + "attributes/" + string), new View("a code", path + "codes/KRB"),
-                new View("asked", path + "measure", "import('/js/attributes/asked.js').then(a => a.ask(['" + string + "']))"),
+                new View("asked", path + "measure", "import('verge/attributes/asked.js').then(a => a.ask(['" + string + "']))"),
                 new View("photos of a string", path + "photos/of/" + string), new View("all photos", path + "photos"), new View("a photo", path + "photos/" + photo(party, string)),
                 new View("more of a string", path + "measure", "document.querySelector('.over-more summary').click()"),
                 new View("a new code", path + "measure", "(f => { f.value = 'QQX'; f.dispatchEvent(new Event('input', { bubbles: true })); })(document.getElementById('code'))"),
-                new View("a string touched", path + "measure", "import('/js/sketch/sketch.js').then(s => import('/js/sketch/pick.js').then(p => p.touch([{ away: 0, string: [...s.theStrings().values()][0], name: 'KRB 1', kind: 'string', end: 'LAST' }], () => {})))"));
+                new View("a string touched", path + "measure", "import('verge/sketch/sketch.js').then(s => import('verge/sketch/pick.js').then(p => p.touch([{ away: 0, string: [...s.theStrings().values()][0], name: 'KRB 1', kind: 'string', end: 'LAST' }], () => {})))"));
     }
 
     private UUID photo(FieldParty party, UUID of) throws IOException {

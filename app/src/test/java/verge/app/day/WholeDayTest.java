@@ -62,7 +62,7 @@ class WholeDayTest extends InBrowser {
         browser.primary();
         browser.sees("7 points taken on");
         browser.sees("6314528.412");
-        browser.script("import('/js/sketch/sketch.js').then(m => { window.sketchMap = m.theMap(); })");
+        browser.script("import('verge/sketch/sketch.js').then(m => { window.sketchMap = m.theMap(); })");
         browser.until(d -> browser.<Number>script("return sketchMap.getView().getCenter()[1]").doubleValue() > 6_314_000);   // the sketch has gone to the points
     }
 

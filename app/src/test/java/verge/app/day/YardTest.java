@@ -111,7 +111,7 @@ class YardTest extends InBrowser {
         browser.open("/jobs/" + party.job() + "/measure");
         String kerb = party.state().strings().get(0).id().toString();
         String became = browser.script("""
-                const { Arming } = await import('/js/measure/arming.js');
+                const { Arming } = await import('verge/measure/arming.js');
                 const arming = new Arming(document.getElementById('bench'), () => {});
                 const drawn = [{ id: arguments[0], name: 'KRB 1' }];
                 const seen = [];

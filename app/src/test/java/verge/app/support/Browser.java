@@ -218,7 +218,7 @@ public final class Browser implements AutoCloseable {
     /** Brings a place of the grid under the middle of the sketch and touches it. */
     public void touch(double north, double east) {
         script("""
-                const { theMap } = await import('/js/sketch/sketch.js');
+                const { theMap } = await import('verge/sketch/sketch.js');
                 theMap().getView().setResolution(0.05);
                 theMap().getView().setCenter([arguments[1], arguments[0]]);
                 theMap().renderSync();
