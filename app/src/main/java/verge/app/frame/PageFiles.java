@@ -62,7 +62,7 @@ class PageFiles implements WebMvcConfigurer {
         registry.addInterceptor(new HandlerInterceptor() {
             @Override
             public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
-                request.setAttribute("kept", address);
+                request.setAttribute("pageFiles", address);
                 return true;
             }
         });

@@ -21,7 +21,7 @@ public final class PointNames {
 
     /** Known points and designs before measured ones, and no more than a browser's list can hold. */
     public static List<PointName> offered(JobState state) {
-        return Stream.of(Origin.CONTROL, Origin.DESIGN, Origin.MEASURED).flatMap(origin -> all(state, origin)).distinct().limit(MOST_OFFERED).toList();
+        return Stream.of(Origin.CONTROL, Origin.DESIGN, Origin.COMPUTED, Origin.MEASURED).flatMap(origin -> all(state, origin)).distinct().limit(MOST_OFFERED).toList();
     }
 
     /** What is there to be staked: designs, then control. */
@@ -52,6 +52,6 @@ public final class PointNames {
     }
 
     private static Stream<StoredPoint> seen(JobState state, Origin origin) {
-        return origin == Origin.MEASURED ? Stream.empty() : state.seen().names(origin).flatMap(name -> (origin == Origin.CONTROL ? state.seen().known(name) : state.seen().design(name)).stream());
+        return origin == Origin.MEASURED || origin == Origin.COMPUTED ? Stream.empty() : state.seen().names(origin).flatMap(name -> (origin == Origin.CONTROL ? state.seen().known(name) : state.seen().design(name)).stream());
     }
 }

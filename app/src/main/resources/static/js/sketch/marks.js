@@ -8,7 +8,7 @@ const fill = name => new ol.style.Fill({ color: colour(name) });
 export const REACH = 14;
 
 /** How far each mark reaches from its place, in pixels: no name comes nearer. */
-export const RADIUS = { CONTROL: 11, REGISTER: 11, DESIGN: 9, STAKED: 9, UNDERLAY: 4, RING: 7, CROSS: 7, SQUARE: 7, DIAMOND: 7, RING_CROSS: 10, TRIANGLE: 8, TREE: 10, POST: 5, COVER: 8, DOT: 5 };
+export const RADIUS = { CONTROL: 11, REGISTER: 11, DESIGN: 9, COMPUTED: 9, STAKED: 9, UNDERLAY: 4, RING: 7, CROSS: 7, SQUARE: 7, DIAMOND: 7, RING_CROSS: 10, TRIANGLE: 8, TREE: 10, POST: 5, COVER: 8, DOT: 5 };
 
 const circle = r => `M${r} 0A${r} ${r} 0 1 1 ${-r} 0A${r} ${r} 0 1 1 ${r} 0z`;
 const TRIANGLE = 'M0-12L10.4 6-10.4 6z';
@@ -16,11 +16,12 @@ const diamond = r => `M0 ${-r}L${r} 0 0 ${r} ${-r} 0z`;
 const square = r => `M${-r} ${-r}H${r}V${r}H${-r}z`;
 const cross = r => `M${-r} 0H${r}M0 ${-r}V${r}`;
 
-/** How each mark is drawn about 0, 0: paths with the colours that fill and line them. Control is a filled triangle, the register a hollow one; designs are diamonds. */
+/** How each mark is drawn about 0, 0: paths with the colours that fill and line them. Control is a filled triangle, the register a hollow one; designs are diamonds, what was computed has its place marked within. */
 const SHAPES = {
   CONTROL: [{ d: TRIANGLE, fill: 'ink' }],
   REGISTER: [{ d: TRIANGLE, fill: 'paper', line: 'ink' }],
   DESIGN: [{ d: diamond(8), fill: 'paper', line: 'ink' }],
+  COMPUTED: [{ d: diamond(8), fill: 'paper', line: 'ink' }, { d: circle(2), fill: 'ink' }],
   STAKED: [{ d: 'M-6.4-6.4L6.4 6.4M-6.4 6.4L6.4-6.4', line: 'heather', width: 3 }],
   UNDERLAY: [{ d: circle(3.5), line: 'edge', width: 1.5 }],
   RING: [{ d: circle(6), fill: 'paper', line: 'ink' }],

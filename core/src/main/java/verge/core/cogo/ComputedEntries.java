@@ -1,10 +1,22 @@
 package verge.core.cogo;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
 import verge.core.journal.Chapter;
 import verge.core.journal.Line;
 import verge.core.journal.Looks;
 import verge.core.journal.Outcome;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.Points;
+import verge.core.points.StoredPoint;
+import verge.core.problem.SurveyException;
+import verge.core.settings.JobGeodesy;
+import verge.core.settings.SettingsEntries;
+import verge.core.strings.Shape;
+import verge.core.strings.StepsOf;
+import verge.core.strings.SurveyString;
 
 /** What computations that were noted come to. */
 public final class ComputedEntries {
@@ -12,7 +24,28 @@ public final class ComputedEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.of(InverseNoted.class, ComputedEntries::inverse));
+        return List.of(Chapter.of(InverseNoted.class, ComputedEntries::inverse), Chapter.of(Computed.class, ComputedEntries::computed));
+    }
+
+    /** What is kept of it are points; what cannot be computed any more, as its points are there no more or do not meet, comes to nothing. */
+    private static Outcome computed(Line<Computed> line, Looks looks) {
+        Computed said = line.says();
+        Optional<JobGeodesy> geodesy = SettingsEntries.inForce(looks);
+        Optional<Scales> scales = geodesy.flatMap(JobGeodesy::plane).map(plane -> new Scales(plane, geodesy.get().settings().ground(), said.onGround()));
+        return scales.flatMap(s -> worked(said, looks, s)).map(worked -> Points.outcome(kept(line.id(), said, worked)).and(new WorkedOf(line.id()), worked)).orElse(Outcome.NOTHING);
+    }
+
+    private static Optional<Worked> worked(Computed said, Looks looks, Scales scales) {
+        Givens.Sources sources = new Givens.Sources(seen -> seen.now(looks).map(StoredPoint::position), id -> SurveyString.of(id, looks.all(new StepsOf(id))).map(s -> Shape.of(s).paths()).orElse(List.of()));
+        try {
+            return Optional.of(said.tool().work(new Givens(said.given(), sources, scales)));
+        } catch (SurveyException impossible) {
+            return Optional.empty();
+        }
+    }
+
+    private static List<StoredPoint> kept(UUID entry, Computed said, Worked worked) {
+        return said.kept().stream().filter(k -> k.index() < worked.points().size()).map(k -> StoredPoint.given(entry, Origin.COMPUTED, new NamedPosition(k.name(), k.code(), worked.points().get(k.index()).position()), worked.points().get(k.index()).position())).toList();
     }
 
     private static Outcome inverse(Line<InverseNoted> line, Looks looks) {

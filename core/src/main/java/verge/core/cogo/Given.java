@@ -2,7 +2,9 @@ package verge.core.cogo;
 
 import java.util.List;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.points.PointSeen;
 
@@ -13,8 +15,18 @@ public sealed interface Given {
         return Stream.empty();
     }
 
+    /** The same with its points called otherwise. */
+    default Given renamed(UnaryOperator<PointName> other) {
+        return this;
+    }
+
     /** A point of the job. */
     record Point(PointSeen point) implements Given {
+        @Override
+        public Point renamed(UnaryOperator<PointName> other) {
+            return new Point(point.renamed(other));
+        }
+
         @Override
         public Stream<PointSeen> seen() {
             return Stream.of(point);
@@ -29,6 +41,11 @@ public sealed interface Given {
     record Points(List<Given> each) implements Given {
         public Points {
             each = List.copyOf(each);
+        }
+
+        @Override
+        public Points renamed(UnaryOperator<PointName> other) {
+            return new Points(each.stream().map(one -> one.renamed(other)).toList());
         }
 
         @Override
@@ -52,6 +69,11 @@ public sealed interface Given {
 
     /** A figure that is taken from one point to another: the distance, the direction, the difference of heights or the grade, as its slot says. */
     record Between(PointSeen from, PointSeen to) implements Given {
+        @Override
+        public Between renamed(UnaryOperator<PointName> other) {
+            return new Between(from.renamed(other), to.renamed(other));
+        }
+
         @Override
         public Stream<PointSeen> seen() {
             return Stream.of(from, to);

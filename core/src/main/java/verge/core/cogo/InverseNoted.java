@@ -21,11 +21,6 @@ public record InverseNoted(PointSeen from, PointSeen to) implements Naming, Made
 
     @Override
     public InverseNoted renamed(UnaryOperator<PointName> other) {
-        return new InverseNoted(renamed(from, other), renamed(to, other));
-    }
-
-    private static PointSeen renamed(PointSeen seen, UnaryOperator<PointName> other) {
-        PointName name = other.apply(seen.name());
-        return name.equals(seen.name()) ? seen : PointSeen.named(name);
+        return new InverseNoted(from.renamed(other), to.renamed(other));
     }
 }

@@ -160,7 +160,7 @@ final class ReadOff {
             throw new SurveyException(Problem.RING_OPEN);
         }
         if (ring.area().orElse(0) == 0) {
-            throw new SurveyException(Problem.AREA_FLAT);
+            throw new SurveyException(Problem.RING_FLAT);
         }
         return ring;
     }

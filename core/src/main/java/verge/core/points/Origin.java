@@ -11,12 +11,14 @@ public enum Origin {
     CONTROL,
     /** Observed in this job. */
     MEASURED,
+    /** Computed from points of this job, and follows them. */
+    COMPUTED,
     /** To be staked: from a file or typed. */
     DESIGN,
     /** Observed while staking, beside the design of the same name. */
     STAKED;
 
-    /** The trade's word for it: control, measured, design, staked. */
+    /** The trade's word for it: control, measured, computed, design, staked. */
     public String word() {
         return name().toLowerCase(Locale.ROOT);
     }

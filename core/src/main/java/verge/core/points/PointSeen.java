@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
@@ -32,6 +33,12 @@ public record PointSeen(PointName name, Optional<UUID> entry, int place, Optiona
     public static PointSeen of(StoredPoint point, List<StoredPoint> named) {
         List<StoredPoint> ofEntry = named.stream().filter(p -> p.entry().equals(point.entry())).toList();
         return new PointSeen(point.name(), Optional.of(point.entry()), Math.max(0, ofEntry.indexOf(point)), Optional.of(point.position()));
+    }
+
+    /** By another name, if it is called so; what that means then is meant. */
+    public PointSeen renamed(UnaryOperator<PointName> other) {
+        PointName called = other.apply(name);
+        return called.equals(name) ? this : named(called);
     }
 
     /** The point as it is now, for an entry that was computed from it; empty if it is there no more. */

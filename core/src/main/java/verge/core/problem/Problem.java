@@ -20,6 +20,8 @@ public enum Problem {
     /** Arguments: none. */
     STRING_GONE,
     /** Arguments: none. */
+    RING_FLAT,
+    /** Arguments: none. */
     RING_OPEN,
     /** Arguments: how many places were found, at most as many as are looked for. */
     RING_CROSSES,
@@ -31,6 +33,8 @@ public enum Problem {
     LENGTH_NOUGHT,
     /** Arguments: none. */
     INTERVAL_OR_COUNT,
+    /** Arguments: how many were given, how many there must be. */
+    POINTS_TOO_FEW,
     /** Arguments: how many there would be, how many there may be. */
     POINTS_TOO_MANY,
     /** Arguments: none. */

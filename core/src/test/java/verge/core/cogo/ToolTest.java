@@ -195,7 +195,7 @@ class ToolTest {
         assertThat(figure(tie, "areaWithSigns", Quantity.Area.class).grid()).isCloseTo(10, within(1e-6));
         assertThat(tie.remarks()).extracting(Worked.Remark::caution).containsExactly(Caution.CROSSES_ITSELF);
         ask(Tool.DIVIDE).points("ring", "0 0", "10 10", "10 0", "0 8").amount("area", 3).degrees("direction", 0).refused(Problem.RING_CROSSES);
-        ask(Tool.AREA).points("ring", "0 0", "10 10", "20 20").refused(Problem.AREA_FLAT);
+        ask(Tool.AREA).points("ring", "0 0", "10 10", "20 20").refused(Problem.RING_FLAT);
         Worked square = ask(Tool.AREA).points("ring", "0 0", "10 0", "10 10", "0 10").amount("depth", 0.25).onGround();
         assertThat(figure(square, "area", Quantity.Area.class).ground()).isCloseTo(100 / GRID_PER_GROUND / GRID_PER_GROUND, within(1e-7));
         assertThat(figure(square, "content", Quantity.Content.class).cubicMetres()).isCloseTo(25 / GRID_PER_GROUND / GRID_PER_GROUND, within(1e-7));

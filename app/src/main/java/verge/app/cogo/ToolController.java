@@ -1,0 +1,102 @@
+package verge.app.cogo;
+
+import java.security.Principal;
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import tools.jackson.databind.json.JsonMapper;
+import verge.app.form.Answers;
+import verge.app.journal.Author;
+import verge.app.points.PointNames;
+import verge.app.problem.ProblemWords;
+import verge.core.cogo.Slot;
+import verge.core.cogo.Tool;
+import verge.core.job.JobState;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** The bench of each computation: what it wants, and what comes out while it is given. */
+@Controller
+@RequestMapping("/jobs/{job}/compute")
+class ToolController {
+    private final ComputeService computations;
+    private final ComputeWords words;
+    private final ProblemWords problems;
+    private final JsonMapper json;
+
+    ToolController(ComputeService computations, ComputeWords words, ProblemWords problems, JsonMapper json) {
+        this.computations = computations;
+        this.words = words;
+        this.problems = problems;
+        this.json = json;
+    }
+
+    /** A field of the bench. @param choices word and its text */
+    record Field(Slot slot, String label, List<String[]> choices) {
+    }
+
+    record Listed(String group, List<String[]> tools) {
+    }
+
+    @GetMapping("/tools")
+    String tools(@PathVariable UUID job, Model model) {
+        model.addAttribute("groups", Arrays.stream(Tool.Group.values()).map(group -> new Listed(words.group(group),
+                Arrays.stream(Tool.values()).filter(t -> t.group() == group).map(t -> new String[] {t.name(), words.tool(t), words.hint(t)}).toList())).toList());
+        return "cogo/tools";
+    }
+
+    @GetMapping("/tools/{tool}")
+    String bench(@PathVariable UUID job, @PathVariable String tool, @RequestParam MultiValueMap<String, String> sent, Model model) {
+        Tool chosen = chosen(tool);
+        JobState state = computations.state(job);
+        model.addAttribute("tool", chosen);
+        model.addAttribute("toolWords", words.tool(chosen));
+        model.addAttribute("hint", words.hint(chosen));
+        model.addAttribute("fields", chosen.slots().stream().map(s -> new Field(s, words.slot(s), s.choices().stream().map(c -> new String[] {c, words.choice(s, c)}).toList())).toList());
+        model.addAttribute("names", PointNames.offered(state));
+        model.addAttribute("typed", Answers.of(sent).texts());
+        model.addAttribute("onGround", !state.settings().ground().distanceWord().equals("grid"));
+        model.addAttribute("entry", UUID.randomUUID());
+        worked(state, chosen, Answers.of(sent), model);
+        return "cogo/tool";
+    }
+
+    /** What comes out of what is given so far. */
+    @GetMapping("/tools/{tool}/worked")
+    String worked(@PathVariable UUID job, @PathVariable String tool, @RequestParam MultiValueMap<String, String> sent, Model model) {
+        worked(computations.state(job), chosen(tool), Answers.of(sent), model);
+        return "cogo/tool :: worked";
+    }
+
+    private void worked(JobState state, Tool tool, Answers answers, Model model) {
+        boolean begun = tool.slots().stream().anyMatch(s -> !answers.text(s.id()).isEmpty() && s.kind() != Slot.Kind.WORD);
+        try {
+            if (begun) {
+                WorkedView view = WorkedView.of(computations.work(state, tool, answers), state.settings(), words);
+                model.addAttribute("worked", view);
+                model.addAttribute("drawing", json.writeValueAsString(view.drawing()));
+            }
+        } catch (SurveyException cannot) {
+            boolean waits = cannot.problem() == Problem.COMPUTE_LACKS;
+            model.addAttribute(waits ? "lacks" : "refused", problems.say(cannot));
+        }
+    }
+
+    @PostMapping("/tools/{tool}/note")
+    String note(@PathVariable UUID job, @PathVariable String tool, @RequestParam UUID entry, @RequestParam MultiValueMap<String, String> sent, Principal person) {
+        computations.note(job, chosen(tool), Answers.of(sent), new Author(entry, person.getName(), "page"));
+        return "redirect:/jobs/" + job + "/compute/tools/" + chosen(tool);
+    }
+
+    private static Tool chosen(String tool) {
+        return Tool.named(tool).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "computation"));
+    }
+}

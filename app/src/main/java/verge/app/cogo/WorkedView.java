@@ -1,0 +1,56 @@
+package verge.app.cogo;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import verge.core.cogo.Worked;
+import verge.core.coding.PointName;
+import verge.core.plan.Path;
+import verge.core.plan.Vertices;
+import verge.core.settings.JobSettings;
+
+/**
+ * What a computation comes to, for a page.
+ *
+ * @param groups figures that belong together, with what they belong to or nothing
+ * @param drawing lines and points in metres of the grid, each place as [east, north]
+ */
+record WorkedView(List<Group> groups, List<Point> points, boolean eitherOr, List<String> remarks, Drawing drawing) {
+    private static final double SAGITTA_METRES = 0.005;
+    /** A page cannot be read beyond that; what is kept is all. */
+    private static final int MOST_SHOWN = 400;
+
+    record Figure(String label, String text) {
+    }
+
+    record Group(String of, List<Figure> figures) {
+    }
+
+    /** @param kept whether it is ticked to be stored @param name it would have then, or empty */
+    record Point(int number, String label, String place, boolean kept, String name) {
+    }
+
+    record Drawing(List<List<double[]>> lines, List<double[]> points) {
+    }
+
+    static WorkedView of(ComputeService.Result result, JobSettings settings, ComputeWords words) {
+        Worked worked = result.worked();
+        List<Group> groups = new ArrayList<>();
+        for (Worked.Figure figure : worked.figures().subList(0, Math.min(MOST_SHOWN, worked.figures().size()))) {
+            if (groups.isEmpty() || !groups.get(groups.size() - 1).of().equals(figure.of())) {
+                groups.add(new Group(figure.of(), new ArrayList<>()));
+            }
+            groups.get(groups.size() - 1).figures().add(new Figure(words.figure(figure), words.quantity(figure.quantity(), settings)));
+        }
+        List<Point> points = IntStream.range(0, Math.min(MOST_SHOWN, worked.points().size())).mapToObj(i -> new Point(i, words.made(worked.points().get(i)), settings.place(worked.points().get(i).position()),
+                result.names().containsKey(i), Optional.ofNullable(result.names().get(i)).flatMap(n -> n).map(PointName::text).orElse(""))).toList();
+        return new WorkedView(groups, points, worked.eitherOr(), worked.remarks().stream().map(r -> words.remark(r, settings.figures())).toList(),
+                new Drawing(worked.lines().stream().map(WorkedView::line).toList(), worked.points().stream().map(p -> new double[] {p.position().plan().easting(), p.position().plan().northing()}).toList()));
+    }
+
+    private static List<double[]> line(Path path) {
+        Vertices chords = path.chords(SAGITTA_METRES);
+        return IntStream.range(0, chords.size()).mapToObj(i -> new double[] {chords.east(i), chords.north(i)}).toList();
+    }
+}

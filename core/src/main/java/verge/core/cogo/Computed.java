@@ -1,0 +1,62 @@
+package verge.core.cogo;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import verge.core.coding.Code;
+import verge.core.coding.Naming;
+import verge.core.coding.PointName;
+import verge.core.points.MadeFrom;
+import verge.core.points.PointSeen;
+
+/**
+ * Something that was computed and noted, with what it was computed from, so that it can be computed again when that is corrected.
+ *
+ * @param onGround whether lengths that were given are ground distances
+ * @param kept the points of what came out that are points of the job now
+ */
+public record Computed(Tool tool, Map<String, Given> given, boolean onGround, List<Kept> kept) implements Naming, MadeFrom {
+    public Computed {
+        given = Map.copyOf(given);
+        kept = List.copyOf(kept);
+    }
+
+    /**
+     * One of the points that came out.
+     *
+     * @param index among them, from 0
+     */
+    public record Kept(int index, PointName name, Code code) {
+    }
+
+    @Override
+    public Stream<PointSeen> madeFrom() {
+        return given.values().stream().flatMap(Given::seen);
+    }
+
+    @Override
+    public Stream<PointName> names() {
+        return Stream.concat(madeFrom().map(PointSeen::name), kept.stream().map(Kept::name));
+    }
+
+    @Override
+    public Computed renamed(UnaryOperator<PointName> other) {
+        Map<String, Given> renamed = new HashMap<>();
+        given.forEach((slot, value) -> renamed.put(slot, value.renamed(other)));
+        return new Computed(tool, renamed, onGround, kept.stream().map(k -> new Kept(k.index(), other.apply(k.name()), k.code())).toList());
+    }
+
+    /** With something else given. */
+    public Computed with(String slot, Given other) {
+        Map<String, Given> changed = new HashMap<>(given);
+        changed.put(slot, other);
+        return new Computed(tool, changed, onGround, kept);
+    }
+
+    /** With a point that is called otherwise. */
+    public Computed with(int which, Kept other) {
+        return new Computed(tool, given, onGround, Stream.iterate(0, i -> i < kept.size(), i -> i + 1).map(i -> i == which ? other : kept.get(i)).toList());
+    }
+}
