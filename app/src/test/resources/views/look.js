@@ -57,6 +57,12 @@ const isInText = a => getComputedStyle(a).display === 'inline' && [...a.parentEl
 
 const scroller = e => (!e || getComputedStyle(e).overflowY === 'auto' || getComputedStyle(e).position === 'fixed' || e.matches('.index-tabs') ? e : scroller(e.parentElement));
 
+/** The place of a box, a pixel within, that is nearest to another's middle. */
+const nearest = (box, to) => {
+  const [x, y] = middle(to);
+  return [Math.max(box.left + 1, Math.min(box.right - 1, x)), Math.max(box.top + 1, Math.min(box.bottom - 1, y))];
+};
+
 function glove() {
   const all = targets();
   for (const [e, whole] of all) {
@@ -74,7 +80,7 @@ function glove() {
     const apart = Math.max(across, down);
     if (apart < -1) {
       covered(e, other, Math.max(a.left, b.left) - across / 2, Math.max(a.top, b.top) - down / 2) || tell('controls overlap', e, ` and ${told(other)}`);
-    } else if (apart < APART && scroller(e) === scroller(other)) {   // what is scrolled lies now nearer, now farther
+    } else if (apart < APART && scroller(e) === scroller(other) && [[e, a, b], [other, b, a]].every(([own, box, to]) => isOnTop(own, ...nearest(box, to)))) {   // what is scrolled lies now nearer, now farther
       tell('too close', e, ` and ${told(other)}: ${apart.toFixed(1)}`);
     }
   }));

@@ -28,7 +28,6 @@ import verge.core.plan.Path;
 import verge.core.points.Origin;
 import verge.core.points.PointSeen;
 import verge.core.points.StoredPoint;
-import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.strings.SurveyString;
 
@@ -116,26 +115,23 @@ public class ComputeService {
     /**
      * Writes a computation into the field book, with the points that are wanted of it.
      *
-     * @param answers 'keep': the numbers of the points from 0, parted by commas; 'first': the name of the first of them, those after it are called on from there; 'code' of all
-     * @throws SurveyException POINT_NAME_TAKEN, what is lacking or wrong
+     * @param answers 'keep': the numbers of the points from 0, parted by commas; 'first': the name of the first of them, or the next one that no point has, and so on; 'code' of all
+     * @throws SurveyException what is lacking or wrong
      */
     Kept note(UUID job, Tool tool, Answers answers, Author author) {
         TypedGivens now = new TypedGivens(points.state(job));
         points.takeOn(job, Origin.CONTROL, author.person(), now.of(tool, answers).values().stream().flatMap(Given::seen).map(seen -> seen.name().text()).distinct().toArray(String[]::new));
         return journals.append(job, author, state -> {
             Result result = work(state, tool, answers);
-            return new Computed(tool, new TypedGivens(state).of(tool, answers), onGround(state, answers), kept(state, result, answers));
+            return new Computed(tool, new TypedGivens(state).of(tool, answers), onGround(state, answers), kept(result, answers));
         });
     }
 
-    private static List<Computed.Kept> kept(JobState state, Result result, Answers answers) {
+    private static List<Computed.Kept> kept(Result result, Answers answers) {
         if (result.names().isEmpty()) {
             return List.of();
         }
-        PointName first = PointName.parse(answers.required("first", "name"));
-        if (state.own(first).isPresent()) {
-            throw new SurveyException(Problem.POINT_NAME_TAKEN, first.text());
-        }
+        answers.required("first", "name");
         Code code = Code.parse(answers.text("code"));
         return result.names().entrySet().stream().map(kept -> new Computed.Kept(kept.getKey(), kept.getValue().orElseThrow(), code)).toList();
     }

@@ -58,13 +58,18 @@ final class ComputeWords {
         return word("made." + made.label()) + (made.of().isEmpty() ? "" : " " + made.of());
     }
 
-    /** A quantity as the job tells it; a distance that differs between grid and ground as both. */
+    /** What a figure belongs to: a point by its name, or one of several ways in words. */
+    String of(Worked.Figure figure) {
+        return figure.of().startsWith(Worked.WAY) ? word("of." + figure.of().substring(Worked.WAY.length())) : figure.of();
+    }
+
+    /** A quantity as the job tells it, in the scale that it speaks in. */
     String quantity(Quantity quantity, JobSettings settings) {
         Figures f = settings.figures();
         if (quantity instanceof Quantity.Distance d) {
-            return both(f.length(d.grid()), f.length(d.ground()), settings);
+            return isGrid(settings) ? scaled(f.length(d.grid()), f.length(d.ground()), "grid") : scaled(f.length(d.ground()), f.length(d.grid()), "ground");
         } else if (quantity instanceof Quantity.Area area) {
-            return both(f.area(area.grid()), f.area(area.ground()), settings);
+            return isGrid(settings) ? scaled(f.area(area.grid()), f.area(area.ground()), "grid") : scaled(f.area(area.ground()), f.area(area.grid()), "ground");
         } else if (quantity instanceof Quantity.Plain plain) {
             return f.length(plain.length());
         } else if (quantity instanceof Quantity.Difference difference) {
@@ -90,10 +95,20 @@ final class ComputeWords {
         return f.length(aside.off()) + aside.right().map(right -> right ? " right" : " left").orElse("");
     }
 
-    /** The scale that the job speaks in first. */
-    private static String both(String grid, String ground, JobSettings settings) {
-        boolean gridFirst = settings.ground().distanceWord().equals("grid");
-        return grid.equals(ground) ? grid : gridFirst ? grid + " grid, " + ground + " ground" : ground + " ground, " + grid + " grid";
+    /** The same in the other scale; empty where it is shown alike. */
+    String other(Quantity quantity, JobSettings settings) {
+        Figures f = settings.figures();
+        String grid = quantity instanceof Quantity.Distance d ? f.length(d.grid()) : quantity instanceof Quantity.Area area ? f.area(area.grid()) : "";
+        String ground = quantity instanceof Quantity.Distance d ? f.length(d.ground()) : quantity instanceof Quantity.Area area ? f.area(area.ground()) : "";
+        return grid.equals(ground) ? "" : isGrid(settings) ? ground + " ground" : grid + " grid";
+    }
+
+    private static boolean isGrid(JobSettings settings) {
+        return settings.ground().distanceWord().equals("grid");
+    }
+
+    private static String scaled(String told, String other, String scale) {
+        return told.equals(other) ? told : told + " " + scale;
     }
 
     String remark(Worked.Remark remark, Figures figures) {

@@ -46,12 +46,12 @@ final class ComputedKind extends EntryKind<Computed> {
     }
 
     private Stream<String> figures(Worked worked, InBook in) {
-        return worked.figures().stream().map(f -> (f.of().isEmpty() ? "" : f.of() + " ") + words.figure(f) + " " + words.quantity(f.quantity(), in.state().settings()));
+        return worked.figures().stream().map(f -> (f.of().isEmpty() ? "" : words.of(f) + " ") + words.figure(f) + " " + words.quantity(f.quantity(), in.state().settings()));
     }
 
     @Override
     public List<TraceStep> steps(Computed says, InBook in) {
-        return in.state().latest(new WorkedOf(in.entry().id())).map(w -> w.figures().stream().map(f -> new TraceStep((f.of().isEmpty() ? "" : f.of() + ": ") + words.figure(f), words.quantity(f.quantity(), in.state().settings()))).toList()).orElse(List.of());
+        return in.state().latest(new WorkedOf(in.entry().id())).map(w -> w.figures().stream().map(f -> new TraceStep((f.of().isEmpty() ? "" : words.of(f) + ": ") + words.figure(f), words.quantity(f.quantity(), in.state().settings()))).toList()).orElse(List.of());
     }
 
     /** Points are given otherwise by their names, figures by what is typed; a list of points or a deed is computed anew instead. */

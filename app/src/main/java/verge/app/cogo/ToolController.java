@@ -2,7 +2,9 @@ package verge.app.cogo;
 
 import java.security.Principal;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -57,15 +59,19 @@ class ToolController {
     String bench(@PathVariable UUID job, @PathVariable String tool, @RequestParam MultiValueMap<String, String> sent, Model model) {
         Tool chosen = chosen(tool);
         JobState state = computations.state(job);
+        // What was touched or selected stands in the first field.
+        Answers answers = sent.containsKey("with") ? Answers.of(sent).with(Map.of(chosen.slots().get(0).id(), sent.getFirst("with"))) : Answers.of(sent);
         model.addAttribute("tool", chosen);
         model.addAttribute("toolWords", words.tool(chosen));
         model.addAttribute("hint", words.hint(chosen));
         model.addAttribute("fields", chosen.slots().stream().map(s -> new Field(s, words.slot(s), s.choices().stream().map(c -> new String[] {c, words.choice(s, c)}).toList())).toList());
         model.addAttribute("names", PointNames.offered(state));
-        model.addAttribute("typed", Answers.of(sent).texts());
+        Map<String, String> typed = new HashMap<>(Map.of("areaScale", state.settings().ground().distanceWord()));
+        typed.putAll(answers.texts());
+        model.addAttribute("typed", typed);
         model.addAttribute("onGround", !state.settings().ground().distanceWord().equals("grid"));
         model.addAttribute("entry", UUID.randomUUID());
-        worked(state, chosen, Answers.of(sent), model);
+        worked(state, chosen, answers, model);
         return "cogo/tool";
     }
 

@@ -21,7 +21,8 @@ record WorkedView(List<Group> groups, List<Point> points, boolean eitherOr, List
     /** A page cannot be read beyond that; what is kept is all. */
     private static final int MOST_SHOWN = 400;
 
-    record Figure(String label, String text) {
+    /** @param other the same in the other scale, or empty */
+    record Figure(String label, String text, String other) {
     }
 
     record Group(String of, List<Figure> figures) {
@@ -38,10 +39,11 @@ record WorkedView(List<Group> groups, List<Point> points, boolean eitherOr, List
         Worked worked = result.worked();
         List<Group> groups = new ArrayList<>();
         for (Worked.Figure figure : worked.figures().subList(0, Math.min(MOST_SHOWN, worked.figures().size()))) {
-            if (groups.isEmpty() || !groups.get(groups.size() - 1).of().equals(figure.of())) {
-                groups.add(new Group(figure.of(), new ArrayList<>()));
+            String of = words.of(figure);
+            if (groups.isEmpty() || !groups.get(groups.size() - 1).of().equals(of)) {
+                groups.add(new Group(of, new ArrayList<>()));
             }
-            groups.get(groups.size() - 1).figures().add(new Figure(words.figure(figure), words.quantity(figure.quantity(), settings)));
+            groups.get(groups.size() - 1).figures().add(new Figure(words.figure(figure), words.quantity(figure.quantity(), settings), words.other(figure.quantity(), settings)));
         }
         List<Point> points = IntStream.range(0, Math.min(MOST_SHOWN, worked.points().size())).mapToObj(i -> new Point(i, words.made(worked.points().get(i)), settings.place(worked.points().get(i).position()),
                 result.names().containsKey(i), Optional.ofNullable(result.names().get(i)).flatMap(n -> n).map(PointName::text).orElse(""))).toList();

@@ -24,6 +24,7 @@ import verge.app.drawing.Layers;
 import verge.app.drawing.PlacedFile;
 import verge.app.drawing.SiteDrawings;
 import verge.app.journal.JournalService;
+import verge.core.cogo.Tool;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
 import verge.core.drawing.Selection;
@@ -97,6 +98,7 @@ class SelectionController {
             model.addAttribute("job", job);
             model.addAttribute("all", String.join(", ", names.stream().distinct().limit(NAMES_TAKEN).toList()));
             model.addAttribute("own", names.size());
+            model.addAttribute("offers", names.size() < 2 ? List.of() : Tool.ofPoints(names.size()));
             model.addAttribute("points", tally.points() - names.size());
             model.addAttribute("lines", tally.lines());
             model.addAttribute("words", tally.words());

@@ -27,6 +27,7 @@ import verge.app.points.PointService;
 import verge.app.points.SitePoints;
 import verge.core.alignment.Alignment;
 import verge.core.alignment.Profile;
+import verge.core.cogo.Tool;
 import verge.core.drawing.DesignChosen;
 import verge.core.drawing.Feature;
 import verge.core.drawing.Role;
@@ -138,6 +139,7 @@ class SketchTouchController {
         model.addAttribute("entry", entry);
         model.addAttribute("name", name);
         model.addAttribute("code", point.code().text());
+        model.addAttribute("offers", Tool.ofPoint());
         model.addAttribute("origin", point.origin().word());
         model.addAttribute("line", line.sequence());
         model.addAttribute("place", journal.state().settings().place(point.position()));

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.core.cogo.Tool;
 import verge.core.coding.PointName;
 import verge.core.enclosure.Photo;
 import verge.core.job.JobState;
@@ -136,6 +137,7 @@ class StringController {
         SurveyString s = string(state, string);
         model.addAttribute("job", job);
         model.addAttribute("string", line(state, s));
+        model.addAttribute("offers", Tool.ofLine(s.ring()));
         model.addAttribute("photos", state.photos().filter(p -> p.taken().subject().equals(string)).map(Photo::id).toList());
         return "strings/touched :: string";
     }

@@ -8,7 +8,7 @@ const job = document.body.dataset.job;
 let layer;
 
 export function mount(bench) {
-  layer ??= addLayer('computed', 23);
+  layer ??= addLayer('setup', 23);
   const form = bench.querySelector('#tool-form');
   const worked = bench.querySelector('#worked');
   const keep = bench.querySelector('#keep');

@@ -93,7 +93,7 @@ class ComputeOfAJobTest {
         assertThat(visitor.get("/jobs/" + job.id() + "/compute/tools").body()).contains("Divide an area");
     }
 
-    /** Of two places that are possible the one that is meant is kept; a name that is taken is refused, and sending again stores once. */
+    /** Of two places that are possible the one that is meant is kept; a name that is taken is passed over, and sending again stores once. */
     @Test
     void oneOfTwoIsKeptAndOnlyOnce() throws Exception {
         Map<String, String> distances = new HashMap<>(Map.of("a", "T1", "b", "T4", "distanceA", "60", "distanceB", "60", "first", "x1", "keep", "1", "entry", UUID.randomUUID().toString()));
@@ -104,8 +104,13 @@ class ComputeOfAJobTest {
         assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).hasSize(entries);
         assertThat(point("T1").plan().distanceMetres(point("x1").plan()) * state().toldPerGrid(point("T1"))).isCloseTo(60, within(0.001));
         distances.put("entry", UUID.randomUUID().toString());
-        assertThat(note("DISTANCES", distances).body()).contains("x1");
-        assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).hasSize(entries);
+        assertThat(worked("DISTANCES", distances)).contains("x2, ");
+        note("DISTANCES", distances);
+        assertThat(point("x2")).as("nothing is overwritten").isEqualTo(point("x1"));
+        distances.put("first", "");
+        distances.put("entry", UUID.randomUUID().toString());
+        assertThat(note("DISTANCES", distances).body()).contains("name");
+        assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).hasSize(entries + 1);
     }
 
     @ParameterizedTest

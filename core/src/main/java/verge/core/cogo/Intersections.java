@@ -24,6 +24,7 @@ final class Intersections {
     private static final double PARALLEL = 1e-9;
     /** Long enough that a nanometre of its end turns no direction. */
     private static final double RAY_METRES = 1e4;
+    private static final List<String> FROM_BOTH = List.of("horizontalA", "horizontalB");
 
     private Intersections() {
     }
@@ -55,7 +56,7 @@ final class Intersections {
         List<Straight> both = List.of(one, other);
         for (int i = 0; i < 2; i++) {
             Position begin = from.get(i);
-            worked.figure("horizontal", List.of("a", rays ? "b" : "c").get(i), given.scales().told(begin.plan(), meet, begin.elevation())).line(ReadOff.line(List.of(begin, flat(meet)), false));
+            worked.figure(List.of("horizontalA", rays ? "horizontalB" : "horizontalC").get(i), given.scales().told(begin.plan(), meet, begin.elevation())).line(ReadOff.line(List.of(begin, flat(meet)), false));
             if (rays && ahead(both.get(i), meet) < 0) {
                 worked.remark(Caution.BEHIND, List.of("a", "b").get(i));
             }
@@ -71,13 +72,13 @@ final class Intersections {
         Position b = given.point("b");
         Straight ray = ray(a, given.amount("directionA", Slot.Kind.DIRECTION));
         Circle circle = circle(given, b, "distanceB");
-        return meetings(given, ray, circle, List.of(a, b), Optional.of(ray));
+        return meetings(given, ray, circle, List.of(a, b), FROM_BOTH, Optional.of(ray));
     }
 
     static Worked distances(Givens given) {
         Position a = given.point("a");
         Position b = given.point("b");
-        return meetings(given, circle(given, a, "distanceA"), circle(given, b, "distanceB"), List.of(a, b), Optional.of(through(a, b)));
+        return meetings(given, circle(given, a, "distanceA"), circle(given, b, "distanceB"), List.of(a, b), FROM_BOTH, Optional.of(through(a, b)));
     }
 
     static Worked lineAndCircle(Givens given) {
@@ -85,10 +86,10 @@ final class Intersections {
         Position b = given.point("b");
         Position centre = given.point("centre");
         Straight line = through(a, b);
-        return meetings(given, line, circle(given, centre, "radius"), List.of(a, centre), Optional.of(line));
+        return meetings(given, line, circle(given, centre, "radius"), List.of(a, centre), List.of("horizontalA", "horizontalCentre"), Optional.of(line));
     }
 
-    private static Worked meetings(Givens given, Carrier one, Carrier other, List<Position> from, Optional<Straight> sides) {
+    private static Worked meetings(Givens given, Carrier one, Carrier other, List<Position> from, List<String> labels, Optional<Straight> sides) {
         List<GridPoint> places = Meetings.between(one, other);
         if (places.isEmpty()) {
             throw new SurveyException(Problem.DO_NOT_MEET, new Length(Meetings.gap(one, other)));
@@ -99,7 +100,9 @@ final class Intersections {
             String which = places.size() == 1 ? "meeting" : one instanceof Straight ? ahead((Straight) one, place) < ahead((Straight) one, places.get(places.indexOf(place) == 0 ? 1 : 0)) ? "nearer" : "farther" : side < 0 ? "left" : "right";
             worked.point(which, flat(place));
             from.forEach(begin -> worked.line(ReadOff.line(List.of(begin, flat(place)), false)));
-            from.forEach(begin -> worked.figure("horizontal", which, given.scales().told(begin.plan(), place, begin.elevation())));
+            for (int i = 0; i < 2; i++) {
+                worked.figure(labels.get(i), places.size() > 1 ? Worked.WAY + which : "", given.scales().told(from.get(i).plan(), place, from.get(i).elevation()));
+            }
         }
         return worked.build();
     }

@@ -128,7 +128,7 @@ final class ReadOff {
                 .figure("angleRight", new Quantity.Turn(other.minus(one).wholeCircle())).figure("angleLeft", new Quantity.Turn(one.minus(other).wholeCircle()));
         for (Position end : List.of(c, d)) {
             double right = (end.plan().easting() - a.plan().easting()) * one.cos() - (end.plan().northing() - a.plan().northing()) * one.sin();
-            worked.figure("offset", end == c ? "c" : "d", aside(right, given.scales().groundPerGrid(end.plan(), end.plan(), end.elevation())));
+            worked.figure("offset", Worked.WAY + (end == c ? "c" : "d"), aside(right, given.scales().groundPerGrid(end.plan(), end.plan(), end.elevation())));
         }
         return worked.build();
     }

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import verge.core.cogo.Slot.Kind;
 
 /** What can be computed, with what each computation wants. Names and slots are written in journals and do not change. */
@@ -66,6 +67,25 @@ public enum Tool {
     /** Whether lengths are given to it, which may be those of the grid or of the ground. */
     public boolean takesLengths() {
         return slots.stream().anyMatch(s -> s.kind() == Kind.LENGTH || s.kind() == Kind.RISE || s.kind() == Kind.DEED);
+    }
+
+    /** What can be done with one point. */
+    public static List<Tool> ofPoint() {
+        return thatBeginWith(slot -> slot.kind() == Kind.POINT);
+    }
+
+    /** What can be done with as many points, and needs nothing else to begin. */
+    public static List<Tool> ofPoints(int count) {
+        return thatBeginWith(slot -> (slot.kind() == Kind.POINTS || slot.id().equals("ring")) && slot.least() <= count);
+    }
+
+    /** What can be done with a line that is closed or not. */
+    public static List<Tool> ofLine(boolean closed) {
+        return thatBeginWith(slot -> slot.kind() == Kind.LINE && (closed || !slot.id().equals("ring")));
+    }
+
+    private static List<Tool> thatBeginWith(Predicate<Slot> fits) {
+        return Arrays.stream(values()).filter(tool -> fits.test(tool.slots.get(0))).toList();
     }
 
     /** @throws verge.core.problem.SurveyException what is wrong with what was given */

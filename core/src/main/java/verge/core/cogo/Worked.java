@@ -14,6 +14,9 @@ import verge.core.plan.Path;
  * @param lines that are drawn
  */
 public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, List<Path> lines, List<Remark> remarks) {
+    /** With it begins what a figure belongs to where that is no point but one of several ways. */
+    public static final String WAY = "#";
+
     public Worked {
         figures = List.copyOf(figures);
         points = List.copyOf(points);
