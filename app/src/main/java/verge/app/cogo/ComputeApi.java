@@ -87,7 +87,7 @@ class ComputeApi {
         Map<String, Given> given = given(chosen, asked, (slot, text) -> {
             throw new SurveyException(Problem.POINT_UNKNOWN, text);
         });
-        return Answer.of(chosen.work(new Givens(given, new Givens.Sources(seen -> Optional.empty(), id -> List.of()), Scales.plain())));
+        return Answer.of(chosen.work(new Givens(given, Givens.Sources.NONE, Scales.plain())));
     }
 
     private static Tool tool(String name) {

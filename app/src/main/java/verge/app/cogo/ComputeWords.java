@@ -1,5 +1,7 @@
 package verge.app.cogo;
 
+import java.math.BigDecimal;
+import java.time.Instant;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import org.springframework.context.MessageSource;
@@ -70,6 +72,8 @@ final class ComputeWords {
             return isGrid(settings) ? scaled(f.length(d.grid()), f.length(d.ground()), "grid") : scaled(f.length(d.ground()), f.length(d.grid()), "ground");
         } else if (quantity instanceof Quantity.Area area) {
             return isGrid(settings) ? scaled(f.area(area.grid()), f.area(area.ground()), "grid") : scaled(f.area(area.ground()), f.area(area.grid()), "ground");
+        } else if (quantity instanceof Quantity.Component c) {
+            return isGrid(settings) ? scaled(f.difference(c.grid()), f.difference(c.ground()), "grid") : scaled(f.difference(c.ground()), f.difference(c.grid()), "ground");
         } else if (quantity instanceof Quantity.Plain plain) {
             return f.length(plain.length());
         } else if (quantity instanceof Quantity.Difference difference) {
@@ -79,13 +83,11 @@ final class ComputeWords {
         } else if (quantity instanceof Quantity.Direction direction) {
             return f.direction(direction.azimuth());
         } else if (quantity instanceof Quantity.Turn turn) {
-            return f.circle(turn.angle());
+            return turn.angle().radians() < 0 ? f.angles().signed(turn.angle()) : f.circle(turn.angle());
         } else if (quantity instanceof Quantity.Grade grade) {
             return f.grade(grade.riseOverRun());
         } else if (quantity instanceof Quantity.Content content) {
             return f.volume(content.cubicMetres());
-        } else if (quantity instanceof Quantity.Place place) {
-            return settings.place(place.position());
         } else if (quantity instanceof Quantity.Count count) {
             return Long.toString(count.count());
         } else if (quantity instanceof Quantity.OneIn one) {
@@ -95,12 +97,27 @@ final class ComputeWords {
         return f.length(aside.off()) + aside.right().map(right -> right ? " right" : " left").orElse("");
     }
 
-    /** The same in the other scale; empty where it is shown alike. */
+    /** The same in the other scale, or as decimals where it stands in inches; empty where nothing else is to be told. */
     String other(Quantity quantity, JobSettings settings) {
         Figures f = settings.figures();
-        String grid = quantity instanceof Quantity.Distance d ? f.length(d.grid()) : quantity instanceof Quantity.Area area ? f.area(area.grid()) : "";
-        String ground = quantity instanceof Quantity.Distance d ? f.length(d.ground()) : quantity instanceof Quantity.Area area ? f.area(area.ground()) : "";
+        if (quantity instanceof Quantity.Plain plain) {
+            return f.lengths().inInches() ? decimal(plain.length(), f) : "";
+        } else if (quantity instanceof Quantity.Distance d) {
+            String other = other(f.length(d.grid()), f.length(d.ground()), settings);
+            return f.lengths().inInches() ? decimal(isGrid(settings) ? d.grid() : d.ground(), f) + (other.isEmpty() ? "" : ", " + other) : other;
+        } else if (quantity instanceof Quantity.Component c) {
+            return other(f.difference(c.grid()), f.difference(c.ground()), settings);
+        }
+        return quantity instanceof Quantity.Area area ? other(f.area(area.grid()), f.area(area.ground()), settings) : "";
+    }
+
+    private static String other(String grid, String ground, JobSettings settings) {
         return grid.equals(ground) ? "" : isGrid(settings) ? ground + " ground" : grid + " grid";
+    }
+
+    /** What stands in inches, as decimals beside it. */
+    private static String decimal(Length length, Figures f) {
+        return f.lengths().coordinate(length) + " " + f.lengthUnit().symbol();
     }
 
     private static boolean isGrid(JobSettings settings) {
@@ -134,6 +151,8 @@ final class ComputeWords {
             return points.each().stream().limit(12).map(p -> given(slot, p, settings)).collect(Collectors.joining(", ")) + (points.each().size() > 12 ? " \u2026 " + points.each().size() : "");
         } else if (given instanceof Given.Strung) {
             return "a string";
+        } else if (given instanceof Given.Numbers numbers) {
+            return numbers.each().stream().map(n -> BigDecimal.valueOf(n).stripTrailingZeros().toPlainString()).collect(Collectors.joining(", "));
         } else if (given instanceof Given.Between between) {
             return between.from().name() + " to " + between.to().name();
         } else if (given instanceof Given.Word word) {
@@ -147,6 +166,8 @@ final class ComputeWords {
             case LENGTH, RISE -> f.bare(new Length(value));
             case GRADE -> f.grade(value);
             case AREA -> f.area(value);
+            case PART -> Decimals.print(value, 3);
+            case TIME -> settings.times().whole(Instant.ofEpochMilli(Math.round(value * 1000)));
             default -> Decimals.print(value, 0);
         };
     }

@@ -45,6 +45,10 @@ final class GivenWires {
                 var value = o.field("value", Wire.NUMBER, Given.Amount::value);
                 return row -> new Given.Amount(row.get(value));
             })),
+            new Wire.Kind<>("numbers", Given.Numbers.class, Wire.object(o -> {
+                var each = o.field("each", Wire.NUMBER.list(), Given.Numbers::each);
+                return row -> new Given.Numbers(row.get(each));
+            })),
             new Wire.Kind<>("between", Given.Between.class, Wire.object(o -> {
                 var from = o.field("from", Wires.SEEN, Given.Between::from);
                 var to = o.field("to", Wires.SEEN, Given.Between::to);

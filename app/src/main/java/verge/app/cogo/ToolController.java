@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.bind.annotation.RequestParam;
 import tools.jackson.databind.json.JsonMapper;
 import verge.app.form.Answers;
@@ -55,12 +56,12 @@ class ToolController {
         return "cogo/tools";
     }
 
-    @GetMapping("/tools/{tool}")
+    @RequestMapping(path = "/tools/{tool}", method = {RequestMethod.GET, RequestMethod.POST})
     String bench(@PathVariable UUID job, @PathVariable String tool, @RequestParam MultiValueMap<String, String> sent, Model model) {
         Tool chosen = chosen(tool);
         JobState state = computations.state(job);
         // What was touched or selected stands in the first field.
-        Answers answers = sent.containsKey("with") ? Answers.of(sent).with(Map.of(chosen.slots().get(0).id(), sent.getFirst("with"))) : Answers.of(sent);
+        Answers answers = sent.containsKey("with") ? answers(sent).with(Map.of(chosen.slots().get(0).id(), sent.getFirst("with"))) : answers(sent);
         model.addAttribute("tool", chosen);
         model.addAttribute("toolWords", words.tool(chosen));
         model.addAttribute("hint", words.hint(chosen));
@@ -76,9 +77,9 @@ class ToolController {
     }
 
     /** What comes out of what is given so far. */
-    @GetMapping("/tools/{tool}/worked")
+    @RequestMapping(path = "/tools/{tool}/worked", method = {RequestMethod.GET, RequestMethod.POST})
     String worked(@PathVariable UUID job, @PathVariable String tool, @RequestParam MultiValueMap<String, String> sent, Model model) {
-        worked(computations.state(job), chosen(tool), Answers.of(sent), model);
+        worked(computations.state(job), chosen(tool), answers(sent), model);
         return "cogo/tool :: worked";
     }
 
@@ -89,6 +90,7 @@ class ToolController {
                 WorkedView view = WorkedView.of(computations.work(state, tool, answers), state.settings(), words);
                 model.addAttribute("worked", view);
                 model.addAttribute("drawing", json.writeValueAsString(view.drawing()));
+                model.addAttribute("curve", view.curve() == null ? null : json.writeValueAsString(view.curve()));
             }
         } catch (SurveyException cannot) {
             boolean waits = cannot.problem() == Problem.COMPUTE_LACKS;
@@ -98,8 +100,18 @@ class ToolController {
 
     @PostMapping("/tools/{tool}/note")
     String note(@PathVariable UUID job, @PathVariable String tool, @RequestParam UUID entry, @RequestParam MultiValueMap<String, String> sent, Principal person) {
-        computations.note(job, chosen(tool), Answers.of(sent), new Author(entry, person.getName(), "page"));
+        computations.note(job, chosen(tool), answers(sent), new Author(entry, person.getName(), "page"));
         return "redirect:/jobs/" + job + "/compute/tools/" + chosen(tool);
+    }
+
+    /** What is cut off would give another figure without a word. */
+    private static Answers answers(MultiValueMap<String, String> sent) {
+        sent.toSingleValueMap().forEach((field, text) -> {
+            if (text.length() > Answers.LONGEST) {
+                throw new SurveyException(Problem.GIVEN_TOO_LONG, field, text.length(), Answers.LONGEST);
+            }
+        });
+        return Answers.of(sent);
     }
 
     private static Tool chosen(String tool) {

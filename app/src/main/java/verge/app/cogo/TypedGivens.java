@@ -1,5 +1,8 @@
 package verge.app.cogo;
 
+import java.time.DateTimeException;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -30,6 +33,7 @@ import verge.core.units.Sums;
  */
 final class TypedGivens {
     private static final int MOST_POINTS = 50_000;
+    private static final double MILLIS_PER_SECOND = 1000;
     private static final Pattern PERCENT = Pattern.compile("(.+?)\\s*%?");
     private static final Pattern ONE_IN = Pattern.compile("([+-]?)1\\s*(?::|in)\\s*(.+)", Pattern.CASE_INSENSITIVE);
     private static final Pattern AREA = Pattern.compile("(.+?)\\s*(m2|m\u00b2|ha|ac|acre|acres|ft2|ft\u00b2)", Pattern.CASE_INSENSITIVE);
@@ -64,7 +68,8 @@ final class TypedGivens {
             case WORD -> new Given.Word(word(slot, typed));
             case DEED -> new Given.Legs(DeedText.parse(typed, figures.lengthUnit(), figures.angles().unit()));
             case DIRECTION, LENGTH, RISE, GRADE -> between(typed).<Given>map(b -> b).orElseGet(() -> new Given.Amount(amount(slot, typed)));
-            case COUNT, NUMBER, AREA -> new Given.Amount(amount(slot, typed));
+            case NUMBERS -> new Given.Numbers(Arrays.stream(typed.split(typed.contains(";") ? ";" : "[,\\s]+")).map(String::strip).filter(n -> !n.isEmpty()).map(TypedGivens::number).toList());
+            case COUNT, NUMBER, PART, AREA, TIME -> new Given.Amount(amount(slot, typed));
         };
     }
 
@@ -81,12 +86,22 @@ final class TypedGivens {
             case LENGTH, RISE -> Sums.length(typed, figures.lengthUnit()).metres();
             case GRADE -> grade(typed);
             case AREA -> area(typed);
+            case TIME -> time(typed);
             default -> number(typed);
         };
     }
 
     private static double number(String typed) {
         return Decimals.parse(typed).orElseThrow(() -> new SurveyException(Problem.NOT_A_NUMBER, typed));
+    }
+
+    /** Day and time by the job's clocks, as in 2026-06-01 14:05:30. */
+    private double time(String typed) {
+        try {
+            return LocalDateTime.parse(typed.strip().replaceAll("\\s+", "T"), DateTimeFormatter.ISO_LOCAL_DATE_TIME).atZone(state.settings().work().zone()).toInstant().toEpochMilli() / MILLIS_PER_SECOND;
+        } catch (DateTimeException unreadable) {
+            throw new SurveyException(Problem.NOT_A_TIME, typed);
+        }
     }
 
     /** Per cent, or one in so many. */

@@ -3,12 +3,14 @@ package verge.app.cogo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import verge.core.cogo.Worked;
 import verge.core.coding.PointName;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
 import verge.core.settings.JobSettings;
+import verge.core.units.Decimals;
 
 /**
  * What a computation comes to, for a page.
@@ -16,7 +18,7 @@ import verge.core.settings.JobSettings;
  * @param groups figures that belong together, with what they belong to or nothing
  * @param drawing lines and points in metres of the grid, each place as [east, north]
  */
-record WorkedView(List<Group> groups, List<Point> points, boolean eitherOr, List<String> remarks, Drawing drawing) {
+record WorkedView(List<Group> groups, List<Point> points, boolean eitherOr, List<String> remarks, Drawing drawing, Curve curve) {
     private static final double SAGITTA_METRES = 0.005;
     /** A page cannot be read beyond that; what is kept is all. */
     private static final int MOST_SHOWN = 400;
@@ -30,6 +32,21 @@ record WorkedView(List<Group> groups, List<Point> points, boolean eitherOr, List
 
     /** @param kept whether it is ticked to be stored @param name it would have then, or empty */
     record Point(int number, String label, String place, boolean kept, String name) {
+    }
+
+    /** The curve as a path within a box of 100 by 40, and where the line lies on it. */
+    record Curve(String path, double at, double x, double y) {
+        private static final double WIDE = 100;
+        private static final double HIGH = 40;
+
+        static Curve of(Worked.Curve curve) {
+            int last = curve.samples().size() - 1;
+            String path = IntStream.rangeClosed(0, last).mapToObj(i -> Decimals.print(WIDE * i / last, 2) + " " + Decimals.print(HIGH * (1 - curve.samples().get(i)), 2)).collect(Collectors.joining("L", "M", ""));
+            double place = curve.at() * last;
+            int before = (int) Math.min(last - 1, Math.floor(place));
+            double value = curve.samples().get(before) + (place - before) * (curve.samples().get(before + 1) - curve.samples().get(before));
+            return new Curve(path, curve.at(), WIDE * curve.at(), HIGH * (1 - value));
+        }
     }
 
     record Drawing(List<List<double[]>> lines, List<double[]> points) {
@@ -48,7 +65,7 @@ record WorkedView(List<Group> groups, List<Point> points, boolean eitherOr, List
         List<Point> points = IntStream.range(0, Math.min(MOST_SHOWN, worked.points().size())).mapToObj(i -> new Point(i, words.made(worked.points().get(i)), settings.place(worked.points().get(i).position()),
                 result.names().containsKey(i), Optional.ofNullable(result.names().get(i)).flatMap(n -> n).map(PointName::text).orElse(""))).toList();
         return new WorkedView(groups, points, worked.eitherOr(), worked.remarks().stream().map(r -> words.remark(r, settings.figures())).toList(),
-                new Drawing(worked.lines().stream().map(WorkedView::line).toList(), worked.points().stream().map(p -> new double[] {p.position().plan().easting(), p.position().plan().northing()}).toList()));
+                new Drawing(worked.lines().stream().map(WorkedView::line).toList(), worked.points().stream().map(p -> new double[] {p.position().plan().easting(), p.position().plan().northing()}).toList()), worked.curve().map(Curve::of).orElse(null));
     }
 
     private static List<double[]> line(Path path) {

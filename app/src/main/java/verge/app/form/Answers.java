@@ -20,7 +20,8 @@ import verge.core.units.LengthUnit;
  * <p>A field that is not there takes its usual value; one that is there and cannot be understood is a problem in words.
  */
 public record Answers(Map<String, String> texts) {
-    private static final int LONGEST = 20_000;
+    /** More of one field is cut off. */
+    public static final int LONGEST = 20_000;
 
     public Answers {
         Map<String, String> kept = new LinkedHashMap<>();

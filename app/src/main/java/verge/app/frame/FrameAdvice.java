@@ -13,6 +13,8 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.servlet.HandlerMapping;
@@ -77,15 +79,20 @@ class FrameAdvice {
 
     @ModelAttribute
     void frame(HttpServletRequest request, @PathVariable(name = "job", required = false) UUID job, Model model) {
-        if (job != null && request.getMethod().equals("GET") && isPage(request)) {
+        if (job != null && isPage(request)) {
             model.addAttribute("frame", view(job, request.getRequestURI()));
         }
     }
 
-    /** What is answered in JSON has no frame round it. */
+    /** What is answered in JSON has no frame round it, nor has what is sent; unless it is a page's own address with more in it than an address can hold. */
     private static boolean isPage(HttpServletRequest request) {
-        return !(request.getAttribute(HandlerMapping.BEST_MATCHING_HANDLER_ATTRIBUTE) instanceof HandlerMethod method)
-                || !AnnotatedElementUtils.hasAnnotation(method.getMethod(), ResponseBody.class) && !AnnotatedElementUtils.hasAnnotation(method.getBeanType(), ResponseBody.class);
+        return !(request.getAttribute(HandlerMapping.BEST_MATCHING_HANDLER_ATTRIBUTE) instanceof HandlerMethod method) ? request.getMethod().equals("GET")
+                : isAsked(method) && !AnnotatedElementUtils.hasAnnotation(method.getMethod(), ResponseBody.class) && !AnnotatedElementUtils.hasAnnotation(method.getBeanType(), ResponseBody.class);
+    }
+
+    private static boolean isAsked(HandlerMethod method) {
+        RequestMapping mapping = AnnotatedElementUtils.findMergedAnnotation(method.getMethod(), RequestMapping.class);
+        return mapping != null && List.of(mapping.method()).contains(RequestMethod.GET);
     }
 
     private FrameView view(UUID id, String path) {

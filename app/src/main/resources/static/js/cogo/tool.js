@@ -15,18 +15,32 @@ export function mount(bench) {
   let asked = 0;
   let timer;
 
+  const slide = bench.querySelector('#slide');
+  const curve = () => {
+    const told = worked.querySelector('[data-curve]')?.dataset.curve;
+    if (slide && told) {
+      const { path, at, x, y } = JSON.parse(told);
+      slide.querySelector('.of-all').setAttribute('d', path);
+      slide.querySelector('.here').setAttribute('d', `M${x} 40V${y}H0`);
+      const slider = slide.querySelector('#slider');
+      slider === document.activeElement || (slider.value = at);
+    }
+    slide && (slide.hidden = !told);
+  };
+
   const draw = () => {
     const { lines, points } = JSON.parse(worked.querySelector('[data-drawing]')?.dataset.drawing ?? '{"lines": [], "points": []}');
     const feature = (role, geometry) => { const made = new ol.Feature({ geometry }); made.set('role', role); return made; };
     layer.clear();
     layer.addFeatures([...lines.map(line => feature('wall', new ol.geom.LineString(line))), ...points.map(at => feature('own', new ol.geom.Point(at)))]);
     bench.querySelector('#keep-as').hidden = points.length === 0;
+    curve();
   };
 
   const compute = async () => {
     const mine = ++asked;
     try {
-      const told = await fragment(`/jobs/${job}/compute/tools/${bench.dataset.tool}/worked?${new URLSearchParams(new FormData(form))}`);
+      const told = await fragment(`/jobs/${job}/compute/tools/${bench.dataset.tool}/worked`, { method: 'POST', body: new URLSearchParams(new FormData(form)) });
       if (mine === asked) {
         worked.replaceChildren(document.adoptNode(told));
         draw();
@@ -41,7 +55,14 @@ export function mount(bench) {
     if (event.target.name === 'made') {
       keep.disabled = false;
       keep.value = [...worked.querySelectorAll('[name=made]:checked')].map(box => box.value).join(',');
+    } else if (event.target.id === 'slider') {
+      const slid = slide.querySelector('#slid');
+      slid.disabled = false;
+      slid.value = event.target.value;
+      compute();
+      return;
     } else if (event.target.dataset.pick) {
+      slide && (slide.querySelector('#slid').disabled = true);
       keep.disabled = true;   // other points come out: which of them are meant is asked anew
     }
     soon();

@@ -128,6 +128,17 @@ class ComputeOfAJobTest {
         assertThat(worked(tool, fields).toLowerCase()).contains(words.toLowerCase().strip()).doesNotContain("exception");
     }
 
+    /** A selection comes with more names than an address holds, and one that is too long is refused whole. */
+    @Test
+    void aSelectionIsTakenOverWholeOrNotAtAll() throws Exception {
+        String bench = "/jobs/" + job.id() + "/compute/tools/CHAIN";
+        String many = "T1" + ", T4, T1".repeat(900);
+        HttpResponse<String> taken = visitor.post(bench, Map.of("with", many));
+        assertThat(taken.statusCode()).isEqualTo(200);
+        assertThat(taken.body()).contains("T4, T1, T4, T1").contains("So far");
+        assertThat(visitor.post(bench, Map.of("with", "T1" + ", T4, T1".repeat(3_000))).body()).contains("can be taken at once");
+    }
+
     /** Every computation has its words, and its bench opens. */
     @Test
     void everyComputationHasItsBench() throws Exception {

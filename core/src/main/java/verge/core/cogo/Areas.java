@@ -1,6 +1,5 @@
 package verge.core.cogo;
 
-import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -20,6 +19,8 @@ final class Areas {
     static final Slot SIDE = Slot.word("side", "left", "right");
     static final Slot SCALE = Slot.word("areaScale", "grid", "ground");
     private static final int MOST_PARTS = 200;
+    private static final int STEPS = 90;
+    private static final double TURN = 2 * Math.PI;
 
     private Areas() {
     }
@@ -35,9 +36,13 @@ final class Areas {
             throw new SurveyException(Problem.DIVIDE_HOW);
         }
         double whole = region.area();
+        OptionalDouble position = given.maybe("position", Slot.Kind.PART);
         List<DividingLine> lines;
         boolean eitherOr = false;
-        if (count.isPresent()) {
+        if (position.isPresent()) {
+            double part = Math.max(0, Math.min(1, position.getAsDouble()));
+            lines = List.of(direction.isPresent() ? Division.across(region, new Angle(direction.getAsDouble()), part) : Division.at(region, given.point("through").plan(), new Angle(part * TURN)));
+        } else if (count.isPresent()) {
             if (direction.isEmpty() || count.getAsDouble() < 2 || count.getAsDouble() > MOST_PARTS) {
                 throw new SurveyException(Problem.PARTS_UNFIT, MOST_PARTS);
             }
@@ -52,6 +57,14 @@ final class Areas {
         return told(given, region, lines, eitherOr, about);
     }
 
+    /** What lies on the side that is wanted, of the whole, over all places that the line can have. */
+    private static void curve(Givens given, Region region, DividingLine line, Worked.Builder worked) {
+        double whole = region.area();
+        boolean ofLeft = given.word(SIDE).equals("left");
+        List<Division.Sample> samples = given.has("through") ? Division.curve(region, given.point("through").plan()) : Division.curve(region, line.direction(), STEPS);
+        worked.curve(samples.stream().map(s -> (ofLeft ? s.left() : whole - s.left()) / whole).toList(), given.has("through") ? line.direction().radians() / TURN : Division.part(region, line));
+    }
+
     private static List<DividingLine> lines(Division.Outcome outcome, boolean ofLeft, double whole, double perUnit) {
         if (outcome instanceof Division.Beyond beyond) {
             double least = perUnit * (ofLeft ? beyond.least() : whole - beyond.most());
@@ -64,11 +77,10 @@ final class Areas {
     private static Worked told(Givens given, Region region, List<DividingLine> lines, boolean eitherOr, Position about) {
         Worked.Builder worked = Worked.builder().line(region.rim()).figure("areaWhole", given.scales().told(region.area(), about));
         Set<Position> seen = new LinkedHashSet<>();
-        List<DividingLine> shown = new ArrayList<>(lines);
-        for (int i = 0; i < shown.size(); i++) {
-            DividingLine line = shown.get(i);
+        for (int i = 0; i < lines.size(); i++) {
+            DividingLine line = lines.get(i);
             Parts parts = Parts.of(region, line);
-            String of = shown.size() > 1 ? String.valueOf(i + 1) : "";
+            String of = lines.size() > 1 ? String.valueOf(i + 1) : "";
             worked.figure("direction", of, new Quantity.Direction(line.direction())).figure("areaLeft", of, given.scales().told(line.left(), about))
                     .figure("areaRight", of, given.scales().told(region.area() - line.left(), about));
             if (parts.left().size() > 1) {
@@ -84,6 +96,9 @@ final class Areas {
                 worked.figure("lengthOfLine", of, new Quantity.Distance(new Length(length), new Length(length * given.scales().groundPerGrid(crossings.get(k).plan(), crossings.get(k + 1).plan(), about.elevation()))));
             }
             crossings.stream().filter(seen::add).forEach(c -> worked.point("onRim", of, c));
+        }
+        if (lines.size() == 1 || eitherOr) {
+            curve(given, region, lines.get(0), worked);
         }
         return (eitherOr ? worked.eitherOr() : worked).build();
     }

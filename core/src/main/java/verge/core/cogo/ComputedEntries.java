@@ -36,7 +36,7 @@ public final class ComputedEntries {
     }
 
     private static Optional<Worked> worked(Computed said, Looks looks, Scales scales) {
-        Givens.Sources sources = new Givens.Sources(seen -> seen.now(looks).map(StoredPoint::position), id -> SurveyString.of(id, looks.all(new StepsOf(id))).map(s -> Shape.of(s).paths()).orElse(List.of()));
+        Givens.Sources sources = new Givens.Sources(seen -> seen.now(looks).map(StoredPoint::position), id -> SurveyString.of(id, looks.all(new StepsOf(id))).map(s -> Shape.of(s).paths()).orElse(List.of()), SettingsEntries.inForce(looks));
         try {
             return Optional.of(said.tool().work(new Givens(said.given(), sources, scales)));
         } catch (SurveyException impossible) {

@@ -1,10 +1,13 @@
 package verge.core.cogo;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.ToDoubleFunction;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridInverse;
 import verge.core.geodesy.GridPoint;
@@ -22,6 +25,7 @@ import verge.core.units.Length;
 final class Constructions {
     private static final int MOST_POINTS = 5_000;
     private static final int MOST_SUSPECTS = 3;
+    private static final double HEAVIEST = 1e12;
 
     private Constructions() {
     }
@@ -196,12 +200,18 @@ final class Constructions {
         return worked.build();
     }
 
-    /** The mean of points; of heights that of those that have one. */
+    /** The mean of points, weighted if weights are given; of heights that of those that have one. */
     static Worked mean(Givens given) {
         List<Position> points = given.points("points");
-        GridPoint middle = BestLine.middle(points);
+        List<Double> weights = given.has("weights") ? given.numbers("weights") : Collections.nCopies(points.size(), 1.0);
+        if (weights.size() != points.size() || weights.stream().anyMatch(w -> !(w >= 0 && w < HEAVIEST)) || weights.stream().allMatch(w -> w == 0)) {
+            throw new SurveyException(Problem.WEIGHTS_UNFIT, weights.size(), points.size());
+        }
+        GridPoint first = points.get(0).plan();
+        GridPoint middle = first.plus(weighted(points, weights, p -> p.plan().northing() - first.northing()), weighted(points, weights, p -> p.plan().easting() - first.easting()));
         List<Position> high = points.stream().filter(p -> p.elevation().isPresent()).toList();
-        Optional<Elevation> height = high.isEmpty() ? Optional.empty() : Optional.of(new Elevation(high.stream().mapToDouble(p -> p.elevation().orElseThrow().metres()).average().orElseThrow()));
+        List<Double> weightsOfHigh = IntStream.range(0, points.size()).filter(i -> points.get(i).elevation().isPresent()).mapToObj(weights::get).toList();
+        Optional<Elevation> height = weightsOfHigh.stream().allMatch(w -> w == 0) ? Optional.empty() : Optional.of(new Elevation(weighted(high, weightsOfHigh, p -> p.elevation().orElseThrow().metres())));
         Worked.Builder worked = Worked.builder().point("mean", new Position(middle, height));
         for (int i = 0; i < points.size(); i++) {
             Position point = points.get(i);
@@ -214,6 +224,11 @@ final class Constructions {
             worked.remark(Worked.Caution.NO_HEIGHT);
         }
         return worked.build();
+    }
+
+    private static double weighted(List<Position> points, List<Double> weights, ToDoubleFunction<Position> of) {
+        double sum = IntStream.range(0, points.size()).mapToDouble(i -> weights.get(i) * of.applyAsDouble(points.get(i))).sum();
+        return sum / weights.stream().mapToDouble(w -> w).sum();
     }
 
     /** A deed from its begin. */

@@ -67,6 +67,13 @@ public sealed interface Given {
         }
     }
 
+    /** Several plain numbers in their order. */
+    record Numbers(List<Double> each) implements Given {
+        public Numbers {
+            each = List.copyOf(each);
+        }
+    }
+
     /** A figure that is taken from one point to another: the distance, the direction, the difference of heights or the grade, as its slot says. */
     record Between(PointSeen from, PointSeen to) implements Given {
         @Override

@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.function.Function;
 import verge.core.geodesy.Elevation;
+import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridInverse;
 import verge.core.geodesy.Position;
 import verge.core.plan.Path;
@@ -14,6 +15,8 @@ import verge.core.plan.Vertices;
 import verge.core.points.PointSeen;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobGeodesy;
+import verge.core.units.Angle;
 
 /** What a computation was given, as it is now: points where they lie, strings as they run. */
 public final class Givens {
@@ -26,14 +29,27 @@ public final class Givens {
      *
      * @param points where a point lies; empty if it is there no more
      * @param strings the lines of a string; empty likewise
+     * @param geodesy of the job; absent for plain coordinates
      */
-    public record Sources(Function<PointSeen, Optional<Position>> points, Function<UUID, List<Path>> strings) {
+    public record Sources(Function<PointSeen, Optional<Position>> points, Function<UUID, List<Path>> strings, Optional<JobGeodesy> geodesy) {
+        /** Of nothing but what is given itself. */
+        public static final Sources NONE = new Sources(seen -> Optional.empty(), id -> List.of(), Optional.empty());
     }
 
     public Givens(Map<String, Given> given, Sources sources, Scales scales) {
         this.given = Map.copyOf(given);
         this.sources = sources;
         this.scales = scales;
+    }
+
+    /** Where a place lies on the earth. @throws SurveyException NO_PLACE_ON_EARTH */
+    Geographic onEarth(Position position) {
+        return sources.geodesy().flatMap(JobGeodesy::onEarth).map(on -> on.apply(position.plan())).orElseThrow(() -> new SurveyException(Problem.NO_PLACE_ON_EARTH));
+    }
+
+    /** Grid azimuth = true azimuth − γ. */
+    Optional<Angle> convergence(Position position) {
+        return sources.geodesy().flatMap(geodesy -> geodesy.convergence(position.plan()));
     }
 
     public Scales scales() {
@@ -117,6 +133,10 @@ public final class Givens {
 
     private static Elevation height(PointSeen seen, Position position) {
         return position.elevation().orElseThrow(() -> new SurveyException(Problem.POINT_WITHOUT_HEIGHT, seen.name()));
+    }
+
+    List<Double> numbers(String slot) {
+        return ((Given.Numbers) required(slot)).each();
     }
 
     /** The word that was chosen, else the first that there is. */

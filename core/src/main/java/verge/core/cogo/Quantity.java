@@ -1,7 +1,6 @@
 package verge.core.cogo;
 
 import java.util.Optional;
-import verge.core.geodesy.Position;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 
@@ -9,6 +8,10 @@ import verge.core.units.Length;
 public sealed interface Quantity {
     /** Horizontal, in the grid and on the ground. */
     record Distance(Length grid, Length ground) implements Quantity {
+    }
+
+    /** What of a distance goes one way, with its sign, in the grid and on the ground. */
+    record Component(Length grid, Length ground) implements Quantity {
     }
 
     /** A length that is the same in whichever scale: in space, square to something, a radius given. */
@@ -39,9 +42,6 @@ public sealed interface Quantity {
 
     /** In cubic metres, on the ground. */
     record Content(double cubicMetres) implements Quantity {
-    }
-
-    record Place(Position position) implements Quantity {
     }
 
     record Count(long count) implements Quantity {

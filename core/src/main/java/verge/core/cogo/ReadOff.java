@@ -44,6 +44,7 @@ final class ReadOff {
             ground += told.ground().metres();
             worked.figure("direction", leg, new Quantity.Direction(GridInverse.between(from.plan(), to.plan()).azimuth())).figure("horizontal", leg, told);
             Optional<Length> rise = rise(from, to);
+            worked.figure("toNorth", leg, component(to.plan().northing() - from.plan().northing(), told)).figure("toEast", leg, component(to.plan().easting() - from.plan().easting(), told));
             rise.ifPresent(up -> worked.figure("rise", leg, new Quantity.Difference(up)).figure("grade", leg, new Quantity.Grade(up.metres() / told.ground().metres())));
             heights &= rise.isPresent();
             slope += rise.map(up -> Math.hypot(up.metres(), told.ground().metres())).orElse(0.0);
@@ -58,6 +59,11 @@ final class ReadOff {
             worked.remark(Caution.NO_HEIGHT);
         }
         return worked.build();
+    }
+
+    /** What of a distance goes north or east. */
+    private static Quantity component(double grid, Quantity.Distance of) {
+        return new Quantity.Component(new Length(grid), new Length(grid * of.ground().metres() / of.grid().metres()));
     }
 
     /** At one point from another to a third: both senses, and to which side it bends. */

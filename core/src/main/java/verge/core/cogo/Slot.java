@@ -32,7 +32,13 @@ public record Slot(String id, Kind kind, boolean wanted, int least, List<String>
         COUNT,
         /** Plain, as a weight. */
         NUMBER,
+        /** How far along what is possible, from 0 to 1, as something is slid. */
+        PART,
+        /** Several plain numbers. */
+        NUMBERS,
         AREA,
+        /** A moment, in seconds since the beginning of 1970 in universal time. */
+        TIME,
         /** One of several ways. */
         WORD,
         /** Legs of a deed. */

@@ -19,7 +19,7 @@ public enum Tool {
     RECTANGULAR(Group.PLACE, Constructions::rectangular, Slot.point("from"), Slot.figure("north", Kind.RISE), Slot.figure("east", Kind.RISE), Slot.maybe("rise", Kind.RISE)),
     OFFSET(Group.PLACE, Constructions::offset, Slot.line("line", 2), Slot.figure("along", Kind.RISE), Slot.figure("right", Kind.RISE)),
     ALONG(Group.PLACE, Constructions::along, Slot.line("line", 2), Slot.maybe("interval", Kind.LENGTH), Slot.maybe("count", Kind.COUNT), Slot.maybe("right", Kind.RISE)),
-    MEAN(Group.PLACE, Constructions::mean, Slot.points("points", 2)),
+    MEAN(Group.PLACE, Constructions::mean, Slot.points("points", 2), Slot.maybe("weights", Kind.NUMBERS)),
     DEED(Group.PLACE, Constructions::deed, Slot.point("begin"), Slot.figure("legs", Kind.DEED)),
 
     DIRECTIONS(Group.MEET, Intersections::directions, Slot.point("a"), Slot.figure("directionA", Kind.DIRECTION), Slot.point("b"), Slot.figure("directionB", Kind.DIRECTION)),
@@ -37,10 +37,14 @@ public enum Tool {
     BEST_CIRCLE(Group.CURVE, Fits::circle, Slot.points("points", 3)),
     BEST_PLANE(Group.CURVE, Fits::plane, Slot.points("points", 3), Slot.maybe("at", Kind.POINTS)),
 
-    DIVIDE(Group.DIVIDE, Areas::divide, Slot.line("ring", 3), Slot.maybe("area", Kind.AREA), Areas.SCALE, Areas.SIDE, Slot.maybe("direction", Kind.DIRECTION), Slot.maybe("through", Kind.POINT), Slot.maybe("parts", Kind.COUNT));
+    SUMS(Group.BEARING, Bearings::sums, Slot.maybe("length", Kind.RISE), Slot.maybe("angle", Kind.DIRECTION)),
+    MAGNETIC(Group.BEARING, Bearings::magnetic, Slot.figure("bearing", Kind.DIRECTION), Slot.maybe("declination", Kind.DIRECTION), Slot.maybe("then", Kind.DIRECTION), Slot.maybe("now", Kind.DIRECTION)),
+    SUN(Group.BEARING, Bearings::sun, Slot.point("at"), Slot.figure("time", Kind.TIME)),
+
+    DIVIDE(Group.DIVIDE, Areas::divide, Slot.line("ring", 3), Slot.maybe("area", Kind.AREA), Areas.SCALE, Areas.SIDE, Slot.maybe("direction", Kind.DIRECTION), Slot.maybe("through", Kind.POINT), Slot.maybe("parts", Kind.COUNT), Slot.maybe("position", Kind.PART));
 
     /** What they are for. */
-    public enum Group { READ, PLACE, MEET, CURVE, DIVIDE }
+    public enum Group { READ, PLACE, MEET, CURVE, BEARING, DIVIDE }
 
     private final Group group;
     private final Function<Givens, Worked> work;

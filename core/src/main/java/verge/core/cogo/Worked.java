@@ -2,6 +2,7 @@ package verge.core.cogo;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import verge.core.geodesy.Position;
 import verge.core.plan.Path;
 
@@ -12,8 +13,9 @@ import verge.core.plan.Path;
  * @param points that can be stored
  * @param eitherOr whether of the points one is meant, and the person says which
  * @param lines that are drawn
+ * @param curve of what can be had, where something is slid
  */
-public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, List<Path> lines, List<Remark> remarks) {
+public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, List<Path> lines, List<Remark> remarks, Optional<Curve> curve) {
     /** With it begins what a figure belongs to where that is no point but one of several ways. */
     public static final String WAY = "#";
 
@@ -22,6 +24,18 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
         points = List.copyOf(points);
         lines = List.copyOf(lines);
         remarks = List.copyOf(remarks);
+    }
+
+    /**
+     * What comes out over all of a range.
+     *
+     * @param samples at even parts of the range, from 0 to 1, of the most that there is
+     * @param at the part of the range that was taken
+     */
+    public record Curve(List<Double> samples, double at) {
+        public Curve {
+            samples = List.copyOf(samples);
+        }
     }
 
     /**
@@ -53,7 +67,8 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
         /** Directions meet behind one of the points. */
         BEHIND,
         /** Arguments: the angle in radians. */
-        FLAT_INTERSECTION
+        FLAT_INTERSECTION,
+        SUN_BELOW
     }
 
     /** A caution and its particulars. */
@@ -74,6 +89,7 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
         private final List<Path> lines = new ArrayList<>();
         private final List<Remark> remarks = new ArrayList<>();
         private boolean eitherOr;
+        private Curve curve;
 
         Builder figure(String label, Quantity quantity) {
             return figure(label, "", quantity);
@@ -108,8 +124,13 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
             return this;
         }
 
+        Builder curve(List<Double> samples, double at) {
+            curve = new Curve(samples, at);
+            return this;
+        }
+
         Worked build() {
-            return new Worked(figures, points, eitherOr, lines, remarks);
+            return new Worked(figures, points, eitherOr, lines, remarks, Optional.ofNullable(curve));
         }
     }
 }

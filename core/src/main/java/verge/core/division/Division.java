@@ -82,6 +82,19 @@ public final class Division {
         return new Turning(region, pivot, 0).curve();
     }
 
+    /** The line of a direction at a part of the way across a figure, 0 where it first touches it, 1 where it leaves it. */
+    public static DividingLine across(Region region, Angle direction, double part) {
+        Sweep sweep = sweep(region, direction);
+        double at = sweep.least() + part * (sweep.most() - sweep.least());
+        return line(sweep, direction, at, sweep.left(at));
+    }
+
+    /** The part of the way across at which a line lies. */
+    public static double part(Region region, DividingLine line) {
+        Sweep sweep = Sweep.of(region, line.on(), line.direction());
+        return -sweep.least() / (sweep.most() - sweep.least());
+    }
+
     /** The line of a direction through a place, with what it has to its left. */
     public static DividingLine at(Region region, GridPoint place, Angle direction) {
         return new DividingLine(place, direction, Sweep.of(region, place, direction).left(0));

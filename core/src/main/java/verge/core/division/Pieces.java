@@ -25,6 +25,26 @@ final class Pieces {
         sense = integral(Double.POSITIVE_INFINITY) < 0 ? -1 : 1;
     }
 
+    /** The same as somebody sees them who turns to the right. */
+    private Pieces(Pieces before, double angle) {
+        double cosine = Math.cos(angle);
+        double sine = Math.sin(angle);
+        int size = before.right.length;
+        right = new double[size];
+        ahead = new double[size];
+        arcs = new double[size][];
+        bulge = before.bulge;
+        sense = before.sense;
+        for (int i = 0; i < size; i++) {
+            right[i] = before.right[i] * cosine - before.ahead[i] * sine;
+            ahead[i] = before.ahead[i] * cosine + before.right[i] * sine;
+            double[] arc = before.arcs[i];
+            if (arc != null) {
+                arcs[i] = new double[] {arc[0] * cosine - arc[1] * sine, arc[1] * cosine + arc[0] * sine, arc[2], arc[3] + angle, arc[4], arc[5], arc[6]};
+            }
+        }
+    }
+
     static Pieces of(Path ring, Frame frame) {
         int size = ring.vertices().size();
         double[] right = new double[size];
@@ -36,6 +56,11 @@ final class Pieces {
             bulge[i] = ring.bulge(i);
         }
         return new Pieces(right, ahead, bulge);
+    }
+
+    /** As somebody sees them who turns to the right by an angle in radians, standing where they were seen from. */
+    Pieces turned(double angle) {
+        return new Pieces(this, angle);
     }
 
     int size() {
@@ -50,7 +75,10 @@ final class Pieces {
         return piece + 1 == right.length ? 0 : piece + 1;
     }
 
-    /** Middle to the right, middle ahead, radius, angle of the begin from the right towards ahead, and turn; null for an arc without a chord. */
+    /**
+     * Middle to the right, middle ahead, radius, angle of the begin from the right towards ahead, turn, how far it may leave the box of its ends, and the area between it and its chord,
+     * positive where it turns to the left; null for an arc without a chord.
+     */
     private double[] arc(int piece) {
         double alongRight = right[next(piece)] - right[piece];
         double alongAhead = ahead[next(piece)] - ahead[piece];
@@ -62,7 +90,9 @@ final class Pieces {
         double left = (1 - b * b) / (4 * b);   // of the chord's middle, in chords
         double middleRight = (right[piece] + right[next(piece)]) / 2 - left * alongAhead;
         double middleAhead = (ahead[piece] + ahead[next(piece)]) / 2 + left * alongRight;
-        return new double[] {middleRight, middleAhead, chord * (1 + b * b) / (4 * Math.abs(b)), Math.atan2(ahead[piece] - middleAhead, right[piece] - middleRight), 4 * Math.atan(b)};
+        double radius = chord * (1 + b * b) / (4 * Math.abs(b));
+        double turn = 4 * Math.atan(b);
+        return new double[] {middleRight, middleAhead, radius, Math.atan2(ahead[piece] - middleAhead, right[piece] - middleRight), turn, Math.abs(b) <= 1 ? Math.abs(b) * chord / 2 : 2 * radius, segment(radius, turn)};
     }
 
     /** What of the ring lies to the left of a line; of all of it, its area. */
@@ -95,21 +125,29 @@ final class Pieces {
 
     /** The same along an arc: what its chord gives, and what lies between both, piece by piece between the places where the line crosses it. */
     private double curved(int piece, double at) {
+        double reach = arcs[piece][5];
+        double begin = right[piece];
+        double end = right[next(piece)];
+        if (Math.max(begin, end) + reach <= at) {
+            return (begin + end) / 2 * (ahead[next(piece)] - ahead[piece]) + arcs[piece][6];
+        }
+        if (Math.min(begin, end) - reach >= at) {
+            return at * (ahead[next(piece)] - ahead[piece]);
+        }
         double[] cuts = cuts(piece, at);
         double sum = 0;
         for (int k = 0; k + 1 < cuts.length; k++) {
             double fromRight = rightAt(piece, cuts[k]);
             double toRight = rightAt(piece, cuts[k + 1]);
             double forward = aheadAt(piece, cuts[k + 1]) - aheadAt(piece, cuts[k]);
-            sum += rightAt(piece, (cuts[k] + cuts[k + 1]) / 2) >= at ? at * forward : (fromRight + toRight) / 2 * forward + segment(piece, cuts[k + 1] - cuts[k]);
+            sum += rightAt(piece, (cuts[k] + cuts[k + 1]) / 2) >= at ? at * forward : (fromRight + toRight) / 2 * forward + segment(arcs[piece][2], arcs[piece][4] * (cuts[k + 1] - cuts[k]));
         }
         return sum;
     }
 
     /** Between an arc and its chord, positive where it turns to the left. */
-    private double segment(int piece, double part) {
-        double turn = arcs[piece][4] * part;
-        return arcs[piece][2] * arcs[piece][2] * (turn - Math.sin(turn)) / 2;
+    private static double segment(double radius, double turn) {
+        return radius * radius * (turn - Math.sin(turn)) / 2;
     }
 
     /** Begin and end of a piece, 0 and 1, and in order between them where it crosses the line. */

@@ -1,5 +1,6 @@
 package verge.core.division;
 
+import java.util.Arrays;
 import verge.core.geodesy.GridPoint;
 import verge.core.plan.Region;
 import verge.core.units.Angle;
@@ -26,6 +27,12 @@ final class Sweep {
         return new Sweep(frame, region.rings().map(ring -> Pieces.of(ring, frame)).toArray(Pieces[]::new));
     }
 
+    /** As somebody finds it who turns to the right by an angle in radians. */
+    Sweep turned(double angle) {
+        return new Sweep(frame, Arrays.stream(rings).map(ring -> ring.turned(angle)).toArray(Pieces[]::new));
+    }
+
+    /** Where its own places are; of one that was turned, those from before. */
     Frame frame() {
         return frame;
     }

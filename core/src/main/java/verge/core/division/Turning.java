@@ -12,7 +12,7 @@ import verge.core.units.Angle;
 final class Turning {
     private static final int STEPS = 180;
     private static final double STEP = Math.PI / STEPS;
-    private final Region region;
+    private final Sweep north;
     private final GridPoint pivot;
     private final double whole;
     private final double small;
@@ -20,7 +20,7 @@ final class Turning {
     private final double[] around;
 
     Turning(Region region, GridPoint pivot, double small) {
-        this.region = region;
+        north = Sweep.of(region, pivot, Angle.ZERO);
         this.pivot = pivot;
         this.small = small;
         whole = region.area();
@@ -29,7 +29,7 @@ final class Turning {
     }
 
     private double left(double azimuth) {
-        return Sweep.of(region, pivot, new Angle(azimuth)).left(0);
+        return north.turned(azimuth).left(0);
     }
 
     private double at(int step) {

@@ -35,6 +35,16 @@ public final class Crossings {
             return arc.<Meetings.Carrier>map(a -> new Meetings.Circle(new GridPoint(a.centreNorth(), a.centreEast()), a.radius())).orElseGet(() -> new Meetings.Straight(from, to));
         }
 
+        /** Whether both are straight, one begins where the other ends, and it does not go straight back: then they have that place alone in common. */
+        boolean onlyMeetsAtJoint(Piece other) {
+            boolean joined = path == other.path && (to.equals(other.from) || other.to.equals(from));
+            if (!joined || arc.isPresent() || other.arc.isPresent()) {
+                return false;
+            }
+            double cross = (to.northing() - from.northing()) * (other.to.easting() - other.from.easting()) - (to.easting() - from.easting()) * (other.to.northing() - other.from.northing());
+            return Math.abs(cross) > ONE_PLACE_METRES * (from.distanceMetres(to) + other.from.distanceMetres(other.to)) && !(to.equals(other.from) && other.to.equals(from));
+        }
+
         boolean has(GridPoint place) {
             if (place.distanceMetres(from) <= ONE_PLACE_METRES || place.distanceMetres(to) <= ONE_PLACE_METRES) {
                 return true;
@@ -73,7 +83,7 @@ public final class Crossings {
         List<GridPoint> found = new ArrayList<>();
         for (Piece piece : pieces) {
             for (Object other : tree.query(piece.box())) {
-                if (((Piece) other).index() > piece.index() && found.size() < most) {
+                if (((Piece) other).index() > piece.index() && found.size() < most && !piece.onlyMeetsAtJoint((Piece) other)) {
                     meet(piece, (Piece) other, found);
                 }
             }

@@ -13,6 +13,8 @@ public enum Problem {
     DEED_LINE_UNFIT,
     /** Arguments: none. */
     DEED_EMPTY,
+    /** Arguments: the field, how many characters were sent, how many are taken. */
+    GIVEN_TOO_LONG,
     /** Arguments: the slot of the computation that nothing is given for. */
     COMPUTE_LACKS,
     /** Arguments: the point's name. */
@@ -49,6 +51,10 @@ public enum Problem {
     NO_FIT,
     /** Arguments: none. */
     PLANE_UPRIGHT,
+    /** Arguments: none. */
+    DECLINATION_HOW,
+    /** Arguments: how many weights, how many points. */
+    WEIGHTS_UNFIT,
     /** Arguments: none. */
     DIVIDE_HOW,
     /** Arguments: most parts. */

@@ -42,7 +42,8 @@ public final class Sums {
         Optional<Double> whole = product(text, one);
         for (int i = text.length() - 1; i > 0 && whole.isEmpty(); i--) {
             char sign = text.charAt(i);
-            if (sign == '+' || sign == '-') {
+            boolean twice = text.substring(i + 1).stripLeading().matches("[+-].*");   // a slip of the finger, not a sign of the figure
+            if ((sign == '+' || sign == '-') && !twice) {
                 Optional<Double> right = product(text.substring(i + 1), one);
                 Optional<Double> left = right.isEmpty() ? Optional.empty() : sum(text.substring(0, i), one);
                 whole = left.flatMap(a -> right.map(b -> sign == '+' ? a + b : a - b));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -20,6 +21,7 @@ import verge.core.coding.PointName;
 import verge.core.cogo.Worked.Caution;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.FlatSite;
+import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridInverse;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.GroundUse;
@@ -78,7 +80,7 @@ class ToolTest {
         }
 
         Worked work(Scales scales) {
-            return tool.work(new Givens(given, new Givens.Sources(seen -> Optional.empty(), id -> List.of()), scales));
+            return tool.work(new Givens(given, Givens.Sources.NONE, scales));
         }
 
         void refused(Problem problem) {
@@ -262,10 +264,47 @@ class ToolTest {
         assertThat(figure(inGrid, "areaRight", Quantity.Area.class).grid()).isCloseTo(300, within(1e-7));
         assertThat(figure(cut.word("areaScale", "ground").onGround(), "areaRight", Quantity.Area.class).ground()).isCloseTo(300, within(1e-7));
         assertThat(ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("parts", 4).degrees("direction", 90).inGrid().points()).hasSize(6);
+        Worked slid = ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("position", 0.25).degrees("direction", 0).inGrid();
+        assertThat(figure(slid, "areaLeft", Quantity.Area.class).grid()).isCloseTo(300, within(1e-7));
+        assertThat(slid.curve().orElseThrow().at()).isCloseTo(0.25, within(1e-9));
+        assertThat(inGrid.curve().orElseThrow().at()).isCloseTo(0.75, within(1e-9));
+        assertThat(inGrid.curve().orElseThrow().samples()).first().isEqualTo(1.0);
         ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("area", 1300).degrees("direction", 0).refused(Problem.AREA_IMPOSSIBLE);
         ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("area", 300).refused(Problem.DIVIDE_HOW);
         ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("parts", 1).degrees("direction", 0).refused(Problem.PARTS_UNFIT);
         assertThat(ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("area", 300).at("through", "0 0").inGrid().eitherOr()).isTrue();
+    }
+
+    @Test
+    void aWeightedMeanAndWeightsThatDoNotFit() {
+        Asked mean = ask(Tool.MEAN).points("points", "0 0 1", "4 0 5", "0 8");
+        mean.given.put("weights", new Given.Numbers(List.of(1.0, 3.0, 0.0)));
+        lies(mean.inGrid().points().get(0).position(), 3, 0);
+        assertThat(mean.inGrid().points().get(0).position().elevation().orElseThrow().metres()).isCloseTo(4, within(1e-12));
+        for (List<Double> unfit : List.of(List.of(1.0, 1.0), List.of(0.0, 0.0, 0.0), List.of(1.0, -1.0, 1.0))) {
+            mean.given.put("weights", new Given.Numbers(unfit));
+            mean.refused(Problem.WEIGHTS_UNFIT);
+        }
+    }
+
+    /** A line that the needle showed at N 3 W and that runs at 2 degrees now: it pointed 5 degrees east of where the grid has north. */
+    @Test
+    void anOldBearingIsTurnedByWhatTheNeedleWasOff() {
+        Worked worked = ask(Tool.MAGNETIC).degrees("bearing", 358).degrees("then", 357).degrees("now", 2).inGrid();
+        assertThat(figure(worked, "declination", Quantity.Turn.class).angle().degrees()).isCloseTo(5, within(1e-9));
+        assertThat(figure(worked, "direction", Quantity.Direction.class).azimuth().degrees()).isCloseTo(3, within(1e-9));
+        assertThat(figure(ask(Tool.MAGNETIC).degrees("bearing", 1).degrees("declination", -4).inGrid(), "direction", Quantity.Direction.class).azimuth().degrees()).isCloseTo(357, within(1e-9));
+        ask(Tool.MAGNETIC).degrees("bearing", 1).refused(Problem.DECLINATION_HOW);
+        ask(Tool.MAGNETIC).degrees("bearing", 1).degrees("declination", 2).degrees("then", 2).degrees("now", 3).refused(Problem.DECLINATION_HOW);
+        ask(Tool.SUN).at("at", "0 0").amount("time", 0).refused(Problem.NO_PLACE_ON_EARTH);
+    }
+
+    /** The example of Reda and Andreas, NREL/TP-560-34302: 17 October 2003, 12:30:30 at UTC−7, azimuth 194.34024°, zenith 50.11162° with a refraction of 0.01627°. */
+    @Test
+    void theSunStandsWhereThePublishedExampleHasIt() {
+        SunPosition sun = SunPosition.of(Instant.parse("2003-10-17T19:30:30Z"), Geographic.ofDegrees(39.742476, -105.1786), 1830.14);
+        assertThat(sun.azimuth().degrees()).isCloseTo(194.34024, within(2e-4));
+        assertThat(sun.altitude().degrees()).isCloseTo(90 - 50.11162 - 0.01627, within(2e-4));
     }
 
     /** A distance taken between two points and laid off from the first in their direction comes to the second, in whichever scale. */
@@ -276,7 +315,7 @@ class ToolTest {
         PointSeen to = PointSeen.named(new PointName("P2"));
         Map<String, Given> given = Map.of("from", new Given.Point(from), "direction", new Given.Between(from, to), "distance", new Given.Between(from, to), "rise", new Given.Between(from, to));
         for (Scales scales : List.of(Scales.plain(), new Scales(new FlatSite(GRID_PER_GROUND), GroundUse.GROUND_DISTANCES, true))) {
-            Worked worked = Tool.POLAR.work(new Givens(given, new Givens.Sources(seen -> Optional.ofNullable(points.get(seen.name())), id -> List.of()), scales));
+            Worked worked = Tool.POLAR.work(new Givens(given, new Givens.Sources(seen -> Optional.ofNullable(points.get(seen.name())), id -> List.of(), Optional.empty()), scales));
             assertThat(worked.points().get(0).position().plan().distanceMetres(points.get(to.name()).plan())).isLessThan(1e-8);
             assertThat(worked.points().get(0).position().elevation()).isEqualTo(points.get(to.name()).elevation());
         }
@@ -295,7 +334,7 @@ class ToolTest {
                     List<Given> fits = odd.stream().filter(g -> switch (slot.kind()) {
                         case POINT -> g instanceof Given.Spot;
                         case POINTS, LINE -> g instanceof Given.Points;
-                        case WORD, DEED -> false;
+                        case WORD, DEED, NUMBERS -> false;
                         default -> g instanceof Given.Amount;
                     }).toList();
                     if (!fits.isEmpty() && chance.nextInt(4) > 0) {
@@ -303,7 +342,7 @@ class ToolTest {
                     }
                 }
                 try {
-                    Worked worked = tool.work(new Givens(given, new Givens.Sources(seen -> Optional.empty(), id -> List.of()), Scales.plain()));
+                    Worked worked = tool.work(new Givens(given, Givens.Sources.NONE, Scales.plain()));
                     assertThat(worked.points()).allSatisfy(p -> assertThat(p.position().plan().northing()).isFinite());
                 } catch (SurveyException words) {
                     assertThat(words.problem()).isNotNull();

@@ -129,4 +129,23 @@ class TextTest {
         assertThat(Figures.metric().difference(new Length(-0.0001))).isEqualTo("0.000 m");
         assertThat(Figures.metric().grade(-0.0849)).isEqualTo("\u22128.49 %");
     }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"12.40+3.15 | 15.55", "12,40 + 3,15 | 15.55", "2*1.5 m - 500 mm | 2.5", "100/3 | 33.333333333333336", "10 - 2 - 3 | 5", "1 ft + 1 m | 1.3048", "12' 6-1/2\" | 3.8227", "2 * 12' 6-1/2\" + 1 | 8.6454",
+        "-3 + 5 | 2", "1.5 \u2212 2 | -0.5", "3 \u00d7 2 | 6", "6 1/2\" | 0.1651"})
+    void sumsAreReckonedAsTheyAreTyped(String typed, double metres) {
+        assertThat(Sums.length(typed.replace("\\u2212", "\u2212"), LengthUnit.METRE).metres()).isCloseTo(metres, within(1e-12));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"90 - 12 30 | 77.5", "45-30-15 | 45.504166666666667", "N 45 E + 180 | 225", "2 * 30 15 | 60.5", "359 59 59 + 0 00 02 | 360.000277777777778"})
+    void sumsOfAnglesToo(String typed, double degrees) {
+        assertThat(Sums.angle(typed, AngleUnit.DEGREES).degrees()).isCloseTo(degrees, within(1e-9));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"+", "1+", "+ +", "1++2", "a+1", "1/0", "1*", "2*3*", "1+2+3+4+5+6+7+8+9+1+2+3+4+5+6+7+8+9+1+2+3+4+5+6+7+8+9+1+2+3+4+5+6+7+8+9+1+2+3+4+5+6", "x+x+x+x+x+x+x+x+x+x+x+x+x+x+x+x+x+x"})
+    void whatIsNoSumIsRefusedAsItStands(String typed) {
+        assertThatThrownBy(() -> Sums.length(typed, LengthUnit.METRE)).isInstanceOf(SurveyException.class);
+    }
 }

@@ -1,0 +1,87 @@
+package verge.app.day;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import verge.app.journal.JournalService;
+import verge.app.support.Jobs;
+import verge.app.support.VergeServer;
+import verge.core.coding.PointName;
+import verge.core.geodesy.GridPoint;
+import verge.core.job.JobState;
+
+/** A person's way through computations: points touched in the sketch, values typed, one of two chosen, a line slid, and all of it in the book. */
+class ComputingTest extends InBrowser {
+    private UUID job;
+
+    ComputingTest(VergeServer.Running verge) {
+        super(verge);
+    }
+
+    @BeforeEach
+    void aJobWithControl() {
+        job = Jobs.withControl(verge).id();
+        browser.signIn();
+    }
+
+    private JobState state() {
+        return verge.bean(JournalService.class).state(job);
+    }
+
+    private GridPoint place(String name) {
+        return state().own(new PointName(name)).orElseThrow().position().plan();
+    }
+
+    private void touch(String name) {
+        browser.touch(place(name).northing(), place(name).easting());
+    }
+
+    private String value(String field) {
+        return browser.script("return document.getElementById(arguments[0]).value", field);
+    }
+
+    @Test
+    void oneOfTwoPlacesIsChosenAndFollowsItsPoints() {
+        browser.open("/jobs/" + job + "/compute");
+        browser.click(By.linkText("Other computations"));
+        browser.click(By.partialLinkText("Two distances"));
+        browser.until(d -> d.findElement(By.id("distanceA")).isDisplayed());
+        touch("T1");
+        browser.until(d -> value("a").equals("T1"));
+        browser.type("distanceA", "30+15");
+        browser.until(d -> {
+            browser.script("document.getElementById('b').focus()");
+            return true;
+        });
+        touch("T4");
+        browser.until(d -> value("b").equals("T4"));
+        browser.type("distanceB", "70");
+        browser.sees("Which one is meant?");
+        browser.click(By.cssSelector(".made:nth-of-type(2) input"));
+        browser.type("first", "m1");
+        browser.until(d -> d.findElement(By.cssSelector(".made input:checked")).isSelected() && d.findElement(By.id("worked")).getText().contains("m1, "));
+        browser.primary();
+        browser.until(d -> d.findElement(By.id("foot")).getText().contains("Two distances"));
+        assertThat(place("m1").distanceMetres(place("T1")) * state().toldPerGrid(state().own(new PointName("T1")).orElseThrow().position())).isCloseTo(45, within(1e-4));
+        assertThat(value("a")).as("the next one begins empty").isEmpty();
+    }
+
+    @Test
+    void aLineIsSlidUntilTheAreaSuits() {
+        browser.open("/jobs/" + job + "/compute/tools/DIVIDE");
+        browser.type("ring", "T1, T4, T3, T2");
+        browser.type("direction", "T1 to T4");
+        browser.type("area", "500");
+        browser.until(d -> d.findElement(By.id("slide")).isDisplayed());
+        String before = browser.text(By.id("worked"));
+        browser.script("const s = document.getElementById('slider'); s.value = 0.9; s.dispatchEvent(new Event('input', { bubbles: true }))");
+        browser.until(d -> !d.findElement(By.id("worked")).getText().equals(before));
+        browser.type("area", "99999");
+        browser.sees("What can be cut off on that side lies between");
+        assertThat(value("ring")).isEqualTo("T1, T4, T3, T2");
+    }
+}
