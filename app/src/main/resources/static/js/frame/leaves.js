@@ -11,12 +11,14 @@ const FRAME = ['top', 'tabs', 'foot'];
 const REPLACED = [...FRAME, 'bench', 'over', 'strip'];
 let leaveBench = () => {};
 
-/** Fetches a page and shows it in this one's frame. */
-export async function turnTo(url, options = {}, remember = true) {
+/** Fetches a page and shows it in this one's frame. @param sent the form that was sent, whose draft goes once there is an answer, before the same form comes back empty */
+export async function turnTo(url, options = {}, remember = true, sent = null) {
   document.documentElement.dataset.turning = '';
   try {
     const before = linesShown();
-    show(await page(url, options), remember);
+    const fetched = await page(url, options);
+    sent && dropDraft(sent);
+    show(fetched, remember);
     options.method === 'POST' && linesShown() > before && tellStored();
     const place = new URL(url, location.href).hash.slice(1);
     if (place) {
@@ -132,11 +134,11 @@ function submitted(form, button) {
     fields.append(button.name, button.value);
   }
   if ((button?.getAttribute('formmethod') ?? form.method) === 'post') {
-    return turnTo(action, { method: 'POST', body: new URLSearchParams(fields) });
+    return turnTo(action, { method: 'POST', body: new URLSearchParams(fields) }, true, form);
   }
   const url = new URL(action);
   url.search = new URLSearchParams(fields);
-  return turnTo(url.href);
+  return turnTo(url.href, {}, true, form);
 }
 
 export function listenToLeaves() {
@@ -151,7 +153,7 @@ export function listenToLeaves() {
     const form = event.target;
     if ('leaf' in form.dataset && !event.submitter?.hasAttribute('data-download')) {
       event.preventDefault();
-      submitted(form, event.submitter).then(() => dropDraft(form), () => {});
+      submitted(form, event.submitter).catch(() => {});   // it has said why
     }
   });
   document.addEventListener('verge:book', event => refreshing.catch(() => {}).then(() => linesShown() < event.detail.lines && refreshFrame()).catch(() => {}));
