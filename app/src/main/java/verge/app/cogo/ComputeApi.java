@@ -122,17 +122,18 @@ class ComputeApi {
         return switch (slot.kind()) {
             case POINT -> value.isArray() ? new Given.Spot(spot(slot, value)) : named.of(slot, text(slot, value));
             case POINTS, LINE -> named.of(slot, text(slot, value));
-            case WORD -> word(slot, text(slot, value));
+            case NUMBERS -> numbers(slot, value);
+            case WORD -> new Given.Word(TypedGivens.word(slot, text(slot, value)));
             case DEED -> new Given.Legs(DeedText.parse(text(slot, value), LengthUnit.METRE, AngleUnit.DEGREES));
             default -> value.isNumber() && Double.isFinite(value.doubleValue()) ? new Given.Amount(value.doubleValue()) : named.of(slot, text(slot, value));
         };
     }
 
-    private static Given word(Slot slot, String text) {
-        if (!slot.choices().contains(text)) {
-            throw new SurveyException(Problem.CHOICE_UNFIT, slot.id(), text, String.join(", ", slot.choices()));
+    private static Given numbers(Slot slot, JsonNode value) {
+        if (!value.isArray() || !value.valueStream().allMatch(JsonNode::isNumber)) {
+            throw new SurveyException(Problem.FIELD_UNREADABLE, slot.id());
         }
-        return new Given.Word(text);
+        return new Given.Numbers(value.valueStream().map(JsonNode::doubleValue).toList());
     }
 
     private static String text(Slot slot, JsonNode value) {

@@ -175,6 +175,6 @@ final class ComputeWords {
     /** A refusal with its lengths and areas in the job's figures. */
     SurveyException told(SurveyException refused, JobSettings settings) {
         return new SurveyException(refused.problem(), refused.arguments().stream().map(a -> a instanceof Length length ? settings.figures().length(length)
-                : a instanceof Quantity quantity ? quantity(quantity, settings) : refused.problem() == Problem.COMPUTE_LACKS || refused.problem() == Problem.LENGTH_NOUGHT ? word("slot." + a) : a).toArray());
+                : a instanceof Quantity quantity ? quantity(quantity, settings) : refused.problem() == Problem.COMPUTE_LACKS || refused.problem() == Problem.GIVEN_TOO_LARGE || refused.problem() == Problem.LENGTH_NOUGHT ? word("slot." + a) : a).toArray());
     }
 }

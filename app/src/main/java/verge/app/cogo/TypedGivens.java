@@ -73,7 +73,8 @@ final class TypedGivens {
         };
     }
 
-    private static String word(Slot slot, String typed) {
+    /** @throws SurveyException CHOICE_UNFIT */
+    static String word(Slot slot, String typed) {
         if (!slot.choices().contains(typed)) {
             throw new SurveyException(Problem.CHOICE_UNFIT, slot.id(), typed.length() > 40 ? typed.substring(0, 40) : typed, String.join(", ", slot.choices()));
         }

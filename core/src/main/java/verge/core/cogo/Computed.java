@@ -29,6 +29,11 @@ public record Computed(Tool tool, Map<String, Given> given, boolean onGround, Li
      * @param index among them, from 0
      */
     public record Kept(int index, PointName name, Code code) {
+        public Kept {
+            if (index < 0) {
+                throw new IllegalArgumentException("point " + index);
+            }
+        }
     }
 
     @Override

@@ -10,6 +10,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import verge.core.cogo.CircularCurve.Element;
 import verge.core.cogo.CircularCurve.Known;
+import verge.core.geodesy.GridPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
@@ -76,7 +77,7 @@ public final class DeedText {
                 try {
                     var metres = LengthText.parse(length, lengths);
                     Angle azimuth = AngleText.parse(bearing, angles).wholeCircle();
-                    return metres.metres() > 0 ? Optional.of(new Deed.Straight(azimuth, metres)) : Optional.empty();
+                    return metres.metres() > 0 && metres.metres() < GridPoint.FARTHEST_METRES ? Optional.of(new Deed.Straight(azimuth, metres)) : Optional.empty();
                 } catch (SurveyException notHere) {
                     continue;   // the blank may be one within the length or the bearing
                 }
@@ -113,7 +114,7 @@ public final class DeedText {
         }
         Double radius = known.remove(Element.RADIUS);
         boolean placed = chord.isPresent() ? radial.isEmpty() : radial.isPresent() || !first;
-        if (radius == null || radius <= 0 || known.size() != 1 || known.values().iterator().next() <= 0 || !placed) {
+        if (radius == null || radius <= 0 || radius > GridPoint.FARTHEST_METRES || known.size() != 1 || known.values().iterator().next() <= 0 || !placed) {
             return Optional.empty();
         }
         Map.Entry<Element, Double> other = known.entrySet().iterator().next();

@@ -9,6 +9,7 @@ import java.util.function.Function;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridInverse;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
@@ -20,6 +21,9 @@ import verge.core.units.Angle;
 
 /** What a computation was given, as it is now: points where they lie, strings as they run. */
 public final class Givens {
+    /** Of areas and moments: no site is larger. */
+    private static final double LARGEST = 1e12;
+
     private final Map<String, Given> given;
     private final Sources sources;
     private final Scales scales;
@@ -57,7 +61,16 @@ public final class Givens {
     }
 
     private Given required(String slot) {
-        return Optional.ofNullable(given.get(slot)).orElseThrow(() -> new SurveyException(Problem.COMPUTE_LACKS, slot));
+        return Optional.ofNullable(given.get(slot)).orElseThrow(() -> lacks(slot));
+    }
+
+    /** What is given for a slot; what is of another kind, as a program or another's book may have it, is none. */
+    private <G extends Given> G required(String slot, Class<G> kind) {
+        return Optional.of(required(slot)).filter(kind::isInstance).map(kind::cast).orElseThrow(() -> lacks(slot));
+    }
+
+    private static SurveyException lacks(String slot) {
+        return new SurveyException(Problem.COMPUTE_LACKS, slot);
     }
 
     boolean has(String slot) {
@@ -65,11 +78,16 @@ public final class Givens {
     }
 
     Position point(String slot) {
-        return position(required(slot));
+        return position(slot, required(slot));
     }
 
-    private Position position(Given given) {
-        return given instanceof Given.Spot spot ? spot.position() : position(((Given.Point) given).point());
+    private Position position(String slot, Given given) {
+        if (given instanceof Given.Spot spot) {
+            return spot.position();
+        } else if (given instanceof Given.Point point) {
+            return position(point.point());
+        }
+        throw lacks(slot);
     }
 
     private Position position(PointSeen seen) {
@@ -77,7 +95,11 @@ public final class Givens {
     }
 
     List<Position> points(String slot) {
-        return ((Given.Points) required(slot)).each().stream().map(this::position).toList();
+        List<Given> each = required(slot, Given.Points.class).each();
+        if (each.isEmpty()) {
+            throw lacks(slot);
+        }
+        return each.stream().map(one -> position(slot, one)).toList();
     }
 
     /** The name of a point as it is told, or its number. */
@@ -98,18 +120,24 @@ public final class Givens {
     }
 
     double amount(String slot, Slot.Kind kind) {
-        return amount(required(slot), kind);
+        return amount(slot, required(slot), kind);
     }
 
     OptionalDouble maybe(String slot, Slot.Kind kind) {
-        return given.containsKey(slot) ? OptionalDouble.of(amount(given.get(slot), kind)) : OptionalDouble.empty();
+        return given.containsKey(slot) ? OptionalDouble.of(amount(slot, given.get(slot), kind)) : OptionalDouble.empty();
     }
 
-    private double amount(Given given, Slot.Kind kind) {
+    private double amount(String slot, Given given, Slot.Kind kind) {
         if (given instanceof Given.Amount amount) {
+            double largest = kind == Slot.Kind.LENGTH || kind == Slot.Kind.RISE ? GridPoint.FARTHEST_METRES : LARGEST;
+            if (Math.abs(amount.value()) > largest) {
+                throw new SurveyException(Problem.GIVEN_TOO_LARGE, slot);
+            }
             return amount.value();
         }
-        Given.Between between = (Given.Between) given;
+        if (!(given instanceof Given.Between between)) {
+            throw lacks(slot);
+        }
         Position from = position(between.from());
         Position to = position(between.to());
         return switch (kind) {
@@ -117,7 +145,7 @@ public final class Givens {
             case LENGTH -> length(from, to);
             case RISE -> rise(between, from, to);
             case GRADE -> rise(between, from, to) / scales.told(from.plan(), to.plan(), from.elevation()).ground().metres();
-            default -> throw new IllegalArgumentException(kind + " between points");
+            default -> throw lacks(slot);
         };
     }
 
@@ -136,7 +164,7 @@ public final class Givens {
     }
 
     List<Double> numbers(String slot) {
-        return ((Given.Numbers) required(slot)).each();
+        return required(slot, Given.Numbers.class).each();
     }
 
     /** The word that was chosen, else the first that there is. */
@@ -145,6 +173,6 @@ public final class Givens {
     }
 
     Deed deed(String slot) {
-        return ((Given.Legs) required(slot)).deed();
+        return required(slot, Given.Legs.class).deed();
     }
 }

@@ -15,6 +15,8 @@ public enum Problem {
     DEED_EMPTY,
     /** Arguments: the field, how many characters were sent, how many are taken. */
     GIVEN_TOO_LONG,
+    /** Arguments: the slot of the computation. */
+    GIVEN_TOO_LARGE,
     /** Arguments: the slot of the computation that nothing is given for. */
     COMPUTE_LACKS,
     /** Arguments: the point's name. */
