@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.boot.autoconfigure.web.WebProperties;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.ResourcePatternResolver;
@@ -26,6 +27,7 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
  * field would pay for with each page; and a new Verge never runs with the scripts of the old one, for its own stand elsewhere.
  */
 @Component
+@ConditionalOnWebApplication   // rebuilding points needs no pages
 class PageFiles implements WebMvcConfigurer {
     private static final CacheControl FOR_GOOD = CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable();
     private static final int ENOUGH = 12;
