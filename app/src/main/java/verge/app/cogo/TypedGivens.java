@@ -69,7 +69,7 @@ final class TypedGivens {
             case DEED -> new Given.Legs(DeedText.parse(typed, figures.lengthUnit(), figures.angles().unit()));
             case DIRECTION, LENGTH, RISE, GRADE -> between(typed).<Given>map(b -> b).orElseGet(() -> new Given.Amount(amount(slot, typed)));
             case NUMBERS -> new Given.Numbers(Arrays.stream(typed.split(typed.contains(";") ? ";" : "[,\\s]+")).map(String::strip).filter(n -> !n.isEmpty()).map(TypedGivens::number).toList());
-            case COUNT, NUMBER, PART, AREA, TIME -> new Given.Amount(amount(slot, typed));
+            case COUNT, PART, AREA, TIME -> new Given.Amount(amount(slot, typed));
         };
     }
 

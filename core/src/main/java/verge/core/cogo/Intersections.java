@@ -1,5 +1,6 @@
 package verge.core.cogo;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import verge.core.cogo.Worked.Caution;
@@ -24,6 +25,8 @@ final class Intersections {
     private static final double PARALLEL = 1e-9;
     /** Long enough that a nanometre of its end turns no direction. */
     private static final double RAY_METRES = 1e4;
+    /** Each makes what is left a thousandth. */
+    private static final int ROUNDS = 3;
     private static final List<String> FROM_BOTH = List.of("horizontalA", "horizontalB");
 
     private Intersections() {
@@ -71,8 +74,7 @@ final class Intersections {
         Position a = given.point("a");
         Position b = given.point("b");
         Straight ray = ray(a, given.amount("directionA", Slot.Kind.DIRECTION));
-        Circle circle = circle(given, b, "distanceB");
-        return meetings(given, ray, circle, List.of(a, b), FROM_BOTH, Optional.of(ray));
+        return meetings(given, place -> ray, circle(given, b, "distanceB"), List.of(a, b), FROM_BOTH, Optional.of(ray));
     }
 
     static Worked distances(Givens given) {
@@ -86,11 +88,28 @@ final class Intersections {
         Position b = given.point("b");
         Position centre = given.point("centre");
         Straight line = through(a, b);
-        return meetings(given, line, circle(given, centre, "radius"), List.of(a, centre), List.of("horizontalA", "horizontalCentre"), Optional.of(line));
+        return meetings(given, place -> line, circle(given, centre, "radius"), List.of(a, centre), List.of("horizontalA", "horizontalCentre"), Optional.of(line));
     }
 
-    private static Worked meetings(Givens given, Carrier one, Carrier other, List<Position> from, List<String> labels, Optional<Straight> sides) {
-        List<GridPoint> places = Meetings.between(one, other);
+    /** What a line or a circle is in the grid, where it meets a place: a ground distance has another scale in every direction. */
+    private interface Drawn {
+        Carrier to(GridPoint place);
+    }
+
+    /** The place with the scale that each line to it has. */
+    private static GridPoint refined(Drawn one, Drawn other, GridPoint rough) {
+        GridPoint place = rough;
+        for (int round = 0; round < ROUNDS; round++) {
+            GridPoint before = place;
+            place = Meetings.between(one.to(before), other.to(before)).stream().min(Comparator.comparingDouble(p -> p.distanceMetres(before))).orElse(before);
+        }
+        return place;
+    }
+
+    private static Worked meetings(Givens given, Drawn drawn, Drawn drawnOther, List<Position> from, List<String> labels, Optional<Straight> sides) {
+        Carrier one = drawn.to(from.get(0).plan());
+        Carrier other = drawnOther.to(from.get(1).plan());
+        List<GridPoint> places = Meetings.between(one, other).stream().map(rough -> refined(drawn, drawnOther, rough)).toList();
         if (places.isEmpty()) {
             throw new SurveyException(Problem.DO_NOT_MEET, new Length(Meetings.gap(one, other)));
         }
@@ -115,12 +134,12 @@ final class Intersections {
         return Worked.builder().point("foot", beside.foot().position()).figure("horizontal", given.scales().told(point.plan(), foot, point.elevation())).line(ReadOff.line(List.of(point, beside.foot().position()), false)).build();
     }
 
-    private static Circle circle(Givens given, Position centre, String slot) {
-        double radius = given.amount(slot, Slot.Kind.LENGTH) * given.scales().gridPerGiven(centre);
+    private static Drawn circle(Givens given, Position centre, String slot) {
+        double radius = given.amount(slot, Slot.Kind.LENGTH);
         if (radius <= 0) {
             throw new SurveyException(Problem.LENGTH_NOUGHT, slot);
         }
-        return new Circle(centre.plan(), radius);
+        return place -> new Circle(centre.plan(), radius * given.scales().gridPerGiven(centre, place));
     }
 
     static Straight ray(Position from, double azimuth) {

@@ -29,7 +29,12 @@ public record Scales(Plane plane, GroundUse use, boolean givenOnGround) {
 
     /** Grid over what is given, at a place. */
     public double gridPerGiven(Position at) {
-        return givenOnGround ? 1 / groundPerGrid(at.plan(), at.plan(), at.elevation()) : 1;
+        return gridPerGiven(at, at.plan());
+    }
+
+    /** Grid over what is given, along a line that is measured from its begin. */
+    public double gridPerGiven(Position from, GridPoint to) {
+        return givenOnGround ? 1 / groundPerGrid(from.plan(), to, from.elevation()) : 1;
     }
 
     /** A given distance from a place in a direction, in metres of the grid. */

@@ -30,11 +30,9 @@ public record Slot(String id, Kind kind, boolean wanted, int least, List<String>
         /** Rise over horizontal distance. */
         GRADE,
         COUNT,
-        /** Plain, as a weight. */
-        NUMBER,
         /** How far along what is possible, from 0 to 1, as something is slid. */
         PART,
-        /** Several plain numbers. */
+        /** Several plain numbers, as weights. */
         NUMBERS,
         AREA,
         /** A moment, in seconds since the beginning of 1970 in universal time. */

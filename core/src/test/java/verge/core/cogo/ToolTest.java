@@ -22,10 +22,15 @@ import verge.core.cogo.Worked.Caution;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.FlatSite;
 import verge.core.geodesy.Geographic;
+import verge.core.geodesy.Geoid;
 import verge.core.geodesy.GridInverse;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.GroundUse;
+import verge.core.geodesy.Heights;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.ProjectedPlane;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.SystemText;
 import verge.core.plan.Arc;
 import verge.core.points.PointSeen;
 import verge.core.problem.Problem;
@@ -140,6 +145,20 @@ class ToolTest {
             polar.given.put("from", new Given.Spot(new Position(a, Optional.of(new Elevation(5)))));
             assertThat((ground ? polar.onGround() : polar.inGrid()).points().get(0).position().plan().distanceMetres(p)).isLessThan(1e-6);
         }
+    }
+
+    /** Far from the central meridian the scale of a line of kilometres is not that of its begin: what was told comes back to a hundredth of a millimetre. */
+    @Test
+    void groundDistancesHaveTheScaleOfTheirLine() {
+        ProjectedPlane plane = new ProjectedPlane(SystemText.projection((CoordinateSystem.Projected) SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +units=m")), new Heights(Optional.of(Geoid.constant(40)), Optional.empty(), Optional.empty()));
+        Scales scales = new Scales(plane, GroundUse.GROUND_DISTANCES, true);
+        Position a = Position.of(N0, E0 + 150_000, 10);
+        Position b = Position.of(N0 + 4_000, E0 + 153_000, 400);
+        GridPoint p = new GridPoint(N0 - 1_500, E0 + 154_000);
+        Asked asked = ask(Tool.DISTANCES).amount("distanceA", scales.told(a.plan(), p, a.elevation()).ground().metres()).amount("distanceB", scales.told(b.plan(), p, b.elevation()).ground().metres());
+        asked.given.put("a", new Given.Spot(a));
+        asked.given.put("b", new Given.Spot(b));
+        assertThat(asked.work(scales).points()).anySatisfy(made -> assertThat(made.position().plan().distanceMetres(p)).isLessThan(1e-5));
     }
 
     @Test
