@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -25,6 +26,7 @@ import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
+import verge.core.plan.Path;
 import verge.core.plan.Vertices;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -34,6 +36,10 @@ import verge.core.units.LengthUnit;
 /** Computations for programs: in a job with its points and scales, or of plain coordinates without one. */
 @RestController
 class ComputeApi {
+    private static final Slot RING = Tool.AREA.slots().get(0);
+    /** Less than a millionth of a turn short of a whole circle. */
+    private static final double FULLEST_BULGE = 1e6;
+
     private final ComputeService computations;
 
     ComputeApi(ComputeService computations) {
@@ -44,18 +50,18 @@ class ComputeApi {
      * What is given, by slots.
      *
      * @param given a number in metres, radians, square metres or plain; a place as [north, east] or [north, east, height]; several places as a list of these; a word; a deed as text
-     *        in metres and degrees; in a job also the name of a point or of a string, or names of points as a list
+     *        in metres and degrees; a line with arcs as {places, bulges, closed}, a bulge being the tangent of a quarter of the angle that the piece turns through to the left; several lines as a
+     *        list; in a job also the name of a point, of a string or of a line of a file, or names of points as a list
      * @param ground whether lengths are ground distances; absent for as the job speaks
      */
     record Asked(Map<String, JsonNode> given, Boolean ground) {
     }
 
-    /** @param line each a list of [north, east] with arcs as chords of 1 mm */
-    record Answer(List<FigureBody> figures, List<PointBody> points, boolean eitherOr, List<List<double[]>> lines, List<Worked.Remark> remarks) {
+    record Answer(List<FigureBody> figures, List<PointBody> points, boolean eitherOr, List<LineBody> lines, List<Worked.Remark> remarks) {
         static Answer of(Worked worked) {
             return new Answer(worked.figures().stream().map(f -> new FigureBody(f.label(), f.of(), f.quantity().getClass().getSimpleName(), f.quantity())).toList(),
                     worked.points().stream().map(p -> new PointBody(p.label(), p.of(), p.position().plan().northing(), p.position().plan().easting(), p.position().elevation().map(Elevation::metres).orElse(null))).toList(),
-                    worked.eitherOr(), worked.lines().stream().map(path -> ComputeApi.places(path.chords(0.001))).toList(), worked.remarks());
+                    worked.eitherOr(), worked.lines().stream().map(LineBody::of).toList(), worked.remarks());
         }
     }
 
@@ -63,6 +69,15 @@ class ComputeApi {
     }
 
     record PointBody(String point, String of, double north, double east, Double height) {
+    }
+
+    /** @param role given, made or doubtful @param places each [north, east], with arcs as chords that leave them by 1 mm at most */
+    record LineBody(String role, String line, String of, List<double[]> places) {
+        private static final double SAGITTA_METRES = 0.001;
+
+        static LineBody of(Worked.Line line) {
+            return new LineBody(line.role().name().toLowerCase(Locale.ROOT), line.label(), line.of(), ComputeApi.places(line.path().chords(SAGITTA_METRES)));
+        }
     }
 
     private static List<double[]> places(Vertices vertices) {
@@ -73,7 +88,7 @@ class ComputeApi {
     @PostMapping("/api/v1/jobs/{job}/compute/{tool}")
     Answer compute(@PathVariable UUID job, @PathVariable String tool, @RequestBody Asked asked) {
         JobState state = computations.state(job);
-        TypedGivens names = new TypedGivens(state);
+        TypedGivens names = computations.typed(job, state);
         Tool chosen = tool(tool);
         Map<String, Given> given = given(chosen, asked, names::given);
         boolean ground = asked.ground() == null ? !state.settings().ground().distanceWord().equals("grid") : asked.ground();
@@ -110,6 +125,9 @@ class ComputeApi {
     }
 
     private static Given given(Slot slot, JsonNode value, Named named) {
+        if (slot.kind() == Slot.Kind.LINES) {
+            return new Given.Lines((value.isArray() ? value.valueStream() : Stream.of(value)).map(one -> given(RING, one, named)).toList());
+        }
         boolean several = slot.kind() == Slot.Kind.POINTS || slot.kind() == Slot.Kind.LINE;
         if (several && value.isArray()) {
             Slot one = new Slot(slot.id(), Slot.Kind.POINT, true, 1, List.of());
@@ -121,12 +139,25 @@ class ComputeApi {
         }
         return switch (slot.kind()) {
             case POINT -> value.isArray() ? new Given.Spot(spot(slot, value)) : named.of(slot, text(slot, value));
-            case POINTS, LINE -> named.of(slot, text(slot, value));
+            case LINE -> value.isObject() ? drawn(slot, value) : named.of(slot, text(slot, value));
+            case POINTS -> named.of(slot, text(slot, value));
             case NUMBERS -> numbers(slot, value);
             case WORD -> new Given.Word(TypedGivens.word(slot, text(slot, value)));
             case DEED -> new Given.Legs(DeedText.parse(text(slot, value), LengthUnit.METRE, AngleUnit.DEGREES));
             default -> value.isNumber() && Double.isFinite(value.doubleValue()) ? new Given.Amount(value.doubleValue()) : named.of(slot, text(slot, value));
         };
+    }
+
+    private static Given drawn(Slot slot, JsonNode value) {
+        JsonNode places = value.path("places");
+        JsonNode bulges = value.path("bulges");
+        JsonNode closed = value.path("closed");
+        boolean fits = places.isArray() && places.size() > 1 && bulges.isArray() && bulges.size() == places.size() && bulges.valueStream().allMatch(b -> b.isNumber() && Math.abs(b.doubleValue()) <= FULLEST_BULGE) && closed.isBoolean();
+        if (!fits) {
+            throw new SurveyException(Problem.FIELD_UNREADABLE, slot.id());
+        }
+        Position[] at = places.valueStream().map(place -> spot(slot, place)).toArray(Position[]::new);
+        return new Given.Drawn(slot.id(), Path.of(Vertices.of(at), bulges.valueStream().mapToDouble(JsonNode::doubleValue).toArray(), closed.booleanValue()));
     }
 
     private static Given numbers(Slot slot, JsonNode value) {

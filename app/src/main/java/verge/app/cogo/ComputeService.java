@@ -24,11 +24,14 @@ import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
+import verge.core.job.Journal;
+import verge.core.journal.Entry;
 import verge.core.plan.Path;
 import verge.core.points.Origin;
 import verge.core.points.PointSeen;
 import verge.core.points.StoredPoint;
 import verge.core.problem.SurveyException;
+import verge.core.strings.StringName;
 import verge.core.strings.SurveyString;
 
 /** Computes with what a job has, and writes what was computed into its book. */
@@ -39,11 +42,13 @@ public class ComputeService {
 
     private final JournalService journals;
     private final SitePoints points;
+    private final FileLines fileLines;
     private final ComputeWords words;
 
-    ComputeService(JournalService journals, SitePoints points, ComputeWords words) {
+    ComputeService(JournalService journals, SitePoints points, FileLines fileLines, ComputeWords words) {
         this.journals = journals;
         this.points = points;
+        this.fileLines = fileLines;
         this.words = words;
     }
 
@@ -51,8 +56,13 @@ public class ComputeService {
      * What a computation comes to.
      *
      * @param names of the points that are to be kept, by their number from 0; without a first name none has one
+     * @param strings names of the lines that are to be kept, by their number among those made
      */
-    record Result(Worked worked, Map<Integer, Optional<PointName>> names) {
+    record Result(Worked worked, Map<Integer, Optional<PointName>> names, Map<Integer, StringName> strings) {
+    }
+
+    Journal journal(UUID job) {
+        return journals.journal(job);
     }
 
     JobState state(UUID job) {
@@ -60,17 +70,34 @@ public class ComputeService {
     }
 
     /** @throws SurveyException what is lacking or wrong, in the job's figures */
-    Result work(JobState state, Tool tool, Answers answers) {
+    Result work(UUID job, JobState state, Tool tool, Answers answers) {
         try {
-            Worked worked = tool.work(givens(state, new TypedGivens(state).of(tool, answers), onGround(state, answers)));
+            Worked worked = tool.work(givens(state, typed(job, state).of(tool, answers), onGround(state, answers)));
             List<Integer> wanted = wanted(tool, worked, answers);
             List<PointName> names = answers.text("first").isEmpty() ? List.of() : names(state, PointName.parse(answers.text("first")), wanted.size());
             Map<Integer, Optional<PointName>> kept = new TreeMap<>();
             IntStream.range(0, wanted.size()).forEach(i -> kept.put(wanted.get(i), names.isEmpty() ? Optional.empty() : Optional.of(names.get(i))));
-            return new Result(worked, kept);
+            return new Result(worked, kept, strings(state, worked, wanted, answers));
         } catch (SurveyException refused) {
             throw words.told(refused, state.settings());
         }
+    }
+
+    TypedGivens typed(UUID job, JobState state) {
+        return new TypedGivens(state, text -> fileLines.called(job, state, text));
+    }
+
+    /** All lines that were made become strings of a code, if one is given; of several ways those of the way whose points are kept. */
+    private static Map<Integer, StringName> strings(JobState state, Worked worked, List<Integer> points, Answers answers) {
+        Code code = Code.parse(answers.text("lineCode"));
+        Map<Integer, StringName> strings = new TreeMap<>();
+        if (!code.equals(Code.NONE)) {
+            List<Worked.Line> made = worked.made();
+            StringName next = state.nextString(code);
+            IntStream.range(0, made.size()).filter(i -> !worked.eitherOr() || points.stream().anyMatch(p -> worked.points().get(p).of().equals(made.get(i).of())))
+                    .forEach(i -> strings.put(i, new StringName(code, next.number() + strings.size())));
+        }
+        return strings;
     }
 
     /** Which points are kept: those that were ticked; before anything was, all that were constructed, but of several of which one is meant none. */
@@ -115,21 +142,23 @@ public class ComputeService {
     /**
      * Writes a computation into the field book, with the points that are wanted of it.
      *
-     * @param answers 'keep': the numbers of the points from 0, parted by commas; 'first': the name of the first of them, or the next one that no point has, and so on; 'code' of all
+     * @param answers 'keep': the numbers of the points from 0, parted by commas; 'first': the name of the first of them, or the next one that no point has, and so on; 'code' of all;
+     *        'lineCode': the lines that were made become strings of it; 'pinned': its dimensions are shown
      * @throws SurveyException what is lacking or wrong
      */
     Kept note(UUID job, Tool tool, Answers answers, Author author) {
-        TypedGivens now = new TypedGivens(points.state(job));
+        TypedGivens now = typed(job, points.state(job));
         points.takeOn(job, Origin.CONTROL, author.person(), now.of(tool, answers).values().stream().flatMap(Given::seen).map(seen -> seen.name().text()).distinct().toArray(String[]::new));
         return journals.append(job, author, state -> {
-            Result result = work(state, tool, answers);
-            return new Computed(tool, new TypedGivens(state).of(tool, answers), onGround(state, answers), kept(result, answers));
+            Result result = work(job, state, tool, answers);
+            return new Computed(tool, typed(job, state).of(tool, answers), onGround(state, answers), kept(result, answers),
+                    result.strings().entrySet().stream().map(s -> new Computed.KeptLine(s.getKey(), Entry.companion(author.entry(), s.getKey()), s.getValue())).toList(), answers.ticked("pinned"));
         });
     }
 
     private static List<Computed.Kept> kept(Result result, Answers answers) {
-        if (result.names().isEmpty()) {
-            return List.of();
+        if (result.names().isEmpty() || answers.text("first").isEmpty() && !result.strings().isEmpty()) {
+            return List.of();   // the line alone is wanted
         }
         answers.required("first", "name");
         Code code = Code.parse(answers.text("code"));

@@ -56,6 +56,10 @@ final class ComputeWords {
         return word("figure." + figure.label());
     }
 
+    String line(Worked.Line line) {
+        return word("line." + line.label()) + (line.of().isEmpty() ? "" : " " + line.of());
+    }
+
     String made(Worked.Made made) {
         return word("made." + made.label()) + (made.of().isEmpty() ? "" : " " + made.of());
     }
@@ -151,6 +155,10 @@ final class ComputeWords {
             return points.each().stream().limit(12).map(p -> given(slot, p, settings)).collect(Collectors.joining(", ")) + (points.each().size() > 12 ? " \u2026 " + points.each().size() : "");
         } else if (given instanceof Given.Strung) {
             return "a string";
+        } else if (given instanceof Given.Drawn drawn) {
+            return drawn.name();
+        } else if (given instanceof Given.Lines lines) {
+            return lines.each().stream().map(one -> given(slot, one, settings)).collect(Collectors.joining("; "));
         } else if (given instanceof Given.Numbers numbers) {
             return numbers.each().stream().map(n -> BigDecimal.valueOf(n).stripTrailingZeros().toPlainString()).collect(Collectors.joining(", "));
         } else if (given instanceof Given.Between between) {

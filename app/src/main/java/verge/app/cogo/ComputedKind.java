@@ -1,6 +1,8 @@
 package verge.app.cogo;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -15,6 +17,8 @@ import verge.core.cogo.Given;
 import verge.core.cogo.Slot;
 import verge.core.cogo.Worked;
 import verge.core.cogo.WorkedOf;
+import verge.core.plan.Path;
+import verge.core.units.Length;
 
 /** Computations noted, in journals and in the book. */
 @Component
@@ -23,7 +27,7 @@ final class ComputedKind extends EntryKind<Computed> {
     private final ComputeWords words;
 
     ComputedKind(ComputeWords words) {
-        super(Computed.class, "computed", 1, "computed");
+        super(Computed.class, "computed", 2, "computed");
         this.words = words;
     }
 
@@ -33,16 +37,22 @@ final class ComputedKind extends EntryKind<Computed> {
     }
 
     @Override
+    public Map<Integer, Wire<Computed>> earlier() {
+        return Map.of(1, GivenWires.COMPUTED_BEFORE_LINES_WERE_KEPT);
+    }
+
+    @Override
     public String text(Computed says, InBook in) {
         return words.tool(says.tool()) + ": " + says.tool().slots().stream().filter(s -> says.given().containsKey(s.id())).map(s -> words.slot(s) + " " + words.given(s, says.given().get(s.id()), in.state().settings())).collect(Collectors.joining(", "))
-                + (says.tool().takesLengths() ? says.onGround() ? "; on the ground" : "; in the grid" : "");
+                + (says.tool().takesLengths() ? says.onGround() ? "; on the ground" : "; in the grid" : "") + (says.pinned() ? "; shown in the sketch" : "");
     }
 
     /** The points that were kept, else the first figures. */
     @Override
     public String result(Computed says, InBook in) {
         List<String> points = says.kept().stream().flatMap(k -> in.state().pointsOf(in.entry().id()).stream().filter(p -> p.name().equals(k.name())).map(p -> k.name() + "  " + in.state().settings().place(p.position()))).toList();
-        return points.isEmpty() ? in.state().latest(new WorkedOf(in.entry().id())).map(w -> figures(w, in).limit(MOST_FIGURES).collect(Collectors.joining("  "))).orElse("it cannot be computed any more") : String.join("\n", points);
+        List<String> lines = says.strings().flatMap(id -> in.state().string(id).stream()).map(s -> s.name() + "  " + in.figures().length(new Length(in.state().shape(s).paths().stream().mapToDouble(Path::length).sum())) + " in the grid").toList();
+        return points.isEmpty() && lines.isEmpty() ? in.state().latest(new WorkedOf(in.entry().id())).map(w -> figures(w, in).limit(MOST_FIGURES).collect(Collectors.joining("  "))).orElse("it cannot be computed any more") : Stream.concat(points.stream(), lines.stream()).collect(Collectors.joining("\n"));
     }
 
     private Stream<String> figures(Worked worked, InBook in) {
@@ -62,9 +72,10 @@ final class ComputedKind extends EntryKind<Computed> {
             Given given = says.given().get(slot.id());
             if (given instanceof Given.Point || given instanceof Given.Amount || given instanceof Given.Between) {
                 String now = words.given(slot, given, in.state().settings());
-                values.words(slot.id(), words.slot(slot), now, (was, typed) -> typed.equals(now) ? was : was.with(slot.id(), new TypedGivens(in.state()).given(slot, typed)));
+                values.words(slot.id(), words.slot(slot), now, (was, typed) -> typed.equals(now) ? was : was.with(slot.id(), new TypedGivens(in.state(), none -> Optional.empty()).given(slot, typed)));
             }
         }
+        values.tick("pinned", "", PinnedDimensions.WORDS, says.pinned(), Computed::pinned);
         for (int i = 0; i < says.kept().size(); i++) {
             int which = i;
             Computed.Kept kept = says.kept().get(i);

@@ -32,14 +32,23 @@ final class GivenWires {
                 var begins = o.field("begins", Wires.ANGLE.maybe(), Deed.Curve::begins);
                 return row -> new Deed.Curve(row.get(left), new CircularCurve(row.get(radius), row.get(delta)), row.get(begins));
             })));
-    static final Wire<Given> GIVEN = Wire.oneOf(POINT, SPOT,
-            new Wire.Kind<>("points", Given.Points.class, Wire.object(o -> {
-                var each = o.field("each", Wire.<Given>oneOf(POINT, SPOT).list(), Given.Points::each);
-                return row -> new Given.Points(row.get(each));
-            })),
-            new Wire.Kind<>("string", Given.Strung.class, Wire.object(o -> {
-                var string = o.field("string", Wire.ID, Given.Strung::string);
-                return row -> new Given.Strung(row.get(string));
+    private static final Wire.Kind<Given.Points> POINTS = new Wire.Kind<>("points", Given.Points.class, Wire.object(o -> {
+        var each = o.field("each", Wire.<Given>oneOf(POINT, SPOT).list(), Given.Points::each);
+        return row -> new Given.Points(row.get(each));
+    }));
+    private static final Wire.Kind<Given.Strung> STRUNG = new Wire.Kind<>("string", Given.Strung.class, Wire.object(o -> {
+        var string = o.field("string", Wire.ID, Given.Strung::string);
+        return row -> new Given.Strung(row.get(string));
+    }));
+    private static final Wire.Kind<Given.Drawn> DRAWN = new Wire.Kind<>("drawn", Given.Drawn.class, Wire.object(o -> {
+        var name = o.field("name", Wire.TEXT, Given.Drawn::name);
+        var path = o.field("path", Wires.PATH, Given.Drawn::path);
+        return row -> new Given.Drawn(row.get(name), row.get(path));
+    }));
+    static final Wire<Given> GIVEN = Wire.oneOf(POINT, SPOT, POINTS, STRUNG, DRAWN,
+            new Wire.Kind<>("lines", Given.Lines.class, Wire.object(o -> {
+                var each = o.field("each", Wire.<Given>oneOf(POINTS, STRUNG, DRAWN).list(), Given.Lines::each);
+                return row -> new Given.Lines(row.get(each));
             })),
             new Wire.Kind<>("amount", Given.Amount.class, Wire.object(o -> {
                 var value = o.field("value", Wire.NUMBER, Given.Amount::value);
@@ -67,10 +76,28 @@ final class GivenWires {
         var given = o.field("given", GIVEN.byName(), Computed::given);
         var onGround = o.field("onGround", Wire.FLAG, Computed::onGround);
         var kept = o.field("kept", kept().list(), Computed::kept);
-        return row -> new Computed(row.get(tool), row.get(given), row.get(onGround), List.copyOf(row.get(kept)));
+        var lines = o.field("lines", lines().list(), Computed::lines);
+        var pinned = o.field("pinned", Wire.FLAG, Computed::pinned);
+        return row -> new Computed(row.get(tool), row.get(given), row.get(onGround), row.get(kept), row.get(lines), row.get(pinned));
+    });
+    static final Wire<Computed> COMPUTED_BEFORE_LINES_WERE_KEPT = Wire.object(o -> {
+        var tool = o.field("tool", Wire.choice(Tool.class));
+        var given = o.field("given", GIVEN.byName());
+        var onGround = o.field("onGround", Wire.FLAG);
+        var kept = o.field("kept", kept().list());
+        return row -> new Computed(row.get(tool), row.get(given), row.get(onGround), row.get(kept), List.of(), false);
     });
 
     private GivenWires() {
+    }
+
+    private static Wire<Computed.KeptLine> lines() {
+        return Wire.object(o -> {
+            var index = o.field("index", Wire.COUNT, Computed.KeptLine::index);
+            var string = o.field("string", Wire.ID, Computed.KeptLine::string);
+            var name = o.field("name", Wires.STRING_NAME, Computed.KeptLine::name);
+            return row -> new Computed.KeptLine(row.get(index), row.get(string), row.get(name));
+        });
     }
 
     private static Wire<Computed.Kept> kept() {

@@ -30,6 +30,9 @@ import verge.core.problem.SurveyException;
 @Controller
 @RequestMapping("/jobs/{job}/compute")
 class ToolController {
+    /** What is given by points. */
+    private static final Slot.Kind[] PICKED = {Slot.Kind.POINT, Slot.Kind.POINTS, Slot.Kind.LINE};
+
     private final ComputeService computations;
     private final ComputeWords words;
     private final ProblemWords problems;
@@ -72,22 +75,24 @@ class ToolController {
         model.addAttribute("typed", typed);
         model.addAttribute("onGround", !state.settings().ground().distanceWord().equals("grid"));
         model.addAttribute("entry", UUID.randomUUID());
-        worked(state, chosen, answers, model);
+        model.addAttribute("measures", state.openLeaf().isPresent() && Arrays.stream(PICKED).anyMatch(kind -> chosen.slots().stream().anyMatch(s -> s.kind() == kind)));
+        model.addAttribute("next", PointNames.next(computations.journal(job)));
+        worked(job, state, chosen, answers, model);
         return "cogo/tool";
     }
 
     /** What comes out of what is given so far. */
     @RequestMapping(path = "/tools/{tool}/worked", method = {RequestMethod.GET, RequestMethod.POST})
     String worked(@PathVariable UUID job, @PathVariable String tool, @RequestParam MultiValueMap<String, String> sent, Model model) {
-        worked(computations.state(job), chosen(tool), answers(sent), model);
+        worked(job, computations.state(job), chosen(tool), answers(sent), model);
         return "cogo/tool :: worked";
     }
 
-    private void worked(JobState state, Tool tool, Answers answers, Model model) {
+    private void worked(UUID job, JobState state, Tool tool, Answers answers, Model model) {
         boolean begun = tool.slots().stream().anyMatch(s -> !answers.text(s.id()).isEmpty() && s.kind() != Slot.Kind.WORD);
         try {
             if (begun) {
-                WorkedView view = WorkedView.of(computations.work(state, tool, answers), state.settings(), words);
+                WorkedView view = WorkedView.of(computations.work(job, state, tool, answers), state.settings(), words);
                 model.addAttribute("worked", view);
                 model.addAttribute("drawing", json.writeValueAsString(view.drawing()));
                 model.addAttribute("curve", view.curve() == null ? null : json.writeValueAsString(view.curve()));

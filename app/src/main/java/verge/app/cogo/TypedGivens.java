@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import verge.app.form.Answers;
@@ -28,8 +29,8 @@ import verge.core.units.Figures;
 import verge.core.units.Sums;
 
 /**
- * What a person gives to a computation, as it was typed or touched: names of points, {@code T1 to T4} for a value between two, a string by its name, sums, other
- * units. What is left empty is not given.
+ * What a person gives to a computation, as it was typed or touched: names of points, {@code T1 to T4} for a value between two, a string by its name, a line of a
+ * file as it is called, sums, other units. What is left empty is not given.
  */
 final class TypedGivens {
     private static final int MOST_POINTS = 50_000;
@@ -40,11 +41,16 @@ final class TypedGivens {
     private static final double SQUARE_METRES_PER_HECTARE = 10_000;
     private static final double SQUARE_FEET_PER_ACRE = 43_560;
 
+    private static final Slot RING = Tool.AREA.slots().get(0);
+
     private final JobState state;
     private final Figures figures;
+    private final Function<String, Optional<Given.Drawn>> drawn;
 
-    TypedGivens(JobState state) {
+    /** @param drawn lines of files as they are called */
+    TypedGivens(JobState state, Function<String, Optional<Given.Drawn>> drawn) {
         this.state = state;
+        this.drawn = drawn;
         figures = state.settings().figures();
     }
 
@@ -64,7 +70,8 @@ final class TypedGivens {
         return switch (slot.kind()) {
             case POINT -> new Given.Point(seen(typed));
             case POINTS -> points(slot, typed);
-            case LINE -> string(typed).<Given>map(s -> new Given.Strung(s.id())).orElseGet(() -> points(slot, typed));
+            case LINE -> line(slot, typed);
+            case LINES -> new Given.Lines(Arrays.stream(typed.split(";")).map(String::strip).filter(one -> !one.isEmpty()).map(one -> line(RING, one)).toList());
             case WORD -> new Given.Word(word(slot, typed));
             case DEED -> new Given.Legs(DeedText.parse(typed, figures.lengthUnit(), figures.angles().unit()));
             case DIRECTION, LENGTH, RISE, GRADE -> between(typed).<Given>map(b -> b).orElseGet(() -> new Given.Amount(amount(slot, typed)));
@@ -136,6 +143,10 @@ final class TypedGivens {
             }
         }
         return Optional.empty();
+    }
+
+    private Given line(Slot slot, String typed) {
+        return string(typed).<Given>map(s -> new Given.Strung(s.id())).or(() -> drawn.apply(typed)).orElseGet(() -> points(slot, typed));
     }
 
     private Optional<SurveyString> string(String typed) {

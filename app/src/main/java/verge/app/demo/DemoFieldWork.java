@@ -18,6 +18,7 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.measure.Armed;
 import verge.app.measure.MeasureService;
+import verge.app.points.PointNames;
 import verge.app.setup.SetupForm;
 import verge.app.setup.SetupService;
 import verge.core.enclosure.Stroke;
@@ -97,7 +98,7 @@ class DemoFieldWork {
 
     private ShotTaken shoot(UUID job, PracticeGround ground, GridPoint place, String code, List<Armed> armed) {
         ground.pole(place);
-        return (ShotTaken) measuring.measure(job, UUID.randomUUID(), MeasureService.nextName(journals.journal(job)).text(), code, Map.of(), MeasureService.Beside.NOT, armed, false, DemoWorld.PERSON).join().entry().payload();
+        return (ShotTaken) measuring.measure(job, UUID.randomUUID(), PointNames.next(journals.journal(job)).text(), code, Map.of(), MeasureService.Beside.NOT, armed, false, DemoWorld.PERSON).join().entry().payload();
     }
 
     private static void await(BooleanSupplier reached) {

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import verge.app.coding.Codebooks;
+import verge.app.cogo.PinnedDimensions;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
@@ -24,19 +25,21 @@ import verge.formats.fieldwork.Fieldwork;
 import verge.formats.fieldwork.GeoJsonWriter;
 import verge.formats.fieldwork.LandXmlWriter;
 
-/** Draws a job's measured points and its strings for the office. Coordinates are pure grid: that is what the office means by them. */
+/** Draws a job's measured and computed points, its strings and its pinned dimensions for the office. Coordinates are pure grid: that is what the office means by them. */
 @Service
 public class DrawingExport {
     private final JournalService journals;
     private final JobService jobs;
     private final Codebooks codebooks;
     private final SettingsWords words;
+    private final PinnedDimensions dimensions;
 
-    DrawingExport(JournalService journals, JobService jobs, Codebooks codebooks, SettingsWords words) {
+    DrawingExport(JournalService journals, JobService jobs, Codebooks codebooks, SettingsWords words, PinnedDimensions dimensions) {
         this.journals = journals;
         this.jobs = jobs;
         this.codebooks = codebooks;
         this.words = words;
+        this.dimensions = dimensions;
     }
 
     /** @throws SurveyException NOTHING_TO_EXPORT, or NO_PLACE_ON_EARTH for GeoJSON of a job without a projection */
@@ -61,9 +64,13 @@ public class DrawingExport {
     }
 
     private Fieldwork fieldwork(UUID job, JobState state) {
-        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED).map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), about(state, p.entry()))).toList();
+        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.COMPUTED).map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), about(state, p.entry()))).toList();
         return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid", state.settings().figures().lengthUnit(), codebooks.of(job), points,
-                state.strings().stream().map(s -> line(state, s)).toList());
+                state.strings().stream().map(s -> line(state, s)).toList(), dimensions.of(state).stream().map(DrawingExport::dimension).toList());
+    }
+
+    private static Fieldwork.Dimension dimension(PinnedDimensions.Pinned pinned) {
+        return new Fieldwork.Dimension(pinned.lines(), pinned.words().stream().map(w -> new Fieldwork.Words(w.text(), w.at(), w.along())).toList());
     }
 
     /** The job's own fields, then what the codebook asked. */

@@ -1,15 +1,19 @@
 package verge.app.journal;
 
+import java.util.stream.IntStream;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.Uncertainty;
+import verge.core.plan.Path;
+import verge.core.plan.Vertices;
 import verge.core.points.PointSeen;
 import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.strings.StringName;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 
@@ -44,6 +48,18 @@ public final class Wires {
         var plan = o.field("plan", PLAN, Position::plan);
         var elevation = o.field("elevation", ELEVATION.maybe(), Position::elevation);
         return row -> new Position(row.get(plan), row.get(elevation));
+    });
+    /** With its arcs by their bulges. */
+    public static final Wire<Path> PATH = Wire.object(o -> {
+        var places = o.field("places", POSITION.list(), (Path p) -> IntStream.range(0, p.vertices().size()).mapToObj(p.vertices()::position).toList());
+        var bulges = o.field("bulges", Wire.NUMBER.list(), p -> IntStream.range(0, p.vertices().size()).mapToObj(p::bulge).toList());
+        var closed = o.field("closed", Wire.FLAG, Path::closed);
+        return row -> Path.of(Vertices.of(row.get(places).toArray(Position[]::new)), row.get(bulges).stream().mapToDouble(b -> b).toArray(), row.get(closed));
+    });
+    public static final Wire<StringName> STRING_NAME = Wire.object(o -> {
+        var code = o.field("code", CODE, StringName::code);
+        var number = o.field("number", Wire.COUNT, StringName::number);
+        return row -> new StringName(row.get(code), row.get(number));
     });
     public static final Wire<Uncertainty> UNCERTAINTY = Wire.object(o -> {
         var north = o.field("north", LENGTH, Uncertainty::north);

@@ -27,6 +27,7 @@ import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
+import verge.app.points.PointNames;
 import verge.app.pole.PrismTable;
 import verge.app.sketch.SketchPoint;
 import verge.app.sketch.SketchString;
@@ -87,7 +88,7 @@ class MeasureController {
         Codebook book = codebooks.of(job);
         model.addAttribute("prisms", prisms.of(job));
         model.addAttribute("noteFields", journal.state().settings().work().noteFields());
-        model.addAttribute("next", MeasureService.nextName(journal));
+        model.addAttribute("next", PointNames.next(journal));
         model.addAttribute("code", MeasureService.lastCode(journal));
         model.addAttribute("legend", Legend.of(book, measured));
         model.addAttribute("codes", book.rows().size());
@@ -169,7 +170,7 @@ class MeasureController {
         Optional<StoredPoint> point = journal.state().pointsOf(kept.entry().id()).stream().findFirst();
         Codebook book = codebooks.of(job);
         List<SketchString> strings = journal.state().stringsOf(kept.entry()).flatMap(s -> journal.state().string(s).stream()).map(s -> SketchString.of(journal.state(), s, book)).toList();
-        return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, book)).orElse(null), strings, MeasureService.nextName(journal).text(),
+        return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, book)).orElse(null), strings, PointNames.next(journal).text(),
                 point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""), kept.before());
     }
 

@@ -32,7 +32,6 @@ import verge.core.units.LengthUnit;
 /** Measures points and keeps their readings. */
 @Service
 public class MeasureService {
-    private static final PointName FIRST = new PointName("101");
     private static final int LONGEST_NOTE = 500;
 
     private final JournalService journals;
@@ -124,15 +123,6 @@ public class MeasureService {
         if (!again && state.find(name, Origin.MEASURED).isPresent()) {
             throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
         }
-    }
-
-    /** The next free name after the last measured one. */
-    public static PointName nextName(Journal journal) {
-        PointName name = journal.lastWritten(Measured.class).map(shot -> shot.name().successor()).orElse(FIRST);
-        while (journal.state().find(name).isPresent()) {
-            name = name.successor();
-        }
-        return name;
     }
 
     /** The code last used, so that it need not be chosen again. */

@@ -45,7 +45,7 @@ final class OpenStrings {
 
     static Listed of(JobState state, Codebook book) {
         List<SurveyString> all = state.strings();
-        List<SurveyString> open = all.stream().filter(s -> !s.ended() && s.beside().isEmpty()).toList();
+        List<SurveyString> open = all.stream().filter(s -> !s.ended() && s.hasOwnVertices()).toList();
         return new Listed(open.stream().sorted(Comparator.comparingLong((SurveyString s) -> lastLine(state, s)).reversed()).limit(MOST_LISTED).map(s -> row(s, book)).toList(), open.size(), all.size());
     }
 

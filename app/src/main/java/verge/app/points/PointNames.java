@@ -6,6 +6,8 @@ import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.floor.Storey;
 import verge.core.job.JobState;
+import verge.core.measure.Measured;
+import verge.core.job.Journal;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
 
@@ -14,6 +16,7 @@ import verge.core.points.StoredPoint;
  * be typed.
  */
 public final class PointNames {
+    private static final PointName FIRST = new PointName("101");
     private static final int MOST_OFFERED = 1000;
 
     private PointNames() {
@@ -27,6 +30,15 @@ public final class PointNames {
     /** What is there to be staked: designs, then control. */
     public static List<PointName> stakeable(JobState state) {
         return Stream.of(Origin.DESIGN, Origin.CONTROL).flatMap(origin -> all(state, origin)).distinct().toList();
+    }
+
+    /** The next free name after the last measured one. */
+    public static PointName next(Journal journal) {
+        PointName name = journal.lastWritten(Measured.class).map(shot -> shot.name().successor()).orElse(FIRST);
+        while (journal.state().find(name).isPresent()) {
+            name = name.successor();
+        }
+        return name;
     }
 
     /** Those with an elevation, on whichever floor. */

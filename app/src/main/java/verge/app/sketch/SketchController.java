@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import verge.app.coding.Codebooks;
+import verge.app.cogo.PinnedDimensions;
 import verge.app.drawing.DrawingLibrary;
 import verge.app.drawing.Layers;
 import verge.app.drawing.PlacedFile;
@@ -46,8 +47,9 @@ class SketchController {
     private final Codebooks codebooks;
     private final DrawingBytes bytes;
     private final Apart apart;
+    private final PinnedDimensions dimensions;
 
-    SketchController(JournalService journals, SiteDrawings drawings, SiteFileService files, DrawingLibrary library, Layers layers, Codebooks codebooks, DrawingBytes bytes, Apart apart) {
+    SketchController(JournalService journals, SiteDrawings drawings, SiteFileService files, DrawingLibrary library, Layers layers, Codebooks codebooks, DrawingBytes bytes, Apart apart, PinnedDimensions dimensions) {
         this.journals = journals;
         this.drawings = drawings;
         this.files = files;
@@ -56,6 +58,7 @@ class SketchController {
         this.codebooks = codebooks;
         this.bytes = bytes;
         this.apart = apart;
+        this.dimensions = dimensions;
     }
 
     /** @param backsight where the station's line to its backsight ends */
@@ -86,11 +89,12 @@ class SketchController {
      * @param stringsChanged of which strings is drawn what is told here, and what was drawn before is not; null if all are told
      * @param points those that belong to the floor that is worked on
      * @param photos all of them
+     * @param dimensions all that are pinned
      * @param cell if there are too many to be told apart, one stands for each such square, so many metres wide; else 0
      * @param floors highest first, as they lie above one another
      * @param apart that what is drawn lies far apart, in words; empty if it does not
      */
-    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, double cell, List<UUID> stringsChanged, List<SketchString> strings, List<SketchPhoto> photos, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
+    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, double cell, List<UUID> stringsChanged, List<SketchString> strings, List<SketchPhoto> photos, List<SketchDimension> dimensions, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
             List<FloorMark> floors, String apart) {
     }
 
@@ -112,7 +116,7 @@ class SketchController {
         Stream<SurveyString> strings = stringsChanged.map(ids -> ids.stream().flatMap(id -> state.string(id).stream())).orElseGet(() -> state.strings().stream());
         List<StoredPoint> points = changed.map(c -> c.stream().flatMap(e -> state.pointsOf(e).stream())).orElseGet(state::points).filter(state::isHere).toList();
         Thinned drawn = changed.isPresent() ? new Thinned(points, 0) : Thinned.of(points);
-        return new Sketch(journal.entries().size(), now, changed.orElse(null), drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell(), stringsChanged.orElse(null), SketchString.of(state, strings, book), SketchPhoto.of(state), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
+        return new Sketch(journal.entries().size(), now, changed.orElse(null), drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell(), stringsChanged.orElse(null), SketchString.of(state, strings, book), SketchPhoto.of(state), dimensions.of(state).stream().map(SketchDimension::of).toList(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
                 state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state)).toList(),
                 drawings.current(job, state).map(SiteFile::id).orElse(null), floors(state), apart.words(job, state));
     }

@@ -35,7 +35,7 @@ public record SketchString(UUID id, String code, String name, String line, boole
         return drawn;
     }
 
-    private static double[] places(Vertices line) {
+    static double[] places(Vertices line) {
         double[] places = new double[2 * line.size()];
         for (int i = 0; i < line.size(); i++) {
             places[2 * i] = line.east(i);

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
+import verge.app.cogo.FileLines;
 import verge.app.drawing.Layers;
 import verge.app.drawing.PlacedFile;
 import verge.app.drawing.SiteDrawings;
@@ -80,6 +81,10 @@ class SketchTouchController {
         model.addAttribute("role", layer.role().word());
         model.addAttribute("figures", figures(own, state));
         model.addAttribute("feature", feature);
+        boolean isLine = layer.role() != Role.UNDERLAY && FileLines.path(own).isPresent();
+        model.addAttribute("job", job);
+        model.addAttribute("line", FileLines.name(placed, feature));
+        model.addAttribute("offers", isLine ? Tool.ofLine(own instanceof Feature.Run run && run.path().closed()) : List.of());
         int corner = own instanceof Feature.Run ? corner(own.vertices(), north, east, reach) : -1;
         model.addAttribute("corner", corner);
         model.addAttribute("cornerPlace", corner < 0 ? "" : state.settings().place(own.vertices().position(corner)));

@@ -78,7 +78,7 @@ class StringController {
     }
 
     private static String kind(JobState state, SurveyString s) {
-        return s.beside().map(b -> "beside " + state.string(b.string()).map(o -> o.name().toString()).orElse("a string that is gone")).orElse(s.ring() ? "ring" : s.ended() ? "ended" : "open");
+        return s.beside().map(b -> "beside " + state.string(b.string()).map(o -> o.name().toString()).orElse("a string that is gone")).orElse(s.drawn().isPresent() ? s.ring() ? "ring, computed" : "computed" : s.ring() ? "ring" : s.ended() ? "ended" : "open");
     }
 
     /** Along its lines, as the job tells distances. */
@@ -97,14 +97,14 @@ class StringController {
         SurveyString s = string(state, string);
         model.addAttribute("string", line(state, s));
         model.addAttribute("code", s.name().code().text());
-        model.addAttribute("own", s.beside().isEmpty());
+        model.addAttribute("own", s.hasOwnVertices());
         model.addAttribute("ring", s.ring());
         model.addAttribute("ended", s.ended());
         model.addAttribute("vertices", vertices(state, s));
         model.addAttribute("runs", state.shape(s).runs().stream().map(r -> run(s, r, state.settings().figures())).toList());
         model.addAttribute("curves", CurveKind.values());
         model.addAttribute("curveNames", Stream.of(CurveKind.values()).map(StringWords::curve).toList());
-        model.addAttribute("others", state.strings().stream().filter(o -> !o.id().equals(string) && o.beside().isEmpty()).limit(MOST_LISTED).map(o -> line(state, o)).toList());
+        model.addAttribute("others", state.strings().stream().filter(o -> !o.id().equals(string) && o.hasOwnVertices()).limit(MOST_LISTED).map(o -> line(state, o)).toList());
         model.addAttribute("squares", Squaring.of(s).map(q -> StringWords.squaring(q, state.settings().figures())).orElse(""));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         return "strings/string";

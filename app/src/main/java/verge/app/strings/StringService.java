@@ -61,7 +61,7 @@ public class StringService {
 
     private static Edit edit(JobState state, SurveyString s, Answers answers, Author author) {
         Deed deed = one(Deed.class, answers, "deed");
-        if (s.beside().isPresent() && deed != Deed.NAME && deed != Deed.END) {
+        if (!s.hasOwnVertices() && deed != Deed.NAME && deed != Deed.END) {
             throw new SurveyException(Problem.STRING_BESIDE, s.name());
         }
         return switch (deed) {
@@ -130,7 +130,7 @@ public class StringService {
     private static Edit join(JobState state, SurveyString s, Answers answers) {
         String sent = answers.text("other");
         SurveyString other = state.strings().stream().filter(o -> o.id().toString().equals(sent)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "the other string"));
-        if (other.id().equals(s.id()) || other.beside().isPresent()) {
+        if (other.id().equals(s.id()) || !other.hasOwnVertices()) {
             throw new SurveyException(Problem.STRING_BESIDE, other.name());
         }
         return new Edit.Joined(other.id(), one(End.class, answers, "end"), one(End.class, answers, "otherEnd"));

@@ -7,18 +7,12 @@ import verge.core.strings.CurveKind;
 import verge.core.strings.Edit;
 import verge.core.strings.End;
 import verge.core.strings.Joining;
-import verge.core.strings.StringName;
 import verge.core.strings.VertexId;
 
 /** What journals hold of strings. */
 public final class StringWires {
     private static final Wire<End> END = Wire.choice(End.class);
     private static final Wire<Bend> BEND = Wire.choice(Bend.class);
-    private static final Wire<StringName> NAME = Wire.object(o -> {
-        var code = o.field("code", Wires.CODE, StringName::code);
-        var number = o.field("number", Wire.COUNT, StringName::number);
-        return row -> new StringName(row.get(code), row.get(number));
-    });
     private static final Wire<VertexId> VERTEX = Wire.object(o -> {
         var by = o.field("by", Wire.ID, VertexId::by);
         var string = o.field("string", Wire.ID, VertexId::string);
@@ -26,7 +20,7 @@ public final class StringWires {
     });
     public static final Wire<Joining> JOINING = Wire.object(o -> {
         var string = o.field("string", Wire.ID, Joining::string);
-        var name = o.field("name", NAME, Joining::name);
+        var name = o.field("name", Wires.STRING_NAME, Joining::name);
         var end = o.field("end", END, Joining::end);
         var bend = o.field("bend", BEND, Joining::bend);
         var gap = o.field("gap", Wire.FLAG, Joining::gap);
@@ -34,7 +28,7 @@ public final class StringWires {
     });
     static final Wire<Edit> EDIT = Wire.oneOf(
             new Wire.Kind<>("named", Edit.Named.class, Wire.object(o -> {
-                var name = o.field("name", NAME, Edit.Named::name);
+                var name = o.field("name", Wires.STRING_NAME, Edit.Named::name);
                 return row -> new Edit.Named(row.get(name));
             })),
             new Wire.Kind<>("ring", Edit.Ring.class, Wire.object(o -> {
@@ -70,7 +64,7 @@ public final class StringWires {
             new Wire.Kind<>("split", Edit.Split.class, Wire.object(o -> {
                 var vertex = o.field("vertex", VERTEX, Edit.Split::vertex);
                 var rest = o.field("rest", Wire.ID, Edit.Split::rest);
-                var name = o.field("name", NAME, Edit.Split::name);
+                var name = o.field("name", Wires.STRING_NAME, Edit.Split::name);
                 return row -> new Edit.Split(row.get(vertex), row.get(rest), row.get(name));
             })),
             new Wire.Kind<>("joined", Edit.Joined.class, Wire.object(o -> {
@@ -81,7 +75,7 @@ public final class StringWires {
             })),
             new Wire.Kind<>("beside", Edit.Beside.class, Wire.object(o -> {
                 var partner = o.field("partner", Wire.ID, Edit.Beside::partner);
-                var name = o.field("name", NAME, Edit.Beside::name);
+                var name = o.field("name", Wires.STRING_NAME, Edit.Beside::name);
                 var left = o.field("left", Wire.NUMBER, Edit.Beside::left);
                 var up = o.field("up", Wire.NUMBER, Edit.Beside::up);
                 return row -> new Edit.Beside(row.get(partner), row.get(name), row.get(left), row.get(up));

@@ -103,7 +103,7 @@ function setupStyles() {
   const dot = (name, radius) => new ol.style.Circle({ radius, stroke: stroke(name, 2.5), fill: fill('paper') });
   const fixed = {
     sight: line('ink-2', 1.2, [3, 7]), misfit: line('moss', 4), 'misfit-outside': line('madder', 6), ellipse: line('heather', 2),
-    'rests-on': line('heather', 2.5, [10, 5]), danger: line('madder', 2, [10, 6]), wall: line('heather', 2.5), 'contour-plan': line('ochre', 1.2), 'contour-height': line('heather', 1, [2, 6]),
+    'rests-on': line('heather', 2.5, [10, 5]), danger: line('madder', 2, [10, 6]), wall: line('heather', 2.5), given: line('ink-2', 1.6), 'contour-plan': line('ochre', 1.2), 'contour-height': line('heather', 1, [2, 6]),
   };
   return feature => fixed[feature.get('role')] ?? {
     free: () => new ol.style.Style({ image: dot('ink', 9) }),
@@ -137,6 +137,7 @@ export function styles() {
       new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 22, radius2: 0, stroke: stroke('heather', 2) }) })],
     beam: new ol.style.Style({ stroke: stroke('heather', 1.6) }),
     factor: new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 13, angle: Math.PI / 4, stroke: stroke('ochre', 2.5) }) }),
+    dimension: new ol.style.Style({ stroke: stroke('ink-2', 1) }),
     setup: setupStyles(),
     moves: moved,
     touched: [new ol.style.Style({ image: new ol.style.Circle({ radius: 17, stroke: stroke('heather', 3) }), stroke: stroke('heather', 4) })],

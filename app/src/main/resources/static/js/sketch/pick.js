@@ -130,7 +130,9 @@ function take(f, ring) {
   } else if (f.photo) {
     tell(`../photos/of/${f.photo.subject}/touched`);
   } else {
-    show(f);
+    // A bench that wants a line takes it as it is called.
+    const wanted = 'al'.includes(f.thing.kind) && !document.dispatchEvent(new CustomEvent('verge:line', { cancelable: true, detail: { name: `${f.sheet.name} line ${f.thing.index + 1}` } }));
+    wanted || show(f);
   }
 }
 

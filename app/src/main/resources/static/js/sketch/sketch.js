@@ -19,6 +19,7 @@ let map;
 let style;
 let stations;
 let reference;
+let dimensions;
 let chosen;
 let outline;
 let drawn;
@@ -50,6 +51,7 @@ export async function openSketch() {
   map.addLayer(drawn);
   map.addLayer(drawn.words);
   reference = addLayer('factor', 19);
+  dimensions = addLayer('dimension', 18);
   stations = addLayer('station', 20);
   chosen = addLayer('touched', 29);
   outline = addLayer('selection', 45);
@@ -148,6 +150,9 @@ export async function reload(since = 0) {
   if (sketch.reference) {
     reference.addFeature(new ol.Feature(new ol.geom.Point(at(sketch.reference.north, sketch.reference.east))));
   }
+  dimensions.clear();
+  sketch.dimensions.forEach(d => dimensions.addFeatures(d.lines.map(lineOf)));
+  content.labels.set('dimensions', sketch.dimensions.flatMap(d => d.words.map(w => ({ text: w.text, places: [[w.east, w.north]], radius: 3, ink: 'ink' }))));
   content.labels.set('frame', [
     ...open.map(s => ({ text: '', places: [at(s.north, s.east)], radius: 12, ink: 'ink' })),
     ...(sketch.reference ? [{ text: sketch.reference.label, places: [at(sketch.reference.north, sketch.reference.east)], radius: 13, ink: 'ink-2' }] : [])]);

@@ -22,13 +22,17 @@ import verge.app.journal.JournalService;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
+import verge.core.cogo.Computed;
 import verge.core.cogo.Tool;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridInverse;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
+import verge.core.journal.Entry;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
+import verge.core.strings.SurveyString;
+import verge.core.units.Length;
 
 /** Computations of a job with ground distances: typed on the page, written into the book, corrected, and asked for by programs. */
 @ExtendWith(VergeServer.class)
@@ -139,6 +143,41 @@ class ComputeOfAJobTest {
         assertThat(visitor.post(bench, Map.of("with", "T1" + ", T4, T1".repeat(3_000))).body()).contains("can be taken at once");
     }
 
+    /** What came out as a line is a string that follows what it was computed from; and can be computed with. */
+    @Test
+    void aLineIsKeptAsAStringThatFollows() throws Exception {
+        note("PARALLEL", Map.of("line", "T1, T4, T3", "right", "2", "lineCode", "KRB", "keep", ""));
+        SurveyString string = state().strings().get(0);
+        assertThat(string.name().toString()).isEqualTo("KRB 1");
+        double before = state().shape(string).paths().get(0).vertices().plan(0).distanceMetres(point("T1").plan());
+        assertThat(before * state().toldPerGrid(point("T1"))).isCloseTo(2, within(1e-6));
+        assertThat(state().points().anyMatch(p -> p.origin() == Origin.COMPUTED)).as("the line alone").isFalse();
+        assertThat(visitor.get("/jobs/" + job.id() + "/strings/" + string.id()).body()).contains("computed").contains("no points of its own");
+        note("PARALLEL", Map.of("line", "KRB 1", "right", "1", "lineCode", "KRB", "keep", ""));
+        Entry first = verge.bean(JournalService.class).journal(job.id()).entries().stream().filter(e -> e.payload() instanceof Computed).findFirst().orElseThrow();
+        visitor.post("/jobs/" + job.id() + "/rework/" + first.id(), Map.of("id", UUID.randomUUID().toString(), "right", "3", "reason", "read wrong"));
+        List<Double> off = state().strings().stream().map(s -> state().shape(s).paths().get(0).vertices().plan(0).distanceMetres(point("T1").plan()) * state().toldPerGrid(point("T1"))).toList();
+        assertThat(off.get(0)).isCloseTo(3, within(1e-6));
+        assertThat(off.get(1)).isCloseTo(4, within(1e-6));
+        visitor.post("/jobs/" + job.id() + "/book/" + first.id() + "/strike", Map.of());
+        assertThat(state().strings()).as("nothing is left of what went along a line that is gone").isEmpty();
+    }
+
+    /** What is pinned is in the sketch and on the drawing until it is taken off; what was computed goes to the office. */
+    @Test
+    void dimensionsArePinnedAndTakenOff() throws Exception {
+        note("CHAIN", Map.of("points", "T1, T4", "pinned", "on"));
+        note("POLAR", Map.of("from", "T1", "direction", "30", "distance", "5", "first", "c1"));
+        String length = state().settings().figures().length(new Length(point("T1").plan().distanceMetres(point("T4").plan()) * state().toldPerGrid(point("T1"))));
+        assertThat(visitor.get("/jobs/" + job.id() + "/sketch").body()).contains("\"text\":\"" + length);
+        HttpResponse<String> drawing = visitor.get("/jobs/" + job.id() + "/handover/drawing?form=DXF&lines=FLAT_WITH_ARCS");
+        assertThat(drawing.body()).contains("dimensions").contains(length).contains("\r\nc1\r\n");
+        Entry chain = verge.bean(JournalService.class).journal(job.id()).entries().stream().filter(e -> e.payload() instanceof Computed c && c.tool() == Tool.CHAIN).findFirst().orElseThrow();
+        assertThat(book()).contains("shown in the sketch");
+        visitor.post("/jobs/" + job.id() + "/rework/" + chain.id(), Map.of("id", UUID.randomUUID().toString(), "pinned", "false", "reason", "not wanted"));
+        assertThat(visitor.get("/jobs/" + job.id() + "/sketch").body()).contains("\"dimensions\":[]");
+    }
+
     /** Every computation has its words, and its bench opens. */
     @Test
     void everyComputationHasItsBench() throws Exception {
@@ -158,6 +197,12 @@ class ComputeOfAJobTest {
         HttpResponse<String> inJob = visitor.program("POST", "/api/v1/jobs/" + job.id() + "/compute/chain", token, """
                 {"given": {"points": ["T1", "T4", [6314490, 649010]]}}""");
         assertThat(inJob.body()).contains("\"figure\":\"sofar\"");
+        HttpResponse<String> withArcs = visitor.program("POST", "/api/v1/compute/area", token, """
+                {"given": {"ring": {"places": [[6314490, 649010], [6314490, 649030]], "bulges": [1, 1], "closed": true}, "holes": [[[6314489, 649019], [6314491, 649019], [6314490, 649021]]]}}""");
+        assertThat(withArcs.body()).contains("\"figure\":\"areaOfHoles\"").contains(Double.toString(100 * Math.PI - 2).substring(0, 10));
+        for (String bad : List.of("{\"given\": {\"ring\": {\"places\": [[1, 2]], \"bulges\": [1], \"closed\": true}}}", "{\"given\": {\"ring\": {\"places\": [[1, 2], [3, 4]], \"bulges\": [1e300, 0], \"closed\": true}}}", "{\"given\": {\"ring\": {}}}", "{\"given\": {\"holes\": [[1]]}}")) {
+            assertThat(visitor.program("POST", "/api/v1/compute/area", token, bad).statusCode()).as(bad).isBetween(400, 422);
+        }
         for (String bad : List.of("{}", "{\"given\": {\"a\": 5}}", "{\"given\": {\"a\": [1]}}", "{\"given\": {\"nothing\": 5}}", "{\"given\": {\"a\": \"T1\"}}", "{\"given\": {\"a\": [1e99, 2]}}", "[]")) {
             assertThat(visitor.program("POST", "/api/v1/compute/distances", token, bad).statusCode()).as(bad).isBetween(400, 422);
         }

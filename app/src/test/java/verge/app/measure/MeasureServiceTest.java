@@ -27,6 +27,7 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
 import verge.app.journal.UnderWayTest;
+import verge.app.points.PointNames;
 import verge.core.chapters.Chapters;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
@@ -141,10 +142,10 @@ class MeasureServiceTest {
 
     @Test
     void namesCountOnPastTakenOnes() {
-        assertThat(MeasureService.nextName(journal).text()).isEqualTo("101");
+        assertThat(PointNames.next(journal).text()).isEqualTo("101");
         journal = journal.append(new Entry(UUID.randomUUID(), 2, Instant.EPOCH, "p", "d",
                 new PointKeyed(new PointName("101"), Code.NONE, Position.of(1, 2, 3))));
-        assertThat(MeasureService.nextName(journal).text()).isEqualTo("102");
+        assertThat(PointNames.next(journal).text()).isEqualTo("102");
         assertThat(MeasureService.lastCode(journal)).isEqualTo(Code.NONE);
     }
 }

@@ -7,6 +7,7 @@ import java.util.Set;
 import verge.core.division.DividingLine;
 import verge.core.division.Division;
 import verge.core.division.Parts;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.plan.Region;
 import verge.core.problem.Problem;
@@ -28,8 +29,8 @@ final class Areas {
     /** By a line of a direction, or through a point. */
     static Worked divide(Givens given) {
         Region region = ReadOff.region(given, "ring");
-        Position about = region.rim().vertices().position(0);
-        double perUnit = given.word(SCALE).equals("ground") ? Math.pow(given.scales().groundPerGrid(about.plan(), about.plan(), about.elevation()), 2) : 1;
+        Position about = ReadOff.about(region.rim());
+        double perUnit = given.word(SCALE).equals("ground") ? given.scales().groundPerGridOfAreas(about) : 1;
         OptionalDouble count = given.maybe("parts", Slot.Kind.COUNT);
         OptionalDouble direction = given.maybe("direction", Slot.Kind.DIRECTION);
         if (direction.isPresent() == given.has("through")) {
@@ -61,8 +62,10 @@ final class Areas {
     private static void curve(Givens given, Region region, DividingLine line, Worked.Builder worked) {
         double whole = region.area();
         boolean ofLeft = given.word(SIDE).equals("left");
-        List<Division.Sample> samples = given.has("through") ? Division.curve(region, given.point("through").plan()) : Division.curve(region, line.direction(), STEPS);
-        worked.curve(samples.stream().map(s -> (ofLeft ? s.left() : whole - s.left()) / whole).toList(), given.has("through") ? line.direction().radians() / TURN : Division.part(region, line));
+        boolean turns = given.has("through");
+        List<Division.Sample> samples = turns ? Division.curve(region, line.on()) : Division.curve(region, line.direction(), STEPS);
+        worked.curve(new Worked.Curve(samples.stream().map(s -> (ofLeft ? s.left() : whole - s.left()) / whole).toList(), turns ? line.direction().radians() / TURN : Division.part(region, line),
+                turns ? line.on() : Division.across(region, line.direction(), 0).on(), turns ? line.on() : Division.across(region, line.direction(), 1).on()));
     }
 
     private static List<DividingLine> lines(Division.Outcome outcome, boolean ofLeft, double whole, double perUnit) {
@@ -76,6 +79,7 @@ final class Areas {
 
     private static Worked told(Givens given, Region region, List<DividingLine> lines, boolean eitherOr, Position about) {
         Worked.Builder worked = Worked.builder().line(region.rim()).figure("areaWhole", given.scales().told(region.area(), about));
+        region.holes().forEach(worked::line);
         Set<Position> seen = new LinkedHashSet<>();
         for (int i = 0; i < lines.size(); i++) {
             DividingLine line = lines.get(i);
@@ -91,9 +95,10 @@ final class Areas {
             }
             List<Position> crossings = parts.crossings();
             for (int k = 0; k + 1 < crossings.size(); k += 2) {
-                worked.line(ReadOff.line(List.of(crossings.get(k), crossings.get(k + 1)), false));
-                double length = crossings.get(k).plan().distanceMetres(crossings.get(k + 1).plan());
-                worked.figure("lengthOfLine", of, new Quantity.Distance(new Length(length), new Length(length * given.scales().groundPerGrid(crossings.get(k).plan(), crossings.get(k + 1).plan(), about.elevation()))));
+                GridPoint from = crossings.get(k).plan();
+                GridPoint to = crossings.get(k + 1).plan();
+                Quantity.Distance length = given.scales().told(from, to, about.elevation());
+                worked.made("dividing", of, ReadOff.line(List.of(crossings.get(k), crossings.get(k + 1)), false)).figure("lengthOfLine", of, length).dimension(from, to, length);
             }
             crossings.stream().filter(seen::add).forEach(c -> worked.point("onRim", of, c));
         }

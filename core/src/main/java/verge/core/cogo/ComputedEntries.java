@@ -15,8 +15,7 @@ import verge.core.problem.SurveyException;
 import verge.core.settings.JobGeodesy;
 import verge.core.settings.SettingsEntries;
 import verge.core.strings.Shape;
-import verge.core.strings.StepsOf;
-import verge.core.strings.SurveyString;
+import verge.core.strings.StringEntries;
 
 /** What computations that were noted come to. */
 public final class ComputedEntries {
@@ -32,16 +31,21 @@ public final class ComputedEntries {
         Computed said = line.says();
         Optional<JobGeodesy> geodesy = SettingsEntries.inForce(looks);
         Optional<Scales> scales = geodesy.flatMap(JobGeodesy::plane).map(plane -> new Scales(plane, geodesy.get().settings().ground(), said.onGround()));
-        return scales.flatMap(s -> worked(said, looks, s)).map(worked -> Points.outcome(kept(line.id(), said, worked)).and(new WorkedOf(line.id()), worked)).orElse(Outcome.NOTHING);
+        return scales.flatMap(s -> worked(said, looks, s)).map(worked -> Points.outcome(kept(line.id(), said, worked)).and(lines(said, worked)).and(new WorkedOf(line.id()), worked).and(said.pinned() ? Outcome.of(new WorkedOf.Pinned(), line.id()) : Outcome.NOTHING)).orElse(Outcome.NOTHING);
     }
 
     private static Optional<Worked> worked(Computed said, Looks looks, Scales scales) {
-        Givens.Sources sources = new Givens.Sources(seen -> seen.now(looks).map(StoredPoint::position), id -> SurveyString.of(id, looks.all(new StepsOf(id))).map(s -> Shape.of(s).paths()).orElse(List.of()), SettingsEntries.inForce(looks));
+        Givens.Sources sources = new Givens.Sources(seen -> seen.now(looks).map(StoredPoint::position), id -> StringEntries.shape(looks, id).map(Shape::paths).orElse(List.of()), SettingsEntries.inForce(looks));
         try {
             return Optional.of(said.tool().work(new Givens(said.given(), sources, scales)));
         } catch (SurveyException impossible) {
             return Optional.empty();
         }
+    }
+
+    private static Outcome lines(Computed said, Worked worked) {
+        List<Worked.Line> made = worked.made();
+        return said.lines().stream().filter(k -> k.index() < made.size()).map(k -> StringEntries.drawn(k.string(), k.name(), List.of(made.get(k.index()).path()))).reduce(Outcome.NOTHING, Outcome::and);
     }
 
     private static List<StoredPoint> kept(UUID entry, Computed said, Worked worked) {

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
-import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridInverse;
@@ -41,74 +40,59 @@ final class Constructions {
         OptionalDouble grade = given.maybe("grade", Slot.Kind.GRADE);
         double up = rise.orElseGet(() -> Math.copySign(told.ground().metres(), distance) * grade.orElse(Double.NaN));
         Position to = new Position(plan, Double.isNaN(up) ? Optional.empty() : from.elevation().map(h -> new Elevation(h.metres() + up)));
-        return made(Worked.builder().figure("direction", new Quantity.Direction(azimuth)).figure("horizontal", told), from, to).build();
+        return made(Worked.builder().figure("direction", new Quantity.Direction(azimuth)).figure("horizontal", told), from, to, told).build();
     }
 
     /** So far north, so far east, so far up. */
     static Worked rectangular(Givens given) {
         Position from = given.point("from");
-        double scale = given.scales().gridPerGiven(from);
-        GridPoint plan = from.plan().plus(given.amount("north", Slot.Kind.RISE) * scale, given.amount("east", Slot.Kind.RISE) * scale);
+        double north = given.amount("north", Slot.Kind.RISE);
+        double east = given.amount("east", Slot.Kind.RISE);
+        GridPoint plan = given.scales().ahead(from, new Angle(Math.atan2(east, north)), Math.hypot(north, east));
         OptionalDouble rise = given.maybe("rise", Slot.Kind.RISE);
         Position to = new Position(plan, rise.isPresent() ? from.elevation().map(h -> new Elevation(h.metres() + rise.getAsDouble())) : Optional.empty());
         Worked.Builder worked = Worked.builder();
         if (!plan.equals(from.plan())) {
             worked.figure("direction", new Quantity.Direction(GridInverse.between(from.plan(), plan).azimuth())).figure("horizontal", given.scales().told(from.plan(), plan, from.elevation()));
         }
-        return made(worked, from, to).build();
+        return made(worked, from, to, given.scales().told(from.plan(), plan, from.elevation())).build();
     }
 
-    private static Worked.Builder made(Worked.Builder worked, Position from, Position to) {
-        return worked.point("point", to).line(ReadOff.line(List.of(from, to), false));
+    private static Worked.Builder made(Worked.Builder worked, Position from, Position to, Quantity.Distance told) {
+        return worked.point("point", to).made("made", "", ReadOff.line(List.of(from, to), false)).dimension(from.plan(), to.plan(), told);
     }
 
     /** Along a line from its begin, and square to it. */
     static Worked offset(Givens given) {
-        List<Path> lines = given.lines("line", false);
-        Walk walk = walk(lines.get(0));
-        Position begin = lines.get(0).vertices().position(0);
-        double scale = given.scales().gridPerGiven(begin);
-        double along = given.amount("along", Slot.Kind.RISE) * scale;
-        double right = given.amount("right", Slot.Kind.RISE) * scale;
-        Walk.Place foot = beyond(walk, along);
-        Position to = new Position(foot.position().plan().plus(-right * foot.azimuth().sin(), right * foot.azimuth().cos()), foot.position().elevation());
-        return Worked.builder().point("point", to).point("foot", foot.position()).line(ReadOff.line(List.of(foot.position(), to), false)).line(lines.get(0)).build();
-    }
-
-    /** Before its begin and beyond its end a line goes straight on, level. */
-    private static Walk.Place beyond(Walk walk, double along) {
-        double within = Math.max(0, Math.min(walk.length(), along));
-        Walk.Place end = walk.at(within).orElseThrow();
-        double more = along - within;
-        return more == 0 ? end : new Walk.Place(new Position(end.position().plan().plus(more * end.azimuth().cos(), more * end.azimuth().sin()), end.position().elevation()), end.azimuth());
+        Path path = given.lines("line", false).get(0);
+        ScaledWalk walk = given.scales().given(path);
+        Walk.Place foot = walk.at(given.amount("along", Slot.Kind.RISE));
+        Position to = walk.beside(foot, 0, given.amount("right", Slot.Kind.RISE)).position();
+        return Worked.builder().point("point", to).point("foot", foot.position()).line(ReadOff.line(List.of(foot.position(), to), false)).line(path).build();
     }
 
     /** Points along a line every so far, or so many at even distances; heights run with the line's. */
     static Worked along(Givens given) {
         Path path = given.lines("line", false).get(0);
-        Walk walk = walk(path);
-        double scale = given.scales().gridPerGiven(path.vertices().position(0));
+        ScaledWalk walk = given.scales().given(path);
         OptionalDouble interval = given.maybe("interval", Slot.Kind.LENGTH);
         OptionalDouble count = given.maybe("count", Slot.Kind.COUNT);
-        double right = given.maybe("right", Slot.Kind.RISE).orElse(0) * scale;
+        double right = given.maybe("right", Slot.Kind.RISE).orElse(0);
         if (interval.isPresent() == count.isPresent() || interval.orElse(1) <= 0 || count.orElse(1) < 1) {
             throw new SurveyException(Problem.INTERVAL_OR_COUNT);
         }
-        double step = count.isPresent() ? walk.length() / count.getAsDouble() : interval.getAsDouble() * scale;
+        double step = count.isPresent() ? walk.length() / count.getAsDouble() : interval.getAsDouble();
         long last = (long) Math.floor(walk.length() / step + 1e-9);
         if (last > MOST_POINTS) {
             throw new SurveyException(Problem.POINTS_TOO_MANY, last, MOST_POINTS);
         }
         Worked.Builder worked = Worked.builder().line(path);
         for (long i = 0; i <= last; i++) {
-            double at = Math.min(walk.length(), i * step);
-            Walk.Place place = walk.at(at).orElseThrow();
-            worked.point("station", String.valueOf(i), new Position(place.position().plan().plus(-right * place.azimuth().sin(), right * place.azimuth().cos()), place.position().elevation()));
+            Walk.Place place = walk.at(Math.min(walk.length(), i * step));
+            worked.point("station", String.valueOf(i), right == 0 ? place.position() : walk.beside(place, 0, right).position());
         }
-        double factor = 1 / given.scales().gridPerGiven(path.vertices().position(0));
-        double rest = walk.length() - last * step;
-        return worked.figure("length", new Quantity.Plain(new Length(walk.length() * factor))).figure("interval", new Quantity.Plain(new Length(step * factor)))
-                .figure("rest", new Quantity.Plain(new Length(Math.max(0, rest) * factor))).build();
+        return worked.figure("length", new Quantity.Plain(new Length(walk.length()))).figure("interval", new Quantity.Plain(new Length(step)))
+                .figure("rest", new Quantity.Plain(new Length(Math.max(0, walk.length() - last * step)))).build();
     }
 
     /** A line beside another. */
@@ -117,7 +101,7 @@ final class Constructions {
         double scale = given.scales().gridPerGiven(path.vertices().position(0));
         double right = given.amount("right", Slot.Kind.RISE) * scale;
         Path beside = Parallel.of(path, -right, given.maybe("rise", Slot.Kind.RISE).orElse(0)).orElseThrow(() -> new SurveyException(Problem.NO_PARALLEL));
-        Worked.Builder worked = Worked.builder().line(path).line(beside);
+        Worked.Builder worked = Worked.builder().line(path).made("parallel", "", beside);
         for (int i = 0; i < beside.vertices().size(); i++) {
             worked.point("corner", String.valueOf(i + 1), beside.vertices().position(i));
         }
@@ -126,9 +110,24 @@ final class Constructions {
 
     /** An arc that rounds a corner. */
     static Worked fillet(Givens given) {
-        Position before = given.point("before");
-        Position corner = given.point("corner");
-        Position after = given.point("after");
+        return fillet(given, given.point("before"), given.point("corner"), given.point("after"));
+    }
+
+    /** An arc that leads from one line to another, whose corner need not be a point. */
+    static Worked filletOfLines(Givens given) {
+        Position a = given.point("a");
+        Position b = given.point("b");
+        Position c = given.point("c");
+        Position d = given.point("d");
+        Position corner = Intersections.flat(Intersections.meeting(Intersections.through(a, b), Intersections.through(c, d)));
+        return fillet(given, farther(corner, a, b), corner, farther(corner, d, c));
+    }
+
+    private static Position farther(Position from, Position one, Position other) {
+        return from.plan().distanceMetres(one.plan()) < from.plan().distanceMetres(other.plan()) ? other : one;
+    }
+
+    private static Worked fillet(Givens given, Position before, Position corner, Position after) {
         double scale = given.scales().gridPerGiven(corner);
         double radius = given.amount("radius", Slot.Kind.LENGTH) * scale;
         Angle back = GridInverse.between(corner.plan(), before.plan()).azimuth();
@@ -153,7 +152,7 @@ final class Constructions {
         double turn = Math.copySign(Math.PI - Math.abs(between), -between);
         CircularCurve curve = new CircularCurve(new Length(radius / scale), new Angle(Math.abs(turn)));
         Path arc = Path.of(Vertices.of(begin, end), new double[] {-Math.tan(turn / 4), 0}, false);
-        Worked.Builder worked = Worked.builder().point("arcBegins", begin).point("arcEnds", end).point("centre", Intersections.flat(centre)).line(ReadOff.line(List.of(before, begin), false)).line(arc).line(ReadOff.line(List.of(end, after), false));
+        Worked.Builder worked = Worked.builder().point("arcBegins", begin).point("arcEnds", end).point("centre", Intersections.flat(centre)).line(ReadOff.line(List.of(before, begin), false)).made("arc", "", arc).line(ReadOff.line(List.of(end, after), false));
         return elements(worked, curve).build();
     }
 
@@ -235,24 +234,19 @@ final class Constructions {
     static Worked deed(Givens given) {
         Position begin = given.point("begin");
         Deed deed = given.deed("legs");
+        Deed.Laid laid = deed.lay(begin.plan(), (from, azimuth, length) -> given.scales().grid(new Position(from, begin.elevation()), azimuth, length));
         double scale = given.scales().gridPerGiven(begin);
-        Deed.Laid laid = deed.lay(begin.plan(), scale);
-        UnaryOperator<Length> asGiven = grid -> new Length(grid.metres() / scale);
-        Worked.Builder worked = Worked.builder().line(laid.path()).figure("length", new Quantity.Plain(asGiven.apply(new Length(laid.path().length()))))
-                .figure("misclosure", new Quantity.Plain(asGiven.apply(new Length(laid.misclosure()))));
+        Worked.Builder worked = Worked.builder().made("deed", "", laid.path()).figure("length", new Quantity.Plain(deed.length()))
+                .figure("misclosure", new Quantity.Plain(new Length(laid.misclosure() / scale)));
         if (laid.misclosure() > 0) {
-            worked.figure("misclosureDirection", new Quantity.Direction(laid.misclosureAzimuth())).figure("misclosureRatio", new Quantity.OneIn(laid.ratio()));
+            worked.figure("misclosureDirection", new Quantity.Direction(laid.misclosureAzimuth())).figure("misclosureRatio", new Quantity.OneIn(deed.length().metres() * scale / laid.misclosure()));
         }
-        laid.area().ifPresent(area -> worked.figure("area", given.scales().told(area, begin)));
+        laid.closed().ifPresent(ring -> worked.figure("area", given.scales().told(ring.area().orElseThrow(), new Position(ring.centroid(), begin.elevation()))));
         for (int i = 1; i < laid.path().vertices().size(); i++) {
             worked.point("corner", String.valueOf(i), Intersections.flat(laid.path().vertices().plan(i)));
         }
-        deed.suspects(laid, scale).stream().limit(MOST_SUSPECTS).forEach(s -> worked.remark(
+        deed.suspects(laid, scale).stream().limit(MOST_SUSPECTS).forEach(s -> worked.doubtful(ReadOff.line(List.of(laid.path().vertices().position(s.leg()), laid.path().vertices().position(s.leg() + 1)), false)).remark(
                 s.mistake() == Deed.Mistake.LENGTH ? Worked.Caution.LENGTH_SUSPECTED : Worked.Caution.BEARING_SUSPECTED, s.leg() + 1, s.otherwise(), s.left()));
         return worked.build();
-    }
-
-    private static Walk walk(Path path) {
-        return Walk.of(path).orElseThrow(() -> new SurveyException(Problem.COINCIDENT_POINTS));
     }
 }

@@ -55,14 +55,9 @@ public record Deed(List<Leg> legs) {
             return new Angle(Math.atan2(misclosureEast, misclosureNorth)).wholeCircle();
         }
 
-        /** Length of all legs over the misclosure; infinite if it closes. */
-        public double ratio() {
-            return path.length() / misclosure();
-        }
-
-        /** What is enclosed if a straight line leads from the last vertex back to the begin, in square metres of the grid; empty for fewer than two legs. */
-        public OptionalDouble area() {
-            return path.pieces() < 2 ? OptionalDouble.empty() : Path.of(path.vertices(), bulges(), true).area();
+        /** With a straight line from the last vertex back to the begin; empty for fewer than two legs. */
+        public Optional<Path> closed() {
+            return path.pieces() < 2 ? Optional.empty() : Optional.of(Path.of(path.vertices(), bulges(), true));
         }
 
         private double[] bulges() {
@@ -83,8 +78,17 @@ public record Deed(List<Leg> legs) {
     public record Suspect(int leg, Mistake mistake, double otherwise, double left) {
     }
 
-    /** @param gridPerLength what a length of the deed is in the grid */
-    public Laid lay(GridPoint begin, double gridPerLength) {
+    /** What a length of the deed is in the grid, in metres, from a place in a direction. */
+    public interface InGrid {
+        double of(GridPoint from, Angle azimuth, double length);
+    }
+
+    /** Of all its legs, along its arcs. */
+    public Length length() {
+        return new Length(legs.stream().mapToDouble(leg -> leg instanceof Curve c ? c.curve().value(Element.ARC) : ((Straight) leg).length().metres()).sum());
+    }
+
+    public Laid lay(GridPoint begin, InGrid scale) {
         Vertices.Builder vertices = new Vertices.Builder().add(begin.northing(), begin.easting());
         List<Double> bulges = new ArrayList<>();
         GridPoint at = begin;
@@ -106,7 +110,8 @@ public record Deed(List<Leg> legs) {
                 ahead = straight.azimuth();
                 bulges.add(0.0);
             }
-            at = at.plus(gridPerLength * chord * chordAzimuth.cos(), gridPerLength * chord * chordAzimuth.sin());
+            double metres = scale.of(at, chordAzimuth.wholeCircle(), chord);
+            at = at.plus(metres * chordAzimuth.cos(), metres * chordAzimuth.sin());
             vertices.add(at.northing(), at.easting());
         }
         bulges.add(0.0);

@@ -26,7 +26,7 @@ final class Fits {
         Position begin = Intersections.flat(at(line, first));
         Position end = Intersections.flat(at(line, last));
         Worked.Builder worked = Worked.builder().figure("direction", new Quantity.Direction(line.azimuth())).figure("horizontal", given.scales().told(begin.plan(), end.plan(), Optional.empty()))
-                .point("begin", begin).point("end", end).line(ReadOff.line(List.of(begin, end), false));
+                .point("begin", begin).point("end", end).made("bestLine", "", ReadOff.line(List.of(begin, end), false));
         return residuals(given, worked, fit, points).build();
     }
 
@@ -43,7 +43,7 @@ final class Fits {
         GridPoint west = circle.centre().plus(0, -circle.radius());
         GridPoint east = circle.centre().plus(0, circle.radius());
         Path round = Path.of(new Vertices.Builder().add(west.northing(), west.easting()).add(east.northing(), east.easting()).build(), new double[] {1, 1}, true);
-        Worked.Builder worked = Worked.builder().figure("RADIUS", new Quantity.Plain(new Length(circle.radius() * perGrid))).point("centre", centre).line(round);
+        Worked.Builder worked = Worked.builder().figure("RADIUS", new Quantity.Plain(new Length(circle.radius() * perGrid))).point("centre", centre).made("bestCircle", "", round);
         return residuals(given, worked, fit, points).build();
     }
 

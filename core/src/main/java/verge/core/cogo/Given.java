@@ -6,6 +6,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
+import verge.core.plan.Path;
 import verge.core.points.PointSeen;
 
 /** What a computation was given for one of its slots, kept as what it refers to, so that it follows when that is corrected. */
@@ -56,6 +57,27 @@ public sealed interface Given {
 
     /** A string of the job. */
     record Strung(UUID string) implements Given {
+    }
+
+    /** A line of a file, as it lay when it was given. */
+    record Drawn(String name, Path path) implements Given {
+    }
+
+    /** Several lines, each {@link Strung}, {@link Drawn} or {@link Points}. */
+    record Lines(List<Given> each) implements Given {
+        public Lines {
+            each = List.copyOf(each);
+        }
+
+        @Override
+        public Lines renamed(UnaryOperator<PointName> other) {
+            return new Lines(each.stream().map(one -> one.renamed(other)).toList());
+        }
+
+        @Override
+        public Stream<PointSeen> seen() {
+            return each.stream().flatMap(Given::seen);
+        }
     }
 
     /** A figure: metres, radians, a rise over a run, square metres, or plain, as its slot says. */

@@ -95,11 +95,14 @@ public final class Givens {
     }
 
     List<Position> points(String slot) {
-        List<Given> each = required(slot, Given.Points.class).each();
-        if (each.isEmpty()) {
+        return points(slot, required(slot));
+    }
+
+    private List<Position> points(String slot, Given given) {
+        if (!(given instanceof Given.Points points) || points.each().isEmpty()) {
             throw lacks(slot);
         }
-        return each.stream().map(one -> position(slot, one)).toList();
+        return points.each().stream().map(one -> position(slot, one)).toList();
     }
 
     /** The name of a point as it is told, or its number. */
@@ -107,16 +110,27 @@ public final class Givens {
         return given.get(slot) instanceof Given.Points points && points.each().get(index) instanceof Given.Point point ? point.point().name().text() : String.valueOf(index + 1);
     }
 
-    /** The parts of a string, or points in a row as a line. */
+    /** The parts of a string, a line of a file, or points in a row as a line. */
     List<Path> lines(String slot, boolean closed) {
-        if (required(slot) instanceof Given.Strung strung) {
+        return lines(slot, required(slot), closed);
+    }
+
+    /** Several closed lines; none if none are given. Each is one path. */
+    List<Path> rings(String slot) {
+        return given.get(slot) instanceof Given.Lines lines ? lines.each().stream().flatMap(one -> lines(slot, one, true).stream()).toList() : List.of();
+    }
+
+    private List<Path> lines(String slot, Given given, boolean closed) {
+        if (given instanceof Given.Drawn drawn) {
+            return List.of(drawn.path());
+        } else if (given instanceof Given.Strung strung) {
             List<Path> paths = sources.strings().apply(strung.string());
             if (paths.isEmpty()) {
                 throw new SurveyException(Problem.STRING_GONE);
             }
             return paths;
         }
-        return List.of(Path.straight(Vertices.of(points(slot).toArray(Position[]::new)), closed));
+        return List.of(Path.straight(Vertices.of(points(slot, given).toArray(Position[]::new)), closed));
     }
 
     double amount(String slot, Slot.Kind kind) {

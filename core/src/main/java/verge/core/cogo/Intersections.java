@@ -8,10 +8,12 @@ import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridInverse;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.plan.Crossings;
 import verge.core.plan.Meetings;
 import verge.core.plan.Meetings.Carrier;
 import verge.core.plan.Meetings.Circle;
 import verge.core.plan.Meetings.Straight;
+import verge.core.plan.Path;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
@@ -27,6 +29,7 @@ final class Intersections {
     private static final double RAY_METRES = 1e4;
     /** Each makes what is left a thousandth. */
     private static final int ROUNDS = 3;
+    private static final int MOST_MEETINGS = 200;
     private static final List<String> FROM_BOTH = List.of("horizontalA", "horizontalB");
 
     private Intersections() {
@@ -49,12 +52,8 @@ final class Intersections {
     }
 
     private static Worked lines(Givens given, Straight one, Straight other, List<Position> from, boolean rays) {
-        double angle = azimuth(other).minus(azimuth(one)).halfCircle().radians();
-        double flat = Math.min(Math.abs(angle), Math.PI - Math.abs(angle));
-        if (flat < PARALLEL) {
-            throw new SurveyException(Problem.LINES_PARALLEL, new Length(Math.abs(right(one, other.from()))));
-        }
-        GridPoint meet = Meetings.between(one, other).get(0);
+        double flat = between(one, other);
+        GridPoint meet = meeting(one, other);
         Worked.Builder worked = Worked.builder().point("meeting", flat(meet)).figure("angleBetween", new Quantity.Turn(new Angle(flat)));
         List<Straight> both = List.of(one, other);
         for (int i = 0; i < 2; i++) {
@@ -68,6 +67,56 @@ final class Intersections {
             worked.remark(Caution.FLAT_INTERSECTION, flat);
         }
         return worked.build();
+    }
+
+    /** The smaller of the angles between two lines, in radians. */
+    private static double between(Straight one, Straight other) {
+        double angle = Math.abs(azimuth(other).minus(azimuth(one)).halfCircle().radians());
+        return Math.min(angle, Math.PI - angle);
+    }
+
+    /** @throws SurveyException LINES_PARALLEL */
+    static GridPoint meeting(Straight one, Straight other) {
+        if (between(one, other) < PARALLEL) {
+            throw new SurveyException(Problem.LINES_PARALLEL, new Length(Math.abs(right(one, other.from()))));
+        }
+        return Meetings.between(one, other).get(0);
+    }
+
+    /** Where lines of any kind meet; where they do not reach each other, where they would if they went on as they end. */
+    static Worked linesMeet(Givens given) {
+        List<Path> one = given.lines("lineA", false);
+        List<Path> other = given.lines("lineB", false);
+        List<GridPoint> reached = Crossings.between(one, other, MOST_MEETINGS);
+        List<GridPoint> places = reached.isEmpty() ? Crossings.beyondEnds(one, other) : reached;
+        if (places.isEmpty()) {
+            throw new SurveyException(Problem.DO_NOT_MEET, new Length(apart(one, other)));
+        }
+        Worked.Builder worked = Worked.builder();
+        one.forEach(worked::line);
+        other.forEach(worked::line);
+        for (int i = 0; i < places.size(); i++) {
+            String of = places.size() == 1 ? "" : String.valueOf(i + 1);
+            worked.point("meeting", of, flat(places.get(i)));
+            station(given, worked, "stationA", of, one, places.get(i));
+            station(given, worked, "stationB", of, other, places.get(i));
+        }
+        if (reached.isEmpty()) {
+            worked.remark(Caution.LENGTHENED);
+        }
+        return (places.size() > 1 ? worked.eitherOr() : worked).build();
+    }
+
+    /** How far along a line a place on it lies, and the line's height there. */
+    private static void station(Givens given, Worked.Builder worked, String label, String of, List<Path> lines, GridPoint place) {
+        ReadOff.Nearest nearest = ReadOff.nearest(lines, place);
+        double along = nearest.beside().along();
+        worked.figure(label, of, new Quantity.Distance(new Length(along), new Length(ScaledWalk.of(nearest.line(), given.scales()::groundPerGrid).told(along))));
+        nearest.beside().foot().position().elevation().ifPresent(height -> worked.figure(label + "Height", of, new Quantity.Height(height.asLength())));
+    }
+
+    private static double apart(List<Path> some, List<Path> others) {
+        return some.stream().flatMapToDouble(one -> others.stream().mapToDouble(other -> Loops.line(one, one).distance(Loops.line(other, one)))).min().orElseThrow();
     }
 
     static Worked directionAndDistance(Givens given) {
@@ -129,9 +178,10 @@ final class Intersections {
     /** Square to a line from a point. */
     static Worked foot(Givens given) {
         Position point = given.point("point");
-        var beside = ReadOff.nearest(given.lines("line", false), point.plan());
+        var beside = ReadOff.nearest(given.lines("line", false), point.plan()).beside();
         GridPoint foot = beside.foot().position().plan();
-        return Worked.builder().point("foot", beside.foot().position()).figure("horizontal", given.scales().told(point.plan(), foot, point.elevation())).line(ReadOff.line(List.of(point, beside.foot().position()), false)).build();
+        Quantity.Distance told = given.scales().told(point.plan(), foot, point.elevation());
+        return Worked.builder().point("foot", beside.foot().position()).figure("horizontal", told).dimension(point.plan(), foot, told).made("made", "", ReadOff.line(List.of(point, beside.foot().position()), false)).build();
     }
 
     private static Drawn circle(Givens given, Position centre, String slot) {

@@ -2,27 +2,64 @@ package verge.core.cogo;
 
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.GeometryFactory;
+import org.locationtech.jts.geom.LineString;
+import org.locationtech.jts.geom.LinearRing;
+import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.geom.util.GeometryFixer;
+import verge.core.geodesy.GridPoint;
 import verge.core.plan.Path;
+import verge.core.plan.Region;
 import verge.core.plan.Vertices;
 
-/** What an outline that crosses itself encloses, each loop counted once. */
+/** Rings as polygons of an independent library: what an outline that crosses itself encloses, each loop counted once, and where there is room within one. */
 final class Loops {
     /** An arc of 1 m radius is then 10⁻⁶ of its segment short. */
     private static final double SAGITTA_METRES = 1e-6;
+    private static final GeometryFactory FACTORY = new GeometryFactory();
 
     private Loops() {
     }
 
     static double area(Path ring) {
+        return GeometryFixer.fix(polygon(ring)).getArea();
+    }
+
+    /** A place well within a region. */
+    static GridPoint inside(Region region) {
+        double north = region.rim().vertices().north(0);
+        double east = region.rim().vertices().east(0);
+        Coordinate within = polygon(region).getInteriorPoint().getCoordinate();
+        return new GridPoint(north + within.y, east + within.x);
+    }
+
+    /** With its arcs as chords, from the first vertex of its rim: x to the east, y to the north. */
+    static Polygon polygon(Region region) {
+        return FACTORY.createPolygon(ring(region.rim(), region.rim()), region.holes().stream().map(hole -> ring(hole, region.rim())).toArray(LinearRing[]::new));
+    }
+
+    /** A path with its arcs as chords, from the first vertex of another. */
+    static LineString line(Path path, Path from) {
+        return FACTORY.createLineString(places(path, from));
+    }
+
+    private static Polygon polygon(Path ring) {
+        return FACTORY.createPolygon(ring(ring, ring));
+    }
+
+    private static LinearRing ring(Path ring, Path from) {
+        Coordinate[] corners = places(ring, from);
+        corners[corners.length - 1] = corners[0];
+        return FACTORY.createLinearRing(corners);
+    }
+
+    private static Coordinate[] places(Path ring, Path from) {
         Vertices drawn = ring.chords(SAGITTA_METRES);
-        double north = drawn.north(0);
-        double east = drawn.east(0);
+        double north = from.vertices().north(0);
+        double east = from.vertices().east(0);
         Coordinate[] corners = new Coordinate[drawn.size()];
         for (int i = 0; i < corners.length; i++) {
             corners[i] = new Coordinate(drawn.east(i) - east, drawn.north(i) - north);
         }
-        corners[corners.length - 1] = corners[0];
-        return GeometryFixer.fix(new GeometryFactory().createPolygon(corners)).getArea();
+        return corners;
     }
 }

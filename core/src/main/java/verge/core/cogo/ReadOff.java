@@ -1,5 +1,6 @@
 package verge.core.cogo;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -9,6 +10,7 @@ import verge.core.geodesy.GridInverse;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.plan.Crossings;
+import verge.core.plan.Extent;
 import verge.core.plan.Path;
 import verge.core.plan.Region;
 import verge.core.plan.Vertices;
@@ -23,6 +25,9 @@ final class ReadOff {
     private static final int MOST_CROSSINGS = 50;
     /** A distance square to a line that is no side. */
     private static final double ON_METRES = 5e-5;
+    /** The arc that shows an angle, of the shorter of its rays. */
+    private static final double ARC_OF_RAYS = 0.3;
+    private static final double HOLE_SAGITTA_METRES = 1e-3;
 
     private ReadOff() {
     }
@@ -40,6 +45,7 @@ final class ReadOff {
             Position to = points.get(i);
             String leg = given.name("points", i - 1) + " \u2013 " + given.name("points", i);
             Quantity.Distance told = given.scales().told(from.plan(), to.plan(), level(from, to));
+            worked.dimension(from.plan(), to.plan(), told);
             grid += told.grid().metres();
             ground += told.ground().metres();
             worked.figure("direction", leg, new Quantity.Direction(GridInverse.between(from.plan(), to.plan()).azimuth())).figure("horizontal", leg, told);
@@ -75,9 +81,16 @@ final class ReadOff {
         Angle on = GridInverse.between(at.plan(), to.plan()).azimuth();
         Angle right = on.minus(back).wholeCircle();
         Angle bend = new Angle(right.radians() - Math.PI);
-        return Worked.builder().figure("angleRight", new Quantity.Turn(right)).figure("angleLeft", new Quantity.Turn(back.minus(on).wholeCircle()))
+        double reach = ARC_OF_RAYS * Math.min(at.plan().distanceMetres(from.plan()), at.plan().distanceMetres(to.plan()));
+        Angle middle = new Angle(back.radians() + right.radians() / 2);
+        Path arc = Path.of(Vertices.of(Intersections.flat(ahead(at.plan(), back, reach)), Intersections.flat(ahead(at.plan(), on, reach))), new double[] {-Math.tan(right.radians() / 4), 0}, false);
+        return Worked.builder().dimension(ahead(at.plan(), middle, reach), new Quantity.Turn(right)).line(arc).figure("angleRight", new Quantity.Turn(right)).figure("angleLeft", new Quantity.Turn(back.minus(on).wholeCircle()))
                 .figure(bend.radians() < 0 ? "deflectionLeft" : "deflectionRight", new Quantity.Turn(new Angle(Math.abs(bend.radians()))))
                 .line(line(List.of(from, at, to), false)).build();
+    }
+
+    private static GridPoint ahead(GridPoint from, Angle azimuth, double metres) {
+        return from.plus(metres * azimuth.cos(), metres * azimuth.sin());
     }
 
     /** How points lie to a line. */
@@ -89,11 +102,12 @@ final class ReadOff {
         for (int i = 0; i < points.size(); i++) {
             Position point = points.get(i);
             String name = given.name("points", i);
-            Walk.Beside beside = nearest(lines, point.plan());
+            Nearest nearest = nearest(lines, point.plan());
+            Walk.Beside beside = nearest.beside();
             GridPoint foot = beside.foot().position().plan();
-            double factor = given.scales().groundPerGrid(foot, foot, point.elevation());
-            worked.figure("station", name, new Quantity.Distance(new Length(beside.along()), new Length(beside.along() * factor)))
-                    .figure("offset", name, aside(beside.right(), factor)).point("foot", name, beside.foot().position());
+            Quantity.Aside offset = aside(beside.right(), given.scales().groundPerGrid(foot, point.plan(), level(point, beside.foot().position())));
+            worked.figure("station", name, new Quantity.Distance(new Length(beside.along()), new Length(ScaledWalk.of(nearest.line(), given.scales()::groundPerGrid).told(beside.along()))))
+                    .figure("offset", name, offset).point("foot", name, beside.foot().position()).dimension(foot, point.plan(), offset);
             rise(beside.foot().position(), point).ifPresent(up -> worked.figure("aboveLine", name, new Quantity.Difference(up)));
             worked.line(line(List.of(beside.foot().position(), point), false));
             if (!beside.onIt()) {
@@ -107,19 +121,13 @@ final class ReadOff {
         return new Quantity.Aside(new Length(Math.abs(right) * factor), Math.abs(right) < ON_METRES ? Optional.empty() : Optional.of(right > 0));
     }
 
-    /** By the part that passes nearest. */
-    static Walk.Beside nearest(List<Path> lines, GridPoint place) {
-        Walk.Beside best = null;
-        for (Path line : lines) {
-            Optional<Walk.Beside> beside = Walk.of(line).map(walk -> walk.beside(place));
-            if (beside.isPresent() && (best == null || Math.abs(beside.get().right()) < Math.abs(best.right()))) {
-                best = beside.get();
-            }
-        }
-        if (best == null) {
-            throw new SurveyException(Problem.COINCIDENT_POINTS);
-        }
-        return best;
+    /** The part that passes nearest. */
+    record Nearest(Path line, Walk.Beside beside) {
+    }
+
+    static Nearest nearest(List<Path> lines, GridPoint place) {
+        return lines.stream().flatMap(line -> Walk.of(line).map(walk -> new Nearest(line, walk.beside(place))).stream())
+                .min(Comparator.comparingDouble(n -> n.beside().foot().position().plan().distanceMetres(place))).orElseThrow(() -> new SurveyException(Problem.COINCIDENT_POINTS));
     }
 
     /** Two lines: the angle between them and where they meet, or how far apart they run. */
@@ -132,6 +140,8 @@ final class ReadOff {
         Angle other = GridInverse.between(c.plan(), d.plan()).azimuth();
         Worked.Builder worked = Worked.builder().line(line(List.of(a, b), false)).line(line(List.of(c, d), false))
                 .figure("angleRight", new Quantity.Turn(other.minus(one).wholeCircle())).figure("angleLeft", new Quantity.Turn(one.minus(other).wholeCircle()));
+        GridPoint from = b.plan().distanceMetres(c.plan()) < a.plan().distanceMetres(c.plan()) ? b.plan() : a.plan();
+        worked.dimension(new Extent.Builder().add(from.northing(), from.easting()).add(c.plan().northing(), c.plan().easting()).build().middle(), new Quantity.Turn(other.minus(one).wholeCircle()));
         for (Position end : List.of(c, d)) {
             double right = (end.plan().easting() - a.plan().easting()) * one.cos() - (end.plan().northing() - a.plan().northing()) * one.sin();
             worked.figure("offset", Worked.WAY + (end == c ? "c" : "d"), aside(right, given.scales().groundPerGrid(end.plan(), end.plan(), end.elevation())));
@@ -143,15 +153,25 @@ final class ReadOff {
     static Worked area(Givens given) {
         Path ring = ring(given, "ring");
         Worked.Builder worked = Worked.builder().line(ring);
-        Position about = ring.vertices().position(0);
+        Position about = about(ring);
         List<GridPoint> crossings = Crossings.of(List.of(ring), MOST_CROSSINGS);
-        double area = ring.area().orElseThrow();
-        double factor = given.scales().groundPerGrid(about.plan(), about.plan(), about.elevation());
-        worked.figure(crossings.isEmpty() ? "area" : "areaWithSigns", given.scales().told(area, about)).figure("perimeter", new Quantity.Distance(new Length(ring.length()), new Length(ring.length() * factor)))
+        Region region = new Region(ring, holes(given, ring));
+        region.holes().forEach(worked::line);
+        double area = region.area();
+        worked.figure(crossings.isEmpty() ? "area" : "areaWithSigns", given.scales().told(area, about)).figure("perimeter", given.scales().told(ring))
                 .figure("corners", new Quantity.Count(ring.vertices().size()));
+        if (!region.holes().isEmpty()) {
+            worked.figure("areaOfHoles", given.scales().told(ring.area().orElseThrow() - area, about));
+        }
         if (!crossings.isEmpty()) {
             worked.figure("areaOfLoops", given.scales().told(Loops.area(ring), about)).remark(Caution.CROSSES_ITSELF, crossings.size());
             crossings.forEach(place -> worked.point("crossing", new Position(place, Optional.empty())));
+        } else {
+            worked.dimension(Loops.inside(region), given.scales().told(area, about));
+        }
+        if (given.has("surface")) {
+            double sloped = Sloped.area(region, given.points("surface"), given.scales().groundPerGridOfAreas(about));
+            worked.figure("areaSloped", new Quantity.Area(sloped, sloped));
         }
         OptionalDouble depth = given.maybe("depth", Slot.Kind.LENGTH);
         depth.ifPresent(d -> worked.figure("content", new Quantity.Content(given.scales().told(area, about).ground() * Math.abs(d))));
@@ -177,7 +197,29 @@ final class ReadOff {
         if (!crossings.isEmpty()) {
             throw new SurveyException(Problem.RING_CROSSES, crossings.size());
         }
-        return Region.of(ring);
+        return new Region(ring, holes(given, ring));
+    }
+
+    /** Rings within another that nothing of is meant. @throws SurveyException HOLE_UNFIT */
+    private static List<Path> holes(Givens given, Path ring) {
+        List<Path> holes = given.rings("holes");
+        for (int i = 0; i < holes.size(); i++) {
+            Path hole = holes.get(i);
+            boolean fits = hole.closed() && hole.area().orElse(0) > 0 && ring.chords(HOLE_SAGITTA_METRES).enclose(hole.vertices().north(0), hole.vertices().east(0))
+                    && holes.subList(0, i).stream().noneMatch(other -> other.chords(HOLE_SAGITTA_METRES).enclose(hole.vertices().north(0), hole.vertices().east(0)) || hole.chords(HOLE_SAGITTA_METRES).enclose(other.vertices().north(0), other.vertices().east(0)));
+            if (!fits) {
+                throw new SurveyException(Problem.HOLE_UNFIT, i + 1);
+            }
+        }
+        if (!holes.isEmpty() && !Crossings.of(holes, 1).isEmpty() || !Crossings.between(List.of(ring), holes, 1).isEmpty()) {
+            throw new SurveyException(Problem.HOLES_CROSS);
+        }
+        return holes;
+    }
+
+    /** Where the scale of a figure's areas is taken: in its middle, at the height of its first corner. */
+    static Position about(Path ring) {
+        return new Position(ring.centroid(), ring.vertices().position(0).elevation());
     }
 
     static Path line(List<Position> points, boolean closed) {

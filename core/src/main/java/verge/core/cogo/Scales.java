@@ -7,6 +7,7 @@ import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;
+import verge.core.plan.Path;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 
@@ -37,6 +38,21 @@ public record Scales(Plane plane, GroundUse use, boolean givenOnGround) {
         return givenOnGround ? 1 / groundPerGrid(from.plan(), to, from.elevation()) : 1;
     }
 
+    /** Ground over grid along a line that is measured from its begin. */
+    double groundPerGrid(Position from, GridPoint to) {
+        return groundPerGrid(from.plan(), to, from.elevation());
+    }
+
+    /** A line along which lengths are given. */
+    ScaledWalk given(Path path) {
+        return ScaledWalk.of(path, (from, to) -> 1 / gridPerGiven(from, to));
+    }
+
+    /** The length of a line as it is told, both ways. */
+    Quantity.Distance told(Path path) {
+        return new Quantity.Distance(new Length(path.length()), new Length(ScaledWalk.of(path, this::groundPerGrid).length()));
+    }
+
     /** A given distance from a place in a direction, in metres of the grid. */
     public double grid(Position from, Angle azimuth, double given) {
         if (!givenOnGround) {
@@ -58,8 +74,13 @@ public record Scales(Plane plane, GroundUse use, boolean givenOnGround) {
     }
 
     /** An area of the grid about a place, both ways. */
-    public Quantity.Area told(double squareMetres, Position about) {
-        double factor = groundPerGrid(about.plan(), about.plan(), about.elevation());
-        return new Quantity.Area(squareMetres, squareMetres * factor * factor);
+    Quantity.Area told(double squareMetres, Position about) {
+        return new Quantity.Area(squareMetres, squareMetres * groundPerGridOfAreas(about));
+    }
+
+    /** Ground over grid for areas about a place. */
+    double groundPerGridOfAreas(Position about) {
+        double factor = groundPerGrid(about, about.plan());
+        return factor * factor;
     }
 }

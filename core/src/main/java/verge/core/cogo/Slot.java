@@ -19,8 +19,10 @@ public record Slot(String id, Kind kind, boolean wanted, int least, List<String>
     public enum Kind {
         POINT,
         POINTS,
-        /** A string, or points in a row. */
+        /** A string, a line of a file, or points in a row. */
         LINE,
+        /** Several of these. */
+        LINES,
         /** An azimuth of the grid. */
         DIRECTION,
         /** Horizontal. */

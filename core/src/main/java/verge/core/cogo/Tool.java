@@ -13,7 +13,7 @@ public enum Tool {
     ANGLE(Group.READ, ReadOff::angle, Slot.point("from"), Slot.point("at"), Slot.point("to")),
     BESIDE(Group.READ, ReadOff::beside, Slot.line("line", 2), Slot.points("points", 1)),
     LINES(Group.READ, ReadOff::lines, Slot.point("a"), Slot.point("b"), Slot.point("c"), Slot.point("d")),
-    AREA(Group.READ, ReadOff::area, Slot.line("ring", 3), Slot.maybe("depth", Kind.LENGTH)),
+    AREA(Group.READ, ReadOff::area, Slot.line("ring", 3), Slot.maybe("holes", Kind.LINES), Slot.maybe("depth", Kind.LENGTH), Slot.maybe("surface", Kind.POINTS)),
 
     POLAR(Group.PLACE, Constructions::polar, Slot.point("from"), Slot.figure("direction", Kind.DIRECTION), Slot.figure("distance", Kind.LENGTH), Slot.maybe("rise", Kind.RISE), Slot.maybe("grade", Kind.GRADE)),
     RECTANGULAR(Group.PLACE, Constructions::rectangular, Slot.point("from"), Slot.figure("north", Kind.RISE), Slot.figure("east", Kind.RISE), Slot.maybe("rise", Kind.RISE)),
@@ -26,11 +26,13 @@ public enum Tool {
     DIRECTION_DISTANCE(Group.MEET, Intersections::directionAndDistance, Slot.point("a"), Slot.figure("directionA", Kind.DIRECTION), Slot.point("b"), Slot.figure("distanceB", Kind.LENGTH)),
     DISTANCES(Group.MEET, Intersections::distances, Slot.point("a"), Slot.figure("distanceA", Kind.LENGTH), Slot.point("b"), Slot.figure("distanceB", Kind.LENGTH)),
     FOUR_POINTS(Group.MEET, Intersections::fourPoints, Slot.point("a"), Slot.point("b"), Slot.point("c"), Slot.point("d")),
+    LINES_MEET(Group.MEET, Intersections::linesMeet, Slot.line("lineA", 2), Slot.line("lineB", 2)),
     LINE_CIRCLE(Group.MEET, Intersections::lineAndCircle, Slot.point("a"), Slot.point("b"), Slot.point("centre"), Slot.figure("radius", Kind.LENGTH)),
     FOOT(Group.MEET, Intersections::foot, Slot.point("point"), Slot.line("line", 2)),
 
     PARALLEL(Group.CURVE, Constructions::parallel, Slot.line("line", 2), Slot.figure("right", Kind.RISE), Slot.maybe("rise", Kind.RISE)),
     FILLET(Group.CURVE, Constructions::fillet, Slot.point("before"), Slot.point("corner"), Slot.point("after"), Slot.figure("radius", Kind.LENGTH)),
+    FILLET_LINES(Group.CURVE, Constructions::filletOfLines, Slot.point("a"), Slot.point("b"), Slot.point("c"), Slot.point("d"), Slot.figure("radius", Kind.LENGTH)),
     CURVE(Group.CURVE, Constructions::curve, Slot.maybe("RADIUS", Kind.LENGTH), Slot.maybe("DELTA", Kind.DIRECTION), Slot.maybe("ARC", Kind.LENGTH), Slot.maybe("CHORD", Kind.LENGTH),
             Slot.maybe("TANGENT", Kind.LENGTH), Slot.maybe("EXTERNAL", Kind.LENGTH), Slot.maybe("MIDDLE_ORDINATE", Kind.LENGTH)),
     BEST_LINE(Group.CURVE, Fits::line, Slot.points("points", 2)),
@@ -41,7 +43,7 @@ public enum Tool {
     MAGNETIC(Group.BEARING, Bearings::magnetic, Slot.figure("bearing", Kind.DIRECTION), Slot.maybe("declination", Kind.DIRECTION), Slot.maybe("then", Kind.DIRECTION), Slot.maybe("now", Kind.DIRECTION)),
     SUN(Group.BEARING, Bearings::sun, Slot.point("at"), Slot.figure("time", Kind.TIME)),
 
-    DIVIDE(Group.DIVIDE, Areas::divide, Slot.line("ring", 3), Slot.maybe("area", Kind.AREA), Areas.SCALE, Areas.SIDE, Slot.maybe("direction", Kind.DIRECTION), Slot.maybe("through", Kind.POINT), Slot.maybe("parts", Kind.COUNT), Slot.maybe("position", Kind.PART));
+    DIVIDE(Group.DIVIDE, Areas::divide, Slot.line("ring", 3), Slot.maybe("holes", Kind.LINES), Slot.maybe("area", Kind.AREA), Areas.SCALE, Areas.SIDE, Slot.maybe("direction", Kind.DIRECTION), Slot.maybe("through", Kind.POINT), Slot.maybe("parts", Kind.COUNT), Slot.maybe("position", Kind.PART));
 
     /** What they are for. */
     public enum Group { READ, PLACE, MEET, CURVE, BEARING, DIVIDE }

@@ -3,8 +3,11 @@ package verge.core.cogo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import verge.core.geodesy.GridInverse;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.plan.Path;
+import verge.core.units.Angle;
 
 /**
  * What a computation comes to.
@@ -13,9 +16,10 @@ import verge.core.plan.Path;
  * @param points that can be stored
  * @param eitherOr whether of the points one is meant, and the person says which
  * @param lines that are drawn
+ * @param dimensions that can be pinned to the sketch and go onto a drawing
  * @param curve of what can be had, where something is slid
  */
-public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, List<Path> lines, List<Remark> remarks, Optional<Curve> curve) {
+public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, List<Line> lines, List<Dimension> dimensions, List<Remark> remarks, Optional<Curve> curve) {
     /** With it begins what a figure belongs to where that is no point but one of several ways. */
     public static final String WAY = "#";
 
@@ -23,6 +27,7 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
         figures = List.copyOf(figures);
         points = List.copyOf(points);
         lines = List.copyOf(lines);
+        dimensions = List.copyOf(dimensions);
         remarks = List.copyOf(remarks);
     }
 
@@ -31,8 +36,10 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
      *
      * @param samples at even parts of the range, from 0 to 1, of the most that there is
      * @param at the part of the range that was taken
+     * @param from a place that the line passes through at the begin of the range
+     * @param to likewise at its end; the same if it turns about that
      */
-    public record Curve(List<Double> samples, double at) {
+    public record Curve(List<Double> samples, double at, GridPoint from, GridPoint to) {
         public Curve {
             samples = List.copyOf(samples);
         }
@@ -51,6 +58,38 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
     public record Made(String label, String of, Position position) {
     }
 
+    /** What a line is to the computation. */
+    public enum Role {
+        /** Something that it was given, or a ray that leads to what came out. */
+        GIVEN,
+        /** It came out, and can be kept. */
+        MADE,
+        /** Something that was given and may be wrong. */
+        DOUBTFUL
+    }
+
+    /**
+     * A line that is drawn.
+     *
+     * @param label what it is, a key of words; empty for what is not made
+     * @param of which one it belongs to, or empty
+     */
+    public record Line(Path path, Role role, String label, String of) {
+    }
+
+    /**
+     * A figure with where it is written.
+     *
+     * @param along the azimuth of what it measures; absent for an area or an angle
+     */
+    public record Dimension(GridPoint at, Optional<Angle> along, Quantity quantity) {
+    }
+
+    /** The lines that came out. */
+    public List<Line> made() {
+        return lines.stream().filter(line -> line.role() == Role.MADE).toList();
+    }
+
     /** What the person should know of it. */
     public enum Caution {
         /** Arguments: how many places. */
@@ -64,6 +103,8 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
         BEARING_SUSPECTED,
         /** The line is lengthened straight on to where it is square. */
         BEYOND_THE_LINE,
+        /** They meet only where they are lengthened. */
+        LENGTHENED,
         /** Directions meet behind one of the points. */
         BEHIND,
         /** Arguments: the angle in radians. */
@@ -86,7 +127,8 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
     static final class Builder {
         private final List<Figure> figures = new ArrayList<>();
         private final List<Made> points = new ArrayList<>();
-        private final List<Path> lines = new ArrayList<>();
+        private final List<Line> lines = new ArrayList<>();
+        private final List<Dimension> dimensions = new ArrayList<>();
         private final List<Remark> remarks = new ArrayList<>();
         private boolean eitherOr;
         private Curve curve;
@@ -115,7 +157,30 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
         }
 
         Builder line(Path path) {
-            lines.add(path);
+            lines.add(new Line(path, Role.GIVEN, "", ""));
+            return this;
+        }
+
+        Builder made(String label, String of, Path path) {
+            lines.add(new Line(path, Role.MADE, label, of));
+            return this;
+        }
+
+        Builder doubtful(Path path) {
+            lines.add(new Line(path, Role.DOUBTFUL, "", ""));
+            return this;
+        }
+
+        /** Midway between both ends of what it measures; of one without a length none. */
+        Builder dimension(GridPoint from, GridPoint to, Quantity quantity) {
+            if (!from.equals(to)) {
+                dimensions.add(new Dimension(from.plus((to.northing() - from.northing()) / 2, (to.easting() - from.easting()) / 2), Optional.of(GridInverse.between(from, to).azimuth()), quantity));
+            }
+            return this;
+        }
+
+        Builder dimension(GridPoint at, Quantity quantity) {
+            dimensions.add(new Dimension(at, Optional.empty(), quantity));
             return this;
         }
 
@@ -124,13 +189,13 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
             return this;
         }
 
-        Builder curve(List<Double> samples, double at) {
-            curve = new Curve(samples, at);
+        Builder curve(Curve told) {
+            curve = told;
             return this;
         }
 
         Worked build() {
-            return new Worked(figures, points, eitherOr, lines, remarks, Optional.ofNullable(curve));
+            return new Worked(figures, points, eitherOr, lines, dimensions, remarks, Optional.ofNullable(curve));
         }
     }
 }

@@ -60,7 +60,7 @@ public final class GapFinder {
         this.points = state.points().filter(p -> p.origin() == Origin.MEASURED).toList();
         this.strings = state.strings();
         points.forEach(p -> index(p.code(), p.position().plan()));
-        strings.stream().filter(s -> s.beside().isPresent()).forEach(s -> along(s).forEach(place -> index(s.name().code(), place)));
+        strings.stream().filter(s -> !s.hasOwnVertices()).forEach(s -> along(s).forEach(place -> index(s.name().code(), place)));
     }
 
     /** All that nobody has put away. */
@@ -127,7 +127,7 @@ public final class GapFinder {
 
     private void openEnds() {
         List<Ending> ends = new ArrayList<>();
-        strings.stream().filter(s -> !s.ring() && s.beside().isEmpty() && s.vertices().size() > 1)
+        strings.stream().filter(s -> !s.ring() && s.hasOwnVertices() && s.vertices().size() > 1)
                 .forEach(s -> Arrays.stream(End.values()).forEach(end -> ends.add(new Ending(ends.size(), s, end, s.at(end).orElseThrow().position().plan(), piece(s)))));
         Map<GridPoint, Integer> vertices = new HashMap<>();
         strings.forEach(s -> s.vertices().forEach(v -> vertices.merge(v.position().plan(), 1, Integer::sum)));
@@ -179,7 +179,7 @@ public final class GapFinder {
     private void company() {
         Set<UUID> onStrings = strings.stream().flatMap(s -> s.vertices().stream()).map(v -> v.id().by()).collect(Collectors.toSet());
         Stream<Item> alone = points.stream().filter(p -> !onStrings.contains(p.entry())).map(p -> new Item(p.entry().toString(), p.code(), List.of(p.position().plan())));
-        Stream<Item> lines = strings.stream().filter(s -> s.beside().isEmpty()).map(s -> new Item(s.id().toString(), s.name().code(), s.vertices().stream().map(v -> v.position().plan()).toList()));
+        Stream<Item> lines = strings.stream().filter(SurveyString::hasOwnVertices).map(s -> new Item(s.id().toString(), s.name().code(), s.vertices().stream().map(v -> v.position().plan()).toList()));
         Map<Code, List<Item>> items = Stream.concat(alone, lines).filter(i -> !i.code().equals(Code.NONE)).collect(Collectors.groupingBy(Item::code, LinkedHashMap::new, Collectors.toList()));
         items.forEach((code, all) -> {
             Set<Code> usual = book.row(code).map(row -> Set.copyOf(row.comesWith())).orElse(Set.of());

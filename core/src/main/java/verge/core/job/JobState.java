@@ -210,7 +210,7 @@ public final class JobState {
 
     /** The lines that a string comes to; of one that runs beside another, as that one stands. */
     public Shape shape(SurveyString string) {
-        return string.beside().map(b -> string(b.string()).filter(other -> other.beside().isEmpty()).map(other -> own(other).beside(b.left(), b.up())).orElse(Shape.NONE)).orElseGet(() -> own(string));
+        return Shape.of(string, this::string, this::own);
     }
 
     private Shape own(SurveyString string) {

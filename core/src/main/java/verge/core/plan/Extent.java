@@ -22,6 +22,10 @@ public record Extent(double south, double west, double north, double east) {
         return distance(other) == 0 && !isEmpty() && !other.isEmpty();
     }
 
+    public boolean contains(GridPoint place) {
+        return place.northing() >= south && place.northing() <= north && place.easting() >= west && place.easting() <= east;
+    }
+
     /** Shortest distance between two boxes; 0 where they touch. */
     public double distance(Extent other) {
         double alongNorth = Math.max(0, Math.max(other.south - north, south - other.north));

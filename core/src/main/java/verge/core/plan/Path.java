@@ -90,6 +90,28 @@ public final class Path {
         return OptionalDouble.of(Math.abs(twice / 2));
     }
 
+    /** The centroid of what a closed path encloses: of its corners, as far as its area goes, without the segments of its arcs; of one without an area its first vertex. */
+    public GridPoint centroid() {
+        double north = vertices.north(0);
+        double east = vertices.east(0);
+        double twice = 0;
+        double momentNorth = 0;
+        double momentEast = 0;
+        for (int i = 0; i < vertices.size(); i++) {
+            int next = (i + 1) % vertices.size();
+            double n1 = vertices.north(i) - north;
+            double e1 = vertices.east(i) - east;
+            double n2 = vertices.north(next) - north;
+            double e2 = vertices.east(next) - east;
+            double cross = e1 * n2 - e2 * n1;
+            twice += cross;
+            momentNorth += cross * (n1 + n2);
+            momentEast += cross * (e1 + e2);
+        }
+        GridPoint centroid = twice == 0 ? vertices.plan(0) : new GridPoint(north + momentNorth / (3 * twice), east + momentEast / (3 * twice));
+        return vertices.extent().contains(centroid) ? centroid : vertices.plan(0);   // of one that crosses itself the moments may cancel
+    }
+
     /** Area between a piece's chord and its arc, positive on its right. */
     private double segment(int piece) {
         double bulge = bulge(piece);
@@ -180,8 +202,8 @@ public final class Path {
         return Optional.of(new Passing(piece, along / length, place.distanceMetres(from.plus(along * north, along * east)), new Angle(Math.atan2(east, north)).wholeCircle()));
     }
 
-    /** Length of one piece, along its arc. */
-    double pieceLength(int piece) {
+    /** Length of one piece in metres of the grid, along its arc. */
+    public double pieceLength(int piece) {
         double bulge = Math.abs(bulge(piece));
         // s = rθ with θ = 4 atan b and r = c (1 + b²) / 4b
         return bulge == 0 ? chord(piece) : chord(piece) * (1 + bulge * bulge) * Math.atan(bulge) / bulge;

@@ -1,5 +1,6 @@
 package verge.core.plan;
 
+import java.util.Arrays;
 import java.util.Optional;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
@@ -40,11 +41,27 @@ public final class Walk {
         if (!(along >= 0 && along <= length())) {
             return Optional.empty();
         }
-        int piece = 0;
-        while (piece < path.pieces() - 1 && (along > upTo[piece + 1] || path.pieceLength(piece) == 0)) {
-            piece++;
-        }
+        int piece = pieceAt(upTo, along);
         return Optional.of(place(piece, (along - upTo[piece]) / path.pieceLength(piece)));
+    }
+
+    /**
+     * The piece in which one has come so far: the first that does not end before, but none without a length.
+     *
+     * @param upTo from the begin to each vertex, never falling
+     */
+    public static int pieceAt(double[] upTo, double along) {
+        int found = Arrays.binarySearch(upTo, Math.max(along, Math.nextUp(upTo[0])));
+        int end = found < 0 ? -found - 1 : found;
+        while (end > 1 && upTo[end - 1] == upTo[end]) {
+            end--;   // several vertices in one place: the way to the first of them
+        }
+        return Math.min(end, upTo.length - 1) - 1;
+    }
+
+    /** How far it is from the begin to a vertex; to the number of vertices, back to the first of a closed path. */
+    public double upTo(int vertex) {
+        return upTo[vertex];
     }
 
     private Place place(int piece, double part) {

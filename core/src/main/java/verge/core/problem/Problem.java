@@ -24,6 +24,11 @@ public enum Problem {
     /** Arguments: none. */
     STRING_GONE,
     /** Arguments: none. */
+    /** Arguments: which of the holes. */
+    HOLE_UNFIT,
+    HOLES_CROSS,
+    /** Arguments: area that the points with heights cover, of which. */
+    SURFACE_SHORT,
     RING_FLAT,
     /** Arguments: none. */
     RING_OPEN,

@@ -2,6 +2,9 @@ package verge.core.strings;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
 import verge.core.plan.Parallel;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
@@ -20,8 +23,21 @@ public record Shape(List<Path> paths, List<Run> runs) {
         runs = List.copyOf(runs);
     }
 
-    /** The shape of a string that has vertices of its own. */
+    /**
+     * The shape of any string: of one that runs beside another, as that one stands.
+     *
+     * @param strings by their ids
+     * @param own the shape of one that does not run beside another
+     */
+    public static Shape of(SurveyString string, Function<UUID, Optional<SurveyString>> strings, Function<SurveyString, Shape> own) {
+        return string.beside().map(b -> strings.apply(b.string()).filter(other -> other.beside().isEmpty()).map(other -> own.apply(other).beside(b.left(), b.up())).orElse(NONE)).orElseGet(() -> own.apply(string));
+    }
+
+    /** The shape of a string that does not run beside another. */
     public static Shape of(SurveyString string) {
+        if (string.drawn().isPresent()) {
+            return new Shape(string.drawn().get().paths(), List.of());
+        }
         List<Path> paths = new ArrayList<>();
         List<Run> runs = new ArrayList<>();
         List<List<Vertex>> parts = string.parts();

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import verge.core.plan.Path;
 
 /** One thing that an entry does to a string. A step that names a vertex which is not there any more does nothing. */
 public sealed interface Step {
@@ -30,6 +31,13 @@ public sealed interface Step {
 
     /** It runs beside another string. */
     record Beside(StringName name, UUID string, double left, double up) implements Step {
+    }
+
+    /** It is as something else draws it, and has no vertices of its own. */
+    record Drawn(StringName name, List<Path> paths) implements Step {
+        public Drawn {
+            paths = List.copyOf(paths);
+        }
     }
 
     /** What is said of it as it stands. */

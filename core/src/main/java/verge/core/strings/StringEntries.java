@@ -16,6 +16,7 @@ import verge.core.journal.Key;
 import verge.core.journal.Line;
 import verge.core.journal.Looks;
 import verge.core.journal.Outcome;
+import verge.core.plan.Path;
 import verge.core.points.StoredPoint;
 
 /** What shots and later edits come to for strings. */
@@ -41,6 +42,16 @@ public final class StringEntries {
             outcome = outcome.and(new NumbersOf(number.getKey()), number.getValue());
         }
         return joinings.isEmpty() ? Outcome.NOTHING : outcome;
+    }
+
+    /** What something that draws a string comes to for it. */
+    public static Outcome drawn(UUID string, StringName name, List<Path> paths) {
+        return named(name, step(string, new Step.Drawn(name, paths)));
+    }
+
+    /** The lines that a string comes to; empty if nothing of it stands. */
+    public static Optional<Shape> shape(Looks looks, UUID id) {
+        return string(looks, id).map(s -> Shape.of(s, other -> string(looks, other), Shape::of));
     }
 
     private static Outcome edited(Line<StringEdited> line, Looks looks) {
@@ -99,7 +110,7 @@ public final class StringEntries {
 
     /** The other is turned where its wanted end does not come first, and stands before or behind; where both have one place there, it is there once. */
     private static Outcome joined(SurveyString s, SurveyString other, Edit.Joined how) {
-        if (s.id().equals(other.id()) || s.beside().isPresent() || other.beside().isPresent()) {
+        if (s.id().equals(other.id()) || !s.hasOwnVertices() || !other.hasOwnVertices()) {
             return Outcome.NOTHING;
         }
         List<Vertex> own = how.end() == End.LAST ? s.vertices() : SurveyString.reversed(s.vertices());

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import verge.core.plan.Path;
 
 /**
  * A line of points with one code, in the order in which it goes through them.
@@ -15,8 +16,9 @@ import java.util.UUID;
  * @param ended whether nothing more is to come
  * @param curves what was chosen for flowing vertices, by any one of those that belong together
  * @param beside the string that it runs beside, in whose place it has no vertices of its own
+ * @param drawn how something else draws it, in whose place it has no vertices of its own
  */
-public record SurveyString(UUID id, StringName name, List<Vertex> vertices, boolean ring, boolean ended, Map<VertexId, CurveKind> curves, Optional<Step.Beside> beside) {
+public record SurveyString(UUID id, StringName name, List<Vertex> vertices, boolean ring, boolean ended, Map<VertexId, CurveKind> curves, Optional<Step.Beside> beside, Optional<Step.Drawn> drawn) {
     public SurveyString {
         vertices = List.copyOf(vertices);
         curves = Map.copyOf(curves);
@@ -26,8 +28,13 @@ public record SurveyString(UUID id, StringName name, List<Vertex> vertices, bool
     public static Optional<SurveyString> of(UUID id, List<List<Step>> steps) {
         Growing growing = new Growing();
         steps.forEach(each -> each.forEach(growing::take));
-        boolean stands = growing.name != null && !growing.gone && (!growing.vertices.isEmpty() || growing.beside != null);
-        return stands ? Optional.of(new SurveyString(id, growing.name, growing.vertices, growing.ring, growing.ended, growing.curves, Optional.ofNullable(growing.beside))) : Optional.empty();
+        boolean stands = growing.name != null && !growing.gone && (!growing.vertices.isEmpty() || growing.beside != null || growing.drawn != null);
+        return stands ? Optional.of(new SurveyString(id, growing.name, growing.vertices, growing.ring, growing.ended, growing.curves, Optional.ofNullable(growing.beside), Optional.ofNullable(growing.drawn))) : Optional.empty();
+    }
+
+    /** Whether it has vertices of its own, which can be edited. */
+    public boolean hasOwnVertices() {
+        return beside.isEmpty() && drawn.isEmpty();
     }
 
     /** Its parts, each with at least one vertex. */
@@ -69,6 +76,7 @@ public record SurveyString(UUID id, StringName name, List<Vertex> vertices, bool
         private boolean ended;
         private boolean gone;
         private Step.Beside beside;
+        private Step.Drawn drawn;
 
         private void take(Step step) {
             if (step instanceof Step.Joined joined) {
@@ -88,6 +96,11 @@ public record SurveyString(UUID id, StringName name, List<Vertex> vertices, bool
             } else if (step instanceof Step.Beside other) {
                 call(other.name());
                 beside = other;
+            } else if (step instanceof Step.Drawn other) {
+                call(other.name());
+                drawn = other;
+                ring = other.paths().stream().allMatch(Path::closed);
+                ended = true;
             } else if (step instanceof Step.Said said) {
                 say(said.edit());
             }

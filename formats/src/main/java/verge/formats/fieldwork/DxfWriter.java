@@ -41,6 +41,9 @@ public final class DxfWriter {
     public record Options(Lines lines, double sagittaMetres, double markerMetres) {
     }
 
+    /** How high words of dimensions are, as a part of a marker. */
+    private static final double WORDS_OF_MARKER = 0.4;
+
     private final Fieldwork work;
     private final Options options;
     private final DxfSheet sheet;
@@ -69,6 +72,9 @@ public final class DxfWriter {
                 layers.putIfAbsent(layer(work.layer(code) + IN_SPACE), hue);
             }
         });
+        if (!work.dimensions().isEmpty()) {
+            layers.putIfAbsent(layer(Fieldwork.DIMENSIONS), WHITE);
+        }
         layers.remove("0");   // it is in every drawing
         work.points().stream().map(Fieldwork.Spot::code).distinct().forEach(this::addBlock);
         header();
@@ -77,6 +83,7 @@ public final class DxfWriter {
         sheet.section("ENTITIES");
         work.points().forEach(this::point);
         work.strings().forEach(this::string);
+        work.dimensions().forEach(this::dimension);
         sheet.endSection();
         objects();
         sheet.put(0, "EOF");
@@ -241,6 +248,19 @@ public final class DxfWriter {
             if (options.lines() != Lines.FLAT_WITH_ARCS) {
                 inSpace(path, layer(work.layer(string.code()) + (options.lines() == Lines.BOTH ? IN_SPACE : "")));
             }
+        }
+    }
+
+    private void dimension(Fieldwork.Dimension dimension) {
+        String layer = layer(Fieldwork.DIMENSIONS);
+        dimension.lines().forEach(path -> flat(path, layer));
+        for (Fieldwork.Words words : dimension.words()) {
+            double east = work.inUnit(words.at().easting());
+            double north = work.inUnit(words.at().northing());
+            // From the east anticlockwise, and never upside down.
+            double turned = words.along().map(azimuth -> azimuth.halfCircle().degrees() < 0 ? -90 - azimuth.halfCircle().degrees() : 90 - azimuth.halfCircle().degrees()).orElse(0.0);
+            sheet.entity("TEXT", MODEL, layer, "AcDbText").place(10, east, north, 0).put(40, work.inUnit(WORDS_OF_MARKER * options.markerMetres())).put(1, oneLine(words.text())).put(50, turned).put(72, 1)
+                    .place(11, east, north, 0).put(100, "AcDbText").put(73, 1);
         }
     }
 

@@ -4,11 +4,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Stream;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.plan.Path;
+import verge.core.units.Angle;
 import verge.core.units.LengthUnit;
 
 /**
@@ -18,11 +21,15 @@ import verge.core.units.LengthUnit;
  * @param system in words, what the coordinates are
  * @param unit in which coordinates are written
  */
-public record Fieldwork(String job, String system, LengthUnit unit, Codebook book, List<Spot> points, List<Line> strings) {
+public record Fieldwork(String job, String system, LengthUnit unit, Codebook book, List<Spot> points, List<Line> strings, List<Dimension> dimensions) {
     public Fieldwork {
         points = List.copyOf(points);
         strings = List.copyOf(strings);
+        dimensions = List.copyOf(dimensions);
     }
+
+    /** Where dimensions are drawn. */
+    static final String DIMENSIONS = "dimensions";
 
     /** A point. @param attributes what was answered for it, by name, in an order */
     public record Spot(String name, Code code, Position position, Map<String, String> attributes) {
@@ -37,6 +44,18 @@ public record Fieldwork(String job, String system, LengthUnit unit, Codebook boo
             paths = List.copyOf(paths);
             attributes = new LinkedHashMap<>(attributes);
         }
+    }
+
+    /** What was measured between things and is written where it was, with the lines that show it. */
+    public record Dimension(List<Path> lines, List<Words> words) {
+        public Dimension {
+            lines = List.copyOf(lines);
+            words = List.copyOf(words);
+        }
+    }
+
+    /** @param along the azimuth of what they measure; absent for words that stand level */
+    public record Words(String text, GridPoint at, Optional<Angle> along) {
     }
 
     /** The layer of a code: its own, else one called like it. */

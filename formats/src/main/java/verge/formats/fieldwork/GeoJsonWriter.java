@@ -41,17 +41,41 @@ public final class GeoJsonWriter {
             });
             for (Fieldwork.Line string : work.strings()) {
                 for (Path path : string.paths()) {
-                    Vertices chords = path.chords(sagittaMetres);
-                    begin(json, "LineString");
-                    json.writeStartArray();
-                    IntStream.range(0, chords.size()).forEach(i -> place(json, geographic, chords.plan(i), chords.height(i).orElse(Double.NaN)));
-                    json.writeEndArray();
+                    line(json, geographic, path.chords(sagittaMetres));
                     properties(json, work, string.name(), string.code(), string.attributes(), path.closed() ? "ring" : "string");
+                }
+            }
+            for (Fieldwork.Dimension dimension : work.dimensions()) {
+                for (Path path : dimension.lines()) {
+                    line(json, geographic, path.chords(sagittaMetres));
+                    dimension(json, "", "dimension line");
+                }
+                for (Fieldwork.Words words : dimension.words()) {
+                    begin(json, "Point");
+                    place(json, geographic, words.at(), Double.NaN);
+                    dimension(json, words.text(), "dimension");
                 }
             }
             json.writeEndArray();
             json.writeEndObject();
         }
+    }
+
+    private static void line(JsonGenerator json, Function<GridPoint, Geographic> geographic, Vertices chords) {
+        begin(json, "LineString");
+        json.writeStartArray();
+        IntStream.range(0, chords.size()).forEach(i -> place(json, geographic, chords.plan(i), chords.height(i).orElse(Double.NaN)));
+        json.writeEndArray();
+    }
+
+    private static void dimension(JsonGenerator json, String text, String kind) {
+        json.writeEndObject();
+        json.writeObjectPropertyStart("properties");
+        json.writeStringProperty("name", text);
+        json.writeStringProperty("kind", kind);
+        json.writeStringProperty("layer", Fieldwork.DIMENSIONS);
+        json.writeEndObject();
+        json.writeEndObject();
     }
 
     private static void begin(JsonGenerator json, String type) {

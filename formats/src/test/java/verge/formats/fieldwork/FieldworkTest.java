@@ -27,8 +27,10 @@ import verge.core.coding.Codebook.Surface;
 import verge.core.coding.Codebook;
 import verge.core.drawing.Feature;
 import verge.core.geodesy.Geographic;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.plan.Vertices;
+import verge.core.units.Angle;
 import verge.core.units.LengthUnit;
 import verge.formats.dxf.DxfReader;
 import verge.formats.geojson.GeoJsonReader;
@@ -78,7 +80,7 @@ class FieldworkTest {
                 new Fieldwork.Line("RLG 1", new Code("RLG"), List.of(path(false, 2, 34, 6, 0, 14, 40, 6.4, 0), path(false, 22, 52, 6.5, 0, 23, 60, 6.6, 0)), Map.of()),
                 new Fieldwork.Line("DRN 1", new Code("DRN"), List.of(path(false, 5, 5, Double.NaN, 0, 7, 9, Double.NaN, 0)), Map.of()),
                 new Fieldwork.Line("HDG 1", new Code("HDG"), List.of(path(false, -5, 5, 1, 0, -7, 9, 1, 0)), Map.of()));
-        return new Fieldwork("Slipway yard", "ETRS89 / UTM zone 32N, grid", unit, new Codebook("yard", rows), points, strings);
+        return new Fieldwork("Slipway yard", "ETRS89 / UTM zone 32N, grid", unit, new Codebook("yard", rows), points, strings, List.of());
     }
 
     private static String dxf(Fieldwork work, DxfWriter.Lines lines, double sagitta) {
@@ -138,6 +140,23 @@ class FieldworkTest {
         }
     }
 
+    /** Words lie along what they measure and never upside down; lines keep their arcs. */
+    @Test
+    void dimensionsGoOntoTheDrawing() throws IOException {
+        GridPoint at = new GridPoint(N0 + 1, E0 + 2);
+        Fieldwork.Dimension dimension = new Fieldwork.Dimension(List.of(path(false, 0, 0, Double.NaN, 0.4, 10, 0, Double.NaN, 0)),
+                List.of(new Fieldwork.Words("10.000 m", at, Optional.of(Angle.ofDegrees(200))), new Fieldwork.Words("78.5 m²\n", at.plus(5, 0), Optional.empty())));
+        Fieldwork work = new Fieldwork("yard", "grid", LengthUnit.METRE, new Codebook("", List.of()), List.of(), List.of(), List.of(dimension));
+        ReadFile drawing = read("dimensions.dxf", dxf(work, DxfWriter.Lines.IN_SPACE, 0.01));
+        assertThat(drawing.drawing().layers()).extracting(l -> l.name()).contains("dimensions");
+        assertThat(drawing.drawing().runs().map(r -> r.path().bulge(0))).containsExactly(0.4);
+        assertThat(drawing.drawing().features().stream().filter(Feature.Words.class::isInstance).map(Feature::name)).containsExactly("10.000 m", "78.5 m²");
+        assertThat(dxf(work, DxfWriter.Lines.BOTH, 0.01)).contains("\r\n 50\r\n70.0\r\n", "\r\n 50\r\n0.0\r\n");
+        StringWriter text = new StringWriter();
+        GeoJsonWriter.write(work, plan -> Geographic.ofDegrees(57, 10), 0.01, text);
+        assertThat(text.toString()).contains("\"name\":\"10.000 m\",\"kind\":\"dimension\",\"layer\":\"dimensions\"", "dimension line");
+    }
+
     @Test
     void attributesAndNamesStandWithTheirBlocksOnOneLine() {
         String text = dxf(yard(LengthUnit.METRE), DxfWriter.Lines.BOTH, 0.01);
@@ -152,7 +171,7 @@ class FieldworkTest {
         List<Fieldwork.Spot> points = List.of(new Fieldwork.Spot("a", new Code("krb"), Position.of(N0, E0, 1), new TreeMap<>(Map.of("name", "its own", "HEIGHT", "tall"))), new Fieldwork.Spot("b", new Code("KRB"), Position.of(N0, E0, 1), Map.of("bell", "\u0007<&>\"")),
                 new Fieldwork.Spot("c", new Code("point"), Position.of(N0, E0, 1), Map.of()), new Fieldwork.Spot("d", Code.NONE, Position.of(N0, E0, 1), Map.of()));
         List<Fieldwork.Line> strings = List.of(new Fieldwork.Line("KRB 1", new Code("KRB"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of("code", "x")), new Fieldwork.Line("0 1", new Code("0"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of()));
-        return new Fieldwork("a\nb", "grid", LengthUnit.METRE, new Codebook("", rows), points, strings);
+        return new Fieldwork("a\nb", "grid", LengthUnit.METRE, new Codebook("", rows), points, strings, List.of());
     }
 
     @Test

@@ -1,0 +1,63 @@
+package verge.app.cogo;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.springframework.stereotype.Component;
+import verge.app.drawing.Layers;
+import verge.app.drawing.PlacedFile;
+import verge.app.drawing.SiteDrawings;
+import verge.core.cogo.Given;
+import verge.core.drawing.Feature;
+import verge.core.drawing.Role;
+import verge.core.job.JobState;
+import verge.core.plan.Path;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** Lines and alignments of a site's files, as computations take them: by the name of the file and the line's number in it. */
+@Component
+public class FileLines {
+    private static final Pattern NAME = Pattern.compile("(.+) line (\\d{1,9})");
+
+    private final SiteDrawings drawings;
+    private final Layers layers;
+
+    FileLines(SiteDrawings drawings, Layers layers) {
+        this.drawings = drawings;
+        this.layers = layers;
+    }
+
+    /** How a line of a file is called where it is typed. */
+    public static String name(PlacedFile file, int feature) {
+        return file.file().name() + " line " + (feature + 1);
+    }
+
+    /** The line in plan; empty for what is none. */
+    public static Optional<Path> path(Feature feature) {
+        Optional<Path> path = feature instanceof Feature.Run run ? Optional.of(run.path()) : feature instanceof Feature.Axis axis ? Optional.of(axis.alignment().path()) : Optional.empty();
+        return path.filter(p -> p.pieces() > 0);
+    }
+
+    /**
+     * What is called so, as it lies now; empty if no file of the site has such a line.
+     *
+     * @throws SurveyException UNDERLAY_PICKED
+     */
+    Optional<Given.Drawn> called(UUID job, JobState state, String typed) {
+        Matcher name = NAME.matcher(typed.strip());
+        if (!name.matches()) {
+            return Optional.empty();
+        }
+        int index = Integer.parseInt(name.group(2)) - 1;
+        Optional<PlacedFile> file = drawings.all(job, state).stream().filter(f -> f.file().name().equals(name.group(1))).findFirst();
+        List<Feature> features = file.map(f -> f.drawing().features()).orElse(List.of());
+        Optional<Path> path = index >= 0 && index < features.size() ? path(features.get(index)) : Optional.empty();
+        if (path.isPresent() && layers.of(file.get()).get(features.get(index).layer()).role() == Role.UNDERLAY) {
+            throw new SurveyException(Problem.UNDERLAY_PICKED, name(file.get(), index));
+        }
+        return path.map(p -> new Given.Drawn(name(file.get(), index), p));
+    }
+}
