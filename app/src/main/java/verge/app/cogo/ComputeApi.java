@@ -130,7 +130,7 @@ class ComputeApi {
         }
         boolean several = slot.kind() == Slot.Kind.POINTS || slot.kind() == Slot.Kind.LINE;
         if (several && value.isArray()) {
-            Slot one = new Slot(slot.id(), Slot.Kind.POINT, true, 1, List.of());
+            Slot one = new Slot(slot.id(), Slot.Kind.POINT, true, 1, List.of(), false);
             List<Given> each = value.valueStream().map(v -> given(one, v, named)).toList();
             if (each.size() < slot.least()) {
                 throw new SurveyException(Problem.POINTS_TOO_FEW, each.size(), slot.least());
@@ -157,7 +157,7 @@ class ComputeApi {
             throw new SurveyException(Problem.FIELD_UNREADABLE, slot.id());
         }
         Position[] at = places.valueStream().map(place -> spot(slot, place)).toArray(Position[]::new);
-        return new Given.Drawn(slot.id(), Path.of(Vertices.of(at), bulges.valueStream().mapToDouble(JsonNode::doubleValue).toArray(), closed.booleanValue()));
+        return new Given.Drawn(slot.id(), Path.of(Vertices.of(at), bulges.valueStream().mapToDouble(JsonNode::doubleValue).toArray(), closed.booleanValue()), Optional.empty());
     }
 
     private static Given numbers(Slot slot, JsonNode value) {

@@ -80,6 +80,8 @@ final class ComputeWords {
             return isGrid(settings) ? scaled(f.difference(c.grid()), f.difference(c.ground()), "grid") : scaled(f.difference(c.ground()), f.difference(c.grid()), "ground");
         } else if (quantity instanceof Quantity.Plain plain) {
             return f.length(plain.length());
+        } else if (quantity instanceof Quantity.Station station) {
+            return f.station(station.along());
         } else if (quantity instanceof Quantity.Difference difference) {
             return f.difference(difference.length());
         } else if (quantity instanceof Quantity.Height height) {

@@ -58,6 +58,6 @@ public class FileLines {
         if (path.isPresent() && layers.of(file.get()).get(features.get(index).layer()).role() == Role.UNDERLAY) {
             throw new SurveyException(Problem.UNDERLAY_PICKED, name(file.get(), index));
         }
-        return path.map(p -> new Given.Drawn(name(file.get(), index), p));
+        return path.map(p -> new Given.Drawn(name(file.get(), index), p, features.get(index) instanceof Feature.Axis axis ? Optional.of(axis.alignment().stationing()) : Optional.empty()));
     }
 }

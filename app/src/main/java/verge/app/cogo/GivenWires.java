@@ -3,6 +3,7 @@ package verge.app.cogo;
 import java.util.List;
 import verge.app.journal.Wire;
 import verge.app.journal.Wires;
+import verge.core.alignment.Stationing;
 import verge.core.cogo.CircularCurve;
 import verge.core.cogo.Computed;
 import verge.core.cogo.Deed;
@@ -40,10 +41,22 @@ final class GivenWires {
         var string = o.field("string", Wire.ID, Given.Strung::string);
         return row -> new Given.Strung(row.get(string));
     }));
+    private static final Wire<Stationing.Equation> EQUATION = Wire.object(o -> {
+        var distance = o.field("distance", Wire.NUMBER, Stationing.Equation::distance);
+        var ahead = o.field("ahead", Wire.NUMBER, Stationing.Equation::ahead);
+        var increasing = o.field("increasing", Wire.FLAG, Stationing.Equation::increasing);
+        return row -> new Stationing.Equation(row.get(distance), row.get(ahead), row.get(increasing));
+    });
+    private static final Wire<Stationing> STATIONING = Wire.object(o -> {
+        var start = o.field("start", Wire.NUMBER, Stationing::start);
+        var equations = o.field("equations", EQUATION.list(), Stationing::equations);
+        return row -> new Stationing(row.get(start), row.get(equations));
+    });
     private static final Wire.Kind<Given.Drawn> DRAWN = new Wire.Kind<>("drawn", Given.Drawn.class, Wire.object(o -> {
         var name = o.field("name", Wire.TEXT, Given.Drawn::name);
         var path = o.field("path", Wires.PATH, Given.Drawn::path);
-        return row -> new Given.Drawn(row.get(name), row.get(path));
+        var stationing = o.field("stationing", STATIONING.maybe(), Given.Drawn::stationing);
+        return row -> new Given.Drawn(row.get(name), row.get(path), row.get(stationing));
     }));
     static final Wire<Given> GIVEN = Wire.oneOf(POINT, SPOT, POINTS, STRUNG, DRAWN,
             new Wire.Kind<>("lines", Given.Lines.class, Wire.object(o -> {

@@ -68,7 +68,12 @@ class ToolController {
         model.addAttribute("tool", chosen);
         model.addAttribute("toolWords", words.tool(chosen));
         model.addAttribute("hint", words.hint(chosen));
-        model.addAttribute("fields", chosen.slots().stream().map(s -> new Field(s, words.slot(s), s.choices().stream().map(c -> new String[] {c, words.choice(s, c)}).toList())).toList());
+        List<Field> fields = chosen.slots().stream().map(s -> new Field(s, words.slot(s), s.choices().stream().map(c -> new String[] {c, words.choice(s, c)}).toList())).toList();
+        List<Field> seldom = fields.stream().filter(f -> f.slot().seldom()).toList();
+        model.addAttribute("fields", fields);
+        model.addAttribute("seldom", seldom);
+        model.addAttribute("seldomLabels", seldom.stream().map(Field::label).toList());
+        model.addAttribute("seldomGiven", seldom.stream().anyMatch(f -> !answers.text(f.slot().id()).isEmpty()));
         model.addAttribute("names", PointNames.offered(state));
         Map<String, String> typed = new HashMap<>(Map.of("areaScale", state.settings().ground().distanceWord()));
         typed.putAll(answers.texts());

@@ -8,11 +8,13 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import verge.app.journal.JournalService;
+import verge.app.support.FieldParty;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
 import verge.core.job.JobState;
+import verge.instruments.world.Ternholm;
 
 /** A person's way through computations: points touched in the sketch, values typed, one of two chosen, a line slid, and all of it in the book. */
 class ComputingTest extends InBrowser {
@@ -68,6 +70,49 @@ class ComputingTest extends InBrowser {
         browser.until(d -> d.findElement(By.id("foot")).getText().contains("Two distances"));
         assertThat(place("m1").distanceMetres(place("T1")) * state().toldPerGrid(state().own(new PointName("T1")).orElseThrow().position())).isCloseTo(45, within(1e-4));
         browser.until(d -> value("a").isEmpty());   // the next one begins anew
+    }
+
+    /** The dividing line is taken hold of in the sketch; what it cuts off follows. */
+    @Test
+    void theLineItselfIsDraggedInTheSketch() {
+        browser.open("/jobs/" + job + "/compute/tools/DIVIDE");
+        browser.type("ring", "T1, T4, T3, T2");
+        browser.type("direction", "0");
+        browser.type("area", "1500");
+        browser.until(d -> d.findElement(By.id("slide")).isDisplayed());
+        String before = value("slider");
+        browser.script("""
+                const { theMap } = await import('verge/sketch/sketch.js');
+                const line = theMap().getLayers().getArray().filter(l => l.getZIndex() === 23).flatMap(l => l.getSource().getFeatures()).find(f => f.get('role') === 'wall');
+                theMap().getView().setResolution(0.3);
+                theMap().getView().setCenter(line.getGeometry().getFlatMidpoint());
+                theMap().renderSync();
+                """);
+        browser.dragFromMiddle(By.id("sketch-map"), 40, 0);
+        browser.until(d -> !value("slider").equals(before));
+        browser.type("lineCode", "BDY");
+        browser.until(d -> d.findElement(By.id("worked")).getText().contains("BDY 1"));
+        browser.type("first", "b1");
+        browser.until(d -> d.findElement(By.id("worked")).getText().contains("b1, "));
+        browser.primary();
+        browser.until(d -> state().strings().size() == 1);
+        GridPoint straight = state().shape(state().strings().get(0)).paths().get(0).vertices().plan(0);
+        assertThat(place("b1").easting()).isCloseTo(straight.easting(), within(1e-6));
+    }
+
+    /** What is measured at the bench stands in the field that waits for a point. */
+    @Test
+    void aPointIsMeasuredIntoTheComputation() throws Exception {
+        FieldParty party = new FieldParty(verge);
+        party.setUpOnT2();
+        party.ground().pole(Ternholm.YARD);
+        job = party.job();
+        browser.open("/jobs/" + job + "/compute/tools/CHAIN");
+        browser.type("points", "T1");
+        browser.click(By.id("measure-into"));
+        browser.until(d -> value("points").equals("T1, 101"));
+        browser.sees("T1 \u2013 101");
+        assertThat(place("101").distanceMetres(Ternholm.YARD)).isLessThan(0.05);
     }
 
     @Test

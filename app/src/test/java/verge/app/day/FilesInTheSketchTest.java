@@ -62,6 +62,24 @@ class FilesInTheSketchTest extends InBrowser {
         browser.sees("Kerb-1");
     }
 
+    /** A line of the drawing is computed with, from where it is touched or from a bench that wants one. */
+    @Test
+    void aLineOfTheDrawingIsComputedWith() {
+        browser.touch(6_314_470, 648_978.5);
+        browser.click(By.xpath("//summary[.='Compute with it']"));
+        browser.click(By.xpath("//button[.='Parallel']"));
+        browser.until(d -> d.findElement(By.id("line")).getDomProperty("value").startsWith("yard-r12.dxf line "));
+        browser.open("/jobs/" + job + "/compute/tools/ALONG");
+        browser.until(d -> d.findElement(By.id("count")).isDisplayed());
+        browser.touch(6_314_470, 648_978.5);
+        browser.until(d -> d.findElement(By.id("line")).getDomProperty("value").startsWith("yard-r12.dxf line "));
+        browser.type("count", "4");
+        browser.type("first", "k1");
+        browser.until(d -> d.findElement(By.id("worked")).getText().contains("k5, "));
+        browser.primary();
+        browser.until(d -> verge.bean(JournalService.class).state(job).own(new PointName("k5")).isPresent());
+    }
+
     @Test
     void underlaySaysSoWhenItIsTouched() {
         browser.click(By.cssSelector("[data-sketch=layers]"));

@@ -1,9 +1,11 @@
 package verge.core.cogo;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import verge.core.alignment.Stationing;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.plan.Path;
@@ -59,8 +61,8 @@ public sealed interface Given {
     record Strung(UUID string) implements Given {
     }
 
-    /** A line of a file, as it lay when it was given. */
-    record Drawn(String name, Path path) implements Given {
+    /** A line of a file, as it lay when it was given. @param stationing how stations are counted along it, if they are */
+    record Drawn(String name, Path path, Optional<Stationing> stationing) implements Given {
     }
 
     /** Several lines, each {@link Strung}, {@link Drawn} or {@link Points}. */

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.function.Function;
+import verge.core.alignment.Stationing;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridInverse;
@@ -131,6 +132,11 @@ public final class Givens {
             return paths;
         }
         return List.of(Path.straight(Vertices.of(points(slot, given).toArray(Position[]::new)), closed));
+    }
+
+    /** How stations are counted along a line, if that is an alignment. */
+    Optional<Stationing> stationing(String slot) {
+        return given.get(slot) instanceof Given.Drawn drawn ? drawn.stationing() : Optional.empty();
     }
 
     double amount(String slot, Slot.Kind kind) {

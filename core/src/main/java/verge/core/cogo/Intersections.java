@@ -98,8 +98,8 @@ final class Intersections {
         for (int i = 0; i < places.size(); i++) {
             String of = places.size() == 1 ? "" : String.valueOf(i + 1);
             worked.point("meeting", of, flat(places.get(i)));
-            station(given, worked, "stationA", of, one, places.get(i));
-            station(given, worked, "stationB", of, other, places.get(i));
+            station(given, worked, "A", of, one, places.get(i));
+            station(given, worked, "B", of, other, places.get(i));
         }
         if (reached.isEmpty()) {
             worked.remark(Caution.LENGTHENED);
@@ -108,11 +108,12 @@ final class Intersections {
     }
 
     /** How far along a line a place on it lies, and the line's height there. */
-    private static void station(Givens given, Worked.Builder worked, String label, String of, List<Path> lines, GridPoint place) {
+    private static void station(Givens given, Worked.Builder worked, String which, String of, List<Path> lines, GridPoint place) {
         ReadOff.Nearest nearest = ReadOff.nearest(lines, place);
         double along = nearest.beside().along();
-        worked.figure(label, of, new Quantity.Distance(new Length(along), new Length(ScaledWalk.of(nearest.line(), given.scales()::groundPerGrid).told(along))));
-        nearest.beside().foot().position().elevation().ifPresent(height -> worked.figure(label + "Height", of, new Quantity.Height(height.asLength())));
+        given.stationing("line" + which).ifPresent(counted -> worked.figure("stationCounted", of, new Quantity.Station(new Length(counted.station(along)))));
+        worked.figure("station" + which, of, new Quantity.Distance(new Length(along), new Length(ScaledWalk.of(nearest.line(), given.scales()::groundPerGrid).told(along))));
+        nearest.beside().foot().position().elevation().ifPresent(height -> worked.figure("station" + which + "Height", of, new Quantity.Height(height.asLength())));
     }
 
     private static double apart(List<Path> some, List<Path> others) {

@@ -18,6 +18,10 @@ public sealed interface Quantity {
     record Plain(Length length) implements Quantity {
     }
 
+    /** By the count of an alignment. */
+    record Station(Length along) implements Quantity {
+    }
+
     /** With its sign. */
     record Difference(Length length) implements Quantity {
     }

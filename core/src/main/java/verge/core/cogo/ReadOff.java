@@ -105,6 +105,7 @@ final class ReadOff {
             Nearest nearest = nearest(lines, point.plan());
             Walk.Beside beside = nearest.beside();
             GridPoint foot = beside.foot().position().plan();
+            given.stationing("line").ifPresent(counted -> worked.figure("stationCounted", name, new Quantity.Station(new Length(counted.station(beside.along())))));
             Quantity.Aside offset = aside(beside.right(), given.scales().groundPerGrid(foot, point.plan(), level(point, beside.foot().position())));
             worked.figure("station", name, new Quantity.Distance(new Length(beside.along()), new Length(ScaledWalk.of(nearest.line(), given.scales()::groundPerGrid).told(beside.along()))))
                     .figure("offset", name, offset).point("foot", name, beside.foot().position()).dimension(foot, point.plan(), offset);

@@ -9,8 +9,9 @@ import java.util.List;
  * @param wanted whether nothing can be computed without it
  * @param least how many of several points there must be
  * @param choices of a word; the first is meant if none is given
+ * @param seldom whether few want it: it is asked for apart
  */
-public record Slot(String id, Kind kind, boolean wanted, int least, List<String> choices) {
+public record Slot(String id, Kind kind, boolean wanted, int least, List<String> choices, boolean seldom) {
     public Slot {
         choices = List.copyOf(choices);
     }
@@ -46,26 +47,30 @@ public record Slot(String id, Kind kind, boolean wanted, int least, List<String>
     }
 
     static Slot point(String id) {
-        return new Slot(id, Kind.POINT, true, 1, List.of());
+        return new Slot(id, Kind.POINT, true, 1, List.of(), false);
     }
 
     static Slot points(String id, int least) {
-        return new Slot(id, Kind.POINTS, true, least, List.of());
+        return new Slot(id, Kind.POINTS, true, least, List.of(), false);
     }
 
     static Slot line(String id, int least) {
-        return new Slot(id, Kind.LINE, true, least, List.of());
+        return new Slot(id, Kind.LINE, true, least, List.of(), false);
     }
 
     static Slot figure(String id, Kind kind) {
-        return new Slot(id, kind, true, 1, List.of());
+        return new Slot(id, kind, true, 1, List.of(), false);
     }
 
     static Slot maybe(String id, Kind kind) {
-        return new Slot(id, kind, false, 1, List.of());
+        return new Slot(id, kind, false, 1, List.of(), false);
+    }
+
+    static Slot seldom(String id, Kind kind) {
+        return new Slot(id, kind, false, 1, List.of(), true);
     }
 
     static Slot word(String id, String... choices) {
-        return new Slot(id, Kind.WORD, false, 1, List.of(choices));
+        return new Slot(id, Kind.WORD, false, 1, List.of(choices), false);
     }
 }

@@ -13,7 +13,7 @@ public enum Tool {
     ANGLE(Group.READ, ReadOff::angle, Slot.point("from"), Slot.point("at"), Slot.point("to")),
     BESIDE(Group.READ, ReadOff::beside, Slot.line("line", 2), Slot.points("points", 1)),
     LINES(Group.READ, ReadOff::lines, Slot.point("a"), Slot.point("b"), Slot.point("c"), Slot.point("d")),
-    AREA(Group.READ, ReadOff::area, Slot.line("ring", 3), Slot.maybe("holes", Kind.LINES), Slot.maybe("depth", Kind.LENGTH), Slot.maybe("surface", Kind.POINTS)),
+    AREA(Group.READ, ReadOff::area, Slot.line("ring", 3), Slot.seldom("holes", Kind.LINES), Slot.maybe("depth", Kind.LENGTH), Slot.seldom("surface", Kind.POINTS)),
 
     POLAR(Group.PLACE, Constructions::polar, Slot.point("from"), Slot.figure("direction", Kind.DIRECTION), Slot.figure("distance", Kind.LENGTH), Slot.maybe("rise", Kind.RISE), Slot.maybe("grade", Kind.GRADE)),
     RECTANGULAR(Group.PLACE, Constructions::rectangular, Slot.point("from"), Slot.figure("north", Kind.RISE), Slot.figure("east", Kind.RISE), Slot.maybe("rise", Kind.RISE)),
@@ -43,7 +43,7 @@ public enum Tool {
     MAGNETIC(Group.BEARING, Bearings::magnetic, Slot.figure("bearing", Kind.DIRECTION), Slot.maybe("declination", Kind.DIRECTION), Slot.maybe("then", Kind.DIRECTION), Slot.maybe("now", Kind.DIRECTION)),
     SUN(Group.BEARING, Bearings::sun, Slot.point("at"), Slot.figure("time", Kind.TIME)),
 
-    DIVIDE(Group.DIVIDE, Areas::divide, Slot.line("ring", 3), Slot.maybe("holes", Kind.LINES), Slot.maybe("area", Kind.AREA), Areas.SCALE, Areas.SIDE, Slot.maybe("direction", Kind.DIRECTION), Slot.maybe("through", Kind.POINT), Slot.maybe("parts", Kind.COUNT), Slot.maybe("position", Kind.PART));
+    DIVIDE(Group.DIVIDE, Areas::divide, Slot.line("ring", 3), Slot.seldom("holes", Kind.LINES), Slot.maybe("area", Kind.AREA), Areas.SCALE, Areas.SIDE, Slot.maybe("direction", Kind.DIRECTION), Slot.maybe("through", Kind.POINT), Slot.maybe("parts", Kind.COUNT), Slot.maybe("position", Kind.PART));
 
     /** What they are for. */
     public enum Group { READ, PLACE, MEET, CURVE, BEARING, DIVIDE }

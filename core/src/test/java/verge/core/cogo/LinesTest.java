@@ -15,6 +15,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import verge.core.alignment.Stationing;
 import verge.core.cogo.Worked.Caution;
 import verge.core.geodesy.Position;
 import verge.core.plan.Path;
@@ -31,11 +32,11 @@ class LinesTest {
     private static final Given HALF = drawn(new double[] {1, 0}, "30 0", "10 0");
 
     private static Given drawn(double[] bulges, String... places) {
-        return new Given.Drawn("a line", Path.of(Vertices.of(Arrays.stream(places).map(Asked::place).toArray(Position[]::new)), bulges, false));
+        return new Given.Drawn("a line", Path.of(Vertices.of(Arrays.stream(places).map(Asked::place).toArray(Position[]::new)), bulges, false), Optional.empty());
     }
 
     private static Given ring(double[] bulges, String... places) {
-        return new Given.Drawn("a ring", Path.of(Vertices.of(Arrays.stream(places).map(Asked::place).toArray(Position[]::new)), bulges, true));
+        return new Given.Drawn("a ring", Path.of(Vertices.of(Arrays.stream(places).map(Asked::place).toArray(Position[]::new)), bulges, true), Optional.empty());
     }
 
     private static Given.Points row(String... places) {
@@ -78,6 +79,15 @@ class LinesTest {
             assertThat(((Length) e.arguments().get(0)).metres()).isCloseTo(7, within(1e-9));
         });
         assertThatThrownBy(() -> meet(row("0 14", "10 14"), HALF)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(((Length) e.arguments().get(0)).metres()).isCloseTo(Math.hypot(10, 14) - 10, within(1e-4)));
+    }
+
+    /** An alignment has a count of its own, with a jump: it is told beside the length along it. */
+    @Test
+    void anAlignmentTellsItsOwnStations() {
+        Given axis = new Given.Drawn("causeway", Path.straight(Vertices.of(place("0 0"), place("100 0")), false), Optional.of(new Stationing(1_000, List.of(new Stationing.Equation(50, 2_000, true)))));
+        Worked beside = ask(Tool.BESIDE).put("line", axis).points("points", "30 4", "80 -4").inGrid();
+        assertThat(beside.figures().stream().filter(f -> f.label().equals("stationCounted")).map(f -> Math.round(((Quantity.Station) f.quantity()).along().metres()))).containsExactly(1_030L, 2_030L);
+        assertThat(figure(meet(axis, row("20 -5", "20 5")), "stationCounted", Quantity.Station.class).along().metres()).isCloseTo(1_020, within(1e-9));
     }
 
     /** A corner that is no point: the arc is the same as with it. */
