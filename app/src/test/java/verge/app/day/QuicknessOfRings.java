@@ -3,12 +3,24 @@ package verge.app.day;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import verge.core.cogo.Given;
+import verge.core.cogo.Givens;
+import verge.core.cogo.Scales;
+import verge.core.cogo.Tool;
 import verge.core.division.DividingLine;
 import verge.core.division.Division;
 import verge.core.division.Parts;
+import verge.core.geodesy.Geoid;
 import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.GroundUse;
+import verge.core.geodesy.Heights;
+import verge.core.geodesy.ProjectedPlane;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.SystemText;
 import verge.core.plan.Crossings;
 import verge.core.plan.Path;
 import verge.core.plan.Region;
@@ -17,6 +29,7 @@ import verge.core.units.Angle;
 
 /** Prints how long the area of a ring of many corners takes, whether it crosses itself, and its division, and how that grows; run by './verge bench', not with the tests. */
 class QuicknessOfRings {
+    private static final ProjectedPlane UTM = new ProjectedPlane(SystemText.projection((CoordinateSystem.Projected) SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +units=m")), new Heights(Optional.of(Geoid.constant(40)), Optional.empty(), Optional.empty()));
     private static final int ROUNDS = 9;
 
     private static Region ring(int corners, boolean arcs) {
@@ -51,8 +64,9 @@ class QuicknessOfRings {
                 double whole = region.area();
                 GridPoint pivot = new GridPoint(6_314_490, 649_310);
                 DividingLine line = ((Division.Lines) Division.parallel(region, Angle.ofDegrees(20), whole / 3)).lines().get(0);
-                Bench.say("%d corners%s: area %.1f ms, crossings %.0f ms, divided by a direction %.0f ms, through a point %.0f ms, its parts %.0f ms", corners, arcs ? ", a third of them with arcs" : "",
-                        millis(region::area), millis(() -> Crossings.of(List.of(region.rim()), 1)), millis(() -> Division.parallel(region, Angle.ofDegrees(20), whole / 3)),
+                Givens given = new Givens(Map.of("ring", new Given.Drawn("ring", region.rim(), Optional.empty())), Givens.Sources.NONE, new Scales(UTM, GroundUse.GROUND_DISTANCES, true));
+                Bench.say("%d corners%s: all that is told of the area %.0f ms, area %.1f ms, crossings %.0f ms, divided by a direction %.0f ms, through a point %.0f ms, its parts %.0f ms", corners, arcs ? ", a third of them with arcs" : "",
+                        millis(() -> Tool.AREA.work(given)), millis(region::area), millis(() -> Crossings.of(List.of(region.rim()), 1)), millis(() -> Division.parallel(region, Angle.ofDegrees(20), whole / 3)),
                         millis(() -> Division.through(region, pivot, whole / 2)), millis(() -> Parts.of(region, line)));
             }
         }

@@ -18,6 +18,9 @@ import verge.core.units.Length;
  */
 public record Scales(Plane plane, GroundUse use, boolean givenOnGround) {
 
+    /** Pieces that come to no more have the scale of the line from the begin of the first to the end of the last: within them it changes by 10⁻⁷ at most. */
+    private static final double ONE_SCALE_METRES = 20;
+
     /** A flat site at scale 1, for what belongs to no job. */
     public static Scales plain() {
         return new Scales(new FlatSite(1), GroundUse.GRID, false);
@@ -50,7 +53,20 @@ public record Scales(Plane plane, GroundUse use, boolean givenOnGround) {
 
     /** The length of a line as it is told, both ways. */
     Quantity.Distance told(Path path) {
-        return new Quantity.Distance(new Length(path.length()), new Length(ScaledWalk.of(path, this::groundPerGrid).length()));
+        double grid = 0;
+        double ground = 0;
+        double run = 0;
+        int begin = 0;
+        for (int i = 0; i < path.pieces(); i++) {
+            run += path.pieceLength(i);
+            if (run >= ONE_SCALE_METRES || i == path.pieces() - 1) {
+                grid += run;
+                ground += run * groundPerGrid(path.vertices().position(begin), path.vertices().plan((i + 1) % path.vertices().size()));
+                run = 0;
+                begin = i + 1;
+            }
+        }
+        return new Quantity.Distance(new Length(grid), new Length(ground));
     }
 
     /** A given distance from a place in a direction, in metres of the grid. */
