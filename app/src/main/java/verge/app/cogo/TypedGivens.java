@@ -71,7 +71,7 @@ final class TypedGivens {
             case POINT -> new Given.Point(seen(typed));
             case POINTS -> points(slot, typed);
             case LINE -> line(slot, typed);
-            case LINES -> new Given.Lines(Arrays.stream(typed.split(";")).map(String::strip).filter(one -> !one.isEmpty()).map(one -> line(RING, one)).toList());
+            case LINES -> new Given.Lines(string(typed).isPresent() || drawn.apply(typed).isPresent() ? List.of(line(RING, typed)) : Arrays.stream(typed.split(";")).map(String::strip).filter(one -> !one.isEmpty()).map(one -> line(RING, one)).toList());
             case WORD -> new Given.Word(word(slot, typed));
             case DEED -> new Given.Legs(DeedText.parse(typed, figures.lengthUnit(), figures.angles().unit()));
             case DIRECTION, LENGTH, RISE, GRADE -> between(typed).<Given>map(b -> b).orElseGet(() -> new Given.Amount(amount(slot, typed)));
@@ -155,6 +155,9 @@ final class TypedGivens {
 
     /** Names parted by commas or semicolons, else by blanks. */
     private Given points(Slot slot, String typed) {
+        if (!typed.contains(",") && !typed.contains(";") && known(typed).isPresent() && slot.least() == 1) {
+            return new Given.Points(List.of(new Given.Point(seen(typed))));   // a name may hold blanks
+        }
         List<String> names = Arrays.stream(typed.split(typed.contains(";") ? ";" : typed.contains(",") ? "," : "\\s+")).map(String::strip).filter(name -> !name.isEmpty()).toList();
         if (names.size() < slot.least()) {
             throw new SurveyException(Problem.POINTS_TOO_FEW, names.size(), slot.least());

@@ -163,6 +163,17 @@ class ComputeOfAJobTest {
         assertThat(state().strings()).as("nothing is left of what went along a line that is gone").isEmpty();
     }
 
+    /** What would rest on itself is refused, and nothing changes. */
+    @Test
+    void nothingRestsOnItself() throws Exception {
+        note("POLAR", Map.of("from", "T1", "direction", "30", "distance", "5", "first", "c1"));
+        note("POLAR", Map.of("from", "c1", "direction", "60", "distance", "5", "first", "c2"));
+        Position before = point("c1");
+        HttpResponse<String> refused = visitor.post("/jobs/" + job.id() + "/rework/" + state().own(new PointName("c1")).orElseThrow().entry(), Map.of("id", UUID.randomUUID().toString(), "from", "c2", "reason", "typed wrong"));
+        assertThat(refused.statusCode()).isGreaterThanOrEqualTo(400);
+        assertThat(point("c1")).isEqualTo(before);
+    }
+
     /** What is pinned is in the sketch and on the drawing until it is taken off; what was computed goes to the office. */
     @Test
     void dimensionsArePinnedAndTakenOff() throws Exception {

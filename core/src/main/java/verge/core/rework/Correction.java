@@ -16,6 +16,7 @@ import verge.core.journal.Reworked;
 import verge.core.leaf.CheckTaken;
 import verge.core.leaf.StationSetUp;
 import verge.core.points.MadeFrom;
+import verge.core.points.Origin;
 import verge.core.points.PointSeen;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
@@ -53,8 +54,8 @@ public final class Correction {
      * @throws SurveyException REWORK_IN_A_CIRCLE if a mark was measured from this very setup, MARK_KNOWN_LATER if it was measured later, POINT_UNKNOWN, POINT_NAME_TAKEN
      */
     public static void requireSound(JobState state, Entry entry, Payload said, Payload corrected) {
-        Set<PointName> before = restsOn(said).collect(Collectors.toSet());
-        restsOn(corrected).distinct().filter(name -> !before.contains(name)).forEach(name -> requireKnown(state, entry, name));
+        Set<PointSeen> before = restsOn(said).collect(Collectors.toSet());
+        restsOn(corrected).distinct().filter(seen -> !before.contains(seen)).forEach(seen -> requireKnown(state, entry, seen));
         if (corrected instanceof SetsPlanned plan) {
             Set<PointName> names = new HashSet<>();
             plan.names().filter(name -> !names.add(name)).findFirst().ifPresent(twice -> {
@@ -65,19 +66,20 @@ public final class Correction {
         }
     }
 
-    /** Names that an entry takes the points of, as they were when it was written. */
-    private static Stream<PointName> restsOn(Payload corrected) {
+    /** The points that an entry takes, as they were when it was written. */
+    private static Stream<PointSeen> restsOn(Payload corrected) {
         if (corrected instanceof StationSetUp setUp) {
             Arrangement a = setUp.arrangement();
             Stream<PointName> marks = a.sightings().stream().filter(s -> s.azimuth().isEmpty()).map(Sighting::mark);
-            return Stream.concat(a.kind() == Arrangement.Kind.KNOWN_POINT ? Stream.of(setUp.station()) : Stream.empty(), marks);
+            return Stream.concat(a.kind() == Arrangement.Kind.KNOWN_POINT ? Stream.of(setUp.station()) : Stream.empty(), marks).map(PointSeen::named);
         }
-        return corrected instanceof MadeFrom made ? made.madeFrom().filter(seen -> seen.entry().isEmpty()).map(PointSeen::name) : Stream.empty();
+        return corrected instanceof MadeFrom made ? made.madeFrom() : Stream.empty();
     }
 
-    private static void requireKnown(JobState state, Entry entry, PointName name) {
-        List<StoredPoint> named = state.allNamed(name);
-        boolean given = named.stream().anyMatch(p -> p.leaf().isEmpty());
+    private static void requireKnown(JobState state, Entry entry, PointSeen seen) {
+        PointName name = seen.name();
+        List<StoredPoint> named = state.allNamed(name).stream().filter(p -> seen.entry().isEmpty() || seen.entry().get().equals(p.entry())).toList();
+        boolean given = named.stream().anyMatch(p -> p.leaf().isEmpty() && p.origin() != Origin.COMPUTED);
         boolean before = named.stream().anyMatch(p -> state.line(p.entry()) < entry.sequence());
         if (given || before) {
             return;
