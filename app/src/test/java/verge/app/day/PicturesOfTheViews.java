@@ -71,7 +71,7 @@ class PicturesOfTheViews extends InBrowser {
         browser.click(By.cssSelector("[data-paint-next]"));
         view(yard + "book", "field-book");
         view(yard + "handover", "hand-over");
-        view("/jobs/" + job("Alder Slough boardwalk") + "/compute?from=AS1&to=AS4", "inverse-feet");
+        view("/jobs/" + job("Alder Slough boardwalk") + "/compute/tools/DIVIDE?ring=AS1,AS2,AS3,AS4&through=AS1&area=0.5%20ac", "divide-feet");
         walkRound(yard);
     }
 
