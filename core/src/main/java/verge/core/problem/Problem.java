@@ -29,6 +29,14 @@ public enum Problem {
     HOLES_CROSS,
     /** Arguments: area that the points with heights cover, of which. */
     SURFACE_SHORT,
+    /** Arguments: how many pairs count, how many are needed. */
+    FIT_TOO_FEW,
+    /** Likewise in height. */
+    FIT_TOO_FEW_HEIGHTS,
+    FIT_ONE_SPOT,
+    FIT_IN_A_LINE,
+    /** Arguments: how many pairs, how many at most. */
+    FIT_TOO_MANY,
     RING_FLAT,
     /** Arguments: none. */
     RING_OPEN,

@@ -1,0 +1,251 @@
+package verge.core.fit;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
+import verge.core.adjustment.LeastSquares;
+import verge.core.adjustment.VarianceTest;
+import verge.core.geodesy.GridPoint;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.Angle;
+
+/**
+ * Fits computed marks onto found ones by a similarity in plan, and heights by a shift or an inclined plane.
+ *
+ * <p>By least squares each found coordinate is an observation with one standard deviation, the computed ones are taken as exact: what is off is off in the setting out
+ * or in the finding. The closed solution of the plan, from sums of products about both middles, is where it starts (any textbook under 'similarity' or 'Helmert transformation').
+ */
+public final class Fit {
+    private static final int MOST_PAIRS = 400;
+    /** Marks nearer than this to each other are on one spot. */
+    private static final double ONE_SPOT_METRES = 1e-3;
+    /** A height of this part of its length from the line through the others is on that line. */
+    private static final double IN_LINE = 1e-4;
+
+    private final List<Pair> pairs;
+    private final FitSettings settings;
+
+    private Fit(List<Pair> pairs, FitSettings settings) {
+        this.pairs = pairs;
+        this.settings = settings;
+    }
+
+    /**
+     * @return with who does not belong, where the others agree
+     * @throws SurveyException FIT_TOO_FEW, FIT_ONE_SPOT, FIT_IN_A_LINE, FIT_TOO_MANY
+     */
+    public static Fitted of(List<Pair> pairs, FitSettings settings) {
+        if (pairs.size() > MOST_PAIRS) {
+            throw new SurveyException(Problem.FIT_TOO_MANY, pairs.size(), MOST_PAIRS);
+        }
+        return new Fit(pairs, settings).fitted();
+    }
+
+    private int[] counting(IntPredicate which) {
+        return IntStream.range(0, pairs.size()).filter(which).toArray();
+    }
+
+    private Fitted fitted() {
+        int[] inPlan = counting(i -> pairs.get(i).inPlan());
+        if (inPlan.length < 2) {
+            throw new SurveyException(Problem.FIT_TOO_FEW, inPlan.length, 2);
+        }
+        Similarity start = closed(inPlan);
+        Plan plan = settings.held().isPresent() ? exact(inPlan) : leastSquares(inPlan, start);
+        Heights heights = heights(plan.similarity());
+        List<Fitted.Residual> residuals = new ArrayList<>();
+        for (int i = 0; i < pairs.size(); i++) {
+            residuals.add(residual(i, inPlan, plan, heights));
+        }
+        return new Fitted(plan.similarity(), heights.lift(), Math.sqrt(plan.covariance()[2][2]), Math.sqrt(plan.covariance()[3][3]), residuals, plan.test(), heights.test(),
+                Strangers.of(pairs, settings), new Fitted.Spread(plan.similarity().from(), plan.covariance(), settings.sigma()));
+    }
+
+    /** @param solution null where nothing is adjusted @param covariance of north, east, rotation and scale */
+    private record Plan(Similarity similarity, double[][] covariance, LeastSquares.Solution solution, VarianceTest test) {
+    }
+
+    /** The closed solution about both middles. */
+    private Similarity closed(int[] which) {
+        return closed(Arrays.stream(which).mapToObj(pairs::get).toList(), settings.scale(), settings.mirrored());
+    }
+
+    static Similarity closed(List<Pair> pairs, OptionalDouble held, boolean mirrored) {
+        GridPoint from = middle(pairs.stream().map(p -> p.computed().position().plan()).toList());
+        GridPoint to = middle(pairs.stream().map(p -> p.found().position().plan()).toList());
+        double along = 0;
+        double across = 0;
+        double squares = 0;
+        double squaresFound = 0;
+        for (Pair pair : pairs) {
+            double n = pair.computed().position().plan().northing() - from.northing();
+            double e = (mirrored ? -1 : 1) * (pair.computed().position().plan().easting() - from.easting());
+            double fn = pair.found().position().plan().northing() - to.northing();
+            double fe = pair.found().position().plan().easting() - to.easting();
+            along += n * fn + e * fe;
+            across += n * fe - e * fn;
+            squares += n * n + e * e;
+            squaresFound += fn * fn + fe * fe;
+        }
+        double spot = ONE_SPOT_METRES * ONE_SPOT_METRES;
+        if (squares < spot || squaresFound < spot) {
+            throw new SurveyException(Problem.FIT_ONE_SPOT);
+        }
+        return new Similarity(from, to, new Angle(Math.atan2(across, along)).wholeCircle(), held.orElse(Math.hypot(along, across) / squares), mirrored);
+    }
+
+    static GridPoint middle(List<GridPoint> places) {
+        GridPoint first = places.get(0);
+        return first.plus(places.stream().mapToDouble(p -> p.northing() - first.northing()).average().orElseThrow(), places.stream().mapToDouble(p -> p.easting() - first.easting()).average().orElseThrow());
+    }
+
+    /** One mark held, another gives the direction: nothing is adjusted. */
+    private Plan exact(int[] inPlan) {
+        int held = settings.held().getAsInt();
+        if (Arrays.binarySearch(inPlan, held) < 0) {
+            throw new SurveyException(Problem.FIT_TOO_FEW, inPlan.length - 1, 2);
+        }
+        int towards = Arrays.stream(inPlan).filter(i -> i != held).findFirst().orElseThrow();
+        List<Pair> two = List.of(pairs.get(held), pairs.get(towards));
+        Similarity similarity = closed(two, settings.scale(), settings.mirrored());
+        Similarity about = new Similarity(pairs.get(held).computed().position().plan(), pairs.get(held).found().position().plan(), similarity.rotation(), similarity.scale(), settings.mirrored());
+        double length = pairs.get(held).found().position().plan().distanceMetres(pairs.get(towards).found().position().plan());
+        double variance = settings.sigma() * settings.sigma();
+        double turn = 2 * variance / (length * length);
+        double stretch = settings.scale().isPresent() ? 0 : turn * similarity.scale() * similarity.scale();
+        double[][] covariance = {{variance, 0, 0, 0}, {0, variance, 0, 0}, {0, 0, turn, 0}, {0, 0, 0, stretch}};
+        return new Plan(about, covariance, null, VarianceTest.of(0, 0));
+    }
+
+    private Plan leastSquares(int[] inPlan, Similarity start) {
+        boolean solved = settings.scale().isEmpty();
+        int unknowns = solved ? 4 : 3;
+        double[] sigmas = new double[2 * inPlan.length];
+        Arrays.fill(sigmas, settings.sigma());
+        LeastSquares.Outcome outcome = LeastSquares.solve(new LeastSquares.Model() {
+            @Override
+            public int unknowns() {
+                return unknowns;
+            }
+
+            @Override
+            public int observations() {
+                return sigmas.length;
+            }
+
+            @Override
+            public void at(double[] x, double[] misclosure, double[][] design) {
+                double scale = solved ? x[3] : start.scale();
+                Similarity now = new Similarity(start.from(), start.to().plus(x[0], x[1]), new Angle(x[2]), scale, start.mirrored());
+                for (int k = 0; k < inPlan.length; k++) {
+                    Pair pair = pairs.get(inPlan[k]);
+                    GridPoint placed = now.place(pair.computed().position().plan());
+                    double north = placed.northing() - now.to().northing();
+                    double east = placed.easting() - now.to().easting();
+                    misclosure[2 * k] = pair.found().position().plan().northing() - placed.northing();
+                    misclosure[2 * k + 1] = pair.found().position().plan().easting() - placed.easting();
+                    double[][] partials = {{1, 0, -east, north / scale}, {0, 1, north, east / scale}};
+                    for (int j = 0; j < unknowns; j++) {
+                        design[2 * k][j] = partials[0][j];
+                        design[2 * k + 1][j] = partials[1][j];
+                    }
+                }
+            }
+        }, solved ? new double[] {0, 0, start.rotation().radians(), start.scale()} : new double[] {0, 0, start.rotation().radians()}, sigmas, LeastSquares.Common.NONE);
+        if (!(outcome instanceof LeastSquares.Solution solution)) {
+            throw new SurveyException(Problem.FIT_ONE_SPOT);
+        }
+        double[] x = solution.unknowns();
+        double[][] covariance = new double[4][4];
+        for (int i = 0; i < unknowns; i++) {
+            System.arraycopy(solution.covariance()[i], 0, covariance[i], 0, unknowns);
+        }
+        Similarity similarity = new Similarity(start.from(), start.to().plus(x[0], x[1]), new Angle(x[2]).wholeCircle(), solved ? x[3] : start.scale(), start.mirrored());
+        return new Plan(similarity, covariance, solution, VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom()));
+    }
+
+    /** @param which the pairs that count @param solution null where none do */
+    private record Heights(Lift lift, int[] which, LeastSquares.Solution solution, VarianceTest test) {
+    }
+
+    private Heights heights(Similarity similarity) {
+        int[] which = settings.heights() == FitSettings.Heights.LEAVE ? new int[0] : counting(i -> pairs.get(i).countsInHeight());
+        int unknowns = settings.heights() == FitSettings.Heights.TILT ? 3 : 1;
+        if (settings.heights() == FitSettings.Heights.LEAVE || settings.heights() == FitSettings.Heights.SHIFT && which.length == 0) {
+            return new Heights(Lift.NONE, new int[0], null, VarianceTest.of(0, 0));
+        }
+        if (which.length < unknowns) {
+            throw new SurveyException(Problem.FIT_TOO_FEW_HEIGHTS, which.length, unknowns);
+        }
+        List<GridPoint> places = Arrays.stream(which).mapToObj(i -> similarity.place(pairs.get(i).computed().position().plan())).toList();
+        GridPoint about = middle(places);
+        double[] sigmas = new double[which.length];
+        Arrays.fill(sigmas, settings.sigmaHeight());
+        LeastSquares.Outcome outcome = LeastSquares.solve(new LeastSquares.Model() {
+            @Override
+            public int unknowns() {
+                return unknowns;
+            }
+
+            @Override
+            public int observations() {
+                return which.length;
+            }
+
+            @Override
+            public void at(double[] x, double[] misclosure, double[][] design) {
+                for (int k = 0; k < which.length; k++) {
+                    double[] row = {1, places.get(k).northing() - about.northing(), places.get(k).easting() - about.easting()};
+                    misclosure[k] = pairs.get(which[k]).rise().orElseThrow();
+                    for (int j = 0; j < unknowns; j++) {
+                        misclosure[k] -= row[j] * x[j];
+                        design[k][j] = row[j];
+                    }
+                }
+            }
+        }, new double[unknowns], sigmas, LeastSquares.Common.NONE);
+        if (!(outcome instanceof LeastSquares.Solution solution) || unknowns == 3 && inLine(places, about)) {
+            throw new SurveyException(Problem.FIT_IN_A_LINE);
+        }
+        double[] x = Arrays.copyOf(solution.unknowns(), 3);
+        return new Heights(new Lift(about, x[0], x[1], x[2]), which, solution, VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom()));
+    }
+
+    static boolean inLine(List<GridPoint> places, GridPoint about) {
+        double nn = 0;
+        double ee = 0;
+        double ne = 0;
+        for (GridPoint place : places) {
+            double n = place.northing() - about.northing();
+            double e = place.easting() - about.easting();
+            nn += n * n;
+            ee += e * e;
+            ne += n * e;
+        }
+        double middle = (nn + ee) / 2;
+        double apart = Math.hypot((nn - ee) / 2, ne);
+        return Math.sqrt(Math.max(0, middle - apart)) <= IN_LINE * Math.sqrt(middle + apart);
+    }
+
+    private Fitted.Residual residual(int i, int[] inPlan, Plan plan, Heights heights) {
+        Pair pair = pairs.get(i);
+        GridPoint placed = plan.similarity().place(pair.computed().position().plan());
+        GridPoint found = pair.found().position().plan();
+        double standardised = 0;
+        double controlled = 0;
+        int k = Arrays.binarySearch(inPlan, i);
+        if (k >= 0 && plan.solution() != null) {
+            standardised = Math.max(Math.abs(plan.solution().standardised(2 * k)), Math.abs(plan.solution().standardised(2 * k + 1)));
+            controlled = (plan.solution().redundancy()[2 * k] + plan.solution().redundancy()[2 * k + 1]) / 2;
+        }
+        int h = Arrays.binarySearch(heights.which(), i);
+        boolean counts = h >= 0 && heights.solution() != null;
+        OptionalDouble rise = pair.rise().map(up -> OptionalDouble.of(up - heights.lift().at(placed))).orElse(OptionalDouble.empty());
+        return new Fitted.Residual(found.northing() - placed.northing(), found.easting() - placed.easting(), standardised, controlled, rise,
+                counts ? Math.abs(heights.solution().standardised(h)) : 0, counts ? heights.solution().redundancy()[h] : 0);
+    }
+}

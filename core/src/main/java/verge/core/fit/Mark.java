@@ -1,0 +1,7 @@
+package verge.core.fit;
+
+import verge.core.geodesy.Position;
+
+/** A place with its name, in whichever frame. */
+public record Mark(String name, Position position) {
+}
