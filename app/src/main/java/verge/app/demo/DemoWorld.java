@@ -106,6 +106,7 @@ class DemoWorld {
         prisms.add(yard.id(), "pole prism", "-12.0");
         prisms.add(yard.id(), "tripod prism", "-30.0");
         prisms.add(yard.id(), "sheet target", "0");
+        masonsMarks(ternholm, metric);
         alderSlough();
         practice.address().ifPresent(address -> startFieldWork(yard.id(), address));
     }
@@ -130,6 +131,13 @@ class DemoWorld {
         try (InputStream in = new ClassPathResource("demo/" + name).getInputStream()) {
             return new String(in.readAllBytes(), StandardCharsets.UTF_8).strip();
         }
+    }
+
+    /** Seventeen marks in the mason's own grid, and six of them found, one of which was moved. */
+    private void masonsMarks(Site ternholm, JobSettings metric) throws IOException {
+        Job tower = jobs.make(ternholm.id(), "Tower marks", metric, author());
+        take(tower, file(ternholm, "tower-marks-found.csv"), Role.CONTROL);
+        file(ternholm, "mason-grid.csv");
     }
 
     private void alderSlough() throws IOException {

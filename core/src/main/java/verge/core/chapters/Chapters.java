@@ -8,6 +8,7 @@ import verge.core.check.FindingEntries;
 import verge.core.cogo.ComputedEntries;
 import verge.core.drawing.DesignEntries;
 import verge.core.enclosure.EnclosureEntries;
+import verge.core.fit.FitEntries;
 import verge.core.floor.FloorEntries;
 import verge.core.gaps.GapEntries;
 import verge.core.job.Journal;
@@ -32,7 +33,7 @@ public final class Chapters {
 
     public static List<Chapter<?>> all(Geoids geoids) {
         return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), SetEntries.chapters(),
-                CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), StringEntries.chapters(), AttributeEntries.chapters(), EnclosureEntries.chapters(), GapEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
+                CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), FitEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), StringEntries.chapters(), AttributeEntries.chapters(), EnclosureEntries.chapters(), GapEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
                 .<Chapter<?>>flatMap(List::stream).toList();
     }
 

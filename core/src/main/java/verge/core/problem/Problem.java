@@ -37,6 +37,13 @@ public enum Problem {
     FIT_IN_A_LINE,
     /** Arguments: how many pairs, how many at most. */
     FIT_TOO_MANY,
+    /** Arguments: where there was nothing. */
+    NOTHING_TO_FIT,
+    /** Arguments: the line, what it says. */
+    PAIR_UNREADABLE,
+    PATTERN_WITHOUT_NAME,
+    /** Arguments: how many, the first of them. */
+    FIT_NAMES_TAKEN,
     RING_FLAT,
     /** Arguments: none. */
     RING_OPEN,

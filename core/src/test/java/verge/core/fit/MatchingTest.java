@@ -3,11 +3,13 @@ package verge.core.fit;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Random;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import verge.core.geodesy.GridPoint;
@@ -34,8 +36,8 @@ class MatchingTest {
             }
         }
         Similarity lies = new Similarity(new GridPoint(5_030, 2_030), new GridPoint(6_314_490, 649_010), Angle.ofDegrees(360 * chance.nextDouble()), scale, mirrored);
-        List<Integer> which = IntStream.range(0, marks).boxed().collect(java.util.stream.Collectors.toList());
-        java.util.Collections.shuffle(which, chance);
+        List<Integer> which = IntStream.range(0, marks).boxed().collect(Collectors.toList());
+        Collections.shuffle(which, chance);
         int count = (int) Math.ceil((double) marks / parts);
         List<Mark> found = new ArrayList<>();
         List<String> truly = new ArrayList<>();
@@ -53,7 +55,7 @@ class MatchingTest {
             GridPoint at = lies.place(new GridPoint(5_000 + 60 * chance.nextDouble(), 2_000 + 60 * chance.nextDouble()));
             found.add(mark("X" + k, at.northing(), at.easting()));
         }
-        java.util.Collections.shuffle(found, chance);
+        Collections.shuffle(found, chance);
         return new Site(computed, found, truly.stream().sorted().toList(), lies);
     }
 
@@ -78,5 +80,40 @@ class MatchingTest {
             }
         }
         assertThat(first).as(String.join("\n", missed)).isGreaterThanOrEqualTo(190);
+    }
+
+    private static FitSettings settings(OptionalDouble scale, boolean mirrored) {
+        return new FitSettings(scale, OptionalInt.empty(), FitSettings.Heights.LEAVE, mirrored, 0.01, 0.01);
+    }
+
+    /** A group in feet fits only where its scale is free, and says which; a mirror image only where it may be mirrored. */
+    @Test
+    void feetAndMirrorImagesAreFoundOutWhereTheyAreAllowed() {
+        Random chance = new Random(3);
+        Site feet = site(chance, 20, 2, 0.3048, false);
+        assertThat(Matching.propose(feet.computed(), feet.found(), settings(OptionalDouble.empty(), false), 1).get(0)).satisfies(p -> {
+            assertThat(named(p.pairs())).containsAll(feet.truly());
+            assertThat(p.similarity().scale()).isBetween(0.304, 0.3056);
+        });
+        assertThat(Matching.propose(feet.computed(), feet.found(), FitSettings.USUAL, 1)).allSatisfy(p -> assertThat(p.pairs().size()).isLessThan(5));
+        Site mirrored = site(chance, 20, 2, 1, true);
+        assertThat(named(Matching.propose(mirrored.computed(), mirrored.found(), settings(OptionalDouble.of(1), true), 1).get(0).pairs())).containsAll(mirrored.truly());
+        assertThat(Matching.propose(mirrored.computed(), mirrored.found(), FitSettings.USUAL, 1)).allSatisfy(p -> assertThat(p.pairs().size()).isLessThan(5));
+        Site solved = site(chance, 20, 2, 1.0004, false);
+        assertThat(named(Matching.propose(solved.computed(), solved.found(), settings(OptionalDouble.empty(), false), 1).get(0).pairs())).containsAll(solved.truly());
+    }
+
+    /** Two groups that have nothing to do with each other: what agrees by chance is few, and said so. */
+    @Test
+    void whatDoesNotBelongTogetherDoesNotMatch() {
+        Random chance = new Random(9);
+        for (int round = 0; round < 20; round++) {
+            Site one = site(chance, 20, 2, 1, false);
+            Site other = site(chance, 20, 2, 1, false);
+            assertThat(Matching.propose(one.computed(), other.found(), FitSettings.USUAL, 3)).allSatisfy(p -> assertThat(p.pairs().size()).isLessThan(4));
+            assertThat(Matching.mostAgreeing(one.computed(), other.found(), FitSettings.USUAL)).isLessThan(5);
+        }
+        assertThat(Matching.propose(List.of(mark("a", 0, 0)), List.of(mark("b", 0, 0)), FitSettings.USUAL, 3)).isEmpty();
+        assertThat(Matching.propose(List.of(mark("a", 0, 0), mark("b", 0, 0), mark("c", 0, 0)), List.of(mark("d", 1, 1), mark("e", 1, 1), mark("f", 1, 1)), FitSettings.USUAL, 3)).isEmpty();
     }
 }

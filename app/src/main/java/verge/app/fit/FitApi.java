@@ -1,0 +1,155 @@
+package verge.app.fit;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import verge.core.adjustment.VarianceTest;
+import verge.core.fit.Affine;
+import verge.core.fit.Fit;
+import verge.core.fit.FitSettings;
+import verge.core.fit.Fitted;
+import verge.core.fit.Mark;
+import verge.core.fit.Matching;
+import verge.core.fit.Pair;
+import verge.core.fit.SevenParameters;
+import verge.core.fit.Similarity;
+import verge.core.geodesy.Elevation;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+
+/** Fits for programs: coordinates in, parameters with their standard deviations, residuals and moved points out. Metres and radians; rotations clockwise. */
+@RestController
+class FitApi {
+    private static final int MOST_PROPOSED = 10;
+
+    /** @param place north, east and perhaps height */
+    record MarkBody(String name, double[] place) {
+        Mark mark() {
+            boolean fits = place != null && (place.length == 2 || place.length == 3) && Arrays.stream(place).allMatch(f -> Math.abs(f) <= GridPoint.FARTHEST_METRES);
+            if (!fits) {
+                throw new SurveyException(Problem.FIELD_UNREADABLE, "place");
+            }
+            return new Mark(name == null ? "" : name, new Position(new GridPoint(place[0], place[1]), place.length == 3 ? Optional.of(new Elevation(place[2])) : Optional.empty()));
+        }
+    }
+
+    /** @param plan whether it counts there; absent for yes @param height likewise */
+    record PairBody(MarkBody computed, MarkBody found, Boolean plan, Boolean height) {
+        Pair pair() {
+            if (computed == null || found == null) {
+                throw new SurveyException(Problem.FIELD_UNREADABLE, "pairs");
+            }
+            return new Pair(computed.mark(), found.mark(), plan == null || plan, height == null || height);
+        }
+    }
+
+    /**
+     * @param scale that is held; absent if it is solved
+     * @param held the number of the pair that is held exactly, from 0; absent for least squares
+     * @param sigma of a mark, in metres; absent for 0.01
+     */
+    record SettingsBody(Double scale, Integer held, FitSettings.Heights heights, Boolean mirrored, Double sigma) {
+        static FitSettings of(SettingsBody body) {
+            SettingsBody b = body == null ? new SettingsBody(1.0, null, null, null, null) : body;
+            double sigma = b.sigma() == null ? FitSettings.USUAL_SIGMA : b.sigma();
+            if (!(sigma > 0 && sigma <= 10) || b.scale() != null && !(b.scale() >= 1e-3 && b.scale() <= 1e3)) {
+                throw new SurveyException(Problem.FIELD_UNREADABLE, "settings");
+            }
+            return new FitSettings(b.scale() == null ? OptionalDouble.empty() : OptionalDouble.of(b.scale()), b.held() == null ? OptionalInt.empty() : OptionalInt.of(b.held()),
+                    b.heights() == null ? FitSettings.Heights.SHIFT : b.heights(), Boolean.TRUE.equals(b.mirrored()), sigma, sigma);
+        }
+    }
+
+    /** @param points to be moved as well */
+    record Asked(List<PairBody> pairs, SettingsBody settings, List<MarkBody> points) {
+        List<Pair> read() {
+            if (pairs == null) {
+                throw new SurveyException(Problem.FIELD_UNREADABLE, "pairs");
+            }
+            return pairs.stream().map(PairBody::pair).toList();
+        }
+
+        List<Mark> more() {
+            return points == null ? List.of() : points.stream().map(MarkBody::mark).toList();
+        }
+    }
+
+    record MoveBody(double[] from, double[] to, double rotation, double scale, boolean mirrored) {
+        static MoveBody of(Similarity s) {
+            return new MoveBody(new double[] {s.from().northing(), s.from().easting()}, new double[] {s.to().northing(), s.to().easting()}, s.rotation().radians(), s.scale(), s.mirrored());
+        }
+    }
+
+    /** @param searchRadius where the fit says how far off a mark may lie; else absent */
+    record PlaceBody(String name, double[] place, Double sigma, Double searchRadius) {
+        static double[] figures(Position p) {
+            return p.elevation().isPresent() ? new double[] {p.plan().northing(), p.plan().easting(), p.elevation().get().metres()} : new double[] {p.plan().northing(), p.plan().easting()};
+        }
+    }
+
+    record Answer(MoveBody move, double sigmaRotation, double sigmaScale, List<Fitted.Residual> residuals, VarianceTest plan, VarianceTest height, List<Integer> strangers, List<PlaceBody> points) {
+    }
+
+    @Operation(summary = "Fit computed marks onto found ones by a similarity, heights shifted or tilted")
+    @PostMapping("/api/v1/fit")
+    Answer fit(@RequestBody Asked asked) {
+        Fitted fitted = Fit.of(asked.read(), SettingsBody.of(asked.settings()));
+        return new Answer(MoveBody.of(fitted.similarity()), fitted.sigmaRotation(), fitted.sigmaScale(), fitted.residuals(), fitted.plan(), fitted.height(), fitted.strangers(),
+                asked.more().stream().map(m -> new PlaceBody(m.name(), PlaceBody.figures(fitted.place(m.position())), fitted.sigma(m.position().plan()), fitted.searchRadius(m.position().plan()))).toList());
+    }
+
+    record AffineAnswer(double[] from, double[] to, double[] matrix, List<PlaceBody> points) {
+    }
+
+    @Operation(summary = "Fit by an affine move: a scale of its own for each axis, and the angle between them free")
+    @PostMapping("/api/v1/fit/affine")
+    AffineAnswer affine(@RequestBody Asked asked) {
+        Affine affine = Affine.of(asked.read());
+        return new AffineAnswer(new double[] {affine.from().northing(), affine.from().easting()}, new double[] {affine.to().northing(), affine.to().easting()}, affine.matrix(),
+                asked.more().stream().map(m -> new PlaceBody(m.name(), PlaceBody.figures(new Position(affine.place(m.position().plan()), m.position().elevation())), null, null)).toList());
+    }
+
+    record SevenAnswer(double[] from, double[] to, double[][] rotation, double scale, List<PlaceBody> points) {
+    }
+
+    @Operation(summary = "Fit in space by seven parameters: three shifts, three rotations, one scale")
+    @PostMapping("/api/v1/fit/seven")
+    SevenAnswer seven(@RequestBody Asked asked) {
+        SevenParameters seven = SevenParameters.of(asked.read(), SettingsBody.of(asked.settings()).scale());
+        return new SevenAnswer(PlaceBody.figures(seven.from()), PlaceBody.figures(seven.to()), seven.rotation(), seven.scale(),
+                asked.more().stream().filter(m -> m.position().elevation().isPresent()).map(m -> new PlaceBody(m.name(), PlaceBody.figures(seven.place(m.position())), null, null)).toList());
+    }
+
+    record Groups(List<MarkBody> computed, List<MarkBody> found, SettingsBody settings) {
+        static List<Mark> marks(List<MarkBody> group) {
+            if (group == null || group.size() > FitGroups.MOST) {
+                throw new SurveyException(Problem.FIELD_UNREADABLE, "marks");
+            }
+            return group.stream().map(MarkBody::mark).toList();
+        }
+    }
+
+    record MatchingBody(MoveBody move, List<List<String>> pairs, List<List<String>> moved, double score, double rms) {
+        static MatchingBody of(Matching.Proposal p) {
+            return new MatchingBody(MoveBody.of(p.similarity()), p.pairs().stream().map(MatchingBody::names).toList(), p.moved().stream().map(MatchingBody::names).toList(), p.score(), p.rms());
+        }
+
+        private static List<String> names(Pair pair) {
+            return List.of(pair.computed().name(), pair.found().name());
+        }
+    }
+
+    @Operation(summary = "Which found mark is which computed one: matchings, the likeliest first")
+    @PostMapping("/api/v1/fit/matchings")
+    List<MatchingBody> matchings(@RequestBody Groups groups) {
+        return Matching.propose(Groups.marks(groups.computed()), Groups.marks(groups.found()), SettingsBody.of(groups.settings()), MOST_PROPOSED).stream().map(MatchingBody::of).toList();
+    }
+}

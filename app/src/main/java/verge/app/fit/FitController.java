@@ -1,0 +1,120 @@
+package verge.app.fit;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.bind.annotation.RequestParam;
+import tools.jackson.databind.json.JsonMapper;
+import verge.app.form.Answers;
+import verge.app.journal.Author;
+import verge.app.problem.ProblemWords;
+import verge.core.fit.Matching;
+import verge.core.job.JobState;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.Decimals;
+import verge.core.units.Figures;
+import verge.core.units.Length;
+
+/** The bench on which a group of marks is fitted onto what was found of it. */
+@Controller
+@RequestMapping("/jobs/{job}/compute/fit")
+class FitController {
+    private final FitService fits;
+    private final FitGroups groups;
+    private final ProblemWords problems;
+    private final JsonMapper json;
+
+    FitController(FitService fits, FitGroups groups, ProblemWords problems, JsonMapper json) {
+        this.fits = fits;
+        this.groups = groups;
+        this.problems = problems;
+        this.json = json;
+    }
+
+    /** A matching that can be taken. @param lines its pairs as they would be typed @param shown the same in a row @param agree how many fit and how well @param moved found marks near a computed one */
+    record Proposed(String lines, String shown, String agree, String moved) {
+        static Proposed of(Matching.Proposal proposal, Figures f) {
+            String lines = Stream.concat(proposal.pairs().stream().map(p -> p.computed().name() + " = " + p.found().name()), proposal.moved().stream().map(p -> p.computed().name() + " = " + p.found().name() + " (out)")).collect(Collectors.joining("\n"));
+            return new Proposed(lines, lines.replace("\n", ", "), proposal.pairs().size() + " agree within " + f.small(new Length(proposal.rms())), proposal.moved().stream().map(p -> p.found().name() + " lies near " + p.computed().name() + " and does not agree").collect(Collectors.joining("; ")));
+        }
+    }
+
+    @RequestMapping(method = {RequestMethod.GET, RequestMethod.POST})
+    String bench(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent, Model model) {
+        Answers answers = answers(sent);
+        JobState state = fits.state(job);
+        model.addAttribute("files", groups.files(job));
+        model.addAttribute("typed", answers.texts());
+        model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
+        model.addAttribute("entry", UUID.randomUUID());
+        worked(job, state, answers, model);
+        return "fit/fit";
+    }
+
+    /** What comes out of what is given so far. */
+    @PostMapping("/worked")
+    String worked(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent, Model model) {
+        worked(job, fits.state(job), answers(sent), model);
+        return "fit/fit :: worked";
+    }
+
+    /** Every plausible matching, ranked. */
+    @PostMapping("/proposed")
+    String proposed(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent, Model model) {
+        JobState state = fits.state(job);
+        FitService.Proposed proposed = fits.propose(job, state, answers(sent));
+        model.addAttribute("proposals", proposed.proposals().stream().map(p -> Proposed.of(p, state.settings().figures())).toList());
+        model.addAttribute("weak", proposed.most() < FitService.SURE);
+        model.addAttribute("most", proposed.most());
+        model.addAttribute("mirrored", proposed.mirrored());
+        model.addAttribute("scale", proposed.scale().isPresent() ? Decimals.print(proposed.scale().getAsDouble(), 4) : "");
+        return "fit/fit :: proposed";
+    }
+
+    private void worked(UUID job, JobState state, Answers answers, Model model) {
+        model.addAttribute("unitOfTable", state.settings().figures().lengthUnit().symbol());
+        boolean begun = !answers.text("file").isEmpty() || !answers.text("names").isEmpty();
+        boolean paired = !answers.text("pairs").isBlank() || answers.text("way").equals("VALUES");
+        if (begun && paired) {
+            try {
+                FitView view = FitView.of(fits.work(job, state, answers), state.settings());
+                model.addAttribute("fit", view);
+                model.addAttribute("drawing", json.writeValueAsString(view.drawing()));
+            } catch (SurveyException cannot) {
+                model.addAttribute("refused", problems.say(cannot));
+            }
+        }
+    }
+
+    @PostMapping("/note")
+    String note(@PathVariable UUID job, @RequestParam UUID entry, @RequestParam MultiValueMap<String, String> sent, Principal person) {
+        fits.note(job, answers(sent), new Author(entry, person.getName(), "page"));
+        return "redirect:/jobs/" + job + "/compute/fit";
+    }
+
+    /** The layers of a file that have points, to choose one of. */
+    @GetMapping("/layers")
+    String layers(@PathVariable UUID job, @RequestParam UUID file, Model model) {
+        model.addAttribute("layers", groups.layers(job, fits.state(job), file));
+        return "fit/fit :: layers";
+    }
+
+    private static Answers answers(MultiValueMap<String, String> sent) {
+        List<String> tooLong = sent.toSingleValueMap().entrySet().stream().filter(e -> e.getValue().length() > Answers.LONGEST).map(e -> e.getKey()).toList();
+        if (!tooLong.isEmpty()) {
+            throw new SurveyException(Problem.GIVEN_TOO_LONG, tooLong.get(0), sent.getFirst(tooLong.get(0)).length(), Answers.LONGEST);
+        }
+        return Answers.of(sent);
+    }
+}

@@ -1,0 +1,219 @@
+package verge.app.fit;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Service;
+import verge.app.form.Answers;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.journal.Kept;
+import verge.app.points.SitePoints;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.fit.FitSettings;
+import verge.core.fit.Mark;
+import verge.core.fit.MarksFitted;
+import verge.core.fit.Matching;
+import verge.core.fit.Similarity;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
+import verge.core.job.JobState;
+import verge.core.points.Origin;
+import verge.core.points.PointSeen;
+import verge.core.points.StoredPoint;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.Angle;
+import verge.core.units.Decimals;
+import verge.core.units.LengthText;
+import verge.core.units.Sums;
+
+/** Fits a group of marks onto what was found of it, or moves it by values, and writes that into a job's book. */
+@Service
+public class FitService {
+    private static final int MOST_PROPOSED = 5;
+    /** Fewer that agree may do so by chance. */
+    static final int SURE = 3;
+    private static final Pattern PAIR = Pattern.compile("(.+?)\\s*=\\s*(.+?)(?:\\s*\\((plan|height|out)\\))?");
+    private static final String OLD_NAME = "*";
+
+    private final JournalService journals;
+    private final SitePoints points;
+    private final FitGroups groups;
+
+    FitService(JournalService journals, SitePoints points, FitGroups groups) {
+        this.journals = journals;
+        this.points = points;
+        this.groups = groups;
+    }
+
+    JobState state(UUID job) {
+        return points.state(job);
+    }
+
+    /**
+     * What was asked for, and what it comes to.
+     *
+     * @param said with the names of what would be kept
+     */
+    record Work(MarksFitted said, MarksFitted.Came came) {
+    }
+
+    /**
+     * Matchings, the likeliest first, and what else might be the case.
+     *
+     * @param mirrored whether a mirror image fits better: that is said, not fitted
+     * @param scale of the unit that would fit better; empty if none does
+     * @param most how many found marks come onto computed ones at best, plausible or not
+     */
+    record Proposed(List<Matching.Proposal> proposals, boolean mirrored, OptionalDouble scale, int most) {
+    }
+
+    /** @throws SurveyException what is lacking */
+    Proposed propose(UUID job, JobState state, Answers answers) {
+        FitGroups.Group group = groups.computed(job, state, answers);
+        List<Mark> computed = group.marks().stream().map(m -> new Mark(m.name(), m.position())).toList();
+        List<Mark> found = groups.found(state, answers, group).stream().map(p -> new Mark(p.name().text(), p.position())).toList();
+        FitSettings settings = settings(state, answers);
+        List<Matching.Proposal> proposals = Matching.propose(computed, found, settings, MOST_PROPOSED);
+        double best = score(proposals);
+        FitSettings free = new FitSettings(OptionalDouble.empty(), settings.held(), settings.heights(), settings.mirrored(), settings.sigma(), settings.sigmaHeight());
+        List<Matching.Proposal> otherScale = settings.scale().isPresent() ? Matching.propose(computed, found, free, 1) : List.of();
+        List<Matching.Proposal> mirrored = settings.mirrored() ? List.of() : Matching.propose(computed, found, mirrored(settings), 1);
+        boolean otherUnit = !otherScale.isEmpty() && score(otherScale) > best && Math.abs(Math.log(otherScale.get(0).similarity().scale())) > 0.5 && otherScale.get(0).pairs().size() >= SURE;
+        return new Proposed(proposals.stream().filter(p -> p.pairs().size() >= Math.min(SURE, proposals.get(0).pairs().size())).toList(), score(mirrored) > best && mirrored.get(0).pairs().size() >= SURE, otherUnit ? OptionalDouble.of(otherScale.get(0).similarity().scale()) : OptionalDouble.empty(),
+                proposals.isEmpty() ? Matching.mostAgreeing(computed, found, settings) : proposals.get(0).pairs().size());
+    }
+
+    private static FitSettings mirrored(FitSettings settings) {
+        return new FitSettings(settings.scale(), settings.held(), settings.heights(), true, settings.sigma(), settings.sigmaHeight());
+    }
+
+    private static double score(List<Matching.Proposal> proposals) {
+        return proposals.stream().mapToDouble(Matching.Proposal::score).findFirst().orElse(0);
+    }
+
+    /** @throws SurveyException what is lacking or wrong */
+    Work work(UUID job, JobState state, Answers answers) {
+        FitGroups.Group group = groups.computed(job, state, answers);
+        boolean byValues = answers.text("way").equals("VALUES");
+        MarksFitted said = new MarksFitted(group.source(), group.marks(), byValues ? List.of() : pairs(state, group, answers.text("pairs")), byValues ? values(state, group, answers) : new MarksFitted.How.ByPairs(settings(state, answers)), List.of());
+        MarksFitted.Came came = said.work(seen -> position(state, seen));
+        return new Work(new MarksFitted(said.source(), said.marks(), said.pairs(), said.how(), kept(state, said, answers)), came);
+    }
+
+    private static Optional<Position> position(JobState state, PointSeen seen) {
+        return seen.position().or(() -> state.find(seen.name()).map(StoredPoint::position));
+    }
+
+    /** One a line: 'M3 = 201', with '(plan)', '(height)' or '(out)' behind it for what it counts for. */
+    private static List<MarksFitted.Paired> pairs(JobState state, FitGroups.Group group, String typed) {
+        Map<String, Integer> numbers = new HashMap<>();
+        IntStream.range(0, group.marks().size()).forEach(i -> numbers.putIfAbsent(group.marks().get(i).name(), i));
+        List<MarksFitted.Paired> pairs = new ArrayList<>();
+        Set<Integer> used = new HashSet<>();
+        String[] lines = typed.split("\\R");
+        for (int i = 0; i < lines.length; i++) {
+            if (lines[i].isBlank()) {
+                continue;
+            }
+            Matcher pair = PAIR.matcher(lines[i].strip());
+            if (!pair.matches()) {
+                throw new SurveyException(Problem.PAIR_UNREADABLE, i + 1, lines[i].strip());
+            }
+            Integer mark = numbers.get(pair.group(1));
+            if (mark == null) {
+                throw new SurveyException(Problem.POINT_UNKNOWN, pair.group(1));
+            }
+            if (!used.add(mark)) {
+                throw new SurveyException(Problem.POINT_NAME_TAKEN, pair.group(1));
+            }
+            StoredPoint found = state.find(PointName.parse(pair.group(2))).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, pair.group(2)));
+            String counts = pair.group(3) == null ? "" : pair.group(3);
+            pairs.add(new MarksFitted.Paired(mark, FitGroups.seen(state, found), counts.isEmpty() || counts.equals("plan"), counts.isEmpty() || counts.equals("height")));
+        }
+        return pairs;
+    }
+
+    static FitSettings settings(JobState state, Answers answers) {
+        OptionalDouble scale = switch (answers.text("scaleMode", "ONE")) {
+            case "SOLVED" -> OptionalDouble.empty();
+            case "HELD" -> OptionalDouble.of(figure(answers.text("scale"), 1e-3, 1e3));
+            default -> OptionalDouble.of(1);
+        };
+        double sigma = answers.text("sigma").isEmpty() ? FitSettings.USUAL_SIGMA : LengthText.parse(answers.text("sigma"), state.settings().figures().lengthUnit()).metres();
+        if (!(sigma > 0) || sigma > 10) {
+            throw new SurveyException(Problem.LENGTH_NOUGHT, "sigma");
+        }
+        FitSettings.Heights heights = answers.choice("heights", FitSettings.Heights.class, FitSettings.Heights.SHIFT);
+        return new FitSettings(scale, answers.text("by").equals("HOLD") ? OptionalInt.of(0) : OptionalInt.empty(), heights, answers.ticked("mirrored"), sigma, sigma);
+    }
+
+    private static double figure(String typed, double least, double most) {
+        double figure = Decimals.parse(typed).orElseThrow(() -> new SurveyException(Problem.NOT_A_NUMBER, typed));
+        if (!(figure >= least && figure <= most)) {
+            throw new SurveyException(Problem.NOT_A_NUMBER, typed);
+        }
+        return figure;
+    }
+
+    /** 'about' which mark of the group, or its middle, 'rotation' clockwise, 'scale', 'toNorth' and 'toEast' by which it is shifted, 'rise'. */
+    private static MarksFitted.How values(JobState state, FitGroups.Group group, Answers answers) {
+        String about = answers.text("about");
+        GridPoint from = about.isEmpty() ? group.marks().get(0).position().plan()
+                : group.marks().stream().filter(m -> m.name().equals(about)).map(m -> m.position().plan()).findFirst().or(() -> known(state, about)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, about));
+        var unit = state.settings().figures().lengthUnit();
+        double north = answers.text("toNorth").isEmpty() ? 0 : Sums.length(answers.text("toNorth"), unit).metres();
+        double east = answers.text("toEast").isEmpty() ? 0 : Sums.length(answers.text("toEast"), unit).metres();
+        double rise = answers.text("rise").isEmpty() ? 0 : Sums.length(answers.text("rise"), unit).metres();
+        double turn = answers.text("rotation").isEmpty() ? 0 : Sums.angle(answers.text("rotation"), state.settings().figures().angles().unit()).radians();
+        double scale = answers.text("scale").isEmpty() ? 1 : figure(answers.text("scale"), 1e-3, 1e3);
+        if (Math.max(Math.max(Math.abs(north), Math.abs(east)), Math.abs(rise)) > GridPoint.FARTHEST_METRES) {
+            throw new SurveyException(Problem.NOT_A_NUMBER, answers.text("toNorth"));
+        }
+        return new MarksFitted.How.ByValues(new Similarity(from, from.plus(north, east), new Angle(turn).wholeCircle(), scale, answers.ticked("mirrored")), rise);
+    }
+
+    private static Optional<GridPoint> known(JobState state, String name) {
+        return state.find(PointName.parse(name)).map(p -> p.position().plan());
+    }
+
+    /** The pattern's star stands for the old name. @throws SurveyException FIT_NAMES_TAKEN if any would be somebody's already */
+    private static List<MarksFitted.Kept> kept(JobState state, MarksFitted said, Answers answers) {
+        String pattern = answers.text("pattern");
+        if (pattern.isEmpty()) {
+            return List.of();
+        }
+        if (!pattern.contains(OLD_NAME)) {
+            throw new SurveyException(Problem.PATTERN_WITHOUT_NAME, pattern);
+        }
+        Set<Integer> found = new HashSet<>(said.pairs().stream().map(MarksFitted.Paired::mark).toList());
+        boolean all = !answers.text("keep").equals("UNFOUND");
+        Code code = Code.parse(answers.text("code"));
+        List<MarksFitted.Kept> kept = IntStream.range(0, said.marks().size()).filter(i -> all || !found.contains(i)).mapToObj(i -> new MarksFitted.Kept(i, PointName.parse(pattern.replace(OLD_NAME, said.marks().get(i).name())), code)).toList();
+        Set<PointName> names = new HashSet<>();
+        List<String> taken = kept.stream().map(MarksFitted.Kept::name).filter(name -> !names.add(name) || state.find(name).isPresent()).map(PointName::text).toList();
+        if (!taken.isEmpty()) {
+            throw new SurveyException(Problem.FIT_NAMES_TAKEN, taken.size(), String.join(", ", taken.subList(0, Math.min(5, taken.size()))));
+        }
+        return kept;
+    }
+
+    /** Writes a fit into the field book, with the points that are wanted of it. @throws SurveyException what is lacking or wrong */
+    Kept note(UUID job, Answers answers, Author author) {
+        Work now = work(job, points.state(job), answers);
+        points.takeOn(job, Origin.CONTROL, author.person(), now.said().pairs().stream().map(p -> p.found().name().text()).distinct().toArray(String[]::new));
+        return journals.append(job, author, state -> work(job, points.seeing(job, state), answers).said());
+    }
+}

@@ -1,0 +1,73 @@
+package verge.app.fit;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import verge.core.adjustment.VarianceTest;
+import verge.core.fit.Fitted;
+import verge.core.fit.Lift;
+import verge.core.fit.Mark;
+import verge.core.fit.MarksFitted;
+import verge.core.fit.Similarity;
+import verge.core.geodesy.Position;
+import verge.core.settings.JobSettings;
+import verge.core.units.Angle;
+import verge.core.units.Decimals;
+import verge.core.units.Figures;
+import verge.core.units.Length;
+
+/** Fits in words and in a job's figures. */
+final class FitWords {
+    private static final double MILLION = 1e6;
+
+    private FitWords() {
+    }
+
+    /** Rotation, scale and origin, always: 'turned 12°04′10″ clockwise about M7, which comes to …, stretched by 1.000 12'. */
+    static String move(Similarity similarity, String about, JobSettings settings) {
+        Figures f = settings.figures();
+        double turned = similarity.rotation().halfCircle().radians();
+        String turn = "turned " + f.circle(new Angle(Math.abs(turned))) + (turned < 0 ? " anticlockwise" : " clockwise") + " about " + about + ", which comes to " + settings.place(new Position(similarity.to(), Optional.empty()));
+        double million = (similarity.scale() - 1) * MILLION;
+        String stretch = similarity.scale() == 1 ? ", not stretched" : ", stretched by " + Decimals.print(similarity.scale(), 8) + (Math.abs(million) < 10_000 ? " (" + (million > 0 ? "+" : "") + Decimals.print(million, 1) + " parts in a million)" : "");
+        return (similarity.mirrored() ? "east and west exchanged, " : "") + turn + stretch;
+    }
+
+    /** Of the mark of the group that is held, or else of the one that lies nearest to where it is reckoned from. */
+    static String move(MarksFitted.Came came, JobSettings settings) {
+        List<Mark> marks = came.pairs().isEmpty() ? came.marks() : came.pairs().stream().map(p -> p.computed()).toList();
+        Mark about = marks.stream().min(Comparator.comparingDouble(m -> m.position().plan().distanceMetres(came.similarity().from()))).orElseThrow();
+        return move(came.similarity().about(about.position().plan()), about.name(), settings);
+    }
+
+    static String heights(MarksFitted.Came came, Figures f) {
+        Lift lift = came.lift();
+        if (lift.equals(Lift.NONE) || lift.shift() == 0 && lift.perNorth() == 0 && lift.perEast() == 0) {
+            return "heights left as they are";
+        }
+        double slope = Math.hypot(lift.perNorth(), lift.perEast());
+        return "heights shifted by " + f.difference(new Length(lift.shift())) + (slope == 0 ? "" : ", tilted by " + f.grade(slope) + ", rising towards " + f.direction(new Angle(Math.atan2(lift.perEast(), lift.perNorth())).wholeCircle()));
+    }
+
+    /** How well it is known: redundancy and whether the residuals are what was promised. */
+    static List<String> quality(Fitted fitted, Figures f) {
+        List<String> said = new ArrayList<>();
+        said.add(test("Plan", fitted.plan()));
+        if (fitted.height().degreesOfFreedom() > 0) {
+            said.add(test("Heights", fitted.height()));
+        }
+        said.add("\u03c3 of the rotation " + f.circle(new Angle(fitted.sigmaRotation())) + (fitted.sigmaScale() > 0 ? ", of the scale " + Decimals.print(fitted.sigmaScale() * MILLION, 1) + " parts in a million" : ", the scale is held"));
+        return said;
+    }
+
+    private static String test(String part, VarianceTest test) {
+        return test.degreesOfFreedom() == 0 ? part + ": nothing is left over to check it by"
+                : part + ": redundancy " + test.degreesOfFreedom() + ", \u03c3\u2080\u00b2 " + Decimals.print(test.factor(), 2) + (test.passes() ? " within " : " outside ") + Decimals.print(test.lowest(), 2) + " to " + Decimals.print(test.highest(), 2);
+    }
+
+    static String strangers(Fitted fitted, List<String> names) {
+        return fitted.strangers().stream().map(names::get).collect(Collectors.joining(", "));
+    }
+}

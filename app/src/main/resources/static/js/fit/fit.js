@@ -1,0 +1,113 @@
+// The bench on which marks are fitted: what comes out is told and drawn while it is given, matchings are proposed and taken.
+import { fragment } from 'verge/frame/http.js';
+import { sayProblem } from 'verge/frame/said.js';
+import { addLayer } from 'verge/sketch/sketch.js';
+
+const PAUSE = 300;
+const COUNTS = /\s*\((plan|height|out)\)\s*$/;
+const job = document.body.dataset.job;
+let layer;
+
+export function mount(bench) {
+  layer ??= addLayer('setup', 24);
+  const form = bench.querySelector('#fit-form');
+  const worked = bench.querySelector('#worked');
+  const { pairs, names, found, file, way, scaleMode } = form.elements;
+  let asked = 0;
+  let timer;
+  const sent = () => ({ method: 'POST', body: new URLSearchParams(new FormData(form)) });
+
+  const draw = () => {
+    const { fitted, searched, misfits } = JSON.parse(worked.querySelector('[data-drawing]')?.dataset.drawing ?? '{"fitted": [], "searched": [], "misfits": []}');
+    const feature = (role, geometry) => { const made = new ol.Feature({ geometry }); made.set('role', role); return made; };
+    layer.clear();
+    layer.addFeatures([...fitted.map(at => feature('mark', new ol.geom.Point(at))), ...searched.map(at => feature('hit', new ol.geom.Point(at))), ...misfits.map(line => feature('misfit', new ol.geom.LineString(line)))]);
+  };
+
+  /** Which fields there are for. */
+  const show = () => {
+    bench.querySelectorAll('[data-way]').forEach(part => { part.hidden = part.dataset.way !== way.value; });
+    bench.querySelector('#names-of-job').hidden = Boolean(file.value);
+    bench.querySelector('#layer-of-file').hidden = !file.value;
+    bench.querySelector('#scale-value').hidden = way.value === 'PAIRS' && scaleMode.value !== 'HELD';
+    bench.querySelector('#how').open ||= way.value === 'VALUES';
+  };
+
+  const compute = async () => {
+    const mine = ++asked;
+    try {
+      const told = await fragment(`/jobs/${job}/compute/fit/worked`, sent());
+      if (mine === asked) {
+        worked.replaceChildren(document.adoptNode(told));
+        draw();
+      }
+    } catch (problem) {
+      mine === asked && sayProblem(problem);
+    }
+  };
+
+  const layersOf = async () => {
+    const room = bench.querySelector('#layer-of-file');
+    room.replaceChildren();
+    file.value && room.replaceChildren(document.adoptNode(await fragment(`/jobs/${job}/compute/fit/layers?${new URLSearchParams({ file: file.value })}`)));
+  };
+
+  const propose = async ({ currentTarget: key }) => {
+    key.classList.add('busy');
+    try {
+      const told = document.adoptNode(await fragment(`/jobs/${job}/compute/fit/proposed`, sent()));
+      bench.querySelector('#matchings').replaceChildren(told);
+      const first = told.querySelector('[name=proposal]');
+      if (first && !pairs.value.trim()) {
+        first.checked = true;
+        take(first.value);
+      }
+    } catch (problem) {
+      sayProblem(problem);
+    } finally {
+      key.classList.remove('busy');
+    }
+  };
+
+  const take = lines => { pairs.value = lines; pairs.dispatchEvent(new Event('input', { bubbles: true })); };
+
+  form.addEventListener('input', event => {
+    if (event.target.name === 'proposal') {
+      take(event.target.value);
+      return;
+    }
+    event.target === file && layersOf().catch(sayProblem);
+    show();
+    clearTimeout(timer);
+    timer = setTimeout(compute, PAUSE);
+  });
+  bench.querySelector('#propose').addEventListener('click', propose);
+  worked.addEventListener('click', event => {
+    const pair = event.target.closest('[data-pair]');
+    if (pair) {
+      const lines = pairs.value.split('\n');
+      const filled = lines.map((line, i) => (line.trim() ? i : -1)).filter(i => i >= 0);
+      const at = filled[Number(pair.dataset.pair)];
+      lines[at] = COUNTS.test(lines[at]) ? lines[at].replace(COUNTS, '') : `${lines[at].trimEnd()} (out)`;
+      take(lines.join('\n'));
+    }
+  });
+
+  const touched = event => {
+    const field = [names, found, form.elements.about, pairs].find(f => f === document.activeElement) ?? (names.value || file.value ? found : names);
+    event.preventDefault();
+    const { name } = event.detail;
+    const last = pairs.value.split('\n').at(-1);
+    field.value = field === pairs ? `${pairs.value}${last.includes('=') && !last.trim().endsWith('=') ? `\n${name} = ` : last.trim() ? name : `${name} = `}` : field.value && field !== form.elements.about ? `${field.value}, ${name}` : name;
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+  };
+  document.addEventListener('verge:touched', touched);
+  show();
+  draw();
+  return () => {
+    clearTimeout(timer);
+    asked++;
+    document.removeEventListener('verge:touched', touched);
+    layer.clear();
+  };
+}
