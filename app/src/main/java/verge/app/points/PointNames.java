@@ -27,9 +27,9 @@ public final class PointNames {
         return Stream.of(Origin.CONTROL, Origin.DESIGN, Origin.COMPUTED, Origin.MEASURED).flatMap(origin -> all(state, origin)).distinct().limit(MOST_OFFERED).toList();
     }
 
-    /** What is there to be staked: designs, then control. */
+    /** What is there to be staked: designs, what was computed, then control. */
     public static List<PointName> stakeable(JobState state) {
-        return Stream.of(Origin.DESIGN, Origin.CONTROL).flatMap(origin -> all(state, origin)).distinct().toList();
+        return Stream.of(Origin.DESIGN, Origin.COMPUTED, Origin.CONTROL).flatMap(origin -> all(state, origin)).distinct().toList();
     }
 
     /** The next free name after the last measured one. */

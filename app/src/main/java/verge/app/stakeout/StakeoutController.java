@@ -73,7 +73,7 @@ class StakeoutController {
         List<WorkLine> work = work(state);
         List<WorkLine> listed = work.stream().limit(LINES_SHOWN).toList();
         model.addAttribute("work", listed);
-        model.addAttribute("groups", Stream.of(new Group("Design", of(listed, Origin.DESIGN)), new Group("Control", of(listed, Origin.CONTROL)))
+        model.addAttribute("groups", Stream.of(new Group("Design", of(listed, Origin.DESIGN)), new Group("Computed", of(listed, Origin.COMPUTED)), new Group("Control", of(listed, Origin.CONTROL)))
                 .filter(g -> !g.lines().isEmpty()).toList());
         model.addAttribute("total", work.size());
         model.addAttribute("done", work.stream().filter(WorkLine::done).count());

@@ -1,0 +1,61 @@
+package verge.app.day;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.InputStream;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
+import verge.app.importing.FileChoice;
+import verge.app.importing.ImportService;
+import verge.app.job.Job;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.support.Jobs;
+import verge.app.support.VergeServer;
+import verge.core.coding.PointName;
+import verge.core.drawing.Role;
+import verge.core.job.JobState;
+
+/** A person's way from the mason's list to stakes beside it: the matching proposed, the moved stone taken out and in, positions kept, one of them staked. */
+class FittingTest extends InBrowser {
+    FittingTest(VergeServer.Running verge) {
+        super(verge);
+    }
+
+    private SiteFile file(Job job, String name) throws IOException {
+        try (InputStream in = getClass().getResourceAsStream("/demo/" + name)) {
+            return verge.bean(SiteFileService.class).add(job.siteId(), name, in, "surveyor");
+        }
+    }
+
+    @Test
+    void theMasonsMarksAreFittedOntoThoseThatWereFound() throws IOException {
+        Job job = Jobs.elsewhere(verge);
+        verge.bean(ImportService.class).use(job.id(), file(job, "tower-marks-found.csv"), FileChoice.of(Role.CONTROL), Author.atPage("surveyor"));
+        String mason = file(job, "mason-grid.csv").id().toString();
+        browser.signIn();
+        browser.open("/jobs/" + job.id() + "/compute/tools");
+        browser.click(By.partialLinkText("Fit marks"));
+        browser.choose("file", mason);
+        browser.click(By.id("propose"));
+        browser.sees("5 agree within");
+        browser.sees("Not yet found: 11");
+        browser.click(By.xpath("//button[@data-pair][contains(., 'M8 = S4')]"));
+        browser.sees("Does not belong: M8 = S4");
+        browser.click(By.xpath("//button[@data-pair][contains(., 'M8 = S4')]"));
+        browser.until(d -> !d.findElement(By.id("worked")).getText().contains("Does not belong"));
+        assertThat(browser.<Long>script("const { theMap } = await import('verge/sketch/sketch.js'); return theMap().getLayers().getArray().filter(l => l.getZIndex() === 24).flatMap(l => l.getSource().getFeatures()).length")).isEqualTo(17 + 6);
+        browser.type("pattern", "*f");
+        browser.sees("17 points beside the 17");
+        browser.primary();
+        browser.until(d -> d.findElement(By.id("foot")).getText().contains("mason-grid.csv"));
+        JobState state = verge.bean(JournalService.class).state(job.id());
+        assertThat(state.own(new PointName("M15f"))).isPresent();
+        browser.tab("Stake");
+        browser.click(By.partialLinkText("M15f"));
+        browser.sees("Design elevation");
+    }
+}
