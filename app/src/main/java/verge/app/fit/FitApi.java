@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -106,25 +108,36 @@ class FitApi {
                 asked.more().stream().map(m -> new PlaceBody(m.name(), PlaceBody.figures(fitted.place(m.position())), fitted.sigma(m.position().plan()), fitted.searchRadius(m.position().plan()))).toList());
     }
 
-    record AffineAnswer(double[] from, double[] to, double[] matrix, List<PlaceBody> points) {
+    /** Found less fitted of each pair. */
+    private static List<double[]> residuals(List<Pair> pairs, UnaryOperator<Position> move) {
+        return pairs.stream().map(p -> {
+            double[] found = PlaceBody.figures(p.found().position());
+            double[] fitted = PlaceBody.figures(move.apply(p.computed().position()));
+            return IntStream.range(0, Math.min(found.length, fitted.length)).mapToDouble(i -> found[i] - fitted[i]).toArray();
+        }).toList();
+    }
+
+    /** @param residuals north and east of each pair, found less fitted */
+    record AffineAnswer(double[] from, double[] to, double[] matrix, List<double[]> residuals, List<PlaceBody> points) {
     }
 
     @Operation(summary = "Fit by an affine move: a scale of its own for each axis, and the angle between them free")
     @PostMapping("/api/v1/fit/affine")
     AffineAnswer affine(@RequestBody Asked asked) {
         Affine affine = Affine.of(asked.read());
-        return new AffineAnswer(new double[] {affine.from().northing(), affine.from().easting()}, new double[] {affine.to().northing(), affine.to().easting()}, affine.matrix(),
+        return new AffineAnswer(new double[] {affine.from().northing(), affine.from().easting()}, new double[] {affine.to().northing(), affine.to().easting()}, affine.matrix(), residuals(asked.read(), p -> new Position(affine.place(p.plan()), Optional.empty())),
                 asked.more().stream().map(m -> new PlaceBody(m.name(), PlaceBody.figures(new Position(affine.place(m.position().plan()), m.position().elevation())), null, null)).toList());
     }
 
-    record SevenAnswer(double[] from, double[] to, double[][] rotation, double scale, List<PlaceBody> points) {
+    /** @param residuals north, east and up of each pair with heights, found less fitted */
+    record SevenAnswer(double[] from, double[] to, double[][] rotation, double scale, List<double[]> residuals, List<PlaceBody> points) {
     }
 
     @Operation(summary = "Fit in space by seven parameters: three shifts, three rotations, one scale")
     @PostMapping("/api/v1/fit/seven")
     SevenAnswer seven(@RequestBody Asked asked) {
         SevenParameters seven = SevenParameters.of(asked.read(), SettingsBody.of(asked.settings()).scale());
-        return new SevenAnswer(PlaceBody.figures(seven.from()), PlaceBody.figures(seven.to()), seven.rotation(), seven.scale(),
+        return new SevenAnswer(PlaceBody.figures(seven.from()), PlaceBody.figures(seven.to()), seven.rotation(), seven.scale(), residuals(asked.read().stream().filter(Pair::hasHeights).toList(), seven::place),
                 asked.more().stream().filter(m -> m.position().elevation().isPresent()).map(m -> new PlaceBody(m.name(), PlaceBody.figures(seven.place(m.position())), null, null)).toList());
     }
 

@@ -3,6 +3,8 @@ package verge.core.cogo;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 import verge.core.cogo.Worked.Caution;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridInverse;
@@ -30,6 +32,8 @@ final class Intersections {
     /** Each makes what is left a thousandth. */
     private static final int ROUNDS = 3;
     private static final int MOST_MEETINGS = 200;
+    private static final double FAR_OFF_TIMES = 10;
+    private static final double FAR_OFF_METRES = 50;
     private static final List<String> FROM_BOTH = List.of("horizontalA", "horizontalB");
 
     private Intersections() {
@@ -88,7 +92,7 @@ final class Intersections {
         List<Path> one = given.lines("lineA", false);
         List<Path> other = given.lines("lineB", false);
         List<GridPoint> reached = Crossings.between(one, other, MOST_MEETINGS);
-        List<GridPoint> places = reached.isEmpty() ? Crossings.beyondEnds(one, other) : reached;
+        List<GridPoint> places = reached.isEmpty() ? notFarOff(Crossings.beyondEnds(one, other), one, other) : reached;
         if (places.isEmpty()) {
             throw new SurveyException(Problem.DO_NOT_MEET, new Length(apart(one, other)));
         }
@@ -105,6 +109,13 @@ final class Intersections {
             worked.remark(Caution.LENGTHENED);
         }
         return (places.size() > 1 ? worked.eitherOr() : worked).build();
+    }
+
+    /** Without those that lie far beyond where lines of such a size are meant to meet: ends that run nearly side by side meet kilometres off. */
+    private static List<GridPoint> notFarOff(List<GridPoint> places, List<Path> one, List<Path> other) {
+        ToDoubleFunction<GridPoint> beyond = place -> Stream.of(one, other).mapToDouble(lines -> lines.stream().mapToDouble(line -> line.offMetres(place)).min().orElse(0)).max().orElse(0);
+        double nearest = places.stream().mapToDouble(beyond).min().orElse(0);
+        return places.stream().filter(place -> beyond.applyAsDouble(place) <= FAR_OFF_TIMES * nearest + FAR_OFF_METRES).toList();
     }
 
     /** How far along a line a place on it lies, and the line's height there. */

@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.IntStream;
 import verge.core.geodesy.GridPoint;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /**
@@ -32,7 +33,8 @@ public final class Matching {
     private static final double ODDS_OF_FEET = -4;
     private static final int REFINED = 400;
     private static final int ROUNDS = 3;
-    private static final int MOST_MARKS = 500;
+    /** Computed times found: the way through all suggestions grows with its square. */
+    static final int MOST_TOGETHER = 10_000;
 
     private final List<Mark> computed;
     private final List<Mark> found;
@@ -66,9 +68,17 @@ public final class Matching {
      *
      * @param settings scale and standard deviation count; whether it is mirrored too
      * @param most of them
+     * @throws SurveyException MATCHING_TOO_LARGE
      */
     public static List<Proposal> propose(List<Mark> computed, List<Mark> found, FitSettings settings, int most) {
-        return new Matching(computed.subList(0, Math.min(MOST_MARKS, computed.size())), found.subList(0, Math.min(MOST_MARKS, found.size())), settings).ranked(most);
+        return of(computed, found, settings).ranked(most);
+    }
+
+    private static Matching of(List<Mark> computed, List<Mark> found, FitSettings settings) {
+        if ((long) computed.size() * found.size() > MOST_TOGETHER) {
+            throw new SurveyException(Problem.MATCHING_TOO_LARGE, computed.size(), found.size(), MOST_TOGETHER);
+        }
+        return new Matching(computed, found, settings);
     }
 
     /** The room in which something else may lie: a box about the found marks, or the size of the computed ones if that is larger. */
@@ -208,7 +218,6 @@ public final class Matching {
 
     /** How many of the found marks come to lie on computed ones in the best way that there is, whether it is plausible or not. */
     public static int mostAgreeing(List<Mark> computed, List<Mark> found, FitSettings settings) {
-        Matching matching = new Matching(computed, found, settings);
-        return matching.suggestions().stream().mapToInt(s -> s.sound().size()).max().orElse(0);
+        return of(computed, found, settings).suggestions().stream().mapToInt(s -> s.sound().size()).max().orElse(0);
     }
 }

@@ -14,7 +14,7 @@ public record Pair(Mark computed, Mark found, boolean inPlan, boolean inHeight) 
         this(computed, found, true, true);
     }
 
-    boolean hasHeights() {
+    public boolean hasHeights() {
         return computed.position().elevation().isPresent() && found.position().elevation().isPresent();
     }
 

@@ -181,6 +181,11 @@ public final class Path {
         return IntStream.range(0, pieces()).mapToObj(i -> passing(i, place)).flatMap(Optional::stream).min(Comparator.comparingDouble(Passing::off));
     }
 
+    /** How far off it passes a place at its nearest, in metres; infinite without a piece that has a length. */
+    public double offMetres(GridPoint place) {
+        return nearest(place).map(Passing::off).orElse(Double.POSITIVE_INFINITY);
+    }
+
     private Optional<Passing> passing(int piece, GridPoint place) {
         GridPoint from = vertices.plan(piece);
         GridPoint to = vertices.plan((piece + 1) % vertices.size());

@@ -37,6 +37,8 @@ public enum Problem {
     FIT_IN_A_LINE,
     /** Arguments: how many pairs, how many at most. */
     FIT_TOO_MANY,
+    /** Arguments: computed marks, found ones, how many of both times each other at most. */
+    MATCHING_TOO_LARGE,
     /** Arguments: where there was nothing. */
     NOTHING_TO_FIT,
     /** Arguments: the line, what it says. */

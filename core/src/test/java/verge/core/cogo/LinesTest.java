@@ -72,6 +72,8 @@ class LinesTest {
         Worked both = meet(row("0 0 5", "10 0 6"), row("20 -10", "20 -5"));
         lies(both.points().get(0).position(), 20, 0);
         assertThat(figure(both, "stationA", Quantity.Distance.class).grid().metres()).isCloseTo(20, within(1e-9));
+        Worked bent = meet(row("0 0", "100 0"), row("90 -10", "110 -10.1", "112 -3"));
+        assertThat(bent.points()).as("not where ends that run side by side meet a kilometre off").hasSize(1);
         Worked arcGoesOn = meet(row("20 -20", "20 -5"), HALF);
         assertThat(arcGoesOn.points()).anySatisfy(p -> lies(p.position(), 20, -10));
         assertThatThrownBy(() -> meet(row("0 0", "10 0"), row("0 7", "10 7"))).isInstanceOfSatisfying(SurveyException.class, e -> {

@@ -1,6 +1,7 @@
 package verge.core.fit;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.Collections;
@@ -14,6 +15,8 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
 
 /** Plans set out in a grid of their own and partly found again, with one mark moved and marks that are none of theirs. */
@@ -113,6 +116,8 @@ class MatchingTest {
             assertThat(Matching.propose(one.computed(), other.found(), FitSettings.USUAL, 3)).allSatisfy(p -> assertThat(p.pairs().size()).isLessThan(4));
             assertThat(Matching.mostAgreeing(one.computed(), other.found(), FitSettings.USUAL)).isLessThan(5);
         }
+        Site large = site(chance, 300, 3, 1, false);
+        assertThatThrownBy(() -> Matching.propose(large.computed(), large.found(), FitSettings.USUAL, 1)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.MATCHING_TOO_LARGE));
         assertThat(Matching.propose(List.of(mark("a", 0, 0)), List.of(mark("b", 0, 0)), FitSettings.USUAL, 3)).isEmpty();
         assertThat(Matching.propose(List.of(mark("a", 0, 0), mark("b", 0, 0), mark("c", 0, 0)), List.of(mark("d", 1, 1), mark("e", 1, 1), mark("f", 1, 1)), FitSettings.USUAL, 3)).isEmpty();
     }

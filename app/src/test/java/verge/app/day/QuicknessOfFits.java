@@ -1,0 +1,66 @@
+package verge.app.day;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import verge.core.fit.Fit;
+import verge.core.fit.FitSettings;
+import verge.core.fit.Fitted;
+import verge.core.fit.Mark;
+import verge.core.fit.Matching;
+import verge.core.fit.Pair;
+import verge.core.fit.Similarity;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
+import verge.core.units.Angle;
+
+/** How long it takes to find which found mark is which computed one, to fit them, and to carry points along. */
+class QuicknessOfFits {
+    private static final int ROUNDS = 5;
+
+    private static Mark mark(double north, double east) {
+        return new Mark("", new Position(new GridPoint(north, east), Optional.empty()));
+    }
+
+    private static double millis(Runnable work) {
+        double[] taken = new double[ROUNDS];
+        for (int i = 0; i < ROUNDS; i++) {
+            long began = System.nanoTime();
+            work.run();
+            taken[i] = (System.nanoTime() - began) / 1e6;
+        }
+        Arrays.sort(taken);
+        return taken[ROUNDS / 2];
+    }
+
+    @Test
+    void matchingsAndFits() throws IOException {
+        Random chance = new Random(5);
+        Similarity lies = new Similarity(new GridPoint(5_000, 2_000), new GridPoint(6_314_490, 649_010), Angle.ofDegrees(217), 1, false);
+        for (int[] sizes : new int[][] {{20, 12}, {40, 25}, {80, 50}, {200, 50}}) {
+            double side = 10 * Math.sqrt(sizes[0]);
+            List<Mark> computed = IntStream.range(0, sizes[0]).mapToObj(i -> mark(5_000 + side * chance.nextDouble(), 2_000 + side * chance.nextDouble())).toList();
+            List<Mark> found = new ArrayList<>();
+            computed.subList(0, sizes[1]).forEach(m -> {
+                GridPoint at = lies.place(m.position().plan());
+                found.add(mark(at.northing() + 0.006 * chance.nextGaussian(), at.easting() + 0.006 * chance.nextGaussian()));
+            });
+            Bench.say("%d computed against %d found: matchings %.0f ms", sizes[0], sizes[1], millis(() -> Matching.propose(computed, found, FitSettings.USUAL, 5)));
+        }
+        for (int pairs : new int[] {6, 30, 100, 400}) {
+            List<Pair> all = IntStream.range(0, pairs).mapToObj(i -> {
+                Mark m = mark(5_000 + 300 * chance.nextDouble(), 2_000 + 300 * chance.nextDouble());
+                GridPoint at = lies.place(m.position().plan());
+                return new Pair(m, mark(at.northing() + 0.006 * chance.nextGaussian(), at.easting() + 0.006 * chance.nextGaussian()));
+            }).toList();
+            Fitted fitted = Fit.of(all, FitSettings.USUAL);
+            Position place = all.get(0).computed().position();
+            Bench.say("%d pairs: fitted %.1f ms; 100,000 points carried along %.0f ms", pairs, millis(() -> Fit.of(all, FitSettings.USUAL)), millis(() -> IntStream.range(0, 100_000).forEach(i -> fitted.place(place))));
+        }
+    }
+}
