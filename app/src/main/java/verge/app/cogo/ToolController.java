@@ -64,7 +64,7 @@ class ToolController {
         Tool chosen = chosen(tool);
         JobState state = computations.state(job);
         // What was touched or selected stands in the first field.
-        Answers answers = sent.containsKey("with") ? answers(sent).with(Map.of(chosen.slots().get(0).id(), sent.getFirst("with"))) : answers(sent);
+        Answers answers = sent.containsKey("with") ? Answers.whole(sent).with(Map.of(chosen.slots().get(0).id(), sent.getFirst("with"))) : Answers.whole(sent);
         model.addAttribute("tool", chosen);
         model.addAttribute("toolWords", words.tool(chosen));
         model.addAttribute("hint", words.hint(chosen));
@@ -89,7 +89,7 @@ class ToolController {
     /** What comes out of what is given so far. */
     @RequestMapping(path = "/tools/{tool}/worked", method = {RequestMethod.GET, RequestMethod.POST})
     String worked(@PathVariable UUID job, @PathVariable String tool, @RequestParam MultiValueMap<String, String> sent, Model model) {
-        worked(job, computations.state(job), chosen(tool), answers(sent), model);
+        worked(job, computations.state(job), chosen(tool), Answers.whole(sent), model);
         return "cogo/tool :: worked";
     }
 
@@ -110,18 +110,8 @@ class ToolController {
 
     @PostMapping("/tools/{tool}/note")
     String note(@PathVariable UUID job, @PathVariable String tool, @RequestParam UUID entry, @RequestParam MultiValueMap<String, String> sent, Principal person) {
-        computations.note(job, chosen(tool), answers(sent), new Author(entry, person.getName(), "page"));
+        computations.note(job, chosen(tool), Answers.whole(sent), new Author(entry, person.getName(), "page"));
         return "redirect:/jobs/" + job + "/compute/tools/" + chosen(tool);
-    }
-
-    /** What is cut off would give another figure without a word. */
-    private static Answers answers(MultiValueMap<String, String> sent) {
-        sent.toSingleValueMap().forEach((field, text) -> {
-            if (text.length() > Answers.LONGEST) {
-                throw new SurveyException(Problem.GIVEN_TOO_LONG, field, text.length(), Answers.LONGEST);
-            }
-        });
-        return Answers.of(sent);
     }
 
     private static Tool chosen(String tool) {

@@ -1,7 +1,6 @@
 package verge.app.fit;
 
 import java.security.Principal;
-import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -20,7 +19,6 @@ import verge.app.journal.Author;
 import verge.app.problem.ProblemWords;
 import verge.core.fit.Matching;
 import verge.core.job.JobState;
-import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
@@ -52,7 +50,7 @@ class FitController {
 
     @RequestMapping(method = {RequestMethod.GET, RequestMethod.POST})
     String bench(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent, Model model) {
-        Answers answers = answers(sent);
+        Answers answers = Answers.whole(sent);
         JobState state = fits.state(job);
         model.addAttribute("files", groups.files(job));
         model.addAttribute("typed", answers.texts());
@@ -65,7 +63,7 @@ class FitController {
     /** What comes out of what is given so far. */
     @PostMapping("/worked")
     String worked(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent, Model model) {
-        worked(job, fits.state(job), answers(sent), model);
+        worked(job, fits.state(job), Answers.whole(sent), model);
         return "fit/fit :: worked";
     }
 
@@ -73,7 +71,7 @@ class FitController {
     @PostMapping("/proposed")
     String proposed(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent, Model model) {
         JobState state = fits.state(job);
-        FitService.Proposed proposed = fits.propose(job, state, answers(sent));
+        FitService.Proposed proposed = fits.propose(job, state, Answers.whole(sent));
         model.addAttribute("proposals", proposed.proposals().stream().map(p -> Proposed.of(p, state.settings().figures())).toList());
         model.addAttribute("weak", proposed.most() < FitService.SURE);
         model.addAttribute("most", proposed.most());
@@ -99,7 +97,7 @@ class FitController {
 
     @PostMapping("/note")
     String note(@PathVariable UUID job, @RequestParam UUID entry, @RequestParam MultiValueMap<String, String> sent, Principal person) {
-        fits.note(job, answers(sent), new Author(entry, person.getName(), "page"));
+        fits.note(job, Answers.whole(sent), new Author(entry, person.getName(), "page"));
         return "redirect:/jobs/" + job + "/compute/fit";
     }
 
@@ -108,13 +106,5 @@ class FitController {
     String layers(@PathVariable UUID job, @RequestParam UUID file, Model model) {
         model.addAttribute("layers", groups.layers(job, fits.state(job), file));
         return "fit/fit :: layers";
-    }
-
-    private static Answers answers(MultiValueMap<String, String> sent) {
-        List<String> tooLong = sent.toSingleValueMap().entrySet().stream().filter(e -> e.getValue().length() > Answers.LONGEST).map(e -> e.getKey()).toList();
-        if (!tooLong.isEmpty()) {
-            throw new SurveyException(Problem.GIVEN_TOO_LONG, tooLong.get(0), sent.getFirst(tooLong.get(0)).length(), Answers.LONGEST);
-        }
-        return Answers.of(sent);
     }
 }

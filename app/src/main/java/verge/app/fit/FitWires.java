@@ -1,7 +1,5 @@
 package verge.app.fit;
 
-import java.util.OptionalDouble;
-import java.util.OptionalInt;
 import verge.app.journal.Wire;
 import verge.app.journal.Wires;
 import verge.core.fit.FitSettings;

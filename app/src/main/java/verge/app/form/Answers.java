@@ -33,6 +33,16 @@ public record Answers(Map<String, String> texts) {
         return new Answers(sent.toSingleValueMap());
     }
 
+    /** The same of fields of which none may be cut off, as what is cut off would give another figure without a word. @throws SurveyException GIVEN_TOO_LONG */
+    public static Answers whole(MultiValueMap<String, String> sent) {
+        sent.toSingleValueMap().forEach((field, text) -> {
+            if (text.length() > LONGEST) {
+                throw new SurveyException(Problem.GIVEN_TOO_LONG, field, text.length(), LONGEST);
+            }
+        });
+        return of(sent);
+    }
+
     /** These with others over them. */
     public Answers with(Map<String, String> more) {
         Map<String, String> all = new HashMap<>(texts);

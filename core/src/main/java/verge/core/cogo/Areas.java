@@ -13,7 +13,6 @@ import verge.core.plan.Region;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
-import verge.core.units.Length;
 
 /** An area cut off a figure, or a figure cut into equal parts. */
 final class Areas {

@@ -124,38 +124,24 @@ public final class Fit {
     private Plan leastSquares(int[] inPlan, Similarity start) {
         boolean solved = settings.scale().isEmpty();
         int unknowns = solved ? 4 : 3;
-        double[] sigmas = new double[2 * inPlan.length];
-        Arrays.fill(sigmas, settings.sigma());
-        LeastSquares.Outcome outcome = LeastSquares.solve(new LeastSquares.Model() {
-            @Override
-            public int unknowns() {
-                return unknowns;
-            }
-
-            @Override
-            public int observations() {
-                return sigmas.length;
-            }
-
-            @Override
-            public void at(double[] x, double[] misclosure, double[][] design) {
-                double scale = solved ? x[3] : start.scale();
-                Similarity now = new Similarity(start.from(), start.to().plus(x[0], x[1]), new Angle(x[2]), scale, start.mirrored());
-                for (int k = 0; k < inPlan.length; k++) {
-                    Pair pair = pairs.get(inPlan[k]);
-                    GridPoint placed = now.place(pair.computed().position().plan());
-                    double north = placed.northing() - now.to().northing();
-                    double east = placed.easting() - now.to().easting();
-                    misclosure[2 * k] = pair.found().position().plan().northing() - placed.northing();
-                    misclosure[2 * k + 1] = pair.found().position().plan().easting() - placed.easting();
-                    double[][] partials = {{1, 0, -east, north / scale}, {0, 1, north, east / scale}};
-                    for (int j = 0; j < unknowns; j++) {
-                        design[2 * k][j] = partials[0][j];
-                        design[2 * k + 1][j] = partials[1][j];
-                    }
+        double[] begin = solved ? new double[] {0, 0, start.rotation().radians(), start.scale()} : new double[] {0, 0, start.rotation().radians()};
+        LeastSquares.Outcome outcome = solve(begin, 2 * inPlan.length, settings.sigma(), (x, misclosure, design) -> {
+            double scale = solved ? x[3] : start.scale();
+            Similarity now = new Similarity(start.from(), start.to().plus(x[0], x[1]), new Angle(x[2]), scale, start.mirrored());
+            for (int k = 0; k < inPlan.length; k++) {
+                Pair pair = pairs.get(inPlan[k]);
+                GridPoint placed = now.place(pair.computed().position().plan());
+                double north = placed.northing() - now.to().northing();
+                double east = placed.easting() - now.to().easting();
+                misclosure[2 * k] = pair.found().position().plan().northing() - placed.northing();
+                misclosure[2 * k + 1] = pair.found().position().plan().easting() - placed.easting();
+                double[][] partials = {{1, 0, -east, north / scale}, {0, 1, north, east / scale}};
+                for (int j = 0; j < unknowns; j++) {
+                    design[2 * k][j] = partials[0][j];
+                    design[2 * k + 1][j] = partials[1][j];
                 }
             }
-        }, solved ? new double[] {0, 0, start.rotation().radians(), start.scale()} : new double[] {0, 0, start.rotation().radians()}, sigmas, LeastSquares.Common.NONE);
+        });
         if (!(outcome instanceof LeastSquares.Solution solution)) {
             throw new SurveyException(Problem.FIT_ONE_SPOT);
         }
@@ -183,36 +169,47 @@ public final class Fit {
         }
         List<GridPoint> places = Arrays.stream(which).mapToObj(i -> similarity.place(pairs.get(i).computed().position().plan())).toList();
         GridPoint about = middle(places);
-        double[] sigmas = new double[which.length];
-        Arrays.fill(sigmas, settings.sigmaHeight());
-        LeastSquares.Outcome outcome = LeastSquares.solve(new LeastSquares.Model() {
-            @Override
-            public int unknowns() {
-                return unknowns;
-            }
-
-            @Override
-            public int observations() {
-                return which.length;
-            }
-
-            @Override
-            public void at(double[] x, double[] misclosure, double[][] design) {
-                for (int k = 0; k < which.length; k++) {
-                    double[] row = {1, places.get(k).northing() - about.northing(), places.get(k).easting() - about.easting()};
-                    misclosure[k] = pairs.get(which[k]).rise().orElseThrow();
-                    for (int j = 0; j < unknowns; j++) {
-                        misclosure[k] -= row[j] * x[j];
-                        design[k][j] = row[j];
-                    }
+        LeastSquares.Outcome outcome = solve(new double[unknowns], which.length, settings.sigmaHeight(), (x, misclosure, design) -> {
+            for (int k = 0; k < which.length; k++) {
+                double[] row = {1, places.get(k).northing() - about.northing(), places.get(k).easting() - about.easting()};
+                misclosure[k] = pairs.get(which[k]).rise().orElseThrow();
+                for (int j = 0; j < unknowns; j++) {
+                    misclosure[k] -= row[j] * x[j];
+                    design[k][j] = row[j];
                 }
             }
-        }, new double[unknowns], sigmas, LeastSquares.Common.NONE);
+        });
         if (!(outcome instanceof LeastSquares.Solution solution) || unknowns == 3 && inLine(places, about)) {
             throw new SurveyException(Problem.FIT_IN_A_LINE);
         }
         double[] x = Arrays.copyOf(solution.unknowns(), 3);
         return new Heights(new Lift(about, x[0], x[1], x[2]), which, solution, VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom()));
+    }
+
+    /** Fills in misclosures and partial derivatives at given unknowns. */
+    private interface Filling {
+        void at(double[] x, double[] misclosure, double[][] design);
+    }
+
+    private static LeastSquares.Outcome solve(double[] start, int observations, double sigma, Filling filling) {
+        double[] sigmas = new double[observations];
+        Arrays.fill(sigmas, sigma);
+        return LeastSquares.solve(new LeastSquares.Model() {
+            @Override
+            public int unknowns() {
+                return start.length;
+            }
+
+            @Override
+            public int observations() {
+                return observations;
+            }
+
+            @Override
+            public void at(double[] unknowns, double[] misclosure, double[][] design) {
+                filling.at(unknowns, misclosure, design);
+            }
+        }, start, sigmas, LeastSquares.Common.NONE);
     }
 
     static boolean inLine(List<GridPoint> places, GridPoint about) {

@@ -7,7 +7,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.stream.IntStream;
 import verge.core.geodesy.GridPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
