@@ -9,6 +9,7 @@ import org.springframework.stereotype.Component;
 import verge.app.drawing.Layers;
 import verge.app.drawing.PlacedFile;
 import verge.app.drawing.SiteDrawings;
+import verge.app.files.SiteFileService;
 import verge.core.cogo.Given;
 import verge.core.drawing.Feature;
 import verge.core.drawing.Role;
@@ -23,10 +24,12 @@ public class FileLines {
     private static final Pattern NAME = Pattern.compile("(.+) line (\\d{1,9})");
 
     private final SiteDrawings drawings;
+    private final SiteFileService files;
     private final Layers layers;
 
-    FileLines(SiteDrawings drawings, Layers layers) {
+    FileLines(SiteDrawings drawings, SiteFileService files, Layers layers) {
         this.drawings = drawings;
+        this.files = files;
         this.layers = layers;
     }
 
@@ -52,7 +55,7 @@ public class FileLines {
             return Optional.empty();
         }
         int index = Integer.parseInt(name.group(2)) - 1;
-        Optional<PlacedFile> file = drawings.all(job, state).stream().filter(f -> f.file().name().equals(name.group(1))).findFirst();
+        Optional<PlacedFile> file = files.of(drawings.site(job)).stream().filter(f -> f.name().equals(name.group(1))).findFirst().map(f -> drawings.file(job, state, f.id()));
         List<Feature> features = file.map(f -> f.drawing().features()).orElse(List.of());
         Optional<Path> path = index >= 0 && index < features.size() ? path(features.get(index)) : Optional.empty();
         if (path.isPresent() && layers.of(file.get()).get(features.get(index).layer()).role() == Role.UNDERLAY) {

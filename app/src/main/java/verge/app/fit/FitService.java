@@ -198,7 +198,7 @@ public class FitService {
         if (!pattern.contains(OLD_NAME)) {
             throw new SurveyException(Problem.PATTERN_WITHOUT_NAME, pattern);
         }
-        Set<Integer> found = new HashSet<>(said.pairs().stream().map(MarksFitted.Paired::mark).toList());
+        Set<Integer> found = said.found();
         boolean all = !answers.text("keep").equals("UNFOUND");
         Code code = Code.parse(answers.text("code"));
         List<MarksFitted.Kept> kept = IntStream.range(0, said.marks().size()).filter(i -> all || !found.contains(i)).mapToObj(i -> new MarksFitted.Kept(i, PointName.parse(pattern.replace(OLD_NAME, said.marks().get(i).name())), code)).toList();

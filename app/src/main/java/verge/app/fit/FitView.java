@@ -2,7 +2,6 @@ package verge.app.fit;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -22,7 +21,7 @@ import verge.core.units.Length;
  *
  * @param residuals worst first
  * @param strangers marks that the others leave out, in words; empty if there are none
- * @param searched marks that are not yet found, with where to search for them
+ * @param searched marks that are not yet found, or were found where they do not belong, with where to search for them
  * @param names how the fitted positions would be called: all of them, or none
  */
 record FitView(String move, String heights, List<String> quality, List<Residual> residuals, String strangers, List<Searched> searched, List<String> names, int group, Drawing drawing) {
@@ -64,7 +63,7 @@ record FitView(String move, String heights, List<String> quality, List<Residual>
             residuals.sort(Comparator.comparingDouble((Residual r) -> -Math.max(fitted.residuals().get(r.number()).standardised(), fitted.residuals().get(r.number()).standardisedHeight()))
                     .thenComparingDouble(r -> -fitted.residuals().get(r.number()).plan()));
         });
-        Set<Integer> found = new HashSet<>(work.said().pairs().stream().map(MarksFitted.Paired::mark).toList());
+        Set<Integer> found = work.said().found();
         List<Integer> missing = IntStream.range(0, came.marks().size()).filter(i -> !found.contains(i)).limit(MOST_SHOWN).boxed().toList();
         List<String> names = came.pairs().stream().map(p -> p.computed().name() + " = " + p.found().name()).toList();
         return new FitView(FitWords.move(came, settings), FitWords.heights(came, f), came.fitted().map(fitted -> FitWords.quality(fitted, f)).orElse(List.of()), residuals,

@@ -42,7 +42,7 @@ class FittingTest extends InBrowser {
         browser.choose("file", mason);
         browser.click(By.id("propose"));
         browser.sees("5 agree within");
-        browser.sees("Not yet found: 11");
+        browser.sees("not where they belong: 12");
         browser.click(By.xpath("//button[@data-pair][contains(., 'M8 = S4')]"));
         browser.sees("Does not belong: M8 = S4");
         browser.click(By.xpath("//button[@data-pair][contains(., 'M8 = S4')]"));

@@ -3,8 +3,10 @@ package verge.core.fit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import verge.core.coding.Code;
@@ -104,6 +106,11 @@ public record MarksFitted(String source, List<Computed> marks, List<Paired> pair
     public MarksFitted renamed(UnaryOperator<PointName> other) {
         return new MarksFitted(source, marks.stream().map(m -> new Computed(m.name(), m.position(), m.point().map(p -> p.renamed(other)))).toList(), pairs.stream().map(p -> p.renamed(other)).toList(), how,
                 kept.stream().map(k -> new Kept(k.mark(), other.apply(k.name()), k.code())).toList());
+    }
+
+    /** Marks that were found where they belong, by their numbers: what does not count in plan lies elsewhere. */
+    public Set<Integer> found() {
+        return pairs.stream().filter(Paired::inPlan).map(Paired::mark).collect(Collectors.toUnmodifiableSet());
     }
 
     /** With one pair that counts otherwise. */
