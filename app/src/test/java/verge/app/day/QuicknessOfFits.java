@@ -10,7 +10,7 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import verge.core.fit.Fit;
 import verge.core.fit.FitSettings;
-import verge.core.fit.Fitted;
+import verge.core.fit.Localisation;
 import verge.core.fit.Mark;
 import verge.core.fit.Matching;
 import verge.core.fit.Pair;
@@ -58,9 +58,11 @@ class QuicknessOfFits {
                 GridPoint at = lies.place(m.position().plan());
                 return new Pair(m, mark(at.northing() + 0.006 * chance.nextGaussian(), at.easting() + 0.006 * chance.nextGaussian()));
             }).toList();
-            Fitted fitted = Fit.of(all, FitSettings.USUAL);
             Position place = all.get(0).computed().position();
-            Bench.say("%d pairs: fitted %.1f ms; 100,000 points carried along %.0f ms", pairs, millis(() -> Fit.of(all, FitSettings.USUAL)), millis(() -> IntStream.range(0, 100_000).forEach(i -> fitted.place(place))));
+            Bench.say("%d pairs: fitted %.1f ms; localised and 100,000 points carried %.0f ms", pairs, millis(() -> Fit.of(all, FitSettings.USUAL)), millis(() -> {
+                Localisation localisation = Localisation.of(all, FitSettings.USUAL);
+                IntStream.range(0, 100_000).forEach(i -> localisation.beyondMarks(localisation.onSite(place).plan()));
+            }));
         }
     }
 }

@@ -139,6 +139,23 @@ class FitOfMarksTest {
         assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).hasSize(entries);
     }
 
+    /** By latitude and longitude of a published system, and by a plain grid; what lies beyond the marks is told. */
+    @Test
+    void programsLocalise() throws Exception {
+        String token = verge.bean(TokenService.class).make("surveyor", "localising");
+        String site = """
+                {"system": "+proj=tmerc +lat_0=56.9 +lon_0=11.4 +k=1 +x_0=0 +y_0=0 +ellps=GRS80 +units=m", "settings": {"heights": "TILT"},
+                 "pairs": [{"measured": {"geographic": [56.9, 11.4, 40]}, "control": {"place": [100, 200, 2]}}, {"measured": {"geographic": [56.901, 11.4, 40]}, "control": {"place": [211.35, 200, 2.001]}},
+                           {"measured": {"geographic": [56.9, 11.402, 40]}, "control": {"place": [100, 321.88, 2]}}, {"measured": {"geographic": [56.901, 11.402, 40]}, "control": {"place": [211.35, 321.88, 2]}}],
+                 "points": [{"name": "in", "geographic": [56.9005, 11.401, 45]}, {"name": "out", "geographic": [56.91, 11.401, 45]}], "site": [{"name": "back", "place": [100, 200, 2]}]}""";
+        HttpResponse<String> localised = visitor.program("POST", "/api/v1/localisations", token, site);
+        assertThat(localised.statusCode()).as(localised.body()).isEqualTo(200);
+        assertThat(localised.body()).contains("\"beyondMarks\":0.0").contains("\"lift\"").contains("\"hull\"").contains("\"name\":\"back\"");
+        for (String bad : List.of("{}", site.replace("+proj=tmerc", "+proj=nothing"), site.replace("\"system\"", "\"other\""), site.replace("[56.9, 11.4, 40]", "[96.9, 11.4, 40]"), site.replace("EPSG", "EPSG:4326").replaceAll("\\+proj[^\"]*", "EPSG:4258"))) {
+            assertThat(visitor.program("POST", "/api/v1/localisations", token, bad).statusCode()).as(bad).isBetween(400, 422);
+        }
+    }
+
     @Test
     void programsFitAndMatch() throws Exception {
         String token = verge.bean(TokenService.class).make("surveyor", "fitting");
