@@ -42,7 +42,7 @@ class QuicknessOfFits {
     void matchingsAndFits() throws IOException {
         Random chance = new Random(5);
         Similarity lies = new Similarity(new GridPoint(5_000, 2_000), new GridPoint(6_314_490, 649_010), Angle.ofDegrees(217), 1, false);
-        for (int[] sizes : new int[][] {{20, 12}, {40, 25}, {80, 50}, {200, 50}}) {
+        for (int[] sizes : new int[][] {{20, 12}, {40, 25}, {80, 50}, {100, 50}}) {
             double side = 10 * Math.sqrt(sizes[0]);
             List<Mark> computed = IntStream.range(0, sizes[0]).mapToObj(i -> mark(5_000 + side * chance.nextDouble(), 2_000 + side * chance.nextDouble())).toList();
             List<Mark> found = new ArrayList<>();

@@ -33,7 +33,7 @@ public final class Matching {
     private static final int REFINED = 400;
     private static final int ROUNDS = 3;
     /** Computed times found: the way through all suggestions grows with its square. */
-    static final int MOST_TOGETHER = 10_000;
+    static final int MOST_TOGETHER = 5_000;
 
     private final List<Mark> computed;
     private final List<Mark> found;
