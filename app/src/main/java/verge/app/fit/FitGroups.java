@@ -53,7 +53,7 @@ class FitGroups {
     /**
      * The computed group: 'file' and perhaps 'layer' of it, or 'names'.
      *
-     * @throws SurveyException COMPUTE_LACKS-like words: NOTHING_TO_FIT, POINT_UNKNOWN, POINTS_TOO_MANY
+     * @throws SurveyException NOTHING_TO_FIT, POINT_UNKNOWN, POINTS_TOO_MANY
      */
     Group computed(UUID job, JobState state, Answers answers) {
         Group group = answers.text("file").isEmpty() ? byNames(state, answers.text("names")) : ofFile(job, state, answers);

@@ -89,7 +89,7 @@ public class FitService {
         List<Matching.Proposal> proposals = Matching.propose(computed, found, settings, MOST_PROPOSED);
         double best = score(proposals);
         FitSettings free = new FitSettings(OptionalDouble.empty(), settings.held(), settings.heights(), settings.mirrored(), settings.sigma(), settings.sigmaHeight());
-        List<Matching.Proposal> otherScale = settings.scale().isPresent() ? Matching.propose(computed, found, free, 1) : List.of();
+        List<Matching.Proposal> otherScale = settings.scale().isPresent() && Matching.canTry(computed.size(), found.size(), free) ? Matching.propose(computed, found, free, 1) : List.of();
         List<Matching.Proposal> mirrored = settings.mirrored() ? List.of() : Matching.propose(computed, found, mirrored(settings), 1);
         boolean otherUnit = !otherScale.isEmpty() && score(otherScale) > best && Math.abs(Math.log(otherScale.get(0).similarity().scale())) > 0.5 && otherScale.get(0).pairs().size() >= SURE;
         return new Proposed(proposals.stream().filter(p -> p.pairs().size() >= Math.min(SURE, proposals.get(0).pairs().size())).toList(), score(mirrored) > best && mirrored.get(0).pairs().size() >= SURE, otherUnit ? OptionalDouble.of(otherScale.get(0).similarity().scale()) : OptionalDouble.empty(),

@@ -4,11 +4,26 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.Arrays;
 import java.util.Optional;
 
 /** Where a bench says its figures: to the file that the command names, apart from whatever else is said meanwhile. */
 final class Bench {
+    private static final int ROUNDS = 7;
+
     private Bench() {
+    }
+
+    /** The median of several rounds, in milliseconds. */
+    static double millis(Runnable work) {
+        double[] taken = new double[ROUNDS];
+        for (int i = 0; i < ROUNDS; i++) {
+            long began = System.nanoTime();
+            work.run();
+            taken[i] = (System.nanoTime() - began) / 1e6;
+        }
+        Arrays.sort(taken);
+        return taken[ROUNDS / 2];
     }
 
     static void say(String format, Object... arguments) throws IOException {

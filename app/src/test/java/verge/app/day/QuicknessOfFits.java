@@ -2,9 +2,10 @@ package verge.app.day;
 
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -21,21 +22,8 @@ import verge.core.units.Angle;
 
 /** How long it takes to find which found mark is which computed one, to fit them, and to carry points along. */
 class QuicknessOfFits {
-    private static final int ROUNDS = 5;
-
     private static Mark mark(double north, double east) {
         return new Mark("", new Position(new GridPoint(north, east), Optional.empty()));
-    }
-
-    private static double millis(Runnable work) {
-        double[] taken = new double[ROUNDS];
-        for (int i = 0; i < ROUNDS; i++) {
-            long began = System.nanoTime();
-            work.run();
-            taken[i] = (System.nanoTime() - began) / 1e6;
-        }
-        Arrays.sort(taken);
-        return taken[ROUNDS / 2];
     }
 
     @Test
@@ -50,7 +38,11 @@ class QuicknessOfFits {
                 GridPoint at = lies.place(m.position().plan());
                 found.add(mark(at.northing() + 0.006 * chance.nextGaussian(), at.easting() + 0.006 * chance.nextGaussian()));
             });
-            Bench.say("%d computed against %d found: matchings %.0f ms", sizes[0], sizes[1], millis(() -> Matching.propose(computed, found, FitSettings.USUAL, 5)));
+            Bench.say("%d computed against %d found: matchings %.0f ms", sizes[0], sizes[1], Bench.millis(() -> Matching.propose(computed, found, FitSettings.USUAL, 5)));
+            FitSettings free = new FitSettings(OptionalDouble.empty(), OptionalInt.empty(), FitSettings.Heights.LEAVE, false, 0.01, 0.01);
+            if (Matching.canTry(sizes[0], sizes[1], free)) {
+                Bench.say("the same with the scale free: %.0f ms", Bench.millis(() -> Matching.propose(computed, found, free, 5)));
+            }
         }
         for (int pairs : new int[] {6, 30, 100, 400}) {
             List<Pair> all = IntStream.range(0, pairs).mapToObj(i -> {
@@ -59,7 +51,7 @@ class QuicknessOfFits {
                 return new Pair(m, mark(at.northing() + 0.006 * chance.nextGaussian(), at.easting() + 0.006 * chance.nextGaussian()));
             }).toList();
             Position place = all.get(0).computed().position();
-            Bench.say("%d pairs: fitted %.1f ms; localised and 100,000 points carried %.0f ms", pairs, millis(() -> Fit.of(all, FitSettings.USUAL)), millis(() -> {
+            Bench.say("%d pairs: fitted %.1f ms; localised and 100,000 points carried %.0f ms", pairs, Bench.millis(() -> Fit.of(all, FitSettings.USUAL)), Bench.millis(() -> {
                 Localisation localisation = Localisation.of(all, FitSettings.USUAL);
                 IntStream.range(0, 100_000).forEach(i -> localisation.beyondMarks(localisation.onSite(place).plan()));
             }));

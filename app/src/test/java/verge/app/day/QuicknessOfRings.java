@@ -1,7 +1,6 @@
 package verge.app.day;
 
 import java.io.IOException;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -30,7 +29,6 @@ import verge.core.units.Angle;
 /** Prints how long the area of a ring of many corners takes, whether it crosses itself, and its division, and how that grows; run by './verge bench', not with the tests. */
 class QuicknessOfRings {
     private static final ProjectedPlane UTM = new ProjectedPlane(SystemText.projection((CoordinateSystem.Projected) SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +units=m")), new Heights(Optional.of(Geoid.constant(40)), Optional.empty(), Optional.empty()));
-    private static final int ROUNDS = 9;
 
     private static Region ring(int corners, boolean arcs) {
         Random chance = new Random(corners);
@@ -45,17 +43,6 @@ class QuicknessOfRings {
         return Region.of(Path.of(vertices.build(), bulges, true));
     }
 
-    private static double millis(Runnable work) {
-        double[] taken = new double[ROUNDS];
-        for (int i = 0; i < ROUNDS; i++) {
-            long began = System.nanoTime();
-            work.run();
-            taken[i] = (System.nanoTime() - began) / 1e6;
-        }
-        Arrays.sort(taken);
-        return taken[ROUNDS / 2];
-    }
-
     @Test
     void areaAndDivision() throws IOException {
         for (boolean arcs : List.of(false, true)) {
@@ -66,8 +53,8 @@ class QuicknessOfRings {
                 DividingLine line = ((Division.Lines) Division.parallel(region, Angle.ofDegrees(20), whole / 3)).lines().get(0);
                 Givens given = new Givens(Map.of("ring", new Given.Drawn("ring", region.rim(), Optional.empty())), Givens.Sources.NONE, new Scales(UTM, GroundUse.GROUND_DISTANCES, true));
                 Bench.say("%d corners%s: all that is told of the area %.0f ms, area %.1f ms, crossings %.0f ms, divided by a direction %.0f ms, through a point %.0f ms, its parts %.0f ms", corners, arcs ? ", a third of them with arcs" : "",
-                        millis(() -> Tool.AREA.work(given)), millis(region::area), millis(() -> Crossings.of(List.of(region.rim()), 1)), millis(() -> Division.parallel(region, Angle.ofDegrees(20), whole / 3)),
-                        millis(() -> Division.through(region, pivot, whole / 2)), millis(() -> Parts.of(region, line)));
+                        Bench.millis(() -> Tool.AREA.work(given)), Bench.millis(region::area), Bench.millis(() -> Crossings.of(List.of(region.rim()), 1)), Bench.millis(() -> Division.parallel(region, Angle.ofDegrees(20), whole / 3)),
+                        Bench.millis(() -> Division.through(region, pivot, whole / 2)), Bench.millis(() -> Parts.of(region, line)));
             }
         }
     }

@@ -171,6 +171,9 @@ final class ReadOff {
             worked.dimension(Loops.inside(region), given.scales().told(area, about));
         }
         if (given.has("surface")) {
+            if (!crossings.isEmpty()) {
+                throw new SurveyException(Problem.RING_CROSSES, crossings.size());
+            }
             double sloped = Sloped.area(region, given.points("surface"), given.scales().groundPerGridOfAreas(about));
             worked.figure("areaSloped", new Quantity.Area(sloped, sloped));
         }

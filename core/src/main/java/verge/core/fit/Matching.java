@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.PriorityQueue;
 import java.util.Set;
 import verge.core.geodesy.GridPoint;
 import verge.core.problem.Problem;
@@ -33,7 +34,9 @@ public final class Matching {
     private static final int REFINED = 400;
     private static final int ROUNDS = 3;
     /** Computed times found: the way through all suggestions grows with its square. */
-    static final int MOST_TOGETHER = 5_000;
+    private static final int MOST_TOGETHER = 5_000;
+    /** Likewise where the scale is solved: then far more pairs of marks suggest something. */
+    private static final int MOST_WITH_FREE_SCALE = 1_200;
 
     private final List<Mark> computed;
     private final List<Mark> found;
@@ -74,10 +77,19 @@ public final class Matching {
     }
 
     private static Matching of(List<Mark> computed, List<Mark> found, FitSettings settings) {
-        if ((long) computed.size() * found.size() > MOST_TOGETHER) {
-            throw new SurveyException(Problem.MATCHING_TOO_LARGE, computed.size(), found.size(), MOST_TOGETHER);
+        if (!canTry(computed.size(), found.size(), settings)) {
+            throw new SurveyException(Problem.MATCHING_TOO_LARGE, computed.size(), found.size(), most(settings));
         }
         return new Matching(computed, found, settings);
+    }
+
+    private static int most(FitSettings settings) {
+        return settings.scale().isPresent() ? MOST_TOGETHER : MOST_WITH_FREE_SCALE;
+    }
+
+    /** Whether groups of such sizes are small enough for all their matchings to be tried while somebody waits. */
+    public static boolean canTry(int computed, int found, FitSettings settings) {
+        return (long) computed * found <= most(settings);
     }
 
     /** The room in which something else may lie: a box about the found marks, or the size of the computed ones if that is larger. */
@@ -97,10 +109,9 @@ public final class Matching {
 
     private List<Proposal> ranked(int most) {
         List<Suggestion> suggestions = suggestions();
-        suggestions.sort(Comparator.comparingDouble(Suggestion::score).reversed());
         Set<Set<List<Integer>>> seen = new HashSet<>();
         List<Proposal> proposals = new ArrayList<>();
-        for (Suggestion suggestion : suggestions.subList(0, Math.min(REFINED, suggestions.size()))) {
+        for (Suggestion suggestion : suggestions) {
             Suggestion refined = refined(suggestion);
             if (refined.sound().size() + (refined.moved().isEmpty() ? 0 : 1) >= 3 && refined.sound().size() >= 2 && seen.add(new HashSet<>(refined.sound()))) {
                 proposals.add(proposal(refined));
@@ -113,8 +124,9 @@ public final class Matching {
     private record Suggestion(Similarity similarity, List<List<Integer>> sound, List<List<Integer>> moved, double score) {
     }
 
+    /** The best of all, the best first. */
     private List<Suggestion> suggestions() {
-        List<Suggestion> all = new ArrayList<>();
+        PriorityQueue<Suggestion> best = new PriorityQueue<>(Comparator.comparingDouble(Suggestion::score));
         double[] scales = settings.scale().isPresent() ? new double[] {settings.scale().getAsDouble()} : SCALES;
         double range = settings.scale().isPresent() ? 0 : SCALE_RANGE;
         double tolerance = AGREES * Math.sqrt(2) * settings.sigma();
@@ -129,14 +141,17 @@ public final class Matching {
                         double length = i == j ? 0 : plan(computed, i).distanceMetres(plan(computed, j));
                         for (double scale : scales) {
                             if (Math.abs(scale * length - apart) <= tolerance + range * apart && length > 0) {
-                                all.add(suggested(i, j, k, l));
+                                best.add(suggested(i, j, k, l));
+                                if (best.size() > REFINED) {
+                                    best.remove();
+                                }
                             }
                         }
                     }
                 }
             }
         }
-        return all;
+        return best.stream().sorted(Comparator.comparingDouble(Suggestion::score).reversed()).toList();
     }
 
     private static GridPoint plan(List<Mark> marks, int index) {

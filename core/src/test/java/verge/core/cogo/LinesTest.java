@@ -134,6 +134,7 @@ class LinesTest {
         assertThat(figure(bent.inGrid(), "areaSloped", Quantity.Area.class).grid()).isCloseTo(600 + 750, within(1e-6));
         ask(Tool.AREA).points("ring", "0 0", "40 0", "40 30", "0 30").points("surface", "0 0 1", "40 0 1", "40 30 1").refused(Problem.SURFACE_SHORT);
         ask(Tool.AREA).points("ring", "0 0", "40 0", "40 30", "0 30").points("surface", "0 0 1").refused(Problem.SURFACE_SHORT);
+        ask(Tool.AREA).points("ring", "0 0 1", "40 30 2", "40 0 3", "0 20 4").points("surface", "20 15 2").refused(Problem.RING_CROSSES);
     }
 
     /** What a figure measures is written where it is measured. */
