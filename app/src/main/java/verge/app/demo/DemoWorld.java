@@ -107,6 +107,7 @@ class DemoWorld {
         prisms.add(yard.id(), "tripod prism", "-30.0");
         prisms.add(yard.id(), "sheet target", "0");
         masonsMarks(ternholm, metric);
+        quayWall(ternholm);
         alderSlough();
         practice.address().ifPresent(address -> startFieldWork(yard.id(), address));
     }
@@ -138,6 +139,13 @@ class DemoWorld {
         Job tower = jobs.make(ternholm.id(), "Tower marks", metric, author());
         take(tower, file(ternholm, "tower-marks-found.csv"), Role.CONTROL);
         file(ternholm, "mason-grid.csv");
+    }
+
+    /** The quay’s own grid, that nobody has tied to the earth yet, and what a receiver said on its marks, one of which was disturbed. */
+    private void quayWall(Site ternholm) throws IOException {
+        Job quay = jobs.make(ternholm.id(), "Quay wall", JobSettings.flat(Figures.metric(), 1).with(JobSettings.Work.ALONE.with(ISLAND_CLOCK)), author());
+        take(quay, file(ternholm, "quay-control.csv"), Role.CONTROL);
+        file(ternholm, "quay-receiver.csv");
     }
 
     private void alderSlough() throws IOException {

@@ -28,10 +28,10 @@ import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.JobGeodesy;
-import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
 import verge.core.units.PlanAxes;
 import verge.formats.DrawingFiles;
@@ -75,7 +75,7 @@ public class DrawingLibrary {
     }
 
     /** What decides where things lie in a job: not its figures or its people. */
-    private record PlacedKey(UUID file, ReadAs readAs, Optional<Role> role, CoordinateSystem system, JobSettings.GeoidChoice geoid, GroundUse ground) {
+    private record PlacedKey(UUID file, ReadAs readAs, Optional<Role> role, CoordinateSystem system, GeoidChoice geoid, GroundUse ground) {
     }
 
     /** Either the file or why it could not be read. */

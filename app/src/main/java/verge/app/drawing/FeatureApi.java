@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 import verge.app.journal.JournalService;
 import verge.core.drawing.Feature;
 import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.SystemText;
 import verge.core.job.JobState;
 import verge.core.plan.Extent;
 import verge.core.plan.Vertices;
@@ -78,7 +79,7 @@ class FeatureApi {
                 }
             }
         }
-        String system = state.settings().system() instanceof CoordinateSystem.Projected p ? (p.code().isEmpty() ? p.wkt() : p.code()) : "";
+        String system = state.settings().system() instanceof CoordinateSystem.OnEarth p ? (p instanceof CoordinateSystem.Projected published && !published.code().isEmpty() ? published.code() : SystemText.definition(p).orElse("")) : "";
         return new Collection("FeatureCollection", system, total, found);
     }
 

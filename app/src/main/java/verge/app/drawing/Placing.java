@@ -50,7 +50,7 @@ class Placing {
         if (job.isOwn(coordinates.system())) {
             return Optional.of(coordinates.toGrid(order));
         }
-        if (!(job.settings().system() instanceof CoordinateSystem.Projected own) || own.toWgs84().isEmpty()) {
+        if (!(job.settings().system() instanceof CoordinateSystem.OnEarth own) || own.toWgs84().isEmpty()) {
             return Optional.empty();
         }
         return source(coordinates).map(source -> new SystemPlacement(source, SystemText.projection(own), own.toWgs84().get()).after(coordinates.asMeant(order)));

@@ -2,8 +2,6 @@ package verge.app.fit;
 
 import java.security.Principal;
 import java.util.UUID;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -17,12 +15,8 @@ import tools.jackson.databind.json.JsonMapper;
 import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.problem.ProblemWords;
-import verge.core.fit.Matching;
 import verge.core.job.JobState;
 import verge.core.problem.SurveyException;
-import verge.core.units.Decimals;
-import verge.core.units.Figures;
-import verge.core.units.Length;
 
 /** The bench on which a group of marks is fitted onto what was found of it. */
 @Controller
@@ -38,14 +32,6 @@ class FitController {
         this.groups = groups;
         this.problems = problems;
         this.json = json;
-    }
-
-    /** A matching that can be taken. @param lines its pairs as they would be typed @param shown the same in a row @param agree how many fit and how well @param moved found marks near a computed one */
-    record Proposed(String lines, String shown, String agree, String moved) {
-        static Proposed of(Matching.Proposal proposal, Figures f) {
-            String lines = Stream.concat(proposal.pairs().stream().map(p -> p.computed().name() + " = " + p.found().name()), proposal.moved().stream().map(p -> p.computed().name() + " = " + p.found().name() + " (out)")).collect(Collectors.joining("\n"));
-            return new Proposed(lines, lines.replace("\n", ", "), proposal.pairs().size() + " agree within " + f.small(new Length(proposal.rms())), proposal.moved().stream().map(p -> p.found().name() + " lies near " + p.computed().name() + " and does not agree").collect(Collectors.joining("; ")));
-        }
     }
 
     @RequestMapping(method = {RequestMethod.GET, RequestMethod.POST})
@@ -71,12 +57,7 @@ class FitController {
     @PostMapping("/proposed")
     String proposed(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent, Model model) {
         JobState state = fits.state(job);
-        FitService.Proposed proposed = fits.propose(job, state, Answers.whole(sent));
-        model.addAttribute("proposals", proposed.proposals().stream().map(p -> Proposed.of(p, state.settings().figures())).toList());
-        model.addAttribute("weak", proposed.most() < FitService.SURE);
-        model.addAttribute("most", proposed.most());
-        model.addAttribute("mirrored", proposed.mirrored());
-        model.addAttribute("scale", proposed.scale().isPresent() ? Decimals.print(proposed.scale().getAsDouble(), 4) : "");
+        ProposalsView.of(fits.propose(job, state, Answers.whole(sent)), state.settings().figures()).put(model);
         return "fit/fit :: proposed";
     }
 

@@ -12,8 +12,8 @@ import verge.app.journal.Value;
 import verge.app.journal.Values;
 import verge.app.journal.Wire;
 import verge.core.fit.FitEntries.FittedOf;
-import verge.core.fit.Fitted;
 import verge.core.fit.MarksFitted;
+import verge.core.geodesy.transformation.Fitted;
 import verge.core.units.Length;
 
 /** Fits in journals and in the book. */
@@ -36,12 +36,12 @@ final class FitKind extends EntryKind<MarksFitted> {
 
     @Override
     public String result(MarksFitted says, InBook in) {
-        return in.state().latest(new FittedOf(in.entry().id())).map(c -> FitWords.move(c, in.state().settings()) + "; " + FitWords.heights(c, in.figures())).orElse("it cannot be fitted any more");
+        return in.state().latest(new FittedOf(in.entry().id())).map(c -> FitWords.move(c, in.state().settings()) + "; " + FitWords.heights(c.lift(), in.figures())).orElse("it cannot be fitted any more");
     }
 
     @Override
     public List<TraceStep> steps(MarksFitted says, InBook in) {
-        return in.state().latest(new FittedOf(in.entry().id())).map(came -> Stream.concat(Stream.of(new TraceStep("Moved", FitWords.move(came, in.state().settings())), new TraceStep("Heights", FitWords.heights(came, in.figures()))),
+        return in.state().latest(new FittedOf(in.entry().id())).map(came -> Stream.concat(Stream.of(new TraceStep("Moved", FitWords.move(came, in.state().settings())), new TraceStep("Heights", FitWords.heights(came.lift(), in.figures()))),
                 IntStream.range(0, came.pairs().size()).mapToObj(i -> new TraceStep(came.pairs().get(i).computed().name() + " = " + came.pairs().get(i).found().name(), "off by " + in.figures().small(new Length(residual(came, i).plan())))))
                 .toList()).orElse(List.of());
     }

@@ -10,8 +10,6 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import verge.app.form.Answers;
@@ -21,13 +19,12 @@ import verge.app.journal.Kept;
 import verge.app.points.SitePoints;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
-import verge.core.fit.FitSettings;
-import verge.core.fit.Mark;
 import verge.core.fit.MarksFitted;
-import verge.core.fit.Matching;
-import verge.core.fit.Similarity;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Similarity;
+import verge.core.geodesy.transformation.FitSettings;
+import verge.core.geodesy.transformation.Mark;
 import verge.core.job.JobState;
 import verge.core.points.Origin;
 import verge.core.points.PointSeen;
@@ -42,10 +39,6 @@ import verge.core.units.Sums;
 /** Fits a group of marks onto what was found of it, or moves it by values, and writes that into a job's book. */
 @Service
 public class FitService {
-    private static final int MOST_PROPOSED = 5;
-    /** Fewer that agree may do so by chance. */
-    static final int SURE = 3;
-    private static final Pattern PAIR = Pattern.compile("(.+?)\\s*=\\s*(.+?)(?:\\s*\\((plan|height|out)\\))?");
     private static final String OLD_NAME = "*";
 
     private final JournalService journals;
@@ -70,38 +63,12 @@ public class FitService {
     record Work(MarksFitted said, MarksFitted.Came came) {
     }
 
-    /**
-     * Matchings, the likeliest first, and what else might be the case.
-     *
-     * @param mirrored whether a mirror image fits better: that is said, not fitted
-     * @param scale of the unit that would fit better; empty if none does
-     * @param most how many found marks come onto computed ones at best, plausible or not
-     */
-    record Proposed(List<Matching.Proposal> proposals, boolean mirrored, OptionalDouble scale, int most) {
-    }
-
     /** @throws SurveyException what is lacking */
-    Proposed propose(UUID job, JobState state, Answers answers) {
+    Proposals propose(UUID job, JobState state, Answers answers) {
         FitGroups.Group group = groups.computed(job, state, answers);
         List<Mark> computed = group.marks().stream().map(m -> new Mark(m.name(), m.position())).toList();
         List<Mark> found = groups.found(state, answers, group).stream().map(p -> new Mark(p.name().text(), p.position())).toList();
-        FitSettings settings = settings(state, answers);
-        List<Matching.Proposal> proposals = Matching.propose(computed, found, settings, MOST_PROPOSED);
-        double best = score(proposals);
-        FitSettings free = new FitSettings(OptionalDouble.empty(), settings.held(), settings.heights(), settings.mirrored(), settings.sigma(), settings.sigmaHeight());
-        List<Matching.Proposal> otherScale = settings.scale().isPresent() && Matching.canTry(computed.size(), found.size(), free) ? Matching.propose(computed, found, free, 1) : List.of();
-        List<Matching.Proposal> mirrored = settings.mirrored() ? List.of() : Matching.propose(computed, found, mirrored(settings), 1);
-        boolean otherUnit = !otherScale.isEmpty() && score(otherScale) > best && Math.abs(Math.log(otherScale.get(0).similarity().scale())) > 0.5 && otherScale.get(0).pairs().size() >= SURE;
-        return new Proposed(proposals.stream().filter(p -> p.pairs().size() >= Math.min(SURE, proposals.get(0).pairs().size())).toList(), score(mirrored) > best && mirrored.get(0).pairs().size() >= SURE, otherUnit ? OptionalDouble.of(otherScale.get(0).similarity().scale()) : OptionalDouble.empty(),
-                proposals.isEmpty() ? Matching.mostAgreeing(computed, found, settings) : proposals.get(0).pairs().size());
-    }
-
-    private static FitSettings mirrored(FitSettings settings) {
-        return new FitSettings(settings.scale(), settings.held(), settings.heights(), true, settings.sigma(), settings.sigmaHeight());
-    }
-
-    private static double score(List<Matching.Proposal> proposals) {
-        return proposals.stream().mapToDouble(Matching.Proposal::score).findFirst().orElse(0);
+        return Proposals.of(computed, found, settings(state, answers));
     }
 
     /** @throws SurveyException what is lacking or wrong */
@@ -117,37 +84,32 @@ public class FitService {
         return seen.position().or(() -> state.find(seen.name()).map(StoredPoint::position));
     }
 
-    /** One a line: 'M3 = 201', with '(plan)', '(height)' or '(out)' behind it for what it counts for. */
     private static List<MarksFitted.Paired> pairs(JobState state, FitGroups.Group group, String typed) {
         Map<String, Integer> numbers = new HashMap<>();
         IntStream.range(0, group.marks().size()).forEach(i -> numbers.putIfAbsent(group.marks().get(i).name(), i));
         List<MarksFitted.Paired> pairs = new ArrayList<>();
-        Set<Integer> used = new HashSet<>();
-        String[] lines = typed.split("\\R");
-        for (int i = 0; i < lines.length; i++) {
-            if (lines[i].isBlank()) {
-                continue;
-            }
-            Matcher pair = PAIR.matcher(lines[i].strip());
-            if (!pair.matches()) {
-                throw new SurveyException(Problem.PAIR_UNREADABLE, i + 1, lines[i].strip());
-            }
-            Integer mark = numbers.get(pair.group(1));
+        for (PairLines.Line line : PairLines.read(typed)) {
+            Integer mark = numbers.get(line.computed());
             if (mark == null) {
-                throw new SurveyException(Problem.POINT_UNKNOWN, pair.group(1));
+                throw new SurveyException(Problem.POINT_UNKNOWN, line.computed());
             }
-            if (!used.add(mark)) {
-                throw new SurveyException(Problem.POINT_NAME_TAKEN, pair.group(1));
-            }
-            StoredPoint found = state.find(PointName.parse(pair.group(2))).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, pair.group(2)));
-            String counts = pair.group(3) == null ? "" : pair.group(3);
-            pairs.add(new MarksFitted.Paired(mark, FitGroups.seen(state, found), counts.isEmpty() || counts.equals("plan"), counts.isEmpty() || counts.equals("height")));
+            pairs.add(new MarksFitted.Paired(mark, FitGroups.seen(state, found(state, line.found())), line.inPlan(), line.inHeight()));
         }
         return pairs;
     }
 
+    /** @throws SurveyException POINT_UNKNOWN */
+    static StoredPoint found(JobState state, String name) {
+        return state.find(PointName.parse(name)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
+    }
+
     static FitSettings settings(JobState state, Answers answers) {
-        OptionalDouble scale = switch (answers.text("scaleMode", "ONE")) {
+        return settings(state, answers, "ONE");
+    }
+
+    /** @param usual what of ONE, HELD and SOLVED becomes of the scale if nothing is said */
+    static FitSettings settings(JobState state, Answers answers, String usual) {
+        OptionalDouble scale = switch (answers.text("scaleMode", usual)) {
             case "SOLVED" -> OptionalDouble.empty();
             case "HELD" -> OptionalDouble.of(figure(answers.text("scale"), 1e-3, 1e3));
             default -> OptionalDouble.of(1);

@@ -2,36 +2,18 @@ package verge.app.fit;
 
 import verge.app.journal.Wire;
 import verge.app.journal.Wires;
-import verge.core.fit.FitSettings;
+import verge.app.system.SystemWires;
 import verge.core.fit.MarksFitted;
-import verge.core.fit.Similarity;
 
 /** How fits are written. */
 final class FitWires {
-    private static final Wire<Similarity> SIMILARITY = Wire.object(o -> {
-        var from = o.field("from", Wires.PLAN, Similarity::from);
-        var to = o.field("to", Wires.PLAN, Similarity::to);
-        var rotation = o.field("rotation", Wires.ANGLE, Similarity::rotation);
-        var scale = o.field("scale", Wire.NUMBER, Similarity::scale);
-        var mirrored = o.field("mirrored", Wire.FLAG, Similarity::mirrored);
-        return row -> new Similarity(row.get(from), row.get(to), row.get(rotation), row.get(scale), row.get(mirrored));
-    });
-    private static final Wire<FitSettings> SETTINGS = Wire.object(o -> {
-        var scale = o.field("scale", Wire.NUMBER.list(), (FitSettings s) -> s.scale().stream().boxed().toList());
-        var held = o.field("held", Wire.COUNT.list(), s -> s.held().stream().boxed().toList());
-        var heights = o.field("heights", Wire.choice(FitSettings.Heights.class), FitSettings::heights);
-        var mirrored = o.field("mirrored", Wire.FLAG, FitSettings::mirrored);
-        var sigma = o.field("sigma", Wire.NUMBER, FitSettings::sigma);
-        var sigmaHeight = o.field("sigmaHeight", Wire.NUMBER, FitSettings::sigmaHeight);
-        return row -> new FitSettings(row.get(scale).stream().mapToDouble(s -> s).findFirst(), row.get(held).stream().mapToInt(h -> h).findFirst(), row.get(heights), row.get(mirrored), row.get(sigma), row.get(sigmaHeight));
-    });
     private static final Wire<MarksFitted.How> HOW = Wire.oneOf(
             new Wire.Kind<>("pairs", MarksFitted.How.ByPairs.class, Wire.object(o -> {
-                var settings = o.field("settings", SETTINGS, MarksFitted.How.ByPairs::settings);
+                var settings = o.field("settings", SystemWires.FIT_SETTINGS, MarksFitted.How.ByPairs::settings);
                 return row -> new MarksFitted.How.ByPairs(row.get(settings));
             })),
             new Wire.Kind<>("values", MarksFitted.How.ByValues.class, Wire.object(o -> {
-                var similarity = o.field("similarity", SIMILARITY, MarksFitted.How.ByValues::similarity);
+                var similarity = o.field("similarity", SystemWires.SIMILARITY, MarksFitted.How.ByValues::similarity);
                 var rise = o.field("rise", Wire.NUMBER, MarksFitted.How.ByValues::rise);
                 return row -> new MarksFitted.How.ByValues(row.get(similarity), row.get(rise));
             })));

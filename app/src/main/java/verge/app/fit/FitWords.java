@@ -6,12 +6,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import verge.core.adjustment.VarianceTest;
-import verge.core.fit.Fitted;
-import verge.core.fit.Lift;
-import verge.core.fit.Mark;
 import verge.core.fit.MarksFitted;
-import verge.core.fit.Similarity;
+import verge.core.geodesy.Lift;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Similarity;
+import verge.core.geodesy.transformation.Fitted;
+import verge.core.geodesy.transformation.Mark;
 import verge.core.settings.JobSettings;
 import verge.core.units.Angle;
 import verge.core.units.Decimals;
@@ -31,19 +31,21 @@ final class FitWords {
         double turned = similarity.rotation().halfCircle().radians();
         String turn = "turned " + f.circle(new Angle(Math.abs(turned))) + (turned < 0 ? " anticlockwise" : " clockwise") + " about " + about + ", which comes to " + settings.place(new Position(similarity.to(), Optional.empty()));
         double million = (similarity.scale() - 1) * MILLION;
-        String stretch = similarity.scale() == 1 ? ", not stretched" : ", stretched by " + Decimals.print(similarity.scale(), 8) + (Math.abs(million) < 10_000 ? " (" + (million > 0 ? "+" : "") + Decimals.print(million, 1) + " parts in a million)" : "");
+        String stretch = similarity.scale() == 1 ? ", not stretched" : ", stretched by " + Decimals.print(similarity.scale(), 8) + (Math.abs(million) < 10_000 ? " (" + (million > 0 ? "+" : "") + Decimals.show(million, 1) + " parts in a million)" : "");
         return (similarity.mirrored() ? "east and west exchanged, " : "") + turn + stretch;
     }
 
-    /** Of the mark of the group that is held, or else of the one that lies nearest to where it is reckoned from. */
-    static String move(MarksFitted.Came came, JobSettings settings) {
-        List<Mark> marks = came.pairs().isEmpty() ? came.marks() : came.pairs().stream().map(p -> p.computed()).toList();
-        Mark about = marks.stream().min(Comparator.comparingDouble(m -> m.position().plan().distanceMetres(came.similarity().from()))).orElseThrow();
-        return move(came.similarity().about(about.position().plan()), about.name(), settings);
+    /** Of the mark that is held, or else of the one that lies nearest to where it is reckoned from. */
+    static String move(Similarity similarity, List<Mark> marks, JobSettings settings) {
+        Mark about = marks.stream().min(Comparator.comparingDouble(m -> m.position().plan().distanceMetres(similarity.from()))).orElseThrow();
+        return move(similarity.about(about.position().plan()), about.name(), settings);
     }
 
-    static String heights(MarksFitted.Came came, Figures f) {
-        Lift lift = came.lift();
+    static String move(MarksFitted.Came came, JobSettings settings) {
+        return move(came.similarity(), came.pairs().isEmpty() ? came.marks() : came.pairs().stream().map(p -> p.computed()).toList(), settings);
+    }
+
+    static String heights(Lift lift, Figures f) {
         if (lift.equals(Lift.NONE) || lift.shift() == 0 && lift.perNorth() == 0 && lift.perEast() == 0) {
             return "heights left as they are";
         }

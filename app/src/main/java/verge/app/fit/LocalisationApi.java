@@ -8,19 +8,19 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import verge.core.adjustment.VarianceTest;
-import verge.core.fit.Fitted;
-import verge.core.fit.Lift;
-import verge.core.fit.Localisation;
-import verge.core.fit.Mark;
-import verge.core.fit.Pair;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Lift;
 import verge.core.geodesy.MapProjection;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.PublishedSystems;
 import verge.core.geodesy.system.SystemText;
+import verge.core.geodesy.transformation.Fitted;
+import verge.core.geodesy.transformation.Localisation;
+import verge.core.geodesy.transformation.Mark;
+import verge.core.geodesy.transformation.Pair;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -87,7 +87,7 @@ class LocalisationApi {
         Localisation localisation = Localisation.of(asked.pairs().stream().map(p -> p.pair(projection)).toList(), FitApi.SettingsBody.of(asked.settings()));
         Fitted fitted = localisation.fitted();
         return new Answer(FitApi.MoveBody.of(fitted.similarity()), fitted.lift(), fitted.sigmaRotation(), fitted.sigmaScale(), fitted.residuals(), fitted.plan(), fitted.height(), fitted.strangers(),
-                localisation.hull().stream().map(LocalisationApi::figures).toList(), (asked.points() == null ? List.<MeasuredBody>of() : asked.points()).stream().map(p -> carried(localisation, p.mark(projection))).toList(),
+                localisation.hull().corners().stream().map(LocalisationApi::figures).toList(), (asked.points() == null ? List.<MeasuredBody>of() : asked.points()).stream().map(p -> carried(localisation, p.mark(projection))).toList(),
                 (asked.site() == null ? List.<FitApi.MarkBody>of() : asked.site()).stream().map(FitApi.MarkBody::mark).map(m -> new FitApi.PlaceBody(m.name(), FitApi.PlaceBody.figures(localisation.back(m.position())), null, null)).toList());
     }
 
@@ -101,7 +101,7 @@ class LocalisationApi {
 
     private static CarriedBody carried(Localisation localisation, Mark mark) {
         Position onSite = localisation.onSite(mark.position());
-        return new CarriedBody(mark.name(), FitApi.PlaceBody.figures(onSite), localisation.fitted().sigma(mark.position().plan()), localisation.beyondMarks(onSite.plan()));
+        return new CarriedBody(mark.name(), FitApi.PlaceBody.figures(onSite), localisation.fitted().sigma(mark.position().plan()), localisation.hull().beyond(onSite.plan()));
     }
 
     private static double[] figures(GridPoint place) {

@@ -21,7 +21,7 @@ import verge.core.units.LengthUnit;
  */
 public record Answers(Map<String, String> texts) {
     /** More of one field is cut off. */
-    public static final int LONGEST = 20_000;
+    public static final int LONGEST = 200_000;
 
     public Answers {
         Map<String, String> kept = new LinkedHashMap<>();

@@ -22,7 +22,7 @@ import verge.app.gaps.GapService;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
-import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.job.JobState;
 import verge.core.points.Origin;
 import verge.core.settings.JobSettings;
 import verge.core.units.LengthUnit;
@@ -57,16 +57,17 @@ class HandoverController {
 
     @GetMapping
     String bench(@PathVariable UUID job, ExportForm form, Model model) {
-        PointCsvWriter.Layout layout = form.layout(journals.state(job).settings().figures());
+        JobState state = journals.state(job);
+        PointCsvWriter.Layout layout = form.layout(state.settings().figures());
         List<Field> columns = layout.fields();
         ExportService.Preview preview = exports.preview(job, form, LINES_SHOWN);
-        JobSettings settings = journals.state(job).settings();
+        JobSettings settings = state.settings();
         model.addAttribute("movesPoints", settings.ground().movesPoints());
         model.addAttribute("ground", form.inGround());
         model.addAttribute("noteFields", settings.work().noteFields());
         model.addAttribute("withNotes", form.withNotes());
         model.addAttribute("runningCopy", settings.work().runningCopy());
-        model.addAttribute("geoidMissing", settings.geoid() instanceof JobSettings.GeoidChoice.None && settings.system() instanceof CoordinateSystem.Projected);
+        model.addAttribute("geoidMissing", state.geodesy().geoid().isEmpty() && state.geodesy().projection().isPresent());
         model.addAttribute("columns", columns);
         model.addAttribute("others", Arrays.stream(Field.values()).filter(f -> !columns.contains(f)).toList());
         model.addAttribute("what", form.origins());

@@ -1,7 +1,9 @@
 package verge.app.job;
 
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.IntStream;
@@ -9,7 +11,11 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import verge.app.form.Answers;
+import verge.app.journal.JournalService;
+import verge.app.system.GeoidAnswers;
+import verge.app.system.LocalisedFile;
 import verge.app.system.SystemAnswers;
+import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.Formula;
 import verge.core.geodesy.system.FormulaMethod;
@@ -27,12 +33,18 @@ import verge.core.units.TemperatureUnit;
 /** What can be answered to each question about a job, in words to choose from. */
 @Component
 class Questions {
-    private final SettingsAnswers settings;
+    private final GeoidAnswers geoids;
     private final SettingsWords words;
+    private final JobService jobs;
+    private final JournalService journals;
+    private final LocalisedFile localised;
 
-    Questions(SettingsAnswers settings, SettingsWords words) {
-        this.settings = settings;
+    Questions(GeoidAnswers geoids, SettingsWords words, JobService jobs, JournalService journals, LocalisedFile localised) {
+        this.geoids = geoids;
         this.words = words;
+        this.jobs = jobs;
+        this.journals = journals;
+        this.localised = localised;
     }
 
     /** One answer to choose. */
@@ -50,6 +62,7 @@ class Questions {
     /** Puts everything that the page asks into its model. */
     void ask(Model model, Answers answers, UUID site) {
         model.addAttribute("a", answers);
+        model.addAttribute("localisations", withPresent(localisations(site), answers.text("where").equals(SystemAnswers.Where.LOCALISED.name()) ? answers.text("localisation") : "", "as it is set"));
         model.addAttribute("lengthUnits", options(LengthUnit.values(), u -> words.unit(u)));
         model.addAttribute("inchParts", List.of(new Option("0", "decimal"), new Option("1", "feet, whole inches"), new Option("2", "inches to 1/2"),
                 new Option("4", "inches to 1/4"), new Option("8", "inches to 1/8"), new Option("16", "inches to 1/16"), new Option("32", "inches to 1/32"),
@@ -76,10 +89,20 @@ class Questions {
         model.addAttribute("rotations", List.of(
                 new Option(DatumShift.Rotation.POSITION_VECTOR.name(), "the vector to the point turns (position vector)"),
                 new Option(DatumShift.Rotation.COORDINATE_FRAME.name(), "the axes turn (coordinate frame)")));
-        model.addAttribute("geoids", withPresent(Stream.concat(Stream.of(new Option("none", "none"), new Option("EGM96", "EGM96, comes with Verge"),
-                new Option("constant", "one undulation for the site")), settings.geoids(site).stream().map(f -> new Option("file:" + f.sha256(), f.name()))).toList(),
+        model.addAttribute("geoids", withPresent(geoids.options(site).entrySet().stream().map(o -> new Option(o.getKey(), o.getValue())).toList(),
                 answers.text("geoid"), "the grid that is set"));
         model.addAttribute("heightKinds", List.of(new Option("ELEVATION", "elevation"), new Option("ELLIPSOID_HEIGHT", "ellipsoid height")));
+    }
+
+    /** What the site’s jobs stand on, each once. */
+    private List<Option> localisations(UUID site) {
+        Map<String, String> found = new LinkedHashMap<>();
+        for (Job job : jobs.jobs(site)) {
+            if (!job.archived() && journals.state(job.id()).settings().system() instanceof CoordinateSystem.Localised system) {
+                found.putIfAbsent(localised.write(system), system.name() + ", of " + job.name());
+            }
+        }
+        return found.entrySet().stream().map(f -> new Option(f.getKey(), f.getValue())).toList();
     }
 
     private static List<Option> upTo(int most) {

@@ -10,25 +10,20 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
-import verge.app.files.SiteFile;
-import verge.app.files.SiteFileService;
 import verge.app.form.Answers;
-import verge.app.system.GeoidLibrary;
+import verge.app.system.GeoidAnswers;
 import verge.app.system.SystemAnswers;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.SystemText;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
-import verge.core.settings.JobSettings.GeoidChoice;
 import verge.core.settings.JobSettings.HeightKind;
 import verge.core.settings.JobSettings.ReferenceHeight;
 import verge.core.settings.JobSettings.Tool;
 import verge.core.settings.JobSettings.Work;
 import verge.core.settings.JobSettings;
-import verge.core.units.Decimals;
 import verge.core.units.Figures;
-import verge.core.units.Length;
 import verge.core.units.LengthUnit;
 import verge.core.units.PlanAxes;
 import verge.core.units.TimeText;
@@ -36,21 +31,16 @@ import verge.core.units.TimeText;
 /** All four questions about a job: answers into settings and back. */
 @Component
 class SettingsAnswers {
-    private static final double FARTHEST_GEOID_METRES = 120;
     private static final int LONGEST_CREW = 80;
     private static final int LONGEST_NOTE_NAME = 30;
     private static final int MOST_NOTE_FIELDS = 20;
-    private static final String FILE = "file:";
-    private static final String SHIPPED = "EGM96";
-    private static final String CONSTANT = "constant";
-    private static final String NONE = "none";
 
     private final SystemAnswers systems;
-    private final SiteFileService files;
+    private final GeoidAnswers geoids;
 
-    SettingsAnswers(SystemAnswers systems, SiteFileService files) {
+    SettingsAnswers(SystemAnswers systems, GeoidAnswers geoids) {
         this.systems = systems;
-        this.files = files;
+        this.geoids = geoids;
     }
 
     /**
@@ -61,39 +51,18 @@ class SettingsAnswers {
     JobSettings read(Answers a, UUID site, Optional<JobSettings> before) {
         Figures figures = FiguresAnswers.read(a);
         CoordinateSystem system = systems.read(a);
-        JobSettings settings = new JobSettings(figures.with(axes(a, system)), system, geoid(a, site, figures.lengthUnit(), before),
+        JobSettings settings = new JobSettings(figures.with(axes(a, system)), system, system instanceof CoordinateSystem.Localised local && local.lift().isPresent() ? local.geoid() : geoids.read(a, site, figures.lengthUnit(), before.map(JobSettings::geoid)),
                 reference(a, figures.lengthUnit()), GroundUse.GRID, work(a));
         return settings.with(ground(a, settings, before));
     }
 
     /** The system's own sense; its own order too, unless another was asked for. */
     private static PlanAxes axes(Answers a, CoordinateSystem system) {
-        if (!(system instanceof CoordinateSystem.Projected projected)) {
+        if (!(system instanceof CoordinateSystem.OnEarth projected)) {
             return SystemAnswers.axes(a);
         }
         PlanAxes own = SystemText.projection(projected).axes();
         return new PlanAxes(a.choice("axisOrder", PlanAxes.Order.class, own.order()), own.southwards(), own.westwards());
-    }
-
-    private GeoidChoice geoid(Answers a, UUID site, LengthUnit unit, Optional<JobSettings> before) {
-        String chosen = a.text("geoid", NONE);
-        if (chosen.equals(NONE)) {
-            return new GeoidChoice.None();
-        } else if (chosen.equals(CONSTANT)) {
-            return new GeoidChoice.Constant(a.metres("geoidConstant", "geoid undulation", unit, FARTHEST_GEOID_METRES)
-                    .orElseThrow(() -> new SurveyException(Problem.MISSING, "geoid undulation")));
-        } else if (chosen.equals(SHIPPED)) {
-            return GeoidLibrary.EGM96;
-        } else if (chosen.startsWith(FILE)) {
-            return grid(chosen.substring(FILE.length()), site, before);
-        }
-        throw new SurveyException(Problem.CHOICE_UNFIT, "geoid", chosen, "none, constant, EGM96, file:…");
-    }
-
-    private GeoidChoice grid(String digest, UUID site, Optional<JobSettings> before) {
-        return files.of(site).stream().filter(f -> f.sha256().equals(digest)).map(f -> (GeoidChoice) new GeoidChoice.Grid(f.name(), f.sha256())).findFirst()
-                .or(() -> before.map(JobSettings::geoid).filter(g -> g instanceof GeoidChoice.Grid kept && kept.source().equals(digest)))
-                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this geoid grid"));
     }
 
     private static Optional<ReferenceHeight> reference(Answers a, LengthUnit unit) {
@@ -149,16 +118,9 @@ class SettingsAnswers {
         Map<String, String> a = new LinkedHashMap<>(FiguresAnswers.write(s.figures()));
         a.putAll(systems.write(s.system()));
         LengthUnit unit = s.figures().lengthUnit();
-        if (s.geoid() instanceof GeoidChoice.Constant c) {
-            a.put("geoid", CONSTANT);
-            a.put("geoidConstant", typed(c.metres(), unit));
-        } else if (s.geoid() instanceof GeoidChoice.Grid g) {
-            a.put("geoid", g.equals(GeoidLibrary.EGM96) ? SHIPPED : FILE + g.source());
-        } else {
-            a.put("geoid", NONE);
-        }
+        geoids.write(s.geoid(), unit, a);
         s.referenceHeight().ifPresent(r -> {
-            a.put("referenceHeight", typed(r.metres(), unit));
+            a.put("referenceHeight", GeoidAnswers.typed(r.metres(), unit));
             a.put("referenceKind", r.kind().name());
         });
         a.put("ground", s.ground().kind().name());
@@ -169,14 +131,5 @@ class SettingsAnswers {
         a.put("runningCopy", s.work().runningCopy());
         a.put("zone", s.times().name());
         return new Answers(a);
-    }
-
-    private static String typed(double metres, LengthUnit unit) {
-        return Decimals.print(new Length(metres).in(unit), 4);
-    }
-
-    /** The site's files that can be a geoid. */
-    List<SiteFile> geoids(UUID site) {
-        return files.of(site).stream().filter(f -> GeoidLibrary.isGrid(f.name())).toList();
     }
 }

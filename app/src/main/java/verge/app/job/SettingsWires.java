@@ -9,12 +9,10 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import verge.app.journal.Wire;
 import verge.app.journal.Wires;
+import verge.app.system.SystemWires;
 import verge.core.geodesy.CombinedFactor;
 import verge.core.geodesy.GroundFactor;
 import verge.core.geodesy.GroundUse;
-import verge.core.geodesy.system.CoordinateSystem;
-import verge.core.geodesy.system.DatumShift;
-import verge.core.settings.JobSettings.GeoidChoice;
 import verge.core.settings.JobSettings.HeightKind;
 import verge.core.settings.JobSettings.ReferenceHeight;
 import verge.core.settings.JobSettings.Tool;
@@ -85,47 +83,6 @@ final class SettingsWires {
         var latLon = o.field("latLon", LAT_LON, Figures::latLon);
         return row -> new Figures(row.get(lengths), row.get(angles), row.get(axes), row.get(grades), row.get(gradeDecimals), row.get(sizes), row.get(air), row.get(stationing), row.get(latLon));
     });
-    private static final Wire<DatumShift> SHIFT = Wire.object(o -> {
-        var rotation = o.field("rotation", Wire.choice(DatumShift.Rotation.class), DatumShift::rotation);
-        var tx = o.field("tx", Wire.NUMBER, DatumShift::tx);
-        var ty = o.field("ty", Wire.NUMBER, DatumShift::ty);
-        var tz = o.field("tz", Wire.NUMBER, DatumShift::tz);
-        var rx = o.field("rx", Wire.NUMBER, DatumShift::rx);
-        var ry = o.field("ry", Wire.NUMBER, DatumShift::ry);
-        var rz = o.field("rz", Wire.NUMBER, DatumShift::rz);
-        var ppm = o.field("ppm", Wire.NUMBER, DatumShift::ppm);
-        var accuracy = o.field("accuracyMetres", Wire.NUMBER, DatumShift::accuracyMetres);
-        return row -> new DatumShift(row.get(rotation), row.get(tx), row.get(ty), row.get(tz), row.get(rx), row.get(ry), row.get(rz), row.get(ppm), row.get(accuracy));
-    });
-    private static final Wire<CoordinateSystem.Projected> PROJECTED = Wire.object(o -> {
-        var name = o.field("name", Wire.TEXT, CoordinateSystem.Projected::name);
-        var code = o.field("code", Wire.TEXT, CoordinateSystem.Projected::code);
-        var wkt = o.field("wkt", Wire.TEXT, CoordinateSystem.Projected::wkt);
-        var shift = o.field("toWgs84", SHIFT.maybe(), CoordinateSystem.Projected::toWgs84);
-        return row -> new CoordinateSystem.Projected(row.get(name), row.get(code), row.get(wkt), row.get(shift));
-    });
-    private static final Wire<CoordinateSystem.LatLonOnly> LAT_LON_ONLY = Wire.object(o -> {
-        var name = o.field("name", Wire.TEXT, CoordinateSystem.LatLonOnly::name);
-        var code = o.field("code", Wire.TEXT, CoordinateSystem.LatLonOnly::code);
-        return row -> new CoordinateSystem.LatLonOnly(row.get(name), row.get(code));
-    });
-    private static final Wire<CoordinateSystem.Flat> FLAT = Wire.object(o -> {
-        var scale = o.field("gridPerGround", Wire.NUMBER, CoordinateSystem.Flat::gridPerGround);
-        return row -> new CoordinateSystem.Flat(row.get(scale));
-    });
-    private static final Wire<CoordinateSystem> SYSTEM = Wire.oneOf(new Wire.Kind<>("projected", CoordinateSystem.Projected.class, PROJECTED), new Wire.Kind<>("lat-lon", CoordinateSystem.LatLonOnly.class, LAT_LON_ONLY),
-            new Wire.Kind<>("flat", CoordinateSystem.Flat.class, FLAT), new Wire.Kind<>("undecided", CoordinateSystem.Undecided.class, Wire.object(o -> row -> new CoordinateSystem.Undecided())));
-    private static final Wire<GeoidChoice.Constant> CONSTANT = Wire.object(o -> {
-        var metres = o.field("metres", Wire.NUMBER, GeoidChoice.Constant::metres);
-        return row -> new GeoidChoice.Constant(row.get(metres));
-    });
-    private static final Wire<GeoidChoice.Grid> GRID = Wire.object(o -> {
-        var name = o.field("name", Wire.TEXT, GeoidChoice.Grid::name);
-        var source = o.field("source", Wire.TEXT, GeoidChoice.Grid::source);
-        return row -> new GeoidChoice.Grid(row.get(name), row.get(source));
-    });
-    private static final Wire<GeoidChoice> GEOID = Wire.oneOf(new Wire.Kind<>("none", GeoidChoice.None.class, Wire.object(o -> row -> new GeoidChoice.None())), new Wire.Kind<>("constant", GeoidChoice.Constant.class, CONSTANT),
-            new Wire.Kind<>("grid", GeoidChoice.Grid.class, GRID));
     private static final Wire<ReferenceHeight> REFERENCE = Wire.object(o -> {
         var kind = o.field("kind", Wire.choice(HeightKind.class), ReferenceHeight::kind);
         var metres = o.field("metres", Wire.NUMBER, ReferenceHeight::metres);
@@ -184,7 +141,7 @@ final class SettingsWires {
         });
         Wire<JobSettings> flat = Wire.object(f -> {
             var figures = f.field("figures", shown);
-            var site = f.field("site", FLAT);
+            var site = f.field("site", SystemWires.FLAT);
             return row -> JobSettings.flat(row.get(figures), row.get(site).gridPerGround());
         });
         var settings = o.field("settings", flat);
@@ -205,8 +162,8 @@ final class SettingsWires {
     private static Wire<SettingsChosen> chosen(Wire<Work> working) {
         Wire<JobSettings> all = Wire.object(o -> {
             var figures = o.field("figures", FIGURES, JobSettings::figures);
-            var system = o.field("system", SYSTEM, JobSettings::system);
-            var geoid = o.field("geoid", GEOID, JobSettings::geoid);
+            var system = o.field("system", SystemWires.SYSTEM, JobSettings::system);
+            var geoid = o.field("geoid", SystemWires.GEOID, JobSettings::geoid);
             var reference = o.field("referenceHeight", REFERENCE.maybe(), JobSettings::referenceHeight);
             var ground = o.field("ground", GROUND, JobSettings::ground);
             var work = o.field("work", working, JobSettings::work);

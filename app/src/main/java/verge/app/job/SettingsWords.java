@@ -7,8 +7,9 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import verge.core.geodesy.GroundUse;
+import verge.core.geodesy.Lift;
 import verge.core.geodesy.system.CoordinateSystem;
-import verge.core.settings.JobSettings.GeoidChoice;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.settings.JobSettings.HeightKind;
 import verge.core.settings.JobSettings.Tool;
 import verge.core.settings.JobSettings;
@@ -31,7 +32,7 @@ public class SettingsWords {
     /** For the top line: the coordinate system. */
     public String system(JobSettings settings) {
         CoordinateSystem system = settings.system();
-        if (system instanceof CoordinateSystem.Projected p) {
+        if (system instanceof CoordinateSystem.OnEarth p) {
             return p.name();
         } else if (system instanceof CoordinateSystem.LatLonOnly only) {
             return only.name() + ", latitude and longitude only";
@@ -83,6 +84,8 @@ public class SettingsWords {
         CoordinateSystem system = settings.system();
         if (system instanceof CoordinateSystem.Projected p) {
             return "Coordinates in " + p.name() + (p.code().isEmpty() ? "." : " (" + p.code() + ").");
+        } else if (system instanceof CoordinateSystem.Localised local) {
+            return "Coordinates on the site\u2019s own control, " + local.name() + ", localised over " + local.base().name() + (local.ties().isEmpty() ? ", by parameters that were handed over." : " by " + local.ties().size() + " marks.");
         } else if (system instanceof CoordinateSystem.LatLonOnly only) {
             return "Positions in " + only.name() + ", without a plane: a total station has nowhere to put its points.";
         } else if (system instanceof CoordinateSystem.Flat flat) {
@@ -111,8 +114,14 @@ public class SettingsWords {
         String geoid = settings.geoid() instanceof GeoidChoice.Grid g ? "by " + g.name()
                 : settings.geoid() instanceof GeoidChoice.Constant c ? "by one geoid undulation of " + settings.figures().length(new Length(c.metres()))
                 : "without a geoid";
-        return geoid + settings.referenceHeight().map(r -> "; points without a height count as at "
+        String lifted = settings.system() instanceof CoordinateSystem.Localised local && local.lift().isPresent() ? lifted(local, settings.figures()) : "";
+        return geoid + lifted + settings.referenceHeight().map(r -> "; points without a height count as at "
                 + (r.kind() == HeightKind.ELEVATION ? "elevation " : "ellipsoid height ") + settings.figures().length(new Length(r.metres()))).orElse("");
+    }
+
+    private static String lifted(CoordinateSystem.Localised local, Figures f) {
+        Lift lift = local.lift().orElseThrow();
+        return ", shifted by " + f.difference(new Length(lift.shift())) + (lift.perNorth() == 0 && lift.perEast() == 0 ? "" : " and tilted") + " onto the site\u2019s marks";
     }
 
     private String lengths(Figures f) {

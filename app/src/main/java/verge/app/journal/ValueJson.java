@@ -6,7 +6,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import verge.core.geodesy.system.CoordinateSystem;
-import verge.core.settings.JobSettings.GeoidChoice;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.setup.FaceShot;
 
 /** Values of the core as JSON. Java's shortest decimal of a double reads back to the same bits. */
@@ -19,8 +19,8 @@ public class ValueJson {
 
     /** How the kinds of system are told apart in JSON; the core knows nothing of it. */
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-    @JsonSubTypes({@Type(value = CoordinateSystem.Projected.class, name = "projected"), @Type(value = CoordinateSystem.LatLonOnly.class, name = "lat-lon"),
-        @Type(value = CoordinateSystem.Flat.class, name = "flat"), @Type(value = CoordinateSystem.Undecided.class, name = "undecided")})
+    @JsonSubTypes({@Type(value = CoordinateSystem.Projected.class, name = "projected"), @Type(value = CoordinateSystem.Localised.class, name = "localised"),
+        @Type(value = CoordinateSystem.LatLonOnly.class, name = "lat-lon"), @Type(value = CoordinateSystem.Flat.class, name = "flat"), @Type(value = CoordinateSystem.Undecided.class, name = "undecided")})
     private interface KindOfSystem {
     }
 

@@ -12,10 +12,10 @@ import org.springframework.stereotype.Component;
 import verge.app.files.SiteFileService;
 import verge.core.geodesy.Geoid;
 import verge.core.geodesy.GeoidGrid;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.Geoids;
-import verge.core.settings.JobSettings.GeoidChoice;
 import verge.formats.geoid.GeoidFile;
 import verge.formats.geoid.ShippedGeoid;
 

@@ -30,7 +30,7 @@ import verge.core.units.PlanAxes;
 @Component
 public class SystemAnswers {
     /** The ways to answer. */
-    public enum Where { PUBLISHED, FORMULA, PASTED, FLAT, LATER }
+    public enum Where { PUBLISHED, FORMULA, PASTED, LOCALISED, FLAT, LATER }
 
     /** How many parameters the shift to WGS 84 has. */
     public enum Shift { NONE, THREE, SEVEN }
@@ -42,9 +42,11 @@ public class SystemAnswers {
     private static final int SCALE_DECIMALS = 9;
 
     private final SystemLibrary library;
+    private final LocalisedFile localisations;
 
-    SystemAnswers(SystemLibrary library) {
+    SystemAnswers(SystemLibrary library, LocalisedFile localisations) {
         this.library = library;
+        this.localisations = localisations;
     }
 
     /** @throws SurveyException in words, for whatever was left out or cannot be */
@@ -54,8 +56,12 @@ public class SystemAnswers {
             case FORMULA -> shifted((CoordinateSystem.Projected) SystemText.read(formula(a).wkt()), a);
             case PASTED -> {
                 CoordinateSystem pasted = SystemText.read(a.required("pasted", "definition"));
+                if (pasted instanceof CoordinateSystem.Localised unchecked) {
+                    throw new SurveyException(Problem.LOCALISATION_UNCHECKED, unchecked.name());
+                }
                 yield pasted instanceof CoordinateSystem.Projected p && p.toWgs84().isEmpty() ? shifted(p, a) : pasted;
             }
+            case LOCALISED -> localisations.read(a.required("localisation", "localisation"));
             case FLAT -> CoordinateSystem.flat(a.has("scale") ? a.number("scale", "scale factor", FlatSite.LOWEST_SCALE, FlatSite.HIGHEST_SCALE) : 1);
             case LATER -> new CoordinateSystem.Undecided();
         };
@@ -145,6 +151,9 @@ public class SystemAnswers {
             a.put("scale", Decimals.print(flat.gridPerGround(), SCALE_DECIMALS));
         } else if (system instanceof CoordinateSystem.Undecided) {
             a.put("where", Where.LATER.name());
+        } else if (system instanceof CoordinateSystem.Localised local) {
+            a.put("where", Where.LOCALISED.name());
+            a.put("localisation", localisations.write(local));
         } else if (system instanceof CoordinateSystem.LatLonOnly only) {
             a.put("where", Where.PUBLISHED.name());
             a.put("system", only.code());

@@ -99,9 +99,9 @@ class SystemApi {
     @Operation(summary = "Describe a system: published, typed or pasted")
     @PostMapping("/describe")
     Described describe(@RequestBody Asked asked) {
-        CoordinateSystem.Projected system = projected(asked.system());
+        CoordinateSystem.OnEarth system = onEarth(asked.system());
         MapProjection p = SystemText.projection(system);
-        return new Described(system.code(), system.name(), system.wkt(), p.area().words(), p.area().west(), p.area().south(), p.area().east(), p.area().north(),
+        return new Described(system instanceof CoordinateSystem.Projected published ? published.code() : "", system.name(), SystemText.definition(system).orElse(""), p.area().words(), p.area().west(), p.area().south(), p.area().east(), p.area().north(),
                 p.metresPerUnit(), p.ellipsoid().name(), p.ellipsoid().semiMajor(), p.ellipsoid().inverseFlattening(), p.axes().northFirst(),
                 p.axes().southwards(), p.axes().westwards(), p.scale(p.area().centre()).conformal());
     }
@@ -109,7 +109,7 @@ class SystemApi {
     @Operation(summary = "Transform positions both ways", description = "Up to 10,000 a call; each comes back whole, or with its own problem.")
     @PostMapping("/transform")
     List<Transformed> transform(@RequestBody Transform asked) {
-        MapProjection projection = SystemText.projection(projected(asked.system()));
+        MapProjection projection = SystemText.projection(onEarth(asked.system()));
         return each(asked.positions(), position -> transformed(projection, position));
     }
 
@@ -160,9 +160,9 @@ class SystemApi {
         return Geographic.ofDegrees(latitude, longitude);
     }
 
-    private CoordinateSystem.Projected projected(Map<String, String> asked) {
+    private CoordinateSystem.OnEarth onEarth(Map<String, String> asked) {
         CoordinateSystem system = answers.read(new Answers(asked == null ? Map.of() : asked));
-        if (system instanceof CoordinateSystem.Projected p) {
+        if (system instanceof CoordinateSystem.OnEarth p) {
             return p;
         }
         throw new SurveyException(Problem.SYSTEM_NOT_PLANE, system instanceof CoordinateSystem.LatLonOnly only ? only.name() : "this");

@@ -57,8 +57,8 @@ class SystemController {
         Answers a = Answers.of(sent);
         try {
             CoordinateSystem system = answers.read(a);
-            if (system instanceof CoordinateSystem.Projected p) {
-                boolean deprecated = library.row(p.code()).map(SystemCatalogue.Row::deprecated).orElse(false);
+            if (system instanceof CoordinateSystem.OnEarth p) {
+                boolean deprecated = system instanceof CoordinateSystem.Projected published && library.row(published.code()).map(SystemCatalogue.Row::deprecated).orElse(false);
                 model.addAttribute("view", SystemView.of(p, SystemText.projection(p), near(a.text("near")), deprecated));
             } else if (system instanceof CoordinateSystem.LatLonOnly only) {
                 model.addAttribute("latLonOnly", only.name());

@@ -36,14 +36,15 @@ public record SystemView(String code, String name, boolean deprecated, String ar
         }
     }
 
-    static SystemView of(CoordinateSystem.Projected system, MapProjection p, Optional<Geographic> near, boolean deprecated) {
+    static SystemView of(CoordinateSystem.OnEarth system, MapProjection p, Optional<Geographic> near, boolean deprecated) {
+        String code = system instanceof CoordinateSystem.Projected published ? published.code() : "";
         boolean anywhere = p.area().equals(AreaOfUse.WORLD) && near.isEmpty();
         Geographic place = near.filter(p.area()::contains).orElseGet(p.area()::centre);
         if (anywhere) {   // a formula of one's own: nothing says where it is meant for
-            return new SystemView(system.code(), system.name(), deprecated, "", unit(p.metresPerUnit()), ellipsoid(p), axes(p), "", "", "", satellites(system), List.of());
+            return new SystemView(code, system.name(), deprecated, "", unit(p.metresPerUnit()), ellipsoid(p), axes(p), "", "", "", satellites(system), List.of());
         }
         LocalScale scale = p.scale(place);
-        return new SystemView(system.code(), system.name(), deprecated, p.area().words(), unit(p.metresPerUnit()),
+        return new SystemView(code, system.name(), deprecated, p.area().words(), unit(p.metresPerUnit()),
                 ellipsoid(p), axes(p),
                 scale.conformal() ? Decimals.show(scale.point(), SCALE_DECIMALS) : "differs with direction: no survey system",
                 AngleText.signed(scale.convergence(), AngleUnit.DEGREES, 0),
@@ -63,7 +64,7 @@ public record SystemView(String code, String name, boolean deprecated, String ar
         return style.latitude(place.latitude()) + ", " + style.longitude(place.longitude());
     }
 
-    private static String satellites(CoordinateSystem.Projected system) {
+    private static String satellites(CoordinateSystem.OnEarth system) {
         return system.toWgs84().map(s -> s.equals(DatumShift.NONE) || s.accuracyMetres() == 0 && s.equals(DatumShift.NONE) ? "as they come"
                 : "by published parameters" + (s.accuracyMetres() > 0 ? ", to " + Decimals.show(s.accuracyMetres(), 1) + " m" : ""))
                 .orElse("not without a grid or parameters: type them, or use this system without satellites");

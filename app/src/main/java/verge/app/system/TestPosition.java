@@ -51,7 +51,7 @@ class TestPosition {
 
     /** @throws SurveyException in words, for a position or a system that cannot be */
     Result of(Answers a) {
-        if (!(answers.read(a) instanceof CoordinateSystem.Projected system)) {
+        if (!(answers.read(a) instanceof CoordinateSystem.OnEarth system)) {
             throw new SurveyException(Problem.SYSTEM_NOT_PLANE, a.text("system", "this"));
         }
         MapProjection projection = SystemText.projection(system);
@@ -72,7 +72,7 @@ class TestPosition {
                 scale(p, place), convergence(p, place), new Line("There and back", millimetres(back.distanceMetres(point)))), outside(p, place));
     }
 
-    private static Result fromLatLon(Answers a, CoordinateSystem.Projected system, MapProjection p) {
+    private static Result fromLatLon(Answers a, CoordinateSystem.OnEarth system, MapProjection p) {
         Geographic typed = new Geographic(LatLonText.latitude(a.required("testLatitude", "latitude")), LatLonText.longitude(a.required("testLongitude", "longitude")));
         boolean satellite = a.ticked("testSatellite");
         if (satellite && system.toWgs84().isEmpty()) {

@@ -1,4 +1,4 @@
-// The bench on which marks are fitted: what comes out is told and drawn while it is given, matchings are proposed and taken.
+// The benches on which marks are fitted and a job is localised: what comes out is told and drawn while it is given, matchings are proposed and taken.
 import { fragment } from 'verge/frame/http.js';
 import { sayProblem } from 'verge/frame/said.js';
 import { addLayer } from 'verge/sketch/sketch.js';
@@ -12,31 +12,34 @@ export function mount(bench) {
   layer ??= addLayer('setup', 24);
   const form = bench.querySelector('#fit-form');
   const worked = bench.querySelector('#worked');
-  const { pairs, names, found, file, way, scaleMode } = form.elements;
+  const { pairs, names, found, file, way, scaleMode, theirs } = form.elements;
+  const base = `/jobs/${job}/${form.dataset.bench}`;
+  const byPairs = () => way?.value !== 'VALUES';
   let asked = 0;
   let timer;
   const sent = () => ({ method: 'POST', body: new URLSearchParams(new FormData(form)) });
 
   const draw = () => {
-    const { fitted, searched, misfits } = JSON.parse(worked.querySelector('[data-drawing]')?.dataset.drawing ?? '{"fitted": [], "searched": [], "misfits": []}');
+    const { fitted = [], searched = [], misfits = [], hull = [] } = JSON.parse(worked.querySelector('[data-drawing]')?.dataset.drawing ?? '{}');
     const feature = (role, geometry) => { const made = new ol.Feature({ geometry }); made.set('role', role); return made; };
     layer.clear();
-    layer.addFeatures([...fitted.map(at => feature('mark', new ol.geom.Point(at))), ...searched.map(at => feature('hit', new ol.geom.Point(at))), ...misfits.map(line => feature('misfit', new ol.geom.LineString(line)))]);
+    layer.addFeatures([...fitted.map(at => feature('mark', new ol.geom.Point(at))), ...searched.map(at => feature('hit', new ol.geom.Point(at))), ...misfits.map(line => feature('misfit', new ol.geom.LineString(line))),
+      ...(hull.length > 1 ? [feature('rests-on', new ol.geom.LineString(hull))] : [])]);
   };
 
   /** Which fields there are for. */
   const show = () => {
     bench.querySelectorAll('[data-way]').forEach(part => { part.hidden = part.dataset.way !== way.value; });
-    bench.querySelector('#names-of-job').hidden = Boolean(file.value);
-    bench.querySelector('#layer-of-file').hidden = !file.value;
-    bench.querySelector('#scale-value').hidden = way.value === 'PAIRS' && scaleMode.value !== 'HELD';
-    bench.querySelector('#how').open ||= way.value === 'VALUES';
+    bench.querySelectorAll('#names-of-job, #typed-positions').forEach(part => { part.hidden = Boolean(file.value); });
+    bench.querySelectorAll('#layer-of-file').forEach(part => { part.hidden = !file.value; });
+    bench.querySelector('#scale-value').hidden = byPairs() && scaleMode.value !== 'HELD';
+    bench.querySelector('#how').open ||= !byPairs();
   };
 
   const compute = async () => {
     const mine = ++asked;
     try {
-      const told = await fragment(`/jobs/${job}/compute/fit/worked`, sent());
+      const told = await fragment(`${base}/worked`, sent());
       if (mine === asked) {
         worked.replaceChildren(document.adoptNode(told));
         draw();
@@ -48,14 +51,14 @@ export function mount(bench) {
 
   const layersOf = async () => {
     const room = bench.querySelector('#layer-of-file');
-    room.replaceChildren();
-    file.value && room.replaceChildren(document.adoptNode(await fragment(`/jobs/${job}/compute/fit/layers?${new URLSearchParams({ file: file.value })}`)));
+    room?.replaceChildren();
+    room && file.value && room.replaceChildren(document.adoptNode(await fragment(`${base}/layers?${new URLSearchParams({ file: file.value })}`)));
   };
 
   const propose = async ({ currentTarget: key }) => {
     key.classList.add('busy');
     try {
-      const told = document.adoptNode(await fragment(`/jobs/${job}/compute/fit/proposed`, sent()));
+      const told = document.adoptNode(await fragment(`${base}/proposed`, sent()));
       bench.querySelector('#matchings').replaceChildren(told);
       const first = told.querySelector('[name=proposal]');
       if (first && !pairs.value.trim()) {
@@ -82,6 +85,10 @@ export function mount(bench) {
     timer = setTimeout(compute, PAUSE);
   });
   bench.querySelector('#propose').addEventListener('click', propose);
+  bench.querySelector('#theirs-file')?.addEventListener('change', async ({ currentTarget: { files } }) => {
+    theirs.value = await files[0]?.text() ?? '';
+    theirs.dispatchEvent(new Event('input', { bubbles: true }));
+  });
   worked.addEventListener('click', event => {
     const pair = event.target.closest('[data-pair]');
     if (pair) {
@@ -94,7 +101,7 @@ export function mount(bench) {
   });
 
   const touched = event => {
-    const field = [names, found, form.elements.about, pairs].find(f => f === document.activeElement) ?? (names.value || file.value ? found : names);
+    const field = [names, found, form.elements.about, pairs].find(f => f && f === document.activeElement) ?? (names ? (names.value || file.value ? found : names) : pairs);
     event.preventDefault();
     const { name } = event.detail;
     const last = pairs.value.split('\n').at(-1);

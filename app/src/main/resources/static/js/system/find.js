@@ -40,12 +40,12 @@ export function findSystems(form, chosen) {
   });
   let describing;
   form.addEventListener('input', event => {
-    if (event.target.name === 'where' || event.target.closest('[data-where="FORMULA"], [data-where="PASTED"], [data-where="FORMULA PASTED"]')) {
+    if (event.target.name === 'where' || event.target.closest('[data-where="FORMULA"], [data-where="PASTED"], [data-where="FORMULA PASTED"], [data-where="LOCALISED"]')) {
       clearTimeout(describing);
       describing = setTimeout(tell, PAUSE_TYPING);
     }
   });
-  if (['FORMULA', 'PASTED'].includes(form.elements.where.value) || form.elements.system.value) {
+  if (['FORMULA', 'PASTED', 'LOCALISED'].includes(form.elements.where.value) || form.elements.system.value) {
     tell();
   }
 }

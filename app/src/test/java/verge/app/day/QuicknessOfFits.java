@@ -9,15 +9,15 @@ import java.util.OptionalInt;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import verge.core.fit.Fit;
-import verge.core.fit.FitSettings;
-import verge.core.fit.Localisation;
-import verge.core.fit.Mark;
-import verge.core.fit.Matching;
-import verge.core.fit.Pair;
-import verge.core.fit.Similarity;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Similarity;
+import verge.core.geodesy.transformation.Fit;
+import verge.core.geodesy.transformation.FitSettings;
+import verge.core.geodesy.transformation.Localisation;
+import verge.core.geodesy.transformation.Mark;
+import verge.core.geodesy.transformation.Matching;
+import verge.core.geodesy.transformation.Pair;
 import verge.core.units.Angle;
 
 /** How long it takes to find which found mark is which computed one, to fit them, and to carry points along. */
@@ -53,7 +53,7 @@ class QuicknessOfFits {
             Position place = all.get(0).computed().position();
             Bench.say("%d pairs: fitted %.1f ms; localised and 100,000 points carried %.0f ms", pairs, Bench.millis(() -> Fit.of(all, FitSettings.USUAL)), Bench.millis(() -> {
                 Localisation localisation = Localisation.of(all, FitSettings.USUAL);
-                IntStream.range(0, 100_000).forEach(i -> localisation.beyondMarks(localisation.onSite(place).plan()));
+                IntStream.range(0, 100_000).forEach(i -> localisation.hull().beyond(localisation.onSite(place).plan()));
             }));
         }
     }

@@ -29,6 +29,7 @@ import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
@@ -179,7 +180,7 @@ class SpeedOfJournals {
 
     private List<Entry> entries(int size) {
         List<Entry> entries = new ArrayList<>(size);
-        entries.add(entry(1, new SettingsChosen(new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"), new JobSettings.GeoidChoice.None(),
+        entries.add(entry(1, new SettingsChosen(new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.None(),
                 Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE))));
         entries.add(entry(2, new PointsImported(Origin.CONTROL, "control.csv", "00", List.of(mark("T1", 6_314_500, 649_000), mark("T2", 6_314_600, 649_000)))));
         while (entries.size() < size) {

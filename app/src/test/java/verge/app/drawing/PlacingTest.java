@@ -6,7 +6,6 @@ import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.verifyNoInteractions;
 import static org.mockito.Mockito.when;
-
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -21,6 +20,7 @@ import verge.core.drawing.Layer;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.plan.Vertices;
 import verge.core.problem.Problem;
@@ -43,7 +43,7 @@ class PlacingTest {
     }
 
     private static JobGeodesy job(CoordinateSystem system) {
-        return JobGeodesy.of(new JobSettings(Figures.metric(), system, new JobSettings.GeoidChoice.Constant(37.6), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE),
+        return JobGeodesy.of(new JobSettings(Figures.metric(), system, new GeoidChoice.Constant(37.6), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE),
                 grid -> place -> java.util.OptionalDouble.empty());
     }
 

@@ -1,7 +1,6 @@
 package verge.app.fieldbook;
 
 import static org.assertj.core.api.Assertions.assertThat;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -17,6 +16,7 @@ import verge.core.coding.PointName;
 import verge.core.cogo.InverseNoted;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.job.Deed;
 import verge.core.journal.Entry;
@@ -175,7 +175,7 @@ class BookTextTest {
     }
 
     private static JobSettings projected(int zone) {
-        return new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=" + zone + " +ellps=GRS80 +towgs84=0,0,0"), new JobSettings.GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+        return new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=" + zone + " +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
     }
 
     private BookText.Line line(Entry entry) {

@@ -78,7 +78,7 @@ class AnswersTest {
     @Test
     void laterAnswersGoOverEarlierOnesAndLongOnesAreCutNotLost() {
         assertThat(of("a", "1").with(Map.of("a", "2", "b", "3")).texts()).containsOnly(Map.entry("a", "2"), Map.entry("b", "3"));
-        assertThat(of("a", "x".repeat(50_000)).text("a")).hasSize(20_000);
+        assertThat(of("a", "x".repeat(300_000)).text("a")).hasSize(200_000);
         LinkedMultiValueMap<String, String> sent = new LinkedMultiValueMap<>();
         sent.add("a", "first");
         sent.add("a", "second");

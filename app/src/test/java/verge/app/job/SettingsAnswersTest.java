@@ -1,7 +1,6 @@
 package verge.app.job;
 
 import static org.assertj.core.api.Assertions.assertThat;
-
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
@@ -24,9 +23,9 @@ import verge.core.geodesy.GroundFactor;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.PublishedSystems;
 import verge.core.geodesy.system.SystemText;
-import verge.core.settings.JobSettings.GeoidChoice;
 import verge.core.settings.JobSettings.HeightKind;
 import verge.core.settings.JobSettings.ReferenceHeight;
 import verge.core.settings.JobSettings.Tool;

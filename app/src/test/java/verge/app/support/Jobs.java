@@ -19,6 +19,7 @@ import verge.core.drawing.Role;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.settings.JobSettings;
 import verge.core.units.AngleUnit;
 import verge.core.units.DirectionStyle;
@@ -58,7 +59,7 @@ public final class Jobs {
 
     private static JobSettings inUtm32() {
         return new JobSettings(Figures.metric(), new CoordinateSystem.Projected("ETRS89 / UTM zone 32N", "EPSG:25832", utm32(), Optional.of(DatumShift.NONE)),
-                new JobSettings.GeoidChoice.Constant(37.6), Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES,
+                new GeoidChoice.Constant(37.6), Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES,
                 JobSettings.Work.ALONE);
     }
 

@@ -8,7 +8,6 @@ import verge.core.geodesy.LocalScale;
 import verge.core.geodesy.MapProjection;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.settings.JobGeodesy;
-import verge.core.settings.JobSettings.GeoidChoice;
 import verge.core.settings.JobSettings.Tool;
 import verge.core.settings.JobSettings;
 import verge.core.units.Length;
@@ -43,11 +42,12 @@ public final class SettingsCheck {
         if (!s.figures().stationing().fits(unit)) {
             found.add(Finding.of(Kind.STATIONING_UNFIT, s.figures().station(Length.of(STATION_SHOWN, unit)), unit.symbol()));
         }
-        geodesy.projection().ifPresent(p -> projected(p, s, found));
+        geodesy.projection().ifPresent(p -> projected(p, geodesy, found));
         return List.copyOf(found);
     }
 
-    private static void projected(MapProjection projection, JobSettings s, List<Finding> found) {
+    private static void projected(MapProjection projection, JobGeodesy geodesy, List<Finding> found) {
+        JobSettings s = geodesy.settings();
         if (!scale(projection).conformal()) {
             found.add(Finding.of(Kind.SCALE_NOT_SINGLE, projection.name()));
         }
@@ -59,7 +59,7 @@ public final class SettingsCheck {
             double apart = far * (LengthUnit.US_SURVEY_FOOT.metresPerUnit() / LengthUnit.INTERNATIONAL_FOOT.metresPerUnit() - 1);
             found.add(Finding.of(Kind.FOOT_KINDS_DIFFER, Math.rint(apart * MILLIMETRES_PER_METRE)));
         }
-        if (s.geoid() instanceof GeoidChoice.None) {
+        if (geodesy.geoid().isEmpty()) {
             found.add(Finding.of(Kind.GEOID_MISSING));
         }
         if (s.referenceHeight().isEmpty()) {

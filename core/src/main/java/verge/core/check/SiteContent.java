@@ -92,7 +92,7 @@ public record SiteContent(UUID id, String name, Role role, FileCoordinates coord
     /** Where it would lie if its figures were meant otherwise. */
     Extent placedAs(FileCoordinates other, JobGeodesy job) {
         Extent box = asRead.most();
-        Optional<Placement> way = other.system() instanceof FileSystem.LatLon ? job.settings().system() instanceof CoordinateSystem.Projected own
+        Optional<Placement> way = other.system() instanceof FileSystem.LatLon ? job.settings().system() instanceof CoordinateSystem.OnEarth own
                 ? SystemPlacement.ofDegrees(own).map(p -> p.after(other.asMeant(said.order()))) : Optional.empty() : Optional.of(other.toGrid(said.order()));
         if (box.isEmpty() || way.isEmpty()) {
             return Extent.EMPTY;

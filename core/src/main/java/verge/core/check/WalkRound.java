@@ -9,6 +9,7 @@ import verge.core.check.Finding.Kind;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.MapProjection;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.job.JobState;
 import verge.core.leaf.Leaf;
 import verge.core.points.Origin;
@@ -68,7 +69,7 @@ public final class WalkRound {
     }
 
     private static Optional<Finding> geoid(JobState state, List<StoredPoint> control, MapProjection projection) {
-        return state.settings().geoid() instanceof JobSettings.GeoidChoice.Grid grid
+        return state.settings().geoid() instanceof GeoidChoice.Grid grid
                 && control.stream().flatMap(p -> place(projection, p).stream()).anyMatch(g -> state.geodesy().undulation(g).isEmpty())
                 ? Optional.of(Finding.of(Kind.GEOID_ELSEWHERE, grid.name())) : Optional.empty();
     }

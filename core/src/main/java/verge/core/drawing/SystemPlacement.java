@@ -32,7 +32,7 @@ public record SystemPlacement(Source source, MapProjection target, DatumShift ta
     }
 
     /** From degrees on WGS 84; empty if the system does not say how it gets there. */
-    public static Optional<SystemPlacement> ofDegrees(CoordinateSystem.Projected target) {
+    public static Optional<SystemPlacement> ofDegrees(CoordinateSystem.OnEarth target) {
         return target.toWgs84().map(shift -> new SystemPlacement(new Source.LatLon(), SystemText.projection(target), shift));
     }
 

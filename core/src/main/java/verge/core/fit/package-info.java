@@ -1,2 +1,2 @@
-/** Computed marks fitted onto found ones: which belongs to which, by what they are moved, turned and stretched, how well that is known, and which does not belong. */
+/** Computed marks fitted onto found ones in a job: the entry, and what comes of it. */
 package verge.core.fit;

@@ -25,6 +25,11 @@ public record LocalScale(double alongMeridian, double alongParallel, Angle conve
         return alongMeridian;
     }
 
+    /** The same where the grid is moved as a whole. */
+    LocalScale moved(Similarity move) {
+        return new LocalScale(alongMeridian * move.scale(), alongParallel * move.scale(), convergence.minus(move.rotation()).halfCircle(), skew);
+    }
+
     /** Length in the grid over length on the ellipsoid, in a direction of the grid. */
     public double along(Angle gridAzimuth) {
         // The grid vector taken apart along the pictures of meridian and parallel gives the vector on the ellipsoid.

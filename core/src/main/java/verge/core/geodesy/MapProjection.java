@@ -51,9 +51,15 @@ public final class MapProjection {
     private final double originLongitude;
     /** The same formulas without the library's general machinery, where they are at hand. */
     private final Optional<Kernel> kernel;
+    /** What moves the system's plane onto a site's own control, and back. */
+    private final Optional<OnSite> onSite;
+
+    private record OnSite(Similarity there, Similarity back) {
+    }
 
     private MapProjection(ProjectedCRS system, AreaOfUse area, Optional<Kernel> kernel) {
         this.kernel = kernel;
+        this.onSite = Optional.empty();
         this.name = system.getName().getCode();
         this.area = area;
         Ellipsoid e = DatumOrEnsemble.getEllipsoid(system).orElseThrow();
@@ -72,6 +78,32 @@ public final class MapProjection {
         } catch (NoninvertibleTransformException cannot) {
             throw new SurveyException(Problem.SYSTEM_UNREADABLE, cannot.getMessage());
         }
+    }
+
+    private MapProjection(MapProjection base, String name, Similarity move) {
+        this.kernel = base.kernel;
+        this.onSite = Optional.of(new OnSite(move, move.reversed()));
+        this.name = name;
+        this.area = base.area;
+        this.ellipsoid = base.ellipsoid;
+        this.derivativeIsShort = base.derivativeIsShort;
+        this.originLongitude = base.originLongitude;
+        this.axes = PlanAxes.NORTH_THEN_EAST;
+        this.metresPerUnit = 1;
+        this.forward = base.forward;
+        this.inverse = base.inverse;
+    }
+
+    /**
+     * The same projection with its plane moved onto a site's own control, whose axes count north and east in metres.
+     *
+     * @param move from this system's grid to the site's; not mirrored
+     */
+    public MapProjection onSite(String siteName, Similarity move) {
+        if (move.mirrored() || onSite.isPresent()) {
+            throw new IllegalArgumentException("a plane that is mirrored or moved twice");
+        }
+        return new MapProjection(this, siteName, move);
     }
 
     /** @throws SurveyException SYSTEM_UNREADABLE if the projection has no inverse */
@@ -140,6 +172,11 @@ public final class MapProjection {
 
     /** @throws SurveyException OUTSIDE_PROJECTION where the projection has no picture of the place */
     public GridPoint grid(Geographic place) {
+        GridPoint own = ownGrid(place);
+        return onSite.isPresent() ? onSite.get().there().place(own) : own;
+    }
+
+    private GridPoint ownGrid(Geographic place) {
         if (kernel.isPresent()) {
             double[] pair = kernel.get().grid(place.longitude().radians(), place.latitude().radians());
             requireReached(pair, place);
@@ -156,6 +193,10 @@ public final class MapProjection {
      * @throws SurveyException OUTSIDE_PROJECTION where no place has such coordinates
      */
     public Geographic geographic(GridPoint point) {
+        return ofOwnGrid(onSite.isPresent() ? onSite.get().back().place(point) : point);
+    }
+
+    private Geographic ofOwnGrid(GridPoint point) {
         if (kernel.isPresent()) {
             double[] place = kernel.get().geographic(point.easting(), point.northing());
             requireReached(place, point);
@@ -227,9 +268,11 @@ public final class MapProjection {
     public LocalScale scale(Geographic at) {
         Geographic place = Math.abs(at.latitude().degrees()) <= NEAREST_POLE_DEGREES ? at
                 : Geographic.ofDegrees(Math.copySign(NEAREST_POLE_DEGREES, at.latitude().degrees()), at.longitude().degrees());
-        if (kernel.isPresent()) {
-            return conformalScale(kernel.get(), place);
-        }
+        LocalScale own = kernel.isPresent() ? conformalScale(kernel.get(), place) : derivedScale(place);
+        return onSite.map(s -> own.moved(s.there())).orElse(own);
+    }
+
+    private LocalScale derivedScale(Geographic place) {
         Matrix d = derivative(nearOrigin(place.longitude().degrees()), place.latitude().degrees());
         double perMetreNorth = Math.toDegrees(1 / ellipsoid.meridianRadius(place.latitude()));
         double perMetreEast = Math.toDegrees(1 / (ellipsoid.primeVerticalRadius(place.latitude()) * place.latitude().cos()));

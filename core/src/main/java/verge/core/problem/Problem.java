@@ -46,6 +46,22 @@ public enum Problem {
     PATTERN_WITHOUT_NAME,
     /** Arguments: how many, the first of them. */
     FIT_NAMES_TAKEN,
+    /** Arguments: what is not understood. */
+    LOCALISATION_UNREADABLE,
+    /** Arguments: metres apart at worst. */
+    LOCALISATION_DISAGREES,
+    /** Arguments: its name. */
+    LOCALISATION_UNCHECKED,
+    /** Of somebody else's no measured mark is paired with a known one. */
+    LOCALISATION_WITHOUT_CHECK,
+    /** Arguments: the mark, metres off, metres allowed. */
+    LOCALISATION_MISSES,
+    /** Arguments: the system that cannot be moved as a whole. */
+    LOCALISATION_BASE_UNFIT,
+    /** Arguments: the line, what it says. */
+    POSITION_LINE_UNREADABLE,
+    /** Nothing says where on the earth the positions are. */
+    LOCALISATION_WITHOUT_BASE,
     RING_FLAT,
     /** Arguments: none. */
     RING_OPEN,

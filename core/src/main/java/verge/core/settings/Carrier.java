@@ -25,12 +25,12 @@ public final class Carrier {
     }
 
     /** One change of system, written at a place in the journal. */
-    record Step(long sequence, CoordinateSystem.Projected from, CoordinateSystem.Projected to) {
+    record Step(long sequence, CoordinateSystem.OnEarth from, CoordinateSystem.OnEarth to) {
     }
 
     /** @throws SurveyException CANNOT_CARRY unless both are projected */
     static Step step(long sequence, CoordinateSystem from, CoordinateSystem to) {
-        if (from instanceof CoordinateSystem.Projected a && to instanceof CoordinateSystem.Projected b) {
+        if (from instanceof CoordinateSystem.OnEarth a && to instanceof CoordinateSystem.OnEarth b) {
             return new Step(sequence, a, b);
         }
         throw new SurveyException(Problem.CANNOT_CARRY);

@@ -1,6 +1,7 @@
 package verge.core.settings;
 
 import verge.core.geodesy.Geoid;
+import verge.core.geodesy.system.GeoidChoice;
 
 /** Where geoid grids are found: they are files, and a journal only names them. */
 @FunctionalInterface
@@ -9,5 +10,5 @@ public interface Geoids {
     Geoids NONE = grid -> place -> java.util.OptionalDouble.empty();
 
     /** The grid so named; one that answers 'not here' everywhere if it is lost. */
-    Geoid find(JobSettings.GeoidChoice.Grid grid);
+    Geoid find(GeoidChoice.Grid grid);
 }

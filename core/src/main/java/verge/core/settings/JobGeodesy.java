@@ -16,8 +16,8 @@ import verge.core.geodesy.Plane;
 import verge.core.geodesy.ProjectedPlane;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
-import verge.core.settings.JobSettings.GeoidChoice;
 import verge.core.units.Angle;
 
 /**
@@ -28,9 +28,24 @@ import verge.core.units.Angle;
 public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<MapProjection> projection) {
 
     public static JobGeodesy of(JobSettings settings, Geoids geoids) {
-        Optional<Geoid> geoid = settings.geoid() instanceof GeoidChoice.Constant c ? Optional.of(Geoid.constant(c.metres()))
-                : settings.geoid() instanceof GeoidChoice.Grid grid ? Optional.of(geoids.find(grid)) : Optional.empty();
-        return new JobGeodesy(settings, geoid, settings.system() instanceof CoordinateSystem.Projected p ? Optional.of(SystemText.projection(p)) : Optional.empty());
+        Optional<MapProjection> projection = settings.system() instanceof CoordinateSystem.OnEarth p ? Optional.of(SystemText.projection(p)) : Optional.empty();
+        return new JobGeodesy(settings, lifted(settings, projection, model(settings.geoid(), geoids)), projection);
+    }
+
+    private static Optional<Geoid> model(GeoidChoice choice, Geoids geoids) {
+        return choice instanceof GeoidChoice.Constant c ? Optional.of(Geoid.constant(c.metres())) : choice instanceof GeoidChoice.Grid grid ? Optional.of(geoids.find(grid)) : Optional.empty();
+    }
+
+    /** A site's own heights lie above the ellipsoid by the geoid less what the localisation adds to them, by an inclined plane alone where there is no geoid. */
+    private static Optional<Geoid> lifted(JobSettings settings, Optional<MapProjection> projection, Optional<Geoid> geoid) {
+        if (!(settings.system() instanceof CoordinateSystem.Localised local) || local.lift().isEmpty()) {
+            return geoid;
+        }
+        Geoid under = geoid.orElse(Geoid.constant(0));
+        return Optional.of(place -> {
+            OptionalDouble n = under.undulation(place);
+            return n.isEmpty() ? n : OptionalDouble.of(n.getAsDouble() - local.lift().get().at(projection.orElseThrow().grid(place)));
+        });
     }
 
     /** Whether a file's system is the job's own, named or left open. */
@@ -61,7 +76,7 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
 
     /** From places of the grid to WGS 84; empty where no way there is known: on a flat site, or with a datum whose shift nobody gave. */
     public Optional<Function<GridPoint, Geographic>> onEarth() {
-        Optional<DatumShift> shift = settings.system() instanceof CoordinateSystem.Projected own ? own.toWgs84() : Optional.empty();
+        Optional<DatumShift> shift = settings.system() instanceof CoordinateSystem.OnEarth own ? own.toWgs84() : Optional.empty();
         return projection.flatMap(p -> shift.map(s -> place -> s.toWgs84(new DatumShift.Place(p.geographic(place), new EllipsoidHeight(0)), p.ellipsoid()).position()));
     }
 

@@ -12,6 +12,7 @@ import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.units.Figures;
 import verge.core.units.Length;
 import verge.core.units.PlanAxes;
@@ -31,11 +32,19 @@ public record JobSettings(Figures figures, CoordinateSystem system, GeoidChoice 
         Objects.requireNonNull(referenceHeight, "referenceHeight");
         Objects.requireNonNull(ground, "ground");
         Objects.requireNonNull(work, "work");
+        if (system instanceof CoordinateSystem.Localised local && local.lift().isPresent() && !local.geoid().equals(geoid)) {
+            throw new IllegalArgumentException("a localisation's heights lie over its own geoid");
+        }
     }
 
     /** A flat site with nothing else chosen. */
     public static JobSettings flat(Figures figures, double gridPerGround) {
         return new JobSettings(figures, CoordinateSystem.flat(gridPerGround), new GeoidChoice.None(), Optional.empty(), GroundUse.GROUND_DISTANCES, Work.ALONE);
+    }
+
+    /** With another system; what ground is in it has to be found anew. */
+    public JobSettings in(CoordinateSystem other, GeoidChoice heights) {
+        return new JobSettings(figures, other, heights, referenceHeight, ground.kind() == GroundUse.Kind.GRID ? GroundUse.GRID : GroundUse.GROUND_DISTANCES, work);
     }
 
     public JobSettings with(GroundUse other) {
@@ -48,25 +57,6 @@ public record JobSettings(Figures figures, CoordinateSystem system, GeoidChoice 
 
     public JobSettings with(Figures other) {
         return new JobSettings(other, system, geoid, referenceHeight, ground, work);
-    }
-
-    /** What a geoid model is taken from. */
-    public sealed interface GeoidChoice {
-        /** Elevations and ellipsoid heights cannot be told from each other. */
-        record None() implements GeoidChoice {
-        }
-
-        /** @param metres N = h − H for the whole site */
-        record Constant(double metres) implements GeoidChoice {
-        }
-
-        /**
-         * A grid: of a file of the site, or one that comes with the application.
-         *
-         * @param source digest of the file's bytes, or the name under which it comes
-         */
-        record Grid(String name, String source) implements GeoidChoice {
-        }
     }
 
     /** Which kind of height a figure is. */

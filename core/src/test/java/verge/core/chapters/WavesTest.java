@@ -1,7 +1,6 @@
 package verge.core.chapters;
 
 import static org.assertj.core.api.Assertions.assertThat;
-
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +30,7 @@ import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
@@ -362,10 +362,10 @@ class WavesTest {
 
     private static JobSettings settings(int which) {
         if (which == 0) {
-            return new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"), new JobSettings.GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+            return new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
         }
         return which == 1 ? JobSettings.flat(Figures.metric(), 0.9996)
-                : new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=33 +ellps=GRS80 +towgs84=0,0,0"), new JobSettings.GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+                : new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=33 +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
     }
 
     private void add(Payload... payloads) {

@@ -2,7 +2,6 @@ package verge.core.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -30,6 +29,7 @@ import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.job.JobState;
 import verge.core.journal.Entry;
@@ -63,7 +63,7 @@ class FileCheckTest {
 
     /** A job in UTM 32 with three known points from control.csv, as the file had them then. */
     private JobState job() {
-        JobSettings settings = new JobSettings(Figures.metric(), UTM, new JobSettings.GeoidChoice.Constant(37.6),
+        JobSettings settings = new JobSettings(Figures.metric(), UTM, new GeoidChoice.Constant(37.6),
                 Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES, new JobSettings.Work("", Set.of(JobSettings.Tool.TOTAL_STATION), List.of(), "", ZoneOffset.UTC));
         add(new SettingsChosen(settings));
         add(new PointsImported(Origin.CONTROL, "control.csv", "", List.of(named("T1", N0, E0, 8), named("T2", N0 + 60, E0 - 20, 5), named("T3", N0 - 10, E0 + 50, 7))));

@@ -2,7 +2,6 @@ package verge.core.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -21,6 +20,7 @@ import verge.core.coding.PointName;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
@@ -36,7 +36,6 @@ import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.reduction.FirstVelocity;
 import verge.core.settings.JobGeodesy;
-import verge.core.settings.JobSettings.GeoidChoice;
 import verge.core.settings.JobSettings.HeightKind;
 import verge.core.settings.JobSettings.ReferenceHeight;
 import verge.core.settings.JobSettings.Tool;

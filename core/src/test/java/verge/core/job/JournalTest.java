@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
-
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -24,6 +23,7 @@ import verge.core.geodesy.GroundFactor;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
@@ -321,7 +321,7 @@ class JournalTest {
     }
 
     private static JobSettings projected(String text) {
-        return new JobSettings(Figures.metric(), SystemText.read(text), new JobSettings.GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+        return new JobSettings(Figures.metric(), SystemText.read(text), new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
     }
 
     private UUID add(Payload payload) {

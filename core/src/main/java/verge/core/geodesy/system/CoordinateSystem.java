@@ -1,7 +1,15 @@
 package verge.core.geodesy.system;
 
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import verge.core.geodesy.Lift;
+import verge.core.geodesy.Similarity;
+import verge.core.geodesy.transformation.Fit;
+import verge.core.geodesy.transformation.FitSettings;
+import verge.core.geodesy.transformation.Fitted;
+import verge.core.geodesy.transformation.Localisation;
+import verge.core.geodesy.transformation.Pair;
 
 /**
  * What a job is told its plan coordinates are.
@@ -10,17 +18,68 @@ import java.util.Optional;
  */
 public sealed interface CoordinateSystem {
 
+    /** A plane each place of which is known on the earth. */
+    sealed interface OnEarth extends CoordinateSystem {
+        String name();
+
+        /** How satellite positions get to its datum; absent if that is not known or needs a grid. */
+        Optional<DatumShift> toWgs84();
+    }
+
     /**
      * @param code such as EPSG:25832; empty if it was typed or pasted
      * @param wkt definition by ISO 19162:2019
-     * @param toWgs84 how satellite positions get to its datum; absent if that is not known or needs a grid
      */
-    record Projected(String name, String code, String wkt, Optional<DatumShift> toWgs84) implements CoordinateSystem {
+    record Projected(String name, String code, String wkt, Optional<DatumShift> toWgs84) implements OnEarth {
         public Projected {
             Objects.requireNonNull(name, "name");
             Objects.requireNonNull(code, "code");
             Objects.requireNonNull(wkt, "wkt");
             Objects.requireNonNull(toWgs84, "toWgs84");
+        }
+    }
+
+    /**
+     * A projected system whose plane, and whose heights, were fitted onto a site's own control.
+     *
+     * @param move from the base system's grid, north and east positive in metres, to the site's; not mirrored
+     * @param geoid that is taken off ellipsoid heights before they are lifted
+     * @param lift what is added to heights then; absent if they were left as they are
+     * @param ties by which it was found: 'computed' is a mark in the base system, 'found' the same in the site's control; none if only the result was handed over
+     * @param settings with which it was found from them
+     */
+    record Localised(String name, Projected base, Similarity move, GeoidChoice geoid, Optional<Lift> lift, List<Pair> ties, FitSettings settings) implements OnEarth {
+        public Localised {
+            Objects.requireNonNull(name, "name");
+            Objects.requireNonNull(base, "base");
+            Objects.requireNonNull(geoid, "geoid");
+            Objects.requireNonNull(lift, "lift");
+            Objects.requireNonNull(settings, "settings");
+            ties = List.copyOf(ties);
+            if (move.mirrored()) {
+                throw new IllegalArgumentException("a site is not mirrored");
+            }
+        }
+
+        /**
+         * Found from ties.
+         *
+         * @throws verge.core.problem.SurveyException as {@link Fit#of}
+         */
+        public static Localised of(String name, Projected base, GeoidChoice geoid, List<Pair> ties, FitSettings settings) {
+            Fitted fitted = Fit.of(ties, settings);
+            boolean heights = settings.heights() != FitSettings.Heights.LEAVE && ties.stream().anyMatch(Pair::countsInHeight);
+            return new Localised(name, base, fitted.similarity(), geoid, heights ? Optional.of(fitted.lift()) : Optional.empty(), ties, settings);
+        }
+
+        /** What its ties leave over and how well it is known; absent where it came without them. */
+        public Optional<Localisation> evidence() {
+            return ties.isEmpty() ? Optional.empty() : Optional.of(Localisation.of(ties, settings));
+        }
+
+        @Override
+        public Optional<DatumShift> toWgs84() {
+            return base.toWgs84();
         }
     }
 

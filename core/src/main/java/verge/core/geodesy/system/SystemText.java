@@ -38,11 +38,11 @@ public final class SystemText {
     /** A job and its neighbours use a handful; reading one again costs milliseconds. */
     private static final int MOST_KEPT = 64;
     private static final int LONGEST = 20_000;
-    private static final Map<String, MapProjection> READ = Collections.synchronizedMap(new LinkedHashMap<>(MOST_KEPT, 0.75f, true) {
+    private static final Map<Object, MapProjection> READ = Collections.synchronizedMap(new LinkedHashMap<>(MOST_KEPT, 0.75f, true) {
         private static final long serialVersionUID = 1L;
 
         @Override
-        protected boolean removeEldestEntry(Map.Entry<String, MapProjection> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<Object, MapProjection> eldest) {
             return size() > MOST_KEPT;
         }
     });
@@ -51,19 +51,22 @@ public final class SystemText {
     }
 
     /** The projection that a kept system defines. @throws SurveyException SYSTEM_UNREADABLE */
-    public static MapProjection projection(CoordinateSystem.Projected system) {
-        MapProjection known = READ.get(system.wkt());
-        if (known != null) {
-            return known;
+    public static MapProjection projection(CoordinateSystem.OnEarth system) {
+        Object key = system instanceof CoordinateSystem.Projected p ? p.wkt() : system;
+        MapProjection known = READ.get(key);
+        if (known == null) {
+            known = system instanceof CoordinateSystem.Localised l ? projection(l.base()).onSite(l.name(), l.move()) : made((CoordinateSystem.Projected) system);
+            READ.put(key, known);
         }
+        return known;
+    }
+
+    private static MapProjection made(CoordinateSystem.Projected system) {
         CoordinateReferenceSystem crs = parse(system.wkt());
         if (!(crs instanceof ProjectedCRS projected)) {
             throw new SurveyException(Problem.SYSTEM_UNREADABLE, crs.getName().getCode());
         }
-        MapProjection read = formula(projected).flatMap(Kernels::of).map(k -> MapProjection.of(projected, area(projected), k))
-                .orElseGet(() -> MapProjection.of(projected, area(projected)));
-        READ.put(system.wkt(), read);
-        return read;
+        return formula(projected).flatMap(Kernels::of).map(k -> MapProjection.of(projected, area(projected), k)).orElseGet(() -> MapProjection.of(projected, area(projected)));
     }
 
     /**
@@ -80,10 +83,15 @@ public final class SystemText {
             return ProjText.read(text);
         }
         try {
-            return of(parse(text), "");
+            return LocalisedText.is(text) ? LocalisedText.read(text) : of(parse(text), "");
         } catch (MeasurementException strange) {   // a unit that cannot be one of angles or lengths
             throw new SurveyException(Problem.SYSTEM_UNREADABLE, String.valueOf(strange.getMessage()));
         }
+    }
+
+    /** The definition for others, as WKT 2, in plan; empty where such a text cannot say it. */
+    public static Optional<String> definition(CoordinateSystem.OnEarth system) {
+        return system instanceof CoordinateSystem.Localised l ? LocalisedText.write(l) : Optional.of(((CoordinateSystem.Projected) system).wkt());
     }
 
     /** A system of a library, kept whole. @param code as published, or empty */

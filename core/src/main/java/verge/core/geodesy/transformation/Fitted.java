@@ -1,10 +1,12 @@
-package verge.core.fit;
+package verge.core.geodesy.transformation;
 
 import java.util.List;
 import java.util.OptionalDouble;
 import verge.core.adjustment.VarianceTest;
 import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Lift;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Similarity;
 
 /**
  * Marks that are fitted.
@@ -23,6 +25,10 @@ public record Fitted(Similarity similarity, Lift lift, double sigmaRotation, dou
     public Fitted {
         residuals = List.copyOf(residuals);
         strangers = List.copyOf(strangers);
+    }
+
+    Fitted with(List<Integer> otherStrangers) {
+        return new Fitted(similarity, lift, sigmaRotation, sigmaScale, residuals, plan, height, otherStrangers, spread);
     }
 
     /**

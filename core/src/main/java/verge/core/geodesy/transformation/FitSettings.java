@@ -1,4 +1,4 @@
-package verge.core.fit;
+package verge.core.geodesy.transformation;
 
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -24,6 +24,11 @@ public record FitSettings(OptionalDouble scale, OptionalInt held, Heights height
 
     /** At scale 1, by least squares, heights shifted. */
     public static final FitSettings USUAL = new FitSettings(OptionalDouble.of(1), OptionalInt.empty(), Heights.SHIFT, false, USUAL_SIGMA, USUAL_SIGMA);
+
+    /** With another scale that is held, or none. */
+    public FitSettings with(OptionalDouble otherScale) {
+        return new FitSettings(otherScale, held, heights, mirrored, sigma, sigmaHeight);
+    }
 
     /** What becomes of heights. */
     public enum Heights { LEAVE, SHIFT, TILT }

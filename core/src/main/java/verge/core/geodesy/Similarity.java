@@ -1,6 +1,5 @@
-package verge.core.fit;
+package verge.core.geodesy;
 
-import verge.core.geodesy.GridPoint;
 import verge.core.units.Angle;
 
 /**

@@ -1,4 +1,4 @@
-package verge.core.fit;
+package verge.core.geodesy.transformation;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -13,7 +13,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Lift;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Similarity;
 import verge.core.units.Angle;
 
 /** A site's own grid near 1000/500, with its own level and a plane that tilts, over UTM coordinates: made by hand, so that every figure is known. */
@@ -51,10 +53,10 @@ class LocalisationTest {
     @Test
     void whatLiesBeyondTheMarksIsToldByHowMuch() {
         Localisation localised = localised();
-        assertThat(localised.hull()).hasSize(5);
-        assertThat(localised.beyondMarks(site(utm(90, 130, 0)).plan())).isZero();
-        assertThat(localised.beyondMarks(site(utm(-20, 340, 0)).plan())).isCloseTo(100 * 1.000135 * Math.cos(Math.atan2(210, 20) - Math.PI / 2), within(1e-3));
+        assertThat(localised.hull().corners()).hasSize(5);
+        assertThat(localised.hull().beyond(site(utm(90, 130, 0)).plan())).isZero();
+        assertThat(localised.hull().beyond(site(utm(-20, 340, 0)).plan())).isCloseTo(100 * 1.000135 * Math.cos(Math.atan2(210, 20) - Math.PI / 2), within(1e-3));
         Localisation two = Localisation.of(List.of(new Pair(new Mark("", utm(0, 0, 1)), new Mark("", site(utm(0, 0, 1)))), new Pair(new Mark("", utm(100, 0, 1)), new Mark("", site(utm(100, 0, 1))))), FitSettings.USUAL);
-        assertThat(two.beyondMarks(site(utm(50, 30, 0)).plan())).isCloseTo(30, within(0.01));
+        assertThat(two.hull().beyond(site(utm(50, 30, 0)).plan())).isCloseTo(30, within(0.01));
     }
 }

@@ -1,4 +1,4 @@
-package verge.core.fit;
+package verge.core.geodesy.transformation;
 
 import verge.core.geodesy.Position;
 

@@ -1,4 +1,4 @@
-package verge.core.fit;
+package verge.core.geodesy.transformation;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -9,6 +9,8 @@ import java.util.stream.IntStream;
 import verge.core.adjustment.LeastSquares;
 import verge.core.adjustment.VarianceTest;
 import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Lift;
+import verge.core.geodesy.Similarity;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
@@ -42,6 +44,12 @@ public final class Fit {
         if (pairs.size() > MOST_PAIRS) {
             throw new SurveyException(Problem.FIT_TOO_MANY, pairs.size(), MOST_PAIRS);
         }
+        Fitted fitted = adjusted(pairs, settings);
+        return fitted.with(Strangers.of(pairs, settings, fitted));
+    }
+
+    /** Without a look at who does not belong. */
+    static Fitted adjusted(List<Pair> pairs, FitSettings settings) {
         return new Fit(pairs, settings).fitted();
     }
 
@@ -62,7 +70,7 @@ public final class Fit {
             residuals.add(residual(i, inPlan, plan, heights));
         }
         return new Fitted(plan.similarity(), heights.lift(), Math.sqrt(plan.covariance()[2][2]), Math.sqrt(plan.covariance()[3][3]), residuals, plan.test(), heights.test(),
-                Strangers.of(pairs, settings), new Fitted.Spread(plan.similarity().from(), plan.covariance(), settings.sigma()));
+                List.of(), new Fitted.Spread(plan.similarity().from(), plan.covariance(), settings.sigma()));
     }
 
     /** @param solution null where nothing is adjusted @param covariance of north, east, rotation and scale */

@@ -1,4 +1,4 @@
-package verge.core.fit;
+package verge.core.geodesy.transformation;
 
 import java.util.List;
 import org.ejml.data.DMatrixRMaj;

@@ -1,8 +1,4 @@
-package verge.core.fit;
-
-import verge.core.geodesy.Elevation;
-import verge.core.geodesy.GridPoint;
-import verge.core.geodesy.Position;
+package verge.core.geodesy;
 
 /**
  * What is added to heights: so much, and more with the way from a place, where they are tilted. What has no height has none afterwards.
@@ -20,7 +16,7 @@ public record Lift(GridPoint about, double shift, double perNorth, double perEas
     }
 
     /** A place that is moved in plan already. */
-    Position lifted(GridPoint plan, Position was) {
+    public Position lifted(GridPoint plan, Position was) {
         return new Position(plan, was.elevation().map(h -> new Elevation(h.metres() + at(plan))));
     }
 }

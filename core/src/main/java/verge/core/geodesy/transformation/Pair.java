@@ -1,4 +1,4 @@
-package verge.core.fit;
+package verge.core.geodesy.transformation;
 
 import java.util.Optional;
 import verge.core.geodesy.Elevation;
@@ -18,7 +18,7 @@ public record Pair(Mark computed, Mark found, boolean inPlan, boolean inHeight) 
         return computed.position().elevation().isPresent() && found.position().elevation().isPresent();
     }
 
-    boolean countsInHeight() {
+    public boolean countsInHeight() {
         return inHeight && hasHeights();
     }
 

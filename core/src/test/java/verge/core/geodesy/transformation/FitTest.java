@@ -1,4 +1,4 @@
-package verge.core.fit;
+package verge.core.geodesy.transformation;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -17,10 +17,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
 import org.junit.jupiter.params.provider.CsvSource;
-import verge.core.fit.FitSettings.Heights;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.Similarity;
+import verge.core.geodesy.transformation.FitSettings.Heights;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
@@ -112,6 +113,18 @@ class FitTest {
         Fitted other = Fit.of(pairs, new FitSettings(OptionalDouble.empty(), OptionalInt.of(1), Heights.LEAVE, false, 0.01, 0.01));
         assertThat(other.similarity().scale()).isCloseTo(0.9997, within(1e-9));
         assertThat(other.residuals().get(1).plan()).isLessThan(1e-9);
+    }
+
+    /** A mark that is off by so little that two others near each other would still agree with it is found by what is left over; where all are worse than was said, none is blamed. */
+    @ParameterizedTest
+    @CsvSource({"0.071, -0.048, 1, 5", "0, 0, 1, -1", "0, 0, 4, -1", "0.012, 0.009, 1, -1"})
+    void aMarkSlightlyOffIsNamedAsWell(double north, double east, double worse, int stranger) {
+        double[][] marks = {{13.483, -37.025}, {-15.569, -9.481}, {-23.954, 36.167}, {40.864, -4.554}, {9.071, 4.8}, {12.611, 44.927}};
+        double[][] errors = {{0.006, -0.008}, {-0.009, 0.004}, {0.002, 0.011}, {-0.005, -0.006}, {0.008, 0.003}, {-0.002, -0.004}};
+        List<Pair> pairs = IntStream.range(0, marks.length).mapToObj(i -> pair(marks[i][0] + " " + marks[i][1],
+                (marks[i][0] + worse * errors[i][0] + (i == 5 ? north : 0)) + " " + (marks[i][1] + worse * errors[i][1] + (i == 5 ? east : 0)))).toList();
+        Fitted fitted = Fit.of(pairs, new FitSettings(OptionalDouble.empty(), OptionalInt.empty(), Heights.LEAVE, false, 0.01, 0.01));
+        assertThat(fitted.strangers()).isEqualTo(stranger < 0 ? List.of() : List.of(stranger));
     }
 
     /** The stone that was moved is named, though least squares spreads its error over all; what nothing controls has no standardised residual. */

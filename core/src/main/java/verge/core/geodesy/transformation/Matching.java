@@ -1,4 +1,4 @@
-package verge.core.fit;
+package verge.core.geodesy.transformation;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.PriorityQueue;
 import java.util.Set;
 import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Similarity;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
