@@ -2,7 +2,6 @@ package verge.app.fit;
 
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -62,6 +61,8 @@ class LocaliseController {
         model.addAttribute("typed", answers.texts());
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         model.addAttribute("entry", UUID.randomUUID());
+        model.addAttribute("usualName", localising.usualName(job));
+        localising.now(state).ifPresent(w -> model.addAttribute("now", view(w, state)));
         worked(job, state, answers, model);
         return "fit/localise";
     }
@@ -84,17 +85,20 @@ class LocaliseController {
         model.addAttribute("unitOfTable", state.settings().figures().lengthUnit().symbol());
         boolean begun = !answers.text("file").isEmpty() || !answers.text("typed").isEmpty() || !answers.text("theirs").isEmpty();
         try {
-            Optional<LocaliseService.Work> work = begun ? Optional.of(localising.work(job, state, answers)) : localising.now(state);
-            model.addAttribute("begun", begun);
-            work.ifPresent(w -> {
-                LocaliseView view = LocaliseView.of(w, state.settings(), geoids.find(GeoidLibrary.EGM96));
+            if (begun) {
+                LocaliseService.Work work = localising.work(job, state, answers);
+                LocaliseView view = view(work, state);
                 model.addAttribute("fit", view);
-                model.addAttribute("moves", localising.moves(job, w));
+                model.addAttribute("moves", localising.moves(job, work));
                 model.addAttribute("drawing", json.writeValueAsString(view.drawing()));
-            });
+            }
         } catch (SurveyException cannot) {
             model.addAttribute("refused", problems.say(cannot));
         }
+    }
+
+    private LocaliseView view(LocaliseService.Work work, JobState state) {
+        return LocaliseView.of(work, state.settings(), geoids.find(GeoidLibrary.EGM96));
     }
 
     @PostMapping

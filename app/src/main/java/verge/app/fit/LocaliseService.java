@@ -9,6 +9,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import verge.app.form.Answers;
+import verge.app.job.JobService;
 import verge.app.job.MovesView;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
@@ -39,12 +40,14 @@ public class LocaliseService {
     private static final double ALLOWED_SIGMAS = 3.3;
     private static final int LONGEST_NAME = 60;
 
+    private final JobService jobs;
     private final JournalService journals;
     private final SitePoints points;
     private final MeasuredPositions measured;
     private final LocalisedFile localisations;
 
-    LocaliseService(JournalService journals, SitePoints points, MeasuredPositions measured, LocalisedFile localisations) {
+    LocaliseService(JobService jobs, JournalService journals, SitePoints points, MeasuredPositions measured, LocalisedFile localisations) {
+        this.jobs = jobs;
         this.journals = journals;
         this.points = points;
         this.measured = measured;
@@ -106,6 +109,11 @@ public class LocaliseService {
         }
     }
 
+    /** What a localisation is called that nobody named. */
+    String usualName(UUID job) {
+        return jobs.job(job).name() + " grid";
+    }
+
     /** What the job stands on now; empty if it is not localised. */
     Optional<Work> now(JobState state) {
         return state.settings().system() instanceof CoordinateSystem.Localised system ? Optional.of(work(state, new Answers(Map.of()), system, List.of(), List.of())) : Optional.empty();
@@ -122,7 +130,7 @@ public class LocaliseService {
         if (handedOn.isPresent()) {
             return work(state, answers, handedOn.get(), pairs, group.marks());
         }
-        String name = answers.text("name", "Site grid");
+        String name = answers.text("name", usualName(job));
         CoordinateSystem.Localised made = CoordinateSystem.Localised.of(name.substring(0, Math.min(name.length(), LONGEST_NAME)), group.base(), group.geoid(), pairs, FitService.settings(state, answers, "SOLVED"));
         return work(state, answers, made, List.of(), group.marks());
     }

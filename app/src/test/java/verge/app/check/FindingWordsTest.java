@@ -29,6 +29,8 @@ class FindingWordsTest {
             case FILE_FAR_AWAY, AXES_MISTAKEN, UNIT_MISTAKEN, UNIT_HEADER_WRONG -> List.of("yard.dxf", new Length(5_412_300), "north-east", "the known points", "mm", "m");
             case FILE_OUTSIDE_AREA, READING_MISTAKEN -> List.of("yard.dxf", new Length(284_000), "UTM", "easting first, then northing");
             case FOOT_KIND_UNSAID -> List.of("yard.csv", "ft", "ftUS", new Length(12.6));
+            case LOCALISATION_MARK_MOVED -> List.of("T1", new Length(0.038), 2);
+            case LOCALISATION_BEYOND -> List.of(12, new Length(57));
             case NAME_IN_TWO_PLACES -> List.of("T5", "a.csv", "b.csv", new Length(0.038), 2);
             case HEIGHTS_ABOVE_ELLIPSOID -> List.of("a.csv", new Length(37.5), new Length(37.6));
             case TAKEN_POINT_CHANGED -> List.of("T5", "a.csv", new Length(0.038));

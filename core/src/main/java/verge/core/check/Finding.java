@@ -46,6 +46,14 @@ public record Finding(Kind kind, List<Object> arguments, String about, List<Reme
         REFERENCE_HEIGHT_ODD(Weight.DOUBTFUL),
         /** How many points, the first's name, the system's name. */
         POINTS_OUTSIDE_AREA(Weight.DOUBTFUL),
+        /** A mark's name, how far it lies from where it was, how many such marks. */
+        LOCALISATION_MARK_MOVED(Weight.WRONG),
+        /** The localisation's name. */
+        LOCALISATION_UNCHECKED(Weight.DOUBTFUL),
+        /** The marks' names. */
+        LOCALISATION_STRANGER(Weight.DOUBTFUL),
+        /** How many points, how far the farthest. */
+        LOCALISATION_BEYOND(Weight.NOTE),
         /** Station, pressure kept, pressure usual at that height; hectopascals. */
         PRESSURE_ODD(Weight.DOUBTFUL),
         /** Parts per million that measured distances are longer than coordinates say, their standard deviation, how many distances. */

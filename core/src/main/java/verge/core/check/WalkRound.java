@@ -48,6 +48,7 @@ public final class WalkRound {
             geoid(state, control, p).ifPresent(found::add);
             referenceHeight(state, control, p).ifPresent(found::add);
         });
+        found.addAll(LocalisationCheck.of(state));
         pressure(state).ifPresent(found::add);
         DistanceAgreement.of(state).ifPresent(found::add);
         found.addAll(FileCheck.of(state, files));

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
@@ -17,11 +18,15 @@ import verge.core.chapters.Chapters;
 import verge.core.check.Finding.Kind;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
+import verge.core.geodesy.transformation.FitSettings;
+import verge.core.geodesy.transformation.Mark;
+import verge.core.geodesy.transformation.Pair;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
@@ -101,6 +106,32 @@ class WalkRoundTest {
                 GroundUse.GRID, JobSettings.Work.ALONE);
         assertThat(WalkRound.of(measured(mistaken, 1, 1013.25, 1).state()).stream().map(Finding::kind)).contains(Kind.REFERENCE_HEIGHT_ODD);
         assertThat(WalkRound.of(measured(settings(UTM, Tool.TOTAL_STATION), 1, 1013.25, 1).state())).isEmpty();
+    }
+
+    private static Pair tie(String name, double north, double east, double off) {
+        return new Pair(new Mark("G" + name, new Position(new GridPoint(NORTH + north, EAST + east), Optional.empty())), new Mark(name, new Position(new GridPoint(1_000 + north + off, 500 + east), Optional.empty())));
+    }
+
+    private static List<Finding> localisedBy(double north, Pair... ties) {
+        CoordinateSystem.Localised site = CoordinateSystem.Localised.of("Yard", (CoordinateSystem.Projected) UTM, new GeoidChoice.Constant(37.6), List.of(ties),
+                new FitSettings(ties.length == 2 ? OptionalDouble.empty() : OptionalDouble.of(1), OptionalInt.empty(), FitSettings.Heights.LEAVE, false, 0.01, 0.01));
+        NamedPosition a = new NamedPosition(new PointName("A"), Code.NONE, new Position(new GridPoint(1_000 + north, 500), Optional.empty()));
+        return WalkRound.of(Chapters.replay(List.of(entry(1, new SettingsChosen(settings(site, Tool.SATELLITES))), entry(2, new PointsImported(Origin.CONTROL, "f", "", List.of(a))))).state());
+    }
+
+    /** Marks that are where they were and around all that is measured pass; each that is not is named with how far. */
+    @Test
+    void whatAJobIsLocalisedBy() {
+        Pair[] sound = {tie("A", 0, 0, 0), tie("B", 200, 0, 0), tie("C", 0, 200, 0), tie("D", 200, 200, 0.004)};
+        assertThat(localisedBy(0, sound)).isEmpty();
+        assertThat(localisedBy(0.052, sound)).singleElement().satisfies(f -> {
+            assertThat(f.kind()).isEqualTo(Kind.LOCALISATION_MARK_MOVED);
+            assertThat(f.arguments().get(0)).isEqualTo("A");
+            assertThat(((Length) f.arguments().get(1)).metres()).isCloseTo(0.052, within(0.002));
+        });
+        assertThat(localisedBy(-300, tie("B", 200, 0, 0), tie("C", 0, 200, 0), tie("D", 200, 200, 0)).stream().map(Finding::kind)).containsExactly(Kind.LOCALISATION_BEYOND);
+        assertThat(localisedBy(0, tie("A", 0, 0, 0), tie("B", 200, 0, 0.5), tie("C", 0, 200, 0), tie("D", 200, 200, 0)).stream().map(Finding::kind)).containsExactly(Kind.LOCALISATION_STRANGER);
+        assertThat(localisedBy(0, tie("A", 0, 0, 0), tie("B", 200, 0, 0)).stream().map(Finding::kind)).containsExactly(Kind.LOCALISATION_UNCHECKED);
     }
 
     @Test
