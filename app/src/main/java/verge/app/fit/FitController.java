@@ -40,6 +40,7 @@ class FitController {
         JobState state = fits.state(job);
         model.addAttribute("files", groups.files(job));
         model.addAttribute("typed", answers.texts());
+        model.addAttribute("others", fits.others(job, state));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         model.addAttribute("entry", UUID.randomUUID());
         worked(job, state, answers, model);

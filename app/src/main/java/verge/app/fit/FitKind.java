@@ -36,18 +36,18 @@ final class FitKind extends EntryKind<MarksFitted> {
 
     @Override
     public String result(MarksFitted says, InBook in) {
-        return in.state().latest(new FittedOf(in.entry().id())).map(c -> FitWords.move(c, in.state().settings()) + "; " + FitWords.heights(c.lift(), in.figures())).orElse("it cannot be fitted any more");
+        return in.state().latest(new FittedOf(in.entry().id())).map(c -> FitWords.move(c, in.state().settings()) + "; " + FitWords.heights(c, in.figures())).orElse("it cannot be fitted any more");
     }
 
     @Override
     public List<TraceStep> steps(MarksFitted says, InBook in) {
-        return in.state().latest(new FittedOf(in.entry().id())).map(came -> Stream.concat(Stream.of(new TraceStep("Moved", FitWords.move(came, in.state().settings())), new TraceStep("Heights", FitWords.heights(came.lift(), in.figures()))),
+        return in.state().latest(new FittedOf(in.entry().id())).map(came -> Stream.concat(Stream.of(new TraceStep("Moved", FitWords.move(came, in.state().settings())), new TraceStep("Heights", FitWords.heights(came, in.figures()))),
                 IntStream.range(0, came.pairs().size()).mapToObj(i -> new TraceStep(came.pairs().get(i).computed().name() + " = " + came.pairs().get(i).found().name(), "off by " + in.figures().small(new Length(residual(came, i).plan())))))
                 .toList()).orElse(List.of());
     }
 
     private static Fitted.Residual residual(MarksFitted.Came came, int pair) {
-        return came.fitted().orElseThrow().residuals().get(pair);
+        return came.moved().residuals().get(pair);
     }
 
     /** What each pair counts for; with other marks it is fitted anew. */

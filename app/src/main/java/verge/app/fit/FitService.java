@@ -13,6 +13,8 @@ import java.util.UUID;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import verge.app.form.Answers;
+import verge.app.job.Job;
+import verge.app.job.JobService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
@@ -26,8 +28,11 @@ import verge.core.geodesy.Similarity;
 import verge.core.geodesy.transformation.FitSettings;
 import verge.core.geodesy.transformation.Mark;
 import verge.core.job.JobState;
+import verge.core.journal.Entry;
+import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
 import verge.core.points.PointSeen;
+import verge.core.points.PointsImported;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -41,11 +46,13 @@ import verge.core.units.Sums;
 public class FitService {
     private static final String OLD_NAME = "*";
 
+    private final JobService jobs;
     private final JournalService journals;
     private final SitePoints points;
     private final FitGroups groups;
 
-    FitService(JournalService journals, SitePoints points, FitGroups groups) {
+    FitService(JobService jobs, JournalService journals, SitePoints points, FitGroups groups) {
+        this.jobs = jobs;
         this.journals = journals;
         this.points = points;
         this.groups = groups;
@@ -59,8 +66,9 @@ public class FitService {
      * What was asked for, and what it comes to.
      *
      * @param said with the names of what would be kept
+     * @param into the other job in which it would be; absent for this one
      */
-    record Work(MarksFitted said, MarksFitted.Came came) {
+    record Work(MarksFitted said, MarksFitted.Came came, Optional<Job> into) {
     }
 
     /** @throws SurveyException what is lacking */
@@ -75,10 +83,38 @@ public class FitService {
     Work work(UUID job, JobState state, Answers answers) {
         FitGroups.Group group = groups.computed(job, state, answers);
         boolean byValues = answers.text("way").equals("VALUES");
-        MarksFitted said = new MarksFitted(group.source(), group.marks(), byValues ? List.of() : pairs(state, group, answers.text("pairs")), byValues ? values(state, group, answers) : new MarksFitted.How.ByPairs(settings(state, answers)), List.of());
+        MarksFitted said = new MarksFitted(group.source(), group.marks(), byValues ? List.of() : pairs(state, group, answers.text("pairs")), byValues ? values(state, group, answers) : byPairs(state, answers), List.of());
         MarksFitted.Came came = said.work(seen -> position(state, seen));
-        return new Work(new MarksFitted(said.source(), said.marks(), said.pairs(), said.how(), kept(state, said, answers)), came);
+        Optional<Job> into = into(job, state, answers);
+        JobState beside = into.map(other -> journals.state(other.id())).orElse(state);
+        return new Work(new MarksFitted(said.source(), said.marks(), said.pairs(), said.how(), kept(beside, said, answers)), came, into);
     }
+
+    /** The jobs of the site whose coordinates are the same figures. */
+    List<Job> others(UUID job, JobState state) {
+        return jobs.jobs(jobs.job(job).siteId()).stream().filter(j -> !j.id().equals(job) && !j.archived() && sameCoordinates(journals.state(j.id()), state)).toList();
+    }
+
+    private static boolean sameCoordinates(JobState one, JobState other) {
+        return one.settings().system().equals(other.settings().system());
+    }
+
+    private Optional<Job> into(UUID job, JobState state, Answers answers) {
+        String id = answers.text("into");
+        return id.isEmpty() ? Optional.empty() : Optional.of(others(job, state).stream().filter(j -> j.id().toString().equals(id)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this job, with the same coordinate system")));
+    }
+
+    private static MarksFitted.How byPairs(JobState state, Answers answers) {
+        FitSettings settings = settings(state, answers);
+        return switch (answers.choice("freedom", Freedom.class, Freedom.SHAPE_KEPT)) {
+            case SHAPE_KEPT -> new MarksFitted.How.ByPairs(settings);
+            case AFFINE -> new MarksFitted.How.Affinely(settings);
+            case SPACE -> new MarksFitted.How.InSpace(settings);
+        };
+    }
+
+    /** What of a group may change when it is fitted. */
+    private enum Freedom { SHAPE_KEPT, AFFINE, SPACE }
 
     private static Optional<Position> position(JobState state, PointSeen seen) {
         return seen.position().or(() -> state.find(seen.name()).map(StoredPoint::position));
@@ -172,10 +208,29 @@ public class FitService {
         return kept;
     }
 
-    /** Writes a fit into the field book, with the points that are wanted of it. @throws SurveyException what is lacking or wrong */
+    /**
+     * Writes a fit into the field book, with the points that are wanted of it; those for another job come first, so that a second try finds them.
+     *
+     * @throws SurveyException what is lacking or wrong
+     */
     Kept note(UUID job, Answers answers, Author author) {
-        Work now = work(job, points.state(job), answers);
-        points.takeOn(job, Origin.CONTROL, author.person(), now.said().pairs().stream().map(p -> p.found().name().text()).distinct().toArray(String[]::new));
-        return journals.append(job, author, state -> work(job, points.seeing(job, state), answers).said());
+        Optional<Entry> again = journals.journal(job).entry(author.entry());
+        if (again.isPresent()) {
+            return new Kept(again.get(), true);
+        }
+        JobState now = points.state(job);
+        Optional<Job> other = into(job, now, answers);
+        Author there = new Author(Entry.companion(author.entry(), 0), author.person(), author.device());
+        Answers withoutNames = answers.with(Map.of("pattern", ""));
+        boolean isThere = other.isPresent() && journals.journal(other.get().id()).entry(there.entry()).isPresent();
+        Work work = work(job, now, isThere ? withoutNames : answers);
+        points.takeOn(job, Origin.CONTROL, author.person(), work.said().pairs().stream().map(p -> p.found().name().text()).distinct().toArray(String[]::new));
+        other.filter(o -> !work.said().kept().isEmpty()).ifPresent(o -> journals.append(o.id(), there, inAnotherJob(jobs.job(job).name(), work)));
+        return journals.append(job, author, state -> work(job, points.seeing(job, state), other.isPresent() ? withoutNames : answers).said());
+    }
+
+    /** As points to be staked. */
+    private static PointsImported inAnotherJob(String from, Work work) {
+        return new PointsImported(Origin.DESIGN, "fit of " + from, "", work.said().kept().stream().map(k -> new NamedPosition(k.name(), k.code(), work.came().place(k.mark()))).toList());
     }
 }

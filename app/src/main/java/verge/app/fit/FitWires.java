@@ -12,6 +12,14 @@ final class FitWires {
                 var settings = o.field("settings", SystemWires.FIT_SETTINGS, MarksFitted.How.ByPairs::settings);
                 return row -> new MarksFitted.How.ByPairs(row.get(settings));
             })),
+            new Wire.Kind<>("affine", MarksFitted.How.Affinely.class, Wire.object(o -> {
+                var settings = o.field("settings", SystemWires.FIT_SETTINGS, MarksFitted.How.Affinely::settings);
+                return row -> new MarksFitted.How.Affinely(row.get(settings));
+            })),
+            new Wire.Kind<>("space", MarksFitted.How.InSpace.class, Wire.object(o -> {
+                var settings = o.field("settings", SystemWires.FIT_SETTINGS, MarksFitted.How.InSpace::settings);
+                return row -> new MarksFitted.How.InSpace(row.get(settings));
+            })),
             new Wire.Kind<>("values", MarksFitted.How.ByValues.class, Wire.object(o -> {
                 var similarity = o.field("similarity", SystemWires.SIMILARITY, MarksFitted.How.ByValues::similarity);
                 var rise = o.field("rise", Wire.NUMBER, MarksFitted.How.ByValues::rise);

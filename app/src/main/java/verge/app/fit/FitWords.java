@@ -5,13 +5,17 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import verge.core.adjustment.VarianceTest;
 import verge.core.fit.MarksFitted;
 import verge.core.geodesy.Lift;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.Similarity;
+import verge.core.geodesy.transformation.Affine;
 import verge.core.geodesy.transformation.Fitted;
 import verge.core.geodesy.transformation.Mark;
+import verge.core.geodesy.transformation.Moved;
+import verge.core.geodesy.transformation.SevenParameters;
 import verge.core.settings.JobSettings;
 import verge.core.units.Angle;
 import verge.core.units.Decimals;
@@ -28,8 +32,7 @@ final class FitWords {
     /** Rotation, scale and origin, always: 'turned 12°04′10″ clockwise about M7, which comes to …, stretched by 1.000 12'. */
     static String move(Similarity similarity, String about, JobSettings settings) {
         Figures f = settings.figures();
-        double turned = similarity.rotation().halfCircle().radians();
-        String turn = "turned " + f.circle(new Angle(Math.abs(turned))) + (turned < 0 ? " anticlockwise" : " clockwise") + " about " + about + ", which comes to " + settings.place(new Position(similarity.to(), Optional.empty()));
+        String turn = "turned " + turned(similarity.rotation().halfCircle().radians(), f) + " about " + about + ", which comes to " + settings.place(new Position(similarity.to(), Optional.empty()));
         double million = (similarity.scale() - 1) * MILLION;
         String stretch = similarity.scale() == 1 ? ", not stretched" : ", stretched by " + Decimals.print(similarity.scale(), 8) + (Math.abs(million) < 10_000 ? " (" + (million > 0 ? "+" : "") + Decimals.show(million, 1) + " parts in a million)" : "");
         return (similarity.mirrored() ? "east and west exchanged, " : "") + turn + stretch;
@@ -42,7 +45,38 @@ final class FitWords {
     }
 
     static String move(MarksFitted.Came came, JobSettings settings) {
-        return move(came.similarity(), came.pairs().isEmpty() ? came.marks() : came.pairs().stream().map(p -> p.computed()).toList(), settings);
+        List<Mark> marks = came.pairs().isEmpty() ? came.marks() : came.pairs().stream().map(p -> p.computed()).toList();
+        if (came.moved() instanceof Moved.Affinely a) {
+            return move(a.affine(), settings);
+        } else if (came.moved() instanceof Moved.InSpace s) {
+            return move(s.move(), settings);
+        }
+        return move(((Moved.Similar) came.moved()).similarity(), marks, settings);
+    }
+
+    /** What becomes of north and of east, each for itself. */
+    private static String move(Affine affine, JobSettings settings) {
+        double[] m = affine.matrix();
+        boolean mirrored = m[0] * m[3] - m[1] * m[2] < 0;
+        double eastTurned = mirrored ? Math.atan2(m[1], -m[3]) : Math.atan2(-m[1], m[3]);
+        return "north turned " + turned(Math.atan2(m[2], m[0]), settings.figures()) + " and stretched by " + Decimals.print(Math.hypot(m[0], m[2]), 8) + ", east " + (mirrored ? "reversed, " : "") + "turned " + turned(eastTurned, settings.figures())
+                + " and stretched by " + Decimals.print(Math.hypot(m[1], m[3]), 8) + ", about the middle of the pairs, which comes to " + settings.place(new Position(affine.to(), Optional.empty()));
+    }
+
+    /** About the vertical, and then how far the vertical leans and where to. */
+    private static String move(SevenParameters move, JobSettings settings) {
+        double[][] r = move.rotation();
+        double lean = Math.atan2(Math.hypot(r[0][2], r[1][2]), r[2][2]);
+        return "turned " + turned(Math.atan2(r[1][0], r[0][0]), settings.figures()) + ", tilted by " + settings.figures().circle(new Angle(lean)) + " towards " + settings.figures().direction(new Angle(Math.atan2(r[1][2], r[0][2])).wholeCircle())
+                + ", stretched by " + Decimals.print(move.scale(), 8) + ", about the middle of the pairs, which comes to " + settings.place(move.to());
+    }
+
+    private static String turned(double radians, Figures f) {
+        return f.circle(new Angle(Math.abs(radians))) + (radians < 0 ? " anticlockwise" : " clockwise");
+    }
+
+    static String heights(MarksFitted.Came came, Figures f) {
+        return came.moved() instanceof Moved.InSpace ? "heights moved with it" : heights(came.moved() instanceof Moved.Affinely a ? a.lift() : ((Moved.Similar) came.moved()).lift(), f);
     }
 
     static String heights(Lift lift, Figures f) {
@@ -62,6 +96,11 @@ final class FitWords {
         }
         said.add("\u03c3 of the rotation " + f.circle(new Angle(fitted.sigmaRotation())) + (fitted.sigmaScale() > 0 ? ", of the scale " + Decimals.print(fitted.sigmaScale() * MILLION, 1) + " parts in a million" : ", the scale is held"));
         return said;
+    }
+
+    /** Of a move with more freedom. */
+    static List<String> quality(List<VarianceTest> tests) {
+        return tests.size() == 1 ? List.of(test("In space", tests.get(0))) : Stream.of(test("Plan", tests.get(0)), tests.get(1).degreesOfFreedom() > 0 ? test("Heights", tests.get(1)) : "").filter(t -> !t.isEmpty()).toList();
     }
 
     private static String test(String part, VarianceTest test) {

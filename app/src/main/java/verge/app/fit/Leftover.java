@@ -28,17 +28,21 @@ record Leftover(List<Leftover.Residual> residuals, List<List<double[]>> misfits)
         private static final double ONCE_IN_A_THOUSAND = 3.29;
 
         static Residual of(int number, Pair pair, Fitted.Residual left, Figures f) {
+            boolean known = !Double.isNaN(left.north());   // without a height a mark has no place in space
             double worst = Math.max(left.standardised(), left.standardisedHeight());
-            return new Residual(number, pair.computed().name(), pair.found().name(), pair.inPlan() && pair.inHeight() ? "" : pair.inPlan() ? "plan" : pair.inHeight() ? "height" : "out", f.bare(new Length(left.north())), f.bare(new Length(left.east())),
+            return new Residual(number, pair.computed().name(), pair.found().name(), pair.inPlan() && pair.inHeight() ? "" : pair.inPlan() ? "plan" : pair.inHeight() ? "height" : "out", known ? f.bare(new Length(left.north())) : "", known ? f.bare(new Length(left.east())) : "",
                     left.height().isPresent() ? f.bare(new Length(left.height().getAsDouble())) : "", worst == 0 ? "" : Decimals.print(worst, 1), left.controlled() == 0 ? "" : Decimals.print(PER_CENT * left.controlled(), 0) + " %", worst > ONCE_IN_A_THOUSAND);
         }
     }
 
-    static Leftover of(List<Pair> pairs, Fitted fitted, Figures f) {
-        List<Fitted.Residual> left = fitted.residuals();
+    /** @param left of each pair; none where nothing was fitted */
+    static Leftover of(List<Pair> pairs, List<Fitted.Residual> left, Figures f) {
+        if (left.isEmpty()) {
+            return NONE;
+        }
         List<Residual> residuals = new ArrayList<>(IntStream.range(0, pairs.size()).mapToObj(i -> Residual.of(i, pairs.get(i), left.get(i), f)).toList());
         residuals.sort(Comparator.comparingDouble((Residual r) -> -Math.max(left.get(r.number()).standardised(), left.get(r.number()).standardisedHeight())).thenComparingDouble(r -> -left.get(r.number()).plan()));
-        List<List<double[]>> misfits = IntStream.range(0, pairs.size()).mapToObj(i -> {
+        List<List<double[]>> misfits = IntStream.range(0, pairs.size()).filter(i -> !Double.isNaN(left.get(i).north())).mapToObj(i -> {
             GridPoint found = pairs.get(i).found().position().plan();
             return List.of(FitView.at(found), FitView.at(found.plus(-DRAWN_TIMES * left.get(i).north(), -DRAWN_TIMES * left.get(i).east())));
         }).toList();

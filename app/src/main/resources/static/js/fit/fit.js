@@ -5,6 +5,8 @@ import { addLayer } from 'verge/sketch/sketch.js';
 
 const PAUSE = 300;
 const COUNTS = /\s*\((plan|height|out)\)\s*$/;
+/** What a pair counts for after one touch more: for nothing, in plan alone, in height alone, for all again. */
+const NEXT = { '': ' (out)', out: ' (plan)', plan: ' (height)', height: '' };
 const job = document.body.dataset.job;
 let layer;
 
@@ -20,11 +22,11 @@ export function mount(bench) {
   const sent = () => ({ method: 'POST', body: new URLSearchParams(new FormData(form)) });
 
   const draw = () => {
-    const { fitted = [], searched = [], misfits = [], hull = [] } = JSON.parse(worked.querySelector('[data-drawing]')?.dataset.drawing ?? '{}');
+    const { fitted = [], searched = [], misfits = [], hull = [], moves = [] } = JSON.parse(worked.querySelector('[data-drawing]')?.dataset.drawing ?? '{}');
     const feature = (role, geometry) => { const made = new ol.Feature({ geometry }); made.set('role', role); return made; };
     layer.clear();
     layer.addFeatures([...fitted.map(at => feature('mark', new ol.geom.Point(at))), ...searched.map(at => feature('hit', new ol.geom.Point(at))), ...misfits.map(line => feature('misfit', new ol.geom.LineString(line))),
-      ...(hull.length > 1 ? [feature('rests-on', new ol.geom.LineString(hull))] : [])]);
+      ...moves.map(line => feature('sight', new ol.geom.LineString(line))), ...(hull.length > 1 ? [feature('rests-on', new ol.geom.LineString(hull))] : [])]);
   };
 
   /** Which fields there are for. */
@@ -95,7 +97,8 @@ export function mount(bench) {
       const lines = pairs.value.split('\n');
       const filled = lines.map((line, i) => (line.trim() ? i : -1)).filter(i => i >= 0);
       const at = filled[Number(pair.dataset.pair)];
-      lines[at] = COUNTS.test(lines[at]) ? lines[at].replace(COUNTS, '') : `${lines[at].trimEnd()} (out)`;
+      const counts = COUNTS.exec(lines[at])?.[1] ?? '';
+      lines[at] = `${lines[at].replace(COUNTS, '').trimEnd()}${NEXT[counts]}`;
       take(lines.join('\n'));
     }
   });

@@ -21,6 +21,7 @@ import verge.app.files.SiteFileService;
 import verge.app.importing.FileChoice;
 import verge.app.importing.ImportService;
 import verge.app.job.Job;
+import verge.app.job.JobService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.support.Jobs;
@@ -34,6 +35,8 @@ import verge.core.job.JobState;
 import verge.core.journal.Entry;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
+import verge.core.settings.JobSettings;
+import verge.core.units.Figures;
 
 /** The mason's seventeen marks onto the six that were found, one of which was moved; marks moved by values; and what cannot be fitted. */
 @ExtendWith(VergeServer.class)
@@ -103,6 +106,39 @@ class FitOfMarksTest {
         assertThat(point("M15-fit").plan().distanceMetres(before.plan())).isBetween(0.01, 0.1);
         visitor.post("/jobs/" + job.id() + "/book/" + entry.id() + "/strike", Map.of());
         assertThat(state().points().anyMatch(p -> p.origin() == Origin.COMPUTED)).isFalse();
+    }
+
+    /** Each axis with its own scale, and in space: told with what is left over, kept, traced; a mark without a height has no place in space. */
+    @Test
+    void whoNeedsThemFitsWithMoreFreedom() throws Exception {
+        String affine = page("worked", Map.of("file", mason, "way", "PAIRS", "pairs", TRUE_PAIRS, "freedom", "AFFINE"));
+        assertThat(affine).contains("North turned").contains("east turned").contains("Plan: redundancy 4").contains("apart before");
+        note(Map.of("file", mason, "pairs", TRUE_PAIRS, "freedom", "AFFINE", "pattern", "*-a"));
+        assertThat(point("M1-a").plan().distanceMetres(point("S1").plan())).isLessThan(30);
+        Entry entry = verge.bean(JournalService.class).journal(job.id()).entries().stream().filter(e -> e.payload() instanceof MarksFitted).findFirst().orElseThrow();
+        assertThat(visitor.get("/jobs/" + job.id() + "/trace/" + entry.id()).body()).contains("north turned").contains("off by");
+        assertThat(page("worked", Map.of("file", mason, "way", "PAIRS", "pairs", TRUE_PAIRS, "freedom", "SPACE"))).contains("M3 has no elevation");
+        assertThat(page("worked", Map.of("names", "S1 to S6", "way", "PAIRS", "pairs", "S1 = S1\nS2 = S2\nS3 = S3\nS5 = S5", "freedom", "SPACE"))).contains("tilted by").contains("In space: redundancy");
+    }
+
+    /** What is fitted is staked in another job of the same system: there once, however often it is sent; what the other has keeps its name. */
+    @Test
+    void fittedMarksGoIntoAnotherJob() throws Exception {
+        JobService jobs = verge.bean(JobService.class);
+        Job other = jobs.make(job.siteId(), "Staking", state().settings(), Author.atPage("surveyor"));
+        Job flat = jobs.make(job.siteId(), "Flat", JobSettings.flat(Figures.metric(), 1), Author.atPage("surveyor"));
+        Map<String, String> fields = new HashMap<>(Map.of("entry", UUID.randomUUID().toString(), "file", mason, "pairs", TRUE_PAIRS, "pattern", "*-fit", "keep", "UNFOUND", "into", other.id().toString()));
+        assertThat(page("worked", fields)).contains("12 points in Staking");
+        for (int i = 0; i < 2; i++) {
+            assertThat(note(fields).statusCode()).isEqualTo(200);
+        }
+        assertThat(verge.bean(JournalService.class).state(other.id()).points().filter(p -> p.origin() == Origin.DESIGN && p.name().text().endsWith("-fit"))).hasSize(12);
+        assertThat(state().points().noneMatch(p -> p.name().text().endsWith("-fit"))).isTrue();
+        assertThat(verge.bean(JournalService.class).journal(job.id()).entries().stream().filter(e -> e.payload() instanceof MarksFitted)).hasSize(1);
+        fields.put("entry", UUID.randomUUID().toString());
+        assertThat(note(fields).body()).contains("12 of the names are taken");
+        fields.put("into", flat.id().toString());
+        assertThat(page("worked", fields)).contains("same coordinate system");
     }
 
     /** Turned, shifted and raised by what is typed, and back again: the old ones stay where they are. */

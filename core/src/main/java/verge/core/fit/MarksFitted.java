@@ -19,6 +19,7 @@ import verge.core.geodesy.transformation.Fit;
 import verge.core.geodesy.transformation.FitSettings;
 import verge.core.geodesy.transformation.Fitted;
 import verge.core.geodesy.transformation.Mark;
+import verge.core.geodesy.transformation.Moved;
 import verge.core.geodesy.transformation.Pair;
 import verge.core.points.MadeFrom;
 import verge.core.points.PointSeen;
@@ -56,6 +57,14 @@ public record MarksFitted(String source, List<Computed> marks, List<Paired> pair
         record ByPairs(FitSettings settings) implements How {
         }
 
+        /** By the pairs, with more freedom: what else the settings say of scale and mirror does not matter. */
+        record Affinely(FitSettings settings) implements How {
+        }
+
+        /** By the pairs in space. */
+        record InSpace(FitSettings settings) implements How {
+        }
+
         /** By what was typed. @param rise in metres, added to each height */
         record ByValues(Similarity similarity, double rise) implements How {
         }
@@ -70,11 +79,16 @@ public record MarksFitted(String source, List<Computed> marks, List<Paired> pair
      *
      * @param marks of the group as they are now, in its order
      * @param pairs in their order
-     * @param fitted absent where it was moved by values
      */
-    public record Came(List<Mark> marks, List<Pair> pairs, Similarity similarity, Lift lift, Optional<Fitted> fitted) {
-        public Position place(Position computed) {
-            return lift.lifted(similarity.place(computed.plan()), computed);
+    public record Came(List<Mark> marks, List<Pair> pairs, Moved moved) {
+        /** Where the mark of a number comes to lie. */
+        public Position place(int mark) {
+            return moved.place(marks.get(mark));
+        }
+
+        /** A similarity found by least squares; absent where it was moved otherwise. */
+        public Optional<Fitted> fitted() {
+            return moved instanceof Moved.Similar similar ? similar.fitted() : Optional.empty();
         }
     }
 
@@ -88,11 +102,19 @@ public record MarksFitted(String source, List<Computed> marks, List<Paired> pair
             }
             paired.add(new Pair(now.get(p.mark()), new Mark(p.found().name().text(), now(points, p.found())), p.inPlan(), p.inHeight()));
         }
+        return new Came(now, paired, moved(paired));
+    }
+
+    private Moved moved(List<Pair> paired) {
         if (how instanceof How.ByValues values) {
-            return new Came(now, paired, values.similarity(), new Lift(values.similarity().to(), values.rise(), 0, 0), Optional.empty());
+            return new Moved.Similar(values.similarity(), new Lift(values.similarity().to(), values.rise(), 0, 0), Optional.empty());
+        } else if (how instanceof How.Affinely affinely) {
+            return Moved.Affinely.of(paired, affinely.settings());
+        } else if (how instanceof How.InSpace space) {
+            return Moved.InSpace.of(paired, space.settings());
         }
         Fitted fitted = Fit.of(paired, ((How.ByPairs) how).settings());
-        return new Came(now, paired, fitted.similarity(), fitted.lift(), Optional.of(fitted));
+        return new Moved.Similar(fitted.similarity(), fitted.lift(), Optional.of(fitted));
     }
 
     private static Position now(Function<PointSeen, Optional<Position>> points, PointSeen seen) {

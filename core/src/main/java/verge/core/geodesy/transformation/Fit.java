@@ -9,7 +9,6 @@ import java.util.stream.IntStream;
 import verge.core.adjustment.LeastSquares;
 import verge.core.adjustment.VarianceTest;
 import verge.core.geodesy.GridPoint;
-import verge.core.geodesy.Lift;
 import verge.core.geodesy.Similarity;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -64,7 +63,7 @@ public final class Fit {
         }
         Similarity start = closed(inPlan);
         Plan plan = settings.held().isPresent() ? exact(inPlan) : leastSquares(inPlan, start);
-        Heights heights = heights(plan.similarity());
+        HeightFit heights = HeightFit.of(pairs, settings, plan.similarity()::place);
         List<Fitted.Residual> residuals = new ArrayList<>();
         for (int i = 0; i < pairs.size(); i++) {
             residuals.add(residual(i, inPlan, plan, heights));
@@ -162,44 +161,12 @@ public final class Fit {
         return new Plan(similarity, covariance, solution, VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom()));
     }
 
-    /** @param which the pairs that count @param solution null where none do */
-    private record Heights(Lift lift, int[] which, LeastSquares.Solution solution, VarianceTest test) {
-    }
-
-    private Heights heights(Similarity similarity) {
-        int[] which = settings.heights() == FitSettings.Heights.LEAVE ? new int[0] : counting(i -> pairs.get(i).countsInHeight());
-        int unknowns = settings.heights() == FitSettings.Heights.TILT ? 3 : 1;
-        if (settings.heights() == FitSettings.Heights.LEAVE || settings.heights() == FitSettings.Heights.SHIFT && which.length == 0) {
-            return new Heights(Lift.NONE, new int[0], null, VarianceTest.of(0, 0));
-        }
-        if (which.length < unknowns) {
-            throw new SurveyException(Problem.FIT_TOO_FEW_HEIGHTS, which.length, unknowns);
-        }
-        List<GridPoint> places = Arrays.stream(which).mapToObj(i -> similarity.place(pairs.get(i).computed().position().plan())).toList();
-        GridPoint about = middle(places);
-        LeastSquares.Outcome outcome = solve(new double[unknowns], which.length, settings.sigmaHeight(), (x, misclosure, design) -> {
-            for (int k = 0; k < which.length; k++) {
-                double[] row = {1, places.get(k).northing() - about.northing(), places.get(k).easting() - about.easting()};
-                misclosure[k] = pairs.get(which[k]).rise().orElseThrow();
-                for (int j = 0; j < unknowns; j++) {
-                    misclosure[k] -= row[j] * x[j];
-                    design[k][j] = row[j];
-                }
-            }
-        });
-        if (!(outcome instanceof LeastSquares.Solution solution) || unknowns == 3 && inLine(places, about)) {
-            throw new SurveyException(Problem.FIT_IN_A_LINE);
-        }
-        double[] x = Arrays.copyOf(solution.unknowns(), 3);
-        return new Heights(new Lift(about, x[0], x[1], x[2]), which, solution, VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom()));
-    }
-
     /** Fills in misclosures and partial derivatives at given unknowns. */
-    private interface Filling {
+    interface Filling {
         void at(double[] x, double[] misclosure, double[][] design);
     }
 
-    private static LeastSquares.Outcome solve(double[] start, int observations, double sigma, Filling filling) {
+    static LeastSquares.Outcome solve(double[] start, int observations, double sigma, Filling filling) {
         double[] sigmas = new double[observations];
         Arrays.fill(sigmas, sigma);
         return LeastSquares.solve(new LeastSquares.Model() {
@@ -236,21 +203,9 @@ public final class Fit {
         return Math.sqrt(Math.max(0, middle - apart)) <= IN_LINE * Math.sqrt(middle + apart);
     }
 
-    private Fitted.Residual residual(int i, int[] inPlan, Plan plan, Heights heights) {
+    private Fitted.Residual residual(int i, int[] inPlan, Plan plan, HeightFit heights) {
         Pair pair = pairs.get(i);
-        GridPoint placed = plan.similarity().place(pair.computed().position().plan());
-        GridPoint found = pair.found().position().plan();
-        double standardised = 0;
-        double controlled = 0;
         int k = Arrays.binarySearch(inPlan, i);
-        if (k >= 0 && plan.solution() != null) {
-            standardised = Math.max(Math.abs(plan.solution().standardised(2 * k)), Math.abs(plan.solution().standardised(2 * k + 1)));
-            controlled = (plan.solution().redundancy()[2 * k] + plan.solution().redundancy()[2 * k + 1]) / 2;
-        }
-        int h = Arrays.binarySearch(heights.which(), i);
-        boolean counts = h >= 0 && heights.solution() != null;
-        OptionalDouble rise = pair.rise().map(up -> OptionalDouble.of(up - heights.lift().at(placed))).orElse(OptionalDouble.empty());
-        return new Fitted.Residual(found.northing() - placed.northing(), found.easting() - placed.easting(), standardised, controlled, rise,
-                counts ? Math.abs(heights.solution().standardised(h)) : 0, counts ? heights.solution().redundancy()[h] : 0);
+        return heights.residual(i, pair, plan.similarity().place(pair.computed().position().plan()), k >= 0 ? plan.solution() : null, 2 * k);
     }
 }
