@@ -107,7 +107,7 @@ class DemoWorld {
         prisms.add(yard.id(), "tripod prism", "-30.0");
         prisms.add(yard.id(), "sheet target", "0");
         masonsMarks(ternholm, metric);
-        quayWall(ternholm);
+        quayWall();
         alderSlough();
         practice.address().ifPresent(address -> startFieldWork(yard.id(), address));
     }
@@ -142,10 +142,11 @@ class DemoWorld {
     }
 
     /** The quay’s own grid, that nobody has tied to the earth yet, and what a receiver said on its marks, one of which was disturbed. */
-    private void quayWall(Site ternholm) throws IOException {
-        Job quay = jobs.make(ternholm.id(), "Quay wall", JobSettings.flat(Figures.metric(), 1).with(JobSettings.Work.ALONE.with(ISLAND_CLOCK)), author());
-        take(quay, file(ternholm, "quay-control.csv"), Role.CONTROL);
-        file(ternholm, "quay-receiver.csv");
+    private void quayWall() throws IOException {
+        Site site = jobs.ensureSite("Ternholm quay");
+        Job quay = jobs.make(site.id(), "Quay wall", JobSettings.flat(Figures.metric(), 1).with(JobSettings.Work.ALONE.with(ISLAND_CLOCK)), author());
+        take(quay, file(site, "quay-control.csv"), Role.CONTROL);
+        file(site, "quay-receiver.csv");
     }
 
     private void alderSlough() throws IOException {

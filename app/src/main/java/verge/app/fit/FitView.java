@@ -1,8 +1,10 @@
 package verge.app.fit;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
+import verge.app.check.FindingWords;
 import verge.app.job.Job;
 import verge.core.fit.MarksFitted;
 import verge.core.geodesy.GridPoint;
@@ -53,14 +55,15 @@ record FitView(String move, String heights, List<String> quality, List<Leftover.
                 came.fitted().map(fitted -> f.small(new Length(fitted.searchRadius(mark.position().plan())))).orElse(""));
     }
 
-    /** Over all pairs, as the root of their mean square. */
+    /** Over all pairs that count in plan, as the root of their mean square. */
     private static String before(MarksFitted.Came came, Figures f) {
         if (came.pairs().isEmpty()) {
             return "";
         }
-        double apart = came.pairs().stream().mapToDouble(p -> Math.pow(p.computed().position().plan().distanceMetres(p.found().position().plan()), 2)).average().orElse(0);
-        double left = came.moved().residuals().stream().mapToDouble(r -> Math.pow(r.plan(), 2)).filter(Double::isFinite).average().orElse(0);
-        return "The pairs lie " + f.length(new Length(Math.sqrt(apart))) + " apart before, " + f.length(new Length(Math.sqrt(left))) + " after.";
+        int[] counting = IntStream.range(0, came.pairs().size()).filter(i -> came.pairs().get(i).inPlan()).toArray();
+        double apart = Arrays.stream(counting).mapToObj(came.pairs()::get).mapToDouble(p -> Math.pow(p.computed().position().plan().distanceMetres(p.found().position().plan()), 2)).average().orElse(0);
+        double left = Arrays.stream(counting).mapToDouble(i -> Math.pow(came.moved().residuals().get(i).plan(), 2)).average().orElse(0);
+        return "The pairs lie " + FindingWords.distance(new Length(Math.sqrt(apart)), f) + " apart before, " + f.length(new Length(Math.sqrt(left))) + " after.";
     }
 
     /** A group from far away has no line to where it comes: it would cross the sheet. */

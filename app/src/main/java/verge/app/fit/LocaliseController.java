@@ -62,7 +62,11 @@ class LocaliseController {
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         model.addAttribute("entry", UUID.randomUUID());
         model.addAttribute("usualName", localising.usualName(job));
-        localising.now(state).ifPresent(w -> model.addAttribute("now", view(w, state)));
+        localising.now(state).ifPresent(w -> {
+            LocaliseView now = view(w, state);
+            model.addAttribute("now", now);
+            model.addAttribute("nowDrawing", json.writeValueAsString(now.drawing()));
+        });
         worked(job, state, answers, model);
         return "fit/localise";
     }

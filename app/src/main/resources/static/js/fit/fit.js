@@ -14,7 +14,7 @@ export function mount(bench) {
   layer ??= addLayer('setup', 24);
   const form = bench.querySelector('#fit-form');
   const worked = bench.querySelector('#worked');
-  const { pairs, names, found, file, way, scaleMode, theirs } = form.elements;
+  const { pairs, names, found, file, way, scaleMode, freedom, theirs } = form.elements;
   const base = `/jobs/${job}/${form.dataset.bench}`;
   const byPairs = () => way?.value !== 'VALUES';
   let asked = 0;
@@ -22,7 +22,7 @@ export function mount(bench) {
   const sent = () => ({ method: 'POST', body: new URLSearchParams(new FormData(form)) });
 
   const draw = () => {
-    const { fitted = [], searched = [], misfits = [], hull = [], moves = [] } = JSON.parse(worked.querySelector('[data-drawing]')?.dataset.drawing ?? '{}');
+    const { fitted = [], searched = [], misfits = [], hull = [], moves = [] } = JSON.parse((worked.querySelector('[data-drawing]') ?? bench.querySelector('#localised'))?.dataset.drawing ?? '{}');
     const feature = (role, geometry) => { const made = new ol.Feature({ geometry }); made.set('role', role); return made; };
     layer.clear();
     layer.addFeatures([...fitted.map(at => feature('mark', new ol.geom.Point(at))), ...searched.map(at => feature('hit', new ol.geom.Point(at))), ...misfits.map(line => feature('misfit', new ol.geom.LineString(line))),
@@ -35,6 +35,7 @@ export function mount(bench) {
     bench.querySelectorAll('#names-of-job, #typed-positions').forEach(part => { part.hidden = Boolean(file.value); });
     bench.querySelectorAll('#layer-of-file').forEach(part => { part.hidden = !file.value; });
     bench.querySelector('#scale-value').hidden = byPairs() && scaleMode.value !== 'HELD';
+    bench.querySelectorAll('[data-freedom]').forEach(part => { part.hidden = !part.dataset.freedom.includes(freedom.value); });
     bench.querySelector('#how').open ||= !byPairs();
   };
 
