@@ -9,6 +9,7 @@ import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.regex.Pattern;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import verge.core.enclosure.Original;
@@ -19,6 +20,8 @@ import verge.core.problem.SurveyException;
 @Component
 public class Originals {
     private static final int LONGEST_NAME = 120;
+    /** A journal or a document of somebody else may say anything where a digest belongs, a way out of this directory too. */
+    private static final Pattern DIGEST = Pattern.compile("[0-9a-f]{64}");
 
     private final IncomingFiles incoming;
     private final Path directory;
@@ -40,7 +43,7 @@ public class Originals {
 
     /** Where the bytes of a digest are. */
     public Path path(String sha256) {
-        return directory.resolve(sha256);
+        return directory.resolve(DIGEST.matcher(sha256).matches() ? sha256 : "no digest");
     }
 
     /** The bytes of an original. @throws SurveyException ORIGINAL_ELSEWHERE if they are not here, as of a journal that was written elsewhere */

@@ -3,6 +3,7 @@ package verge.app.system;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.OptionalDouble;
@@ -45,6 +46,11 @@ public class GeoidLibrary implements Geoids {
             LOG.error("The geoid grid {} of a job cannot be read; heights are reckoned as if there were none.", grid.name(), lost);
             return place -> OptionalDouble.empty();
         }
+    }
+
+    /** Whether its bytes are here: a localisation or a job of another place may name a grid that was never brought along. */
+    public boolean isHere(GeoidChoice.Grid grid) {
+        return grid.source().equals(ShippedGeoid.EGM96) || Files.exists(files.path(grid.source()));
     }
 
     /** Whether a file may be a grid, by its name. */

@@ -9,6 +9,7 @@ import tools.jackson.databind.node.ObjectNode;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Lift;
 import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.geodesy.transformation.Pair;
 import verge.core.problem.Problem;
@@ -21,14 +22,18 @@ public class LocalisedFile {
     private static final String KIND = "localisation";
     private static final int VERSION = 1;
     private static final int LONGEST = 200_000;
+    private static final int LONGEST_NAME = 60;
     /** Parameters that were rounded when written down, held against the ties beside them. */
     private static final double AGREES_METRES = 0.001;
     private static final double LARGEST_TILT = 0.1;
+    private static final double LEAST_SCALE = 0.5;
 
     private final JsonMapper json;
+    private final GeoidLibrary geoids;
 
-    LocalisedFile(JsonMapper json) {
+    LocalisedFile(JsonMapper json, GeoidLibrary geoids) {
         this.json = json;
+        this.geoids = geoids;
     }
 
     public String write(CoordinateSystem.Localised system) {
@@ -41,7 +46,7 @@ public class LocalisedFile {
 
     /**
      * @throws SurveyException LOCALISATION_UNREADABLE naming what is not understood, LOCALISATION_DISAGREES if its parameters are not those that its ties give,
-     *     SYSTEM_UNREADABLE for a base system that is none
+     *     LOCALISATION_WITHOUT_GEOID if the grid under its heights is not here, SYSTEM_UNREADABLE for a base system that is none
      */
     public CoordinateSystem.Localised read(String text) {
         String stripped = text.strip();
@@ -56,6 +61,9 @@ public class LocalisedFile {
         }
         CoordinateSystem.Localised read = document(stripped);
         SystemText.projection(read);
+        if (read.geoid() instanceof GeoidChoice.Grid grid && !geoids.isHere(grid)) {
+            throw new SurveyException(Problem.LOCALISATION_WITHOUT_GEOID, grid.name());
+        }
         requireOwnTies(read);
         return read;
     }
@@ -76,12 +84,19 @@ public class LocalisedFile {
     }
 
     private static void requireSound(CoordinateSystem.Localised read) {
-        GridPoint from = read.move().from();
-        GridPoint to = read.move().to();
-        boolean near = Math.max(Math.max(Math.abs(from.northing()), Math.abs(from.easting())), Math.max(Math.abs(to.northing()), Math.abs(to.easting()))) <= GridPoint.FARTHEST_METRES;
-        boolean level = read.lift().map(l -> Math.hypot(l.perNorth(), l.perEast()) <= LARGEST_TILT && Double.isFinite(l.shift())).orElse(true);
-        if (!near || !level || !(read.move().scale() > 0.5 && read.move().scale() < 2) || read.name().isBlank()) {
-            throw new IllegalArgumentException(!near ? "'move': too far" : !level ? "'lift'" : read.name().isBlank() ? "'name'" : String.format(Locale.ROOT, "'scale': %s", read.move().scale()));
+        require(!read.name().isBlank() && read.name().length() <= LONGEST_NAME, "'name'");
+        require(near(read.move().from()) && near(read.move().to()), "'move': too far");
+        require(read.move().scale() > LEAST_SCALE && read.move().scale() < 1 / LEAST_SCALE, "'scale'");
+        require(read.lift().map(l -> Math.hypot(l.perNorth(), l.perEast()) <= LARGEST_TILT && Double.isFinite(l.shift())).orElse(true), "'lift'");
+    }
+
+    private static boolean near(GridPoint place) {
+        return Math.max(Math.abs(place.northing()), Math.abs(place.easting())) <= GridPoint.FARTHEST_METRES;
+    }
+
+    private static void require(boolean sound, String what) {
+        if (!sound) {
+            throw new IllegalArgumentException(what);
         }
     }
 

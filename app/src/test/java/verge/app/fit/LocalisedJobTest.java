@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import verge.app.account.TokenService;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
@@ -25,6 +26,7 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
+import verge.app.system.GeoidLibrary;
 import verge.app.system.LocalisedFile;
 import verge.core.drawing.Role;
 import verge.core.geodesy.Elevation;
@@ -140,6 +142,16 @@ class LocalisedJobTest {
         assertThat(told("worked", Map.of("theirs", document, "typed", ON_Q2, "pairs", "G4 = Q2"))).contains("meets it");
         choose(other, Map.of("theirs", document, "typed", ON_Q2, "pairs", "G4 = Q2"));
         assertThat(state(other).settings().system()).isInstanceOfSatisfying(CoordinateSystem.Localised.class, s -> assertThat(s.ties()).hasSize(6));
+    }
+
+    /** A document may name any grid, and any way to a file: what is not here is said, and nothing else is opened. */
+    @ParameterizedTest
+    @ValueSource(strings = {"0000000000000000000000000000000000000000000000000000000000000000", "../files/../application.yml", "/etc/hostname"})
+    void aGeoidThatIsNotHereIsSaid(String source) throws Exception {
+        String document = verge.bean(LocalisedFile.class).write(localised()).replace("\"source\":\"" + GeoidLibrary.EGM96.source() + "\"", "\"source\":\"" + source + "\"");
+        assertThat(document).contains(source);
+        assertThat(told("worked", Map.of("theirs", document))).contains("is not here");
+        assertThat(verge.bean(SiteFileService.class).path(source).normalize().getParent().getFileName()).hasToString("files");
     }
 
     /** As the text of a derived system it comes without marks and heights, and does not slip in by the first question. */

@@ -52,6 +52,8 @@ public enum Problem {
     LOCALISATION_DISAGREES,
     /** Arguments: its name. */
     LOCALISATION_UNCHECKED,
+    /** Arguments: the geoid grid that is not here. */
+    LOCALISATION_WITHOUT_GEOID,
     /** Of somebody else's no measured mark is paired with a known one. */
     LOCALISATION_WITHOUT_CHECK,
     /** Arguments: the mark, metres off, metres allowed. */
