@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import verge.app.form.Answers;
+import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
@@ -96,7 +97,7 @@ class TestPosition {
     }
 
     private static Geographic moved(DatumShift shift, Geographic satellite, MapProjection p) {
-        return shift.fromWgs84(new DatumShift.Place(satellite, new EllipsoidHeight(0)), p.ellipsoid()).position();
+        return shift.fromWgs84(new EarthPlace(satellite, new EllipsoidHeight(0)), p.ellipsoid()).position();
     }
 
     private static PlanAxes axes(Answers a, MapProjection p) {

@@ -1,6 +1,7 @@
 package verge.core.drawing;
 
 import java.util.Optional;
+import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
@@ -53,14 +54,14 @@ public record SystemPlacement(Source source, MapProjection target, DatumShift ta
         }
     }
 
-    private DatumShift.Place onWgs84(double north, double east) {
+    private EarthPlace onWgs84(double north, double east) {
         if (source instanceof Source.Plane plane) {
             Geographic own = plane.projection().geographic(new GridPoint(north * plane.metresPerUnit(), east * plane.metresPerUnit()));
-            return plane.toWgs84().toWgs84(new DatumShift.Place(own, new EllipsoidHeight(0)), plane.projection().ellipsoid());
+            return plane.toWgs84().toWgs84(new EarthPlace(own, new EllipsoidHeight(0)), plane.projection().ellipsoid());
         }
         if (!(Math.abs(north) <= LARGEST_LATITUDE && Math.abs(east) <= LARGEST_LONGITUDE)) {
             throw new IllegalArgumentException(north + ", " + east);
         }
-        return new DatumShift.Place(Geographic.ofDegrees(north, east), new EllipsoidHeight(0));
+        return new EarthPlace(Geographic.ofDegrees(north, east), new EllipsoidHeight(0));
     }
 }

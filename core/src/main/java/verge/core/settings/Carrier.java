@@ -2,6 +2,7 @@ package verge.core.settings;
 
 import java.util.List;
 import java.util.Optional;
+import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
@@ -62,7 +63,7 @@ public final class Carrier {
         if (sameDatum(step)) {
             return to.grid(place);
         }
-        DatumShift.Place wgs84 = required(step.from().toWgs84()).toWgs84(new DatumShift.Place(place, new EllipsoidHeight(0)), from.ellipsoid());
+        EarthPlace wgs84 = required(step.from().toWgs84()).toWgs84(new EarthPlace(place, new EllipsoidHeight(0)), from.ellipsoid());
         return to.grid(required(step.to().toWgs84()).fromWgs84(wgs84, to.ellipsoid()).position());
     }
 

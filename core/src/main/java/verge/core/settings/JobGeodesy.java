@@ -4,6 +4,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import verge.core.drawing.FileSystem;
+import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.FlatSite;
@@ -77,7 +78,7 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
     /** From places of the grid to WGS 84; empty where no way there is known: on a flat site, or with a datum whose shift nobody gave. */
     public Optional<Function<GridPoint, Geographic>> onEarth() {
         Optional<DatumShift> shift = settings.system() instanceof CoordinateSystem.OnEarth own ? own.toWgs84() : Optional.empty();
-        return projection.flatMap(p -> shift.map(s -> place -> s.toWgs84(new DatumShift.Place(p.geographic(place), new EllipsoidHeight(0)), p.ellipsoid()).position()));
+        return projection.flatMap(p -> shift.map(s -> place -> s.toWgs84(new EarthPlace(p.geographic(place), new EllipsoidHeight(0)), p.ellipsoid()).position()));
     }
 
     /** γ at a place: grid azimuth = true azimuth − γ; empty on a flat site, whose north may be any. */

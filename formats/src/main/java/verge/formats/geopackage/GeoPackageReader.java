@@ -24,6 +24,7 @@ import mil.nga.sf.MultiPoint;
 import mil.nga.sf.Point;
 import mil.nga.sf.Polygon;
 import verge.core.drawing.FileSystem;
+import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
@@ -111,7 +112,7 @@ public final class GeoPackageReader {
                 DatumShift shift = projected.toWgs84().orElse(DatumShift.NONE);
                 return Optional.of(row -> row.placed((values, at) -> {
                     Geographic own = projection.geographic(new GridPoint(values[at] * projection.metresPerUnit(), values[at + 1] * projection.metresPerUnit()));
-                    Geographic there = shift.toWgs84(new DatumShift.Place(own, new EllipsoidHeight(0)), projection.ellipsoid()).position();
+                    Geographic there = shift.toWgs84(new EarthPlace(own, new EllipsoidHeight(0)), projection.ellipsoid()).position();
                     values[at] = there.latitude().degrees();
                     values[at + 1] = there.longitude().degrees();
                 }));

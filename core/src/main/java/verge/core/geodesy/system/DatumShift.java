@@ -1,8 +1,8 @@
 package verge.core.geodesy.system;
 
 import java.util.Objects;
-import verge.core.geodesy.EllipsoidHeight;
-import verge.core.geodesy.Geographic;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.units.Angle;
 
@@ -36,8 +36,6 @@ public record DatumShift(Rotation rotation, double tx, double ty, double tz, dou
 
     public static final DatumShift NONE = translation(0, 0, 0);
 
-    private static final int LATITUDE_STEPS = 8;
-
     public DatumShift {
         Objects.requireNonNull(rotation, "rotation");
         requireWithin(FARTHEST_METRES, tx, ty, tz);
@@ -61,34 +59,31 @@ public record DatumShift(Rotation rotation, double tx, double ty, double tz, dou
         return new DatumShift(other, tx, ty, tz, rx, ry, rz, ppm, accuracyMetres);
     }
 
-    /** A place with its height above the ellipsoid it is given on. */
-    public record Place(Geographic position, EllipsoidHeight height) {
+    public EarthPlace toWgs84(EarthPlace local, ReferenceEllipsoid on) {
+        return moved(EarthCentred.of(local, on)).place(ReferenceEllipsoid.WGS84);
     }
 
-    public Place toWgs84(Place local, ReferenceEllipsoid on) {
-        return place(moved(earthCentred(local, on)), ReferenceEllipsoid.WGS84);
+    public EarthPlace fromWgs84(EarthPlace satellite, ReferenceEllipsoid on) {
+        return movedBack(EarthCentred.of(satellite, ReferenceEllipsoid.WGS84)).place(on);
     }
 
-    public Place fromWgs84(Place satellite, ReferenceEllipsoid on) {
-        return place(movedBack(earthCentred(satellite, ReferenceEllipsoid.WGS84)), on);
-    }
-
-    private double[] moved(double[] x) {
+    private EarthCentred moved(EarthCentred place) {
         double[][] m = matrix();
-        return new double[] {tx + dot(m[0], x), ty + dot(m[1], x), tz + dot(m[2], x)};
+        double[] x = {place.x(), place.y(), place.z()};
+        return new EarthCentred(tx + dot(m[0], x), ty + dot(m[1], x), tz + dot(m[2], x));
     }
 
     /** The 3 × 3 system by Cramer's rule: well-conditioned, since the matrix is next to the identity. */
-    private double[] movedBack(double[] y) {
+    private EarthCentred movedBack(EarthCentred place) {
         double[][] m = matrix();
-        double[] b = {y[0] - tx, y[1] - ty, y[2] - tz};
+        double[] b = {place.x() - tx, place.y() - ty, place.z() - tz};
         double det = dot(m[0], cross(m[1], m[2]));
         double[][] adjugate = {cross(m[1], m[2]), cross(m[2], m[0]), cross(m[0], m[1])};
         double[] x = new double[3];
         for (int i = 0; i < 3; i++) {
             x[i] = (adjugate[0][i] * b[0] + adjugate[1][i] * b[1] + adjugate[2][i] * b[2]) / det;
         }
-        return x;
+        return new EarthCentred(x[0], x[1], x[2]);
     }
 
     private double[][] matrix() {
@@ -106,31 +101,5 @@ public record DatumShift(Rotation rotation, double tx, double ty, double tz, dou
 
     private static double[] cross(double[] a, double[] b) {
         return new double[] {a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]};
-    }
-
-    private static double[] earthCentred(Place place, ReferenceEllipsoid e) {
-        Angle latitude = place.position().latitude();
-        Angle longitude = place.position().longitude();
-        double n = e.primeVerticalRadius(latitude);
-        double h = place.height().metres();
-        return new double[] {(n + h) * latitude.cos() * longitude.cos(), (n + h) * latitude.cos() * longitude.sin(),
-            (n * (1 - e.eccentricitySquared()) + h) * latitude.sin()};
-    }
-
-    /** Fixed point on the latitude from Bowring's start: to the last bit in three or four steps anywhere near the surface. */
-    private static Place place(double[] x, ReferenceEllipsoid e) {
-        double p = Math.hypot(x[0], x[1]);
-        double e2 = e.eccentricitySquared();
-        double b = e.semiMajor() * Math.sqrt(1 - e2);
-        double theta = Math.atan2(x[2] * e.semiMajor(), p * b);
-        double latitude = Math.atan2(x[2] + e2 / (1 - e2) * b * Math.pow(Math.sin(theta), 3), p - e2 * e.semiMajor() * Math.pow(Math.cos(theta), 3));
-        for (int i = 0; i < LATITUDE_STEPS; i++) {
-            double n = e.primeVerticalRadius(new Angle(latitude));
-            latitude = Math.atan2(x[2] + e2 * n * Math.sin(latitude), p);
-        }
-        double n = e.primeVerticalRadius(new Angle(latitude));
-        double sin = Math.sin(latitude);
-        double height = p * Math.cos(latitude) + x[2] * sin - n * (1 - e2 * sin * sin);
-        return new Place(new Geographic(new Angle(latitude), new Angle(Math.atan2(x[1], x[0]))), new EllipsoidHeight(height));
     }
 }

@@ -12,6 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.Fixture;
+import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
@@ -159,14 +160,14 @@ class SystemTextTest {
         ReferenceEllipsoid bessel = new ReferenceEllipsoid("Bessel 1841", 6377397.155, 299.1528128);
         DatumShift vector = new DatumShift(DatumShift.Rotation.POSITION_VECTOR, 598.1, 73.7, 418.2, 0.202, 0.045, -2.455, 6.7, 0);
         for (double[] row : Fixture.rows("datum_shift.csv")) {
-            DatumShift.Place local = new DatumShift.Place(Geographic.ofDegrees(row[0], row[1]), new EllipsoidHeight(row[2]));
+            EarthPlace local = new EarthPlace(Geographic.ofDegrees(row[0], row[1]), new EllipsoidHeight(row[2]));
             for (int i = 0; i < 2; i++) {
                 DatumShift shift = i == 0 ? vector : vector.with(vector.rotation().other());
-                DatumShift.Place there = shift.toWgs84(local, bessel);
+                EarthPlace there = shift.toWgs84(local, bessel);
                 assertThat(there.position().latitude().degrees()).isCloseTo(row[3 + 3 * i], within(5e-10));
                 assertThat(there.position().longitude().degrees()).isCloseTo(row[4 + 3 * i], within(5e-10 / Math.cos(Math.toRadians(row[0]))));
                 assertThat(there.height().metres()).isCloseTo(row[5 + 3 * i], within(5e-5));
-                DatumShift.Place back = shift.fromWgs84(there, bessel);
+                EarthPlace back = shift.fromWgs84(there, bessel);
                 assertThat(back.position().latitude().degrees()).isCloseTo(row[0], within(1e-11));
                 assertThat(back.height().metres()).isCloseTo(row[2], within(1e-6));
             }
