@@ -43,7 +43,7 @@ class PicturesOfTheViews extends InBrowser {
         browser.click(By.partialLinkText("jetty-piles.csv"));
         browser.sees("First rows");
         keep("columns");
-        drawing(yard);
+        localise();
         view(yard + "setup/instrument", "instrument");
         setUp(yard);
         ground(yard);
@@ -74,12 +74,14 @@ class PicturesOfTheViews extends InBrowser {
         walkRound(yard);
     }
 
-    /** The drain as it was read. */
-    private void drawing(String yard) throws Exception {
-        browser.open(yard + "prepare");
-        browser.click(By.partialLinkText("rainwater-drain.dxf"));
-        browser.sees("What was read");
-        keep("drawing");
+    /** The quay by what a receiver said on its marks. */
+    private void localise() throws Exception {
+        browser.open("/jobs/" + job("Quay wall") + "/localise?geoid=EGM96");
+        browser.script("const file = document.getElementById('file'); file.value = [...file.options].find(o => o.text === 'quay-receiver.csv').value; file.dispatchEvent(new Event('input', {bubbles: true}))");
+        browser.click(By.id("propose"));
+        browser.sees("Does not belong: G6 = Q4");
+        browser.script("document.getElementById('worked').scrollIntoView()");
+        keep("localise");
     }
 
     /** Mooring rings that came easting first and without heights. */
