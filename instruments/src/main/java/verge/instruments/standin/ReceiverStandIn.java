@@ -1,0 +1,250 @@
+package verge.instruments.standin;
+
+import java.io.Closeable;
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.ServerSocket;
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+import verge.core.geodesy.EarthPlace;
+import verge.core.satellite.Dilution;
+import verge.core.satellite.GpsTime;
+import verge.core.satellite.SatelliteId;
+import verge.core.satellite.SatelliteSystem;
+import verge.core.satellite.Sight;
+import verge.core.satellite.SolvedPosition;
+import verge.instruments.nmea.NmeaSentence;
+import verge.instruments.nmea.NmeaWriter;
+import verge.instruments.rtcm.RtcmFrames;
+import verge.instruments.rtcm.RtcmMessages;
+import verge.instruments.sky.Orbit;
+import verge.instruments.sky.RoverModel;
+import verge.instruments.sky.Sky;
+
+/**
+ * A simulated satellite receiver on a loopback socket: NMEA 0183 comes out, RTCM 3 goes in on the same connection, as with receivers that anybody can buy. It knows the world and the
+ * sky, never a job.
+ */
+public final class ReceiverStandIn implements Closeable {
+    /** Its own geoid is coarse: whoever wants an elevation takes the ellipsoid height and a geoid of theirs. */
+    private static final double SEPARATION = 37.5;
+    private static final int MOST_SEEN_A_LINE = 4;
+    private static final int MOST_USED_A_LINE = 12;
+    private static final Map<SatelliteSystem, String> TALKERS = Map.of(SatelliteSystem.GPS, "GP", SatelliteSystem.GLONASS, "GL", SatelliteSystem.GALILEO, "GA", SatelliteSystem.BEIDOU, "GB");
+
+    /** How it misbehaves. */
+    public enum Fault {
+        NONE,
+        /** It says nothing any more. */
+        STALLS,
+        /** Each line breaks off in the middle. */
+        HALVES,
+        /** Checksums are wrong. */
+        GARBLES,
+        /** Its clock jumps back by a minute and stays there. */
+        BACKWARDS,
+        /** It speaks of something else. */
+        SPEAKS_OTHERWISE
+    }
+
+    private final ServerSocket server;
+    private final Sky sky;
+    private final RoverModel model;
+    private final Supplier<EarthPlace> truth;
+    private final Predicate<Sight> open;
+    private final double interval;
+    private final Set<Socket> callers = ConcurrentHashMap.newKeySet();
+    private volatile Fault fault = Fault.NONE;
+    private volatile boolean closed;
+
+    /** @param perSecond how many positions @param truth where its antenna is now */
+    public ReceiverStandIn(int port, Sky sky, RoverModel model, Supplier<EarthPlace> truth, Predicate<Sight> open, double perSecond) throws IOException {
+        this.sky = sky;
+        this.model = model;
+        this.truth = truth;
+        this.open = open;
+        this.interval = 1 / perSecond;
+        server = new ServerSocket();
+        server.setReuseAddress(true);
+        server.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
+        start("receiver listens", this::accept);
+        start("receiver solves", this::run);
+    }
+
+    public int port() {
+        return server.getLocalPort();
+    }
+
+    public void misbehave(Fault other) {
+        fault = other;
+    }
+
+    private static void start(String name, Runnable task) {
+        Thread thread = new Thread(task, name);
+        thread.setDaemon(true);
+        thread.start();
+    }
+
+    private void accept() {
+        while (!closed) {
+            try {
+                Socket caller = server.accept();
+                caller.setTcpNoDelay(true);
+                callers.add(caller);
+                start("receiver hears corrections", () -> hear(caller));
+            } catch (IOException closedOrCallerGone) {
+                // a closed server ends the loop
+            }
+        }
+    }
+
+    private void hear(Socket caller) {
+        RtcmFrames frames = new RtcmFrames();
+        byte[] bytes = new byte[4_096];
+        try {
+            InputStream in = caller.getInputStream();
+            for (int count = in.read(bytes); count >= 0; count = in.read(bytes)) {
+                frames.take(bytes, count, message -> RtcmMessages.read(message).ifPresent(m -> {
+                    synchronized (model) {
+                        model.hear(m, GpsTime.ofUtc(Instant.now()));
+                    }
+                }));
+            }
+        } catch (IOException gone) {
+            // the usual end
+        } finally {
+            drop(caller);
+        }
+    }
+
+    private void drop(Socket caller) {
+        callers.remove(caller);
+        try {
+            caller.close();
+        } catch (IOException alreadyGone) {
+            // nothing is left to close
+        }
+    }
+
+    private void run() {
+        while (!closed) {
+            long now = System.currentTimeMillis();
+            long step = Math.round(interval * 1000);
+            long next = (now / step + 1) * step;
+            try {
+                Thread.sleep(next - now);
+            } catch (InterruptedException closing) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+            if (fault != Fault.STALLS) {
+                say(Instant.ofEpochMilli(next));
+            }
+        }
+    }
+
+    private void say(Instant at) {
+        String text = fault == Fault.SPEAKS_OTHERWISE ? "@@ 4711 0815 not a word of satellites\r\n".repeat(8) : sentences(at).stream().map(NmeaWriter::line).map(this::spoilt).collect(Collectors.joining());
+        byte[] bytes = text.getBytes(StandardCharsets.US_ASCII);
+        for (Socket caller : callers) {
+            try {
+                caller.getOutputStream().write(bytes);
+                caller.getOutputStream().flush();
+            } catch (IOException gone) {
+                drop(caller);
+            }
+        }
+    }
+
+    private String spoilt(String line) {
+        return fault == Fault.HALVES ? line.substring(0, line.length() / 2) : fault == Fault.GARBLES ? line.replace("*", "*F").substring(0, line.length() - 2) + "\r\n" : line;
+    }
+
+    private List<NmeaSentence> sentences(Instant at) {
+        SolvedPosition solved;
+        synchronized (model) {
+            solved = model.solve(GpsTime.ofUtc(at), truth.get(), open);
+        }
+        Instant said = fault == Fault.BACKWARDS ? at.minusSeconds(60) : at;
+        LocalTime time = LocalTime.ofInstant(said, ZoneOffset.UTC);
+        LocalDate date = LocalDate.ofInstant(said, ZoneOffset.UTC);
+        Optional<EarthPlace> place = solved.place();
+        OptionalDouble hdop = solved.dilution().map(d -> OptionalDouble.of(d.horizontal())).orElse(OptionalDouble.empty());
+        List<NmeaSentence> all = new ArrayList<>();
+        all.add(new NmeaSentence.Gga("GN", time, place.map(EarthPlace::position), quality(solved.kind()), Math.min(99, solved.satellites()), hdop, place.map(p -> OptionalDouble.of(p.height().metres() - SEPARATION)).orElse(OptionalDouble.empty()),
+                place.isPresent() ? OptionalDouble.of(SEPARATION) : OptionalDouble.empty(), solved.age(), solved.base()));
+        solved.sigma().ifPresent(s -> all.add(new NmeaSentence.Gst("GN", time, OptionalDouble.of(s.plan()), OptionalDouble.of(s.north()), OptionalDouble.of(s.east()), OptionalDouble.of(s.up()))));
+        if (said.toEpochMilli() % 1_000 == 0) {
+            all.addAll(sky(at, solved.dilution()));
+        }
+        all.add(new NmeaSentence.Zda("GN", time, date));
+        return all;
+    }
+
+    private static NmeaSentence.Quality quality(SolvedPosition.Kind kind) {
+        return switch (kind) {
+            case NONE -> NmeaSentence.Quality.NONE;
+            case AUTONOMOUS -> NmeaSentence.Quality.AUTONOMOUS;
+            case DIFFERENTIAL -> NmeaSentence.Quality.DIFFERENTIAL;
+            case FLOAT -> NmeaSentence.Quality.FLOAT;
+            case FIXED -> NmeaSentence.Quality.FIXED;
+        };
+    }
+
+    private List<NmeaSentence> sky(Instant at, Optional<Dilution> dilution) {
+        List<NmeaSentence> all = new ArrayList<>();
+        EarthPlace here = truth.get();
+        for (SatelliteSystem system : SatelliteSystem.values()) {
+            List<NmeaSentence.Gsv.Seen> seen = new ArrayList<>();
+            List<Integer> used = new ArrayList<>();
+            sky.orbits().forEach((SatelliteId id, Orbit orbit) -> {
+                Sight sight = Sight.of(orbit.at(GpsTime.ofUtc(at)), here);
+                if (id.system() == system && sight.elevation().radians() > 0) {
+                    boolean tracked = open.test(sight);
+                    seen.add(new NmeaSentence.Gsv.Seen(id.number(), Optional.of(sight), tracked ? OptionalDouble.of(38 + 12 * sight.elevation().sin()) : OptionalDouble.empty()));
+                    if (tracked && used.size() < MOST_USED_A_LINE) {
+                        used.add(id.number());
+                    }
+                }
+            });
+            all.add(new NmeaSentence.Gsa("GN", dilution.isPresent() ? 3 : 1, used, figure(dilution.map(Dilution::position)), figure(dilution.map(Dilution::horizontal)), figure(dilution.map(Dilution::vertical)), Optional.of(system)));
+            int parts = Math.max(1, (seen.size() + MOST_SEEN_A_LINE - 1) / MOST_SEEN_A_LINE);
+            for (int part = 1; part <= parts; part++) {
+                all.add(new NmeaSentence.Gsv(TALKERS.get(system), parts, part, seen.size(), seen.subList((part - 1) * MOST_SEEN_A_LINE, Math.min(part * MOST_SEEN_A_LINE, seen.size())), OptionalDouble.of(1)));
+            }
+        }
+        return all;
+    }
+
+    private static OptionalDouble figure(Optional<Double> value) {
+        return value.map(OptionalDouble::of).orElse(OptionalDouble.empty());
+    }
+
+    @Override
+    public void close() {
+        closed = true;
+        try {
+            server.close();
+        } catch (IOException alreadyClosed) {
+            // closing is all that was wanted
+        }
+        Arrays.asList(callers.toArray(Socket[]::new)).forEach(this::drop);
+    }
+}

@@ -1,0 +1,223 @@
+package verge.instruments.receiver;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.function.BooleanSupplier;
+import java.util.function.Predicate;
+import javax.net.ServerSocketFactory;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.EarthPlace;
+import verge.core.geodesy.EllipsoidHeight;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.satellite.GpsTime;
+import verge.core.satellite.Sight;
+import verge.core.satellite.SolvedPosition;
+import verge.core.satellite.SolvedPosition.Kind;
+import verge.instruments.nmea.NmeaEpochs;
+import verge.instruments.ntrip.CasterSetting;
+import verge.instruments.ntrip.CorrectionLink;
+import verge.instruments.ntrip.SourceTable;
+import verge.instruments.receiver.ReceiverSnapshot.State;
+import verge.instruments.rtcm.RtcmFrames;
+import verge.instruments.rtcm.RtcmMessages;
+import verge.instruments.sky.Antenna;
+import verge.instruments.sky.BaseStream;
+import verge.instruments.sky.RoverModel;
+import verge.instruments.sky.Sky;
+import verge.instruments.standin.Caster;
+import verge.instruments.standin.ReceiverStandIn;
+
+/** A rover under the sky, by itself and with a base: what it says of its own errors holds, and over real sockets it is found, corrected, doubted and found again. */
+class StreamReceiverTest {
+    private static final GpsTime NOON = GpsTime.ofUtc(Instant.parse("2026-06-01T12:00:00Z"));
+    private static final EarthPlace BASE = new EarthPlace(Geographic.ofDegrees(56.95, 11.451), new EllipsoidHeight(52.345));
+    private static final EarthCentred BASE_CENTRED = EarthCentred.of(BASE, ReferenceEllipsoid.WGS84);
+    private static final EarthPlace ROVER = BASE_CENTRED.plus(EarthCentred.ofNorthEastUp(120, -80, -6, BASE.position())).place(ReferenceEllipsoid.WGS84);
+    private static final Predicate<Sight> OPEN = s -> s.elevation().degrees() > 10;
+    private static final Sky SKY = Sky.of(20_260_601, NOON);
+
+    private final List<AutoCloseable> open = new ArrayList<>();
+
+    @AfterEach
+    void close() throws Exception {
+        for (AutoCloseable each : open) {
+            each.close();
+        }
+    }
+
+    private static RoverModel model(long seed, double wrong) {
+        return new RoverModel(SKY, station -> station == 417 ? Optional.of(BASE) : Optional.empty(), seed, wrong);
+    }
+
+    private static BaseStream base(EarthCentred says) {
+        return new BaseStream(417, says, BASE, new Antenna(SKY, 5, NOON), OPEN);
+    }
+
+    /** After so many seconds with a base, one a second. */
+    private static SolvedPosition after(RoverModel model, BaseStream base, int seconds) {
+        SolvedPosition last = null;
+        for (int i = 0; i <= seconds; i++) {
+            GpsTime time = NOON.plusSeconds(2 + i);   // a second of ten: the base says who it is
+            base.at(time).forEach(m -> model.hear(RtcmMessages.read(RtcmMessages.write(m)).orElseThrow(), time));
+            last = model.solve(time, ROVER, OPEN);
+        }
+        return last;
+    }
+
+    private static double[] error(SolvedPosition solved) {
+        return EarthCentred.of(solved.place().orElseThrow(), ReferenceEllipsoid.WGS84).minus(EarthCentred.of(ROVER, ReferenceEllipsoid.WGS84)).northEastUp(ROVER.position());
+    }
+
+    /** Over 200 rovers the errors are as large as they say, alone and with whole cycles. */
+    @Test
+    void whatItSaysOfItsErrorsHolds() {
+        double alone = 0;
+        double fixed = 0;
+        for (long seed = 0; seed < 200; seed++) {
+            SolvedPosition a = model(seed, 0).solve(NOON, ROVER, OPEN);
+            assertThat(a.kind()).isEqualTo(Kind.AUTONOMOUS);
+            alone += normalised(a);
+            SolvedPosition f = after(model(seed, 0), base(BASE_CENTRED), 30);
+            assertThat(f.kind()).isEqualTo(Kind.FIXED);
+            assertThat(f.sigma().orElseThrow().plan()).isLessThan(0.015);
+            fixed += normalised(f);
+        }
+        assertThat(Math.sqrt(alone / 200)).isBetween(0.8, 1.2);
+        assertThat(Math.sqrt(fixed / 200)).isBetween(0.8, 1.2);
+    }
+
+    private static double normalised(SolvedPosition solved) {
+        double[] e = error(solved);
+        SolvedPosition.Sigma s = solved.sigma().orElseThrow();
+        return (Math.pow(e[0] / s.north(), 2) + Math.pow(e[1] / s.east(), 2) + Math.pow(e[2] / s.up(), 2)) / 3;
+    }
+
+    /** It is where the base's coordinates put it; a base that says it stands 40 m beside shifts it by as much, and it cannot know. */
+    @Test
+    void aWrongBaseShiftsTheRover() {
+        EarthCentred off = EarthCentred.ofNorthEastUp(30, -20, 17, BASE.position());
+        double[] error = error(after(model(3, 0), base(BASE_CENTRED.plus(off)), 40));
+        assertThat(error).containsExactly(new double[] {30, -20, 17}, within(0.06));
+    }
+
+    /** Float before fixed, older corrections than ten seconds lose the cycles, a minute's lose the base; behind the cliff nothing is left; wrong cycles look right. */
+    @Test
+    void solutionsComeAndGo() {
+        RoverModel model = model(4, 0);
+        assertThat(after(model, base(BASE_CENTRED), 1).kind()).isEqualTo(Kind.FLOAT);
+        assertThat(after(model, base(BASE_CENTRED), 40).kind()).isEqualTo(Kind.FIXED);
+        assertThat(model.solve(NOON.plusSeconds(50), ROVER, OPEN).age()).hasValue(8);
+        assertThat(model.solve(NOON.plusSeconds(60), ROVER, OPEN).kind()).isEqualTo(Kind.FLOAT);
+        assertThat(model.solve(NOON.plusSeconds(110), ROVER, OPEN).kind()).isEqualTo(Kind.AUTONOMOUS);
+        assertThat(model.solve(NOON.plusSeconds(111), ROVER, s -> s.elevation().degrees() > 80).kind()).isEqualTo(Kind.NONE);
+        SolvedPosition wrong = after(model(5, 1), base(BASE_CENTRED), 40);
+        assertThat(wrong.kind()).isEqualTo(Kind.FIXED);
+        assertThat(Math.hypot(Math.hypot(error(wrong)[0], error(wrong)[1]), error(wrong)[2])).isGreaterThan(0.25);
+    }
+
+    private static void until(BooleanSupplier reached) throws InterruptedException {
+        for (int i = 0; i < 1_500 && !reached.getAsBoolean(); i++) {
+            Thread.sleep(20);
+        }
+        assertThat(reached.getAsBoolean()).isTrue();
+    }
+
+    private ReceiverStandIn standIn() throws IOException {
+        ReceiverStandIn standIn = new ReceiverStandIn(0, SKY, model(7, 0), () -> ROVER, OPEN, 10);
+        open.add(standIn);
+        return standIn;
+    }
+
+    private StreamReceiver receiver(ReceiverStandIn of, List<SolvedPosition> into) {
+        StreamReceiver receiver = new StreamReceiver(new InetSocketAddress("localhost", of.port()), into::add);
+        open.add(receiver);
+        return receiver;
+    }
+
+    /** From a base over a caster to a rover and back to whoever looks, all over sockets: fixed, a centimetre from the truth, no position older than a fifth of a second. */
+    @Test
+    void correctionsComeOverTheInternetAndFixIt() throws Exception {
+        Caster caster = new Caster(0, Map.of(), ServerSocketFactory.getDefault());
+        open.add(caster);
+        caster.offer(new SourceTable.Stream("GALLERY", "Ternholm", "RTCM 3.3", "", "", Optional.empty(), false, true));
+        List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
+        StreamReceiver receiver = receiver(standIn(), positions);
+        open.add(new CorrectionLink(new CasterSetting("localhost", caster.port(), false, CasterSetting.Version.TWO, "GALLERY", "", ""), () -> "", new CorrectionLink.Listener() {
+            @Override
+            public void bytes(byte[] bytes, int count) {
+                receiver.corrections(bytes, count);
+            }
+
+            @Override
+            public void state(CorrectionLink.State state) {
+                // the receiver tells by its age what matters
+            }
+        }));
+        until(() -> caster.listeners() == 1 && receiver.snapshot().state() == State.UP && receiver.snapshot().position().isPresent());
+        assertThat(receiver.snapshot().position().orElseThrow().position().kind()).isEqualTo(Kind.AUTONOMOUS);
+        BaseStream base = new BaseStream(417, BASE_CENTRED, BASE, new Antenna(SKY, 5, NOON), OPEN);
+        GpsTime began = GpsTime.ofUtc(Instant.now());
+        GpsTime ten = began.plusSeconds(10 - began.secondsOfWeek() % 10);
+        for (int i = 0; i < 40 && receiver.snapshot().position().filter(p -> p.position().kind() == Kind.FIXED).isEmpty(); i++) {
+            base.at(ten.plusSeconds(i)).forEach(m -> caster.publish("GALLERY", RtcmFrames.frame(RtcmMessages.write(m))));
+            Thread.sleep(1_000);
+        }
+        ReceiverSnapshot.Came came = receiver.snapshot().position().orElseThrow();
+        assertThat(came.position().kind()).isEqualTo(Kind.FIXED);
+        assertThat(came.position().base()).isEqualTo("0417");
+        assertThat(Math.hypot(error(came.position())[0], error(came.position())[1])).isLessThan(0.05);
+        assertThat(came.at().toEpochMilli() - came.position().at().toEpochMilli()).isBetween(0L, 200L);
+        assertThat(receiver.snapshot().sky()).hasSize(4);
+        assertThat(receiver.snapshot().damaged()).isZero();
+        assertThat(positions).extracting(SolvedPosition::kind).contains(Kind.AUTONOMOUS, Kind.FLOAT, Kind.FIXED);
+    }
+
+    /** Whatever goes wrong with it is noticed; nothing wrong comes through; when it is well again, so is the link. */
+    @ParameterizedTest
+    @CsvSource({"STALLS, LOST", "HALVES, NO_RECEIVER", "GARBLES, NO_RECEIVER", "SPEAKS_OTHERWISE, NO_RECEIVER"})
+    void whatGoesWrongIsNoticed(ReceiverStandIn.Fault fault, State expected) throws Exception {
+        ReceiverStandIn standIn = standIn();
+        List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
+        StreamReceiver receiver = receiver(standIn, positions);
+        until(() -> positions.size() > 3);
+        standIn.misbehave(fault);
+        until(() -> receiver.snapshot().state() == expected);
+        assertThat(receiver.snapshot().position()).isEmpty();
+        int before = positions.size();
+        Thread.sleep(500);
+        assertThat(positions).hasSize(before);
+        standIn.misbehave(ReceiverStandIn.Fault.NONE);
+        until(() -> receiver.snapshot().state() == State.UP && positions.size() > before + 3);
+    }
+
+    /** A clock that jumps back is told, once; positions go on from there. */
+    @Test
+    void timeThatGoesBackIsTold() throws Exception {
+        ReceiverStandIn standIn = standIn();
+        List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
+        StreamReceiver receiver = receiver(standIn, positions);
+        until(() -> positions.size() > 3);
+        List<NmeaEpochs.Event.Doubt.Kind> doubts = new ArrayList<>();
+        standIn.misbehave(ReceiverStandIn.Fault.BACKWARDS);
+        until(() -> {
+            receiver.snapshot().doubt().ifPresent(doubts::add);
+            return !doubts.isEmpty();
+        });
+        assertThat(doubts).containsOnly(NmeaEpochs.Event.Doubt.Kind.BACKWARDS);
+        until(() -> receiver.snapshot().doubt().isEmpty() && receiver.snapshot().position().isPresent());
+    }
+}
