@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.BooleanSupplier;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 import javax.net.ServerSocketFactory;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -33,6 +34,7 @@ import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.ntrip.SourceTable;
 import verge.instruments.receiver.ReceiverSnapshot.State;
 import verge.instruments.rtcm.RtcmFrames;
+import verge.instruments.rtcm.RtcmMessage;
 import verge.instruments.rtcm.RtcmMessages;
 import verge.instruments.sky.Antenna;
 import verge.instruments.sky.BaseStream;
@@ -63,16 +65,18 @@ class StreamReceiverTest {
         return new RoverModel(SKY, station -> station == 417 ? Optional.of(BASE) : Optional.empty(), seed, wrong);
     }
 
-    private static BaseStream base(EarthCentred says) {
-        return new BaseStream(417, says, BASE, new Antenna(SKY, 5, NOON), OPEN);
+    /** What a base sends in 41 seconds, from a second of ten on, in which it says who it is. */
+    private static List<List<RtcmMessage>> base(EarthCentred says) {
+        BaseStream base = new BaseStream(417, says, BASE, new Antenna(SKY, 5, NOON), OPEN);
+        return IntStream.rangeClosed(0, 40).mapToObj(i -> base.at(NOON.plusSeconds(2 + i)).stream().map(m -> RtcmMessages.read(RtcmMessages.write(m)).orElseThrow()).toList()).toList();
     }
 
     /** After so many seconds with a base, one a second. */
-    private static SolvedPosition after(RoverModel model, BaseStream base, int seconds) {
+    private static SolvedPosition after(RoverModel model, List<List<RtcmMessage>> base, int seconds) {
         SolvedPosition last = null;
         for (int i = 0; i <= seconds; i++) {
-            GpsTime time = NOON.plusSeconds(2 + i);   // a second of ten: the base says who it is
-            base.at(time).forEach(m -> model.hear(RtcmMessages.read(RtcmMessages.write(m)).orElseThrow(), time));
+            GpsTime time = NOON.plusSeconds(2 + i);
+            base.get(i).forEach(m -> model.hear(m, time));
             last = model.solve(time, ROVER, OPEN);
         }
         return last;
@@ -87,11 +91,12 @@ class StreamReceiverTest {
     void whatItSaysOfItsErrorsHolds() {
         double alone = 0;
         double fixed = 0;
+        List<List<RtcmMessage>> base = base(BASE_CENTRED);
         for (long seed = 0; seed < 200; seed++) {
             SolvedPosition a = model(seed, 0).solve(NOON, ROVER, OPEN);
             assertThat(a.kind()).isEqualTo(Kind.AUTONOMOUS);
             alone += normalised(a);
-            SolvedPosition f = after(model(seed, 0), base(BASE_CENTRED), 30);
+            SolvedPosition f = after(model(seed, 0), base, 30);
             assertThat(f.kind()).isEqualTo(Kind.FIXED);
             assertThat(f.sigma().orElseThrow().plan()).isLessThan(0.015);
             fixed += normalised(f);
@@ -136,8 +141,8 @@ class StreamReceiverTest {
         assertThat(reached.getAsBoolean()).isTrue();
     }
 
-    private ReceiverStandIn standIn() throws IOException {
-        ReceiverStandIn standIn = new ReceiverStandIn(0, SKY, model(7, 0), () -> ROVER, OPEN, 10);
+    private ReceiverStandIn standIn(double perSecond) throws IOException {
+        ReceiverStandIn standIn = new ReceiverStandIn(0, SKY, model(7, 0), () -> ROVER, OPEN, perSecond);
         open.add(standIn);
         return standIn;
     }
@@ -155,7 +160,7 @@ class StreamReceiverTest {
         open.add(caster);
         caster.offer(new SourceTable.Stream("GALLERY", "Ternholm", "RTCM 3.3", "", "", Optional.empty(), false, true));
         List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
-        StreamReceiver receiver = receiver(standIn(), positions);
+        StreamReceiver receiver = receiver(standIn(10), positions);
         open.add(new CorrectionLink(new CasterSetting("localhost", caster.port(), false, CasterSetting.Version.TWO, "GALLERY", "", ""), () -> "", new CorrectionLink.Listener() {
             @Override
             public void bytes(byte[] bytes, int count) {
@@ -190,7 +195,7 @@ class StreamReceiverTest {
     @ParameterizedTest
     @CsvSource({"STALLS, LOST", "HALVES, NO_RECEIVER", "GARBLES, NO_RECEIVER", "SPEAKS_OTHERWISE, NO_RECEIVER"})
     void whatGoesWrongIsNoticed(ReceiverStandIn.Fault fault, State expected) throws Exception {
-        ReceiverStandIn standIn = standIn();
+        ReceiverStandIn standIn = standIn(50);
         List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
         StreamReceiver receiver = receiver(standIn, positions);
         until(() -> positions.size() > 3);
@@ -207,7 +212,7 @@ class StreamReceiverTest {
     /** A clock that jumps back is told, once; positions go on from there. */
     @Test
     void timeThatGoesBackIsTold() throws Exception {
-        ReceiverStandIn standIn = standIn();
+        ReceiverStandIn standIn = standIn(50);
         List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
         StreamReceiver receiver = receiver(standIn, positions);
         until(() -> positions.size() > 3);
