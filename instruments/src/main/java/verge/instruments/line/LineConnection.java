@@ -10,6 +10,7 @@ import java.net.InetSocketAddress;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
+import verge.instruments.port.Background;
 
 /** One open socket that carries protocol lines both ways. */
 public final class LineConnection implements Closeable {
@@ -91,10 +92,6 @@ public final class LineConnection implements Closeable {
 
     @Override
     public void close() {
-        try {
-            socket.close();
-        } catch (IOException alreadyGone) {
-            // nothing is left to close
-        }
+        Background.close(socket);
     }
 }

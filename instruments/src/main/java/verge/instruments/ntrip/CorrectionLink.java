@@ -14,6 +14,7 @@ import javax.net.ssl.SSLHandshakeException;
 import javax.net.ssl.SSLParameters;
 import javax.net.ssl.SSLSocket;
 import javax.net.ssl.SSLSocketFactory;
+import verge.instruments.port.Background;
 
 /**
  * A stream of corrections from a caster (NTRIP 1 and 2), which keeps itself: broken off or silent it is taken up again, at once the first time and more slowly the longer that does
@@ -69,9 +70,7 @@ public final class CorrectionLink implements Closeable {
         this.position = position;
         this.listener = listener;
         this.tls = tls;
-        thread = new Thread(this::keep, "corrections from " + setting);
-        thread.setDaemon(true);
-        thread.start();
+        thread = Background.start("corrections from " + setting, this::keep);
     }
 
     private void keep() {
@@ -221,13 +220,6 @@ public final class CorrectionLink implements Closeable {
     public void close() {
         closed = true;
         thread.interrupt();
-        Socket open = socket;
-        if (open != null) {
-            try {
-                open.close();
-            } catch (IOException alreadyGone) {
-                // nothing is left to close
-            }
-        }
+        Background.close(socket);
     }
 }

@@ -18,6 +18,7 @@ import verge.instruments.nmea.NmeaEpochs;
 import verge.instruments.nmea.NmeaLines;
 import verge.instruments.nmea.NmeaParser;
 import verge.instruments.nmea.NmeaSentence;
+import verge.instruments.port.Background;
 import verge.instruments.receiver.ReceiverSnapshot.State;
 
 /**
@@ -42,9 +43,7 @@ public final class StreamReceiver implements Closeable {
     public StreamReceiver(InetSocketAddress address, Consumer<SolvedPosition> each) {
         this.address = address;
         this.each = each;
-        thread = new Thread(this::keep, "receiver at " + address);
-        thread.setDaemon(true);
-        thread.start();
+        thread = Background.start("receiver at " + address, this::keep);
     }
 
     public ReceiverSnapshot snapshot() {
@@ -156,13 +155,6 @@ public final class StreamReceiver implements Closeable {
     public void close() {
         closed = true;
         thread.interrupt();
-        Socket open = socket;
-        if (open != null) {
-            try {
-                open.close();
-            } catch (IOException alreadyGone) {
-                // nothing is left to close
-            }
-        }
+        Background.close(socket);
     }
 }

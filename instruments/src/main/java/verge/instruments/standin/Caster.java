@@ -27,6 +27,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import javax.net.ServerSocketFactory;
 import verge.instruments.ntrip.ChunkedInput;
 import verge.instruments.ntrip.SourceTable;
+import verge.instruments.port.Background;
 
 /**
  * A simulated caster: bases send it their streams and rovers hear them, by NTRIP 1 or 2, whichever the caller speaks. It knows nothing of what it passes on.
@@ -71,7 +72,7 @@ public final class Caster implements Closeable {
         server = sockets.createServerSocket();
         server.setReuseAddress(true);
         server.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
-        start("caster", this::accept);
+        Background.start("caster", this::accept);
     }
 
     public int port() {
@@ -111,17 +112,11 @@ public final class Caster implements Closeable {
         while (!server.isClosed()) {
             try {
                 Socket socket = server.accept();
-                start("caster talks", () -> talk(socket));
+                Background.start("caster talks", () -> talk(socket));
             } catch (IOException closedOrCallerGone) {
                 // a closed server ends the loop
             }
         }
-    }
-
-    private static void start(String name, Runnable task) {
-        Thread thread = new Thread(task, name);
-        thread.setDaemon(true);
-        thread.start();
     }
 
     /** A question as it was asked. @param first the words of its first line */
@@ -215,7 +210,7 @@ public final class Caster implements Closeable {
             Optional.ofNullable(question.headers().get("ntrip-gga")).ifPresent(lastPosition::set);
             Listener listener = new Listener(question.mountpoint(), socket, second, new ArrayBlockingQueue<>(MOST_WAITING));
             listeners.add(listener);
-            start("caster hears positions", () -> positions(socket));
+            Background.start("caster hears positions", () -> positions(socket));
             pass(listener);
         }
     }
@@ -261,11 +256,7 @@ public final class Caster implements Closeable {
 
     private void drop(Listener listener) {
         listeners.remove(listener);
-        try {
-            listener.socket().close();
-        } catch (IOException alreadyGone) {
-            // nothing is left to close
-        }
+        Background.close(listener.socket());
     }
 
     /** A base that sends its stream: by the first version with a password of its own, by the second signed in like a listener. */
@@ -290,11 +281,7 @@ public final class Caster implements Closeable {
 
     @Override
     public void close() {
-        try {
-            server.close();
-        } catch (IOException alreadyClosed) {
-            // closing is all that was wanted
-        }
+        Background.close(server);
         List.copyOf(listeners).forEach(this::drop);
     }
 }

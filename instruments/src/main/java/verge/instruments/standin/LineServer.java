@@ -12,6 +12,7 @@ import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import verge.instruments.line.LineConnection;
 import verge.instruments.line.WireMessage;
+import verge.instruments.port.Background;
 
 /** Listens on loopback and gives each caller a session that answers protocol lines. */
 final class LineServer implements Closeable {
@@ -40,7 +41,7 @@ final class LineServer implements Closeable {
         server = new ServerSocket();
         server.setReuseAddress(true);
         server.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
-        start(name, this::accept);
+        Background.start(name, this::accept);
     }
 
     int port() {
@@ -63,7 +64,7 @@ final class LineServer implements Closeable {
                 }
                 LineConnection connection = new LineConnection(socket);
                 open.add(connection);
-                start(Thread.currentThread().getName() + " session", () -> converse(connection));
+                Background.start(Thread.currentThread().getName() + " session", () -> converse(connection));
             } catch (IOException closedOrCallerGone) {
                 // a closed server ends the loop; a caller that is gone again is of no concern
             }
@@ -94,19 +95,9 @@ final class LineServer implements Closeable {
         }
     }
 
-    private static void start(String name, Runnable task) {
-        Thread thread = new Thread(task, name);
-        thread.setDaemon(true);
-        thread.start();
-    }
-
     @Override
     public void close() {
-        try {
-            server.close();
-        } catch (IOException alreadyClosed) {
-            // closing is all that was wanted
-        }
+        Background.close(server);
         open.forEach(LineConnection::close);
     }
 }

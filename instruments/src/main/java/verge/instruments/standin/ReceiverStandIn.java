@@ -32,6 +32,7 @@ import verge.core.satellite.Sight;
 import verge.core.satellite.SolvedPosition;
 import verge.instruments.nmea.NmeaSentence;
 import verge.instruments.nmea.NmeaWriter;
+import verge.instruments.port.Background;
 import verge.instruments.rtcm.RtcmFrames;
 import verge.instruments.rtcm.RtcmMessages;
 import verge.instruments.sky.Orbit;
@@ -84,8 +85,8 @@ public final class ReceiverStandIn implements Closeable {
         server = new ServerSocket();
         server.setReuseAddress(true);
         server.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
-        start("receiver listens", this::accept);
-        start("receiver solves", this::run);
+        Background.start("receiver listens", this::accept);
+        Background.start("receiver solves", this::run);
     }
 
     public int port() {
@@ -96,19 +97,13 @@ public final class ReceiverStandIn implements Closeable {
         fault = other;
     }
 
-    private static void start(String name, Runnable task) {
-        Thread thread = new Thread(task, name);
-        thread.setDaemon(true);
-        thread.start();
-    }
-
     private void accept() {
         while (!closed) {
             try {
                 Socket caller = server.accept();
                 caller.setTcpNoDelay(true);
                 callers.add(caller);
-                start("receiver hears corrections", () -> hear(caller));
+                Background.start("receiver hears corrections", () -> hear(caller));
             } catch (IOException closedOrCallerGone) {
                 // a closed server ends the loop
             }
@@ -136,11 +131,7 @@ public final class ReceiverStandIn implements Closeable {
 
     private void drop(Socket caller) {
         callers.remove(caller);
-        try {
-            caller.close();
-        } catch (IOException alreadyGone) {
-            // nothing is left to close
-        }
+        Background.close(caller);
     }
 
     private void run() {
@@ -240,11 +231,7 @@ public final class ReceiverStandIn implements Closeable {
     @Override
     public void close() {
         closed = true;
-        try {
-            server.close();
-        } catch (IOException alreadyClosed) {
-            // closing is all that was wanted
-        }
+        Background.close(server);
         Arrays.asList(callers.toArray(Socket[]::new)).forEach(this::drop);
     }
 }
