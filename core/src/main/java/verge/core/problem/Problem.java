@@ -52,6 +52,12 @@ public enum Problem {
     LOCALISATION_DISAGREES,
     /** Arguments: its name. */
     LOCALISATION_UNCHECKED,
+    /** Arguments: the line, what it says. */
+    ANTENNA_FILE_UNREADABLE,
+    /** Arguments: the antenna. */
+    ANTENNA_RIM_UNKNOWN,
+    /** Arguments: what was measured, how wide the rim is. */
+    ANTENNA_SLANT_SHORT,
     /** Arguments: the geoid grid that is not here. */
     LOCALISATION_WITHOUT_GEOID,
     /** Of somebody else's no measured mark is paired with a known one. */

@@ -1,0 +1,37 @@
+package verge.core.satellite;
+
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.Length;
+
+/** How high an antenna stands over its mark, as it was measured. @param to what */
+public record AntennaHeight(Length measured, To to) {
+    /** Where the tape or the pole's figure ends. */
+    public enum To {
+        /** Upright, to the end of the pole or the adapter on which it is screwed. */
+        MOUNT,
+        /** Upright, to the antenna's own reference point, usually its lowest plane. */
+        REFERENCE_POINT,
+        /** Along a tape from the mark to its rim. */
+        RIM
+    }
+
+    /**
+     * The reference point over the mark.
+     *
+     * @throws SurveyException ANTENNA_RIM_UNKNOWN if a slant was measured to an antenna whose rim nobody measured, ANTENNA_SLANT_SHORT if it is shorter than the rim is wide
+     */
+    public Length reference(AntennaModel model) {
+        return switch (to) {
+            case REFERENCE_POINT -> measured;
+            case MOUNT -> measured.plus(new Length(model.referenceAboveMount()));
+            case RIM -> {
+                AntennaModel.Rim rim = model.rim().orElseThrow(() -> new SurveyException(Problem.ANTENNA_RIM_UNKNOWN, model.name()));
+                if (!(measured.metres() > rim.radius())) {
+                    throw new SurveyException(Problem.ANTENNA_SLANT_SHORT, measured, new Length(rim.radius()));
+                }
+                yield new Length(Math.sqrt((measured.metres() - rim.radius()) * (measured.metres() + rim.radius())) - rim.aboveReference());
+            }
+        };
+    }
+}
