@@ -6,6 +6,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Optional;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -18,6 +19,8 @@ import org.springframework.security.web.authentication.LoginUrlAuthenticationEnt
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.header.HeaderWriterFilter;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.savedrequest.HttpSessionRequestCache;
+import org.springframework.security.web.savedrequest.RequestCache;
 import org.springframework.web.filter.OncePerRequestFilter;
 import verge.app.problem.ProblemWords;
 import verge.core.problem.Problem;
@@ -51,6 +54,7 @@ class SecurityConfiguration {
                         .requestMatchers("/sign-in", "/webjars/**", "/kept/**", "/css/**", "/js/**", "/fonts/**", "/icons/**", "/favicon.svg", "/manifest.webmanifest", "/worker.js", "/away.html",
                                 "/actuator/health").permitAll()
                         .anyRequest().authenticated())
+                .requestCache(cache -> cache.requestCache(pagesAlone()))
                 .formLogin(form -> form.loginPage("/sign-in").defaultSuccessUrl("/", false))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in"))
                 .exceptionHandling(handling -> handling.authenticationEntryPoint(asksForSignInOrShowsIt(words)))
@@ -70,6 +74,14 @@ class SecurityConfiguration {
                 chain.doFilter(request, response);
             }
         };
+    }
+
+    /** After the sign-in a person goes on to the page that was asked for, never to what a script fetched when the session was over. */
+    private static RequestCache pagesAlone() {
+        HttpSessionRequestCache cache = new HttpSessionRequestCache();
+        cache.setRequestMatcher(request -> request.getMethod().equals("GET") && Optional.ofNullable(request.getHeader("Sec-Fetch-Mode")).map("navigate"::equals)
+                .orElseGet(() -> Optional.ofNullable(request.getHeader("Accept")).filter(accepts -> accepts.contains("text/html")).isPresent()));
+        return cache;
     }
 
     /** A script of a page is told; a page is led to the sign-in. */

@@ -47,6 +47,16 @@ class PagesTest {
         assertThat(stranger.get("/jobs/" + UUID.randomUUID() + "/sketch", "X-Requested-With", "fetch").statusCode()).isEqualTo(401);
     }
 
+    /** After the sign-in one goes on to the page one asked for, not to what a script of it fetched when the session was over. */
+    @ParameterizedTest
+    @CsvSource({"navigate, text/html, /account", "cors, */*, /", ", text/html, /account", ", */*, /"})
+    void theSignInLeadsOnToPagesAlone(String mode, String accepts, String leadsTo) throws Exception {
+        Visitor stranger = new Visitor(verge.base());
+        stranger.get("/account", mode == null ? new String[] {"Accept", accepts} : new String[] {"Accept", accepts, "Sec-Fetch-Mode", mode});
+        String path = stranger.post("/sign-in", Map.of("username", "surveyor", "password", "lighthouse")).uri().getPath();
+        assertThat(leadsTo.equals("/account") == path.equals("/account")).isTrue();
+    }
+
     @Test
     void aPostWithoutTheFormsTokenIsRefused() throws Exception {
         UUID site = Jobs.ternholm(verge).id();
