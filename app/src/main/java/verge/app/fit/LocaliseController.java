@@ -30,7 +30,7 @@ import verge.core.problem.SurveyException;
 
 /** The bench on which a job is localised. */
 @Controller
-@RequestMapping("/jobs/{job}/localise")
+@RequestMapping("/jobs/{job}/compute/localise")
 class LocaliseController {
     private final LocaliseService localising;
     private final FitGroups groups;
@@ -108,7 +108,7 @@ class LocaliseController {
     @PostMapping
     String choose(@PathVariable UUID job, @RequestParam UUID entry, @RequestParam MultiValueMap<String, String> sent, Principal person) {
         localising.choose(job, Answers.whole(sent), new Author(entry, person.getName(), "page"));
-        return "redirect:/jobs/" + job + "/localise";
+        return "redirect:/jobs/" + job + "/compute/localise";
     }
 
     /** What the job stands on, whole, to be handed on. */

@@ -76,7 +76,7 @@ class PicturesOfTheViews extends InBrowser {
 
     /** The quay by what a receiver said on its marks. */
     private void localise() throws Exception {
-        browser.open("/jobs/" + job("Quay wall") + "/localise?geoid=EGM96");
+        browser.open("/jobs/" + job("Quay wall") + "/compute/localise?geoid=EGM96");
         browser.script("const file = document.getElementById('file'); file.value = [...file.options].find(o => o.text === 'quay-receiver.csv').value; file.dispatchEvent(new Event('input', {bubbles: true}))");
         browser.click(By.id("propose"));
         browser.sees("Does not belong: G6 = Q4");

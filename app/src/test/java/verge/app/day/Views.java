@@ -58,7 +58,7 @@ final class Views {
         List<View> views = new ArrayList<>();
         Job usual = job(surveyed("T4", "101"));
         String path = "/jobs/" + usual.id() + "/";
-        Stream.of("setup/leaves/open", "compute?from=T1&to=T4", "compute/tools", "compute/tools/DISTANCES?a=T1&b=T4&distanceA=60&distanceB=60&first=x1", "compute/tools/DEED", "compute/fit?names=T1,T2,T3&way=VALUES&rotation=10&pattern=*a", "localise", "compute/tools/DIVIDE?ring=T1,T4,T3,T2&direction=0&area=1500&lineCode=BDY&holes=", "stake?point=T4", "ground?use=GROUND_COORDINATES&source=TYPED&factor=1.000135&point=T2", "trace?point=101")
+        Stream.of("setup/leaves/open", "compute?from=T1&to=T4", "compute/tools", "compute/tools/DISTANCES?a=T1&b=T4&distanceA=60&distanceB=60&first=x1", "compute/tools/DEED", "compute/fit?names=T1,T2,T3&way=VALUES&rotation=10&pattern=*a", "compute/localise", "compute/tools/DIVIDE?ring=T1,T4,T3,T2&direction=0&area=1500&lineCode=BDY&holes=", "stake?point=T4", "ground?use=GROUND_COORDINATES&source=TYPED&factor=1.000135&point=T2", "trace?point=101")
                 .forEach(p -> views.add(new View(p, path + p)));
         BENCHES.forEach(b -> views.add(new View(b, path + b)));
         views.add(new View("setup, read", "/jobs/" + read() + "/setup"));

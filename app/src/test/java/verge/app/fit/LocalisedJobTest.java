@@ -78,13 +78,13 @@ class LocalisedJobTest {
     }
 
     private String told(String part, Map<String, String> fields) throws Exception {
-        return visitor.post("/jobs/" + job.id() + "/localise/" + part, fields).body();
+        return visitor.post("/jobs/" + job.id() + "/compute/localise/" + part, fields).body();
     }
 
     private HttpResponse<String> choose(Job of, Map<String, String> fields) throws Exception {
         Map<String, String> all = new HashMap<>(Map.of("entry", UUID.randomUUID().toString()));
         all.putAll(fields);
-        return visitor.post("/jobs/" + of.id() + "/localise", all);
+        return visitor.post("/jobs/" + of.id() + "/compute/localise", all);
     }
 
     private CoordinateSystem.Localised localised() throws Exception {
@@ -105,7 +105,7 @@ class LocalisedJobTest {
         GridPoint onQuay = state.geodesy().projection().orElseThrow().grid(Geographic.ofDegrees(56.949541080, 11.450767019));
         assertThat(onQuay.distanceMetres(new GridPoint(984.431, 490.519))).isLessThan(0.02);
         assertThat(state.geodesy().ellipsoidHeight(place, new Elevation(9.680)).map(EllipsoidHeight::metres).orElseThrow()).isCloseTo(39.99, within(0.02));
-        String page = visitor.get("/jobs/" + job.id() + "/localise").body();
+        String page = visitor.get("/jobs/" + job.id() + "/compute/localise").body();
         assertThat(page).contains("The job stands on Quay grid").contains("G6 = Q4");
         assertThat(visitor.get("/jobs/" + job.id() + "/book").body()).contains("Quay grid");
         UUID entry = verge.bean(JournalService.class).journal(job.id()).entries().stream().reduce((a, b) -> b).orElseThrow().id();
@@ -162,7 +162,7 @@ class LocalisedJobTest {
         assertThat(visitor.post("/sites/" + other.siteId() + "/jobs/summary", Map.of("where", "PASTED", "pasted", wkt)).body()).contains("nobody has checked");
         choose(other, Map.of("theirs", wkt, "typed", ON_Q2, "pairs", "G4 = Q2"));
         assertThat(state(other).settings().system()).isInstanceOfSatisfying(CoordinateSystem.Localised.class, s -> assertThat(s.lift()).isEmpty());
-        assertThat(visitor.get("/jobs/" + other.id() + "/localise").body()).contains("came without the marks");
+        assertThat(visitor.get("/jobs/" + other.id() + "/compute/localise").body()).contains("came without the marks");
     }
 
     @ParameterizedTest
