@@ -33,6 +33,9 @@ import verge.core.units.TemperatureUnit;
 /** What can be answered to each question about a job, in words to choose from. */
 @Component
 class Questions {
+    /** A job that nobody has open has to be read first. */
+    private static final int MOST_LOOKED_AT = 20;
+
     private final GeoidAnswers geoids;
     private final SettingsWords words;
     private final JobService jobs;
@@ -97,8 +100,8 @@ class Questions {
     /** What the site’s jobs stand on, each once. */
     private List<Option> localisations(UUID site) {
         Map<String, String> found = new LinkedHashMap<>();
-        for (Job job : jobs.jobs(site)) {
-            if (!job.archived() && journals.state(job.id()).settings().system() instanceof CoordinateSystem.Localised system) {
+        for (Job job : jobs.jobs(site).stream().filter(j -> !j.archived()).limit(MOST_LOOKED_AT).toList()) {
+            if (journals.state(job.id()).settings().system() instanceof CoordinateSystem.Localised system) {
                 found.putIfAbsent(localised.write(system), system.name() + ", of " + job.name());
             }
         }

@@ -134,11 +134,21 @@ class SkyTest {
         return new String(SkyTest.class.getResourceAsStream("/fixtures/" + name).readAllBytes(), StandardCharsets.UTF_8);
     }
 
+    /** Word for word; figures to their last decimal, which the sines of another machine may turn over. */
+    private static void assertAlike(String file, String[] written, String[] committed) {
+        assertThat(written).as(file).hasSameSizeAs(committed);
+        for (int i = 0; i < written.length; i++) {
+            if (!written[i].equals(committed[i])) {
+                assertThat(Double.parseDouble(written[i])).as(file).isCloseTo(Double.parseDouble(committed[i]), within(0.0015));
+            }
+        }
+    }
+
     /** The files as committed, from which another program, with readings of RINEX and orbits of its own, found the vector between both antennas (see baseline.py): to a centimetre. */
     @Test
     void anotherProgramFindsTheBaselineInTheFiles() throws Exception {
         for (Map.Entry<String, String> file : files().entrySet()) {
-            assertThat(file.getValue()).as(file.getKey()).isEqualTo(fixture(file.getKey()));
+            assertAlike(file.getKey(), file.getValue().split("\\s+|;"), fixture(file.getKey()).split("\\s+|;"));
         }
         EarthCentred found = null;
         for (String line : fixture("baseline.csv").lines().skip(1).toList()) {
