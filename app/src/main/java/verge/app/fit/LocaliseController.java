@@ -61,6 +61,7 @@ class LocaliseController {
         model.addAttribute("typed", answers.texts());
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         model.addAttribute("entry", UUID.randomUUID());
+        model.addAttribute("asOf", localising.asOf(job));
         model.addAttribute("usualName", localising.usualName(job));
         localising.now(state).ifPresent(w -> {
             LocaliseView now = view(w, state);

@@ -11,6 +11,7 @@ import org.springframework.stereotype.Service;
 import verge.app.form.Answers;
 import verge.app.job.JobService;
 import verge.app.job.MovesView;
+import verge.app.job.SettingsSeen;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
@@ -95,7 +96,7 @@ public class LocaliseService {
      * @param own likewise of the job's points
      */
     record Work(CoordinateSystem.Localised system, Optional<Localisation> evidence, boolean handedOn, double allowed, List<Check> checks, Optional<Beyond> positions, Optional<Beyond> own) {
-        /** @throws SurveyException LOCALISATION_WITHOUT_CHECK, LOCALISATION_MISSES */
+        /** @throws SurveyException LOCALISATION_WITHOUT_CHECK, LOCALISATION_HEIGHT_UNCHECKED if its heights would count unseen, LOCALISATION_MISSES */
         void requireChecked() {
             if (!handedOn) {
                 return;
@@ -103,10 +104,18 @@ public class LocaliseService {
             if (checks.stream().noneMatch(c -> c.pair().inPlan())) {
                 throw new SurveyException(Problem.LOCALISATION_WITHOUT_CHECK);
             }
+            if (system.lift().isPresent() && checks.stream().noneMatch(c -> c.pair().countsInHeight())) {
+                throw new SurveyException(Problem.LOCALISATION_HEIGHT_UNCHECKED);
+            }
             checks.stream().filter(c -> c.worst() > allowed).findFirst().ifPresent(c -> {
                 throw new SurveyException(Problem.LOCALISATION_MISSES, c.pair().found().name(), String.format(Locale.ROOT, "%.3f", c.worst()), String.format(Locale.ROOT, "%.3f", allowed));
             });
         }
+    }
+
+    /** How many lines the job's journal has. */
+    int asOf(UUID job) {
+        return journals.journal(job).entries().size();
     }
 
     /** What a localisation is called that nobody named. */
@@ -187,12 +196,13 @@ public class LocaliseService {
         return new SettingsChosen(state.settings().in(system, system.lift().isEmpty() && system.geoid() instanceof GeoidChoice.None ? state.settings().geoid() : system.geoid()));
     }
 
-    /** Makes it the job's coordinate system. @throws SurveyException what is lacking or wrong, and for somebody else's what it misses */
+    /** Makes it the job's coordinate system. @throws SurveyException what is lacking or wrong, for somebody else's what it misses, and if the settings are others than those that were seen */
     Kept choose(UUID job, Answers answers, Author author) {
-        return journals.append(job, author, state -> {
-            Work work = work(job, points.seeing(job, state), answers);
+        return journals.appendTogether(job, author, now -> {
+            SettingsSeen.require(now, answers.text("asOf"));
+            Work work = work(job, points.seeing(job, now.state()), answers);
             work.requireChecked();
-            return chosen(state, work);
+            return List.of(chosen(now.state(), work));
         });
     }
 }

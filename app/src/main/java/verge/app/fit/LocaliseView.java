@@ -60,6 +60,9 @@ record LocaliseView(String name, String over, String move, String heights, List<
 
     private static List<String> reach(LocaliseService.Work work, Figures f) {
         List<String> said = new ArrayList<>();
+        if (work.handedOn() && work.checks().size() == 1) {
+            said.add("One mark does not show whether it is turned: hold a second against it, far from the first.");
+        }
         work.positions().filter(b -> b.count() > 0).ifPresent(b -> said.add(beyond(b, "positions given", f)));
         work.own().filter(b -> b.count() > 0).ifPresent(b -> said.add(beyond(b, "points of the job", f)));
         return said;

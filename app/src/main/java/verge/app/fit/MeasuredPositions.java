@@ -38,6 +38,7 @@ import verge.core.geodesy.system.FormulaMethod;
 import verge.core.geodesy.system.FormulaMethod.Parameter;
 import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
+import verge.core.geodesy.transformation.FitSettings;
 import verge.core.geodesy.transformation.Mark;
 import verge.core.job.JobState;
 import verge.core.problem.Problem;
@@ -103,6 +104,9 @@ class MeasuredPositions {
             throw new SurveyException(Problem.NOTHING_TO_FIT, asMeant.map(f -> f.file().name()).orElse("what is typed"));
         }
         boolean elevations = answers.text("heightsAre").equals("ELEVATIONS");
+        if (elevations && geoid instanceof GeoidChoice.None && !answers.text("heights").equals(FitSettings.Heights.LEAVE.name())) {
+            throw new SurveyException(Problem.MISSING, "geoid that these elevations were made by");   // satellites would be off by all of it
+        }
         return new Group(base, geoid, elevations ? marks : marks.stream().map(m -> new Mark(m.name(), overGeoid(m.position(), geodesy))).toList());
     }
 

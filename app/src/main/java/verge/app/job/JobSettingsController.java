@@ -18,7 +18,6 @@ import verge.app.journal.JournalService;
 import verge.app.problem.ProblemWords;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
-import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.SettingsChosen;
 
@@ -74,7 +73,7 @@ class JobSettingsController {
             }
             if (!chosen.settings().equals(before.settings())) {
                 journals.appendTogether(job, Author.atPage(person.getName()), now -> {
-                    requireSeen(now, answers);
+                    SettingsSeen.require(now, answers.text("asOf"));
                     return List.of(chosen);
                 });
             }
@@ -82,16 +81,6 @@ class JobSettingsController {
         } catch (SurveyException unfit) {
             model.addAttribute("said", problemWords.say(unfit));
             return page(own, answers, model);
-        }
-    }
-
-    /** All questions are answered at once here: what somebody else has changed meanwhile would be undone by answers that do not know of it. */
-    private static void requireSeen(Journal now, Answers answers) {
-        String asOf = answers.text("asOf");
-        if (asOf.matches("\\d{1,9}")) {
-            now.settingsChangedSince(Long.parseLong(asOf)).ifPresent(e -> {
-                throw new SurveyException(Problem.SETTINGS_CHANGED_MEANWHILE, e.person());
-            });
         }
     }
 

@@ -113,6 +113,15 @@ class LocalisedJobTest {
         assertThat(state(job).settings().system()).isInstanceOf(CoordinateSystem.Flat.class);
     }
 
+    /** Two at one job: who localises by a page on which the settings were others is told, and nothing is overwritten. */
+    @Test
+    void settingsThatChangedMeanwhileAreNotOverwritten() throws Exception {
+        String asOf = visitor.get("/jobs/" + job.id() + "/compute/localise").body().replaceAll("(?s).*name=\"asOf\" value=\"(\\d+)\".*", "$1");
+        CoordinateSystem.Localised first = localised();
+        assertThat(choose(job, Map.of("file", receiver, "pairs", PAIRS, "name", "Another", "asOf", asOf)).body()).contains("changed");
+        assertThat(state(job).settings().system()).isEqualTo(first);
+    }
+
     /** With its pairs it goes into the settings' form and out again, and into a new job of the site, unchanged. */
     @Test
     void itIsKeptByItsFormAndTakenOver() throws Exception {
@@ -137,9 +146,10 @@ class LocalisedJobTest {
         assertThat(told("worked", Map.of("theirs", document))).contains("Not checked yet").contains("G6 = Q4");
         assertThat(choose(other, Map.of("theirs", document)).body()).contains("No measured mark is held against");
         assertThat(choose(other, Map.of("theirs", document, "typed", ON_Q2.replace("5410", "5440"), "pairs", "G4 = Q2")).body()).contains("misses Q2 by 0.3");
+        assertThat(choose(other, Map.of("theirs", document, "typed", ON_Q2.replaceFirst("; 39.*", ""), "pairs", "G4 = Q2")).body()).as("its heights would count unseen").contains("No measured height is held against");
         assertThat(choose(other, Map.of("theirs", document.replaceFirst("\"scale\":1\\.0", "\"scale\":1.1").replaceFirst("\"scale\":0\\.9999", "\"scale\":0.9989"), "typed", ON_Q2, "pairs", "G4 = Q2")).body()).contains("what its own marks give");
         assertThat(state(other).settings().system()).isInstanceOf(CoordinateSystem.Flat.class);
-        assertThat(told("worked", Map.of("theirs", document, "typed", ON_Q2, "pairs", "G4 = Q2"))).contains("meets it");
+        assertThat(told("worked", Map.of("theirs", document, "typed", ON_Q2, "pairs", "G4 = Q2"))).contains("meets it").contains("One mark does not show");
         choose(other, Map.of("theirs", document, "typed", ON_Q2, "pairs", "G4 = Q2"));
         assertThat(state(other).settings().system()).isInstanceOfSatisfying(CoordinateSystem.Localised.class, s -> assertThat(s.ties()).hasSize(6));
     }
@@ -170,7 +180,7 @@ class LocalisedJobTest {
         "typed=G4 56.9 11.4 | Line 1 is no position", "typed=G4; 56,9495; 111,45x | Line 1 is no position", "typed=G4; 56.949541080; 11.450767019~pairs=G4 = Q2 | 1 pairs count in plan",
         "file=quay-control.csv | where on the earth", "file=quay-receiver.csv~pairs=G4 = Q2;G4 = Q3 | already", "file=quay-receiver.csv~pairs=G4 = Q2;G99 = Q3 | G99", "file=quay-receiver.csv~pairs=G4 = Q2;G1 = Q99 | Q99",
         "file=quay-receiver.csv~base=EPSG:3857~pairs=G4 = Q2;G1 = Q3 | does not keep angles", "file=quay-receiver.csv~base=EPSG:4326 | no system of plane", "theirs={} | could not be understood", "theirs=[[[ | could not be understood",
-        "theirs={\"document\":\"localisation\",\"version\":1,\"name\":\"x\"} | 'base'", "file=quay-receiver.csv~pairs=G4 = Q2;G1 = Q3~heights=TILT | pairs have both elevations", "typed=G1; 56.9; 11.4; 40~pairs=G1 = Q1;G1 = Q2 | already"})
+        "file=quay-receiver.csv~heightsAre=ELEVATIONS~pairs=G4 = Q2;G1 = Q3 | geoid that these elevations", "theirs={\"document\":\"localisation\",\"version\":1,\"name\":\"x\"} | 'base'", "file=quay-receiver.csv~pairs=G4 = Q2;G1 = Q3~heights=TILT | pairs have both elevations", "typed=G1; 56.9; 11.4; 40~pairs=G1 = Q1;G1 = Q2 | already"})
     void whatCannotBeIsSaid(String given, String expected) throws Exception {
         Map<String, String> fields = new HashMap<>();
         for (String field : given.split("~")) {

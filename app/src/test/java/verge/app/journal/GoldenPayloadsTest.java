@@ -33,6 +33,8 @@ import verge.core.units.LengthUnit;
 class GoldenPayloadsTest {
     private static final Path FOLDER = Path.of("src/test/resources/golden");
     private static final String TODAY = ".today.json";
+    /** A further sample of a version, with a choice in it that the first one does not make: settings-3.localised.json. */
+    private static final String ANOTHER_SHAPE = ".*-\\d+\\.\\w+\\.json";
 
     private final PayloadJson json;
     private final EntryKinds kinds;
@@ -53,8 +55,8 @@ class GoldenPayloadsTest {
     @ParameterizedTest
     @MethodSource("golden")
     void whatWasEverWrittenReadsToTheSameForEver(Path golden) throws IOException {
-        String kind = golden.getFileName().toString().replaceAll("-(\\d+)\\.json", "/$1");
-        Path today = golden.resolveSibling(kind.replace('/', '-') + TODAY);
+        String kind = golden.getFileName().toString().replaceAll("-(\\d+)(\\.\\w+)?\\.json", "/$1");
+        Path today = golden.resolveSibling(golden.getFileName().toString().replace(".json", TODAY));
         String[] parts = kind.split("/");
         PayloadJson.Written again = json.write(json.read(new PayloadJson.Written(parts[0], Integer.parseInt(parts[1]), Files.readString(golden))));
         assertThat(again.kind()).isEqualTo(parts[0]);
@@ -65,7 +67,7 @@ class GoldenPayloadsTest {
     /** A golden file for each version, a chapter for each kind, and none forgotten. */
     @Test
     void everyKindIsGuardedAndReckoned() throws IOException {
-        assertThat(golden().map(f -> f.getFileName().toString())).containsExactlyInAnyOrderElementsOf(
+        assertThat(golden().map(f -> f.getFileName().toString()).filter(f -> !f.matches(ANOTHER_SHAPE))).containsExactlyInAnyOrderElementsOf(
                 kinds.all().flatMap(k -> IntStream.rangeClosed(1, k.version()).mapToObj(version -> k.name() + "-" + version + ".json")).toList());
         assertThat(kinds.all()).allSatisfy(k -> assertThat(k.earlier().keySet()).as(k.name()).containsExactlyInAnyOrderElementsOf(IntStream.range(1, k.version()).boxed().toList()));
         assertThat(Chapters.all(Geoids.NONE).stream().<Object>map(Chapter::kind)).doesNotHaveDuplicates()

@@ -62,6 +62,8 @@ public enum Problem {
     LOCALISATION_WITHOUT_GEOID,
     /** Of somebody else's no measured mark is paired with a known one. */
     LOCALISATION_WITHOUT_CHECK,
+    /** Of somebody else's, whose heights would count, no measured height is paired with a known one. */
+    LOCALISATION_HEIGHT_UNCHECKED,
     /** Arguments: the mark, metres off, metres allowed. */
     LOCALISATION_MISSES,
     /** Arguments: the system that cannot be moved as a whole. */
