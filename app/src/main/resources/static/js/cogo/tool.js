@@ -145,6 +145,7 @@ export function mount(bench) {
   document.addEventListener('verge:string', string);
   document.addEventListener('verge:line', drawn);
   draw();
+  'restored' in form.dataset && compute();
   return () => {
     clearTimeout(timer);
     asked++;

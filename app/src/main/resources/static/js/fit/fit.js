@@ -1,4 +1,5 @@
 // The benches on which marks are fitted and a job is localised: what comes out is told and drawn while it is given, matchings are proposed and taken.
+import { putBack } from 'verge/frame/draft.js';
 import { fragment } from 'verge/frame/http.js';
 import { sayProblem } from 'verge/frame/said.js';
 import { addLayer } from 'verge/sketch/sketch.js';
@@ -58,6 +59,13 @@ export function mount(bench) {
     room && file.value && room.replaceChildren(document.adoptNode(await fragment(`${base}/layers?${new URLSearchParams({ file: file.value })}`)));
   };
 
+  /** After a reload: the layers of the file that was chosen, and what comes of all that was given. */
+  const again = async () => {
+    await layersOf();
+    putBack(form);
+    await compute();
+  };
+
   const propose = async ({ currentTarget: key }) => {
     key.classList.add('busy');
     try {
@@ -115,6 +123,7 @@ export function mount(bench) {
   document.addEventListener('verge:touched', touched);
   show();
   draw();
+  'restored' in form.dataset && again().catch(sayProblem);
   return () => {
     clearTimeout(timer);
     asked++;

@@ -13,15 +13,21 @@ const now = field => ticks(field) ? field.checked : field.value;
 const asServed = field => ticks(field) ? field.defaultChecked
   : field.type === 'select-one' ? ([...field.options].find(o => o.defaultSelected) ?? field.options[0])?.value : field.defaultValue;
 
-/** Puts back what was typed, and keeps what is typed from now on. */
-export function keepDraft(form) {
+/** Puts back what was typed: also into fields that came later than the form. What was made of a form that is marked 'restored' is to be made anew. */
+export function putBack(form) {
   const kept = JSON.parse(localStorage.getItem(key(form)) ?? '{}');
   for (const field of fields(form)) {
     // A value that the server has since filled in by itself is newer than the draft made over another value.
     if (nameOf(field) in kept && kept[nameOf(field)].over === asServed(field)) {
       field[ticks(field) ? 'checked' : 'value'] = kept[nameOf(field)].typed;
+      form.dataset.restored = '';
     }
   }
+}
+
+/** Puts back what was typed, and keeps what is typed from now on. */
+export function keepDraft(form) {
+  putBack(form);
   form.addEventListener('input', () => {
     const typed = Object.fromEntries(fields(form).filter(f => now(f) !== asServed(f)).map(f => [nameOf(f), { typed: now(f), over: asServed(f) }]));
     localStorage.setItem(key(form), JSON.stringify(typed));
