@@ -106,7 +106,7 @@ class LocalisedJobTest {
         assertThat(onQuay.distanceMetres(new GridPoint(984.431, 490.519))).isLessThan(0.02);
         assertThat(state.geodesy().ellipsoidHeight(place, new Elevation(9.680)).map(EllipsoidHeight::metres).orElseThrow()).isCloseTo(39.99, within(0.02));
         String page = visitor.get("/jobs/" + job.id() + "/compute/localise").body();
-        assertThat(page).contains("The job stands on Quay grid").contains("G6 = Q4");
+        assertThat(page).contains("The job stands on Quay grid").contains("G6 = Q4").as("nothing is touched of what is done").doesNotContain("data-pair");
         assertThat(visitor.get("/jobs/" + job.id() + "/book").body()).contains("Quay grid");
         UUID entry = verge.bean(JournalService.class).journal(job.id()).entries().stream().reduce((a, b) -> b).orElseThrow().id();
         visitor.post("/jobs/" + job.id() + "/book/" + entry + "/strike", Map.of());
@@ -143,7 +143,7 @@ class LocalisedJobTest {
         String document = verge.bean(LocalisedFile.class).write(localised());
         Job other = flatJob("Elsewhere " + UUID.randomUUID());
         job = other;
-        assertThat(told("worked", Map.of("theirs", document))).contains("Not checked yet").contains("G6 = Q4");
+        assertThat(told("worked", Map.of("theirs", document))).contains("Not checked yet").contains("G6 = Q4").as("theirs are not ours to take out").doesNotContain("data-pair");
         assertThat(choose(other, Map.of("theirs", document)).body()).contains("No measured mark is held against");
         assertThat(choose(other, Map.of("theirs", document, "typed", ON_Q2.replace("5410", "5440"), "pairs", "G4 = Q2")).body()).contains("misses Q2 by 0.3");
         assertThat(choose(other, Map.of("theirs", document, "typed", ON_Q2.replaceFirst("; 39.*", ""), "pairs", "G4 = Q2")).body()).as("its heights would count unseen").contains("No measured height is held against");

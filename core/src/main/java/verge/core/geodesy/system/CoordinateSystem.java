@@ -74,7 +74,7 @@ public sealed interface CoordinateSystem {
 
         /** What its ties leave over and how well it is known; absent where it came without them. */
         public Optional<Localisation> evidence() {
-            return ties.isEmpty() ? Optional.empty() : Optional.of(Localisation.of(ties, settings));
+            return ties.isEmpty() ? Optional.empty() : Optional.of(Evidence.of(this));
         }
 
         @Override

@@ -2,9 +2,7 @@ package verge.core.geodesy.system;
 
 import java.text.ParseException;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.EnumMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,17 +33,9 @@ import verge.core.units.PlanAxes;
 
 /** Definitions of coordinate systems in text: WKT 2, WKT 1 and PROJ strings in, WKT 2 kept. */
 public final class SystemText {
-    /** A job and its neighbours use a handful; reading one again costs milliseconds. */
-    private static final int MOST_KEPT = 64;
     private static final int LONGEST = 20_000;
-    private static final Map<Object, MapProjection> READ = Collections.synchronizedMap(new LinkedHashMap<>(MOST_KEPT, 0.75f, true) {
-        private static final long serialVersionUID = 1L;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Object, MapProjection> eldest) {
-            return size() > MOST_KEPT;
-        }
-    });
+    /** Reading one again costs milliseconds. */
+    private static final Map<Object, MapProjection> READ = Recent.map();
 
     private SystemText() {
     }

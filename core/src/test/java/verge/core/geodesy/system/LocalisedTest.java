@@ -131,6 +131,12 @@ class LocalisedTest {
         assertThat(left.undulation(place).orElseThrow()).isEqualTo(37.6);
     }
 
+    /** What its ties leave over is found once, however many pages ask: also of an equal one that was read anew. */
+    @Test
+    void whatItsTiesLeaveOverIsFoundOnce() {
+        assertThat(site(FREE).evidence().orElseThrow()).isSameAs(site(FREE).evidence().orElseThrow());
+    }
+
     /** The geoid under a localisation cannot be exchanged beneath it. */
     @Test
     void itsHeightsRestOnItsOwnGeoid() {

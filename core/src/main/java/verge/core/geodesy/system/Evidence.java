@@ -1,0 +1,21 @@
+package verge.core.geodesy.system;
+
+import java.util.Map;
+import verge.core.geodesy.transformation.Localisation;
+
+/** What the ties of localisations leave over: every page of a job asks for it, and with hundreds of ties it takes seconds. */
+final class Evidence {
+    private static final Map<CoordinateSystem.Localised, Localisation> FOUND = Recent.map();
+
+    private Evidence() {
+    }
+
+    static Localisation of(CoordinateSystem.Localised system) {
+        Localisation known = FOUND.get(system);
+        if (known == null) {
+            known = Localisation.of(system.ties(), system.settings());
+            FOUND.put(system, known);
+        }
+        return known;
+    }
+}
