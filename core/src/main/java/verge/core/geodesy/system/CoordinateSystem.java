@@ -7,7 +7,6 @@ import verge.core.geodesy.Lift;
 import verge.core.geodesy.Similarity;
 import verge.core.geodesy.transformation.Fit;
 import verge.core.geodesy.transformation.FitSettings;
-import verge.core.geodesy.transformation.Fitted;
 import verge.core.geodesy.transformation.Localisation;
 import verge.core.geodesy.transformation.Pair;
 
@@ -67,9 +66,11 @@ public sealed interface CoordinateSystem {
          * @throws verge.core.problem.SurveyException as {@link Fit#of}
          */
         public static Localised of(String name, Projected base, GeoidChoice geoid, List<Pair> ties, FitSettings settings) {
-            Fitted fitted = Fit.of(ties, settings);
+            Localisation found = Localisation.of(ties, settings);
             boolean heights = settings.heights() != FitSettings.Heights.LEAVE && ties.stream().anyMatch(Pair::countsInHeight);
-            return new Localised(name, base, fitted.similarity(), geoid, heights ? Optional.of(fitted.lift()) : Optional.empty(), ties, settings);
+            Localised made = new Localised(name, base, found.fitted().similarity(), geoid, heights ? Optional.of(found.fitted().lift()) : Optional.empty(), ties, settings);
+            Evidence.keep(made, found);
+            return made;
         }
 
         /** What its ties leave over and how well it is known; absent where it came without them. */

@@ -10,11 +10,16 @@ final class Evidence {
     private Evidence() {
     }
 
+    /** What was found in the making. */
+    static void keep(CoordinateSystem.Localised made, Localisation found) {
+        FOUND.put(made, found);
+    }
+
     static Localisation of(CoordinateSystem.Localised system) {
         Localisation known = FOUND.get(system);
         if (known == null) {
             known = Localisation.of(system.ties(), system.settings());
-            FOUND.put(system, known);
+            keep(system, known);
         }
         return known;
     }
