@@ -85,6 +85,7 @@ public class InstrumentViews {
             case UP -> InstrumentWatch.title(now).replace('-', '\u2011');   // a serial number is not broken at its hyphen
             case LOST -> "Link lost, trying again";
             case MISMATCH -> now.mismatch().map(m -> "The " + m.what() + " differs: here " + m.ours() + ", there " + m.theirs()).orElse("Both ends differ");
+            case STRANGER -> "What answers at " + now.address() + " is no instrument";
             case CLOSED -> "Not connected";
         };
     }

@@ -19,6 +19,7 @@ import verge.core.journal.Unread;
 import verge.core.leaf.LeafEntries;
 import verge.core.measure.ShotEntries;
 import verge.core.points.PointEntries;
+import verge.core.occupation.OccupationEntries;
 import verge.core.pole.PoleEntries;
 import verge.core.sets.SetEntries;
 import verge.core.settings.Geoids;
@@ -32,7 +33,7 @@ public final class Chapters {
     }
 
     public static List<Chapter<?>> all(Geoids geoids) {
-        return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), SetEntries.chapters(),
+        return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), OccupationEntries.chapters(), SetEntries.chapters(),
                 CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), FitEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), StringEntries.chapters(), AttributeEntries.chapters(), EnclosureEntries.chapters(), GapEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
                 .<Chapter<?>>flatMap(List::stream).toList();
     }

@@ -44,11 +44,16 @@ public final class ShotEntries {
         return measured(line.id(), said, Optional.of(said.setup()), LeafEntries.observed(looks, said.setup(), said.reading(), said.target()).flatMap(o -> place(looks, said, o.position()).map(at -> new Place(at, Optional.of(o.sigma())))));
     }
 
-    /** Where a point came to lie. */
-    private record Place(Position position, Optional<Uncertainty> sigma) {
+    /** Where a point came to lie. @param sigma absent if nobody knows */
+    public record Place(Position position, Optional<Uncertainty> sigma) {
     }
 
-    private static Outcome measured(UUID entry, Measured said, Optional<UUID> setup, Optional<Place> place) {
+    /**
+     * A point that was measured, with the strings it joins and the notes beside it; its notes alone where it has no place.
+     *
+     * @param setup the leaf that it was observed from
+     */
+    public static Outcome measured(UUID entry, Measured said, Optional<UUID> setup, Optional<Place> place) {
         return place.map(at -> new StoredPoint(entry, said.name(), said.code(), Origin.MEASURED, at.position(), at.sigma(), Optional.empty(), setup))
                 .map(p -> Points.outcome(p).and(StringEntries.joined(p, said.joins()))).orElse(Outcome.NOTHING).and(notes(entry, said.notes()));
     }

@@ -58,6 +58,30 @@ public enum Problem {
     ANTENNA_RIM_UNKNOWN,
     /** Arguments: what was measured, how wide the rim is. */
     ANTENNA_SLANT_SHORT,
+    ANTENNA_HEIGHT_MISSING,
+    /** A receiver tells no more than the open sentences, and cannot be set by others. */
+    RECEIVER_SAYS_LITTLE,
+    NO_RECEIVER,
+    /** Arguments: the address. */
+    RECEIVER_STRANGER,
+    /** Arguments: what kind of solution there is instead. */
+    NOT_FIXED,
+    /** Arguments: how far the epochs lie apart in plan, how far they may. */
+    POLE_WANDERED,
+    /** Arguments: the base before, the base now. */
+    BASE_CHANGED,
+    /** It does not say how well it knows its place. */
+    RECEIVER_WITHOUT_SIGMA,
+    /** The system of the job is not known on the earth. Arguments: the system. */
+    SYSTEM_NOT_ON_EARTH,
+    /** Arguments: the seconds waited, how many epochs came, how many were wanted. */
+    EPOCHS_MISSING,
+    /** Its sensor of the pole's lean has to be walked with first. */
+    TILT_NOT_READY,
+    /** Arguments: why. */
+    RECEIVER_DOUBTED,
+    /** Arguments: the caster, what it said or did not. */
+    CASTER_WITHOUT_TABLE,
     /** Arguments: the geoid grid that is not here. */
     LOCALISATION_WITHOUT_GEOID,
     /** Of somebody else's no measured mark is paired with a known one. */

@@ -16,6 +16,11 @@ public record AntennaModel(String name, Optional<Rim> rim, double referenceAbove
         centres = Map.copyOf(centres);
     }
 
+    /** Without what only its signals' own places need. */
+    public AntennaModel withoutCentres() {
+        return new AntennaModel(name, rim, referenceAboveMount, Map.of());
+    }
+
     /** @param radius from the axis @param aboveReference both in metres */
     public record Rim(double radius, double aboveReference) {
         public Rim {

@@ -14,11 +14,13 @@ import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Heights;
 import verge.core.geodesy.MapProjection;
 import verge.core.geodesy.Plane;
+import verge.core.geodesy.Position;
 import verge.core.geodesy.ProjectedPlane;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
+import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
 
 /**
@@ -79,6 +81,27 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
     public Optional<Function<GridPoint, Geographic>> onEarth() {
         Optional<DatumShift> shift = settings.system() instanceof CoordinateSystem.OnEarth own ? own.toWgs84() : Optional.empty();
         return projection.flatMap(p -> shift.map(s -> place -> s.toWgs84(new EarthPlace(p.geographic(place), new EllipsoidHeight(0)), p.ellipsoid()).position()));
+    }
+
+    /**
+     * The place in the job's grid, its elevation by the job's geoid; its datum taken over.
+     *
+     * @param satellites on WGS 84
+     * @return empty where {@link #onEarth} is, and beyond the projection
+     */
+    public Optional<Position> position(EarthPlace satellites) {
+        Optional<DatumShift> shift = settings.system() instanceof CoordinateSystem.OnEarth own ? own.toWgs84() : Optional.empty();
+        return projection.flatMap(p -> shift.flatMap(s -> position(s.fromWgs84(satellites, p.ellipsoid()), p)));
+    }
+
+    private Optional<Position> position(EarthPlace local, MapProjection onto) {
+        try {
+            GridPoint plan = onto.grid(local.position());
+            OptionalDouble n = undulation(local.position());
+            return Optional.of(new Position(plan, n.isEmpty() ? Optional.empty() : Optional.of(new Elevation(local.height().metres() - n.getAsDouble()))));
+        } catch (SurveyException outside) {
+            return Optional.empty();
+        }
     }
 
     /** γ at a place: grid azimuth = true azimuth − γ; empty on a flat site, whose north may be any. */

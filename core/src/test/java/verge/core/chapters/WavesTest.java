@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -26,10 +27,16 @@ import verge.core.floor.Floor;
 import verge.core.floor.FloorChosen;
 import verge.core.floor.Floors;
 import verge.core.floor.FloorsNamed;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.EarthCovariance;
+import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.Elevation;
+import verge.core.geodesy.EllipsoidHeight;
+import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.job.JobState;
@@ -52,6 +59,9 @@ import verge.core.measure.PointFound;
 import verge.core.measure.ShotTaken;
 import verge.core.measure.SightTaken;
 import verge.core.measure.SightsFor;
+import verge.core.occupation.AntennaOnPole;
+import verge.core.occupation.Epochs;
+import verge.core.occupation.PointOccupied;
 import verge.core.plan.Vertices;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
@@ -69,6 +79,9 @@ import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Pointing;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.satellite.AntennaHeight;
+import verge.core.satellite.AntennaModel;
+import verge.core.satellite.SolvedPosition;
 import verge.core.sets.MarkCarried;
 import verge.core.sets.SetLimits;
 import verge.core.sets.SetMark;
@@ -181,7 +194,7 @@ class WavesTest {
     private Payload fact() {
         UUID setup = any(StationSetUp.class);
         UUID plan = any(SetsPlanned.class);
-        return switch (random.nextInt(27)) {
+        return switch (random.nextInt(28)) {
             case 0 -> control();
             case 1 -> new PointKeyed(name("D"), Code.NONE, somewhere());
             case 2 -> new TargetChosen(target(), "prism " + random.nextInt(3));
@@ -204,6 +217,7 @@ class WavesTest {
             case 21, 22 -> new SightTaken(setup, pointToBe(), random.nextInt(4) == 0 ? two() : Pointing.of(reading()), target());
             case 23 -> new PointFound(name("F"), new Code("WAL"), finding(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), joins());
             case 24 -> random.nextBoolean() ? new PhotoTaken(any(), "front", new Original("0".repeat(64), "p.jpg", 9), Optional.empty()) : new PhotoMarked(any(PhotoTaken.class), Optional.empty(), List.of());
+            case 25 -> occupied();
             default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), random.nextInt(3) == 0 ? new Aside(new Length(0.3), Length.ZERO, new Length(-0.1), Optional.of(string()).filter(s -> random.nextBoolean())) : Aside.NONE, joins());
         };
     }
@@ -366,6 +380,14 @@ class WavesTest {
         }
         return which == 1 ? JobSettings.flat(Figures.metric(), 0.9996)
                 : new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=33 +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+    }
+
+    private PointOccupied occupied() {
+        EarthCentred near = EarthCentred.of(new EarthPlace(Geographic.ofDegrees(56.95, 11.45), new EllipsoidHeight(45 + random.nextInt(3))), ReferenceEllipsoid.WGS84);
+        AntennaModel dish = new AntennaModel("DISH NONE", Optional.of(new AntennaModel.Rim(0.09, 0.03)), 0.02, Map.of());
+        AntennaOnPole on = new AntennaOnPole(dish, new AntennaHeight(new Length(random.nextInt(3)), choice(AntennaHeight.To.values())));
+        return new PointOccupied(random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, Optional.empty(), near, new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4),
+                new Epochs(3, Instant.EPOCH, Instant.EPOCH, SolvedPosition.Kind.FIXED, 9, OptionalDouble.empty(), OptionalDouble.empty()), on, Optional.empty(), "rover", "", Map.of(), joins());
     }
 
     private void add(Payload... payloads) {

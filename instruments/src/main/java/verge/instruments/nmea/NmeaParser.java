@@ -55,7 +55,7 @@ public final class NmeaParser {
         }
         String[] fields = body.split(",", -1);
         if (body.startsWith("P")) {
-            return Read.of(new NmeaSentence.Other("P", fields[0]));
+            return Read.of(new NmeaSentence.Proprietary(fields[0].substring(1), List.of(fields).subList(1, fields.length)));
         }
         if (!ADDRESS.matcher(fields[0]).matches()) {
             return Read.of(Fault.NO_SENTENCE);

@@ -70,6 +70,18 @@ public sealed interface NmeaSentence {
     record Vtg(String talker, OptionalDouble track, OptionalDouble knots, OptionalDouble kilometres) implements NmeaSentence {
     }
 
+    /** A maker's own. @param maker by three letters @param fields behind the maker, their meaning the maker's */
+    record Proprietary(String maker, List<String> fields) implements NmeaSentence {
+        public Proprietary {
+            fields = List.copyOf(fields);
+        }
+
+        @Override
+        public String talker() {
+            return "P";
+        }
+    }
+
     /** Of a kind that is not read. */
     record Other(String talker, String kind) implements NmeaSentence {
     }

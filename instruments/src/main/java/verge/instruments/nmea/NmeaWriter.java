@@ -48,6 +48,8 @@ public final class NmeaWriter {
             return s.talker() + "GSV," + s.parts() + "," + s.part() + "," + two(s.inView()) + s.seen().stream().map(NmeaWriter::seen).collect(Collectors.joining()) + (s.signal().isPresent() ? "," + Integer.toHexString((int) s.signal().getAsDouble()).toUpperCase(Locale.ROOT) : "");
         } else if (sentence instanceof NmeaSentence.Vtg s) {
             return s.talker() + "VTG," + number(s.track(), 2) + ",T,,M," + number(s.knots(), 3) + ",N," + number(s.kilometres(), 3) + ",K,A";
+        } else if (sentence instanceof NmeaSentence.Proprietary s) {
+            return "P" + s.maker() + s.fields().stream().map(f -> "," + f).collect(Collectors.joining());
         }
         throw new IllegalArgumentException(sentence.toString());
     }

@@ -9,5 +9,7 @@ public enum LinkState {
     LOST,
     /** Somebody answers, but what both ends must share differs. */
     MISMATCH,
+    /** Something answers that is no such device, or speaks nothing that is understood. */
+    STRANGER,
     CLOSED
 }

@@ -1,40 +1,58 @@
 package verge.instruments.receiver;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import verge.core.satellite.BaseHeard;
 import verge.core.satellite.SatelliteSystem;
 import verge.core.satellite.SolvedPosition;
 import verge.instruments.nmea.NmeaEpochs;
 import verge.instruments.nmea.NmeaSentence;
+import verge.instruments.port.DeviceSnapshot;
+import verge.instruments.port.LinkSetting;
+import verge.instruments.port.LinkState;
+import verge.instruments.port.Stamped;
 
 /**
  * The latest that is known of a receiver.
  *
  * @param told when it last said anything that could be understood
- * @param position the latest, with the moment at which it came; what is older than the link says nothing of where the pole is now
+ * @param latest position; what is older than the link says nothing of where the pole is now
  * @param sky by system, as it was last told whole
+ * @param used the numbers of the satellites that its position rests on, by system
  * @param doubt the latest that must not be passed over; absent once a position came without one
  * @param damaged lines that broke off or had no right checksum
+ * @param condition absent from one that tells no more than the open sentences
+ * @param byRadio the base that it hears by itself
+ * @param corrections absent while Verge brings it none
  */
-public record ReceiverSnapshot(State state, Instant told, Optional<Came> position, Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> sky, Optional<NmeaEpochs.Event.Doubt.Kind> doubt, long damaged) {
-    /** How the link fares. */
-    public enum State {
-        CONNECTING, UP,
-        /** It connected and is silent, or cannot be reached. */
-        LOST,
-        /** Something answers that is no receiver, or speaks nothing that is understood. */
-        NO_RECEIVER
+public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told, Optional<Stamped<SolvedPosition>> latest, Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> sky, Map<SatelliteSystem, List<Integer>> used,
+        Optional<NmeaEpochs.Event.Doubt.Kind> doubt, long damaged, Optional<ReceiverCondition> condition, Optional<BaseHeard> byRadio, Optional<CorrectionsHeard> corrections) implements DeviceSnapshot {
+    /** A position that is older than that says nothing of where the pole is now. */
+    private static final Duration LONGEST_PAUSE = Duration.ofSeconds(3);
+
+    static ReceiverSnapshot connecting(LinkSetting setting) {
+        return new ReceiverSnapshot(setting, LinkState.CONNECTING, Instant.EPOCH, Optional.empty(), Map.of(), Map.of(), Optional.empty(), 0, Optional.empty(), Optional.empty(), Optional.empty());
     }
 
-    /** @param at by the clock here */
-    public record Came(SolvedPosition position, Instant at) {
+    ReceiverSnapshot with(LinkState other) {
+        boolean up = other == LinkState.UP;
+        return new ReceiverSnapshot(setting, other, told, up ? latest : Optional.empty(), up ? sky : Map.of(), up ? used : Map.of(), doubt, damaged, up ? condition : Optional.empty(), up ? byRadio : Optional.empty(), corrections);
     }
 
-    static final ReceiverSnapshot CONNECTING = new ReceiverSnapshot(State.CONNECTING, Instant.EPOCH, Optional.empty(), Map.of(), Optional.empty(), 0);
+    ReceiverSnapshot with(Optional<CorrectionsHeard> other) {
+        return new ReceiverSnapshot(setting, link, told, latest, sky, used, doubt, damaged, condition, byRadio, other);
+    }
 
-    ReceiverSnapshot with(State other) {
-        return new ReceiverSnapshot(other, told, other == State.UP ? position : Optional.empty(), sky, doubt, damaged);
+    /** Where its antenna is now; empty if it has not said so for a while. */
+    public Optional<SolvedPosition> now() {
+        return latest.filter(p -> p.within(LONGEST_PAUSE)).map(Stamped::value);
+    }
+
+    /** The base that its position rests on; empty without one, or where nobody said where it stands. */
+    public Optional<BaseHeard> base() {
+        return corrections.flatMap(CorrectionsHeard::base).or(() -> byRadio);
     }
 }

@@ -16,6 +16,7 @@ import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.satellite.Dilution;
 import verge.core.satellite.GpsTime;
 import verge.core.satellite.SatelliteId;
+import verge.core.satellite.SatelliteSystem;
 import verge.core.satellite.Sight;
 import verge.core.satellite.SolvedPosition;
 import verge.core.satellite.SolvedPosition.Kind;
@@ -44,9 +45,10 @@ public final class RoverModel {
     private final Sky sky;
     private final IntFunction<Optional<EarthPlace>> trueBases;
     private final Random random;
-    private final double wrongFixes;
+    private double wrongFixes;
     private final double[] wander = new double[3];
     private final Set<SatelliteId> heard = new TreeSet<>();
+    private Set<SatelliteSystem> systems = Set.of(SatelliteSystem.values());
     private Optional<RtcmMessage.Station> base = Optional.empty();
     private GpsTime corrected;
     private GpsTime last;
@@ -73,12 +75,31 @@ public final class RoverModel {
             }
             base = Optional.of(station);
         } else if (message instanceof RtcmMessage.Observations observations) {
+            if (base.filter(b -> b.station() != observations.station()).isPresent()) {
+                base = Optional.empty();   // another base sends now: until it says who it is, nothing can be made of it
+                held = 0;
+            }
             if (corrected == null || at.secondsSince(corrected) > 0.5) {
                 heard.clear();
             }
             observations.cells().forEach(c -> heard.add(c.satellite()));
             corrected = at;
         }
+    }
+
+    /** The base that was heard last, if any was. */
+    public Optional<RtcmMessage.Station> base() {
+        return base;
+    }
+
+    /** Of which systems it uses satellites. */
+    public void use(Set<SatelliteSystem> others) {
+        systems = Set.copyOf(others);
+    }
+
+    /** How many of its fixes will be wrong ones. @param part of all, 0 to 1 */
+    public void wrongFixes(double part) {
+        wrongFixes = part;
     }
 
     /** Begins to look for whole cycles anew. */
@@ -91,7 +112,7 @@ public final class RoverModel {
         Map<SatelliteId, Sight> seen = new TreeMap<>();
         sky.orbits().forEach((satellite, orbit) -> {
             Sight sight = Sight.of(orbit.at(time), truth);
-            if (sight.elevation().radians() > 0 && open.test(sight)) {
+            if (systems.contains(satellite.system()) && sight.elevation().radians() > 0 && open.test(sight)) {
                 seen.put(satellite, sight);
             }
         });

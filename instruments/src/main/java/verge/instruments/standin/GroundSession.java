@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
@@ -65,8 +66,25 @@ final class GroundSession implements LineServer.Session {
                 standIn.faults().cutNextAnswer();
                 yield ok(asked);
             }
+            case "LEAN" -> {
+                standIn.satellites().lean(asked.number("degrees"), asked.number("azimuth"));
+                yield scene(asked, standIn.scene());
+            }
+            case "RECEIVER" -> satellites(asked, s -> s.receiver().misbehave(ReceiverStandIn.Fault.valueOf(asked.text("fault"))));
+            case "RECEIVERBATTERY" -> satellites(asked, s -> s.body().battery((int) asked.number("percent")));
+            case "CARD" -> satellites(asked, s -> s.body().card(asked.number("megabytes") < 0 ? Optional.empty() : Optional.of(asked.number("megabytes"))));
+            case "ANTENNA" -> satellites(asked, s -> s.body().antenna(asked.number("on") > 0));
+            case "CASTER" -> satellites(asked, s -> s.caster().misbehave(Caster.Fault.valueOf(asked.text("fault"))));
+            case "BASESAYS" -> satellites(asked, s -> s.baseSays(asked.number("north"), asked.number("east"), asked.number("up")));
+            case "CREW" -> satellites(asked, s -> s.crew(asked.number("on") > 0));
+            case "WRONGFIXES" -> satellites(asked, s -> s.wrongFixes(asked.number("part")));
             default -> WireMessage.no(asked.tag(), "unknown verb " + asked.verb());
         };
+    }
+
+    private WireMessage satellites(WireMessage asked, Consumer<SatelliteGround> deed) {
+        deed.accept(standIn.satellites());
+        return ok(asked);
     }
 
     private WireMessage atMark(WireMessage asked, Function<Mark, UnaryOperator<Scene>> deed) throws IOException {
@@ -78,11 +96,11 @@ final class GroundSession implements LineServer.Session {
         return scene(asked, standIn.change(deed));
     }
 
-    private static WireMessage scene(WireMessage asked, Scene scene) {
+    private WireMessage scene(WireMessage asked, Scene scene) {
         Scene.Prism pole = scene.pole();
         WireMessage told = ok(asked).with("n", pole.tip().northing(), 4).with("e", pole.tip().easting(), 4)
                 .with("ground", pole.groundMetres(), 4).with("pole", pole.heightMetres(), 4)
-                .with("prism", pole.constantMetres(), 4)
+                .with("prism", pole.constantMetres(), 4).with("mount", pole.heightMetres() + SatelliteGround.MOUNT_OVER_PRISM, 4).with("lean", standIn.satellites().lean(), 1)
                 .with("prisms", scene.prisms().stream().map(Scene.Prism::name).collect(Collectors.joining("|")));
         return scene.tripod().map(t -> told.with("mark", t.mark()).with("tape", t.tapeMetres(), 3)).orElse(told);
     }

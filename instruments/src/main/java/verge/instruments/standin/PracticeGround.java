@@ -31,8 +31,10 @@ public final class PracticeGround {
      * @param prismConstant as it is marked on the prism
      * @param occupied what is under the tripod and the instrument height that the tape shows
      * @param prisms marks on which prisms stand
+     * @param mount how high over the tip the satellite antenna is screwed on
+     * @param leanDegrees how far the pole is held from upright
      */
-    public record Sight(Position tip, Length poleHeight, Length prismConstant, Optional<Occupied> occupied, List<String> prisms) {
+    public record Sight(Position tip, Length poleHeight, Length prismConstant, Optional<Occupied> occupied, List<String> prisms, Length mount, double leanDegrees) {
     }
 
     /** @param mark empty over a bare place */
@@ -102,6 +104,51 @@ public final class PracticeGround {
         ask(WireMessage.of("1", "BATTERY").with("percent", percent));
     }
 
+    /** Holds the pole from upright, its top towards a true azimuth, until it is carried on. */
+    public Sight lean(double degrees, double azimuth) {
+        return sight(ask(WireMessage.of("1", "LEAN").with("degrees", degrees, 2).with("azimuth", azimuth, 2)));
+    }
+
+    /** Lets the receiver on the pole misbehave in one of its ways, or no longer. */
+    public void receiver(ReceiverStandIn.Fault fault) {
+        ask(WireMessage.of("1", "RECEIVER").with("fault", fault.name()));
+    }
+
+    /** As {@link #battery(int)}, of the receiver on the pole. */
+    public void receiverBattery(int percent) {
+        ask(WireMessage.of("1", "RECEIVERBATTERY").with("percent", percent));
+    }
+
+    /** @param megabytes free on the receiver's card; below 0 it is taken out */
+    public void card(double megabytes) {
+        ask(WireMessage.of("1", "CARD").with("megabytes", megabytes, 1));
+    }
+
+    /** Screws the receiver's antenna off or on. */
+    public void antenna(boolean on) {
+        ask(WireMessage.of("1", "ANTENNA").with("on", on ? 1 : 0));
+    }
+
+    /** Lets the caster misbehave in one of its ways, or no longer. */
+    public void caster(Caster.Fault fault) {
+        ask(WireMessage.of("1", "CASTER").with("fault", fault.name()));
+    }
+
+    /** Lets the base on the gallery say that it stands so many metres off where it does. */
+    public void baseSays(double north, double east, double up) {
+        ask(WireMessage.of("1", "BASESAYS").with("north", north, 4).with("east", east, 4).with("up", up, 4));
+    }
+
+    /** Another crew begins or ends to send on the radios' usual channel. */
+    public void crew(boolean on) {
+        ask(WireMessage.of("1", "CREW").with("on", on ? 1 : 0));
+    }
+
+    /** @param part of the fixes that are wrong ones from now on, 0 to 1 */
+    public void wrongFixes(double part) {
+        ask(WireMessage.of("1", "WRONGFIXES").with("part", part, 3));
+    }
+
     /** Lets answers to measurements come without sense. */
     public void garble(int answers) {
         ask(WireMessage.of("1", "GARBLE").with("answers", answers));
@@ -141,7 +188,7 @@ public final class PracticeGround {
         Optional<Occupied> occupied = Optional.ofNullable(told.fields().get("mark"))
                 .map(mark -> new Occupied(mark, new Length(told.number("tape"))));
         return new Sight(tip, new Length(told.number("pole")), new Length(told.number("prism")), occupied,
-                Arrays.stream(told.text("prisms").split("\\|")).filter(name -> !name.isEmpty()).toList());
+                Arrays.stream(told.text("prisms").split("\\|")).filter(name -> !name.isEmpty()).toList(), new Length(told.number("mount")), told.number("lean"));
     }
 
     private WireMessage ask(WireMessage question) {

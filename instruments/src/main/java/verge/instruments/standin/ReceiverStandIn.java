@@ -1,5 +1,6 @@
 package verge.instruments.standin;
 
+import java.io.ByteArrayOutputStream;
 import java.io.Closeable;
 import java.io.IOException;
 import java.io.InputStream;
@@ -20,21 +21,30 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthPlace;
+import verge.core.satellite.BaseHeard;
 import verge.core.satellite.Dilution;
 import verge.core.satellite.GpsTime;
 import verge.core.satellite.SatelliteId;
 import verge.core.satellite.SatelliteSystem;
 import verge.core.satellite.Sight;
 import verge.core.satellite.SolvedPosition;
+import verge.instruments.nmea.NmeaLines;
+import verge.instruments.nmea.NmeaParser;
 import verge.instruments.nmea.NmeaSentence;
 import verge.instruments.nmea.NmeaWriter;
 import verge.instruments.port.Background;
+import verge.instruments.receiver.ReceiverCondition;
+import verge.instruments.receiver.ReceiverWords;
 import verge.instruments.rtcm.RtcmFrames;
 import verge.instruments.rtcm.RtcmMessages;
+import verge.instruments.sky.Antenna;
+import verge.instruments.sky.BaseStream;
 import verge.instruments.sky.Orbit;
 import verge.instruments.sky.RoverModel;
 import verge.instruments.sky.Sky;
@@ -49,6 +59,9 @@ public final class ReceiverStandIn implements Closeable {
     private static final int MOST_SEEN_A_LINE = 4;
     private static final int MOST_USED_A_LINE = 12;
     private static final Map<SatelliteSystem, String> TALKERS = Map.of(SatelliteSystem.GPS, "GP", SatelliteSystem.GLONASS, "GL", SatelliteSystem.GALILEO, "GA", SatelliteSystem.BEIDOU, "GB");
+
+    /** The number under which it sends as a base. */
+    static final int OWN_STATION = 7;
 
     /** How it misbehaves. */
     public enum Fault {
@@ -68,19 +81,39 @@ public final class ReceiverStandIn implements Closeable {
     private final ServerSocket server;
     private final Sky sky;
     private final RoverModel model;
-    private final Supplier<EarthPlace> truth;
-    private final Predicate<Sight> open;
+    private final Supplier<ReceiverBody.Standing> standing;
+    private final Optional<ReceiverBody> body;
+    private final Optional<RadioAir.Hearer> radio;
+    private final Optional<Consumer<byte[]>> sends;
     private final double interval;
     private final Set<Socket> callers = ConcurrentHashMap.newKeySet();
+    private BaseStream base;
+    private EarthCentred baseSays;
     private volatile Fault fault = Fault.NONE;
     private volatile boolean closed;
 
-    /** @param perSecond how many positions @param truth where its antenna is now */
+    /** One that says no more than the open sentences. @param perSecond how many positions @param truth where its antenna is now */
     public ReceiverStandIn(int port, Sky sky, RoverModel model, Supplier<EarthPlace> truth, Predicate<Sight> open, double perSecond) throws IOException {
+        this(port, sky, model, () -> new ReceiverBody.Standing(truth.get(), open, 0, 0), Optional.empty(), Optional.empty(), perSecond);
+    }
+
+    /** One that tells of itself and can be set. @param air by which its radio hears and sends @param place of its radio's antenna */
+    ReceiverStandIn(int port, Sky sky, RoverModel model, ReceiverBody body, RadioAir air, Supplier<RadioAir.Place> place, double perSecond) throws IOException {
+        this(port, sky, model, body::standing, Optional.of(body), Optional.of(new OnAir(air, place)), perSecond);
+    }
+
+    private record OnAir(RadioAir air, Supplier<RadioAir.Place> place) {
+    }
+
+    private ReceiverStandIn(int port, Sky sky, RoverModel model, Supplier<ReceiverBody.Standing> standing, Optional<ReceiverBody> body, Optional<OnAir> air, double perSecond) throws IOException {
         this.sky = sky;
         this.model = model;
-        this.truth = truth;
-        this.open = open;
+        this.standing = standing;
+        this.body = body;
+        RtcmFrames fromAir = new RtcmFrames();
+        radio = air.map(a -> new RadioAir.Hearer(body.orElseThrow()::radio, a.place(), bytes -> fromAir.take(bytes, bytes.length, this::message)));
+        air.ifPresent(a -> a.air().listen(radio.orElseThrow()));
+        sends = air.map(a -> bytes -> a.air().send("receiver " + System.identityHashCode(this), body.orElseThrow().radio(), a.place().get(), bytes));
         this.interval = 1 / perSecond;
         server = new ServerSocket();
         server.setReuseAddress(true);
@@ -112,19 +145,49 @@ public final class ReceiverStandIn implements Closeable {
 
     private void hear(Socket caller) {
         RtcmFrames frames = new RtcmFrames();
+        NmeaLines lines = new NmeaLines();
         byte[] bytes = new byte[4_096];
         try {
             InputStream in = caller.getInputStream();
             for (int count = in.read(bytes); count >= 0; count = in.read(bytes)) {
-                frames.take(bytes, count, message -> RtcmMessages.read(message).ifPresent(m -> {
-                    synchronized (model) {
-                        model.hear(m, GpsTime.ofUtc(Instant.now()));
-                    }
-                }));
+                frames.take(bytes, count, this::message);
+                lines.take(bytes, count, line -> NmeaParser.read(line).sentence().filter(NmeaSentence.Proprietary.class::isInstance).flatMap(s -> ReceiverWords.Asked.of((NmeaSentence.Proprietary) s)).ifPresent(asked -> answer(caller, asked)));
             }
         } catch (IOException gone) {
             // the usual end
         } finally {
+            drop(caller);
+        }
+    }
+
+    private void message(byte[] message) {
+        RtcmMessages.read(message).ifPresent(m -> {
+            synchronized (model) {
+                model.hear(m, GpsTime.ofUtc(Instant.now()));
+            }
+        });
+    }
+
+    private void answer(Socket caller, ReceiverWords.Asked asked) {
+        body.ifPresent(b -> {
+            String why;
+            try {
+                why = b.set(asked);
+            } catch (IllegalArgumentException | IndexOutOfBoundsException unclear) {
+                why = "it does not understand " + asked.what();
+            }
+            synchronized (model) {
+                model.use(b.systems());
+            }
+            say(caller, NmeaWriter.line(ReceiverWords.answer(asked.tag(), why)).getBytes(StandardCharsets.US_ASCII));
+        });
+    }
+
+    private synchronized void say(Socket caller, byte[] bytes) {
+        try {
+            caller.getOutputStream().write(bytes);
+            caller.getOutputStream().flush();
+        } catch (IOException gone) {
             drop(caller);
         }
     }
@@ -145,7 +208,7 @@ public final class ReceiverStandIn implements Closeable {
                 Thread.currentThread().interrupt();
                 return;
             }
-            if (fault != Fault.STALLS) {
+            if (fault != Fault.STALLS && body.map(ReceiverBody::alive).orElse(true)) {
                 say(Instant.ofEpochMilli(next));
             }
         }
@@ -154,14 +217,29 @@ public final class ReceiverStandIn implements Closeable {
     private void say(Instant at) {
         String text = fault == Fault.SPEAKS_OTHERWISE ? "@@ 4711 0815 not a word of satellites\r\n".repeat(8) : sentences(at).stream().map(NmeaWriter::line).map(this::spoilt).collect(Collectors.joining());
         byte[] bytes = text.getBytes(StandardCharsets.US_ASCII);
-        for (Socket caller : callers) {
-            try {
-                caller.getOutputStream().write(bytes);
-                caller.getOutputStream().flush();
-            } catch (IOException gone) {
-                drop(caller);
-            }
+        callers.forEach(caller -> say(caller, bytes));
+        byte[] frames = at.toEpochMilli() % 1_000 == 0 ? frames(at) : new byte[0];
+        if (frames.length > 0) {
+            callers.forEach(caller -> say(caller, frames));
+            sends.ifPresent(s -> s.accept(frames));
         }
+    }
+
+    /** What it sends as a base; nothing as anything else. */
+    private byte[] frames(Instant at) {
+        Optional<EarthCentred> says = body.flatMap(ReceiverBody::says);
+        if (says.isEmpty()) {
+            base = null;
+            return new byte[0];
+        }
+        ReceiverBody.Standing now = standing.get();
+        if (base == null || !says.get().equals(baseSays)) {
+            baseSays = says.get();
+            base = new BaseStream(OWN_STATION, baseSays, now.reference(), new Antenna(sky, at.getEpochSecond(), GpsTime.ofUtc(at)), s -> body.orElseThrow().uses(s, now));
+        }
+        ByteArrayOutputStream all = new ByteArrayOutputStream();
+        base.at(GpsTime.ofUtc(at)).forEach(m -> all.writeBytes(RtcmFrames.frame(RtcmMessages.write(m))));
+        return all.toByteArray();
     }
 
     private String spoilt(String line) {
@@ -170,8 +248,13 @@ public final class ReceiverStandIn implements Closeable {
 
     private List<NmeaSentence> sentences(Instant at) {
         SolvedPosition solved;
+        ReceiverBody.Standing now = standing.get();
+        Predicate<Sight> tracked = tracked(now);
         synchronized (model) {
-            solved = model.solve(GpsTime.ofUtc(at), truth.get(), open);
+            if (body.map(ReceiverBody::takeInitialise).orElse(false)) {
+                model.initialise();
+            }
+            solved = model.solve(GpsTime.ofUtc(at), now.reference(), tracked);
         }
         Instant said = fault == Fault.BACKWARDS ? at.minusSeconds(60) : at;
         LocalTime time = LocalTime.ofInstant(said, ZoneOffset.UTC);
@@ -179,11 +262,13 @@ public final class ReceiverStandIn implements Closeable {
         Optional<EarthPlace> place = solved.place();
         OptionalDouble hdop = solved.dilution().map(d -> OptionalDouble.of(d.horizontal())).orElse(OptionalDouble.empty());
         List<NmeaSentence> all = new ArrayList<>();
+        body.ifPresent(b -> all.add(ReceiverWords.tilt(b.leaning())));
         all.add(new NmeaSentence.Gga("GN", time, place.map(EarthPlace::position), quality(solved.kind()), Math.min(99, solved.satellites()), hdop, place.map(p -> OptionalDouble.of(p.height().metres() - SEPARATION)).orElse(OptionalDouble.empty()),
                 place.isPresent() ? OptionalDouble.of(SEPARATION) : OptionalDouble.empty(), solved.age(), solved.base()));
         solved.sigma().ifPresent(s -> all.add(new NmeaSentence.Gst("GN", time, OptionalDouble.of(s.plan()), OptionalDouble.of(s.north()), OptionalDouble.of(s.east()), OptionalDouble.of(s.up()))));
         if (said.toEpochMilli() % 1_000 == 0) {
-            all.addAll(sky(at, solved.dilution()));
+            all.addAll(sky(at, solved.dilution(), now.reference(), tracked));
+            body.ifPresent(b -> ofItself(b, all));
         }
         all.add(new NmeaSentence.Zda("GN", time, date));
         return all;
@@ -199,16 +284,27 @@ public final class ReceiverStandIn implements Closeable {
         };
     }
 
-    private List<NmeaSentence> sky(Instant at, Optional<Dilution> dilution) {
+    private Predicate<Sight> tracked(ReceiverBody.Standing now) {
+        return body.<Predicate<Sight>>map(b -> s -> b.uses(s, now)).orElse(now.open());
+    }
+
+    private void ofItself(ReceiverBody b, List<NmeaSentence> all) {
+        ReceiverCondition condition = b.condition(radio.map(RadioAir.Hearer::hears).orElse(ReceiverCondition.Hears.NOTHING));
+        all.add(ReceiverWords.state(condition));
+        condition.radio().ifPresent(r -> all.add(ReceiverWords.radio(r)));
+        model.base().map(s -> new BaseHeard("", s.station(), s.place())).ifPresent(s -> all.add(ReceiverWords.base(s)));
+    }
+
+    private List<NmeaSentence> sky(Instant at, Optional<Dilution> dilution, EarthPlace here, Predicate<Sight> open) {
         List<NmeaSentence> all = new ArrayList<>();
-        EarthPlace here = truth.get();
+        Set<SatelliteSystem> systems = body.map(ReceiverBody::systems).orElse(Set.of(SatelliteSystem.values()));
         for (SatelliteSystem system : SatelliteSystem.values()) {
             List<NmeaSentence.Gsv.Seen> seen = new ArrayList<>();
             List<Integer> used = new ArrayList<>();
             sky.orbits().forEach((SatelliteId id, Orbit orbit) -> {
                 Sight sight = Sight.of(orbit.at(GpsTime.ofUtc(at)), here);
                 if (id.system() == system && sight.elevation().radians() > 0) {
-                    boolean tracked = open.test(sight);
+                    boolean tracked = systems.contains(system) && open.test(sight);
                     seen.add(new NmeaSentence.Gsv.Seen(id.number(), Optional.of(sight), tracked ? OptionalDouble.of(38 + 12 * sight.elevation().sin()) : OptionalDouble.empty()));
                     if (tracked && used.size() < MOST_USED_A_LINE) {
                         used.add(id.number());

@@ -17,17 +17,20 @@ import verge.instruments.world.Scene;
  * another is the hands of the person who carries tripod and pole. What runs against the first cannot tell it from a real instrument.
  */
 public final class StandIn implements Closeable {
+    private static final int SATELLITE_PORTS = 3;
+
     private final SceneFile file;
     private final Random chance = new Random();
     private final Random readings = new Random();
     private final List<LineServer> instrument;
     private final LineServer ground;
+    private final SatelliteGround satellites;
     private final Telescope telescope;
     private final Faults faults = new Faults();
     private Scene scene;
 
     /**
-     * @param ports of the links in the order of {@link InstrumentLink}, then of the practice ground; 0 for any free one
+     * @param ports of the links in the order of {@link InstrumentLink}, then of the practice ground, of the receivers on the pole and on a tripod, and of the caster; 0 for any free one
      * @param seed the same seed and the same deeds give the same readings
      * @param sceneFile where the scene is kept over a restart
      */
@@ -41,12 +44,14 @@ public final class StandIn implements Closeable {
             instrument.add(new LineServer("stand-in " + link, ports.get(link.ordinal()), () -> link.reaches(scene()) && !faults.empty(),
                     caller -> new InstrumentSession(caller, link, this::scene, telescope, faults)));
         }
+        int more = InstrumentLink.values().length + 1;
+        satellites = new SatelliteGround(ports.subList(more, more + SATELLITE_PORTS), seed, this::scene);
         ground = new LineServer("practice ground", ports.get(InstrumentLink.values().length), () -> true, link -> new GroundSession(link, this));
     }
 
     /** Any free ports. */
     public StandIn(long seed, Path sceneFile) throws IOException {
-        this(Collections.nCopies(InstrumentLink.values().length + 1, 0), seed, sceneFile);
+        this(Collections.nCopies(InstrumentLink.values().length + 1 + SATELLITE_PORTS, 0), seed, sceneFile);
     }
 
     /** The cable's. */
@@ -60,7 +65,25 @@ public final class StandIn implements Closeable {
 
     /** All ports, in the order in which they can be asked for again. */
     List<Integer> ports() {
-        return Stream.concat(instrument.stream(), Stream.of(ground)).map(LineServer::port).toList();
+        return Stream.concat(Stream.concat(instrument.stream(), Stream.of(ground)).map(LineServer::port), satellites.ports().stream()).toList();
+    }
+
+    /** The receiver's on the pole. */
+    public int receiverPort() {
+        return satellites.ports().get(0);
+    }
+
+    /** The receiver's on a tripod. */
+    public int tripodReceiverPort() {
+        return satellites.ports().get(1);
+    }
+
+    public int casterPort() {
+        return satellites.ports().get(2);
+    }
+
+    SatelliteGround satellites() {
+        return satellites;
     }
 
     public int groundPort() {
@@ -99,5 +122,6 @@ public final class StandIn implements Closeable {
     public void close() {
         instrument.forEach(LineServer::close);
         ground.close();
+        satellites.close();
     }
 }

@@ -26,7 +26,7 @@ public final class StandInMain {
         Path ports = directory.resolve("standin.ports");
         StandIn standIn = startOnUsualPorts(ports, seed, directory.resolve("scene.properties"));
         Files.writeString(ports, standIn.ports().stream().map(String::valueOf).collect(Collectors.joining(" ")) + "\n" + ProcessHandle.current().pid() + "\n");
-        System.out.println("Stand-in total station on 127.0.0.1:" + standIn.instrumentPort()
+        System.out.println("Stand-in total station on 127.0.0.1:" + standIn.instrumentPort() + ", receiver on 127.0.0.1:" + standIn.receiverPort() + ", caster on 127.0.0.1:" + standIn.casterPort()
                 + ", practice ground on 127.0.0.1:" + standIn.groundPort());
         Runtime.getRuntime().addShutdownHook(new Thread(standIn::close));
         new CountDownLatch(1).await();

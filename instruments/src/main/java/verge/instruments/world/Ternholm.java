@@ -22,6 +22,9 @@ public final class Ternholm {
     public static final double GRID_PER_GROUND = 0.999865302;
     /** Middle of the slipway yard. */
     public static final GridPoint YARD = new GridPoint(6_314_490, 649_010);
+    private static final double CLIFF_TOP_METRES = 19;
+    /** Where the base stands on the tower's gallery, over the lantern's rail. */
+    public static final String GALLERY = "GAL-1";
     /** How far the disturbed mark T5 lies from where its coordinates say. */
     public static final double T5_SHIFT_METRES = 0.038;
     private static final GridPoint SUMMIT = YARD.plus(120, 90);
@@ -54,7 +57,7 @@ public final class Ternholm {
     /** Control T1 to T6 and the benchmark, with T5 where it was pushed to; the marks on the landings of the stair; the bracket in the lamp room. */
     public static List<Mark> marks() {
         return Stream.of(ground(), IntStream.rangeClosed(1, 6).mapToObj(Ternholm::landing).toList(),
-                List.of(new Mark(LAMP_ROOM, new Position(YARD.plus(12.4, 33.2), Optional.of(new Elevation(30.1)))))).flatMap(List::stream).toList();
+                List.of(new Mark(GALLERY, new Position(YARD.plus(12.0, 33.0), Optional.of(new Elevation(34.612)))), new Mark(LAMP_ROOM, new Position(YARD.plus(12.4, 33.2), Optional.of(new Elevation(30.1)))))).flatMap(List::stream).toList();
     }
 
     private static Mark landing(int number) {
@@ -88,6 +91,7 @@ public final class Ternholm {
                 arc("quay wall", -34, -6, 44, 100, 250), arc("tower", 12, 33, 5.2, 0, 360),
                 line("jetty", -84, -46, -124, -46, -124, -10, -84, -10, -84, -46),
                 shore()));
+        cliff().forEach(w -> seen.add(new Outline("cliff", List.of(w.from(), w.to()))));
         BoatLoft.walls().forEach(w -> seen.add(new Outline("boat loft", List.of(w.from(), w.to()))));
         for (double[] lamp : new double[][] {{-16, -22}, {14, -24}, {22, 12}, {-2, 42}}) {
             seen.add(line("lamp post", lamp[0], lamp[1]));
@@ -96,6 +100,12 @@ public final class Ternholm {
             seen.add(line("mooring ring", ring[0], ring[1]));
         }
         return seen;
+    }
+
+    /** The cliff west of the yard, over the path: it hides half of the sky from whoever stands below it. */
+    public static List<Wall> cliff() {
+        double[][] edge = {{70, -62}, {40, -74}, {8, -82}, {-24, -80}, {-52, -70}};
+        return IntStream.range(1, edge.length).mapToObj(i -> new Wall("cliff", YARD.plus(edge[i - 1][0], edge[i - 1][1]), YARD.plus(edge[i][0], edge[i][1]), 2, CLIFF_TOP_METRES)).toList();
     }
 
     private static Outline shore() {

@@ -1,10 +1,10 @@
 package verge.instruments.receiver;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
-import java.net.InetSocketAddress;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -24,15 +24,17 @@ import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.problem.SurveyException;
+import verge.core.satellite.BaseHeard;
 import verge.core.satellite.GpsTime;
 import verge.core.satellite.Sight;
 import verge.core.satellite.SolvedPosition;
 import verge.core.satellite.SolvedPosition.Kind;
 import verge.instruments.nmea.NmeaEpochs;
 import verge.instruments.ntrip.CasterSetting;
-import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.ntrip.SourceTable;
-import verge.instruments.receiver.ReceiverSnapshot.State;
+import verge.instruments.port.LinkSetting;
+import verge.instruments.port.LinkState;
 import verge.instruments.rtcm.RtcmFrames;
 import verge.instruments.rtcm.RtcmMessage;
 import verge.instruments.rtcm.RtcmMessages;
@@ -148,7 +150,8 @@ class StreamReceiverTest {
     }
 
     private StreamReceiver receiver(ReceiverStandIn of, List<SolvedPosition> into) {
-        StreamReceiver receiver = new StreamReceiver(new InetSocketAddress("localhost", of.port()), into::add);
+        StreamReceiver receiver = new StreamReceiver(LinkSetting.cable("localhost", of.port()));
+        receiver.listen(into::add);
         open.add(receiver);
         return receiver;
     }
@@ -161,31 +164,26 @@ class StreamReceiverTest {
         caster.offer(new SourceTable.Stream("GALLERY", "Ternholm", "RTCM 3.3", "", "", Optional.empty(), false, true));
         List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
         StreamReceiver receiver = receiver(standIn(10), positions);
-        open.add(new CorrectionLink(new CasterSetting("localhost", caster.port(), false, CasterSetting.Version.TWO, "GALLERY", "", ""), () -> "", new CorrectionLink.Listener() {
-            @Override
-            public void bytes(byte[] bytes, int count) {
-                receiver.corrections(bytes, count);
-            }
-
-            @Override
-            public void state(CorrectionLink.State state) {
-                // the receiver tells by its age what matters
-            }
-        }));
-        until(() -> caster.listeners() == 1 && receiver.snapshot().state() == State.UP && receiver.snapshot().position().isPresent());
-        assertThat(receiver.snapshot().position().orElseThrow().position().kind()).isEqualTo(Kind.AUTONOMOUS);
+        receiver.corrections(Optional.of(new CasterSetting("localhost", caster.port(), false, CasterSetting.Version.TWO, "GALLERY", "", "")));
+        until(() -> caster.listeners() == 1 && receiver.snapshot().link() == LinkState.UP && receiver.snapshot().now().isPresent());
+        assertThat(receiver.snapshot().now().orElseThrow().kind()).isEqualTo(Kind.AUTONOMOUS);
         BaseStream base = new BaseStream(417, BASE_CENTRED, BASE, new Antenna(SKY, 5, NOON), OPEN);
         GpsTime began = GpsTime.ofUtc(Instant.now());
         GpsTime ten = began.plusSeconds(10 - began.secondsOfWeek() % 10);
-        for (int i = 0; i < 40 && receiver.snapshot().position().filter(p -> p.position().kind() == Kind.FIXED).isEmpty(); i++) {
+        for (int i = 0; i < 40 && receiver.snapshot().now().filter(p -> p.kind() == Kind.FIXED).isEmpty(); i++) {
             base.at(ten.plusSeconds(i)).forEach(m -> caster.publish("GALLERY", RtcmFrames.frame(RtcmMessages.write(m))));
             Thread.sleep(1_000);
         }
-        ReceiverSnapshot.Came came = receiver.snapshot().position().orElseThrow();
-        assertThat(came.position().kind()).isEqualTo(Kind.FIXED);
-        assertThat(came.position().base()).isEqualTo("0417");
-        assertThat(Math.hypot(error(came.position())[0], error(came.position())[1])).isLessThan(0.05);
-        assertThat(came.at()).isAfterOrEqualTo(came.position().at());
+        SolvedPosition came = receiver.snapshot().now().orElseThrow();
+        assertThat(came.kind()).isEqualTo(Kind.FIXED);
+        assertThat(came.base()).isEqualTo("0417");
+        assertThat(Math.hypot(error(came)[0], error(came)[1])).isLessThan(0.05);
+        CorrectionsHeard heard = receiver.snapshot().corrections().orElseThrow();
+        assertThat(heard.base().orElseThrow()).satisfies(b -> assertThat(b.place().minus(BASE_CENTRED).length()).isLessThan(1e-3)).extracting(BaseHeard::name, BaseHeard::station).containsExactly("GALLERY", 417);
+        assertThat(heard.messages()).containsKeys(1006, 1033, 1077, 1127);
+        assertThat(heard.equipment()).isEqualTo("STAND-IN BASE, TERNHOLM DISH NONE");
+        assertThat(receiver.snapshot().condition()).as("it speaks the open sentences alone").isEmpty();
+        assertThatThrownBy(() -> receiver.set("MASK", "15").join()).hasRootCauseInstanceOf(SurveyException.class);
         assertThat(receiver.snapshot().sky()).hasSize(4);
         assertThat(receiver.snapshot().damaged()).isZero();
         assertThat(positions).extracting(SolvedPosition::kind).contains(Kind.AUTONOMOUS, Kind.FLOAT, Kind.FIXED);
@@ -193,20 +191,20 @@ class StreamReceiverTest {
 
     /** Whatever goes wrong with it is noticed; nothing wrong comes through; when it is well again, so is the link. */
     @ParameterizedTest
-    @CsvSource({"STALLS, LOST", "HALVES, NO_RECEIVER", "GARBLES, NO_RECEIVER", "SPEAKS_OTHERWISE, NO_RECEIVER"})
-    void whatGoesWrongIsNoticed(ReceiverStandIn.Fault fault, State expected) throws Exception {
+    @CsvSource({"STALLS, LOST", "HALVES, STRANGER", "GARBLES, STRANGER", "SPEAKS_OTHERWISE, STRANGER"})
+    void whatGoesWrongIsNoticed(ReceiverStandIn.Fault fault, LinkState expected) throws Exception {
         ReceiverStandIn standIn = standIn(50);
         List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
         StreamReceiver receiver = receiver(standIn, positions);
         until(() -> positions.size() > 3);
         standIn.misbehave(fault);
-        until(() -> receiver.snapshot().state() == expected);
-        assertThat(receiver.snapshot().position()).isEmpty();
+        until(() -> receiver.snapshot().link() == expected);
+        assertThat(receiver.snapshot().now()).isEmpty();
         int before = positions.size();
         Thread.sleep(500);
         assertThat(positions).hasSize(before);
         standIn.misbehave(ReceiverStandIn.Fault.NONE);
-        until(() -> receiver.snapshot().state() == State.UP && positions.size() > before + 3);
+        until(() -> receiver.snapshot().link() == LinkState.UP && positions.size() > before + 3);
     }
 
     /** A clock that jumps back is told, once; positions go on from there. */
@@ -223,6 +221,6 @@ class StreamReceiverTest {
             return !doubts.isEmpty();
         });
         assertThat(doubts).containsOnly(NmeaEpochs.Event.Doubt.Kind.BACKWARDS);
-        until(() -> receiver.snapshot().doubt().isEmpty() && receiver.snapshot().position().isPresent());
+        until(() -> receiver.snapshot().doubt().isEmpty() && receiver.snapshot().now().isPresent());
     }
 }

@@ -1,0 +1,31 @@
+package verge.core.occupation;
+
+import java.util.Optional;
+import verge.core.problem.SurveyException;
+import verge.core.satellite.AntennaHeight;
+import verge.core.satellite.AntennaModel;
+import verge.core.units.Length;
+
+/** An antenna over its mark: which, and how its height was measured. */
+public record AntennaOnPole(AntennaModel model, AntennaHeight height) {
+    /** Its reference point over the mark. @throws verge.core.problem.SurveyException as {@link AntennaHeight#reference} */
+    public Length reference() {
+        return height.reference(model);
+    }
+
+    /** The same where it can be had; empty for a slant to an antenna whose rim nobody knows, or shorter than that is wide. */
+    Optional<Length> known() {
+        try {
+            return Optional.of(reference());
+        } catch (SurveyException notKnown) {
+            return Optional.empty();
+        }
+    }
+
+    /** The same with another height. @throws SurveyException as {@link #reference} */
+    public AntennaOnPole with(AntennaHeight other) {
+        AntennaOnPole made = new AntennaOnPole(model, other);
+        made.reference();
+        return made;
+    }
+}

@@ -1,0 +1,123 @@
+package verge.core.occupation;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.EarthCovariance;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.satellite.BaseHeard;
+import verge.core.satellite.PoleTilt;
+import verge.core.satellite.SolvedPosition;
+import verge.core.units.Angle;
+import verge.core.units.Length;
+
+/**
+ * Solutions of one pole that stands still, as they come, and their mean.
+ *
+ * <p>The mean is said to be as well known as its solutions are on the average: reflections and air stay the same over some seconds, so that many solutions at once are hardly better
+ * than one.
+ */
+public final class Occupying {
+    /** Of so many σ in plan two solutions of one place hardly differ. */
+    private static final double APART_SIGMAS = 5;
+    private static final double LEAST_APART_METRES = 0.02;
+    private static final double SAME_BASE_METRES = 0.001;
+
+    private final Length height;
+    private final List<Taken> taken = new ArrayList<>();
+
+    private record Taken(SolvedPosition solved, Optional<BaseHeard> base, Optional<PoleTilt> tilt, EarthCentred antenna, EarthCentred foot) {
+    }
+
+    /** What came of it. @param vector from the base, or from the earth's centre without one */
+    public record Mean(Optional<BaseHeard> base, EarthCentred vector, EarthCovariance spread, Epochs epochs, Optional<PoleTilt> tilt) {
+    }
+
+    /** @param height of the antenna's reference point over the foot, along the pole */
+    public Occupying(Length height) {
+        this.height = height;
+    }
+
+    public int count() {
+        return taken.size();
+    }
+
+    /**
+     * One more solution.
+     *
+     * @param base on which it rests; empty if nobody says
+     * @param tilt absent if the pole is held upright
+     * @throws SurveyException NOT_FIXED, RECEIVER_WITHOUT_SIGMA, BASE_CHANGED, TILT_NOT_READY or POLE_WANDERED; whoever gets one begins anew
+     */
+    public void take(SolvedPosition solved, Optional<BaseHeard> base, Optional<PoleTilt> tilt) {
+        if (solved.kind() != SolvedPosition.Kind.FIXED || solved.place().isEmpty()) {
+            throw new SurveyException(Problem.NOT_FIXED, solved.kind());
+        }
+        SolvedPosition.Sigma sigma = solved.sigma().orElseThrow(() -> new SurveyException(Problem.RECEIVER_WITHOUT_SIGMA));
+        EarthCentred antenna = EarthCentred.of(solved.place().get(), ReferenceEllipsoid.WGS84);
+        Geographic at = solved.place().get().position();
+        Taken next = new Taken(solved, base, tilt, antenna, antenna.minus(tilt.map(t -> t.upwards(height, at)).orElseGet(() -> EarthCentred.ofNorthEastUp(0, 0, height.metres(), at))));
+        taken.stream().findFirst().ifPresent(first -> {
+            requireSame(first.base(), base);
+            if (first.tilt().isPresent() != tilt.isPresent()) {
+                throw new SurveyException(Problem.TILT_NOT_READY);
+            }
+            double spread = tilt.map(t -> Math.max(t.spread(height, at).northEastUp(at)[0], t.spread(height, at).northEastUp(at)[1])).orElse(0.0);
+            double may = Math.max(LEAST_APART_METRES, APART_SIGMAS * Math.hypot(sigma.plan(), spread));
+            double apart = taken.stream().map(t -> next.foot().minus(t.foot()).northEastUp(at)).mapToDouble(d -> Math.hypot(d[0], d[1])).max().orElse(0);
+            if (apart > may) {
+                throw new SurveyException(Problem.POLE_WANDERED, new Length(apart), new Length(may));
+            }
+        });
+        taken.add(next);
+    }
+
+    private static void requireSame(Optional<BaseHeard> before, Optional<BaseHeard> now) {
+        boolean same = before.isPresent() == now.isPresent() && before.map(b -> b.station() == now.get().station() && b.name().equals(now.get().name()) && b.place().minus(now.get().place()).length() < SAME_BASE_METRES).orElse(true);
+        if (!same) {
+            throw new SurveyException(Problem.BASE_CHANGED, before.map(BaseHeard::name).orElse("none"), now.map(BaseHeard::name).orElse("none"));
+        }
+    }
+
+    /** Of all that was taken. @throws IllegalStateException if nothing was */
+    public Mean mean() {
+        if (taken.isEmpty()) {
+            throw new IllegalStateException("no solutions");
+        }
+        Taken first = taken.get(0);
+        EarthCentred from = first.base().map(BaseHeard::place).orElse(new EarthCentred(0, 0, 0));
+        EarthCentred sum = new EarthCentred(0, 0, 0);
+        EarthCovariance spread = new EarthCovariance(0, 0, 0, 0, 0, 0);
+        double share = 1.0 / taken.size();
+        for (Taken each : taken) {
+            SolvedPosition.Sigma sigma = each.solved().sigma().orElseThrow();
+            // off the first, not off the centre: sums of millions of metres would lose digits
+            EarthCentred off = each.antenna().minus(first.antenna());
+            sum = sum.plus(new EarthCentred(off.x() * share, off.y() * share, off.z() * share));
+            spread = spread.plus(EarthCovariance.ofNorthEastUp(sigma.north(), sigma.east(), sigma.up(), each.solved().place().orElseThrow().position()).times(share));
+        }
+        return new Mean(first.base(), first.antenna().minus(from).plus(sum), spread, epochs(), tilt());
+    }
+
+    private Epochs epochs() {
+        List<SolvedPosition> all = taken.stream().map(Taken::solved).toList();
+        return new Epochs(all.size(), all.get(0).at(), all.get(all.size() - 1).at(), all.stream().map(SolvedPosition::kind).min(Comparator.naturalOrder()).orElseThrow(), all.stream().mapToInt(SolvedPosition::satellites).min().orElseThrow(),
+                all.stream().flatMap(p -> p.dilution().stream()).mapToDouble(d -> d.position()).max(), all.stream().filter(p -> p.age().isPresent()).mapToDouble(p -> p.age().getAsDouble()).max());
+    }
+
+    /** The mean lean, by its horizontal parts: a mean of azimuths would fail about north. */
+    private Optional<PoleTilt> tilt() {
+        List<PoleTilt> all = taken.stream().flatMap(t -> t.tilt().stream()).toList();
+        if (all.size() < taken.size()) {
+            return Optional.empty();
+        }
+        double north = all.stream().mapToDouble(t -> t.tilt().sin() * t.azimuth().cos()).average().orElseThrow();
+        double east = all.stream().mapToDouble(t -> t.tilt().sin() * t.azimuth().sin()).average().orElseThrow();
+        return Optional.of(new PoleTilt(new Angle(Math.asin(Math.min(1, Math.hypot(north, east)))), new Angle(Math.atan2(east, north)).wholeCircle(), all.get(0).sigmaTilt(), all.get(0).sigmaAzimuth()));
+    }
+}

@@ -1,0 +1,132 @@
+package verge.core.occupation;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvFileSource;
+import org.junit.jupiter.params.provider.CsvSource;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.EarthCovariance;
+import verge.core.geodesy.EarthPlace;
+import verge.core.geodesy.EllipsoidHeight;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.GroundUse;
+import verge.core.geodesy.Position;
+import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.geodesy.Uncertainty;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.GeoidChoice;
+import verge.core.geodesy.system.SystemText;
+import verge.core.satellite.AntennaHeight;
+import verge.core.satellite.AntennaModel;
+import verge.core.satellite.BaseHeard;
+import verge.core.satellite.PoleTilt;
+import verge.core.satellite.SolvedPosition;
+import verge.core.settings.Geoids;
+import verge.core.settings.JobGeodesy;
+import verge.core.settings.JobSettings;
+import verge.core.units.Angle;
+import verge.core.units.Figures;
+import verge.core.units.Length;
+
+/** From base and vector to the ground below the antenna, in the job's grid, with what is known of it. */
+class OccupationTest {
+    private static final CoordinateSystem UTM = SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0 +units=m +no_defs");
+    private static final EarthPlace PLACE = new EarthPlace(Geographic.ofDegrees(56.95, 11.45), new EllipsoidHeight(45));
+    private static final AntennaModel DISH = new AntennaModel("DISH NONE", Optional.of(new AntennaModel.Rim(0.09, 0.03)), 0.02, Map.of());
+
+    private static JobGeodesy job(CoordinateSystem system, GeoidChoice geoid) {
+        return JobGeodesy.of(new JobSettings(Figures.metric(), system, geoid, Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE), Geoids.NONE);
+    }
+
+    private static final JobGeodesy JOB = job(UTM, new GeoidChoice.Constant(37.6));
+
+    @ParameterizedTest
+    @CsvFileSource(resources = "/fixtures/occupied.csv", numLinesToSkip = 1)
+    void fromTheEarthsCentreIntoTheGrid(double x, double y, double z, double easting, double northing, double height) {
+        Position found = JOB.position(new EarthCentred(x, y, z).place(ReferenceEllipsoid.WGS84)).orElseThrow();
+        assertThat(found.plan().easting()).isCloseTo(easting, within(1e-4));
+        assertThat(found.plan().northing()).isCloseTo(northing, within(1e-4));
+        assertThat(found.elevation().orElseThrow().metres()).isCloseTo(height - 37.6, within(1e-4));
+    }
+
+    /** No geoid, no elevation, rather than one that is forty metres off; a flat site has no place for satellites at all. */
+    @Test
+    void whatIsNotKnownIsNotMadeUp() {
+        assertThat(job(UTM, new GeoidChoice.None()).position(PLACE).orElseThrow().elevation()).isEmpty();
+        assertThat(job(new CoordinateSystem.Flat(1), new GeoidChoice.Constant(37.6)).position(PLACE)).isEmpty();
+        assertThat(job(SystemText.read("+proj=utm +zone=32 +ellps=intl +units=m +no_defs"), new GeoidChoice.None()).position(PLACE)).isEmpty();
+    }
+
+    private static PointOccupied said(Optional<BaseHeard> base, EarthCentred vector, AntennaOnPole antenna, Optional<PoleTilt> tilt) {
+        Instant noon = Instant.parse("2026-06-01T12:00:00Z");
+        return new PointOccupied(new PointName("101"), Code.NONE, base, vector, EarthCovariance.ofNorthEastUp(0.008, 0.006, 0.015, PLACE.position()),
+                new Epochs(5, noon, noon.plusSeconds(4), SolvedPosition.Kind.FIXED, 21, OptionalDouble.of(1.4), OptionalDouble.of(1)), antenna, tilt, "rover", "", Map.of(), List.of());
+    }
+
+    /** The foot is below the antenna by what each way of measuring its height means: by hand √(2.09² − 0.09²) − 0.03 for the tape to the rim. */
+    @ParameterizedTest
+    @CsvSource({"REFERENCE_POINT, 2, 2", "MOUNT, 2, 2.02", "RIM, 2.09, 2.0580613"})
+    void theFootBelowTheAntenna(AntennaHeight.To to, double measured, double expected) {
+        EarthCentred antenna = EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84);
+        EarthCentred base = antenna.plus(new EarthCentred(310, -220, 95));
+        AntennaOnPole on = new AntennaOnPole(DISH, new AntennaHeight(new Length(measured), to));
+        OccupiedPlace found = OccupationEntries.place(said(Optional.of(new BaseHeard("GALLERY", 417, base)), antenna.minus(base), on, Optional.empty()), JOB).orElseThrow();
+        assertThat(found.earth().height().metres()).isCloseTo(45 - expected, within(1e-6));
+        assertThat(found.position().elevation().orElseThrow().metres()).isCloseTo(45 - expected - 37.6, within(1.1e-4));   // the job's ellipsoid is that much smaller at the poles
+        assertThat(found.sigma().up().metres()).isCloseTo(Math.hypot(0.015, 0.001), within(1e-6));
+        Position above = JOB.position(PLACE).orElseThrow();
+        assertThat(found.position().plan().distanceMetres(above.plan())).isLessThan(1e-5);
+        // a slant that is shorter than the rim is wide has no height, and the point no place
+        assertThat(OccupationEntries.place(said(Optional.empty(), antenna, new AntennaOnPole(DISH, new AntennaHeight(new Length(0.05), AntennaHeight.To.RIM)), Optional.empty()), JOB)).isEmpty();
+    }
+
+    /** Whichever way a pole leans, its foot is found; its spread is that of many poles whose lean was felt with such errors. */
+    @ParameterizedTest
+    @CsvSource({"0.1, 0", "12, 75", "30, 200", "45, 310"})
+    void aLeaningPole(double degrees, double towards) {
+        Random random = new Random(5);
+        Length high = new Length(1.8);
+        PoleTilt felt = new PoleTilt(Angle.ofDegrees(degrees), Angle.ofDegrees(towards), Angle.ofDegrees(0.3), Angle.ofDegrees(1.5));
+        EarthCentred foot = EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84);
+        EarthCovariance exact = new EarthCovariance(0, 0, 0, 0, 0, 0);
+        OccupiedPlace found = OccupiedPlace.below(foot.plus(felt.upwards(high, PLACE.position())), exact, high, Optional.of(felt), JOB).orElseThrow();
+        assertThat(EarthCentred.of(found.earth(), ReferenceEllipsoid.WGS84).minus(foot).length()).isLessThan(1e-6);
+        double[] squares = new double[3];
+        int many = 4_000;
+        for (int i = 0; i < many; i++) {
+            PoleTilt truly = new PoleTilt(new Angle(Math.abs(felt.tilt().radians() + felt.sigmaTilt().radians() * random.nextGaussian())), new Angle(felt.azimuth().radians() + felt.sigmaAzimuth().radians() * random.nextGaussian()), felt.sigmaTilt(), felt.sigmaAzimuth());
+            double[] off = truly.upwards(high, PLACE.position()).minus(felt.upwards(high, PLACE.position())).northEastUp(PLACE.position());
+            for (int axis = 0; axis < 3; axis++) {
+                squares[axis] += off[axis] * off[axis] / many;
+            }
+        }
+        double[] spread = felt.spread(high, PLACE.position()).northEastUp(PLACE.position());
+        if (degrees > 1) {
+            for (int axis = 0; axis < 3; axis++) {
+                assertThat(Math.sqrt(squares[axis])).isCloseTo(spread[axis], within(0.06 * spread[axis] + 1e-5));
+            }
+        }
+        assertThat(found.sigma().plan().metres()).isCloseTo(Math.hypot(spread[0], spread[1]), within(1e-4));
+    }
+
+    /** The axes of the σ are the grid's: with γ = 2.05° here, an error to true north has a part along grid east. */
+    @Test
+    void sigmasLieAlongTheGrid() {
+        EarthCentred at = EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84);
+        Uncertainty sigma = OccupiedPlace.below(at, EarthCovariance.ofNorthEastUp(1, 0, 0, PLACE.position()), new Length(2), Optional.empty(), JOB).orElseThrow().sigma();
+        double gamma = Math.atan(Math.tan(Math.toRadians(11.45 - 9)) * Math.sin(Math.toRadians(56.95)));
+        assertThat(sigma.east().metres()).isCloseTo(Math.sin(gamma), within(1e-4));
+        assertThat(sigma.north().metres()).isCloseTo(Math.cos(gamma), within(1e-4));
+    }
+}

@@ -1,0 +1,228 @@
+package verge.instruments.standin;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CompletionException;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.EarthPlace;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.SystemText;
+import verge.core.problem.SurveyException;
+import verge.core.satellite.PoleTilt;
+import verge.core.satellite.SatelliteSystem;
+import verge.core.satellite.Sight;
+import verge.core.satellite.SolvedPosition;
+import verge.core.satellite.SolvedPosition.Kind;
+import verge.core.units.Angle;
+import verge.core.units.Length;
+import verge.formats.geoid.ShippedGeoid;
+import verge.instruments.ntrip.CasterSetting;
+import verge.instruments.ntrip.CorrectionLink;
+import verge.instruments.port.LinkSetting;
+import verge.instruments.receiver.ReceiverCondition;
+import verge.instruments.receiver.ReceiverCondition.Hears;
+import verge.instruments.receiver.ReceiverCondition.Role;
+import verge.instruments.receiver.ReceiverCondition.TiltState;
+import verge.instruments.receiver.StreamReceiver;
+import verge.instruments.world.Horizon;
+import verge.instruments.world.OnEarth;
+import verge.instruments.world.Ternholm;
+
+/** The island under the sky, over real sockets only: where it lies, what hides satellites, and a receiver with all that it is besides its solutions. */
+class SatelliteGroundTest {
+    @TempDir
+    static Path directory;
+    private static StandIn standIn;
+    private static PracticeGround ground;
+    private static StreamReceiver receiver;
+
+    @BeforeAll
+    static void start() throws Exception {
+        standIn = new StandIn(17, directory.resolve("scene"));
+        ground = new PracticeGround(standIn.groundPort());
+        receiver = new StreamReceiver(LinkSetting.cable("localhost", standIn.receiverPort()));
+        receiver.corrections(Optional.of(new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.TWO, "GALLERY", "", "")));
+        until(() -> receiver.snapshot().now().isPresent() && receiver.snapshot().condition().isPresent());
+    }
+
+    @BeforeEach
+    void upright() {
+        ground.pole(Ternholm.YARD);
+    }
+
+    @AfterAll
+    static void stop() {
+        receiver.close();
+        standIn.close();
+    }
+
+    private static void until(BooleanSupplier reached) throws InterruptedException {
+        for (int i = 0; i < 3_000 && !reached.getAsBoolean(); i++) {
+            Thread.sleep(20);
+        }
+        assertThat(reached.getAsBoolean()).isTrue();
+    }
+
+    private static ReceiverCondition condition() {
+        return receiver.snapshot().condition().orElseThrow();
+    }
+
+    private static void untilFixed() throws InterruptedException {
+        until(() -> receiver.snapshot().now().filter(p -> p.kind() == Kind.FIXED).isPresent());
+    }
+
+    /** The world's own way onto the earth agrees with the core's projection and the geoid that ships: to a tenth of a millimetre in plan, two millimetres in height. */
+    @Test
+    void theIslandLiesWhereItsGridSays() {
+        var utm = SystemText.projection((CoordinateSystem.OnEarth) SystemText.read("+proj=utm +zone=32 +ellps=WGS84 +towgs84=0,0,0 +units=m +no_defs"));
+        for (double[] off : new double[][] {{0, 0}, {250, -200}, {-180, 240}, {900, -1_400}}) {
+            GridPoint at = Ternholm.YARD.plus(off[0], off[1]);
+            EarthPlace place = OnEarth.at(at, 12);
+            assertThat(utm.grid(place.position()).distanceMetres(at)).isLessThan(1e-4);
+            assertThat(place.height().metres() - 12).isCloseTo(ShippedGeoid.egm96().undulation(place.position()).orElseThrow(), within(0.002));
+        }
+    }
+
+    private static boolean open(GridPoint at, double azimuth, double elevation) {
+        return Horizon.open(at, Ternholm.surface(at).metres() + 1.8, new Sight(Angle.ofDegrees(azimuth), Angle.ofDegrees(elevation)));
+    }
+
+    /** Below the cliff the western sky is gone up to 50°, in the yard it is not; the tower hides what is behind it, and nothing from its own gallery. */
+    @Test
+    void whatStandsBeforeTheSky() {
+        GridPoint below = Ternholm.YARD.plus(5, -72);
+        assertThat(List.of(open(below, 270, 48), open(below, 270, 75), open(below, 90, 20), open(Ternholm.YARD, 272, 20))).containsExactly(false, true, true, true);
+        GridPoint southOfTower = Ternholm.YARD.plus(-4, 33);
+        assertThat(List.of(open(southOfTower, 2, 60), open(southOfTower, 2, 80), open(southOfTower, 182, 15))).containsExactly(false, true, true);
+        var gallery = Ternholm.mark(Ternholm.GALLERY).orElseThrow().truth();
+        assertThat(Horizon.open(gallery.plan(), gallery.elevation().orElseThrow().metres(), new Sight(Angle.ofDegrees(120), Angle.ofDegrees(5)))).isTrue();
+    }
+
+    private static double[] offTip(Length height, Optional<PoleTilt> tilt) {
+        SolvedPosition now = receiver.snapshot().now().orElseThrow();
+        Geographic at = now.place().orElseThrow().position();
+        EarthCentred foot = EarthCentred.of(now.place().get(), ReferenceEllipsoid.WGS84).minus(tilt.map(t -> t.upwards(height, at)).orElseGet(() -> EarthCentred.ofNorthEastUp(0, 0, height.metres(), at)));
+        PracticeGround.Sight seen = ground.look();
+        return foot.minus(EarthCentred.of(OnEarth.at(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres()), ReferenceEllipsoid.WGS84)).northEastUp(at);
+    }
+
+    /** Fixed by the gallery's base the foot is found to centimetres; below the cliff the fix is lost and comes back; a base that says something else shifts it. */
+    @Test
+    void aRoverOnTheIsland() throws Exception {
+        untilFixed();
+        Length high = ground.look().mount().plus(new Length(0.035));
+        assertThat(offTip(high, Optional.empty())).containsExactly(new double[] {0, 0, 0}, within(0.08));
+        ground.pole(Ternholm.YARD.plus(5, -75));
+        int before = receiver.snapshot().now().orElseThrow().satellites();
+        until(() -> receiver.snapshot().now().map(p -> p.satellites() < 0.8 * before).orElse(true));
+        ground.pole(Ternholm.YARD);
+        untilFixed();
+        ground.baseSays(3, 0, -1);
+        until(() -> Math.abs(offTip(high, Optional.empty())[0] - 3) < 0.3);
+        ground.baseSays(0, 0, 0);
+        until(() -> Math.abs(offTip(high, Optional.empty())[0]) < 0.3);
+    }
+
+    /** Its pole's lean is known after some steps; with it the foot is found, without it it is off by the lean. */
+    @Test
+    void aLeaningPole() throws Exception {
+        untilFixed();
+        receiver.set("TILT", "1").join();
+        until(() -> condition().tilt().state() == TiltState.WALK);
+        ground.pole(Ternholm.YARD.plus(2, 3));
+        until(() -> condition().tilt().state() == TiltState.READY);
+        assertThat(ground.lean(20, 130).leanDegrees()).isEqualTo(20);
+        until(() -> condition().tilt().by().filter(t -> Math.abs(t.tilt().degrees() - 20) < 2).isPresent());
+        Length high = ground.look().mount().plus(new Length(0.035));
+        untilFixed();
+        Thread.sleep(300);
+        assertThat(offTip(high, condition().tilt().by())).containsExactly(new double[] {0, 0, 0}, within(0.1));
+        assertThat(offTip(high, Optional.empty())[1]).isCloseTo(high.metres() * Math.sin(Math.toRadians(20)) * Math.sin(Math.toRadians(130)), within(0.1));
+        receiver.set("TILT", "0").join();
+        until(() -> condition().tilt().state() == TiltState.OFF);
+    }
+
+    /** What it is set to holds; what cannot be is refused in words; battery, card and antenna are told. */
+    @Test
+    void settingsAndWhatItLacks() throws Exception {
+        receiver.set("MASK", "25").join();
+        receiver.set("SYSTEMS", "GE").join();
+        until(() -> condition().mask().degrees() == 25 && condition().systems().equals(Set.of(SatelliteSystem.GPS, SatelliteSystem.GALILEO)));
+        until(() -> receiver.snapshot().now().map(p -> p.satellites() < 20).orElse(false));
+        receiver.set("MASK", "10").join();
+        receiver.set("SYSTEMS", "GREC").join();
+        for (String[] unfit : new String[][] {{"MASK", "75"}, {"SYSTEMS", ""}, {"MASK", "steep"}, {"FLY", "1"}, {"ROLE", "BASE"}, {"RADIO", "441", "12.5", "8PSK", "1"}}) {
+            assertThatThrownBy(() -> receiver.set(unfit[0], unfit.length > 4 ? new String[] {unfit[1], unfit[2], unfit[3], unfit[4]} : new String[] {unfit[1]}).join()).isInstanceOf(CompletionException.class).hasCauseInstanceOf(SurveyException.class);
+        }
+        ground.card(-1);
+        until(() -> condition().storage().isEmpty());
+        assertThatThrownBy(() -> receiver.set("ROLE", "STATIC").join()).cause().isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.arguments()).containsExactly("there is no card"));
+        ground.card(500);
+        receiver.set("ROLE", "STATIC").join();
+        until(() -> condition().role() == Role.STATIC && condition().storage().orElseThrow().logging());
+        receiver.set("ROLE", "ROVER").join();
+        ground.receiverBattery(18);
+        until(() -> condition().power().orElseThrow().percent() == 18 && condition().power().orElseThrow().hours().orElseThrow() < 2);
+        ground.receiverBattery(-1);
+        ground.antenna(false);
+        until(() -> condition().antenna().isEmpty() && receiver.snapshot().now().map(p -> p.kind() == Kind.NONE).orElse(false));
+        ground.antenna(true);
+        untilFixed();
+    }
+
+    /** By radio: what both ends share is heard and fixes it, another modulation is a carrier without a word, and a third on the channel drowns the weaker. */
+    @Test
+    void byRadio() throws Exception {
+        List<AutoCloseable> open = new ArrayList<>();
+        try {
+            StreamReceiver base = new StreamReceiver(LinkSetting.cable("localhost", standIn.tripodReceiverPort()));
+            open.add(base);
+            receiver.corrections(Optional.empty());
+            until(() -> base.snapshot().condition().isPresent() && base.snapshot().now().flatMap(SolvedPosition::place).isPresent() && condition().radio().orElseThrow().hears() == Hears.NOTHING);
+            EarthCentred says = EarthCentred.of(base.snapshot().now().orElseThrow().place().orElseThrow(), ReferenceEllipsoid.WGS84);
+            base.set("PLACE", Double.toString(says.x()), Double.toString(says.y()), Double.toString(says.z())).join();
+            base.set("RADIO", "441.5", "12.5", "4FSK", "1").join();
+            base.set("ROLE", "BASE").join();
+            until(() -> condition().radio().orElseThrow().hears() == Hears.CARRIER);
+            receiver.set("RADIO", "441.5", "12.5", "4FSK", "0").join();
+            until(() -> condition().radio().orElseThrow().hears() == Hears.MESSAGES && receiver.snapshot().base().filter(b -> b.station() == 7).isPresent());
+            assertThat(receiver.snapshot().base().orElseThrow().place().minus(says).length()).isLessThan(1e-3);
+            untilFixed();
+            ground.crew(true);
+            base.set("RADIO", "441.5", "12.5", "4FSK", "0.000001").join();
+            until(() -> condition().radio().orElseThrow().hears() == Hears.CARRIER);
+        } finally {
+            ground.crew(false);
+            for (AutoCloseable each : open) {
+                each.close();
+            }
+            receiver.corrections(Optional.of(new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.TWO, "GALLERY", "", "")));
+        }
+    }
+
+    /** The neighbour's stream is heard as well as one's own: only the distance tells. */
+    @Test
+    void theNeighboursStream() throws IOException {
+        var table = CorrectionLink.table(new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.TWO, "", "", ""));
+        assertThat(table.streams()).extracting(s -> s.mountpoint()).containsExactly("GALLERY", "SKARVHOLM");
+        EarthCentred far = EarthCentred.of(new EarthPlace(table.find("SKARVHOLM").orElseThrow().at().orElseThrow(), OnEarth.at(Ternholm.YARD, 5).height()), ReferenceEllipsoid.WGS84);
+        assertThat(far.minus(EarthCentred.of(OnEarth.at(Ternholm.YARD, 5), ReferenceEllipsoid.WGS84)).length()).isBetween(25_000.0, 35_000.0);
+    }
+}
