@@ -12,7 +12,7 @@ import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.LinkForm;
-import verge.app.device.PracticeService;
+import verge.app.practice.PracticeService;
 import verge.app.enclosure.EnclosureService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;

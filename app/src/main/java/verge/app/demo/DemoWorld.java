@@ -2,9 +2,11 @@ package verge.app.demo;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -17,10 +19,12 @@ import org.springframework.core.annotation.Order;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import verge.app.account.AccountService;
-import verge.app.device.PracticeService;
+import verge.app.device.LinkForm;
+import verge.app.device.StandIns;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
 import verge.app.floor.FloorService;
+import verge.app.form.Answers;
 import verge.app.importing.FileChoice;
 import verge.app.importing.ImportService;
 import verge.app.job.Job;
@@ -29,6 +33,8 @@ import verge.app.job.Site;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.pole.PrismTable;
+import verge.app.receiver.AntennaTable;
+import verge.app.receiver.ReceiverDesk;
 import verge.app.system.GeoidLibrary;
 import verge.core.drawing.DesignChosen;
 import verge.core.drawing.Role;
@@ -36,8 +42,14 @@ import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.SystemText;
+import verge.core.occupation.AntennaOnPole;
+import verge.core.satellite.AntennaHeight;
+import verge.core.satellite.AntennaModel;
 import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
+import verge.core.units.Length;
+import verge.core.units.LengthUnit;
+import verge.instruments.ntrip.CasterSetting;
 
 /**
  * Loads the made-up world of Ternholm and Alder Slough once, through the same services as a person at the pages. Sites, files and
@@ -57,21 +69,25 @@ class DemoWorld {
     private final ImportService imports;
     private final DemoFieldWork fieldWork;
     private final JournalService journals;
-    private final PracticeService practice;
+    private final StandIns standIns;
     private final PrismTable prisms;
     private final FloorService floors;
+    private final ReceiverDesk receivers;
+    private final AntennaTable antennas;
 
     DemoWorld(AccountService accounts, JobService jobs, SiteFileService files, ImportService imports, DemoFieldWork fieldWork, JournalService journals,
-            PracticeService practice, PrismTable prisms, FloorService floors) {
+            StandIns standIns, PrismTable prisms, FloorService floors, ReceiverDesk receivers, AntennaTable antennas) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.files = files;
         this.imports = imports;
         this.fieldWork = fieldWork;
         this.journals = journals;
-        this.practice = practice;
+        this.standIns = standIns;
         this.prisms = prisms;
         this.floors = floors;
+        this.receivers = receivers;
+        this.antennas = antennas;
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -107,9 +123,10 @@ class DemoWorld {
         prisms.add(yard.id(), "tripod prism", "-30.0");
         prisms.add(yard.id(), "sheet target", "0");
         masonsMarks(ternholm, metric);
+        shingleBank(ternholm, metric, control);
         quayWall();
         alderSlough();
-        practice.address().ifPresent(address -> startFieldWork(yard.id(), address));
+        standIns.instrument().ifPresent(address -> startFieldWork(yard.id(), address));
     }
 
     /** ETRS89 / UTM zone 32N as published, heights by EGM96: kept in the demo's files, so that loading does not wait for the dataset. */
@@ -147,6 +164,27 @@ class DemoWorld {
         Job quay = jobs.make(site.id(), "Quay wall", JobSettings.flat(Figures.metric(), 1).with(JobSettings.Work.ALONE.with(ISLAND_CLOCK)), author());
         take(quay, file(site, "quay-control.csv"), Role.CONTROL);
         file(site, "quay-receiver.csv");
+    }
+
+    /** The stockpile on the shingle spit, to be measured with a rover: its receiver takes its corrections from the base on the lighthouse’s gallery. */
+    private void shingleBank(Site ternholm, JobSettings metric, SiteFile control) {
+        Job bank = jobs.make(ternholm.id(), "Shingle bank", metric, author());
+        take(bank, control, Role.CONTROL);
+        standIns.receivers().stream().findFirst().ifPresent(rover -> {
+            receivers.connect(bank.id(), rover.address(), "Rover on the pole");
+            standIns.caster().map(address -> LinkForm.cable(address).parse()).ifPresent(at -> receivers.corrections(bank.id(), Optional.of(new CasterSetting(at.host(), at.port(), false, CasterSetting.Version.TWO, "GALLERY", "", ""))));
+            takeAntenna(bank);
+            AntennaModel dish = antennas.type(bank.id(), new Answers(Map.of("name", "TERNHOLM DISH NONE", "mount", "0.035", "rimRadius", "0.089", "rimAbove", "0.041")), LengthUnit.METRE);
+            receivers.antenna(bank.id(), new AntennaOnPole(dish, new AntennaHeight(new Length(1.7), AntennaHeight.To.MOUNT)));
+        });
+    }
+
+    private void takeAntenna(Job job) {
+        try (InputStream in = new ClassPathResource("demo/ternholm-antennas.atx").getInputStream()) {
+            antennas.take(job.id(), in, "TERNHOLM DISH NONE");
+        } catch (IOException missing) {
+            throw new UncheckedIOException(missing);
+        }
     }
 
     private void alderSlough() throws IOException {

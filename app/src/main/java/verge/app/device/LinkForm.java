@@ -26,7 +26,7 @@ public record LinkForm(String address, String link, String partner) {
     }
 
     /** @throws SurveyException ADDRESS_UNFIT if it is not 'name:port', PARTNER_MISSING if the link needs one */
-    LinkSetting parse() {
+    public LinkSetting parse() {
         Matcher m = WRITTEN.matcher(address == null ? "" : address.strip());
         if (!m.matches() || Integer.parseInt(m.group(2)) < 1 || Integer.parseInt(m.group(2)) > HIGHEST_PORT) {
             throw new SurveyException(Problem.ADDRESS_UNFIT, address == null ? "" : address);

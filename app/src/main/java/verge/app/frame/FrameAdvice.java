@@ -20,7 +20,7 @@ import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.servlet.HandlerMapping;
 import verge.app.account.Account;
 import verge.app.account.AccountService;
-import verge.app.device.PracticeService;
+import verge.app.practice.PracticeService;
 import verge.app.fieldbook.BookText;
 import verge.app.job.Job;
 import verge.app.job.JobService;
@@ -30,6 +30,7 @@ import verge.app.leaf.LeafKinds;
 import verge.app.live.InstrumentViews;
 import verge.app.pole.PrismTable;
 import verge.app.problem.ProblemWords;
+import verge.app.receiver.ReceiverViews;
 import verge.app.walkround.WalkRoundService;
 import verge.core.check.Finding;
 import verge.core.job.JobState;
@@ -52,18 +53,20 @@ class FrameAdvice {
     private final JournalService journals;
     private final PracticeService practice;
     private final InstrumentViews instruments;
+    private final ReceiverViews receivers;
     private final SettingsWords settingsWords;
     private final BookText bookText;
     private final WalkRoundService walkRound;
     private final ProblemWords problems;
 
     FrameAdvice(AccountService accounts, JobService jobs, JournalService journals, PracticeService practice,
-            InstrumentViews instruments, SettingsWords settingsWords, BookText bookText, WalkRoundService walkRound, ProblemWords problems) {
+            InstrumentViews instruments, ReceiverViews receivers, SettingsWords settingsWords, BookText bookText, WalkRoundService walkRound, ProblemWords problems) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.journals = journals;
         this.practice = practice;
         this.instruments = instruments;
+        this.receivers = receivers;
         this.settingsWords = settingsWords;
         this.bookText = bookText;
         this.walkRound = walkRound;
@@ -109,7 +112,7 @@ class FrameAdvice {
                 state.target().map(t -> Figures.metric().small(t.prismConstant())).orElse(""),
                 state.target().map(t -> figures.bare(t.height())).orElse(""),
                 state.target().map(t -> PrismTable.typed(t)).orElse(""),
-                state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""), trouble(job), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), practice.ground(id).isPresent(), mark(id, journal));
+                state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""), trouble(job), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), receivers.view(id, state).orElse(null), practice.ground(id).isPresent(), mark(id, journal));
     }
 
     private static String lines(List<Long> numbers) {

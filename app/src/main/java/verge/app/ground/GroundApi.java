@@ -31,13 +31,14 @@ class GroundApi {
             boolean poor, String words) {
     }
 
-    @Operation(summary = "A ground factor", description = "Answers as on the page 'Grid and ground': source (POINT, POSITION, POINTS, LINE_ENDS, LINE_SIMPSON, TYPED) and its fields.")
+    @Operation(summary = "A ground factor", description = "Answers as on the page 'Grid and ground': source (POINT, POSITION, RECEIVER, POINTS, LINE_ENDS, LINE_SIMPSON, TYPED) and its fields.")
     @PostMapping("/api/v1/jobs/{job}/ground-factor")
     FactorBody factor(@PathVariable UUID job, @RequestBody Map<String, String> asked) {
         Answers a = new Answers(asked);
-        GroundFactor f = grounds.use(job, a).factor().orElseThrow(() -> new SurveyException(Problem.GROUND_FACTOR_MISSING));
+        GroundService.Wanted wanted = grounds.use(job, a);
+        GroundFactor f = wanted.use().factor().orElseThrow(() -> new SurveyException(Problem.GROUND_FACTOR_MISSING));
         return new FactorBody(f.groundPerGrid(), f.parts().map(CombinedFactor::pointScale).orElse(null), f.parts().map(CombinedFactor::elevationFactor).orElse(null),
-                f.reference().northing(), f.reference().easting(), f.sigma().isPresent() ? f.sigma().getAsDouble() : null, GroundService.poor(f, a),
+                f.reference().northing(), f.reference().easting(), f.sigma().isPresent() ? f.sigma().getAsDouble() : null, wanted.poor(),
                 FactorView.direction(f.groundPerGrid()));
     }
 }

@@ -17,7 +17,6 @@ import verge.app.journal.JournalService;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
 import verge.app.problem.ProblemWords;
-import verge.core.geodesy.GroundFactor;
 import verge.core.geodesy.GroundUse;
 import verge.core.job.JobState;
 import verge.core.problem.Problem;
@@ -58,8 +57,9 @@ class GroundController {
         now.factor().ifPresent(f -> model.addAttribute("present", FactorView.of(f, false, state.settings())));
         if (a.has("source")) {
             try {
-                GroundUse wanted = grounds.use(job, a);
-                wanted.factor().ifPresent(f -> model.addAttribute("factor", FactorView.of(f, GroundService.poor(f, a), state.settings())));
+                GroundService.Wanted asked = grounds.use(job, a);
+                GroundUse wanted = asked.use();
+                wanted.factor().ifPresent(f -> model.addAttribute("factor", FactorView.of(f, asked.poor(), state.settings())));
                 JobSettings settings = state.settings().with(wanted);
                 model.addAttribute("moves", MovesView.of(state, journals.journal(job).preview(new SettingsChosen(state.settings().with(wanted.unshifted()))), settings));
                 model.addAttribute("shift", wanted.equals(wanted.unshifted()) ? "" : settings.offset(new Length(wanted.shiftNorth()), new Length(wanted.shiftEast())));
@@ -75,13 +75,11 @@ class GroundController {
     @PostMapping
     String set(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent, Principal person) {
         Answers a = Answers.of(sent);
-        GroundUse wanted = grounds.use(job, a);
-        wanted.factor().filter(f -> GroundService.poor(f, a) && f.reason().isEmpty()).ifPresent(this::refuse);
-        journals.append(job, Author.atPage(person.getName()), state -> new SettingsChosen(state.settings().with(wanted)));
+        GroundService.Wanted asked = grounds.use(job, a);
+        if (asked.poor() && asked.use().factor().filter(f -> f.reason().isEmpty()).isPresent()) {
+            throw new SurveyException(Problem.REASON_NEEDED, "the position that the ground factor comes from");
+        }
+        journals.append(job, Author.atPage(person.getName()), state -> new SettingsChosen(state.settings().with(asked.use())));
         return "redirect:/jobs/" + job + "/ground";
-    }
-
-    private void refuse(GroundFactor factor) {
-        throw new SurveyException(Problem.REASON_NEEDED, "the position that the ground factor comes from");
     }
 }

@@ -12,8 +12,10 @@ import verge.app.device.InstrumentWatch;
 import verge.app.form.Answers;
 import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
+import verge.app.receiver.RoverNow;
 import verge.core.coding.PointName;
 import verge.core.geodesy.CombinedFactor;
+import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
@@ -25,10 +27,12 @@ import verge.core.geodesy.ProjectedPlane;
 import verge.core.geodesy.Uncertainty;
 import verge.core.job.JobState;
 import verge.core.leaf.Leaf;
+import verge.core.occupation.OccupiedPlace;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.TotalStationReading;
+import verge.core.satellite.SolvedPosition;
 import verge.core.setup.ObservedPoint;
 import verge.core.units.LatLonText;
 import verge.core.units.Length;
@@ -51,7 +55,7 @@ class GroundService {
     }
 
     /** How the factor is found. */
-    enum Source { EACH_LINE, TYPED, POINT, POINTS, LINE_ENDS, LINE_SIMPSON, POLE, POSITION }
+    enum Source { EACH_LINE, TYPED, POINT, POINTS, LINE_ENDS, LINE_SIMPSON, POLE, POSITION, RECEIVER }
 
     private static final double FARTHEST_SHIFT_METRES = 1e8;
     private static final double HIGHEST_METRES = 10_000;
@@ -60,11 +64,28 @@ class GroundService {
     private final JournalService journals;
     private final SitePoints sitePoints;
     private final InstrumentDesk desk;
+    private final RoverNow rover;
 
-    GroundService(JournalService journals, SitePoints sitePoints, InstrumentDesk desk) {
+    GroundService(JournalService journals, SitePoints sitePoints, InstrumentDesk desk, RoverNow rover) {
         this.journals = journals;
         this.sitePoints = sitePoints;
         this.desk = desk;
+        this.rover = rover;
+    }
+
+    /** What was asked for. @param poor whether the factor's position is too poor to become the job's constant without a reason */
+    record Wanted(GroundUse use, boolean poor) {
+    }
+
+    /** @param unfixed whether it rests on a satellite position that is not fixed */
+    private record Found(GroundFactor factor, boolean unfixed) {
+        static Found of(GroundFactor factor) {
+            return new Found(factor, false);
+        }
+
+        boolean poor() {
+            return unfixed || factor.sigma().orElse(0) > GroundFactor.POOR_SIGMA;
+        }
     }
 
     /**
@@ -72,11 +93,12 @@ class GroundService {
      *
      * @throws SurveyException in words, for whatever was left out or cannot be
      */
-    GroundUse use(UUID job, Answers a) {
+    Wanted use(UUID job, Answers a) {
         JobState state = sitePoints.state(job);
         GroundUse.Kind kind = a.choice("use", GroundUse.Kind.class, state.settings().ground().kind());
         Source source = a.choice("source", Source.class, Source.EACH_LINE);
-        Optional<GroundFactor> factor = source == Source.EACH_LINE ? Optional.empty() : Optional.of(factor(job, state, source, a));
+        Optional<Found> found = source == Source.EACH_LINE ? Optional.empty() : Optional.of(factor(job, state, source, a));
+        Optional<GroundFactor> factor = found.map(Found::factor);
         if (kind == GroundUse.Kind.GROUND_COORDINATES && factor.isEmpty()) {
             throw new SurveyException(Problem.GROUND_FACTOR_MISSING);
         }
@@ -84,26 +106,20 @@ class GroundService {
         boolean moves = kind == GroundUse.Kind.GROUND_COORDINATES;
         double north = moves ? a.metres("shiftNorth", "shift", unit, FARTHEST_SHIFT_METRES).orElse(0.0) : 0;
         double east = moves ? a.metres("shiftEast", "shift", unit, FARTHEST_SHIFT_METRES).orElse(0.0) : 0;
-        return new GroundUse(kind, factor, north * state.settings().figures().axes().northSign(), east * state.settings().figures().axes().eastSign());
+        return new Wanted(new GroundUse(kind, factor, north * state.settings().figures().axes().northSign(), east * state.settings().figures().axes().eastSign()), found.map(Found::poor).orElse(false));
     }
 
-    /** Whether the factor's position is too poor to become the job's constant without a reason. */
-    static boolean poor(GroundFactor factor, Answers a) {
-        boolean byPosition = factor.taken() == Taken.POSITION && a.choice("source", Source.class, Source.EACH_LINE) == Source.POSITION;
-        boolean unfixed = byPosition && a.choice("solution", Solution.class, Solution.UNINITIALISED) != Solution.FIXED;
-        return unfixed || factor.sigma().orElse(0) > GroundFactor.POOR_SIGMA;
-    }
-
-    private GroundFactor factor(UUID job, JobState state, Source source, Answers a) {
+    private Found factor(UUID job, JobState state, Source source, Answers a) {
         String reason = a.text("reason");
         return switch (source) {
-            case TYPED -> typed(state, a, reason);
-            case POINT -> atPoint(state, point(state, a, "point"), Taken.POINT, reason);
-            case POLE -> atPole(job, state, reason);
-            case POSITION -> atPosition(state, a, reason);
-            case POINTS -> mean(state, points(state, a.required("points", "points")), Taken.POINTS, reason);
-            case LINE_ENDS -> mean(state, List.of(point(state, a, "from"), point(state, a, "to")), Taken.LINE_ENDS, reason);
-            case LINE_SIMPSON -> simpson(state, point(state, a, "from"), point(state, a, "to"), reason);
+            case TYPED -> Found.of(typed(state, a, reason));
+            case POINT -> Found.of(atPoint(state, point(state, a, "point"), Taken.POINT, reason));
+            case POLE -> Found.of(atPole(job, state, reason));
+            case POSITION -> new Found(atPosition(state, a, reason), a.choice("solution", Solution.class, Solution.UNINITIALISED) != Solution.FIXED);
+            case RECEIVER -> atReceiver(job, state, reason);
+            case POINTS -> Found.of(mean(state, points(state, a.required("points", "points")), Taken.POINTS, reason));
+            case LINE_ENDS -> Found.of(mean(state, List.of(point(state, a, "from"), point(state, a, "to")), Taken.LINE_ENDS, reason));
+            case LINE_SIMPSON -> Found.of(simpson(state, point(state, a, "from"), point(state, a, "to"), reason));
             case EACH_LINE -> throw new IllegalArgumentException(source.name());
         };
     }
@@ -130,6 +146,16 @@ class GroundService {
         ProjectedPlane plane = plane(state);
         CombinedFactor parts = CombinedFactor.at(plane, pole.position().plan(), pole.position().elevation());
         return of(parts, pole.position().plan(), Taken.POSITION, sigma(plane, parts, pole.position().plan(), pole.sigma()), reason);
+    }
+
+    /** Where a rover's pole stands now. */
+    private Found atReceiver(UUID job, JobState state, String reason) {
+        ProjectedPlane plane = plane(state);
+        RoverNow.Here here = rover.required(job, state);
+        OccupiedPlace foot = here.foot().orElseThrow();
+        EarthPlace local = state.geodesy().local(foot.earth()).orElseThrow();
+        CombinedFactor parts = CombinedFactor.at(plane, local.position(), local.height());
+        return new Found(of(parts, foot.position().plan(), Taken.POSITION, sigma(plane, parts, foot.position().plan(), foot.sigma()), reason), here.solved().kind() != SolvedPosition.Kind.FIXED);
     }
 
     private static GroundFactor atPosition(JobState state, Answers a, String reason) {

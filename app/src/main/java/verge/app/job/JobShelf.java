@@ -28,7 +28,7 @@ public class JobShelf {
     /** How long a deleted job can be had back. The database holds to the same. */
     public static final Duration RECOVERABLE = Duration.ofDays(30);
     private static final Logger LOG = LoggerFactory.getLogger(JobShelf.class);
-    private static final List<String> TABLES = List.of("point", "setup_draft", "job_instrument", "journal_entry");
+    private static final List<String> TABLES = List.of("point", "setup_draft", "job_instrument", "job_receiver", "journal_entry");
 
     private final JobRepository jobs;
     private final JobService making;

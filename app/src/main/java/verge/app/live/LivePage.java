@@ -19,6 +19,7 @@ import verge.core.job.Journal;
 final class LivePage {
     private final UUID job;
     private final StakeoutAim aim;
+    private final boolean sky;
     private final SseEmitter emitter;
     private final Executor senders;
     private final AtomicReference<Journal> journal;
@@ -27,10 +28,11 @@ final class LivePage {
     private boolean sending;
     private boolean stumbled;
 
-    /** @param aim what the page stakes, or null */
-    LivePage(UUID job, StakeoutAim aim, SseEmitter emitter, Journal journal, Executor senders) {
+    /** @param aim what the page stakes, or null @param sky whether it shows satellites */
+    LivePage(UUID job, StakeoutAim aim, boolean sky, SseEmitter emitter, Journal journal, Executor senders) {
         this.job = job;
         this.aim = aim;
+        this.sky = sky;
         this.emitter = emitter;
         this.journal = new AtomicReference<>(journal);
         this.senders = senders;
@@ -42,6 +44,10 @@ final class LivePage {
 
     StakeoutAim aim() {
         return aim;
+    }
+
+    boolean sky() {
+        return sky;
     }
 
     SseEmitter emitter() {

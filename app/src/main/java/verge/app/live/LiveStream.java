@@ -24,6 +24,7 @@ import verge.app.files.SiteChanged;
 import verge.app.job.JobService;
 import verge.app.journal.JournalChanged;
 import verge.app.journal.JournalService;
+import verge.app.receiver.ReceiverViews;
 import verge.app.stakeout.GuideView;
 import verge.app.stakeout.StakeoutAim;
 import verge.core.geodesy.Position;
@@ -47,25 +48,28 @@ class LiveStream {
     private final JobService jobs;
     private final JournalService journals;
     private final InstrumentViews instruments;
+    private final ReceiverViews receivers;
     private final JsonMapper json;
     private final Set<LivePage> pages = ConcurrentHashMap.newKeySet();
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "live"));
     /** Sends to pages, and reads jobs anew: what may wait for a tablet or for the database. */
     private final ExecutorService beside = Executors.newCachedThreadPool(task -> new Thread(task, "beside live"));
 
-    LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, JsonMapper json) {
+    LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, ReceiverViews receivers, JsonMapper json) {
         this.desk = desk;
         this.jobs = jobs;
         this.journals = journals;
         this.instruments = instruments;
+        this.receivers = receivers;
         this.json = json;
         clock.scheduleWithFixedDelay(this::look, MILLIS_BETWEEN_LOOKS, MILLIS_BETWEEN_LOOKS, TimeUnit.MILLISECONDS);
     }
 
-    /** @param aim what the page stakes, or null */
-    SseEmitter open(UUID job, StakeoutAim aim) {
-        LivePage page = new LivePage(job, aim, new SseEmitter(NEVER), journals.journal(job), beside);
-        instruments.view(job, page.journal().state());   // whatever must be looked up is looked up here, not on the clock
+    /** @param aim what the page stakes, or null @param sky whether it shows satellites */
+    SseEmitter open(UUID job, StakeoutAim aim, boolean sky) {
+        LivePage page = new LivePage(job, aim, sky, new SseEmitter(NEVER), journals.journal(job), beside);
+        instruments.view(job, page.journal().state());
+        receivers.view(job, page.journal().state());   // whatever must be looked up is looked up here, not on the clock
         page.emitter().onCompletion(() -> pages.remove(page));
         page.emitter().onError(failure -> pages.remove(page));
         pages.add(page);
@@ -121,6 +125,10 @@ class LiveStream {
         JobState state = page.journal().state();
         InstrumentView view = instruments.view(page.job(), state);
         page.tell("instrument", json.writeValueAsString(view));
+        page.tell("receiver", receivers.view(page.job(), state).map(json::writeValueAsString).orElse("null"));
+        if (page.sky()) {
+            page.tell("sky", receivers.sky(page.job(), state).map(json::writeValueAsString).orElse("null"));
+        }
         if (page.aim() != null) {
             page.tell("guide", here(state, page.job(), view).map(position -> json.writeValueAsString(GuideView.of(state, page.aim(), position))).orElse("null"));
         }

@@ -56,15 +56,17 @@ class MeasureController {
 
     private final MeasureService measuring;
     private final FindingService finding;
+    private final OccupationService occupying;
     private final JournalService journals;
     private final Codebooks codebooks;
     private final AttributeService attributes;
     private final PrismTable prisms;
     private final JsonMapper json;
 
-    MeasureController(MeasureService measuring, FindingService finding, JournalService journals, Codebooks codebooks, AttributeService attributes, PrismTable prisms, JsonMapper json) {
+    MeasureController(MeasureService measuring, FindingService finding, OccupationService occupying, JournalService journals, Codebooks codebooks, AttributeService attributes, PrismTable prisms, JsonMapper json) {
         this.measuring = measuring;
         this.finding = finding;
+        this.occupying = occupying;
         this.journals = journals;
         this.codebooks = codebooks;
         this.attributes = attributes;
@@ -158,11 +160,15 @@ class MeasureController {
     record Stored(long line, SketchPoint point, List<SketchString> strings, String next, String elsewhere, boolean before) {
     }
 
+    /** @param by 'receiver' for a satellite receiver; else the instrument */
     @PostMapping("/shots")
     @ResponseBody
     CompletableFuture<Stored> shoot(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String name, @RequestParam String code,
-            @RequestParam(defaultValue = "[]") String joins, @RequestParam(defaultValue = "false") boolean again, MeasureService.Beside beside, @RequestParam Map<String, String> fields, Principal person) {
-        return measuring.measure(job, id, name, code, notes(fields), beside, armed(joins), again, person.getName()).thenApply(kept -> stored(job, kept));
+            @RequestParam(defaultValue = "[]") String joins, @RequestParam(defaultValue = "false") boolean again, MeasureService.Beside beside, @RequestParam(defaultValue = "") String by,
+            @RequestParam Map<String, String> fields, Principal person) {
+        CompletableFuture<Kept> kept = by.equals("receiver") ? occupying.measure(job, id, name, code, notes(fields), armed(joins), again, person.getName())
+                : measuring.measure(job, id, name, code, notes(fields), beside, armed(joins), again, person.getName());
+        return kept.thenApply(k -> stored(job, k));
     }
 
     private Stored stored(UUID job, Kept kept) {

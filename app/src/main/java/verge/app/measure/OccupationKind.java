@@ -32,9 +32,9 @@ import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaHeight;
 import verge.core.satellite.AntennaModel;
 import verge.core.satellite.BaseHeard;
+import verge.core.satellite.LeanText;
 import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SolvedPosition;
-import verge.core.units.AngleText;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
 import verge.core.units.Length;
@@ -145,7 +145,7 @@ final class OccupationKind extends EntryKind<PointOccupied> {
     }
 
     private static String lean(PointOccupied says, Figures f) {
-        return says.tilt().map(t -> "  leaning " + AngleText.direction(t.tilt(), f.angles().unit(), 1) + " towards " + AngleText.direction(t.azimuth(), f.angles().unit(), 0)).orElse("");
+        return says.tilt().map(t -> "  leaning " + LeanText.of(t.tilt(), f.angles().unit()) + " towards " + LeanText.of(t.azimuth(), f.angles().unit())).orElse("");
     }
 
     /** From base and vector to the ground, each with its figures. */
@@ -158,7 +158,7 @@ final class OccupationKind extends EntryKind<PointOccupied> {
         return Stream.of(says.base().map(b -> new TraceStep("Base " + b.name() + " (number " + b.station() + ") says that it stands at, from the earth\u2019s centre", centred(b.place()))),
                 Optional.of(new TraceStep((says.base().isPresent() ? "Vector to the antenna, " : "Antenna from the earth\u2019s centre, ") + solution(says, f) + ", " + says.epochs().satellites() + " satellites" + figure(", PDOP ", says.epochs().pdop()) + figure(", age ", says.epochs().ageSeconds()) + ", by " + says.receiver(), centred(says.vector()))),
                 Optional.of(new TraceStep("How well that is known, to north, east and up", "\u03c3 " + Arrays.stream(sigma).mapToObj(s -> f.length(new Length(s))).reduce((a, b) -> a + ", " + b).orElseThrow())),
-                says.tilt().map(t -> new TraceStep("The pole leant, its top" + lean(says, f).strip().replaceFirst("leaning", ""), "\u03c3 " + AngleText.direction(t.sigmaTilt(), f.angles().unit(), 1) + ", " + AngleText.direction(t.sigmaAzimuth(), f.angles().unit(), 1))),
+                says.tilt().map(t -> new TraceStep("The pole leant, its top" + lean(says, f).strip().replaceFirst("leaning", ""), "\u03c3 " + LeanText.of(t.sigmaTilt(), f.angles().unit()) + ", " + LeanText.of(t.sigmaAzimuth(), f.angles().unit()))),
                 Optional.of(new TraceStep("Antenna " + antenna(says.antenna(), f), place.isPresent() ? f.length(says.antenna().reference()) + " over the ground" : "no height follows from it")),
                 place.map(p -> new TraceStep("The ground below it, in the job\u2019s grid" + (p.position().elevation().isEmpty() ? "; without a geoid it has no elevation" : ""), in.state().settings().place(p.position())))).flatMap(Optional::stream).toList();
     }

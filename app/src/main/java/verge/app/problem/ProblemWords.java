@@ -15,10 +15,13 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.units.Decimals;
+import verge.core.units.Length;
 
 /** Turns problems into words: what is wrong, what it means for the work, what to do. */
 @Component
 public class ProblemWords {
+    private static final int METRE_DIGITS = 3;
     private static final Map<Problem, HttpStatus> STATUS = Map.ofEntries(
             Map.entry(Problem.NOT_FOUND, HttpStatus.NOT_FOUND),
             Map.entry(Problem.POINT_UNKNOWN, HttpStatus.NOT_FOUND),
@@ -65,7 +68,7 @@ public class ProblemWords {
     }
 
     public Said say(Problem problem, List<Object> arguments) {
-        Object[] shown = arguments.stream().map(a -> a instanceof Integer || a instanceof Long ? a.toString() : a instanceof Enum<?> choice ? word(choice) : a).toArray();
+        Object[] shown = arguments.stream().map(a -> a instanceof Integer || a instanceof Long ? a.toString() : a instanceof Enum<?> choice ? word(choice) : a instanceof Length length ? Decimals.show(length.metres(), METRE_DIGITS) + " m" : a).toArray();
         return new Said(text(problem, "wrong", shown), text(problem, "means", shown), text(problem, "next", shown));
     }
 

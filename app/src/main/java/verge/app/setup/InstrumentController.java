@@ -24,7 +24,7 @@ import verge.app.device.InstrumentDesk;
 import verge.app.device.InstrumentSettings;
 import verge.app.device.InstrumentWatch;
 import verge.app.device.LinkForm;
-import verge.app.device.PracticeService;
+import verge.app.device.StandIns;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
@@ -59,19 +59,19 @@ class InstrumentController {
     private final InstrumentSettings settings;
     private final CalibrationService calibrations;
     private final PrismTable prisms;
-    private final PracticeService practice;
+    private final StandIns standIns;
     private final JournalService journals;
     private final SitePoints sitePoints;
     private final ProblemWords words;
 
-    InstrumentController(InstrumentDesk desk, InstrumentWatch watch, InstrumentSettings settings, CalibrationService calibrations, PrismTable prisms, PracticeService practice,
+    InstrumentController(InstrumentDesk desk, InstrumentWatch watch, InstrumentSettings settings, CalibrationService calibrations, PrismTable prisms, StandIns standIns,
             JournalService journals, SitePoints sitePoints, ProblemWords words) {
         this.desk = desk;
         this.watch = watch;
         this.settings = settings;
         this.calibrations = calibrations;
         this.prisms = prisms;
-        this.practice = practice;
+        this.standIns = standIns;
         this.journals = journals;
         this.sitePoints = sitePoints;
         this.words = words;
@@ -85,7 +85,7 @@ class InstrumentController {
         model.addAttribute("connected", desk.find(job).isPresent());
         model.addAttribute("known", desk.known(job));
         model.addAttribute("current", desk.instrument(job).orElse(null));
-        model.addAttribute("standIn", practice.addresses());
+        model.addAttribute("standIn", standIns.instruments());
         model.addAttribute("kinds", LinkKind.values());
         model.addAttribute("words", words);
         model.addAttribute("airUnits", f.air());

@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import verge.app.device.InstrumentDesk;
-import verge.app.device.PracticeService;
+import verge.app.device.StandIns;
 import verge.app.journal.Author;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
@@ -39,19 +39,19 @@ class SetupController {
     private final DesignFaces faces;
     private final SitePoints sitePoints;
     private final InstrumentDesk desk;
-    private final PracticeService practice;
+    private final StandIns standIns;
     private final PrismTable prisms;
     private final ProblemWords words;
 
     SetupController(SetupService setups, SetupViews views, SetupDrawing drawing, DesignFaces faces, SitePoints sitePoints, InstrumentDesk desk,
-            PracticeService practice, PrismTable prisms, ProblemWords words) {
+            StandIns standIns, PrismTable prisms, ProblemWords words) {
         this.setups = setups;
         this.views = views;
         this.drawing = drawing;
         this.faces = faces;
         this.sitePoints = sitePoints;
         this.desk = desk;
-        this.practice = practice;
+        this.standIns = standIns;
         this.prisms = prisms;
         this.words = words;
     }
@@ -67,7 +67,7 @@ class SetupController {
         model.addAttribute("prisms", prisms.of(job));
         model.addAttribute("connected", desk.find(job).isPresent());
         model.addAttribute("known", desk.known(job));
-        model.addAttribute("standIn", practice.addresses());
+        model.addAttribute("standIn", standIns.instruments());
         model.addAttribute("unit", f.lengthUnit().symbol());
         model.addAttribute("kinds", Arrangement.Kind.values());
         model.addAttribute("words", words);

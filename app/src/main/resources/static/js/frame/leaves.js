@@ -116,14 +116,15 @@ export async function mountBench() {
   spreadLeaves();
   restFold();
   leaveBench = () => {};
-  openLive(bench?.dataset.point ? {
-    stake: bench.dataset.point, facing: bench.dataset.facing,
-    planTolerance: bench.dataset.plan ?? '', heightTolerance: bench.dataset.height ?? '',
-  } : {});
   if (bench?.dataset.module) {
     const module = await import(`verge/${bench.dataset.module}.js`);
     leaveBench = module.mount(bench) ?? (() => {});
   }
+  // last: a stream that stays open tells its latest figures again, and the bench is to hear them
+  openLive({ ...(bench?.dataset.sky ? { sky: true } : {}), ...(bench?.dataset.point ? {
+    stake: bench.dataset.point, facing: bench.dataset.facing,
+    planTolerance: bench.dataset.plan ?? '', heightTolerance: bench.dataset.height ?? '',
+  } : {}) });
   tellKeys();
 }
 

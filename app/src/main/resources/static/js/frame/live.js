@@ -5,6 +5,8 @@ let openedWith = null;
 let again = 0;
 const MILLIS_BETWEEN_TRIES = 3000;
 
+const EVENTS = ['instrument', 'receiver', 'sky', 'guide'];
+
 const job = () => document.body.dataset.job;
 
 /** Opens the stream for what the bench needs; the same again is left open. */
@@ -25,13 +27,14 @@ export function openLive(query) {
 function connect(missed) {
   source?.close();
   source = new EventSource(openedWith);
-  for (const name of ['instrument', 'guide']) {
+  for (const name of EVENTS) {
     source.addEventListener(name, event => tell(name, JSON.parse(event.data)));
   }
   source.addEventListener('book', event => tellBook(event.data));
   source.addEventListener('error', () => {
     missed = true;
     tell('instrument', LOST);
+    latest.get('receiver') && tell('receiver', { ...latest.get('receiver'), ...SILENT });
     sayLost(true);
     clearTimeout(again);
     again = setTimeout(() => source.readyState === EventSource.CLOSED && !document.hidden && connect(true), MILLIS_BETWEEN_TRIES);   // refused, the browser gives up
@@ -66,6 +69,7 @@ document.addEventListener('visibilitychange', () => {
 
 const LOST = { link: 'lost', linkWords: 'Verge does not answer', tilt: '', level: false, tiltAlong: 0, tiltAcross: 0, battery: '', air: '', temperature: '', pressure: '', settled: false, pole: null,
   health: { mark: 'stop', words: 'No answer' } };
+const SILENT = { link: 'lost', linkWords: 'Verge does not answer', solution: '', kind: 'none', brief: 'no answer', sigmaPlan: '', sigmaHeight: '', pole: null, mark: 'stop' };
 const latest = new Map();
 const MILLIS_OF_PEACE = 150;
 let bookTimer = 0;
@@ -89,6 +93,9 @@ function tell(name, value) {
   if (name === 'instrument') {
     fill('live', value);
     topLine(value);
+  } else if (name === 'receiver' && value) {
+    fill('rover', value);
+    document.getElementById('chip-receiver')?.setAttribute('class', `chip receiver-chip ${value.mark}`);
   } else if (name === 'guide' && value) {
     fill('guide', value);
   }
@@ -97,7 +104,7 @@ function tell(name, value) {
 
 /** A fresh bench gets the figures that are known already. */
 function replay() {
-  for (const name of ['instrument', 'guide']) {
+  for (const name of EVENTS) {
     if (latest.has(name)) {
       tell(name, latest.get(name));
     }

@@ -45,12 +45,17 @@ function signal(name) {
 
 function listenToTheWork() {
   let held = false;
+  let fixed = false;
   let within = false;
   document.addEventListener('verge:stored', () => signal('stored'));
   document.addEventListener('verge:refused', () => signal('refused'));
   document.addEventListener('verge:instrument', ({ detail }) => {
     held && !detail.pole && signal('lost');
     held = Boolean(detail.pole);
+  });
+  document.addEventListener('verge:receiver', ({ detail }) => {
+    fixed && detail && detail.kind !== 'fixed' && signal('lost');
+    fixed = detail?.kind === 'fixed';
   });
   document.addEventListener('verge:guide', ({ detail }) => {
     const now = Boolean(detail?.done);

@@ -28,8 +28,9 @@ if (document.body.dataset.job) {
   listenForPhotos();
   const { openSketch } = await import('verge/sketch/sketch.js');
   await openSketch();
-  const { openPractice } = await import('verge/device/practice.js');
+  const { openPractice } = await import('verge/practice/practice.js');
   openPractice();
+  (await import('verge/receiver/rover.js')).followRover();
   const { listenForGaps, showGaps } = await import('verge/gaps/marks.js');
   listenForGaps();
   showGaps(false)?.catch(() => {});

@@ -3,7 +3,7 @@ import { onceId, post } from 'verge/frame/http.js';
 import { say, sayProblem } from 'verge/frame/said.js';
 import { refresh, tellStored } from 'verge/frame/leaves.js';
 import { pickFromSketch } from 'verge/frame/pick.js';
-import { helper } from 'verge/device/practice.js';
+import { helper } from 'verge/practice/practice.js';
 import { drawSetup } from 'verge/setup/drawing.js';
 
 const job = document.body.dataset.job;

@@ -15,8 +15,8 @@ export function showArmed(joins) {
   writeLabels('armed', layer.getFeatures().filter(f => f.get('role') === 'from').map(f => ({ text: '', places: [f.getGeometry().getCoordinates()], radius: RING })));
 }
 
-export function followPole(view) {
-  const at = view.pole?.position ? [view.pole.east, view.pole.north] : null;
+/** @param at [east, north], or null */
+export function followPole(at) {
   if (String(at) !== String(pole)) {
     pole = at;
     draw();

@@ -8,6 +8,7 @@ import { Arming } from 'verge/measure/arming.js';
 import { followPole, showArmed } from 'verge/measure/ghost.js';
 import { Finding } from 'verge/measure/finding.js';
 import { ByItself } from 'verge/measure/itself.js';
+import { measuresBy, openBy } from 'verge/measure/by.js';
 import { isNew, joins, openLegend, showChosen, showLegend, showMatching, touchMeasures } from 'verge/measure/legend.js';
 import { ask, keepAsked } from 'verge/attributes/asked.js';
 import { keepPole } from 'verge/pole/pole.js';
@@ -61,6 +62,7 @@ export function mount(bench) {
   });
   form.addEventListener('input', () => arming.show());
   form.addEventListener('submit', event => event.preventDefault());
+  openBy(bench);
   showChosen(bench, code.value);
   keepPole(form);
   button.addEventListener('click', take);
@@ -97,18 +99,22 @@ function measureByItself(bench, take) {
 function followSketch(arming, byItself) {
   const touched = event => { event.preventDefault(); arming.take(event.detail.string.id, event.detail.end); };
   const again = () => arming.settle();
-  const pole = ({ detail }) => {
-    followPole(detail);
-    byItself.poleIsAt(detail.pole?.position ? [detail.pole.east, detail.pole.north] : null);
+  const followed = pole => {
+    followPole(pole);
+    byItself.poleIsAt(pole);
   };
+  const pole = ({ detail }) => measuresBy() === 'instrument' && followed(detail.pole?.position ? [detail.pole.east, detail.pole.north] : null);
+  const rover = ({ detail }) => measuresBy() === 'receiver' && followed(detail?.pole ? [detail.pole.east, detail.pole.north] : null);
   document.addEventListener('verge:string', touched);
   document.addEventListener('verge:strings', again);
   document.addEventListener('verge:instrument', pole);
+  document.addEventListener('verge:receiver', rover);
   again();
   return () => {
     document.removeEventListener('verge:string', touched);
     document.removeEventListener('verge:strings', again);
     document.removeEventListener('verge:instrument', pole);
+    document.removeEventListener('verge:receiver', rover);
     byItself.stop();
     showArmed([]);
   };
@@ -197,14 +203,14 @@ async function measure(form, button, arming, finding) {
   const asked = performance.now();
   try {
     const fields = { name: name.value, code: code.value, joins: arming.asked(), again: name.value !== name.defaultValue, ...Object.fromEntries(notes.map(n => [n.name, n.value])) };
-    const sight = finding.isPlain ? null : await finding.take(fields);
+    const sight = finding.isPlain || measuresBy() === 'receiver' ? null : await finding.take(fields);
     if (sight && !sight.stored) {
       hush();
       sight.before ? say('This sight was taken already, before the last answer was lost.', 'It is of what was aimed at then; nothing was measured now. Begin the point anew if that was not meant.') : tellStored();
       arming.show();
       return;
     }
-    const stored = sight?.stored ?? await post(`/jobs/${job}/measure/shots`, { id: shot.get(), ...fields, ...beside(form, arming) });
+    const stored = sight?.stored ?? await post(`/jobs/${job}/measure/shots`, { id: shot.get(), ...fields, ...(measuresBy() === 'receiver' ? { by: 'receiver' } : beside(form, arming)) });
     shot.settle();
     stored.before || tellStored();
     if (stored.point && !stored.elsewhere) {

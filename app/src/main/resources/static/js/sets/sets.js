@@ -2,7 +2,7 @@
 import { onceId, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { refresh, tellStored } from 'verge/frame/leaves.js';
-import { helper } from 'verge/device/practice.js';
+import { helper } from 'verge/practice/practice.js';
 
 const job = document.body.dataset.job;
 const pointing = onceId();

@@ -4,7 +4,7 @@ import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { dropDraft } from 'verge/frame/draft.js';
 import { refresh, turnTo } from 'verge/frame/leaves.js';
 import { pickFromSketch } from 'verge/frame/pick.js';
-import { helper } from 'verge/device/practice.js';
+import { helper } from 'verge/practice/practice.js';
 import { drawSetup, faceAt } from 'verge/setup/drawing.js';
 import { moveBubble } from 'verge/setup/bubble.js';
 

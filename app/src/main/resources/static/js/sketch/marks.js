@@ -122,6 +122,14 @@ function moved(feature) {
   return [new ol.style.Style({ stroke: stroke('madder', 3) }), new ol.style.Style({ geometry: new ol.geom.Point([toEast, toNorth]), image: head })];
 }
 
+/** Where a rover is, and the circle it lies in: solid when its solution is fixed, else broken. */
+function rovers(feature) {
+  const fixed = feature.get('kind') === 'fixed';
+  const line = new ol.style.Stroke({ color: colour(fixed ? 'moss' : 'ochre'), width: 2, lineDash: fixed ? undefined : [5, 6] });
+  return feature.get('role') === 'error' ? new ol.style.Style({ stroke: line, fill: fixed ? fill('moss-wash') : undefined })
+    : new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 13, radius2: 0, angle: Math.PI / 4, stroke: stroke(fixed ? 'moss' : 'ochre', 2.6) }) });
+}
+
 /** Makes the style functions of what moves; call again after the paint changed. */
 export function styles() {
   const reference = new ol.style.Style({ stroke: stroke('edge', 1.5) });
@@ -135,6 +143,7 @@ export function styles() {
     pole: [
       new ol.style.Style({ image: new ol.style.Circle({ radius: 15, stroke: stroke('heather', 2.6), fill: fill('heather-wash') }) }),
       new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 22, radius2: 0, stroke: stroke('heather', 2) }) })],
+    rover: rovers,
     beam: new ol.style.Style({ stroke: stroke('heather', 1.6) }),
     factor: new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 13, angle: Math.PI / 4, stroke: stroke('ochre', 2.5) }) }),
     dimension: new ol.style.Style({ stroke: stroke('ink-2', 1) }),

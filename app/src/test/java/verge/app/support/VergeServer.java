@@ -93,7 +93,8 @@ public final class VergeServer implements BeforeAllCallback, BeforeEachCallback,
                 "--server.port=" + port, "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + databasePort + "/verge",
                 "--spring.datasource.password=" + password, "--verge.data=" + data, "--verge.demo=true",
                 "--verge.standin.instrument-port=" + standIn.instrumentPort(),
-                "--verge.standin.near-port=" + standIn.port(LinkKind.NEAR_RADIO), "--verge.standin.far-port=" + standIn.port(LinkKind.FAR_RADIO), "--verge.standin.ground-port=" + standIn.groundPort());
+                "--verge.standin.near-port=" + standIn.port(LinkKind.NEAR_RADIO), "--verge.standin.far-port=" + standIn.port(LinkKind.FAR_RADIO), "--verge.standin.ground-port=" + standIn.groundPort(),
+                "--verge.standin.receiver-port=" + standIn.receiverPort(), "--verge.standin.tripod-receiver-port=" + standIn.tripodReceiverPort(), "--verge.standin.caster-port=" + standIn.casterPort());
         return new Running(application, standIn, new PracticeGround(standIn.groundPort()), data, "http://127.0.0.1:" + port);
     }
 

@@ -14,7 +14,7 @@ public record AntennaOnPole(AntennaModel model, AntennaHeight height) {
     }
 
     /** The same where it can be had; empty for a slant to an antenna whose rim nobody knows, or shorter than that is wide. */
-    Optional<Length> known() {
+    public Optional<Length> known() {
         try {
             return Optional.of(reference());
         } catch (SurveyException notKnown) {

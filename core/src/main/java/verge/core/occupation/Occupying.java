@@ -52,7 +52,7 @@ public final class Occupying {
      *
      * @param base on which it rests; empty if nobody says
      * @param tilt absent if the pole is held upright
-     * @throws SurveyException NOT_FIXED, RECEIVER_WITHOUT_SIGMA, BASE_CHANGED, TILT_NOT_READY or POLE_WANDERED; whoever gets one begins anew
+     * @throws SurveyException NOT_FIXED, RECEIVER_WITHOUT_SIGMA, BASE_CHANGED, RECEIVER_CLOCK_BACK, TILT_NOT_READY or POLE_WANDERED; whoever gets one begins anew
      */
     public void take(SolvedPosition solved, Optional<BaseHeard> base, Optional<PoleTilt> tilt) {
         if (solved.kind() != SolvedPosition.Kind.FIXED || solved.place().isEmpty()) {
@@ -64,6 +64,9 @@ public final class Occupying {
         Taken next = new Taken(solved, base, tilt, antenna, antenna.minus(tilt.map(t -> t.upwards(height, at)).orElseGet(() -> EarthCentred.ofNorthEastUp(0, 0, height.metres(), at))));
         taken.stream().findFirst().ifPresent(first -> {
             requireSame(first.base(), base);
+            if (!solved.at().isAfter(taken.get(taken.size() - 1).solved().at())) {
+                throw new SurveyException(Problem.RECEIVER_CLOCK_BACK);
+            }
             if (first.tilt().isPresent() != tilt.isPresent()) {
                 throw new SurveyException(Problem.TILT_NOT_READY);
             }
@@ -78,7 +81,7 @@ public final class Occupying {
     }
 
     private static void requireSame(Optional<BaseHeard> before, Optional<BaseHeard> now) {
-        boolean same = before.isPresent() == now.isPresent() && before.map(b -> b.station() == now.get().station() && b.name().equals(now.get().name()) && b.place().minus(now.get().place()).length() < SAME_BASE_METRES).orElse(true);
+        boolean same = before.isPresent() == now.isPresent() && before.map(b -> b.station() == now.get().station() && b.place().minus(now.get().place()).length() < SAME_BASE_METRES).orElse(true);
         if (!same) {
             throw new SurveyException(Problem.BASE_CHANGED, before.map(BaseHeard::name).orElse("none"), now.map(BaseHeard::name).orElse("none"));
         }

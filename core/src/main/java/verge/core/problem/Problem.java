@@ -59,6 +59,12 @@ public enum Problem {
     /** Arguments: what was measured, how wide the rim is. */
     ANTENNA_SLANT_SHORT,
     ANTENNA_HEIGHT_MISSING,
+    /** Arguments: the antenna, what the file has instead. */
+    ANTENNA_NOT_IN_FILE,
+    /** Arguments: what was typed. */
+    MOUNTPOINT_UNFIT,
+    /** The receiver has no place just now. */
+    NO_POSITION,
     /** A receiver tells no more than the open sentences, and cannot be set by others. */
     RECEIVER_SAYS_LITTLE,
     NO_RECEIVER,
@@ -72,14 +78,16 @@ public enum Problem {
     BASE_CHANGED,
     /** It does not say how well it knows its place. */
     RECEIVER_WITHOUT_SIGMA,
-    /** The system of the job is not known on the earth. Arguments: the system. */
+    /** Where the job's system lies on the earth is not known. */
     SYSTEM_NOT_ON_EARTH,
     /** Arguments: the seconds waited, how many epochs came, how many were wanted. */
     EPOCHS_MISSING,
     /** Its sensor of the pole's lean has to be walked with first. */
     TILT_NOT_READY,
-    /** Arguments: why. */
-    RECEIVER_DOUBTED,
+    /** A receiver's clock goes back. */
+    RECEIVER_CLOCK_BACK,
+    /** Two receivers speak on one line. */
+    RECEIVERS_MIXED,
     /** Arguments: the caster, what it said or did not. */
     CASTER_WITHOUT_TABLE,
     /** Arguments: the geoid grid that is not here. */

@@ -79,8 +79,7 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
 
     /** From places of the grid to WGS 84; empty where no way there is known: on a flat site, or with a datum whose shift nobody gave. */
     public Optional<Function<GridPoint, Geographic>> onEarth() {
-        Optional<DatumShift> shift = settings.system() instanceof CoordinateSystem.OnEarth own ? own.toWgs84() : Optional.empty();
-        return projection.flatMap(p -> shift.map(s -> place -> s.toWgs84(new EarthPlace(p.geographic(place), new EllipsoidHeight(0)), p.ellipsoid()).position()));
+        return projection.flatMap(p -> toWgs84().map(s -> place -> s.toWgs84(new EarthPlace(p.geographic(place), new EllipsoidHeight(0)), p.ellipsoid()).position()));
     }
 
     /**
@@ -90,8 +89,16 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
      * @return empty where {@link #onEarth} is, and beyond the projection
      */
     public Optional<Position> position(EarthPlace satellites) {
-        Optional<DatumShift> shift = settings.system() instanceof CoordinateSystem.OnEarth own ? own.toWgs84() : Optional.empty();
-        return projection.flatMap(p -> shift.flatMap(s -> position(s.fromWgs84(satellites, p.ellipsoid()), p)));
+        return local(satellites).flatMap(there -> position(there, projection.orElseThrow()));
+    }
+
+    /** The place on the job's own datum; empty where {@link #onEarth} is. @param satellites on WGS 84 */
+    public Optional<EarthPlace> local(EarthPlace satellites) {
+        return projection.flatMap(p -> toWgs84().map(s -> s.fromWgs84(satellites, p.ellipsoid())));
+    }
+
+    private Optional<DatumShift> toWgs84() {
+        return settings.system() instanceof CoordinateSystem.OnEarth own ? own.toWgs84() : Optional.empty();
     }
 
     private Optional<Position> position(EarthPlace local, MapProjection onto) {

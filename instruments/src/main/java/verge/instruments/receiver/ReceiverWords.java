@@ -130,7 +130,8 @@ public final class ReceiverWords {
         return state != TiltState.READY ? new Leaning(state, Optional.empty()) : new Leaning(state, Optional.of(new PoleTilt(Angle.ofDegrees(required(f, 2, 0, 80)), Angle.ofDegrees(required(f, 3, 0, 360)), Angle.ofDegrees(required(f, 4, 0, 90)), Angle.ofDegrees(required(f, 5, 0, 360)))));
     }
 
-    private static String letters(Set<SatelliteSystem> systems) {
+    /** As {@link #systems} reads them. */
+    public static String letters(Set<SatelliteSystem> systems) {
         return systems.stream().sorted().map(s -> LETTERS.substring(s.ordinal(), s.ordinal() + 1)).collect(Collectors.joining());
     }
 

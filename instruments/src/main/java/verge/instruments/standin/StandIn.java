@@ -18,6 +18,8 @@ import verge.instruments.world.Scene;
  */
 public final class StandIn implements Closeable {
     private static final int SATELLITE_PORTS = 3;
+    /** How many it has. */
+    static final int PORTS = InstrumentLink.values().length + 1 + SATELLITE_PORTS;
 
     private final SceneFile file;
     private final Random chance = new Random();
@@ -51,7 +53,7 @@ public final class StandIn implements Closeable {
 
     /** Any free ports. */
     public StandIn(long seed, Path sceneFile) throws IOException {
-        this(Collections.nCopies(InstrumentLink.values().length + 1 + SATELLITE_PORTS, 0), seed, sceneFile);
+        this(Collections.nCopies(PORTS, 0), seed, sceneFile);
     }
 
     /** The cable's. */

@@ -4,9 +4,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
-import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Starts the stand-in alone: {@code StandInMain DIRECTORY [SEED]}. Its ports are told in DIRECTORY/standin.ports. */
 public final class StandInMain {
@@ -36,8 +36,9 @@ public final class StandInMain {
     private static StandIn startOnUsualPorts(Path ports, long seed, Path scene) throws IOException {
         if (Files.exists(ports)) {
             try {
-                List<Integer> before = Arrays.stream(Files.readAllLines(ports).get(0).split(" ")).map(Integer::valueOf).toList();
-                return new StandIn(before, seed, scene);
+                // an earlier version had fewer: what is new gets any free one
+                Stream<Integer> before = Arrays.stream(Files.readAllLines(ports).get(0).split(" ")).map(Integer::valueOf);
+                return new StandIn(Stream.concat(before, Stream.generate(() -> 0)).limit(StandIn.PORTS).toList(), seed, scene);
             } catch (IOException | RuntimeException taken) {
                 System.err.println("The ports of last time are taken; using others.");
             }

@@ -55,6 +55,9 @@ public final class Horizon {
     }
 
     private static boolean overGround(GridPoint at, double metres, double north, double east, double rise) {
+        if (metres + STEP_METRES * rise > Ternholm.HIGHEST_METRES) {
+            return true;
+        }
         for (double away = STEP_METRES; away <= SEEN_METRES; away += STEP_METRES) {
             if (metres + away * rise < Ternholm.surface(at.plus(away * north, away * east)).metres()) {
                 return false;

@@ -29,6 +29,8 @@ public final class Ternholm {
     public static final double T5_SHIFT_METRES = 0.038;
     private static final GridPoint SUMMIT = YARD.plus(120, 90);
     private static final double SUMMIT_METRES = 18;
+    /** No ground is higher. */
+    static final double HIGHEST_METRES = 18.2;
     private static final double DOME_WIDTH_METRES = 110;
     private static final double JETTY_DECK_METRES = 2.1;
     /** A bracket on the wall, without a ground mark. */

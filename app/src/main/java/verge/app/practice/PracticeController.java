@@ -1,4 +1,4 @@
-package verge.app.device;
+package verge.app.practice;
 
 import java.util.List;
 import java.util.Map;
@@ -37,9 +37,11 @@ class PracticeController {
      *
      * @param north of the pole, to place it on the sketch, in metres of the island's grid
      * @param tripod the mark it stands on, or empty
+     * @param mount how high the satellite antenna is screwed on
+     * @param lean of the pole from upright, in degrees
      * @param tape the instrument height that the tape shows, in the job's figures, or empty
      */
-    record SceneView(double north, double east, String pole, String prism, String tripod, String tape) {
+    record SceneView(double north, double east, String pole, String prism, String tripod, String tape, String mount, double lean) {
     }
 
     record OutlineView(String name, List<double[]> points) {
@@ -105,6 +107,12 @@ class PracticeController {
         return view(job, ground(job).level());
     }
 
+    /** Holds the pole askew until it is carried on. */
+    @PostMapping("/lean")
+    SceneView lean(@PathVariable UUID job, @RequestParam double degrees, @RequestParam double towards) {
+        return view(job, ground(job).lean(degrees, towards));
+    }
+
     @PostMapping("/extend")
     SceneView extend(@PathVariable UUID job, @RequestParam String height) {
         return view(job, ground(job).extend(LengthText.parse(height, figures(job).lengthUnit())));
@@ -114,7 +122,7 @@ class PracticeController {
         Figures f = figures(job);
         GridPoint tip = sight.tip().plan();
         return new SceneView(tip.northing(), tip.easting(), f.length(sight.poleHeight()), Figures.metric().small(sight.prismConstant()),
-                sight.occupied().map(PracticeGround.Occupied::mark).orElse(""), sight.occupied().map(o -> f.length(o.tape())).orElse(""));
+                sight.occupied().map(PracticeGround.Occupied::mark).orElse(""), sight.occupied().map(o -> f.length(o.tape())).orElse(""), f.length(sight.mount()), sight.leanDegrees());
     }
 
     private Figures figures(UUID job) {

@@ -1,0 +1,114 @@
+package verge.app.measure;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import org.springframework.stereotype.Service;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.journal.Kept;
+import verge.app.journal.UnderWay;
+import verge.app.receiver.KnownReceiver;
+import verge.app.receiver.ReceiverDesk;
+import verge.app.receiver.RoverNow;
+import verge.core.coding.Code;
+import verge.core.coding.PointName;
+import verge.core.job.JobState;
+import verge.core.occupation.AntennaOnPole;
+import verge.core.occupation.Occupying;
+import verge.core.occupation.PointOccupied;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.satellite.SolvedPosition;
+import verge.core.units.Length;
+import verge.instruments.receiver.ReceiverCondition;
+import verge.instruments.receiver.ReceiverSnapshot;
+import verge.instruments.receiver.StreamReceiver;
+
+/** Measures points with a satellite receiver: so many solutions of a pole that stands still. */
+@Service
+public class OccupationService {
+    /** A receiver of one solution a second still has time. */
+    private static final Duration PATIENCE = Duration.ofSeconds(4);
+    private static final Duration OF_EACH = Duration.ofMillis(1_500);
+
+    private final JournalService journals;
+    private final UnderWay underWay;
+    private final ReceiverDesk desk;
+    private final RoverNow rover;
+
+    OccupationService(JournalService journals, UnderWay underWay, ReceiverDesk desk, RoverNow rover) {
+        this.journals = journals;
+        this.underWay = underWay;
+        this.desk = desk;
+        this.rover = rover;
+    }
+
+    /**
+     * Measures and stores one point. All that can be refused is refused before the first solution is waited for.
+     *
+     * @param notes by the names of the job's own fields
+     * @param armed the strings that it is to join
+     * @param again whether a point may be of the name: both are kept
+     * @param id made by the asker; asking again with it measures nothing and gives what was stored
+     * @return fails with a SurveyException as {@link MeasureService#measure}, {@link RoverNow#required} and {@link Occupying#take}, with TILT_NOT_READY, RECEIVERS_MIXED or EPOCHS_MISSING
+     */
+    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, List<Armed> armed, boolean again, String person) {
+        return underWay.once(job, id, () -> {
+            JobState now = journals.state(job);
+            PointName name = PointName.parse(typedName);
+            Code code = Code.parse(typedCode);
+            MeasureService.requireFree(now, name, again);
+            Armed.joinings(now, id, armed);
+            rover.required(job, now);
+            ReceiverDesk.HowMeasured how = desk.how(job);
+            AntennaOnPole antenna = how.antenna().orElseThrow();
+            String called = desk.receiver(job).map(KnownReceiver::title).orElse("");
+            return occupy(desk.ready(job), antenna.reference(), how.epochs()).thenApply(mean -> journals.append(job, new Author(id, person, called), state -> {
+                MeasureService.requireFree(state, name, again);
+                return new PointOccupied(name, code, mean.base(), mean.vector(), mean.spread(), mean.epochs(), antenna, mean.tilt(), called, "", MeasureService.kept(state, notes), Armed.joinings(state, id, armed));
+            }));
+        });
+    }
+
+    /** The mean of the next solutions. Their first fault ends it: whatever is kept must be of one place and one base. */
+    private static CompletableFuture<Occupying.Mean> occupy(StreamReceiver receiver, Length height, int epochs) {
+        Occupying occupying = new Occupying(height);
+        CompletableFuture<Occupying.Mean> done = new CompletableFuture<>();
+        Runnable end = receiver.listen(solved -> {
+            try {
+                take(occupying, receiver.snapshot(), solved, epochs, done);
+            } catch (RuntimeException refused) {
+                done.completeExceptionally(refused);
+            }
+        });
+        Duration longest = PATIENCE.plus(OF_EACH.multipliedBy(epochs));
+        CompletableFuture.delayedExecutor(longest.toMillis(), TimeUnit.MILLISECONDS).execute(() -> done.completeExceptionally(late(receiver.snapshot(), longest, occupying.count(), epochs)));
+        // beside the receiver's thread: what follows waits for the database, and it must go on listening
+        return done.whenCompleteAsync((mean, failed) -> end.run());
+    }
+
+    private static SurveyException late(ReceiverSnapshot now, Duration longest, int count, int epochs) {
+        return now.doubt().map(d -> new SurveyException(switch (d) {
+            case BACKWARDS -> Problem.RECEIVER_CLOCK_BACK;
+            case TWO_SPEAKERS -> Problem.RECEIVERS_MIXED;
+        })).orElseGet(() -> new SurveyException(Problem.EPOCHS_MISSING, longest.toSeconds(), count, epochs));
+    }
+
+    /** On the receiver's own thread, one solution after another. */
+    private static void take(Occupying occupying, ReceiverSnapshot now, SolvedPosition solved, int epochs, CompletableFuture<Occupying.Mean> done) {
+        if (done.isDone()) {
+            return;
+        }
+        if (now.condition().map(ReceiverCondition::tilt).filter(t -> t.state() == ReceiverCondition.TiltState.WALK).isPresent()) {
+            throw new SurveyException(Problem.TILT_NOT_READY);
+        }
+        occupying.take(solved, now.base(), RoverNow.lean(now));
+        if (occupying.count() >= epochs) {
+            done.complete(occupying.mean());
+        }
+    }
+}

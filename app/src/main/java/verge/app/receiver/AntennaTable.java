@@ -1,0 +1,123 @@
+package verge.app.receiver;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import verge.app.form.Answers;
+import verge.app.job.JobService;
+import verge.app.journal.ValueJson;
+import verge.app.problem.TriedAgain;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.satellite.AntennaModel;
+import verge.core.units.Length;
+import verge.core.units.LengthText;
+import verge.core.units.LengthUnit;
+import verge.formats.antex.AntennaFile;
+
+/** The antennas of a site, by name: typed from the maker's drawing, or taken out of an open antenna file. */
+@Service
+public class AntennaTable {
+    private static final int LONGEST_NAME = 20;
+    private static final double FARTHEST_METRES = 0.9;
+    private static final double HIGHEST_METRES = 30;
+    private static final int OFFERED = 8;
+
+    private final SiteAntennaRepository antennas;
+    private final JobService jobs;
+    private final ValueJson json;
+
+    AntennaTable(SiteAntennaRepository antennas, JobService jobs, ValueJson json) {
+        this.antennas = antennas;
+        this.jobs = jobs;
+        this.json = json;
+    }
+
+    public List<AntennaModel> of(UUID job) {
+        return antennas.findBySiteIdOrderByName(jobs.job(job).siteId()).stream().map(this::model).toList();
+    }
+
+    private AntennaModel model(SiteAntenna antenna) {
+        return json.read(antenna.model(), AntennaModel.class);
+    }
+
+    /** By its name as RINEX has it, however many blanks it has before its dome. */
+    public Optional<AntennaModel> named(UUID job, String name) {
+        return of(job).stream().filter(a -> tight(a.name()).equals(tight(name))).findFirst();
+    }
+
+    /** As it is typed, in the job's unit or one of its own; none is higher than a mast. @throws SurveyException NOT_A_LENGTH, OUT_OF_RANGE */
+    static Length height(String typed, LengthUnit unit) {
+        Length height = LengthText.parse(typed, unit);
+        if (!(height.metres() >= 0 && height.metres() <= HIGHEST_METRES)) {
+            throw new SurveyException(Problem.OUT_OF_RANGE, "antenna height", typed, "0 m", HIGHEST_METRES + " m");
+        }
+        return height;
+    }
+
+    static String tight(String name) {
+        return name.strip().replaceAll(" +", " ");
+    }
+
+    /**
+     * Keeps an antenna that was typed: 'name', 'mount' (its reference point above what it is screwed onto), 'rimRadius' and 'rimAbove'; both of the rim or none. One of that name keeps
+     * what a file said of its signals.
+     *
+     * @throws SurveyException MISSING, NAME_UNFIT, NOT_A_LENGTH, OUT_OF_RANGE
+     */
+    @TriedAgain
+    @Transactional
+    public AntennaModel type(UUID job, Answers a, LengthUnit unit) {
+        String name = tight(a.required("name", "antenna\u2019s name"));
+        if (name.length() > LONGEST_NAME) {
+            throw new SurveyException(Problem.NAME_UNFIT, name);
+        }
+        Optional<Double> radius = a.metres("rimRadius", "rim\u2019s radius", unit, FARTHEST_METRES);
+        Optional<Double> above = a.metres("rimAbove", "rim above the reference point", unit, FARTHEST_METRES);
+        if (radius.isPresent() != above.isPresent()) {
+            throw new SurveyException(Problem.MISSING, radius.isPresent() ? "rim above the reference point" : "rim\u2019s radius");
+        }
+        if (radius.filter(r -> r <= 0).isPresent()) {
+            throw new SurveyException(Problem.OUT_OF_RANGE, "rim\u2019s radius", a.text("rimRadius"), "0", "0.9 m");
+        }
+        Map<String, AntennaModel.Centre> centres = named(job, name).map(AntennaModel::centres).orElse(Map.of());
+        return keep(job, new AntennaModel(name, radius.map(r -> new AntennaModel.Rim(r, above.orElseThrow())), a.metres("mount", "reference point above the mount", unit, FARTHEST_METRES).orElse(0.0), centres));
+    }
+
+    private AntennaModel keep(UUID job, AntennaModel model) {
+        UUID site = jobs.job(job).siteId();
+        SiteAntenna kept = antennas.findBySiteIdAndName(site, model.name()).orElseGet(() -> new SiteAntenna(site, model.name(), ""));
+        kept.model(json.text(model));
+        antennas.save(kept);
+        return model;
+    }
+
+    /**
+     * Takes one antenna out of a file; what was typed of its rim and its mount stays.
+     *
+     * @throws SurveyException ANTENNA_FILE_UNREADABLE, or ANTENNA_NOT_IN_FILE with what it has instead
+     */
+    @TriedAgain
+    @Transactional
+    public AntennaModel take(UUID job, InputStream file, String name) throws IOException {
+        List<AntennaModel> all = AntennaFile.read(new InputStreamReader(file, StandardCharsets.ISO_8859_1));
+        String wanted = tight(name);
+        AntennaModel found = all.stream().filter(m -> tight(m.name()).equals(wanted)).findFirst().orElseThrow(() -> new SurveyException(Problem.ANTENNA_NOT_IN_FILE, wanted.isEmpty() ? "\u2013" : wanted, near(all, wanted)));
+        Optional<AntennaModel> before = named(job, wanted);
+        return keep(job, new AntennaModel(wanted, before.flatMap(AntennaModel::rim), before.map(AntennaModel::referenceAboveMount).orElse(0.0), found.centres()));
+    }
+
+    private static String near(List<AntennaModel> all, String wanted) {
+        String begins = wanted.substring(0, Math.min(3, wanted.length()));
+        List<String> offered = all.stream().map(m -> tight(m.name())).filter(n -> n.startsWith(begins)).distinct().toList();
+        return offered.isEmpty() ? all.size() + " others" : offered.stream().limit(OFFERED).collect(Collectors.joining(", ")) + (offered.size() > OFFERED ? " and more" : "");
+    }
+}

@@ -1,0 +1,52 @@
+package verge.app.receiver;
+
+import java.util.Optional;
+import verge.app.device.LinkForm;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.instruments.ntrip.CasterSetting;
+import verge.instruments.port.LinkSetting;
+
+/**
+ * How corrections are reached, as typed.
+ *
+ * @param caster 'name:port'
+ * @param tls 'true' for an encrypted link
+ * @param version of the protocol, ONE or TWO; the second if it is not said
+ * @param password blank for the one that is known already
+ */
+public record CasterForm(String caster, String tls, String version, String mountpoint, String user, String password) {
+    private static final int LONGEST = 100;
+
+    /** @param before how it was reached until now @throws SurveyException ADDRESS_UNFIT, MISSING, MOUNTPOINT_UNFIT */
+    CasterSetting parse(Optional<CasterSetting> before) {
+        LinkSetting at = LinkForm.cable(caster).parse();
+        String stream = text(mountpoint);
+        if (stream.isEmpty()) {
+            throw new SurveyException(Problem.MISSING, "mountpoint");
+        }
+        return made(at, stream, before);
+    }
+
+    /** As {@link #parse}, to ask for the list of streams. */
+    CasterSetting parseForTable(Optional<CasterSetting> before) {
+        return made(LinkForm.cable(caster).parse(), "", before);
+    }
+
+    private CasterSetting made(LinkSetting at, String stream, Optional<CasterSetting> before) {
+        boolean same = before.filter(b -> b.host().equals(at.host()) && b.port() == at.port() && b.user().equals(text(user))).isPresent();
+        String secret = text(password).isEmpty() && same ? before.orElseThrow().password() : text(password);
+        if (stream.length() > LONGEST || text(user).length() > LONGEST || secret.length() > LONGEST) {
+            throw new SurveyException(Problem.MOUNTPOINT_UNFIT, stream.length() > LONGEST ? stream : text(user));
+        }
+        try {
+            return new CasterSetting(at.host(), at.port(), "true".equals(tls), "ONE".equals(version) ? CasterSetting.Version.ONE : CasterSetting.Version.TWO, stream, text(user), secret);
+        } catch (IllegalArgumentException unfit) {
+            throw new SurveyException(Problem.MOUNTPOINT_UNFIT, stream.isEmpty() ? text(user) : stream);
+        }
+    }
+
+    private static String text(String typed) {
+        return typed == null ? "" : typed.strip();
+    }
+}

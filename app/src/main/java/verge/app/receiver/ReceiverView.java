@@ -1,0 +1,34 @@
+package verge.app.receiver;
+
+import java.util.List;
+
+/**
+ * A receiver's state in finished words; blank where it did not say.
+ *
+ * @param link connecting, up, lost, stranger or closed
+ * @param role Base, Rover or Static
+ * @param solution Fixed, Float, Differential, Autonomous or No position
+ * @param kind the same as a word for paint: fixed, float, differential, autonomous, none
+ * @param brief in a few words for the top line
+ * @param satellites used of seen
+ * @param base its name and how far it is
+ * @param corrections how their link fares; blank if Verge brings none
+ * @param doubts what must not be passed over
+ * @param pole absent without a position in the job's grid
+ * @param mark good, look, stop
+ */
+public record ReceiverView(String link, String linkWords, String role, String solution, String kind, String brief, String sigmaPlan, String sigmaHeight, String satellites, String pdop, String age, String base, String corrections, String battery, String storage,
+        String antenna, String height, String tilt, String mask, String radio, List<String> doubts, Pole pole, Set set, String mark) {
+
+    /**
+     * The foot of the pole. The two coordinates are metres of the grid, to place it on the sketch, and so is the radius of its error circle.
+     *
+     * @param elevation in the job's unit, without it; blank without a geoid
+     */
+    public record Pole(double north, double east, double radius, String first, String second, String elevation) {
+    }
+
+    /** How it is set, for the bench's own fields. @param canBeSet whether it knows such sentences */
+    public record Set(boolean canBeSet, String mask, String systems, boolean tilting, boolean logging, String role) {
+    }
+}

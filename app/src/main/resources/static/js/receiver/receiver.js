@@ -1,0 +1,145 @@
+// The bench for a satellite receiver: its sky, its antenna as it is typed, its settings, a caster's streams.
+import { get, page, post } from 'verge/frame/http.js';
+import { hush, say, sayProblem } from 'verge/frame/said.js';
+import { helper } from 'verge/practice/practice.js';
+import { drawSky, SHAPES } from 'verge/receiver/sky.js';
+
+const job = document.body.dataset.job;
+const MILLIS_UNTIL_DRAWN = 250;
+
+export function mount(bench) {
+  const told = ({ detail }) => detail && show(bench, detail);
+  const sky = ({ detail }) => { drawSky(detail); detail && showSystems(bench, detail.systems); };
+  document.addEventListener('verge:receiver', told);
+  document.addEventListener('verge:sky', sky);
+  bench.addEventListener('click', event => pressed(bench, event));
+  drawTyped(bench);
+  showKeys(bench);
+  showMount(bench);
+  return () => {
+    document.removeEventListener('verge:receiver', told);
+    document.removeEventListener('verge:sky', sky);
+    drawSky(null);
+  };
+}
+
+function show(bench, view) {
+  bench.querySelector('#solution')?.setAttribute('data-kind', view.kind);
+  const doubts = bench.querySelector('#receiver-doubts');
+  if (doubts) {
+    const words = view.doubts.join(' ');
+    doubts.hidden = !words;
+    doubts.textContent === words || (doubts.textContent = words);
+    bench.querySelector('#settable').hidden = !view.set.canBeSet;
+    bench.querySelector('#says-little').hidden = view.set.canBeSet;
+    toggled(bench, 'TILT', view.set.tilting);
+    toggled(bench, 'LOG', view.set.logging);
+  }
+}
+
+function toggled(bench, what, on) {
+  const button = bench.querySelector(`[data-set=${what}]`);
+  button.setAttribute('aria-pressed', String(on));
+  button.querySelector('b').textContent = on ? 'on' : 'off';
+}
+
+function showSystems(bench, systems) {
+  const table = bench.querySelector('#systems');
+  if (!table) {
+    return;
+  }
+  const rows = systems.map(s => {
+    const row = document.createElement('tr');
+    row.innerHTML = `<td><svg class="sky-key" viewBox="-8 -8 16 16" data-system="${s.system}" aria-hidden="true"></svg></td><td></td><td class="num"></td><td class="num"></td><td class="num"></td>`;
+    [s.name, s.used, s.seen, s.signal].forEach((text, i) => { row.cells[i + 1].textContent = text; });
+    return row;
+  });
+  table.tBodies[0].replaceChildren(table.rows[0], ...rows);
+  showKeys(bench);
+}
+
+/** On the practice ground a helper reads the pole's scale aloud. */
+async function showMount(bench) {
+  const place = bench.querySelector('#practice-mount');
+  const { scene } = place ? await get(`/jobs/${job}/practice`).catch(() => ({})) : {};
+  if (scene) {
+    place.textContent = scene.mount;
+  }
+}
+
+const showKeys = bench => bench.querySelectorAll('.sky-key').forEach(svg => { svg.innerHTML = `<g class="sat used">${SHAPES[svg.dataset.system](5)}</g>`; });
+
+function pressed(bench, event) {
+  const set = event.target.closest('[data-set]');
+  const offer = event.target.closest('[data-offer]');
+  const stream = event.target.closest('[data-stream]');
+  const lean = event.target.closest('[data-lean]');
+  if (set) {
+    tellReceiver(bench, set);
+  } else if (offer) {
+    bench.querySelector('#address').value = offer.dataset.address;
+    bench.querySelector('#receiver-name').value = offer.textContent;
+  } else if (lean) {
+    helper('lean', { degrees: lean.dataset.lean, towards: 60 }).catch(sayProblem);
+  } else if (event.target.closest('[data-offer-caster]')) {
+    bench.querySelector('#caster').value = event.target.closest('[data-offer-caster]').dataset.address;
+    askStreams(bench);
+  } else if (event.target.closest('#ask-streams')) {
+    askStreams(bench);
+  } else if (stream) {
+    bench.querySelector('#mountpoint').value = stream.dataset.mountpoint;
+    bench.querySelectorAll('[data-stream]').forEach(b => b.setAttribute('aria-pressed', String(b === stream)));
+  }
+}
+
+async function tellReceiver(bench, button) {
+  const what = button.dataset.set;
+  const value = { MASK: () => bench.querySelector('#mask').value, SYSTEMS: () => [...bench.querySelectorAll('[data-system]:checked')].map(b => b.value).join(''), INITIALISE: () => '' }[what]
+    ?? (() => (button.getAttribute('aria-pressed') === 'true' ? '0' : '1'));
+  try {
+    await post(`/jobs/${job}/receiver/set`, { what, value: value() });
+    hush();
+    what === 'INITIALISE' && say('It looks for its cycles anew.', 'Until it is fixed again, nothing is measured.', 'good');
+  } catch (problem) {
+    sayProblem(problem);
+  }
+}
+
+async function askStreams(bench) {
+  const form = bench.querySelector('#caster-form');
+  const button = bench.querySelector('#ask-streams');
+  button.classList.add('busy');
+  try {
+    const fields = new FormData(form);
+    fields.delete('_csrf');
+    const fetched = await page(`/jobs/${job}/receiver/streams`, { method: 'POST', body: new URLSearchParams(fields) });
+    bench.querySelector('#streams').replaceWith(document.adoptNode(fetched.document.getElementById('streams')));
+    hush();
+  } catch (problem) {
+    sayProblem(problem);
+  } finally {
+    button.classList.remove('busy');
+  }
+}
+
+/** Draws the antenna again while its height is typed; what cannot be drawn yet leaves the place empty. */
+function drawTyped(bench) {
+  const form = bench.querySelector('#antenna-form');
+  let timer = 0;
+  form?.addEventListener('input', () => {
+    clearTimeout(timer);
+    timer = setTimeout(async () => {
+      const place = bench.querySelector('#antenna-drawing');
+      const query = new URLSearchParams(new FormData(form));
+      query.delete('_csrf');
+      try {
+        const fetched = await page(`/jobs/${job}/receiver/antenna/drawn?${query}`);
+        place.replaceChildren(document.adoptNode(fetched.document.querySelector('svg.antenna')));
+        hush();
+      } catch (problem) {
+        place.replaceChildren();
+        form.elements.height.value.trim() && sayProblem(problem);
+      }
+    }, MILLIS_UNTIL_DRAWN);
+  });
+}
