@@ -24,6 +24,7 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.SolvedPosition;
 import verge.core.units.Length;
+import verge.instruments.port.LinkState;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
 import verge.instruments.receiver.StreamReceiver;
@@ -92,6 +93,9 @@ public class OccupationService {
     }
 
     private static SurveyException late(ReceiverSnapshot now, Duration longest, int count, int epochs) {
+        if (now.link() != LinkState.UP) {
+            return new SurveyException(Problem.LINK_LOST, now.address());
+        }
         return now.doubt().map(d -> new SurveyException(switch (d) {
             case BACKWARDS -> Problem.RECEIVER_CLOCK_BACK;
             case TWO_SPEAKERS -> Problem.RECEIVERS_MIXED;

@@ -18,8 +18,6 @@ import verge.app.problem.TriedAgain;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaModel;
-import verge.core.units.Length;
-import verge.core.units.LengthText;
 import verge.core.units.LengthUnit;
 import verge.formats.antex.AntennaFile;
 
@@ -28,7 +26,6 @@ import verge.formats.antex.AntennaFile;
 public class AntennaTable {
     private static final int LONGEST_NAME = 20;
     private static final double FARTHEST_METRES = 0.9;
-    private static final double HIGHEST_METRES = 30;
     private static final int OFFERED = 8;
 
     private final SiteAntennaRepository antennas;
@@ -52,15 +49,6 @@ public class AntennaTable {
     /** By its name as RINEX has it, however many blanks it has before its dome. */
     public Optional<AntennaModel> named(UUID job, String name) {
         return of(job).stream().filter(a -> tight(a.name()).equals(tight(name))).findFirst();
-    }
-
-    /** As it is typed, in the job's unit or one of its own; none is higher than a mast. @throws SurveyException NOT_A_LENGTH, OUT_OF_RANGE */
-    static Length height(String typed, LengthUnit unit) {
-        Length height = LengthText.parse(typed, unit);
-        if (!(height.metres() >= 0 && height.metres() <= HIGHEST_METRES)) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, "antenna height", typed, "0 m", HIGHEST_METRES + " m");
-        }
-        return height;
     }
 
     static String tight(String name) {

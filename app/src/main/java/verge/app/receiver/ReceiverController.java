@@ -37,6 +37,7 @@ import verge.core.satellite.AntennaModel;
 import verge.core.satellite.SolvedPosition;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
+import verge.core.units.LengthText;
 import verge.core.units.LengthUnit;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.ntrip.CorrectionLink;
@@ -192,7 +193,7 @@ class ReceiverController {
     private AntennaOnPole typed(UUID job, Answers a) {
         LengthUnit unit = journals.state(job).settings().figures().lengthUnit();
         AntennaModel model = antennas.named(job, a.text("antenna")).orElseGet(() -> new AntennaModel(AntennaTable.tight(a.text("antenna")), Optional.empty(), 0, Map.of())).withoutCentres();
-        AntennaOnPole made = new AntennaOnPole(model, new AntennaHeight(AntennaTable.height(a.required("height", "antenna height"), unit), a.choice("to", AntennaHeight.To.class, AntennaHeight.To.MOUNT)));
+        AntennaOnPole made = new AntennaOnPole(model, new AntennaHeight(LengthText.parse(a.required("height", "antenna height"), unit), a.choice("to", AntennaHeight.To.class, AntennaHeight.To.MOUNT)));
         made.reference();
         return made;
     }

@@ -74,7 +74,17 @@ public class ReceiverDesk {
     }
 
     private HowMeasured storedHow(UUID job) {
-        return chosen.findById(job).map(c -> new HowMeasured(c.antenna().map(text -> json.read(text, AntennaOnPole.class)), c.epochs())).orElse(new HowMeasured(Optional.empty(), 1));
+        return chosen.findById(job).map(this::of).orElse(new HowMeasured(Optional.empty(), 1));
+    }
+
+    private HowMeasured of(JobReceiver own) {
+        return new HowMeasured(own.antenna().map(text -> json.read(text, AntennaOnPole.class)), own.epochs());
+    }
+
+    /** Read anew here, for whoever asks ten times a second must not wait for the database. */
+    private void keep(UUID job, JobReceiver own) {
+        chosen.save(own);
+        how.put(job, of(own));
     }
 
     /** @throws SurveyException NO_RECEIVER if the job has none, RECEIVER_STRANGER or LINK_LOST while its link is down */
@@ -121,10 +131,10 @@ public class ReceiverDesk {
         known.saveAndFlush(receiver);
         JobReceiver own = chosen.findById(job).orElseGet(() -> new JobReceiver(job, receiver.id()));
         own.receiver(receiver.id());
-        chosen.save(own);
-        how.remove(job);
+        keep(job, own);
         links.use(job, Optional.of(receiver.setting()));
-        find(job).ifPresent(r -> r.corrections(receiver.caster()));
+        // one that was told of none keeps what another job brings it
+        receiver.caster().ifPresent(c -> find(job).ifPresent(r -> r.corrections(Optional.of(c))));
     }
 
     /** Lets go of the job's receiver; the link itself closes when no job of this node uses it. */
@@ -150,8 +160,7 @@ public class ReceiverDesk {
         antenna.reference();
         JobReceiver own = own(job);
         own.antenna(json.text(antenna));
-        chosen.save(own);
-        how.remove(job);
+        keep(job, own);
     }
 
     /** @throws SurveyException NO_RECEIVER, OUT_OF_RANGE */
@@ -162,8 +171,7 @@ public class ReceiverDesk {
         }
         JobReceiver own = own(job);
         own.epochs(many);
-        chosen.save(own);
-        how.remove(job);
+        keep(job, own);
     }
 
     private JobReceiver own(UUID job) {

@@ -1,5 +1,7 @@
 package verge.app.receiver;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -34,6 +36,7 @@ public class ReceiverViews {
     private static final int LOW_PERCENT = 20;
     private static final double LOW_HOURS = 1;
     private static final double OLD_SECONDS = 5;
+    private static final Duration CLOCKS_APART = Duration.ofSeconds(30);
     private static final double FAR_METRES = 20_000;
     private static final double KILOMETRE = 1_000;
 
@@ -187,8 +190,13 @@ public class ReceiverViews {
         now.corrections().map(CorrectionsHeard::words).filter(w -> !w.isBlank()).ifPresent(w -> all.add("The base says: " + w));
         now.base().flatMap(b -> away(now, b)).filter(m -> m > FAR_METRES).ifPresent(m -> all.add("The base is " + Decimals.show(m / KILOMETRE, 1) + " km off: is it yours?"));
         solved.filter(p -> p.age().isPresent() && p.age().getAsDouble() > OLD_SECONDS).ifPresent(p -> all.add("Its corrections are " + seconds(p.age()) + " old."));
+        solved.map(p -> Duration.between(p.at(), Instant.now()).abs()).filter(d -> d.compareTo(CLOCKS_APART) > 0).ifPresent(d -> all.add("Its clock and this machine\u2019s are " + apart(d) + " apart: one of them is wrong."));
         solved.filter(p -> p.sigma().isEmpty()).ifPresent(p -> all.add("It does not say how well it knows its place: switch the sentence GST on."));
         return all;
+    }
+
+    private static String apart(Duration d) {
+        return d.toDays() > 2 ? d.toDays() + " days" : d.toHours() > 2 ? d.toHours() + " hours" : d.toSeconds() + " s";
     }
 
     private static String mark(ReceiverSnapshot now, Kind kind, List<String> doubts) {

@@ -4,10 +4,12 @@ import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
+import org.openqa.selenium.support.ui.WebDriverWait;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
 import verge.app.importing.FileChoice;
@@ -40,10 +42,8 @@ class PicturesOfTheViews extends InBrowser {
         String yard = "/jobs/" + job("Slipway yard") + "/";
         awaitFieldWork(job("Slipway yard"));
         view(yard + "prepare", "prepare");
-        browser.click(By.partialLinkText("jetty-piles.csv"));
-        browser.sees("First rows");
-        keep("columns");
         localise();
+        receiver();
         view(yard + "setup/instrument", "instrument");
         setUp(yard);
         ground(yard);
@@ -72,6 +72,14 @@ class PicturesOfTheViews extends InBrowser {
         view(yard + "handover", "hand-over");
         view("/jobs/" + job("Alder Slough boardwalk") + "/compute/tools/DIVIDE?ring=AS1,AS2,AS3,AS4&through=AS1&area=0.5%20ac", "divide-feet");
         walkRound(yard);
+    }
+
+    /** A rover on the shingle bank with its sky. */
+    private void receiver() throws Exception {
+        verge.ground().pole(Ternholm.YARD.plus(14, -26));
+        browser.open("/jobs/" + job("Shingle bank") + "/setup/receiver");
+        browser.until(d -> new WebDriverWait(d, Duration.ofSeconds(90)).until(w -> w.findElement(By.id("solution")).getText().contains("Fixed")));
+        keep("receiver");
     }
 
     /** The quay by what a receiver said on its marks. */

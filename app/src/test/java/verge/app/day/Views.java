@@ -27,7 +27,7 @@ final class Views {
     /** 80 characters, as long as a name may be. */
     private static final String LONG_NAME = "Landing causeway and the whole of the northern mole with its steps and railings";
     private static final int MANY = 3_000;
-    private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover",
+    private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/receiver", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover",
             "book", "walk-round", "floors", "ground", "rework", "strings", "attributes", "photos", "gaps");
 
     /**
@@ -64,6 +64,7 @@ final class Views {
         views.add(new View("setup, read", "/jobs/" + read() + "/setup"));
         views.addAll(opened(path));
         views.addAll(drawn());
+        views.addAll(roving());
         views.addAll(plain(usual));
         UUID empty = Jobs.empty(verge).id();
         BENCHES.forEach(b -> views.add(View.again(b + ", no data", "/jobs/" + empty + "/" + b)));
@@ -72,6 +73,14 @@ final class Views {
         UUID many = many();
         BENCHES.forEach(b -> views.add(View.again(b + ", many points", "/jobs/" + many + "/" + b)));
         return views;
+    }
+
+    /** Of the demo's job with a rover, which has its corrections by then or not. */
+    private List<View> roving() {
+        JobService jobs = verge.bean(JobService.class);
+        String path = "/jobs/" + jobs.jobs(Jobs.ternholm(verge).id()).stream().filter(j -> j.name().equals("Shingle bank")).findFirst().orElseThrow().id() + "/";
+        return List.of(new View("receiver", path + "setup/receiver", "new Promise(drawn => setTimeout(drawn, 1500))"), new View("measure with a receiver", path + "measure"),
+                new View("antennas", path + "setup/receiver", "document.querySelector('#bench details.more summary').click()"));
     }
 
     /** What opens over a bench, and what a refusal looks like. */

@@ -25,7 +25,15 @@ import verge.core.strings.Joining;
  */
 public record PointOccupied(PointName name, Code code, Optional<BaseHeard> base, EarthCentred vector, EarthCovariance spread, Epochs epochs, AntennaOnPole antenna, Optional<PoleTilt> tilt, String receiver,
         String reason, Map<String, String> notes, List<Joining> joins) implements Measured {
+    /** From the earth's centre to whatever is on the earth. */
+    private static final double LEAST_METRES = 6_300_000;
+    private static final double MOST_METRES = 6_450_000;
+
     public PointOccupied {
+        double away = base.map(b -> b.place().plus(vector)).orElse(vector).length();
+        if (!(away > LEAST_METRES && away < MOST_METRES)) {
+            throw new IllegalArgumentException("not on the earth: " + away + " m from its centre");
+        }
         notes = Map.copyOf(notes);
         joins = Measured.each(joins);
     }

@@ -6,6 +6,9 @@ import verge.core.units.Length;
 
 /** How high an antenna stands over its mark, as it was measured. @param to what */
 public record AntennaHeight(Length measured, To to) {
+    /** No mast is higher. */
+    public static final Length HIGHEST = new Length(30);
+
     /** Where the tape or the pole's figure ends. */
     public enum To {
         /** Upright, to the end of the pole or the adapter on which it is screwed. */
@@ -19,9 +22,12 @@ public record AntennaHeight(Length measured, To to) {
     /**
      * The reference point over the mark.
      *
-     * @throws SurveyException ANTENNA_RIM_UNKNOWN if a slant was measured to an antenna whose rim nobody measured, ANTENNA_SLANT_SHORT if it is shorter than the rim is wide
+     * @throws SurveyException OUT_OF_RANGE below nought or above {@link #HIGHEST}, ANTENNA_RIM_UNKNOWN if a slant was measured to an antenna whose rim nobody measured, ANTENNA_SLANT_SHORT if it is shorter than the rim is wide
      */
     public Length reference(AntennaModel model) {
+        if (measured.metres() < 0 || measured.compareTo(HIGHEST) > 0) {
+            throw new SurveyException(Problem.OUT_OF_RANGE, "antenna height", measured, Length.ZERO, HIGHEST);
+        }
         return switch (to) {
             case REFERENCE_POINT -> measured;
             case MOUNT -> measured.plus(new Length(model.referenceAboveMount()));

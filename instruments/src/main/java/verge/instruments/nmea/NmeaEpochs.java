@@ -134,7 +134,7 @@ public final class NmeaEpochs {
     }
 
     private SolvedPosition solved(Instant at) {
-        Optional<SolvedPosition.Sigma> sigma = Optional.ofNullable(spread).filter(s -> s.latitude().isPresent() && s.longitude().isPresent() && s.height().isPresent())
+        Optional<SolvedPosition.Sigma> sigma = Optional.ofNullable(spread).filter(s -> s.latitude().orElse(0) > 0 && s.longitude().orElse(0) > 0 && s.height().orElse(0) > 0)   // nought is how some say that they do not know
                 .map(s -> new SolvedPosition.Sigma(s.latitude().getAsDouble(), s.longitude().getAsDouble(), s.height().getAsDouble()));
         Optional<Dilution> dilution = Optional.ofNullable(used).filter(u -> u.hdop().isPresent() && u.vdop().isPresent() && u.pdop().isPresent())
                 .map(u -> new Dilution(u.hdop().getAsDouble(), u.vdop().getAsDouble(), u.pdop().getAsDouble()));

@@ -183,6 +183,7 @@ public final class StreamReceiver implements Device {
         private long understood;
         private long faulty;
         private int withoutSense;
+        private NmeaSentence before;
 
         void take(byte[] bytes, int count) {
             withoutSense += count;
@@ -198,6 +199,8 @@ public final class StreamReceiver implements Device {
             understood++;
             withoutSense = 0;
             NmeaSentence sentence = read.sentence().get();
+            NmeaSentence last = before;
+            before = sentence;
             if (sentence instanceof NmeaSentence.Proprietary own) {
                 own(own);
                 return;
@@ -208,7 +211,7 @@ public final class StreamReceiver implements Device {
             Instant now = Instant.now();
             ReceiverSnapshot was = snapshot;
             Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> sky = sentence instanceof NmeaSentence.Gsv gsv ? with(was.sky(), gsv) : was.sky();
-            Map<SatelliteSystem, List<Integer>> used = sentence instanceof NmeaSentence.Gsa gsa ? with(was.used(), gsa) : was.used();
+            Map<SatelliteSystem, List<Integer>> used = sentence instanceof NmeaSentence.Gsa gsa ? with(was.used(), gsa, last) : was.used();
             Optional<NmeaEpochs.Event> event = epochs.take(sentence, now);
             Optional<SolvedPosition> solved = event.filter(NmeaEpochs.Event.Solved.class::isInstance).map(e -> ((NmeaEpochs.Event.Solved) e).position());
             Optional<NmeaEpochs.Event.Doubt.Kind> doubt = event.isEmpty() ? was.doubt() : event.filter(NmeaEpochs.Event.Doubt.class::isInstance).map(e -> ((NmeaEpochs.Event.Doubt) e).kind());
@@ -270,8 +273,18 @@ public final class StreamReceiver implements Device {
             return all;
         }
 
-        private Map<SatelliteSystem, List<Integer>> with(Map<SatelliteSystem, List<Integer>> told, NmeaSentence.Gsa gsa) {
-            return gsa.system().or(() -> Optional.ofNullable(SYSTEMS.get(gsa.talker()))).map(system -> with(told, system, gsa.numbers())).orElse(told);
+        /** More satellites of one system than a line has room for come in the next one. */
+        private Map<SatelliteSystem, List<Integer>> with(Map<SatelliteSystem, List<Integer>> told, NmeaSentence.Gsa gsa, NmeaSentence last) {
+            return system(gsa).map(system -> {
+                boolean goesOn = last instanceof NmeaSentence.Gsa other && system(other).equals(Optional.of(system));
+                List<Integer> all = new ArrayList<>(goesOn ? told.getOrDefault(system, List.of()) : List.of());
+                all.addAll(gsa.numbers());
+                return with(told, system, all);
+            }).orElse(told);
+        }
+
+        private static Optional<SatelliteSystem> system(NmeaSentence.Gsa gsa) {
+            return gsa.system().or(() -> Optional.ofNullable(SYSTEMS.get(gsa.talker())));
         }
     }
 

@@ -10,15 +10,10 @@ import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.LocalTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
@@ -28,9 +23,7 @@ import java.util.stream.Collectors;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthPlace;
 import verge.core.satellite.BaseHeard;
-import verge.core.satellite.Dilution;
 import verge.core.satellite.GpsTime;
-import verge.core.satellite.SatelliteId;
 import verge.core.satellite.SatelliteSystem;
 import verge.core.satellite.Sight;
 import verge.core.satellite.SolvedPosition;
@@ -45,7 +38,6 @@ import verge.instruments.rtcm.RtcmFrames;
 import verge.instruments.rtcm.RtcmMessages;
 import verge.instruments.sky.Antenna;
 import verge.instruments.sky.BaseStream;
-import verge.instruments.sky.Orbit;
 import verge.instruments.sky.RoverModel;
 import verge.instruments.sky.Sky;
 
@@ -54,11 +46,6 @@ import verge.instruments.sky.Sky;
  * sky, never a job.
  */
 public final class ReceiverStandIn implements Closeable {
-    /** Its own geoid is coarse: whoever wants an elevation takes the ellipsoid height and a geoid of theirs. */
-    private static final double SEPARATION = 37.5;
-    private static final int MOST_SEEN_A_LINE = 4;
-    private static final int MOST_USED_A_LINE = 12;
-    private static final Map<SatelliteSystem, String> TALKERS = Map.of(SatelliteSystem.GPS, "GP", SatelliteSystem.GLONASS, "GL", SatelliteSystem.GALILEO, "GA", SatelliteSystem.BEIDOU, "GB");
 
     /** The number under which it sends as a base. */
     static final int OWN_STATION = 7;
@@ -257,31 +244,16 @@ public final class ReceiverStandIn implements Closeable {
             solved = model.solve(GpsTime.ofUtc(at), now.reference(), tracked);
         }
         Instant said = fault == Fault.BACKWARDS ? at.minusSeconds(60) : at;
-        LocalTime time = LocalTime.ofInstant(said, ZoneOffset.UTC);
-        LocalDate date = LocalDate.ofInstant(said, ZoneOffset.UTC);
-        Optional<EarthPlace> place = solved.place();
-        OptionalDouble hdop = solved.dilution().map(d -> OptionalDouble.of(d.horizontal())).orElse(OptionalDouble.empty());
         List<NmeaSentence> all = new ArrayList<>();
         body.ifPresent(b -> all.add(ReceiverWords.tilt(b.leaning())));
-        all.add(new NmeaSentence.Gga("GN", time, place.map(EarthPlace::position), quality(solved.kind()), Math.min(99, solved.satellites()), hdop, place.map(p -> OptionalDouble.of(p.height().metres() - SEPARATION)).orElse(OptionalDouble.empty()),
-                place.isPresent() ? OptionalDouble.of(SEPARATION) : OptionalDouble.empty(), solved.age(), solved.base()));
-        solved.sigma().ifPresent(s -> all.add(new NmeaSentence.Gst("GN", time, OptionalDouble.of(s.plan()), OptionalDouble.of(s.north()), OptionalDouble.of(s.east()), OptionalDouble.of(s.up()))));
+        all.addAll(SolutionSentences.place(said, solved));
         if (said.toEpochMilli() % 1_000 == 0) {
-            all.addAll(sky(at, solved.dilution(), now.reference(), tracked));
+            Set<SatelliteSystem> systems = body.map(ReceiverBody::systems).orElse(Set.of(SatelliteSystem.values()));
+            all.addAll(SolutionSentences.sky(sky, at, now.reference(), (system, sight) -> systems.contains(system) && tracked.test(sight), solved.dilution()));
             body.ifPresent(b -> ofItself(b, all));
         }
-        all.add(new NmeaSentence.Zda("GN", time, date));
+        all.add(SolutionSentences.time(said));
         return all;
-    }
-
-    private static NmeaSentence.Quality quality(SolvedPosition.Kind kind) {
-        return switch (kind) {
-            case NONE -> NmeaSentence.Quality.NONE;
-            case AUTONOMOUS -> NmeaSentence.Quality.AUTONOMOUS;
-            case DIFFERENTIAL -> NmeaSentence.Quality.DIFFERENTIAL;
-            case FLOAT -> NmeaSentence.Quality.FLOAT;
-            case FIXED -> NmeaSentence.Quality.FIXED;
-        };
     }
 
     private Predicate<Sight> tracked(ReceiverBody.Standing now) {
@@ -293,35 +265,6 @@ public final class ReceiverStandIn implements Closeable {
         all.add(ReceiverWords.state(condition));
         condition.radio().ifPresent(r -> all.add(ReceiverWords.radio(r)));
         model.base().map(s -> new BaseHeard("", s.station(), s.place())).ifPresent(s -> all.add(ReceiverWords.base(s)));
-    }
-
-    private List<NmeaSentence> sky(Instant at, Optional<Dilution> dilution, EarthPlace here, Predicate<Sight> open) {
-        List<NmeaSentence> all = new ArrayList<>();
-        Set<SatelliteSystem> systems = body.map(ReceiverBody::systems).orElse(Set.of(SatelliteSystem.values()));
-        for (SatelliteSystem system : SatelliteSystem.values()) {
-            List<NmeaSentence.Gsv.Seen> seen = new ArrayList<>();
-            List<Integer> used = new ArrayList<>();
-            sky.orbits().forEach((SatelliteId id, Orbit orbit) -> {
-                Sight sight = Sight.of(orbit.at(GpsTime.ofUtc(at)), here);
-                if (id.system() == system && sight.elevation().radians() > 0) {
-                    boolean tracked = systems.contains(system) && open.test(sight);
-                    seen.add(new NmeaSentence.Gsv.Seen(id.number(), Optional.of(sight), tracked ? OptionalDouble.of(38 + 12 * sight.elevation().sin()) : OptionalDouble.empty()));
-                    if (tracked && used.size() < MOST_USED_A_LINE) {
-                        used.add(id.number());
-                    }
-                }
-            });
-            all.add(new NmeaSentence.Gsa("GN", dilution.isPresent() ? 3 : 1, used, figure(dilution.map(Dilution::position)), figure(dilution.map(Dilution::horizontal)), figure(dilution.map(Dilution::vertical)), Optional.of(system)));
-            int parts = Math.max(1, (seen.size() + MOST_SEEN_A_LINE - 1) / MOST_SEEN_A_LINE);
-            for (int part = 1; part <= parts; part++) {
-                all.add(new NmeaSentence.Gsv(TALKERS.get(system), parts, part, seen.size(), seen.subList((part - 1) * MOST_SEEN_A_LINE, Math.min(part * MOST_SEEN_A_LINE, seen.size())), OptionalDouble.of(1)));
-            }
-        }
-        return all;
-    }
-
-    private static OptionalDouble figure(Optional<Double> value) {
-        return value.map(OptionalDouble::of).orElse(OptionalDouble.empty());
     }
 
     @Override

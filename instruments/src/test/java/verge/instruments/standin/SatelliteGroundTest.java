@@ -127,6 +127,8 @@ class SatelliteGroundTest {
     @Test
     void aRoverOnTheIsland() throws Exception {
         untilFixed();
+        // all of them are told, however many lines that takes
+        until(() -> receiver.snapshot().used().values().stream().mapToInt(List::size).sum() == receiver.snapshot().now().orElseThrow().satellites());
         Length high = ground.look().mount().plus(new Length(0.035));
         assertThat(offTip(high, Optional.empty())).containsExactly(new double[] {0, 0, 0}, within(0.08));
         ground.pole(Ternholm.YARD.plus(5, -75));
