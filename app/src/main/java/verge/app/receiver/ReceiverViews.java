@@ -173,7 +173,7 @@ public class ReceiverViews {
         };
     }
 
-    private static List<String> doubts(ReceiverSnapshot now, Optional<SolvedPosition> solved) {
+    private List<String> doubts(ReceiverSnapshot now, Optional<SolvedPosition> solved) {
         List<String> all = new ArrayList<>();
         now.doubt().ifPresent(d -> all.add(switch (d) {
             case BACKWARDS -> "Its clock went back: nothing of it is used until it runs on.";
@@ -187,6 +187,7 @@ public class ReceiverViews {
             c.storage().filter(s -> s.logging() && s.free() <= 0).ifPresent(s -> all.add("Its card is full: raw observations are no longer written."));
             c.radio().filter(r -> now.corrections().isEmpty() && r.hears() == ReceiverCondition.Hears.CARRIER).ifPresent(r -> all.add("Its radio hears somebody whom it cannot read: spacing and modulation must be the base\u2019s own, or two send on one channel."));
         });
+        now.corrections().map(CorrectionsHeard::state).filter(s -> s != CorrectionLink.State.UP && s != CorrectionLink.State.CONNECTING).ifPresent(s -> all.add("No corrections come: " + words.word(s) + (s.triesAgain() ? "." : ". Change what is wrong under Corrections; it is not tried by itself.")));
         now.corrections().map(CorrectionsHeard::words).filter(w -> !w.isBlank()).ifPresent(w -> all.add("The base says: " + w));
         now.base().flatMap(b -> away(now, b)).filter(m -> m > FAR_METRES).ifPresent(m -> all.add("The base is " + Decimals.show(m / KILOMETRE, 1) + " km off: is it yours?"));
         solved.filter(p -> p.age().isPresent() && p.age().getAsDouble() > OLD_SECONDS).ifPresent(p -> all.add("Its corrections are " + seconds(p.age()) + " old."));

@@ -16,9 +16,9 @@ import verge.core.satellite.Signal;
 import verge.instruments.rtcm.RtcmMessage;
 import verge.instruments.rtcm.RtcmMessage.Cell;
 
-/** What a base sends each second: who and where it says it is every five, what it observes each time. */
+/** What a base sends each second: who and where it says it is every two, what it observes each time. */
 public final class BaseStream {
-    private static final int WHO_SECONDS = 5;
+    private static final int WHO_SECONDS = 2;
     private static final long DAY_MILLIS = 86_400_000L;
     private static final int BEIDOU_BEHIND_SECONDS = 14;
     private static final int MOSCOW_AHEAD_SECONDS = 3 * 3_600;

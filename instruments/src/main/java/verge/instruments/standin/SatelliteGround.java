@@ -89,8 +89,8 @@ final class SatelliteGround implements Closeable {
         EarthPlace crewPlace = OnEarth.at(crewAt, 4);
         others = stream(CREW_STATION, centred(crewPlace), crewPlace, seed + 3);
         caster = new Caster(ports.get(2), Map.of(), ServerSocketFactory.getDefault());
-        caster.offer(new SourceTable.Stream(GALLERY_STREAM, "Ternholm lighthouse", "RTCM 3.3", "1006(5),1033(5),1077(1),1087(1),1097(1),1127(1)", "GPS+GLO+GAL+BDS", Optional.of(gallery.position()), false, true));
-        caster.offer(new SourceTable.Stream(NEIGHBOUR_STREAM, "Skarvholm", "RTCM 3.3", "1006(5),1033(5),1077(1),1087(1),1097(1),1127(1)", "GPS+GLO+GAL+BDS", Optional.of(NEIGHBOUR.position()), false, true));
+        caster.offer(new SourceTable.Stream(GALLERY_STREAM, "Ternholm lighthouse", "RTCM 3.3", "1006(2),1033(2),1077(1),1087(1),1097(1),1127(1)", "GPS+GLO+GAL+BDS", Optional.of(gallery.position()), false, true));
+        caster.offer(new SourceTable.Stream(NEIGHBOUR_STREAM, "Skarvholm", "RTCM 3.3", "1006(2),1033(2),1077(1),1087(1),1097(1),1127(1)", "GPS+GLO+GAL+BDS", Optional.of(NEIGHBOUR.position()), false, true));
         Map<Integer, EarthPlace> bases = Map.of(GALLERY_STATION, gallery, NEIGHBOUR_STATION, NEIGHBOUR, CREW_STATION, crewPlace);
         model = new RoverModel(sky, station -> Optional.ofNullable(station == ReceiverStandIn.OWN_STATION ? onTripod() : bases.get(station)), seed + 4, 0);
         body = new ReceiverBody(Role.ROVER, this::onPole, seed + 5);
