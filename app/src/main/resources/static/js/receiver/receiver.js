@@ -50,8 +50,9 @@ function showSystems(bench, systems) {
   }
   const rows = systems.map(s => {
     const row = document.createElement('tr');
-    row.innerHTML = `<td><svg class="sky-key" viewBox="-8 -8 16 16" data-system="${s.system}" aria-hidden="true"></svg></td><td></td><td class="num"></td><td class="num"></td><td class="num"></td>`;
-    [s.name, s.used, s.seen, s.signal].forEach((text, i) => { row.cells[i + 1].textContent = text; });
+    row.innerHTML = `<td><svg class="sky-key" viewBox="-8 -8 16 16" data-system="${s.system}" aria-hidden="true"></svg> <span></span></td><td class="num"></td><td class="num"></td><td class="num"></td>`;
+    row.querySelector('span').textContent = s.name;
+    [s.used, s.seen, s.signal].forEach((text, i) => { row.cells[i + 1].textContent = text; });
     return row;
   });
   table.tBodies[0].replaceChildren(table.rows[0], ...rows);
