@@ -109,7 +109,7 @@ public class MeasureService {
      * @throws SurveyException NOT_FOUND if the entry is no shot of the job
      */
     public void writeNotes(UUID job, UUID shot, Map<String, String> notes, Author author) {
-        journals.journal(job).entry(shot).filter(e -> e.payload() instanceof ShotTaken).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this shot"));
+        journals.journal(job).entry(shot).filter(e -> e.payload() instanceof Measured).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this shot"));
         journals.append(job, author, state -> new NotesWritten(shot, notes.entrySet().stream()
                 .filter(n -> state.settings().work().noteFields().contains(n.getKey())).collect(Collectors.toMap(Map.Entry::getKey, n -> fitting(n.getValue())))));
     }

@@ -21,6 +21,7 @@ import verge.core.leaf.StationSetUp;
 import verge.core.measure.PointFound;
 import verge.core.measure.ShotTaken;
 import verge.core.measure.SightTaken;
+import verge.core.occupation.PointOccupied;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Atmosphere;
@@ -42,7 +43,7 @@ final class SeveralAnswers {
 
     /** Kinds of line that can be chosen, by the trade's word. */
     enum Kind {
-        SHOT(ShotTaken.class, "shots"), SIGHT(SightTaken.class, "sights of points found"), FOUND(PointFound.class, "points found"), STAKE(PointStaked.class, "stakes"), CHECK(CheckTaken.class, "checks"), SETUP(StationSetUp.class, "setups"), SETS(SetsPlanned.class, "sets");
+        SHOT(ShotTaken.class, "shots"), SIGHT(SightTaken.class, "sights of points found"), FOUND(PointFound.class, "points found"), OCCUPIED(PointOccupied.class, "points stood on with a receiver"), STAKE(PointStaked.class, "stakes"), CHECK(CheckTaken.class, "checks"), SETUP(StationSetUp.class, "setups"), SETS(SetsPlanned.class, "sets");
 
         private final Class<? extends Payload> type;
         private final String words;

@@ -16,6 +16,7 @@ import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.measure.Measured;
 import verge.core.measure.ShotTaken;
+import verge.core.occupation.PointOccupied;
 import verge.core.plan.Extent;
 import verge.core.plan.Vertices;
 import verge.core.points.Origin;
@@ -60,11 +61,14 @@ public final class ShotDoubts {
             List<Measured> before = doubts.before(shot);
             doubts.alone(taken, before);
             doubts.onePoint(taken, before);
-            if (taken instanceof ShotTaken onPole) {
-                onPole.joins().stream().flatMap(j -> doubts.state.string(j.string()).stream()).forEach(s -> doubts.string(s, shot.id(), onPole.target().height()));
-            }
+            poleHeight(taken).ifPresent(pole -> taken.joins().stream().flatMap(j -> doubts.state.string(j.string()).stream()).forEach(s -> doubts.string(s, shot.id(), pole)));
         }
         return List.copyOf(doubts.found);
+    }
+
+    /** Of what was measured over the ground on a pole. */
+    private static Optional<Length> poleHeight(Measured taken) {
+        return taken instanceof ShotTaken onPole ? Optional.of(onPole.target().height()) : taken instanceof PointOccupied stood ? stood.antenna().known() : Optional.empty();
     }
 
     /** Earlier shots that stand, the latest first. */

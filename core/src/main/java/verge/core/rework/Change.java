@@ -8,10 +8,12 @@ import verge.core.coding.PointName;
 import verge.core.journal.Payload;
 import verge.core.leaf.StationSetUp;
 import verge.core.measure.Measured;
+import verge.core.occupation.PointOccupied;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
 import verge.core.reading.Targeted;
+import verge.core.satellite.AntennaHeight;
 import verge.core.setup.Conditions;
 import verge.core.units.Length;
 
@@ -24,13 +26,15 @@ public sealed interface Change {
     record PoleBy(Length by) implements Change {
         @Override
         public Optional<Payload> of(Payload said, Choice choice) {
-            return targets(said, choice, t -> {
-                Length height = t.height().plus(by);
-                if (height.metres() < 0) {
-                    throw new SurveyException(Problem.POLE_BELOW_GROUND);
-                }
-                return new Target(height, t.prismConstant());
-            });
+            return said instanceof PointOccupied stood ? Optional.of(withHeight(stood, longer(stood.antenna().height().measured()))) : targets(said, choice, t -> new Target(longer(t.height()), t.prismConstant()));
+        }
+
+        private Length longer(Length was) {
+            Length height = was.plus(by);
+            if (height.metres() < 0) {
+                throw new SurveyException(Problem.POLE_BELOW_GROUND);
+            }
+            return height;
         }
     }
 
@@ -38,7 +42,7 @@ public sealed interface Change {
     record PoleWas(Length height) implements Change {
         @Override
         public Optional<Payload> of(Payload said, Choice choice) {
-            return targets(said, choice, t -> new Target(height, t.prismConstant()));
+            return said instanceof PointOccupied stood ? Optional.of(withHeight(stood, height)) : targets(said, choice, t -> new Target(height, t.prismConstant()));
         }
     }
 
@@ -76,6 +80,11 @@ public sealed interface Change {
         private Conditions other(Conditions c) {
             return new Conditions(c.air().with(temperatureCelsius, pressureHectopascals), c.precision(), c.errors(), c.refraction());
         }
+    }
+
+    /** Of an antenna as it was measured, to what it was measured to. */
+    private static Payload withHeight(PointOccupied stood, Length height) {
+        return stood.with(stood.antenna().with(new AntennaHeight(height, stood.antenna().height().to())));
     }
 
     private static Optional<Payload> targets(Payload said, Choice choice, UnaryOperator<Target> other) {

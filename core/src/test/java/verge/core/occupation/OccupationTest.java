@@ -1,6 +1,7 @@
 package verge.core.occupation;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
@@ -9,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
@@ -27,9 +29,14 @@ import verge.core.geodesy.Uncertainty;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.rework.Change;
+import verge.core.rework.Choice;
 import verge.core.satellite.AntennaHeight;
 import verge.core.satellite.AntennaModel;
 import verge.core.satellite.BaseHeard;
+import verge.core.satellite.Dilution;
 import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SolvedPosition;
 import verge.core.settings.Geoids;
@@ -42,6 +49,7 @@ import verge.core.units.Length;
 /** From base and vector to the ground below the antenna, in the job's grid, with what is known of it. */
 class OccupationTest {
     private static final CoordinateSystem UTM = SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0 +units=m +no_defs");
+    private static final Instant NOON = Instant.parse("2026-06-01T12:00:00Z");
     private static final EarthPlace PLACE = new EarthPlace(Geographic.ofDegrees(56.95, 11.45), new EllipsoidHeight(45));
     private static final AntennaModel DISH = new AntennaModel("DISH NONE", Optional.of(new AntennaModel.Rim(0.09, 0.03)), 0.02, Map.of());
 
@@ -69,9 +77,8 @@ class OccupationTest {
     }
 
     private static PointOccupied said(Optional<BaseHeard> base, EarthCentred vector, AntennaOnPole antenna, Optional<PoleTilt> tilt) {
-        Instant noon = Instant.parse("2026-06-01T12:00:00Z");
         return new PointOccupied(new PointName("101"), Code.NONE, base, vector, EarthCovariance.ofNorthEastUp(0.008, 0.006, 0.015, PLACE.position()),
-                new Epochs(5, noon, noon.plusSeconds(4), SolvedPosition.Kind.FIXED, 21, OptionalDouble.of(1.4), OptionalDouble.of(1)), antenna, tilt, "rover", "", Map.of(), List.of());
+                new Epochs(5, NOON, NOON.plusSeconds(4), SolvedPosition.Kind.FIXED, 21, OptionalDouble.of(1.4), OptionalDouble.of(1)), antenna, tilt, "rover", "", Map.of(), List.of());
     }
 
     /** The foot is below the antenna by what each way of measuring its height means: by hand √(2.09² − 0.09²) − 0.03 for the tape to the rim. */
@@ -89,6 +96,44 @@ class OccupationTest {
         assertThat(found.position().plan().distanceMetres(above.plan())).isLessThan(1e-5);
         // a slant that is shorter than the rim is wide has no height, and the point no place
         assertThat(OccupationEntries.place(said(Optional.empty(), antenna, new AntennaOnPole(DISH, new AntennaHeight(new Length(0.05), AntennaHeight.To.RIM)), Optional.empty()), JOB)).isEmpty();
+    }
+
+    /** Of many points at once the pole was longer, or another: what it was measured to stays, and below the ground no antenna stands. */
+    @Test
+    void thePoleWasAnother() {
+        Choice all = new Choice(Set.of(PointOccupied.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Set.of());
+        PointOccupied stood = said(Optional.empty(), EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84), new AntennaOnPole(DISH, new AntennaHeight(new Length(1.7), AntennaHeight.To.RIM)), Optional.empty());
+        assertThat(new Change.PoleBy(new Length(0.1)).of(stood, all)).get().extracting(p -> ((PointOccupied) p).antenna().height()).isEqualTo(new AntennaHeight(new Length(1.7).plus(new Length(0.1)), AntennaHeight.To.RIM));
+        assertThat(new Change.PoleWas(new Length(2)).of(stood, all)).get().extracting(p -> ((PointOccupied) p).antenna().height().measured()).isEqualTo(new Length(2));
+        assertThatThrownBy(() -> new Change.PoleBy(new Length(-1.8)).of(stood, all)).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> new Change.PoleWas(new Length(1_700)).of(stood, all)).isInstanceOf(SurveyException.class);
+    }
+
+    /** Solutions of one pole become one: their mean, how well it is known as they say themselves, the worst of the rest; what does not belong together does not. */
+    @Test
+    void solutionsTakenTogether() {
+        Occupying occupying = new Occupying(new Length(2));
+        BaseHeard base = new BaseHeard("GALLERY", 417, EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84));
+        double[] norths = {0.004, -0.002, 0.001};
+        for (int i = 0; i < norths.length; i++) {
+            occupying.take(solved(i, norths[i], SolvedPosition.Kind.FIXED), Optional.of(base), Optional.empty());
+        }
+        Occupying.Mean mean = occupying.mean();
+        assertThat(mean.vector().northEastUp(PLACE.position())).containsExactly(new double[] {50.001, 0, 2}, within(2e-6));
+        assertThat(mean.spread().northEastUp(PLACE.position())).containsExactly(new double[] {0.008, 0.006, 0.015}, within(1e-9));
+        assertThat(mean.epochs()).isEqualTo(new Epochs(3, NOON, NOON.plusSeconds(2), SolvedPosition.Kind.FIXED, 19, OptionalDouble.of(1.6), OptionalDouble.of(3)));
+        Map<Problem, Runnable> unfit = Map.of(Problem.NOT_FIXED, () -> occupying.take(solved(3, 0, SolvedPosition.Kind.FLOAT), Optional.of(base), Optional.empty()),
+                Problem.POLE_WANDERED, () -> occupying.take(solved(3, 0.09, SolvedPosition.Kind.FIXED), Optional.of(base), Optional.empty()),
+                Problem.RECEIVER_CLOCK_BACK, () -> occupying.take(solved(1, 0, SolvedPosition.Kind.FIXED), Optional.of(base), Optional.empty()),
+                Problem.BASE_CHANGED, () -> occupying.take(solved(3, 0, SolvedPosition.Kind.FIXED), Optional.of(new BaseHeard("GALLERY", 417, base.place().plus(new EarthCentred(0.02, 0, 0)))), Optional.empty()),
+                Problem.TILT_NOT_READY, () -> occupying.take(solved(3, 0, SolvedPosition.Kind.FIXED), Optional.of(base), Optional.of(new PoleTilt(new Angle(0), new Angle(0), new Angle(0.01), new Angle(0.01)))));
+        unfit.forEach((problem, deed) -> assertThatThrownBy(deed::run).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem)));
+        assertThat(occupying.count()).isEqualTo(3);
+    }
+
+    private static SolvedPosition solved(int second, double north, SolvedPosition.Kind kind) {
+        EarthPlace at = EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84).plus(EarthCentred.ofNorthEastUp(50 + north, 0, 2, PLACE.position())).place(ReferenceEllipsoid.WGS84);
+        return new SolvedPosition(NOON.plusSeconds(second), Optional.of(at), kind, Optional.of(new SolvedPosition.Sigma(0.008, 0.006, 0.015)), 21 - second, Optional.of(new Dilution(0.9, 1.1, (14 + second) / 10.0)), OptionalDouble.of(1 + second), "0417");
     }
 
     /** Whichever way a pole leans, its foot is found; its spread is that of many poles whose lean was felt with such errors. */

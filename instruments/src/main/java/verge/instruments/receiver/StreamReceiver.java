@@ -291,6 +291,7 @@ public final class StreamReceiver implements Device {
     @Override
     public void close() {
         closed = true;
+        snapshot = snapshot.with(LinkState.CLOSED);
         corrections(Optional.empty());
         thread.interrupt();
         Background.close(socket);
