@@ -18,7 +18,7 @@ import java.util.List;
  * @param mark good, look, stop
  */
 public record ReceiverView(String link, String linkWords, String role, String solution, String kind, String brief, String sigmaPlan, String sigmaHeight, String satellites, String pdop, String age, String base, String corrections, String battery, String storage,
-        String antenna, String height, String tilt, String mask, String radio, List<String> doubts, Pole pole, Set set, String mark) {
+        String antenna, String height, String tilt, String mask, String radio, List<String> doubts, Pole pole, Settings set, String mark) {
 
     /**
      * The foot of the pole. The two coordinates are metres of the grid, to place it on the sketch, and so is the radius of its error circle.
@@ -29,6 +29,6 @@ public record ReceiverView(String link, String linkWords, String role, String so
     }
 
     /** How it is set, for the bench's own fields. @param canBeSet whether it knows such sentences */
-    public record Set(boolean canBeSet, String mask, String systems, boolean tilting, boolean logging, String role) {
+    public record Settings(boolean canBeSet, String mask, String systems, boolean tilting, boolean logging, String role) {
     }
 }

@@ -77,9 +77,9 @@ public class ReceiverViews {
                 c.map(x -> Decimals.show(x.mask().degrees(), 0) + "\u00b0").orElse(""), c.flatMap(ReceiverCondition::radio).map(ReceiverViews::radio).orElse(""), doubts, here.flatMap(RoverNow.Here::foot).map(p -> pole(p, state.settings())).orElse(null), set(c), mark(now, kind, doubts));
     }
 
-    private static ReceiverView.Set set(Optional<ReceiverCondition> c) {
-        return c.map(x -> new ReceiverView.Set(true, Decimals.print(x.mask().degrees(), 0), ReceiverWords.letters(x.systems()), x.tilt().state() != ReceiverCondition.TiltState.OFF, x.storage().map(ReceiverCondition.Storage::logging).orElse(false), x.role().name()))
-                .orElse(new ReceiverView.Set(false, "", "", false, false, ""));
+    private static ReceiverView.Settings set(Optional<ReceiverCondition> c) {
+        return c.map(x -> new ReceiverView.Settings(true, Decimals.print(x.mask().degrees(), 0), ReceiverWords.letters(x.systems()), x.tilt().state() != ReceiverCondition.TiltState.OFF, x.storage().map(ReceiverCondition.Storage::logging).orElse(false), x.role().name()))
+                .orElse(new ReceiverView.Settings(false, "", "", false, false, ""));
     }
 
     private static ReceiverView.Pole pole(OccupiedPlace p, JobSettings settings) {
