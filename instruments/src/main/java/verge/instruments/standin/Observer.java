@@ -96,15 +96,9 @@ final class Observer {
         double up = Math.cos(zenith);
         double nearest = Double.MAX_VALUE;
         for (Wall wall : BoatLoft.walls()) {
-            double wn = wall.to().northing() - wall.from().northing();
-            double we = wall.to().easting() - wall.from().easting();
-            double n = wall.from().northing() - axis.northing();
-            double e = wall.from().easting() - axis.easting();
-            double cross = north * we - east * wn;
-            double length = (n * we - e * wn) / cross;
-            double along = (n * east - e * north) / cross;
+            double length = wall.steps(axis, north, east);
             double height = level + length * up;
-            if (length > 0.3 && along >= 0 && along <= 1 && height >= wall.bottomMetres() && height <= wall.topMetres()) {
+            if (length > 0.3 && height >= wall.bottomMetres() && height <= wall.topMetres()) {
                 nearest = Math.min(nearest, length);
             }
         }

@@ -25,23 +25,11 @@ public final class Horizon {
         double north = Math.cos(azimuth);
         double east = Math.sin(azimuth);
         double rise = Math.tan(sight.elevation().radians());
-        return WALLS.stream().noneMatch(w -> hidden(metres, rise, toWall(at, north, east, w), w.topMetres())) && !hidden(metres, rise, toTower(at, north, east), TOWER_TOP_METRES) && overGround(at, metres, north, east, rise);
+        return WALLS.stream().noneMatch(w -> hidden(metres, rise, w.steps(at, north, east), w.topMetres())) && !hidden(metres, rise, toTower(at, north, east), TOWER_TOP_METRES) && overGround(at, metres, north, east, rise);
     }
 
     private static boolean hidden(double metres, double rise, double away, double top) {
         return away >= 0 && metres + away * rise < top;
-    }
-
-    /** How far off a sight meets a wall in plan; negative if it does not. */
-    private static double toWall(GridPoint at, double north, double east, Wall wall) {
-        double n = wall.to().northing() - wall.from().northing();
-        double e = wall.to().easting() - wall.from().easting();
-        double offN = wall.from().northing() - at.northing();
-        double offE = wall.from().easting() - at.easting();
-        double cross = north * e - east * n;
-        double away = (offN * e - offE * n) / cross;
-        double along = (offN * east - offE * north) / cross;
-        return along >= 0 && along <= 1 ? away : -1;
     }
 
     /** To its near side; not at all from its own gallery, above which is nothing but the lantern. */
