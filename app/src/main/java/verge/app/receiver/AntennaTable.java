@@ -51,6 +51,21 @@ public class AntennaTable {
         return of(job).stream().filter(a -> tight(a.name()).equals(tight(name))).findFirst();
     }
 
+    /** A name that RINEX has room for. @throws SurveyException NAME_UNFIT */
+    private static String fit(String typed) {
+        String name = tight(typed);
+        if (name.length() > LONGEST_NAME) {
+            throw new SurveyException(Problem.NAME_UNFIT, name);
+        }
+        return name;
+    }
+
+    /** The antenna of that name, or one of which nothing but the name is known. @throws SurveyException NAME_UNFIT */
+    AntennaModel antenna(UUID job, String typed) {
+        String name = fit(typed);
+        return named(job, name).orElseGet(() -> new AntennaModel(name, Optional.empty(), 0, Map.of()));
+    }
+
     static String tight(String name) {
         return name.strip().replaceAll(" +", " ");
     }
@@ -64,10 +79,7 @@ public class AntennaTable {
     @TriedAgain
     @Transactional
     public AntennaModel type(UUID job, Answers a, LengthUnit unit) {
-        String name = tight(a.required("name", "antenna\u2019s name"));
-        if (name.length() > LONGEST_NAME) {
-            throw new SurveyException(Problem.NAME_UNFIT, name);
-        }
+        String name = fit(a.required("name", "antenna\u2019s name"));
         Optional<Double> radius = a.metres("rimRadius", "rim\u2019s radius", unit, FARTHEST_METRES);
         Optional<Double> above = a.metres("rimAbove", "rim above the reference point", unit, FARTHEST_METRES);
         if (radius.isPresent() != above.isPresent()) {

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
@@ -189,10 +188,10 @@ class ReceiverController {
         return back(job);
     }
 
-    /** @throws SurveyException MISSING, NOT_A_LENGTH, OUT_OF_RANGE, or as {@link AntennaOnPole#reference} */
+    /** @throws SurveyException MISSING, NAME_UNFIT, NOT_A_LENGTH, OUT_OF_RANGE, or as {@link AntennaOnPole#reference} */
     private AntennaOnPole typed(UUID job, Answers a) {
         LengthUnit unit = journals.state(job).settings().figures().lengthUnit();
-        AntennaModel model = antennas.named(job, a.text("antenna")).orElseGet(() -> new AntennaModel(AntennaTable.tight(a.text("antenna")), Optional.empty(), 0, Map.of())).withoutCentres();
+        AntennaModel model = antennas.antenna(job, a.text("antenna")).withoutCentres();
         AntennaOnPole made = new AntennaOnPole(model, new AntennaHeight(LengthText.parse(a.required("height", "antenna height"), unit), a.choice("to", AntennaHeight.To.class, AntennaHeight.To.MOUNT)));
         made.reference();
         return made;

@@ -242,6 +242,7 @@ class ReceiverOfAJobTest {
         assertThat(page("/receiver/antenna/drawn?antenna=TERNHOLM+DISH+NONE&height=1.75&to=RIM")).contains("1.707 m").contains("class=\"tape\"");
         assertThat(page("/receiver/antenna/drawn?antenna=TERNHOLM+DISH+NONE&height=5'7\"&to=MOUNT".replace("\"", "%22").replace("'", "%27"))).contains("1.737 m");
         assertThat(page("/receiver/antenna/drawn?antenna=X&height=1750&to=MOUNT")).contains("antenna height");
+        assertThat(page("/receiver/antenna/drawn?antenna=" + "X".repeat(21) + "&height=1.7&to=MOUNT")).contains("XXXXX").doesNotContain("class=\"tape\"");
         assertThat(post("/receiver/antennas", Map.of("name", "HALF", "rimRadius", "0.1")).body()).contains("rim above the reference point");
     }
 }
