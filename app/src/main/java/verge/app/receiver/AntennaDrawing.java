@@ -1,9 +1,7 @@
 package verge.app.receiver;
 
-import java.util.List;
 import java.util.Locale;
 import verge.core.occupation.AntennaOnPole;
-import verge.core.satellite.AntennaHeight;
 import verge.core.satellite.AntennaModel;
 import verge.core.units.Figures;
 
@@ -12,9 +10,9 @@ import verge.core.units.Figures;
  * mark at 100, 220.
  *
  * @param tape from the mark, or from the ground beside the pole, to where the height was measured
- * @param choices each way of measuring, and how high the reference point would lie by it
+ * @param referenceWords how high the reference point lies
  */
-public record AntennaDrawing(String dish, String pole, double[] tape, double referenceY, String referenceWords, String measured, List<Choice> choices) {
+public record AntennaDrawing(String dish, String pole, double[] tape, double referenceY, String referenceWords) {
     private static final double MARK_X = 100;
     private static final double MARK_Y = 220;
     private static final double ROOM = 180;
@@ -24,10 +22,6 @@ public record AntennaDrawing(String dish, String pole, double[] tape, double ref
     private static final double USUAL_RADIUS = 0.085;
     private static final double USUAL_HEIGHT = 0.05;
     private static final double BESIDE = 26;
-
-    /** @param words how high the reference point would lie */
-    public record Choice(AntennaHeight.To to, String words, boolean chosen) {
-    }
 
     static AntennaDrawing of(AntennaOnPole antenna, Figures f) {
         AntennaModel model = antenna.model();
@@ -46,12 +40,7 @@ public record AntennaDrawing(String dish, String pole, double[] tape, double ref
             case REFERENCE_POINT -> new double[] {MARK_X - BESIDE, MARK_Y, MARK_X - BESIDE, referenceY};
             case RIM -> new double[] {MARK_X, MARK_Y, MARK_X - radius, rimY};
         };
-        List<Choice> choices = List.of(AntennaHeight.To.values()).stream().map(to -> new Choice(to, height(antenna, to, f), to == antenna.height().to())).toList();
-        return new AntennaDrawing(dish, pole, tape, referenceY, f.length(antenna.reference()), f.length(antenna.height().measured()), choices);
-    }
-
-    private static String height(AntennaOnPole antenna, AntennaHeight.To to, Figures f) {
-        return new AntennaOnPole(antenna.model(), new AntennaHeight(antenna.height().measured(), to)).known().map(h -> f.length(h)).orElse("no height");
+        return new AntennaDrawing(dish, pole, tape, referenceY, f.length(antenna.reference()));
     }
 
     private static String path(String form, Object... numbers) {

@@ -26,10 +26,6 @@ class SiteAntenna {
         this.model = model;
     }
 
-    UUID id() {
-        return id;
-    }
-
     String model() {
         return model;
     }

@@ -3,7 +3,6 @@ package verge.instruments.receiver;
 import java.io.Closeable;
 import java.time.Instant;
 import java.util.function.Supplier;
-import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import verge.core.satellite.BaseHeard;
@@ -51,11 +50,7 @@ final class Corrections implements Closeable, CorrectionLink.Listener {
 
     @Override
     public void state(CorrectionLink.State state) {
-        change(h -> h.with(state));
-    }
-
-    private void change(UnaryOperator<CorrectionsHeard> to) {
-        heard = to.apply(heard);
+        heard = heard.with(state);
     }
 
     @Override
