@@ -42,9 +42,9 @@ import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.SystemText;
-import verge.core.occupation.AntennaOnPole;
 import verge.core.satellite.AntennaHeight;
 import verge.core.satellite.AntennaModel;
+import verge.core.satellite.AntennaOverMark;
 import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
 import verge.core.units.Length;
@@ -175,7 +175,7 @@ class DemoWorld {
             standIns.caster().map(address -> LinkForm.cable(address).parse()).ifPresent(at -> receivers.corrections(bank.id(), Optional.of(new CasterSetting(at.host(), at.port(), false, CasterSetting.Version.TWO, "GALLERY", "", ""))));
             takeAntenna(bank);
             AntennaModel dish = antennas.type(bank.id(), new Answers(Map.of("name", "TERNHOLM DISH NONE", "mount", "0.035", "rimRadius", "0.089", "rimAbove", "0.041")), LengthUnit.METRE);
-            receivers.antenna(bank.id(), new AntennaOnPole(dish, new AntennaHeight(new Length(1.7), AntennaHeight.To.MOUNT)));
+            receivers.antenna(bank.id(), new AntennaOverMark(dish, new AntennaHeight(new Length(1.7), AntennaHeight.To.MOUNT)));
         });
     }
 

@@ -22,8 +22,6 @@ import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthCovariance;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.ReferenceEllipsoid;
-import verge.core.occupation.AntennaOnPole;
-import verge.core.occupation.Epochs;
 import verge.core.occupation.OccupationEntries;
 import verge.core.occupation.OccupiedPlace;
 import verge.core.occupation.PointOccupied;
@@ -31,7 +29,9 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaHeight;
 import verge.core.satellite.AntennaModel;
+import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.BaseHeard;
+import verge.core.satellite.Epochs;
 import verge.core.satellite.LeanText;
 import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SolvedPosition;
@@ -81,13 +81,13 @@ final class OccupationKind extends EntryKind<PointOccupied> {
         var above = o.field("aboveReference", Wire.NUMBER, AntennaModel.Rim::aboveReference);
         return row -> new AntennaModel.Rim(row.get(radius), row.get(above));
     });
-    private static final Wire<AntennaOnPole> ANTENNA = Wire.object(o -> {
-        var name = o.field("name", Wire.TEXT, (AntennaOnPole a) -> a.model().name());
+    private static final Wire<AntennaOverMark> ANTENNA = Wire.object(o -> {
+        var name = o.field("name", Wire.TEXT, (AntennaOverMark a) -> a.model().name());
         var rim = o.field("rim", RIM.maybe(), a -> a.model().rim());
         var mount = o.field("referenceAboveMount", Wire.NUMBER, a -> a.model().referenceAboveMount());
         var height = o.field("height", Wires.LENGTH, a -> a.height().measured());
         var to = o.field("to", Wire.choice(AntennaHeight.To.class), a -> a.height().to());
-        return row -> new AntennaOnPole(new AntennaModel(row.get(name), row.get(rim), row.get(mount), Map.of()), new AntennaHeight(row.get(height), row.get(to)));
+        return row -> new AntennaOverMark(new AntennaModel(row.get(name), row.get(rim), row.get(mount), Map.of()), new AntennaHeight(row.get(height), row.get(to)));
     });
     private static final Wire<PoleTilt> TILT = Wire.object(o -> {
         var tilt = o.field("tilt", Wires.ANGLE, PoleTilt::tilt);
@@ -140,7 +140,7 @@ final class OccupationKind extends EntryKind<PointOccupied> {
         return of.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
-    private static String antenna(AntennaOnPole antenna, Figures f) {
+    private static String antenna(AntennaOverMark antenna, Figures f) {
         return f.length(antenna.height().measured()) + " to the " + word(antenna.height().to()) + " of " + (antenna.model().name().isBlank() ? "an antenna without a name" : antenna.model().name().replaceAll(" +", " "));
     }
 

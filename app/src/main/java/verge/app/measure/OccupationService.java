@@ -17,11 +17,11 @@ import verge.app.receiver.RoverNow;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.job.JobState;
-import verge.core.occupation.AntennaOnPole;
 import verge.core.occupation.Occupying;
 import verge.core.occupation.PointOccupied;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.SolvedPosition;
 import verge.core.units.Length;
 import verge.instruments.port.LinkState;
@@ -66,7 +66,7 @@ public class OccupationService {
             Armed.joinings(now, id, armed);
             rover.required(job, now);
             ReceiverDesk.HowMeasured how = desk.how(job);
-            AntennaOnPole antenna = how.antenna().orElseThrow();
+            AntennaOverMark antenna = how.antenna().orElseThrow();
             String called = desk.receiver(job).map(KnownReceiver::title).orElse("");
             return occupy(desk.ready(job), antenna.reference(), how.epochs()).thenApply(mean -> journals.append(job, new Author(id, person, called), state -> {
                 MeasureService.requireFree(state, name, again);

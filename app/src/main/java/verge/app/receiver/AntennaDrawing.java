@@ -1,8 +1,8 @@
 package verge.app.receiver;
 
 import java.util.Locale;
-import verge.core.occupation.AntennaOnPole;
 import verge.core.satellite.AntennaModel;
+import verge.core.satellite.AntennaOverMark;
 import verge.core.units.Figures;
 
 /**
@@ -23,7 +23,7 @@ public record AntennaDrawing(String dish, String pole, double[] tape, double ref
     private static final double USUAL_HEIGHT = 0.05;
     private static final double BESIDE = 26;
 
-    static AntennaDrawing of(AntennaOnPole antenna, Figures f) {
+    static AntennaDrawing of(AntennaOverMark antenna, Figures f) {
         AntennaModel model = antenna.model();
         double reference = antenna.reference().metres();
         double scale = ROOM / Math.max(LEAST_METRES, reference + CLOSER * USUAL_HEIGHT);

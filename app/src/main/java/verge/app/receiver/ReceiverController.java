@@ -28,11 +28,11 @@ import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.job.JobState;
-import verge.core.occupation.AntennaOnPole;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaHeight;
 import verge.core.satellite.AntennaModel;
+import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.SolvedPosition;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
@@ -188,11 +188,11 @@ class ReceiverController {
         return back(job);
     }
 
-    /** @throws SurveyException MISSING, NAME_UNFIT, NOT_A_LENGTH, OUT_OF_RANGE, or as {@link AntennaOnPole#reference} */
-    private AntennaOnPole typed(UUID job, Answers a) {
+    /** @throws SurveyException MISSING, NAME_UNFIT, NOT_A_LENGTH, OUT_OF_RANGE, or as {@link AntennaOverMark#reference} */
+    private AntennaOverMark typed(UUID job, Answers a) {
         LengthUnit unit = journals.state(job).settings().figures().lengthUnit();
         AntennaModel model = antennas.antenna(job, a.text("antenna")).withoutCentres();
-        AntennaOnPole made = new AntennaOnPole(model, new AntennaHeight(LengthText.parse(a.required("height", "antenna height"), unit), a.choice("to", AntennaHeight.To.class, AntennaHeight.To.MOUNT)));
+        AntennaOverMark made = new AntennaOverMark(model, new AntennaHeight(LengthText.parse(a.required("height", "antenna height"), unit), a.choice("to", AntennaHeight.To.class, AntennaHeight.To.MOUNT)));
         made.reference();
         return made;
     }

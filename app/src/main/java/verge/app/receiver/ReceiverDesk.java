@@ -13,9 +13,9 @@ import verge.app.device.Links;
 import verge.app.job.JobService;
 import verge.app.journal.ValueJson;
 import verge.app.problem.TriedAgain;
-import verge.core.occupation.AntennaOnPole;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.satellite.AntennaOverMark;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
@@ -51,7 +51,7 @@ public class ReceiverDesk {
      * @param antenna over the pole's foot; absent until somebody said how high
      * @param epochs how many solutions make a point
      */
-    public record HowMeasured(Optional<AntennaOnPole> antenna, int epochs) {
+    public record HowMeasured(Optional<AntennaOverMark> antenna, int epochs) {
     }
 
     /** The job's receiver, connecting if it was not yet. */
@@ -78,7 +78,7 @@ public class ReceiverDesk {
     }
 
     private HowMeasured of(JobReceiver own) {
-        return new HowMeasured(own.antenna().map(text -> json.read(text, AntennaOnPole.class)), own.epochs());
+        return new HowMeasured(own.antenna().map(text -> json.read(text, AntennaOverMark.class)), own.epochs());
     }
 
     /** Read anew here, for whoever asks ten times a second must not wait for the database. */
@@ -154,9 +154,9 @@ public class ReceiverDesk {
         find(job).ifPresent(r -> r.corrections(from));
     }
 
-    /** @throws SurveyException NO_RECEIVER, or as {@link AntennaOnPole#reference} if no height follows from it */
+    /** @throws SurveyException NO_RECEIVER, or as {@link AntennaOverMark#reference} if no height follows from it */
     @Transactional
-    public void antenna(UUID job, AntennaOnPole antenna) {
+    public void antenna(UUID job, AntennaOverMark antenna) {
         antenna.reference();
         JobReceiver own = own(job);
         own.antenna(json.text(antenna));

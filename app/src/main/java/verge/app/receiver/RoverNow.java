@@ -7,10 +7,10 @@ import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthCovariance;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.job.JobState;
-import verge.core.occupation.AntennaOnPole;
 import verge.core.occupation.OccupiedPlace;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SolvedPosition;
 import verge.core.settings.JobGeodesy;
@@ -35,11 +35,11 @@ public class RoverNow {
         return desk.snapshot(job).flatMap(s -> of(s, desk.how(job).antenna(), geodesy));
     }
 
-    public static Optional<Here> of(ReceiverSnapshot now, Optional<AntennaOnPole> antenna, JobGeodesy geodesy) {
+    public static Optional<Here> of(ReceiverSnapshot now, Optional<AntennaOverMark> antenna, JobGeodesy geodesy) {
         return now.now().filter(p -> p.place().isPresent()).map(p -> new Here(p, antenna.flatMap(a -> foot(now, p, a, geodesy))));
     }
 
-    private static Optional<OccupiedPlace> foot(ReceiverSnapshot now, SolvedPosition solved, AntennaOnPole antenna, JobGeodesy geodesy) {
+    private static Optional<OccupiedPlace> foot(ReceiverSnapshot now, SolvedPosition solved, AntennaOverMark antenna, JobGeodesy geodesy) {
         var place = solved.place().orElseThrow();
         EarthCovariance spread = solved.sigma().map(s -> EarthCovariance.ofNorthEastUp(s.north(), s.east(), s.up(), place.position())).orElse(new EarthCovariance(0, 0, 0, 0, 0, 0));
         return OccupiedPlace.below(EarthCentred.of(place, ReferenceEllipsoid.WGS84), spread, antenna.reference(), lean(now), geodesy);
@@ -53,7 +53,7 @@ public class RoverNow {
     /** The foot, or why there is none. @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_POSITION, SYSTEM_NOT_ON_EARTH */
     public Here required(UUID job, JobState state) {
         ReceiverSnapshot now = desk.ready(job).snapshot();
-        AntennaOnPole antenna = desk.how(job).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
+        AntennaOverMark antenna = desk.how(job).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
         Here here = of(now, Optional.of(antenna), state.geodesy()).orElseThrow(() -> new SurveyException(Problem.NO_POSITION));
         if (here.foot().isEmpty()) {
             throw new SurveyException(Problem.SYSTEM_NOT_ON_EARTH);

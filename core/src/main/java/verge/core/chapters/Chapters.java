@@ -3,6 +3,7 @@ package verge.core.chapters;
 import java.util.List;
 import java.util.stream.Stream;
 import verge.core.attributes.AttributeEntries;
+import verge.core.base.BaseEntries;
 import verge.core.calibration.CalibrationEntries;
 import verge.core.check.FindingEntries;
 import verge.core.cogo.ComputedEntries;
@@ -33,7 +34,7 @@ public final class Chapters {
     }
 
     public static List<Chapter<?>> all(Geoids geoids) {
-        return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), OccupationEntries.chapters(), SetEntries.chapters(),
+        return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), BaseEntries.chapters(), OccupationEntries.chapters(), SetEntries.chapters(),
                 CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), FitEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), StringEntries.chapters(), AttributeEntries.chapters(), EnclosureEntries.chapters(), GapEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
                 .<Chapter<?>>flatMap(List::stream).toList();
     }

@@ -9,6 +9,9 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import verge.core.attributes.AnswersOf;
+import verge.core.base.Base;
+import verge.core.base.BaseUnder;
+import verge.core.base.Bases;
 import verge.core.calibration.AxisErrorsOf;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.coding.Code;
@@ -347,6 +350,21 @@ public final class JobState {
     public Optional<Leaf> openLeaf() {
         return latest(new LeafTakenUp()).flatMap(taken -> taken).flatMap(this::leaf).or(() -> leaves().stream().filter(l -> !isClosed(l.entry()))
                 .max(Comparator.comparingInt(Leaf::number)));
+    }
+
+    /** The bases that were set up, in their order. */
+    public List<Base> bases() {
+        return sheet.all(new Bases());
+    }
+
+    /** The base that the points of an entry rest on; empty for one that is not the job's own, and without any. */
+    public Optional<Base> base(UUID entry) {
+        return latest(new BaseUnder(entry));
+    }
+
+    /** Whether a point has its place from a base that only the sky placed. */
+    public boolean isProvisional(StoredPoint point) {
+        return base(point.entry()).map(Base::provisional).orElse(false);
     }
 
     public boolean isClosed(UUID leaf) {

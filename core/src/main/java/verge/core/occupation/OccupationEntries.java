@@ -2,6 +2,10 @@ package verge.core.occupation;
 
 import java.util.List;
 import java.util.Optional;
+import verge.core.base.Base;
+import verge.core.base.BaseEntries;
+import verge.core.base.BaseUnder;
+import verge.core.geodesy.EarthCentred;
 import verge.core.journal.Chapter;
 import verge.core.journal.Line;
 import verge.core.journal.Looks;
@@ -20,11 +24,20 @@ public final class OccupationEntries {
     }
 
     private static Outcome occupied(Line<PointOccupied> line, Looks looks) {
-        return ShotEntries.measured(line.id(), line.says(), Optional.empty(), SettingsEntries.inForce(looks).flatMap(g -> place(line.says(), g)).map(p -> new ShotEntries.Place(p.position(), Optional.of(p.sigma()))));
+        PointOccupied said = line.says();
+        Optional<Base> base = said.base().flatMap(b -> BaseEntries.heard(looks, b));
+        Optional<ShotEntries.Place> place = SettingsEntries.inForce(looks).flatMap(g -> place(said, base, g)).map(p -> new ShotEntries.Place(p.position(), Optional.of(p.sigma())));
+        Outcome measured = ShotEntries.measured(line.id(), said, Optional.empty(), place);
+        return base.map(b -> measured.and(new BaseUnder(line.id()), b)).orElse(measured);
     }
 
-    /** Empty where the job's system is not known on the earth, or the antenna's height cannot be had from what was measured. */
-    public static Optional<OccupiedPlace> place(PointOccupied said, JobGeodesy geodesy) {
-        return said.antenna().known().flatMap(height -> OccupiedPlace.below(said.reference(), said.spread(), height, said.tilt(), geodesy));
+    /**
+     * Empty where the job's system is not known on the earth, or the antenna's height cannot be had from what was measured.
+     *
+     * @param base of the job's own that it was measured from; else the base is where it said
+     */
+    public static Optional<OccupiedPlace> place(PointOccupied said, Optional<Base> base, JobGeodesy geodesy) {
+        EarthCentred reference = base.map(b -> b.reference().plus(said.vector())).orElse(said.reference());
+        return said.antenna().known().flatMap(height -> OccupiedPlace.below(reference, said.spread(), height, said.tilt(), geodesy));
     }
 }

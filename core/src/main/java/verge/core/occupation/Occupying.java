@@ -1,7 +1,6 @@
 package verge.core.occupation;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import verge.core.geodesy.EarthCentred;
@@ -11,6 +10,7 @@ import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.BaseHeard;
+import verge.core.satellite.Epochs;
 import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SolvedPosition;
 import verge.core.units.Angle;
@@ -104,13 +104,7 @@ public final class Occupying {
             sum = sum.plus(new EarthCentred(off.x() * share, off.y() * share, off.z() * share));
             spread = spread.plus(EarthCovariance.ofNorthEastUp(sigma.north(), sigma.east(), sigma.up(), each.solved().place().orElseThrow().position()).times(share));
         }
-        return new Mean(first.base(), first.antenna().minus(from).plus(sum), spread, epochs(), tilt());
-    }
-
-    private Epochs epochs() {
-        List<SolvedPosition> all = taken.stream().map(Taken::solved).toList();
-        return new Epochs(all.size(), all.get(0).at(), all.get(all.size() - 1).at(), all.stream().map(SolvedPosition::kind).min(Comparator.naturalOrder()).orElseThrow(), all.stream().mapToInt(SolvedPosition::satellites).min().orElseThrow(),
-                all.stream().flatMap(p -> p.dilution().stream()).mapToDouble(d -> d.position()).max(), all.stream().filter(p -> p.age().isPresent()).mapToDouble(p -> p.age().getAsDouble()).max());
+        return new Mean(first.base(), first.antenna().minus(from).plus(sum), spread, Epochs.of(taken.stream().map(Taken::solved).toList()), tilt());
     }
 
     /** The mean lean, by its horizontal parts: a mean of azimuths would fail about north. */

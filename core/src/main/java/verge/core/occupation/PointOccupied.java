@@ -9,7 +9,9 @@ import verge.core.coding.PointName;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthCovariance;
 import verge.core.measure.Measured;
+import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.BaseHeard;
+import verge.core.satellite.Epochs;
 import verge.core.satellite.PoleTilt;
 import verge.core.strings.Joining;
 
@@ -23,7 +25,7 @@ import verge.core.strings.Joining;
  * @param receiver as it is called
  * @param reason why it was accepted although something spoke against it; else empty
  */
-public record PointOccupied(PointName name, Code code, Optional<BaseHeard> base, EarthCentred vector, EarthCovariance spread, Epochs epochs, AntennaOnPole antenna, Optional<PoleTilt> tilt, String receiver,
+public record PointOccupied(PointName name, Code code, Optional<BaseHeard> base, EarthCentred vector, EarthCovariance spread, Epochs epochs, AntennaOverMark antenna, Optional<PoleTilt> tilt, String receiver,
         String reason, Map<String, String> notes, List<Joining> joins) implements Measured {
     /** From the earth's centre to whatever is on the earth. */
     private static final double LEAST_METRES = 6_300_000;
@@ -53,7 +55,7 @@ public record PointOccupied(PointName name, Code code, Optional<BaseHeard> base,
         return new PointOccupied(name, other, base, vector, spread, epochs, antenna, tilt, receiver, reason, notes, joins);
     }
 
-    public PointOccupied with(AntennaOnPole other) {
+    public PointOccupied with(AntennaOverMark other) {
         return new PointOccupied(name, code, base, vector, spread, epochs, other, tilt, receiver, reason, notes, joins);
     }
 }

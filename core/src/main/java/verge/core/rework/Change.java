@@ -2,6 +2,7 @@ package verge.core.rework;
 
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import verge.core.base.BaseSetUp;
 import verge.core.coding.Code;
 import verge.core.coding.Naming;
 import verge.core.coding.PointName;
@@ -67,6 +68,14 @@ public sealed interface Change {
         @Override
         public Optional<Payload> of(Payload said, Choice choice) {
             return said instanceof Measured shot ? Optional.of(shot.with(code)) : Optional.empty();
+        }
+    }
+
+    /** A base stood over a mark that is known, and so did those that came back to it. */
+    record BaseOver(PointName was, PointName known) implements Change {
+        @Override
+        public Optional<Payload> of(Payload said, Choice choice) {
+            return said instanceof BaseSetUp base && base.mark().equals(was) ? Optional.of(base.over(known)) : Optional.empty();
         }
     }
 

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import verge.core.base.BaseSetUp;
 import verge.core.coding.PointName;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
@@ -16,8 +17,8 @@ import verge.core.journal.Reworked;
 import verge.core.leaf.CheckTaken;
 import verge.core.leaf.StationSetUp;
 import verge.core.points.MadeFrom;
-import verge.core.points.Origin;
 import verge.core.points.PointSeen;
+import verge.core.points.PointsGiven;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -73,13 +74,16 @@ public final class Correction {
             Stream<PointName> marks = a.sightings().stream().filter(s -> s.azimuth().isEmpty()).map(Sighting::mark);
             return Stream.concat(a.kind() == Arrangement.Kind.KNOWN_POINT ? Stream.of(setUp.station()) : Stream.empty(), marks).map(PointSeen::named);
         }
+        if (corrected instanceof BaseSetUp base) {
+            return base.held() == BaseSetUp.Held.KNOWN ? Stream.of(PointSeen.named(base.mark())) : Stream.empty();
+        }
         return corrected instanceof MadeFrom made ? made.madeFrom() : Stream.empty();
     }
 
     private static void requireKnown(JobState state, Entry entry, PointSeen seen) {
         PointName name = seen.name();
         List<StoredPoint> named = state.allNamed(name).stream().filter(p -> seen.entry().isEmpty() || seen.entry().get().equals(p.entry())).toList();
-        boolean given = named.stream().anyMatch(p -> p.leaf().isEmpty() && p.origin() != Origin.COMPUTED);
+        boolean given = state.all(new PointsGiven(name)).stream().flatMap(List::stream).anyMatch(p -> seen.entry().isEmpty() || seen.entry().get().equals(p.entry()));
         boolean before = named.stream().anyMatch(p -> state.line(p.entry()) < entry.sequence());
         if (given || before) {
             return;

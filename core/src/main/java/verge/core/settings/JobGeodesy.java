@@ -97,6 +97,18 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
         return projection.flatMap(p -> toWgs84().map(s -> s.fromWgs84(satellites, p.ellipsoid())));
     }
 
+    /** Where a point with an elevation is for satellites, on WGS 84; empty where {@link #onEarth} is, without an elevation, without a geoid, and beyond the projection. */
+    public Optional<EarthPlace> earth(Position point) {
+        try {
+            return projection.flatMap(p -> toWgs84().flatMap(s -> {
+                Geographic local = p.geographic(point.plan());
+                return point.elevation().flatMap(e -> ellipsoidHeight(local, e)).map(h -> s.toWgs84(new EarthPlace(local, h), p.ellipsoid()));
+            }));
+        } catch (SurveyException beyond) {
+            return Optional.empty();
+        }
+    }
+
     private Optional<DatumShift> toWgs84() {
         return settings.system() instanceof CoordinateSystem.OnEarth own ? own.toWgs84() : Optional.empty();
     }

@@ -12,6 +12,8 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import verge.core.base.BaseSetUp;
+import verge.core.base.Sending;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.check.Accepted;
@@ -59,8 +61,6 @@ import verge.core.measure.PointFound;
 import verge.core.measure.ShotTaken;
 import verge.core.measure.SightTaken;
 import verge.core.measure.SightsFor;
-import verge.core.occupation.AntennaOnPole;
-import verge.core.occupation.Epochs;
 import verge.core.occupation.PointOccupied;
 import verge.core.plan.Vertices;
 import verge.core.points.NamedPosition;
@@ -81,6 +81,10 @@ import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
 import verge.core.satellite.AntennaHeight;
 import verge.core.satellite.AntennaModel;
+import verge.core.satellite.AntennaOverMark;
+import verge.core.satellite.BaseHeard;
+import verge.core.satellite.Epochs;
+import verge.core.satellite.SkyMean;
 import verge.core.satellite.SolvedPosition;
 import verge.core.sets.MarkCarried;
 import verge.core.sets.SetLimits;
@@ -115,6 +119,7 @@ class WavesTest {
     private static final Map<String, GridPoint> PLACES = Map.of("T1", new GridPoint(6_314_500, 649_000), "T2", new GridPoint(6_314_600, 649_020), "T3", new GridPoint(6_314_520, 649_130), "T4", new GridPoint(6_314_420, 649_060));
     private static final GridPoint STAND = new GridPoint(6_314_530, 649_050);
     private static final InstrumentPrecision PRECISION = InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5));
+    private static final EarthCentred HEARD = EarthCentred.of(new EarthPlace(Geographic.ofDegrees(56.95, 11.45), new EllipsoidHeight(47)), ReferenceEllipsoid.WGS84);
 
     private Random random;
     private Journal journal;
@@ -217,7 +222,7 @@ class WavesTest {
             case 21, 22 -> new SightTaken(setup, pointToBe(), random.nextInt(4) == 0 ? two() : Pointing.of(reading()), target());
             case 23 -> new PointFound(name("F"), new Code("WAL"), finding(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), joins());
             case 24 -> random.nextBoolean() ? new PhotoTaken(any(), "front", new Original("0".repeat(64), "p.jpg", 9), Optional.empty()) : new PhotoMarked(any(PhotoTaken.class), Optional.empty(), List.of());
-            case 25 -> occupied();
+            case 25 -> random.nextInt(4) > 0 ? occupied() : base();
             default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), random.nextInt(3) == 0 ? new Aside(new Length(0.3), Length.ZERO, new Length(-0.1), Optional.of(string()).filter(s -> random.nextBoolean())) : Aside.NONE, joins());
         };
     }
@@ -383,11 +388,19 @@ class WavesTest {
     }
 
     private PointOccupied occupied() {
-        EarthCentred near = EarthCentred.of(new EarthPlace(Geographic.ofDegrees(56.95, 11.45), new EllipsoidHeight(45 + random.nextInt(3))), ReferenceEllipsoid.WGS84);
+        boolean based = random.nextBoolean();
+        EarthCentred near = based ? new EarthCentred(310, -220, random.nextInt(3)) : HEARD.plus(new EarthCentred(random.nextInt(3), 0, 0));
         AntennaModel dish = new AntennaModel("DISH NONE", Optional.of(new AntennaModel.Rim(0.09, 0.03)), 0.02, Map.of());
-        AntennaOnPole on = new AntennaOnPole(dish, new AntennaHeight(new Length(random.nextInt(3)), choice(AntennaHeight.To.values())));
-        return new PointOccupied(random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, Optional.empty(), near, new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4),
+        AntennaOverMark on = new AntennaOverMark(dish, new AntennaHeight(new Length(random.nextInt(3)), choice(AntennaHeight.To.values())));
+        return new PointOccupied(random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, based ? Optional.of(new BaseHeard("OWN", 7, HEARD)) : Optional.empty(), near, new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4),
                 new Epochs(3, Instant.EPOCH, Instant.EPOCH, SolvedPosition.Kind.FIXED, 9, OptionalDouble.empty(), OptionalDouble.empty()), on, Optional.empty(), "rover", "", Map.of(), joins());
+    }
+
+    private BaseSetUp base() {
+        AntennaOverMark on = new AntennaOverMark(new AntennaModel("DISH NONE", Optional.empty(), 0.02, Map.of()), new AntennaHeight(new Length(random.nextInt(3)), AntennaHeight.To.MOUNT));
+        Epochs some = new Epochs(3, Instant.EPOCH, Instant.EPOCH, SolvedPosition.Kind.AUTONOMOUS, 9, OptionalDouble.empty(), OptionalDouble.empty());
+        SkyMean sky = new SkyMean(HEARD.plus(new EarthCentred(random.nextInt(3), 0, 0)), new EarthCovariance(1, 0, 0, 1, 0, 1), some);
+        return new BaseSetUp(random.nextBoolean() ? mark() : name("B"), choice(BaseSetUp.Held.values()), on, new BaseHeard("OWN", 7, HEARD), Optional.of(sky), Sending.OTHERWISE, "tripod", "");
     }
 
     private void add(Payload... payloads) {

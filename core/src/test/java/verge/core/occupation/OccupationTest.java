@@ -35,8 +35,10 @@ import verge.core.rework.Change;
 import verge.core.rework.Choice;
 import verge.core.satellite.AntennaHeight;
 import verge.core.satellite.AntennaModel;
+import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.BaseHeard;
 import verge.core.satellite.Dilution;
+import verge.core.satellite.Epochs;
 import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SolvedPosition;
 import verge.core.settings.Geoids;
@@ -76,7 +78,7 @@ class OccupationTest {
         assertThat(job(SystemText.read("+proj=utm +zone=32 +ellps=intl +units=m +no_defs"), new GeoidChoice.None()).position(PLACE)).isEmpty();
     }
 
-    private static PointOccupied said(Optional<BaseHeard> base, EarthCentred vector, AntennaOnPole antenna, Optional<PoleTilt> tilt) {
+    private static PointOccupied said(Optional<BaseHeard> base, EarthCentred vector, AntennaOverMark antenna, Optional<PoleTilt> tilt) {
         return new PointOccupied(new PointName("101"), Code.NONE, base, vector, EarthCovariance.ofNorthEastUp(0.008, 0.006, 0.015, PLACE.position()),
                 new Epochs(5, NOON, NOON.plusSeconds(4), SolvedPosition.Kind.FIXED, 21, OptionalDouble.of(1.4), OptionalDouble.of(1)), antenna, tilt, "rover", "", Map.of(), List.of());
     }
@@ -87,22 +89,22 @@ class OccupationTest {
     void theFootBelowTheAntenna(AntennaHeight.To to, double measured, double expected) {
         EarthCentred antenna = EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84);
         EarthCentred base = antenna.plus(new EarthCentred(310, -220, 95));
-        AntennaOnPole on = new AntennaOnPole(DISH, new AntennaHeight(new Length(measured), to));
-        OccupiedPlace found = OccupationEntries.place(said(Optional.of(new BaseHeard("GALLERY", 417, base)), antenna.minus(base), on, Optional.empty()), JOB).orElseThrow();
+        AntennaOverMark on = new AntennaOverMark(DISH, new AntennaHeight(new Length(measured), to));
+        OccupiedPlace found = OccupationEntries.place(said(Optional.of(new BaseHeard("GALLERY", 417, base)), antenna.minus(base), on, Optional.empty()), Optional.empty(), JOB).orElseThrow();
         assertThat(found.earth().height().metres()).isCloseTo(45 - expected, within(1e-6));
         assertThat(found.position().elevation().orElseThrow().metres()).isCloseTo(45 - expected - 37.6, within(1.1e-4));   // the job's ellipsoid is that much smaller at the poles
         assertThat(found.sigma().up().metres()).isCloseTo(Math.hypot(0.015, 0.001), within(1e-6));
         Position above = JOB.position(PLACE).orElseThrow();
         assertThat(found.position().plan().distanceMetres(above.plan())).isLessThan(1e-5);
         // a slant that is shorter than the rim is wide has no height, and the point no place
-        assertThat(OccupationEntries.place(said(Optional.empty(), antenna, new AntennaOnPole(DISH, new AntennaHeight(new Length(0.05), AntennaHeight.To.RIM)), Optional.empty()), JOB)).isEmpty();
+        assertThat(OccupationEntries.place(said(Optional.empty(), antenna, new AntennaOverMark(DISH, new AntennaHeight(new Length(0.05), AntennaHeight.To.RIM)), Optional.empty()), Optional.empty(), JOB)).isEmpty();
     }
 
     /** Of many points at once the pole was longer, or another: what it was measured to stays, and below the ground no antenna stands. */
     @Test
     void thePoleWasAnother() {
         Choice all = new Choice(Set.of(PointOccupied.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Set.of());
-        PointOccupied stood = said(Optional.empty(), EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84), new AntennaOnPole(DISH, new AntennaHeight(new Length(1.7), AntennaHeight.To.RIM)), Optional.empty());
+        PointOccupied stood = said(Optional.empty(), EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84), new AntennaOverMark(DISH, new AntennaHeight(new Length(1.7), AntennaHeight.To.RIM)), Optional.empty());
         assertThat(new Change.PoleBy(new Length(0.1)).of(stood, all)).get().extracting(p -> ((PointOccupied) p).antenna().height()).isEqualTo(new AntennaHeight(new Length(1.7).plus(new Length(0.1)), AntennaHeight.To.RIM));
         assertThat(new Change.PoleWas(new Length(2)).of(stood, all)).get().extracting(p -> ((PointOccupied) p).antenna().height().measured()).isEqualTo(new Length(2));
         assertThatThrownBy(() -> new Change.PoleBy(new Length(-1.8)).of(stood, all)).isInstanceOf(SurveyException.class);

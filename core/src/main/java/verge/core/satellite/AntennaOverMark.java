@@ -1,13 +1,11 @@
-package verge.core.occupation;
+package verge.core.satellite;
 
 import java.util.Optional;
 import verge.core.problem.SurveyException;
-import verge.core.satellite.AntennaHeight;
-import verge.core.satellite.AntennaModel;
 import verge.core.units.Length;
 
 /** An antenna over its mark: which, and how its height was measured. */
-public record AntennaOnPole(AntennaModel model, AntennaHeight height) {
+public record AntennaOverMark(AntennaModel model, AntennaHeight height) {
     /** Its reference point over the mark. @throws verge.core.problem.SurveyException as {@link AntennaHeight#reference} */
     public Length reference() {
         return height.reference(model);
@@ -23,8 +21,8 @@ public record AntennaOnPole(AntennaModel model, AntennaHeight height) {
     }
 
     /** The same with another height. @throws SurveyException as {@link #reference} */
-    public AntennaOnPole with(AntennaHeight other) {
-        AntennaOnPole made = new AntennaOnPole(model, other);
+    public AntennaOverMark with(AntennaHeight other) {
+        AntennaOverMark made = new AntennaOverMark(model, other);
         made.reference();
         return made;
     }
