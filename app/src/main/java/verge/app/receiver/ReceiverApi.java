@@ -19,7 +19,6 @@ import verge.core.problem.SurveyException;
 import verge.core.satellite.Dilution;
 import verge.core.satellite.SolvedPosition;
 import verge.instruments.port.LinkState;
-import verge.instruments.receiver.CorrectionsHeard;
 import verge.instruments.receiver.ReceiverSnapshot;
 
 /** What a job's receiver says, for programs. */
@@ -70,7 +69,7 @@ class ReceiverApi {
         ReceiverSnapshot now = desk.snapshot(job).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
         Optional<RoverNow.Here> here = RoverNow.of(now, desk.how(job).antenna(), state.geodesy());
         return new ReceiverBody(now.link(), here.map(ReceiverApi::position).orElse(null), now.base().map(b -> new BaseBody(b.name(), b.station(), b.place().x(), b.place().y(), b.place().z())).orElse(null),
-                now.corrections().map(CorrectionsHeard::messages).orElse(Map.of()), views.sky(job, state).orElse(null), views.view(job, state).map(ReceiverView::doubts).orElse(List.of()));
+                now.corrections().map(c -> c.told().messages()).orElse(Map.of()), views.sky(job, state).orElse(null), views.view(job, state).map(ReceiverView::doubts).orElse(List.of()));
     }
 
     private static PositionBody position(RoverNow.Here here) {

@@ -65,7 +65,7 @@ class ReceiverOfAJobTest {
     @AfterEach
     void well() throws Exception {
         ground.caster(Caster.Fault.NONE);
-        ground.receiver(ReceiverStandIn.Fault.NONE);
+        ground.receiver(PracticeGround.Of.POLE, ReceiverStandIn.Fault.NONE);
         post("/receiver/disconnect", Map.of());
     }
 
@@ -204,7 +204,7 @@ class ReceiverOfAJobTest {
         corrected("SKARVHOLM");
         until(() -> snapshot().base().filter(b -> b.station() == 530).isPresent() && snapshot().now().flatMap(p -> p.place()).isPresent());
         assertThat(page("/setup/receiver")).contains("km off: is it yours?");
-        ground.receiver(ReceiverStandIn.Fault.SPEAKS_OTHERWISE);
+        ground.receiver(PracticeGround.Of.POLE, ReceiverStandIn.Fault.SPEAKS_OTHERWISE);
         until(() -> snapshot().link() == LinkState.STRANGER);
         antenna("1.7", "MOUNT");
         assertThat(measure(UUID.randomUUID(), "R1").body()).contains("RECEIVER_STRANGER");

@@ -17,6 +17,8 @@ record CasterAnswer(Kind kind, boolean chunked) {
     /** What it is. */
     enum Kind {
         STREAM, TABLE,
+        /** It takes a stream that is sent to it. */
+        TAKES,
         /** User or password are not right. */
         SIGN_IN,
         /** There is no such stream. */
@@ -36,7 +38,7 @@ record CasterAnswer(Kind kind, boolean chunked) {
             headers(in);
             return new CasterAnswer(Kind.TABLE, false);
         } else if (status.startsWith("ERROR")) {
-            return new CasterAnswer(status.toLowerCase(Locale.ROOT).matches(".*(password|unauthorized|authori[sz]ation).*") ? Kind.SIGN_IN : status.toLowerCase(Locale.ROOT).matches(".*mount.*") ? Kind.NO_STREAM : Kind.BUSY, false);
+            return new CasterAnswer(status.toLowerCase(Locale.ROOT).matches(".*(password|unauthorized|authori[sz]ation).*") ? Kind.SIGN_IN : status.toLowerCase(Locale.ROOT).matches(".*mount.*") && !status.toLowerCase(Locale.ROOT).contains("taken") ? Kind.NO_STREAM : Kind.BUSY, false);
         } else if (!status.matches("HTTP/1\\.[01] \\d{3}.*")) {
             return new CasterAnswer(Kind.NO_CASTER, false);
         }
@@ -46,7 +48,7 @@ record CasterAnswer(Kind kind, boolean chunked) {
         if (code != 200) {
             return new CasterAnswer(code == 401 || code == 403 ? Kind.SIGN_IN : code == 404 ? Kind.NO_STREAM : code == 409 || code == 429 || code >= 500 ? Kind.BUSY : Kind.NO_CASTER, chunked);
         }
-        return new CasterAnswer(headers.contains("content-type: gnss/data") ? Kind.STREAM : headers.contains("content-type: gnss/sourcetable") ? Kind.TABLE : Kind.NO_CASTER, chunked);
+        return new CasterAnswer(headers.contains("content-type: gnss/data") ? Kind.STREAM : headers.contains("content-type: gnss/sourcetable") ? Kind.TABLE : headers.contains("ntrip-version: ntrip/2") && !headers.contains("content-type: text/html") ? Kind.TAKES : Kind.NO_CASTER, chunked);
     }
 
     /** In lower case, with one blank behind each colon. */

@@ -27,23 +27,24 @@ import verge.instruments.port.Stamped;
  * @param condition absent from one that tells no more than the open sentences
  * @param byRadio the base that it hears by itself
  * @param corrections absent while Verge brings it none
+ * @param sends what it sends itself, as a base
  */
 public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told, Optional<Stamped<SolvedPosition>> latest, Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> sky, Map<SatelliteSystem, List<Integer>> used,
-        Optional<NmeaEpochs.Event.Doubt.Kind> doubt, long damaged, Optional<ReceiverCondition> condition, Optional<BaseHeard> byRadio, Optional<CorrectionsHeard> corrections) implements DeviceSnapshot {
+        Optional<NmeaEpochs.Event.Doubt.Kind> doubt, long damaged, Optional<ReceiverCondition> condition, Optional<BaseHeard> byRadio, Optional<CorrectionsHeard> corrections, StreamTold sends) implements DeviceSnapshot {
     /** A position that is older than that says nothing of where the pole is now. */
     private static final Duration LONGEST_PAUSE = Duration.ofSeconds(3);
 
     static ReceiverSnapshot connecting(LinkSetting setting) {
-        return new ReceiverSnapshot(setting, LinkState.CONNECTING, Instant.EPOCH, Optional.empty(), Map.of(), Map.of(), Optional.empty(), 0, Optional.empty(), Optional.empty(), Optional.empty());
+        return new ReceiverSnapshot(setting, LinkState.CONNECTING, Instant.EPOCH, Optional.empty(), Map.of(), Map.of(), Optional.empty(), 0, Optional.empty(), Optional.empty(), Optional.empty(), StreamTold.NOTHING);
     }
 
     ReceiverSnapshot with(LinkState other) {
         boolean up = other == LinkState.UP;
-        return new ReceiverSnapshot(setting, other, told, up ? latest : Optional.empty(), up ? sky : Map.of(), up ? used : Map.of(), doubt, damaged, up ? condition : Optional.empty(), up ? byRadio : Optional.empty(), corrections);
+        return new ReceiverSnapshot(setting, other, told, up ? latest : Optional.empty(), up ? sky : Map.of(), up ? used : Map.of(), doubt, damaged, up ? condition : Optional.empty(), up ? byRadio : Optional.empty(), corrections, sends);
     }
 
-    ReceiverSnapshot with(Optional<CorrectionsHeard> other) {
-        return new ReceiverSnapshot(setting, link, told, latest, sky, used, doubt, damaged, condition, byRadio, other);
+    ReceiverSnapshot with(Optional<CorrectionsHeard> other, StreamTold sent) {
+        return new ReceiverSnapshot(setting, link, told, latest, sky, used, doubt, damaged, condition, byRadio, other, sent);
     }
 
     /** Where its antenna is now; empty if it has not said so for a while. */
@@ -53,6 +54,6 @@ public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told
 
     /** The base that its position rests on; empty without one, or where nobody said where it stands. */
     public Optional<BaseHeard> base() {
-        return corrections.flatMap(CorrectionsHeard::base).or(() -> byRadio);
+        return corrections.flatMap(c -> c.told().base()).or(() -> byRadio);
     }
 }

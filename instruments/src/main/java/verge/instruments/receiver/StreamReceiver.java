@@ -34,6 +34,7 @@ import verge.instruments.port.Device;
 import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
 import verge.instruments.port.Stamped;
+import verge.instruments.rtcm.RtcmFrames;
 
 /**
  * Any receiver that sends NMEA 0183 over a socket and takes RTCM 3 on the same one. The link keeps itself: silence is a dead link, and it is tried again until it is closed. One that
@@ -50,11 +51,13 @@ public final class StreamReceiver implements Device {
 
     private final LinkSetting setting;
     private final List<Consumer<SolvedPosition>> each = new CopyOnWriteArrayList<>();
+    private final List<Consumer<byte[]>> eachFrame = new CopyOnWriteArrayList<>();
     private final Thread thread;
     private final Map<String, CompletableFuture<Void>> asked = new ConcurrentHashMap<>();
     private final AtomicLong tags = new AtomicLong();
     private volatile ReceiverSnapshot snapshot;
     private volatile Corrections corrections;
+    private volatile StreamTold sent = StreamTold.NOTHING;
     private volatile String lastPlace = "";
     private volatile Socket socket;
     private volatile boolean closed;
@@ -67,7 +70,7 @@ public final class StreamReceiver implements Device {
 
     @Override
     public ReceiverSnapshot snapshot() {
-        return snapshot.with(Optional.ofNullable(corrections).map(Corrections::heard));
+        return snapshot.with(Optional.ofNullable(corrections).map(Corrections::heard), sent);
     }
 
     /** Tells every position that is whole and without a doubt, from the link's own thread. @return what ends that */
@@ -76,20 +79,26 @@ public final class StreamReceiver implements Device {
         return () -> each.remove(listener);
     }
 
+    /** Hands on every whole frame of RTCM 3 that it sends as a base, from the link's own thread. @return what ends that */
+    public Runnable listenToFrames(Consumer<byte[]> listener) {
+        eachFrame.add(listener);
+        return () -> eachFrame.remove(listener);
+    }
+
     /** Brings it corrections from now on, others than before, or none. */
     public synchronized void corrections(Optional<CasterSetting> from) {
         Corrections before = corrections;
         if (before != null && from.equals(Optional.of(before.heard().setting())) && before.heard().state().triesAgain()) {
             return;
         }
-        corrections = from.map(s -> new Corrections(s, this, () -> lastPlace)).orElse(null);
+        corrections = from.map(s -> new Corrections(s, this::corrections, () -> lastPlace)).orElse(null);
         if (before != null) {
             before.close();
         }
     }
 
     /** Hands on what a base sent. What comes while the link is down is lost, as it is old when the link is back. */
-    void corrections(byte[] bytes, int count) {
+    private void corrections(byte[] bytes, int count) {
         if (snapshot.link() == LinkState.UP) {
             send(bytes, count);
         }
@@ -171,6 +180,7 @@ public final class StreamReceiver implements Device {
         } catch (IOException lost) {
             return reading.understood == 0 && reading.withoutSense > 0 ? LinkState.STRANGER : LinkState.LOST;
         } finally {
+            sent = StreamTold.NOTHING;
             socket = null;
         }
     }
@@ -178,6 +188,8 @@ public final class StreamReceiver implements Device {
     /** What comes over one connection. */
     private final class Reading {
         private final NmeaLines lines = new NmeaLines();
+        private final RtcmFrames frames = new RtcmFrames();
+        private final StreamReader sends = new StreamReader("");
         private final NmeaEpochs epochs = new NmeaEpochs();
         private final Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> growing = new TreeMap<>();
         private long understood;
@@ -188,6 +200,15 @@ public final class StreamReceiver implements Device {
         void take(byte[] bytes, int count) {
             withoutSense += count;
             lines.take(bytes, count, this::line);
+            frames.take(bytes, count, this::frame);
+        }
+
+        private void frame(byte[] message) {
+            withoutSense = understood > 0 ? 0 : withoutSense;   // what only corrects is no receiver
+            sends.message(message);
+            sent = sends.told();
+            byte[] frame = RtcmFrames.frame(message);
+            eachFrame.forEach(listener -> listener.accept(frame));
         }
 
         private void line(String line) {
@@ -216,7 +237,7 @@ public final class StreamReceiver implements Device {
             Optional<SolvedPosition> solved = event.filter(NmeaEpochs.Event.Solved.class::isInstance).map(e -> ((NmeaEpochs.Event.Solved) e).position());
             Optional<NmeaEpochs.Event.Doubt.Kind> doubt = event.isEmpty() ? was.doubt() : event.filter(NmeaEpochs.Event.Doubt.class::isInstance).map(e -> ((NmeaEpochs.Event.Doubt) e).kind());
             Optional<Stamped<SolvedPosition>> came = solved.map(Stamped::now).or(() -> doubt.isPresent() || was.link() != LinkState.UP ? Optional.empty() : was.latest());
-            snapshot = new ReceiverSnapshot(setting, LinkState.UP, now, came, sky, used, doubt, faulty + lines.broken(), was.condition(), was.byRadio(), Optional.empty());
+            snapshot = new ReceiverSnapshot(setting, LinkState.UP, now, came, sky, used, doubt, faulty + lines.broken(), was.condition(), was.byRadio(), Optional.empty(), StreamTold.NOTHING);
             solved.ifPresent(p -> each.forEach(listener -> listener.accept(p)));
         }
 
@@ -252,7 +273,7 @@ public final class StreamReceiver implements Device {
         }
 
         private void tell(ReceiverSnapshot was, ReceiverCondition condition, Optional<BaseHeard> byRadio) {
-            snapshot = new ReceiverSnapshot(setting, LinkState.UP, Instant.now(), was.latest(), was.sky(), was.used(), was.doubt(), was.damaged(), Optional.of(condition), byRadio, Optional.empty());
+            snapshot = new ReceiverSnapshot(setting, LinkState.UP, Instant.now(), was.latest(), was.sky(), was.used(), was.doubt(), was.damaged(), Optional.of(condition), byRadio, Optional.empty(), StreamTold.NOTHING);
         }
 
         /** The parts of a system's sky come one after another. */

@@ -24,7 +24,9 @@ public final class BaseStream {
     private static final int MOSCOW_AHEAD_SECONDS = 3 * 3_600;
     /** The numbers of our signals in the masks of their systems' messages. */
     private static final Map<Signal, Integer> NUMBERS = Map.of(Signal.GPS_L1, 2, Signal.GPS_L2, 10, Signal.GLONASS_G1, 2, Signal.GLONASS_G2, 8, Signal.GALILEO_E1, 2, Signal.GALILEO_E5A, 23, Signal.BEIDOU_B1, 2, Signal.BEIDOU_B3, 8);
-    private static final Map<SatelliteSystem, Integer> TYPES = Map.of(SatelliteSystem.GPS, 1077, SatelliteSystem.GLONASS, 1087, SatelliteSystem.GALILEO, 1097, SatelliteSystem.BEIDOU, 1127);
+    private static final Map<SatelliteSystem, Integer> TYPES = Map.of(SatelliteSystem.GPS, 1070, SatelliteSystem.GLONASS, 1080, SatelliteSystem.GALILEO, 1090, SatelliteSystem.BEIDOU, 1120);
+    /** Of the kinds of observation messages the fullest. */
+    public static final int FULL = 7;
 
     private final int station;
     private final EarthCentred says;
@@ -41,7 +43,13 @@ public final class BaseStream {
         this.open = open;
     }
 
+    /** As {@link #at(GpsTime, int)}, in full. */
     public List<RtcmMessage> at(GpsTime time) {
+        return at(time, FULL);
+    }
+
+    /** @param kind of the observation messages: 4 or 7 */
+    public List<RtcmMessage> at(GpsTime time, int kind) {
         List<RtcmMessage> messages = new ArrayList<>();
         if ((long) time.secondsOfWeek() % WHO_SECONDS == 0) {
             messages.add(new RtcmMessage.Station(station, 0, says, OptionalDouble.of(0)));
@@ -58,7 +66,7 @@ public final class BaseStream {
         List<SatelliteSystem> systems = List.copyOf(cells.keySet());
         for (SatelliteSystem system : systems) {
             boolean more = system != systems.get(systems.size() - 1);
-            messages.add(new RtcmMessage.Observations(TYPES.get(system), station, millis(system, time), more, cells.get(system)));
+            messages.add(new RtcmMessage.Observations(TYPES.get(system) + kind, station, millis(system, time), more, cells.get(system)));
         }
         return messages;
     }

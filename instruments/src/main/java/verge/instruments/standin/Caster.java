@@ -39,6 +39,8 @@ public final class Caster implements Closeable {
     private static final int MOST_WAITING = 64;
     private static final int MOST_LISTENERS = 500;
     private static final int QUESTION_MILLIS = 10_000;
+    /** Who fed a stream so long ago feeds it still. */
+    private static final long FED_NANOS = 5_000_000_000L;
 
     /** How it misbehaves. */
     public enum Fault {
@@ -58,9 +60,14 @@ public final class Caster implements Closeable {
     private final ServerSocket server;
     private final Map<String, String> accounts;
     private final Map<String, SourceTable.Stream> streams = new ConcurrentHashMap<>();
+    private final Map<String, Fed> fed = new ConcurrentHashMap<>();
     private final Set<Listener> listeners = ConcurrentHashMap.newKeySet();
     private final AtomicReference<String> lastPosition = new AtomicReference<>("");
     private volatile Fault fault = Fault.NONE;
+
+    /** By whom a stream was fed last. */
+    private record Fed(Object by, long nanos) {
+    }
 
     /** Who hears a stream. */
     private record Listener(String mountpoint, Socket socket, boolean chunked, BlockingQueue<byte[]> waiting) {
@@ -89,6 +96,11 @@ public final class Caster implements Closeable {
 
     /** Sends a piece of a stream to all who hear it. */
     public void publish(String mountpoint, byte[] bytes) {
+        publish(mountpoint, bytes, this);
+    }
+
+    private void publish(String mountpoint, byte[] bytes, Object by) {
+        fed.put(mountpoint, new Fed(by, System.nanoTime()));
         if (fault == Fault.STALLS) {
             return;
         }
@@ -259,7 +271,11 @@ public final class Caster implements Closeable {
         Background.close(listener.socket());
     }
 
-    /** A base that sends its stream: by the first version with a password of its own, by the second signed in like a listener. */
+    private boolean fedByAnother(String mountpoint, Object by) {
+        return Optional.ofNullable(fed.get(mountpoint)).filter(f -> f.by() != by && System.nanoTime() - f.nanos() < FED_NANOS).isPresent();
+    }
+
+    /** A base that sends its stream: by the first version with a password of its own, by the second signed in like a listener. Where nobody signs in, a stream that was not there is made by it. */
     private void hear(InputStream in, OutputStream out, Question question) throws IOException {
         boolean first = question.first().get(0).equals("SOURCE");
         boolean may = first ? accounts.isEmpty() || accounts.containsValue(question.first().get(1)) : mayListen(question);
@@ -267,16 +283,34 @@ public final class Caster implements Closeable {
             say(out, first ? "ERROR - Bad Password\r\n" : "HTTP/1.1 401 Unauthorized\r\nConnection: close\r\n\r\n");
             return;
         }
-        if (!streams.containsKey(question.mountpoint())) {
+        if (question.mountpoint().isBlank() || fault == Fault.HAS_NOTHING || !accounts.isEmpty() && !streams.containsKey(question.mountpoint())) {
             say(out, first ? "ERROR - Bad Mount Point\r\n" : "HTTP/1.1 404 Not Found\r\nConnection: close\r\n\r\n");
             return;
         }
+        if (fedByAnother(question.mountpoint(), question)) {
+            say(out, first ? "ERROR - Mount Point Taken\r\n" : "HTTP/1.1 409 Conflict\r\nConnection: close\r\n\r\n");
+            return;
+        }
+        boolean made = streams.putIfAbsent(question.mountpoint(), described(question)) == null;
         say(out, first ? "ICY 200 OK\r\n\r\n" : "HTTP/1.1 200 OK\r\nNtrip-Version: Ntrip/2.0\r\n\r\n");
         InputStream content = question.headers().getOrDefault("transfer-encoding", "").equalsIgnoreCase("chunked") ? new ChunkedInput(in) : in;
         byte[] bytes = new byte[4_096];
-        for (int count = content.read(bytes); count >= 0; count = content.read(bytes)) {
-            publish(question.mountpoint(), Arrays.copyOf(bytes, count));
+        try {
+            for (int count = content.read(bytes); count >= 0; count = content.read(bytes)) {
+                publish(question.mountpoint(), Arrays.copyOf(bytes, count), question);
+            }
+        } finally {
+            fed.remove(question.mountpoint());
+            if (made) {
+                streams.remove(question.mountpoint());
+            }
         }
+    }
+
+    /** As whoever sends it says of it. */
+    private static SourceTable.Stream described(Question question) {
+        String said = question.headers().getOrDefault("ntrip-str", "STR;" + question.headers().getOrDefault("str", "").replaceFirst("^;", ";"));
+        return SourceTable.read(said.replaceFirst("^STR;[^;]*", "STR;" + question.mountpoint())).streams().stream().findFirst().orElse(new SourceTable.Stream(question.mountpoint(), "", "RTCM 3.3", "", "", Optional.empty(), false, true));
     }
 
     @Override

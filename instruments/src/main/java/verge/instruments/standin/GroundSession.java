@@ -70,16 +70,23 @@ final class GroundSession implements LineServer.Session {
                 standIn.satellites().lean(asked.number("degrees"), asked.number("azimuth"));
                 yield scene(asked, standIn.scene());
             }
-            case "RECEIVER" -> satellites(asked, s -> s.receiver().misbehave(ReceiverStandIn.Fault.valueOf(asked.text("fault"))));
-            case "RECEIVERBATTERY" -> satellites(asked, s -> s.body().battery((int) asked.number("percent")));
-            case "CARD" -> satellites(asked, s -> s.body().card(asked.number("megabytes") < 0 ? Optional.empty() : Optional.of(asked.number("megabytes"))));
-            case "ANTENNA" -> satellites(asked, s -> s.body().antenna(asked.number("on") > 0));
+            case "RECEIVER" -> satellites(asked, s -> s.receiver(onTripod(asked)).misbehave(ReceiverStandIn.Fault.valueOf(asked.text("fault"))));
+            case "RECEIVERBATTERY" -> satellites(asked, s -> s.body(onTripod(asked)).battery((int) asked.number("percent")));
+            case "CARD" -> satellites(asked, s -> s.body(onTripod(asked)).card(asked.number("megabytes") < 0 ? Optional.empty() : Optional.of(asked.number("megabytes"))));
+            case "ANTENNA" -> satellites(asked, s -> s.body(onTripod(asked)).antenna(asked.number("on") > 0));
             case "CASTER" -> satellites(asked, s -> s.caster().misbehave(Caster.Fault.valueOf(asked.text("fault"))));
             case "BASESAYS" -> satellites(asked, s -> s.baseSays(asked.number("north"), asked.number("east"), asked.number("up")));
+            case "GALLERYIS" -> satellites(asked, s -> s.neighbourOnGallery(asked.number("neighbour") > 0));
+            case "TRIPODMOVED" -> satellites(asked, s -> s.tripodMoved(asked.number("north"), asked.number("east"), asked.number("up")));
             case "CREW" -> satellites(asked, s -> s.crew(asked.number("on") > 0));
             case "WRONGFIXES" -> satellites(asked, s -> s.wrongFixes(asked.number("part")));
             default -> WireMessage.no(asked.tag(), "unknown verb " + asked.verb());
         };
+    }
+
+    /** Which of the two receivers is meant. */
+    private static boolean onTripod(WireMessage asked) {
+        return asked.fields().getOrDefault("of", "pole").equals("tripod");
     }
 
     private WireMessage satellites(WireMessage asked, Consumer<SatelliteGround> deed) {

@@ -5,6 +5,7 @@ import java.net.InetSocketAddress;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
@@ -109,24 +110,41 @@ public final class PracticeGround {
         return sight(ask(WireMessage.of("1", "LEAN").with("degrees", degrees, 2).with("azimuth", azimuth, 2)));
     }
 
-    /** Lets the receiver on the pole misbehave in one of its ways, or no longer. */
-    public void receiver(ReceiverStandIn.Fault fault) {
-        ask(WireMessage.of("1", "RECEIVER").with("fault", fault.name()));
+    /** Which of the receivers. */
+    public enum Of { POLE, TRIPOD }
+
+    private static WireMessage about(Of which, String verb) {
+        return WireMessage.of("1", verb).with("of", which.name().toLowerCase(Locale.ROOT));
     }
 
-    /** As {@link #battery(int)}, of the receiver on the pole. */
-    public void receiverBattery(int percent) {
-        ask(WireMessage.of("1", "RECEIVERBATTERY").with("percent", percent));
+    /** Lets a receiver misbehave in one of its ways, or no longer. */
+    public void receiver(Of which, ReceiverStandIn.Fault fault) {
+        ask(about(which, "RECEIVER").with("fault", fault.name()));
+    }
+
+    /** As {@link #battery(int)}, of a receiver. */
+    public void receiverBattery(Of which, int percent) {
+        ask(about(which, "RECEIVERBATTERY").with("percent", percent));
     }
 
     /** @param megabytes free on the receiver's card; below 0 it is taken out */
-    public void card(double megabytes) {
-        ask(WireMessage.of("1", "CARD").with("megabytes", megabytes, 1));
+    public void card(Of which, double megabytes) {
+        ask(about(which, "CARD").with("megabytes", megabytes, 1));
     }
 
-    /** Screws the receiver's antenna off or on. */
-    public void antenna(boolean on) {
-        ask(WireMessage.of("1", "ANTENNA").with("on", on ? 1 : 0));
+    /** Screws a receiver's antenna off or on. */
+    public void antenna(Of which, boolean on) {
+        ask(about(which, "ANTENNA").with("on", on ? 1 : 0));
+    }
+
+    /** Lets the stream of the base on the gallery carry its neighbour's, or its own again. */
+    public void neighbourOnGallery(boolean on) {
+        ask(WireMessage.of("1", "GALLERYIS").with("neighbour", on ? 1 : 0));
+    }
+
+    /** Pushes the second receiver's tripod so many metres from where it was set up. */
+    public void tripodMoved(double north, double east, double up) {
+        ask(WireMessage.of("1", "TRIPODMOVED").with("north", north, 4).with("east", east, 4).with("up", up, 4));
     }
 
     /** Lets the caster misbehave in one of its ways, or no longer. */

@@ -26,6 +26,7 @@ import verge.instruments.receiver.ReceiverCondition.Role;
 import verge.instruments.receiver.ReceiverCondition.Storage;
 import verge.instruments.receiver.ReceiverCondition.TiltState;
 import verge.instruments.receiver.ReceiverWords;
+import verge.instruments.sky.BaseStream;
 
 /** What a simulated receiver is besides its solutions: how it is set, its battery, card, antenna and radio, and the sensor of its pole's lean. */
 final class ReceiverBody {
@@ -60,6 +61,16 @@ final class ReceiverBody {
     private Radio radio = new Radio(441.5, 12.5, "GMSK", OptionalDouble.of(1), Hears.NOTHING);
     private boolean initialise;
     private Optional<EarthCentred> says = Optional.empty();
+    private Sends sends = new Sends(BaseStream.FULL, 1);
+
+    /** What a base sends. @param kind of its observation messages @param seconds from one to the next */
+    record Sends(int kind, int seconds) {
+        Sends {
+            if (kind != 4 && kind != 7 || seconds < 1 || seconds > 10) {
+                throw new IllegalArgumentException(kind + " each " + seconds + " s");
+            }
+        }
+    }
 
     /** How it truly stands. @param reference of its antenna @param open whether a sight is not behind anything @param tilt true one of its pole, in degrees @param towards true azimuth of that */
     record Standing(EarthPlace reference, Predicate<Sight> open, double tilt, double towards) {
@@ -118,6 +129,10 @@ final class ReceiverBody {
         return role == Role.BASE ? says : Optional.empty();
     }
 
+    synchronized Sends sends() {
+        return sends;
+    }
+
     synchronized Radio radio() {
         return radio;
     }
@@ -174,6 +189,10 @@ final class ReceiverBody {
             }
             case "LOG" -> log(v.get(0).equals("1"));
             case "RADIO" -> radio(new Radio(Double.parseDouble(v.get(0)), Double.parseDouble(v.get(1)), v.get(2), OptionalDouble.of(Double.parseDouble(v.get(3))), Hears.NOTHING));
+            case "SENDS" -> {
+                sends = new Sends(Integer.parseInt(v.get(0)), Integer.parseInt(v.get(1)));
+                yield "";
+            }
             case "PLACE" -> {
                 says = Optional.of(new EarthCentred(Double.parseDouble(v.get(0)), Double.parseDouble(v.get(1)), Double.parseDouble(v.get(2))));
                 yield "";

@@ -215,6 +215,7 @@ public final class ReceiverStandIn implements Closeable {
     /** What it sends as a base; nothing as anything else. */
     private byte[] frames(Instant at) {
         Optional<EarthCentred> says = body.flatMap(ReceiverBody::says);
+        ReceiverBody.Sends sent = body.map(ReceiverBody::sends).orElse(new ReceiverBody.Sends(BaseStream.FULL, 1));
         if (says.isEmpty()) {
             base = null;
             return new byte[0];
@@ -225,7 +226,10 @@ public final class ReceiverStandIn implements Closeable {
             base = new BaseStream(OWN_STATION, baseSays, now.reference(), new Antenna(sky, at.getEpochSecond(), GpsTime.ofUtc(at)), s -> body.orElseThrow().uses(s, now));
         }
         ByteArrayOutputStream all = new ByteArrayOutputStream();
-        base.at(GpsTime.ofUtc(at)).forEach(m -> all.writeBytes(RtcmFrames.frame(RtcmMessages.write(m))));
+        if (at.getEpochSecond() % sent.seconds() != 0) {
+            return new byte[0];
+        }
+        base.at(GpsTime.ofUtc(at), sent.kind()).forEach(m -> all.writeBytes(RtcmFrames.frame(RtcmMessages.write(m))));
         return all.toByteArray();
     }
 

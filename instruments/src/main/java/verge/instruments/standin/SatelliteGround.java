@@ -74,6 +74,8 @@ final class SatelliteGround implements Closeable {
     private final BaseStream others;
     private volatile BaseStream base;
     private volatile boolean crew;
+    private volatile boolean neighbourOnGallery;
+    private volatile EarthCentred tripodMoved = new EarthCentred(0, 0, 0);
     private volatile Lean lean = new Lean(0, 0, Ternholm.YARD);
 
     /** @param ports of the receiver on the pole, of the one on a tripod, of the caster; 0 for any free one */
@@ -97,6 +99,7 @@ final class SatelliteGround implements Closeable {
         second = new ReceiverBody(Role.ROVER, () -> new ReceiverBody.Standing(onTripod(), s -> true, 0, 0), seed + 6);
         pole = new ReceiverStandIn(ports.get(0), sky, model, body, air, () -> new RadioAir.Place(scene.get().pole().at(), scene.get().pole().levelMetres()), POSITIONS_A_SECOND);
         tripod = new ReceiverStandIn(ports.get(1), sky, new RoverModel(sky, station -> Optional.ofNullable(bases.get(station)), seed + 7, 0), second, air, () -> new RadioAir.Place(TRIPOD, TRIPOD_METRES + 2), 1);
+        tick();   // whose streams these are is known before anybody calls
         seconds.scheduleAtFixedRate(this::tick, 1_000 - System.currentTimeMillis() % 1_000, 1_000, TimeUnit.MILLISECONDS);
     }
 
@@ -114,7 +117,7 @@ final class SatelliteGround implements Closeable {
 
     /** The second receiver stands over T2 on a tripod of 1.6 m. */
     private EarthPlace onTripod() {
-        return OnEarth.at(TRIPOD, Ternholm.surface(TRIPOD).metres() + TRIPOD_METRES + REFERENCE_OVER_MOUNT);
+        return centred(OnEarth.at(TRIPOD, Ternholm.surface(TRIPOD).metres() + TRIPOD_METRES + REFERENCE_OVER_MOUNT)).plus(tripodMoved).place(ReferenceEllipsoid.WGS84);
     }
 
     private ReceiverBody.Standing onPole() {
@@ -131,7 +134,7 @@ final class SatelliteGround implements Closeable {
 
     private void tick() {
         GpsTime now = GpsTime.ofUtc(Instant.ofEpochSecond(Math.round(System.currentTimeMillis() / 1_000.0)));
-        caster.publish(GALLERY_STREAM, frames(base, now));
+        caster.publish(GALLERY_STREAM, frames(neighbourOnGallery ? neighbour : base, now));
         caster.publish(NEIGHBOUR_STREAM, frames(neighbour, now));
         if (crew) {
             air.send("crew", new Radio(441.5, 12.5, "GMSK", OptionalDouble.of(4), Hears.NOTHING), new RadioAir.Place(Ternholm.YARD.plus(900, -1_400), 6), frames(others, now));
@@ -170,6 +173,16 @@ final class SatelliteGround implements Closeable {
         base = stream(GALLERY_STATION, centred(gallery).plus(EarthCentred.ofNorthEastUp(north, east, up, gallery.position())), gallery, System.nanoTime());
     }
 
+    /** The stream of the base on the gallery carries the neighbour's from now on, or its own again. */
+    void neighbourOnGallery(boolean on) {
+        neighbourOnGallery = on;
+    }
+
+    /** Somebody pushed the second receiver's tripod so far from where it was set up. */
+    void tripodMoved(double north, double east, double up) {
+        tripodMoved = EarthCentred.ofNorthEastUp(north, east, up, gallery.position());
+    }
+
     /** Another crew sends on the same channel. */
     void crew(boolean on) {
         crew = on;
@@ -181,12 +194,13 @@ final class SatelliteGround implements Closeable {
         }
     }
 
-    ReceiverBody body() {
-        return body;
+    /** @param onTripod of the second receiver instead of the one on the pole */
+    ReceiverBody body(boolean onTripod) {
+        return onTripod ? second : body;
     }
 
-    ReceiverStandIn receiver() {
-        return pole;
+    ReceiverStandIn receiver(boolean onTripod) {
+        return onTripod ? tripod : pole;
     }
 
     Caster caster() {

@@ -179,9 +179,9 @@ class StreamReceiverTest {
         assertThat(came.base()).isEqualTo("0417");
         assertThat(Math.hypot(error(came)[0], error(came)[1])).isLessThan(0.05);
         CorrectionsHeard heard = receiver.snapshot().corrections().orElseThrow();
-        assertThat(heard.base().orElseThrow()).satisfies(b -> assertThat(b.place().minus(BASE_CENTRED).length()).isLessThan(1e-3)).extracting(BaseHeard::name, BaseHeard::station).containsExactly("GALLERY", 417);
-        assertThat(heard.messages()).containsKeys(1006, 1033, 1077, 1127);
-        assertThat(heard.equipment()).isEqualTo("STAND-IN BASE, TERNHOLM DISH NONE");
+        assertThat(heard.told().base().orElseThrow()).satisfies(b -> assertThat(b.place().minus(BASE_CENTRED).length()).isLessThan(1e-3)).extracting(BaseHeard::name, BaseHeard::station).containsExactly("GALLERY", 417);
+        assertThat(heard.told().messages()).containsKeys(1006, 1033, 1077, 1127);
+        assertThat(heard.told().equipment()).isEqualTo("STAND-IN BASE, TERNHOLM DISH NONE");
         assertThat(receiver.snapshot().condition()).as("it speaks the open sentences alone").isEmpty();
         assertThatThrownBy(() -> receiver.set("MASK", "15").join()).hasRootCauseInstanceOf(SurveyException.class);
         assertThat(receiver.snapshot().sky()).hasSize(4);

@@ -25,6 +25,7 @@ import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.SystemText;
 import verge.core.problem.SurveyException;
+import verge.core.satellite.BaseHeard;
 import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SatelliteSystem;
 import verge.core.satellite.Sight;
@@ -35,7 +36,9 @@ import verge.core.units.Length;
 import verge.formats.geoid.ShippedGeoid;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.ntrip.CorrectionLink;
+import verge.instruments.ntrip.SourceTable;
 import verge.instruments.port.LinkSetting;
+import verge.instruments.receiver.BaseUplink;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverCondition.Hears;
 import verge.instruments.receiver.ReceiverCondition.Role;
@@ -173,19 +176,19 @@ class SatelliteGroundTest {
         for (String[] unfit : new String[][] {{"MASK", "75"}, {"SYSTEMS", ""}, {"MASK", "steep"}, {"FLY", "1"}, {"ROLE", "BASE"}, {"RADIO", "441", "12.5", "8PSK", "1"}}) {
             assertThatThrownBy(() -> receiver.set(unfit[0], unfit.length > 4 ? new String[] {unfit[1], unfit[2], unfit[3], unfit[4]} : new String[] {unfit[1]}).join()).isInstanceOf(CompletionException.class).hasCauseInstanceOf(SurveyException.class);
         }
-        ground.card(-1);
+        ground.card(PracticeGround.Of.POLE, -1);
         until(() -> condition().storage().isEmpty());
         assertThatThrownBy(() -> receiver.set("ROLE", "STATIC").join()).cause().isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.arguments()).containsExactly("there is no card"));
-        ground.card(500);
+        ground.card(PracticeGround.Of.POLE, 500);
         receiver.set("ROLE", "STATIC").join();
         until(() -> condition().role() == Role.STATIC && condition().storage().orElseThrow().logging());
         receiver.set("ROLE", "ROVER").join();
-        ground.receiverBattery(18);
+        ground.receiverBattery(PracticeGround.Of.POLE, 18);
         until(() -> condition().power().orElseThrow().percent() == 18 && condition().power().orElseThrow().hours().orElseThrow() < 2);
-        ground.receiverBattery(-1);
-        ground.antenna(false);
+        ground.receiverBattery(PracticeGround.Of.POLE, -1);
+        ground.antenna(PracticeGround.Of.POLE, false);
         until(() -> condition().antenna().isEmpty() && receiver.snapshot().now().map(p -> p.kind() == Kind.NONE).orElse(false));
-        ground.antenna(true);
+        ground.antenna(PracticeGround.Of.POLE, true);
         untilFixed();
     }
 
@@ -217,6 +220,39 @@ class SatelliteGroundTest {
             }
             receiver.corrections(Optional.of(new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.TWO, "GALLERY", "", "")));
         }
+    }
+
+    /** A base of one's own over the internet: its stream is there while it is sent, comes back as it went, and fixes the rover; one that somebody else feeds is taken, and where nobody answers it is tried again. */
+    @Test
+    void ownBaseOverTheInternet() throws Exception {
+        CasterSetting own = new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.TWO, "YARD", "", "");
+        SourceTable.Stream says = new SourceTable.Stream("YARD", "Ternholm yard", "RTCM 3.3", "1006(2),1074(2)", "GPS+GLO+GAL+BDS", Optional.of(Geographic.ofDegrees(56.95, 11.45)), false, true);
+        try (StreamReceiver base = new StreamReceiver(LinkSetting.cable("localhost", standIn.tripodReceiverPort())); BaseUplink up = new BaseUplink(base, own, says);
+                BaseUplink taken = new BaseUplink(base, new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.ONE, "GALLERY", "", ""), says)) {
+            until(() -> base.snapshot().condition().isPresent() && base.snapshot().now().flatMap(SolvedPosition::place).isPresent());
+            EarthCentred stands = EarthCentred.of(base.snapshot().now().orElseThrow().place().orElseThrow(), ReferenceEllipsoid.WGS84);
+            base.set("PLACE", Double.toString(stands.x()), Double.toString(stands.y()), Double.toString(stands.z())).join();
+            base.set("SENDS", "4", "2").join();
+            base.set("RADIO", "441.5", "12.5", "GMSK", "0").join();
+            base.set("ROLE", "BASE").join();
+            until(() -> up.heard().back().filter(b -> b.told().base().isPresent() && b.told().messages().getOrDefault(1074, 0L) > 2).isPresent());
+            assertThat(up.heard().up()).isEqualTo(CorrectionLink.State.UP);
+            assertThat(up.heard().back().orElseThrow().told().base().orElseThrow()).isEqualTo(new BaseHeard("YARD", 7, base.snapshot().sends().base().orElseThrow().place()));
+            assertThat(up.heard().back().orElseThrow().told().base().orElseThrow().place().minus(stands).length()).isLessThan(1e-3);
+            assertThat(base.snapshot().sends().seconds(1074).orElseThrow()).isCloseTo(2, within(0.4));
+            assertThat(CorrectionLink.table(own).find("YARD").orElseThrow().place()).isEqualTo("Ternholm yard");
+            assertThat(taken.heard().up()).isEqualTo(CorrectionLink.State.BUSY);   // and tried again
+            receiver.corrections(Optional.of(own));
+            until(() -> receiver.snapshot().base().filter(b -> b.name().equals("YARD")).isPresent());
+            untilFixed();
+            base.set("ROLE", "ROVER").join();
+        } finally {
+            receiver.corrections(Optional.of(new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.TWO, "GALLERY", "", "")));
+        }
+        for (int i = 0; i < 100 && CorrectionLink.table(own).find("YARD").isPresent(); i++) {
+            Thread.sleep(50);
+        }
+        assertThat(CorrectionLink.table(own).find("YARD")).isEmpty();
     }
 
     /** The neighbour's stream is heard as well as one's own: only the distance tells. */

@@ -1,0 +1,46 @@
+package verge.instruments.receiver;
+
+import java.time.Instant;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import verge.core.satellite.BaseHeard;
+import verge.instruments.rtcm.RtcmFrames;
+import verge.instruments.rtcm.RtcmMessage;
+import verge.instruments.rtcm.RtcmMessages;
+
+/** Reads what a stream of corrections tells of itself, while it goes past. For one thread; what it told may be asked by any. */
+final class StreamReader {
+    private final RtcmFrames frames = new RtcmFrames();
+    private final String name;
+    private volatile StreamTold told = StreamTold.NOTHING;
+
+    /** @param name under which its base is told */
+    StreamReader(String name) {
+        this.name = name;
+    }
+
+    StreamTold told() {
+        return told;
+    }
+
+    void take(byte[] bytes, int count) {
+        frames.take(bytes, count, this::message);
+    }
+
+    /** One message that came whole, without its frame. */
+    void message(byte[] message) {
+        RtcmMessages.read(message).ifPresent(m -> hear(m, Instant.now()));
+    }
+
+    private void hear(RtcmMessage message, Instant at) {
+        StreamTold now = told.with(message.type(), at);
+        if (message instanceof RtcmMessage.Station station) {
+            now = now.with(new BaseHeard(name, station.station(), station.place()));
+        } else if (message instanceof RtcmMessage.Equipment equipment) {
+            now = now.withEquipment(Stream.of(equipment.receiver(), equipment.antenna()).map(s -> s.strip().replaceAll(" +", " ")).filter(s -> !s.isEmpty()).collect(Collectors.joining(", ")));
+        } else if (message instanceof RtcmMessage.Words words) {
+            now = now.withWords(words.text());
+        }
+        told = now;
+    }
+}
