@@ -35,6 +35,7 @@ import verge.app.journal.JournalService;
 import verge.app.pole.PrismTable;
 import verge.app.receiver.AntennaTable;
 import verge.app.receiver.ReceiverDesk;
+import verge.app.receiver.Seat;
 import verge.app.system.GeoidLibrary;
 import verge.core.drawing.DesignChosen;
 import verge.core.drawing.Role;
@@ -171,11 +172,11 @@ class DemoWorld {
         Job bank = jobs.make(ternholm.id(), "Shingle bank", metric, author());
         take(bank, control, Role.CONTROL);
         standIns.receivers().stream().findFirst().ifPresent(rover -> {
-            receivers.connect(bank.id(), rover.address(), "Rover on the pole");
-            standIns.caster().map(address -> LinkForm.cable(address).parse()).ifPresent(at -> receivers.corrections(bank.id(), Optional.of(new CasterSetting(at.host(), at.port(), false, CasterSetting.Version.TWO, "GALLERY", "", ""))));
+            receivers.connect(Seat.rover(bank.id()), rover.address(), "Rover on the pole");
+            standIns.caster().map(address -> LinkForm.cable(address).parse()).ifPresent(at -> receivers.corrections(Seat.rover(bank.id()), Optional.of(new CasterSetting(at.host(), at.port(), false, CasterSetting.Version.TWO, "GALLERY", "", ""))));
             takeAntenna(bank);
             AntennaModel dish = antennas.type(bank.id(), new Answers(Map.of("name", "TERNHOLM DISH NONE", "mount", "0.035", "rimRadius", "0.089", "rimAbove", "0.041")), LengthUnit.METRE);
-            receivers.antenna(bank.id(), new AntennaOverMark(dish, new AntennaHeight(new Length(1.7), AntennaHeight.To.MOUNT)));
+            receivers.antenna(Seat.rover(bank.id()), new AntennaOverMark(dish, new AntennaHeight(new Length(1.7), AntennaHeight.To.MOUNT)));
         });
     }
 

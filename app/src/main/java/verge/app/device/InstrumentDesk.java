@@ -37,7 +37,7 @@ public class InstrumentDesk {
     private final JobInstrumentRepository chosen;
     private final KnownInstrumentRepository known;
     private final JobService jobs;
-    private final Links<TotalStation> links = new Links<>(job -> instrument(job).map(KnownInstrument::setting), InstrumentDesk::open);
+    private final Links<UUID, TotalStation> links = new Links<>(job -> instrument(job).map(KnownInstrument::setting), (job, setting) -> open(setting));
     private final Map<UUID, Angle> limits = new ConcurrentHashMap<>();
 
     InstrumentDesk(JobInstrumentRepository chosen, KnownInstrumentRepository known, JobService jobs) {

@@ -20,6 +20,7 @@ import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.servlet.HandlerMapping;
 import verge.app.account.Account;
 import verge.app.account.AccountService;
+import verge.app.base.BaseViews;
 import verge.app.practice.PracticeService;
 import verge.app.fieldbook.BookText;
 import verge.app.job.Job;
@@ -54,19 +55,21 @@ class FrameAdvice {
     private final PracticeService practice;
     private final InstrumentViews instruments;
     private final ReceiverViews receivers;
+    private final BaseViews bases;
     private final SettingsWords settingsWords;
     private final BookText bookText;
     private final WalkRoundService walkRound;
     private final ProblemWords problems;
 
     FrameAdvice(AccountService accounts, JobService jobs, JournalService journals, PracticeService practice,
-            InstrumentViews instruments, ReceiverViews receivers, SettingsWords settingsWords, BookText bookText, WalkRoundService walkRound, ProblemWords problems) {
+            InstrumentViews instruments, ReceiverViews receivers, BaseViews bases, SettingsWords settingsWords, BookText bookText, WalkRoundService walkRound, ProblemWords problems) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.journals = journals;
         this.practice = practice;
         this.instruments = instruments;
         this.receivers = receivers;
+        this.bases = bases;
         this.settingsWords = settingsWords;
         this.bookText = bookText;
         this.walkRound = walkRound;
@@ -112,7 +115,7 @@ class FrameAdvice {
                 state.target().map(t -> Figures.metric().small(t.prismConstant())).orElse(""),
                 state.target().map(t -> figures.bare(t.height())).orElse(""),
                 state.target().map(t -> PrismTable.typed(t)).orElse(""),
-                state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""), trouble(job), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), receivers.view(id, state).orElse(null), practice.ground(id).isPresent(), mark(id, journal));
+                state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""), trouble(job), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), receivers.view(id, state).orElse(null), bases.view(id, state).filter(b -> !b.title().isEmpty()).orElse(null), practice.ground(id).isPresent(), mark(id, journal));
     }
 
     private static String lines(List<Long> numbers) {

@@ -2,6 +2,7 @@ package verge.app.frame;
 
 import java.util.List;
 import java.util.UUID;
+import verge.app.base.BaseView;
 import verge.app.fieldbook.BookText;
 import verge.app.live.InstrumentView;
 import verge.app.problem.ProblemWords;
@@ -18,13 +19,14 @@ import verge.app.receiver.ReceiverView;
  * @param prismName the prism's name in the site's table, or empty
  * @param speaks grid, ground distances or ground coordinates
  * @param receiver absent for a job without one
+ * @param base absent while the job has none that sends
  * @param walkRound the mark of the walk-round
  * @param floor the floor that is worked on, or empty while all are
  * @param trouble why nothing can be stored into the job, or null
  * @param axes how the two plan coordinates are called, in their order
  */
 public record FrameView(UUID job, UUID site, String jobName, String siteName, String system, String unit, String leaf, String pole,
-        String prism, String poleTyped, String prismMillimetres, String prismName, String speaks, String floor, ProblemWords.Said trouble, List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, ReceiverView receiver, boolean practice, WalkRoundMark walkRound) {
+        String prism, String poleTyped, String prismMillimetres, String prismName, String speaks, String floor, ProblemWords.Said trouble, List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, ReceiverView receiver, BaseView base, boolean practice, WalkRoundMark walkRound) {
 
     /** Standard deviation in plan of the tracked pole, or empty. */
     public String sigma() {

@@ -65,7 +65,7 @@ public class DrawingExport {
 
     private Fieldwork fieldwork(UUID job, JobState state) {
         List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.COMPUTED).map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), about(state, p.entry()))).toList();
-        return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid", state.settings().figures().lengthUnit(), codebooks.of(job), points,
+        return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid" + (Provisional.said(state, state.points().toList()).isEmpty() ? "" : "; with points whose base is provisional"), state.settings().figures().lengthUnit(), codebooks.of(job), points,
                 state.strings().stream().map(s -> line(state, s)).toList(), dimensions.of(state).stream().map(DrawingExport::dimension).toList());
     }
 
@@ -77,7 +77,7 @@ public class DrawingExport {
     private static Map<String, String> about(JobState state, UUID shot) {
         Map<String, String> all = new LinkedHashMap<>(state.notesOf(shot));
         all.putAll(state.answersOf(shot));
-        return all;
+        return Provisional.beside(state, shot, all);
     }
 
     private static Fieldwork.Line line(JobState state, SurveyString s) {

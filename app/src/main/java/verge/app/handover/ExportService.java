@@ -62,8 +62,9 @@ public class ExportService {
         GroundUse ground = settings.ground();
         List<StoredPoint> written = form.inGround() ? points.stream().map(p -> p.at(ground.shown(p.position().plan()))).toList() : points;
         try {
-            PointCsvWriter.write(out, new PointCsvWriter.Content(remarks(settings, form), written,
-                    form.withNotes() ? settings.work().noteFields() : List.of(), p -> state.notesOf(p.entry())), form.layout(settings.figures()));
+            List<String> provisional = Provisional.said(state, points);
+            List<String> fields = Stream.concat(provisional.isEmpty() ? Stream.empty() : Stream.of(Provisional.FIELD), form.withNotes() ? settings.work().noteFields().stream() : Stream.empty()).toList();
+            PointCsvWriter.write(out, new PointCsvWriter.Content(Stream.concat(remarks(settings, form).stream(), provisional.stream()).toList(), written, fields, p -> Provisional.beside(state, p.entry(), state.notesOf(p.entry()))), form.layout(settings.figures()));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }

@@ -19,6 +19,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import tools.jackson.databind.json.JsonMapper;
+import verge.app.base.BaseViews;
 import verge.app.device.InstrumentDesk;
 import verge.app.files.SiteChanged;
 import verge.app.job.JobService;
@@ -49,18 +50,20 @@ class LiveStream {
     private final JournalService journals;
     private final InstrumentViews instruments;
     private final ReceiverViews receivers;
+    private final BaseViews bases;
     private final JsonMapper json;
     private final Set<LivePage> pages = ConcurrentHashMap.newKeySet();
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "live"));
     /** Sends to pages, and reads jobs anew: what may wait for a tablet or for the database. */
     private final ExecutorService beside = Executors.newCachedThreadPool(task -> new Thread(task, "beside live"));
 
-    LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, ReceiverViews receivers, JsonMapper json) {
+    LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, ReceiverViews receivers, BaseViews bases, JsonMapper json) {
         this.desk = desk;
         this.jobs = jobs;
         this.journals = journals;
         this.instruments = instruments;
         this.receivers = receivers;
+        this.bases = bases;
         this.json = json;
         clock.scheduleWithFixedDelay(this::look, MILLIS_BETWEEN_LOOKS, MILLIS_BETWEEN_LOOKS, TimeUnit.MILLISECONDS);
     }
@@ -126,6 +129,7 @@ class LiveStream {
         InstrumentView view = instruments.view(page.job(), state);
         page.tell("instrument", json.writeValueAsString(view));
         page.tell("receiver", receivers.view(page.job(), state).map(json::writeValueAsString).orElse("null"));
+        page.tell("base", bases.view(page.job(), state).filter(b -> !b.title().isEmpty()).map(json::writeValueAsString).orElse("null"));
         if (page.sky()) {
             page.tell("sky", receivers.sky(page.job(), state).map(json::writeValueAsString).orElse("null"));
         }

@@ -14,6 +14,7 @@ import verge.app.journal.UnderWay;
 import verge.app.receiver.KnownReceiver;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.RoverNow;
+import verge.app.receiver.Seat;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.job.JobState;
@@ -65,10 +66,10 @@ public class OccupationService {
             MeasureService.requireFree(now, name, again);
             Armed.joinings(now, id, armed);
             rover.required(job, now);
-            ReceiverDesk.HowMeasured how = desk.how(job);
+            ReceiverDesk.HowMeasured how = desk.how(Seat.rover(job));
             AntennaOverMark antenna = how.antenna().orElseThrow();
-            String called = desk.receiver(job).map(KnownReceiver::title).orElse("");
-            return occupy(desk.ready(job), antenna.reference(), how.epochs()).thenApply(mean -> journals.append(job, new Author(id, person, called), state -> {
+            String called = desk.receiver(Seat.rover(job)).map(KnownReceiver::title).orElse("");
+            return occupy(desk.ready(Seat.rover(job)), antenna.reference(), how.epochs()).thenApply(mean -> journals.append(job, new Author(id, person, called), state -> {
                 MeasureService.requireFree(state, name, again);
                 return new PointOccupied(name, code, mean.base(), mean.vector(), mean.spread(), mean.epochs(), antenna, mean.tilt(), called, "", MeasureService.kept(state, notes), Armed.joinings(state, id, armed));
             }));

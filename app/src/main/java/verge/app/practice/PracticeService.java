@@ -6,6 +6,7 @@ import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.StandIns;
 import verge.app.receiver.ReceiverDesk;
+import verge.app.receiver.Seat;
 import verge.instruments.port.DeviceSnapshot;
 import verge.instruments.standin.PracticeGround;
 
@@ -27,6 +28,6 @@ public class PracticeService {
     /** The ground, if this job’s instrument or receiver is a stand-in. */
     public Optional<PracticeGround> ground(UUID job) {
         return ground.filter(g -> instruments.snapshot(job).map(DeviceSnapshot::address).filter(a -> standIns.instruments().stream().anyMatch(o -> o.address().equals(a))).isPresent()
-                || receivers.snapshot(job).map(DeviceSnapshot::address).filter(a -> standIns.receivers().stream().anyMatch(o -> o.address().equals(a))).isPresent());
+                || receivers.snapshot(Seat.rover(job)).map(DeviceSnapshot::address).filter(a -> standIns.receivers().stream().anyMatch(o -> o.address().equals(a))).isPresent());
     }
 }

@@ -66,7 +66,7 @@ public class AntennaTable {
         return named(job, name).orElseGet(() -> new AntennaModel(name, Optional.empty(), 0, Map.of()));
     }
 
-    static String tight(String name) {
+    public static String tight(String name) {
         return name.strip().replaceAll(" +", " ");
     }
 

@@ -19,7 +19,7 @@ public record CasterForm(String caster, String tls, String version, String mount
     private static final int LONGEST = 100;
 
     /** @param before how it was reached until now @throws SurveyException ADDRESS_UNFIT, MISSING, MOUNTPOINT_UNFIT */
-    CasterSetting parse(Optional<CasterSetting> before) {
+    public CasterSetting parse(Optional<CasterSetting> before) {
         LinkSetting at = LinkForm.cable(caster).parse();
         String stream = text(mountpoint);
         if (stream.isEmpty()) {

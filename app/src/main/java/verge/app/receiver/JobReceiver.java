@@ -1,26 +1,35 @@
 package verge.app.receiver;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
+import jakarta.persistence.IdClass;
 import java.util.Optional;
 import java.util.UUID;
 
 /** Which receiver a job talks to, and how it measures with it. */
 @Entity
+@IdClass(Seat.class)
 class JobReceiver {
     private static final int USUAL_EPOCHS = 5;
 
     @Id
     private UUID jobId;
+    @Id
+    @Enumerated(EnumType.STRING)
+    private Seat.Part part;
     private UUID receiverId;
     private String antenna;
     private int epochs;
+    private UUID running;
 
     protected JobReceiver() {
     }
 
-    JobReceiver(UUID jobId, UUID receiverId) {
-        this.jobId = jobId;
+    JobReceiver(Seat seat, UUID receiverId) {
+        this.jobId = seat.jobId();
+        this.part = seat.part();
         this.receiverId = receiverId;
         this.epochs = USUAL_EPOCHS;
     }
@@ -34,6 +43,7 @@ class JobReceiver {
         if (!other.equals(receiverId)) {
             receiverId = other;
             antenna = null;
+            running = null;
         }
     }
 
@@ -44,6 +54,19 @@ class JobReceiver {
 
     void antenna(String json) {
         antenna = json;
+    }
+
+    UUID jobId() {
+        return jobId;
+    }
+
+    /** The entry that set up the base that sends now; absent while none does. */
+    Optional<UUID> running() {
+        return Optional.ofNullable(running);
+    }
+
+    void running(UUID entry) {
+        running = entry;
     }
 
     int epochs() {

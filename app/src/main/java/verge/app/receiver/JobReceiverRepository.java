@@ -1,7 +1,8 @@
 package verge.app.receiver;
 
-import java.util.UUID;
+import java.util.List;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-interface JobReceiverRepository extends JpaRepository<JobReceiver, UUID> {
+interface JobReceiverRepository extends JpaRepository<JobReceiver, Seat> {
+    List<JobReceiver> findByRunningIsNotNull();
 }

@@ -29,6 +29,7 @@ public class KnownReceiver {
     private String mountpoint;
     private String casterUser;
     private String casterPassword;
+    private String baseSetting;
     private Instant lastUsed;
 
     protected KnownReceiver() {
@@ -69,6 +70,15 @@ public class KnownReceiver {
     /** Absent while it has its corrections by its own radio, or none. */
     public Optional<CasterSetting> caster() {
         return casterHost == null ? Optional.empty() : Optional.of(new CasterSetting(casterHost, casterPort, casterTls, casterVersion, mountpoint, casterUser, casterPassword));
+    }
+
+    /** How it last sent as a base, as JSON; absent if it never did. */
+    Optional<String> baseSetting() {
+        return Optional.ofNullable(baseSetting);
+    }
+
+    void baseSetting(String json) {
+        baseSetting = json;
     }
 
     void caster(Optional<CasterSetting> from) {

@@ -66,8 +66,8 @@ class ReceiverApi {
     @GetMapping("/api/v1/jobs/{job}/receiver")
     ReceiverBody receiver(@PathVariable UUID job) {
         JobState state = journals.state(job);
-        ReceiverSnapshot now = desk.snapshot(job).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
-        Optional<RoverNow.Here> here = RoverNow.of(now, desk.how(job).antenna(), state.geodesy());
+        ReceiverSnapshot now = desk.snapshot(Seat.rover(job)).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
+        Optional<RoverNow.Here> here = RoverNow.of(now, desk.how(Seat.rover(job)).antenna(), state);
         return new ReceiverBody(now.link(), here.map(ReceiverApi::position).orElse(null), now.base().map(b -> new BaseBody(b.name(), b.station(), b.place().x(), b.place().y(), b.place().z())).orElse(null),
                 now.corrections().map(c -> c.told().messages()).orElse(Map.of()), views.sky(job, state).orElse(null), views.view(job, state).map(ReceiverView::doubts).orElse(List.of()));
     }

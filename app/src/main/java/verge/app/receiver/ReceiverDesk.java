@@ -35,8 +35,9 @@ public class ReceiverDesk {
     private final KnownReceiverRepository known;
     private final JobService jobs;
     private final ValueJson json;
-    private final Links<StreamReceiver> links = new Links<>(job -> receiver(job).map(KnownReceiver::setting), this::open);
-    private final Map<UUID, HowMeasured> how = new ConcurrentHashMap<>();
+    private final Links<Seat, StreamReceiver> links = new Links<>(seat -> receiver(seat).map(KnownReceiver::setting), this::open);
+    private final Map<Seat, HowMeasured> how = new ConcurrentHashMap<>();
+    private final Map<Seat, Optional<UUID>> running = new ConcurrentHashMap<>();
 
     ReceiverDesk(JobReceiverRepository chosen, KnownReceiverRepository known, JobService jobs, ValueJson json) {
         this.chosen = chosen;
@@ -55,26 +56,26 @@ public class ReceiverDesk {
     }
 
     /** The job's receiver, connecting if it was not yet. */
-    public Optional<StreamReceiver> find(UUID job) {
-        return links.of(job);
+    public Optional<StreamReceiver> find(Seat seat) {
+        return links.of(seat);
     }
 
     /** What is known of the job's receiver. */
-    public Optional<KnownReceiver> receiver(UUID job) {
-        return chosen.findById(job).flatMap(c -> known.findById(c.receiverId()));
+    public Optional<KnownReceiver> receiver(Seat seat) {
+        return chosen.findById(seat).flatMap(c -> known.findById(c.receiverId()));
     }
 
-    public Optional<ReceiverSnapshot> snapshot(UUID job) {
-        return find(job).map(StreamReceiver::snapshot);
+    public Optional<ReceiverSnapshot> snapshot(Seat seat) {
+        return find(seat).map(StreamReceiver::snapshot);
     }
 
     /** Kept in memory, for it is asked ten times a second. */
-    public HowMeasured how(UUID job) {
-        return how.computeIfAbsent(job, this::storedHow);
+    public HowMeasured how(Seat seat) {
+        return how.computeIfAbsent(seat, this::storedHow);
     }
 
-    private HowMeasured storedHow(UUID job) {
-        return chosen.findById(job).map(this::of).orElse(new HowMeasured(Optional.empty(), 1));
+    private HowMeasured storedHow(Seat seat) {
+        return chosen.findById(seat).map(this::of).orElse(new HowMeasured(Optional.empty(), 1));
     }
 
     private HowMeasured of(JobReceiver own) {
@@ -82,14 +83,14 @@ public class ReceiverDesk {
     }
 
     /** Read anew here, for whoever asks ten times a second must not wait for the database. */
-    private void keep(UUID job, JobReceiver own) {
+    private void keep(Seat seat, JobReceiver own) {
         chosen.save(own);
-        how.put(job, of(own));
+        how.put(seat, of(own));
     }
 
     /** @throws SurveyException NO_RECEIVER if the job has none, RECEIVER_STRANGER or LINK_LOST while its link is down */
-    public StreamReceiver ready(UUID job) {
-        StreamReceiver receiver = find(job).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
+    public StreamReceiver ready(Seat seat) {
+        StreamReceiver receiver = find(seat).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
         ReceiverSnapshot now = receiver.snapshot();
         if (now.link() == LinkState.STRANGER) {
             throw new SurveyException(Problem.RECEIVER_STRANGER, now.address());
@@ -107,79 +108,120 @@ public class ReceiverDesk {
     /** Links a job to a receiver that was entered now, and remembers it. @throws SurveyException ADDRESS_UNFIT, NAME_UNFIT */
     @TriedAgain
     @Transactional
-    public void connect(UUID job, String address, String name) {
+    public void connect(Seat seat, String address, String name) {
         LinkSetting setting = LinkForm.cable(address).parse();
         String title = name.strip().isEmpty() ? setting.address() : name.strip();
         if (title.length() > LONGEST_TITLE) {
             throw new SurveyException(Problem.NAME_UNFIT, title);
         }
-        KnownReceiver receiver = known(job).stream().filter(k -> k.setting().equals(setting)).findFirst().orElseGet(() -> new KnownReceiver(jobs.job(job).siteId(), title, setting));
+        KnownReceiver receiver = known(seat.jobId()).stream().filter(k -> k.setting().equals(setting)).findFirst().orElseGet(() -> new KnownReceiver(jobs.job(seat.jobId()).siteId(), title, setting));
         if (!name.isBlank()) {
             receiver.named(title);
         }
-        use(job, receiver);
+        use(seat, receiver);
     }
 
     /** Links a job to one that is known. @throws SurveyException NOT_FOUND */
     @Transactional
-    public void connectKnown(UUID job, UUID receiver) {
-        use(job, known(job).stream().filter(k -> k.id().equals(receiver)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this receiver")));
+    public void connectKnown(Seat seat, UUID receiver) {
+        use(seat, known(seat.jobId()).stream().filter(k -> k.id().equals(receiver)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this receiver")));
     }
 
-    private void use(UUID job, KnownReceiver receiver) {
+    private void use(Seat seat, KnownReceiver receiver) {
         receiver.used();
         known.saveAndFlush(receiver);
-        JobReceiver own = chosen.findById(job).orElseGet(() -> new JobReceiver(job, receiver.id()));
+        JobReceiver own = chosen.findById(seat).orElseGet(() -> new JobReceiver(seat, receiver.id()));
         own.receiver(receiver.id());
-        keep(job, own);
-        links.use(job, Optional.of(receiver.setting()));
+        running.remove(seat);
+        keep(seat, own);
+        links.use(seat, Optional.of(receiver.setting()));
         // one that was told of none keeps what another job brings it
-        receiver.caster().ifPresent(c -> find(job).ifPresent(r -> r.corrections(Optional.of(c))));
+        if (seat.part() == Seat.Part.BASE) {
+            find(seat).ifPresent(r -> r.corrections(Optional.empty()));
+        } else {
+            receiver.caster().ifPresent(c -> find(seat).ifPresent(r -> r.corrections(Optional.of(c))));
+        }
     }
 
     /** Lets go of the job's receiver; the link itself closes when no job of this node uses it. */
     @Transactional
-    public void disconnect(UUID job) {
-        chosen.deleteById(job);
-        how.remove(job);
-        links.use(job, Optional.empty());
+    public void disconnect(Seat seat) {
+        chosen.deleteById(seat);
+        how.remove(seat);
+        running.remove(seat);
+        links.use(seat, Optional.empty());
     }
 
     /** From where its corrections come from now on; what was refused before is tried once more. @throws SurveyException NO_RECEIVER */
     @Transactional
-    public void corrections(UUID job, Optional<CasterSetting> from) {
-        KnownReceiver receiver = receiver(job).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
+    public void corrections(Seat seat, Optional<CasterSetting> from) {
+        KnownReceiver receiver = receiver(seat).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
         receiver.caster(from);
         known.save(receiver);
-        find(job).ifPresent(r -> r.corrections(from));
+        find(seat).ifPresent(r -> r.corrections(from));
     }
 
     /** @throws SurveyException NO_RECEIVER, or as {@link AntennaOverMark#reference} if no height follows from it */
     @Transactional
-    public void antenna(UUID job, AntennaOverMark antenna) {
+    public void antenna(Seat seat, AntennaOverMark antenna) {
         antenna.reference();
-        JobReceiver own = own(job);
+        JobReceiver own = own(seat);
         own.antenna(json.text(antenna));
-        keep(job, own);
+        keep(seat, own);
     }
 
     /** @throws SurveyException NO_RECEIVER, OUT_OF_RANGE */
     @Transactional
-    public void epochs(UUID job, int many) {
+    public void epochs(Seat seat, int many) {
         if (many < 1 || many > MOST_EPOCHS) {
             throw new SurveyException(Problem.OUT_OF_RANGE, "number of solutions", many, 1, MOST_EPOCHS);
         }
-        JobReceiver own = own(job);
+        JobReceiver own = own(seat);
         own.epochs(many);
-        keep(job, own);
+        keep(seat, own);
     }
 
-    private JobReceiver own(UUID job) {
-        return chosen.findById(job).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
+    /** How the seat's receiver last sent as a base, as it was kept; empty if it never did. */
+    public Optional<String> asBase(Seat seat) {
+        return receiver(seat).flatMap(KnownReceiver::baseSetting);
     }
 
-    private StreamReceiver open(LinkSetting setting) {
+    /** @throws SurveyException NO_RECEIVER */
+    @Transactional
+    public void asBase(Seat seat, String json) {
+        KnownReceiver receiver = receiver(seat).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
+        receiver.baseSetting(json);
+        known.save(receiver);
+    }
+
+    /** The entry that set up the base that sends from this seat; empty while none does. Kept in memory, as {@link #how}. */
+    public Optional<UUID> running(Seat seat) {
+        return running.computeIfAbsent(seat, s -> chosen.findById(s).flatMap(JobReceiver::running));
+    }
+
+    /** @param entry empty when it no longer sends @throws SurveyException NO_RECEIVER */
+    @Transactional
+    public void running(Seat seat, Optional<UUID> entry) {
+        JobReceiver own = own(seat);
+        own.running(entry.orElse(null));
+        chosen.save(own);
+        running.put(seat, entry);
+    }
+
+    /** The jobs whose bases send. */
+    public List<UUID> runningBases() {
+        return chosen.findByRunningIsNotNull().stream().map(JobReceiver::jobId).toList();
+    }
+
+    private JobReceiver own(Seat seat) {
+        return chosen.findById(seat).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
+    }
+
+    private StreamReceiver open(Seat seat, LinkSetting setting) {
         StreamReceiver receiver = new StreamReceiver(setting);
+        if (seat.part() == Seat.Part.BASE) {
+            return receiver;
+        }
         known.findFirstByHostAndPortOrderByLastUsedDesc(setting.host(), setting.port()).flatMap(KnownReceiver::caster).ifPresent(c -> receiver.corrections(Optional.of(c)));
         return receiver;
     }

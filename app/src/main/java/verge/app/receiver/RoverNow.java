@@ -3,6 +3,9 @@ package verge.app.receiver;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import verge.core.base.Base;
+import verge.core.base.BaseEntries;
+import verge.core.base.BasesOf;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthCovariance;
 import verge.core.geodesy.ReferenceEllipsoid;
@@ -13,7 +16,6 @@ import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SolvedPosition;
-import verge.core.settings.JobGeodesy;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
 
@@ -31,18 +33,26 @@ public class RoverNow {
     }
 
     /** Empty without a fresh position. */
-    public Optional<Here> of(UUID job, JobGeodesy geodesy) {
-        return desk.snapshot(job).flatMap(s -> of(s, desk.how(job).antenna(), geodesy));
+    public Optional<Here> of(UUID job, JobState state) {
+        return desk.snapshot(Seat.rover(job)).flatMap(s -> of(s, desk.how(Seat.rover(job)).antenna(), state));
     }
 
-    public static Optional<Here> of(ReceiverSnapshot now, Optional<AntennaOverMark> antenna, JobGeodesy geodesy) {
-        return now.now().filter(p -> p.place().isPresent()).map(p -> new Here(p, antenna.flatMap(a -> foot(now, p, a, geodesy))));
+    public static Optional<Here> of(ReceiverSnapshot now, Optional<AntennaOverMark> antenna, JobState state) {
+        return now.now().filter(p -> p.place().isPresent()).map(p -> new Here(p, antenna.flatMap(a -> foot(now, p, a, state))));
     }
 
-    private static Optional<OccupiedPlace> foot(ReceiverSnapshot now, SolvedPosition solved, AntennaOverMark antenna, JobGeodesy geodesy) {
+    /** The base of the job's own that the receiver hears, if it is one. */
+    public static Optional<Base> base(ReceiverSnapshot now, JobState state) {
+        return now.base().flatMap(b -> BaseEntries.latest(state.all(new BasesOf(b.station())), b));
+    }
+
+    /** As points are placed that were measured: from where the base is known to be, whatever it still sends. */
+    private static Optional<OccupiedPlace> foot(ReceiverSnapshot now, SolvedPosition solved, AntennaOverMark antenna, JobState state) {
         var place = solved.place().orElseThrow();
         EarthCovariance spread = solved.sigma().map(s -> EarthCovariance.ofNorthEastUp(s.north(), s.east(), s.up(), place.position())).orElse(new EarthCovariance(0, 0, 0, 0, 0, 0));
-        return OccupiedPlace.below(EarthCentred.of(place, ReferenceEllipsoid.WGS84), spread, antenna.reference(), lean(now), geodesy);
+        EarthCentred told = EarthCentred.of(place, ReferenceEllipsoid.WGS84);
+        EarthCentred reference = solved.kind() == SolvedPosition.Kind.AUTONOMOUS ? told : base(now, state).map(b -> told.plus(b.reference().minus(b.sent().place()))).orElse(told);
+        return OccupiedPlace.below(reference, spread, antenna.reference(), lean(now), state.geodesy());
     }
 
     /** As the receiver feels it; empty for a pole that is held upright. */
@@ -52,9 +62,9 @@ public class RoverNow {
 
     /** The foot, or why there is none. @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_POSITION, SYSTEM_NOT_ON_EARTH */
     public Here required(UUID job, JobState state) {
-        ReceiverSnapshot now = desk.ready(job).snapshot();
-        AntennaOverMark antenna = desk.how(job).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
-        Here here = of(now, Optional.of(antenna), state.geodesy()).orElseThrow(() -> new SurveyException(Problem.NO_POSITION));
+        ReceiverSnapshot now = desk.ready(Seat.rover(job)).snapshot();
+        AntennaOverMark antenna = desk.how(Seat.rover(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
+        Here here = of(now, Optional.of(antenna), state).orElseThrow(() -> new SurveyException(Problem.NO_POSITION));
         if (here.foot().isEmpty()) {
             throw new SurveyException(Problem.SYSTEM_NOT_ON_EARTH);
         }

@@ -50,8 +50,8 @@ public class ReworkService {
     public record Preview(Journal before, List<Entry> lines, Consequences consequences, long asOf) {
     }
 
-    /** What several corrections are to be. */
-    public record Several(Choice choice, Change change) {
+    /** What several corrections are to be. @param first what has to be written before them */
+    public record Several(List<Payload> first, Choice choice, Change change) {
     }
 
     /** An entry that can be corrected. @throws SurveyException NOT_FOUND, REWORK_OF_STRUCK, REWORK_OF_REWORK, NOTHING_TO_REWORK */
@@ -76,7 +76,7 @@ public class ReworkService {
 
     /** What several corrections would do. @throws SurveyException as {@link Correction#of} */
     public Preview preview(UUID job, Several several) {
-        return preview(job, journal -> Correction.of(journal, several.choice(), several.change(), ""));
+        return preview(job, journal -> written(journal, several, ""));
     }
 
     private Preview preview(UUID job, Function<Journal, List<? extends Payload>> corrections) {
@@ -105,10 +105,16 @@ public class ReworkService {
     public void write(UUID job, Several several, String reason, OptionalLong asOf, Author author) {
         requireReason(reason);
         journals.appendTogether(job, author, journal -> {
-            List<Reworked> corrections = Correction.of(journal, several.choice(), several.change(), reason.strip());
-            asOf.ifPresent(seen -> corrections.forEach(c -> requireUnchanged(journal, c.entry(), seen)));
-            return requireSome(List.copyOf(corrections));
+            List<Payload> written = requireSome(written(journal, several, reason.strip()));
+            asOf.ifPresent(seen -> written.stream().filter(Reworked.class::isInstance).forEach(c -> requireUnchanged(journal, ((Reworked) c).entry(), seen)));
+            return written;
         });
+    }
+
+    /** Nothing at all where nothing is corrected. */
+    private static List<Payload> written(Journal journal, Several several, String reason) {
+        List<Reworked> corrections = Correction.of(several.first().isEmpty() ? journal : journal.tried(several.first()), several.choice(), several.change(), reason);
+        return corrections.isEmpty() ? List.of() : Stream.concat(several.first().stream(), corrections.stream()).toList();
     }
 
     private static void requireReason(String reason) {

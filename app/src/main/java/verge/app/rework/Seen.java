@@ -26,18 +26,18 @@ import verge.core.units.Length;
  * @param gone names of points that would lose their coordinates
  * @param arrows of the sketch: where each point is and where it would be, metres of the grid
  */
-record Seen(String words, String lines, List<Move> moves, int more, List<String> gone, List<Arrow> arrows, long asOf) {
+public record Seen(String words, String lines, List<Move> moves, int more, List<String> gone, List<Arrow> arrows, long asOf) {
     private static final int MOVES_TOLD = 30;
     private static final int ARROWS = 2_000;
 
     /** @param by how far it moves, or what becomes of it */
-    record Move(String kind, String name, String before, String after, String by) {
+    public record Move(String kind, String name, String before, String after, String by) {
     }
 
-    record Arrow(double north, double east, double toNorth, double toEast, double up) {
+    public record Arrow(double north, double east, double toNorth, double toEast, double up) {
     }
 
-    static Seen of(ReworkService.Preview preview) {
+    public static Seen of(ReworkService.Preview preview) {
         Consequences c = preview.consequences();
         JobSettings settings = preview.before().state().settings();
         List<Move> told = new ArrayList<>(c.leaves().stream().map(l -> leaf(l, settings.figures())).toList());

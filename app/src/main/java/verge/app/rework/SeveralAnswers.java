@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -75,7 +76,7 @@ final class SeveralAnswers {
 
     /** @throws SurveyException MISSING, or for what cannot be read */
     static ReworkService.Several read(Answers a, JobState state, Typed by) {
-        return new ReworkService.Several(choice(a, state.settings(), by), change(a, state.settings(), by));
+        return new ReworkService.Several(List.of(), choice(a, state.settings(), by), change(a, state.settings(), by));
     }
 
     private static Choice choice(Answers a, JobSettings settings, Typed by) {

@@ -5,7 +5,7 @@ let openedWith = null;
 let again = 0;
 const MILLIS_BETWEEN_TRIES = 3000;
 
-const EVENTS = ['instrument', 'receiver', 'sky', 'guide'];
+const EVENTS = ['instrument', 'receiver', 'base', 'sky', 'guide'];
 
 const job = () => document.body.dataset.job;
 
@@ -96,6 +96,9 @@ function tell(name, value) {
   } else if (name === 'receiver' && value) {
     fill('rover', value);
     document.getElementById('chip-receiver')?.setAttribute('class', `chip receiver-chip ${value.mark}`);
+  } else if (name === 'base' && value) {
+    fill('base', value);
+    document.getElementById('chip-base')?.setAttribute('class', `chip receiver-chip ${value.mark}`);
   } else if (name === 'guide' && value) {
     fill('guide', value);
   }

@@ -1,11 +1,11 @@
-// The bench for a satellite receiver: its sky, its antenna as it is typed, its settings, a caster's streams.
-import { get, page, post } from 'verge/frame/http.js';
+// The bench for a satellite receiver: its sky and its settings.
+import { get, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { helper } from 'verge/practice/practice.js';
+import { reach } from 'verge/receiver/reach.js';
 import { drawSky, SHAPES } from 'verge/receiver/sky.js';
 
 const job = document.body.dataset.job;
-const MILLIS_UNTIL_DRAWN = 250;
 
 export function mount(bench) {
   const told = ({ detail }) => detail && show(bench, detail);
@@ -13,7 +13,7 @@ export function mount(bench) {
   document.addEventListener('verge:receiver', told);
   document.addEventListener('verge:sky', sky);
   bench.addEventListener('click', event => pressed(bench, event));
-  drawTyped(bench);
+  reach(bench);
   showKeys(bench);
   showMount(bench);
   return () => {
@@ -72,24 +72,11 @@ const showKeys = bench => bench.querySelectorAll('.sky-key').forEach(svg => { sv
 
 function pressed(bench, event) {
   const set = event.target.closest('[data-set]');
-  const offer = event.target.closest('[data-offer]');
-  const stream = event.target.closest('[data-stream]');
   const lean = event.target.closest('[data-lean]');
   if (set) {
     tellReceiver(bench, set);
-  } else if (offer) {
-    bench.querySelector('#address').value = offer.dataset.address;
-    bench.querySelector('#receiver-name').value = offer.textContent;
   } else if (lean) {
     helper('lean', { degrees: lean.dataset.lean, towards: 60 }).catch(sayProblem);
-  } else if (event.target.closest('[data-offer-caster]')) {
-    bench.querySelector('#caster').value = event.target.closest('[data-offer-caster]').dataset.address;
-    askStreams(bench);
-  } else if (event.target.closest('#ask-streams')) {
-    askStreams(bench);
-  } else if (stream) {
-    bench.querySelector('#mountpoint').value = stream.dataset.mountpoint;
-    bench.querySelectorAll('[data-stream]').forEach(b => b.setAttribute('aria-pressed', String(b === stream)));
   }
 }
 
@@ -106,41 +93,3 @@ async function tellReceiver(bench, button) {
   }
 }
 
-async function askStreams(bench) {
-  const form = bench.querySelector('#caster-form');
-  const button = bench.querySelector('#ask-streams');
-  button.classList.add('busy');
-  try {
-    const fields = new FormData(form);
-    fields.delete('_csrf');
-    const fetched = await page(`/jobs/${job}/receiver/streams`, { method: 'POST', body: new URLSearchParams(fields) });
-    bench.querySelector('#streams').replaceWith(document.adoptNode(fetched.document.getElementById('streams')));
-    hush();
-  } catch (problem) {
-    sayProblem(problem);
-  } finally {
-    button.classList.remove('busy');
-  }
-}
-
-/** Draws the antenna again while its height is typed; what cannot be drawn yet leaves the place empty. */
-function drawTyped(bench) {
-  const form = bench.querySelector('#antenna-form');
-  let timer = 0;
-  form?.addEventListener('input', () => {
-    clearTimeout(timer);
-    timer = setTimeout(async () => {
-      const place = bench.querySelector('#antenna-drawing');
-      const query = new URLSearchParams(new FormData(form));
-      query.delete('_csrf');
-      try {
-        const fetched = await page(`/jobs/${job}/receiver/antenna/drawn?${query}`);
-        place.replaceChildren(document.adoptNode(fetched.document.querySelector('svg.antenna')));
-        hush();
-      } catch (problem) {
-        place.replaceChildren();
-        form.elements.height.value.trim() && sayProblem(problem);
-      }
-    }, MILLIS_UNTIL_DRAWN);
-  });
-}

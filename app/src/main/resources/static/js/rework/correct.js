@@ -49,7 +49,8 @@ export function mount(bench) {
   form.addEventListener('input', event => event.target.name !== 'reason' && forget());
   form.elements.what?.addEventListener('change', () => { choose(form, true); forget(); });
   go.addEventListener('click', press);
-  form.elements.what && choose(form, !form.elements.names.value);
+  form.elements.what && choose(form, !form.elements.names?.value);
+  form.addEventListener('click', event => takePlace(form, event.target.closest('[data-takes-place]')) && forget());
   const touched = event => take(form, event, forget);
   document.addEventListener('verge:touched', touched);
   return () => {
@@ -73,6 +74,12 @@ function take(form, event, forget) {
   const names = field.value.split(',').map(n => n.trim()).filter(Boolean);
   field.value = field.name === 'names' ? [...new Set([...names, event.detail.name])].join(', ') : event.detail.name;
   forget();
+}
+
+/** A place that is offered goes where coordinates are typed, in their order. */
+function takePlace(form, button) {
+  button && form.querySelectorAll('[data-what=TYPED] .fig.input').forEach((field, i) => { field.value = [button.dataset.first, button.dataset.second, button.dataset.elevation][i]; });
+  return button;
 }
 
 /** Shows what belongs to what was wrong; the usual kinds of line are ticked when that is chosen. */

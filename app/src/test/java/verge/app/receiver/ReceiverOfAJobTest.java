@@ -89,7 +89,7 @@ class ReceiverOfAJobTest {
     }
 
     private ReceiverSnapshot snapshot() {
-        return verge.bean(ReceiverDesk.class).snapshot(job.id()).orElseThrow();
+        return verge.bean(ReceiverDesk.class).snapshot(Seat.rover(job.id())).orElseThrow();
     }
 
     private void untilFixed() throws InterruptedException {

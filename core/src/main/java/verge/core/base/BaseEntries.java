@@ -28,7 +28,7 @@ public final class BaseEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.of(BaseSetUp.class, BaseEntries::setUp));
+        return List.of(Chapter.of(BaseSetUp.class, BaseEntries::setUp), Chapter.of(BaseEnded.class, (line, looks) -> Outcome.of(new EndOf(line.says().base()), line.id())));
     }
 
     private static Outcome setUp(Line<BaseSetUp> line, Looks looks) {

@@ -362,6 +362,11 @@ public final class JobState {
         return latest(new BaseUnder(entry));
     }
 
+    /** How many points were measured from a base. */
+    public long measuredFrom(Base base) {
+        return points().filter(p -> !p.entry().equals(base.entry()) && base(p.entry()).filter(b -> b.entry().equals(base.entry())).isPresent()).count();
+    }
+
     /** Whether a point has its place from a base that only the sky placed. */
     public boolean isProvisional(StoredPoint point) {
         return base(point.entry()).map(Base::provisional).orElse(false);

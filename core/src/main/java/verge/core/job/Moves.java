@@ -18,7 +18,7 @@ import verge.core.units.Length;
  *
  * @param moved those that change by more than a hundredth of a millimetre, the farthest first
  * @param kept how many stay
- * @param gone points that have no coordinates afterwards
+ * @param gone points that have no coordinates afterwards, of this entry or of another
  */
 public record Moves(List<Move> moved, long kept, List<PointName> gone) {
     /** Finer than any shown digit; coarser than what replaying through other formulas rounds. */
@@ -49,12 +49,17 @@ public record Moves(List<Move> moved, long kept, List<PointName> gone) {
         for (UUID entry : concerned) {
             Map<PointName, StoredPoint> there = after.pointsOf(entry).stream().collect(Collectors.toMap(StoredPoint::name, Function.identity(), (first, next) -> first));
             for (StoredPoint point : before.pointsOf(entry)) {
-                Optional.ofNullable(there.get(point.name())).ifPresentOrElse(other -> moved.add(move(before, after, point, other)), () -> gone.add(point.name()));
+                Optional.ofNullable(there.get(point.name())).or(() -> instead(before, after, point)).ifPresentOrElse(other -> moved.add(move(before, after, point, other)), () -> gone.add(point.name()));
             }
         }
         moved.removeIf(m -> m.farthest() <= LEAST_METRES);
         moved.sort(Comparator.comparingDouble(Move::farthest).reversed());
         return new Moves(moved, before.points().count() - moved.size() - gone.size(), gone);
+    }
+
+    /** What counts by the name afterwards, for a point that counted and is given by its entry no more. */
+    private static Optional<StoredPoint> instead(JobState before, JobState after, StoredPoint point) {
+        return before.own(point.name()).filter(p -> p.entry().equals(point.entry())).flatMap(p -> after.own(point.name()));
     }
 
     private static Move move(JobState before, JobState after, StoredPoint point, StoredPoint other) {

@@ -76,6 +76,24 @@ public enum Problem {
     POLE_WANDERED,
     /** Arguments: the base before, the base now. */
     BASE_CHANGED,
+    /** Arguments: how far, in a sentence what would explain it. A base's mark, some metres off what the sky says. */
+    BASE_OFF_SKY,
+    /** The same, farther than any sky errs. */
+    BASE_FAR_OFF_SKY,
+    /** Arguments: the mark. */
+    BASE_WITHOUT_HEIGHT,
+    /** Arguments: the mark of an earlier base, what a new start would shift. */
+    BASE_HERE_AGAIN,
+    /** A receiver took a base's place and does not send it. */
+    BASE_SENDS_OTHERWISE,
+    /** Arguments: the mark of the base that sends. */
+    BASE_RUNS,
+    NO_BASE,
+    NO_ANTENNA,
+    /** Arguments: the channel. */
+    CHANNEL_IN_USE,
+    /** Arguments: the code as it was typed. */
+    RADIO_CODE_UNFIT,
     /** It does not say how well it knows its place. */
     RECEIVER_WITHOUT_SIGMA,
     /** Where the job's system lies on the earth is not known. */

@@ -2,11 +2,13 @@ package verge.core.satellite;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import verge.core.problem.SurveyException;
+import verge.core.units.Length;
 
 /** What both ends of a radio link share, and its code to read aloud. */
 class RadioChannelTest {
@@ -31,6 +33,14 @@ class RadioChannelTest {
         }
         assertThat(RadioChannel.ofCode("441.5")).isEmpty();
         assertThat(RadioChannel.ofCode("9999 9999")).isEmpty();
+    }
+
+    /** By hand: 30 dBm + 107 dBm = 137 dB = 40 lg d − 20 lg 4, d = 5.31 km; 35 W between 2 m masts are stopped by the horizon, 4.12 (√2 + √2) = 11.65 km. */
+    @Test
+    void howFarItCarries() {
+        assertThat(RadioReach.of(1, new Length(2), new Length(2)).metres()).isCloseTo(5_310, within(10.0));
+        assertThat(RadioReach.of(35, new Length(2), new Length(2)).metres()).isCloseTo(11_653, within(5.0));
+        assertThat(RadioReach.of(0, new Length(2), new Length(2))).isEqualTo(Length.ZERO);
     }
 
     @Test

@@ -50,13 +50,16 @@ final class RadioAir {
 
     /** A radio that listens. */
     static final class Hearer {
+        private final String who;
         private final Supplier<Radio> tuned;
         private final Supplier<Place> place;
         private final Consumer<byte[]> takes;
         private volatile long carrier = Long.MIN_VALUE / 2;
         private volatile long message = Long.MIN_VALUE / 2;
 
-        Hearer(Supplier<Radio> tuned, Supplier<Place> place, Consumer<byte[]> takes) {
+        /** @param who hears: nobody hears oneself */
+        Hearer(String who, Supplier<Radio> tuned, Supplier<Place> place, Consumer<byte[]> takes) {
+            this.who = who;
             this.tuned = tuned;
             this.place = place;
             this.takes = takes;
@@ -81,7 +84,7 @@ final class RadioAir {
     private void hear(Hearer hearer, String who, Sender sender, byte[] bytes) {
         Radio tuned = hearer.tuned.get();
         Place here = hearer.place.get();
-        if (!sender.on(tuned) || !sender.reaches(here)) {
+        if (hearer.who.equals(who) || !sender.on(tuned) || !sender.reaches(here)) {
             return;
         }
         hearer.carrier = sender.nanos();

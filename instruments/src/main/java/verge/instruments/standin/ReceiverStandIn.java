@@ -98,15 +98,19 @@ public final class ReceiverStandIn implements Closeable {
         this.standing = standing;
         this.body = body;
         RtcmFrames fromAir = new RtcmFrames();
-        radio = air.map(a -> new RadioAir.Hearer(body.orElseThrow()::radio, a.place(), bytes -> fromAir.take(bytes, bytes.length, this::message)));
+        radio = air.map(a -> new RadioAir.Hearer(name(), body.orElseThrow()::radio, a.place(), bytes -> fromAir.take(bytes, bytes.length, this::message)));
         air.ifPresent(a -> a.air().listen(radio.orElseThrow()));
-        sends = air.map(a -> bytes -> a.air().send("receiver " + System.identityHashCode(this), body.orElseThrow().radio(), a.place().get(), bytes));
+        sends = air.map(a -> bytes -> a.air().send(name(), body.orElseThrow().radio(), a.place().get(), bytes));
         this.interval = 1 / perSecond;
         server = new ServerSocket();
         server.setReuseAddress(true);
         server.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
         Background.start("receiver listens", this::accept);
         Background.start("receiver solves", this::run);
+    }
+
+    private String name() {
+        return "receiver " + System.identityHashCode(this);
     }
 
     public int port() {

@@ -15,7 +15,7 @@ import verge.instruments.receiver.ReceiverCondition.Radio;
 class RadioAirTest {
     private final RadioAir air = new RadioAir();
     private final AtomicInteger heard = new AtomicInteger();
-    private final RadioAir.Hearer rover = new RadioAir.Hearer(() -> set(441.5, 12.5, "GMSK", 1), () -> place(0, 2), bytes -> heard.addAndGet(bytes.length));
+    private final RadioAir.Hearer rover = new RadioAir.Hearer("rover", () -> set(441.5, 12.5, "GMSK", 1), () -> place(0, 2), bytes -> heard.addAndGet(bytes.length));
 
     private static Radio set(double megahertz, double kilohertz, String modulation, double watts) {
         return new Radio(megahertz, kilohertz, modulation, OptionalDouble.of(watts), Hears.NOTHING);

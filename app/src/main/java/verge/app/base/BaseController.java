@@ -1,0 +1,245 @@
+package verge.app.base;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.Stream;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import verge.app.device.StandIns;
+import verge.app.form.Answers;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.points.PointNames;
+import verge.app.points.SitePoints;
+import verge.app.receiver.CasterForm;
+import verge.app.receiver.ReceiverBench;
+import verge.app.receiver.ReceiverDesk;
+import verge.app.receiver.Seat;
+import verge.app.rework.Seen;
+import verge.core.base.AgainstSky;
+import verge.core.base.Base;
+import verge.core.base.EndOf;
+import verge.core.coding.PointName;
+import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.job.JobState;
+import verge.core.job.Journal;
+import verge.core.occupation.BaseByMark;
+import verge.core.satellite.RadioChannel;
+import verge.core.settings.JobSettings;
+import verge.core.units.Figures;
+
+/** The bench for a base: its receiver, its mark, how it sends, and what it truly stood on. */
+@Controller
+@RequestMapping("/jobs/{job}")
+class BaseController {
+    private static final String TO_BENCH = "/setup/base";
+
+    private final BaseService service;
+    private final BaseDesk bases;
+    private final BaseMarks marks;
+    private final BaseViews views;
+    private final BaseCorrections corrections;
+    private final ReceiverDesk receivers;
+    private final ReceiverBench bench;
+    private final SitePoints points;
+    private final StandIns standIns;
+    private final JournalService journals;
+
+    BaseController(BaseService service, BaseDesk bases, BaseMarks marks, BaseViews views, BaseCorrections corrections, ReceiverDesk receivers, ReceiverBench bench, SitePoints points, StandIns standIns,
+            JournalService journals) {
+        this.service = service;
+        this.bases = bases;
+        this.marks = marks;
+        this.views = views;
+        this.corrections = corrections;
+        this.receivers = receivers;
+        this.bench = bench;
+        this.points = points;
+        this.standIns = standIns;
+        this.journals = journals;
+    }
+
+    /** A base of the job, in a list. @param until blank while it sends @param measured how many points were measured from it */
+    record BaseLine(UUID entry, String mark, String from, String until, boolean provisional, long measured) {
+    }
+
+    @GetMapping(TO_BENCH)
+    String show(@PathVariable UUID job, Model model) {
+        JobState state = points.state(job);
+        bench.show(Seat.base(job), standIns.receivers(), model);
+        BaseSetting setting = bases.setting(job);
+        model.addAttribute("view", views.view(job, state).orElse(null));
+        model.addAttribute("setting", setting);
+        model.addAttribute("caster", setting.caster().orElse(null));
+        model.addAttribute("channel", setting.channel().or(() -> BaseSetting.USUAL.channel()).orElseThrow());
+        model.addAttribute("spacings", RadioChannel.SPACINGS);
+        model.addAttribute("modulations", RadioChannel.MODULATIONS);
+        model.addAttribute("names", Stream.concat(state.bases().stream().map(Base::mark), PointNames.offered(state).stream()).map(PointName::text).distinct().toList());
+        model.addAttribute("free", free(state));
+        again(job, state, model);
+        model.addAttribute("bases", lines(journals.journal(job)));
+        return "base/base";
+    }
+
+    private static String free(JobState state) {
+        PointName name = new PointName("BASE1");
+        while (!state.allNamed(name).isEmpty()) {
+            name = name.successor();
+        }
+        return name.text();
+    }
+
+    private void again(UUID job, JobState state, Model model) {
+        model.addAttribute("again", marks.again(job, state).orElse(null));
+        model.addAttribute("shift", marks.again(job, state).map(a -> BaseWords.shift(a, state.settings())).orElse(""));
+    }
+
+    private List<BaseLine> lines(Journal journal) {
+        JobState state = journal.state();
+        JobSettings settings = state.settings();
+        return state.bases().stream().map(b -> {
+            String until = state.latest(new EndOf(b.entry())).flatMap(journal::entry).map(e -> settings.times().whole(e.at())).orElse("");
+            return new BaseLine(b.entry(), b.mark().text(), settings.times().whole(journal.entry(b.entry()).orElseThrow().at()), until, b.provisional(), state.measuredFrom(b));
+        }).toList();
+    }
+
+    /** How it is now, as a part of the bench. */
+    @GetMapping("/base/now")
+    String now(@PathVariable UUID job, Model model) {
+        JobState state = journals.state(job);
+        model.addAttribute("view", views.view(job, state).orElse(null));
+        again(job, state, model);
+        return "base/base :: now";
+    }
+
+    /**
+     * What the sky says of a mark while it is chosen.
+     *
+     * @param words blank while nothing can be said
+     * @param grade near, question, stop or blank
+     */
+    record Held(String words, String grade) {
+    }
+
+    @GetMapping("/base/held")
+    @ResponseBody
+    Held held(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent) {
+        BaseMarks.Wanted wanted = marks.wanted(job, new BaseForm(Answers.of(sent)));
+        JobSettings settings = journals.state(job).settings();
+        return wanted.against().map(off -> new Held("The sky says: off by " + BaseWords.off(off, settings) + ". " + BaseWords.cause(off, wanted.position().orElseThrow(), settings), grade(off)))
+                .orElseGet(() -> wanted.again().map(a -> new Held("A base stood here before, over " + a.mark() + ". A new start shifts all that follows against what was: " + BaseWords.shift(a, settings) + ".", "question")).orElse(new Held("Provisional until its true place is known.", "near")));
+    }
+
+    private static String grade(AgainstSky off) {
+        return off.grade().name().toLowerCase(Locale.ROOT);
+    }
+
+    @PostMapping("/base")
+    String connect(@PathVariable UUID job, @RequestParam String address, @RequestParam(defaultValue = "") String name) {
+        receivers.connect(Seat.base(job), address, name);
+        return back(job);
+    }
+
+    @PostMapping("/base/known")
+    String connectKnown(@PathVariable UUID job, @RequestParam UUID receiver) {
+        receivers.connectKnown(Seat.base(job), receiver);
+        return back(job);
+    }
+
+    /** @throws verge.core.problem.SurveyException BASE_RUNS while it sends */
+    @PostMapping("/base/disconnect")
+    String disconnect(@PathVariable UUID job) {
+        service.requireNone(job);
+        receivers.disconnect(Seat.base(job));
+        return back(job);
+    }
+
+    private static String back(UUID job) {
+        return "redirect:/jobs/" + job + TO_BENCH;
+    }
+
+    @PostMapping("/base/antenna")
+    String antenna(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent) {
+        receivers.antenna(Seat.base(job), bench.antenna(Seat.base(job), Answers.of(sent)));
+        return back(job);
+    }
+
+    @PostMapping("/base/streams")   // a password has no place in an address
+    String streams(@PathVariable UUID job, @ModelAttribute CasterForm form, Model model) {
+        model.addAttribute("streams", bench.streams(Seat.base(job), form, bases.setting(job).caster()));
+        return "receiver/parts :: streams";
+    }
+
+    @PostMapping("/base/start")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @ResponseBody
+    CompletableFuture<Void> start(@PathVariable UUID job, @RequestParam UUID id, @RequestParam MultiValueMap<String, String> sent, Principal person) {
+        return service.start(job, id, new BaseForm(Answers.of(sent)), person.getName()).thenAccept(kept -> { });
+    }
+
+    /** Lets a receiver that was off send again as it was started. */
+    @PostMapping("/base/again")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @ResponseBody
+    CompletableFuture<Void> goOn(@PathVariable UUID job) {
+        return service.goOn(job);
+    }
+
+    @PostMapping("/base/end")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @ResponseBody
+    CompletableFuture<Void> end(@PathVariable UUID job, @RequestParam UUID id, Principal person) {
+        return service.end(job, id, person.getName()).thenAccept(kept -> { });
+    }
+
+    /** A known mark that was measured from a base, and where it puts the base. */
+    record ByMark(String mark, String place, String first, String second, String elevation) {
+    }
+
+    @GetMapping(TO_BENCH + "/{entry}/correct")
+    String correct(@PathVariable UUID job, @PathVariable UUID entry, Model model) {
+        Base base = corrections.base(job, entry);
+        JobState state = points.state(job);
+        JobSettings settings = state.settings();
+        Figures f = settings.figures();
+        Journal journal = journals.journal(job);
+        model.addAttribute("base", base);
+        model.addAttribute("setUp", journal.entry(entry).orElseThrow().sequence());
+        model.addAttribute("place", state.geodesy().position(base.ground().place(ReferenceEllipsoid.WGS84)).map(settings::place).orElse(""));
+        model.addAttribute("measured", state.measuredFrom(base));
+        model.addAttribute("names", PointNames.offered(state).stream().map(PointName::text).toList());
+        model.addAttribute("unit", f.lengthUnit().symbol());
+        model.addAttribute("byMarks", BaseByMark.of(journal, base.mark()).stream().map(b -> {
+            List<JobSettings.Coordinate> plan = settings.coordinates(b.base().plan());
+            return new ByMark(b.mark().text(), settings.place(b.base()), plan.get(0).figure(), plan.get(1).figure(), b.base().elevation().map(e -> f.bare(e.asLength())).orElse(""));
+        }).toList());
+        return "base/correct";
+    }
+
+    @PostMapping("/base/{entry}/correct/preview")
+    @ResponseBody
+    Seen preview(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam MultiValueMap<String, String> sent) {
+        return Seen.of(corrections.preview(job, entry, new BaseForm(Answers.of(sent))));
+    }
+
+    @PostMapping("/base/{entry}/correct")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void write(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason, @RequestParam(required = false) Long asOf, @RequestParam MultiValueMap<String, String> sent, Principal person) {
+        corrections.write(job, entry, new BaseForm(Answers.of(sent)), reason, Optional.ofNullable(asOf).map(OptionalLong::of).orElse(OptionalLong.empty()), new Author(id, person.getName(), "page"));
+    }
+}

@@ -1,0 +1,97 @@
+package verge.app.base;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import verge.app.points.SitePoints;
+import verge.app.receiver.ReceiverDesk;
+import verge.app.receiver.Seat;
+import verge.core.base.AgainstSky;
+import verge.core.base.Base;
+import verge.core.base.BaseEntries;
+import verge.core.base.BaseSetUp;
+import verge.core.base.HereAgain;
+import verge.core.coding.PointName;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.EarthPlace;
+import verge.core.geodesy.Position;
+import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.job.JobState;
+import verge.core.journal.Payload;
+import verge.core.points.NamedPosition;
+import verge.core.points.Origin;
+import verge.core.points.PointsImported;
+import verge.core.points.StoredPoint;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.satellite.AntennaOverMark;
+import verge.core.satellite.SkyMean;
+import verge.core.units.Length;
+
+/** Over which mark a base is to stand, and whether the sky agrees. */
+@Service
+class BaseMarks {
+    private final SitePoints points;
+    private final ReceiverDesk receivers;
+    private final BaseDesk bases;
+
+    BaseMarks(SitePoints points, ReceiverDesk receivers, BaseDesk bases) {
+        this.points = points;
+        this.receivers = receivers;
+        this.bases = bases;
+    }
+
+    /**
+     * A mark as it was wanted.
+     *
+     * @param needed what has to be written before the base: a point taken on, or typed
+     * @param reference where its antenna's reference point is to be sent
+     * @param position absent for one that only the sky knows
+     * @param against absent where nothing was held against the sky
+     * @param again an earlier base near by, for one that only the sky knows
+     */
+    record Wanted(PointName mark, BaseSetUp.Held held, List<Payload> needed, EarthCentred reference, Optional<Position> position, Optional<AgainstSky> against, Optional<HereAgain> again) {
+    }
+
+    /** The antenna over the base's mark. @throws SurveyException ANTENNA_HEIGHT_MISSING */
+    AntennaOverMark antenna(UUID job) {
+        return receivers.how(Seat.base(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
+    }
+
+    /** An earlier base where the antenna stands now, if there was one; empty while sky or antenna height are not known. */
+    Optional<HereAgain> again(UUID job, JobState state) {
+        return bases.sky(job).flatMap(sky -> receivers.how(Seat.base(job)).antenna().flatMap(a -> HereAgain.of(state.bases(), Base.below(sky.antenna(), a.reference()))));
+    }
+
+    /**
+     * @throws SurveyException as the form, NO_POSITION while the sky is not known, ANTENNA_HEIGHT_MISSING, SYSTEM_NOT_ON_EARTH, POINT_UNKNOWN, POINT_NAME_TAKEN, BASE_WITHOUT_HEIGHT
+     */
+    Wanted wanted(UUID job, BaseForm form) {
+        JobState state = points.state(job);
+        SkyMean sky = bases.sky(job).orElseThrow(() -> new SurveyException(Problem.NO_POSITION));
+        Length height = antenna(job).reference();
+        Position ground = BaseEntries.ground(sky, height, state.geodesy()).orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
+        PointName mark = form.mark();
+        if (form.from() != BaseForm.From.KNOWN && !state.allNamed(mark).isEmpty()) {
+            throw new SurveyException(Problem.POINT_NAME_TAKEN, mark.text());
+        } else if (form.from() == BaseForm.From.SKY) {
+            return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), sky.antenna(), Optional.empty(), Optional.empty(), again(job, state));
+        } else if (form.from() == BaseForm.From.TYPED) {
+            NamedPosition typed = form.typed(state.settings(), mark);
+            return over(mark, typed.position(), List.of(known(typed)), ground, height, state);
+        }
+        StoredPoint known = state.mark(mark).or(() -> state.find(mark)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, mark.text()));
+        return over(mark, known.position(), points.toTakeOn(job, Origin.CONTROL, mark.text()), ground, height, state);
+    }
+
+    /** A point that is known because somebody typed it. */
+    static Payload known(NamedPosition typed) {
+        return new PointsImported(Origin.CONTROL, "typed", "", List.of(typed));
+    }
+
+    private static Wanted over(PointName mark, Position position, List<Payload> needed, Position ground, Length height, JobState state) {
+        EarthPlace place = state.geodesy().earth(position).orElseThrow(() -> new SurveyException(Problem.BASE_WITHOUT_HEIGHT, mark.text()));
+        return new Wanted(mark, BaseSetUp.Held.KNOWN, needed, Base.above(EarthCentred.of(place, ReferenceEllipsoid.WGS84), height), Optional.of(position), Optional.of(AgainstSky.of(position, ground, state.geodesy())), Optional.empty());
+    }
+}

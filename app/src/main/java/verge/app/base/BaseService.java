@@ -1,0 +1,213 @@
+package verge.app.base;
+
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Service;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.journal.Kept;
+import verge.app.journal.UnderWay;
+import verge.app.receiver.KnownReceiver;
+import verge.app.receiver.ReceiverDesk;
+import verge.app.receiver.Seat;
+import verge.core.base.AgainstSky;
+import verge.core.base.Base;
+import verge.core.base.BaseEnded;
+import verge.core.base.BaseSetUp;
+import verge.core.base.Sending;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.job.JobState;
+import verge.core.journal.Payload;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.satellite.AntennaOverMark;
+import verge.core.satellite.BaseHeard;
+import verge.core.satellite.RadioChannel;
+import verge.instruments.receiver.ReceiverCondition;
+import verge.instruments.receiver.ReceiverSnapshot;
+import verge.instruments.receiver.StreamReceiver;
+
+/** Starts bases and ends them. */
+@Service
+class BaseService {
+    private static final long LISTEN_MILLIS = 3_500;
+    private static final long STEP_MILLIS = 100;
+    private static final int MOST_STEPS = 80;
+    private static final double SAME_METRES = 0.001;
+
+    private final BaseDesk bases;
+    private final BaseMarks marks;
+    private final ReceiverDesk receivers;
+    private final JournalService journals;
+    private final UnderWay underWay;
+
+    BaseService(BaseDesk bases, BaseMarks marks, ReceiverDesk receivers, JournalService journals, UnderWay underWay) {
+        this.bases = bases;
+        this.marks = marks;
+        this.receivers = receivers;
+        this.journals = journals;
+        this.underWay = underWay;
+    }
+
+    /**
+     * Starts the job's base: the receiver is told its place, sends, and is written into the book.
+     *
+     * @param id made by the asker; asking again with it starts nothing and gives what was stored
+     * @return fails with a SurveyException as {@link BaseMarks#wanted} and {@link ReceiverDesk#ready}, with BASE_RUNS, RECEIVER_SAYS_LITTLE, NO_ANTENNA, BASE_OFF_SKY, BASE_HERE_AGAIN,
+     *         CHANNEL_IN_USE unless the asker is sure, BASE_FAR_OFF_SKY without a reason, BASE_SENDS_OTHERWISE, INSTRUMENT_REFUSED
+     */
+    CompletableFuture<Kept> start(UUID job, UUID id, BaseForm form, String person) {
+        return underWay.once(job, id, () -> {
+            StreamReceiver receiver = receivers.ready(Seat.base(job));
+            requireNone(job);
+            ReceiverCondition condition = receiver.snapshot().condition().orElseThrow(() -> new SurveyException(Problem.RECEIVER_SAYS_LITTLE));
+            if (condition.antenna().isBlank()) {
+                throw new SurveyException(Problem.NO_ANTENNA);
+            }
+            BaseSetting setting = form.setting(bases.setting(job));
+            BaseMarks.Wanted wanted = marks.wanted(job, form);
+            requireSound(job, wanted, form);
+            return CompletableFuture.supplyAsync(() -> started(job, id, receiver, wanted, setting, form, person));
+        });
+    }
+
+    private void requireSound(UUID job, BaseMarks.Wanted wanted, BaseForm form) {
+        JobState state = journals.state(job);
+        wanted.against().filter(a -> a.grade() != AgainstSky.Grade.NEAR).ifPresent(off -> {
+            String cause = BaseWords.cause(off, wanted.position().orElseThrow(), state.settings());
+            if (off.grade() == AgainstSky.Grade.STOP && form.reason().isBlank()) {
+                throw new SurveyException(Problem.BASE_FAR_OFF_SKY, BaseWords.most(off), cause);
+            } else if (off.grade() == AgainstSky.Grade.QUESTION && !form.sure()) {
+                throw new SurveyException(Problem.BASE_OFF_SKY, BaseWords.most(off), cause);
+            }
+        });
+        wanted.again().filter(a -> !form.sure()).ifPresent(again -> {
+            throw new SurveyException(Problem.BASE_HERE_AGAIN, again.mark().text(), BaseWords.shift(again, state.settings()));
+        });
+    }
+
+    /** Step by step, each waited for; what was begun is taken back if one fails. */
+    private Kept started(UUID job, UUID id, StreamReceiver receiver, BaseMarks.Wanted wanted, BaseSetting setting, BaseForm form, String person) {
+        AntennaOverMark antenna = marks.antenna(job);
+        tune(receiver, setting, form.sure());
+        EarthCentred at = wanted.reference();
+        send(receiver, setting, at);
+        try {
+            BaseHeard heard = sends(receiver, at);
+            setting.caster().ifPresent(c -> bases.feed(job, receiver, c, at.place(ReferenceEllipsoid.WGS84).position(), setting));
+            BaseHeard sent = new BaseHeard(setting.caster().map(c -> c.mountpoint()).orElse(""), heard.station(), heard.place());
+            String called = receivers.receiver(Seat.base(job)).map(KnownReceiver::title).orElse("");
+            BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, bases.sky(job), sending(setting), called, form.reason());
+            Kept kept = journals.appendTogether(job, new Author(id, person, called), journal -> Stream.concat(wanted.needed().stream(), Stream.<Payload>of(setUp)).toList());
+            bases.keep(job, setting);
+            receivers.running(Seat.base(job), Optional.of(kept.entry().id()));
+            return kept;
+        } catch (RuntimeException failed) {
+            bases.silence(job);
+            receiver.set("ROLE", "ROVER");
+            throw failed;
+        }
+    }
+
+    private static void send(StreamReceiver receiver, BaseSetting setting, EarthCentred at) {
+        set(receiver, "PLACE", Double.toString(at.x()), Double.toString(at.y()), Double.toString(at.z()));
+        set(receiver, "SENDS", Integer.toString(setting.kind()), Integer.toString(setting.seconds()));
+        set(receiver, "LOG", setting.logging() ? "1" : "0");
+        set(receiver, "ROLE", "BASE");
+    }
+
+    private static Sending sending(BaseSetting setting) {
+        return new Sending(setting.caster().map(c -> c.host() + ":" + c.port() + "/" + c.mountpoint()), setting.channel());
+    }
+
+    /** Whoever sends listens first. @param sure although somebody else sends there */
+    private static void tune(StreamReceiver receiver, BaseSetting setting, boolean sure) {
+        RadioChannel channel = setting.channel().orElse(null);
+        if (channel == null) {
+            receiver.snapshot().condition().flatMap(ReceiverCondition::radio).ifPresent(r -> set(receiver, "RADIO", Double.toString(r.megahertz()), Double.toString(r.kilohertzApart()), r.modulation(), "0"));
+            return;
+        }
+        radio(receiver, channel, 0);
+        if (!sure) {
+            pause(LISTEN_MILLIS);
+            receiver.snapshot().condition().flatMap(ReceiverCondition::radio).filter(r -> r.hears() != ReceiverCondition.Hears.NOTHING).ifPresent(r -> {
+                throw new SurveyException(Problem.CHANNEL_IN_USE, channel.sentence());
+            });
+        }
+        radio(receiver, channel, setting.watts());
+    }
+
+    private static void radio(StreamReceiver receiver, RadioChannel channel, double watts) {
+        set(receiver, "RADIO", Double.toString(channel.megahertz()), Double.toString(channel.kilohertzApart()), channel.modulation(), Double.toString(watts));
+    }
+
+    private static void set(StreamReceiver receiver, String what, String... values) {
+        try {
+            receiver.set(what, values).join();
+        } catch (CompletionException failed) {
+            throw failed.getCause() instanceof SurveyException refused ? refused : failed;
+        }
+    }
+
+    /** What it truly sends, by its own stream. @throws SurveyException BASE_SENDS_OTHERWISE */
+    private static BaseHeard sends(StreamReceiver receiver, EarthCentred at) {
+        Predicate<BaseHeard> told = b -> b.place().minus(at).length() < SAME_METRES;
+        for (int i = 0; i < MOST_STEPS; i++) {
+            Optional<BaseHeard> heard = Optional.of(receiver.snapshot()).map(ReceiverSnapshot::sends).flatMap(s -> s.base()).filter(told);
+            if (heard.isPresent()) {
+                return heard.get();
+            }
+            pause(STEP_MILLIS);
+        }
+        throw new SurveyException(Problem.BASE_SENDS_OTHERWISE);
+    }
+
+    private static void pause(long millis) {
+        try {
+            Thread.sleep(millis);
+        } catch (InterruptedException stopping) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** @throws SurveyException BASE_RUNS while one sends */
+    void requireNone(UUID job) {
+        bases.running(job).ifPresent(b -> {
+            throw new SurveyException(Problem.BASE_RUNS, b.mark().text());
+        });
+    }
+
+    /**
+     * Lets a receiver that was off, or was set otherwise, send again as the base that was started. Nothing is written: it is the same base.
+     *
+     * @return fails with NO_BASE, BASE_SENDS_OTHERWISE, or as {@link ReceiverDesk#ready}
+     */
+    CompletableFuture<Void> goOn(UUID job) {
+        Base base = bases.running(job).orElseThrow(() -> new SurveyException(Problem.NO_BASE));
+        StreamReceiver receiver = receivers.ready(Seat.base(job));
+        return CompletableFuture.runAsync(() -> {
+            BaseSetting setting = bases.setting(job);
+            tune(receiver, setting, true);
+            send(receiver, setting, base.sent().place());
+            sends(receiver, base.sent().place());
+        });
+    }
+
+    /** Ends the base that sends. One whose receiver cannot be reached is ended in the book all the same. @throws SurveyException NO_BASE */
+    CompletableFuture<Kept> end(UUID job, UUID id, String person) {
+        return underWay.once(job, id, () -> {
+            Base base = bases.running(job).orElseThrow(() -> new SurveyException(Problem.NO_BASE));
+            bases.silence(job);
+            return receivers.find(Seat.base(job)).map(r -> r.set("ROLE", "ROVER")).orElseGet(() -> CompletableFuture.completedFuture(null)).exceptionally(unreachable -> null).thenApplyAsync(done -> {
+                Kept kept = journals.append(job, new Author(id, person, "page"), new BaseEnded(base.entry()));
+                receivers.running(Seat.base(job), Optional.empty());
+                return kept;
+            });
+        });
+    }
+}

@@ -1,0 +1,147 @@
+package verge.app.base;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import verge.app.problem.ProblemWords;
+import verge.app.receiver.AntennaTable;
+import verge.app.receiver.ConditionWords;
+import verge.app.receiver.ReceiverDesk;
+import verge.app.receiver.Seat;
+import verge.core.base.Base;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.job.JobState;
+import verge.core.satellite.BaseHeard;
+import verge.core.satellite.RadioChannel;
+import verge.core.satellite.RadioReach;
+import verge.core.units.Decimals;
+import verge.core.units.Figures;
+import verge.core.units.Length;
+import verge.instruments.ntrip.CorrectionLink;
+import verge.instruments.port.LinkState;
+import verge.instruments.receiver.BaseUplink;
+import verge.instruments.receiver.ReceiverCondition;
+import verge.instruments.receiver.ReceiverSnapshot;
+import verge.instruments.receiver.StreamTold;
+
+/** Puts what is known of a job's base into words. */
+@Service
+public class BaseViews {
+    private static final double KILOBYTE = 1_000;
+    private static final Duration SILENT = Duration.ofSeconds(10);
+    /** So far no receiver errs by itself for long. */
+    private static final double MOVED_METRES = 15;
+    private static final Length ROVER = new Length(2);
+
+    private final BaseDesk bases;
+    private final ReceiverDesk receivers;
+    private final ProblemWords words;
+
+    BaseViews(BaseDesk bases, ReceiverDesk receivers, ProblemWords words) {
+        this.bases = bases;
+        this.receivers = receivers;
+        this.words = words;
+    }
+
+    /** Empty for a job without a receiver for its base. */
+    public Optional<BaseView> view(UUID job, JobState state) {
+        return receivers.snapshot(Seat.base(job)).map(now -> view(job, now, state));
+    }
+
+    private BaseView view(UUID job, ReceiverSnapshot now, JobState state) {
+        Optional<Base> running = receivers.running(Seat.base(job)).flatMap(state::base);
+        boolean sends = running.isPresent() && now.sends().base().filter(running.get()::isHeard).isPresent();
+        List<String> doubts = now.condition().map(ConditionWords::doubts).map(ArrayList::new).orElseGet(ArrayList::new);
+        running.ifPresent(base -> doubts.addAll(ofRunning(job, base, now, state)));
+        boolean provisional = running.map(Base::provisional).orElse(false);
+        String mark = running.isPresent() && (now.link() != LinkState.UP || !sends) ? "stop" : !doubts.isEmpty() || provisional || now.link() != LinkState.UP ? "look" : "good";
+        return new BaseView(now.link() == LinkState.UP, link(now), sends, running.map(b -> b.mark().text()).orElse(""), running.map(b -> b.mark() + (now.link() != LinkState.UP ? " link lost" : !sends ? " silent" : b.provisional() ? " provisional" : "")).orElse(""), provisional, mark, now.condition().map(ReceiverCondition::antenna).map(AntennaTable::tight).orElse(""), facts(job, now, running, state.settings().figures()), doubts);
+    }
+
+    private static String link(ReceiverSnapshot now) {
+        return switch (now.link()) {
+            case UP -> "Linked, " + now.address();
+            case CONNECTING -> "Looking for " + now.address();
+            default -> "Link lost, trying again";
+        };
+    }
+
+    private List<BaseView.Fact> facts(UUID job, ReceiverSnapshot now, Optional<Base> running, Figures f) {
+        List<BaseView.Fact> all = new ArrayList<>();
+        running.ifPresent(base -> {
+            all.add(new BaseView.Fact("Sends", sends(now.sends())));
+            all.add(new BaseView.Fact("As number", Integer.toString(base.sent().station())));
+            bases.uplink(job).ifPresent(up -> {
+                all.add(new BaseView.Fact("To the caster", up.setting().mountpoint() + ", " + words.word(up.up()) + ", " + Decimals.show(up.sent() / KILOBYTE, 0) + " kB"));
+                all.add(new BaseView.Fact("Heard back from there", back(up)));
+            });
+            now.condition().filter(c -> c.role() == ReceiverCondition.Role.BASE).flatMap(ReceiverCondition::radio).filter(r -> r.watts().isPresent() && r.watts().getAsDouble() > 0).ifPresent(r -> {
+                all.add(new BaseView.Fact("By radio", ConditionWords.channel(r).map(RadioChannel::sentence).orElse(r.modulation()) + ", " + Decimals.show(r.watts().getAsDouble(), 1) + " W"));
+                all.add(new BaseView.Fact("Code for the rover", ConditionWords.channel(r).map(RadioChannel::code).orElse("none")));
+                all.add(new BaseView.Fact("Carries over flat land", ConditionWords.distance(RadioReach.of(r.watts().getAsDouble(), base.height(), ROVER).metres(), f)));
+            });
+            bases.sky(job).ifPresent(sky -> all.add(new BaseView.Fact("The sky says it is off by", f.length(off(base, sky.antenna())))));
+        });
+        now.now().ifPresent(p -> all.add(new BaseView.Fact("Solution", words.word(p.kind()) + ", " + p.satellites() + " satellites")));
+        now.condition().ifPresent(c -> {
+            all.add(new BaseView.Fact("Battery", ConditionWords.battery(c)));
+            all.add(new BaseView.Fact("Storage", ConditionWords.storage(c)));
+        });
+        return all;
+    }
+
+    private static double offMetres(Base base, EarthCentred sky) {
+        double[] off = sky.minus(base.sent().place()).northEastUp(sky.place(ReferenceEllipsoid.WGS84).position());
+        return Math.hypot(off[0], off[1]);
+    }
+
+    private static Length off(Base base, EarthCentred sky) {
+        return new Length(offMetres(base, sky));
+    }
+
+    /** Which kinds come how often. */
+    private static String sends(StreamTold told) {
+        String kinds = told.messages().keySet().stream().sorted().map(type -> type + (told.seconds(type).isPresent() ? " each " + Decimals.show(told.seconds(type).getAsDouble(), 0) + " s" : "")).collect(Collectors.joining(", "));
+        return kinds.isEmpty() ? "nothing" : kinds;
+    }
+
+    private static String back(BaseUplink.Heard up) {
+        return up.back().flatMap(b -> b.told().base()).map(b -> "number " + b.station() + ", " + up.back().orElseThrow().told().messages().values().stream().mapToLong(Long::longValue).sum() + " messages").orElse("nothing yet");
+    }
+
+    private List<String> ofRunning(UUID job, Base base, ReceiverSnapshot now, JobState state) {
+        List<String> all = new ArrayList<>();
+        if (base.provisional()) {
+            all.add("Provisional: only the sky has said where " + base.mark() + " is. What is measured from it moves with it when it is corrected.");
+        }
+        if (now.link() == LinkState.UP && now.sends().base().isEmpty() && now.condition().filter(c -> c.role() == ReceiverCondition.Role.BASE).isEmpty()) {
+            all.add("The receiver does not send any more: it was switched off, or set otherwise at its own panel. Let it go on.");
+        }
+        now.sends().base().filter(b -> !base.isHeard(b)).ifPresent(b -> all.add("The receiver sends another place than it was started with, " + apart(base, b, state) + " off. Let it go on, or end it."));
+        bases.uplink(job).ifPresent(up -> ofUplink(up, base, state, all));
+        now.condition().flatMap(ReceiverCondition::radio).filter(r -> r.hears() != ReceiverCondition.Hears.NOTHING).ifPresent(r -> all.add("Somebody else sends on its channel: rovers may hear either, or neither. Take another frequency, here and at the rover."));
+        bases.sky(job).filter(s -> offMetres(base, s.antenna()) > MOVED_METRES).ifPresent(s -> all.add("The sky says that it is " + state.settings().figures().length(off(base, s.antenna())) + " from where it says it stands: was it carried away?"));
+        return all;
+    }
+
+    private static String apart(Base base, BaseHeard other, JobState state) {
+        return state.settings().figures().length(new Length(other.place().minus(base.sent().place()).length()));
+    }
+
+    private void ofUplink(BaseUplink.Heard up, Base base, JobState state, List<String> all) {
+        if (up.up() != CorrectionLink.State.UP && up.up() != CorrectionLink.State.CONNECTING) {
+            all.add("Nothing goes to the caster: " + words.word(up.up()) + (up.up().triesAgain() ? ". It is tried again." : ". End it, put right what is wrong, and start it again."));
+            return;
+        }
+        up.back().ifPresent(back -> {
+            back.told().base().filter(b -> !base.isHeard(b)).ifPresent(b -> all.add("The stream " + up.setting().mountpoint() + " carries base " + b.station() + ", which is not this one: it stands " + apart(base, b, state) + " off."));
+            back.told().last().filter(t -> Duration.between(t, Instant.now()).compareTo(SILENT) > 0).ifPresent(t -> all.add("Nothing comes back from the caster for " + Duration.between(t, Instant.now()).toSeconds() + " s: rovers hear nothing either."));
+        });
+    }
+}

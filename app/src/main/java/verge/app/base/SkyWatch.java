@@ -1,0 +1,42 @@
+package verge.app.base;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+import verge.core.satellite.SkyMean;
+import verge.core.satellite.SolvedPosition;
+import verge.instruments.receiver.StreamReceiver;
+
+/** Listens to where a receiver that stands still says it is, so that its mean is there when somebody asks. */
+final class SkyWatch {
+    private static final int MOST = 60;
+    private static final int FEWEST = 3;
+    private static final Duration FRESH = Duration.ofSeconds(5);
+
+    private final Deque<SolvedPosition> solved = new ArrayDeque<>();
+    private Instant last = Instant.EPOCH;
+
+    SkyWatch(StreamReceiver receiver) {
+        receiver.listen(this::take);
+    }
+
+    private synchronized void take(SolvedPosition position) {
+        if (position.place().isEmpty()) {
+            solved.clear();   // the antenna was off, or the sky hidden: it may stand elsewhere when it is back
+            return;
+        }
+        last = Instant.now();
+        solved.addLast(position);
+        if (solved.size() > MOST) {
+            solved.removeFirst();
+        }
+    }
+
+    /** Empty before it has said so some times, or if it has fallen silent. */
+    synchronized Optional<SkyMean> mean() {
+        return solved.size() < FEWEST || Duration.between(last, Instant.now()).compareTo(FRESH) > 0 ? Optional.empty() : Optional.of(SkyMean.of(List.copyOf(solved)));
+    }
+}

@@ -1,0 +1,78 @@
+package verge.app.receiver;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import verge.app.problem.ProblemWords;
+import verge.core.base.BaseEntries;
+import verge.core.base.BasesOf;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.job.JobState;
+import verge.core.occupation.HeardAs;
+import verge.core.occupation.HeardBy;
+import verge.core.satellite.BaseHeard;
+import verge.core.satellite.SolvedPosition;
+import verge.core.units.Decimals;
+import verge.core.units.Length;
+import verge.instruments.ntrip.CorrectionLink;
+import verge.instruments.receiver.CorrectionsHeard;
+import verge.instruments.receiver.ReceiverCondition;
+import verge.instruments.receiver.ReceiverSnapshot;
+
+/** What must not be passed over while somebody measures with a receiver. */
+@Component
+class ReceiverDoubts {
+    private static final double OLD_SECONDS = 5;
+    private static final Duration CLOCKS_APART = Duration.ofSeconds(30);
+    private static final double FAR_METRES = 20_000;
+    private static final double KILOMETRE = 1_000;
+    private static final double SAME_METRES = 0.001;
+
+    private final ProblemWords words;
+
+    ReceiverDoubts(ProblemWords words) {
+        this.words = words;
+    }
+
+    List<String> of(ReceiverSnapshot now, JobState state) {
+        Optional<SolvedPosition> solved = now.now();
+        List<String> all = new ArrayList<>();
+        now.doubt().ifPresent(d -> all.add(switch (d) {
+            case BACKWARDS -> "Its clock went back: nothing of it is used until it runs on.";
+            case TWO_SPEAKERS -> "Two receivers speak on this line and tell different places: none of them is used.";
+        }));
+        now.condition().ifPresent(c -> {
+            all.addAll(ConditionWords.doubts(c));
+            c.radio().filter(r -> now.corrections().isEmpty() && r.hears() == ReceiverCondition.Hears.CARRIER).ifPresent(r -> all.add("Its radio hears somebody whom it cannot read: spacing and modulation must be the base\u2019s own, or two send on one channel."));
+        });
+        now.corrections().map(CorrectionsHeard::state).filter(s -> s != CorrectionLink.State.UP && s != CorrectionLink.State.CONNECTING).ifPresent(s -> all.add("No corrections come: " + words.word(s) + (s.triesAgain() ? "." : ". Change what is wrong under Corrections; it is not tried by itself.")));
+        now.corrections().map(c -> c.told().words()).filter(w -> !w.isBlank()).ifPresent(w -> all.add("The base says: " + w));
+        now.base().flatMap(b -> changed(b, state)).ifPresent(all::add);
+        now.base().flatMap(b -> away(now, b)).filter(m -> m > FAR_METRES).ifPresent(m -> all.add("The base is " + Decimals.show(m / KILOMETRE, 1) + " km off: is it yours?"));
+        solved.filter(p -> p.age().isPresent() && p.age().getAsDouble() > OLD_SECONDS).ifPresent(p -> all.add("Its corrections are " + ConditionWords.seconds(p.age()) + " old."));
+        solved.map(p -> Duration.between(p.at(), Instant.now()).abs()).filter(d -> d.compareTo(CLOCKS_APART) > 0).ifPresent(d -> all.add("Its clock and this machine\u2019s are " + apart(d) + " apart: one of them is wrong."));
+        solved.filter(p -> p.sigma().isEmpty()).ifPresent(p -> all.add("It does not say how well it knows its place: switch the sentence GST on."));
+        return all;
+    }
+
+    private static String apart(Duration d) {
+        return d.toDays() > 2 ? d.toDays() + " days" : d.toHours() > 2 ? d.toHours() + " hours" : d.toSeconds() + " s";
+    }
+
+    static Optional<Double> away(ReceiverSnapshot now, BaseHeard base) {
+        return now.now().flatMap(SolvedPosition::place).map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84).minus(base.place()).length());
+    }
+
+    /** What a base says otherwise than when points were measured from it last; the job's own says of each setup where it stands. */
+    static Optional<String> changed(BaseHeard now, JobState state) {
+        Optional<BaseHeard> carried = state.latest(new HeardBy(now.name())).filter(b -> !now.name().isEmpty() && b.station() != now.station());
+        Optional<BaseHeard> before = state.latest(new HeardAs(now.station())).filter(b -> b.place().minus(now.place()).length() > SAME_METRES);
+        boolean own = BaseEntries.latest(state.all(new BasesOf(now.station())), now).isPresent();
+        return own ? Optional.empty() : carried.map(b -> "The stream " + now.name() + " carries base " + now.station() + " now; your points were measured from base " + b.station() + ".")
+                .or(() -> before.map(b -> "Base " + now.station() + " now says that it stands " + state.settings().figures().length(new Length(b.place().minus(now.place()).length())) + " from where it stood when your points were measured."));
+    }
+}

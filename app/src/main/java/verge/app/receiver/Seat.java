@@ -1,0 +1,23 @@
+package verge.app.receiver;
+
+import java.io.Serializable;
+import java.util.UUID;
+
+/** Which of its receivers a job means. */
+public record Seat(UUID jobId, Part part) implements Serializable {
+    /** What a receiver is to a job. */
+    public enum Part {
+        /** On the pole. */
+        ROVER,
+        /** Over the mark that all is measured from. */
+        BASE
+    }
+
+    public static Seat rover(UUID job) {
+        return new Seat(job, Part.ROVER);
+    }
+
+    public static Seat base(UUID job) {
+        return new Seat(job, Part.BASE);
+    }
+}

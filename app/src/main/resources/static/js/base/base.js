@@ -1,0 +1,136 @@
+// The bench for a base: how it is now, what the sky says of the mark that is chosen, starting and ending it.
+import { get, onceId, page, post } from 'verge/frame/http.js';
+import { turnTo } from 'verge/frame/leaves.js';
+import { hush, say, sayProblem } from 'verge/frame/said.js';
+import { reach } from 'verge/receiver/reach.js';
+
+const job = document.body.dataset.job;
+const MILLIS_BETWEEN_LOOKS = 1500;
+const MILLIS_UNTIL_HELD = 400;
+const started = onceId();
+const ended = onceId();
+
+export function mount(bench) {
+  reach(bench);
+  const form = bench.querySelector('#base-form');
+  const looking = bench.querySelector('#base-now') && setInterval(() => look(bench), MILLIS_BETWEEN_LOOKS);
+  let holding = 0;
+  const hold = () => {
+    clearTimeout(holding);
+    holding = setTimeout(() => held(form), MILLIS_UNTIL_HELD);
+  };
+  bench.addEventListener('click', event => pressed(bench, form, event, hold));
+  form?.addEventListener('input', () => { choose(form); hold(); });
+  form?.addEventListener('submit', event => { event.preventDefault(); start(form); });
+  form && choose(form);
+  form && hold();
+  const touched = event => take(form, event, hold);
+  document.addEventListener('verge:touched', touched);
+  return () => {
+    clearInterval(looking);
+    clearTimeout(holding);
+    document.removeEventListener('verge:touched', touched);
+  };
+}
+
+/** Shows what belongs to what is chosen. */
+function choose(form) {
+  const { from, way } = form.elements;
+  form.querySelectorAll('[data-for]').forEach(part => { part.hidden = !part.dataset.for.split(' ').includes(from.value); });
+  form.querySelectorAll('[data-way]').forEach(part => { part.hidden = part.dataset.way !== way.value; });
+}
+
+async function look(bench) {
+  try {
+    const { document: fetched } = await page(`/jobs/${job}/base/now`);
+    const now = fetched.getElementById('base-now');
+    const place = bench.querySelector('#base-now');
+    const antenna = bench.querySelector('#antenna-name');
+    antenna && !antenna.value && (antenna.value = now?.dataset.antenna ?? '');
+    now && place.innerHTML !== now.innerHTML && place.replaceChildren(...document.adoptNode(now).childNodes);
+  } catch {
+    // the next look tells
+  }
+}
+
+const fields = form => {
+  const all = new FormData(form);
+  all.delete('_csrf');
+  return new URLSearchParams(all);
+};
+
+/** What the sky says of the mark, and with it what has to be answered before the base may start. */
+async function held(form) {
+  const told = form.querySelector('#held');
+  const ready = { KNOWN: ['mark'], TYPED: ['newMark', 'northing', 'easting', 'elevation'], SKY: ['newMark'] }[form.elements.from.value];
+  let said = { words: '', grade: '' };
+  if (ready.every(name => form.elements[name].value.trim())) {
+    try {
+      const query = new URLSearchParams([...fields(form)].filter(([name]) => ['from', ...ready].includes(name)));
+      said = await get(`/jobs/${job}/base/held?${query}`);
+    } catch (problem) {
+      said = { words: `${problem.message} ${problem.next ?? ''}`, grade: '' };
+    }
+  }
+  told.hidden = !said.words;
+  told.textContent = said.words;
+  told.className = `told ${{ stop: 'wrong', question: 'doubtful' }[said.grade] ?? ''}`;
+  form.querySelector('#sure').hidden = said.grade !== 'question';
+  form.querySelector('#why').hidden = said.grade !== 'stop';
+}
+
+async function start(form) {
+  const button = document.getElementById('base-start');
+  button.classList.add('busy');
+  button.disabled = true;
+  say('The base is started.', 'It takes some seconds: the channel is listened to, and what the receiver sends is compared with what it was told.', 'good');
+  const all = fields(form);
+  all.set('id', started.get());
+  try {
+    await post(`/jobs/${job}/base/start`, all);
+    started.settle();
+    hush();
+    await turnTo(`/jobs/${job}/setup/base`);
+  } catch (problem) {
+    started.settle(problem);
+    sayProblem(problem);
+    problem.code === 'CHANNEL_IN_USE' && (form.querySelector('#sure').hidden = false);
+  } finally {
+    button.classList.remove('busy');
+    button.disabled = false;
+  }
+}
+
+async function pressed(bench, form, event, hold) {
+  const again = event.target.closest('[data-again]');
+  if (again && form) {
+    form.elements.from.value = 'KNOWN';
+    form.elements.mark.value = again.dataset.again;
+    choose(form);
+    hold();
+    form.elements.mark.scrollIntoView({ block: 'center' });
+    return;
+  }
+  try {
+    if (event.target.closest('#base-end')) {
+      await post(`/jobs/${job}/base/end`, { id: ended.get() });
+      ended.settle();
+      await turnTo(`/jobs/${job}/setup/base`);
+    } else if (event.target.closest('#base-again')) {
+      await post(`/jobs/${job}/base/again`, {});
+      say('The receiver sends again.', 'It is the same base over the same mark.', 'good');
+    }
+  } catch (problem) {
+    ended.settle(problem);
+    sayProblem(problem);
+  }
+}
+
+/** A point touched in the sketch is the mark. */
+function take(form, event, hold) {
+  if (form?.elements.from.value === 'KNOWN') {
+    event.preventDefault();
+    form.elements.mark.value = event.detail.name;
+    hold();
+  }
+}

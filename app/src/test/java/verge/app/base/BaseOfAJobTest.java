@@ -1,0 +1,217 @@
+package verge.app.base;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import verge.app.job.Job;
+import verge.app.journal.JournalService;
+import verge.app.receiver.ReceiverDesk;
+import verge.app.receiver.Seat;
+import verge.app.support.Jobs;
+import verge.app.support.VergeServer;
+import verge.app.support.Visitor;
+import verge.core.coding.PointName;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
+import verge.core.job.JobState;
+import verge.core.points.StoredPoint;
+import verge.core.satellite.RadioChannel;
+import verge.core.satellite.SolvedPosition.Kind;
+import verge.instruments.receiver.ReceiverSnapshot;
+import verge.instruments.standin.PracticeGround;
+import verge.instruments.world.OnEarth;
+import verge.instruments.world.Ternholm;
+
+/** A job with a base of its own: started where the sky says or over a mark, sent to a caster or on the air, corrected in the evening; and what keeps it from being started wrong. */
+@ExtendWith(VergeServer.class)
+class BaseOfAJobTest {
+    private static final GridPoint T2 = Ternholm.YARD.plus(-31.205, -8.664);
+    private static final String TRIPOD = "1.6";
+
+    private final VergeServer.Running verge;
+    private Job job;
+    private Visitor visitor;
+    private PracticeGround ground;
+
+    BaseOfAJobTest(VergeServer.Running verge) {
+        this.verge = verge;
+    }
+
+    @BeforeEach
+    void connect() throws Exception {
+        job = Jobs.elsewhere(verge);
+        visitor = Visitor.signedIn(verge);
+        ground = verge.ground();
+        ground.pole(Ternholm.YARD.plus(3, 4));
+        post("/base", Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
+        antenna("/base", TRIPOD);
+        until(() -> snapshot(Seat.base(job.id())).condition().isPresent() && verge.bean(BaseDesk.class).sky(job.id()).isPresent());
+    }
+
+    @AfterEach
+    void well() throws Exception {
+        ground.antenna(PracticeGround.Of.TRIPOD, true);
+        ground.crew(false);
+        post("/base/end", Map.of("id", UUID.randomUUID().toString()));
+        post("/base/disconnect", Map.of());
+        post("/receiver/disconnect", Map.of());
+    }
+
+    private HttpResponse<String> post(String path, Map<String, String> fields) throws Exception {
+        return visitor.post("/jobs/" + job.id() + path, fields);
+    }
+
+    private void antenna(String part, String height) throws Exception {
+        post("/receiver/antennas", Map.of("name", "DISH " + job.id().toString().substring(0, 8), "mount", "0.035", "rimRadius", "0.089", "rimAbove", "0.041"));
+        assertThat(post(part + "/antenna", Map.of("antenna", "DISH " + job.id().toString().substring(0, 8), "height", height, "to", "MOUNT")).statusCode()).isLessThan(400);
+    }
+
+    private static void until(BooleanSupplier reached) throws InterruptedException {
+        for (int i = 0; i < 3_000 && !reached.getAsBoolean(); i++) {
+            Thread.sleep(20);
+        }
+        assertThat(reached.getAsBoolean()).isTrue();
+    }
+
+    private ReceiverSnapshot snapshot(Seat seat) {
+        return verge.bean(ReceiverDesk.class).snapshot(seat).orElseThrow();
+    }
+
+    private JobState state() {
+        return verge.bean(JournalService.class).state(job.id());
+    }
+
+    private Optional<StoredPoint> point(String name) {
+        return state().own(new PointName(name));
+    }
+
+    /** In the job's own grid and heights. */
+    private Position inJob(GridPoint at, double elevation) {
+        return state().geodesy().position(OnEarth.at(at, elevation)).orElseThrow();
+    }
+
+    private Position trueMark() {
+        return inJob(T2, Ternholm.surface(T2).metres());
+    }
+
+    private Position trueTip() {
+        PracticeGround.Sight seen = ground.look();
+        return inJob(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres());
+    }
+
+    private Map<String, String> fields(String from, String name, Position at) {
+        Map<String, String> all = new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "from", from, from.equals("KNOWN") ? "mark" : "newMark", name, "way", "OTHER", "kind", "7", "seconds", "1"));
+        if (at != null) {
+            all.putAll(Map.of("northing", Double.toString(at.plan().northing()), "easting", Double.toString(at.plan().easting()), "elevation", Double.toString(at.elevation().orElseThrow().metres())));
+        }
+        return all;
+    }
+
+    private HttpResponse<String> start(Map<String, String> fields) throws Exception {
+        return post("/base/start", fields);
+    }
+
+    private long lines() {
+        return verge.bean(JournalService.class).journal(job.id()).entries().size();
+    }
+
+    /** A day's way: provisional over the internet, a rover's point that says so everywhere, the truth in the evening, and the point lies where the pole truly stood. The second start is told of the first. */
+    @Test
+    void aProvisionalBaseCorrectedInTheEvening() throws Exception {
+        Map<String, String> sky = fields("SKY", "BASE1", null);
+        String mountpoint = "B" + job.id().toString().substring(0, 8);
+        sky.putAll(Map.of("way", "INTERNET", "caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", mountpoint));
+        assertThat(start(sky).statusCode()).isEqualTo(204);
+        assertThat(start(sky).statusCode()).as("sent twice").isEqualTo(204);
+        assertThat(start(fields("SKY", "BASE2", null)).body()).contains("BASE_RUNS");
+        assertThat(state().bases()).hasSize(1);
+        post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "rover"));
+        post("/receiver/corrections", Map.of("caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", mountpoint));
+        antenna("/receiver", Double.toString(ground.look().mount().metres()));
+        until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED).isPresent() && snapshot(Seat.rover(job.id())).base().filter(b -> b.station() == 7).isPresent());
+        assertThat(post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", "R1", "code", "GRD", "by", "receiver")).statusCode()).isEqualTo(200);
+        assertThat(state().isProvisional(point("R1").orElseThrow())).isTrue();
+        until(() -> verge.bean(BaseDesk.class).uplink(job.id()).flatMap(u -> u.back()).flatMap(b -> b.told().base()).isPresent());
+        String bench = visitor.get("/jobs/" + job.id() + "/setup/base").body();
+        assertThat(bench).contains("Sends, provisional").contains("number 7, ").contains("It never fixes").contains("BASE1 provisional");
+        assertThat(visitor.get("/jobs/" + job.id() + "/handover/points.csv?what=MEASURED").body()).contains("# PROVISIONAL: 2 points rest on base BASE1").contains("Provisional\r\n").containsPattern("R1,.*,base BASE1\r\n");
+        assertThat(visitor.get("/jobs/" + job.id() + "/book").body()).contains("provisional");
+
+        UUID entry = state().bases().get(0).entry();
+        Map<String, String> truth = fields("TYPED", "", trueMark());
+        HttpResponse<String> seen = post("/base/" + entry + "/correct/preview", truth);
+        assertThat(seen.body()).contains("2 points move").contains("R1");
+        Map<String, String> wrong = new HashMap<>(truth);
+        wrong.put("elevation", "45.2");
+        assertThat(post("/base/" + entry + "/correct/preview", wrong).body()).contains("BASE_OFF_SKY").contains("height above the ellipsoid");
+        truth.put("reason", "levelled in");
+        assertThat(post("/base/" + entry + "/correct", truth).statusCode()).isEqualTo(204);
+        StoredPoint measured = point("R1").orElseThrow();
+        assertThat(measured.position().plan().distanceMetres(trueTip().plan())).isLessThan(5 * measured.sigma().orElseThrow().plan().metres());
+        assertThat(measured.position().elevation().orElseThrow().minus(trueTip().elevation().orElseThrow()).metres()).isBetween(-0.08, 0.08);
+        assertThat(state().isProvisional(measured)).isFalse();
+        assertThat(visitor.get("/jobs/" + job.id() + "/handover/points.csv?what=MEASURED").body()).doesNotContain("PROVISIONAL");
+
+        assertThat(post("/base/end", Map.of("id", UUID.randomUUID().toString())).statusCode()).isEqualTo(204);
+        assertThat(start(fields("SKY", "BASE2", null)).body()).contains("BASE_HERE_AGAIN").contains("over BASE1");
+        assertThat(start(fields("KNOWN", "BASE1", null)).statusCode()).isEqualTo(204);
+        assertThat(state().bases()).hasSize(2).allSatisfy(b -> assertThat(b.provisional()).isFalse());
+    }
+
+    /** Figures that the sky does not bear out start nothing and write nothing: a question wants a yes, a stop a reason, and the likeliest slip is named. */
+    @Test
+    void mistypedCoordinatesAreStopped() throws Exception {
+        Position mark = trueMark();
+        long before = lines();
+        Position off = new Position(mark.plan().plus(8, 0), mark.elevation());
+        assertThat(start(fields("TYPED", "T2", off)).body()).contains("BASE_OFF_SKY");
+        Position exchanged = new Position(new GridPoint(mark.plan().easting(), mark.plan().northing()), mark.elevation());
+        assertThat(start(fields("TYPED", "T2", exchanged)).body()).contains("BASE_FAR_OFF_SKY").contains("coordinates look exchanged");
+        Position far = new Position(mark.plan().plus(300, 0), mark.elevation());
+        assertThat(start(fields("TYPED", "T2", far)).body()).contains("BASE_FAR_OFF_SKY").contains("northing looks wrong");
+        assertThat(start(fields("KNOWN", "NOWHERE", null)).body()).contains("POINT_UNKNOWN");
+        assertThat(lines()).isEqualTo(before);
+        assertThat(visitor.get("/jobs/" + job.id() + "/base/held?from=TYPED&newMark=T2&northing=" + off.plan().northing() + "&easting=" + off.plan().easting() + "&elevation=" + off.elevation().orElseThrow().metres()).body()).contains("\"grade\":\"question\"");
+        Map<String, String> sure = fields("TYPED", "T2", off);
+        sure.put("sure", "true");
+        assertThat(start(sure).statusCode()).isEqualTo(204);
+        assertThat(state().bases()).singleElement().satisfies(b -> assertThat(b.provisional()).isFalse());
+        post("/base/end", Map.of("id", UUID.randomUUID().toString()));
+        Map<String, String> reasoned = fields("TYPED", "T3", far);
+        reasoned.put("reason", "own grid, moved on purpose");
+        assertThat(start(reasoned).statusCode()).isEqualTo(204);
+        assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).extracting(e -> e.payload().getClass().getSimpleName()).containsSubsequence("PointsImported", "BaseSetUp", "BaseEnded", "PointsImported", "BaseSetUp");
+    }
+
+    /** By radio: a channel on which somebody sends is heard before anything goes out; a code read aloud means its channel; without an antenna nothing starts. */
+    @Test
+    void onTheAir() throws Exception {
+        Map<String, String> air = fields("SKY", "BASE1", null);
+        air.putAll(Map.of("way", "RADIO", "megahertz", "441.5", "spacing", "12.5", "modulation", "GMSK", "watts", "1"));
+        ground.crew(true);
+        assertThat(start(air).body()).contains("CHANNEL_IN_USE").contains("441.500 MHz");
+        ground.crew(false);
+        air.put("code", "1234 5678");
+        assertThat(start(air).body()).contains("RADIO_CODE_UNFIT");
+        ground.antenna(PracticeGround.Of.TRIPOD, false);
+        until(() -> snapshot(Seat.base(job.id())).condition().filter(c -> c.antenna().isBlank()).isPresent());
+        assertThat(start(air).body()).contains("NO_ANTENNA");
+        ground.antenna(PracticeGround.Of.TRIPOD, true);
+        until(() -> snapshot(Seat.base(job.id())).condition().filter(c -> !c.antenna().isBlank()).isPresent() && verge.bean(BaseDesk.class).sky(job.id()).isPresent());
+        air.put("code", new RadioChannel(442, 25, "4FSK").code());
+        assertThat(start(air).statusCode()).isEqualTo(204);
+        until(() -> snapshot(Seat.base(job.id())).condition().flatMap(c -> c.radio()).filter(r -> r.megahertz() == 442 && r.modulation().equals("4FSK")).isPresent());
+        assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("442.000 MHz, 25 kHz apart, 4FSK").contains("Carries over flat land");
+        assertThat(List.copyOf(state().bases())).hasSize(1);
+    }
+}
