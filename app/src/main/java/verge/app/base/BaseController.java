@@ -1,6 +1,7 @@
 package verge.app.base;
 
 import java.security.Principal;
+import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -39,6 +40,7 @@ import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.occupation.BaseByMark;
+import verge.core.occupation.ControlSeen;
 import verge.core.satellite.RadioChannel;
 import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
@@ -48,6 +50,7 @@ import verge.core.units.Figures;
 @RequestMapping("/jobs/{job}")
 class BaseController {
     private static final String TO_BENCH = "/setup/base";
+    private static final Duration SOON = Duration.ofMinutes(2);
 
     private final BaseService service;
     private final BaseDesk bases;
@@ -86,13 +89,12 @@ class BaseController {
         model.addAttribute("view", views.view(job, state).orElse(null));
         model.addAttribute("setting", setting);
         model.addAttribute("caster", setting.caster().orElse(null));
-        model.addAttribute("channel", setting.channel().or(() -> BaseSetting.USUAL.channel()).orElseThrow());
-        model.addAttribute("spacings", RadioChannel.SPACINGS);
-        model.addAttribute("modulations", RadioChannel.MODULATIONS);
+        ReceiverBench.showRadio(setting.channel().orElse(RadioChannel.USUAL), model);
         model.addAttribute("names", Stream.concat(state.bases().stream().map(Base::mark), PointNames.offered(state).stream()).map(PointName::text).distinct().toList());
         model.addAttribute("free", free(state));
         again(job, state, model);
         model.addAttribute("bases", lines(journals.journal(job)));
+        model.addAttribute("checks", checks(state));
         return "base/base";
     }
 
@@ -116,6 +118,22 @@ class BaseController {
             String until = state.latest(new EndOf(b.entry())).flatMap(journal::entry).map(e -> settings.times().whole(e.at())).orElse("");
             return new BaseLine(b.entry(), b.mark().text(), settings.times().whole(journal.entry(b.entry()).orElseThrow().at()), until, b.provisional(), state.measuredFrom(b));
         }).toList();
+    }
+
+    /** A known mark, or one measured before, that was stood on. @param against what it was held against */
+    record CheckLine(UUID entry, String mark, String at, String against, String plan, String up, boolean within) {
+    }
+
+    private static List<CheckLine> checks(JobState state) {
+        JobSettings settings = state.settings();
+        Figures f = settings.figures();
+        return ControlSeen.of(state).stream().map(c -> new CheckLine(c.stood().entry(), c.stood().name().text(), settings.times().whole(c.stood().at()),
+                c.against().map(b -> "itself, " + apart(Duration.between(b.at(), c.stood().at())) + " before").orElse("what is known"), f.small(c.plan()), c.up().map(f::difference).orElse(""), c.within())).toList();
+    }
+
+    /** Soon after each other, satellites stand alike, and two times are hardly two. */
+    private static String apart(Duration between) {
+        return between.compareTo(SOON) < 0 ? between.toSeconds() + " s" : between.toHours() < 2 ? between.toMinutes() + " min" : between.toDays() < 2 ? between.toHours() + " h" : between.toDays() + " days";
     }
 
     /** How it is now, as a part of the bench. */

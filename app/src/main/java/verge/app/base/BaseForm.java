@@ -4,14 +4,13 @@ import java.util.Optional;
 import verge.app.form.Answers;
 import verge.app.journal.Typed;
 import verge.app.receiver.CasterForm;
+import verge.app.receiver.ReceiverBench;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Position;
 import verge.core.points.NamedPosition;
-import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
-import verge.core.satellite.RadioChannel;
 import verge.core.settings.JobSettings;
 import verge.core.units.LengthUnit;
 import verge.instruments.ntrip.CasterSetting;
@@ -61,19 +60,11 @@ final class BaseForm {
         boolean radio = answers.text("way").equals("RADIO");
         boolean internet = answers.text("way").equals("INTERNET");
         Optional<CasterSetting> caster = internet ? Optional.of(caster().parse(before.caster())) : Optional.empty();
-        return new BaseSetting(caster, radio ? Optional.of(channel()) : Optional.empty(), radio ? answers.number("watts", "power", 0.001, MOST_WATTS) : 0, answers.text("kind").equals("4") ? 4 : 7, answers.count("seconds", "seconds between messages", 1, MOST_SECONDS), answers.ticked("logging"));
+        return new BaseSetting(caster, radio ? Optional.of(ReceiverBench.channel(answers)) : Optional.empty(), radio ? answers.number("watts", "power", 0.001, MOST_WATTS) : 0, answers.text("kind").equals("4") ? 4 : 7, answers.count("seconds", "seconds between messages", 1, MOST_SECONDS), answers.ticked("logging"));
     }
 
     private CasterForm caster() {
         return new CasterForm(answers.text("caster"), answers.ticked("tls") ? "true" : "", answers.text("version"), answers.text("mountpoint"), answers.text("user"), answers.text("password"));
     }
 
-    /** A code that was read aloud goes before figures. */
-    private RadioChannel channel() {
-        String code = answers.text("code");
-        if (!code.isEmpty()) {
-            return RadioChannel.ofCode(code).orElseThrow(() -> new SurveyException(Problem.RADIO_CODE_UNFIT, code));
-        }
-        return new RadioChannel(answers.number("megahertz", "frequency", RadioChannel.LOWEST_MEGAHERTZ, RadioChannel.HIGHEST_MEGAHERTZ), answers.number("spacing", "spacing of the channels", 0, 100), answers.text("modulation"));
-    }
 }

@@ -15,5 +15,5 @@ import verge.instruments.ntrip.CasterSetting;
  * @param logging whether it writes raw observations beside
  */
 public record BaseSetting(Optional<CasterSetting> caster, Optional<RadioChannel> channel, double watts, int kind, int seconds, boolean logging) {
-    static final BaseSetting USUAL = new BaseSetting(Optional.empty(), Optional.of(new RadioChannel(441.5, 12.5, "GMSK")), 1, 7, 1, true);
+    static final BaseSetting USUAL = new BaseSetting(Optional.empty(), Optional.of(RadioChannel.USUAL), 1, 7, 1, true);
 }

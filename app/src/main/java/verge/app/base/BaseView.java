@@ -15,8 +15,13 @@ import java.util.List;
  * @param antenna that its receiver says it has; blank if it does not say
  * @param facts name and figure of what is worth knowing
  * @param doubts what must not be passed over
+ * @param ring absent while none sends, and where the grid is not on the earth
  */
-public record BaseView(boolean linked, String link, boolean sends, String title, String brief, boolean provisional, String mark, String antenna, List<Fact> facts, List<String> doubts) {
+public record BaseView(boolean linked, String link, boolean sends, String title, String brief, boolean provisional, String mark, String antenna, List<Fact> facts, List<String> doubts, Ring ring) {
+    /** Where it is on the sketch, in metres of the grid, and how far it is likely to be heard; 0 unless it is by radio. */
+    public record Ring(double north, double east, double reach) {
+    }
+
     /** One thing that is told. */
     public record Fact(String name, String value) {
     }

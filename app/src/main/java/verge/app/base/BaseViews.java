@@ -61,7 +61,16 @@ public class BaseViews {
         running.ifPresent(base -> doubts.addAll(ofRunning(job, base, now, state)));
         boolean provisional = running.map(Base::provisional).orElse(false);
         String mark = running.isPresent() && (now.link() != LinkState.UP || !sends) ? "stop" : !doubts.isEmpty() || provisional || now.link() != LinkState.UP ? "look" : "good";
-        return new BaseView(now.link() == LinkState.UP, link(now), sends, running.map(b -> b.mark().text()).orElse(""), running.map(b -> b.mark() + (now.link() != LinkState.UP ? " link lost" : !sends ? " silent" : b.provisional() ? " provisional" : "")).orElse(""), provisional, mark, now.condition().map(ReceiverCondition::antenna).map(AntennaTable::tight).orElse(""), facts(job, now, running, state.settings().figures()), doubts);
+        return new BaseView(now.link() == LinkState.UP, link(now), sends, running.map(b -> b.mark().text()).orElse(""), running.map(b -> b.mark() + (now.link() != LinkState.UP ? " link lost" : !sends ? " silent" : b.provisional() ? " provisional" : "")).orElse(""), provisional, mark, now.condition().map(ReceiverCondition::antenna).map(AntennaTable::tight).orElse(""), facts(job, now, running, state.settings().figures()), doubts, running.flatMap(b -> ring(b, now, state)).orElse(null));
+    }
+
+    private static Optional<BaseView.Ring> ring(Base base, ReceiverSnapshot now, JobState state) {
+        return state.geodesy().position(base.ground().place(ReferenceEllipsoid.WGS84)).map(p -> new BaseView.Ring(p.plan().northing(), p.plan().easting(), watts(now).map(w -> RadioReach.of(w, base.height(), ROVER).metres()).orElse(0.0)));
+    }
+
+    /** With which it sends by radio; empty if it does not. */
+    private static Optional<Double> watts(ReceiverSnapshot now) {
+        return now.condition().filter(c -> c.role() == ReceiverCondition.Role.BASE).flatMap(ReceiverCondition::radio).map(r -> r.watts().orElse(0)).filter(w -> w > 0);
     }
 
     private static String link(ReceiverSnapshot now) {
@@ -81,10 +90,10 @@ public class BaseViews {
                 all.add(new BaseView.Fact("To the caster", up.setting().mountpoint() + ", " + words.word(up.up()) + ", " + Decimals.show(up.sent() / KILOBYTE, 0) + " kB"));
                 all.add(new BaseView.Fact("Heard back from there", back(up)));
             });
-            now.condition().filter(c -> c.role() == ReceiverCondition.Role.BASE).flatMap(ReceiverCondition::radio).filter(r -> r.watts().isPresent() && r.watts().getAsDouble() > 0).ifPresent(r -> {
-                all.add(new BaseView.Fact("By radio", ConditionWords.channel(r).map(RadioChannel::sentence).orElse(r.modulation()) + ", " + Decimals.show(r.watts().getAsDouble(), 1) + " W"));
+            now.condition().flatMap(ReceiverCondition::radio).filter(r -> watts(now).isPresent()).ifPresent(r -> {
+                all.add(new BaseView.Fact("By radio", ConditionWords.channel(r).map(RadioChannel::sentence).orElse(r.modulation()) + ", " + Decimals.show(watts(now).orElse(0.0), 1) + " W"));
                 all.add(new BaseView.Fact("Code for the rover", ConditionWords.channel(r).map(RadioChannel::code).orElse("none")));
-                all.add(new BaseView.Fact("Carries over flat land", ConditionWords.distance(RadioReach.of(r.watts().getAsDouble(), base.height(), ROVER).metres(), f)));
+                all.add(new BaseView.Fact("Carries over flat land", ConditionWords.distance(RadioReach.of(watts(now).orElse(0.0), base.height(), ROVER).metres(), f)));
             });
             bases.sky(job).ifPresent(sky -> all.add(new BaseView.Fact("The sky says it is off by", f.length(off(base, sky.antenna())))));
         });

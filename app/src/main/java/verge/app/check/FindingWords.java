@@ -54,7 +54,7 @@ public class FindingWords {
         } else if (remedy instanceof Remedy.TakeAgain again) {
             return message("remedy.takeAgain", again.point().text(), again.fileName());
         }
-        return message("remedy.settings");
+        return message(remedy instanceof Remedy.OpenBase ? "remedy.base" : "remedy.settings");
     }
 
     private String difference(FileCoordinates before, FileCoordinates after) {

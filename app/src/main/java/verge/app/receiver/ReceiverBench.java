@@ -18,6 +18,7 @@ import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaHeight;
 import verge.core.satellite.AntennaModel;
 import verge.core.satellite.AntennaOverMark;
+import verge.core.satellite.RadioChannel;
 import verge.core.satellite.SolvedPosition;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
@@ -95,6 +96,22 @@ public class ReceiverBench {
     /** The antenna that the receiver says it has. */
     private String told(Seat seat) {
         return desk.snapshot(seat).flatMap(ReceiverSnapshot::condition).map(ReceiverCondition::antenna).map(AntennaTable::tight).orElse("");
+    }
+
+    /** The channel that is typed; a code that was read aloud goes before figures. @throws SurveyException RADIO_CODE_UNFIT, OUT_OF_RANGE, CHOICE_UNFIT */
+    public static RadioChannel channel(Answers a) {
+        String code = a.text("asBase", a.text("code"));
+        if (!code.isEmpty()) {
+            return RadioChannel.ofCode(code).orElseThrow(() -> new SurveyException(Problem.RADIO_CODE_UNFIT, code));
+        }
+        return new RadioChannel(a.number("megahertz", "frequency", RadioChannel.LOWEST_MEGAHERTZ, RadioChannel.HIGHEST_MEGAHERTZ), a.number("spacing", "spacing of the channels", 0, 100), a.text("modulation"));
+    }
+
+    /** What the part of the page shows that asks for a channel. */
+    public static void showRadio(RadioChannel channel, Model model) {
+        model.addAttribute("channel", channel);
+        model.addAttribute("spacings", RadioChannel.SPACINGS);
+        model.addAttribute("modulations", RadioChannel.MODULATIONS);
     }
 
     /** The one that is typed, else the one that the receiver says it has. @throws SurveyException MISSING, NAME_UNFIT, NOT_A_LENGTH, OUT_OF_RANGE, or as {@link AntennaOverMark#reference} */

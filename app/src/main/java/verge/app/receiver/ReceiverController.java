@@ -25,8 +25,11 @@ import verge.app.problem.ProblemWords;
 import verge.core.job.JobState;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.satellite.RadioChannel;
 import verge.core.units.Decimals;
 import verge.instruments.ntrip.CasterSetting;
+import verge.instruments.receiver.ReceiverCondition;
+import verge.instruments.receiver.ReceiverSnapshot;
 import verge.instruments.receiver.StreamReceiver;
 
 /** The bench for a satellite receiver: its link, its sky, corrections, antenna, how it is set. */
@@ -60,6 +63,8 @@ class ReceiverController {
         model.addAttribute("view", views.view(job, state).orElse(null));
         model.addAttribute("sky", views.sky(job, state).orElse(null));
         model.addAttribute("caster", known(job).orElse(null));
+        ReceiverBench.showRadio(desk.snapshot(Seat.rover(job)).flatMap(ReceiverSnapshot::condition).flatMap(ReceiverCondition::radio).flatMap(ConditionWords::channel).orElse(RadioChannel.USUAL), model);
+        model.addAttribute("baseChannel", state.openBase().flatMap(b -> b.sending().channel()).orElse(null));
         model.addAttribute("epochs", desk.how(Seat.rover(job)).epochs());
         return "receiver/receiver";
     }
@@ -139,6 +144,13 @@ class ReceiverController {
     String epochs(@PathVariable UUID job, @RequestParam int epochs) {
         desk.epochs(Seat.rover(job), epochs);
         return back(job);
+    }
+
+    /** On which channel its radio listens; it sends nothing. Fails as {@link StreamReceiver#set}. */
+    @PostMapping("/receiver/radio")
+    CompletableFuture<String> radio(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent) {
+        RadioChannel channel = ReceiverBench.channel(Answers.of(sent));
+        return desk.ready(Seat.rover(job)).set("RADIO", Double.toString(channel.megahertz()), Double.toString(channel.kilohertzApart()), channel.modulation(), "0").thenApply(done -> back(job));
     }
 
     /** @param what MASK, SYSTEMS, TILT, LOG or INITIALISE; fails as {@link StreamReceiver#set} */

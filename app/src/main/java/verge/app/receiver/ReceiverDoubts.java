@@ -4,7 +4,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import verge.app.problem.ProblemWords;
 import verge.core.base.BaseEntries;
@@ -47,7 +49,9 @@ class ReceiverDoubts {
         }));
         now.condition().ifPresent(c -> {
             all.addAll(ConditionWords.doubts(c));
-            c.radio().filter(r -> now.corrections().isEmpty() && r.hears() == ReceiverCondition.Hears.CARRIER).ifPresent(r -> all.add("Its radio hears somebody whom it cannot read: spacing and modulation must be the base\u2019s own, or two send on one channel."));
+            Optional<String> apart = now.corrections().isPresent() ? Optional.empty() : c.radio().flatMap(r -> unlikeBase(r, state));
+            apart.ifPresent(all::add);
+            c.radio().filter(r -> apart.isEmpty() && now.corrections().isEmpty() && r.hears() == ReceiverCondition.Hears.CARRIER).ifPresent(r -> all.add("Its radio hears somebody whom it cannot read: spacing and modulation must be the base\u2019s own, or two send on one channel."));
         });
         now.corrections().map(CorrectionsHeard::state).filter(s -> s != CorrectionLink.State.UP && s != CorrectionLink.State.CONNECTING).ifPresent(s -> all.add("No corrections come: " + words.word(s) + (s.triesAgain() ? "." : ". Change what is wrong under Corrections; it is not tried by itself.")));
         now.corrections().map(c -> c.told().words()).filter(w -> !w.isBlank()).ifPresent(w -> all.add("The base says: " + w));
@@ -57,6 +61,14 @@ class ReceiverDoubts {
         solved.map(p -> Duration.between(p.at(), Instant.now()).abs()).filter(d -> d.compareTo(CLOCKS_APART) > 0).ifPresent(d -> all.add("Its clock and this machine\u2019s are " + apart(d) + " apart: one of them is wrong."));
         solved.filter(p -> p.sigma().isEmpty()).ifPresent(p -> all.add("It does not say how well it knows its place: switch the sentence GST on."));
         return all;
+    }
+
+    /** In what its radio is set otherwise than the job's own base sends; empty if they agree, or none sends by radio. */
+    static Optional<String> unlikeBase(ReceiverCondition.Radio radio, JobState state) {
+        return state.openBase().flatMap(b -> b.sending().channel()).flatMap(base -> ConditionWords.channel(radio).map(own -> {
+            String parts = own.differs(base).stream().map(p -> p.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(" and "));
+            return parts.isEmpty() ? "" : "Its radio and the base\u2019s differ in " + parts + ": the base sends on " + base.sentence() + ", it listens on " + own.sentence() + ". Set its radio as the base\u2019s.";
+        })).filter(words -> !words.isEmpty());
     }
 
     private static String apart(Duration d) {

@@ -44,8 +44,8 @@ class WalkRoundController {
     record FindingView(String kind, String about, String weight, String title, Said said, String accepted, List<Way> ways) {
     }
 
-    /** @param settings whether it leads to the settings instead of changing something */
-    record Way(int index, String words, boolean settings) {
+    /** @param leads to which page of the job; blank for one that changes something */
+    record Way(int index, String words, String leads) {
     }
 
     @GetMapping
@@ -59,9 +59,13 @@ class WalkRoundController {
 
     private FindingView view(WalkRoundService.Standing standing, Figures figures) {
         Finding f = standing.finding();
-        List<Way> ways = IntStream.range(0, f.remedies().size()).mapToObj(i -> new Way(i, words.remedy(f.remedies().get(i)), f.remedies().get(i) instanceof Remedy.OpenSettings)).toList();
+        List<Way> ways = IntStream.range(0, f.remedies().size()).mapToObj(i -> new Way(i, words.remedy(f.remedies().get(i)), leads(f.remedies().get(i)))).toList();
         return new FindingView(f.kind().name(), f.about(), f.kind().weight().name().toLowerCase(Locale.ROOT), words.title(f.kind().name()), words.say(f, figures),
                 standing.accepted().orElse(""), ways);
+    }
+
+    private static String leads(Remedy remedy) {
+        return remedy instanceof Remedy.OpenSettings ? "settings" : remedy instanceof Remedy.OpenBase ? "setup/base" : "";
     }
 
     /** Does what a finding offers; if it is not found any more, somebody has done it. */

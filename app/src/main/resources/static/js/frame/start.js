@@ -31,6 +31,7 @@ if (document.body.dataset.job) {
   const { openPractice } = await import('verge/practice/practice.js');
   openPractice();
   (await import('verge/receiver/rover.js')).followRover();
+  (await import('verge/base/ring.js')).followBase();
   const { listenForGaps, showGaps } = await import('verge/gaps/marks.js');
   listenForGaps();
   showGaps(false)?.catch(() => {});

@@ -130,6 +130,12 @@ function rovers(feature) {
     : new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 13, radius2: 0, angle: Math.PI / 4, stroke: stroke(fixed ? 'moss' : 'ochre', 2.6) }) });
 }
 
+function bases(feature) {
+  const hue = { good: 'moss', look: 'ochre', stop: 'madder' }[feature.get('mark')];
+  return feature.get('role') === 'reach' ? new ol.style.Style({ stroke: new ol.style.Stroke({ color: colour(hue), width: 1.5, lineDash: [2, 8] }) })
+    : [17, 22].map(radius => new ol.style.Style({ image: new ol.style.Circle({ radius, stroke: stroke(hue, 2) }) }));
+}
+
 /** Makes the style functions of what moves; call again after the paint changed. */
 export function styles() {
   const reference = new ol.style.Style({ stroke: stroke('edge', 1.5) });
@@ -144,6 +150,7 @@ export function styles() {
       new ol.style.Style({ image: new ol.style.Circle({ radius: 15, stroke: stroke('heather', 2.6), fill: fill('heather-wash') }) }),
       new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 22, radius2: 0, stroke: stroke('heather', 2) }) })],
     rover: rovers,
+    base: bases,
     beam: new ol.style.Style({ stroke: stroke('heather', 1.6) }),
     factor: new ol.style.Style({ image: new ol.style.RegularShape({ points: 4, radius: 13, angle: Math.PI / 4, stroke: stroke('ochre', 2.5) }) }),
     dimension: new ol.style.Style({ stroke: stroke('ink-2', 1) }),

@@ -31,6 +31,8 @@ class FindingWordsTest {
             case FOOT_KIND_UNSAID -> List.of("yard.csv", "ft", "ftUS", new Length(12.6));
             case LOCALISATION_MARK_MOVED -> List.of("T1", new Length(0.038), 2);
             case LOCALISATION_BEYOND -> List.of(12, new Length(57));
+            case CONTROL_OFF -> List.of("T3", new Length(0.112), 2L);
+            case BASES_MIXED -> List.of(12L, 3L);
             case NAME_IN_TWO_PLACES -> List.of("T5", "a.csv", "b.csv", new Length(0.038), 2);
             case HEIGHTS_ABOVE_ELLIPSOID -> List.of("a.csv", new Length(37.5), new Length(37.6));
             case TAKEN_POINT_CHANGED -> List.of("T5", "a.csv", new Length(0.038));

@@ -40,13 +40,13 @@ public final class BaseEntries {
         }
         if (said.held() == BaseSetUp.Held.SKY) {
             SkyMean sky = said.sky().orElseThrow();
-            Base base = new Base(line.id(), said.mark(), said.sent(), sky.antenna(), height.get(), true);
+            Base base = new Base(line.id(), said.mark(), said.sent(), sky.antenna(), height.get(), said.sending(), true);
             return provided(base).and(point(line.id(), said, base, job.get()).map(Points::outcome).orElse(Outcome.NOTHING));
         }
         Optional<StoredPoint> mark = Points.then(looks, said.mark());
         Optional<EarthCentred> known = mark.flatMap(m -> job.get().earth(m.position())).map(p -> Base.above(EarthCentred.of(p, ReferenceEllipsoid.WGS84), height.get()));
         boolean provisional = known.isEmpty() || mark.flatMap(m -> looks.before(new BaseUnder(m.entry()))).map(Base::provisional).orElse(false);
-        return provided(new Base(line.id(), said.mark(), said.sent(), known.orElse(said.sent().place()), height.get(), provisional));
+        return provided(new Base(line.id(), said.mark(), said.sent(), known.orElse(said.sent().place()), height.get(), said.sending(), provisional));
     }
 
     private static Outcome provided(Base base) {

@@ -99,7 +99,19 @@ public record Finding(Kind kind, List<Object> arguments, String about, List<Reme
         /** Point, file, how far it moved. */
         TAKEN_POINT_CHANGED(Weight.WRONG),
         /** Point, file. */
-        TAKEN_POINT_GONE(Weight.DOUBTFUL);
+        TAKEN_POINT_GONE(Weight.DOUBTFUL),
+        /** The bases' marks, how many points rest on them. */
+        BASE_PROVISIONAL(Weight.DOUBTFUL),
+        /** How many points rest on a provisional base, how many on another. */
+        BASES_MIXED(Weight.WRONG),
+        /** How many points receivers stood on. */
+        CONTROL_NEVER_SEEN(Weight.DOUBTFUL),
+        /** A mark's name, how far it came from where it is known to be or was before, how many times that was so. */
+        CONTROL_OFF(Weight.WRONG),
+        /** How many points, the base. */
+        ONE_BASE_ONLY(Weight.NOTE),
+        /** How many points. */
+        HEIGHTS_WITHOUT_GEOID(Weight.DOUBTFUL);
 
         private final Weight weight;
 

@@ -27,6 +27,10 @@ public sealed interface Remedy {
     record TakeAgain(PointName point, UUID file, String fileName) implements Remedy {
     }
 
+    /** Look at the job's bases. */
+    record OpenBase() implements Remedy {
+    }
+
     /** Look at the job's settings. */
     record OpenSettings() implements Remedy {
     }

@@ -49,6 +49,7 @@ public final class WalkRound {
             referenceHeight(state, control, p).ifPresent(found::add);
         });
         found.addAll(LocalisationCheck.of(state));
+        found.addAll(SatelliteCheck.of(state));
         pressure(state).ifPresent(found::add);
         DistanceAgreement.of(state).ifPresent(found::add);
         found.addAll(FileCheck.of(state, files));

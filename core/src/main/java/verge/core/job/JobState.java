@@ -12,6 +12,7 @@ import verge.core.attributes.AnswersOf;
 import verge.core.base.Base;
 import verge.core.base.BaseUnder;
 import verge.core.base.Bases;
+import verge.core.base.EndOf;
 import verge.core.calibration.AxisErrorsOf;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.coding.Code;
@@ -355,6 +356,11 @@ public final class JobState {
     /** The bases that were set up, in their order. */
     public List<Base> bases() {
         return sheet.all(new Bases());
+    }
+
+    /** The base that was set up last, unless it ended. */
+    public Optional<Base> openBase() {
+        return bases().stream().reduce((first, next) -> next).filter(b -> latest(new EndOf(b.entry())).isEmpty());
     }
 
     /** The base that the points of an entry rest on; empty for one that is not the job's own, and without any. */

@@ -27,7 +27,7 @@ public final class OccupationEntries {
         PointOccupied said = line.says();
         Optional<Base> base = said.base().flatMap(b -> BaseEntries.heard(looks, b));
         Optional<ShotEntries.Place> place = SettingsEntries.inForce(looks).flatMap(g -> place(said, base, g)).map(p -> new ShotEntries.Place(p.position(), Optional.of(p.sigma())));
-        Outcome measured = ShotEntries.measured(line.id(), said, Optional.empty(), place);
+        Outcome measured = ShotEntries.measured(line.id(), said, Optional.empty(), place).and(new StoodOn(), new Stood(line.id(), said.name(), said.epochs().end(), said.base(), place.map(ShotEntries.Place::position), place.flatMap(ShotEntries.Place::sigma)));
         Outcome heard = said.base().map(b -> measured.and(new HeardAs(b.station()), b).and(new HeardBy(b.name()), b)).orElse(measured);
         return base.map(b -> heard.and(new BaseUnder(line.id()), b)).orElse(heard);
     }

@@ -26,6 +26,8 @@ public record RadioChannel(double megahertz, double kilohertzApart, String modul
     private static final int CHECK = 97;
     private static final int CODE_DIGITS = 8;
     private static final int GROUP = 4;
+    /** Where nobody said otherwise. */
+    public static final RadioChannel USUAL = new RadioChannel(441.5, 12.5, "GMSK");
 
     /** @throws SurveyException OUT_OF_RANGE or CHOICE_UNFIT for what no such radio has */
     public RadioChannel {

@@ -14,6 +14,8 @@ import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import verge.core.chapters.Chapters;
+import verge.core.check.Finding;
+import verge.core.check.WalkRound;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.EarthCentred;
@@ -30,7 +32,9 @@ import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.journal.Reworked;
+import verge.core.occupation.ControlSeen;
 import verge.core.occupation.PointOccupied;
+import verge.core.occupation.Stood;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
 import verge.core.points.PointsImported;
@@ -190,6 +194,30 @@ class BaseTest {
         Base held = journal.state().base(flat).orElseThrow();
         assertThat(held.provisional()).isTrue();
         assertThat(held.reference()).isEqualTo(sky.antenna());
+    }
+
+    /** The walk-round: a provisional base, points on it beside another's, no known mark stood on; then one that is 9 cm off, and once more the same an hour later. */
+    @Test
+    void whatTheWalkRoundKnows() {
+        SkyMean sky = sky(0, 0, 0);
+        write(bySky("BASE-1", sky));
+        write(shot("101", new BaseHeard("OWN", 7, sky.antenna())));
+        assertThat(kinds()).contains(Finding.Kind.BASE_PROVISIONAL, Finding.Kind.CONTROL_NEVER_SEEN, Finding.Kind.ONE_BASE_ONLY).doesNotContain(Finding.Kind.BASES_MIXED, Finding.Kind.CONTROL_OFF);
+        write(shot("102", new BaseHeard("GALLERY", 417, sky.antenna().plus(new EarthCentred(0.05, 0, 0)))));
+        assertThat(kinds()).contains(Finding.Kind.BASES_MIXED).doesNotContain(Finding.Kind.ONE_BASE_ONLY);
+        Position there = point(journal, "101").position();
+        write(known("T5", new Position(there.plan().plus(0.09, 0), there.elevation())));
+        UUID first = write(shot("T5", new BaseHeard("OWN", 7, sky.antenna())));
+        assertThat(kinds()).contains(Finding.Kind.CONTROL_OFF).doesNotContain(Finding.Kind.CONTROL_NEVER_SEEN);
+        write(shot("T5", new BaseHeard("OWN", 7, sky.antenna())));
+        List<ControlSeen> seen = ControlSeen.of(journal.state());
+        assertThat(seen).extracting(ControlSeen::within).containsExactly(false, false, true);
+        assertThat(seen.get(0).plan().metres()).isCloseTo(0.09, within(1e-6));
+        assertThat(seen.get(2).against()).get().extracting(Stood::entry).isEqualTo(first);
+    }
+
+    private List<Finding.Kind> kinds() {
+        return WalkRound.of(journal.state()).stream().map(Finding::kind).toList();
     }
 
     /** Two metres off is here again, and a new start would shift by that; eight is another place. */
