@@ -6,5 +6,9 @@ alter table job_receiver add primary key (job_id, part);
 -- The entry that set up the base that sends now.
 alter table job_receiver add column running uuid;
 
+-- What solutions of the rover have to keep to, and whether those that do not are waited over; the usual limits while nobody chose others.
+alter table job_receiver add column waits boolean not null default false;
+alter table job_receiver add column limits text check (limits is null or limits::json is not null);
+
 -- How a receiver of the site last sent as a base, so that the next start asks for nothing.
 alter table site_receiver add column base_setting text check (base_setting is null or base_setting::json is not null);

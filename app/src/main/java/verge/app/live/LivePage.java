@@ -18,8 +18,7 @@ import verge.core.job.Journal;
  */
 final class LivePage {
     private final UUID job;
-    private final StakeoutAim aim;
-    private final boolean sky;
+    private final Wants wants;
     private final SseEmitter emitter;
     private final Executor senders;
     private final AtomicReference<Journal> journal;
@@ -28,11 +27,13 @@ final class LivePage {
     private boolean sending;
     private boolean stumbled;
 
-    /** @param aim what the page stakes, or null @param sky whether it shows satellites */
-    LivePage(UUID job, StakeoutAim aim, boolean sky, SseEmitter emitter, Journal journal, Executor senders) {
+    /** What it is to be told besides what all are. @param aim what it stakes, or null @param byReceiver whether it stakes with the satellite receiver @param sky whether it shows satellites */
+    record Wants(StakeoutAim aim, boolean byReceiver, boolean sky) {
+    }
+
+    LivePage(UUID job, Wants wants, SseEmitter emitter, Journal journal, Executor senders) {
         this.job = job;
-        this.aim = aim;
-        this.sky = sky;
+        this.wants = wants;
         this.emitter = emitter;
         this.journal = new AtomicReference<>(journal);
         this.senders = senders;
@@ -42,12 +43,8 @@ final class LivePage {
         return job;
     }
 
-    StakeoutAim aim() {
-        return aim;
-    }
-
-    boolean sky() {
-        return sky;
+    Wants wants() {
+        return wants;
     }
 
     SseEmitter emitter() {

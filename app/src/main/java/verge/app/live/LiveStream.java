@@ -26,14 +26,16 @@ import verge.app.job.JobService;
 import verge.app.journal.JournalChanged;
 import verge.app.journal.JournalService;
 import verge.app.receiver.ReceiverViews;
+import verge.app.receiver.RoverNow;
 import verge.app.stakeout.GuideView;
-import verge.app.stakeout.StakeoutAim;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.leaf.Leaf;
+import verge.core.occupation.OccupiedPlace;
 import verge.core.problem.SurveyException;
 import verge.core.reading.TotalStationReading;
+import verge.core.satellite.SolvedPosition;
 
 /**
  * Tells every open page what changed, ten times a second at most, from one clock: no request waits. The clock only looks at what is in
@@ -51,26 +53,27 @@ class LiveStream {
     private final InstrumentViews instruments;
     private final ReceiverViews receivers;
     private final BaseViews bases;
+    private final RoverNow rovers;
     private final JsonMapper json;
     private final Set<LivePage> pages = ConcurrentHashMap.newKeySet();
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "live"));
     /** Sends to pages, and reads jobs anew: what may wait for a tablet or for the database. */
     private final ExecutorService beside = Executors.newCachedThreadPool(task -> new Thread(task, "beside live"));
 
-    LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, ReceiverViews receivers, BaseViews bases, JsonMapper json) {
+    LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, ReceiverViews receivers, BaseViews bases, RoverNow rovers, JsonMapper json) {
         this.desk = desk;
         this.jobs = jobs;
         this.journals = journals;
         this.instruments = instruments;
         this.receivers = receivers;
         this.bases = bases;
+        this.rovers = rovers;
         this.json = json;
         clock.scheduleWithFixedDelay(this::look, MILLIS_BETWEEN_LOOKS, MILLIS_BETWEEN_LOOKS, TimeUnit.MILLISECONDS);
     }
 
-    /** @param aim what the page stakes, or null @param sky whether it shows satellites */
-    SseEmitter open(UUID job, StakeoutAim aim, boolean sky) {
-        LivePage page = new LivePage(job, aim, sky, new SseEmitter(NEVER), journals.journal(job), beside);
+    SseEmitter open(UUID job, LivePage.Wants wants) {
+        LivePage page = new LivePage(job, wants, new SseEmitter(NEVER), journals.journal(job), beside);
         instruments.view(job, page.journal().state());
         receivers.view(job, page.journal().state());   // whatever must be looked up is looked up here, not on the clock
         page.emitter().onCompletion(() -> pages.remove(page));
@@ -130,12 +133,18 @@ class LiveStream {
         page.tell("instrument", json.writeValueAsString(view));
         page.tell("receiver", receivers.view(page.job(), state).map(json::writeValueAsString).orElse("null"));
         page.tell("base", bases.view(page.job(), state).filter(b -> !b.title().isEmpty()).map(json::writeValueAsString).orElse("null"));
-        if (page.sky()) {
+        if (page.wants().sky()) {
             page.tell("sky", receivers.sky(page.job(), state).map(json::writeValueAsString).orElse("null"));
         }
-        if (page.aim() != null) {
-            page.tell("guide", here(state, page.job(), view).map(position -> json.writeValueAsString(GuideView.of(state, page.aim(), position))).orElse("null"));
+        if (page.wants().aim() != null) {
+            Optional<Position> here = page.wants().byReceiver() ? rover(state, page.job()) : here(state, page.job(), view);
+            page.tell("guide", here.map(position -> json.writeValueAsString(GuideView.of(state, page.wants().aim(), position))).orElse("null"));
         }
+    }
+
+    /** Nobody is led by a solution that is not fixed. */
+    private Optional<Position> rover(JobState state, UUID job) {
+        return rovers.of(job, state).filter(r -> r.solved().kind() == SolvedPosition.Kind.FIXED).flatMap(RoverNow.Here::foot).map(OccupiedPlace::position);
     }
 
     private Optional<Position> here(JobState state, UUID job, InstrumentView view) {

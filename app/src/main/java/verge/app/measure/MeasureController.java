@@ -166,7 +166,7 @@ class MeasureController {
     CompletableFuture<Stored> shoot(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String name, @RequestParam String code,
             @RequestParam(defaultValue = "[]") String joins, @RequestParam(defaultValue = "false") boolean again, MeasureService.Beside beside, @RequestParam(defaultValue = "") String by,
             @RequestParam Map<String, String> fields, Principal person) {
-        CompletableFuture<Kept> kept = by.equals("receiver") ? occupying.measure(job, id, name, code, notes(fields), armed(joins), again, person.getName())
+        CompletableFuture<Kept> kept = by.equals("receiver") ? occupying.measure(job, id, name, code, notes(fields), armed(joins), again, fields.getOrDefault("reason", ""), person.getName())
                 : measuring.measure(job, id, name, code, notes(fields), beside, armed(joins), again, person.getName());
         return kept.thenApply(k -> stored(job, k));
     }

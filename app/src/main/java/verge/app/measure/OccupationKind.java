@@ -30,7 +30,7 @@ import verge.core.units.Length;
 
 /** Points on which a receiver stood, in journals and in the book. */
 @Component
-final class OccupationKind extends EntryKind<PointOccupied> {
+public final class OccupationKind extends EntryKind<PointOccupied> {
     private static final Wire<PoleTilt> TILT = Wire.object(o -> {
         var tilt = o.field("tilt", Wires.ANGLE, PoleTilt::tilt);
         var azimuth = o.field("azimuth", Wires.ANGLE, PoleTilt::azimuth);
@@ -38,7 +38,7 @@ final class OccupationKind extends EntryKind<PointOccupied> {
         var sigmaAzimuth = o.field("sigmaAzimuth", Wires.ANGLE, PoleTilt::sigmaAzimuth);
         return row -> new PoleTilt(row.get(tilt), row.get(azimuth), row.get(sigmaTilt), row.get(sigmaAzimuth));
     });
-    private static final Wire<PointOccupied> WIRE = Wire.object(o -> {
+    public static final Wire<PointOccupied> WIRE = Wire.object(o -> {
         var name = o.field("name", Wires.NAME, PointOccupied::name);
         var code = o.field("code", Wires.CODE, PointOccupied::code);
         var base = o.field("base", SatelliteWires.BASE.maybe(), PointOccupied::base);
@@ -78,7 +78,8 @@ final class OccupationKind extends EntryKind<PointOccupied> {
         return in.state().base(in.entry().id()).filter(Base::provisional).map(b -> "provisional: where base " + b.mark() + " stands, only the sky has said").orElse("");
     }
 
-    private static String solution(PointOccupied says, Figures f) {
+    /** By which solutions, from which base. */
+    public static String solution(PointOccupied says, Figures f) {
         String from = says.base().map(b -> " from base " + b.name() + ", " + f.length(new Length(says.vector().length())) + " off").orElse(", its base not told");
         return SatelliteWords.word(says.epochs().kind()) + from + ", " + says.epochs().count() + (says.epochs().count() == 1 ? " solution" : " solutions");
     }
@@ -90,6 +91,11 @@ final class OccupationKind extends EntryKind<PointOccupied> {
     /** From base and vector to the ground, each with its figures. */
     @Override
     public List<TraceStep> steps(PointOccupied says, InBook in) {
+        return stepsOf(says, in);
+    }
+
+    /** Of whatever a receiver stood on. */
+    public static List<TraceStep> stepsOf(PointOccupied says, InBook in) {
         Figures f = in.figures();
         Geographic at = says.reference().place(ReferenceEllipsoid.WGS84).position();
         double[] sigma = says.spread().northEastUp(at);

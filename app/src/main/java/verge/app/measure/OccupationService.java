@@ -18,13 +18,15 @@ import verge.app.receiver.Seat;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.job.JobState;
+import verge.core.occupation.Manner;
 import verge.core.occupation.Occupying;
 import verge.core.occupation.PointOccupied;
+import verge.core.points.Origin;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.SolvedPosition;
-import verge.core.units.Length;
+import verge.core.strings.Joining;
 import verge.instruments.port.LinkState;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
@@ -35,6 +37,8 @@ import verge.instruments.receiver.StreamReceiver;
 public class OccupationService {
     /** A receiver of one solution a second still has time. */
     private static final Duration PATIENCE = Duration.ofSeconds(4);
+    /** For solutions that are good enough. */
+    private static final Duration WAITS = Duration.ofSeconds(60);
     private static final Duration OF_EACH = Duration.ofMillis(1_500);
 
     private final JournalService journals;
@@ -55,40 +59,65 @@ public class OccupationService {
      * @param notes by the names of the job's own fields
      * @param armed the strings that it is to join
      * @param again whether a point may be of the name: both are kept
+     * @param reason to keep what is beyond its limits; blank without one
      * @param id made by the asker; asking again with it measures nothing and gives what was stored
-     * @return fails with a SurveyException as {@link MeasureService#measure}, {@link RoverNow#required} and {@link Occupying#take}, with TILT_NOT_READY, RECEIVERS_MIXED or EPOCHS_MISSING
+     * @return fails with a SurveyException as {@link MeasureService#measure}, {@link RoverNow#required} and {@link Occupying#take}, with TILT_NOT_READY, RECEIVERS_MIXED, BASE_NOT_AS_BEFORE or EPOCHS_MISSING
      */
-    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, List<Armed> armed, boolean again, String person) {
+    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, List<Armed> armed, boolean again, String reason, String person) {
         return underWay.once(job, id, () -> {
             JobState now = journals.state(job);
             PointName name = PointName.parse(typedName);
             Code code = Code.parse(typedCode);
-            MeasureService.requireFree(now, name, again);
+            boolean free = again || now.find(name, Origin.CONTROL).isPresent();   // a known mark is stood on as often as one likes
+            MeasureService.requireFree(now, name, free);
             Armed.joinings(now, id, armed);
-            rover.required(job, now);
-            ReceiverDesk.HowMeasured how = desk.how(Seat.rover(job));
-            AntennaOverMark antenna = how.antenna().orElseThrow();
-            String called = desk.receiver(Seat.rover(job)).map(KnownReceiver::title).orElse("");
-            return occupy(desk.ready(Seat.rover(job)), antenna.reference(), how.epochs()).thenApply(mean -> journals.append(job, new Author(id, person, called), state -> {
-                MeasureService.requireFree(state, name, again);
-                return new PointOccupied(name, code, mean.base(), mean.vector(), mean.spread(), mean.epochs(), antenna, mean.tilt(), called, "", MeasureService.kept(state, notes), Armed.joinings(state, id, armed));
+            return stand(job, now, reason).thenApply(stood -> journals.append(job, new Author(id, person, stood.receiver()), state -> {
+                MeasureService.requireFree(state, name, free);
+                return stood.as(name, code, MeasureService.kept(state, notes), Armed.joinings(state, id, armed));
             }));
         });
     }
 
+    /** What came of standing still, before it is said of what. */
+    public record Stood(Occupying.Mean mean, AntennaOverMark antenna, String receiver, String reason) {
+        public PointOccupied as(PointName name, Code code, Map<String, String> notes, List<Joining> joins) {
+            return new PointOccupied(name, code, mean.base(), mean.vector(), mean.spread(), mean.epochs(), antenna, mean.tilt(), receiver, reason, notes, joins);
+        }
+    }
+
+    /**
+     * Takes solutions as the job makes points of them; nothing is stored.
+     *
+     * @param reason to keep what is beyond its limits; blank without one
+     * @return fails as {@link #measure}
+     */
+    public CompletableFuture<Stood> stand(UUID job, JobState now, String reason) {
+        rover.required(job, now);
+        ReceiverDesk.HowMeasured how = desk.how(Seat.rover(job));
+        AntennaOverMark antenna = how.antenna().orElseThrow();
+        String called = desk.receiver(Seat.rover(job)).map(KnownReceiver::title).orElse("");
+        requireBaseAsBefore(job, now, reason);
+        return occupy(desk.ready(Seat.rover(job)), new Occupying(antenna.reference(), how.manner(), !reason.isBlank()), how.manner()).thenApply(mean -> new Stood(mean, antenna, called, reason.strip()));
+    }
+
+    private void requireBaseAsBefore(UUID job, JobState state, String reason) {
+        rover.otherwise(job, state).filter(words -> reason.isBlank()).ifPresent(words -> {
+            throw new SurveyException(Problem.BASE_NOT_AS_BEFORE, words);
+        });
+    }
+
     /** The mean of the next solutions. Their first fault ends it: whatever is kept must be of one place and one base. */
-    private static CompletableFuture<Occupying.Mean> occupy(StreamReceiver receiver, Length height, int epochs) {
-        Occupying occupying = new Occupying(height);
+    private static CompletableFuture<Occupying.Mean> occupy(StreamReceiver receiver, Occupying occupying, Manner manner) {
         CompletableFuture<Occupying.Mean> done = new CompletableFuture<>();
         Runnable end = receiver.listen(solved -> {
             try {
-                take(occupying, receiver.snapshot(), solved, epochs, done);
+                take(occupying, receiver.snapshot(), solved, done);
             } catch (RuntimeException refused) {
                 done.completeExceptionally(refused);
             }
         });
-        Duration longest = PATIENCE.plus(OF_EACH.multipliedBy(epochs));
-        CompletableFuture.delayedExecutor(longest.toMillis(), TimeUnit.MILLISECONDS).execute(() -> done.completeExceptionally(late(receiver.snapshot(), longest, occupying.count(), epochs)));
+        Duration longest = PATIENCE.plus(OF_EACH.multipliedBy(manner.epochs())).plus(manner.waits() ? WAITS : Duration.ZERO);
+        CompletableFuture.delayedExecutor(longest.toMillis(), TimeUnit.MILLISECONDS).execute(() -> done.completeExceptionally(late(receiver.snapshot(), longest, occupying.count(), manner.epochs())));
         // beside the receiver's thread: what follows waits for the database, and it must go on listening
         return done.whenCompleteAsync((mean, failed) -> end.run());
     }
@@ -104,7 +133,7 @@ public class OccupationService {
     }
 
     /** On the receiver's own thread, one solution after another. */
-    private static void take(Occupying occupying, ReceiverSnapshot now, SolvedPosition solved, int epochs, CompletableFuture<Occupying.Mean> done) {
+    private static void take(Occupying occupying, ReceiverSnapshot now, SolvedPosition solved, CompletableFuture<Occupying.Mean> done) {
         if (done.isDone()) {
             return;
         }
@@ -112,7 +141,7 @@ public class OccupationService {
             throw new SurveyException(Problem.TILT_NOT_READY);
         }
         occupying.take(solved, now.base(), RoverNow.lean(now));
-        if (occupying.count() >= epochs) {
+        if (occupying.done()) {
             done.complete(occupying.mean());
         }
     }

@@ -7,12 +7,14 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
+import verge.core.occupation.Breach;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Decimals;
@@ -68,8 +70,23 @@ public class ProblemWords {
     }
 
     public Said say(Problem problem, List<Object> arguments) {
-        Object[] shown = arguments.stream().map(a -> a instanceof Integer || a instanceof Long ? a.toString() : a instanceof Enum<?> choice ? word(choice) : a instanceof Length length ? Decimals.show(length.metres(), METRE_DIGITS) + " m" : a).toArray();
+        Object[] shown = arguments.stream().map(this::shown).toArray();
         return new Said(text(problem, "wrong", shown), text(problem, "means", shown), text(problem, "next", shown));
+    }
+
+    private Object shown(Object argument) {
+        if (argument instanceof Integer || argument instanceof Long) {
+            return argument.toString();
+        } else if (argument instanceof List<?> several) {
+            return several.stream().map(this::shown).map(Object::toString).collect(Collectors.joining("; "));
+        } else if (argument instanceof Breach breach) {
+            return messages.getMessage("word.Breach." + breach.kind(), new Object[] {figure(breach.value()), figure(breach.limit())}, Locale.ENGLISH);
+        }
+        return argument instanceof Enum<?> choice ? word(choice) : argument instanceof Length length ? Decimals.show(length.metres(), METRE_DIGITS) + " m" : argument;
+    }
+
+    private Object figure(Object value) {
+        return value instanceof Double number ? Decimals.show(number, 1) : shown(value);
     }
 
     /** A choice in words: from the bundle under its type and name. */

@@ -22,6 +22,8 @@ class JobReceiver {
     private UUID receiverId;
     private String antenna;
     private int epochs;
+    private boolean waits;
+    private String limits;
     private UUID running;
 
     protected JobReceiver() {
@@ -73,7 +75,19 @@ class JobReceiver {
         return epochs;
     }
 
-    void epochs(int more) {
+    boolean waits() {
+        return waits;
+    }
+
+    /** As JSON; absent while the usual ones count. */
+    Optional<String> limits() {
+        return Optional.ofNullable(limits);
+    }
+
+    /** @param json of the limits */
+    void manner(int more, boolean wait, String json) {
         epochs = more;
+        waits = wait;
+        limits = json;
     }
 }

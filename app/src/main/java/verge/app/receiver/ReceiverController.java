@@ -23,10 +23,15 @@ import verge.app.form.Answers;
 import verge.app.journal.JournalService;
 import verge.app.problem.ProblemWords;
 import verge.core.job.JobState;
+import verge.core.occupation.Limits;
+import verge.core.occupation.Manner;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.RadioChannel;
+import verge.core.units.Angle;
 import verge.core.units.Decimals;
+import verge.core.units.Length;
+import verge.core.units.LengthUnit;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
@@ -36,6 +41,10 @@ import verge.instruments.receiver.StreamReceiver;
 @Controller
 @RequestMapping("/jobs/{job}")
 class ReceiverController {
+    private static final double FARTHEST_LIMIT = 10;
+    private static final double OLDEST_SECONDS = 120;
+    private static final double WORST_PDOP = 50;
+    private static final double STEEPEST_DEGREES = 80;
     private static final String TO_BENCH = "/setup/receiver";
 
     private final ReceiverDesk desk;
@@ -65,7 +74,10 @@ class ReceiverController {
         model.addAttribute("caster", known(job).orElse(null));
         ReceiverBench.showRadio(desk.snapshot(Seat.rover(job)).flatMap(ReceiverSnapshot::condition).flatMap(ReceiverCondition::radio).flatMap(ConditionWords::channel).orElse(RadioChannel.USUAL), model);
         model.addAttribute("baseChannel", state.openBase().flatMap(b -> b.sending().channel()).orElse(null));
-        model.addAttribute("epochs", desk.how(Seat.rover(job)).epochs());
+        Manner manner = desk.how(Seat.rover(job)).manner();
+        model.addAttribute("manner", manner);
+        model.addAttribute("limitPlan", state.settings().figures().bare(manner.limits().plan()));
+        model.addAttribute("limitHeight", state.settings().figures().bare(manner.limits().height()));
         return "receiver/receiver";
     }
 
@@ -140,9 +152,15 @@ class ReceiverController {
         return back(job);
     }
 
-    @PostMapping("/receiver/epochs")
-    String epochs(@PathVariable UUID job, @RequestParam int epochs) {
-        desk.epochs(Seat.rover(job), epochs);
+    /** How a point is made. @throws SurveyException NOT_A_LENGTH, OUT_OF_RANGE */
+    @PostMapping("/receiver/manner")
+    String manner(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent) {
+        Answers a = Answers.of(sent);
+        LengthUnit unit = journals.state(job).settings().figures().lengthUnit();
+        Limits usual = Limits.USUAL;
+        Limits limits = new Limits(a.metres("plan", "\u03c3 in plan", unit, FARTHEST_LIMIT).map(Length::new).orElse(usual.plan()), a.metres("height", "\u03c3 in height", unit, FARTHEST_LIMIT).map(Length::new).orElse(usual.height()),
+                a.number("age", "age of the corrections", 0, OLDEST_SECONDS), a.number("pdop", "PDOP", 1, WORST_PDOP), Angle.ofDegrees(a.number("tilt", "lean of the pole", 0, STEEPEST_DEGREES)));
+        desk.manner(Seat.rover(job), new Manner(a.count("epochs", "number of solutions", 1, Integer.MAX_VALUE), a.ticked("waits"), limits));
         return back(job);
     }
 

@@ -1,10 +1,13 @@
 package verge.app.receiver;
 
 import jakarta.annotation.PreDestroy;
+import java.time.Instant;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.WeakHashMap;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -13,6 +16,9 @@ import verge.app.device.Links;
 import verge.app.job.JobService;
 import verge.app.journal.ValueJson;
 import verge.app.problem.TriedAgain;
+import verge.core.occupation.JumpWatch;
+import verge.core.occupation.Limits;
+import verge.core.occupation.Manner;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaOverMark;
@@ -37,6 +43,7 @@ public class ReceiverDesk {
     private final ValueJson json;
     private final Links<Seat, StreamReceiver> links = new Links<>(seat -> receiver(seat).map(KnownReceiver::setting), this::open);
     private final Map<Seat, HowMeasured> how = new ConcurrentHashMap<>();
+    private final Map<StreamReceiver, JumpWatch> jumps = Collections.synchronizedMap(new WeakHashMap<>());
     private final Map<Seat, Optional<UUID>> running = new ConcurrentHashMap<>();
 
     ReceiverDesk(JobReceiverRepository chosen, KnownReceiverRepository known, JobService jobs, ValueJson json) {
@@ -50,9 +57,9 @@ public class ReceiverDesk {
      * How a job measures with its receiver.
      *
      * @param antenna over the pole's foot; absent until somebody said how high
-     * @param epochs how many solutions make a point
+     * @param manner how many solutions make a point, and what they have to keep to
      */
-    public record HowMeasured(Optional<AntennaOverMark> antenna, int epochs) {
+    public record HowMeasured(Optional<AntennaOverMark> antenna, Manner manner) {
     }
 
     /** The job's receiver, connecting if it was not yet. */
@@ -69,17 +76,22 @@ public class ReceiverDesk {
         return find(seat).map(StreamReceiver::snapshot);
     }
 
+    /** The latest jump of its fixed solutions, for a while. */
+    Optional<JumpWatch.Jump> jump(Seat seat) {
+        return find(seat).flatMap(r -> Optional.ofNullable(jumps.get(r))).flatMap(w -> w.jump(Instant.now()));
+    }
+
     /** Kept in memory, for it is asked ten times a second. */
     public HowMeasured how(Seat seat) {
         return how.computeIfAbsent(seat, this::storedHow);
     }
 
     private HowMeasured storedHow(Seat seat) {
-        return chosen.findById(seat).map(this::of).orElse(new HowMeasured(Optional.empty(), 1));
+        return chosen.findById(seat).map(this::of).orElse(new HowMeasured(Optional.empty(), Manner.USUAL));
     }
 
     private HowMeasured of(JobReceiver own) {
-        return new HowMeasured(own.antenna().map(text -> json.read(text, AntennaOverMark.class)), own.epochs());
+        return new HowMeasured(own.antenna().map(text -> json.read(text, AntennaOverMark.class)), new Manner(own.epochs(), own.waits(), own.limits().map(text -> json.read(text, Limits.class)).orElse(Limits.USUAL)));
     }
 
     /** Read anew here, for whoever asks ten times a second must not wait for the database. */
@@ -172,12 +184,12 @@ public class ReceiverDesk {
 
     /** @throws SurveyException NO_RECEIVER, OUT_OF_RANGE */
     @Transactional
-    public void epochs(Seat seat, int many) {
-        if (many < 1 || many > MOST_EPOCHS) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, "number of solutions", many, 1, MOST_EPOCHS);
+    public void manner(Seat seat, Manner manner) {
+        if (manner.epochs() < 1 || manner.epochs() > MOST_EPOCHS) {
+            throw new SurveyException(Problem.OUT_OF_RANGE, "number of solutions", manner.epochs(), 1, MOST_EPOCHS);
         }
         JobReceiver own = own(seat);
-        own.epochs(many);
+        own.manner(manner.epochs(), manner.waits(), json.text(manner.limits()));
         keep(seat, own);
     }
 
@@ -222,6 +234,9 @@ public class ReceiverDesk {
         if (seat.part() == Seat.Part.BASE) {
             return receiver;
         }
+        JumpWatch watch = new JumpWatch();
+        receiver.listen(watch::take);
+        jumps.put(receiver, watch);
         known.findFirstByHostAndPortOrderByLastUsedDesc(setting.host(), setting.port()).flatMap(KnownReceiver::caster).ifPresent(c -> receiver.corrections(Optional.of(c)));
         return receiver;
     }

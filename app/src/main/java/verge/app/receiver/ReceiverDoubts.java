@@ -16,6 +16,7 @@ import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.job.JobState;
 import verge.core.occupation.HeardAs;
 import verge.core.occupation.HeardBy;
+import verge.core.occupation.JumpWatch;
 import verge.core.satellite.BaseHeard;
 import verge.core.satellite.SolvedPosition;
 import verge.core.units.Decimals;
@@ -40,7 +41,8 @@ class ReceiverDoubts {
         this.words = words;
     }
 
-    List<String> of(ReceiverSnapshot now, JobState state) {
+    /** @param jump of its fixed solutions, lately */
+    List<String> of(ReceiverSnapshot now, Optional<JumpWatch.Jump> jump, JobState state) {
         Optional<SolvedPosition> solved = now.now();
         List<String> all = new ArrayList<>();
         now.doubt().ifPresent(d -> all.add(switch (d) {
@@ -55,6 +57,7 @@ class ReceiverDoubts {
         });
         now.corrections().map(CorrectionsHeard::state).filter(s -> s != CorrectionLink.State.UP && s != CorrectionLink.State.CONNECTING).ifPresent(s -> all.add("No corrections come: " + words.word(s) + (s.triesAgain() ? "." : ". Change what is wrong under Corrections; it is not tried by itself.")));
         now.corrections().map(c -> c.told().words()).filter(w -> !w.isBlank()).ifPresent(w -> all.add("The base says: " + w));
+        jump.ifPresent(j -> all.add("Its fixed solution jumped by " + state.settings().figures().length(j.by()) + " at " + state.settings().times().clock(j.at()) + " while the pole stood still: before or after, it was fixed wrongly. Fix anew, and stand on a known mark."));
         now.base().flatMap(b -> changed(b, state)).ifPresent(all::add);
         now.base().flatMap(b -> away(now, b)).filter(m -> m > FAR_METRES).ifPresent(m -> all.add("The base is " + Decimals.show(m / KILOMETRE, 1) + " km off: is it yours?"));
         solved.filter(p -> p.age().isPresent() && p.age().getAsDouble() > OLD_SECONDS).ifPresent(p -> all.add("Its corrections are " + ConditionWords.seconds(p.age()) + " old."));

@@ -9,6 +9,7 @@ import verge.app.problem.ProblemWords;
 import verge.core.base.Base;
 import verge.core.base.EndOf;
 import verge.core.job.JobState;
+import verge.core.occupation.JumpWatch;
 import verge.core.occupation.OccupiedPlace;
 import verge.core.satellite.BaseHeard;
 import verge.core.satellite.LeanText;
@@ -42,7 +43,7 @@ public class ReceiverViews {
 
     /** Empty for a job without a receiver. */
     public Optional<ReceiverView> view(UUID job, JobState state) {
-        return desk.snapshot(Seat.rover(job)).map(now -> view(now, desk.how(Seat.rover(job)), state));
+        return desk.snapshot(Seat.rover(job)).map(now -> view(now, desk.how(Seat.rover(job)), desk.jump(Seat.rover(job)), state));
     }
 
     /** As the sketch of the job lies; empty for a job without a receiver. */
@@ -51,14 +52,14 @@ public class ReceiverViews {
                 .flatMap(f -> state.geodesy().convergence(f.position().plan())).orElse(new Angle(0))));
     }
 
-    private ReceiverView view(ReceiverSnapshot now, ReceiverDesk.HowMeasured how, JobState state) {
+    private ReceiverView view(ReceiverSnapshot now, ReceiverDesk.HowMeasured how, Optional<JumpWatch.Jump> jump, JobState state) {
         Figures f = state.settings().figures();
         Optional<SolvedPosition> solved = now.now();
         Kind kind = solved.map(SolvedPosition::kind).orElse(Kind.NONE);
         Optional<ReceiverCondition> c = now.condition();
         Optional<SolvedPosition.Sigma> sigma = solved.flatMap(SolvedPosition::sigma);
         Optional<RoverNow.Here> here = RoverNow.of(now, how.antenna(), state);
-        List<String> doubts = this.doubts.of(now, state);
+        List<String> doubts = this.doubts.of(now, jump, state);
         boolean up = now.link() == LinkState.UP;
         String plan = here.flatMap(RoverNow.Here::foot).map(p -> f.small(p.sigma().plan())).or(() -> sigma.map(s -> f.small(new Length(s.plan())))).orElse("");
         return new ReceiverView(now.link().name().toLowerCase(Locale.ROOT), linkWords(now), role(c), up ? solution(kind) : "", kind.name().toLowerCase(Locale.ROOT), brief(now, kind, plan) + (saysProvisional(now, state) ? ", provisional" : ""), plan,

@@ -60,6 +60,11 @@ public class RoverNow {
         return now.condition().map(ReceiverCondition::tilt).flatMap(ReceiverCondition.Leaning::by);
     }
 
+    /** What its base says otherwise than when points were measured from it last, in a sentence. */
+    public Optional<String> otherwise(UUID job, JobState state) {
+        return desk.snapshot(Seat.rover(job)).flatMap(ReceiverSnapshot::base).flatMap(b -> ReceiverDoubts.changed(b, state));
+    }
+
     /** The foot, or why there is none. @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_POSITION, SYSTEM_NOT_ON_EARTH */
     public Here required(UUID job, JobState state) {
         ReceiverSnapshot now = desk.ready(Seat.rover(job)).snapshot();

@@ -31,6 +31,7 @@ import verge.core.rework.Choice;
 import verge.core.sets.SetsPlanned;
 import verge.core.settings.JobSettings;
 import verge.core.stakeout.PointStaked;
+import verge.core.stakeout.StakeOccupied;
 import verge.core.units.Length;
 import verge.core.units.LengthText;
 import verge.core.units.TimeText;
@@ -44,7 +45,7 @@ final class SeveralAnswers {
 
     /** Kinds of line that can be chosen, by the trade's word. */
     enum Kind {
-        SHOT(ShotTaken.class, "shots"), SIGHT(SightTaken.class, "sights of points found"), FOUND(PointFound.class, "points found"), OCCUPIED(PointOccupied.class, "points stood on with a receiver"), STAKE(PointStaked.class, "stakes"), CHECK(CheckTaken.class, "checks"), SETUP(StationSetUp.class, "setups"), SETS(SetsPlanned.class, "sets");
+        SHOT(ShotTaken.class, "shots"), SIGHT(SightTaken.class, "sights of points found"), FOUND(PointFound.class, "points found"), OCCUPIED(PointOccupied.class, "points stood on with a receiver"), STAKE(PointStaked.class, "stakes"), STAKE_OCCUPIED(StakeOccupied.class, "stakes stood on with a receiver"), CHECK(CheckTaken.class, "checks"), SETUP(StationSetUp.class, "setups"), SETS(SetsPlanned.class, "sets");
 
         private final Class<? extends Payload> type;
         private final String words;

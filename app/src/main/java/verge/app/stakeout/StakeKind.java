@@ -18,18 +18,18 @@ import verge.core.stakeout.Tolerance;
 /** Stakes, in journals and in the book. */
 @Component
 final class StakeKind extends EntryKind<PointStaked> {
+    static final Wire<Tolerance> WITHIN = Wire.object(t -> {
+        var plan = t.field("plan", Wires.LENGTH, Tolerance::plan);
+        var height = t.field("height", Wires.LENGTH, Tolerance::height);
+        return row -> new Tolerance(row.get(plan), row.get(height));
+    });
     private static final Wire<PointStaked> WIRE = Wire.object(o -> {
-        Wire<Tolerance> within = Wire.object(t -> {
-            var plan = t.field("plan", Wires.LENGTH, Tolerance::plan);
-            var height = t.field("height", Wires.LENGTH, Tolerance::height);
-            return row -> new Tolerance(row.get(plan), row.get(height));
-        });
         var setup = o.field("setup", Wire.ID, PointStaked::setup);
         var name = o.field("name", Wires.NAME, PointStaked::name);
         var design = o.field("design", Wires.POSITION, PointStaked::design);
         var reading = o.field("reading", Wires.READING, PointStaked::reading);
         var target = o.field("target", Wires.TARGET, PointStaked::target);
-        var tolerance = o.field("tolerance", within, PointStaked::tolerance);
+        var tolerance = o.field("tolerance", WITHIN, PointStaked::tolerance);
         var reason = o.field("reason", Wire.TEXT, PointStaked::reason);
         return row -> new PointStaked(row.get(setup), row.get(name), row.get(design), row.get(reading), row.get(target), row.get(tolerance), row.get(reason));
     });
@@ -63,7 +63,7 @@ final class StakeKind extends EntryKind<PointStaked> {
         return point(in).map(p -> super.result(says, in) + off(p, in) + (says.reason().isEmpty() ? "" : "; kept because: " + says.reason())).orElse("");
     }
 
-    private static String off(StoredPoint p, InBook in) {
+    static String off(StoredPoint p, InBook in) {
         return p.staked().map(s -> "  off " + in.state().settings().offset(s.north(), s.east()) + s.up().map(u -> " H " + in.figures().difference(u)).orElse("")).orElse("");
     }
 

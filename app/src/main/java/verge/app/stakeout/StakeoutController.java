@@ -139,9 +139,10 @@ class StakeoutController {
     @PostMapping("/stakes")
     @ResponseBody
     CompletableFuture<Stored> store(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String point,
-            @RequestParam(defaultValue = "") String reason, Settings settings, Principal person) {
+            @RequestParam(defaultValue = "") String reason, @RequestParam(defaultValue = "") String by, Settings settings, Principal person) {
         StakeoutAim aim = aim(sitePoints.state(job), point, settings);
-        return stakes.store(job, id, aim, reason, person.getName()).thenApply(kept -> new Stored(stored(journals.state(job), kept)));
+        CompletableFuture<Kept> kept = by.equals("receiver") ? stakes.storeByReceiver(job, id, aim, reason, person.getName()) : stakes.store(job, id, aim, reason, person.getName());
+        return kept.thenApply(k -> new Stored(stored(journals.state(job), k)));
     }
 
     private static String stored(JobState state, Kept kept) {

@@ -123,7 +123,7 @@ export async function mountBench() {
   // last: a stream that stays open tells its latest figures again, and the bench is to hear them
   openLive({ ...(bench?.dataset.sky ? { sky: true } : {}), ...(bench?.dataset.point ? {
     stake: bench.dataset.point, facing: bench.dataset.facing,
-    planTolerance: bench.dataset.plan ?? '', heightTolerance: bench.dataset.height ?? '',
+    planTolerance: bench.dataset.plan ?? '', heightTolerance: bench.dataset.height ?? '', by: bench.dataset.by ?? '',
   } : {}) });
   tellKeys();
 }

@@ -19,6 +19,7 @@ export function openBy(bench) {
 
 function choose(bench, chosen) {
   by = chosen;
+  bench.dataset.by = chosen;
   bench.querySelectorAll('[data-by]').forEach(b => b.setAttribute('aria-pressed', String(b.dataset.by === chosen)));
-  document.querySelectorAll('#bench [data-with], #strip [data-with]').forEach(part => part.toggleAttribute('hidden', part.dataset.with !== chosen));
+  document.querySelectorAll('#bench [data-with], #strip [data-with], #no-guide [data-with]').forEach(part => part.toggleAttribute('hidden', part.dataset.with !== chosen));
 }

@@ -210,7 +210,7 @@ async function measure(form, button, arming, finding) {
       arming.show();
       return;
     }
-    const stored = sight?.stored ?? await post(`/jobs/${job}/measure/shots`, { id: shot.get(), ...fields, ...(measuresBy() === 'receiver' ? { by: 'receiver' } : beside(form, arming)) });
+    const stored = sight?.stored ?? await post(`/jobs/${job}/measure/shots`, { id: shot.get(), ...fields, ...(measuresBy() === 'receiver' ? { by: 'receiver', reason: form.elements.reason.value } : beside(form, arming)) });
     shot.settle();
     stored.before || tellStored();
     if (stored.point && !stored.elsewhere) {
@@ -226,6 +226,7 @@ async function measure(form, button, arming, finding) {
     if (stored.elsewhere) {
       say(stored.elsewhere, 'It is stored, and shown with its own floor or with all floors. A wrong pole height or a wrong floor would look like this.');
     }
+    askReason(form, false);
     dropDraft(form);
     const later = keepAsked();
     stored.point && !stored.before && sayAfter(stored.point.entry, later).catch(sayProblem);
@@ -239,9 +240,16 @@ async function measure(form, button, arming, finding) {
   } catch (problem) {
     shot.settle(problem);
     sayProblem(problem);
+    ['OUTSIDE_LIMITS', 'BASE_NOT_AS_BEFORE', 'NOT_FIXED'].includes(problem.code) && askReason(form, true);
   } finally {
     button.classList.remove('busy');
   }
+}
+
+/** What a receiver's solution is beyond its limits is kept with a reason, for one point. */
+function askReason(form, wanted) {
+  form.querySelector('#reason-field').hidden = !wanted;
+  wanted || (form.elements.reason.value = '');
 }
 
 /** Puts what is new in lists into the bench, which otherwise stays as it is. */

@@ -2,6 +2,7 @@
 import { onceId, post } from 'verge/frame/http.js';
 import { say, sayProblem } from 'verge/frame/said.js';
 import { refreshFrame, tellStored, turnTo } from 'verge/frame/leaves.js';
+import { measuresBy, openBy } from 'verge/measure/by.js';
 import { drawGuide, follow } from 'verge/stakeout/guide.js';
 
 const job = document.body.dataset.job;
@@ -16,6 +17,8 @@ export function mount(bench) {
     document.addEventListener('verge:touched', pick);
     return () => document.removeEventListener('verge:touched', pick);
   }
+  openBy(bench);
+  bench.addEventListener('click', event => event.target.closest('[data-by]') && turnTo(location.href).catch(() => {}));   // another guide, from the beginning
   let trail = [];
   const show = event => {
     document.getElementById('no-guide').hidden = Boolean(event.detail);
@@ -24,7 +27,7 @@ export function mount(bench) {
       drawGuide(document.getElementById('guide'), event.detail, trail);
       showWords(event.detail);
     } else {
-      document.querySelector('[data-guide=verdict]').textContent = 'Waiting for the instrument to track the prism on a setup that holds.';
+      document.querySelector('[data-guide=verdict]').textContent = measuresBy() === 'receiver' ? 'Waiting for the receiver to be fixed, with its antenna’s height told.' : 'Waiting for the instrument to track the prism on a setup that holds.';
     }
   };
   document.addEventListener('verge:guide', show);
@@ -57,7 +60,7 @@ async function store(bench, button) {
   const reason = document.getElementById('reason');
   try {
     const stored = await post(`/jobs/${job}/stake/stakes`, {
-      id: stake.get(), point, facing, planTolerance: plan ?? '', heightTolerance: height ?? '', reason: reason.value,
+      id: stake.get(), point, facing, planTolerance: plan ?? '', heightTolerance: height ?? '', reason: reason.value, by: measuresBy(),
     });
     stake.settle();
     tellStored();
@@ -68,7 +71,7 @@ async function store(bench, button) {
   } catch (problem) {
     stake.settle(problem);
     sayProblem(problem);
-    if (problem.code === 'REASON_NEEDED') {
+    if (['REASON_NEEDED', 'OUTSIDE_LIMITS', 'BASE_NOT_AS_BEFORE', 'NOT_FIXED'].includes(problem.code)) {
       document.getElementById('reason-field').hidden = false;
       reason.focus();
     }

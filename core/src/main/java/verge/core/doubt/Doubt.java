@@ -33,6 +33,10 @@ public sealed interface Doubt {
     record Alone(Code code, PointName point) implements Doubt {
     }
 
+    /** A known mark was stood on. @param plan how far from where it is known to be it came @param up how much higher @param within whether that is explained */
+    record KnownMark(PointName name, Length plan, Optional<Length> up, boolean within) implements Doubt {
+    }
+
     /** Another measured point bears the name. @param plan how far apart they lie @param up how much higher this one is */
     record SameName(PointName name, Length plan, Optional<Length> up) implements Doubt {
     }

@@ -16,6 +16,7 @@ import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.measure.Measured;
 import verge.core.measure.ShotTaken;
+import verge.core.occupation.ControlSeen;
 import verge.core.occupation.PointOccupied;
 import verge.core.plan.Extent;
 import verge.core.plan.Vertices;
@@ -58,6 +59,7 @@ public final class ShotDoubts {
         ShotDoubts doubts = new ShotDoubts(journal, book);
         if (point.isPresent() && shot.payload() instanceof Measured taken) {
             doubts.sameName(point.get());
+            doubts.knownMark(shot);
             List<Measured> before = doubts.before(shot);
             doubts.alone(taken, before);
             doubts.onePoint(taken, before);
@@ -81,6 +83,10 @@ public final class ShotDoubts {
     private void sameName(StoredPoint point) {
         state.allNamed(point.name()).stream().filter(p -> p.origin() == Origin.MEASURED && !p.entry().equals(point.entry())).reduce((a, b) -> b)
                 .ifPresent(other -> found.add(new Doubt.SameName(point.name(), new Length(other.position().plan().distanceMetres(point.position().plan())), rise(other.position(), point.position()))));
+    }
+
+    private void knownMark(Entry shot) {
+        ControlSeen.of(state).stream().filter(c -> c.against().isEmpty() && c.stood().entry().equals(shot.id())).findFirst().ifPresent(c -> found.add(new Doubt.KnownMark(c.stood().name(), c.plan(), c.up(), c.within())));
     }
 
     private static Optional<Length> rise(Position from, Position to) {

@@ -25,11 +25,21 @@ public final class OccupationEntries {
 
     private static Outcome occupied(Line<PointOccupied> line, Looks looks) {
         PointOccupied said = line.says();
-        Optional<Base> base = said.base().flatMap(b -> BaseEntries.heard(looks, b));
-        Optional<ShotEntries.Place> place = SettingsEntries.inForce(looks).flatMap(g -> place(said, base, g)).map(p -> new ShotEntries.Place(p.position(), Optional.of(p.sigma())));
+        Optional<Base> base = base(looks, said);
+        Optional<ShotEntries.Place> place = place(looks, said).map(p -> new ShotEntries.Place(p.position(), Optional.of(p.sigma())));
         Outcome measured = ShotEntries.measured(line.id(), said, Optional.empty(), place).and(new StoodOn(), new Stood(line.id(), said.name(), said.epochs().end(), said.base(), place.map(ShotEntries.Place::position), place.flatMap(ShotEntries.Place::sigma)));
         Outcome heard = said.base().map(b -> measured.and(new HeardAs(b.station()), b).and(new HeardBy(b.name()), b)).orElse(measured);
         return base.map(b -> heard.and(new BaseUnder(line.id()), b)).orElse(heard);
+    }
+
+    /** The base of the job's own that something was measured from. */
+    public static Optional<Base> base(Looks looks, PointOccupied said) {
+        return said.base().flatMap(b -> BaseEntries.heard(looks, b));
+    }
+
+    /** As {@link #place(PointOccupied, Optional, JobGeodesy)}, in the settings and from the base as an entry sees them. */
+    public static Optional<OccupiedPlace> place(Looks looks, PointOccupied said) {
+        return SettingsEntries.inForce(looks).flatMap(g -> place(said, base(looks, said), g));
     }
 
     /**

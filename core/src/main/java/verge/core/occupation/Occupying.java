@@ -29,6 +29,8 @@ public final class Occupying {
     private static final double SAME_BASE_METRES = 0.001;
 
     private final Length height;
+    private final Manner manner;
+    private final boolean accepted;
     private final List<Taken> taken = new ArrayList<>();
 
     private record Taken(SolvedPosition solved, Optional<BaseHeard> base, Optional<PoleTilt> tilt, EarthCentred antenna, EarthCentred foot) {
@@ -38,9 +40,15 @@ public final class Occupying {
     public record Mean(Optional<BaseHeard> base, EarthCentred vector, EarthCovariance spread, Epochs epochs, Optional<PoleTilt> tilt) {
     }
 
-    /** @param height of the antenna's reference point over the foot, along the pole */
-    public Occupying(Length height) {
+    /** @param height of the antenna's reference point over the foot, along the pole @param accepted whether there is a reason to take what is beyond the limits; float at worst */
+    public Occupying(Length height, Manner manner, boolean accepted) {
         this.height = height;
+        this.manner = manner;
+        this.accepted = accepted;
+    }
+
+    public boolean done() {
+        return taken.size() >= manner.epochs();
     }
 
     public int count() {
@@ -52,13 +60,19 @@ public final class Occupying {
      *
      * @param base on which it rests; empty if nobody says
      * @param tilt absent if the pole is held upright
-     * @throws SurveyException NOT_FIXED, RECEIVER_WITHOUT_SIGMA, BASE_CHANGED, RECEIVER_CLOCK_BACK, TILT_NOT_READY or POLE_WANDERED; whoever gets one begins anew
+     * @throws SurveyException NOT_FIXED, OUTSIDE_LIMITS, RECEIVER_WITHOUT_SIGMA, BASE_CHANGED, RECEIVER_CLOCK_BACK, TILT_NOT_READY or POLE_WANDERED; whoever gets one begins anew
      */
     public void take(SolvedPosition solved, Optional<BaseHeard> base, Optional<PoleTilt> tilt) {
-        if (solved.kind() != SolvedPosition.Kind.FIXED || solved.place().isEmpty()) {
+        if (solved.kind().compareTo(accepted ? SolvedPosition.Kind.FLOAT : SolvedPosition.Kind.FIXED) < 0 || solved.place().isEmpty()) {
             throw new SurveyException(Problem.NOT_FIXED, solved.kind());
         }
         SolvedPosition.Sigma sigma = solved.sigma().orElseThrow(() -> new SurveyException(Problem.RECEIVER_WITHOUT_SIGMA));
+        List<Breach> beyond = accepted ? List.of() : manner.limits().of(solved, tilt, height);
+        if (manner.waits() && !beyond.isEmpty() && beyond.stream().allMatch(b -> b.kind() == Breach.Kind.PLAN || b.kind() == Breach.Kind.HEIGHT)) {
+            return;
+        } else if (!beyond.isEmpty()) {
+            throw new SurveyException(Problem.OUTSIDE_LIMITS, beyond);
+        }
         EarthCentred antenna = EarthCentred.of(solved.place().get(), ReferenceEllipsoid.WGS84);
         Geographic at = solved.place().get().position();
         Taken next = new Taken(solved, base, tilt, antenna, antenna.minus(tilt.map(t -> t.upwards(height, at)).orElseGet(() -> EarthCentred.ofNorthEastUp(0, 0, height.metres(), at))));

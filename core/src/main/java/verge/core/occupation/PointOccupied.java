@@ -26,7 +26,7 @@ import verge.core.strings.Joining;
  * @param reason why it was accepted although something spoke against it; else empty
  */
 public record PointOccupied(PointName name, Code code, Optional<BaseHeard> base, EarthCentred vector, EarthCovariance spread, Epochs epochs, AntennaOverMark antenna, Optional<PoleTilt> tilt, String receiver,
-        String reason, Map<String, String> notes, List<Joining> joins) implements Measured {
+        String reason, Map<String, String> notes, List<Joining> joins) implements Measured, OnPole {
     /** From the earth's centre to whatever is on the earth. */
     private static final double LEAST_METRES = 6_300_000;
     private static final double MOST_METRES = 6_450_000;
@@ -55,6 +55,7 @@ public record PointOccupied(PointName name, Code code, Optional<BaseHeard> base,
         return new PointOccupied(name, other, base, vector, spread, epochs, antenna, tilt, receiver, reason, notes, joins);
     }
 
+    @Override
     public PointOccupied with(AntennaOverMark other) {
         return new PointOccupied(name, code, base, vector, spread, epochs, other, tilt, receiver, reason, notes, joins);
     }

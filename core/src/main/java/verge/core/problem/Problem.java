@@ -70,6 +70,10 @@ public enum Problem {
     NO_RECEIVER,
     /** Arguments: the address. */
     RECEIVER_STRANGER,
+    /** Arguments: what it is beyond, a list. */
+    OUTSIDE_LIMITS,
+    /** Arguments: in a sentence what is otherwise than when points were measured before. */
+    BASE_NOT_AS_BEFORE,
     /** Arguments: what kind of solution there is instead. */
     NOT_FIXED,
     /** Arguments: how far the epochs lie apart in plan, how far they may. */

@@ -9,7 +9,7 @@ import verge.core.coding.PointName;
 import verge.core.journal.Payload;
 import verge.core.leaf.StationSetUp;
 import verge.core.measure.Measured;
-import verge.core.occupation.PointOccupied;
+import verge.core.occupation.OnPole;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
@@ -27,7 +27,7 @@ public sealed interface Change {
     record PoleBy(Length by) implements Change {
         @Override
         public Optional<Payload> of(Payload said, Choice choice) {
-            return said instanceof PointOccupied stood ? Optional.of(withHeight(stood, longer(stood.antenna().height().measured()))) : targets(said, choice, t -> new Target(longer(t.height()), t.prismConstant()));
+            return said instanceof OnPole stood ? Optional.of(withHeight(stood, longer(stood.antenna().height().measured()))) : targets(said, choice, t -> new Target(longer(t.height()), t.prismConstant()));
         }
 
         private Length longer(Length was) {
@@ -43,7 +43,7 @@ public sealed interface Change {
     record PoleWas(Length height) implements Change {
         @Override
         public Optional<Payload> of(Payload said, Choice choice) {
-            return said instanceof PointOccupied stood ? Optional.of(withHeight(stood, height)) : targets(said, choice, t -> new Target(height, t.prismConstant()));
+            return said instanceof OnPole stood ? Optional.of(withHeight(stood, height)) : targets(said, choice, t -> new Target(height, t.prismConstant()));
         }
     }
 
@@ -92,7 +92,7 @@ public sealed interface Change {
     }
 
     /** Of an antenna as it was measured, to what it was measured to. */
-    private static Payload withHeight(PointOccupied stood, Length height) {
+    private static Payload withHeight(OnPole stood, Length height) {
         return stood.with(stood.antenna().with(new AntennaHeight(height, stood.antenna().height().to())));
     }
 

@@ -2,6 +2,7 @@ package verge.core.stakeout;
 
 import java.util.List;
 import java.util.Optional;
+import verge.core.base.BaseUnder;
 import verge.core.coding.Code;
 import verge.core.geodesy.Position;
 import verge.core.journal.Chapter;
@@ -9,6 +10,7 @@ import verge.core.journal.Line;
 import verge.core.journal.Looks;
 import verge.core.journal.Outcome;
 import verge.core.leaf.LeafEntries;
+import verge.core.occupation.OccupationEntries;
 import verge.core.points.AsStaked;
 import verge.core.points.Origin;
 import verge.core.points.Points;
@@ -21,7 +23,14 @@ public final class StakeEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.of(PointStaked.class, StakeEntries::staked));
+        return List.of(Chapter.of(PointStaked.class, StakeEntries::staked), Chapter.of(StakeOccupied.class, StakeEntries::occupied));
+    }
+
+    private static Outcome occupied(Line<StakeOccupied> line, Looks looks) {
+        StakeOccupied said = line.says();
+        Position design = SettingsEntries.carrier(looks).carried(line.entry().sequence(), said.design());
+        Outcome under = OccupationEntries.base(looks, said.stood()).map(b -> Outcome.of(new BaseUnder(line.id()), b)).orElse(Outcome.NOTHING);
+        return OccupationEntries.place(looks, said.stood()).map(p -> Points.outcome(new StoredPoint(line.id(), said.name(), Code.NONE, Origin.STAKED, p.position(), Optional.of(p.sigma()), Optional.of(AsStaked.of(design, p.position())), Optional.empty())).and(under)).orElse(under);
     }
 
     private static Outcome staked(Line<PointStaked> line, Looks looks) {

@@ -98,6 +98,7 @@ import verge.core.setup.Arrangement;
 import verge.core.setup.Conditions;
 import verge.core.setup.Sighting;
 import verge.core.stakeout.PointStaked;
+import verge.core.stakeout.StakeOccupied;
 import verge.core.stakeout.Tolerance;
 import verge.core.strings.Bend;
 import verge.core.strings.CurveKind;
@@ -222,7 +223,7 @@ class WavesTest {
             case 21, 22 -> new SightTaken(setup, pointToBe(), random.nextInt(4) == 0 ? two() : Pointing.of(reading()), target());
             case 23 -> new PointFound(name("F"), new Code("WAL"), finding(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), joins());
             case 24 -> random.nextBoolean() ? new PhotoTaken(any(), "front", new Original("0".repeat(64), "p.jpg", 9), Optional.empty()) : new PhotoMarked(any(PhotoTaken.class), Optional.empty(), List.of());
-            case 25 -> random.nextInt(4) > 0 ? occupied() : base();
+            case 25 -> random.nextInt(4) == 0 ? base() : random.nextInt(4) == 0 ? new StakeOccupied(occupied(), somewhere(), Tolerance.USUAL) : occupied();
             default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), random.nextInt(3) == 0 ? new Aside(new Length(0.3), Length.ZERO, new Length(-0.1), Optional.of(string()).filter(s -> random.nextBoolean())) : Aside.NONE, joins());
         };
     }

@@ -114,7 +114,7 @@ class OccupationTest {
     /** Solutions of one pole become one: their mean, how well it is known as they say themselves, the worst of the rest; what does not belong together does not. */
     @Test
     void solutionsTakenTogether() {
-        Occupying occupying = new Occupying(new Length(2));
+        Occupying occupying = new Occupying(new Length(2), Manner.USUAL, false);
         BaseHeard base = new BaseHeard("GALLERY", 417, EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84));
         double[] norths = {0.004, -0.002, 0.001};
         for (int i = 0; i < norths.length; i++) {
@@ -131,6 +131,45 @@ class OccupationTest {
                 Problem.TILT_NOT_READY, () -> occupying.take(solved(3, 0, SolvedPosition.Kind.FIXED), Optional.of(base), Optional.of(new PoleTilt(new Angle(0), new Angle(0), new Angle(0.01), new Angle(0.01)))));
         unfit.forEach((problem, deed) -> assertThatThrownBy(deed::run).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem)));
         assertThat(occupying.count()).isEqualTo(3);
+    }
+
+    /** Each limit by itself; with a reason float is taken too, but nothing worse; whoever waits passes over what is not good enough. */
+    @Test
+    void limitsAndReasons() {
+        Limits tight = new Limits(new Length(0.009), new Length(0.014), 2, 1.5, Angle.ofDegrees(10));
+        PoleTilt steep = new PoleTilt(Angle.ofDegrees(12), new Angle(0), Angle.ofDegrees(0.1), Angle.ofDegrees(0.1));
+        SolvedPosition late = solved(3, 0, SolvedPosition.Kind.FLOAT);
+        assertThat(tight.of(late, Optional.of(steep), new Length(2))).extracting(Breach::kind).containsExactly(Breach.Kind.values());
+        assertThat(Limits.USUAL.of(solved(1, 0, SolvedPosition.Kind.FIXED), Optional.empty(), new Length(2))).isEmpty();
+        Occupying strict = new Occupying(new Length(2), new Manner(1, false, tight), false);
+        assertThatThrownBy(() -> strict.take(solved(0, 0, SolvedPosition.Kind.FIXED), Optional.empty(), Optional.empty())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.OUTSIDE_LIMITS));
+        Occupying reasoned = new Occupying(new Length(2), new Manner(1, false, tight), true);
+        assertThatThrownBy(() -> reasoned.take(solved(0, 0, SolvedPosition.Kind.DIFFERENTIAL), Optional.empty(), Optional.empty())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FIXED));
+        reasoned.take(solved(1, 0, SolvedPosition.Kind.FLOAT), Optional.empty(), Optional.empty());
+        assertThat(reasoned.done()).isTrue();
+        assertThat(reasoned.mean().epochs().kind()).isEqualTo(SolvedPosition.Kind.FLOAT);
+        Occupying waiting = new Occupying(new Length(2), new Manner(1, true, new Limits(new Length(0.009), new Length(0.5), 9, 9, Angle.ofDegrees(30))), false);
+        waiting.take(solved(0, 0, SolvedPosition.Kind.FIXED), Optional.empty(), Optional.empty());
+        assertThat(waiting.done()).isFalse();
+    }
+
+    /** A pole that stands and is elsewhere at once was fixed wrongly, before or after; one that is walked, carried, or read once a second was not. */
+    @ParameterizedTest
+    @CsvSource({"100, 0.3, true", "100, 0.05, false", "100, 8, false", "1000, 0.3, false"})
+    void aFixThatJumps(long millis, double by, boolean told) {
+        JumpWatch watch = new JumpWatch();
+        for (int i = 0; i < 30; i++) {
+            SolvedPosition at = solved(0, 0.002 * Math.sin(i) + (i > 20 ? by : 0), SolvedPosition.Kind.FIXED);
+            watch.take(new SolvedPosition(NOON.plusMillis(i * millis), at.place(), at.kind(), at.sigma(), 20, at.dilution(), at.age(), ""));
+        }
+        assertThat(watch.jump(NOON.plusMillis(30 * millis)).isPresent()).isEqualTo(told);
+        assertThat(watch.jump(NOON.plusSeconds(3_600))).isEmpty();
+        JumpWatch walked = new JumpWatch();
+        for (int i = 0; i < 60; i++) {
+            SolvedPosition at = solved(0, 0.014 * Math.max(0, i - 20) * Math.min(1, Math.max(0, i - 20) / 10.0), SolvedPosition.Kind.FIXED);
+            walked.take(new SolvedPosition(NOON.plusMillis(i * millis), at.place(), at.kind(), at.sigma(), 20, at.dilution(), at.age(), ""));
+        }
+        assertThat(walked.jump(NOON)).isEmpty();
     }
 
     private static SolvedPosition solved(int second, double north, SolvedPosition.Kind kind) {
