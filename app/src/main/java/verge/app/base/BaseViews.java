@@ -4,7 +4,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -92,7 +94,6 @@ public class BaseViews {
             });
             now.condition().flatMap(ReceiverCondition::radio).filter(r -> watts(now).isPresent()).ifPresent(r -> {
                 all.add(new BaseView.Fact("By radio", ConditionWords.channel(r).map(RadioChannel::sentence).orElse(r.modulation()) + ", " + Decimals.show(watts(now).orElse(0.0), 1) + " W"));
-                all.add(new BaseView.Fact("Code for the rover", ConditionWords.channel(r).map(RadioChannel::code).orElse("none")));
                 all.add(new BaseView.Fact("Carries over flat land", ConditionWords.distance(RadioReach.of(watts(now).orElse(0.0), base.height(), ROVER).metres(), f)));
             });
             bases.sky(job).ifPresent(sky -> all.add(new BaseView.Fact("The sky says it is off by", f.length(off(base, sky.antenna())))));
@@ -116,7 +117,8 @@ public class BaseViews {
 
     /** Which kinds come how often. */
     private static String sends(StreamTold told) {
-        String kinds = told.messages().keySet().stream().sorted().map(type -> type + (told.seconds(type).isPresent() ? " each " + Decimals.show(told.seconds(type).getAsDouble(), 0) + " s" : "")).collect(Collectors.joining(", "));
+        Map<String, List<Integer>> byRate = told.messages().keySet().stream().sorted().collect(Collectors.groupingBy(type -> told.seconds(type).isPresent() ? "each " + Decimals.show(told.seconds(type).getAsDouble(), 0) + " s" : "just begun", TreeMap::new, Collectors.toList()));
+        String kinds = byRate.entrySet().stream().map(e -> e.getKey() + ": " + e.getValue().stream().map(String::valueOf).collect(Collectors.joining(", "))).collect(Collectors.joining("; "));
         return kinds.isEmpty() ? "nothing" : kinds;
     }
 

@@ -65,7 +65,7 @@ public class ReceiverViews {
         return new ReceiverView(now.link().name().toLowerCase(Locale.ROOT), linkWords(now), role(c), up ? solution(kind) : "", kind.name().toLowerCase(Locale.ROOT), brief(now, kind, plan) + (saysProvisional(now, state) ? ", provisional" : ""), plan,
                 here.flatMap(RoverNow.Here::foot).map(p -> f.small(p.sigma().up())).or(() -> sigma.map(s -> f.small(new Length(s.up())))).orElse(""),
                 solved.map(p -> p.satellites() + seen(now)).orElse(""), solved.flatMap(SolvedPosition::dilution).map(d -> Decimals.show(d.position(), 1)).orElse(""), solved.map(p -> ConditionWords.seconds(p.age())).orElse(""), base(now, solved, state),
-                now.corrections().map(this::corrections).orElse(""), c.map(ConditionWords::battery).orElse(""), c.map(ConditionWords::storage).orElse(""), c.map(ReceiverCondition::antenna).map(AntennaTable::tight).map(a -> a.isEmpty() ? "none screwed on" : a).orElse(""),
+                now.corrections().map(this::corrections).orElseGet(() -> now.byRadio().isPresent() ? "by its radio" : "none"), c.map(ConditionWords::battery).orElse(""), c.map(ConditionWords::storage).orElse(""), c.map(ReceiverCondition::antenna).map(AntennaTable::tight).map(a -> a.isEmpty() ? "none screwed on" : a).orElse(""),
                 how.antenna().map(a -> f.length(a.height().measured()) + " to the " + words.word(a.height().to())).orElse("not said yet"), c.map(ReceiverCondition::tilt).map(t -> tilt(t, f)).orElse(""),
                 c.map(x -> Decimals.show(x.mask().degrees(), 0) + "\u00b0").orElse(""), c.flatMap(ReceiverCondition::radio).map(ConditionWords::radio).orElse(""), doubts, here.flatMap(RoverNow.Here::foot).map(p -> pole(p, state.settings())).orElse(null), set(c), mark(now, kind, doubts));
     }
@@ -128,7 +128,7 @@ public class ReceiverViews {
         }
         String off = ReceiverDoubts.away(now, base.get()).map(m -> ", " + ConditionWords.distance(m, state.settings().figures())).orElse("");
         Optional<Base> own = RoverNow.base(now, state);
-        return own.map(b -> b.mark().text() + (base.get().name().isEmpty() ? "" : " by " + base.get().name())).orElse(base.get().name()) + off + (own.filter(Base::provisional).isPresent() ? ", provisional" : "");
+        return own.map(b -> b.mark().text() + (base.get().name().isEmpty() || base.get().name().equals(Integer.toString(base.get().station())) ? "" : " by " + base.get().name())).orElse(base.get().name()) + off + (own.filter(Base::provisional).isPresent() ? ", provisional" : "");
     }
 
     private String corrections(CorrectionsHeard heard) {
