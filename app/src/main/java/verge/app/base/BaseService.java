@@ -1,9 +1,11 @@
 package verge.app.base;
 
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
@@ -45,6 +47,7 @@ class BaseService {
     private final ReceiverDesk receivers;
     private final JournalService journals;
     private final UnderWay underWay;
+    private final Set<UUID> starting = ConcurrentHashMap.newKeySet();
 
     BaseService(BaseDesk bases, BaseMarks marks, ReceiverDesk receivers, JournalService journals, UnderWay underWay) {
         this.bases = bases;
@@ -58,13 +61,16 @@ class BaseService {
      * Starts the job's base: the receiver is told its place, sends, and is written into the book.
      *
      * @param id made by the asker; asking again with it starts nothing and gives what was stored
-     * @return fails with a SurveyException as {@link BaseMarks#wanted} and {@link ReceiverDesk#ready}, with BASE_RUNS, RECEIVER_SAYS_LITTLE, NO_ANTENNA, BASE_OFF_SKY, BASE_HERE_AGAIN,
+     * @return fails with a SurveyException as {@link BaseMarks#wanted} and {@link ReceiverDesk#ready}, with BASE_RUNS, RECEIVER_SAYS_LITTLE, BASE_IS_ROVER, NO_ANTENNA, BASE_OFF_SKY, BASE_HERE_AGAIN,
      *         CHANNEL_IN_USE unless the asker is sure, BASE_FAR_OFF_SKY without a reason, BASE_SENDS_OTHERWISE, INSTRUMENT_REFUSED
      */
     CompletableFuture<Kept> start(UUID job, UUID id, BaseForm form, String person) {
         return underWay.once(job, id, () -> {
             StreamReceiver receiver = receivers.ready(Seat.base(job));
             requireNone(job);
+            if (receivers.receiver(Seat.base(job)).map(KnownReceiver::id).equals(receivers.receiver(Seat.rover(job)).map(KnownReceiver::id))) {
+                throw new SurveyException(Problem.BASE_IS_ROVER);
+            }
             ReceiverCondition condition = receiver.snapshot().condition().orElseThrow(() -> new SurveyException(Problem.RECEIVER_SAYS_LITTLE));
             if (condition.antenna().isBlank()) {
                 throw new SurveyException(Problem.NO_ANTENNA);
@@ -72,7 +78,10 @@ class BaseService {
             BaseSetting setting = form.setting(bases.setting(job));
             BaseMarks.Wanted wanted = marks.wanted(job, form);
             requireSound(job, wanted, form);
-            return CompletableFuture.supplyAsync(() -> started(job, id, receiver, wanted, setting, form, person));
+            if (!starting.add(job)) {
+                throw new SurveyException(Problem.BASE_RUNS, wanted.mark().text());   // from another tab
+            }
+            return CompletableFuture.supplyAsync(() -> started(job, id, receiver, wanted, setting, form, person)).whenComplete((kept, failed) -> starting.remove(job));
         });
     }
 

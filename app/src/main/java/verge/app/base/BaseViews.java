@@ -61,6 +61,9 @@ public class BaseViews {
         boolean sends = running.isPresent() && now.sends().base().filter(running.get()::isHeard).isPresent();
         List<String> doubts = now.condition().map(ConditionWords::doubts).map(ArrayList::new).orElseGet(ArrayList::new);
         running.ifPresent(base -> doubts.addAll(ofRunning(job, base, now, state)));
+        if (running.isEmpty() && now.sends().base().isPresent()) {
+            doubts.add("It sends as a base already, as number " + now.sends().base().get().station() + ", but this job did not start it. Starting it here tells it anew where it stands.");
+        }
         boolean provisional = running.map(Base::provisional).orElse(false);
         String mark = running.isPresent() && (now.link() != LinkState.UP || !sends) ? "stop" : !doubts.isEmpty() || provisional || now.link() != LinkState.UP ? "look" : "good";
         return new BaseView(now.link() == LinkState.UP, link(now), sends, running.map(b -> b.mark().text()).orElse(""), running.map(b -> b.mark() + (now.link() != LinkState.UP ? " link lost" : !sends ? " silent" : b.provisional() ? " provisional" : "")).orElse(""), provisional, mark, now.condition().map(ReceiverCondition::antenna).map(AntennaTable::tight).orElse(""), facts(job, now, running, state.settings().figures()), doubts, running.flatMap(b -> ring(b, now, state)).orElse(null));

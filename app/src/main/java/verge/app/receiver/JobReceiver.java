@@ -5,6 +5,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;
+import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -21,6 +22,7 @@ class JobReceiver {
     private Seat.Part part;
     private UUID receiverId;
     private String antenna;
+    private Instant antennaSaid;
     private int epochs;
     private boolean waits;
     private String limits;
@@ -56,6 +58,12 @@ class JobReceiver {
 
     void antenna(String json) {
         antenna = json;
+        antennaSaid = Instant.now();
+    }
+
+    /** Absent for one that was said before this was noted. */
+    Optional<Instant> antennaSaid() {
+        return Optional.ofNullable(antennaSaid);
     }
 
     UUID jobId() {

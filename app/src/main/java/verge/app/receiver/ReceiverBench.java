@@ -63,6 +63,7 @@ public class ReceiverBench {
         model.addAttribute("to", how.antenna().map(a -> a.height().to()).orElse(AntennaHeight.To.MOUNT));
         model.addAttribute("ways", AntennaHeight.To.values());
         model.addAttribute("drawing", how.antenna().map(a -> AntennaDrawing.of(a, f)).orElse(null));
+        model.addAttribute("oddAntenna", ReceiverDoubts.antenna(how, journals.state(seat.jobId())).orElse(""));
         model.addAttribute("unit", f.lengthUnit().symbol());
         model.addAttribute("words", words);
     }

@@ -57,9 +57,10 @@ public class ReceiverDesk {
      * How a job measures with its receiver.
      *
      * @param antenna over the pole's foot; absent until somebody said how high
+     * @param said when that was
      * @param manner how many solutions make a point, and what they have to keep to
      */
-    public record HowMeasured(Optional<AntennaOverMark> antenna, Manner manner) {
+    public record HowMeasured(Optional<AntennaOverMark> antenna, Optional<Instant> said, Manner manner) {
     }
 
     /** The job's receiver, connecting if it was not yet. */
@@ -87,11 +88,11 @@ public class ReceiverDesk {
     }
 
     private HowMeasured storedHow(Seat seat) {
-        return chosen.findById(seat).map(this::of).orElse(new HowMeasured(Optional.empty(), Manner.USUAL));
+        return chosen.findById(seat).map(this::of).orElse(new HowMeasured(Optional.empty(), Optional.empty(), Manner.USUAL));
     }
 
     private HowMeasured of(JobReceiver own) {
-        return new HowMeasured(own.antenna().map(text -> json.read(text, AntennaOverMark.class)), new Manner(own.epochs(), own.waits(), own.limits().map(text -> json.read(text, Limits.class)).orElse(Limits.USUAL)));
+        return new HowMeasured(own.antenna().map(text -> json.read(text, AntennaOverMark.class)), own.antennaSaid(), new Manner(own.epochs(), own.waits(), own.limits().map(text -> json.read(text, Limits.class)).orElse(Limits.USUAL)));
     }
 
     /** Read anew here, for whoever asks ten times a second must not wait for the database. */

@@ -21,6 +21,7 @@ import verge.core.satellite.BaseHeard;
 import verge.core.satellite.SolvedPosition;
 import verge.core.units.Decimals;
 import verge.core.units.Length;
+import verge.core.units.TimeText;
 import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.receiver.CorrectionsHeard;
 import verge.instruments.receiver.ReceiverCondition;
@@ -34,6 +35,8 @@ class ReceiverDoubts {
     private static final double FAR_METRES = 20_000;
     private static final double KILOMETRE = 1_000;
     private static final double SAME_METRES = 0.001;
+    /** No pole and no tripod is taller. */
+    private static final double TALL_METRES = 3.3;
 
     private final ProblemWords words;
 
@@ -42,7 +45,7 @@ class ReceiverDoubts {
     }
 
     /** @param jump of its fixed solutions, lately */
-    List<String> of(ReceiverSnapshot now, Optional<JumpWatch.Jump> jump, JobState state) {
+    List<String> of(ReceiverSnapshot now, ReceiverDesk.HowMeasured how, Optional<JumpWatch.Jump> jump, JobState state) {
         Optional<SolvedPosition> solved = now.now();
         List<String> all = new ArrayList<>();
         now.doubt().ifPresent(d -> all.add(switch (d) {
@@ -57,6 +60,7 @@ class ReceiverDoubts {
         });
         now.corrections().map(CorrectionsHeard::state).filter(s -> s != CorrectionLink.State.UP && s != CorrectionLink.State.CONNECTING).ifPresent(s -> all.add("No corrections come: " + words.word(s) + (s.triesAgain() ? "." : ". Change what is wrong under Corrections; it is not tried by itself.")));
         now.corrections().map(c -> c.told().words()).filter(w -> !w.isBlank()).ifPresent(w -> all.add("The base says: " + w));
+        antenna(how, state).ifPresent(all::add);
         jump.ifPresent(j -> all.add("Its fixed solution jumped by " + state.settings().figures().length(j.by()) + " at " + state.settings().times().clock(j.at()) + " while the pole stood still: before or after, it was fixed wrongly. Fix anew, and stand on a known mark."));
         now.base().flatMap(b -> changed(b, state)).ifPresent(all::add);
         now.base().flatMap(b -> away(now, b)).filter(m -> m > FAR_METRES).ifPresent(m -> all.add("The base is " + Decimals.show(m / KILOMETRE, 1) + " km off: is it yours?"));
@@ -64,6 +68,13 @@ class ReceiverDoubts {
         solved.map(p -> Duration.between(p.at(), Instant.now()).abs()).filter(d -> d.compareTo(CLOCKS_APART) > 0).ifPresent(d -> all.add("Its clock and this machine\u2019s are " + apart(d) + " apart: one of them is wrong."));
         solved.filter(p -> p.sigma().isEmpty()).ifPresent(p -> all.add("It does not say how well it knows its place: switch the sentence GST on."));
         return all;
+    }
+
+    /** A height that no pole has, or that was said on another day. */
+    static Optional<String> antenna(ReceiverDesk.HowMeasured how, JobState state) {
+        TimeText times = state.settings().times();
+        Optional<String> odd = how.antenna().filter(a -> a.height().measured().metres() > TALL_METRES).map(a -> "The antenna is said to stand " + state.settings().figures().length(a.height().measured()) + " high: was that feet?");
+        return odd.or(() -> how.antenna().flatMap(a -> how.said().filter(at -> !times.localDate(at).equals(times.localDate(Instant.now()))).map(at -> "The antenna\u2019s height, " + state.settings().figures().length(a.height().measured()) + ", was said on " + times.localDate(at) + ": if it is still so, keep it again.")));
     }
 
     /** In what its radio is set otherwise than the job's own base sends; empty if they agree, or none sends by radio. */

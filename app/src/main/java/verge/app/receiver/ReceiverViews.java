@@ -59,7 +59,7 @@ public class ReceiverViews {
         Optional<ReceiverCondition> c = now.condition();
         Optional<SolvedPosition.Sigma> sigma = solved.flatMap(SolvedPosition::sigma);
         Optional<RoverNow.Here> here = RoverNow.of(now, how.antenna(), state);
-        List<String> doubts = this.doubts.of(now, jump, state);
+        List<String> doubts = this.doubts.of(now, how, jump, state);
         boolean up = now.link() == LinkState.UP;
         String plan = here.flatMap(RoverNow.Here::foot).map(p -> f.small(p.sigma().plan())).or(() -> sigma.map(s -> f.small(new Length(s.plan())))).orElse("");
         return new ReceiverView(now.link().name().toLowerCase(Locale.ROOT), linkWords(now), role(c), up ? solution(kind) : "", kind.name().toLowerCase(Locale.ROOT), brief(now, kind, plan) + (saysProvisional(now, state) ? ", provisional" : ""), plan,

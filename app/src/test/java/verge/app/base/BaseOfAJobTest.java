@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -191,6 +192,30 @@ class BaseOfAJobTest {
         reasoned.put("reason", "own grid, moved on purpose");
         assertThat(start(reasoned).statusCode()).isEqualTo(204);
         assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).extracting(e -> e.payload().getClass().getSimpleName()).containsSubsequence("PointsImported", "BaseSetUp", "BaseEnded", "PointsImported", "BaseSetUp");
+    }
+
+    /** One receiver is not both; one that sends unasked is told of; a start from two tabs is one base; a height in feet, and one of another day, are doubted. */
+    @Test
+    void whoTriesTwice() throws Exception {
+        post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
+        assertThat(start(fields("SKY", "BASE1", null)).body()).contains("BASE_IS_ROVER");
+        post("/receiver/disconnect", Map.of());
+        antenna("/base", "5.25");
+        assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("was that feet?");
+        antenna("/base", TRIPOD);
+        CompletableFuture<HttpResponse<String>> other = CompletableFuture.supplyAsync(() -> {
+            try {
+                return start(fields("SKY", "BASE2", null));
+            } catch (Exception failed) {
+                throw new IllegalStateException(failed);
+            }
+        });
+        HttpResponse<String> one = start(fields("SKY", "BASE1", null));
+        assertThat(List.of(one.statusCode(), other.join().statusCode())).containsExactlyInAnyOrder(204, 422);
+        assertThat(state().bases()).hasSize(1);
+        verge.bean(ReceiverDesk.class).running(Seat.base(job.id()), Optional.empty());
+        assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("It sends as a base already, as number 7");
+        verge.bean(ReceiverDesk.class).running(Seat.base(job.id()), Optional.of(state().bases().get(0).entry()));
     }
 
     /** By radio: a channel on which somebody sends is heard before anything goes out; a code read aloud means its channel; without an antenna nothing starts. */

@@ -12,6 +12,7 @@ import verge.core.geodesy.Position;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.problem.SurveyException;
 import verge.core.settings.JobGeodesy;
+import verge.core.units.Figures;
 import verge.core.units.Length;
 
 /**
@@ -77,7 +78,7 @@ public record AgainstSky(Length north, Length east, Length up, Grade grade, Opti
         boolean planAgrees = Math.hypot(off[0], off[1]) < EXPLAINED_METRES;
         return Stream.<Optional<Cause>>of(planAgrees ? ellipsoidHeight(sky, off[2], job) : Optional.empty(),
                 planAgrees ? Optional.empty() : axes(given, sky), planAgrees ? Optional.empty() : zone(given, sky, job),
-                digits(given, off, Mistake.DIGITS_EXCHANGED), digits(given, off, Mistake.DIGIT)).flatMap(Optional::stream).findFirst();
+                digits(given, off, Mistake.DIGITS_EXCHANGED, job), digits(given, off, Mistake.DIGIT, job)).flatMap(Optional::stream).findFirst();
     }
 
     private static Optional<Cause> ellipsoidHeight(Position sky, double up, JobGeodesy job) {
@@ -113,13 +114,18 @@ public record AgainstSky(Length north, Length east, Length up, Grade grade, Opti
         return radius * Math.hypot(there.position().latitude().radians() - here.position().latitude().radians(), Math.IEEEremainder(east, 2 * Math.PI) * here.position().latitude().cos());
     }
 
-    /** One coordinate alone is off, by what one digit of it, or two exchanged, would make. */
-    private static Optional<Cause> digits(Position given, double[] off, Mistake mistake) {
-        double[] figures = {given.plan().northing(), given.plan().easting(), given.elevation().map(Elevation::metres).orElse(0.0)};
+    /** One coordinate alone is off, by what one digit of it as the job writes it, or two exchanged, would make. */
+    private static Optional<Cause> digits(Position given, double[] off, Mistake mistake, JobGeodesy job) {
+        Figures f = job.settings().figures();
+        GridPoint shown = job.settings().ground().shown(given.plan());
+        double[] written = {f.axes().northSign() * shown.northing(), f.axes().eastSign() * shown.easting(), given.elevation().map(Elevation::metres).orElse(0.0)};
+        double[] figures = {given.plan().northing(), given.plan().easting(), written[2]};
+        double[] signs = {f.axes().northSign(), f.axes().eastSign(), 1};
+        double unit = f.lengthUnit().metresPerUnit();
         for (Which which : Which.values()) {
             int i = which.ordinal();
             boolean alone = IntStream.range(0, off.length).filter(j -> j != i).allMatch(j -> Math.abs(off[j]) < EXPLAINED_METRES);
-            OptionalDouble should = alone && Math.abs(off[i]) > EXPLAINED_METRES ? candidates(figures[i], mistake).filter(c -> Math.abs(c - (figures[i] - off[i])) < EXPLAINED_METRES / 2).findFirst() : OptionalDouble.empty();
+            OptionalDouble should = alone && Math.abs(off[i]) > EXPLAINED_METRES ? candidates(written[i] / unit, mistake).map(c -> figures[i] + signs[i] * (c * unit - written[i])).filter(c -> Math.abs(c - (figures[i] - off[i])) < EXPLAINED_METRES / 2).findFirst() : OptionalDouble.empty();
             if (should.isPresent()) {
                 return Optional.of(new Cause(mistake, Optional.of(which), should));
             }

@@ -93,6 +93,8 @@ public enum Problem {
     /** Arguments: the mark of the base that sends. */
     BASE_RUNS,
     NO_BASE,
+    /** One receiver cannot be both. */
+    BASE_IS_ROVER,
     NO_ANTENNA,
     /** Arguments: the channel. */
     CHANNEL_IN_USE,

@@ -4,12 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.GeoidChoice;
@@ -18,6 +20,7 @@ import verge.core.settings.Geoids;
 import verge.core.settings.JobGeodesy;
 import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
+import verge.core.units.PlanAxes;
 
 /** A mark's coordinates against the sky: how far off is said, and what was likely mistaken. */
 class AgainstSkyTest {
@@ -39,6 +42,18 @@ class AgainstSkyTest {
         assertThat(found.cause().map(AgainstSky.Cause::mistake)).isEqualTo(Optional.ofNullable(mistake));
         assertThat(found.cause().flatMap(AgainstSky.Cause::which)).isEqualTo(Optional.ofNullable(which));
         assertThat(found.cause().filter(c -> c.mistake() == AgainstSky.Mistake.DIGITS_EXCHANGED).stream()).allSatisfy(c -> assertThat(c.should().orElseThrow()).isCloseTo(which == AgainstSky.Which.NORTH ? 6_312_458.3 : 648_731.6, within(1e-6)));
+    }
+
+    /** In a job that writes feet, southing first, the digits are those that were written. */
+    @Test
+    void digitsAsTheJobWritesThem() {
+        Figures feet = Figures.surveyFeet().with(new PlanAxes(PlanAxes.Order.NORTH_EAST, true, false));
+        JobGeodesy job = JobGeodesy.of(new JobSettings(feet, SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0 +units=m +no_defs"), new GeoidChoice.Constant(37.6), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE), Geoids.NONE);
+        double unit = feet.lengthUnit().metresPerUnit();
+        Position sky = new Position(new GridPoint(-20_710_258 * unit, 648_731.6), SKY.elevation());
+        AgainstSky found = AgainstSky.of(new Position(new GridPoint(-20_701_258 * unit, 648_731.6), SKY.elevation()), sky, job);
+        assertThat(found.cause().map(AgainstSky.Cause::mistake)).contains(AgainstSky.Mistake.DIGITS_EXCHANGED);
+        assertThat(found.cause().orElseThrow().should().orElseThrow()).isCloseTo(-20_710_258 * unit, within(1e-6));
     }
 
     /** Of the same place, in the next zone's figures, either way. */
