@@ -71,13 +71,14 @@ class BaseMarks {
         JobState state = points.state(job);
         SkyMean sky = bases.sky(job).orElseThrow(() -> new SurveyException(Problem.NO_POSITION));
         Length height = antenna(job).reference();
-        Position ground = BaseEntries.ground(sky, height, state.geodesy()).orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
         PointName mark = form.mark();
         if (form.from() != BaseForm.From.KNOWN && !state.allNamed(mark).isEmpty()) {
             throw new SurveyException(Problem.POINT_NAME_TAKEN, mark.text());
         } else if (form.from() == BaseForm.From.SKY) {
             return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), sky.antenna(), Optional.empty(), Optional.empty(), again(job, state));
-        } else if (form.from() == BaseForm.From.TYPED) {
+        }
+        Position ground = BaseEntries.ground(sky, height, state.geodesy()).orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
+        if (form.from() == BaseForm.From.TYPED) {
             NamedPosition typed = form.typed(state.settings(), mark);
             return over(mark, typed.position(), List.of(known(typed)), ground, height, state);
         }

@@ -129,7 +129,8 @@ public class LocaliseService {
     }
 
     /** @throws SurveyException what is lacking or wrong */
-    Work work(UUID job, JobState state, Answers answers) {
+    Work work(UUID job, JobState state, Answers said) {
+        Answers answers = MeasuredPositions.weighed(state, said);
         Optional<CoordinateSystem.Localised> handedOn = handedOn(answers);
         if (handedOn.isPresent() && answers.text("file").isEmpty() && answers.text("typed").isEmpty()) {
             return work(state, answers, handedOn.get(), List.of(), List.of());
@@ -175,7 +176,8 @@ public class LocaliseService {
     }
 
     /** @throws SurveyException what is lacking */
-    Proposals propose(UUID job, JobState state, Answers answers) {
+    Proposals propose(UUID job, JobState state, Answers said) {
+        Answers answers = MeasuredPositions.weighed(state, said);
         MeasuredPositions.Group group = measured.read(job, state, answers, handedOn(answers));
         List<Mark> found = control(state).stream().map(p -> new Mark(p.name().text(), p.position())).toList();
         FitSettings settings = FitService.settings(state, answers, "SOLVED");

@@ -1,6 +1,7 @@
 package verge.app.fit;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -8,6 +9,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import verge.app.drawing.DrawingLibrary;
@@ -25,6 +27,7 @@ import verge.core.drawing.Feature;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileSystem;
 import verge.core.drawing.SystemPlacement;
+import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
@@ -41,9 +44,12 @@ import verge.core.geodesy.system.SystemText;
 import verge.core.geodesy.transformation.FitSettings;
 import verge.core.geodesy.transformation.Mark;
 import verge.core.job.JobState;
+import verge.core.occupation.Stood;
+import verge.core.occupation.StoodOn;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.JobGeodesy;
+import verge.core.units.Decimals;
 import verge.core.units.LatLonText;
 import verge.core.units.LengthText;
 import verge.core.units.LengthUnit;
@@ -56,6 +62,9 @@ class MeasuredPositions {
     private static final Pattern PARTS = Pattern.compile("\\s*[;\\t]\\s*");
     /** The plane about the marks touches the ellipsoid at a whole minute, so that its definition is short. */
     private static final double MINUTES = 60;
+    private static final double POLE_SIGMA_METRES = 0.003;
+    /** In the place of a file: what the job's own receiver measured. */
+    static final String STOOD_ON = "STOOD_ON";
 
     private final SiteDrawings drawings;
     private final DrawingLibrary library;
@@ -94,7 +103,7 @@ class MeasuredPositions {
     Group read(UUID job, JobState state, Answers answers, Optional<CoordinateSystem.Localised> handedOn) {
         Optional<SiteFile> file = file(job, answers);
         LengthUnit unit = state.settings().figures().lengthUnit();
-        List<Typed> typed = file.isPresent() ? List.of() : typed(answers.text("typed"), unit);
+        List<Typed> typed = file.isPresent() ? List.of() : isStoodOn(answers) ? stoodOn(state) : typed(answers.text("typed"), unit);
         Optional<PlacedFile> asMeant = file.map(f -> library.placedNow(f, state.geodesy(), Optional.empty()));
         CoordinateSystem.Projected base = handedOn.map(CoordinateSystem.Localised::base).orElseGet(() -> base(state, answers, asMeant, typed));
         GeoidChoice geoid = handedOn.map(CoordinateSystem.Localised::geoid).orElseGet(() -> geoidAnswers.read(answers, drawings.site(job), unit, Optional.of(state.settings().geoid())));
@@ -110,9 +119,28 @@ class MeasuredPositions {
         return new Group(base, geoid, elevations ? marks : marks.stream().map(m -> new Mark(m.name(), overGeoid(m.position(), geodesy))).toList());
     }
 
+    private static boolean isStoodOn(Answers answers) {
+        return answers.text("file").equals(STOOD_ON);
+    }
+
+    /** With the receiver's own σ and that of holding a pole over a mark, where nobody said another. */
+    static Answers weighed(JobState state, Answers answers) {
+        if (!isStoodOn(answers) || !answers.text("sigma").isEmpty()) {
+            return answers;
+        }
+        double mean = state.all(new StoodOn()).stream().map(Stood::solved).mapToDouble(s -> (s.north() * s.north() + s.east() * s.east()) / 2).average().orElse(0);
+        return mean > 0 ? answers.with(Map.of("sigma", Decimals.print(Math.sqrt(mean + POLE_SIGMA_METRES * POLE_SIGMA_METRES), 4) + " m")) : answers;
+    }
+
+    /** What the job's own receiver measured, by name; the mean of those that were stood on several times. */
+    private static List<Typed> stoodOn(JobState state) {
+        Map<String, List<EarthPlace>> byName = state.all(new StoodOn()).stream().filter(s -> s.earth().isPresent()).collect(Collectors.groupingBy(s -> s.name().text(), LinkedHashMap::new, Collectors.mapping(s -> s.earth().orElseThrow(), Collectors.toList())));
+        return byName.entrySet().stream().map(e -> new Typed(e.getKey(), middle(e.getValue().stream().map(EarthPlace::position).toList()), e.getValue().stream().mapToDouble(p -> p.height().metres()).average().orElseThrow())).toList();
+    }
+
     private Optional<SiteFile> file(UUID job, Answers answers) {
         String id = answers.text("file");
-        return id.isEmpty() ? Optional.empty() : Optional.of(files.of(drawings.site(job)).stream().filter(f -> f.id().toString().equals(id)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this file")));
+        return id.isEmpty() || isStoodOn(answers) ? Optional.empty() : Optional.of(files.of(drawings.site(job)).stream().filter(f -> f.id().toString().equals(id)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this file")));
     }
 
     private static Position overGeoid(Position position, JobGeodesy geodesy) {

@@ -11,6 +11,7 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
 import verge.app.journal.UnderWay;
+import verge.app.points.SitePoints;
 import verge.app.receiver.KnownReceiver;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.RoverNow;
@@ -43,12 +44,14 @@ public class OccupationService {
 
     private final JournalService journals;
     private final UnderWay underWay;
+    private final SitePoints points;
     private final ReceiverDesk desk;
     private final RoverNow rover;
 
-    OccupationService(JournalService journals, UnderWay underWay, ReceiverDesk desk, RoverNow rover) {
+    OccupationService(JournalService journals, UnderWay underWay, SitePoints points, ReceiverDesk desk, RoverNow rover) {
         this.journals = journals;
         this.underWay = underWay;
+        this.points = points;
         this.desk = desk;
         this.rover = rover;
     }
@@ -68,9 +71,14 @@ public class OccupationService {
             JobState now = journals.state(job);
             PointName name = PointName.parse(typedName);
             Code code = Code.parse(typedCode);
-            boolean free = again || now.find(name, Origin.CONTROL).isPresent();   // a known mark is stood on as often as one likes
+            boolean known = now.find(name, Origin.CONTROL).isPresent() || points.state(job).seen().known(name).isPresent();
+            boolean free = again || known;   // a known mark is stood on as often as one likes
             MeasureService.requireFree(now, name, free);
             Armed.joinings(now, id, armed);
+            if (!known) {
+                rover.required(job, now);   // a known mark is what a job is localised by that has no place on the earth yet
+            }
+            points.takeOn(job, Origin.CONTROL, person, typedName);
             return stand(job, now, reason).thenApply(stood -> journals.append(job, new Author(id, person, stood.receiver()), state -> {
                 MeasureService.requireFree(state, name, free);
                 return stood.as(name, code, MeasureService.kept(state, notes), Armed.joinings(state, id, armed));
@@ -92,7 +100,7 @@ public class OccupationService {
      * @return fails as {@link #measure}
      */
     public CompletableFuture<Stood> stand(UUID job, JobState now, String reason) {
-        rover.required(job, now);
+        rover.requiredAnywhere(job, now);
         ReceiverDesk.HowMeasured how = desk.how(Seat.rover(job));
         AntennaOverMark antenna = how.antenna().orElseThrow();
         String called = desk.receiver(Seat.rover(job)).map(KnownReceiver::title).orElse("");

@@ -65,14 +65,19 @@ public class RoverNow {
         return desk.snapshot(Seat.rover(job)).flatMap(ReceiverSnapshot::base).flatMap(b -> ReceiverDoubts.changed(b, state));
     }
 
-    /** The foot, or why there is none. @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_POSITION, SYSTEM_NOT_ON_EARTH */
+    /** The foot, or why there is none. @throws SurveyException as {@link #requiredAnywhere}, or SYSTEM_NOT_ON_EARTH */
     public Here required(UUID job, JobState state) {
-        ReceiverSnapshot now = desk.ready(Seat.rover(job)).snapshot();
-        AntennaOverMark antenna = desk.how(Seat.rover(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
-        Here here = of(now, Optional.of(antenna), state).orElseThrow(() -> new SurveyException(Problem.NO_POSITION));
+        Here here = requiredAnywhere(job, state);
         if (here.foot().isEmpty()) {
             throw new SurveyException(Problem.SYSTEM_NOT_ON_EARTH);
         }
         return here;
+    }
+
+    /** Where it is, whether the job's grid lies on the earth or not. @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_POSITION */
+    public Here requiredAnywhere(UUID job, JobState state) {
+        ReceiverSnapshot now = desk.ready(Seat.rover(job)).snapshot();
+        AntennaOverMark antenna = desk.how(Seat.rover(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
+        return of(now, Optional.of(antenna), state).orElseThrow(() -> new SurveyException(Problem.NO_POSITION));
     }
 }

@@ -12,6 +12,7 @@ import verge.app.journal.Kept;
 import verge.app.journal.UnderWay;
 import verge.app.measure.OccupationService;
 import verge.app.points.SitePoints;
+import verge.app.receiver.RoverNow;
 import verge.core.base.BaseEntries;
 import verge.core.base.BasesOf;
 import verge.core.coding.Code;
@@ -34,13 +35,15 @@ public class StakeoutService {
     private final InstrumentWatch watch;
     private final UnderWay underWay;
     private final OccupationService occupying;
+    private final RoverNow rover;
 
-    StakeoutService(JournalService journals, UnderWay underWay, SitePoints sitePoints, InstrumentWatch watch, OccupationService occupying) {
+    StakeoutService(JournalService journals, UnderWay underWay, SitePoints sitePoints, InstrumentWatch watch, OccupationService occupying, RoverNow rover) {
         this.journals = journals;
         this.underWay = underWay;
         this.sitePoints = sitePoints;
         this.watch = watch;
         this.occupying = occupying;
+        this.rover = rover;
     }
 
     /**
@@ -64,6 +67,7 @@ public class StakeoutService {
     /** The same with a satellite receiver on the pole. @param reason also for what is beyond the receiver's own limits */
     public CompletableFuture<Kept> storeByReceiver(UUID job, UUID id, StakeoutAim aim, String reason, String person) {
         return underWay.once(job, id, () -> {
+            rover.required(job, journals.state(job));
             sitePoints.takeOn(job, Origin.DESIGN, person, aim.design().name().text());
             return occupying.stand(job, journals.state(job), reason).thenApply(stood -> journals.append(job, new Author(id, person, stood.receiver()), state -> {
                 PointOccupied point = stood.as(aim.design().name(), Code.NONE, Map.of(), List.of());

@@ -6,11 +6,13 @@ import verge.core.base.Base;
 import verge.core.base.BaseEntries;
 import verge.core.base.BaseUnder;
 import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.journal.Chapter;
 import verge.core.journal.Line;
 import verge.core.journal.Looks;
 import verge.core.journal.Outcome;
 import verge.core.measure.ShotEntries;
+import verge.core.satellite.SolvedPosition;
 import verge.core.settings.JobGeodesy;
 import verge.core.settings.SettingsEntries;
 
@@ -27,9 +29,19 @@ public final class OccupationEntries {
         PointOccupied said = line.says();
         Optional<Base> base = base(looks, said);
         Optional<ShotEntries.Place> place = place(looks, said).map(p -> new ShotEntries.Place(p.position(), Optional.of(p.sigma())));
-        Outcome measured = ShotEntries.measured(line.id(), said, Optional.empty(), place).and(new StoodOn(), new Stood(line.id(), said.name(), said.epochs().end(), said.base(), place.map(ShotEntries.Place::position), place.flatMap(ShotEntries.Place::sigma)));
+        Outcome measured = ShotEntries.measured(line.id(), said, Optional.empty(), place).and(new StoodOn(), new Stood(line.id(), said.name(), said.epochs().end(), said.base(), said.antenna().known().map(height -> OccupiedPlace.foot(reference(said, base), height, said.tilt())), sigma(said), place.map(ShotEntries.Place::position), place.flatMap(ShotEntries.Place::sigma)));
         Outcome heard = said.base().map(b -> measured.and(new HeardAs(b.station()), b).and(new HeardBy(b.name()), b)).orElse(measured);
         return base.map(b -> heard.and(new BaseUnder(line.id()), b)).orElse(heard);
+    }
+
+    private static SolvedPosition.Sigma sigma(PointOccupied said) {
+        double[] spread = said.spread().northEastUp(said.reference().place(ReferenceEllipsoid.WGS84).position());
+        return new SolvedPosition.Sigma(spread[0], spread[1], spread[2]);
+    }
+
+    /** Where the antenna was, from where the base is known to be now. */
+    private static EarthCentred reference(PointOccupied said, Optional<Base> base) {
+        return base.map(b -> b.reference().plus(said.vector())).orElse(said.reference());
     }
 
     /** The base of the job's own that something was measured from. */
@@ -48,7 +60,6 @@ public final class OccupationEntries {
      * @param base of the job's own that it was measured from; else the base is where it said
      */
     public static Optional<OccupiedPlace> place(PointOccupied said, Optional<Base> base, JobGeodesy geodesy) {
-        EarthCentred reference = base.map(b -> b.reference().plus(said.vector())).orElse(said.reference());
-        return said.antenna().known().flatMap(height -> OccupiedPlace.below(reference, said.spread(), height, said.tilt(), geodesy));
+        return said.antenna().known().flatMap(height -> OccupiedPlace.below(reference(said, base), said.spread(), height, said.tilt(), geodesy));
     }
 }

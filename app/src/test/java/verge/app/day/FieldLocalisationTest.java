@@ -1,0 +1,90 @@
+package verge.app.day;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.WebDriver;
+import org.openqa.selenium.support.ui.WebDriverWait;
+import verge.app.job.Job;
+import verge.app.journal.JournalService;
+import verge.app.support.Jobs;
+import verge.app.support.VergeServer;
+import verge.core.coding.PointName;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.job.JobState;
+import verge.core.occupation.ControlSeen;
+import verge.core.occupation.StoodOn;
+import verge.core.points.Origin;
+
+/** A flat site is brought onto the earth in the field: five of its marks are stood on, the one that was disturbed is found out, and then a rover works in the site's own grid. */
+class FieldLocalisationTest extends InBrowser {
+    private static final Duration FIX = Duration.ofSeconds(90);
+    private static final List<String> MARKS = List.of("T1", "T2", "T4", "T5", "T6");
+
+    private Job job;
+
+    FieldLocalisationTest(VergeServer.Running verge) {
+        super(verge);
+    }
+
+    private JobState state() {
+        return verge.bean(JournalService.class).state(job.id());
+    }
+
+    private void untilFixed() {
+        browser.until(d -> new WebDriverWait(d, FIX).until((WebDriver w) -> w.findElement(By.id("chip-receiver")).getText().contains("fixed")));
+    }
+
+    private void standOn(String mark) {
+        verge.ground().go(mark);
+        browser.click(By.cssSelector("[data-by=receiver]"));
+        long before = state().all(new StoodOn()).size();
+        untilFixed();
+        browser.type("point-name", mark);
+        browser.primary();
+        browser.until(d -> state().all(new StoodOn()).size() > before);
+    }
+
+    @Test
+    void fiveMarksAndOneDisturbed() {
+        job = Jobs.withControl(verge);
+        verge.ground().go("T1");
+        browser.signIn();
+        browser.open("/jobs/" + job.id() + "/setup/receiver");
+        browser.click(By.xpath("//button[@data-offer and contains(., 'pole')]"));
+        browser.primary();
+        browser.until(d -> d.findElement(By.id("caster")).isDisplayed());
+        browser.click(By.cssSelector("[data-offer-caster]"));
+        browser.click(By.cssSelector("[data-mountpoint=GALLERY]"));
+        browser.click(By.xpath("//button[. = 'Take these corrections']"));
+        browser.type("antenna-height", Double.toString(verge.ground().look().mount().metres()));
+        browser.click(By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']"));
+        browser.until(d -> !d.findElement(By.id("bench")).getText().contains("has not been said"));
+        untilFixed();
+        browser.open("/jobs/" + job.id() + "/measure");
+        browser.click(By.cssSelector("[data-by=receiver]"));
+        browser.type("point-name", "900");
+        browser.primary();
+        browser.sees("lies on the earth is not known");
+        browser.sees("Stand on its known marks");
+        MARKS.forEach(this::standOn);
+
+        browser.open("/jobs/" + job.id() + "/compute/localise");
+        browser.script("const f = document.getElementById('file'); f.value = 'STOOD_ON'; f.dispatchEvent(new Event('input', { bubbles: true })); f.dispatchEvent(new Event('change', { bubbles: true }))");
+        browser.until(d -> d.findElement(By.id("worked")).getText().contains("T5"));
+        browser.until(d -> !d.findElements(By.cssSelector("#worked .suspect")).isEmpty());
+        assertThat(browser.<String>script("return [...document.querySelectorAll('#worked .suspect')].map(r => r.textContent).join(' ')")).contains("T5").doesNotContain("T1");
+        browser.script("const p = document.getElementById('pairs'); p.value = ['T1', 'T2', 'T4', 'T6'].map(n => n + ' = ' + n).join('\\n'); p.dispatchEvent(new Event('input', { bubbles: true }))");
+        browser.until(d -> d.findElements(By.cssSelector("#worked .suspect")).isEmpty());
+        browser.primary();
+        browser.until(d -> state().settings().system() instanceof CoordinateSystem.Localised);
+        assertThat(ControlSeen.of(state()).stream().filter(c -> c.against().isEmpty() && !c.within()).map(c -> c.stood().name().text())).containsExactly("T5");
+
+        browser.open("/jobs/" + job.id() + "/measure");
+        standOn("T3");
+        assertThat(state().find(new PointName("T3"), Origin.MEASURED).orElseThrow().position().plan().distanceMetres(state().find(new PointName("T3"), Origin.CONTROL).orElseThrow().position().plan())).isLessThan(0.05);
+    }
+}
