@@ -30,6 +30,8 @@ function show(bench, view) {
     const words = view.doubts.join(' ');
     doubts.hidden = !words;
     doubts.textContent === words || (doubts.textContent = words);
+    const name = bench.querySelector('#antenna-name');
+    name.value ||= view.antenna.includes(' screwed') ? '' : view.antenna;
     bench.querySelector('#settable').hidden = !view.set.canBeSet;
     bench.querySelector('#says-little').hidden = view.set.canBeSet;
     toggled(bench, 'TILT', view.set.tilting);

@@ -2,12 +2,9 @@ package verge.app.day;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
-import org.openqa.selenium.WebDriver;
-import org.openqa.selenium.support.ui.WebDriverWait;
 import verge.app.job.Job;
 import verge.app.journal.JournalService;
 import verge.app.support.Jobs;
@@ -21,10 +18,10 @@ import verge.core.points.Origin;
 
 /** A flat site is brought onto the earth in the field: five of its marks are stood on, the one that was disturbed is found out, and then a rover works in the site's own grid. */
 class FieldLocalisationTest extends InBrowser {
-    private static final Duration FIX = Duration.ofSeconds(90);
     private static final List<String> MARKS = List.of("T1", "T2", "T4", "T5", "T6");
 
     private Job job;
+    private RoverParty party;
 
     FieldLocalisationTest(VergeServer.Running verge) {
         super(verge);
@@ -34,15 +31,11 @@ class FieldLocalisationTest extends InBrowser {
         return verge.bean(JournalService.class).state(job.id());
     }
 
-    private void untilFixed() {
-        browser.until(d -> new WebDriverWait(d, FIX).until((WebDriver w) -> w.findElement(By.id("chip-receiver")).getText().contains("fixed")));
-    }
-
     private void standOn(String mark) {
         verge.ground().go(mark);
         browser.click(By.cssSelector("[data-by=receiver]"));
         long before = state().all(new StoodOn()).size();
-        untilFixed();
+        party.untilFixed();
         browser.type("point-name", mark);
         browser.primary();
         browser.until(d -> state().all(new StoodOn()).size() > before);
@@ -53,17 +46,8 @@ class FieldLocalisationTest extends InBrowser {
         job = Jobs.withControl(verge);
         verge.ground().go("T1");
         browser.signIn();
-        browser.open("/jobs/" + job.id() + "/setup/receiver");
-        browser.click(By.xpath("//button[@data-offer and contains(., 'pole')]"));
-        browser.primary();
-        browser.until(d -> d.findElement(By.id("caster")).isDisplayed());
-        browser.click(By.cssSelector("[data-offer-caster]"));
-        browser.click(By.cssSelector("[data-mountpoint=GALLERY]"));
-        browser.click(By.xpath("//button[. = 'Take these corrections']"));
-        browser.type("antenna-height", Double.toString(verge.ground().look().mount().metres()));
-        browser.click(By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']"));
-        browser.until(d -> !d.findElement(By.id("bench")).getText().contains("has not been said"));
-        untilFixed();
+        party = new RoverParty(verge, browser);
+        party.setUp(job, "GALLERY");
         browser.open("/jobs/" + job.id() + "/measure");
         browser.click(By.cssSelector("[data-by=receiver]"));
         browser.type("point-name", "900");

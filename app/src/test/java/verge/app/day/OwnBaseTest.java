@@ -3,12 +3,8 @@ package verge.app.day;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.time.Duration;
-import java.util.function.Predicate;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
-import org.openqa.selenium.WebDriver;
-import org.openqa.selenium.support.ui.WebDriverWait;
 import verge.app.job.Job;
 import verge.app.journal.JournalService;
 import verge.app.support.Jobs;
@@ -25,11 +21,10 @@ import verge.instruments.world.Ternholm;
 
 /** A day with a base of one's own over the internet: provisional in the morning, a rover measures and stakes, the base is corrected in the evening and everything moves to where it truly is. */
 class OwnBaseTest extends InBrowser {
-    /** A fix takes as long as it takes. */
-    private static final Duration FIX = Duration.ofSeconds(90);
     private static final GridPoint T2 = Ternholm.YARD.plus(-31.205, -8.664);
 
     private Job job;
+    private RoverParty party;
 
     OwnBaseTest(VergeServer.Running verge) {
         super(verge);
@@ -48,27 +43,9 @@ class OwnBaseTest extends InBrowser {
         return inJob(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres());
     }
 
-    private void soon(Predicate<WebDriver> reached) {
-        browser.until(d -> new WebDriverWait(d, FIX).until((WebDriver w) -> reached.test(w)));
-    }
-
-    private String chip(String id) {
-        return browser.script("return document.getElementById('" + id + "')?.textContent ?? ''");
-    }
-
     @Test
     void provisionalInTheMorningTrueInTheEvening() {
-        verge.ground().pole(Ternholm.YARD.plus(8, -6));
-        job = Jobs.elsewhere(verge);
-        browser.signIn();
-        browser.open("/jobs/" + job.id() + "/setup/base");
-        browser.click(By.xpath("//button[@data-offer and contains(., 'tripod')]"));
-        browser.primary();
-        browser.sees("over the mark has not been said");
-        soon(d -> chip("antenna-name") != null && !((String) browser.script("return document.getElementById('antenna-name').value")).isEmpty());
-        browser.script("const f = document.getElementById('antenna-form'); f.elements.antenna.value = ''; f.elements.height.value = '1.635'; [...f.elements.to].find(t => t.value === 'REFERENCE_POINT').checked = true");
-        browser.click(By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']"));
-        browser.until(d -> !d.findElement(By.id("bench")).getText().contains("has not been said"));
+        begin(Jobs.elsewhere(verge));
         browser.click(By.cssSelector("input[name=from][value=SKY]"));
         browser.click(By.cssSelector("input[name=way][value=INTERNET]"));
         browser.click(By.cssSelector("[data-offer-caster]"));
@@ -76,21 +53,15 @@ class OwnBaseTest extends InBrowser {
         browser.type("mountpoint", "DAY");
         browser.sees("Provisional until its true place is known");
         browser.primary();
-        soon(d -> chip("chip-base").contains("BASE1 provisional"));
+        party.soon(() -> party.text("#chip-base").contains("BASE1 provisional"));
         browser.sees("Sends, provisional");
-        soon(d -> ((String) browser.script("return document.getElementById('base-now').textContent")).contains("number 7, "));
+        party.soon(() -> party.text("#base-now").contains("number 7, "));
 
         browser.primary();   // to the rover
-        browser.click(By.xpath("//button[@data-offer and contains(., 'pole')]"));
-        browser.primary();
-        browser.until(d -> d.findElement(By.id("caster")).isDisplayed());
-        browser.click(By.cssSelector("[data-offer-caster]"));
-        browser.click(By.cssSelector("[data-mountpoint=DAY]"));
-        browser.click(By.xpath("//button[. = 'Take these corrections']"));
-        browser.type("antenna-height", Double.toString(verge.ground().look().mount().metres()));
-        browser.click(By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']"));
-        browser.until(d -> !d.findElement(By.id("bench")).getText().contains("has not been said"));
-        soon(d -> chip("chip-receiver").contains("fixed"));
+        party.reach("pole");
+        party.hear("DAY");
+        party.sayMount();
+        party.untilFixed();
         browser.sees("BASE1 by DAY");
         browser.primary();
         browser.sees("with the receiver");
@@ -117,11 +88,73 @@ class OwnBaseTest extends InBrowser {
         browser.sees("3 points move");
         browser.type("rw-reason", "adjusted with the control");
         browser.primary();
-        soon(d -> !state().isProvisional(state().own(new PointName("R1")).orElseThrow()));
+        party.soon(() -> !state().isProvisional(state().own(new PointName("R1")).orElseThrow()));
         StoredPoint evening = state().own(new PointName("R1")).orElseThrow();
         assertThat(evening.position().plan().distanceMetres(where.plan())).isLessThan(5 * evening.sigma().orElseThrow().plan().metres());
         assertThat(evening.position().elevation().orElseThrow().minus(where.elevation().orElseThrow()).metres()).isBetween(-0.08, 0.08);
         browser.open("/jobs/" + job.id() + "/setup/base");
+        browser.click(By.id("base-end"));
+        browser.sees("A base stood here before");
+    }
+
+    private void begin(Job on) {
+        job = on;
+        party = new RoverParty(verge, browser);
+        verge.ground().pole(Ternholm.YARD.plus(8, -6));
+        browser.signIn();
+        browser.open("/jobs/" + job.id() + "/setup/base");
+        party.reach("tripod");
+        party.sayHeight("1.600");
+    }
+
+    /** By radio: a mistyped mark is stopped with the slip named, a rover that listens with another modulation is found out and set as the base; the second day stands on the same mark again. */
+    @Test
+    void byRadioOnTwoDays() {
+        begin(Jobs.onEarth(verge));
+        Position t2 = state().find(new PointName("T2"), Origin.CONTROL).orElseThrow().position();
+        browser.click(By.cssSelector("input[name=way][value=RADIO]"));
+        browser.click(By.cssSelector("input[name=from][value=TYPED]"));
+        browser.type("base-new", "NEW1");
+        browser.type("base-northing", Double.toString(t2.plan().northing() + 300));
+        browser.type("base-easting", Double.toString(t2.plan().easting()));
+        browser.type("base-elevation", Double.toString(t2.elevation().orElseThrow().metres()));
+        browser.sees("One digit of its northing looks wrong");
+        browser.primary();
+        browser.sees("No receiver is so far out");
+        assertThat(state().bases()).isEmpty();
+        browser.click(By.cssSelector("input[name=from][value=KNOWN]"));
+        browser.type("base-mark", "T2");
+        browser.sees("The sky says: off by");
+        browser.primary();
+        party.soon(() -> party.text("#base-now").contains("Sends"));
+        browser.sees("Say to whoever carries the rover");
+
+        browser.primary();   // to the rover
+        party.reach("pole");
+        party.hear("GALLERY");
+        browser.click(By.xpath("//button[. = 'None: it has its own radio']"));
+        party.sayMount();
+        browser.script("document.getElementById('radio-part').open = true; document.getElementById('modulation').value = '4FSK'");
+        browser.click(By.xpath("//button[. = 'Listen on this channel']"));
+        browser.sees("differ in modulation");
+        browser.script("document.getElementById('radio-part').open = true");
+        browser.click(By.xpath("//button[. = 'Listen there']"));
+        party.soon(() -> party.text("[data-rover=base]").contains("T2"));
+        party.untilFixed();
+        browser.primary();
+        browser.type("point-name", "R1");
+        browser.primary();
+        browser.until(d -> state().own(new PointName("R1")).isPresent());
+        StoredPoint measured = state().own(new PointName("R1")).orElseThrow();
+        assertThat(measured.position().plan().distanceMetres(tip().plan())).isLessThan(0.05);
+        assertThat(state().isProvisional(measured)).isFalse();
+
+        browser.open("/jobs/" + job.id() + "/setup/base");
+        browser.click(By.id("base-end"));
+        browser.sees("A base stood here before");
+        browser.click(By.cssSelector("[data-again=T2]"));
+        browser.primary();
+        party.soon(() -> state().bases().size() == 2 && party.text("#base-now").contains("Sends"));
         browser.click(By.id("base-end"));
         browser.sees("A base stood here before");
     }
@@ -135,10 +168,10 @@ class OwnBaseTest extends InBrowser {
         browser.primary();
         browser.until(d -> d.findElement(By.id("guide")).isDisplayed() && ((String) browser.script("return document.querySelector('[data-guide=distance]').textContent")).startsWith("1.0"));
         verge.ground().walk(1, 0);
-        soon(d -> ((String) browser.script("return document.querySelector('[data-guide=distance]').textContent")).startsWith("0.0") && chip("chip-receiver").contains("fixed"));
+        party.soon(() -> party.text("[data-guide=distance]").startsWith("0.0") && party.text("#chip-receiver").contains("fixed"));
         browser.open("/jobs/" + job.id() + "/stake?point=S1&planTolerance=0.06");
-        soon(d -> ((String) browser.script("return document.querySelector('#verdict').textContent")).contains("Within"));
+        party.soon(() -> party.text("#verdict").contains("Within"));
         browser.primary();
-        soon(d -> state().find(new PointName("S1"), Origin.STAKED).isPresent());
+        party.soon(() -> state().find(new PointName("S1"), Origin.STAKED).isPresent());
     }
 }

@@ -2,34 +2,27 @@ package verge.app.day;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Duration;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
-import org.openqa.selenium.WebDriver;
-import org.openqa.selenium.support.ui.WebDriverWait;
 import verge.app.job.Job;
 import verge.app.journal.JournalService;
+import verge.app.receiver.ReceiverDesk;
+import verge.app.receiver.Seat;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
 import verge.core.points.StoredPoint;
+import verge.instruments.receiver.StreamReceiver;
 import verge.instruments.standin.PracticeGround;
 import verge.instruments.world.OnEarth;
 import verge.instruments.world.Ternholm;
 
 /** A person's way with a rover: connected, its corrections found in the caster's list, the antenna's height told, its sky looked at, a line measured with a leaning pole. */
 class RoverTest extends InBrowser {
-    /** A fix takes as long as it takes. */
-    private static final Duration FIX = Duration.ofSeconds(90);
-
     RoverTest(VergeServer.Running verge) {
         super(verge);
-    }
-
-    private void untilFixed() {
-        browser.until(d -> new WebDriverWait(d, FIX).until((WebDriver w) -> w.findElement(By.id("chip-receiver")).getText().contains("fixed")));
     }
 
     @Test
@@ -37,19 +30,9 @@ class RoverTest extends InBrowser {
         verge.ground().pole(Ternholm.YARD.plus(6, -9));
         Job job = Jobs.elsewhere(verge);
         browser.signIn();
-        browser.open("/jobs/" + job.id() + "/setup/receiver");
-        browser.click(By.cssSelector("[data-offer]"));
-        browser.primary();
-        browser.sees("has not been said");
-        browser.click(By.cssSelector("[data-offer-caster]"));
-        browser.click(By.cssSelector("[data-mountpoint=GALLERY]"));
-        browser.click(By.xpath("//button[. = 'Take these corrections']"));
-        browser.sees("GALLERY");
-        browser.type("antenna-height", Double.toString(verge.ground().look().mount().metres()));
-        browser.until(d -> d.findElement(By.id("antenna-drawing")).getText().contains("reference point at"));
-        browser.click(By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']"));
-        browser.until(d -> !d.findElement(By.id("bench")).getText().contains("has not been said"));
-        untilFixed();
+        RoverParty party = new RoverParty(verge, browser);
+        party.setUp(job, "GALLERY");
+        assertThat(party.text("#antenna-drawing")).contains("reference point at");
         assertThat(browser.<Long>script("return document.querySelectorAll('#sky-compass .sat.used').length")).isGreaterThan(12);
         assertThat(browser.<Boolean>script("return document.querySelector('.north').hidden || getComputedStyle(document.querySelector('.north')).display === 'none'")).isTrue();
         browser.click(By.cssSelector("[data-set=TILT]"));
@@ -63,7 +46,7 @@ class RoverTest extends InBrowser {
         for (int point = 1; point <= 3; point++) {
             verge.ground().walk(2, 1);
             verge.ground().lean(15, 40 * point);
-            untilFixed();
+            party.untilFixed();
             String name = browser.<String>script("return document.getElementById('point-name').value");
             browser.primary();
             browser.until(d -> verge.bean(JournalService.class).state(job.id()).own(new PointName(name)).isPresent());
@@ -75,6 +58,48 @@ class RoverTest extends InBrowser {
         assertThat(browser.<Long>script("const { theMap } = await import('verge/sketch/sketch.js'); return theMap().getLayers().getArray().filter(l => l.getZIndex() === 48).flatMap(l => l.getSource().getFeatures()).length")).isEqualTo(2);
         browser.open("/jobs/" + job.id() + "/book");
         browser.sees("leaning");
+    }
+
+    /** Below the cliff the fix is lost; what is left is refused, kept only with a reason and then told as what it is; in the open it is taken up. */
+    @Test
+    void belowTheCliff() {
+        verge.ground().pole(Ternholm.YARD.plus(6, -9));
+        Job job = Jobs.elsewhere(verge);
+        browser.signIn();
+        RoverParty party = new RoverParty(verge, browser);
+        party.setUp(job, "GALLERY");
+        browser.primary();
+        browser.sees("with the receiver");
+        verge.ground().pole(Ternholm.YARD.plus(5, -72));
+        uses(job, "G", 35);   // an old receiver that hears one system only
+        party.soon(() -> !party.text("#chip-receiver").contains("fixed"));
+        long before = verge.bean(JournalService.class).journal(job.id()).entries().size();
+        browser.type("point-name", "C1");
+        browser.primary();
+        browser.sees("not fixed");
+        assertThat(browser.<Boolean>script("return document.getElementById('reason-field').hidden")).isFalse();
+        assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).hasSize((int) before);
+        if (party.text("#chip-receiver").contains("float")) {
+            browser.type("shot-reason", "only to find it again");
+            browser.primary();
+            browser.until(d -> verge.bean(JournalService.class).state(job.id()).own(new PointName("C1")).isPresent());
+            browser.open("/jobs/" + job.id() + "/book");
+            browser.sees("although: only to find it again");
+            browser.open("/jobs/" + job.id() + "/measure");
+        }
+        uses(job, "GREC", 10);
+        verge.ground().pole(Ternholm.YARD.plus(6, -9));
+        party.untilFixed();
+        browser.type("point-name", "C2");
+        browser.primary();
+        browser.until(d -> verge.bean(JournalService.class).state(job.id()).own(new PointName("C2")).isPresent());
+        requireTrue(job, "C2");
+    }
+
+    private void uses(Job job, String systems, int mask) {
+        StreamReceiver receiver = verge.bean(ReceiverDesk.class).ready(Seat.rover(job.id()));
+        receiver.set("SYSTEMS", systems).join();
+        receiver.set("MASK", Integer.toString(mask)).join();
     }
 
     /** The tip lies where the pole's foot truly was, within five of the σ that were told, leaning or not. */

@@ -1,0 +1,72 @@
+package verge.app.day;
+
+import java.time.Duration;
+import java.util.function.BooleanSupplier;
+import org.openqa.selenium.By;
+import org.openqa.selenium.WebDriver;
+import org.openqa.selenium.support.ui.WebDriverWait;
+import verge.app.job.Job;
+import verge.app.support.Browser;
+import verge.app.support.VergeServer;
+
+/** Who carries a rover: what such a person does on the pages, each time the same. */
+final class RoverParty {
+    /** A fix takes as long as it takes. */
+    private static final Duration FIX = Duration.ofSeconds(90);
+
+    private final VergeServer.Running verge;
+    private final Browser browser;
+
+    RoverParty(VergeServer.Running verge, Browser browser) {
+        this.verge = verge;
+        this.browser = browser;
+    }
+
+    void soon(BooleanSupplier reached) {
+        browser.until(d -> new WebDriverWait(d, FIX).until((WebDriver w) -> reached.getAsBoolean()));
+    }
+
+    String text(String selector) {
+        return browser.script("return document.querySelector('" + selector + "')?.textContent ?? ''");
+    }
+
+    void untilFixed() {
+        soon(() -> text("#chip-receiver").contains("fixed"));
+    }
+
+    /** To the receiver on the pole or on the tripod, on whichever bench is open. */
+    void reach(String which) {
+        browser.click(By.xpath("//button[@data-offer and contains(., '" + which + "')]"));
+        browser.primary();
+        browser.sees("has not been said");
+    }
+
+    /** From a stream of the stand-in caster. */
+    void hear(String mountpoint) {
+        browser.click(By.cssSelector("[data-offer-caster]"));
+        browser.click(By.cssSelector("[data-mountpoint=" + mountpoint + "]"));
+        browser.click(By.xpath("//button[. = 'Take these corrections']"));
+        browser.sees(mountpoint);
+    }
+
+    /** The antenna's height as it truly is, to what it is screwed onto. */
+    void sayHeight(String metres) {
+        browser.until(d -> !((String) browser.script("return document.getElementById('antenna-name').value")).isEmpty() || text("#bench").contains("none screwed"));
+        browser.type("antenna-height", metres);
+        browser.click(By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']"));
+        browser.until(d -> !text("#bench").contains("has not been said"));
+    }
+
+    void sayMount() {
+        sayHeight(Double.toString(verge.ground().look().mount().metres()));
+    }
+
+    /** A rover with corrections of a stream, fixed. */
+    void setUp(Job job, String mountpoint) {
+        browser.open("/jobs/" + job.id() + "/setup/receiver");
+        reach("pole");
+        hear(mountpoint);
+        sayMount();
+        untilFixed();
+    }
+}
