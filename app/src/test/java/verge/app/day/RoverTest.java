@@ -2,6 +2,7 @@ package verge.app.day;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import verge.app.job.Job;
@@ -60,40 +61,57 @@ class RoverTest extends InBrowser {
         browser.sees("leaning");
     }
 
-    /** Below the cliff the fix is lost; what is left is refused, kept only with a reason and then told as what it is; in the open it is taken up. */
+    /** What is beyond its limit is refused, and kept with a reason that the book tells; below the cliff an old receiver loses its fix and measures nothing; in the open it is taken up. */
     @Test
-    void belowTheCliff() {
+    void limitsAndTheCliff() {
         verge.ground().pole(Ternholm.YARD.plus(6, -9));
         Job job = Jobs.elsewhere(verge);
         browser.signIn();
         RoverParty party = new RoverParty(verge, browser);
         party.setUp(job, "GALLERY");
+        limit("0.001");
+        measure("C1");
+        browser.sees("Beyond its limits: σ in plan");
+        browser.type("shot-reason", "only to find it again");
         browser.primary();
-        browser.sees("with the receiver");
-        verge.ground().pole(Ternholm.YARD.plus(5, -72));
-        uses(job, "G", 35);   // an old receiver that hears one system only
-        party.soon(() -> !party.text("#chip-receiver").contains("fixed"));
-        long before = verge.bean(JournalService.class).journal(job.id()).entries().size();
-        browser.type("point-name", "C1");
-        browser.primary();
-        browser.sees("not fixed");
-        assertThat(browser.<Boolean>script("return document.getElementById('reason-field').hidden")).isFalse();
-        assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).hasSize((int) before);
-        if (party.text("#chip-receiver").contains("float")) {
-            browser.type("shot-reason", "only to find it again");
-            browser.primary();
-            browser.until(d -> verge.bean(JournalService.class).state(job.id()).own(new PointName("C1")).isPresent());
-            browser.open("/jobs/" + job.id() + "/book");
-            browser.sees("although: only to find it again");
-            browser.open("/jobs/" + job.id() + "/measure");
+        browser.until(d -> own(job, "C1").isPresent());
+        browser.open("/jobs/" + job.id() + "/book");
+        browser.sees("although: only to find it again");
+        browser.open("/jobs/" + job.id() + "/setup/receiver");
+        limit("0.030");
+        try {
+            uses(job, "G", 35);   // one system, high up
+            verge.ground().pole(Ternholm.YARD.plus(5, -72));
+            party.soon(() -> !party.text("#chip-receiver").contains("fixed"));
+            measure("C2");
+            browser.until(d -> party.text("#said").contains("no position") || party.text("#said").contains("not fixed"));
+            assertThat(own(job, "C2")).isEmpty();
+        } finally {
+            uses(job, "GREC", 10);
         }
-        uses(job, "GREC", 10);
         verge.ground().pole(Ternholm.YARD.plus(6, -9));
         party.untilFixed();
         browser.type("point-name", "C2");
         browser.primary();
-        browser.until(d -> verge.bean(JournalService.class).state(job.id()).own(new PointName("C2")).isPresent());
+        browser.until(d -> own(job, "C2").isPresent());
         requireTrue(job, "C2");
+    }
+
+    private Optional<StoredPoint> own(Job job, String name) {
+        return verge.bean(JournalService.class).state(job.id()).own(new PointName(name));
+    }
+
+    private void limit(String plan) {
+        browser.type("limit-plan", plan);
+        browser.click(By.xpath("//form[@id = 'manner-form']//button"));
+        browser.until(d -> browser.<String>script("return document.getElementById('limit-plan').defaultValue").equals(plan));
+    }
+
+    private void measure(String name) {
+        browser.primary();
+        browser.sees("with the receiver");
+        browser.type("point-name", name);
+        browser.primary();
     }
 
     private void uses(Job job, String systems, int mask) {
