@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -31,6 +32,7 @@ import verge.app.receiver.CasterForm;
 import verge.app.receiver.ReceiverBench;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
+import verge.app.report.PdfPress;
 import verge.app.rework.Seen;
 import verge.core.base.AgainstSky;
 import verge.core.base.Base;
@@ -57,19 +59,23 @@ class BaseController {
     private final BaseMarks marks;
     private final BaseViews views;
     private final BaseCorrections corrections;
+    private final BaseReport report;
+    private final PdfPress press;
     private final ReceiverDesk receivers;
     private final ReceiverBench bench;
     private final SitePoints points;
     private final StandIns standIns;
     private final JournalService journals;
 
-    BaseController(BaseService service, BaseDesk bases, BaseMarks marks, BaseViews views, BaseCorrections corrections, ReceiverDesk receivers, ReceiverBench bench, SitePoints points, StandIns standIns,
+    BaseController(BaseService service, BaseDesk bases, BaseMarks marks, BaseViews views, BaseCorrections corrections, BaseReport report, PdfPress press, ReceiverDesk receivers, ReceiverBench bench, SitePoints points, StandIns standIns,
             JournalService journals) {
         this.service = service;
         this.bases = bases;
         this.marks = marks;
         this.views = views;
         this.corrections = corrections;
+        this.report = report;
+        this.press = press;
         this.receivers = receivers;
         this.bench = bench;
         this.points = points;
@@ -247,6 +253,17 @@ class BaseController {
             return new ByMark(b.mark().text(), settings.place(b.base()), plan.get(0).figure(), plan.get(1).figure(), b.base().elevation().map(e -> f.bare(e.asLength())).orElse(""));
         }).toList());
         return "base/correct";
+    }
+
+    @GetMapping(TO_BENCH + "/{entry}/report")
+    String report(@PathVariable UUID job, @PathVariable UUID entry, Model model) {
+        model.addAllAttributes(report.model(job, entry));
+        return "report/base";
+    }
+
+    @GetMapping(TO_BENCH + "/{entry}/report.pdf")
+    ResponseEntity<byte[]> pdf(@PathVariable UUID job, @PathVariable UUID entry) {
+        return press.file("report/base", report.model(job, entry));
     }
 
     @PostMapping("/base/{entry}/correct/preview")

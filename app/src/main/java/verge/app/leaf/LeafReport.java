@@ -16,6 +16,7 @@ import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
 import verge.app.points.SitePoints;
+import verge.app.report.ReportLine;
 import verge.app.sets.SetKinds;
 import verge.app.sets.SetsService;
 import verge.app.setup.SetupFigure;
@@ -48,7 +49,7 @@ import verge.core.units.TimeText;
 
 /** All that speaks for and against one setup, on paper: so that it can be defended by somebody who was not there. */
 @Component
-class LeafReport {
+public class LeafReport {
     private static final int MOST_POINTS = 500;
 
     private final LeafService leaves;
@@ -71,21 +72,6 @@ class LeafReport {
         this.instruments = instruments;
     }
 
-    /** One line of a table. */
-    record Line(List<String> cells, boolean outside, String trace) {
-        Line(List<String> cells, boolean outside) {
-            this(cells, outside, "");
-        }
-
-        static Line of(String... cells) {
-            return new Line(List.of(cells), false);
-        }
-
-        Line tracedBy(UUID job, UUID entry) {
-            return new Line(cells, outside, "/jobs/" + job + "/trace/" + entry);
-        }
-    }
-
     Map<String, Object> model(UUID job, UUID id) {
         Journal journal = journals.journal(job);
         JobState state = sitePoints.state(job);
@@ -96,9 +82,9 @@ class LeafReport {
         Figures f = settings.figures();
         Map<String, Object> model = new HashMap<>();
         model.put("title", "Setup report, leaf " + leaf.number());
-        model.put("head", List.of(Line.of("Site and job", jobs.site(owner.siteId()).name() + ", " + owner.name()), Line.of("Occupation", LeafKinds.occupied(leaf.written())).tracedBy(job, id),
-                Line.of("Accepted", settings.times().whole(entry.at()) + " (" + settings.times().clockAt(entry.at()) + "), by " + entry.person()), Line.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()),
-                Line.of("Coordinate system", settingsWords.system(settings) + ", " + settingsWords.speaks(settings))));
+        model.put("head", List.of(ReportLine.of("Site and job", jobs.site(owner.siteId()).name() + ", " + owner.name()), ReportLine.of("Occupation", LeafKinds.occupied(leaf.written())).tracedBy(job, id),
+                ReportLine.of("Accepted", settings.times().whole(entry.at()) + " (" + settings.times().clockAt(entry.at()) + "), by " + entry.person()), ReportLine.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()),
+                ReportLine.of("Coordinate system", settingsWords.system(settings) + ", " + settingsWords.speaks(settings))));
         model.put("reason", leaf.written().reason());
         model.put("instrument", instrument(leaf, determined(job, leaf, settings.times()), f));
         model.put("figure", SetupFigure.of(leaf.solved(), leaf.written().station().text()));
@@ -113,12 +99,12 @@ class LeafReport {
         model.put("points", measured.stream().limit(MOST_POINTS).map(p -> point(p, settings).tracedBy(job, p.entry())).toList());
         model.put("pointCount", measured.size());
         model.put("axes", List.of(f.axes().northFirst() ? f.axes().north() : f.axes().east(), f.axes().northFirst() ? f.axes().east() : f.axes().north()));
-        model.put("changes", text.changes(journal, id, settings.times()::whole).stream().map(c -> Line.of(c.time(), c.person(), c.words() + (c.struck() ? " (struck through)" : ""))).toList());
+        model.put("changes", text.changes(journal, id, settings.times()::whole).stream().map(c -> ReportLine.of(c.time(), c.person(), c.words() + (c.struck() ? " (struck through)" : ""))).toList());
         return model;
     }
 
     /** Sets of directions with their means. */
-    record SetsPart(String title, List<Line> means, List<Line> residuals) {
+    record SetsPart(String title, List<ReportLine> means, List<ReportLine> residuals) {
     }
 
     /** When and how the axis errors of a leaf were determined, if that is still the latest determination; else empty. */
@@ -128,18 +114,18 @@ class LeafReport {
                 .map(c -> "; determined " + times.whole(c.at()) + " on " + c.determined().pairs().size() + " marks in both faces: " + CalibrationKind.axes(c.determined())).orElse("");
     }
 
-    private static List<Line> instrument(Leaf leaf, String determined, Figures f) {
+    private static List<ReportLine> instrument(Leaf leaf, String determined, Figures f) {
         Conditions c = leaf.written().conditions();
         InstrumentPrecision p = c.precision();
         InstrumentErrors e = c.errors();
-        List<Line> lines = new ArrayList<>(List.of(Line.of("Instrument", leaf.written().instrument()),
-                Line.of("Stated by its maker", "\u03c3 " + SetupWords.seconds(p.sigmaDirection()) + " a pointing; distance \u03c3 " + f.small(p.distanceMeter().sigmaConstant()) + " and " + Decimals.show(p.distanceMeter().sigmaPpm(), 1) + " ppm"),
-                Line.of("Care assumed", "centring \u03c3 " + f.small(p.sigmaStationCentring()) + " (station), " + f.small(p.sigmaTargetCentring()) + " (target); heights \u03c3 " + f.small(p.sigmaHeight())),
-                Line.of("Instrument height", f.length(leaf.written().arrangement().instrumentHeight()) + (leaf.written().arrangement().instrumentHeight().metres() == 0 ? ", no ground mark" : "")),
-                Line.of("Atmosphere", f.air().temperature(c.air().temperatureCelsius()) + ", " + f.air().pressure(c.air().pressureHectopascals()) + ", relative humidity " + Decimals.show(c.air().relativeHumidityPercent(), 0)
+        List<ReportLine> lines = new ArrayList<>(List.of(ReportLine.of("Instrument", leaf.written().instrument()),
+                ReportLine.of("Stated by its maker", "\u03c3 " + SetupWords.seconds(p.sigmaDirection()) + " a pointing; distance \u03c3 " + f.small(p.distanceMeter().sigmaConstant()) + " and " + Decimals.show(p.distanceMeter().sigmaPpm(), 1) + " ppm"),
+                ReportLine.of("Care assumed", "centring \u03c3 " + f.small(p.sigmaStationCentring()) + " (station), " + f.small(p.sigmaTargetCentring()) + " (target); heights \u03c3 " + f.small(p.sigmaHeight())),
+                ReportLine.of("Instrument height", f.length(leaf.written().arrangement().instrumentHeight()) + (leaf.written().arrangement().instrumentHeight().metres() == 0 ? ", no ground mark" : "")),
+                ReportLine.of("Atmosphere", f.air().temperature(c.air().temperatureCelsius()) + ", " + f.air().pressure(c.air().pressureHectopascals()) + ", relative humidity " + Decimals.show(c.air().relativeHumidityPercent(), 0)
                         + " %: " + Decimals.showSigned(FirstVelocity.ppm(p.distanceMeter(), c.air()), 1) + " ppm (IAG 1999)"),
-                Line.of("Refraction coefficient", Decimals.print(c.refraction(), 2))));
-        lines.add(Line.of("Axis errors taken off", e.equals(InstrumentErrors.NONE) ? "none"
+                ReportLine.of("Refraction coefficient", Decimals.print(c.refraction(), 2))));
+        lines.add(ReportLine.of("Axis errors taken off", e.equals(InstrumentErrors.NONE) ? "none"
                 : "collimation " + signed(e.collimation()) + ", trunnion " + signed(e.trunnion()) + ", index " + signed(e.index()) + determined));
         return lines;
     }
@@ -148,68 +134,69 @@ class LeafReport {
         return Decimals.showSigned(a.arcSeconds(), 1) + "\u2033";
     }
 
-    private static List<Line> observations(Leaf leaf, Figures f) {
-        List<Line> lines = new ArrayList<>();
+    private static List<ReportLine> observations(Leaf leaf, Figures f) {
+        List<ReportLine> lines = new ArrayList<>();
         for (Sighting s : leaf.written().arrangement().sightings()) {
             for (Pointing p : s.pointings()) {
                 lines.add(observation(s.mark().text(), p, f, f.bare(s.target().height()), Figures.metric().small(s.target().prismConstant())));
             }
-            leaf.solved().marks().stream().filter(m -> m.mark().equals(s.mark())).flatMap(m -> m.mean().faces().stream()).findFirst().ifPresent(d -> lines.add(Line.of("", "1 \u2212 2",
+            leaf.solved().marks().stream().filter(m -> m.mark().equals(s.mark())).flatMap(m -> m.mean().faces().stream()).findFirst().ifPresent(d -> lines.add(ReportLine.of("", "1 \u2212 2",
                     signed(d.direction()), signed(d.zenith()), d.distance().map(f::difference).orElse(""), "", "")));
         }
         leaf.written().arrangement().faceShots().forEach(s -> lines.add(observation(s.face().name(), s.pointing(), f, "", "")));
         return lines;
     }
 
-    private static Line observation(String name, Reading r, Figures f, String height, String prism) {
-        return Line.of(name, r.face() == Face.ONE ? "1" : "2", f.circle(r.horizontalDirection()), f.circle(r.zenith()), r.distance().map(f::bare).orElse(""), height, prism);
+    private static ReportLine observation(String name, Reading r, Figures f, String height, String prism) {
+        return ReportLine.of(name, r.face() == Face.ONE ? "1" : "2", f.circle(r.horizontalDirection()), f.circle(r.zenith()), r.distance().map(f::bare).orElse(""), height, prism);
     }
 
-    private static List<Line> adjustment(StationSolution s, Figures f) {
+    private static List<ReportLine> adjustment(StationSolution s, Figures f) {
         var ellipse = s.station().covariance().ellipse();
-        return List.of(Line.of("Degrees of freedom", Integer.toString(s.variance().degreesOfFreedom())),
-                Line.of("Variance factor \u03c3\u2080\u00b2", s.variance().degreesOfFreedom() == 0 ? "not tested" : Decimals.show(s.variance().factor(), 3) + ", 95 % between " + Decimals.show(s.variance().lowest(), 3) + " and " + Decimals.show(s.variance().highest(), 3)),
-                Line.of("Error ellipse of the station", f.small(ellipse.longer()) + " \u00d7 " + f.small(ellipse.shorter()) + ", longer axis at " + f.azimuth(ellipse.azimuth())),
-                Line.of("Iterations", Integer.toString(s.iterations())));
+        return List.of(ReportLine.of("Degrees of freedom", Integer.toString(s.variance().degreesOfFreedom())),
+                ReportLine.of("Variance factor \u03c3\u2080\u00b2", s.variance().degreesOfFreedom() == 0 ? "not tested" : Decimals.show(s.variance().factor(), 3) + ", 95 % between " + Decimals.show(s.variance().lowest(), 3) + " and " + Decimals.show(s.variance().highest(), 3)),
+                ReportLine.of("Error ellipse of the station", f.small(ellipse.longer()) + " \u00d7 " + f.small(ellipse.shorter()) + ", longer axis at " + f.azimuth(ellipse.azimuth())),
+                ReportLine.of("Iterations", Integer.toString(s.iterations())));
     }
 
-    private static List<Line> residuals(StationSolution s, Figures f) {
-        List<Line> lines = new ArrayList<>();
+    private static List<ReportLine> residuals(StationSolution s, Figures f) {
+        List<ReportLine> lines = new ArrayList<>();
         for (StationSolution.MarkResult m : s.marks()) {
             for (StationSolution.Observed o : m.observations()) {
                 boolean angle = o.quantity() == StationSolution.Quantity.DIRECTION || o.quantity() == StationSolution.Quantity.ZENITH;
-                lines.add(new Line(List.of(m.mark().text(), o.quantity().name().toLowerCase(Locale.ROOT), angle ? signed(new Angle(o.residual())) : f.difference(new Length(o.residual())),
+                lines.add(new ReportLine(List.of(m.mark().text(), o.quantity().name().toLowerCase(Locale.ROOT), angle ? signed(new Angle(o.residual())) : f.difference(new Length(o.residual())),
                         angle ? SetupWords.seconds(new Angle(o.sigma())) : f.small(new Length(o.sigma())), Decimals.show(o.redundancy(), 2), Decimals.showSigned(o.standardised(), 1)), Math.abs(o.standardised()) > 3));
             }
         }
-        s.faces().forEach(r -> lines.add(new Line(List.of(r.shot().face().name(), "off its face", f.difference(r.misfit().difference()), f.small(r.misfit().sigma()), "", ""), !r.misfit().within())));
+        s.faces().forEach(r -> lines.add(new ReportLine(List.of(r.shot().face().name(), "off its face", f.difference(r.misfit().difference()), f.small(r.misfit().sigma()), "", ""), !r.misfit().within())));
         return lines;
     }
 
-    private List<Line> checks(UUID job, Leaf leaf, Figures f, TimeText times) {
-        return leaves.checks(job, leaf).stream().map(c -> new Line(List.of(times.whole(c.entry().at()), c.taken().mark().text() + (LeafService.sighted(leaf, c.taken().mark()) ? "" : ", independent"),
+    private List<ReportLine> checks(UUID job, Leaf leaf, Figures f, TimeText times) {
+        return leaves.checks(job, leaf).stream().map(c -> new ReportLine(List.of(times.whole(c.entry().at()), c.taken().mark().text() + (LeafService.sighted(leaf, c.taken().mark()) ? "" : ", independent"),
                 c.outcome().map(o -> f.difference(o.across().difference())).orElse("mark unknown"), c.outcome().map(o -> f.difference(o.distance().difference())).orElse(""),
                 c.outcome().flatMap(o -> o.height()).map(h -> f.difference(h.difference())).orElse("")), !c.outcome().map(o -> o.within()).orElse(false)).tracedBy(job, c.entry().id())).toList();
     }
 
-    private static List<Line> sets(Round round, Figures f) {
-        return round.reduced().means().stream().map(m -> Line.of(m.mark().text(), SetsService.circle(f, m.direction()), m.sigmaDirection().map(SetupWords::seconds).orElse(""), SetsService.circle(f, m.zenith()),
+    private static List<ReportLine> sets(Round round, Figures f) {
+        return round.reduced().means().stream().map(m -> ReportLine.of(m.mark().text(), SetsService.circle(f, m.direction()), m.sigmaDirection().map(SetupWords::seconds).orElse(""), SetsService.circle(f, m.zenith()),
                 m.sigmaZenith().map(SetupWords::seconds).orElse(""), m.slope().map(f::bare).orElse(""), m.sigmaSlope().map(f::small).orElse(""))).toList();
     }
 
-    private static List<Line> setResiduals(Round round, Figures f) {
-        List<Line> lines = new ArrayList<>();
+    private static List<ReportLine> setResiduals(Round round, Figures f) {
+        List<ReportLine> lines = new ArrayList<>();
         for (SetReduction.Residual r : round.reduced().residuals()) {
-            lines.add(Line.of(Integer.toString(r.set()), r.mark().text(), signed(r.direction()), signed(r.zenith()), r.distance().map(f::difference).orElse(""), signed(new Angle(r.faces().direction().radians() / 2))));
+            lines.add(ReportLine.of(Integer.toString(r.set()), r.mark().text(), signed(r.direction()), signed(r.zenith()), r.distance().map(f::difference).orElse(""), signed(new Angle(r.faces().direction().radians() / 2))));
         }
-        round.shots().stream().filter(s -> s.takenOut().isPresent()).forEach(s -> lines.add(Line.of(Integer.toString(s.set()), s.mark().text(), "taken out: " + s.takenOut().orElse(""), "", "", "")));
+        round.shots().stream().filter(s -> s.takenOut().isPresent()).forEach(s -> lines.add(ReportLine.of(Integer.toString(s.set()), s.mark().text(), "taken out: " + s.takenOut().orElse(""), "", "", "")));
         return lines;
     }
 
-    private static Line point(StoredPoint p, JobSettings settings) {
+    /** Its name, code, origin, coordinates and σ. */
+    public static ReportLine point(StoredPoint p, JobSettings settings) {
         List<JobSettings.Coordinate> plan = settings.coordinates(p.position().plan());
         Figures f = settings.figures();
-        return Line.of(p.name().text(), p.code().text(), p.origin() == Origin.CONTROL ? "new mark" : p.origin().word(), plan.get(0).figure(), plan.get(1).figure(), p.position().elevation().map(e -> f.bare(e.asLength())).orElse(""),
+        return ReportLine.of(p.name().text(), p.code().text(), p.origin() == Origin.CONTROL ? "new mark" : p.origin().word(), plan.get(0).figure(), plan.get(1).figure(), p.position().elevation().map(e -> f.bare(e.asLength())).orElse(""),
                 p.sigma().map(s -> f.small(s.plan())).orElse(""), p.sigma().map(s -> f.small(s.up())).orElse(""));
     }
 }

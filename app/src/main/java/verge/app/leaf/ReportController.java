@@ -1,10 +1,6 @@
 package verge.app.leaf;
 
-import java.util.Locale;
 import java.util.UUID;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -33,9 +29,6 @@ class ReportController {
 
     @GetMapping("/report.pdf")
     ResponseEntity<byte[]> pdf(@PathVariable UUID job, @PathVariable UUID leaf) {
-        var model = report.model(job, leaf);
-        String name = model.get("title").toString().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ".pdf";
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF)
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(press.print("report/leaf", model));
+        return press.file("report/leaf", report.model(job, leaf));
     }
 }

@@ -15,6 +15,10 @@ import java.util.Map;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.TemplateEngine;
 import org.thymeleaf.context.Context;
@@ -27,6 +31,12 @@ public class PdfPress {
     PdfPress(TemplateEngine templates) {
         this.templates = templates;
         XRLog.setLoggerImpl(new Slf4jLogger());
+    }
+
+    /** As a file to be kept, called by its title. */
+    public ResponseEntity<byte[]> file(String template, Map<String, Object> model) {
+        String name = model.get("title").toString().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ".pdf";
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(print(template, model));
     }
 
     /** @param model what the template shows; its style sheet is written into it */

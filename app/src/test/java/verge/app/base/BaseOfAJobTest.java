@@ -163,6 +163,10 @@ class BaseOfAJobTest {
         assertThat(state().isProvisional(measured)).isFalse();
         assertThat(visitor.get("/jobs/" + job.id() + "/handover/points.csv?what=MEASURED").body()).doesNotContain("PROVISIONAL");
 
+        String report = visitor.get("/jobs/" + job.id() + "/setup/base/" + entry + "/report").body();
+        assertThat(report).contains("Base report, BASE1").contains("the mark&#39;s coordinates").contains("R1").contains("levelled in").contains("how it came about").doesNotContain("Provisional.");
+        assertThat(visitor.get("/jobs/" + job.id() + "/setup/base/" + entry + "/report.pdf").body()).startsWith("%PDF");
+
         assertThat(post("/base/end", Map.of("id", UUID.randomUUID().toString())).statusCode()).isEqualTo(204);
         assertThat(start(fields("SKY", "BASE2", null)).body()).contains("BASE_HERE_AGAIN").contains("over BASE1");
         assertThat(start(fields("KNOWN", "BASE1", null)).statusCode()).isEqualTo(204);

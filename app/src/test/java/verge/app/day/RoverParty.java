@@ -46,7 +46,7 @@ final class RoverParty {
         browser.click(By.cssSelector("[data-offer-caster]"));
         browser.click(By.cssSelector("[data-mountpoint=" + mountpoint + "]"));
         browser.click(By.xpath("//button[. = 'Take these corrections']"));
-        browser.sees(mountpoint);
+        browser.until(d -> browser.<String>script("return document.getElementById('mountpoint').defaultValue").equals(mountpoint));   // the page has turned
     }
 
     /** The antenna's height as it truly is, to what it is screwed onto. */
