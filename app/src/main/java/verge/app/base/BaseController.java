@@ -134,7 +134,7 @@ class BaseController {
         JobSettings settings = state.settings();
         Figures f = settings.figures();
         return ControlSeen.of(state).stream().map(c -> new CheckLine(c.stood().entry(), c.stood().name().text(), settings.times().whole(c.stood().at()),
-                c.against().map(b -> "itself, " + apart(Duration.between(b.at(), c.stood().at())) + " before").orElse("what is known"), f.small(c.plan()), c.up().map(f::difference).orElse(""), c.within())).toList();
+                c.against().map(b -> "itself, " + apart(Duration.between(b.at(), c.stood().at())) + " before").orElse("what is known"), f.apart(c.plan()), c.up().map(f::difference).orElse(""), c.within())).toList();
     }
 
     /** Soon after each other, satellites stand alike, and two times are hardly two. */

@@ -47,11 +47,12 @@ class BaseMarks {
      *
      * @param needed what has to be written before the base: a point taken on, or typed
      * @param reference where its antenna's reference point is to be sent
+     * @param sky what it said of the antenna at that moment
      * @param position absent for one that only the sky knows
      * @param against absent where nothing was held against the sky
      * @param again an earlier base near by, for one that only the sky knows
      */
-    record Wanted(PointName mark, BaseSetUp.Held held, List<Payload> needed, EarthCentred reference, Optional<Position> position, Optional<AgainstSky> against, Optional<HereAgain> again) {
+    record Wanted(PointName mark, BaseSetUp.Held held, List<Payload> needed, EarthCentred reference, SkyMean sky, Optional<Position> position, Optional<AgainstSky> against, Optional<HereAgain> again) {
     }
 
     /** The antenna over the base's mark. @throws SurveyException ANTENNA_HEIGHT_MISSING */
@@ -75,15 +76,14 @@ class BaseMarks {
         if (form.from() != BaseForm.From.KNOWN && !state.allNamed(mark).isEmpty()) {
             throw new SurveyException(Problem.POINT_NAME_TAKEN, mark.text());
         } else if (form.from() == BaseForm.From.SKY) {
-            return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), sky.antenna(), Optional.empty(), Optional.empty(), again(job, state));
+            return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), sky.antenna(), sky, Optional.empty(), Optional.empty(), again(job, state));
         }
-        Position ground = BaseEntries.ground(sky, height, state.geodesy()).orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
         if (form.from() == BaseForm.From.TYPED) {
             NamedPosition typed = form.typed(state.settings(), mark);
-            return over(mark, typed.position(), List.of(known(typed)), ground, height, state);
+            return over(mark, typed.position(), List.of(known(typed)), sky, height, state);
         }
         StoredPoint known = state.mark(mark).or(() -> state.find(mark)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, mark.text()));
-        return over(mark, known.position(), points.toTakeOn(job, Origin.CONTROL, mark.text()), ground, height, state);
+        return over(mark, known.position(), points.toTakeOn(job, Origin.CONTROL, mark.text()), sky, height, state);
     }
 
     /** A point that is known because somebody typed it. */
@@ -91,8 +91,9 @@ class BaseMarks {
         return new PointsImported(Origin.CONTROL, "typed", "", List.of(typed));
     }
 
-    private static Wanted over(PointName mark, Position position, List<Payload> needed, Position ground, Length height, JobState state) {
+    private static Wanted over(PointName mark, Position position, List<Payload> needed, SkyMean sky, Length height, JobState state) {
+        Position ground = BaseEntries.ground(sky, height, state.geodesy()).orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
         EarthPlace place = state.geodesy().earth(position).orElseThrow(() -> new SurveyException(Problem.BASE_WITHOUT_HEIGHT, mark.text()));
-        return new Wanted(mark, BaseSetUp.Held.KNOWN, needed, Base.above(EarthCentred.of(place, ReferenceEllipsoid.WGS84), height), Optional.of(position), Optional.of(AgainstSky.of(position, ground, state.geodesy())), Optional.empty());
+        return new Wanted(mark, BaseSetUp.Held.KNOWN, needed, Base.above(EarthCentred.of(place, ReferenceEllipsoid.WGS84), height), sky, Optional.of(position), Optional.of(AgainstSky.of(position, ground, state.geodesy())), Optional.empty());
     }
 }

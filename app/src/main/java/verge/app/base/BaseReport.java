@@ -63,7 +63,7 @@ class BaseReport {
         model.put("reason", said.reason());
         model.put("steps", words.steps(journal, entry).stream().map(s -> ReportLine.of(s.words(), s.figure())).toList());
         model.put("checks", ControlSeen.of(state).stream().filter(c -> state.base(c.stood().entry()).filter(b -> b.entry().equals(id)).isPresent())
-                .map(c -> new ReportLine(List.of(settings.times().whole(c.stood().at()), c.stood().name().text(), c.against().isPresent() ? "itself, earlier" : "what is known", f.small(c.plan()), c.up().map(f::difference).orElse("")), !c.within()).tracedBy(job, c.stood().entry())).toList());
+                .map(c -> new ReportLine(List.of(settings.times().whole(c.stood().at()), c.stood().name().text(), c.against().isPresent() ? "itself, earlier" : "what is known", f.apart(c.plan()), c.up().map(f::difference).orElse("")), !c.within()).tracedBy(job, c.stood().entry())).toList());
         model.put("points", measured.stream().limit(MOST_POINTS).map(p -> LeafReport.point(p, settings).tracedBy(job, p.entry())).toList());
         model.put("pointCount", measured.size());
         model.put("unit", f.lengthUnit().symbol());

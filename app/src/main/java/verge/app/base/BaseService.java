@@ -111,7 +111,7 @@ class BaseService {
             setting.caster().ifPresent(c -> bases.feed(job, receiver, c, at.place(ReferenceEllipsoid.WGS84).position(), setting));
             BaseHeard sent = new BaseHeard(setting.caster().map(c -> c.mountpoint()).orElse(""), heard.station(), heard.place());
             String called = receivers.receiver(Seat.base(job)).map(KnownReceiver::title).orElse("");
-            BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, bases.sky(job), sending(setting), called, form.reason());
+            BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, Optional.of(wanted.sky()), sending(setting), called, form.reason());
             Kept kept = journals.appendTogether(job, new Author(id, person, called), journal -> Stream.concat(wanted.needed().stream(), Stream.<Payload>of(setUp)).toList());
             bases.keep(job, setting);
             receivers.running(Seat.base(job), Optional.of(kept.entry().id()));

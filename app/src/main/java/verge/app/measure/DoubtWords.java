@@ -22,7 +22,7 @@ final class DoubtWords {
             return alone.point() + " is a point of its own, and the last ten " + alone.code() + " were on strings.";
         }
         if (doubt instanceof Doubt.KnownMark known) {
-            return known.name() + " is known. This came " + f.small(known.plan()) + " from it" + known.up().map(up -> " and " + f.small(up.abs()) + (up.metres() < 0 ? " lower" : " higher")).orElse("")
+            return known.name() + " is known. This came " + f.apart(known.plan()) + " from it" + known.up().map(up -> " and " + f.apart(up.abs()) + (up.metres() < 0 ? " lower" : " higher")).orElse("")
                     + (known.within() ? ": they agree." : ", more than its \u03c3 explains: is it the mark, is the base where it says, is the antenna\u2019s height right?");
         }
         Doubt.SameName same = (Doubt.SameName) doubt;

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import verge.app.problem.ProblemWords;
+import verge.core.base.Base;
 import verge.core.base.BaseEntries;
 import verge.core.base.BasesOf;
 import verge.core.geodesy.EarthCentred;
@@ -98,7 +99,8 @@ class ReceiverDoubts {
         Optional<BaseHeard> carried = state.latest(new HeardBy(now.name())).filter(b -> !now.name().isEmpty() && b.station() != now.station());
         Optional<BaseHeard> before = state.latest(new HeardAs(now.station())).filter(b -> b.place().minus(now.place()).length() > SAME_METRES);
         boolean own = BaseEntries.latest(state.all(new BasesOf(now.station())), now).isPresent();
-        return own ? Optional.empty() : carried.map(b -> "The stream " + now.name() + " carries base " + now.station() + " now; your points were measured from base " + b.station() + ".")
+        Optional<Base> elsewhere = state.openBase().filter(b -> b.sent().station() == now.station() && !b.isHeard(now));
+        return own ? Optional.empty() : elsewhere.map(b -> "A base of number " + now.station() + " is heard, but not the one over " + b.mark() + " that this job started: it says that it stands " + state.settings().figures().apart(new Length(b.sent().place().minus(now.place()).length())) + " off.").or(() -> carried.map(b -> "The stream " + now.name() + " carries base " + now.station() + " now; your points were measured from base " + b.station() + "."))
                 .or(() -> before.map(b -> "Base " + now.station() + " now says that it stands " + state.settings().figures().length(new Length(b.place().minus(now.place()).length())) + " from where it stood when your points were measured."));
     }
 }

@@ -139,9 +139,10 @@ class BaseOfAJobTest {
         post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "rover"));
         post("/receiver/corrections", Map.of("caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", mountpoint));
         antenna("/receiver", Double.toString(ground.look().mount().metres()));
-        until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED).isPresent() && snapshot(Seat.rover(job.id())).base().filter(b -> b.station() == 7).isPresent());
+        until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED).isPresent() && snapshot(Seat.rover(job.id())).base().filter(state().bases().get(0)::isHeard).isPresent());
         assertThat(post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", "R1", "code", "GRD", "by", "receiver")).statusCode()).isEqualTo(200);
         assertThat(state().isProvisional(point("R1").orElseThrow())).isTrue();
+        assertThat(state().bases().get(0).reference().minus(state().bases().get(0).sent().place()).length()).as("what was sent is what is kept").isLessThan(1e-3);
         until(() -> verge.bean(BaseDesk.class).uplink(job.id()).flatMap(u -> u.back()).flatMap(b -> b.told().base()).isPresent());
         String bench = visitor.get("/jobs/" + job.id() + "/setup/base").body();
         assertThat(bench).contains("Sends, provisional").contains("number 7, ").contains("It never fixes").contains("BASE1 provisional");

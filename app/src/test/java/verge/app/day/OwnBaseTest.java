@@ -79,7 +79,7 @@ class OwnBaseTest extends InBrowser {
         browser.open("/jobs/" + job.id() + "/walk-round");
         browser.sees("only the sky has said");
         browser.click(By.xpath("//a[. = 'Open the bases']"));
-        browser.click(By.cssSelector("#bases a"));
+        browser.click(By.xpath("//*[@id = 'bases']//a[. = 'Correct']"));
         Position truth = inJob(T2, Ternholm.surface(T2).metres());
         browser.type("base-northing", Double.toString(truth.plan().northing()));
         browser.type("base-easting", Double.toString(truth.plan().easting()));

@@ -5,9 +5,12 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.BooleanSupplier;
@@ -18,17 +21,32 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.app.job.Job;
+import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
+import verge.core.base.BaseSetUp;
+import verge.core.base.Sending;
+import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.EarthCovariance;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.geodesy.Uncertainty;
+import verge.core.job.JobState;
 import verge.core.journal.Entry;
 import verge.core.occupation.PointOccupied;
 import verge.core.points.StoredPoint;
+import verge.core.satellite.AntennaHeight;
+import verge.core.satellite.AntennaModel;
+import verge.core.satellite.AntennaOverMark;
+import verge.core.satellite.BaseHeard;
+import verge.core.satellite.Epochs;
+import verge.core.satellite.SkyMean;
 import verge.core.satellite.SolvedPosition.Kind;
+import verge.core.units.Length;
 import verge.instruments.port.LinkState;
 import verge.instruments.receiver.ReceiverCondition.TiltState;
 import verge.instruments.receiver.ReceiverSnapshot;
@@ -117,6 +135,25 @@ class ReceiverOfAJobTest {
     private Position truth() {
         PracticeGround.Sight seen = ground.look();
         return verge.bean(JournalService.class).state(job.id()).geodesy().position(OnEarth.at(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres())).orElseThrow();
+    }
+
+    /** A base that was heard before, a stream that carries another, and one of the number of the job's own that stands elsewhere are not passed over. */
+    @Test
+    void anotherBaseThanBefore() {
+        EarthCentred there = EarthCentred.of(OnEarth.at(Ternholm.YARD, 6), ReferenceEllipsoid.WGS84);
+        AntennaOverMark antenna = new AntennaOverMark(new AntennaModel("DISH", Optional.empty(), 0, Map.of()), new AntennaHeight(new Length(1.6), AntennaHeight.To.MOUNT));
+        BaseHeard own = new BaseHeard("YARD", 7, there);
+        JournalService journals = verge.bean(JournalService.class);
+        Epochs epochs = new Epochs(5, Instant.EPOCH, Instant.EPOCH.plusSeconds(4), Kind.FIXED, 21, OptionalDouble.empty(), OptionalDouble.empty());
+        journals.append(job.id(), Author.atPage("surveyor"), new BaseSetUp(new PointName("B1"), BaseSetUp.Held.SKY, antenna, own, Optional.of(new SkyMean(there, new EarthCovariance(1, 0, 0, 1, 0, 1), epochs)), Sending.OTHERWISE, "tripod", ""));
+        journals.append(job.id(), Author.atPage("surveyor"), new PointOccupied(new PointName("R9"), Code.NONE, Optional.of(new BaseHeard("GALLERY", 417, there)), new EarthCentred(10, 20, 30), new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4), epochs, antenna, Optional.empty(), "rover", "", Map.of(), List.of()));
+        JobState state = journals.state(job.id());
+        EarthCentred off = there.plus(new EarthCentred(1.5, 0, 0));
+        assertThat(ReceiverDoubts.changed(own, state)).isEmpty();
+        assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 417, there), state)).isEmpty();
+        assertThat(ReceiverDoubts.changed(new BaseHeard("OTHER", 7, off), state)).get().asString().contains("not the one over B1").contains("1.500 m");
+        assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 530, off), state)).get().asString().contains("carries base 530 now");
+        assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 417, off), state)).get().asString().contains("1.500 m from where it stood");
     }
 
     /** Base and vector in the book, the ground below the antenna where it truly is, as well known as it says; its height corrected, it moves; sent twice, it is one. */

@@ -6,6 +6,7 @@ import java.util.Objects;
 public record Figures(LengthStyle lengths, AngleStyle angles, PlanAxes axes, GradeStyle grades, int gradeDecimals, Sizes sizes, Air air,
         StationingStyle stationing, LatLonStyle latLon) {
     public static final int MOST_GRADE_DECIMALS = 4;
+    private static final double APART_SMALL_METRES = 0.5;
 
     public Figures {
         Objects.requireNonNull(lengths, "lengths");
@@ -68,6 +69,11 @@ public record Figures(LengthStyle lengths, AngleStyle angles, PlanAxes axes, Gra
     /** @see LengthStyle#small */
     public String small(Length length) {
         return lengths.small(length);
+    }
+
+    /** How far two things are apart that ought to be one: small as long as that is small. */
+    public String apart(Length length) {
+        return Math.abs(length.metres()) < APART_SMALL_METRES ? small(length) : length(length);
     }
 
     /** @see AngleStyle#direction */
