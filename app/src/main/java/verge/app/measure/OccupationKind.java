@@ -2,6 +2,7 @@ package verge.app.measure;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
@@ -22,6 +23,7 @@ import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.occupation.OccupationEntries;
 import verge.core.occupation.OccupiedPlace;
 import verge.core.occupation.PointOccupied;
+import verge.core.satellite.Epochs;
 import verge.core.satellite.LeanText;
 import verge.core.satellite.PoleTilt;
 import verge.core.units.Decimals;
@@ -38,29 +40,38 @@ public final class OccupationKind extends EntryKind<PointOccupied> {
         var sigmaAzimuth = o.field("sigmaAzimuth", Wires.ANGLE, PoleTilt::sigmaAzimuth);
         return row -> new PoleTilt(row.get(tilt), row.get(azimuth), row.get(sigmaTilt), row.get(sigmaAzimuth));
     });
-    public static final Wire<PointOccupied> WIRE = Wire.object(o -> {
-        var name = o.field("name", Wires.NAME, PointOccupied::name);
-        var code = o.field("code", Wires.CODE, PointOccupied::code);
-        var base = o.field("base", SatelliteWires.BASE.maybe(), PointOccupied::base);
-        var vector = o.field("vector", SatelliteWires.CENTRED, PointOccupied::vector);
-        var spread = o.field("covariance", SatelliteWires.COVARIANCE, PointOccupied::spread);
-        var epochs = o.field("epochs", SatelliteWires.EPOCHS, PointOccupied::epochs);
-        var antenna = o.field("antenna", SatelliteWires.ANTENNA, PointOccupied::antenna);
-        var tilt = o.field("tilt", TILT.maybe(), PointOccupied::tilt);
-        var receiver = o.field("receiver", Wire.TEXT, PointOccupied::receiver);
-        var reason = o.field("reason", Wire.TEXT, PointOccupied::reason);
-        var notes = o.field("notes", Wire.TEXT.byName(), PointOccupied::notes);
-        var joins = o.field("joins", StringWires.JOINING.list(), PointOccupied::joins);
-        return row -> new PointOccupied(row.get(name), row.get(code), row.get(base), row.get(vector), row.get(spread), row.get(epochs), row.get(antenna), row.get(tilt), row.get(receiver), row.get(reason), row.get(notes), row.get(joins));
-    });
+    public static final Wire<PointOccupied> WIRE = wire(SatelliteWires.EPOCHS);
+
+    private static Wire<PointOccupied> wire(Wire<Epochs> epochsWire) {
+        return Wire.object(o -> {
+            var name = o.field("name", Wires.NAME, PointOccupied::name);
+            var code = o.field("code", Wires.CODE, PointOccupied::code);
+            var base = o.field("base", SatelliteWires.BASE.maybe(), PointOccupied::base);
+            var vector = o.field("vector", SatelliteWires.CENTRED, PointOccupied::vector);
+            var spread = o.field("covariance", SatelliteWires.COVARIANCE, PointOccupied::spread);
+            var epochs = o.field("epochs", epochsWire, PointOccupied::epochs);
+            var antenna = o.field("antenna", SatelliteWires.ANTENNA, PointOccupied::antenna);
+            var tilt = o.field("tilt", TILT.maybe(), PointOccupied::tilt);
+            var receiver = o.field("receiver", Wire.TEXT, PointOccupied::receiver);
+            var reason = o.field("reason", Wire.TEXT, PointOccupied::reason);
+            var notes = o.field("notes", Wire.TEXT.byName(), PointOccupied::notes);
+            var joins = o.field("joins", StringWires.JOINING.list(), PointOccupied::joins);
+            return row -> new PointOccupied(row.get(name), row.get(code), row.get(base), row.get(vector), row.get(spread), row.get(epochs), row.get(antenna), row.get(tilt), row.get(receiver), row.get(reason), row.get(notes), row.get(joins));
+        });
+    }
 
     OccupationKind() {
-        super(PointOccupied.class, "occupied", 1, "stood on");
+        super(PointOccupied.class, "occupied", 2, "stood on");
     }
 
     @Override
     public Wire<PointOccupied> wire() {
         return WIRE;
+    }
+
+    @Override
+    public Map<Integer, Wire<PointOccupied>> earlier() {
+        return Map.of(1, wire(SatelliteWires.EPOCHS_WITHOUT_SCATTER));
     }
 
     @Override
@@ -81,7 +92,7 @@ public final class OccupationKind extends EntryKind<PointOccupied> {
     /** By which solutions, from which base. */
     public static String solution(PointOccupied says, Figures f) {
         String from = says.base().map(b -> " from base " + b.name() + ", " + f.length(new Length(says.vector().length())) + " off").orElse(", its base not told");
-        return SatelliteWords.word(says.epochs().kind()) + from + ", " + says.epochs().count() + (says.epochs().count() == 1 ? " solution" : " solutions");
+        return SatelliteWords.word(says.epochs().kind()) + from + ", " + says.epochs().count() + (says.epochs().count() == 1 ? " solution" : " solutions") + says.epochs().scatter().map(c -> " within " + f.small(new Length(c.plan()))).orElse("");
     }
 
     private static String lean(PointOccupied says, Figures f) {
@@ -105,6 +116,7 @@ public final class OccupationKind extends EntryKind<PointOccupied> {
                 base.map(b -> new TraceStep("That is base " + b.mark() + " of line " + in.line(b.entry()) + (b.provisional() ? ", provisional: only the sky has said so" : "") + ". Its antenna was at", SatelliteWords.centred(b.reference()))),
                 Optional.of(new TraceStep((says.base().isPresent() ? "Vector to the antenna, " : "Antenna from the earth\u2019s centre, ") + solution(says, f) + ", " + says.epochs().satellites() + " satellites" + figure(", PDOP ", says.epochs().pdop()) + figure(", age ", says.epochs().ageSeconds()) + ", by " + says.receiver(), SatelliteWords.centred(says.vector()))),
                 Optional.of(new TraceStep("How well that is known, to north, east and up", "\u03c3 " + Arrays.stream(sigma).mapToObj(s -> f.length(new Length(s))).reduce((a, b) -> a + ", " + b).orElseThrow())),
+                says.epochs().scatter().map(c -> new TraceStep("How the " + says.epochs().count() + " solutions scatter about their mean, to north, east and up", "\u03c3 " + f.length(new Length(c.north())) + ", " + f.length(new Length(c.east())) + ", " + f.length(new Length(c.up())))),
                 says.tilt().map(t -> new TraceStep("The pole leant, its top" + lean(says, f).strip().replaceFirst("leaning", ""), "\u03c3 " + LeanText.of(t.sigmaTilt(), f.angles().unit()) + ", " + LeanText.of(t.sigmaAzimuth(), f.angles().unit()))),
                 Optional.of(new TraceStep("Antenna " + SatelliteWords.antenna(says.antenna(), f), place.isPresent() ? f.length(says.antenna().reference()) + " over the ground" : "no height follows from it")),
                 place.map(p -> new TraceStep("The ground below it, in the job\u2019s grid" + (p.position().elevation().isEmpty() ? "; without a geoid it has no elevation" : ""), in.state().settings().place(p.position())))).flatMap(Optional::stream).toList();

@@ -40,16 +40,33 @@ public final class SatelliteWires {
         var place = o.field("place", CENTRED, BaseHeard::place);
         return row -> new BaseHeard(row.get(name), row.get(station), row.get(place));
     });
-    public static final Wire<Epochs> EPOCHS = Wire.object(o -> {
-        var count = o.field("count", Wire.COUNT, Epochs::count);
-        var begin = o.field("begin", TIME, Epochs::begin);
-        var end = o.field("end", TIME, Epochs::end);
-        var kind = o.field("solution", Wire.choice(SolvedPosition.Kind.class), Epochs::kind);
-        var satellites = o.field("satellites", Wire.COUNT, Epochs::satellites);
-        var pdop = o.field("pdop", MAYBE, Epochs::pdop);
-        var age = o.field("ageSeconds", MAYBE, Epochs::ageSeconds);
-        return row -> new Epochs(row.get(count), row.get(begin), row.get(end), row.get(kind), row.get(satellites), row.get(pdop), row.get(age));
+    private static final Wire<SolvedPosition.Sigma> SIGMA = Wire.object(o -> {
+        var north = o.field("north", Wire.NUMBER, SolvedPosition.Sigma::north);
+        var east = o.field("east", Wire.NUMBER, SolvedPosition.Sigma::east);
+        var up = o.field("up", Wire.NUMBER, SolvedPosition.Sigma::up);
+        return row -> new SolvedPosition.Sigma(row.get(north), row.get(east), row.get(up));
     });
+    public static final Wire<Epochs> EPOCHS = epochs(true);
+    /** As they were written before their scatter was kept. */
+    public static final Wire<Epochs> EPOCHS_WITHOUT_SCATTER = epochs(false);
+
+    private static Wire<Epochs> epochs(boolean scattered) {
+        return Wire.object(o -> {
+            var count = o.field("count", Wire.COUNT, Epochs::count);
+            var begin = o.field("begin", TIME, Epochs::begin);
+            var end = o.field("end", TIME, Epochs::end);
+            var kind = o.field("solution", Wire.choice(SolvedPosition.Kind.class), Epochs::kind);
+            var satellites = o.field("satellites", Wire.COUNT, Epochs::satellites);
+            var pdop = o.field("pdop", MAYBE, Epochs::pdop);
+            var age = o.field("ageSeconds", MAYBE, Epochs::ageSeconds);
+            if (!scattered) {
+                return row -> new Epochs(row.get(count), row.get(begin), row.get(end), row.get(kind), row.get(satellites), row.get(pdop), row.get(age));
+            }
+            var scatter = o.field("scatter", SIGMA.maybe(), Epochs::scatter);
+            return row -> new Epochs(row.get(count), row.get(begin), row.get(end), row.get(kind), row.get(satellites), row.get(pdop), row.get(age), row.get(scatter));
+        });
+    }
+
     private static final Wire<AntennaModel.Rim> RIM = Wire.object(o -> {
         var radius = o.field("radius", Wire.NUMBER, AntennaModel.Rim::radius);
         var above = o.field("aboveReference", Wire.NUMBER, AntennaModel.Rim::aboveReference);

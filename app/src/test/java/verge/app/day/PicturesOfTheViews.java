@@ -44,6 +44,7 @@ class PicturesOfTheViews extends InBrowser {
         view(yard + "prepare", "prepare");
         localise();
         receiver();
+        base();
         view(yard + "setup/instrument", "instrument");
         setUp(yard);
         ground(yard);
@@ -57,7 +58,6 @@ class PicturesOfTheViews extends InBrowser {
             Thread.sleep(250);   // the trail holds what the stream has told
         }
         keep("stake");
-        upright(yard + "stake?point=BM-Sill", "stake-upright");
         browser.click(By.cssSelector("[data-paint-next]"));
         browser.open(yard + "rework");
         browser.choose("what", "EXCHANGED");
@@ -80,6 +80,21 @@ class PicturesOfTheViews extends InBrowser {
         browser.open("/jobs/" + job("Shingle bank") + "/setup/receiver");
         browser.until(d -> new WebDriverWait(d, Duration.ofSeconds(90)).until(w -> w.findElement(By.id("solution")).getText().contains("Fixed")));
         keep("receiver");
+    }
+
+    /** A base over T2, by radio. */
+    private void base() throws Exception {
+        browser.open("/jobs/" + job("Shingle bank") + "/setup/base");
+        RoverParty party = new RoverParty(verge, browser);
+        party.reach("tripod");
+        party.sayHeight("1.600");
+        browser.click(By.cssSelector("input[name=way][value=RADIO]"));
+        browser.type("base-mark", "T2");
+        browser.sees("The sky says: off by");
+        browser.primary();
+        party.soon(() -> party.text("#base-now").contains("Sends") && party.text("#base-now").contains("each 1 s"));
+        browser.script("window.scrollTo(0, 0)");
+        keep("base");
     }
 
     /** The quay by what a receiver said on its marks. */

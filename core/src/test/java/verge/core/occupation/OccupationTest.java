@@ -123,7 +123,9 @@ class OccupationTest {
         Occupying.Mean mean = occupying.mean();
         assertThat(mean.vector().northEastUp(PLACE.position())).containsExactly(new double[] {50.001, 0, 2}, within(2e-6));
         assertThat(mean.spread().northEastUp(PLACE.position())).containsExactly(new double[] {0.008, 0.006, 0.015}, within(1e-9));
-        assertThat(mean.epochs()).isEqualTo(new Epochs(3, NOON, NOON.plusSeconds(2), SolvedPosition.Kind.FIXED, 19, OptionalDouble.of(1.6), OptionalDouble.of(3)));
+        assertThat(mean.epochs()).isEqualTo(new Epochs(3, NOON, NOON.plusSeconds(2), SolvedPosition.Kind.FIXED, 19, OptionalDouble.of(1.6), OptionalDouble.of(3), mean.epochs().scatter()));
+        SolvedPosition.Sigma scatter = mean.epochs().scatter().orElseThrow();   // of 4, −2 and 1 mm
+        assertThat(new double[] {scatter.north(), scatter.east(), scatter.up()}).containsExactly(new double[] {0.003, 0, 0}, within(2e-6));
         Map<Problem, Runnable> unfit = Map.of(Problem.NOT_FIXED, () -> occupying.take(solved(3, 0, SolvedPosition.Kind.FLOAT), Optional.of(base), Optional.empty()),
                 Problem.POLE_WANDERED, () -> occupying.take(solved(3, 0.09, SolvedPosition.Kind.FIXED), Optional.of(base), Optional.empty()),
                 Problem.RECEIVER_CLOCK_BACK, () -> occupying.take(solved(1, 0, SolvedPosition.Kind.FIXED), Optional.of(base), Optional.empty()),
