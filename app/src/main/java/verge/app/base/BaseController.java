@@ -173,14 +173,17 @@ class BaseController {
         return off.grade().name().toLowerCase(Locale.ROOT);
     }
 
+    /** @throws verge.core.problem.SurveyException BASE_RUNS while it sends */
     @PostMapping("/base")
     String connect(@PathVariable UUID job, @RequestParam String address, @RequestParam(defaultValue = "") String name) {
+        service.requireNone(job);
         receivers.connect(Seat.base(job), address, name);
         return back(job);
     }
 
     @PostMapping("/base/known")
     String connectKnown(@PathVariable UUID job, @RequestParam UUID receiver) {
+        service.requireNone(job);
         receivers.connectKnown(Seat.base(job), receiver);
         return back(job);
     }

@@ -43,6 +43,11 @@ final class BaseForm {
         return answers.ticked("sure");
     }
 
+    /** The same of a channel on which somebody else sends. */
+    boolean sureOfChannel() {
+        return answers.ticked("sureChannel");
+    }
+
     String reason() {
         return answers.text("reason");
     }

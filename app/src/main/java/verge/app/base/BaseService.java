@@ -30,6 +30,9 @@ import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.BaseHeard;
 import verge.core.satellite.RadioChannel;
+import verge.instruments.ntrip.CasterSetting;
+import verge.instruments.ntrip.CorrectionLink;
+import verge.instruments.receiver.BaseUplink;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
 import verge.instruments.receiver.StreamReceiver;
@@ -62,7 +65,7 @@ class BaseService {
      *
      * @param id made by the asker; asking again with it starts nothing and gives what was stored
      * @return fails with a SurveyException as {@link BaseMarks#wanted} and {@link ReceiverDesk#ready}, with BASE_RUNS, RECEIVER_SAYS_LITTLE, BASE_IS_ROVER, NO_ANTENNA, BASE_OFF_SKY, BASE_HERE_AGAIN,
-     *         CHANNEL_IN_USE unless the asker is sure, BASE_FAR_OFF_SKY without a reason, BASE_SENDS_OTHERWISE, INSTRUMENT_REFUSED
+     *         CHANNEL_IN_USE unless the asker is sure, BASE_FAR_OFF_SKY without a reason, UPLINK_REFUSED, BASE_SENDS_OTHERWISE, INSTRUMENT_REFUSED
      */
     CompletableFuture<Kept> start(UUID job, UUID id, BaseForm form, String person) {
         return underWay.once(job, id, () -> {
@@ -103,12 +106,15 @@ class BaseService {
     /** Step by step, each waited for; what was begun is taken back if one fails. */
     private Kept started(UUID job, UUID id, StreamReceiver receiver, BaseMarks.Wanted wanted, BaseSetting setting, BaseForm form, String person) {
         AntennaOverMark antenna = marks.antenna(job);
-        tune(receiver, setting, form.sure());
+        tune(receiver, setting, form.sureOfChannel());
         EarthCentred at = wanted.reference();
         send(receiver, setting, at);
         try {
             BaseHeard heard = sends(receiver, at);
-            setting.caster().ifPresent(c -> bases.feed(job, receiver, c, at.place(ReferenceEllipsoid.WGS84).position(), setting));
+            setting.caster().ifPresent(c -> {
+                bases.feed(job, receiver, c, at.place(ReferenceEllipsoid.WGS84).position(), setting);
+                requireTaken(job, c);
+            });
             BaseHeard sent = new BaseHeard(setting.caster().map(c -> c.mountpoint()).orElse(""), heard.station(), heard.place());
             String called = receivers.receiver(Seat.base(job)).map(KnownReceiver::title).orElse("");
             BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, Optional.of(wanted.sky()), sending(setting), called, form.reason());
@@ -174,6 +180,18 @@ class BaseService {
             pause(STEP_MILLIS);
         }
         throw new SurveyException(Problem.BASE_SENDS_OTHERWISE);
+    }
+
+    /** A caster that cannot be reached just now is tried again; one that refuses, or has the stream from another, is no use. */
+    private void requireTaken(UUID job, CasterSetting caster) {
+        CorrectionLink.State state = CorrectionLink.State.CONNECTING;
+        for (int i = 0; i < MOST_STEPS && state == CorrectionLink.State.CONNECTING; i++) {
+            pause(STEP_MILLIS);
+            state = bases.uplink(job).map(BaseUplink.Heard::up).orElse(CorrectionLink.State.LOST);
+        }
+        if (!state.triesAgain() || state == CorrectionLink.State.BUSY) {
+            throw new SurveyException(Problem.UPLINK_REFUSED, caster.mountpoint(), state);
+        }
     }
 
     private static void pause(long millis) {

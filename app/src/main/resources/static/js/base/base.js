@@ -94,7 +94,7 @@ async function start(form) {
   } catch (problem) {
     started.settle(problem);
     sayProblem(problem);
-    problem.code === 'CHANNEL_IN_USE' && (form.querySelector('#sure').hidden = false);
+    problem.code === 'CHANNEL_IN_USE' && (form.querySelector('#sure-channel').hidden = false);
   } finally {
     button.classList.remove('busy');
     button.disabled = false;

@@ -131,7 +131,10 @@ class BaseOfAJobTest {
     void aProvisionalBaseCorrectedInTheEvening() throws Exception {
         Map<String, String> sky = fields("SKY", "BASE1", null);
         String mountpoint = "B" + job.id().toString().substring(0, 8);
-        sky.putAll(Map.of("way", "INTERNET", "caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", mountpoint));
+        sky.putAll(Map.of("way", "INTERNET", "caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", "GALLERY"));
+        assertThat(start(sky).body()).contains("UPLINK_REFUSED");
+        assertThat(state().bases()).isEmpty();
+        sky.put("mountpoint", mountpoint);
         assertThat(start(sky).statusCode()).isEqualTo(204);
         assertThat(start(sky).statusCode()).as("sent twice").isEqualTo(204);
         assertThat(start(fields("SKY", "BASE2", null)).body()).contains("BASE_RUNS");
@@ -218,6 +221,7 @@ class BaseOfAJobTest {
         HttpResponse<String> one = start(fields("SKY", "BASE1", null));
         assertThat(List.of(one.statusCode(), other.join().statusCode())).containsExactlyInAnyOrder(204, 422);
         assertThat(state().bases()).hasSize(1);
+        assertThat(post("/base", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "other")).body()).contains("still sends");
         verge.bean(ReceiverDesk.class).running(Seat.base(job.id()), Optional.empty());
         assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("It sends as a base already, as number 7");
         verge.bean(ReceiverDesk.class).running(Seat.base(job.id()), Optional.of(state().bases().get(0).entry()));

@@ -96,6 +96,8 @@ public enum Problem {
     /** One receiver cannot be both. */
     BASE_IS_ROVER,
     NO_ANTENNA,
+    /** Arguments: the stream, how its link fares. */
+    UPLINK_REFUSED,
     /** Arguments: the channel. */
     CHANNEL_IN_USE,
     /** Arguments: the code as it was typed. */
