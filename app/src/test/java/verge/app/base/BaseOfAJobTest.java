@@ -167,6 +167,8 @@ class BaseOfAJobTest {
         assertThat(state().isProvisional(measured)).isFalse();
         assertThat(visitor.get("/jobs/" + job.id() + "/handover/points.csv?what=MEASURED").body()).doesNotContain("PROVISIONAL");
 
+        assertThat(visitor.get("/api/v1/jobs/" + job.id() + "/bases").body()).contains("\"mark\":\"BASE1\"").contains("\"provisional\":false").contains("\"points\":1").contains("\"until\":null");
+        assertThat(visitor.get("/api/v1/jobs/" + job.id() + "/control-seen").body()).isEqualTo("[]");
         String report = visitor.get("/jobs/" + job.id() + "/setup/base/" + entry + "/report").body();
         assertThat(report).contains("Base report, BASE1").contains("the mark&#39;s coordinates").contains("R1").contains("levelled in").contains("how it came about").doesNotContain("Provisional.");
         assertThat(visitor.get("/jobs/" + job.id() + "/setup/base/" + entry + "/report.pdf").body()).startsWith("%PDF");
