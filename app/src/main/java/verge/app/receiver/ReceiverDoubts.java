@@ -59,6 +59,7 @@ class ReceiverDoubts {
             apart.ifPresent(all::add);
             c.radio().filter(r -> apart.isEmpty() && now.corrections().isEmpty() && r.hears() == ReceiverCondition.Hears.CARRIER).ifPresent(r -> all.add("Its radio hears somebody whom it cannot read: spacing and modulation must be the base\u2019s own, or two send on one channel."));
         });
+        now.condition().flatMap(ReceiverCondition::radio).filter(r -> r.hears() == ReceiverCondition.Hears.MESSAGES && now.corrections().isPresent()).ifPresent(r -> all.add("Its radio hears a base, and corrections come over the internet as well: it may take either. Let only one of them speak."));
         now.corrections().map(CorrectionsHeard::state).filter(s -> s != CorrectionLink.State.UP && s != CorrectionLink.State.CONNECTING).ifPresent(s -> all.add("No corrections come: " + words.word(s) + (s.triesAgain() ? "." : ". Change what is wrong under Corrections; it is not tried by itself.")));
         now.corrections().map(c -> c.told().words()).filter(w -> !w.isBlank()).ifPresent(w -> all.add("The base says: " + w));
         antenna(how, state).ifPresent(all::add);

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import verge.app.account.TokenService;
 import verge.app.job.Job;
 import verge.app.journal.JournalService;
 import verge.app.receiver.ReceiverDesk;
@@ -167,8 +168,10 @@ class BaseOfAJobTest {
         assertThat(state().isProvisional(measured)).isFalse();
         assertThat(visitor.get("/jobs/" + job.id() + "/handover/points.csv?what=MEASURED").body()).doesNotContain("PROVISIONAL");
 
-        assertThat(visitor.get("/api/v1/jobs/" + job.id() + "/bases").body()).contains("\"mark\":\"BASE1\"").contains("\"provisional\":false").contains("\"points\":1").contains("\"until\":null");
-        assertThat(visitor.get("/api/v1/jobs/" + job.id() + "/control-seen").body()).isEqualTo("[]");
+        String token = verge.bean(TokenService.class).make("surveyor", "bases");
+        assertThat(visitor.program("GET", "/api/v1/jobs/" + job.id() + "/bases", token, "").body()).contains("\"mark\":\"BASE1\"").contains("\"provisional\":false").contains("\"points\":1").contains("\"until\":null");
+        assertThat(visitor.program("GET", "/api/v1/jobs/" + job.id() + "/control-seen", token, "").body()).isEqualTo("[]");
+        assertThat(visitor.program("POST", "/api/v1/jobs/" + job.id() + "/bases/" + entry + "/corrections/preview", token, "{\"fields\":{\"from\":\"KNOWN\",\"mark\":\"NOWHERE\"}}").body()).contains("POINT_UNKNOWN");
         String report = visitor.get("/jobs/" + job.id() + "/setup/base/" + entry + "/report").body();
         assertThat(report).contains("Base report, BASE1").contains("the mark&#39;s coordinates").contains("R1").contains("levelled in").contains("how it came about").doesNotContain("Provisional.");
         assertThat(visitor.get("/jobs/" + job.id() + "/setup/base/" + entry + "/report.pdf").body()).startsWith("%PDF");

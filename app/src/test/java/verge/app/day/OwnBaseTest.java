@@ -132,6 +132,7 @@ class OwnBaseTest extends InBrowser {
         browser.primary();   // to the rover
         party.reach("pole");
         party.hear("GALLERY");
+        browser.sees("Let only one of them speak");
         browser.click(By.xpath("//button[. = 'None: it has its own radio']"));
         party.sayMount();
         browser.script("document.getElementById('radio-part').open = true; document.getElementById('modulation').value = '4FSK'");
