@@ -255,6 +255,23 @@ class SatelliteGroundTest {
         assertThat(CorrectionLink.table(own).find("YARD")).isEmpty();
     }
 
+    /** A stream that carries another's base all at once says so by its number; a tripod that is carried away says so by its own sky. */
+    @Test
+    void anothersBaseAndATripodCarriedAway() throws Exception {
+        try (StreamReceiver base = new StreamReceiver(LinkSetting.cable("localhost", standIn.tripodReceiverPort()))) {
+            until(() -> receiver.snapshot().base().filter(b -> b.station() == 417).isPresent() && base.snapshot().now().flatMap(SolvedPosition::place).isPresent());
+            ground.neighbourOnGallery(true);
+            until(() -> receiver.snapshot().base().filter(b -> b.station() == 530 && b.name().equals("GALLERY")).isPresent());
+            EarthCentred before = EarthCentred.of(base.snapshot().now().flatMap(SolvedPosition::place).orElseThrow(), ReferenceEllipsoid.WGS84);
+            ground.tripodMoved(40, 0, 0);
+            until(() -> base.snapshot().now().flatMap(SolvedPosition::place).map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84).minus(before).length()).filter(m -> m > 30 && m < 50).isPresent());
+        } finally {
+            ground.neighbourOnGallery(false);
+            ground.tripodMoved(0, 0, 0);
+        }
+        until(() -> receiver.snapshot().base().filter(b -> b.station() == 417).isPresent());
+    }
+
     /** The neighbour's stream is heard as well as one's own: only the distance tells. */
     @Test
     void theNeighboursStream() throws IOException {
