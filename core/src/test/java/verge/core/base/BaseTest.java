@@ -32,6 +32,7 @@ import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.journal.Reworked;
+import verge.core.occupation.BaseByMark;
 import verge.core.occupation.ControlSeen;
 import verge.core.occupation.PointOccupied;
 import verge.core.occupation.Stood;
@@ -194,6 +195,21 @@ class BaseTest {
         Base held = journal.state().base(flat).orElseThrow();
         assertThat(held.provisional()).isTrue();
         assertThat(held.reference()).isEqualTo(sky.antenna());
+    }
+
+    /** A known mark that was stood on from a base some metres off says where that base is. */
+    @Test
+    void theBaseByAKnownMark() {
+        EarthCentred foot = Base.below(Base.above(centred(MARK), HEIGHT).plus(VECTOR), new Length(2));
+        write(known("T5", inGrid(foot)));
+        SkyMean off = sky(1.3, -0.9, 2.2);
+        write(bySky("BASE-1", off));
+        UUID seen = write(shot("T5", new BaseHeard("OWN", 7, off.antenna())));
+        write(shot("101", new BaseHeard("OWN", 7, off.antenna())));
+        List<BaseByMark> found = BaseByMark.of(journal, name("BASE-1"));
+        assertThat(found).singleElement().satisfies(b -> assertThat(b.entry()).isEqualTo(seen));
+        assertThat(found.get(0).base().plan().distanceMetres(inGrid(centred(MARK)).plan())).isLessThan(1e-4);
+        assertThat(found.get(0).base().elevation().orElseThrow().metres()).isCloseTo(MARK.height().metres() - 37.6, within(2e-4));
     }
 
     /** The walk-round: a provisional base, points on it beside another's, no known mark stood on; then one that is 9 cm off, and once more the same an hour later. */
