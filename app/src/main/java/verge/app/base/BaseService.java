@@ -4,7 +4,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
@@ -14,6 +13,7 @@ import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
 import verge.app.journal.UnderWay;
 import verge.app.receiver.KnownReceiver;
+import verge.app.receiver.Orders;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
 import verge.core.base.AgainstSky;
@@ -130,10 +130,10 @@ class BaseService {
     }
 
     private static void send(StreamReceiver receiver, BaseSetting setting, EarthCentred at) {
-        set(receiver, "PLACE", Double.toString(at.x()), Double.toString(at.y()), Double.toString(at.z()));
-        set(receiver, "SENDS", Integer.toString(setting.kind()), Integer.toString(setting.seconds()));
-        set(receiver, "LOG", setting.logging() ? "1" : "0");
-        set(receiver, "ROLE", "BASE");
+        Orders.set(receiver, "PLACE", Double.toString(at.x()), Double.toString(at.y()), Double.toString(at.z()));
+        Orders.set(receiver, "SENDS", Integer.toString(setting.kind()), Integer.toString(setting.seconds()));
+        Orders.set(receiver, "LOG", setting.logging() ? "1" : "0");
+        Orders.set(receiver, "ROLE", "BASE");
     }
 
     private static Sending sending(BaseSetting setting) {
@@ -144,12 +144,12 @@ class BaseService {
     private static void tune(StreamReceiver receiver, BaseSetting setting, boolean sure) {
         RadioChannel channel = setting.channel().orElse(null);
         if (channel == null) {
-            receiver.snapshot().condition().flatMap(ReceiverCondition::radio).ifPresent(r -> set(receiver, "RADIO", Double.toString(r.megahertz()), Double.toString(r.kilohertzApart()), r.modulation(), "0"));
+            receiver.snapshot().condition().flatMap(ReceiverCondition::radio).ifPresent(r -> Orders.set(receiver, "RADIO", Double.toString(r.megahertz()), Double.toString(r.kilohertzApart()), r.modulation(), "0"));
             return;
         }
         radio(receiver, channel, 0);
         if (!sure) {
-            pause(LISTEN_MILLIS);
+            Orders.pause(LISTEN_MILLIS);
             receiver.snapshot().condition().flatMap(ReceiverCondition::radio).filter(r -> r.hears() != ReceiverCondition.Hears.NOTHING).ifPresent(r -> {
                 throw new SurveyException(Problem.CHANNEL_IN_USE, channel.sentence());
             });
@@ -158,15 +158,7 @@ class BaseService {
     }
 
     private static void radio(StreamReceiver receiver, RadioChannel channel, double watts) {
-        set(receiver, "RADIO", Double.toString(channel.megahertz()), Double.toString(channel.kilohertzApart()), channel.modulation(), Double.toString(watts));
-    }
-
-    private static void set(StreamReceiver receiver, String what, String... values) {
-        try {
-            receiver.set(what, values).join();
-        } catch (CompletionException failed) {
-            throw failed.getCause() instanceof SurveyException refused ? refused : failed;
-        }
+        Orders.set(receiver, "RADIO", Double.toString(channel.megahertz()), Double.toString(channel.kilohertzApart()), channel.modulation(), Double.toString(watts));
     }
 
     /** What it truly sends, by its own stream. @throws SurveyException BASE_SENDS_OTHERWISE */
@@ -177,7 +169,7 @@ class BaseService {
             if (heard.isPresent()) {
                 return heard.get();
             }
-            pause(STEP_MILLIS);
+            Orders.pause(STEP_MILLIS);
         }
         throw new SurveyException(Problem.BASE_SENDS_OTHERWISE);
     }
@@ -186,19 +178,11 @@ class BaseService {
     private void requireTaken(UUID job, CasterSetting caster) {
         CorrectionLink.State state = CorrectionLink.State.CONNECTING;
         for (int i = 0; i < MOST_STEPS && state == CorrectionLink.State.CONNECTING; i++) {
-            pause(STEP_MILLIS);
+            Orders.pause(STEP_MILLIS);
             state = bases.uplink(job).map(BaseUplink.Heard::up).orElse(CorrectionLink.State.LOST);
         }
         if (!state.triesAgain() || state == CorrectionLink.State.BUSY) {
             throw new SurveyException(Problem.UPLINK_REFUSED, caster.mountpoint(), state);
-        }
-    }
-
-    private static void pause(long millis) {
-        try {
-            Thread.sleep(millis);
-        } catch (InterruptedException stopping) {
-            Thread.currentThread().interrupt();
         }
     }
 

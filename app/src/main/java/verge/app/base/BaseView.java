@@ -1,6 +1,7 @@
 package verge.app.base;
 
 import java.util.List;
+import verge.app.receiver.Fact;
 
 /**
  * A job's base now, in finished words.
@@ -20,9 +21,5 @@ import java.util.List;
 public record BaseView(boolean linked, String link, boolean sends, String title, String brief, boolean provisional, String mark, String antenna, List<Fact> facts, List<String> doubts, Ring ring) {
     /** Where it is on the sketch, in metres of the grid, and how far it is likely to be heard; 0 unless it is by radio. */
     public record Ring(double north, double east, double reach) {
-    }
-
-    /** One thing that is told. */
-    public record Fact(String name, String value) {
     }
 }

@@ -13,6 +13,7 @@ import org.springframework.stereotype.Service;
 import verge.app.problem.ProblemWords;
 import verge.app.receiver.AntennaTable;
 import verge.app.receiver.ConditionWords;
+import verge.app.receiver.Fact;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
 import verge.core.base.Base;
@@ -86,25 +87,25 @@ public class BaseViews {
         };
     }
 
-    private List<BaseView.Fact> facts(UUID job, ReceiverSnapshot now, Optional<Base> running, Figures f) {
-        List<BaseView.Fact> all = new ArrayList<>();
+    private List<Fact> facts(UUID job, ReceiverSnapshot now, Optional<Base> running, Figures f) {
+        List<Fact> all = new ArrayList<>();
         running.ifPresent(base -> {
-            all.add(new BaseView.Fact("Sends", sends(now.sends())));
-            all.add(new BaseView.Fact("As number", Integer.toString(base.sent().station())));
+            all.add(new Fact("Sends", sends(now.sends())));
+            all.add(new Fact("As number", Integer.toString(base.sent().station())));
             bases.uplink(job).ifPresent(up -> {
-                all.add(new BaseView.Fact("To the caster", up.setting().mountpoint() + ", " + words.word(up.up()) + ", " + Decimals.show(up.sent() / KILOBYTE, 0) + " kB"));
-                all.add(new BaseView.Fact("Heard back from there", back(up)));
+                all.add(new Fact("To the caster", up.setting().mountpoint() + ", " + words.word(up.up()) + ", " + Decimals.show(up.sent() / KILOBYTE, 0) + " kB"));
+                all.add(new Fact("Heard back from there", back(up)));
             });
             now.condition().flatMap(ReceiverCondition::radio).filter(r -> watts(now).isPresent()).ifPresent(r -> {
-                all.add(new BaseView.Fact("By radio", ConditionWords.channel(r).map(RadioChannel::sentence).orElse(r.modulation()) + ", " + Decimals.show(watts(now).orElse(0.0), 1) + " W"));
-                all.add(new BaseView.Fact("Carries over flat land", ConditionWords.distance(RadioReach.of(watts(now).orElse(0.0), base.height(), ROVER).metres(), f)));
+                all.add(new Fact("By radio", ConditionWords.channel(r).map(RadioChannel::sentence).orElse(r.modulation()) + ", " + Decimals.show(watts(now).orElse(0.0), 1) + " W"));
+                all.add(new Fact("Carries over flat land", ConditionWords.distance(RadioReach.of(watts(now).orElse(0.0), base.height(), ROVER).metres(), f)));
             });
-            bases.sky(job).ifPresent(sky -> all.add(new BaseView.Fact("The sky says it is off by", f.length(off(base, sky.antenna())))));
+            bases.sky(job).ifPresent(sky -> all.add(new Fact("The sky says it is off by", f.length(off(base, sky.antenna())))));
         });
-        now.now().ifPresent(p -> all.add(new BaseView.Fact("Solution", words.word(p.kind()) + ", " + p.satellites() + " satellites")));
+        now.now().ifPresent(p -> all.add(new Fact("Solution", words.word(p.kind()) + ", " + p.satellites() + " satellites")));
         now.condition().ifPresent(c -> {
-            all.add(new BaseView.Fact("Battery", ConditionWords.battery(c)));
-            all.add(new BaseView.Fact("Storage", ConditionWords.storage(c)));
+            all.add(new Fact("Battery", ConditionWords.battery(c)));
+            all.add(new Fact("Storage", ConditionWords.storage(c)));
         });
         return all;
     }

@@ -1,5 +1,6 @@
 package verge.app.check;
 
+import java.time.Duration;
 import java.util.Locale;
 import java.util.Optional;
 import org.springframework.context.MessageSource;
@@ -10,6 +11,7 @@ import verge.core.check.Remedy;
 import verge.core.drawing.FileCoordinates;
 import verge.core.drawing.FileSystem;
 import verge.core.drawing.Role;
+import verge.core.units.DurationText;
 import verge.core.units.Figures;
 import verge.core.units.Length;
 
@@ -26,7 +28,7 @@ public class FindingWords {
     }
 
     public Said say(Finding finding, Figures figures) {
-        Object[] arguments = finding.arguments().stream().map(a -> a instanceof Length length ? distance(length, figures) : a instanceof Integer count ? count.toString() : a).toArray();
+        Object[] arguments = finding.arguments().stream().map(a -> a instanceof Length length ? distance(length, figures) : a instanceof Duration time ? DurationText.of(time) : a instanceof Integer count ? count.toString() : a).toArray();
         return new Said(text(finding.kind(), "wrong", arguments), text(finding.kind(), "means", arguments), text(finding.kind(), "next", arguments));
     }
 
@@ -54,7 +56,7 @@ public class FindingWords {
         } else if (remedy instanceof Remedy.TakeAgain again) {
             return message("remedy.takeAgain", again.point().text(), again.fileName());
         }
-        return message(remedy instanceof Remedy.OpenBase ? "remedy.base" : "remedy.settings");
+        return message(remedy instanceof Remedy.OpenBase ? "remedy.base" : remedy instanceof Remedy.OpenSessions ? "remedy.sessions" : "remedy.settings");
     }
 
     private String difference(FileCoordinates before, FileCoordinates after) {

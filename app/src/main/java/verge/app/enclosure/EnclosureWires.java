@@ -4,19 +4,12 @@ import verge.app.journal.Wire;
 import verge.app.journal.Wires;
 import verge.core.enclosure.Looking;
 import verge.core.enclosure.NoteSpoken;
-import verge.core.enclosure.Original;
 import verge.core.enclosure.PhotoMarked;
 import verge.core.enclosure.PhotoTaken;
 import verge.core.enclosure.Stroke;
 
 /** What journals hold of photos and spoken notes; strokes are written like this by pages and programs too. */
 final class EnclosureWires {
-    private static final Wire<Original> ORIGINAL = Wire.object(o -> {
-        var sha256 = o.field("sha256", Wire.TEXT, Original::sha256);
-        var name = o.field("name", Wire.TEXT, Original::name);
-        var bytes = o.field("bytes", Wire.LONG, Original::bytes);
-        return row -> new Original(row.get(sha256), row.get(name), row.get(bytes));
-    });
     private static final Wire<Looking> LOOKING = Wire.object(o -> {
         var azimuth = o.field("azimuth", Wires.ANGLE, Looking::azimuth);
         var north = o.field("north", Wire.choice(Looking.North.class), Looking::north);
@@ -50,7 +43,7 @@ final class EnclosureWires {
     static final Wire<PhotoTaken> TAKEN = Wire.object(o -> {
         var subject = o.field("subject", Wire.ID, PhotoTaken::subject);
         var attribute = o.field("attribute", Wire.TEXT, PhotoTaken::attribute);
-        var original = o.field("original", ORIGINAL, PhotoTaken::original);
+        var original = o.field("original", Wires.ORIGINAL, PhotoTaken::original);
         var looking = o.field("looking", LOOKING.maybe(), PhotoTaken::looking);
         return row -> new PhotoTaken(row.get(subject), row.get(attribute), row.get(original), row.get(looking));
     });
@@ -62,7 +55,7 @@ final class EnclosureWires {
     });
     static final Wire<NoteSpoken> SPOKEN = Wire.object(o -> {
         var subject = o.field("subject", Wire.ID, NoteSpoken::subject);
-        var original = o.field("original", ORIGINAL, NoteSpoken::original);
+        var original = o.field("original", Wires.ORIGINAL, NoteSpoken::original);
         var mediaType = o.field("mediaType", Wire.TEXT, NoteSpoken::mediaType);
         return row -> new NoteSpoken(row.get(subject), row.get(original), row.get(mediaType));
     });

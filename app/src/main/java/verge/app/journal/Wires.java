@@ -3,6 +3,7 @@ package verge.app.journal;
 import java.util.stream.IntStream;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.enclosure.Original;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
@@ -92,6 +93,13 @@ public final class Wires {
         var place = o.field("place", Wire.COUNT, PointSeen::place);
         var position = o.field("position", POSITION.maybe(), PointSeen::position);
         return row -> new PointSeen(row.get(name), row.get(entry), row.get(place), row.get(position));
+    });
+
+    public static final Wire<Original> ORIGINAL = Wire.object(o -> {
+        var sha256 = o.field("sha256", Wire.TEXT, Original::sha256);
+        var name = o.field("name", Wire.TEXT, Original::name);
+        var bytes = o.field("bytes", Wire.LONG, Original::bytes);
+        return row -> new Original(row.get(sha256), row.get(name), row.get(bytes));
     });
 
     private Wires() {

@@ -66,6 +66,10 @@ class JobReceiver {
         return Optional.ofNullable(antennaSaid);
     }
 
+    Seat.Part part() {
+        return part;
+    }
+
     UUID jobId() {
         return jobId;
     }

@@ -2,6 +2,7 @@ package verge.app.receiver;
 
 import jakarta.annotation.PreDestroy;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -149,7 +150,9 @@ public class ReceiverDesk {
         keep(seat, own);
         links.use(seat, Optional.of(receiver.setting()));
         // one that was told of none keeps what another job brings it
-        if (seat.part() == Seat.Part.BASE) {
+        if (seat.part() == Seat.Part.STATIC) {
+            return;   // with or without corrections: what is written does not rest on them
+        } else if (seat.part() == Seat.Part.BASE) {
             find(seat).ifPresent(r -> r.corrections(Optional.empty()));
         } else {
             receiver.caster().ifPresent(c -> find(seat).ifPresent(r -> r.corrections(Optional.of(c))));
@@ -223,7 +226,12 @@ public class ReceiverDesk {
 
     /** The jobs whose bases send. */
     public List<UUID> runningBases() {
-        return chosen.findByRunningIsNotNull().stream().map(JobReceiver::jobId).toList();
+        return chosen.findByRunningIsNotNull().stream().filter(r -> r.part() == Seat.Part.BASE).map(JobReceiver::jobId).toList();
+    }
+
+    /** The job's seats whose receivers can be asked now, in the order of their parts. */
+    public List<Seat> seats(UUID job) {
+        return Arrays.stream(Seat.Part.values()).map(part -> new Seat(job, part)).filter(seat -> snapshot(seat).filter(s -> s.link() == LinkState.UP).isPresent()).toList();
     }
 
     private JobReceiver own(Seat seat) {
@@ -232,7 +240,7 @@ public class ReceiverDesk {
 
     private StreamReceiver open(Seat seat, LinkSetting setting) {
         StreamReceiver receiver = new StreamReceiver(setting);
-        if (seat.part() == Seat.Part.BASE) {
+        if (seat.part() != Seat.Part.ROVER) {
             return receiver;
         }
         JumpWatch watch = new JumpWatch();

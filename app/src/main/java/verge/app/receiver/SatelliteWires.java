@@ -17,7 +17,7 @@ import verge.core.satellite.SolvedPosition;
 
 /** What satellites tell, as journals keep it: places from the earth's centre, bases, epochs, antennas. */
 public final class SatelliteWires {
-    private static final Wire<Instant> TIME = Wire.TEXT.as(Instant::parse, Instant::toString);
+    public static final Wire<Instant> TIME = Wire.TEXT.as(Instant::parse, Instant::toString);
     private static final Wire<OptionalDouble> MAYBE = Wire.NUMBER.maybe().as(v -> v.map(OptionalDouble::of).orElse(OptionalDouble.empty()), v -> v.isPresent() ? Optional.of(v.getAsDouble()) : Optional.empty());
     public static final Wire<EarthCentred> CENTRED = Wire.object(o -> {
         var x = o.field("x", Wire.NUMBER, EarthCentred::x);

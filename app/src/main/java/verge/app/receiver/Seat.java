@@ -10,11 +10,17 @@ public record Seat(UUID jobId, Part part) implements Serializable {
         /** On the pole. */
         ROVER,
         /** Over the mark that all is measured from. */
-        BASE
+        BASE,
+        /** Over a mark, to write down what it observes. */
+        STATIC
     }
 
     public static Seat rover(UUID job) {
         return new Seat(job, Part.ROVER);
+    }
+
+    public static Seat session(UUID job) {
+        return new Seat(job, Part.STATIC);
     }
 
     public static Seat base(UUID job) {

@@ -65,7 +65,7 @@ class WalkRoundController {
     }
 
     private static String leads(Remedy remedy) {
-        return remedy instanceof Remedy.OpenSettings ? "settings" : remedy instanceof Remedy.OpenBase ? "setup/base" : "";
+        return remedy instanceof Remedy.OpenSettings ? "settings" : remedy instanceof Remedy.OpenBase ? "setup/base" : remedy instanceof Remedy.OpenSessions ? "setup/static" : "";
     }
 
     /** Does what a finding offers; if it is not found any more, somebody has done it. */

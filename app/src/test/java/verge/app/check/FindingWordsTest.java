@@ -2,6 +2,7 @@ package verge.app.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -32,6 +33,9 @@ class FindingWordsTest {
             case LOCALISATION_MARK_MOVED -> List.of("T1", new Length(0.038), 2);
             case LOCALISATION_BEYOND -> List.of(12, new Length(57));
             case CONTROL_OFF -> List.of("T3", new Length(0.112), 2L);
+            case SESSION_SHORT -> List.of("T2-2026-332-A", Duration.ofSeconds(700), Duration.ofMinutes(22));
+            case SESSION_ANTENNA -> List.of("T2-2026-332-A", "TERNHOLM BOWL NONE", "TERNHOLM DISH NONE");
+            case SESSION_HEIGHT -> List.of("T2-2026-332-A", new Length(0.006));
             case BASES_MIXED -> List.of(12L, 3L);
             case NAME_IN_TWO_PLACES -> List.of("T5", "a.csv", "b.csv", new Length(0.038), 2);
             case HEIGHTS_ABOVE_ELLIPSOID -> List.of("a.csv", new Length(37.5), new Length(37.6));

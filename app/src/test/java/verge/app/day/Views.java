@@ -27,7 +27,7 @@ final class Views {
     /** 80 characters, as long as a name may be. */
     private static final String LONG_NAME = "Landing causeway and the whole of the northern mole with its steps and railings";
     private static final int MANY = 3_000;
-    private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/receiver", "setup/base", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover",
+    private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/receiver", "setup/base", "setup/static", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover",
             "book", "walk-round", "floors", "ground", "rework", "strings", "attributes", "photos", "gaps");
 
     /**

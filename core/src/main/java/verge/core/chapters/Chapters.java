@@ -22,6 +22,7 @@ import verge.core.measure.ShotEntries;
 import verge.core.points.PointEntries;
 import verge.core.occupation.OccupationEntries;
 import verge.core.pole.PoleEntries;
+import verge.core.session.SessionEntries;
 import verge.core.sets.SetEntries;
 import verge.core.settings.Geoids;
 import verge.core.settings.SettingsEntries;
@@ -34,7 +35,7 @@ public final class Chapters {
     }
 
     public static List<Chapter<?>> all(Geoids geoids) {
-        return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), BaseEntries.chapters(), OccupationEntries.chapters(), SetEntries.chapters(),
+        return Stream.of(SettingsEntries.chapters(geoids), PointEntries.chapters(), PoleEntries.chapters(), LeafEntries.chapters(), ShotEntries.chapters(), BaseEntries.chapters(), OccupationEntries.chapters(), SessionEntries.chapters(), SetEntries.chapters(),
                 CalibrationEntries.chapters(), StakeEntries.chapters(), ComputedEntries.chapters(), FitEntries.chapters(), DesignEntries.chapters(), FloorEntries.chapters(), FindingEntries.chapters(), StringEntries.chapters(), AttributeEntries.chapters(), EnclosureEntries.chapters(), GapEntries.chapters(), List.<Chapter<?>>of(Unread.chapter()))
                 .<Chapter<?>>flatMap(List::stream).toList();
     }

@@ -111,7 +111,17 @@ public record Finding(Kind kind, List<Object> arguments, String about, List<Reme
         /** How many points, the base. */
         ONE_BASE_ONLY(Weight.NOTE),
         /** How many points. */
-        HEIGHTS_WITHOUT_GEOID(Weight.DOUBTFUL);
+        HEIGHTS_WITHOUT_GEOID(Weight.DOUBTFUL),
+        /** Sessions' files, how many. */
+        SESSION_RUNS_ON(Weight.DOUBTFUL),
+        /** Sessions' files, how many. */
+        SESSION_ON_CARD(Weight.DOUBTFUL),
+        /** A session's file, how long was observed, how long its baseline wants. */
+        SESSION_SHORT(Weight.DOUBTFUL),
+        /** A session's file, the antenna that it names, the one in the book. */
+        SESSION_ANTENNA(Weight.WRONG),
+        /** A session's file, by how much its antenna's height differs between beginning and end. */
+        SESSION_HEIGHT(Weight.WRONG);
 
         private final Weight weight;
 

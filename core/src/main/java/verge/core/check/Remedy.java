@@ -31,6 +31,10 @@ public sealed interface Remedy {
     record OpenBase() implements Remedy {
     }
 
+    /** Look at the job's static sessions. */
+    record OpenSessions() implements Remedy {
+    }
+
     /** Look at the job's settings. */
     record OpenSettings() implements Remedy {
     }

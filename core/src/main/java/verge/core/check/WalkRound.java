@@ -50,6 +50,7 @@ public final class WalkRound {
         });
         found.addAll(LocalisationCheck.of(state));
         found.addAll(SatelliteCheck.of(state));
+        found.addAll(SessionCheck.of(state));
         pressure(state).ifPresent(found::add);
         DistanceAgreement.of(state).ifPresent(found::add);
         found.addAll(FileCheck.of(state, files));

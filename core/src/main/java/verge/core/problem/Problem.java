@@ -93,6 +93,34 @@ public enum Problem {
     /** Arguments: the mark of the base that sends. */
     BASE_RUNS,
     NO_BASE,
+    /** Arguments: the address. */
+    CARD_UNREACHABLE,
+    /** Arguments: the file. */
+    CARD_WITHOUT_FILE,
+    /** Arguments: the file. */
+    CARD_FILE_DAMAGED,
+    /** A receiver has no card, or a full one. */
+    NO_CARD,
+    CARD_FULL,
+    /** Its receiver tells nothing of its card's files. */
+    CARD_NOT_OPEN,
+    /** Arguments: the mark over which a session runs. */
+    SESSION_RUNS,
+    NO_SESSION,
+    /** Arguments: the mark. */
+    SESSION_NOT_ENDED,
+    /** Arguments: the file. */
+    SESSION_NOT_FETCHED,
+    /** Arguments: the file. */
+    RAW_UNREADABLE,
+    /** Arguments: what was typed. */
+    BASELINE_UNFIT,
+    /** Of a session's antenna, at the end. */
+    HEIGHT_NOT_AGAIN,
+    /** Arguments: how long it ran, how long its baseline wants. */
+    SESSION_TOO_SHORT,
+    /** Its receiver sends as a base. */
+    RECEIVER_BUSY,
     /** One receiver cannot be both. */
     BASE_IS_ROVER,
     NO_ANTENNA,

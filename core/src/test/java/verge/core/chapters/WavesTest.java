@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -84,8 +85,13 @@ import verge.core.satellite.AntennaModel;
 import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.BaseHeard;
 import verge.core.satellite.Epochs;
+import verge.core.satellite.SatelliteSystem;
 import verge.core.satellite.SkyMean;
 import verge.core.satellite.SolvedPosition;
+import verge.core.session.Baseline;
+import verge.core.session.SessionBegun;
+import verge.core.session.SessionEnded;
+import verge.core.session.SessionName;
 import verge.core.sets.MarkCarried;
 import verge.core.sets.SetLimits;
 import verge.core.sets.SetMark;
@@ -223,7 +229,7 @@ class WavesTest {
             case 21, 22 -> new SightTaken(setup, pointToBe(), random.nextInt(4) == 0 ? two() : Pointing.of(reading()), target());
             case 23 -> new PointFound(name("F"), new Code("WAL"), finding(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), joins());
             case 24 -> random.nextBoolean() ? new PhotoTaken(any(), "front", new Original("0".repeat(64), "p.jpg", 9), Optional.empty()) : new PhotoMarked(any(PhotoTaken.class), Optional.empty(), List.of());
-            case 25 -> random.nextInt(4) == 0 ? base() : random.nextInt(4) == 0 ? new StakeOccupied(occupied(), somewhere(), Tolerance.USUAL) : occupied();
+            case 25 -> random.nextInt(5) == 0 ? session() : random.nextInt(4) == 0 ? base() : random.nextInt(4) == 0 ? new StakeOccupied(occupied(), somewhere(), Tolerance.USUAL) : occupied();
             default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), random.nextInt(3) == 0 ? new Aside(new Length(0.3), Length.ZERO, new Length(-0.1), Optional.of(string()).filter(s -> random.nextBoolean())) : Aside.NONE, joins());
         };
     }
@@ -395,6 +401,12 @@ class WavesTest {
         AntennaOverMark on = new AntennaOverMark(dish, new AntennaHeight(new Length(random.nextInt(3)), choice(AntennaHeight.To.values())));
         return new PointOccupied(random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, based ? Optional.of(new BaseHeard("OWN", 7, HEARD)) : Optional.empty(), near, new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4),
                 new Epochs(3, Instant.EPOCH, Instant.EPOCH, SolvedPosition.Kind.FIXED, 9, OptionalDouble.empty(), OptionalDouble.empty()), on, Optional.empty(), "rover", "", Map.of(), joins());
+    }
+
+    private Payload session() {
+        AntennaOverMark on = new AntennaOverMark(new AntennaModel("DISH NONE", Optional.empty(), 0.02, Map.of()), new AntennaHeight(new Length(random.nextInt(3)), choice(AntennaHeight.To.values())));
+        return random.nextBoolean() ? new SessionEnded(any(SessionBegun.class), Optional.of(new Length(random.nextInt(3))))
+                : new SessionBegun(mark(), new SessionName("A", "T-2026-152-A"), on, 1, Set.of(SatelliteSystem.GPS), Optional.empty(), Optional.of(new Baseline(new Length(900), Optional.of(mark()))), "tripod");
     }
 
     private BaseSetUp base() {

@@ -2,9 +2,7 @@ package verge.formats.rinex;
 
 import java.io.IOException;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
-import java.time.format.DateTimeFormatter;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -22,18 +20,18 @@ import verge.core.satellite.Signal;
 
 /** Observations as RINEX 3.05, epoch by epoch: whatever is cut off behind a whole epoch is a whole file. */
 public final class RinexObservationWriter {
-    private static final DateTimeFormatter RUN = DateTimeFormatter.ofPattern("yyyyMMdd HHmmss 'UTC'", Locale.ROOT);
-    private static final int LABEL_COLUMN = 60;
     private static final int MOST_TYPES_A_LINE = 13;
     private static final int MOST_SLOTS_A_LINE = 8;
     private static final double STRENGTH_STEP = 6;
     private static final long SHOWN_NANOS = 100;
 
     private final Appendable out;
+    private final RinexLines lines;
 
     /** @param out taken over as it is: whoever opened it closes it */
     public RinexObservationWriter(Appendable out) {
         this.out = out;
+        lines = new RinexLines(out);
     }
 
     /**
@@ -44,35 +42,38 @@ public final class RinexObservationWriter {
      * @param height of the antenna reference point over the mark, in metres
      * @param interval from one epoch to the next, in seconds
      * @param channels of GLONASS by satellite
+     * @param comments whatever else is to be known, of sixty columns each
      */
-    public record Header(String marker, String markerNumber, String observer, String agency, List<String> receiver, List<String> antenna, EarthCentred approximate, double height, double interval, GpsTime first, Map<SatelliteId, Integer> channels, Instant written) {
+    public record Header(String marker, String markerNumber, String observer, String agency, List<String> receiver, List<String> antenna, EarthCentred approximate, double height, double interval, GpsTime first, Map<SatelliteId, Integer> channels, Instant written, List<String> comments) {
     }
 
     public void header(Header h) throws IOException {
-        line(String.format(Locale.ROOT, "%9.2f%11s%-20s%-20s", 3.05, "", "OBSERVATION DATA", "M: Mixed"), "RINEX VERSION / TYPE");
-        line(text("Verge", 20) + text(h.agency(), 20) + RUN.format(h.written().atZone(ZoneOffset.UTC)), "PGM / RUN BY / DATE");
-        line(text(h.marker(), 60), "MARKER NAME");
-        line(text(h.markerNumber(), 20), "MARKER NUMBER");
-        line(text("GEODETIC", 20), "MARKER TYPE");
-        line(text(h.observer(), 20) + text(h.agency(), 40), "OBSERVER / AGENCY");
-        line(h.receiver().stream().map(t -> text(t, 20)).collect(Collectors.joining()), "REC # / TYPE / VERS");
-        line(h.antenna().stream().map(t -> text(t, 20)).collect(Collectors.joining()), "ANT # / TYPE");
-        line(String.format(Locale.ROOT, "%14.4f%14.4f%14.4f", h.approximate().x(), h.approximate().y(), h.approximate().z()), "APPROX POSITION XYZ");
-        line(String.format(Locale.ROOT, "%14.4f%14.4f%14.4f", h.height(), 0.0, 0.0), "ANTENNA: DELTA H/E/N");
+        lines.head("OBSERVATION DATA", h.agency(), h.written());
+        for (String comment : h.comments()) {
+            lines.line(comment, "COMMENT");
+        }
+        lines.line(RinexLines.text(h.marker(), 60), "MARKER NAME");
+        lines.line(RinexLines.text(h.markerNumber(), 20), "MARKER NUMBER");
+        lines.line(RinexLines.text("GEODETIC", 20), "MARKER TYPE");
+        lines.line(RinexLines.text(h.observer(), 20) + RinexLines.text(h.agency(), 40), "OBSERVER / AGENCY");
+        lines.line(h.receiver().stream().map(t -> RinexLines.text(t, 20)).collect(Collectors.joining()), "REC # / TYPE / VERS");
+        lines.line(h.antenna().stream().map(t -> RinexLines.text(t, 20)).collect(Collectors.joining()), "ANT # / TYPE");
+        lines.line(String.format(Locale.ROOT, "%14.4f%14.4f%14.4f", h.approximate().x(), h.approximate().y(), h.approximate().z()), "APPROX POSITION XYZ");
+        lines.line(String.format(Locale.ROOT, "%14.4f%14.4f%14.4f", h.height(), 0.0, 0.0), "ANTENNA: DELTA H/E/N");
         for (SatelliteSystem system : SatelliteSystem.values()) {
             types(system);
         }
-        line("DBHZ", "SIGNAL STRENGTH UNIT");
-        line(String.format(Locale.ROOT, "%10.3f", h.interval()), "INTERVAL");
-        ZonedDateTime first = civil(h.first());
-        line(String.format(Locale.ROOT, "%6d%6d%6d%6d%6d%13.7f     GPS", first.getYear(), first.getMonthValue(), first.getDayOfMonth(), first.getHour(), first.getMinute(), seconds(h.first())), "TIME OF FIRST OBS");
+        lines.line("DBHZ", "SIGNAL STRENGTH UNIT");
+        lines.line(String.format(Locale.ROOT, "%10.3f", h.interval()), "INTERVAL");
+        ZonedDateTime first = RinexLines.civil(h.first());
+        lines.line(String.format(Locale.ROOT, "%6d%6d%6d%6d%6d%13.7f     GPS", first.getYear(), first.getMonthValue(), first.getDayOfMonth(), first.getHour(), first.getMinute(), seconds(h.first())), "TIME OF FIRST OBS");
         for (Signal signal : Signal.values()) {
-            line(signal.system().letter() + " L" + signal.code() + String.format(Locale.ROOT, " %8.5f", 0.0), "SYS / PHASE SHIFT");
+            lines.line(signal.system().letter() + " L" + signal.code() + String.format(Locale.ROOT, " %8.5f", 0.0), "SYS / PHASE SHIFT");
         }
         slots(new TreeMap<>(h.channels()));
-        line(" C1C    0.000 C1P    0.000 C2C    0.000 C2P    0.000", "GLONASS COD/PHS/BIS");
-        line(String.format(Locale.ROOT, "%6d", GpsTime.leaps(h.first().utc())), "LEAP SECONDS");
-        line("", "END OF HEADER");
+        lines.line(" C1C    0.000 C1P    0.000 C2C    0.000 C2P    0.000", "GLONASS COD/PHS/BIS");
+        lines.line(String.format(Locale.ROOT, "%6d", GpsTime.leaps(h.first().utc())), "LEAP SECONDS");
+        lines.line("", "END OF HEADER");
     }
 
     private static List<Signal> signals(SatelliteSystem system) {
@@ -83,14 +84,14 @@ public final class RinexObservationWriter {
         List<String> types = signals(system).stream().flatMap(s -> List.of("C" + s.code(), "L" + s.code(), "D" + s.code(), "S" + s.code()).stream()).toList();
         for (int i = 0; i < types.size(); i += MOST_TYPES_A_LINE) {
             String some = types.subList(i, Math.min(i + MOST_TYPES_A_LINE, types.size())).stream().map(t -> " " + t).collect(Collectors.joining());
-            line((i == 0 ? String.format(Locale.ROOT, "%s  %3d", system.letter(), types.size()) : "      ") + some, "SYS / # / OBS TYPES");
+            lines.line((i == 0 ? String.format(Locale.ROOT, "%s  %3d", system.letter(), types.size()) : "      ") + some, "SYS / # / OBS TYPES");
         }
     }
 
     private void slots(SortedMap<SatelliteId, Integer> channels) throws IOException {
         List<String> slots = channels.entrySet().stream().map(c -> String.format(Locale.ROOT, "%s %2d ", c.getKey(), c.getValue())).toList();
         for (int i = 0; i == 0 || i < slots.size(); i += MOST_SLOTS_A_LINE) {
-            line((i == 0 ? String.format(Locale.ROOT, "%3d ", slots.size()) : "    ") + String.join("", slots.subList(i, Math.min(i + MOST_SLOTS_A_LINE, slots.size()))), "GLONASS SLOT / FRQ #");
+            lines.line((i == 0 ? String.format(Locale.ROOT, "%3d ", slots.size()) : "    ") + String.join("", slots.subList(i, Math.min(i + MOST_SLOTS_A_LINE, slots.size()))), "GLONASS SLOT / FRQ #");
         }
     }
 
@@ -98,7 +99,7 @@ public final class RinexObservationWriter {
         SortedMap<SatelliteId, Map<Signal, Observed>> rows = new TreeMap<>();
         epoch.observed().forEach(o -> rows.computeIfAbsent(o.satellite(), s -> new TreeMap<>()).put(o.signal(), o));
         GpsTime time = new GpsTime(Math.round(epoch.time().nanos() / (double) SHOWN_NANOS) * SHOWN_NANOS);   // rounded once, before it is split
-        ZonedDateTime at = civil(time);
+        ZonedDateTime at = RinexLines.civil(time);
         out.append(String.format(Locale.ROOT, "> %4d %02d %02d %02d %02d%11.7f  0%3d%n", at.getYear(), at.getMonthValue(), at.getDayOfMonth(), at.getHour(), at.getMinute(), seconds(time), rows.size()).replace("\r", ""));
         for (Map.Entry<SatelliteId, Map<Signal, Observed>> row : rows.entrySet()) {
             StringBuilder line = new StringBuilder(row.getKey().toString());
@@ -116,21 +117,7 @@ public final class RinexObservationWriter {
         return figure.isEmpty() || figure.length() > 14 ? " ".repeat(16) : figure + (slipped ? "1" : " ") + Math.max(1, Math.min(9, (int) (o.strength() / STRENGTH_STEP)));
     }
 
-    /** The satellites' time as a calendar, without leap seconds. */
-    private static ZonedDateTime civil(GpsTime time) {
-        return Instant.parse("1980-01-06T00:00:00Z").plusNanos(time.nanos()).atZone(ZoneOffset.UTC);
-    }
-
     private static double seconds(GpsTime time) {
         return Math.floorMod(time.nanos(), 60_000_000_000L) / 1e9;
-    }
-
-    private static String text(String text, int width) {
-        String plain = text.chars().mapToObj(c -> c >= ' ' && c < 127 ? String.valueOf((char) c) : "?").collect(Collectors.joining());
-        return String.format(Locale.ROOT, "%-" + width + "s", plain.substring(0, Math.min(width, plain.length())));
-    }
-
-    private void line(String content, String label) throws IOException {
-        out.append(text(content, LABEL_COLUMN)).append(label).append('\n');
     }
 }

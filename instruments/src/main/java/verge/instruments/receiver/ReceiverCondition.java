@@ -1,7 +1,9 @@
 package verge.instruments.receiver;
 
+import java.time.Duration;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
 import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SatelliteSystem;
@@ -17,8 +19,10 @@ import verge.core.units.Angle;
  * @param storage absent without a card
  * @param tilt how its pole leans, and whether that can be used
  * @param radio absent if it has none
+ * @param writing the file into which raw observations go now; absent while none are written
+ * @param filesPort on which its card's files can be had by HTTP; absent where they cannot
  */
-public record ReceiverCondition(Role role, Angle mask, Set<SatelliteSystem> systems, Optional<Power> power, String antenna, Optional<Storage> storage, Leaning tilt, Optional<Radio> radio) {
+public record ReceiverCondition(Role role, Angle mask, Set<SatelliteSystem> systems, Optional<Power> power, String antenna, Optional<Storage> storage, Leaning tilt, Optional<Radio> radio, Optional<Writing> writing, OptionalInt filesPort) {
     /** What it does now. */
     public enum Role { BASE, ROVER, STATIC }
 
@@ -28,6 +32,22 @@ public record ReceiverCondition(Role role, Angle mask, Set<SatelliteSystem> syst
 
     /** Of the card, in megabytes. @param logging whether raw observations are written @param hours until it is full, while they are */
     public record Storage(double free, double total, boolean logging, OptionalDouble hours) {
+    }
+
+    /**
+     * Raw observations that are written now.
+     *
+     * @param seconds from one epoch to the next
+     * @param epochs that were written since it began or was taken up again
+     * @param satellites in the latest of them
+     * @param slips how often the carrier of a satellite was lost
+     * @param bytes of the file
+     */
+    public record Writing(String file, int seconds, long epochs, int satellites, int slips, long bytes) {
+        /** How long it has been written. */
+        public Duration run() {
+            return Duration.ofSeconds(epochs * seconds);
+        }
     }
 
     /** Whether the lean of its pole is known. */
@@ -56,14 +76,27 @@ public record ReceiverCondition(Role role, Angle mask, Set<SatelliteSystem> syst
 
     /** Of one that has told something of itself, but not yet how it fares. */
     static ReceiverCondition unknown() {
-        return new ReceiverCondition(Role.ROVER, new Angle(0), Set.of(), Optional.empty(), "", Optional.empty(), Leaning.OFF, Optional.empty());
+        return new ReceiverCondition(Role.ROVER, new Angle(0), Set.of(), Optional.empty(), "", Optional.empty(), Leaning.OFF, Optional.empty(), Optional.empty(), OptionalInt.empty());
     }
 
     ReceiverCondition with(Leaning other) {
-        return new ReceiverCondition(role, mask, systems, power, antenna, storage, other, radio);
+        return new ReceiverCondition(role, mask, systems, power, antenna, storage, other, radio, writing, filesPort);
     }
 
     ReceiverCondition with(Radio other) {
-        return new ReceiverCondition(role, mask, systems, power, antenna, storage, tilt, Optional.of(other));
+        return new ReceiverCondition(role, mask, systems, power, antenna, storage, tilt, Optional.of(other), writing, filesPort);
+    }
+
+    ReceiverCondition with(Writing other) {
+        return new ReceiverCondition(role, mask, systems, power, antenna, storage, tilt, radio, Optional.of(other), filesPort);
+    }
+
+    ReceiverCondition withFiles(int port) {
+        return new ReceiverCondition(role, mask, systems, power, antenna, storage, tilt, radio, writing, OptionalInt.of(port));
+    }
+
+    /** The same with another state: what that sentence has no place for stays, but nothing is written that it says is not. */
+    ReceiverCondition withState(ReceiverCondition state) {
+        return new ReceiverCondition(state.role, state.mask, state.systems, state.power, state.antenna, state.storage, tilt, radio, writing.filter(w -> state.storage.filter(Storage::logging).isPresent()), filesPort);
     }
 }

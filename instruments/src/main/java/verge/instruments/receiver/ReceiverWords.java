@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
 import verge.core.geodesy.EarthCentred;
@@ -21,6 +22,7 @@ import verge.instruments.receiver.ReceiverCondition.Radio;
 import verge.instruments.receiver.ReceiverCondition.Role;
 import verge.instruments.receiver.ReceiverCondition.Storage;
 import verge.instruments.receiver.ReceiverCondition.TiltState;
+import verge.instruments.receiver.ReceiverCondition.Writing;
 
 /**
  * What the open sentences have no place for, in a maker's own sentences as NMEA 0183 lets every maker have them; see receiver-protocol.md. One that cannot be understood throws
@@ -32,6 +34,8 @@ public final class ReceiverWords {
     private static final String TILT = "TILT";
     private static final String RADIO = "RADIO";
     private static final String BASE = "BASE";
+    private static final String WRITING = "WRITING";
+    private static final String FILES = "FILES";
     private static final String DONE = "DONE";
     private static final String REFUSED = "REFUSED";
     private static final String SET = "SET";
@@ -69,6 +73,13 @@ public final class ReceiverWords {
         record Base(BaseHeard base) implements Told {
         }
 
+        record Writes(Writing writing) implements Told {
+        }
+
+        /** @param port on which the card's files can be had */
+        record Files(int port) implements Told {
+        }
+
         /** @param why empty if it was done */
         record Answer(String tag, String why) implements Told {
         }
@@ -92,6 +103,14 @@ public final class ReceiverWords {
         return said(BASE, Integer.toString(b.station()), number(b.place().x(), 4), number(b.place().y(), 4), number(b.place().z(), 4), b.name());
     }
 
+    public static NmeaSentence.Proprietary writing(Writing w) {
+        return said(WRITING, w.file(), Integer.toString(w.seconds()), Long.toString(w.epochs()), Integer.toString(w.satellites()), Integer.toString(w.slips()), Long.toString(w.bytes()));
+    }
+
+    public static NmeaSentence.Proprietary files(int port) {
+        return said(FILES, Integer.toString(port));
+    }
+
     /** @param why empty if it was done */
     public static NmeaSentence.Proprietary answer(String tag, String why) {
         return why.isEmpty() ? said(DONE, tag) : said(REFUSED, tag, why.replaceAll("[,*$\\r\\n]", " "));
@@ -112,6 +131,8 @@ public final class ReceiverWords {
             case TILT -> Optional.of(new Told.Tilted(leaning(f)));
             case RADIO -> Optional.of(new Told.OnAir(new Radio(required(f, 1, 1, 10_000), required(f, 2, 0, 1_000), text(f, 3), within(f, 4, 0, 1_000), Hears.valueOf(text(f, 5)))));
             case BASE -> Optional.of(new Told.Base(new BaseHeard(text(f, 5).isBlank() ? text(f, 1) : text(f, 5), (int) required(f, 1, 0, 4_095), new EarthCentred(required(f, 2, -1e7, 1e7), required(f, 3, -1e7, 1e7), required(f, 4, -1e7, 1e7)))));
+            case WRITING -> Optional.of(new Told.Writes(new Writing(text(f, 1), (int) required(f, 2, 1, 3_600), (long) required(f, 3, 0, 1e9), (int) required(f, 4, 0, 200), (int) required(f, 5, 0, 1e9), (long) required(f, 6, 0, 1e15))));
+            case FILES -> Optional.of(new Told.Files((int) required(f, 1, 1, 65_535)));
             case DONE -> Optional.of(new Told.Answer(text(f, 1), ""));
             case REFUSED -> Optional.of(new Told.Answer(text(f, 1), text(f, 2).isBlank() ? "it does not say why" : text(f, 2)));
             default -> Optional.empty();
@@ -122,7 +143,7 @@ public final class ReceiverWords {
         OptionalDouble percent = within(f, 4, 0, 100);
         Optional<Power> power = percent.isPresent() ? Optional.of(new Power((int) Math.round(percent.getAsDouble()), within(f, 5, 0, 1_000))) : Optional.empty();
         Optional<Storage> storage = text(f, 7).isEmpty() ? Optional.empty() : Optional.of(new Storage(required(f, 6, 0, 1e9), required(f, 7, 0, 1e9), text(f, 8).equals("1"), within(f, 9, 0, 1e6)));
-        return new ReceiverCondition(Role.valueOf(text(f, 1)), Angle.ofDegrees(required(f, 2, 0, 90)), systems(text(f, 3)), power, text(f, 10), storage, Leaning.OFF, Optional.empty());
+        return new ReceiverCondition(Role.valueOf(text(f, 1)), Angle.ofDegrees(required(f, 2, 0, 90)), systems(text(f, 3)), power, text(f, 10), storage, Leaning.OFF, Optional.empty(), Optional.empty(), OptionalInt.empty());
     }
 
     private static Leaning leaning(List<String> f) {

@@ -253,8 +253,11 @@ public final class StreamReceiver implements Device {
             ReceiverSnapshot was = snapshot;
             ReceiverCondition condition = was.condition().orElseGet(ReceiverCondition::unknown);
             if (told instanceof ReceiverWords.Told.State state) {
-                ReceiverCondition now = state.condition().with(condition.tilt());
-                tell(was, condition.radio().map(now::with).orElse(now), was.byRadio());
+                tell(was, condition.withState(state.condition()), was.byRadio());
+            } else if (told instanceof ReceiverWords.Told.Writes writes) {
+                tell(was, condition.with(writes.writing()), was.byRadio());
+            } else if (told instanceof ReceiverWords.Told.Files files) {
+                tell(was, condition.withFiles(files.port()), was.byRadio());
             } else if (told instanceof ReceiverWords.Told.Tilted tilted) {
                 tell(was, condition.with(tilted.leaning()), was.byRadio());
             } else if (told instanceof ReceiverWords.Told.OnAir air) {

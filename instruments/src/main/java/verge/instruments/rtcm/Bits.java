@@ -45,6 +45,13 @@ final class Bits {
         return value << 64 - count >> 64 - count;
     }
 
+    /** The highest bit says whether it is below nought. */
+    long signAndMagnitude(int count) {
+        boolean below = unsigned(1) == 1;
+        long magnitude = unsigned(count - 1);
+        return below ? -magnitude : magnitude;
+    }
+
     /** A counter of a byte and as many characters. */
     String text() {
         return text(count(8), StandardCharsets.ISO_8859_1);
@@ -67,6 +74,10 @@ final class Bits {
             bytes[at >> 3] |= (byte) ((value >> i & 1) << 7 - (at & 7));
         }
         return this;
+    }
+
+    Bits putSignAndMagnitude(long value, int count) {
+        return put(value < 0 ? 1 : 0, 1).put(Math.abs(value), count - 1);
     }
 
     Bits put(String text) {

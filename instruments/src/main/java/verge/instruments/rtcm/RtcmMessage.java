@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import verge.core.geodesy.EarthCentred;
+import verge.core.satellite.Broadcast;
 import verge.core.satellite.SatelliteId;
 
 /** A message of RTCM 3 of those that say who a base is and what it observes. */
@@ -73,6 +74,19 @@ public sealed interface RtcmMessage {
      * @param strength in dB-Hz; 0 if it is not said
      */
     record Cell(SatelliteId satellite, int signal, double range, double phase, double rate, int lock, boolean halfCycle, double strength) {
+    }
+
+    /** What a satellite says of its own way and clock (1019, 1020, 1042, 1046). The message has no station: it is 0. */
+    record Ephemeris(Broadcast broadcast) implements RtcmMessage {
+        @Override
+        public int type() {
+            return EphemerisCodec.type(broadcast);
+        }
+
+        @Override
+        public int station() {
+            return 0;
+        }
     }
 
     /** Of a type that is not read: counted and passed on. */

@@ -37,6 +37,9 @@ public final class RtcmMessages {
         if (MsmCodec.isRead(type)) {
             return MsmCodec.read(type, bits);
         }
+        if (EphemerisCodec.isRead(type)) {
+            return new RtcmMessage.Ephemeris(EphemerisCodec.read(type, bits));
+        }
         int station = bits.count(12);
         return switch (type) {
             case 1005, 1006 -> station(type, station, bits);
@@ -84,6 +87,11 @@ public final class RtcmMessages {
     public static byte[] write(RtcmMessage message) {
         if (message instanceof RtcmMessage.Observations observations) {
             return MsmCodec.write(observations);
+        }
+        if (message instanceof RtcmMessage.Ephemeris ephemeris) {
+            Bits own = Bits.empty().put(message.type(), 12);
+            EphemerisCodec.write(ephemeris.broadcast(), own);
+            return own.written();
         }
         Bits bits = Bits.empty().put(message.type(), 12).put(message.station(), 12);
         if (message instanceof RtcmMessage.Station s) {

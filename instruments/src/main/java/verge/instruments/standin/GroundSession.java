@@ -72,7 +72,8 @@ final class GroundSession implements LineServer.Session {
             }
             case "RECEIVER" -> satellites(asked, s -> s.receiver(onTripod(asked)).misbehave(ReceiverStandIn.Fault.valueOf(asked.text("fault"))));
             case "RECEIVERBATTERY" -> satellites(asked, s -> s.body(onTripod(asked)).battery((int) asked.number("percent")));
-            case "CARD" -> satellites(asked, s -> s.body(onTripod(asked)).card(asked.number("megabytes") < 0 ? Optional.empty() : Optional.of(asked.number("megabytes"))));
+            case "CARD" -> satellites(asked, s -> s.body(onTripod(asked)).card(asked.number("megabytes")));
+            case "CARDHANDS" -> satellites(asked, s -> s.body(onTripod(asked)).card().misbehave(Card.Fault.valueOf(asked.text("fault"))));
             case "ANTENNA" -> satellites(asked, s -> s.body(onTripod(asked)).antenna(asked.number("on") > 0));
             case "CASTER" -> satellites(asked, s -> s.caster().misbehave(Caster.Fault.valueOf(asked.text("fault"))));
             case "BASESAYS" -> satellites(asked, s -> s.baseSays(asked.number("north"), asked.number("east"), asked.number("up")));

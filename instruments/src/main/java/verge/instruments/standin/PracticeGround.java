@@ -129,7 +129,12 @@ public final class PracticeGround {
 
     /** @param megabytes free on the receiver's card; below 0 it is taken out */
     public void card(Of which, double megabytes) {
-        ask(about(which, "CARD").with("megabytes", megabytes, 1));
+        ask(about(which, "CARD").with("megabytes", megabytes, 4));
+    }
+
+    /** How a receiver's card hands out its next file. */
+    public void cardHands(Of which, Card.Fault fault) {
+        ask(about(which, "CARDHANDS").with("fault", fault.name()));
     }
 
     /** Screws a receiver's antenna off or on. */

@@ -1,15 +1,20 @@
 package verge.instruments.standin;
 
+import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Random;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
+import java.util.regex.Pattern;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.ReferenceEllipsoid;
@@ -17,6 +22,7 @@ import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SatelliteSystem;
 import verge.core.satellite.Sight;
 import verge.core.units.Angle;
+import verge.instruments.receiver.ReceiverCondition.Writing;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverCondition.Hears;
 import verge.instruments.receiver.ReceiverCondition.Leaning;
@@ -33,8 +39,11 @@ final class ReceiverBody {
     static final String ANTENNA = "TERNHOLM DISH   NONE";
     private static final double FULL_HOURS = 9;
     private static final double SENDING_HOURS = 5;
-    private static final double CARD_MEGABYTES = 4_000;
-    private static final double MEGABYTES_AN_HOUR = 14;
+    private static final double MEGABYTE = 1e6;
+    private static final double SECONDS_AN_HOUR = 3_600;
+    private static final Pattern FILE = Pattern.compile("[A-Za-z0-9._-]{1,40}");
+    private static final int LONGEST_STEP = 60;
+    private static final DateTimeFormatter OWN_NAME = DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss").withZone(ZoneOffset.UTC);
     /** So far it has to be carried until its sensor knows the lean. */
     private static final double WALK_METRES = 3;
     private static final double LEAN_SIGMA = 0.12;
@@ -50,8 +59,8 @@ final class ReceiverBody {
     private double mask = 10;
     private Set<SatelliteSystem> systems = EnumSet.allOf(SatelliteSystem.class);
     private int battery = -1;
-    private Optional<Double> card = Optional.of(CARD_MEGABYTES * 0.92);
-    private boolean logging;
+    private final Card card;
+    private Optional<Session> session = Optional.empty();
     private boolean antenna = true;
     private boolean tilting;
     private EarthPlace tiltFrom;
@@ -76,10 +85,27 @@ final class ReceiverBody {
     record Standing(EarthPlace reference, Predicate<Sight> open, double tilt, double towards) {
     }
 
-    ReceiverBody(Role role, Supplier<Standing> standing, long seed) {
+    /** What is written now. @param seconds from one epoch to the next @param began how large the file was when it was begun or taken up again */
+    private static final class Session {
+        private final String file;
+        private final int seconds;
+        private final long began;
+        private long epochs;
+        private int satellites;
+        private int slips;
+
+        Session(String file, int seconds, long began) {
+            this.file = file;
+            this.seconds = seconds;
+            this.began = began;
+        }
+    }
+
+    ReceiverBody(Role role, Supplier<Standing> standing, long seed) throws IOException {
         this.role = role;
         this.standing = standing;
         random = new Random(seed);
+        card = new Card(this::alive);
     }
 
     Standing standing() {
@@ -105,12 +131,43 @@ final class ReceiverBody {
 
     synchronized void battery(int percent) {
         battery = percent;
+        if (percent == 0) {   // whoever has no power writes nothing, and does not know later what it did
+            session = Optional.empty();
+            role = Role.ROVER;
+        }
     }
 
-    /** @param megabytes free; empty without a card */
-    synchronized void card(Optional<Double> megabytes) {
-        card = megabytes;
-        logging &= card.filter(c -> c > 0).isPresent();
+    /** @param megabytes free from now on; below nought it is taken out */
+    synchronized void card(double megabytes) {
+        card.free(megabytes);
+        session = card.isIn() ? session : Optional.empty();
+    }
+
+    Card card() {
+        return card;
+    }
+
+    /** From one epoch of raw observations to the next; empty while none are written. */
+    synchronized OptionalInt writesEach() {
+        return session.filter(s -> alive()).map(s -> OptionalInt.of(s.seconds)).orElse(OptionalInt.empty());
+    }
+
+    /** Which session it is: another one for each beginning. */
+    synchronized Object writes() {
+        return session.orElse(null);
+    }
+
+    /** Writes an epoch down; a card that is full ends the session. */
+    synchronized void write(byte[] epoch, int satellites, int slips) {
+        session.ifPresent(s -> {
+            if (card.write(s.file, epoch)) {
+                s.epochs++;
+                s.satellites = satellites;
+                s.slips = slips;
+            } else {
+                session = Optional.empty();
+            }
+        });
     }
 
     synchronized void antenna(boolean on) {
@@ -150,9 +207,15 @@ final class ReceiverBody {
     }
 
     synchronized ReceiverCondition condition(Hears hears) {
-        Optional<Storage> storage = card.map(free -> new Storage(Math.max(0, logging ? free - MEGABYTES_AN_HOUR * hours() : free), CARD_MEGABYTES, logging, logging ? OptionalDouble.of(free / MEGABYTES_AN_HOUR) : OptionalDouble.empty()));
+        Optional<Storage> storage = card.isIn() ? Optional.of(new Storage(card.free(), Card.WHOLE_MEGABYTES, session.isPresent(), hoursOfCard())) : Optional.empty();
         return new ReceiverCondition(role, Angle.ofDegrees(mask), systems, Optional.of(new Power(percent(), OptionalDouble.of(percent() / 100.0 * whole()))), antenna ? ANTENNA : "", storage, leaning(),
-                Optional.of(new Radio(radio.megahertz(), radio.kilohertzApart(), radio.modulation(), radio.watts(), hears)));
+                Optional.of(new Radio(radio.megahertz(), radio.kilohertzApart(), radio.modulation(), radio.watts(), hears)),
+                session.map(s -> new Writing(s.file, s.seconds, s.epochs, s.satellites, s.slips, card.size(s.file))), OptionalInt.of(card.port()));
+    }
+
+    /** As fast as it was written until now. */
+    private OptionalDouble hoursOfCard() {
+        return session.filter(s -> s.epochs > 0).map(s -> OptionalDouble.of(card.free() * MEGABYTE / (card.size(s.file) - s.began) * s.epochs * s.seconds / SECONDS_AN_HOUR)).orElse(OptionalDouble.empty());
     }
 
     /** As its sensor has it: known only when it was carried some way, with an error that grows with the lean. */
@@ -187,7 +250,8 @@ final class ReceiverBody {
                 initialise = true;
                 yield "";
             }
-            case "LOG" -> log(v.get(0).equals("1"));
+            case "LOG" -> session(v.get(0).equals("1") ? OWN_NAME.format(Instant.now()) : "", 1);
+            case "SESSION" -> session(v.get(0), v.get(0).isEmpty() ? 1 : Integer.parseInt(v.get(1)));
             case "RADIO" -> radio(new Radio(Double.parseDouble(v.get(0)), Double.parseDouble(v.get(1)), v.get(2), OptionalDouble.of(Double.parseDouble(v.get(3))), Hears.NOTHING));
             case "SENDS" -> {
                 sends = new Sends(Integer.parseInt(v.get(0)), Integer.parseInt(v.get(1)));
@@ -205,11 +269,7 @@ final class ReceiverBody {
         if (other == Role.BASE && says.isEmpty()) {
             return "a base has to be told its place first";
         }
-        if (other == Role.STATIC && card.filter(c -> c > 0).isEmpty()) {
-            return card.isEmpty() ? "there is no card" : "the card is full";
-        }
         role = other;
-        logging |= other == Role.STATIC;
         return "";
     }
 
@@ -238,11 +298,19 @@ final class ReceiverBody {
         return "";
     }
 
-    private String log(boolean on) {
-        if (on && card.filter(c -> c > 0).isEmpty()) {
-            return card.isEmpty() ? "there is no card" : "the card is full";
+    /** @param file behind which it goes on if it is there already; empty to end */
+    private String session(String file, int seconds) {
+        if (file.isEmpty()) {
+            session = Optional.empty();
+            return "";
         }
-        logging = on;
+        if (!FILE.matcher(file).matches() || seconds < 1 || seconds > LONGEST_STEP) {
+            return "no file can be called so, or it is not written so often";
+        }
+        if (!card.isIn() || card.free() <= 0) {
+            return card.isIn() ? "the card is full" : "there is no card";
+        }
+        session = Optional.of(new Session(file, seconds, card.size(file)));
         return "";
     }
 

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
@@ -22,6 +23,7 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthPlace;
+import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.satellite.BaseHeard;
 import verge.core.satellite.GpsTime;
 import verge.core.satellite.SatelliteSystem;
@@ -76,6 +78,9 @@ public final class ReceiverStandIn implements Closeable {
     private final Set<Socket> callers = ConcurrentHashMap.newKeySet();
     private BaseStream base;
     private EarthCentred baseSays;
+    private RawObservations raw;
+    private Object rawOf;
+    private volatile Optional<EarthPlace> solvedPlace = Optional.empty();
     private volatile Fault fault = Fault.NONE;
     private volatile boolean closed;
 
@@ -209,11 +214,27 @@ public final class ReceiverStandIn implements Closeable {
         String text = fault == Fault.SPEAKS_OTHERWISE ? "@@ 4711 0815 not a word of satellites\r\n".repeat(8) : sentences(at).stream().map(NmeaWriter::line).map(this::spoilt).collect(Collectors.joining());
         byte[] bytes = text.getBytes(StandardCharsets.US_ASCII);
         callers.forEach(caller -> say(caller, bytes));
+        body.ifPresent(b -> writeRaw(b, at));
         byte[] frames = at.toEpochMilli() % 1_000 == 0 ? frames(at) : new byte[0];
         if (frames.length > 0) {
             callers.forEach(caller -> say(caller, frames));
             sends.ifPresent(s -> s.accept(frames));
         }
+    }
+
+    /** One more epoch of raw observations, if one is due. */
+    private void writeRaw(ReceiverBody b, Instant at) {
+        OptionalInt each = b.writesEach();
+        if (each.isEmpty() || at.toEpochMilli() % (1_000L * each.getAsInt()) != 0) {
+            return;
+        }
+        if (b.writes() != rawOf) {
+            rawOf = b.writes();
+            EarthCentred about = solvedPlace.map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84)).orElse(new EarthCentred(0, 0, 0));
+            raw = new RawObservations(sky, new BaseStream(OWN_STATION, about, standing.get().reference(), new Antenna(sky, at.getEpochSecond(), GpsTime.ofUtc(at)), s -> b.uses(s, standing.get())));
+        }
+        byte[] epoch = raw.at(GpsTime.ofUtc(at), b.systems());
+        b.write(epoch, raw.satellites(), raw.slips());
     }
 
     /** What it sends as a base; nothing as anything else. */
@@ -233,7 +254,7 @@ public final class ReceiverStandIn implements Closeable {
         if (at.getEpochSecond() % sent.seconds() != 0) {
             return new byte[0];
         }
-        base.at(GpsTime.ofUtc(at), sent.kind()).forEach(m -> all.writeBytes(RtcmFrames.frame(RtcmMessages.write(m))));
+        base.at(GpsTime.ofUtc(at), sent.kind(), body.orElseThrow().systems()).forEach(m -> all.writeBytes(RtcmFrames.frame(RtcmMessages.write(m))));
         return all.toByteArray();
     }
 
@@ -250,6 +271,7 @@ public final class ReceiverStandIn implements Closeable {
                 model.initialise();
             }
             solved = model.solve(GpsTime.ofUtc(at), now.reference(), tracked);
+            solvedPlace = solved.place();
         }
         Instant said = fault == Fault.BACKWARDS ? at.minusSeconds(60) : at;
         List<NmeaSentence> all = new ArrayList<>();
@@ -271,6 +293,8 @@ public final class ReceiverStandIn implements Closeable {
     private void ofItself(ReceiverBody b, List<NmeaSentence> all) {
         ReceiverCondition condition = b.condition(radio.map(RadioAir.Hearer::hears).orElse(ReceiverCondition.Hears.NOTHING));
         all.add(ReceiverWords.state(condition));
+        condition.writing().map(ReceiverWords::writing).ifPresent(all::add);
+        condition.filesPort().ifPresent(port -> all.add(ReceiverWords.files(port)));
         condition.radio().ifPresent(r -> all.add(ReceiverWords.radio(r)));
         model.base().map(s -> new BaseHeard("", s.station(), s.place())).ifPresent(s -> all.add(ReceiverWords.base(s)));
     }
@@ -279,6 +303,7 @@ public final class ReceiverStandIn implements Closeable {
     public void close() {
         closed = true;
         Background.close(server);
+        body.map(ReceiverBody::card).ifPresent(Background::close);
         Arrays.asList(callers.toArray(Socket[]::new)).forEach(this::drop);
     }
 }

@@ -112,7 +112,7 @@ class SkyTest {
             RinexObservationWriter writer = new RinexObservationWriter(text);
             Map<SatelliteId, Integer> channels = SKY.orbits().keySet().stream().filter(s -> s.system() == SatelliteSystem.GLONASS).collect(Collectors.toMap(s -> s, Sky::channel));
             EarthCentred near = EarthCentred.of(place, ReferenceEllipsoid.WGS84).plus(new EarthCentred(1.5, -2, 0.7));
-            writer.header(new RinexObservationWriter.Header(marker, "1", "Demo Surveyor", "Ternholm", List.of("17", "STAND-IN RECEIVER", "0.1"), List.of("A-0042", "TERNHOLM DISH   NONE"), near, 0, INTERVAL, NOON, channels, Instant.parse("2026-06-01T13:00:00Z")));
+            writer.header(new RinexObservationWriter.Header(marker, "1", "Demo Surveyor", "Ternholm", List.of("17", "STAND-IN RECEIVER", "0.1"), List.of("A-0042", "TERNHOLM DISH   NONE"), near, 0, INTERVAL, NOON, channels, Instant.parse("2026-06-01T13:00:00Z"), List.of()));
             Antenna antenna = new Antenna(SKY, seed, NOON);
             for (int i = 0; i < EPOCHS; i++) {
                 ObservationEpoch epoch = antenna.observe(NOON.plusSeconds(i * INTERVAL), place, s -> s.elevation().radians() > MASK);

@@ -5,7 +5,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -24,8 +27,12 @@ import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.SystemText;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.BaseHeard;
+import verge.core.satellite.Broadcast;
+import verge.core.satellite.GpsTime;
+import verge.core.satellite.ObservationEpoch;
 import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SatelliteSystem;
 import verge.core.satellite.Sight;
@@ -38,12 +45,15 @@ import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.ntrip.SourceTable;
 import verge.instruments.port.LinkSetting;
+import verge.instruments.port.LinkState;
+import verge.instruments.rawlog.RawLogReader;
 import verge.instruments.receiver.BaseUplink;
+import verge.instruments.receiver.CardFiles;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverCondition.Hears;
-import verge.instruments.receiver.ReceiverCondition.Role;
 import verge.instruments.receiver.ReceiverCondition.TiltState;
 import verge.instruments.receiver.StreamReceiver;
+import verge.instruments.sky.Sky;
 import verge.instruments.world.Horizon;
 import verge.instruments.world.OnEarth;
 import verge.instruments.world.Ternholm;
@@ -178,17 +188,74 @@ class SatelliteGroundTest {
         }
         ground.card(PracticeGround.Of.POLE, -1);
         until(() -> condition().storage().isEmpty());
-        assertThatThrownBy(() -> receiver.set("ROLE", "STATIC").join()).cause().isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.arguments()).containsExactly("there is no card"));
+        assertThatThrownBy(() -> receiver.set("SESSION", "T2-2026-332-A", "1").join()).cause().isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.arguments()).containsExactly("there is no card"));
         ground.card(PracticeGround.Of.POLE, 500);
-        receiver.set("ROLE", "STATIC").join();
-        until(() -> condition().role() == Role.STATIC && condition().storage().orElseThrow().logging());
-        receiver.set("ROLE", "ROVER").join();
         ground.receiverBattery(PracticeGround.Of.POLE, 18);
         until(() -> condition().power().orElseThrow().percent() == 18 && condition().power().orElseThrow().hours().orElseThrow() < 2);
         ground.receiverBattery(PracticeGround.Of.POLE, -1);
         ground.antenna(PracticeGround.Of.POLE, false);
         until(() -> condition().antenna().isEmpty() && receiver.snapshot().now().map(p -> p.kind() == Kind.NONE).orElse(false));
         ground.antenna(PracticeGround.Of.POLE, true);
+        untilFixed();
+    }
+
+    /** Sessions on the card: written epoch by epoch, gone on with after the battery was changed, ended by a full card, and fetched as they were written although the connection breaks off; one that came otherwise is refused. */
+    @Test
+    void sessionsOnTheCard(@TempDir Path to) throws Exception {
+        try {
+            receiver.set("SESSION", "T2-A", "1").join();
+            until(() -> condition().writing().filter(w -> w.epochs() >= 4 && w.satellites() > 12 && w.slips() == 0).isPresent());
+            assertThat(condition().storage().orElseThrow().hours().orElseThrow()).isBetween(40.0, 1_000.0);
+            ground.receiverBattery(PracticeGround.Of.POLE, 0);
+            until(() -> receiver.snapshot().link() != LinkState.UP);
+            ground.receiverBattery(PracticeGround.Of.POLE, 80);
+            until(() -> receiver.snapshot().condition().filter(c -> c.filesPort().isPresent() && c.storage().isPresent()).isPresent());
+            assertThat(condition().writing()).isEmpty();
+            receiver.set("SESSION", "T2-A", "1").join();
+            until(() -> condition().writing().filter(w -> w.epochs() >= 2).isPresent());
+            ground.antenna(PracticeGround.Of.POLE, false);
+            until(() -> condition().writing().filter(w -> w.satellites() == 0).isPresent());
+            ground.antenna(PracticeGround.Of.POLE, true);
+            until(() -> condition().writing().filter(w -> w.slips() > 12).isPresent());
+            receiver.set("SESSION", "").join();
+            ground.card(PracticeGround.Of.POLE, 0.004);
+            receiver.set("SESSION", "T2-B", "1").join();
+            until(() -> condition().storage().filter(s -> !s.logging() && s.free() == 0).isPresent());
+            CardFiles files = new CardFiles("localhost", condition().filesPort().orElseThrow());
+            List<CardFiles.OnCard> listed = files.list();
+            assertThat(listed).extracting(CardFiles.OnCard::name).containsExactly("T2-A", "T2-B");
+            ground.cardHands(PracticeGround.Of.POLE, Card.Fault.CUTS);
+            files.fetch("T2-A", to.resolve("a"));
+            assertThat(Files.size(to.resolve("a"))).isEqualTo(listed.get(0).bytes());
+            List<ObservationEpoch> epochs = new ArrayList<>();
+            List<Broadcast> broadcasts = new ArrayList<>();
+            try (InputStream in = Files.newInputStream(to.resolve("a"))) {
+                RawLogReader.read(in, GpsTime.ofUtc(Instant.now().plusSeconds(100_000)), new RawLogReader.Told() {
+                    @Override
+                    public void epoch(ObservationEpoch epoch) {
+                        epochs.add(epoch);
+                    }
+
+                    @Override
+                    public void broadcast(Broadcast of) {
+                        broadcasts.add(of);
+                    }
+                });
+            }
+            assertThat(epochs).hasSizeGreaterThan(5).allSatisfy(e -> assertThat(Math.abs(e.time().secondsSince(GpsTime.ofUtc(Instant.now())))).isLessThan(120));
+            assertThat(epochs.get(0).observed()).allSatisfy(o -> assertThat(Math.abs(o.cycles() * o.signal().wavelength(Sky.channel(o.satellite())) - o.range())).isLessThan(300)).noneMatch(ObservationEpoch.Observed::slipped);
+            assertThat(epochs.stream().flatMap(e -> e.observed().stream()).filter(ObservationEpoch.Observed::slipped).count()).isGreaterThan(24);
+            assertThat(broadcasts.stream().map(Broadcast::satellite)).containsAll(epochs.stream().flatMap(e -> e.observed().stream()).map(ObservationEpoch.Observed::satellite).toList());
+            ground.cardHands(PracticeGround.Of.POLE, Card.Fault.SPOILS);
+            assertThatThrownBy(() -> files.fetch("T2-B", to.resolve("b"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CARD_FILE_DAMAGED));
+            assertThatThrownBy(() -> files.fetch("T2-C", to.resolve("c"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CARD_WITHOUT_FILE));
+            ground.card(PracticeGround.Of.POLE, -1);
+            assertThatThrownBy(files::list).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CARD_UNREACHABLE));
+        } finally {
+            ground.card(PracticeGround.Of.POLE, 500);
+            ground.receiverBattery(PracticeGround.Of.POLE, -1);
+            ground.antenna(PracticeGround.Of.POLE, true);
+        }
         untilFixed();
     }
 

@@ -1,0 +1,261 @@
+package verge.app.session;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Service;
+import verge.app.files.Originals;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
+import verge.app.journal.Kept;
+import verge.app.journal.UnderWay;
+import verge.app.points.SitePoints;
+import verge.app.receiver.KnownReceiver;
+import verge.app.receiver.Orders;
+import verge.app.receiver.ReceiverDesk;
+import verge.app.receiver.Seat;
+import verge.core.coding.PointName;
+import verge.core.enclosure.Original;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.EarthPlace;
+import verge.core.geodesy.Position;
+import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.job.JobState;
+import verge.core.points.StoredPoint;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.satellite.AntennaOverMark;
+import verge.core.satellite.SatelliteSystem;
+import verge.core.satellite.SolvedPosition;
+import verge.core.session.Baseline;
+import verge.core.session.EndOfSession;
+import verge.core.session.RawSummary;
+import verge.core.session.Session;
+import verge.core.session.SessionBegun;
+import verge.core.session.SessionEnded;
+import verge.core.session.SessionFetched;
+import verge.core.session.SessionName;
+import verge.core.session.Sessions;
+import verge.core.units.DurationText;
+import verge.instruments.receiver.CardFiles;
+import verge.instruments.receiver.ReceiverCondition;
+import verge.instruments.receiver.ReceiverSnapshot;
+import verge.instruments.receiver.ReceiverWords;
+import verge.instruments.receiver.StreamReceiver;
+
+/** Begins static sessions, takes them up again, ends them and fetches their files. */
+@Service
+class SessionService {
+    private static final String RAW_SUFFIX = ".rtcm3";
+    private static final long STEP_MILLIS = 100;
+    private static final int MOST_STEPS = 40;
+
+    private final ReceiverDesk receivers;
+    private final JournalService journals;
+    private final SitePoints points;
+    private final Originals originals;
+    private final UnderWay underWay;
+    private final Set<UUID> beginning = ConcurrentHashMap.newKeySet();
+
+    SessionService(ReceiverDesk receivers, JournalService journals, SitePoints points, Originals originals, UnderWay underWay) {
+        this.receivers = receivers;
+        this.journals = journals;
+        this.points = points;
+        this.originals = originals;
+        this.underWay = underWay;
+    }
+
+    /** The session that runs, as it is known now; empty while none does. */
+    Optional<Session> running(UUID job) {
+        return receivers.running(Seat.session(job)).flatMap(entry -> journals.state(job).all(new Sessions()).stream().filter(s -> s.entry().equals(entry)).findFirst());
+    }
+
+    /** @throws SurveyException SESSION_RUNS */
+    void requireNone(UUID job) {
+        running(job).ifPresent(s -> {
+            throw new SurveyException(Problem.SESSION_RUNS, s.said().mark().text());
+        });
+    }
+
+    /**
+     * Begins a session: the receiver is told the file, writes, and the session stands in the book.
+     *
+     * @param id made by the asker; asking again with it begins nothing and gives what was stored
+     * @return fails with a SurveyException as the form and {@link ReceiverDesk#ready}, with SESSION_RUNS, RECEIVER_SAYS_LITTLE, NO_ANTENNA, ANTENNA_HEIGHT_MISSING, RECEIVER_BUSY, NO_CARD, CARD_FULL, CARD_NOT_OPEN,
+     *         CARD_UNREACHABLE, INSTRUMENT_REFUSED
+     */
+    CompletableFuture<Kept> begin(UUID job, UUID id, SessionForm form, String person) {
+        return underWay.once(job, id, () -> {
+            StreamReceiver receiver = receivers.ready(Seat.session(job));
+            requireNone(job);
+            requireFree(job, receiver.snapshot());
+            AntennaOverMark antenna = receivers.how(Seat.session(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
+            antenna.reference();
+            SessionBegun begun = begun(job, receiver.snapshot(), antenna, form);
+            if (!beginning.add(job)) {
+                throw new SurveyException(Problem.SESSION_RUNS, begun.mark().text());   // from another tab
+            }
+            return CompletableFuture.supplyAsync(() -> begun(job, id, receiver, begun, person)).whenComplete((kept, failed) -> beginning.remove(job));
+        });
+    }
+
+    private void requireFree(UUID job, ReceiverSnapshot now) {
+        ReceiverCondition condition = now.condition().orElseThrow(() -> new SurveyException(Problem.RECEIVER_SAYS_LITTLE));
+        if (condition.antenna().isBlank()) {
+            throw new SurveyException(Problem.NO_ANTENNA);
+        } else if (condition.role() == ReceiverCondition.Role.BASE) {
+            throw new SurveyException(Problem.RECEIVER_BUSY);
+        }
+        ReceiverCondition.Storage card = condition.storage().orElseThrow(() -> new SurveyException(Problem.NO_CARD));
+        if (card.free() <= 0) {
+            throw new SurveyException(Problem.CARD_FULL);
+        }
+    }
+
+    private SessionBegun begun(UUID job, ReceiverSnapshot now, AntennaOverMark antenna, SessionForm form) {
+        JobState state = points.state(job);
+        PointName mark = form.mark();
+        Optional<EarthPlace> sky = now.now().flatMap(SolvedPosition::place);
+        Optional<Position> here = state.mark(mark).or(() -> state.find(mark)).map(StoredPoint::position).or(() -> sky.flatMap(state.geodesy()::position));
+        Optional<Baseline> baseline = form.baseline(state, here);
+        Set<SatelliteSystem> systems = form.systems();
+        int seconds = form.seconds();
+        Set<String> taken = Stream.concat(state.all(new Sessions()).stream().map(s -> s.said().name().file()), card(now).list().stream().map(CardFiles.OnCard::name)).collect(Collectors.toSet());
+        return new SessionBegun(mark, SessionName.of(mark, Instant.now(), taken::contains), antenna, seconds, systems, sky.map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84)), baseline, receivers.receiver(Seat.session(job)).map(KnownReceiver::title).orElse(""));
+    }
+
+    /** @throws SurveyException CARD_NOT_OPEN */
+    private static CardFiles card(ReceiverSnapshot now) {
+        return new CardFiles(now.setting().host(), now.condition().map(ReceiverCondition::filesPort).filter(p -> p.isPresent()).orElseThrow(() -> new SurveyException(Problem.CARD_NOT_OPEN)).getAsInt());
+    }
+
+    private Kept begun(UUID job, UUID id, StreamReceiver receiver, SessionBegun begun, String person) {
+        write(receiver, begun);
+        try {
+            Kept kept = journals.append(job, new Author(id, person, begun.receiver()), begun);
+            receivers.running(Seat.session(job), Optional.of(kept.entry().id()));
+            return kept;
+        } catch (RuntimeException failed) {
+            receiver.set("SESSION", "");
+            throw failed;
+        }
+    }
+
+    /** Step by step; waits until it is seen to be written. @throws SurveyException NO_ANSWER if it is not, CARD_FULL if there was no room */
+    private static void write(StreamReceiver receiver, SessionBegun begun) {
+        Orders.set(receiver, "SYSTEMS", ReceiverWords.letters(begun.systems()));
+        Orders.set(receiver, "ROLE", "STATIC");
+        Orders.set(receiver, "SESSION", begun.name().file(), Integer.toString(begun.seconds()));
+        for (int i = 0; i < MOST_STEPS; i++) {
+            if (isWritten(receiver.snapshot(), begun)) {
+                return;
+            }
+            Orders.pause(STEP_MILLIS);
+        }
+        boolean full = receiver.snapshot().condition().flatMap(ReceiverCondition::storage).filter(s -> s.free() <= 0).isPresent();
+        throw full ? new SurveyException(Problem.CARD_FULL) : new SurveyException(Problem.NO_ANSWER, MOST_STEPS * STEP_MILLIS / 1_000);
+    }
+
+    /** Whether a receiver writes a session's file now. */
+    static boolean isWritten(ReceiverSnapshot now, SessionBegun begun) {
+        return now.condition().flatMap(ReceiverCondition::writing).filter(w -> w.file().equals(begun.name().file())).isPresent();
+    }
+
+    /**
+     * Lets a receiver that was without power, or without room, write the running session's file on. Nothing is written in the book: the file itself tells the gap.
+     *
+     * @return fails with NO_SESSION, NO_ANTENNA, NO_CARD, CARD_FULL, or as {@link ReceiverDesk#ready}
+     */
+    CompletableFuture<Void> takeUp(UUID job) {
+        Session session = running(job).orElseThrow(() -> new SurveyException(Problem.NO_SESSION));
+        StreamReceiver receiver = receivers.ready(Seat.session(job));
+        requireFree(job, receiver.snapshot());
+        return CompletableFuture.runAsync(() -> {
+            if (!isWritten(receiver.snapshot(), session.said())) {
+                write(receiver, session.said());
+            }
+        });
+    }
+
+    /**
+     * Ends the session that runs. One whose receiver cannot be reached is ended in the book all the same.
+     *
+     * @throws SurveyException NO_SESSION, NOT_A_LENGTH, HEIGHT_NOT_AGAIN and SESSION_TOO_SHORT unless the asker is sure
+     */
+    CompletableFuture<Kept> end(UUID job, UUID id, SessionForm form, String person) {
+        return underWay.once(job, id, () -> {
+            Session session = running(job).orElseThrow(() -> new SurveyException(Problem.NO_SESSION));
+            SessionEnded ended = new SessionEnded(session.entry(), form.heightAgain(journals.state(job).settings().figures().lengthUnit()));
+            if (!form.sure()) {
+                ended.heightAgain().orElseThrow(() -> new SurveyException(Problem.HEIGHT_NOT_AGAIN));
+                requireLong(job, session);
+            }
+            Optional<StreamReceiver> receiver = receivers.find(Seat.session(job));
+            CompletableFuture<Void> stopped = receiver.filter(r -> isWritten(r.snapshot(), session.said())).map(r -> r.set("SESSION", "")).orElseGet(() -> CompletableFuture.completedFuture(null));
+            return stopped.exceptionally(unreachable -> null).thenApplyAsync(done -> {
+                Kept kept = journals.append(job, new Author(id, person, "page"), ended);
+                receivers.running(Seat.session(job), Optional.empty());
+                return kept;
+            });
+        });
+    }
+
+    private void requireLong(UUID job, Session session) {
+        Duration run = run(job, session);
+        session.said().baseline().map(Baseline::wants).filter(w -> run.compareTo(w) < 0).ifPresent(wants -> {
+            throw new SurveyException(Problem.SESSION_TOO_SHORT, DurationText.of(run), DurationText.of(wants));
+        });
+    }
+
+    /** How long it has been written since it was begun or taken up, as far as its receiver says. */
+    Duration run(UUID job, Session session) {
+        return receivers.snapshot(Seat.session(job)).flatMap(ReceiverSnapshot::condition).flatMap(ReceiverCondition::writing).filter(w -> w.file().equals(session.said().name().file())).map(ReceiverCondition.Writing::run).orElse(Duration.ZERO);
+    }
+
+    /**
+     * Fetches a session's file from the card of whichever of the job's receivers has it, keeps it under its digest and writes down what it comes to.
+     *
+     * @return fails with NO_SESSION, SESSION_NOT_ENDED, CARD_WITHOUT_FILE, CARD_UNREACHABLE, CARD_FILE_DAMAGED, RAW_UNREADABLE, DISK_FULL
+     */
+    CompletableFuture<Kept> fetch(UUID job, UUID entry, UUID id, String person) {
+        return underWay.once(job, id, () -> {
+            JobState state = journals.state(job);
+            Session session = SessionFiles.session(state, entry);
+            if (state.latest(new EndOfSession(entry)).isEmpty()) {
+                throw new SurveyException(Problem.SESSION_NOT_ENDED, session.said().mark().text());
+            }
+            return CompletableFuture.supplyAsync(() -> fetched(job, id, session, person));
+        });
+    }
+
+    private Kept fetched(UUID job, UUID id, Session session, String person) {
+        String file = session.said().name().file();
+        CardFiles card = receivers.seats(job).stream().flatMap(seat -> receivers.snapshot(seat).stream()).filter(now -> now.condition().filter(c -> c.filesPort().isPresent()).isPresent()).map(SessionService::card)
+                .filter(c -> c.list().stream().anyMatch(f -> f.name().equals(file))).findFirst().orElseThrow(() -> new SurveyException(Problem.CARD_WITHOUT_FILE, file));
+        try {
+            Path came = Files.createTempFile("session", RAW_SUFFIX);
+            try {
+                card.fetch(file, came);
+                RawSummary summary = SessionFiles.summary(came, file, session.said(), session.begun());
+                try (InputStream in = Files.newInputStream(came)) {
+                    Original original = originals.keep(file + RAW_SUFFIX, in, (path, name) -> { });
+                    return journals.append(job, new Author(id, person, session.said().receiver()), new SessionFetched(session.entry(), original, summary));
+                }
+            } finally {
+                Files.deleteIfExists(came);
+            }
+        } catch (IOException failed) {
+            throw new SurveyException(Problem.DISK_FULL, file);
+        }
+    }
+}
