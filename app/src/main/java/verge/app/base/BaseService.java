@@ -16,6 +16,7 @@ import verge.app.receiver.KnownReceiver;
 import verge.app.receiver.Orders;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
+import verge.app.session.SessionNames;
 import verge.core.base.AgainstSky;
 import verge.core.base.Base;
 import verge.core.base.BaseEnded;
@@ -30,6 +31,9 @@ import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.BaseHeard;
 import verge.core.satellite.RadioChannel;
+import verge.core.session.SessionBegun;
+import verge.core.session.SessionEnded;
+import verge.core.session.SessionName;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.receiver.BaseUplink;
@@ -65,7 +69,7 @@ class BaseService {
      *
      * @param id made by the asker; asking again with it starts nothing and gives what was stored
      * @return fails with a SurveyException as {@link BaseMarks#wanted} and {@link ReceiverDesk#ready}, with BASE_RUNS, RECEIVER_SAYS_LITTLE, BASE_IS_ROVER, NO_ANTENNA, BASE_OFF_SKY, BASE_HERE_AGAIN,
-     *         CHANNEL_IN_USE unless the asker is sure, BASE_FAR_OFF_SKY without a reason, UPLINK_REFUSED, BASE_SENDS_OTHERWISE, INSTRUMENT_REFUSED
+     *         NO_CARD, CARD_FULL and CARD_NOT_OPEN if it is to write beside, CHANNEL_IN_USE unless the asker is sure, BASE_FAR_OFF_SKY without a reason, UPLINK_REFUSED, BASE_SENDS_OTHERWISE, INSTRUMENT_REFUSED
      */
     CompletableFuture<Kept> start(UUID job, UUID id, BaseForm form, String person) {
         return underWay.once(job, id, () -> {
@@ -108,7 +112,9 @@ class BaseService {
         AntennaOverMark antenna = marks.antenna(job);
         tune(receiver, setting, form.sureOfChannel());
         EarthCentred at = wanted.reference();
-        send(receiver, setting, at);
+        String called = receivers.receiver(Seat.base(job)).map(KnownReceiver::title).orElse("");
+        Optional<SessionBegun> raw = setting.logging() ? Optional.of(raw(job, receiver.snapshot(), wanted, antenna, setting, called)) : Optional.empty();
+        send(receiver, setting, at, raw.map(r -> r.name().file()));
         try {
             BaseHeard heard = sends(receiver, at);
             setting.caster().ifPresent(c -> {
@@ -116,23 +122,30 @@ class BaseService {
                 requireTaken(job, c);
             });
             BaseHeard sent = new BaseHeard(setting.caster().map(c -> c.mountpoint()).orElse(""), heard.station(), heard.place());
-            String called = receivers.receiver(Seat.base(job)).map(KnownReceiver::title).orElse("");
             BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, Optional.of(wanted.sky()), sending(setting), called, form.reason());
-            Kept kept = journals.appendTogether(job, new Author(id, person, called), journal -> Stream.concat(wanted.needed().stream(), Stream.<Payload>of(setUp)).toList());
+            Kept kept = journals.appendTogether(job, new Author(id, person, called), journal -> Stream.<Stream<? extends Payload>>of(wanted.needed().stream(), raw.stream(), Stream.of(setUp)).<Payload>flatMap(s -> s).toList());
             bases.keep(job, setting);
             receivers.running(Seat.base(job), Optional.of(kept.entry().id()));
             return kept;
         } catch (RuntimeException failed) {
             bases.silence(job);
+            receiver.set("SESSION", "");
             receiver.set("ROLE", "ROVER");
             throw failed;
         }
     }
 
-    private static void send(StreamReceiver receiver, BaseSetting setting, EarthCentred at) {
+    /** What it is to write down beside: a session of its own, for whoever computes its place. */
+    private SessionBegun raw(UUID job, ReceiverSnapshot now, BaseMarks.Wanted wanted, AntennaOverMark antenna, BaseSetting setting, String called) {
+        SessionName name = SessionNames.next(journals.state(job), wanted.mark(), now);
+        return new SessionBegun(wanted.mark(), name, antenna, setting.seconds(), now.condition().orElseThrow().systems(), Optional.of(wanted.sky().antenna()), Optional.empty(), called);
+    }
+
+    /** @param file into which raw observations go; empty for none */
+    private static void send(StreamReceiver receiver, BaseSetting setting, EarthCentred at, Optional<String> file) {
         Orders.set(receiver, "PLACE", Double.toString(at.x()), Double.toString(at.y()), Double.toString(at.z()));
         Orders.set(receiver, "SENDS", Integer.toString(setting.kind()), Integer.toString(setting.seconds()));
-        Orders.set(receiver, "LOG", setting.logging() ? "1" : "0");
+        Orders.set(receiver, "SESSION", file.orElse(""), Integer.toString(setting.seconds()));
         Orders.set(receiver, "ROLE", "BASE");
     }
 
@@ -204,7 +217,7 @@ class BaseService {
         return CompletableFuture.runAsync(() -> {
             BaseSetting setting = bases.setting(job);
             tune(receiver, setting, true);
-            send(receiver, setting, base.sent().place());
+            send(receiver, setting, base.sent().place(), SessionNames.beside(journals.state(job), base.entry()).map(s -> s.said().name().file()));
             sends(receiver, base.sent().place());
         });
     }
@@ -214,8 +227,8 @@ class BaseService {
         return underWay.once(job, id, () -> {
             Base base = bases.running(job).orElseThrow(() -> new SurveyException(Problem.NO_BASE));
             bases.silence(job);
-            return receivers.find(Seat.base(job)).map(r -> r.set("ROLE", "ROVER")).orElseGet(() -> CompletableFuture.completedFuture(null)).exceptionally(unreachable -> null).thenApplyAsync(done -> {
-                Kept kept = journals.append(job, new Author(id, person, "page"), new BaseEnded(base.entry()));
+            return receivers.find(Seat.base(job)).map(r -> r.set("SESSION", "").thenCompose(ended -> r.set("ROLE", "ROVER"))).orElseGet(() -> CompletableFuture.completedFuture(null)).exceptionally(unreachable -> null).thenApplyAsync(done -> {
+                Kept kept = journals.appendTogether(job, new Author(id, person, "page"), journal -> Stream.concat(SessionNames.beside(journal.state(), base.entry()).map(s -> new SessionEnded(s.entry(), Optional.empty())).stream(), Stream.<Payload>of(new BaseEnded(base.entry()))).toList());
                 receivers.running(Seat.base(job), Optional.empty());
                 return kept;
             });

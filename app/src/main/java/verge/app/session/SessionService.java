@@ -5,14 +5,11 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import verge.app.files.Originals;
 import verge.app.journal.Author;
@@ -44,7 +41,6 @@ import verge.core.session.Session;
 import verge.core.session.SessionBegun;
 import verge.core.session.SessionEnded;
 import verge.core.session.SessionFetched;
-import verge.core.session.SessionName;
 import verge.core.session.Sessions;
 import verge.core.units.DurationText;
 import verge.instruments.receiver.CardFiles;
@@ -98,7 +94,7 @@ class SessionService {
         return underWay.once(job, id, () -> {
             StreamReceiver receiver = receivers.ready(Seat.session(job));
             requireNone(job);
-            requireFree(job, receiver.snapshot());
+            requireFree(receiver.snapshot());
             AntennaOverMark antenna = receivers.how(Seat.session(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
             antenna.reference();
             SessionBegun begun = begun(job, receiver.snapshot(), antenna, form);
@@ -109,17 +105,14 @@ class SessionService {
         });
     }
 
-    private void requireFree(UUID job, ReceiverSnapshot now) {
+    private static void requireFree(ReceiverSnapshot now) {
         ReceiverCondition condition = now.condition().orElseThrow(() -> new SurveyException(Problem.RECEIVER_SAYS_LITTLE));
         if (condition.antenna().isBlank()) {
             throw new SurveyException(Problem.NO_ANTENNA);
         } else if (condition.role() == ReceiverCondition.Role.BASE) {
             throw new SurveyException(Problem.RECEIVER_BUSY);
         }
-        ReceiverCondition.Storage card = condition.storage().orElseThrow(() -> new SurveyException(Problem.NO_CARD));
-        if (card.free() <= 0) {
-            throw new SurveyException(Problem.CARD_FULL);
-        }
+        SessionNames.requireRoom(now);
     }
 
     private SessionBegun begun(UUID job, ReceiverSnapshot now, AntennaOverMark antenna, SessionForm form) {
@@ -130,13 +123,7 @@ class SessionService {
         Optional<Baseline> baseline = form.baseline(state, here);
         Set<SatelliteSystem> systems = form.systems();
         int seconds = form.seconds();
-        Set<String> taken = Stream.concat(state.all(new Sessions()).stream().map(s -> s.said().name().file()), card(now).list().stream().map(CardFiles.OnCard::name)).collect(Collectors.toSet());
-        return new SessionBegun(mark, SessionName.of(mark, Instant.now(), taken::contains), antenna, seconds, systems, sky.map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84)), baseline, receivers.receiver(Seat.session(job)).map(KnownReceiver::title).orElse(""));
-    }
-
-    /** @throws SurveyException CARD_NOT_OPEN */
-    private static CardFiles card(ReceiverSnapshot now) {
-        return new CardFiles(now.setting().host(), now.condition().map(ReceiverCondition::filesPort).filter(p -> p.isPresent()).orElseThrow(() -> new SurveyException(Problem.CARD_NOT_OPEN)).getAsInt());
+        return new SessionBegun(mark, SessionNames.next(state, mark, now), antenna, seconds, systems, sky.map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84)), baseline, receivers.receiver(Seat.session(job)).map(KnownReceiver::title).orElse(""));
     }
 
     private Kept begun(UUID job, UUID id, StreamReceiver receiver, SessionBegun begun, String person) {
@@ -179,7 +166,7 @@ class SessionService {
     CompletableFuture<Void> takeUp(UUID job) {
         Session session = running(job).orElseThrow(() -> new SurveyException(Problem.NO_SESSION));
         StreamReceiver receiver = receivers.ready(Seat.session(job));
-        requireFree(job, receiver.snapshot());
+        requireFree(receiver.snapshot());
         return CompletableFuture.runAsync(() -> {
             if (!isWritten(receiver.snapshot(), session.said())) {
                 write(receiver, session.said());
@@ -240,7 +227,7 @@ class SessionService {
 
     private Kept fetched(UUID job, UUID id, Session session, String person) {
         String file = session.said().name().file();
-        CardFiles card = receivers.seats(job).stream().flatMap(seat -> receivers.snapshot(seat).stream()).filter(now -> now.condition().filter(c -> c.filesPort().isPresent()).isPresent()).map(SessionService::card)
+        CardFiles card = receivers.seats(job).stream().flatMap(seat -> receivers.snapshot(seat).stream()).filter(now -> now.condition().filter(c -> c.filesPort().isPresent()).isPresent()).map(SessionNames::card)
                 .filter(c -> c.list().stream().anyMatch(f -> f.name().equals(file))).findFirst().orElseThrow(() -> new SurveyException(Problem.CARD_WITHOUT_FILE, file));
         try {
             Path came = Files.createTempFile("session", RAW_SUFFIX);

@@ -29,6 +29,11 @@ import verge.core.job.JobState;
 import verge.core.points.StoredPoint;
 import verge.core.satellite.RadioChannel;
 import verge.core.satellite.SolvedPosition.Kind;
+import verge.core.session.EndOfSession;
+import verge.core.session.RawOf;
+import verge.core.session.Session;
+import verge.core.session.Sessions;
+import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
 import verge.instruments.standin.PracticeGround;
 import verge.instruments.world.OnEarth;
@@ -205,6 +210,26 @@ class BaseOfAJobTest {
         reasoned.put("reason", "own grid, moved on purpose");
         assertThat(start(reasoned).statusCode()).isEqualTo(204);
         assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).extracting(e -> e.payload().getClass().getSimpleName()).containsSubsequence("PointsImported", "BaseSetUp", "BaseEnded", "PointsImported", "BaseSetUp");
+    }
+
+    /** What it writes beside is a session like others: named, ended with the base, fetched from its card; after a loss of power the same file goes on. */
+    @Test
+    void rawObservationsBesideABase() throws Exception {
+        Map<String, String> sky = fields("SKY", "BASE1", null);
+        sky.put("logging", "true");
+        assertThat(start(sky).statusCode()).isEqualTo(204);
+        Session beside = state().all(new Sessions()).get(0);
+        until(() -> snapshot(Seat.base(job.id())).condition().flatMap(ReceiverCondition::writing).filter(w -> w.file().equals(beside.said().name().file()) && w.epochs() > 1).isPresent());
+        ground.receiverBattery(PracticeGround.Of.TRIPOD, 0);
+        until(() -> snapshot(Seat.base(job.id())).condition().isEmpty());
+        ground.receiverBattery(PracticeGround.Of.TRIPOD, -1);
+        until(() -> snapshot(Seat.base(job.id())).condition().isPresent());
+        assertThat(post("/base/again", Map.of()).statusCode()).isEqualTo(204);
+        until(() -> snapshot(Seat.base(job.id())).condition().flatMap(ReceiverCondition::writing).filter(w -> w.file().equals(beside.said().name().file()) && w.epochs() > 1).isPresent());
+        assertThat(post("/base/end", Map.of("id", UUID.randomUUID().toString())).statusCode()).isEqualTo(204);
+        assertThat(state().latest(new EndOfSession(beside.entry()))).isPresent();
+        assertThat(post("/static/" + beside.entry() + "/fetch", Map.of("id", UUID.randomUUID().toString())).statusCode()).isEqualTo(204);
+        assertThat(state().latest(new RawOf(beside.entry())).orElseThrow().summary().gaps()).hasSize(1);
     }
 
     /** One receiver is not both; one that sends unasked is told of; a start from two tabs is one base; a height in feet, and one of another day, are doubted. */

@@ -105,9 +105,9 @@ class StaticSessionsTest extends InBrowser {
             }
             assertThat(sessions()).extracting(s -> state().latest(new RawOf(s.entry())).orElseThrow().summary().gaps().size()).containsExactly(0, 1, 0);
             assertThat(sessions()).extracting(s -> s.said().name().file()).doesNotHaveDuplicates();
-            browser.open("/jobs/" + job.id() + "/occupations");
+            browser.openPaper("/jobs/" + job.id() + "/occupations");
             browser.sees("Digests of the files");
-            sessions().forEach(s -> browser.sees(s.said().name().file()));
+            browser.until(d -> sessions().stream().allMatch(s -> d.findElement(By.tagName("body")).getText().contains(s.said().name().file() + " SHA-256")));
         } finally {
             verge.ground().receiverBattery(PracticeGround.Of.TRIPOD, -1);
             verge.ground().card(PracticeGround.Of.TRIPOD, 3_000);

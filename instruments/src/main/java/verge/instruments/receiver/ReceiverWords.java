@@ -87,7 +87,7 @@ public final class ReceiverWords {
 
     public static NmeaSentence.Proprietary state(ReceiverCondition c) {
         return said(STATE, c.role().name(), number(c.mask().degrees(), 1), letters(c.systems()), c.power().map(p -> Integer.toString(p.percent())).orElse(""), c.power().map(p -> number(p.hours(), 1)).orElse(""),
-                c.storage().map(s -> number(s.free(), 1)).orElse(""), c.storage().map(s -> number(s.total(), 1)).orElse(""), c.storage().map(s -> s.logging() ? "1" : "0").orElse(""), c.storage().map(s -> number(s.hours(), 1)).orElse(""), c.antenna());
+                c.storage().map(s -> number(s.free(), 3)).orElse(""), c.storage().map(s -> number(s.total(), 1)).orElse(""), c.storage().map(s -> s.logging() ? "1" : "0").orElse(""), c.storage().map(s -> number(s.hours(), 1)).orElse(""), c.antenna());
     }
 
     public static NmeaSentence.Proprietary tilt(Leaning leaning) {
