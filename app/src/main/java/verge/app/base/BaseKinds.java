@@ -2,6 +2,7 @@ package verge.app.base;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -23,6 +24,7 @@ import verge.core.base.BaseSetUp;
 import verge.core.base.Sending;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.points.StoredPoint;
+import verge.core.satellite.BaseHeard;
 import verge.core.satellite.RadioChannel;
 import verge.core.satellite.SkyMean;
 import verge.core.settings.JobGeodesy;
@@ -53,25 +55,34 @@ final class BaseKinds {
             var channel = o.field("channel", CHANNEL.maybe(), Sending::channel);
             return row -> new Sending(row.get(stream), row.get(channel));
         });
-        private static final Wire<BaseSetUp> WIRE = Wire.object(o -> {
-            var mark = o.field("mark", Wires.NAME, BaseSetUp::mark);
-            var held = o.field("held", Wire.choice(BaseSetUp.Held.class), BaseSetUp::held);
-            var antenna = o.field("antenna", SatelliteWires.ANTENNA, BaseSetUp::antenna);
-            var sent = o.field("sent", SatelliteWires.BASE, BaseSetUp::sent);
-            var sky = o.field("sky", SKY.maybe(), BaseSetUp::sky);
-            var sending = o.field("sending", SENDING, BaseSetUp::sending);
-            var receiver = o.field("receiver", Wire.TEXT, BaseSetUp::receiver);
-            var reason = o.field("reason", Wire.TEXT, BaseSetUp::reason);
-            return row -> new BaseSetUp(row.get(mark), row.get(held), row.get(antenna), row.get(sent), row.get(sky), row.get(sending), row.get(receiver), row.get(reason));
-        });
+        private static final Wire<BaseSetUp> WIRE = wire(SatelliteWires.BASE);
+
+        private static Wire<BaseSetUp> wire(Wire<BaseHeard> sentWire) {
+            return Wire.object(o -> {
+                var mark = o.field("mark", Wires.NAME, BaseSetUp::mark);
+                var held = o.field("held", Wire.choice(BaseSetUp.Held.class), BaseSetUp::held);
+                var antenna = o.field("antenna", SatelliteWires.ANTENNA, BaseSetUp::antenna);
+                var sent = o.field("sent", sentWire, BaseSetUp::sent);
+                var sky = o.field("sky", SKY.maybe(), BaseSetUp::sky);
+                var sending = o.field("sending", SENDING, BaseSetUp::sending);
+                var receiver = o.field("receiver", Wire.TEXT, BaseSetUp::receiver);
+                var reason = o.field("reason", Wire.TEXT, BaseSetUp::reason);
+                return row -> new BaseSetUp(row.get(mark), row.get(held), row.get(antenna), row.get(sent), row.get(sky), row.get(sending), row.get(receiver), row.get(reason));
+            });
+        }
 
         SetUp() {
-            super(BaseSetUp.class, "base", 1, "base");
+            super(BaseSetUp.class, "base", 2, "base");
         }
 
         @Override
         public Wire<BaseSetUp> wire() {
             return WIRE;
+        }
+
+        @Override
+        public Map<Integer, Wire<BaseSetUp>> earlier() {
+            return Map.of(1, wire(SatelliteWires.BASE_WITHOUT_FRAME));
         }
 
         @Override

@@ -25,14 +25,15 @@ import verge.app.files.SiteChanged;
 import verge.app.job.JobService;
 import verge.app.journal.JournalChanged;
 import verge.app.journal.JournalService;
+import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.ReceiverViews;
 import verge.app.receiver.RoverNow;
+import verge.app.receiver.Seat;
 import verge.app.stakeout.GuideView;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.leaf.Leaf;
-import verge.core.occupation.OccupiedPlace;
 import verge.core.problem.SurveyException;
 import verge.core.reading.TotalStationReading;
 import verge.core.satellite.SolvedPosition;
@@ -54,13 +55,14 @@ class LiveStream {
     private final ReceiverViews receivers;
     private final BaseViews bases;
     private final RoverNow rovers;
+    private final ReceiverDesk receiverDesk;
     private final JsonMapper json;
     private final Set<LivePage> pages = ConcurrentHashMap.newKeySet();
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "live"));
     /** Sends to pages, and reads jobs anew: what may wait for a tablet or for the database. */
     private final ExecutorService beside = Executors.newCachedThreadPool(task -> new Thread(task, "beside live"));
 
-    LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, ReceiverViews receivers, BaseViews bases, RoverNow rovers, JsonMapper json) {
+    LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, ReceiverViews receivers, BaseViews bases, RoverNow rovers, ReceiverDesk receiverDesk, JsonMapper json) {
         this.desk = desk;
         this.jobs = jobs;
         this.journals = journals;
@@ -68,6 +70,7 @@ class LiveStream {
         this.receivers = receivers;
         this.bases = bases;
         this.rovers = rovers;
+        this.receiverDesk = receiverDesk;
         this.json = json;
         clock.scheduleWithFixedDelay(this::look, MILLIS_BETWEEN_LOOKS, MILLIS_BETWEEN_LOOKS, TimeUnit.MILLISECONDS);
     }
@@ -76,8 +79,15 @@ class LiveStream {
         LivePage page = new LivePage(job, wants, new SseEmitter(NEVER), journals.journal(job), beside);
         instruments.view(job, page.journal().state());
         receivers.view(job, page.journal().state());   // whatever must be looked up is looked up here, not on the clock
-        page.emitter().onCompletion(() -> pages.remove(page));
-        page.emitter().onError(failure -> pages.remove(page));
+        Runnable ends = leadByEach(page);
+        page.emitter().onCompletion(() -> {
+            pages.remove(page);
+            ends.run();
+        });
+        page.emitter().onError(failure -> {
+            pages.remove(page);
+            ends.run();
+        });
         pages.add(page);
         page.sees(journals.journal(job));   // what was stored before the page could be told
         return page.emitter();
@@ -137,14 +147,37 @@ class LiveStream {
             page.tell("sky", receivers.sky(page.job(), state).map(json::writeValueAsString).orElse("null"));
         }
         if (page.wants().aim() != null) {
-            Optional<Position> here = page.wants().byReceiver() ? rover(state, page.job()) : here(state, page.job(), view);
-            page.tell("guide", here.map(position -> json.writeValueAsString(GuideView.of(state, page.wants().aim(), position))).orElse("null"));
+            if (page.wants().byReceiver()) {
+                lead(page);
+            } else {
+                guide(page, here(state, page.job(), view).map(position -> GuideView.of(state, page.wants().aim(), position, Optional.empty())));
+            }
         }
     }
 
+    private void guide(LivePage page, Optional<GuideView> guide) {
+        page.tell("guide", guide.map(json::writeValueAsString).orElse("null"));
+    }
+
     /** Nobody is led by a solution that is not fixed. */
-    private Optional<Position> rover(JobState state, UUID job) {
-        return rovers.of(job, state).filter(r -> r.solved().kind() == SolvedPosition.Kind.FIXED).flatMap(RoverNow.Here::foot).map(OccupiedPlace::position);
+    private Optional<GuideView> rover(LivePage page) {
+        JobState state = page.journal().state();
+        return rovers.of(page.job(), state).filter(r -> r.solved().kind() == SolvedPosition.Kind.FIXED).flatMap(r -> r.foot().map(foot -> GuideView.of(state, page.wants().aim(), foot.position(), Optional.of(r.solved().at()))));
+    }
+
+    /** Whoever is led by a receiver sees each place as it comes, not when the clock looks next. */
+    private Runnable leadByEach(LivePage page) {
+        if (page.wants().aim() == null || !page.wants().byReceiver()) {
+            return () -> { };
+        }
+        return receiverDesk.find(Seat.rover(page.job())).map(receiver -> receiver.listen(solved -> beside.execute(() -> lead(page)))).orElse(() -> { });
+    }
+
+    /** From the clock and from the receiver: what is told last is the latest. */
+    private void lead(LivePage page) {
+        synchronized (page) {
+            guide(page, rover(page));
+        }
     }
 
     private Optional<Position> here(JobState state, UUID job, InstrumentView view) {

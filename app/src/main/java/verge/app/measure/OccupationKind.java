@@ -23,6 +23,7 @@ import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.occupation.OccupationEntries;
 import verge.core.occupation.OccupiedPlace;
 import verge.core.occupation.PointOccupied;
+import verge.core.satellite.BaseHeard;
 import verge.core.satellite.Epochs;
 import verge.core.satellite.LeanText;
 import verge.core.satellite.PoleTilt;
@@ -40,13 +41,15 @@ public final class OccupationKind extends EntryKind<PointOccupied> {
         var sigmaAzimuth = o.field("sigmaAzimuth", Wires.ANGLE, PoleTilt::sigmaAzimuth);
         return row -> new PoleTilt(row.get(tilt), row.get(azimuth), row.get(sigmaTilt), row.get(sigmaAzimuth));
     });
-    public static final Wire<PointOccupied> WIRE = wire(SatelliteWires.EPOCHS);
+    public static final Wire<PointOccupied> WIRE = wire(SatelliteWires.EPOCHS, SatelliteWires.BASE);
+    /** As it was written before the frame of its base was kept. */
+    public static final Wire<PointOccupied> WITHOUT_FRAME = wire(SatelliteWires.EPOCHS, SatelliteWires.BASE_WITHOUT_FRAME);
 
-    private static Wire<PointOccupied> wire(Wire<Epochs> epochsWire) {
+    private static Wire<PointOccupied> wire(Wire<Epochs> epochsWire, Wire<BaseHeard> baseWire) {
         return Wire.object(o -> {
             var name = o.field("name", Wires.NAME, PointOccupied::name);
             var code = o.field("code", Wires.CODE, PointOccupied::code);
-            var base = o.field("base", SatelliteWires.BASE.maybe(), PointOccupied::base);
+            var base = o.field("base", baseWire.maybe(), PointOccupied::base);
             var vector = o.field("vector", SatelliteWires.CENTRED, PointOccupied::vector);
             var spread = o.field("covariance", SatelliteWires.COVARIANCE, PointOccupied::spread);
             var epochs = o.field("epochs", epochsWire, PointOccupied::epochs);
@@ -61,7 +64,7 @@ public final class OccupationKind extends EntryKind<PointOccupied> {
     }
 
     OccupationKind() {
-        super(PointOccupied.class, "occupied", 2, "stood on");
+        super(PointOccupied.class, "occupied", 3, "stood on");
     }
 
     @Override
@@ -71,7 +74,7 @@ public final class OccupationKind extends EntryKind<PointOccupied> {
 
     @Override
     public Map<Integer, Wire<PointOccupied>> earlier() {
-        return Map.of(1, wire(SatelliteWires.EPOCHS_WITHOUT_SCATTER));
+        return Map.of(1, wire(SatelliteWires.EPOCHS_WITHOUT_SCATTER, SatelliteWires.BASE_WITHOUT_FRAME), 2, WITHOUT_FRAME);
     }
 
     @Override

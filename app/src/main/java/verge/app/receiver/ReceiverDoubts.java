@@ -15,6 +15,7 @@ import verge.core.base.BasesOf;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.job.JobState;
+import verge.core.occupation.Frames;
 import verge.core.occupation.HeardAs;
 import verge.core.occupation.HeardBy;
 import verge.core.occupation.JumpWatch;
@@ -65,6 +66,7 @@ class ReceiverDoubts {
         antenna(how, state).ifPresent(all::add);
         jump.ifPresent(j -> all.add("Its fixed solution jumped by " + state.settings().figures().length(j.by()) + " at " + state.settings().times().clock(j.at()) + " while the pole stood still: before or after, it was fixed wrongly. Fix anew, and stand on a known mark."));
         now.base().flatMap(b -> changed(b, state)).ifPresent(all::add);
+        now.base().filter(b -> Frames.isOtherThan(b.frameYear(), state.settings().system())).ifPresent(b -> all.add("The base says its place in " + Frames.name(b.frameYear()) + ", this job’s system is another: they lie up to a metre apart."));
         now.base().flatMap(b -> away(now, b)).filter(m -> m > FAR_METRES).ifPresent(m -> all.add("The base is " + Decimals.show(m / KILOMETRE, 1) + " km off: is it yours?"));
         solved.filter(p -> p.age().isPresent() && p.age().getAsDouble() > OLD_SECONDS).ifPresent(p -> all.add("Its corrections are " + ConditionWords.seconds(p.age()) + " old."));
         solved.map(p -> Duration.between(p.at(), Instant.now()).abs()).filter(d -> d.compareTo(CLOCKS_APART) > 0).ifPresent(d -> all.add("Its clock and this machine\u2019s are " + apart(d) + " apart: one of them is wrong."));
@@ -102,6 +104,6 @@ class ReceiverDoubts {
         boolean own = BaseEntries.latest(state.all(new BasesOf(now.station())), now).isPresent();
         Optional<Base> elsewhere = state.openBase().filter(b -> b.sent().station() == now.station() && !b.isHeard(now));
         return own ? Optional.empty() : elsewhere.map(b -> "A base of number " + now.station() + " is heard, but not the one over " + b.mark() + " that this job started: it says that it stands " + state.settings().figures().apart(new Length(b.sent().place().minus(now.place()).length())) + " off.").or(() -> carried.map(b -> "The stream " + now.name() + " carries base " + now.station() + " now; your points were measured from base " + b.station() + "."))
-                .or(() -> before.map(b -> "Base " + now.station() + " now says that it stands " + state.settings().figures().length(new Length(b.place().minus(now.place()).length())) + " from where it stood when your points were measured."));
+                .or(() -> Frames.isOtherThanBefore(now, state) ? Optional.of("The base says its place in " + Frames.name(now.frameYear()) + "; your points were measured from one in " + Frames.of(state).stream().filter(y -> y != now.frameYear()).map(Frames::name).collect(Collectors.joining(" and ")) + ".") : Optional.empty()).or(() -> before.map(b -> "Base " + now.station() + " now says that it stands " + state.settings().figures().length(new Length(b.place().minus(now.place()).length())) + " from where it stood when your points were measured."));
     }
 }

@@ -34,12 +34,9 @@ public final class SatelliteWires {
         var zz = o.field("zz", Wire.NUMBER, EarthCovariance::zz);
         return row -> new EarthCovariance(row.get(xx), row.get(xy), row.get(xz), row.get(yy), row.get(yz), row.get(zz));
     });
-    public static final Wire<BaseHeard> BASE = Wire.object(o -> {
-        var name = o.field("name", Wire.TEXT, BaseHeard::name);
-        var station = o.field("station", Wire.COUNT, BaseHeard::station);
-        var place = o.field("place", CENTRED, BaseHeard::place);
-        return row -> new BaseHeard(row.get(name), row.get(station), row.get(place));
-    });
+    public static final Wire<BaseHeard> BASE = base(true);
+    /** As they were written before their frame was kept. */
+    public static final Wire<BaseHeard> BASE_WITHOUT_FRAME = base(false);
     private static final Wire<SolvedPosition.Sigma> SIGMA = Wire.object(o -> {
         var north = o.field("north", Wire.NUMBER, SolvedPosition.Sigma::north);
         var east = o.field("east", Wire.NUMBER, SolvedPosition.Sigma::east);
@@ -49,6 +46,19 @@ public final class SatelliteWires {
     public static final Wire<Epochs> EPOCHS = epochs(true);
     /** As they were written before their scatter was kept. */
     public static final Wire<Epochs> EPOCHS_WITHOUT_SCATTER = epochs(false);
+
+    private static Wire<BaseHeard> base(boolean framed) {
+        return Wire.object(o -> {
+            var name = o.field("name", Wire.TEXT, BaseHeard::name);
+            var station = o.field("station", Wire.COUNT, BaseHeard::station);
+            var place = o.field("place", CENTRED, BaseHeard::place);
+            if (!framed) {
+                return row -> new BaseHeard(row.get(name), row.get(station), row.get(place));
+            }
+            var frame = o.field("frameYear", Wire.COUNT, BaseHeard::frameYear);
+            return row -> new BaseHeard(row.get(name), row.get(station), row.get(place), row.get(frame));
+        });
+    }
 
     private static Wire<Epochs> epochs(boolean scattered) {
         return Wire.object(o -> {

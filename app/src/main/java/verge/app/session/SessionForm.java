@@ -89,7 +89,7 @@ final class SessionForm {
         }
     }
 
-    /** Whether a session ends although something is missing. */
+    /** Whether a session begins or ends although something stands against it. */
     boolean sure() {
         return answers.ticked("sure");
     }

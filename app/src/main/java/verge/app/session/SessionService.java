@@ -87,7 +87,7 @@ class SessionService {
      * Begins a session: the receiver is told the file, writes, and the session stands in the book.
      *
      * @param id made by the asker; asking again with it begins nothing and gives what was stored
-     * @return fails with a SurveyException as the form and {@link ReceiverDesk#ready}, with SESSION_RUNS, RECEIVER_SAYS_LITTLE, NO_ANTENNA, ANTENNA_HEIGHT_MISSING, RECEIVER_BUSY, NO_CARD, CARD_FULL, CARD_NOT_OPEN,
+     * @return fails with a SurveyException as the form and {@link ReceiverDesk#ready}, with SESSION_RUNS, RECEIVER_SAYS_LITTLE, NO_ANTENNA, ANTENNA_HEIGHT_MISSING, RECEIVER_BUSY, OTHER_FILE_WRITTEN unless the asker is sure, NO_CARD, CARD_FULL, CARD_NOT_OPEN,
      *         CARD_UNREACHABLE, INSTRUMENT_REFUSED
      */
     CompletableFuture<Kept> begin(UUID job, UUID id, SessionForm form, String person) {
@@ -95,6 +95,9 @@ class SessionService {
             StreamReceiver receiver = receivers.ready(Seat.session(job));
             requireNone(job);
             requireFree(receiver.snapshot());
+            receiver.snapshot().condition().flatMap(ReceiverCondition::writing).filter(w -> !form.sure()).ifPresent(w -> {
+                throw new SurveyException(Problem.OTHER_FILE_WRITTEN, w.file());
+            });
             AntennaOverMark antenna = receivers.how(Seat.session(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
             antenna.reference();
             SessionBegun begun = begun(job, receiver.snapshot(), antenna, form);

@@ -53,7 +53,9 @@ class SessionViews {
         List<String> doubts = now.condition().map(ConditionWords::doubts).map(ArrayList::new).orElseGet(ArrayList::new);
         if (now.link() != LinkState.UP) {
             doubts.add(0, "The receiver does not answer: without power it writes nothing. It is asked again and again.");
-        } else if (running.isPresent() && !written) {
+        } else if (running.isEmpty()) {
+            now.condition().flatMap(ReceiverCondition::writing).ifPresent(w -> doubts.add(0, "It writes the file " + w.file() + ", which no session of this job is."));
+        } else if (!written) {
             doubts.add(0, why(now.condition()));
         }
         if (written) {

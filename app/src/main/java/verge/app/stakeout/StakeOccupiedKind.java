@@ -1,6 +1,7 @@
 package verge.app.stakeout;
 
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.journal.EntryKind;
@@ -12,25 +13,35 @@ import verge.app.journal.Wire;
 import verge.app.journal.Wires;
 import verge.app.measure.OccupationKind;
 import verge.app.receiver.SatelliteWords;
+import verge.core.occupation.PointOccupied;
 import verge.core.stakeout.StakeOccupied;
 
 /** Stakes on which a receiver stood, in journals and in the book. */
 @Component
 final class StakeOccupiedKind extends EntryKind<StakeOccupied> {
-    private static final Wire<StakeOccupied> WIRE = Wire.object(o -> {
-        var stood = o.field("stood", OccupationKind.WIRE, StakeOccupied::stood);
-        var design = o.field("design", Wires.POSITION, StakeOccupied::design);
-        var tolerance = o.field("tolerance", StakeKind.WITHIN, StakeOccupied::tolerance);
-        return row -> new StakeOccupied(row.get(stood), row.get(design), row.get(tolerance));
-    });
+    private static final Wire<StakeOccupied> WIRE = wire(OccupationKind.WIRE);
+
+    private static Wire<StakeOccupied> wire(Wire<PointOccupied> stoodWire) {
+        return Wire.object(o -> {
+            var stood = o.field("stood", stoodWire, StakeOccupied::stood);
+            var design = o.field("design", Wires.POSITION, StakeOccupied::design);
+            var tolerance = o.field("tolerance", StakeKind.WITHIN, StakeOccupied::tolerance);
+            return row -> new StakeOccupied(row.get(stood), row.get(design), row.get(tolerance));
+        });
+    }
 
     StakeOccupiedKind() {
-        super(StakeOccupied.class, "stake-occupied", 1, "stake");
+        super(StakeOccupied.class, "stake-occupied", 2, "stake");
     }
 
     @Override
     public Wire<StakeOccupied> wire() {
         return WIRE;
+    }
+
+    @Override
+    public Map<Integer, Wire<StakeOccupied>> earlier() {
+        return Map.of(1, wire(OccupationKind.WITHOUT_FRAME));
     }
 
     @Override

@@ -6,6 +6,8 @@ import { reach } from 'verge/receiver/reach.js';
 
 const job = document.body.dataset.job;
 const MILLIS_BETWEEN_LOOKS = 1500;
+/** What may be answered with 'all the same'. */
+const SURE = ['HEIGHT_NOT_AGAIN', 'SESSION_TOO_SHORT', 'OTHER_FILE_WRITTEN'];
 const begun = onceId();
 const ended = onceId();
 
@@ -54,7 +56,7 @@ async function order(name, id, what, form) {
   } catch (problem) {
     id.settle(problem);
     sayProblem(problem);
-    ['HEIGHT_NOT_AGAIN', 'SESSION_TOO_SHORT'].includes(problem.code) && (form.querySelector('#sure-all-the-same').hidden = false);
+    SURE.includes(problem.code) && (form.elements.sure.parentElement.hidden = false);
   } finally {
     button.classList.remove('busy');
     button.disabled = false;

@@ -36,6 +36,7 @@ class FindingWordsTest {
             case SESSION_SHORT -> List.of("T2-2026-332-A", Duration.ofSeconds(700), Duration.ofMinutes(22));
             case SESSION_ANTENNA -> List.of("T2-2026-332-A", "TERNHOLM BOWL NONE", "TERNHOLM DISH NONE");
             case SESSION_HEIGHT -> List.of("T2-2026-332-A", new Length(0.006));
+            case FRAME_NOT_JOBS -> List.of("ITRF2014", 12L);
             case BASES_MIXED -> List.of(12L, 3L);
             case NAME_IN_TWO_PLACES -> List.of("T5", "a.csv", "b.csv", new Length(0.038), 2);
             case HEIGHTS_ABOVE_ELLIPSOID -> List.of("a.csv", new Length(37.5), new Length(37.6));

@@ -154,6 +154,9 @@ class ReceiverOfAJobTest {
         assertThat(ReceiverDoubts.changed(new BaseHeard("OTHER", 7, off), state)).get().asString().contains("not the one over B1").contains("1.500 m");
         assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 530, off), state)).get().asString().contains("carries base 530 now");
         assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 417, off), state)).get().asString().contains("1.500 m from where it stood");
+        journals.append(job.id(), Author.atPage("surveyor"), new PointOccupied(new PointName("R10"), Code.NONE, Optional.of(new BaseHeard("GALLERY", 417, there, 14)), new EarthCentred(10, 20, 30), new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4), epochs, antenna, Optional.empty(), "rover", "", Map.of(), List.of()));
+        assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 417, there, 14), journals.state(job.id()))).isEmpty();
+        assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 417, there, 20), journals.state(job.id()))).get().asString().contains("in ITRF2020; your points were measured from one in ITRF2014");
     }
 
     /** Base and vector in the book, the ground below the antenna where it truly is, as well known as it says; its height corrected, it moves; sent twice, it is one. */

@@ -215,6 +215,12 @@ class SessionOfAJobTest {
         assertThat(got("/setup/static")).contains("measured again, differs by");
         assertThat(post("/static/begin", fields("T3", "")).statusCode()).isEqualTo(204);
         assertThat(sessions()).extracting(s -> s.said().name().file()).doesNotHaveDuplicates();
+        Job other = Jobs.onEarth(verge);
+        visitor.post("/jobs/" + other.id() + "/static", Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
+        visitor.post("/jobs/" + other.id() + "/static/antenna", Map.of("antenna", "TERNHOLM DISH NONE", "height", "1.6", "to", "MOUNT"));
+        assertThat(visitor.post("/jobs/" + other.id() + "/static/begin", fields("T5", "")).body()).contains("which this job did not begin");
+        assertThat(visitor.get("/jobs/" + other.id() + "/static/now").body()).contains("which no session of this job is");
+        visitor.post("/jobs/" + other.id() + "/static/disconnect", Map.of());
         assertThat(end("", "").body()).contains("was not measured once more");
         assertThat(end("1.600", "").statusCode()).isEqualTo(204);
         ground.card(PracticeGround.Of.TRIPOD, -1);

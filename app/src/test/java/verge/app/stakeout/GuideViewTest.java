@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -41,7 +42,7 @@ class GuideViewTest {
         "150, 99.5,  10,    90,      Forward, 0.500 m, Right, 0.000 m",
         "150, 99,    10,    S 0 E,   Back,    0.000 m, Left,  1.000 m"})
     void theWayIsToldInTheDirectionFaced(double north, double east, double up, String facing, String forwardWord, String forward, String rightWord, String right) {
-        GuideView view = GuideView.of(state, StakeoutAim.parse(state, "D1", facing, "", ""), Position.of(north, east, up));
+        GuideView view = GuideView.of(state, StakeoutAim.parse(state, "D1", facing, "", ""), Position.of(north, east, up), Optional.empty());
         assertThat(view.forward()).isEqualTo(forward);
         assertThat(view.right()).isEqualTo(right);
         if (!forward.equals("0.000 m")) {
@@ -62,7 +63,7 @@ class GuideViewTest {
         "150.030, 10.010, cut,      false, Plan is outside 0.025 m.",
         "151.000, 12.000, cut,      false, Still outside in plan and height."})
     void doneObeysEveryLimit(double north, double up, String cutWord, boolean done, String verdict) {
-        GuideView view = GuideView.of(state, StakeoutAim.parse(state, "D1", "", "", ""), Position.of(north, 100, up));
+        GuideView view = GuideView.of(state, StakeoutAim.parse(state, "D1", "", "", ""), Position.of(north, 100, up), Optional.empty());
         assertThat(view.cutWord()).isEqualTo(cutWord);
         assertThat(view.done()).isEqualTo(done);
         assertThat(view.verdict()).isEqualTo(verdict);
@@ -71,9 +72,9 @@ class GuideViewTest {
     @Test
     void whereAHeightIsMissingItIsSaid() {
         StakeoutAim flat = StakeoutAim.parse(state, "Flat", "", "", "");
-        assertThat(GuideView.of(state, flat, Position.of(150, 100, 3)).verdict()).isEqualTo("Within the plan tolerance; this design has no elevation.");
+        assertThat(GuideView.of(state, flat, Position.of(150, 100, 3), Optional.empty()).verdict()).isEqualTo("Within the plan tolerance; this design has no elevation.");
         StakeoutAim high = StakeoutAim.parse(state, "D1", "", "", "");
-        GuideView unknown = GuideView.of(state, high, Position.ofPlan(150, 100));
+        GuideView unknown = GuideView.of(state, high, Position.ofPlan(150, 100), Optional.empty());
         assertThat(unknown.done()).isFalse();
         assertThat(unknown.verdict()).contains("the station has none");
     }

@@ -110,6 +110,10 @@ public record Finding(Kind kind, List<Object> arguments, String about, List<Reme
         CONTROL_OFF(Weight.WRONG),
         /** How many points, the base. */
         ONE_BASE_ONLY(Weight.NOTE),
+        /** The frames in which bases said that they stand. */
+        FRAMES_MIXED(Weight.WRONG),
+        /** The frame in which a base said that it stands, how many points were measured from such. */
+        FRAME_NOT_JOBS(Weight.DOUBTFUL),
         /** How many points. */
         HEIGHTS_WITHOUT_GEOID(Weight.DOUBTFUL),
         /** Sessions' files, how many. */
@@ -119,7 +123,7 @@ public record Finding(Kind kind, List<Object> arguments, String about, List<Reme
         /** A session's file, how long was observed, how long its baseline wants. */
         SESSION_SHORT(Weight.DOUBTFUL),
         /** A session's file, the antenna that it names, the one in the book. */
-        SESSION_ANTENNA(Weight.WRONG),
+        SESSION_ANTENNA(Weight.DOUBTFUL),
         /** A session's file, by how much its antenna's height differs between beginning and end. */
         SESSION_HEIGHT(Weight.WRONG);
 

@@ -8,6 +8,7 @@ import verge.core.base.Base;
 import verge.core.check.Finding.Kind;
 import verge.core.job.JobState;
 import verge.core.occupation.ControlSeen;
+import verge.core.occupation.Frames;
 import verge.core.occupation.Stood;
 import verge.core.occupation.StoodOn;
 
@@ -30,6 +31,12 @@ final class SatelliteCheck {
         if (onProvisional > 0 && onProvisional < stood.size()) {
             found.add(base(Kind.BASES_MIXED, onProvisional, stood.size() - onProvisional));
         }
+        List<Integer> frames = Frames.of(state);
+        if (frames.size() > 1) {
+            found.add(base(Kind.FRAMES_MIXED, frames.stream().map(Frames::name).collect(Collectors.joining(", "))));
+        }
+        frames.stream().filter(year -> Frames.isOtherThan(year, state.settings().system())).findFirst()
+                .ifPresent(year -> found.add(base(Kind.FRAME_NOT_JOBS, Frames.name(year), stood.stream().filter(s -> s.base().filter(b -> b.frameYear() == year).isPresent()).count())));
         List<ControlSeen> control = ControlSeen.of(state);
         if (control.stream().noneMatch(c -> c.against().isEmpty())) {
             found.add(base(Kind.CONTROL_NEVER_SEEN, stood.size()));

@@ -119,6 +119,8 @@ public enum Problem {
     HEIGHT_NOT_AGAIN,
     /** Arguments: how long it ran, how long its baseline wants. */
     SESSION_TOO_SHORT,
+    /** A receiver writes a file already that the job did not begin. Arguments: the file. */
+    OTHER_FILE_WRITTEN,
     /** Its receiver sends as a base. */
     RECEIVER_BUSY,
     /** One receiver cannot be both. */

@@ -1,5 +1,6 @@
 package verge.core.session;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
@@ -15,6 +16,7 @@ import verge.core.units.Length;
 public record Session(UUID entry, Instant begun, SessionBegun said, Optional<Length> height) {
     /** What a tape read twice may differ by. */
     private static final double HEIGHT_METRES = 0.003;
+    private static final Duration CLOCKS_APART = Duration.ofMinutes(2);
 
     /** What the second measurement of its antenna's height was more than the first, if that is more than a tape may be. */
     public Optional<Length> sank(SessionEnded end) {
@@ -24,6 +26,11 @@ public record Session(UUID entry, Instant begun, SessionBegun said, Optional<Len
     /** Whether the file itself names another antenna. */
     public boolean isOtherAntenna(RawSummary raw) {
         return !raw.antenna().isBlank() && !tight(raw.antenna()).equals(tight(said.antenna().model().name()));
+    }
+
+    /** Whether a file's first epoch lies well off the session's begin: it may be another's of the same name, or a clock is wrong. */
+    public boolean isOfAnotherTime(RawSummary raw) {
+        return Duration.between(begun, raw.first()).abs().minusSeconds(said.seconds()).compareTo(CLOCKS_APART) > 0;
     }
 
     private static String tight(String antenna) {

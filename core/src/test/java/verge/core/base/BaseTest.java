@@ -13,6 +13,8 @@ import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.chapters.Chapters;
 import verge.core.check.Finding;
 import verge.core.check.WalkRound;
@@ -26,6 +28,7 @@ import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.ReferenceEllipsoid;
+import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.job.Journal;
@@ -34,6 +37,7 @@ import verge.core.journal.Payload;
 import verge.core.journal.Reworked;
 import verge.core.occupation.BaseByMark;
 import verge.core.occupation.ControlSeen;
+import verge.core.occupation.Frames;
 import verge.core.occupation.PointOccupied;
 import verge.core.occupation.Stood;
 import verge.core.points.NamedPosition;
@@ -230,6 +234,29 @@ class BaseTest {
         assertThat(seen).extracting(ControlSeen::within).containsExactly(false, false, true);
         assertThat(seen.get(0).plan().metres()).isCloseTo(0.09, within(1e-6));
         assertThat(seen.get(2).against()).get().extracting(Stood::entry).isEqualTo(first);
+    }
+
+    /** Bases that say their places in two realisations of the international frame do not belong together; one that says nothing is not doubted. */
+    @Test
+    void framesOfBases() {
+        EarthCentred at = sky(0, 0, 0).antenna();
+        write(shot("101", new BaseHeard("A", 1, at, 14)));
+        write(shot("102", new BaseHeard("B", 2, at)));
+        assertThat(kinds()).doesNotContain(Finding.Kind.FRAMES_MIXED);
+        assertThat(Frames.isOtherThanBefore(new BaseHeard("C", 3, at, 14), journal.state())).isFalse();
+        assertThat(Frames.isOtherThanBefore(new BaseHeard("C", 3, at, 20), journal.state())).isTrue();
+        write(shot("103", new BaseHeard("C", 3, at, 20)));
+        assertThat(kinds()).contains(Finding.Kind.FRAMES_MIXED).doesNotContain(Finding.Kind.FRAME_NOT_JOBS);
+    }
+
+    /** A base's frame against the job's own, by its name and its definition; nobody can say of a system that was typed. */
+    @ParameterizedTest
+    @CsvSource({"ETRS89 / UTM zone 32N, EPSG:25832, '', true, true", "ITRF2014 / UTM zone 32N, EPSG:1, '', false, true", "Plan 1, EPSG:2, International Terrestrial Reference Frame 2020, true, false", "WGS 84 / UTM zone 32N, EPSG:32632, '', false, false", "ETRS89 / UTM zone 32N, '', '', false, false"})
+    void aFrameThatIsNotTheJobs(String name, String code, String wkt, boolean other14, boolean other20) {
+        CoordinateSystem system = new CoordinateSystem.Projected(name, code, wkt, Optional.empty());
+        assertThat(Frames.isOtherThan(14, system)).isEqualTo(other14);
+        assertThat(Frames.isOtherThan(20, system)).isEqualTo(other20);
+        assertThat(Frames.isOtherThan(0, system)).isFalse();
     }
 
     private List<Finding.Kind> kinds() {

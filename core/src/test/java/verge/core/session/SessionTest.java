@@ -117,6 +117,9 @@ class SessionTest {
         assertThat(found()).containsExactlyInAnyOrder(Finding.Kind.SESSION_SHORT, Finding.Kind.SESSION_ANTENNA);
         write(new SessionFetched(session, file, new RawSummary(NOON, NOON.plusSeconds(1_500), 1_501, 9, 12, 0, List.of(), "STAND-IN", "TERNHOLM DISH NONE")));
         assertThat(found()).isEmpty();
+        Session now = journal.state().all(new Sessions()).get(0);
+        assertThat(now.isOfAnotherTime(new RawSummary(NOON.plusSeconds(100), NOON.plusSeconds(200), 9, 9, 9, 0, List.of(), "", ""))).isFalse();
+        assertThat(now.isOfAnotherTime(new RawSummary(NOON.minusSeconds(200), NOON, 9, 9, 9, 0, List.of(), "", ""))).isTrue();
         write(new SessionEnded(session, Optional.of(new Length(1.594))));
         assertThat(found()).containsExactly(Finding.Kind.SESSION_HEIGHT);
     }

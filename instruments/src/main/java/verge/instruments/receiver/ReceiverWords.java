@@ -100,7 +100,7 @@ public final class ReceiverWords {
     }
 
     public static NmeaSentence.Proprietary base(BaseHeard b) {
-        return said(BASE, Integer.toString(b.station()), number(b.place().x(), 4), number(b.place().y(), 4), number(b.place().z(), 4), b.name());
+        return said(BASE, Integer.toString(b.station()), number(b.place().x(), 4), number(b.place().y(), 4), number(b.place().z(), 4), b.name(), b.frameYear() > 0 ? Integer.toString(b.frameYear()) : "");
     }
 
     public static NmeaSentence.Proprietary writing(Writing w) {
@@ -130,7 +130,7 @@ public final class ReceiverWords {
             case STATE -> Optional.of(new Told.State(condition(f)));
             case TILT -> Optional.of(new Told.Tilted(leaning(f)));
             case RADIO -> Optional.of(new Told.OnAir(new Radio(required(f, 1, 1, 10_000), required(f, 2, 0, 1_000), text(f, 3), within(f, 4, 0, 1_000), Hears.valueOf(text(f, 5)))));
-            case BASE -> Optional.of(new Told.Base(new BaseHeard(text(f, 5).isBlank() ? text(f, 1) : text(f, 5), (int) required(f, 1, 0, 4_095), new EarthCentred(required(f, 2, -1e7, 1e7), required(f, 3, -1e7, 1e7), required(f, 4, -1e7, 1e7)))));
+            case BASE -> Optional.of(new Told.Base(new BaseHeard(text(f, 5).isBlank() ? text(f, 1) : text(f, 5), (int) required(f, 1, 0, 4_095), new EarthCentred(required(f, 2, -1e7, 1e7), required(f, 3, -1e7, 1e7), required(f, 4, -1e7, 1e7)), (int) within(f, 6, 0, 63).orElse(0))));
             case WRITING -> Optional.of(new Told.Writes(new Writing(text(f, 1), (int) required(f, 2, 1, 3_600), (long) required(f, 3, 0, 1e9), (int) required(f, 4, 0, 200), (int) required(f, 5, 0, 1e9), (long) required(f, 6, 0, 1e15))));
             case FILES -> Optional.of(new Told.Files((int) required(f, 1, 1, 65_535)));
             case DONE -> Optional.of(new Told.Answer(text(f, 1), ""));

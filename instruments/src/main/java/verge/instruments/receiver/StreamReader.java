@@ -35,7 +35,7 @@ final class StreamReader {
     private void hear(RtcmMessage message, Instant at) {
         StreamTold now = told.with(message.type(), at);
         if (message instanceof RtcmMessage.Station station) {
-            now = now.with(new BaseHeard(name, station.station(), station.place()));
+            now = now.with(new BaseHeard(name, station.station(), station.place(), station.year()));
         } else if (message instanceof RtcmMessage.Equipment equipment) {
             now = now.withEquipment(Stream.of(equipment.receiver(), equipment.antenna()).map(s -> s.strip().replaceAll(" +", " ")).filter(s -> !s.isEmpty()).collect(Collectors.joining(", ")));
         } else if (message instanceof RtcmMessage.Words words) {

@@ -30,6 +30,7 @@ public final class BaseStream {
     private final Antenna antenna;
     private final EarthPlace truth;
     private final Predicate<Sight> open;
+    private volatile int frameYear;
     private final Map<String, Long> wholeCycles = new HashMap<>();
 
     /** @param says where it says that it stands @param truth where it does */
@@ -41,6 +42,11 @@ public final class BaseStream {
         this.open = open;
     }
 
+    /** In which realisation of the international frame it says that it stands from now on, less 2000; 0 to say nothing. */
+    public void frame(int year) {
+        frameYear = year;
+    }
+
     /** As {@link #at(GpsTime, int, Set)}, in full and of all systems. */
     public List<RtcmMessage> at(GpsTime time) {
         return at(time, FULL, EnumSet.allOf(SatelliteSystem.class));
@@ -50,7 +56,7 @@ public final class BaseStream {
     public List<RtcmMessage> at(GpsTime time, int kind, Set<SatelliteSystem> systems) {
         List<RtcmMessage> messages = new ArrayList<>();
         if ((long) time.secondsOfWeek() % WHO_SECONDS == 0) {
-            messages.add(new RtcmMessage.Station(station, 0, says, OptionalDouble.of(0)));
+            messages.add(new RtcmMessage.Station(station, frameYear, says, OptionalDouble.of(0)));
             messages.add(new RtcmMessage.Equipment(1033, station, "TERNHOLM DISH   NONE", 0, "", "STAND-IN BASE", "0.1", ""));
         }
         ObservationEpoch epoch = antenna.observe(time, truth, open);

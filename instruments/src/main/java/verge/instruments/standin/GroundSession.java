@@ -77,6 +77,7 @@ final class GroundSession implements LineServer.Session {
             case "ANTENNA" -> satellites(asked, s -> s.body(onTripod(asked)).antenna(asked.number("on") > 0));
             case "CASTER" -> satellites(asked, s -> s.caster().misbehave(Caster.Fault.valueOf(asked.text("fault"))));
             case "BASESAYS" -> satellites(asked, s -> s.baseSays(asked.number("north"), asked.number("east"), asked.number("up")));
+            case "BASEFRAME" -> satellites(asked, s -> s.baseFrame((int) asked.number("year")));
             case "GALLERYIS" -> satellites(asked, s -> s.neighbourOnGallery(asked.number("neighbour") > 0));
             case "TRIPODMOVED" -> satellites(asked, s -> s.tripodMoved(asked.number("north"), asked.number("east"), asked.number("up")));
             case "CREW" -> satellites(asked, s -> s.crew(asked.number("on") > 0));

@@ -142,6 +142,11 @@ public final class PracticeGround {
         ask(about(which, "ANTENNA").with("on", on ? 1 : 0));
     }
 
+    /** In which realisation of the international frame the base on the gallery says that it stands, less 2000. */
+    public void baseFrame(int year) {
+        ask(WireMessage.of("1", "BASEFRAME").with("year", year, 0));
+    }
+
     /** Lets the stream of the base on the gallery carry its neighbour's, or its own again. */
     public void neighbourOnGallery(boolean on) {
         ask(WireMessage.of("1", "GALLERYIS").with("neighbour", on ? 1 : 0));

@@ -296,7 +296,7 @@ public final class ReceiverStandIn implements Closeable {
         condition.writing().map(ReceiverWords::writing).ifPresent(all::add);
         condition.filesPort().ifPresent(port -> all.add(ReceiverWords.files(port)));
         condition.radio().ifPresent(r -> all.add(ReceiverWords.radio(r)));
-        model.base().map(s -> new BaseHeard("", s.station(), s.place())).ifPresent(s -> all.add(ReceiverWords.base(s)));
+        model.base().map(s -> new BaseHeard("", s.station(), s.place(), s.year())).ifPresent(s -> all.add(ReceiverWords.base(s)));
     }
 
     @Override

@@ -173,6 +173,11 @@ final class SatelliteGround implements Closeable {
         base = stream(GALLERY_STATION, centred(gallery).plus(EarthCentred.ofNorthEastUp(north, east, up, gallery.position())), gallery, System.nanoTime());
     }
 
+    /** The base on the gallery says from now on that its place is in such a frame. */
+    void baseFrame(int year) {
+        base.frame(year);
+    }
+
     /** The stream of the base on the gallery carries the neighbour's from now on, or its own again. */
     void neighbourOnGallery(boolean on) {
         neighbourOnGallery = on;

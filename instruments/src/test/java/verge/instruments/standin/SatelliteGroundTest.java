@@ -329,14 +329,18 @@ class SatelliteGroundTest {
             until(() -> receiver.snapshot().base().filter(b -> b.station() == 417).isPresent() && base.snapshot().now().flatMap(SolvedPosition::place).isPresent());
             ground.neighbourOnGallery(true);
             until(() -> receiver.snapshot().base().filter(b -> b.station() == 530 && b.name().equals("GALLERY")).isPresent());
+            ground.neighbourOnGallery(false);
+            ground.baseFrame(14);
+            until(() -> receiver.snapshot().base().filter(b -> b.station() == 417 && b.frameYear() == 14).isPresent());
             EarthCentred before = EarthCentred.of(base.snapshot().now().flatMap(SolvedPosition::place).orElseThrow(), ReferenceEllipsoid.WGS84);
             ground.tripodMoved(40, 0, 0);
             until(() -> base.snapshot().now().flatMap(SolvedPosition::place).map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84).minus(before).length()).filter(m -> m > 30 && m < 50).isPresent());
         } finally {
             ground.neighbourOnGallery(false);
+            ground.baseFrame(0);
             ground.tripodMoved(0, 0, 0);
         }
-        until(() -> receiver.snapshot().base().filter(b -> b.station() == 417).isPresent());
+        until(() -> receiver.snapshot().base().filter(b -> b.station() == 417 && b.frameYear() == 0).isPresent());
     }
 
     /** The neighbour's stream is heard as well as one's own: only the distance tells. */
