@@ -30,7 +30,6 @@ import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
 import verge.app.receiver.CasterForm;
 import verge.app.receiver.ReceiverBench;
-import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
 import verge.app.report.PdfPress;
 import verge.app.rework.Seen;
@@ -61,13 +60,12 @@ class BaseController {
     private final BaseCorrections corrections;
     private final BaseReport report;
     private final PdfPress press;
-    private final ReceiverDesk receivers;
     private final ReceiverBench bench;
     private final SitePoints points;
     private final StandIns standIns;
     private final JournalService journals;
 
-    BaseController(BaseService service, BaseDesk bases, BaseMarks marks, BaseViews views, BaseCorrections corrections, BaseReport report, PdfPress press, ReceiverDesk receivers, ReceiverBench bench, SitePoints points, StandIns standIns,
+    BaseController(BaseService service, BaseDesk bases, BaseMarks marks, BaseViews views, BaseCorrections corrections, BaseReport report, PdfPress press, ReceiverBench bench, SitePoints points, StandIns standIns,
             JournalService journals) {
         this.service = service;
         this.bases = bases;
@@ -76,7 +74,6 @@ class BaseController {
         this.corrections = corrections;
         this.report = report;
         this.press = press;
-        this.receivers = receivers;
         this.bench = bench;
         this.points = points;
         this.standIns = standIns;
@@ -171,39 +168,6 @@ class BaseController {
 
     private static String grade(AgainstSky off) {
         return off.grade().name().toLowerCase(Locale.ROOT);
-    }
-
-    /** @throws verge.core.problem.SurveyException BASE_RUNS while it sends */
-    @PostMapping("/base")
-    String connect(@PathVariable UUID job, @RequestParam String address, @RequestParam(defaultValue = "") String name) {
-        service.requireNone(job);
-        receivers.connect(Seat.base(job), address, name);
-        return back(job);
-    }
-
-    @PostMapping("/base/known")
-    String connectKnown(@PathVariable UUID job, @RequestParam UUID receiver) {
-        service.requireNone(job);
-        receivers.connectKnown(Seat.base(job), receiver);
-        return back(job);
-    }
-
-    /** @throws verge.core.problem.SurveyException BASE_RUNS while it sends */
-    @PostMapping("/base/disconnect")
-    String disconnect(@PathVariable UUID job) {
-        service.requireNone(job);
-        receivers.disconnect(Seat.base(job));
-        return back(job);
-    }
-
-    private static String back(UUID job) {
-        return "redirect:/jobs/" + job + TO_BENCH;
-    }
-
-    @PostMapping("/base/antenna")
-    String antenna(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent) {
-        receivers.antenna(Seat.base(job), bench.antenna(Seat.base(job), Answers.of(sent)));
-        return back(job);
     }
 
     @PostMapping("/base/streams")   // a password has no place in an address

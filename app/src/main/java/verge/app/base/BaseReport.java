@@ -12,6 +12,7 @@ import verge.app.job.SettingsWords;
 import verge.app.journal.EntryWords;
 import verge.app.journal.JournalService;
 import verge.app.leaf.LeafReport;
+import verge.app.occupation.ControlLines;
 import verge.app.report.ReportLine;
 import verge.core.base.Base;
 import verge.core.base.BaseSetUp;
@@ -20,7 +21,6 @@ import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
-import verge.core.occupation.ControlSeen;
 import verge.core.points.StoredPoint;
 import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
@@ -62,8 +62,7 @@ class BaseReport {
         model.put("provisional", base.provisional());
         model.put("reason", said.reason());
         model.put("steps", words.steps(journal, entry).stream().map(s -> ReportLine.of(s.words(), s.figure())).toList());
-        model.put("checks", ControlSeen.of(state).stream().filter(c -> state.base(c.stood().entry()).filter(b -> b.entry().equals(id)).isPresent())
-                .map(c -> new ReportLine(List.of(settings.times().whole(c.stood().at()), c.stood().name().text(), c.against().isPresent() ? "itself, earlier" : "what is known", f.apart(c.plan()), c.up().map(f::difference).orElse("")), !c.within()).tracedBy(job, c.stood().entry())).toList());
+        model.put("checks", ControlLines.of(job, state, c -> state.base(c.stood().entry()).filter(b -> b.entry().equals(id)).isPresent()));
         model.put("points", measured.stream().limit(MOST_POINTS).map(p -> LeafReport.point(p, settings).tracedBy(job, p.entry())).toList());
         model.put("pointCount", measured.size());
         model.put("unit", f.lengthUnit().symbol());

@@ -16,6 +16,7 @@ import verge.app.receiver.KnownReceiver;
 import verge.app.receiver.Orders;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
+import verge.app.receiver.SeatTask;
 import verge.app.session.SessionNames;
 import verge.core.base.AgainstSky;
 import verge.core.base.Base;
@@ -43,7 +44,7 @@ import verge.instruments.receiver.StreamReceiver;
 
 /** Starts bases and ends them. */
 @Service
-class BaseService {
+class BaseService implements SeatTask {
     private static final long LISTEN_MILLIS = 3_500;
     private static final long STEP_MILLIS = 100;
     private static final int MOST_STEPS = 80;
@@ -199,8 +200,14 @@ class BaseService {
         }
     }
 
+    @Override
+    public Seat.Part part() {
+        return Seat.Part.BASE;
+    }
+
     /** @throws SurveyException BASE_RUNS while one sends */
-    void requireNone(UUID job) {
+    @Override
+    public void requireNone(UUID job) {
         bases.running(job).ifPresent(b -> {
             throw new SurveyException(Problem.BASE_RUNS, b.mark().text());
         });

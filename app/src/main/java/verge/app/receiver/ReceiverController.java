@@ -81,24 +81,6 @@ class ReceiverController {
         return "receiver/receiver";
     }
 
-    @PostMapping("/receiver")
-    String connect(@PathVariable UUID job, @RequestParam String address, @RequestParam(defaultValue = "") String name) {
-        desk.connect(Seat.rover(job), address, name);
-        return back(job);
-    }
-
-    @PostMapping("/receiver/known")
-    String connectKnown(@PathVariable UUID job, @RequestParam UUID receiver) {
-        desk.connectKnown(Seat.rover(job), receiver);
-        return back(job);
-    }
-
-    @PostMapping("/receiver/disconnect")
-    String disconnect(@PathVariable UUID job) {
-        desk.disconnect(Seat.rover(job));
-        return back(job);
-    }
-
     private static String back(UUID job) {
         return "redirect:/jobs/" + job + TO_BENCH;
     }
@@ -132,12 +114,6 @@ class ReceiverController {
         model.addAttribute("words", words);
         model.addAttribute("drawing", AntennaDrawing.of(bench.antenna(Seat.rover(job), Answers.of(sent)), journals.state(job).settings().figures()));
         return "receiver/parts :: drawing";
-    }
-
-    @PostMapping("/receiver/antenna")
-    String antenna(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent) {
-        desk.antenna(Seat.rover(job), bench.antenna(Seat.rover(job), Answers.of(sent)));
-        return back(job);
     }
 
     @PostMapping("/receiver/antennas")

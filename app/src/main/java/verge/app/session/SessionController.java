@@ -30,7 +30,6 @@ import verge.app.journal.JournalService;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
 import verge.app.receiver.ReceiverBench;
-import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
 import verge.app.report.PdfPress;
 import verge.core.coding.PointName;
@@ -49,7 +48,6 @@ import verge.core.units.DurationText;
 @Controller
 @RequestMapping("/jobs/{job}")
 class SessionController {
-    private static final String TO_BENCH = "/setup/static";
     private static final int USUAL_SECONDS = 15;
 
     private final SessionService service;
@@ -57,19 +55,17 @@ class SessionController {
     private final SessionFiles files;
     private final Occupations occupations;
     private final PdfPress press;
-    private final ReceiverDesk receivers;
     private final ReceiverBench bench;
     private final SitePoints points;
     private final StandIns standIns;
     private final JournalService journals;
 
-    SessionController(SessionService service, SessionViews views, SessionFiles files, Occupations occupations, PdfPress press, ReceiverDesk receivers, ReceiverBench bench, SitePoints points, StandIns standIns, JournalService journals) {
+    SessionController(SessionService service, SessionViews views, SessionFiles files, Occupations occupations, PdfPress press, ReceiverBench bench, SitePoints points, StandIns standIns, JournalService journals) {
         this.service = service;
         this.views = views;
         this.files = files;
         this.occupations = occupations;
         this.press = press;
-        this.receivers = receivers;
         this.bench = bench;
         this.points = points;
         this.standIns = standIns;
@@ -86,7 +82,7 @@ class SessionController {
     record SessionLine(UUID entry, String mark, String file, String from, String until, String observed, String digest, String odd) {
     }
 
-    @GetMapping(TO_BENCH)
+    @GetMapping("/setup/static")
     String show(@PathVariable UUID job, Model model) {
         JobState state = points.state(job);
         bench.show(Seat.session(job), standIns.receivers(), model);
@@ -119,41 +115,6 @@ class SessionController {
     String now(@PathVariable UUID job, Model model) {
         model.addAttribute("view", views.view(job, journals.state(job)).orElse(null));
         return "session/session :: now";
-    }
-
-    /** @throws verge.core.problem.SurveyException SESSION_RUNS */
-    @PostMapping("/static")
-    String connect(@PathVariable UUID job, @RequestParam String address, @RequestParam(defaultValue = "") String name) {
-        service.requireNone(job);
-        receivers.connect(Seat.session(job), address, name);
-        return back(job);
-    }
-
-    @PostMapping("/static/known")
-    String connectKnown(@PathVariable UUID job, @RequestParam UUID receiver) {
-        service.requireNone(job);
-        receivers.connectKnown(Seat.session(job), receiver);
-        return back(job);
-    }
-
-    /** @throws verge.core.problem.SurveyException SESSION_RUNS */
-    @PostMapping("/static/disconnect")
-    String disconnect(@PathVariable UUID job) {
-        service.requireNone(job);
-        receivers.disconnect(Seat.session(job));
-        return back(job);
-    }
-
-    private static String back(UUID job) {
-        return "redirect:/jobs/" + job + TO_BENCH;
-    }
-
-    /** @throws verge.core.problem.SurveyException SESSION_RUNS: what a session stands on is corrected in the book */
-    @PostMapping("/static/antenna")
-    String antenna(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent) {
-        service.requireNone(job);
-        receivers.antenna(Seat.session(job), bench.antenna(Seat.session(job), Answers.of(sent)));
-        return back(job);
     }
 
     @PostMapping("/static/begin")

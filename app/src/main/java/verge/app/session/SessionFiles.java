@@ -5,7 +5,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;
-import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -49,6 +48,8 @@ import verge.instruments.rtcm.RtcmMessage;
 @Component
 class SessionFiles {
     private static final int DIGEST_HALF = 32;
+    /** The message in which a receiver names itself and its antenna. */
+    private static final int EQUIPMENT = 1033;
 
     private final Originals originals;
     private final JournalService journals;
@@ -77,25 +78,9 @@ class SessionFiles {
 
     /** What a whole file comes to. @param begun when its session did @throws SurveyException RAW_UNREADABLE without a single epoch */
     static RawSummary summary(Path file, String name, SessionBegun said, Instant begun) throws IOException {
-        RawSummary.Counter counter = new RawSummary.Counter(said.seconds());
-        Equipment equipment = new Equipment();
-        read(file, begun, new RawLogReader.Told() {
-            @Override
-            public void epoch(ObservationEpoch epoch) {
-                counter.take(epoch);
-            }
-
-            @Override
-            public void equipment(RtcmMessage.Equipment of) {
-                equipment.latest = Optional.of(of);
-            }
-        });
-        return counter.summary(equipment.latest.map(RtcmMessage.Equipment::receiver).orElse(""), equipment.latest.map(RtcmMessage.Equipment::antenna).orElse("")).orElseThrow(() -> new SurveyException(Problem.RAW_UNREADABLE, name));
-    }
-
-    /** The latest that was told of it. */
-    private static final class Equipment {
-        private Optional<RtcmMessage.Equipment> latest = Optional.empty();
+        Skimmed skimmed = new Skimmed(said.seconds());
+        read(file, begun, skimmed);
+        return skimmed.counter.summary(skimmed.equipment.receiver(), skimmed.equipment.antenna()).orElseThrow(() -> new SurveyException(Problem.RAW_UNREADABLE, name));
     }
 
     private static void read(Path file, Instant begun, RawLogReader.Told told) throws IOException {
@@ -104,14 +89,19 @@ class SessionFiles {
         }
     }
 
-    /** What the header needs that stands anywhere in the file. */
-    private static final class Head implements RawLogReader.Told {
+    /** What is to be known of a file before its first epoch is written, and stands anywhere in it. */
+    private static final class Skimmed implements RawLogReader.Told {
         private final Map<SatelliteId, Integer> channels = new HashMap<>();
-        private final Equipment equipment = new Equipment();
+        private final RawSummary.Counter counter;
+        private RtcmMessage.Equipment equipment = new RtcmMessage.Equipment(EQUIPMENT, 0, "", 0, "", "", "", "");
+
+        Skimmed(int seconds) {
+            counter = new RawSummary.Counter(seconds);
+        }
 
         @Override
         public void epoch(ObservationEpoch epoch) {
-            // only what is told beside them
+            counter.take(epoch);
         }
 
         @Override
@@ -123,18 +113,18 @@ class SessionFiles {
 
         @Override
         public void equipment(RtcmMessage.Equipment of) {
-            equipment.latest = Optional.of(of);
+            equipment = of;
         }
     }
 
     /** Observations as RINEX 3. @param agency whose work it is */
     void observations(Raw raw, String agency, OutputStream out) throws IOException {
-        Head head = new Head();
-        read(raw.path(), raw.session().begun(), head);
+        Skimmed skimmed = new Skimmed(raw.session().said().seconds());
+        read(raw.path(), raw.session().begun(), skimmed);
         Writer text = new OutputStreamWriter(out, StandardCharsets.US_ASCII);
         RinexObservationWriter writer = new RinexObservationWriter(text);
-        writer.header(header(raw, agency, head));
-        read(raw.path(), raw.session().begun(), epoch -> writer.epoch(epoch));
+        writer.header(header(raw, agency, skimmed));
+        read(raw.path(), raw.session().begun(), writer::epoch);
         text.flush();
     }
 
@@ -151,27 +141,23 @@ class SessionFiles {
             }
 
             @Override
-            public void broadcast(Broadcast of) {
+            public void broadcast(Broadcast of) throws IOException {
                 if (!of.best().equals(told.put(of.satellite(), of.best()))) {
-                    try {
-                        writer.write(of);
-                    } catch (IOException gone) {
-                        throw new UncheckedIOException(gone);
-                    }
+                    writer.write(of);
                 }
             }
         });
         text.flush();
     }
 
-    private static RinexObservationWriter.Header header(Raw raw, String agency, Head head) {
+    private static RinexObservationWriter.Header header(Raw raw, String agency, Skimmed skimmed) {
         SessionBegun said = raw.session().said();
         Entry begun = raw.journal().entry(raw.session().entry()).orElseThrow();
-        RtcmMessage.Equipment equipment = head.equipment.latest.orElse(new RtcmMessage.Equipment(1033, 0, "", 0, "", "", "", ""));
+        RtcmMessage.Equipment equipment = skimmed.equipment;
         double height = raw.session().height().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING)).metres();
         String digest = raw.fetched().file().sha256();
         return new RinexObservationWriter.Header(said.mark().text(), "", begun.person(), agency, List.of(equipment.receiverSerial(), equipment.receiver(), equipment.firmware()), List.of(equipment.antennaSerial(), said.antenna().model().name()),
-                about(raw), height, said.seconds(), GpsTime.ofUtc(raw.fetched().summary().first()), head.channels, Instant.now(),
+                about(raw), height, said.seconds(), GpsTime.ofUtc(raw.fetched().summary().first()), skimmed.channels, Instant.now(),
                 List.of("Session " + said.name().letter() + " of " + said.mark() + ", from " + raw.fetched().file().name(), "SHA-256 " + digest.substring(0, DIGEST_HALF), "        " + digest.substring(DIGEST_HALF),
                         "Antenna height as measured: " + said.antenna().height().measured().metres() + " m, to " + SatelliteWords.word(said.antenna().height().to())));
     }

@@ -21,6 +21,7 @@ import verge.app.receiver.KnownReceiver;
 import verge.app.receiver.Orders;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
+import verge.app.receiver.SeatTask;
 import verge.core.coding.PointName;
 import verge.core.enclosure.Original;
 import verge.core.geodesy.EarthCentred;
@@ -51,7 +52,7 @@ import verge.instruments.receiver.StreamReceiver;
 
 /** Begins static sessions, takes them up again, ends them and fetches their files. */
 @Service
-class SessionService {
+class SessionService implements SeatTask {
     private static final String RAW_SUFFIX = ".rtcm3";
     private static final long STEP_MILLIS = 100;
     private static final int MOST_STEPS = 40;
@@ -76,8 +77,14 @@ class SessionService {
         return receivers.running(Seat.session(job)).flatMap(entry -> journals.state(job).all(new Sessions()).stream().filter(s -> s.entry().equals(entry)).findFirst());
     }
 
+    @Override
+    public Seat.Part part() {
+        return Seat.Part.STATIC;
+    }
+
     /** @throws SurveyException SESSION_RUNS */
-    void requireNone(UUID job) {
+    @Override
+    public void requireNone(UUID job) {
         running(job).ifPresent(s -> {
             throw new SurveyException(Problem.SESSION_RUNS, s.said().mark().text());
         });

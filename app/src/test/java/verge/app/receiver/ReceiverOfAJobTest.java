@@ -178,6 +178,8 @@ class ReceiverOfAJobTest {
         assertThat(said.base().orElseThrow().name()).isEqualTo("GALLERY");
         assertThat(said.vector().length()).isBetween(20.0, 100.0);
         assertThat(said.epochs().count()).isEqualTo(5);
+        assertThat(page("/setup/receiver/report")).contains("GALLERY, number 417", "1.700 m to the mount", "fixed, ");
+        assertThat(page("/setup/receiver/report.pdf")).startsWith("%PDF");
         assertThat(page("/trace/" + id)).contains("Base GALLERY (number 417)", "Vector to the antenna", "1.735 m over the ground");
         double before = stored.position().elevation().orElseThrow().metres();
         post("/rework/" + id, Map.of("antennaHeight", "1.2", "reason", "the pole was shorter", "id", UUID.randomUUID().toString()));
