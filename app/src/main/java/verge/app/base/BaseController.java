@@ -26,6 +26,7 @@ import verge.app.device.StandIns;
 import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.occupation.ControlLines;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
 import verge.app.receiver.CasterForm;
@@ -97,7 +98,7 @@ class BaseController {
         model.addAttribute("free", free(state));
         again(job, state, model);
         model.addAttribute("bases", lines(journals.journal(job)));
-        model.addAttribute("checks", checks(state));
+        model.addAttribute("checks", checks(journals.journal(job)));
         return "base/base";
     }
 
@@ -123,15 +124,16 @@ class BaseController {
         }).toList();
     }
 
-    /** A known mark, or one measured before, that was stood on. @param against what it was held against */
-    record CheckLine(UUID entry, String mark, String at, String against, String plan, String up, boolean within) {
+    /** A known mark, or one measured before, that was stood on. @param against what it was held against @param slip what would explain it; blank if nothing does */
+    record CheckLine(UUID entry, String mark, String at, String against, String plan, String up, boolean within, String slip) {
     }
 
-    private static List<CheckLine> checks(JobState state) {
+    private static List<CheckLine> checks(Journal journal) {
+        JobState state = journal.state();
         JobSettings settings = state.settings();
         Figures f = settings.figures();
         return ControlSeen.of(state).stream().map(c -> new CheckLine(c.stood().entry(), c.stood().name().text(), settings.times().whole(c.stood().at()),
-                c.against().map(b -> "itself, " + apart(Duration.between(b.at(), c.stood().at())) + " before").orElse("what is known"), f.apart(c.plan()), c.up().map(f::difference).orElse(""), c.within())).toList();
+                c.against().map(b -> "itself, " + apart(Duration.between(b.at(), c.stood().at())) + " before").orElse("what is known"), f.apart(c.plan()), c.up().map(f::difference).orElse(""), c.within(), ControlLines.slip(journal, c))).toList();
     }
 
     /** Soon after each other, satellites stand alike, and two times are hardly two. */

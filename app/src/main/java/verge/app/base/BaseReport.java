@@ -62,7 +62,7 @@ class BaseReport {
         model.put("provisional", base.provisional());
         model.put("reason", said.reason());
         model.put("steps", words.steps(journal, entry).stream().map(s -> ReportLine.of(s.words(), s.figure())).toList());
-        model.put("checks", ControlLines.of(job, state, c -> state.base(c.stood().entry()).filter(b -> b.entry().equals(id)).isPresent()));
+        model.put("checks", ControlLines.of(job, journal, c -> state.base(c.stood().entry()).filter(b -> b.entry().equals(id)).isPresent()));
         model.put("points", measured.stream().limit(MOST_POINTS).map(p -> LeafReport.point(p, settings).tracedBy(job, p.entry())).toList());
         model.put("pointCount", measured.size());
         model.put("unit", f.lengthUnit().symbol());

@@ -57,7 +57,7 @@ class RoverReport {
         model.put("head", head(job, state, all));
         model.put("bases", counted(all, o -> o.base().map(b -> base(b, state)).orElse("not told")));
         model.put("antennas", counted(all, o -> SatelliteWords.antenna(o.antenna(), state.settings().figures()) + (o.tilt().isPresent() ? ", leaning" : "")));
-        model.put("checks", ControlLines.of(job, state, c -> true));
+        model.put("checks", ControlLines.of(job, journal, c -> true));
         model.put("points", stood.stream().filter(s -> said.containsKey(s.entry())).limit(MOST_POINTS).map(s -> point(job, s, said.get(s.entry()), state)).toList());
         model.put("pointCount", all.size());
         model.put("although", stood.stream().filter(s -> said.containsKey(s.entry()) && !said.get(s.entry()).reason().isEmpty()).map(s -> ReportLine.of(s.name().text(), said.get(s.entry()).reason()).tracedBy(job, s.entry())).toList());

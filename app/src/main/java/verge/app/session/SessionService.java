@@ -200,6 +200,9 @@ class SessionService implements SeatTask {
             Optional<StreamReceiver> receiver = receivers.find(Seat.session(job));
             CompletableFuture<Void> stopped = receiver.filter(r -> isWritten(r.snapshot(), session.said())).map(r -> r.set("SESSION", "")).orElseGet(() -> CompletableFuture.completedFuture(null));
             return stopped.exceptionally(unreachable -> null).thenApplyAsync(done -> {
+                for (int i = 0; i < MOST_STEPS && receiver.filter(r -> isWritten(r.snapshot(), session.said())).isPresent(); i++) {
+                    Orders.pause(STEP_MILLIS);   // it says so a second later: whoever begins the next one at once is not to be told of this one
+                }
                 Kept kept = journals.append(job, new Author(id, person, "page"), ended);
                 receivers.running(Seat.session(job), Optional.empty());
                 return kept;

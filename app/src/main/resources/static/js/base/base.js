@@ -13,7 +13,10 @@ const ended = onceId();
 export function mount(bench) {
   reach(bench);
   const form = bench.querySelector('#base-form');
-  const looking = bench.querySelector('#base-now') && setInterval(() => look(bench), MILLIS_BETWEEN_LOOKS);
+  const looking = bench.querySelector('#base-now') && setInterval(() => {
+    look(bench);
+    form?.querySelector('#held').dataset.unknown && held(form);   // what could not be said before may be known now
+  }, MILLIS_BETWEEN_LOOKS);
   let holding = 0;
   const hold = () => {
     clearTimeout(holding);
@@ -64,14 +67,17 @@ async function held(form) {
   const told = form.querySelector('#held');
   const ready = { KNOWN: ['mark'], TYPED: ['newMark', 'northing', 'easting', 'elevation'], SKY: ['newMark'] }[form.elements.from.value];
   let said = { words: '', grade: '' };
+  let unknown = '';
   if (ready.every(name => form.elements[name].value.trim())) {
     try {
       const query = new URLSearchParams([...fields(form)].filter(([name]) => ['from', ...ready].includes(name)));
       said = await get(`/jobs/${job}/base/held?${query}`);
     } catch (problem) {
       said = { words: `${problem.message} ${problem.next ?? ''}`, grade: '' };
+      unknown = problem.code === 'NO_POSITION' ? 'yes' : '';
     }
   }
+  told.dataset.unknown = unknown;
   told.hidden = !said.words;
   told.textContent = said.words;
   told.className = `told ${{ stop: 'wrong', question: 'doubtful' }[said.grade] ?? ''}`;

@@ -69,6 +69,7 @@ class BaseOfAJobTest {
     void well() throws Exception {
         ground.antenna(PracticeGround.Of.TRIPOD, true);
         ground.crew(false);
+        ground.tripodMoved(0, 0, 0);
         post("/base/end", Map.of("id", UUID.randomUUID().toString()));
         post("/base/disconnect", Map.of());
         post("/receiver/disconnect", Map.of());
@@ -277,5 +278,55 @@ class BaseOfAJobTest {
         until(() -> snapshot(Seat.base(job.id())).condition().flatMap(c -> c.radio()).filter(r -> r.megahertz() == 442 && r.modulation().equals("4FSK")).isPresent());
         assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("442.000 MHz, 25 kHz apart, 4FSK").contains("Carries over flat land");
         assertThat(List.copyOf(state().bases())).hasSize(1);
+    }
+
+    private String bench() {
+        try {
+            return visitor.get("/jobs/" + job.id() + "/base/now").body();
+        } catch (Exception failed) {
+            throw new IllegalStateException(failed);
+        }
+    }
+
+    /** What goes wrong while it sends is told on its bench: another crew that joins on its channel, a tripod that is carried away, and that both are over again. */
+    @Test
+    void whatGoesWrongWhileItSends() throws Exception {
+        Map<String, String> air = fields("SKY", "BASE1", null);
+        air.putAll(Map.of("way", "RADIO", "megahertz", "441.5", "spacing", "12.5", "modulation", "GMSK", "watts", "1"));
+        assertThat(start(air).statusCode()).isEqualTo(204);
+        assertThat(bench()).doesNotContain("Somebody else sends", "carried away");
+        ground.crew(true);
+        until(() -> bench().contains("Somebody else sends on its channel"));
+        ground.crew(false);
+        until(() -> !bench().contains("Somebody else sends"));
+        ground.tripodMoved(40, 10, 0);
+        until(() -> bench().contains("was it carried away?"));
+        ground.tripodMoved(0, 0, 0);
+    }
+
+    /** A stream that carries somebody else's base since noon: nothing is measured from it without a reason, and the reason stands in the book. */
+    @Test
+    void aStreamThatCarriesAnothersBase() throws Exception {
+        post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "rover"));
+        post("/receiver/corrections", Map.of("caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", "GALLERY"));
+        antenna("/receiver", Double.toString(ground.look().mount().metres()));
+        until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED).isPresent() && snapshot(Seat.rover(job.id())).base().filter(b -> b.station() == 417).isPresent());
+        assertThat(shot("R1", "").statusCode()).isEqualTo(200);
+        try {
+            ground.neighbourOnGallery(true);
+            until(() -> snapshot(Seat.rover(job.id())).base().filter(b -> b.station() == 530).isPresent());
+            until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED && p.base().equals("0530")).isPresent());
+            assertThat(visitor.get("/jobs/" + job.id() + "/setup/receiver").body()).contains("The stream GALLERY carries base 530 now; your points were measured from base 417.");
+            assertThat(shot("R2", "").body()).contains("BASE_NOT_AS_BEFORE");
+            assertThat(point("R2")).isEmpty();
+            assertThat(shot("R2", "the gallery's base is being repaired").statusCode()).isEqualTo(200);
+            assertThat(visitor.get("/jobs/" + job.id() + "/setup/receiver/report").body()).contains("the gallery&#39;s base is being repaired", "GALLERY, number 530");
+        } finally {
+            ground.neighbourOnGallery(false);
+        }
+    }
+
+    private HttpResponse<String> shot(String name, String reason) throws Exception {
+        return post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", name, "code", "GRD", "by", "receiver", "reason", reason));
     }
 }

@@ -50,17 +50,19 @@ class EveryViewTest extends InBrowser {
             browser.size(1280, 800);
             browser.open(view.path());
             browser.script("return (async () => { " + (view.done().isEmpty() ? "" : "await " + view.done()) + " })()");
-            for (int[] size : sizes) {
+            int[] last = sizes.get(sizes.size() - 1);
+            for (int[] size : sizes.subList(0, sizes.size() - 1)) {
                 browser.size(size[0], size[1]);
                 settle();
                 tell(found, view, size, browser.script(EYE));
             }
+            browser.size(last[0], last[1]);
             for (String paint : paints) {
                 browser.script("document.documentElement.dataset.paint = arguments[0]; document.dispatchEvent(new CustomEvent('verge:paint'))", paint);
                 settle();
-                tell(found, view, sizes.get(sizes.size() - 1), browser.script(EYE));
+                tell(found, view, last, browser.script(EYE));
                 if (byRules) {
-                    byRules(found, view, sizes.get(sizes.size() - 1), paint);
+                    byRules(found, view, last, paint);
                 }
             }
             return found;

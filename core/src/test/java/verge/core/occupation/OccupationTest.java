@@ -55,6 +55,21 @@ class OccupationTest {
     private static final EarthPlace PLACE = new EarthPlace(Geographic.ofDegrees(56.95, 11.45), new EllipsoidHeight(45));
     private static final AntennaModel DISH = new AntennaModel("DISH NONE", Optional.of(new AntennaModel.Rim(0.09, 0.03)), 0.02, Map.of());
 
+    /** A mark that comes out too high or too low by what another part, or feet, would make of the antenna's height: that is named; what none of them makes is not. */
+    @ParameterizedTest
+    @CsvSource({"1.64, RIM, MOUNT, OTHER_PART", "1.64, MOUNT, RIM, OTHER_PART", "5.25, REFERENCE_POINT, feet, FEET", "1.64, MOUNT, 0.3, ''", "1.64, MOUNT, 0.01, ''"})
+    void aSlipInTheAntennasHeight(double measured, AntennaHeight.To said, String truly, String kind) {
+        AntennaOverMark antenna = new AntennaOverMark(DISH, new AntennaHeight(new Length(measured), said));
+        double truth = switch (truly) {
+            case "feet" -> antenna.height().reference(DISH).metres() * 0.3048;
+            case "MOUNT", "RIM" -> new AntennaHeight(new Length(measured), AntennaHeight.To.valueOf(truly)).reference(DISH).metres();
+            default -> antenna.reference().metres() + Double.parseDouble(truly);
+        };
+        Optional<AntennaSlip> slip = AntennaSlip.of(truth - antenna.reference().metres() + 0.004, antenna);
+        assertThat(slip.map(s -> s.kind().name()).orElse("")).isEqualTo(kind);
+        slip.filter(s -> s.kind() == AntennaSlip.Kind.OTHER_PART).ifPresent(s -> assertThat(s.instead().to().name()).isEqualTo(truly));
+    }
+
     private static JobGeodesy job(CoordinateSystem system, GeoidChoice geoid) {
         return JobGeodesy.of(new JobSettings(Figures.metric(), system, geoid, Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE), Geoids.NONE);
     }
