@@ -6,6 +6,8 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import verge.core.geodesy.EarthCentred;
+import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.satellite.SkyMean;
 import verge.core.satellite.SolvedPosition;
 import verge.instruments.receiver.StreamReceiver;
@@ -14,6 +16,8 @@ import verge.instruments.receiver.StreamReceiver;
 final class SkyWatch {
     private static final int MOST = 60;
     private static final int FEWEST = 3;
+    /** So far from its mean no receiver comes that stands still: it was carried to another mark. */
+    private static final double CARRIED_METRES = 8;
     private static final Duration FRESH = Duration.ofSeconds(5);
 
     private final Deque<SolvedPosition> solved = new ArrayDeque<>();
@@ -27,6 +31,9 @@ final class SkyWatch {
         if (position.place().isEmpty()) {
             solved.clear();   // the antenna was off, or the sky hidden: it may stand elsewhere when it is back
             return;
+        }
+        if (!solved.isEmpty() && EarthCentred.of(position.place().get(), ReferenceEllipsoid.WGS84).minus(SkyMean.of(List.copyOf(solved)).antenna()).length() > CARRIED_METRES) {
+            solved.clear();
         }
         last = Instant.now();
         solved.addLast(position);

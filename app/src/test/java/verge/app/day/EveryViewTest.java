@@ -8,11 +8,15 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import verge.app.support.Browser;
 import verge.app.support.VergeServer;
 
-/** Every view once, every size and paint once or more: as a glove, an eye in low sun and a reader of screens find them. './verge views' looks at each in all. */
+/**
+ * Every view once, every size and paint once or more: as a glove, an eye in low sun and a reader of screens find them. Of those that are built alike over other data, every other one: each bench
+ * in one at least. './verge views' looks at each in all.
+ */
 class EveryViewTest extends InBrowser {
     static final List<int[]> SIZES = List.of(new int[] {360, 740}, new int[] {412, 915}, new int[] {800, 1280}, new int[] {915, 412}, new int[] {1280, 800}, new int[] {1920, 1080});
     static final List<String> PAINTS = List.of("day", "night", "sun");
@@ -25,7 +29,8 @@ class EveryViewTest extends InBrowser {
     void nothingIsCutCoveredTooSmallOrTooFaint() throws Exception {
         browser.signIn();
         List<String> found = new ArrayList<>();
-        List<Views.View> views = new Views(verge).all();
+        List<Views.View> all = new Views(verge).all();
+        List<Views.View> views = IntStream.range(0, all.size()).filter(i -> !all.get(i).again() || i % 2 == 0).mapToObj(all::get).toList();
         for (int i = 0; i < views.size(); i++) {
             int[] size = SIZES.get(i % SIZES.size());
             found.addAll(new Look(browser).at(views.get(i), List.of(size), List.of(PAINTS.get(i / SIZES.size() % PAINTS.size())), !views.get(i).again()));

@@ -44,10 +44,10 @@ class PicturesOfTheViews extends InBrowser {
         view(yard + "prepare", "prepare");
         localise();
         receiver();
+        session();
         base();
         view(yard + "setup/instrument", "instrument");
         setUp(yard);
-        ground(yard);
         verge.ground().pole(Ternholm.YARD.plus(12, -9));
         view(yard + "measure", "measure");
         upright(yard + "measure", "measure-upright");
@@ -80,6 +80,30 @@ class PicturesOfTheViews extends InBrowser {
         browser.open("/jobs/" + job("Shingle bank") + "/setup/receiver");
         browser.until(d -> new WebDriverWait(d, Duration.ofSeconds(90)).until(w -> w.findElement(By.id("solution")).getText().contains("Fixed")));
         keep("receiver");
+    }
+
+    /** A static session over T2. */
+    private void session() throws Exception {
+        browser.open("/jobs/" + job("Shingle bank") + "/setup/static");
+        RoverParty party = new RoverParty(verge, browser);
+        party.reach("tripod");
+        party.sayHeight("1.600");
+        browser.type("session-mark", "T2");
+        browser.type("baseline", "12.5 km");
+        browser.choose("session-seconds", "1");
+        browser.primary();
+        party.soon(() -> party.text("#session-now").matches("(?s).*Run1\\d s.*"));
+        browser.script("window.scrollTo(0, 0)");
+        keep("static");
+        browser.type("again", "1.600");
+        browser.primary();
+        browser.sees("its baseline wants 45 min");
+        browser.click(By.cssSelector("#end-form input[name=sure]"));
+        browser.primary();
+        browser.sees("no session runs");
+        browser.click(By.xpath("//summary[. = 'Another receiver']"));
+        browser.click(By.xpath("//button[. = 'Let go of the receiver']"));
+        browser.sees("no receiver yet");
     }
 
     /** A base over T2, by radio. */
@@ -126,13 +150,6 @@ class PicturesOfTheViews extends InBrowser {
         browser.script("document.getElementById('found').scrollIntoView({block: 'center'})");
         keep("new-job");
         browser.script("localStorage.clear()");
-    }
-
-    private void ground(String yard) throws Exception {
-        browser.open(yard + "ground?use=GROUND_COORDINATES&source=POINT&point=T2&shiftNorth=-6000000&shiftEast=-600000");
-        browser.sees("What it comes to");
-        browser.script("document.getElementById('computed').scrollIntoView()");
-        keep("ground");
     }
 
     /** A free station with the disturbed mark among those sighted; without it accepted and checked. */
