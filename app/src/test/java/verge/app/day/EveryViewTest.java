@@ -52,10 +52,11 @@ class EveryViewTest extends InBrowser {
         /** What is wrong with a view, each line with where; in each size, and at the last size in each paint. @param byRules whether by those of axe-core too */
         List<String> at(Views.View view, List<int[]> sizes, List<String> paints, boolean byRules) {
             List<String> found = new ArrayList<>();
-            browser.size(1280, 800);
+            int[] last = sizes.get(sizes.size() - 1);
+            int[] first = sizes.get(0);
+            browser.size(first[0], first[1]);
             browser.open(view.path());
             browser.script("return (async () => { " + (view.done().isEmpty() ? "" : "await " + view.done()) + " })()");
-            int[] last = sizes.get(sizes.size() - 1);
             for (int[] size : sizes.subList(0, sizes.size() - 1)) {
                 browser.size(size[0], size[1]);
                 settle();
