@@ -238,8 +238,14 @@ class SessionService implements SeatTask {
         });
     }
 
+    /** A receiver that could not be reached when the session ended may write on: a file that grows is not fetched. */
+    private void stop(UUID job, Session session) {
+        receivers.seats(job).stream().flatMap(seat -> receivers.find(seat).stream()).filter(r -> isWritten(r.snapshot(), session.said())).forEach(r -> Orders.set(r, "SESSION", ""));
+    }
+
     private Kept fetched(UUID job, UUID id, Session session, String person) {
         String file = session.said().name().file();
+        stop(job, session);
         CardFiles card = receivers.seats(job).stream().flatMap(seat -> receivers.snapshot(seat).stream()).filter(now -> now.condition().filter(c -> c.filesPort().isPresent()).isPresent()).map(SessionNames::card)
                 .filter(c -> c.list().stream().anyMatch(f -> f.name().equals(file))).findFirst().orElseThrow(() -> new SurveyException(Problem.CARD_WITHOUT_FILE, file));
         try {
