@@ -111,8 +111,17 @@ class BaseController {
     }
 
     private void again(UUID job, JobState state, Model model) {
-        model.addAttribute("again", marks.again(job, state).orElse(null));
-        model.addAttribute("shift", marks.again(job, state).map(a -> BaseWords.shift(a, state.settings())).orElse(""));
+        model.addAttribute("again", marks.again(job, state).map(a -> again(a, state)).orElse(null));
+    }
+
+    /** An earlier base where the antenna stands now. @param name under which the job would know its mark @param job @param entry of another job's; null for the job's own */
+    record Again(String mark, String shift, String name, UUID job, UUID entry) {
+    }
+
+    private static Again again(BaseMarks.Earlier a, JobState state) {
+        PointName mark = a.here().mark();
+        String shift = BaseWords.shift(a.here(), state.settings());
+        return a.of().map(o -> new Again(a.mark(), shift, state.allNamed(mark).isEmpty() ? mark.text() : free(state), o.job(), a.here().earlier().entry())).orElseGet(() -> new Again(a.mark(), shift, mark.text(), null, null));
     }
 
     private List<BaseLine> lines(Journal journal) {
@@ -165,7 +174,7 @@ class BaseController {
         BaseMarks.Wanted wanted = marks.wanted(job, new BaseForm(Answers.of(sent)));
         JobSettings settings = journals.state(job).settings();
         return wanted.against().map(off -> new Held("The sky says: off by " + BaseWords.off(off, settings) + ". " + BaseWords.cause(off, wanted.position().orElseThrow(), settings), grade(off)))
-                .orElseGet(() -> wanted.again().map(a -> new Held("A base stood here before, over " + a.mark() + ". A new start shifts all that follows against what was: " + BaseWords.shift(a, settings) + ".", "question")).orElse(new Held("Provisional until its true place is known.", "near")));
+                .orElseGet(() -> wanted.again().map(a -> new Held("A base stood here before, over " + a.mark() + ". A new start shifts all that follows against what was: " + BaseWords.shift(a.here(), settings) + ".", "question")).orElse(new Held("Provisional until its true place is known.", "near")));
     }
 
     private static String grade(AgainstSky off) {

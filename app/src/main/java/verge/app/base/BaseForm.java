@@ -1,6 +1,7 @@
 package verge.app.base;
 
 import java.util.Optional;
+import java.util.UUID;
 import verge.app.form.Answers;
 import verge.app.journal.Typed;
 import verge.app.receiver.CasterForm;
@@ -21,7 +22,7 @@ final class BaseForm {
     private static final int MOST_SECONDS = 10;
 
     /** From where its place is to be known. */
-    enum From { KNOWN, TYPED, SKY }
+    enum From { KNOWN, TYPED, SKY, EARLIER }
 
     private final Answers answers;
 
@@ -36,6 +37,16 @@ final class BaseForm {
     /** @throws SurveyException MISSING, POINT_NAME_UNFIT */
     PointName mark() {
         return PointName.parse(answers.required(from() == From.KNOWN ? "mark" : "newMark", "name of the mark"));
+    }
+
+    /** The job whose base stood here before. @throws SurveyException CHOICE_UNFIT */
+    UUID earlierJob() {
+        return answers.id("earlierJob");
+    }
+
+    /** That base. @throws SurveyException CHOICE_UNFIT */
+    UUID earlier() {
+        return answers.id("earlier");
     }
 
     /** Whether a question was answered with yes. */

@@ -87,7 +87,7 @@ final class BaseKinds {
 
         @Override
         public String text(BaseSetUp says, InBook in) {
-            return brief(says, in) + "  number " + says.sent().station() + sending(says.sending()) + "  antenna " + SatelliteWords.antenna(says.antenna(), in.figures()) + (says.reason().isEmpty() ? "" : "  although: " + says.reason());
+            return brief(says, in) + "  number " + says.sent().station() + sending(says.sending()) + "  antenna " + SatelliteWords.antenna(says.antenna(), in.figures()) + (says.reason().isEmpty() ? "" : "  noted: " + says.reason());
         }
 
         @Override

@@ -12,6 +12,7 @@ import verge.core.base.Base;
 import verge.core.base.BaseEntries;
 import verge.core.base.BaseSetUp;
 import verge.core.base.HereAgain;
+import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthPlace;
@@ -35,11 +36,13 @@ class BaseMarks {
     private final SitePoints points;
     private final ReceiverDesk receivers;
     private final BaseDesk bases;
+    private final SiteBases others;
 
-    BaseMarks(SitePoints points, ReceiverDesk receivers, BaseDesk bases) {
+    BaseMarks(SitePoints points, ReceiverDesk receivers, BaseDesk bases, SiteBases others) {
         this.points = points;
         this.receivers = receivers;
         this.bases = bases;
+        this.others = others;
     }
 
     /**
@@ -51,8 +54,17 @@ class BaseMarks {
      * @param position absent for one that only the sky knows
      * @param against absent where nothing was held against the sky
      * @param again an earlier base near by, for one that only the sky knows
+     * @param noted whose place it takes over, in words; else empty
      */
-    record Wanted(PointName mark, BaseSetUp.Held held, List<Payload> needed, EarthCentred reference, SkyMean sky, Optional<Position> position, Optional<AgainstSky> against, Optional<HereAgain> again) {
+    record Wanted(PointName mark, BaseSetUp.Held held, List<Payload> needed, EarthCentred reference, SkyMean sky, Optional<Position> position, Optional<AgainstSky> against, Optional<Earlier> again, String noted) {
+    }
+
+    /** An earlier base near by. @param of the other job that has it; empty for the job's own */
+    record Earlier(HereAgain here, Optional<SiteBases.OfJob> of) {
+        /** Over which mark, in words. */
+        String mark() {
+            return here.mark() + of.map(o -> " of the job " + o.name()).orElse("");
+        }
     }
 
     /** The antenna over the base's mark. @throws SurveyException ANTENNA_HEIGHT_MISSING */
@@ -60,13 +72,18 @@ class BaseMarks {
         return receivers.how(Seat.base(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
     }
 
-    /** An earlier base where the antenna stands now, if there was one; empty while sky or antenna height are not known. */
-    Optional<HereAgain> again(UUID job, JobState state) {
-        return bases.sky(job).flatMap(sky -> receivers.how(Seat.base(job)).antenna().flatMap(a -> HereAgain.of(state.bases(), Base.below(sky.antenna(), a.reference()))));
+    /** An earlier base where the antenna stands now, of the job or else of another of its site, if there was one; empty while sky or antenna height are not known. */
+    Optional<Earlier> again(UUID job, JobState state) {
+        return bases.sky(job).flatMap(sky -> receivers.how(Seat.base(job)).antenna().map(a -> Base.below(sky.antenna(), a.reference())))
+                .flatMap(ground -> HereAgain.of(state.bases(), ground).map(own -> new Earlier(own, Optional.empty())).or(() -> elsewhere(job, ground)));
+    }
+
+    private Optional<Earlier> elsewhere(UUID job, EarthCentred ground) {
+        return others.besides(job).stream().flatMap(o -> HereAgain.of(o.bases(), ground).map(h -> new Earlier(h, Optional.of(o))).stream()).findFirst();
     }
 
     /**
-     * @throws SurveyException as the form, NO_POSITION while the sky is not known, ANTENNA_HEIGHT_MISSING, SYSTEM_NOT_ON_EARTH, POINT_UNKNOWN, POINT_NAME_TAKEN, BASE_WITHOUT_HEIGHT
+     * @throws SurveyException as the form, NO_BASE, EARLIER_BASE_NOT_HERE, NO_POSITION while the sky is not known, ANTENNA_HEIGHT_MISSING, SYSTEM_NOT_ON_EARTH, POINT_UNKNOWN, POINT_NAME_TAKEN, BASE_WITHOUT_HEIGHT
      */
     Wanted wanted(UUID job, BaseForm form) {
         JobState state = points.state(job);
@@ -76,14 +93,28 @@ class BaseMarks {
         if (form.from() != BaseForm.From.KNOWN && !state.allNamed(mark).isEmpty()) {
             throw new SurveyException(Problem.POINT_NAME_TAKEN, mark.text());
         } else if (form.from() == BaseForm.From.SKY) {
-            return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), sky.antenna(), sky, Optional.empty(), Optional.empty(), again(job, state));
+            return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), sky.antenna(), sky, Optional.empty(), Optional.empty(), again(job, state), "");
+        } else if (form.from() == BaseForm.From.EARLIER) {
+            Base earlier = others.require(job, form.earlierJob(), form.earlier());
+            return taken(mark, earlier, "over " + earlier.mark() + " of the job " + others.name(form.earlierJob()), sky, height, state);
         }
         if (form.from() == BaseForm.From.TYPED) {
             NamedPosition typed = form.typed(state.settings(), mark);
-            return over(mark, typed.position(), List.of(known(typed)), sky, height, state);
+            return over(mark, typed.position(), List.of(known(typed)), sky, height, state, "");
         }
         StoredPoint known = state.mark(mark).or(() -> state.find(mark)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, mark.text()));
-        return over(mark, known.position(), points.toTakeOn(job, Origin.CONTROL, mark.text()), sky, height, state);
+        return over(mark, known.position(), points.toTakeOn(job, Origin.CONTROL, mark.text()), sky, height, state, "");
+    }
+
+    /** As another job's base stood. What is only provisional there is so here: its place counts as what the sky said. */
+    private static Wanted taken(PointName mark, Base earlier, String noted, SkyMean sky, Length height, JobState state) {
+        HereAgain.of(List.of(earlier), Base.below(sky.antenna(), height)).orElseThrow(() -> new SurveyException(Problem.EARLIER_BASE_NOT_HERE, earlier.mark().text()));
+        EarthCentred antenna = Base.above(earlier.ground(), height);
+        if (earlier.provisional()) {
+            return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), antenna, new SkyMean(antenna, sky.spread(), sky.epochs()), Optional.empty(), Optional.empty(), Optional.empty(), noted);
+        }
+        Position place = state.geodesy().position(earlier.ground().place(ReferenceEllipsoid.WGS84)).orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
+        return over(mark, place, List.of(new PointsImported(Origin.CONTROL, noted, "", List.of(new NamedPosition(mark, Code.NONE, place)))), sky, height, state, noted);
     }
 
     /** A point that is known because somebody typed it. */
@@ -91,9 +122,9 @@ class BaseMarks {
         return new PointsImported(Origin.CONTROL, "typed", "", List.of(typed));
     }
 
-    private static Wanted over(PointName mark, Position position, List<Payload> needed, SkyMean sky, Length height, JobState state) {
+    private static Wanted over(PointName mark, Position position, List<Payload> needed, SkyMean sky, Length height, JobState state, String noted) {
         Position ground = BaseEntries.ground(sky, height, state.geodesy()).orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
         EarthPlace place = state.geodesy().earth(position).orElseThrow(() -> new SurveyException(Problem.BASE_WITHOUT_HEIGHT, mark.text()));
-        return new Wanted(mark, BaseSetUp.Held.KNOWN, needed, Base.above(EarthCentred.of(place, ReferenceEllipsoid.WGS84), height), sky, Optional.of(position), Optional.of(AgainstSky.of(position, ground, state.geodesy())), Optional.empty());
+        return new Wanted(mark, BaseSetUp.Held.KNOWN, needed, Base.above(EarthCentred.of(place, ReferenceEllipsoid.WGS84), height), sky, Optional.of(position), Optional.of(AgainstSky.of(position, ground, state.geodesy())), Optional.empty(), noted);
     }
 }

@@ -6,6 +6,7 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import verge.app.journal.Author;
@@ -104,7 +105,7 @@ class BaseService implements SeatTask {
             }
         });
         wanted.again().filter(a -> !form.sure()).ifPresent(again -> {
-            throw new SurveyException(Problem.BASE_HERE_AGAIN, again.mark().text(), BaseWords.shift(again, state.settings()));
+            throw new SurveyException(Problem.BASE_HERE_AGAIN, again.mark(), BaseWords.shift(again.here(), state.settings()));
         });
     }
 
@@ -123,7 +124,7 @@ class BaseService implements SeatTask {
                 requireTaken(job, c);
             });
             BaseHeard sent = new BaseHeard(setting.caster().map(c -> c.mountpoint()).orElse(""), heard.station(), heard.place());
-            BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, Optional.of(wanted.sky()), sending(setting), called, form.reason());
+            BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, Optional.of(wanted.sky()), sending(setting), called, Stream.of(wanted.noted(), form.reason()).filter(n -> !n.isEmpty()).collect(Collectors.joining("; ")));
             Kept kept = journals.appendTogether(job, new Author(id, person, called), journal -> Stream.<Stream<? extends Payload>>of(wanted.needed().stream(), raw.stream(), Stream.of(setUp)).<Payload>flatMap(s -> s).toList());
             bases.keep(job, setting);
             receivers.running(Seat.base(job), Optional.of(kept.entry().id()));

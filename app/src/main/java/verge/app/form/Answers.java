@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.util.MultiValueMap;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -119,6 +120,15 @@ public record Answers(Map<String, String> texts) {
 
     private static String inUnit(double metres, LengthUnit unit) {
         return Decimals.show(new Length(metres).in(unit), 0) + " " + unit.symbol();
+    }
+
+    /** @throws SurveyException CHOICE_UNFIT for what is no id */
+    public UUID id(String field) {
+        try {
+            return UUID.fromString(text(field));
+        } catch (IllegalArgumentException none) {
+            throw unfit(field, text(field), List.of("an id"));
+        }
     }
 
     /** @throws SurveyException MISSING */

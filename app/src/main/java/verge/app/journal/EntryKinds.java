@@ -25,6 +25,11 @@ public class EntryKinds {
         return (EntryKind<P>) Optional.ofNullable(byType.get(payload.getClass())).orElseThrow(() -> new IllegalArgumentException(payload.getClass().getName()));
     }
 
+    /** The name under which what a class says is stored. */
+    String name(Class<? extends Payload> type) {
+        return Optional.ofNullable(byType.get(type)).orElseThrow(() -> new IllegalArgumentException(type.getName())).name();
+    }
+
     /** The kind that is stored under a name. */
     Optional<EntryKind<?>> named(String name) {
         return Optional.ofNullable(byName.get(name));

@@ -7,6 +7,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
@@ -240,6 +241,11 @@ public class JournalService {
             }
             return new Restored(entry);
         });
+    }
+
+    /** Which of some jobs have an entry that says such a thing; it may have been struck. */
+    public Set<UUID> having(Class<? extends Payload> said, Set<UUID> jobs) {
+        return Set.copyOf(entities.createQuery("select distinct e.jobId from EntryRow e where e.jobId in :jobs and e.kind = :kind", UUID.class).setParameter("jobs", jobs).setParameter("kind", json.kind(said)).getResultList());
     }
 
     /**

@@ -40,6 +40,11 @@ public class PayloadJson {
     public record Written(String kind, int version, String json) {
     }
 
+    /** Under which name what a class says is written. */
+    String kind(Class<? extends Payload> said) {
+        return kinds.name(said);
+    }
+
     public Written write(Payload payload) {
         if (payload instanceof Unread unread) {
             return new Written(unread.kind(), unread.version(), unread.written());

@@ -38,7 +38,8 @@ export function mount(bench) {
 
 /** Shows what belongs to what is chosen. */
 function choose(form) {
-  const { from, way } = form.elements;
+  const { from, way, earlier } = form.elements;
+  from.value === 'EARLIER' && !earlier.value && (from.value = 'SKY');   // a draft knows no other job's base
   form.querySelectorAll('[data-for]').forEach(part => { part.hidden = !part.dataset.for.split(' ').includes(from.value); });
   form.querySelectorAll('[data-way]').forEach(part => { part.hidden = part.dataset.way !== way.value; });
 }
@@ -65,7 +66,7 @@ const fields = form => {
 /** What the sky says of the mark, and with it what has to be answered before the base may start. */
 async function held(form) {
   const told = form.querySelector('#held');
-  const ready = { KNOWN: ['mark'], TYPED: ['newMark', 'northing', 'easting', 'elevation'], SKY: ['newMark'] }[form.elements.from.value];
+  const ready = { KNOWN: ['mark'], TYPED: ['newMark', 'northing', 'easting', 'elevation'], SKY: ['newMark'], EARLIER: ['newMark', 'earlierJob', 'earlier'] }[form.elements.from.value];
   let said = { words: '', grade: '' };
   let unknown = '';
   if (ready.every(name => form.elements[name].value.trim())) {
@@ -110,11 +111,14 @@ async function start(form) {
 async function pressed(bench, form, event, hold) {
   const again = event.target.closest('[data-again]');
   if (again && form) {
-    form.elements.from.value = 'KNOWN';
-    form.elements.mark.value = again.dataset.again;
+    const other = again.dataset.entry;
+    form.elements.from.value = other ? 'EARLIER' : 'KNOWN';
+    form.elements[other ? 'newMark' : 'mark'].value = again.dataset.again;
+    form.elements.earlierJob.value = again.dataset.job ?? '';
+    form.elements.earlier.value = other ?? '';
     choose(form);
     hold();
-    form.elements.mark.scrollIntoView({ block: 'center' });
+    form.elements[other ? 'newMark' : 'mark'].scrollIntoView({ block: 'center' });
     return;
   }
   try {

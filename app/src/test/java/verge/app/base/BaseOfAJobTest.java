@@ -22,6 +22,7 @@ import verge.app.receiver.Seat;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
+import verge.core.base.Base;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
@@ -60,6 +61,10 @@ class BaseOfAJobTest {
         visitor = Visitor.signedIn(verge);
         ground = verge.ground();
         ground.pole(Ternholm.YARD.plus(3, 4));
+        atTheTripod();
+    }
+
+    private void atTheTripod() throws Exception {
         post("/base", Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
         antenna("/base", TRIPOD);
         until(() -> snapshot(Seat.base(job.id())).condition().isPresent() && verge.bean(BaseDesk.class).sky(job.id()).isPresent());
@@ -186,6 +191,47 @@ class BaseOfAJobTest {
         assertThat(start(fields("SKY", "BASE2", null)).body()).contains("BASE_HERE_AGAIN").contains("over BASE1");
         assertThat(start(fields("KNOWN", "BASE1", null)).statusCode()).isEqualTo(204);
         assertThat(state().bases()).hasSize(2).allSatisfy(b -> assertThat(b.provisional()).isFalse());
+    }
+
+    /** A crew that begins a job each day: the other job's base over the same mark is offered, provisional or known as it is there, and a start from the sky alone is told of the shift. Not where the antenna was carried away, nor another site's. */
+    @Test
+    void theSameMarkInTheNextJob() throws Exception {
+        assertThat(start(fields("SKY", "BASE1", null)).statusCode()).isEqualTo(204);
+        Job first = job;
+        Base before = state().bases().get(0);
+        post("/base/end", Map.of("id", UUID.randomUUID().toString()));
+        post("/base/disconnect", Map.of());
+        job = Jobs.beside(verge, first);
+        atTheTripod();
+        assertThat(bench()).contains("over <b>BASE1 of the job Files</b>", "data-job=\"" + first.id() + "\"");
+        assertThat(start(fields("SKY", "BASE1", null)).body()).contains("BASE_HERE_AGAIN", "over BASE1 of the job Files");
+        Map<String, String> earlier = fields("EARLIER", "BASE1", null);
+        earlier.putAll(Map.of("earlierJob", first.id().toString(), "earlier", before.entry().toString()));
+        assertThat(start(earlier).statusCode()).isEqualTo(204);
+        assertThat(state().bases()).singleElement().satisfies(b -> {
+            assertThat(b.provisional()).isTrue();
+            assertThat(b.ground().minus(before.ground()).length()).isLessThan(1e-3);
+        });
+        assertThat(visitor.get("/jobs/" + job.id() + "/book").body()).contains("noted: over BASE1 of the job Files");
+        post("/base/end", Map.of("id", UUID.randomUUID().toString()));
+        Map<String, String> truth = fields("TYPED", "", trueMark());
+        truth.put("reason", "levelled in");
+        assertThat(visitor.post("/jobs/" + first.id() + "/base/" + before.entry() + "/correct", truth).statusCode()).isEqualTo(204);
+        earlier.putAll(Map.of("id", UUID.randomUUID().toString(), "newMark", "T2"));
+        assertThat(start(earlier).statusCode()).isEqualTo(204);
+        assertThat(state().bases().get(1).provisional()).isFalse();
+        assertThat(point("T2").orElseThrow().position().plan().distanceMetres(trueMark().plan())).isLessThan(1e-3);
+        post("/base/end", Map.of("id", UUID.randomUUID().toString()));
+        earlier.putAll(Map.of("id", UUID.randomUUID().toString(), "newMark", "T3"));
+        ground.tripodMoved(40, 10, 0);
+        until(() -> verge.bean(BaseDesk.class).sky(job.id()).filter(s -> s.antenna().minus(before.ground()).length() > 20).isPresent());
+        assertThat(start(earlier).body()).contains("EARLIER_BASE_NOT_HERE");
+        ground.tripodMoved(0, 0, 0);
+        post("/base/disconnect", Map.of());
+        job = Jobs.elsewhere(verge);
+        atTheTripod();
+        assertThat(bench()).doesNotContain("stood here before");
+        assertThat(start(earlier).body()).contains("NO_BASE");
     }
 
     /** Figures that the sky does not bear out start nothing and write nothing: a question wants a yes, a stop a reason, and the likeliest slip is named. */

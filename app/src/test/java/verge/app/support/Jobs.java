@@ -52,6 +52,11 @@ public final class Jobs {
         return jobs.make(jobs.ensureSite("Site " + UUID.randomUUID()).id(), "Files", inUtm32(), Author.atPage("surveyor"));
     }
 
+    /** Another on a job's site. */
+    public static Job beside(VergeServer.Running verge, Job job) {
+        return verge.bean(JobService.class).make(job.siteId(), "Beside " + UUID.randomUUID(), inUtm32(), Author.atPage("surveyor"));
+    }
+
     /** On Ternholm with its control, in UTM zone 32: its points have a place on earth. */
     public static Job onEarth(VergeServer.Running verge) {
         return controlled(verge, verge.bean(JobService.class).make(ternholm(verge).id(), "Test " + UUID.randomUUID(), inUtm32(), Author.atPage("surveyor")));

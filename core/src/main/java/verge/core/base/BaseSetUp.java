@@ -15,7 +15,7 @@ import verge.core.satellite.SkyMean;
  * @param antenna over the mark
  * @param sent under which number it sends, and where it says that its antenna's reference point is. What was sent stays, whatever turns out later
  * @param sky where its own receiver found its antenna then; absent if it was not asked
- * @param reason why it was accepted although the sky disagreed; else empty
+ * @param reason what was noted of it: why it was accepted although the sky disagreed, whose place it took over; else empty
  * @throws IllegalArgumentException held by a sky that was not asked
  */
 public record BaseSetUp(PointName mark, Held held, AntennaOverMark antenna, BaseHeard sent, Optional<SkyMean> sky, Sending sending, String receiver, String reason) implements Naming {

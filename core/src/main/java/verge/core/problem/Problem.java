@@ -88,6 +88,7 @@ public enum Problem {
     BASE_WITHOUT_HEIGHT,
     /** Arguments: the mark of an earlier base, what a new start would shift. */
     BASE_HERE_AGAIN,
+    EARLIER_BASE_NOT_HERE,
     /** A receiver took a base's place and does not send it. */
     BASE_SENDS_OTHERWISE,
     /** Arguments: the mark of the base that sends. */
