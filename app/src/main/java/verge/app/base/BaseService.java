@@ -1,11 +1,11 @@
 package verge.app.base;
 
+import java.time.Instant;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
@@ -42,6 +42,7 @@ import verge.instruments.receiver.BaseUplink;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
 import verge.instruments.receiver.StreamReceiver;
+import verge.instruments.receiver.StreamTold;
 
 /** Starts bases and ends them. */
 @Service
@@ -178,9 +179,9 @@ class BaseService implements SeatTask {
 
     /** What it truly sends, by its own stream. @throws SurveyException BASE_SENDS_OTHERWISE */
     private static BaseHeard sends(StreamReceiver receiver, EarthCentred at) {
-        Predicate<BaseHeard> told = b -> b.place().minus(at).length() < SAME_METRES;
+        Instant from = Instant.now();
         for (int i = 0; i < MOST_STEPS; i++) {
-            Optional<BaseHeard> heard = Optional.of(receiver.snapshot()).map(ReceiverSnapshot::sends).flatMap(s -> s.base()).filter(told);
+            Optional<BaseHeard> heard = Optional.of(receiver.snapshot().sends()).filter(s -> s.last().filter(from::isBefore).isPresent()).flatMap(StreamTold::base).filter(b -> b.place().minus(at).length() < SAME_METRES);
             if (heard.isPresent()) {
                 return heard.get();
             }

@@ -37,7 +37,6 @@ import verge.instruments.receiver.StreamTold;
 @Service
 public class BaseViews {
     private static final double KILOBYTE = 1_000;
-    private static final Duration SILENT = Duration.ofSeconds(10);
     /** So far no receiver errs by itself for long. */
     private static final double MOVED_METRES = 15;
     private static final Length ROVER = new Length(2);
@@ -121,13 +120,13 @@ public class BaseViews {
 
     /** Which kinds come how often. */
     private static String sends(StreamTold told) {
-        Map<String, List<Integer>> byRate = told.messages().keySet().stream().sorted().collect(Collectors.groupingBy(type -> told.seconds(type).isPresent() ? "each " + Decimals.show(told.seconds(type).getAsDouble(), 0) + " s" : "just begun", TreeMap::new, Collectors.toList()));
+        Map<String, List<Integer>> byRate = told.kinds().keySet().stream().sorted().collect(Collectors.groupingBy(type -> told.seconds(type).isPresent() ? "each " + Decimals.show(told.seconds(type).getAsDouble(), 0) + " s" : "just begun", TreeMap::new, Collectors.toList()));
         String kinds = byRate.entrySet().stream().map(e -> e.getKey() + ": " + e.getValue().stream().map(String::valueOf).collect(Collectors.joining(", "))).collect(Collectors.joining("; "));
         return kinds.isEmpty() ? "nothing" : kinds;
     }
 
     private static String back(BaseUplink.Heard up) {
-        return up.back().flatMap(b -> b.told().base()).map(b -> "number " + b.station() + ", " + up.back().orElseThrow().told().messages().values().stream().mapToLong(Long::longValue).sum() + " messages").orElse("nothing yet");
+        return up.back().flatMap(b -> b.told().base()).map(b -> "number " + b.station() + ", " + up.back().orElseThrow().told().count() + " messages").orElse("nothing yet");
     }
 
     private List<String> ofRunning(UUID job, Base base, ReceiverSnapshot now, JobState state) {
@@ -156,7 +155,7 @@ public class BaseViews {
         }
         up.back().ifPresent(back -> {
             back.told().base().filter(b -> !base.isHeard(b)).ifPresent(b -> all.add("The stream " + up.setting().mountpoint() + " carries base " + b.station() + ", which is not this one: it stands " + apart(base, b, state) + " off."));
-            back.told().last().filter(t -> Duration.between(t, Instant.now()).compareTo(SILENT) > 0).ifPresent(t -> all.add("Nothing comes back from the caster for " + Duration.between(t, Instant.now()).toSeconds() + " s: rovers hear nothing either."));
+            back.told().last().filter(t -> Duration.between(t, Instant.now()).compareTo(StreamTold.SILENT) > 0).ifPresent(t -> all.add("Nothing comes back from the caster for " + Duration.between(t, Instant.now()).toSeconds() + " s: rovers hear nothing either."));
         });
     }
 }

@@ -132,8 +132,7 @@ public class ReceiverViews {
     }
 
     private String corrections(CorrectionsHeard heard) {
-        long all = heard.told().messages().values().stream().mapToLong(Long::longValue).sum();
-        return words.word(heard.state()) + (heard.state() == CorrectionLink.State.UP ? ", " + all + " messages of " + heard.told().messages().size() + " kinds" : "");
+        return words.word(heard.state()) + (heard.state() == CorrectionLink.State.UP ? ", " + heard.told().count() + " messages of " + heard.told().kinds().size() + " kinds" : "");
     }
 
     private static String tilt(ReceiverCondition.Leaning leaning, Figures f) {

@@ -334,7 +334,7 @@ class BaseOfAJobTest {
         }
     }
 
-    /** What goes wrong while it sends is told on its bench: another crew that joins on its channel, a tripod that is carried away, and that both are over again. */
+    /** What goes wrong while it sends is told on its bench: another crew that joins on its channel, a tripod that is carried away, that both are over again, and a receiver that somebody set otherwise. */
     @Test
     void whatGoesWrongWhileItSends() throws Exception {
         Map<String, String> air = fields("SKY", "BASE1", null);
@@ -348,6 +348,11 @@ class BaseOfAJobTest {
         ground.tripodMoved(40, 10, 0);
         until(() -> bench().contains("was it carried away?"));
         ground.tripodMoved(0, 0, 0);
+        verge.bean(ReceiverDesk.class).ready(Seat.base(job.id())).set("ROLE", "ROVER").join();   // at its own panel
+        until(() -> bench().contains("does not send any more"));
+        assertThat(bench()).contains("Does not send");
+        assertThat(post("/base/again", Map.of()).statusCode()).isEqualTo(204);
+        until(() -> !bench().contains("does not send any more"));
     }
 
     /** A stream that carries somebody else's base since noon: nothing is measured from it without a reason, and the reason stands in the book. */

@@ -70,7 +70,7 @@ public final class StreamReceiver implements Device {
 
     @Override
     public ReceiverSnapshot snapshot() {
-        return snapshot.with(Optional.ofNullable(corrections).map(Corrections::heard), sent);
+        return snapshot.with(Optional.ofNullable(corrections).map(Corrections::heard), sent.at(Instant.now()));
     }
 
     /** Tells every position that is whole and without a doubt, from the link's own thread. @return what ends that */
