@@ -2,6 +2,7 @@ package verge.app.base;
 
 import java.security.Principal;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -128,8 +129,9 @@ class BaseController {
         JobState state = journal.state();
         JobSettings settings = state.settings();
         return state.bases().stream().map(b -> {
-            String until = state.latest(new EndOf(b.entry())).flatMap(journal::entry).map(e -> settings.times().whole(e.at())).orElse("");
-            return new BaseLine(b.entry(), b.mark().text(), settings.times().whole(journal.entry(b.entry()).orElseThrow().at()), until, b.provisional(), state.measuredFrom(b));
+            Instant from = journal.entry(b.entry()).orElseThrow().at();
+            String until = state.latest(new EndOf(b.entry())).flatMap(journal::entry).map(e -> settings.times().until(from, e.at())).orElse("");
+            return new BaseLine(b.entry(), b.mark().text(), settings.times().whole(from), until, b.provisional(), state.measuredFrom(b));
         }).toList();
     }
 

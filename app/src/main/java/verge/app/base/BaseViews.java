@@ -61,7 +61,7 @@ public class BaseViews {
         boolean sends = running.isPresent() && now.sends().base().filter(running.get()::isHeard).isPresent();
         List<String> doubts = now.condition().map(ConditionWords::doubts).map(ArrayList::new).orElseGet(ArrayList::new);
         running.ifPresent(base -> doubts.addAll(ofRunning(job, base, now, state)));
-        if (running.isEmpty() && now.sends().base().isPresent()) {
+        if (running.isEmpty() && now.sends().base().isPresent() && now.condition().filter(c -> c.role() != ReceiverCondition.Role.BASE).isEmpty()) {
             doubts.add("It sends as a base already, as number " + now.sends().base().get().station() + ", but this job did not start it. Starting it here tells it anew where it stands.");
         }
         boolean provisional = running.map(Base::provisional).orElse(false);

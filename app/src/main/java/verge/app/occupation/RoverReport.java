@@ -74,7 +74,7 @@ class RoverReport {
         List<ReportLine> head = new ArrayList<>();
         head.add(ReportLine.of("Site and job", jobs.site(own.siteId()).name() + ", " + own.name()));
         head.add(ReportLine.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()));
-        head.add(ReportLine.of("Receivers", all.stream().map(PointOccupied::receiver).distinct().sorted().collect(Collectors.joining(", "))));
+        head.add(ReportLine.of("Receivers", all.isEmpty() ? "none" : all.stream().map(PointOccupied::receiver).distinct().sorted().collect(Collectors.joining(", "))));
         head.add(ReportLine.of("Coordinate system", settingsWords.system(settings) + ", " + settingsWords.speaks(settings)));
         head.add(ReportLine.of("Times", settings.times().name()));
         return head;

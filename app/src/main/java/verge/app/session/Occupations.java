@@ -58,7 +58,7 @@ class Occupations {
         String again = end.flatMap(e -> e.said().heightAgain()).map(h -> "; again " + f.length(h)).orElse("");
         return new ReportLine(List.of(s.said().mark().text(), s.said().name().letter(), s.said().name().file(),
                 SatelliteWords.antenna(s.said().antenna(), f) + again, s.height().map(f::length).orElse("none"),
-                times.whole(s.begun()), end.map(e -> times.whole(e.at())).orElse("not ended"),
+                times.whole(s.begun()), end.map(e -> times.until(s.begun(), e.at())).orElse("not ended"),
                 sum.map(r -> DurationText.of(r.observed()) + ", each " + s.said().seconds() + " s").orElse("not fetched, each " + s.said().seconds() + " s"),
                 sum.map(r -> SessionWords.summary(r)).orElse(""),
                 raw.map(r -> "SHA-256 " + r.file().sha256()).orElse(""), s.said().receiver()), end.flatMap(e -> s.sank(e.said())).isPresent()).tracedBy(job, s.entry());

@@ -107,7 +107,7 @@ class SessionController {
                 + sum.filter(s::isOfAnotherTime).map(r -> "The file was written from " + settings.times().whole(r.first()) + " on, not when the session was. ").orElse("")
                 + sum.filter(s::isOtherAntenna).map(r -> "The file names the antenna " + r.antenna().strip() + ". ").orElse("")
                 + sum.flatMap(r -> s.said().baseline().map(Baseline::wants).filter(w -> r.observed().compareTo(w) < 0)).map(w -> "Too short: its baseline wants " + DurationText.of(w) + ". ").orElse("");
-        return new SessionLine(s.entry(), s.said().mark().text(), s.said().name().file(), settings.times().whole(s.begun()), end.map(e -> settings.times().whole(e.at())).orElse(""), observed, raw.map(r -> r.file().sha256()).orElse(""), odd.strip());
+        return new SessionLine(s.entry(), s.said().mark().text(), s.said().name().file(), settings.times().whole(s.begun()), end.map(e -> settings.times().until(s.begun(), e.at())).orElse(""), observed, raw.map(r -> r.file().sha256()).orElse(""), odd.strip());
     }
 
     /** How it is now, as a part of the bench. */

@@ -61,7 +61,7 @@ class SessionViews {
         if (written) {
             doubts.addAll(ofWritten(now.condition().orElseThrow(), left.orElse(Duration.ZERO)));
         }
-        return new SessionView(now.condition().map(ReceiverCondition::antenna).map(AntennaTable::tight).orElse(""), running.map(s -> s.said().mark().text()).orElse(""), written, left(running, left, state), left.isEmpty(), facts(now, running, state), doubts);
+        return new SessionView(now.condition().map(ReceiverCondition::antenna).map(AntennaTable::tight).orElse(""), running.map(s -> s.said().mark().text()).orElse(""), written, left(running, left, state), running.flatMap(s -> s.said().baseline()).isPresent(), left.isEmpty(), facts(now, running, state), doubts);
     }
 
     /** Why a session's file does not grow. */
@@ -84,7 +84,7 @@ class SessionViews {
     }
 
     private static String left(Optional<Session> running, Optional<Duration> left, JobState state) {
-        return running.flatMap(s -> s.said().baseline()).map(b -> left.map(l -> DurationText.of(l) + " left of " + DurationText.of(b.wants())).orElse("as long as wanted,") + " for " + SessionWords.length(b, state.settings().figures())).orElse("");
+        return running.map(s -> s.said().baseline().map(b -> left.map(l -> DurationText.of(l) + " left of " + DurationText.of(b.wants())).orElse("as long as wanted,") + " for " + SessionWords.length(b, state.settings().figures())).orElse("How long it has to run nobody said: no baseline was given.")).orElse("");
     }
 
     private static List<Fact> facts(ReceiverSnapshot now, Optional<Session> running, JobState state) {

@@ -33,6 +33,7 @@ class RoverTest extends InBrowser {
         browser.signIn();
         RoverParty party = new RoverParty(verge, browser);
         party.setUp(job, "GALLERY");
+        upright(job);
         assertThat(party.text("#antenna-drawing")).contains("reference point at");
         assertThat(browser.<Long>script("return document.querySelectorAll('#sky-compass .sat.used').length")).isGreaterThan(12);
         assertThat(browser.<Boolean>script("return document.querySelector('.north').hidden || getComputedStyle(document.querySelector('.north')).display === 'none'")).isTrue();
@@ -61,7 +62,7 @@ class RoverTest extends InBrowser {
         browser.sees("leaning");
     }
 
-    /** What is beyond its limit is refused, and kept with a reason that the book tells; below the cliff an old receiver loses its fix and measures nothing; in the open it is taken up. */
+    /** What is beyond its limit, a leaning pole too, is refused, and kept with a reason that the book tells; below the cliff an old receiver loses its fix and measures nothing; in the open it is taken up, and float is not taken for fixed. */
     @Test
     void limitsAndTheCliff() {
         verge.ground().pole(Ternholm.YARD.plus(6, -9));
@@ -69,6 +70,7 @@ class RoverTest extends InBrowser {
         browser.signIn();
         RoverParty party = new RoverParty(verge, browser);
         party.setUp(job, "GALLERY");
+        upright(job);
         limit("0.001");
         measure("C1");
         browser.sees("Beyond its limits: σ in plan");
@@ -79,6 +81,7 @@ class RoverTest extends InBrowser {
         browser.sees("although: only to find it again");
         browser.open("/jobs/" + job.id() + "/setup/receiver");
         limit("0.030");
+        leanTooMuch(job);
         try {
             uses(job, "R", 60);   // near the zenith one system never has four, whatever the hour
             verge.ground().pole(Ternholm.YARD.plus(5, -72));
@@ -95,6 +98,41 @@ class RoverTest extends InBrowser {
         browser.primary();
         browser.until(d -> own(job, "C2").isPresent());
         requireTrue(job, "C2");
+        verge.bean(ReceiverDesk.class).ready(Seat.rover(job.id())).set("INITIALISE").join();
+        browser.until(d -> party.text("#chip-receiver").contains("float"));
+        browser.type("point-name", "C3");
+        browser.primary();
+        browser.sees("float, not fixed");
+        assertThat(own(job, "C3")).isEmpty();
+        party.untilFixed();
+        browser.primary();
+        browser.until(d -> own(job, "C3").isPresent());
+        requireTrue(job, "C3");
+    }
+
+    /** A pole that leans beyond its limit is refused, and kept with a reason, well reckoned. */
+    private void leanTooMuch(Job job) {
+        browser.click(By.cssSelector("[data-set=TILT]"));
+        browser.sees("walk some steps with it");
+        verge.ground().walk(3, 2);
+        browser.sees("from upright");
+        verge.ground().lean(38, 70);
+        measure("L1");
+        browser.sees("the pole leans 38");
+        assertThat(own(job, "L1")).isEmpty();
+        browser.type("shot-reason", "below the railing");
+        browser.primary();
+        browser.until(d -> own(job, "L1").isPresent());
+        requireTrue(job, "L1");
+        upright(job);
+    }
+
+    /** The stand-in keeps how it was set, between tests too. */
+    private void upright(Job job) {
+        verge.bean(ReceiverDesk.class).ready(Seat.rover(job.id())).set("TILT", "0").join();
+        verge.ground().lean(0, 0);
+        browser.open("/jobs/" + job.id() + "/setup/receiver");
+        browser.until(d -> "false".equals(browser.<String>script("return document.querySelector('[data-set=TILT]')?.getAttribute('aria-pressed')")));
     }
 
     private Optional<StoredPoint> own(Job job, String name) {

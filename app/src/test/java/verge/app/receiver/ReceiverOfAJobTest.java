@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -32,6 +33,8 @@ import verge.core.coding.Code;
 import verge.core.coding.PointName;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthCovariance;
+import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.geodesy.Uncertainty;
@@ -267,6 +270,25 @@ class ReceiverOfAJobTest {
         untilFixed();
         post("/ground", asked);
         assertThat(verge.bean(JournalService.class).state(job.id()).settings().ground().factor().orElseThrow().groundPerGrid()).isCloseTo(1.000_134_7, within(1e-6));
+    }
+
+    /** In a job of ground coordinates a rover's point is kept in the grid like any other, and told as the job shows it. */
+    @Test
+    void inGroundCoordinates() throws Exception {
+        antenna(Double.toString(ground.look().mount().metres()), "MOUNT");
+        untilFixed();
+        post("/ground", Map.of("use", "GROUND_COORDINATES", "source", "RECEIVER"));
+        GroundUse use = verge.bean(JournalService.class).state(job.id()).settings().ground();
+        assertThat(use.movesPoints()).isTrue();
+        ground.pole(Ternholm.YARD.plus(63, 54));
+        until(() -> snapshot().now().filter(p -> p.kind() == Kind.FIXED).flatMap(p -> p.place()).flatMap(verge.bean(JournalService.class).state(job.id()).geodesy()::position).filter(p -> p.plan().distanceMetres(truth().plan()) < 1).isPresent());
+        measure(UUID.randomUUID(), "R1");
+        StoredPoint stored = point("R1").orElseThrow();
+        assertThat(stored.position().plan().distanceMetres(truth().plan())).isLessThan(5 * stored.sigma().orElseThrow().plan().metres());
+        GridPoint shown = use.shown(stored.position().plan());
+        assertThat(shown.distanceMetres(stored.position().plan())).isGreaterThan(0.009);
+        assertThat(page("/trace/" + stored.entry())).contains(String.format(Locale.ROOT, "%.3f", shown.northing()), String.format(Locale.ROOT, "%.3f", shown.easting()));
+        assertThat(page("/handover/points.csv?what=MEASURED")).contains("# Pure grid coordinates", String.format(Locale.ROOT, "R1,%.3f,%.3f", stored.position().plan().northing(), stored.position().plan().easting()));
     }
 
     /** Antennas of an open file and typed ones are one table; a slant to a rim that nobody knows gives no height, and one to a known rim is drawn with what it comes to. */

@@ -48,6 +48,11 @@ public record TimeText(ZoneId zone) {
         return WHOLE.format(at.atZone(zone));
     }
 
+    /** The end of what began at another moment: on the same day, the clock alone. */
+    public String until(Instant from, Instant at) {
+        return localDate(from).equals(localDate(at)) ? clock(at) : whole(at);
+    }
+
     /** '1 Jun, 10:41:07'. */
     public String brief(Instant at) {
         return BRIEF.format(at.atZone(zone));

@@ -25,6 +25,8 @@ class TimeTextTest {
         assertThat(CLOCK.clock(WINTER)).isEqualTo("09:00:00");
         assertThat(CLOCK.clockAt(SUMMER)).isEqualTo("CET, UTC+2");
         assertThat(CLOCK.clockAt(WINTER)).isEqualTo("CET, UTC+1");
+        assertThat(CLOCK.until(SUMMER, SUMMER.plusSeconds(60))).isEqualTo("00:42:07");
+        assertThat(CLOCK.until(SUMMER.minusSeconds(3_600), SUMMER)).isEqualTo("2 June 2026, 00:41:07");
         assertThat(CLOCK.iso(SUMMER)).isEqualTo("2026-06-02T00:41:07.123456+02:00");
         assertThat(new TimeText(ZoneOffset.ofHoursMinutes(-3, -30)).clockAt(SUMMER)).isEqualTo("UTC\u22123:30");
     }
