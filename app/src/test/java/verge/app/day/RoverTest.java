@@ -108,6 +108,10 @@ class RoverTest extends InBrowser {
         browser.primary();
         browser.until(d -> own(job, "C3").isPresent());
         requireTrue(job, "C3");
+        browser.open("/jobs/" + job.id() + "/setup/receiver");
+        browser.click(By.linkText("Rover report"));
+        browser.sees("only to find it again");
+        browser.sees("below the railing");
     }
 
     /** A pole that leans beyond its limit is refused, and kept with a reason, well reckoned. */

@@ -2,6 +2,9 @@ package verge.app.day;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
@@ -60,8 +63,14 @@ class StaticSessionsTest extends InBrowser {
         browser.sees("no session runs");
     }
 
+    /** What the first link of a name gives, as a browser keeps it. */
+    private String handedOut(String link, String suffix) throws IOException {
+        browser.click(By.linkText(link));
+        return Files.readString(browser.downloaded(suffix), StandardCharsets.ISO_8859_1);
+    }
+
     @Test
-    void threeSessionsFetched() {
+    void threeSessionsFetched() throws IOException {
         job = Jobs.onEarth(verge);
         party = new RoverParty(verge, browser);
         browser.signIn();
@@ -105,7 +114,13 @@ class StaticSessionsTest extends InBrowser {
             }
             assertThat(sessions()).extracting(s -> state().latest(new RawOf(s.entry())).orElseThrow().summary().gaps().size()).containsExactly(0, 1, 0);
             assertThat(sessions()).extracting(s -> s.said().name().file()).doesNotHaveDuplicates();
-            browser.openPaper("/jobs/" + job.id() + "/occupations");
+            browser.open("/jobs/" + job.id() + "/setup/static");
+            String first = sessions().get(0).said().name().file();
+            assertThat(handedOut("RINEX observations", first + "_MO.rnx")).contains("RINEX VERSION / TYPE", "T2  ", "> 20");
+            assertThat(handedOut("RINEX navigation", first + "_MN.rnx")).contains("N: GNSS NAV DATA");
+            assertThat(handedOut("As it came", ".rtcm3")).isNotEmpty();
+            assertThat(handedOut("as CSV", ".csv")).contains(first);
+            browser.click(By.linkText("Book of occupations"));
             browser.sees("Digests of the files");
             browser.until(d -> sessions().stream().allMatch(s -> d.findElement(By.tagName("body")).getText().contains(s.said().name().file() + " SHA-256")));
         } finally {
