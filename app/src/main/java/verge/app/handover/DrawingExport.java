@@ -16,6 +16,7 @@ import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
 import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.points.Origin;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -44,8 +45,9 @@ public class DrawingExport {
 
     /** @throws SurveyException NOTHING_TO_EXPORT, or NO_PLACE_ON_EARTH for GeoJSON of a job without a projection */
     String draw(UUID job, DrawingForm form) {
-        JobState state = journals.state(job);
-        Fieldwork work = fieldwork(job, state);
+        Journal journal = journals.journal(job);
+        JobState state = journal.state();
+        Fieldwork work = fieldwork(job, journal);
         if (work.points().isEmpty() && work.strings().isEmpty()) {
             throw new SurveyException(Problem.NOTHING_TO_EXPORT);
         }
@@ -63,9 +65,11 @@ public class DrawingExport {
         return text.toString();
     }
 
-    private Fieldwork fieldwork(UUID job, JobState state) {
-        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.COMPUTED).map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), about(state, p.entry()))).toList();
-        return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid" + (Provisional.said(state, state.points().toList()).isEmpty() ? "" : "; with points whose base is provisional"), state.settings().figures().lengthUnit(), codebooks.of(job), points,
+    private Fieldwork fieldwork(UUID job, Journal journal) {
+        JobState state = journal.state();
+        Provisional provisional = new Provisional(journal);
+        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.COMPUTED).map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), provisional.beside(p, about(state, p.entry())))).toList();
+        return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid" + (provisional.said(state.points().toList()).isEmpty() ? "" : "; with points whose base is provisional"), state.settings().figures().lengthUnit(), codebooks.of(job), points,
                 state.strings().stream().map(s -> line(state, s)).toList(), dimensions.of(state).stream().map(DrawingExport::dimension).toList());
     }
 
@@ -77,7 +81,7 @@ public class DrawingExport {
     private static Map<String, String> about(JobState state, UUID shot) {
         Map<String, String> all = new LinkedHashMap<>(state.notesOf(shot));
         all.putAll(state.answersOf(shot));
-        return Provisional.beside(state, shot, all);
+        return all;
     }
 
     private static Fieldwork.Line line(JobState state, SurveyString s) {

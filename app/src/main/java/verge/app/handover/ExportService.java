@@ -12,6 +12,7 @@ import verge.app.journal.JournalService;
 import verge.core.geodesy.GroundFactor;
 import verge.core.geodesy.GroundUse;
 import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -37,34 +38,38 @@ public class ExportService {
     }
 
     Preview preview(UUID job, ExportForm form, int most) {
-        JobState state = journals.state(job);
+        Journal journal = journals.journal(job);
+        JobState state = journal.state();
         StringBuilder text = new StringBuilder();
-        write(text, state, chosen(state, form).limit(most).toList(), form);
+        write(text, journal, chosen(state, form).limit(most).toList(), form);
         return new Preview(text.toString().lines().toList(), chosen(state, form).count());
     }
 
     /** @throws SurveyException NOTHING_TO_EXPORT if no point is of the chosen kinds */
     void write(UUID job, ExportForm form, Appendable out) {
-        JobState state = journals.state(job);
+        Journal journal = journals.journal(job);
+        JobState state = journal.state();
         List<StoredPoint> points = chosen(state, form).toList();
         if (points.isEmpty()) {
             throw new SurveyException(Problem.NOTHING_TO_EXPORT);
         }
-        write(out, state, points, form);
+        write(out, journal, points, form);
     }
 
     private static Stream<StoredPoint> chosen(JobState state, ExportForm form) {
         return state.points().filter(p -> form.origins().contains(p.origin()));
     }
 
-    private void write(Appendable out, JobState state, List<StoredPoint> points, ExportForm form) {
+    private void write(Appendable out, Journal journal, List<StoredPoint> points, ExportForm form) {
+        JobState state = journal.state();
         JobSettings settings = state.settings();
         GroundUse ground = settings.ground();
         List<StoredPoint> written = form.inGround() ? points.stream().map(p -> p.at(ground.shown(p.position().plan()))).toList() : points;
+        Provisional provisional = new Provisional(journal);
         try {
-            List<String> provisional = Provisional.said(state, points);
-            List<String> fields = Stream.concat(provisional.isEmpty() ? Stream.empty() : Stream.of(Provisional.FIELD), form.withNotes() ? settings.work().noteFields().stream() : Stream.empty()).toList();
-            PointCsvWriter.write(out, new PointCsvWriter.Content(Stream.concat(remarks(settings, form).stream(), provisional.stream()).toList(), written, fields, p -> Provisional.beside(state, p.entry(), state.notesOf(p.entry()))), form.layout(settings.figures()));
+            List<String> said = provisional.said(points);
+            List<String> fields = Stream.concat(said.isEmpty() ? Stream.empty() : Stream.of(Provisional.FIELD), form.withNotes() ? settings.work().noteFields().stream() : Stream.empty()).toList();
+            PointCsvWriter.write(out, new PointCsvWriter.Content(Stream.concat(remarks(settings, form).stream(), said.stream()).toList(), written, fields, p -> provisional.beside(p, state.notesOf(p.entry()))), form.layout(settings.figures()));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }

@@ -5,6 +5,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import verge.core.coding.Naming;
 import verge.core.coding.PointName;
+import verge.core.geodesy.EarthCentred;
 import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.BaseHeard;
 import verge.core.satellite.SkyMean;
@@ -45,6 +46,12 @@ public record BaseSetUp(PointName mark, Held held, AntennaOverMark antenna, Base
 
     public BaseSetUp with(AntennaOverMark other) {
         return new BaseSetUp(mark, held, other, sent, sky, sending, receiver, reason);
+    }
+
+    /** The same had the sky said something else, by a metre each way: for whoever wants to know what rests on it. @throws IllegalStateException of a base that no sky holds */
+    public BaseSetUp elsewhere() {
+        SkyMean said = sky.filter(s -> held == Held.SKY).orElseThrow(() -> new IllegalStateException("held by its mark"));
+        return new BaseSetUp(mark, held, antenna, sent, Optional.of(new SkyMean(said.antenna().plus(new EarthCentred(1, 1, 1)), said.spread(), said.epochs())), sending, receiver, reason);
     }
 
     /** The same over a mark that is known. */

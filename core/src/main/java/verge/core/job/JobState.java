@@ -373,11 +373,6 @@ public final class JobState {
         return points().filter(p -> !p.entry().equals(base.entry()) && base(p.entry()).filter(b -> b.entry().equals(base.entry())).isPresent()).count();
     }
 
-    /** Whether a point has its place from a base that only the sky placed. */
-    public boolean isProvisional(StoredPoint point) {
-        return base(point.entry()).map(Base::provisional).orElse(false);
-    }
-
     public boolean isClosed(UUID leaf) {
         return latest(new LeafClosedNow(leaf)).orElse(false);
     }

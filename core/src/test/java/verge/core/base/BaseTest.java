@@ -20,6 +20,9 @@ import verge.core.check.Finding;
 import verge.core.check.WalkRound;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
+import verge.core.cogo.Computed;
+import verge.core.cogo.Given;
+import verge.core.cogo.Tool;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthCovariance;
 import verge.core.geodesy.EarthPlace;
@@ -32,6 +35,7 @@ import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.job.Journal;
+import verge.core.job.OnProvisional;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.journal.Reworked;
@@ -42,6 +46,7 @@ import verge.core.occupation.PointOccupied;
 import verge.core.occupation.Stood;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
+import verge.core.points.PointSeen;
 import verge.core.points.PointsImported;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
@@ -145,9 +150,11 @@ class BaseTest {
         write(shot("103", new BaseHeard("GALLERY", 417, first.antenna())));
         write(shot("104", new BaseHeard("OWN", 7, first.antenna().plus(new EarthCentred(0.5, 0, 0)))));
 
-        assertThat(journal.state().isProvisional(point(journal, "BASE-1"))).isTrue();
+        write(new Computed(Tool.MEAN, Map.of("points", new Given.Points(List.of(new Given.Point(PointSeen.named(name("101"))), new Given.Point(PointSeen.named(name("103")))))), false, List.of(new Computed.Kept(0, name("105"), Code.NONE)), List.of(), false));
+        OnProvisional resting = OnProvisional.of(journal);
+        assertThat(resting.bases()).extracting(Base::entry).containsExactly(base, again);
+        assertThat(List.of("BASE-1", "101", "102", "103", "104", "105")).filteredOn(n -> resting.has(point(journal, n))).containsExactly("BASE-1", "101", "102", "105");
         assertThat(point(journal, "BASE-1").sigma().orElseThrow().up().metres()).isCloseTo(2.5, within(1e-9));
-        assertThat(List.of("101", "102")).allSatisfy(n -> assertThat(journal.state().isProvisional(point(journal, n))).isTrue());
         // another's number, and ours from another place, are not ours
         assertThat(List.of("103", "104")).allSatisfy(n -> assertThat(journal.state().base(point(journal, n).entry())).isEmpty());
 
@@ -158,9 +165,10 @@ class BaseTest {
         for (String name : List.of("101", "102")) {
             assertThat(point(after, name).position().plan().distanceMetres(inGrid(truly).plan())).isLessThan(1e-6);
             assertThat(point(after, name).position().elevation().orElseThrow().metres()).isCloseTo(inGrid(truly).elevation().orElseThrow().metres(), within(1e-6));
-            assertThat(after.state().isProvisional(point(after, name))).isFalse();
         }
-        assertThat(Consequences.between(given, after).moves().moved()).extracting(m -> m.before().name().text()).containsExactlyInAnyOrder("101", "102");
+        assertThat(OnProvisional.of(after).bases()).isEmpty();
+        assertThat(after.state().points()).noneMatch(OnProvisional.of(after)::has);
+        assertThat(Consequences.between(given, after).moves().moved()).extracting(m -> m.before().name().text()).containsExactlyInAnyOrder("101", "102", "105");
         assertThat(after.state().bases()).extracting(Base::entry).containsExactly(base, again);
         assertThat(after.state().bases()).extracting(b -> b.sent().place()).contains(first.antenna());
     }
