@@ -9,24 +9,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import verge.app.account.TokenService;
 import verge.app.job.Job;
-import verge.app.journal.JournalService;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
+import verge.app.support.JobWithReceivers;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
-import verge.app.support.Visitor;
 import verge.core.base.Base;
-import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
-import verge.core.job.JobState;
 import verge.core.job.OnProvisional;
 import verge.core.points.StoredPoint;
 import verge.core.satellite.RadioChannel;
@@ -36,38 +31,28 @@ import verge.core.session.RawOf;
 import verge.core.session.Session;
 import verge.core.session.Sessions;
 import verge.instruments.receiver.ReceiverCondition;
-import verge.instruments.receiver.ReceiverSnapshot;
 import verge.instruments.standin.PracticeGround;
 import verge.instruments.world.OnEarth;
 import verge.instruments.world.Ternholm;
 
 /** A job with a base of its own: started where the sky says or over a mark, sent to a caster or on the air, corrected in the evening; and what keeps it from being started wrong. */
-@ExtendWith(VergeServer.class)
-class BaseOfAJobTest {
+class BaseOfAJobTest extends JobWithReceivers {
     private static final GridPoint T2 = Ternholm.YARD.plus(-31.205, -8.664);
     private static final String TRIPOD = "1.6";
 
-    private final VergeServer.Running verge;
-    private Job job;
-    private Visitor visitor;
-    private PracticeGround ground;
-
     BaseOfAJobTest(VergeServer.Running verge) {
-        this.verge = verge;
+        super(verge);
     }
 
     @BeforeEach
     void connect() throws Exception {
-        job = Jobs.elsewhere(verge);
-        visitor = Visitor.signedIn(verge);
-        ground = verge.ground();
         ground.pole(Ternholm.YARD.plus(3, 4));
         atTheTripod();
     }
 
     private void atTheTripod() throws Exception {
         post("/base", Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
-        antenna("/base", TRIPOD);
+        antenna("/base", dish(), TRIPOD, "MOUNT");
         until(() -> snapshot(Seat.base(job.id())).condition().isPresent() && verge.bean(BaseDesk.class).sky(job.id()).isPresent());
     }
 
@@ -76,37 +61,9 @@ class BaseOfAJobTest {
         ground.antenna(PracticeGround.Of.TRIPOD, true);
         ground.crew(false);
         ground.tripodMoved(0, 0, 0);
-        post("/base/end", Map.of("id", UUID.randomUUID().toString()));
+        post("/base/end", Map.of("id", anId()));
         post("/base/disconnect", Map.of());
         post("/receiver/disconnect", Map.of());
-    }
-
-    private HttpResponse<String> post(String path, Map<String, String> fields) throws Exception {
-        return visitor.post("/jobs/" + job.id() + path, fields);
-    }
-
-    private void antenna(String part, String height) throws Exception {
-        post("/receiver/antennas", Map.of("name", "DISH " + job.id().toString().substring(0, 8), "mount", "0.035", "rimRadius", "0.089", "rimAbove", "0.041"));
-        assertThat(post(part + "/antenna", Map.of("antenna", "DISH " + job.id().toString().substring(0, 8), "height", height, "to", "MOUNT")).statusCode()).isLessThan(400);
-    }
-
-    private static void until(BooleanSupplier reached) throws InterruptedException {
-        for (int i = 0; i < 3_000 && !reached.getAsBoolean(); i++) {
-            Thread.sleep(20);
-        }
-        assertThat(reached.getAsBoolean()).isTrue();
-    }
-
-    private ReceiverSnapshot snapshot(Seat seat) {
-        return verge.bean(ReceiverDesk.class).snapshot(seat).orElseThrow();
-    }
-
-    private JobState state() {
-        return verge.bean(JournalService.class).state(job.id());
-    }
-
-    private Optional<StoredPoint> point(String name) {
-        return state().own(new PointName(name));
     }
 
     /** In the job's own grid and heights. */
@@ -123,8 +80,13 @@ class BaseOfAJobTest {
         return inJob(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres());
     }
 
+    /** Sites have their own antennas. */
+    private String dish() {
+        return "DISH " + job.id().toString().substring(0, 8);
+    }
+
     private Map<String, String> fields(String from, String name, Position at) {
-        Map<String, String> all = new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "from", from, from.equals("KNOWN") ? "mark" : "newMark", name, "way", "OTHER", "kind", "7", "seconds", "1"));
+        Map<String, String> all = new HashMap<>(Map.of("id", anId(), "from", from, from.equals("KNOWN") ? "mark" : "newMark", name, "way", "OTHER", "kind", "7", "seconds", "1"));
         if (at != null) {
             all.putAll(Map.of("northing", Double.toString(at.plan().northing()), "easting", Double.toString(at.plan().easting()), "elevation", Double.toString(at.elevation().orElseThrow().metres())));
         }
@@ -136,11 +98,11 @@ class BaseOfAJobTest {
     }
 
     private boolean isProvisional(String name) {
-        return OnProvisional.of(verge.bean(JournalService.class).journal(job.id())).has(point(name).orElseThrow());
+        return OnProvisional.of(journal()).has(point(name).orElseThrow());
     }
 
     private long lines() {
-        return verge.bean(JournalService.class).journal(job.id()).entries().size();
+        return journal().entries().size();
     }
 
     /** A day's way: provisional over the internet, a rover's point that says so everywhere, the truth in the evening, and the point lies where the pole truly stood. The second start is told of the first. */
@@ -158,9 +120,9 @@ class BaseOfAJobTest {
         assertThat(state().bases()).hasSize(1);
         post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "rover"));
         post("/receiver/corrections", Map.of("caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", mountpoint));
-        antenna("/receiver", Double.toString(ground.look().mount().metres()));
+        antenna("/receiver", dish(), Double.toString(ground.look().mount().metres()), "MOUNT");
         until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED).isPresent() && snapshot(Seat.rover(job.id())).base().filter(state().bases().get(0)::isHeard).isPresent());
-        assertThat(post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", "R1", "code", "GRD", "by", "receiver")).statusCode()).isEqualTo(200);
+        assertThat(post("/measure/shots", Map.of("id", anId(), "name", "R1", "code", "GRD", "by", "receiver")).statusCode()).isEqualTo(200);
         assertThat(isProvisional("R1")).isTrue();
         assertThat(state().bases().get(0).reference().minus(state().bases().get(0).sent().place()).length()).as("what was sent is what is kept").isLessThan(1e-3);
         until(() -> verge.bean(BaseDesk.class).uplink(job.id()).flatMap(u -> u.back()).flatMap(b -> b.told().base()).isPresent());
@@ -192,7 +154,7 @@ class BaseOfAJobTest {
         assertThat(report).contains("Base report, BASE1").contains("the mark&#39;s coordinates").contains("R1").contains("levelled in").contains("how it came about").doesNotContain("Provisional.");
         assertThat(visitor.get("/jobs/" + job.id() + "/setup/base/" + entry + "/report.pdf").body()).startsWith("%PDF");
 
-        assertThat(post("/base/end", Map.of("id", UUID.randomUUID().toString())).statusCode()).isEqualTo(204);
+        assertThat(post("/base/end", Map.of("id", anId())).statusCode()).isEqualTo(204);
         assertThat(start(fields("SKY", "BASE2", null)).body()).contains("BASE_HERE_AGAIN").contains("over BASE1");
         assertThat(start(fields("KNOWN", "BASE1", null)).statusCode()).isEqualTo(204);
         assertThat(state().bases()).hasSize(2).allSatisfy(b -> assertThat(b.provisional()).isFalse());
@@ -204,11 +166,11 @@ class BaseOfAJobTest {
         assertThat(start(fields("SKY", "BASE1", null)).statusCode()).isEqualTo(204);
         Job first = job;
         Base before = state().bases().get(0);
-        post("/base/end", Map.of("id", UUID.randomUUID().toString()));
+        post("/base/end", Map.of("id", anId()));
         post("/base/disconnect", Map.of());
         job = Jobs.beside(verge, first);
         atTheTripod();
-        assertThat(bench()).contains("over <b>BASE1 of the job Files</b>", "data-job=\"" + first.id() + "\"");
+        assertThat(page("/base/now")).contains("over <b>BASE1 of the job Files</b>", "data-job=\"" + first.id() + "\"");
         assertThat(start(fields("SKY", "BASE1", null)).body()).contains("BASE_HERE_AGAIN", "over BASE1 of the job Files");
         Map<String, String> earlier = fields("EARLIER", "BASE1", null);
         earlier.putAll(Map.of("earlierJob", first.id().toString(), "earlier", before.entry().toString()));
@@ -218,16 +180,16 @@ class BaseOfAJobTest {
             assertThat(b.ground().minus(before.ground()).length()).isLessThan(1e-3);
         });
         assertThat(visitor.get("/jobs/" + job.id() + "/book").body()).contains("noted: over BASE1 of the job Files");
-        post("/base/end", Map.of("id", UUID.randomUUID().toString()));
+        post("/base/end", Map.of("id", anId()));
         Map<String, String> truth = fields("TYPED", "", trueMark());
         truth.put("reason", "levelled in");
         assertThat(visitor.post("/jobs/" + first.id() + "/base/" + before.entry() + "/correct", truth).statusCode()).isEqualTo(204);
-        earlier.putAll(Map.of("id", UUID.randomUUID().toString(), "newMark", "T2"));
+        earlier.putAll(Map.of("id", anId(), "newMark", "T2"));
         assertThat(start(earlier).statusCode()).isEqualTo(204);
         assertThat(state().bases().get(1).provisional()).isFalse();
         assertThat(point("T2").orElseThrow().position().plan().distanceMetres(trueMark().plan())).isLessThan(1e-3);
-        post("/base/end", Map.of("id", UUID.randomUUID().toString()));
-        earlier.putAll(Map.of("id", UUID.randomUUID().toString(), "newMark", "T3"));
+        post("/base/end", Map.of("id", anId()));
+        earlier.putAll(Map.of("id", anId(), "newMark", "T3"));
         ground.tripodMoved(40, 10, 0);
         until(() -> verge.bean(BaseDesk.class).sky(job.id()).filter(s -> s.antenna().minus(before.ground()).length() > 20).isPresent());
         assertThat(start(earlier).body()).contains("EARLIER_BASE_NOT_HERE");
@@ -235,7 +197,7 @@ class BaseOfAJobTest {
         post("/base/disconnect", Map.of());
         job = Jobs.elsewhere(verge);
         atTheTripod();
-        assertThat(bench()).doesNotContain("stood here before");
+        assertThat(page("/base/now")).doesNotContain("stood here before");
         assertThat(start(earlier).body()).contains("NO_BASE");
     }
 
@@ -257,11 +219,11 @@ class BaseOfAJobTest {
         sure.put("sure", "true");
         assertThat(start(sure).statusCode()).isEqualTo(204);
         assertThat(state().bases()).singleElement().satisfies(b -> assertThat(b.provisional()).isFalse());
-        post("/base/end", Map.of("id", UUID.randomUUID().toString()));
+        post("/base/end", Map.of("id", anId()));
         Map<String, String> reasoned = fields("TYPED", "T3", far);
         reasoned.put("reason", "own grid, moved on purpose");
         assertThat(start(reasoned).statusCode()).isEqualTo(204);
-        assertThat(verge.bean(JournalService.class).journal(job.id()).entries()).extracting(e -> e.payload().getClass().getSimpleName()).containsSubsequence("PointsImported", "BaseSetUp", "BaseEnded", "PointsImported", "BaseSetUp");
+        assertThat(journal().entries()).extracting(e -> e.payload().getClass().getSimpleName()).containsSubsequence("PointsImported", "BaseSetUp", "BaseEnded", "PointsImported", "BaseSetUp");
     }
 
     /** What it writes beside is a session like others: named, ended with the base, fetched from its card; after a loss of power the same file goes on. */
@@ -278,9 +240,9 @@ class BaseOfAJobTest {
         until(() -> snapshot(Seat.base(job.id())).condition().isPresent());
         assertThat(post("/base/again", Map.of()).statusCode()).isEqualTo(204);
         until(() -> snapshot(Seat.base(job.id())).condition().flatMap(ReceiverCondition::writing).filter(w -> w.file().equals(beside.said().name().file()) && w.epochs() > 1).isPresent());
-        assertThat(post("/base/end", Map.of("id", UUID.randomUUID().toString())).statusCode()).isEqualTo(204);
+        assertThat(post("/base/end", Map.of("id", anId())).statusCode()).isEqualTo(204);
         assertThat(state().latest(new EndOfSession(beside.entry()))).isPresent();
-        assertThat(post("/static/" + beside.entry() + "/fetch", Map.of("id", UUID.randomUUID().toString())).statusCode()).isEqualTo(204);
+        assertThat(post("/static/" + beside.entry() + "/fetch", Map.of("id", anId())).statusCode()).isEqualTo(204);
         assertThat(state().latest(new RawOf(beside.entry())).orElseThrow().summary().gaps()).hasSize(1);
     }
 
@@ -290,16 +252,10 @@ class BaseOfAJobTest {
         post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
         assertThat(start(fields("SKY", "BASE1", null)).body()).contains("BASE_IS_ROVER");
         post("/receiver/disconnect", Map.of());
-        antenna("/base", "5.25");
+        antenna("/base", dish(), "5.25", "MOUNT");
         assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("was that feet?");
-        antenna("/base", TRIPOD);
-        CompletableFuture<HttpResponse<String>> other = CompletableFuture.supplyAsync(() -> {
-            try {
-                return start(fields("SKY", "BASE2", null));
-            } catch (Exception failed) {
-                throw new IllegalStateException(failed);
-            }
-        });
+        antenna("/base", dish(), TRIPOD, "MOUNT");
+        CompletableFuture<HttpResponse<String>> other = meanwhile("/base/start", fields("SKY", "BASE2", null));
         HttpResponse<String> one = start(fields("SKY", "BASE1", null));
         assertThat(List.of(one.statusCode(), other.join().statusCode())).containsExactlyInAnyOrder(204, 422);
         assertThat(state().bases()).hasSize(1);
@@ -331,33 +287,25 @@ class BaseOfAJobTest {
         assertThat(List.copyOf(state().bases())).hasSize(1);
     }
 
-    private String bench() {
-        try {
-            return visitor.get("/jobs/" + job.id() + "/base/now").body();
-        } catch (Exception failed) {
-            throw new IllegalStateException(failed);
-        }
-    }
-
     /** What goes wrong while it sends is told on its bench: another crew that joins on its channel, a tripod that is carried away, that both are over again, and a receiver that somebody set otherwise. */
     @Test
     void whatGoesWrongWhileItSends() throws Exception {
         Map<String, String> air = fields("SKY", "BASE1", null);
         air.putAll(Map.of("way", "RADIO", "megahertz", "441.5", "spacing", "12.5", "modulation", "GMSK", "watts", "1"));
         assertThat(start(air).statusCode()).isEqualTo(204);
-        assertThat(bench()).doesNotContain("Somebody else sends", "carried away");
+        assertThat(page("/base/now")).doesNotContain("Somebody else sends", "carried away");
         ground.crew(true);
-        until(() -> bench().contains("Somebody else sends on its channel"));
+        until(() -> page("/base/now").contains("Somebody else sends on its channel"));
         ground.crew(false);
-        until(() -> !bench().contains("Somebody else sends"));
+        until(() -> !page("/base/now").contains("Somebody else sends"));
         ground.tripodMoved(40, 10, 0);
-        until(() -> bench().contains("was it carried away?"));
+        until(() -> page("/base/now").contains("was it carried away?"));
         ground.tripodMoved(0, 0, 0);
         verge.bean(ReceiverDesk.class).ready(Seat.base(job.id())).set("ROLE", "ROVER").join();   // at its own panel
-        until(() -> bench().contains("does not send any more"));
-        assertThat(bench()).contains("Does not send");
+        until(() -> page("/base/now").contains("does not send any more"));
+        assertThat(page("/base/now")).contains("Does not send");
         assertThat(post("/base/again", Map.of()).statusCode()).isEqualTo(204);
-        until(() -> !bench().contains("does not send any more"));
+        until(() -> !page("/base/now").contains("does not send any more"));
     }
 
     /** A stream that carries somebody else's base since noon: nothing is measured from it without a reason, and the reason stands in the book. */
@@ -365,7 +313,7 @@ class BaseOfAJobTest {
     void aStreamThatCarriesAnothersBase() throws Exception {
         post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "rover"));
         post("/receiver/corrections", Map.of("caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", "GALLERY"));
-        antenna("/receiver", Double.toString(ground.look().mount().metres()));
+        antenna("/receiver", dish(), Double.toString(ground.look().mount().metres()), "MOUNT");
         until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED).isPresent() && snapshot(Seat.rover(job.id())).base().filter(b -> b.station() == 417).isPresent());
         assertThat(shot("R1", "").statusCode()).isEqualTo(200);
         try {
@@ -383,6 +331,6 @@ class BaseOfAJobTest {
     }
 
     private HttpResponse<String> shot(String name, String reason) throws Exception {
-        return post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", name, "code", "GRD", "by", "receiver", "reason", reason));
+        return post("/measure/shots", Map.of("id", anId(), "name", name, "code", "GRD", "by", "receiver", "reason", reason));
     }
 }

@@ -14,19 +14,17 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.app.job.Job;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.support.JobWithReceivers;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
-import verge.app.support.Visitor;
 import verge.core.base.BaseSetUp;
 import verge.core.base.Sending;
 import verge.core.coding.Code;
@@ -60,24 +58,15 @@ import verge.instruments.world.OnEarth;
 import verge.instruments.world.Ternholm;
 
 /** A job with a satellite receiver: connected, corrected, its antenna told; points measured with it, and what must not become one. */
-@ExtendWith(VergeServer.class)
-class ReceiverOfAJobTest {
+class ReceiverOfAJobTest extends JobWithReceivers {
     private static final String ANTENNA = "DISH " + UUID.randomUUID().toString().substring(0, 8);
 
-    private final VergeServer.Running verge;
-    private Job job;
-    private Visitor visitor;
-    private PracticeGround ground;
-
     ReceiverOfAJobTest(VergeServer.Running verge) {
-        this.verge = verge;
+        super(verge);
     }
 
     @BeforeEach
     void connect() throws Exception {
-        job = Jobs.elsewhere(verge);
-        visitor = Visitor.signedIn(verge);
-        ground = verge.ground();
         ground.pole(Ternholm.YARD.plus(3, 4));
         post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "rover"));
         corrected("GALLERY");
@@ -90,27 +79,12 @@ class ReceiverOfAJobTest {
         post("/receiver/disconnect", Map.of());
     }
 
-    private HttpResponse<String> post(String path, Map<String, String> fields) throws Exception {
-        return visitor.post("/jobs/" + job.id() + path, fields);
-    }
-
     private void corrected(String mountpoint) throws Exception {
         post("/receiver/corrections", Map.of("caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", mountpoint));
     }
 
-    private String page(String path) throws Exception {
-        return visitor.get("/jobs/" + job.id() + path).body();
-    }
-
-    private static void until(BooleanSupplier reached) throws InterruptedException {
-        for (int i = 0; i < 3_000 && !reached.getAsBoolean(); i++) {
-            Thread.sleep(20);
-        }
-        assertThat(reached.getAsBoolean()).isTrue();
-    }
-
     private ReceiverSnapshot snapshot() {
-        return verge.bean(ReceiverDesk.class).snapshot(Seat.rover(job.id())).orElseThrow();
+        return snapshot(Seat.rover(job.id()));
     }
 
     private void untilFixed() throws InterruptedException {
@@ -118,26 +92,25 @@ class ReceiverOfAJobTest {
     }
 
     private void antenna(String height, String to) throws Exception {
-        post("/receiver/antennas", Map.of("name", ANTENNA, "mount", "0.035", "rimRadius", "0.089", "rimAbove", "0.041"));
-        assertThat(post("/receiver/antenna", Map.of("antenna", ANTENNA, "height", height, "to", to)).statusCode()).isLessThan(400);
+        antenna("/receiver", ANTENNA, height, to);
     }
 
     private HttpResponse<String> measure(UUID id, String name) throws Exception {
-        return post("/measure/shots", Map.of("id", id.toString(), "name", name, "code", "GRD", "by", "receiver"));
+        return post("/measure/shots", shot(id, name));
     }
 
-    private Optional<StoredPoint> point(String name) {
-        return verge.bean(JournalService.class).state(job.id()).own(new PointName(name));
+    private static Map<String, String> shot(UUID id, String name) {
+        return Map.of("id", id.toString(), "name", name, "code", "GRD", "by", "receiver");
     }
 
     private long lines() {
-        return verge.bean(JournalService.class).journal(job.id()).entries().size();
+        return journal().entries().size();
     }
 
     /** Where the tip truly is, as the job's own constant geoid has heights. */
     private Position truth() {
         PracticeGround.Sight seen = ground.look();
-        return verge.bean(JournalService.class).state(job.id()).geodesy().position(OnEarth.at(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres())).orElseThrow();
+        return state().geodesy().position(OnEarth.at(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres())).orElseThrow();
     }
 
     /** A base that was heard before, a stream that carries another, and one of the number of the job's own that stands elsewhere are not passed over. */
@@ -176,7 +149,7 @@ class ReceiverOfAJobTest {
         assertThat(sigma.plan().metres()).isBetween(0.002, 0.03);
         assertThat(stored.position().plan().distanceMetres(truth().plan())).isLessThan(5 * sigma.plan().metres());
         assertThat(stored.position().elevation().orElseThrow().minus(truth().elevation().orElseThrow()).metres()).isCloseTo(0, within(5 * sigma.up().metres()));
-        Entry entry = verge.bean(JournalService.class).journal(job.id()).entry(id).orElseThrow();
+        Entry entry = journal().entry(id).orElseThrow();
         PointOccupied said = (PointOccupied) entry.payload();
         assertThat(said.base().orElseThrow().name()).isEqualTo("GALLERY");
         assertThat(said.vector().length()).isBetween(20.0, 100.0);
@@ -200,13 +173,7 @@ class ReceiverOfAJobTest {
         assertThat(measure(UUID.randomUUID(), "R1").body()).contains("The solution is float, not fixed.");
         untilFixed();
         post("/receiver/epochs", Map.of("epochs", "20"));
-        CompletableFuture<HttpResponse<String>> walked = CompletableFuture.supplyAsync(() -> {
-            try {
-                return measure(UUID.randomUUID(), "R1");
-            } catch (Exception failed) {
-                throw new IllegalStateException(failed);
-            }
-        });
+        CompletableFuture<HttpResponse<String>> walked = meanwhile("/measure/shots", shot(UUID.randomUUID(), "R1"));
         while (!walked.isDone()) {
             ground.walk(0.4, 0);
             Thread.sleep(200);
@@ -269,7 +236,7 @@ class ReceiverOfAJobTest {
         assertThat(lines()).isEqualTo(1);
         untilFixed();
         post("/ground", asked);
-        assertThat(verge.bean(JournalService.class).state(job.id()).settings().ground().factor().orElseThrow().groundPerGrid()).isCloseTo(1.000_134_7, within(1e-6));
+        assertThat(state().settings().ground().factor().orElseThrow().groundPerGrid()).isCloseTo(1.000_134_7, within(1e-6));
     }
 
     /** In a job of ground coordinates a rover's point is kept in the grid like any other, and told as the job shows it. */
@@ -278,10 +245,10 @@ class ReceiverOfAJobTest {
         antenna(Double.toString(ground.look().mount().metres()), "MOUNT");
         untilFixed();
         post("/ground", Map.of("use", "GROUND_COORDINATES", "source", "RECEIVER"));
-        GroundUse use = verge.bean(JournalService.class).state(job.id()).settings().ground();
+        GroundUse use = state().settings().ground();
         assertThat(use.movesPoints()).isTrue();
         ground.pole(Ternholm.YARD.plus(63, 54));
-        until(() -> snapshot().now().filter(p -> p.kind() == Kind.FIXED).flatMap(p -> p.place()).flatMap(verge.bean(JournalService.class).state(job.id()).geodesy()::position).filter(p -> p.plan().distanceMetres(truth().plan()) < 1).isPresent());
+        until(() -> snapshot().now().filter(p -> p.kind() == Kind.FIXED).flatMap(p -> p.place()).flatMap(state().geodesy()::position).filter(p -> p.plan().distanceMetres(truth().plan()) < 1).isPresent());
         measure(UUID.randomUUID(), "R1");
         StoredPoint stored = point("R1").orElseThrow();
         assertThat(stored.position().plan().distanceMetres(truth().plan())).isLessThan(5 * stored.sigma().orElseThrow().plan().metres());

@@ -11,19 +11,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import verge.app.account.TokenService;
 import verge.app.job.Job;
-import verge.app.journal.JournalService;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
+import verge.app.support.JobWithReceivers;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
-import verge.app.support.Visitor;
 import verge.core.session.EndOfSession;
 import verge.core.session.RawOf;
 import verge.core.session.Session;
@@ -35,25 +32,18 @@ import verge.instruments.standin.Card;
 import verge.instruments.standin.PracticeGround;
 
 /** A job with static sessions: begun, without power and taken up, ended, fetched and written as RINEX; and what keeps one from being begun, ended or fetched wrong. */
-@ExtendWith(VergeServer.class)
-class SessionOfAJobTest {
-    private final VergeServer.Running verge;
-    private Job job;
-    private Visitor visitor;
-    private PracticeGround ground;
+class SessionOfAJobTest extends JobWithReceivers {
+    private static final String DISH = "TERNHOLM DISH NONE";
 
     SessionOfAJobTest(VergeServer.Running verge) {
-        this.verge = verge;
+        super(verge);
     }
 
     @BeforeEach
     void connect() throws Exception {
         job = Jobs.onEarth(verge);
-        visitor = Visitor.signedIn(verge);
-        ground = verge.ground();
         post("/static", Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
-        post("/receiver/antennas", Map.of("name", "TERNHOLM DISH NONE", "mount", "0.035", "rimRadius", "0.089", "rimAbove", "0.041"));
-        antenna("1.6");
+        antenna("/static", DISH, "1.6", "MOUNT");
         until(() -> condition().filter(c -> c.storage().filter(s -> s.free() > 1).isPresent() && c.filesPort().isPresent() && !c.antenna().isBlank()).isPresent() && snapshot().now().isPresent());
     }
 
@@ -62,28 +52,13 @@ class SessionOfAJobTest {
         ground.receiverBattery(PracticeGround.Of.TRIPOD, -1);
         ground.card(PracticeGround.Of.TRIPOD, 3_000);
         ground.antenna(PracticeGround.Of.TRIPOD, true);
-        post("/static/end", Map.of("id", UUID.randomUUID().toString(), "sure", "true"));
+        post("/static/end", Map.of("id", anId(), "sure", "true"));
         until(() -> condition().filter(c -> c.writing().isEmpty()).isPresent());
         post("/static/disconnect", Map.of());
     }
 
-    private HttpResponse<String> post(String path, Map<String, String> fields) throws Exception {
-        return visitor.post("/jobs/" + job.id() + path, fields);
-    }
-
-    private void antenna(String height) throws Exception {
-        assertThat(post("/static/antenna", Map.of("antenna", "TERNHOLM DISH NONE", "height", height, "to", "MOUNT")).statusCode()).isLessThan(400);
-    }
-
-    private static void until(BooleanSupplier reached) throws InterruptedException {
-        for (int i = 0; i < 1_500 && !reached.getAsBoolean(); i++) {
-            Thread.sleep(20);
-        }
-        assertThat(reached.getAsBoolean()).isTrue();
-    }
-
     private ReceiverSnapshot snapshot() {
-        return verge.bean(ReceiverDesk.class).snapshot(Seat.session(job.id())).orElseThrow();
+        return snapshot(Seat.session(job.id()));
     }
 
     private Optional<ReceiverCondition> condition() {
@@ -91,15 +66,15 @@ class SessionOfAJobTest {
     }
 
     private List<Session> sessions() {
-        return verge.bean(JournalService.class).state(job.id()).all(new Sessions());
+        return state().all(new Sessions());
     }
 
     private Optional<SessionFetched> fetched(Session session) {
-        return verge.bean(JournalService.class).state(job.id()).latest(new RawOf(session.entry()));
+        return state().latest(new RawOf(session.entry()));
     }
 
     private Map<String, String> fields(String mark, String baseline) {
-        Map<String, String> all = new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "mark", mark, "baseline", baseline, "seconds", "1"));
+        Map<String, String> all = new HashMap<>(Map.of("id", anId(), "mark", mark, "baseline", baseline, "seconds", "1"));
         List.of("G", "R", "E", "C").forEach(letter -> all.put(letter, "true"));
         return all;
     }
@@ -109,7 +84,7 @@ class SessionOfAJobTest {
     }
 
     private HttpResponse<String> end(String again, String sure) throws Exception {
-        return post("/static/end", Map.of("id", UUID.randomUUID().toString(), "again", again, "sure", sure));
+        return post("/static/end", Map.of("id", anId(), "again", again, "sure", sure));
     }
 
     private String got(String path) throws Exception {
@@ -122,21 +97,15 @@ class SessionOfAJobTest {
     @Test
     void aSessionFromTheMarkToTheOffice() throws Exception {
         Map<String, String> begin = fields("T2", "T4");
-        CompletableFuture<Integer> other = CompletableFuture.supplyAsync(() -> {
-            try {
-                return post("/static/begin", begin).statusCode();
-            } catch (Exception failed) {
-                throw new IllegalStateException(failed);
-            }
-        });
+        CompletableFuture<HttpResponse<String>> other = meanwhile("/static/begin", begin);
         assertThat(post("/static/begin", begin).statusCode()).isEqualTo(204);
-        assertThat(other.join()).isEqualTo(204);
+        assertThat(other.join().statusCode()).isEqualTo(204);
         assertThat(sessions()).hasSize(1);
         Session session = sessions().get(0);
         assertThat(session.said().name().file()).matches("T2-\\d{4}-\\d{3}-[A-Z]+");
         assertThat(session.said().baseline().orElseThrow().length().metres()).isBetween(10.0, 300.0);
         assertThat(post("/static/begin", fields("T3", "")).body()).contains("A session over T2 still runs");
-        assertThat(post("/static/antenna", Map.of("antenna", "TERNHOLM DISH NONE", "height", "1.7", "to", "MOUNT")).body()).contains("still runs");
+        assertThat(post("/static/antenna", Map.of("antenna", DISH, "height", "1.7", "to", "MOUNT")).body()).contains("still runs");
         untilEpochs(3);
         assertThat(got("/static/now")).contains("Written", session.said().name().file(), "to T4");
         ground.receiverBattery(PracticeGround.Of.TRIPOD, 0);
@@ -148,17 +117,17 @@ class SessionOfAJobTest {
         assertThat(got("/static/now")).contains("Is not written", "without power");
         assertThat(post("/static/again", Map.of()).statusCode()).isEqualTo(204);
         untilEpochs(2);
-        assertThat(post("/static/" + session.entry() + "/fetch", Map.of("id", UUID.randomUUID().toString())).body()).contains("Its file grows");
+        assertThat(post("/static/" + session.entry() + "/fetch", Map.of("id", anId())).body()).contains("Its file grows");
         assertThat(end("1.601", "").body()).contains("its baseline wants 21 min");
         assertThat(end("1.601", "true").statusCode()).isEqualTo(204);
         until(() -> condition().filter(c -> c.writing().isEmpty()).isPresent());
         ground.cardHands(PracticeGround.Of.TRIPOD, Card.Fault.SPOILS);
-        assertThat(post("/static/" + session.entry() + "/fetch", Map.of("id", UUID.randomUUID().toString())).body()).contains("did not come as it lies on the card");
+        assertThat(post("/static/" + session.entry() + "/fetch", Map.of("id", anId())).body()).contains("did not come as it lies on the card");
         assertThat(fetched(session)).isEmpty();
         verge.bean(ReceiverDesk.class).find(Seat.session(job.id())).orElseThrow().set("SESSION", session.said().name().file(), "1").join();   // as one that was not reached when it ended
         untilEpochs(1);
         ground.cardHands(PracticeGround.Of.TRIPOD, Card.Fault.CUTS);
-        assertThat(post("/static/" + session.entry() + "/fetch", Map.of("id", UUID.randomUUID().toString())).statusCode()).isEqualTo(204);
+        assertThat(post("/static/" + session.entry() + "/fetch", Map.of("id", anId())).statusCode()).isEqualTo(204);
         SessionFetched raw = fetched(session).orElseThrow();
         until(() -> condition().filter(c -> c.writing().isEmpty()).isPresent());
         assertThat(raw.summary().gaps()).isNotEmpty();
@@ -220,7 +189,7 @@ class SessionOfAJobTest {
         assertThat(sessions()).extracting(s -> s.said().name().file()).doesNotHaveDuplicates();
         Job other = Jobs.onEarth(verge);
         visitor.post("/jobs/" + other.id() + "/static", Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
-        visitor.post("/jobs/" + other.id() + "/static/antenna", Map.of("antenna", "TERNHOLM DISH NONE", "height", "1.6", "to", "MOUNT"));
+        visitor.post("/jobs/" + other.id() + "/static/antenna", Map.of("antenna", DISH, "height", "1.6", "to", "MOUNT"));
         assertThat(visitor.post("/jobs/" + other.id() + "/static/begin", fields("T5", "")).body()).contains("which this job did not begin");
         assertThat(visitor.get("/jobs/" + other.id() + "/static/now").body()).contains("which no session of this job is");
         visitor.post("/jobs/" + other.id() + "/static/disconnect", Map.of());
@@ -228,7 +197,7 @@ class SessionOfAJobTest {
         assertThat(end("1.600", "").statusCode()).isEqualTo(204);
         ground.card(PracticeGround.Of.TRIPOD, -1);
         until(() -> condition().flatMap(ReceiverCondition::storage).isEmpty());
-        assertThat(post("/static/" + sessions().get(0).entry() + "/fetch", Map.of("id", UUID.randomUUID().toString())).body()).contains("cannot be had");
+        assertThat(post("/static/" + sessions().get(0).entry() + "/fetch", Map.of("id", anId())).body()).contains("cannot be had");
     }
 
     /** For programs the same, and the book of occupations as page and table. */
@@ -242,7 +211,7 @@ class SessionOfAJobTest {
         String order = "{\"id\":\"" + UUID.randomUUID() + "\",\"fields\":{\"sure\":\"true\"}}";
         assertThat(visitor.program("POST", "/api/v1/jobs/" + job.id() + "/sessions/end", token, order).statusCode()).isEqualTo(200);
         Session session = sessions().get(0);
-        assertThat(verge.bean(JournalService.class).state(job.id()).latest(new EndOfSession(session.entry()))).isPresent();
+        assertThat(state().latest(new EndOfSession(session.entry()))).isPresent();
         HttpResponse<String> fetched = visitor.program("POST", "/api/v1/jobs/" + job.id() + "/sessions/" + session.entry() + "/fetch", token, order.replaceAll("\"id\":\"[^\"]*", "\"id\":\"" + UUID.randomUUID()));
         assertThat(fetched.body()).contains("\"sha256\":\"" + fetched(session).orElseThrow().file().sha256(), "\"slips\":0");
         assertThat(visitor.program("GET", "/api/v1/jobs/" + job.id() + "/sessions/" + session.entry() + "/observations", token, "").body()).contains("RINEX VERSION / TYPE").doesNotContain("\nR0", "\nC0");
