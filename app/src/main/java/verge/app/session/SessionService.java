@@ -246,12 +246,14 @@ class SessionService implements SeatTask {
     private Kept fetched(UUID job, UUID id, Session session, String person) {
         String file = session.said().name().file();
         stop(job, session);
-        CardFiles card = receivers.seats(job).stream().flatMap(seat -> receivers.snapshot(seat).stream()).filter(now -> now.condition().filter(c -> c.filesPort().isPresent()).isPresent()).map(SessionNames::card)
-                .filter(c -> c.list().stream().anyMatch(f -> f.name().equals(file))).findFirst().orElseThrow(() -> new SurveyException(Problem.CARD_WITHOUT_FILE, file));
+        record Found(CardFiles card, CardFiles.OnCard file) {
+        }
+        Found found = receivers.seats(job).stream().flatMap(seat -> receivers.snapshot(seat).stream()).filter(now -> now.condition().filter(c -> c.filesPort().isPresent()).isPresent()).map(SessionNames::card)
+                .flatMap(card -> card.list().stream().filter(f -> f.name().equals(file)).map(f -> new Found(card, f))).findFirst().orElseThrow(() -> new SurveyException(Problem.CARD_WITHOUT_FILE, file));
         try {
             Path came = Files.createTempFile("session", RAW_SUFFIX);
             try {
-                card.fetch(file, came);
+                found.card().fetch(found.file(), came);
                 RawSummary summary = SessionFiles.summary(came, file, session.said(), session.begun());
                 try (InputStream in = Files.newInputStream(came)) {
                     Original original = originals.keep(file + RAW_SUFFIX, in, (path, name) -> { });

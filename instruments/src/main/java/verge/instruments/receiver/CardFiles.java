@@ -32,6 +32,8 @@ public final class CardFiles {
     private static final int MOST_LISTED = 4_000_000;
     private static final int NOT_FOUND = 404;
     private static final int PARTIAL = 206;
+    private static final int ELSEWHERE = 300;
+    private static final int COPIED_AT_ONCE = 64 * 1_024;
     private static final Pattern DIGEST = Pattern.compile("sha-256=:([A-Za-z0-9+/=]+):");
 
     private final String host;
@@ -61,17 +63,18 @@ public final class CardFiles {
     /**
      * Copies a file, whole or not at all.
      *
+     * @param file as it was listed: no more and no less is taken
      * @param to written anew
-     * @throws SurveyException CARD_UNREACHABLE, CARD_WITHOUT_FILE, CARD_FILE_DAMAGED if what came is not what its digest says
+     * @throws SurveyException CARD_UNREACHABLE, CARD_WITHOUT_FILE, CARD_FILE_DAMAGED if what came is not what was listed or what its digest says
      */
-    public void fetch(String name, Path to) throws IOException {
+    public void fetch(OnCard file, Path to) throws IOException {
         Files.deleteIfExists(to);
         Files.createFile(to);
         for (int i = 0; i < MOST_TRIES; i++) {
             try {
-                Optional<String> digest = more(name, to);
-                if (digest.isPresent() && !digest.get().equals(digest(to))) {
-                    throw new SurveyException(Problem.CARD_FILE_DAMAGED, name);
+                Optional<String> digest = more(file, to);
+                if (Files.size(to) != file.bytes() || digest.isPresent() && !digest.get().equals(digest(to))) {
+                    throw new SurveyException(Problem.CARD_FILE_DAMAGED, file.name());
                 }
                 return;
             } catch (IOException brokeOff) {
@@ -82,15 +85,17 @@ public final class CardFiles {
     }
 
     /** Asks for what is still missing. @return the whole file's digest, if that was told @throws IOException if it breaks off */
-    private Optional<String> more(String name, Path to) throws IOException {
+    private Optional<String> more(OnCard file, Path to) throws IOException {
         long from = Files.size(to);
-        HttpURLConnection asked = ask(name, from);
+        HttpURLConnection asked = ask(file.name(), from);
         if (asked.getResponseCode() == NOT_FOUND) {
-            throw new SurveyException(Problem.CARD_WITHOUT_FILE, name);
+            throw new SurveyException(Problem.CARD_WITHOUT_FILE, file.name());
+        } else if (asked.getResponseCode() >= ELSEWHERE) {
+            throw new IOException("status " + asked.getResponseCode());
         }
         boolean goesOn = asked.getResponseCode() == PARTIAL;
         try (InputStream in = asked.getInputStream(); OutputStream out = Files.newOutputStream(to, goesOn ? StandardOpenOption.APPEND : StandardOpenOption.TRUNCATE_EXISTING)) {
-            long came = in.transferTo(out);
+            long came = copy(in, out, file.bytes() - (goesOn ? from : 0));
             if (came < asked.getContentLengthLong()) {
                 throw new IOException("broke off");
             }
@@ -99,10 +104,26 @@ public final class CardFiles {
         return matched.find() ? Optional.of(matched.group(1)) : Optional.empty();
     }
 
+    /** One more byte than there is room for is taken at most: a device that never ends must not fill the disk. */
+    private static long copy(InputStream in, OutputStream out, long room) throws IOException {
+        byte[] bytes = new byte[COPIED_AT_ONCE];
+        long came = 0;
+        while (came <= room) {
+            int count = in.read(bytes, 0, (int) Math.min(bytes.length, room + 1 - came));
+            if (count < 0) {
+                break;
+            }
+            out.write(bytes, 0, count);
+            came += count;
+        }
+        return came;
+    }
+
     private HttpURLConnection ask(String name, long from) throws IOException {
         HttpURLConnection asked = (HttpURLConnection) URI.create("http://" + host + ":" + port + "/" + URLEncoder.encode(name, StandardCharsets.UTF_8)).toURL().openConnection();
         asked.setConnectTimeout(CONNECT_MILLIS);
         asked.setReadTimeout(SILENCE_MILLIS);
+        asked.setInstanceFollowRedirects(false);
         if (from > 0) {
             asked.setRequestProperty("Range", "bytes=" + from + "-");
         }

@@ -225,7 +225,7 @@ class SatelliteGroundTest {
             List<CardFiles.OnCard> listed = files.list();
             assertThat(listed).extracting(CardFiles.OnCard::name).containsExactly("T2-A", "T2-B");
             ground.cardHands(PracticeGround.Of.POLE, Card.Fault.CUTS);
-            files.fetch("T2-A", to.resolve("a"));
+            files.fetch(listed.get(0), to.resolve("a"));
             assertThat(Files.size(to.resolve("a"))).isEqualTo(listed.get(0).bytes());
             List<ObservationEpoch> epochs = new ArrayList<>();
             List<Broadcast> broadcasts = new ArrayList<>();
@@ -247,8 +247,8 @@ class SatelliteGroundTest {
             assertThat(epochs.stream().flatMap(e -> e.observed().stream()).filter(ObservationEpoch.Observed::slipped).count()).isGreaterThan(24);
             assertThat(broadcasts.stream().map(Broadcast::satellite)).containsAll(epochs.stream().flatMap(e -> e.observed().stream()).map(ObservationEpoch.Observed::satellite).toList());
             ground.cardHands(PracticeGround.Of.POLE, Card.Fault.SPOILS);
-            assertThatThrownBy(() -> files.fetch("T2-B", to.resolve("b"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CARD_FILE_DAMAGED));
-            assertThatThrownBy(() -> files.fetch("T2-C", to.resolve("c"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CARD_WITHOUT_FILE));
+            assertThatThrownBy(() -> files.fetch(listed.get(1), to.resolve("b"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CARD_FILE_DAMAGED));
+            assertThatThrownBy(() -> files.fetch(new CardFiles.OnCard("T2-C", 1), to.resolve("c"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CARD_WITHOUT_FILE));
             ground.card(PracticeGround.Of.POLE, -1);
             assertThatThrownBy(files::list).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CARD_UNREACHABLE));
         } finally {
