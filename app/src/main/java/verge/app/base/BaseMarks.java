@@ -95,8 +95,7 @@ class BaseMarks {
         } else if (form.from() == BaseForm.From.SKY) {
             return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), sky.antenna(), sky, Optional.empty(), Optional.empty(), again(job, state), "");
         } else if (form.from() == BaseForm.From.EARLIER) {
-            Base earlier = others.require(job, form.earlierJob(), form.earlier());
-            return taken(mark, earlier, "over " + earlier.mark() + " of the job " + others.name(form.earlierJob()), sky, height, state);
+            return taken(mark, others.require(job, form.earlierJob(), form.earlier()), sky, height, state);
         }
         if (form.from() == BaseForm.From.TYPED) {
             NamedPosition typed = form.typed(state.settings(), mark);
@@ -106,15 +105,14 @@ class BaseMarks {
         return over(mark, known.position(), points.toTakeOn(job, Origin.CONTROL, mark.text()), sky, height, state, "");
     }
 
-    /** As another job's base stood. What is only provisional there is so here: its place counts as what the sky said. */
-    private static Wanted taken(PointName mark, Base earlier, String noted, SkyMean sky, Length height, JobState state) {
+    /** Over the mark of another job's base. Its place becomes a point of this job, or, while only the sky has said it, a base that was before: so it is provisional here too, and is corrected like one of the job's own. */
+    private static Wanted taken(PointName mark, SiteBases.Earlier other, SkyMean sky, Length height, JobState state) {
+        Base earlier = other.base();
+        String noted = "over " + earlier.mark() + " of the job " + other.job();
         HereAgain.of(List.of(earlier), Base.below(sky.antenna(), height)).orElseThrow(() -> new SurveyException(Problem.EARLIER_BASE_NOT_HERE, earlier.mark().text()));
-        EarthCentred antenna = Base.above(earlier.ground(), height);
-        if (earlier.provisional()) {
-            return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), antenna, new SkyMean(antenna, sky.spread(), sky.epochs()), Optional.empty(), Optional.empty(), Optional.empty(), noted);
-        }
         Position place = state.geodesy().position(earlier.ground().place(ReferenceEllipsoid.WGS84)).orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
-        return over(mark, place, List.of(new PointsImported(Origin.CONTROL, noted, "", List.of(new NamedPosition(mark, Code.NONE, place)))), sky, height, state, noted);
+        Payload needed = other.bySky().<Payload>map(s -> s.renamed(was -> mark).noted(noted)).orElseGet(() -> new PointsImported(Origin.CONTROL, noted, "", List.of(new NamedPosition(mark, Code.NONE, place))));
+        return over(mark, place, List.of(needed), sky, height, state, noted);
     }
 
     /** A point that is known because somebody typed it. */

@@ -1,12 +1,13 @@
 package verge.app.base;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import verge.app.journal.Author;
@@ -27,6 +28,7 @@ import verge.core.base.Sending;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.job.JobState;
+import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -125,8 +127,8 @@ class BaseService implements SeatTask {
                 requireTaken(job, c);
             });
             BaseHeard sent = new BaseHeard(setting.caster().map(c -> c.mountpoint()).orElse(""), heard.station(), heard.place());
-            BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, Optional.of(wanted.sky()), sending(setting), called, Stream.of(wanted.noted(), form.reason()).filter(n -> !n.isEmpty()).collect(Collectors.joining("; ")));
-            Kept kept = journals.appendTogether(job, new Author(id, person, called), journal -> Stream.<Stream<? extends Payload>>of(wanted.needed().stream(), raw.stream(), Stream.of(setUp)).<Payload>flatMap(s -> s).toList());
+            BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, Optional.of(wanted.sky()), sending(setting), called, form.reason());
+            Kept kept = journals.appendTogether(job, new Author(id, person, called), journal -> Stream.<Stream<? extends Payload>>of(wanted.needed().stream(), overAgain(id, wanted.needed()), raw.stream(), Stream.of(setUp)).<Payload>flatMap(s -> s).toList());
             bases.keep(job, setting);
             receivers.running(Seat.base(job), Optional.of(kept.entry().id()));
             return kept;
@@ -136,6 +138,11 @@ class BaseService implements SeatTask {
             receiver.set("ROLE", "ROVER");
             throw failed;
         }
+    }
+
+    /** A base that is only taken over does not send. */
+    private static Stream<BaseEnded> overAgain(UUID id, List<Payload> needed) {
+        return IntStream.range(0, needed.size()).filter(i -> needed.get(i) instanceof BaseSetUp).mapToObj(i -> new BaseEnded(Entry.companion(id, i)));
     }
 
     /** What it is to write down beside: a session of its own, for whoever computes its place. */

@@ -14,6 +14,7 @@ import verge.app.job.JobService;
 import verge.app.journal.JournalService;
 import verge.core.base.Base;
 import verge.core.base.BaseSetUp;
+import verge.core.job.Journal;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -50,18 +51,28 @@ class SiteBases {
 
     private OfJob of(Job job) {
         try {
-            return new OfJob(job.id(), job.name(), journals.state(job.id()).bases());
+            Journal journal = journals.journal(job.id());
+            return new OfJob(job.id(), job.name(), journal.state().bases().stream().filter(b -> !b.provisional() || bySky(journal, b).isPresent()).toList());
         } catch (SurveyException unreadable) {   // its own page says so
             return new OfJob(job.id(), job.name(), List.of());
         }
     }
 
-    String name(UUID other) {
-        return jobs.job(other).name();
+    /** What the sky said of a base that is provisional, or of the first over its mark. */
+    private static Optional<BaseSetUp> bySky(Journal journal, Base base) {
+        return journal.state().bases().stream().filter(b -> base.provisional() && b.mark().equals(base.mark())).flatMap(b -> journal.entry(b.entry()).stream()).map(journal::counting)
+                .filter(BaseSetUp.class::isInstance).map(BaseSetUp.class::cast).filter(s -> s.held() == BaseSetUp.Held.SKY).findFirst();
     }
 
-    /** One of them, as it is known now. @throws SurveyException NO_BASE */
-    Base require(UUID job, UUID other, UUID entry) {
-        return Optional.of(jobs.job(other)).filter(j -> j.siteId().equals(jobs.job(job).siteId())).flatMap(j -> journals.state(j.id()).base(entry)).orElseThrow(() -> new SurveyException(Problem.NO_BASE));
+    /** One of them, as it is known now. @param job its name @param bySky what places it, while only the sky has; else empty */
+    record Earlier(String job, Base base, Optional<BaseSetUp> bySky) {
+    }
+
+    /** @throws SurveyException NO_BASE */
+    Earlier require(UUID job, UUID other, UUID entry) {
+        Job of = jobs.job(other);
+        Journal journal = journals.journal(other);
+        return journal.state().base(entry).filter(b -> of.siteId().equals(jobs.job(job).siteId())).map(b -> new Earlier(of.name(), b, bySky(journal, b)))
+                .filter(e -> !e.base().provisional() || e.bySky().isPresent()).orElseThrow(() -> new SurveyException(Problem.NO_BASE));
     }
 }

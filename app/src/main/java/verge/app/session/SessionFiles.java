@@ -38,6 +38,7 @@ import verge.core.session.Session;
 import verge.core.session.SessionBegun;
 import verge.core.session.SessionFetched;
 import verge.core.session.Sessions;
+import verge.core.units.Decimals;
 import verge.core.units.Length;
 import verge.formats.rinex.RinexNavigationWriter;
 import verge.formats.rinex.RinexObservationWriter;
@@ -48,6 +49,7 @@ import verge.instruments.rtcm.RtcmMessage;
 @Component
 class SessionFiles {
     private static final int DIGEST_HALF = 32;
+    private static final int HEIGHT_DECIMALS = 4;
     /** The message in which a receiver names itself and its antenna. */
     private static final int EQUIPMENT = 1033;
 
@@ -158,8 +160,8 @@ class SessionFiles {
         String digest = raw.fetched().file().sha256();
         return new RinexObservationWriter.Header(said.mark().text(), "", begun.person(), agency, List.of(equipment.receiverSerial(), equipment.receiver(), equipment.firmware()), List.of(equipment.antennaSerial(), said.antenna().model().name()),
                 about(raw), height, said.seconds(), GpsTime.ofUtc(raw.fetched().summary().first()), skimmed.channels, Instant.now(),
-                List.of("Session " + said.name().letter() + " of " + said.mark() + ", from " + raw.fetched().file().name(), "SHA-256 " + digest.substring(0, DIGEST_HALF), "        " + digest.substring(DIGEST_HALF),
-                        "Antenna height as measured: " + said.antenna().height().measured().metres() + " m, to " + SatelliteWords.word(said.antenna().height().to())));
+                List.of("Session " + said.name().letter() + " of " + said.mark(), "from " + raw.fetched().file().name(), "SHA-256 " + digest.substring(0, DIGEST_HALF), "        " + digest.substring(DIGEST_HALF),
+                        "Antenna height as measured: " + Decimals.print(said.antenna().height().measured().metres(), HEIGHT_DECIMALS) + " m, to " + SatelliteWords.word(said.antenna().height().to())));
     }
 
     /** The mark as the job knows it, else as the sky said; nought if nobody did. */

@@ -1,6 +1,7 @@
 package verge.app.base;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.net.http.HttpResponse;
 import java.util.HashMap;
@@ -175,10 +176,14 @@ class BaseOfAJobTest extends JobWithReceivers {
         Map<String, String> earlier = fields("EARLIER", "BASE1", null);
         earlier.putAll(Map.of("earlierJob", first.id().toString(), "earlier", before.entry().toString()));
         assertThat(start(earlier).statusCode()).isEqualTo(204);
-        assertThat(state().bases()).singleElement().satisfies(b -> {
+        assertThat(state().bases()).hasSize(2).allSatisfy(b -> {
             assertThat(b.provisional()).isTrue();
             assertThat(b.ground().minus(before.ground()).length()).isLessThan(1e-3);
         });
+        Base now = state().bases().get(1);
+        post("/rework/" + now.entry(), Map.of("antennaHeight", "1.7", "reason", "read again", "id", anId()));
+        assertThat(state().bases().get(1).ground().minus(before.ground()).length()).as("the mark stays").isLessThan(1e-3);
+        assertThat(state().bases().get(1).reference().minus(now.reference()).length()).as("its antenna does not").isCloseTo(0.1, within(1e-3));
         assertThat(visitor.get("/jobs/" + job.id() + "/book").body()).contains("noted: over BASE1 of the job Files");
         post("/base/end", Map.of("id", anId()));
         Map<String, String> truth = fields("TYPED", "", trueMark());
@@ -186,7 +191,8 @@ class BaseOfAJobTest extends JobWithReceivers {
         assertThat(visitor.post("/jobs/" + first.id() + "/base/" + before.entry() + "/correct", truth).statusCode()).isEqualTo(204);
         earlier.putAll(Map.of("id", anId(), "newMark", "T2"));
         assertThat(start(earlier).statusCode()).isEqualTo(204);
-        assertThat(state().bases().get(1).provisional()).isFalse();
+        assertThat(state().bases()).hasSize(3);
+        assertThat(state().bases().get(2).provisional()).isFalse();
         assertThat(point("T2").orElseThrow().position().plan().distanceMetres(trueMark().plan())).isLessThan(1e-3);
         post("/base/end", Map.of("id", anId()));
         earlier.putAll(Map.of("id", anId(), "newMark", "T3"));

@@ -35,7 +35,7 @@ class RoverTest extends InBrowser {
         party.setUp(job, "GALLERY");
         upright(job);
         assertThat(party.text("#antenna-drawing")).contains("reference point at");
-        assertThat(browser.<Long>script("return document.querySelectorAll('#sky-compass .sat.used').length")).isGreaterThan(12);
+        browser.until(d -> browser.<Long>script("return document.querySelectorAll('#sky-compass .sat.used').length") > 12);
         assertThat(browser.<Boolean>script("return document.querySelector('.north').hidden || getComputedStyle(document.querySelector('.north')).display === 'none'")).isTrue();
         browser.click(By.cssSelector("[data-set=TILT]"));
         browser.sees("walk some steps with it");

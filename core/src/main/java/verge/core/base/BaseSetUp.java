@@ -16,7 +16,7 @@ import verge.core.satellite.SkyMean;
  * @param antenna over the mark
  * @param sent under which number it sends, and where it says that its antenna's reference point is. What was sent stays, whatever turns out later
  * @param sky where its own receiver found its antenna then; absent if it was not asked
- * @param reason what was noted of it: why it was accepted although the sky disagreed, whose place it took over; else empty
+ * @param reason what was noted of it: why it was accepted although the sky disagreed, of which job it was taken over; else empty
  * @throws IllegalArgumentException held by a sky that was not asked
  */
 public record BaseSetUp(PointName mark, Held held, AntennaOverMark antenna, BaseHeard sent, Optional<SkyMean> sky, Sending sending, String receiver, String reason) implements Naming {
@@ -46,6 +46,11 @@ public record BaseSetUp(PointName mark, Held held, AntennaOverMark antenna, Base
 
     public BaseSetUp with(AntennaOverMark other) {
         return new BaseSetUp(mark, held, other, sent, sky, sending, receiver, reason);
+    }
+
+    /** The same with something noted of it. */
+    public BaseSetUp noted(String other) {
+        return new BaseSetUp(mark, held, antenna, sent, sky, sending, receiver, other);
     }
 
     /** The same had the sky said something else, by a metre each way: for whoever wants to know what rests on it. @throws IllegalStateException of a base that no sky holds */
