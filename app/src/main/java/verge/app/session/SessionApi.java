@@ -66,7 +66,7 @@ class SessionApi {
                 sum.map(RawSummary::slips).orElse(null), sum.map(r -> r.gaps().size()).orElse(null), raw.map(r -> r.file().sha256()).orElse(null));
     }
 
-    /** @param fields as on the page: mark, baseline, seconds and systems (letters of RINEX) to begin; again and sure to end */
+    /** @param fields as on the page: mark, baseline, seconds and systems (letters of RINEX) to begin; again and sure to end, 'true' or the codes of the problems that are no matter */
     record SessionOrder(UUID id, Map<String, String> fields) {
         private SessionForm form() {
             return new SessionForm(new Answers(fields == null ? Map.of() : fields));

@@ -1,5 +1,6 @@
 package verge.app.session;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -89,9 +90,9 @@ final class SessionForm {
         }
     }
 
-    /** Whether a session begins or ends although something stands against it. */
-    boolean sure() {
-        return answers.ticked("sure");
+    /** Whether a session begins or ends although this stands against it: whoever was asked one thing has not answered another. Programs may say 'true' to all. */
+    boolean sure(Problem of) {
+        return Arrays.stream(answers.text("sure").split(" ")).anyMatch(s -> s.equals("true") || s.equals(of.name()));
     }
 
     /** @throws SurveyException NOT_A_LENGTH */

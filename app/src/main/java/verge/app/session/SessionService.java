@@ -102,7 +102,7 @@ class SessionService implements SeatTask {
             StreamReceiver receiver = receivers.ready(Seat.session(job));
             requireNone(job);
             requireFree(receiver.snapshot());
-            receiver.snapshot().condition().flatMap(ReceiverCondition::writing).filter(w -> !form.sure()).ifPresent(w -> {
+            receiver.snapshot().condition().flatMap(ReceiverCondition::writing).filter(w -> !form.sure(Problem.OTHER_FILE_WRITTEN)).ifPresent(w -> {
                 throw new SurveyException(Problem.OTHER_FILE_WRITTEN, w.file());
             });
             AntennaOverMark antenna = receivers.how(Seat.session(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
@@ -193,8 +193,9 @@ class SessionService implements SeatTask {
         return underWay.once(job, id, () -> {
             Session session = running(job).orElseThrow(() -> new SurveyException(Problem.NO_SESSION));
             SessionEnded ended = new SessionEnded(session.entry(), form.heightAgain(journals.state(job).settings().figures().lengthUnit()));
-            if (!form.sure()) {
-                ended.heightAgain().orElseThrow(() -> new SurveyException(Problem.HEIGHT_NOT_AGAIN));
+            if (ended.heightAgain().isEmpty() && !form.sure(Problem.HEIGHT_NOT_AGAIN)) {
+                throw new SurveyException(Problem.HEIGHT_NOT_AGAIN);
+            } else if (!form.sure(Problem.SESSION_TOO_SHORT)) {
                 requireLong(job, session);
             }
             Optional<StreamReceiver> receiver = receivers.find(Seat.session(job));

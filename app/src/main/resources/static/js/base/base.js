@@ -7,6 +7,10 @@ import { reach } from 'verge/receiver/reach.js';
 const job = document.body.dataset.job;
 const MILLIS_BETWEEN_LOOKS = 1500;
 const MILLIS_UNTIL_HELD = 400;
+/** Where it stands, by these. */
+const STANDS = ['from', 'mark', 'newMark', 'northing', 'easting', 'elevation'];
+/** On what it sends, by these: another channel has to be listened to as well. */
+const CHANNEL = ['megahertz', 'spacing', 'modulation', 'code'];
 const started = onceId();
 const ended = onceId();
 
@@ -23,7 +27,12 @@ export function mount(bench) {
     holding = setTimeout(() => held(form), MILLIS_UNTIL_HELD);
   };
   bench.addEventListener('click', event => pressed(bench, form, event, hold));
-  form?.addEventListener('input', () => { choose(form); hold(); });
+  form?.addEventListener('input', event => {
+    STANDS.includes(event.target.name) && doubted(form);
+    CHANNEL.includes(event.target.name) && (form.elements.sureChannel.checked = false);
+    choose(form);
+    hold();
+  });
   form?.addEventListener('submit', event => { event.preventDefault(); start(form); });
   form && choose(form);
   form && hold();
@@ -34,6 +43,11 @@ export function mount(bench) {
     clearTimeout(holding);
     document.removeEventListener('verge:touched', touched);
   };
+}
+
+/** What was answered with yes was of another place. */
+function doubted(form) {
+  form.elements.sure.checked = false;
 }
 
 /** Shows what belongs to what is chosen. */
@@ -116,6 +130,7 @@ async function pressed(bench, form, event, hold) {
     form.elements[other ? 'newMark' : 'mark'].value = again.dataset.again;
     form.elements.earlierJob.value = again.dataset.job ?? '';
     form.elements.earlier.value = other ?? '';
+    doubted(form);
     choose(form);
     hold();
     form.elements[other ? 'newMark' : 'mark'].scrollIntoView({ block: 'center' });
@@ -141,6 +156,7 @@ function take(form, event, hold) {
   if (form?.elements.from.value === 'KNOWN') {
     event.preventDefault();
     form.elements.mark.value = event.detail.name;
+    doubted(form);
     hold();
   }
 }

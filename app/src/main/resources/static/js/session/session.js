@@ -40,6 +40,13 @@ async function look(bench) {
   }
 }
 
+/** Lets one thing more be answered; what was answered before was another. */
+function ask(sure, code) {
+  sure.value = sure.parentElement.hidden ? code : `${sure.value} ${code}`;
+  sure.checked = false;
+  sure.parentElement.hidden = false;
+}
+
 /** Sends what is typed, once however often it is pressed. */
 async function order(name, id, what, form) {
   const button = document.getElementById(name);
@@ -56,7 +63,7 @@ async function order(name, id, what, form) {
   } catch (problem) {
     id.settle(problem);
     sayProblem(problem);
-    SURE.includes(problem.code) && (form.elements.sure.parentElement.hidden = false);
+    SURE.includes(problem.code) && ask(form.elements.sure, problem.code);
   } finally {
     button.classList.remove('busy');
     button.disabled = false;

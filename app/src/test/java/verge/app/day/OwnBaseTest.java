@@ -127,6 +127,11 @@ class OwnBaseTest extends InBrowser {
         browser.primary();
         browser.sees("No receiver is so far out");
         assertThat(state().bases()).isEmpty();
+        browser.type("base-northing", Double.toString(t2.plan().northing() + 8));
+        browser.until(d -> d.findElement(By.id("sure")).isDisplayed());
+        browser.click(By.cssSelector("#sure input"));
+        browser.type("base-northing", Double.toString(t2.plan().northing() + 9));
+        browser.until(d -> !d.findElement(By.cssSelector("#sure input")).isSelected());   // that was said of another place
         browser.click(By.cssSelector("input[name=from][value=KNOWN]"));
         browser.type("base-mark", "T2");
         browser.sees("The sky says: off by");

@@ -119,6 +119,8 @@ class SessionOfAJobTest extends JobWithReceivers {
         untilEpochs(2);
         assertThat(post("/static/" + session.entry() + "/fetch", Map.of("id", anId())).body()).contains("Its file grows");
         assertThat(end("1.601", "").body()).contains("its baseline wants 21 min");
+        assertThat(end("", "HEIGHT_NOT_AGAIN").body()).as("another question than was answered").contains("its baseline wants 21 min");
+        assertThat(end("", "SESSION_TOO_SHORT").body()).contains("was not measured once more");
         assertThat(end("1.601", "true").statusCode()).isEqualTo(204);
         until(() -> condition().filter(c -> c.writing().isEmpty()).isPresent());
         ground.cardHands(PracticeGround.Of.TRIPOD, Card.Fault.SPOILS);
