@@ -11,6 +11,7 @@ import verge.core.coding.PointName;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.Position;
 import verge.core.points.NamedPosition;
+import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.JobSettings;
 import verge.core.units.LengthUnit;
@@ -76,11 +77,18 @@ final class BaseForm {
         boolean radio = answers.text("way").equals("RADIO");
         boolean internet = answers.text("way").equals("INTERNET");
         Optional<CasterSetting> caster = internet ? Optional.of(caster().parse(before.caster())) : Optional.empty();
-        return new BaseSetting(caster, radio ? Optional.of(ReceiverBench.channel(answers)) : Optional.empty(), radio ? answers.number("watts", "power", 0.001, MOST_WATTS) : 0, answers.text("kind").equals("4") ? 4 : 7, answers.count("seconds", "seconds between messages", 1, MOST_SECONDS), answers.ticked("logging"));
+        return new BaseSetting(caster, radio ? Optional.of(ReceiverBench.channel(answers)) : Optional.empty(), radio ? answers.number("watts", "power", 0.001, MOST_WATTS) : 0, answers.text("kind").equals("4") ? 4 : 7, seconds(), answers.ticked("logging"));
+    }
+
+    private int seconds() {
+        int seconds = answers.count("seconds", "seconds between messages", 1, MOST_SECONDS);
+        if (seconds < 1) {
+            throw new SurveyException(Problem.OUT_OF_RANGE, "seconds between messages", answers.text("seconds"), 1, MOST_SECONDS);
+        }
+        return seconds;
     }
 
     private CasterForm caster() {
         return new CasterForm(answers.text("caster"), answers.ticked("tls") ? "true" : "", answers.text("version"), answers.text("mountpoint"), answers.text("user"), answers.text("password"));
     }
-
 }

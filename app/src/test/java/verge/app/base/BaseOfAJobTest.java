@@ -219,6 +219,9 @@ class BaseOfAJobTest extends JobWithReceivers {
         Position far = new Position(mark.plan().plus(300, 0), mark.elevation());
         assertThat(start(fields("TYPED", "T2", far)).body()).contains("BASE_FAR_OFF_SKY").contains("northing looks wrong");
         assertThat(start(fields("KNOWN", "NOWHERE", null)).body()).contains("POINT_UNKNOWN");
+        Map<String, String> never = fields("SKY", "T2", null);
+        never.put("seconds", "0");
+        assertThat(start(never).body()).contains("OUT_OF_RANGE");
         assertThat(lines()).isEqualTo(before);
         assertThat(visitor.get("/jobs/" + job.id() + "/base/held?from=TYPED&newMark=T2&northing=" + off.plan().northing() + "&easting=" + off.plan().easting() + "&elevation=" + off.elevation().orElseThrow().metres()).body()).contains("\"grade\":\"question\"");
         Map<String, String> sure = fields("TYPED", "T2", off);
