@@ -82,8 +82,8 @@ class BaseController {
         this.journals = journals;
     }
 
-    /** A base of the job, in a list. @param until blank while it sends @param measured how many points were measured from it */
-    record BaseLine(UUID entry, String mark, String from, String until, boolean provisional, long measured) {
+    /** A base of the job, in a list. @param until blank while it sends @param measured how many points were measured from it @param left whether none is it although it has not ended */
+    record BaseLine(UUID entry, String mark, String from, String until, boolean provisional, long measured, boolean left) {
     }
 
     @GetMapping(TO_BENCH)
@@ -98,7 +98,7 @@ class BaseController {
         model.addAttribute("names", Stream.concat(state.bases().stream().map(Base::mark), PointNames.offered(state).stream()).map(PointName::text).distinct().toList());
         model.addAttribute("free", free(state));
         again(job, state, model);
-        model.addAttribute("bases", lines(journals.journal(job)));
+        model.addAttribute("bases", lines(job, journals.journal(job)));
         model.addAttribute("checks", checks(journals.journal(job)));
         return "base/base";
     }
@@ -125,13 +125,13 @@ class BaseController {
         return a.of().map(o -> new Again(a.mark(), shift, state.allNamed(mark).isEmpty() ? mark.text() : free(state), o.job(), a.here().earlier().entry())).orElseGet(() -> new Again(a.mark(), shift, mark.text(), null, null));
     }
 
-    private List<BaseLine> lines(Journal journal) {
+    private List<BaseLine> lines(UUID job, Journal journal) {
         JobState state = journal.state();
         JobSettings settings = state.settings();
         return state.bases().stream().map(b -> {
             Instant from = journal.entry(b.entry()).orElseThrow().at();
             String until = state.latest(new EndOf(b.entry())).flatMap(journal::entry).map(e -> settings.times().until(from, e.at())).orElse("");
-            return new BaseLine(b.entry(), b.mark().text(), settings.times().whole(from), until, b.provisional(), state.measuredFrom(b));
+            return new BaseLine(b.entry(), b.mark().text(), settings.times().whole(from), until, b.provisional(), state.measuredFrom(b), service.isLeft(job, state, b.entry()));
         }).toList();
     }
 
@@ -209,6 +209,12 @@ class BaseController {
     @ResponseBody
     CompletableFuture<Void> end(@PathVariable UUID job, @RequestParam UUID id, Principal person) {
         return service.end(job, id, person.getName()).thenAccept(kept -> { });
+    }
+
+    @PostMapping("/base/{entry}/end")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void endLeft(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam UUID id, Principal person) {
+        service.endLeft(job, entry, new Author(id, person.getName(), "page"));
     }
 
     /** A known mark that was measured from a base, and where it puts the base. */

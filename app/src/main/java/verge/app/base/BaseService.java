@@ -24,6 +24,7 @@ import verge.core.base.AgainstSky;
 import verge.core.base.Base;
 import verge.core.base.BaseEnded;
 import verge.core.base.BaseSetUp;
+import verge.core.base.EndOf;
 import verge.core.base.Sending;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.ReferenceEllipsoid;
@@ -244,10 +245,30 @@ class BaseService implements SeatTask {
             Base base = bases.running(job).orElseThrow(() -> new SurveyException(Problem.NO_BASE));
             bases.silence(job);
             return receivers.find(Seat.base(job)).map(r -> r.set("SESSION", "").thenCompose(ended -> r.set("ROLE", "ROVER"))).orElseGet(() -> CompletableFuture.completedFuture(null)).exceptionally(unreachable -> null).thenApplyAsync(done -> {
-                Kept kept = journals.appendTogether(job, new Author(id, person, "page"), journal -> Stream.concat(SessionNames.beside(journal.state(), base.entry()).map(s -> new SessionEnded(s.entry(), Optional.empty())).stream(), Stream.<Payload>of(new BaseEnded(base.entry()))).toList());
+                Kept kept = journals.appendTogether(job, new Author(id, person, "page"), journal -> ended(journal.state(), base.entry()));
                 receivers.running(Seat.base(job), Optional.empty());
                 return kept;
             });
+        });
+    }
+
+    /** What it wrote beside ends with it. */
+    private static List<Payload> ended(JobState state, UUID base) {
+        return Stream.concat(SessionNames.beside(state, base).map(s -> new SessionEnded(s.entry(), Optional.empty())).stream(), Stream.<Payload>of(new BaseEnded(base))).toList();
+    }
+
+    /** Whether a base stands open in the book although no receiver of the job is it: one that was brought from elsewhere, or whose end was struck. */
+    boolean isLeft(UUID job, JobState state, UUID base) {
+        return state.latest(new EndOf(base)).isEmpty() && receivers.running(Seat.base(job)).filter(base::equals).isEmpty();
+    }
+
+    /** Ends such a base, in the book alone. @throws SurveyException NO_BASE of any other */
+    void endLeft(UUID job, UUID base, Author author) {
+        journals.appendTogether(job, author, journal -> {
+            if (journal.state().base(base).isEmpty() || !isLeft(job, journal.state(), base)) {
+                throw new SurveyException(Problem.NO_BASE);
+            }
+            return ended(journal.state(), base);
         });
     }
 }

@@ -26,6 +26,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import verge.app.device.StandIns;
 import verge.app.form.Answers;
+import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
@@ -78,8 +79,9 @@ class SessionController {
      * @param until blank while it runs
      * @param observed what its file comes to; blank until that was fetched
      * @param odd what must not be passed over; blank if nothing
+     * @param left whether nothing writes it although it has not ended
      */
-    record SessionLine(UUID entry, String mark, String file, String from, String until, String observed, String digest, String odd) {
+    record SessionLine(UUID entry, String mark, String file, String from, String until, String observed, String digest, String odd, boolean left) {
     }
 
     @GetMapping("/setup/static")
@@ -93,11 +95,11 @@ class SessionController {
         model.addAttribute("steps", SessionForm.STEPS);
         model.addAttribute("seconds", last.map(s -> s.said().seconds()).orElse(USUAL_SECONDS));
         model.addAttribute("baseline", last.flatMap(s -> s.said().baseline()).flatMap(Baseline::to).map(PointName::text).orElse(""));
-        model.addAttribute("sessions", sessions.stream().map(s -> line(s, state)).toList());
+        model.addAttribute("sessions", sessions.stream().map(s -> line(job, s, state)).toList());
         return "session/session";
     }
 
-    private static SessionLine line(Session s, JobState state) {
+    private SessionLine line(UUID job, Session s, JobState state) {
         JobSettings settings = state.settings();
         Optional<EndOfSession.End> end = state.latest(new EndOfSession(s.entry()));
         Optional<SessionFetched> raw = state.latest(new RawOf(s.entry()));
@@ -107,7 +109,7 @@ class SessionController {
                 + sum.filter(s::isOfAnotherTime).map(r -> "The file was written from " + settings.times().whole(r.first()) + " on, not when the session was. ").orElse("")
                 + sum.filter(s::isOtherAntenna).map(r -> "The file names the antenna " + r.antenna().strip() + ". ").orElse("")
                 + sum.flatMap(r -> s.said().baseline().map(Baseline::wants).filter(w -> r.observed().compareTo(w) < 0)).map(w -> "Too short: its baseline wants " + DurationText.of(w) + ". ").orElse("");
-        return new SessionLine(s.entry(), s.said().mark().text(), s.said().name().file(), settings.times().whole(s.begun()), end.map(e -> settings.times().until(s.begun(), e.at())).orElse(""), observed, raw.map(r -> r.file().sha256()).orElse(""), odd.strip());
+        return new SessionLine(s.entry(), s.said().mark().text(), s.said().name().file(), settings.times().whole(s.begun()), end.map(e -> settings.times().until(s.begun(), e.at())).orElse(""), observed, raw.map(r -> r.file().sha256()).orElse(""), odd.strip(), service.isLeft(job, state, s));
     }
 
     /** How it is now, as a part of the bench. */
@@ -137,6 +139,12 @@ class SessionController {
     @ResponseBody
     CompletableFuture<Void> end(@PathVariable UUID job, @RequestParam UUID id, @RequestParam MultiValueMap<String, String> sent, Principal person) {
         return service.end(job, id, new SessionForm(Answers.of(sent)), person.getName()).thenAccept(kept -> { });
+    }
+
+    @PostMapping("/static/{entry}/end")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void endLeft(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam UUID id, Principal person) {
+        service.endLeft(job, entry, new Author(id, person.getName(), "page"));
     }
 
     @PostMapping("/static/{entry}/fetch")

@@ -211,6 +211,22 @@ class SessionService implements SeatTask {
         });
     }
 
+    /** Whether a session stands open in the book although nothing of the job writes it: one that was brought from elsewhere, or whose end was struck. */
+    boolean isLeft(UUID job, JobState state, Session session) {
+        boolean beside = receivers.running(Seat.base(job)).flatMap(base -> SessionNames.beside(state, base)).filter(s -> s.entry().equals(session.entry())).isPresent();
+        return state.latest(new EndOfSession(session.entry())).isEmpty() && !beside && receivers.running(Seat.session(job)).filter(session.entry()::equals).isEmpty();
+    }
+
+    /** Ends such a session, in the book alone. @throws SurveyException NO_SESSION of any other */
+    void endLeft(UUID job, UUID entry, Author author) {
+        journals.append(job, author, state -> {
+            if (!isLeft(job, state, SessionFiles.session(state, entry))) {
+                throw new SurveyException(Problem.NO_SESSION);
+            }
+            return new SessionEnded(entry, Optional.empty());
+        });
+    }
+
     private void requireLong(UUID job, Session session) {
         Duration run = run(job, session);
         session.said().baseline().map(Baseline::wants).filter(w -> run.compareTo(w) < 0).ifPresent(wants -> {

@@ -141,6 +141,9 @@ async function pressed(bench, form, event, hold) {
       await post(`/jobs/${job}/base/end`, { id: ended.get() });
       ended.settle();
       await turnTo(`/jobs/${job}/setup/base`);
+    } else if (event.target.closest('[data-end]')) {
+      await post(`/jobs/${job}/base/${event.target.closest('[data-end]').dataset.end}/end`, { id: crypto.randomUUID() });
+      await turnTo(`/jobs/${job}/setup/base`);
     } else if (event.target.closest('#base-again')) {
       await post(`/jobs/${job}/base/again`, {});
       say('The receiver sends again.', 'It is the same base over the same mark.', 'good');

@@ -72,7 +72,8 @@ async function order(name, id, what, form) {
 
 async function pressed(event) {
   const fetching = event.target.closest('[data-fetch]');
-  const button = fetching ?? event.target.closest('#session-again');
+  const left = event.target.closest('[data-end]');
+  const button = fetching ?? left ?? event.target.closest('#session-again');
   if (!button) {
     return;
   }
@@ -82,6 +83,9 @@ async function pressed(event) {
       await post(`/jobs/${job}/static/${fetching.dataset.fetch}/fetch`, { id: crypto.randomUUID() });
       await turnTo(`/jobs/${job}/setup/static`);
       say('It came as it lies on the card.', 'It is kept under its digest.', 'good');
+    } else if (left) {
+      await post(`/jobs/${job}/static/${left.dataset.end}/end`, { id: crypto.randomUUID() });
+      await turnTo(`/jobs/${job}/setup/static`);
     } else {
       await post(`/jobs/${job}/static/again`, {});
       say('It is written again.', 'The file goes on where it stopped; the gap stays told.', 'good');

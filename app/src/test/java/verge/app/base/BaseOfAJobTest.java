@@ -15,12 +15,15 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import verge.app.account.TokenService;
 import verge.app.job.Job;
+import verge.app.journal.Author;
+import verge.app.journal.JournalService;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
 import verge.app.support.JobWithReceivers;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.core.base.Base;
+import verge.core.base.EndOf;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.job.OnProvisional;
@@ -251,6 +254,11 @@ class BaseOfAJobTest extends JobWithReceivers {
         until(() -> snapshot(Seat.base(job.id())).condition().flatMap(ReceiverCondition::writing).filter(w -> w.file().equals(beside.said().name().file()) && w.epochs() > 1).isPresent());
         assertThat(post("/base/end", Map.of("id", anId())).statusCode()).isEqualTo(204);
         assertThat(state().latest(new EndOfSession(beside.entry()))).isPresent();
+        UUID base = state().bases().get(0).entry();
+        verge.bean(JournalService.class).strike(job.id(), Author.atPage("surveyor"), state().latest(new EndOf(base)).orElseThrow());
+        assertThat(page("/setup/base")).contains("End it in the book");
+        assertThat(post("/base/" + base + "/end", Map.of("id", anId())).statusCode()).isEqualTo(204);
+        assertThat(post("/base/" + base + "/end", Map.of("id", anId())).body()).as("it has ended").contains("NO_BASE");
         assertThat(post("/static/" + beside.entry() + "/fetch", Map.of("id", anId())).statusCode()).isEqualTo(204);
         assertThat(state().latest(new RawOf(beside.entry())).orElseThrow().summary().gaps()).hasSize(1);
     }
