@@ -175,8 +175,8 @@ class BaseController {
     Held held(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent) {
         BaseMarks.Wanted wanted = marks.wanted(job, new BaseForm(Answers.of(sent)));
         JobSettings settings = journals.state(job).settings();
-        return wanted.against().map(off -> new Held("The sky says: off by " + BaseWords.off(off, settings) + ". " + BaseWords.cause(off, wanted.position().orElseThrow(), settings), grade(off)))
-                .orElseGet(() -> wanted.again().map(a -> new Held("A base stood here before, over " + a.mark() + ". A new start shifts all that follows against what was: " + BaseWords.shift(a.here(), settings) + ".", "question")).orElse(new Held((wanted.noted().isEmpty() ? "" : "Taken over as it is there: " + wanted.noted() + ". ") + "Provisional until its true place is known.", "near")));
+        return wanted.against().map(off -> new Held((wanted.noted().isEmpty() ? "" : "Taken over as it is there, " + wanted.noted() + ". ") + "The sky says: off by " + BaseWords.off(off, settings) + ". " + BaseWords.cause(off, wanted.position().orElseThrow(), settings), grade(off)))
+                .orElseGet(() -> wanted.again().map(a -> new Held("A base stood here before, over " + a.mark() + ". A new start shifts all that follows against what was: " + BaseWords.shift(a.here(), settings) + ".", "question")).orElse(new Held("Provisional until its true place is known.", "near")));
     }
 
     private static String grade(AgainstSky off) {

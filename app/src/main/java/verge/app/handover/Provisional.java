@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import verge.core.base.Base;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.job.OnProvisional;
@@ -24,9 +25,10 @@ final class Provisional {
 
     /** In one line; nothing where no point is so. */
     List<String> said(List<StoredPoint> points) {
-        long found = points.stream().filter(resting::has).count();
-        String bases = resting.bases().stream().map(b -> b.mark().text()).distinct().collect(Collectors.joining(", "));
-        return found == 0 ? List.of() : List.of("PROVISIONAL: " + found + (found == 1 ? " point rests" : " points rest") + " on base " + bases + ", of which only the sky has said where it stands. " + (found == 1 ? "It moves" : "They move") + " when that is corrected.");
+        List<StoredPoint> found = points.stream().filter(resting::has).toList();
+        List<Base> direct = found.stream().flatMap(p -> state.base(p.entry()).stream()).toList();
+        String bases = (direct.size() == found.size() ? direct : resting.bases()).stream().map(b -> b.mark().text()).distinct().collect(Collectors.joining(", "));   // on which of them a computed one rests nobody has asked
+        return found.isEmpty() ? List.of() : List.of("PROVISIONAL: " + found.size() + (found.size() == 1 ? " point rests" : " points rest") + " on base " + bases + ", of which only the sky has said where it stands. " + (found.size() == 1 ? "It moves" : "They move") + " when that is corrected.");
     }
 
     /** Beside all else that is said of a point. */

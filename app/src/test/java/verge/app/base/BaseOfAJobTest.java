@@ -178,6 +178,7 @@ class BaseOfAJobTest extends JobWithReceivers {
         assertThat(start(fields("SKY", "BASE1", null)).body()).contains("BASE_HERE_AGAIN", "over BASE1 of the job Files");
         Map<String, String> earlier = fields("EARLIER", "BASE1", null);
         earlier.putAll(Map.of("earlierJob", first.id().toString(), "earlier", before.entry().toString()));
+        assertThat(page("/base/held?from=EARLIER&newMark=BASE1&earlierJob=" + first.id() + "&earlier=" + before.entry())).contains("Taken over as it is there, over BASE1 of the job Files. The sky says: off by");
         assertThat(start(earlier).statusCode()).isEqualTo(204);
         assertThat(state().bases()).hasSize(2).allSatisfy(b -> {
             assertThat(b.provisional()).isTrue();
