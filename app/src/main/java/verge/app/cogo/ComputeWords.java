@@ -159,6 +159,8 @@ final class ComputeWords {
             return "a string";
         } else if (given instanceof Given.Drawn drawn) {
             return drawn.name();
+        } else if (given instanceof Given.Axis axis) {
+            return axis.name();
         } else if (given instanceof Given.Lines lines) {
             return lines.each().stream().map(one -> given(slot, one, settings)).collect(Collectors.joining("; "));
         } else if (given instanceof Given.Numbers numbers) {

@@ -14,7 +14,6 @@ import verge.core.cogo.Given;
 import verge.core.drawing.Feature;
 import verge.core.drawing.Role;
 import verge.core.job.JobState;
-import verge.core.plan.Path;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -38,10 +37,14 @@ public class FileLines {
         return file.file().name() + " line " + (feature + 1);
     }
 
-    /** The line in plan; empty for what is none. */
-    public static Optional<Path> path(Feature feature) {
-        Optional<Path> path = feature instanceof Feature.Run run ? Optional.of(run.path()) : feature instanceof Feature.Axis axis ? Optional.of(axis.alignment().path()) : Optional.empty();
-        return path.filter(p -> p.pieces() > 0);
+    /** Whether it is a line that has a length. */
+    public static boolean isLine(Feature feature) {
+        return line("", feature).isPresent();
+    }
+
+    private static Optional<Given> line(String name, Feature feature) {
+        Optional<Given> run = Optional.of(feature).filter(Feature.Run.class::isInstance).map(f -> ((Feature.Run) f).path()).filter(p -> p.pieces() > 0).map(p -> new Given.Drawn(name, p, Optional.empty()));
+        return run.or(() -> feature instanceof Feature.Axis axis && !axis.alignment().elements().isEmpty() ? Optional.of(new Given.Axis(name, axis.alignment())) : Optional.empty());
     }
 
     /**
@@ -49,7 +52,7 @@ public class FileLines {
      *
      * @throws SurveyException UNDERLAY_PICKED
      */
-    Optional<Given.Drawn> called(UUID job, JobState state, String typed) {
+    Optional<Given> called(UUID job, JobState state, String typed) {
         Matcher name = NAME.matcher(typed.strip());
         if (!name.matches()) {
             return Optional.empty();
@@ -57,10 +60,10 @@ public class FileLines {
         int index = Integer.parseInt(name.group(2)) - 1;
         Optional<PlacedFile> file = files.of(drawings.site(job)).stream().filter(f -> f.name().equals(name.group(1))).findFirst().map(f -> drawings.file(job, state, f.id()));
         List<Feature> features = file.map(f -> f.drawing().features()).orElse(List.of());
-        Optional<Path> path = index >= 0 && index < features.size() ? path(features.get(index)) : Optional.empty();
-        if (path.isPresent() && layers.of(file.get()).get(features.get(index).layer()).role() == Role.UNDERLAY) {
+        Optional<Given> line = index >= 0 && index < features.size() ? line(name(file.get(), index), features.get(index)) : Optional.empty();
+        if (line.isPresent() && layers.of(file.get()).get(features.get(index).layer()).role() == Role.UNDERLAY) {
             throw new SurveyException(Problem.UNDERLAY_PICKED, name(file.get(), index));
         }
-        return path.map(p -> new Given.Drawn(name(file.get(), index), p, features.get(index) instanceof Feature.Axis axis ? Optional.of(axis.alignment().stationing()) : Optional.empty()));
+        return line;
     }
 }

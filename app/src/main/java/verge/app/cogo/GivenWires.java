@@ -3,7 +3,6 @@ package verge.app.cogo;
 import java.util.List;
 import verge.app.journal.Wire;
 import verge.app.journal.Wires;
-import verge.core.alignment.Stationing;
 import verge.core.cogo.CircularCurve;
 import verge.core.cogo.Computed;
 import verge.core.cogo.Deed;
@@ -41,26 +40,20 @@ final class GivenWires {
         var string = o.field("string", Wire.ID, Given.Strung::string);
         return row -> new Given.Strung(row.get(string));
     }));
-    private static final Wire<Stationing.Equation> EQUATION = Wire.object(o -> {
-        var distance = o.field("distance", Wire.NUMBER, Stationing.Equation::distance);
-        var ahead = o.field("ahead", Wire.NUMBER, Stationing.Equation::ahead);
-        var increasing = o.field("increasing", Wire.FLAG, Stationing.Equation::increasing);
-        return row -> new Stationing.Equation(row.get(distance), row.get(ahead), row.get(increasing));
-    });
-    private static final Wire<Stationing> STATIONING = Wire.object(o -> {
-        var start = o.field("start", Wire.NUMBER, Stationing::start);
-        var equations = o.field("equations", EQUATION.list(), Stationing::equations);
-        return row -> new Stationing(row.get(start), row.get(equations));
-    });
     private static final Wire.Kind<Given.Drawn> DRAWN = new Wire.Kind<>("drawn", Given.Drawn.class, Wire.object(o -> {
         var name = o.field("name", Wire.TEXT, Given.Drawn::name);
         var path = o.field("path", Wires.PATH, Given.Drawn::path);
-        var stationing = o.field("stationing", STATIONING.maybe(), Given.Drawn::stationing);
+        var stationing = o.field("stationing", AlignmentWires.STATIONING.maybe(), Given.Drawn::stationing);
         return row -> new Given.Drawn(row.get(name), row.get(path), row.get(stationing));
     }));
-    static final Wire<Given> GIVEN = Wire.oneOf(POINT, SPOT, POINTS, STRUNG, DRAWN,
+    private static final Wire.Kind<Given.Axis> AXIS = new Wire.Kind<>("axis", Given.Axis.class, Wire.object(o -> {
+        var name = o.field("name", Wire.TEXT, Given.Axis::name);
+        var alignment = o.field("alignment", AlignmentWires.ALIGNMENT, Given.Axis::alignment);
+        return row -> new Given.Axis(row.get(name), row.get(alignment));
+    }));
+    static final Wire<Given> GIVEN = Wire.oneOf(POINT, SPOT, POINTS, STRUNG, DRAWN, AXIS,
             new Wire.Kind<>("lines", Given.Lines.class, Wire.object(o -> {
-                var each = o.field("each", Wire.<Given>oneOf(POINTS, STRUNG, DRAWN).list(), Given.Lines::each);
+                var each = o.field("each", Wire.<Given>oneOf(POINTS, STRUNG, DRAWN, AXIS).list(), Given.Lines::each);
                 return row -> new Given.Lines(row.get(each));
             })),
             new Wire.Kind<>("amount", Given.Amount.class, Wire.object(o -> {

@@ -45,10 +45,10 @@ final class TypedGivens {
 
     private final JobState state;
     private final Figures figures;
-    private final Function<String, Optional<Given.Drawn>> drawn;
+    private final Function<String, Optional<Given>> drawn;
 
     /** @param drawn lines of files as they are called */
-    TypedGivens(JobState state, Function<String, Optional<Given.Drawn>> drawn) {
+    TypedGivens(JobState state, Function<String, Optional<Given>> drawn) {
         this.state = state;
         this.drawn = drawn;
         figures = state.settings().figures();

@@ -81,7 +81,7 @@ class SketchTouchController {
         model.addAttribute("role", layer.role().word());
         model.addAttribute("figures", figures(own, state));
         model.addAttribute("feature", feature);
-        boolean isLine = layer.role() != Role.UNDERLAY && FileLines.path(own).isPresent();
+        boolean isLine = layer.role() != Role.UNDERLAY && FileLines.isLine(own);
         model.addAttribute("job", job);
         model.addAttribute("line", FileLines.name(placed, feature));
         model.addAttribute("offers", isLine ? Tool.ofLine(own instanceof Feature.Run run && run.path().closed()) : List.of());

@@ -1,12 +1,13 @@
 package verge.core.alignment;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import verge.core.plan.Path;
 import verge.core.plan.Placement;
 import verge.core.plan.Vertices;
+import verge.core.plan.Walk;
 import verge.core.units.Angle;
 
 /**
@@ -15,10 +16,6 @@ import verge.core.units.Angle;
  * @param profile empty if the file has only the plan
  */
 public record Alignment(String name, List<PlanElement> elements, Optional<Profile> profile, Stationing stationing) {
-    private static final double PLAN_METRES = 1e-5;
-    private static final double HEIGHT_METRES = 1e-4;
-    private static final double SHORTEST_METRES = 0.1;
-
     public Alignment {
         Objects.requireNonNull(name, "name");
         elements = List.copyOf(elements);
@@ -58,52 +55,29 @@ public record Alignment(String name, List<PlanElement> elements, Optional<Profil
                 double along = element.length() * i / pieces;
                 PlanElement.Place place = element.at(along);
                 double distance = before + along;
-                drawn.add(place.north(), place.east(), profile.flatMap(p -> p.height(distance)).orElse(Double.NaN));
+                drawn.add(place.north(), place.east(), height(distance).orElse(Double.NaN));
             }
             before += element.length();
         }
         return drawn.build();
     }
 
-    /** The line as straight pieces and arcs that leave it by a hundredth of a millimetre at most, with heights that leave its profile by a tenth. */
+    /**
+     * The line as straight pieces and arcs that leave it by a hundredth of a millimetre and a millionth of a radian at most, everywhere, with
+     * heights that leave its profile by a tenth of a millimetre. Where stations and offsets count, {@link #walk} has the line itself.
+     */
     public Path path() {
-        Vertices.Builder vertices = new Vertices.Builder();
-        List<Double> bulges = new ArrayList<>();
-        double before = 0;
-        for (PlanElement element : elements) {
-            add(element, before, 0, element.length(), vertices, bulges);
-            before += element.length();
-        }
-        if (!elements.isEmpty()) {
-            PlanElement last = elements.get(elements.size() - 1);
-            PlanElement.Place end = last.at(last.length());
-            vertices.add(end.north(), end.east(), height(length()));
-            bulges.add(0.0);
-        }
-        return Path.of(vertices.build(), bulges.stream().mapToDouble(b -> b).toArray(), false);
+        return new Laid(this).path();
     }
 
-    private double height(double distance) {
-        return profile.flatMap(p -> p.height(distance)).orElse(Double.NaN);
+    /** The line as it is walked: stations and offsets exactly, heights those of the profile. */
+    public Walk walk() {
+        Laid laid = new Laid(this);
+        return Walk.along(new AlignmentCourse(this), laid.path(), laid.upTo());
     }
 
-    private void add(PlanElement element, double before, double from, double to, Vertices.Builder vertices, List<Double> bulges) {
-        PlanElement.Place begin = element.at(from);
-        PlanElement.Place end = element.at(to);
-        PlanElement.Place middle = element.at((from + to) / 2);
-        double bulge = -Math.tan((end.azimuth() - begin.azimuth()) / 4);
-        double north = end.north() - begin.north();
-        double east = end.east() - begin.east();
-        // An arc that turns left has its middle to the right of its chord, by half the chord times its bulge.
-        double off = Math.hypot(middle.north() - (begin.north() + north / 2 - bulge * east / 2), middle.east() - (begin.east() + east / 2 + bulge * north / 2));
-        double offHeight = Math.abs(height(before + (from + to) / 2) - (height(before + from) + height(before + to)) / 2);
-        if ((off > PLAN_METRES || offHeight > HEIGHT_METRES) && to - from > SHORTEST_METRES) {
-            add(element, before, from, (from + to) / 2, vertices, bulges);
-            add(element, before, (from + to) / 2, to, vertices, bulges);
-        } else {
-            vertices.add(begin.north(), begin.east(), height(before + from));
-            bulges.add(bulge);
-        }
+    OptionalDouble height(double distance) {
+        return profile.map(p -> p.height(distance)).orElse(OptionalDouble.empty());
     }
 
     /** How far the end of an element and the beginning of the next lie apart at most: 0 for a line that hangs together. */

@@ -62,6 +62,11 @@ public record PlanElement(double north, double east, double azimuth, double leng
         return new Place(north + n * half, east + e * half, direction(along));
     }
 
+    /** One over the radius so far along, positive where it turns right. */
+    double curvature(double along) {
+        return curvatureIn + (curvatureOut - curvatureIn) * along / length;
+    }
+
     private double direction(double along) {
         return azimuth + along * (curvatureIn + (curvatureOut - curvatureIn) * along / (2 * length));
     }

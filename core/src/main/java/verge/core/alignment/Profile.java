@@ -1,23 +1,64 @@
 package verge.core.alignment;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.TreeMap;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * Heights along an alignment: points of intersection of straight grades, each rounded by a curve or not.
  *
- * @param points in the order of their distances
+ * <p>A curve has to find room on both its grades: one that reaches over the next point of intersection, or into another curve, has no heights
+ * that fit together, and where it lies there are none ({@link #misfits}).
  */
-public record Profile(List<Pvi> points) {
-    public Profile {
-        points = List.copyOf(points);
+public final class Profile {
+    /** Curves that follow each other without a straight grade touch as well as their lengths are written. */
+    private static final double TOUCHING_METRES = 0.005;
+
+    private final List<Pvi> points;
+    /** Of each point what rounds it; of the first and the last, which have one grade only, no more than where it would lie. */
+    private final List<Optional<VerticalCurve>> curves;
+    private final List<VerticalCurve> misfits;
+    /** Where these lie: ends of stretches by their begins, none overlapping. */
+    private final TreeMap<Double, Double> withoutHeight = new TreeMap<>();
+
+    /** @param points in the order of their distances */
+    public Profile(List<Pvi> points) {
+        this.points = List.copyOf(points);
         for (int i = 1; i < points.size(); i++) {
             if (!(points.get(i).distance() > points.get(i - 1).distance())) {
                 throw new IllegalArgumentException("profile runs back at " + points.get(i).distance());
             }
         }
+        int last = points.size() - 1;
+        curves = last < 1 ? Collections.nCopies(points.size(), Optional.empty())
+                : IntStream.rangeClosed(0, last).mapToObj(i -> VerticalCurve.of(i, points.get(i), grade(Math.max(i, 1)), grade(Math.min(i + 1, last)))).toList();
+        misfits = curves.stream().flatMap(Optional::stream).filter(this::findsNoRoom).toList();
+        misfits.stream().sorted(Comparator.comparingDouble(VerticalCurve::from)).forEach(c -> {
+            Map.Entry<Double, Double> before = withoutHeight.floorEntry(c.from());
+            boolean joins = before != null && before.getValue() >= c.from();
+            withoutHeight.put(joins ? before.getKey() : c.from(), joins ? Math.max(before.getValue(), c.to()) : c.to());
+        });
+    }
+
+    public List<Pvi> points() {
+        return points;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Profile that && points.equals(that.points);
+    }
+
+    @Override
+    public int hashCode() {
+        return points.hashCode();
     }
 
     /** What rounds a point of intersection. */
@@ -46,45 +87,75 @@ public record Profile(List<Pvi> points) {
     /**
      * The height at a distance.
      *
-     * @return empty outside the profile
+     * @return empty outside the profile, and where a curve lies that finds no room
      */
-    public Optional<Double> height(double distance) {
-        if (points.isEmpty() || distance < points.get(0).distance() || distance > points.get(points.size() - 1).distance()) {
-            return Optional.empty();
+    public OptionalDouble height(double distance) {
+        if (lacks(distance)) {
+            return OptionalDouble.empty();
         }
-        for (int i = 1; i + 1 < points.size(); i++) {
-            OptionalDouble rounded = rounded(i, distance);
-            if (rounded.isPresent()) {
-                return Optional.of(rounded.getAsDouble());
-            }
-        }
-        int i = 1;
-        while (i < points.size() - 1 && distance > points.get(i).distance()) {
-            i++;
-        }
-        return Optional.of(points.size() == 1 ? points.get(0).height() : points.get(i).height() + grade(i) * (distance - points.get(i).distance()));
+        int i = tangent(distance, false);
+        Pvi end = points.get(i);
+        return OptionalDouble.of(curveOver(i, distance).map(c -> c.height(distance))
+                .orElseGet(() -> points.size() == 1 ? end.height() : end.height() + grade(i) * (distance - end.distance())));
     }
 
     /**
      * The grade at a distance, rise over run in the direction of the stations; where two grades meet unrounded, that of the one behind.
      *
-     * @return empty outside the profile, and for a single point
+     * @return empty outside the profile, where a curve lies that finds no room, and for a single point
      */
     public OptionalDouble grade(double distance) {
-        if (points.size() < 2 || distance < points.get(0).distance() || distance > points.get(points.size() - 1).distance()) {
+        if (points.size() < 2 || lacks(distance)) {
             return OptionalDouble.empty();
         }
-        for (int i = 1; i + 1 < points.size(); i++) {
-            OptionalDouble rounded = roundedGrade(i, distance);
-            if (rounded.isPresent()) {
-                return rounded;
-            }
-        }
-        int i = 1;
-        while (i < points.size() - 1 && distance >= points.get(i).distance()) {
-            i++;
-        }
-        return OptionalDouble.of(grade(i));
+        int i = tangent(distance, true);
+        return OptionalDouble.of(curveOver(i, distance).map(c -> c.grade(distance)).orElseGet(() -> grade(i)));
+    }
+
+    private boolean lacks(double distance) {
+        Map.Entry<Double, Double> before = withoutHeight.floorEntry(distance);
+        return points.isEmpty() || distance < points.get(0).distance() || distance > points.get(points.size() - 1).distance()
+                || before != null && distance <= before.getValue();
+    }
+
+    /** Which point ends the straight grade over a distance within the profile. @param behind whether at a point the grade behind it is meant */
+    private int tangent(double distance, boolean behind) {
+        int found = Collections.binarySearch(points, new Pvi(distance, 0, null), Comparator.comparingDouble(Pvi::distance));
+        int end = found < 0 ? -found - 1 : behind ? found + 1 : found;
+        return Math.max(Math.min(1, points.size() - 1), Math.min(points.size() - 1, end));
+    }
+
+    /** The curve over a distance, of those of both ends of its straight grade: one that finds room reaches no further. */
+    private Optional<VerticalCurve> curveOver(int tangent, double distance) {
+        return Stream.of(curves.get(Math.max(0, tangent - 1)), curves.get(tangent)).flatMap(Optional::stream).filter(c -> c.holds(distance)).findFirst();
+    }
+
+    /** The points of intersection whose curves reach beyond the next point or into another curve, by their distances. */
+    public List<Double> misfits() {
+        return misfits.stream().map(c -> points.get(c.index()).distance()).toList();
+    }
+
+    private boolean findsNoRoom(VerticalCurve curve) {
+        int i = curve.index();
+        return i == 0 || i == points.size() - 1 || overlap(i - 1, curve.from(), true) || overlap(i + 1, curve.to(), false);
+    }
+
+    /** Whether a curve that begins or ends at a distance reaches beyond the point before or behind it, or what rounds that. */
+    private boolean overlap(int neighbour, double end, boolean before) {
+        Optional<VerticalCurve> other = curves.get(neighbour);
+        double point = points.get(neighbour).distance();
+        return before ? end < Math.max(point, other.map(VerticalCurve::to).orElse(point)) - TOUCHING_METRES
+                : end > Math.min(point, other.map(VerticalCurve::from).orElse(point)) + TOUCHING_METRES;
+    }
+
+    /** Where grades and curves begin and end, by their distances. */
+    List<Double> breaks() {
+        return Stream.concat(points.stream().map(Pvi::distance), curves.stream().flatMap(Optional::stream).flatMap(c -> Stream.of(c.from(), c.to()))).toList();
+    }
+
+    /** How sharply the grade changes at most in the curve over a distance, per metre; 0 on a straight grade and outside the profile. */
+    double sharpest(double distance) {
+        return lacks(distance) ? 0 : curveOver(tangent(distance, false), distance).map(VerticalCurve::sharpest).orElse(0.0);
     }
 
     /** @param highest whether it is the top of a crest, else the bottom of a sag */
@@ -96,41 +167,12 @@ public record Profile(List<Pvi> points) {
         List<Turn> turns = new ArrayList<>();
         for (int i = 1; i + 1 < points.size(); i++) {
             double in = grade(i);
-            double out = grade(i + 1);
-            if (in * out < 0) {
-                double distance = levelAt(i, in, out);
-                turns.add(new Turn(distance, height(distance).orElseThrow(), in > 0));
+            if (in * grade(i + 1) < 0) {
+                double distance = curves.get(i).map(VerticalCurve::level).orElse(points.get(i).distance());
+                height(distance).ifPresent(height -> turns.add(new Turn(distance, height, in > 0)));
             }
         }
         return turns;
-    }
-
-    private double levelAt(int i, double in, double out) {
-        Pvi pvi = points.get(i);
-        if (pvi.rounding() instanceof Rounding.Parabola p && p.before() > 0 && p.after() > 0) {
-            double middle = p.before() * p.after() * (out - in) / (2 * (p.before() + p.after()));
-            double first = in + 2 * middle / p.before();   // the grade where both parts meet
-            return pvi.distance() + (in * first <= 0 ? -p.before() - in * p.before() * p.before() / (2 * middle) : p.after() - out * p.after() * p.after() / (2 * middle));
-        } else if (pvi.rounding() instanceof Rounding.Circle c) {
-            Circle circle = Circle.of(pvi, c.radius(), in, out);
-            return pvi.distance() + circle.centreX();
-        }
-        return pvi.distance();
-    }
-
-    private OptionalDouble roundedGrade(int i, double distance) {
-        Pvi pvi = points.get(i);
-        double in = grade(i);
-        double out = grade(i + 1);
-        double x = distance - pvi.distance();
-        if (pvi.rounding() instanceof Rounding.Parabola p && p.before() > 0 && p.after() > 0 && x >= -p.before() && x <= p.after()) {
-            double middle = p.before() * p.after() * (out - in) / (2 * (p.before() + p.after()));
-            return OptionalDouble.of(x <= 0 ? in + 2 * middle * (x + p.before()) / (p.before() * p.before()) : out - 2 * middle * (p.after() - x) / (p.after() * p.after()));
-        } else if (pvi.rounding() instanceof Rounding.Circle c && in != out) {
-            Circle circle = Circle.of(pvi, c.radius(), in, out);
-            return circle.holds(x) ? OptionalDouble.of(circle.grade(x)) : OptionalDouble.empty();
-        }
-        return OptionalDouble.empty();
     }
 
     /** Grade of the tangent that ends at a point of intersection, rise over run. */
@@ -138,65 +180,6 @@ public record Profile(List<Pvi> points) {
         Pvi a = points.get(to - 1);
         Pvi b = points.get(to);
         return (b.height() - a.height()) / (b.distance() - a.distance());
-    }
-
-    private OptionalDouble rounded(int i, double distance) {
-        Pvi pvi = points.get(i);
-        double in = grade(i);
-        double out = grade(i + 1);
-        double x = distance - pvi.distance();
-        if (pvi.rounding() instanceof Rounding.Parabola p) {
-            return p.before() > 0 && p.after() > 0 && x >= -p.before() && x <= p.after() ? OptionalDouble.of(pvi.height() + parabola(p, in, out, x))
-                    : OptionalDouble.empty();
-        }
-        return pvi.rounding() instanceof Rounding.Circle c ? circle(pvi, c.radius(), in, out, x) : OptionalDouble.empty();
-    }
-
-    /**
-     * Two parabolas with a common tangent above the intersection; one if both parts are alike. The offset from a tangent grows with the
-     * square of the distance from where the curve begins, to e = l₁ l₂ (g₂ − g₁) / 2 (l₁ + l₂) at the intersection.
-     */
-    private static double parabola(Rounding.Parabola p, double in, double out, double x) {
-        double middle = p.before() * p.after() * (out - in) / (2 * (p.before() + p.after()));
-        double part = x <= 0 ? (x + p.before()) / p.before() : (p.after() - x) / p.after();
-        return (x <= 0 ? in : out) * x + middle * part * part;
-    }
-
-    /**
-     * A circle tangent to both grades, about the point of intersection: it begins R (sin a₂ − sin a₁) before it ends, measured level.
-     *
-     * @param sense 1 for a sag, whose centre is above, −1 for a crest
-     */
-    private record Circle(double radius, double sense, double from, double to, double centreX, double centreHeight) {
-        static Circle of(Pvi pvi, double radius, double in, double out) {
-            double a1 = Math.atan(in);
-            double a2 = Math.atan(out);
-            double tangent = radius * Math.abs(Math.tan((a2 - a1) / 2));
-            double from = -tangent * Math.cos(a1);
-            double sense = out > in ? 1 : -1;
-            return new Circle(radius, sense, from, tangent * Math.cos(a2), from - sense * radius * Math.sin(a1), pvi.height() + in * from + sense * radius * Math.cos(a1));
-        }
-
-        boolean holds(double x) {
-            return x >= from && x <= to;
-        }
-
-        private double rise(double x) {
-            return Math.sqrt(radius * radius - (x - centreX) * (x - centreX));
-        }
-
-        double height(double x) {
-            return centreHeight - sense * rise(x);
-        }
-
-        double grade(double x) {
-            return sense * (x - centreX) / rise(x);
-        }
-    }
-
-    private static OptionalDouble circle(Pvi pvi, double radius, double in, double out, double x) {
-        Circle circle = Circle.of(pvi, radius, in, out);
-        return in == out || !circle.holds(x) ? OptionalDouble.empty() : OptionalDouble.of(circle.height(x));
     }
 
     Profile scaled(double perUnit) {

@@ -64,17 +64,17 @@ final class Constructions {
 
     /** Along a line from its begin, and square to it. */
     static Worked offset(Givens given) {
-        Path path = given.lines("line", false).get(0);
-        ScaledWalk walk = given.scales().given(path);
+        Walk line = given.walks("line").get(0);
+        ScaledWalk walk = given.scales().given(line);
         Walk.Place foot = walk.at(given.amount("along", Slot.Kind.RISE));
         Position to = walk.beside(foot, 0, given.amount("right", Slot.Kind.RISE)).position();
-        return Worked.builder().point("point", to).point("foot", foot.position()).line(ReadOff.line(List.of(foot.position(), to), false)).line(path).build();
+        return Worked.builder().point("point", to).point("foot", foot.position()).line(ReadOff.line(List.of(foot.position(), to), false)).line(line.path()).build();
     }
 
     /** Points along a line every so far, or so many at even distances; heights run with the line's. */
     static Worked along(Givens given) {
-        Path path = given.lines("line", false).get(0);
-        ScaledWalk walk = given.scales().given(path);
+        Walk line = given.walks("line").get(0);
+        ScaledWalk walk = given.scales().given(line);
         OptionalDouble interval = given.maybe("interval", Slot.Kind.LENGTH);
         OptionalDouble count = given.maybe("count", Slot.Kind.COUNT);
         double right = given.maybe("right", Slot.Kind.RISE).orElse(0);
@@ -86,7 +86,7 @@ final class Constructions {
         if (last > MOST_POINTS) {
             throw new SurveyException(Problem.POINTS_TOO_MANY, last, MOST_POINTS);
         }
-        Worked.Builder worked = Worked.builder().line(path);
+        Worked.Builder worked = Worked.builder().line(line.path());
         for (long i = 0; i <= last; i++) {
             Walk.Place place = walk.at(Math.min(walk.length(), i * step));
             worked.point("station", String.valueOf(i), right == 0 ? place.position() : walk.beside(place, 0, right).position());
@@ -100,7 +100,11 @@ final class Constructions {
         Path path = given.lines("line", false).get(0);
         double scale = given.scales().gridPerGiven(path.vertices().position(0));
         double right = given.amount("right", Slot.Kind.RISE) * scale;
-        Path beside = Parallel.of(path, -right, given.maybe("rise", Slot.Kind.RISE).orElse(0)).orElseThrow(() -> new SurveyException(Problem.NO_PARALLEL));
+        if (path.length() == 0) {
+            throw new SurveyException(Problem.COINCIDENT_POINTS);
+        }
+        Path beside = Parallel.of(path, -right, given.maybe("rise", Slot.Kind.RISE).orElse(0))
+                .orElseThrow(() -> new SurveyException(Problem.NO_PARALLEL, new Length(Parallel.room(path, -right) / scale)));
         Worked.Builder worked = Worked.builder().line(path).made("parallel", "", beside);
         for (int i = 0; i < beside.vertices().size(); i++) {
             worked.point("corner", String.valueOf(i + 1), beside.vertices().position(i));

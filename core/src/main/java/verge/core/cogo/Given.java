@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import verge.core.alignment.Alignment;
 import verge.core.alignment.Stationing;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
@@ -65,7 +66,11 @@ public sealed interface Given {
     record Drawn(String name, Path path, Optional<Stationing> stationing) implements Given {
     }
 
-    /** Several lines, each {@link Strung}, {@link Drawn} or {@link Points}. */
+    /** An alignment of a file, as it lay when it was given. @param name what it is called where it is typed */
+    record Axis(String name, Alignment alignment) implements Given {
+    }
+
+    /** Several lines, each {@link Strung}, {@link Drawn}, {@link Axis} or {@link Points}. */
     record Lines(List<Given> each) implements Given {
         public Lines {
             each = List.copyOf(each);

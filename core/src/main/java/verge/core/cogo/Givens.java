@@ -14,6 +14,7 @@ import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
+import verge.core.plan.Walk;
 import verge.core.points.PointSeen;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -124,6 +125,8 @@ public final class Givens {
     private List<Path> lines(String slot, Given given, boolean closed) {
         if (given instanceof Given.Drawn drawn) {
             return List.of(drawn.path());
+        } else if (given instanceof Given.Axis axis) {
+            return List.of(axis.alignment().path());
         } else if (given instanceof Given.Strung strung) {
             List<Path> paths = sources.strings().apply(strung.string());
             if (paths.isEmpty()) {
@@ -134,9 +137,20 @@ public final class Givens {
         return List.of(Path.straight(Vertices.of(points(slot, given).toArray(Position[]::new)), closed));
     }
 
+    /** The parts of an open line as they are walked, those without a length left out. @throws SurveyException COINCIDENT_POINTS if none has one */
+    List<Walk> walks(String slot) {
+        List<Walk> walks = given.get(slot) instanceof Given.Axis axis ? List.of(axis.alignment().walk())
+                : lines(slot, false).stream().map(Walk::of).flatMap(Optional::stream).toList();
+        if (walks.isEmpty()) {
+            throw new SurveyException(Problem.COINCIDENT_POINTS);
+        }
+        return walks;
+    }
+
     /** How stations are counted along a line, if that is an alignment. */
     Optional<Stationing> stationing(String slot) {
-        return given.get(slot) instanceof Given.Drawn drawn ? drawn.stationing() : Optional.empty();
+        return given.get(slot) instanceof Given.Axis axis ? Optional.of(axis.alignment().stationing())
+                : given.get(slot) instanceof Given.Drawn drawn ? drawn.stationing() : Optional.empty();
     }
 
     double amount(String slot, Slot.Kind kind) {

@@ -16,6 +16,7 @@ import verge.core.plan.Meetings.Carrier;
 import verge.core.plan.Meetings.Circle;
 import verge.core.plan.Meetings.Straight;
 import verge.core.plan.Path;
+import verge.core.plan.Walk;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
@@ -91,6 +92,8 @@ final class Intersections {
     static Worked linesMeet(Givens given) {
         List<Path> one = given.lines("lineA", false);
         List<Path> other = given.lines("lineB", false);
+        List<Walk> walksA = given.walks("lineA");
+        List<Walk> walksB = given.walks("lineB");
         List<GridPoint> reached = Crossings.between(one, other, MOST_MEETINGS);
         List<GridPoint> places = reached.isEmpty() ? notFarOff(Crossings.beyondEnds(one, other), one, other) : reached;
         if (places.isEmpty()) {
@@ -102,8 +105,8 @@ final class Intersections {
         for (int i = 0; i < places.size(); i++) {
             String of = places.size() == 1 ? "" : String.valueOf(i + 1);
             worked.point("meeting", of, flat(places.get(i)));
-            station(given, worked, "A", of, one, places.get(i));
-            station(given, worked, "B", of, other, places.get(i));
+            station(given, worked, "A", of, walksA, places.get(i));
+            station(given, worked, "B", of, walksB, places.get(i));
         }
         if (reached.isEmpty()) {
             worked.remark(Caution.LENGTHENED);
@@ -119,11 +122,11 @@ final class Intersections {
     }
 
     /** How far along a line a place on it lies, and the line's height there. */
-    private static void station(Givens given, Worked.Builder worked, String which, String of, List<Path> lines, GridPoint place) {
+    private static void station(Givens given, Worked.Builder worked, String which, String of, List<Walk> lines, GridPoint place) {
         ReadOff.Nearest nearest = ReadOff.nearest(lines, place);
         double along = nearest.beside().along();
         given.stationing("line" + which).ifPresent(counted -> worked.figure("stationCounted", of, new Quantity.Station(new Length(counted.station(along)))));
-        worked.figure("station" + which, of, new Quantity.Distance(new Length(along), new Length(ScaledWalk.of(nearest.line(), given.scales()::groundPerGrid).told(along))));
+        worked.figure("station" + which, of, new Quantity.Distance(new Length(along), new Length(ScaledWalk.of(nearest.walk(), given.scales()::groundPerGrid).told(along))));
         nearest.beside().foot().position().elevation().ifPresent(height -> worked.figure("station" + which + "Height", of, new Quantity.Height(height.asLength())));
     }
 
@@ -190,7 +193,7 @@ final class Intersections {
     /** Square to a line from a point. */
     static Worked foot(Givens given) {
         Position point = given.point("point");
-        var beside = ReadOff.nearest(given.lines("line", false), point.plan()).beside();
+        var beside = ReadOff.nearest(given.walks("line"), point.plan()).beside();
         GridPoint foot = beside.foot().position().plan();
         Quantity.Distance told = given.scales().told(point.plan(), foot, point.elevation());
         return Worked.builder().point("foot", beside.foot().position()).figure("horizontal", told).dimension(point.plan(), foot, told).made("made", "", ReadOff.line(List.of(point, beside.foot().position()), false)).build();

@@ -95,9 +95,9 @@ final class ReadOff {
 
     /** How points lie to a line. */
     static Worked beside(Givens given) {
-        List<Path> lines = given.lines("line", false);
+        List<Walk> lines = given.walks("line");
         Worked.Builder worked = Worked.builder();
-        lines.forEach(worked::line);
+        lines.forEach(line -> worked.line(line.path()));
         List<Position> points = given.points("points");
         for (int i = 0; i < points.size(); i++) {
             Position point = points.get(i);
@@ -107,7 +107,7 @@ final class ReadOff {
             GridPoint foot = beside.foot().position().plan();
             given.stationing("line").ifPresent(counted -> worked.figure("stationCounted", name, new Quantity.Station(new Length(counted.station(beside.along())))));
             Quantity.Aside offset = aside(beside.right(), given.scales().groundPerGrid(foot, point.plan(), level(point, beside.foot().position())));
-            worked.figure("station", name, new Quantity.Distance(new Length(beside.along()), new Length(ScaledWalk.of(nearest.line(), given.scales()::groundPerGrid).told(beside.along()))))
+            worked.figure("station", name, new Quantity.Distance(new Length(beside.along()), new Length(ScaledWalk.of(nearest.walk(), given.scales()::groundPerGrid).told(beside.along()))))
                     .figure("offset", name, offset).point("foot", name, beside.foot().position()).dimension(foot, point.plan(), offset);
             rise(beside.foot().position(), point).ifPresent(up -> worked.figure("aboveLine", name, new Quantity.Difference(up)));
             worked.line(line(List.of(beside.foot().position(), point), false));
@@ -123,12 +123,12 @@ final class ReadOff {
     }
 
     /** The part that passes nearest. */
-    record Nearest(Path line, Walk.Beside beside) {
+    record Nearest(Walk walk, Walk.Beside beside) {
     }
 
-    static Nearest nearest(List<Path> lines, GridPoint place) {
-        return lines.stream().flatMap(line -> Walk.of(line).map(walk -> new Nearest(line, walk.beside(place))).stream())
-                .min(Comparator.comparingDouble(n -> n.beside().foot().position().plan().distanceMetres(place))).orElseThrow(() -> new SurveyException(Problem.COINCIDENT_POINTS));
+    static Nearest nearest(List<Walk> lines, GridPoint place) {
+        return lines.stream().map(walk -> new Nearest(walk, walk.beside(place)))
+                .min(Comparator.comparingDouble(n -> n.beside().foot().position().plan().distanceMetres(place))).orElseThrow();
     }
 
     /** Two lines: the angle between them and where they meet, or how far apart they run. */

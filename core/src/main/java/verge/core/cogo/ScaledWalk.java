@@ -4,8 +4,6 @@ import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.plan.Path;
 import verge.core.plan.Walk;
-import verge.core.problem.Problem;
-import verge.core.problem.SurveyException;
 
 /** A line as it is walked with a tape: places by how far one has come in the scale in which lengths are told, each of its pieces having that of its own. */
 final class ScaledWalk {
@@ -29,12 +27,11 @@ final class ScaledWalk {
         this.upTo = upTo;
     }
 
-    /** @throws SurveyException COINCIDENT_POINTS for a path without a length */
-    static ScaledWalk of(Path path, LengthPerGrid scale) {
-        Walk walk = Walk.of(path).orElseThrow(() -> new SurveyException(Problem.COINCIDENT_POINTS));
+    static ScaledWalk of(Walk walk, LengthPerGrid scale) {
+        Path path = walk.path();
         double[] upTo = new double[path.pieces() + 1];
         for (int i = 0; i < path.pieces(); i++) {
-            upTo[i + 1] = upTo[i] + path.pieceLength(i) * scale.of(path.vertices().position(i), path.vertices().plan((i + 1) % path.vertices().size()));
+            upTo[i + 1] = upTo[i] + (walk.upTo(i + 1) - walk.upTo(i)) * scale.of(path.vertices().position(i), path.vertices().plan((i + 1) % path.vertices().size()));
         }
         return new ScaledWalk(path, walk, scale, upTo);
     }

@@ -8,6 +8,7 @@ import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Plane;
 import verge.core.geodesy.Position;
 import verge.core.plan.Path;
+import verge.core.plan.Walk;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 
@@ -47,8 +48,8 @@ public record Scales(Plane plane, GroundUse use, boolean givenOnGround) {
     }
 
     /** A line along which lengths are given. */
-    ScaledWalk given(Path path) {
-        return ScaledWalk.of(path, (from, to) -> 1 / gridPerGiven(from, to));
+    ScaledWalk given(Walk walk) {
+        return ScaledWalk.of(walk, (from, to) -> 1 / gridPerGiven(from, to));
     }
 
     /** The length of a line as it is told, both ways. */

@@ -67,7 +67,7 @@ public record Arc(double centreNorth, double centreEast, double radius, double s
     }
 
     /** The azimuth in which it goes so far along, from 0 to 1. */
-    Angle azimuth(double part) {
+    public Angle azimuth(double part) {
         double angle = start + part * sweep;
         return new Angle(Math.atan2(-Math.sin(angle) * sweep, Math.cos(angle) * sweep)).wholeCircle();
     }

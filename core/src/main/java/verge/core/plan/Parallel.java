@@ -1,18 +1,24 @@
 package verge.core.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Supplier;
+import java.util.OptionalDouble;
 import verge.core.geodesy.GridPoint;
 
 /**
  * A path beside another, everywhere at the same distance: straight pieces stay straight and arcs arcs about the same centre. At a corner the
- * pieces are lengthened or shortened to where they meet; where they do not, a short piece joins them.
+ * pieces are lengthened or shortened to where they meet; round a sharp one that sticks out an arc about the corner joins them.
  */
 public final class Parallel {
     /** Sine of the bend below which two pieces run on into one another: over 100 m it is a hundredth of a millimetre. */
     private static final double SMOOTH = 1e-7;
+    /** Cosine of half the bend (60°) behind which a corner that sticks out would reach more than twice the distance away. */
+    private static final double SHARP = 0.5;
+    /** As exactly as a length is told. */
+    private static final double ROOM_METRES = 1e-4;
+    private static final int MOST_CROSSINGS = 1_000;
 
     private final Path path;
     private final double left;
@@ -27,10 +33,30 @@ public final class Parallel {
     /**
      * @param left distance in metres, positive to the left of the way the path runs
      * @param up what is added to the heights
-     * @return empty if the path has no length, or an arc is narrower than the distance
+     * @return empty if the path has no length, or so far off there is no room for each of its pieces: one would run back, or it would cross itself
      */
     public static Optional<Path> of(Path path, double left, double up) {
-        return new Parallel(path, left).path(up);
+        Path once = path.withoutRepeats();
+        return once.pieces() == 0 ? Optional.empty() : new Parallel(once, left).path(up).filter(beside -> crossings(beside) <= crossings(once));
+    }
+
+    private static int crossings(Path path) {
+        return Crossings.of(List.of(path), MOST_CROSSINGS).size();
+    }
+
+    /** How far off there is room, in metres, to the side of a distance at which there is none. */
+    public static double room(Path path, double left) {
+        double least = 0;
+        double most = left;
+        while (Math.abs(most - least) > ROOM_METRES) {
+            double middle = (least + most) / 2;
+            if (of(path, middle, 0).isPresent()) {
+                least = middle;
+            } else {
+                most = middle;
+            }
+        }
+        return Math.abs(least);
     }
 
     /** A piece moved aside: a line from one place to another, or an arc between them. */
@@ -60,43 +86,43 @@ public final class Parallel {
 
     private Optional<Path> path(double up) {
         List<Piece> pieces = new ArrayList<>();
-        List<Integer> of = new ArrayList<>();
         for (int i = 0; i < path.pieces(); i++) {
             Piece piece = new Piece(path.vertices().plan(i), path.vertices().plan((i + 1) % path.vertices().size()), path.bulge(i));
-            if (!piece.from().equals(piece.to())) {
-                pieces.add(piece);
-                of.add(i);
-            }
             if (piece.bulge() != 0 && piece.radius() * left > 0 && Math.abs(piece.radius()) <= Math.abs(left)) {
                 return Optional.empty();
             }
-        }
-        if (pieces.isEmpty()) {
-            return Optional.empty();
+            pieces.add(piece);
         }
         int last = pieces.size() - 1;
         GridPoint[] begins = new GridPoint[pieces.size()];
         GridPoint[] ends = new GridPoint[pieces.size()];
+        double[] joints = new double[pieces.size()];
         for (int i = 0; i <= last; i++) {
+            Piece piece = pieces.get(i);
             Piece next = pieces.get(i == last ? 0 : i + 1);
             boolean joined = i < last || path.closed();
-            Optional<GridPoint> meet = joined ? meeting(pieces.get(i), next) : Optional.empty();
-            ends[i] = meet.orElseGet(pieceEnd(pieces.get(i)));
+            Corner corner = new Corner(piece, next);
+            Optional<GridPoint> meet = joined ? corner.meeting() : Optional.empty();
+            if (joined && meet.isEmpty() && !corner.sticksOut()) {
+                return Optional.empty();
+            }
+            ends[i] = meet.orElseGet(() -> piece.beside(true, left));
             begins[i == last ? 0 : i + 1] = meet.orElseGet(() -> next.beside(false, left));
+            joints[i] = joined && meet.isEmpty() ? corner.bulge() : Double.NaN;
         }
         for (int i = 0; i <= last; i++) {
-            int vertex = of.get(i);
-            add(begins[i], height(vertex, up), bulge(pieces.get(i), begins[i], ends[i]));
-            boolean gap = (i < last || path.closed()) && !ends[i].equals(begins[i == last ? 0 : i + 1]);
-            if (gap || i == last && !path.closed()) {
-                add(ends[i], height((vertex + 1) % path.vertices().size(), up), 0);
+            OptionalDouble bulge = bulge(pieces.get(i), begins[i], ends[i]);
+            if (bulge.isEmpty()) {
+                return Optional.empty();
+            }
+            add(begins[i], height(i, up), bulge.getAsDouble());
+            if (!Double.isNaN(joints[i])) {
+                add(ends[i], height((i + 1) % path.vertices().size(), up), joints[i]);
+            } else if (i == last && !path.closed()) {
+                add(ends[i], height(i + 1, up), 0);
             }
         }
         return Optional.of(Path.of(vertices.build(), bulges.stream().mapToDouble(b -> b).toArray(), path.closed()));
-    }
-
-    private Supplier<GridPoint> pieceEnd(Piece piece) {
-        return () -> piece.beside(true, left);
     }
 
     private double height(int vertex, double up) {
@@ -108,34 +134,77 @@ public final class Parallel {
         bulges.add(bulge);
     }
 
-    /** The bulge of a piece's arc between other ends on it. */
-    private double bulge(Piece piece, GridPoint from, GridPoint to) {
+    /** The bulge of a piece moved aside between its new ends; empty if it would run back, which is where its neighbours leave it no room. */
+    private OptionalDouble bulge(Piece piece, GridPoint from, GridPoint to) {
         Piece beside = piece.beside(left);
-        return from.equals(beside.from()) && to.equals(beside.to()) ? piece.bulge()
-                : Arc.ofBulge(beside.from(), beside.to(), piece.bulge()).map(arc -> arc.bulgeBetween(from, to)).orElse(0.0);
+        Optional<Arc> arc = Arc.ofBulge(beside.from(), beside.to(), piece.bulge());
+        if (arc.isEmpty()) {
+            double[] heading = piece.heading(false);
+            boolean ahead = (to.northing() - from.northing()) * heading[0] + (to.easting() - from.easting()) * heading[1] > 0;
+            return ahead ? OptionalDouble.of(0) : OptionalDouble.empty();
+        }
+        double sense = Math.signum(arc.get().sweep());
+        double sweep = sense * arc.get().sweep() - sense * turn(arc.get(), beside.from(), from) + sense * turn(arc.get(), beside.to(), to);
+        return sweep > 0 && sweep < 2 * Math.PI ? OptionalDouble.of(sense * Math.tan(sweep / 4)) : OptionalDouble.empty();
     }
 
-    /** Where two pieces moved aside meet near the corner between them; empty if they do not. */
-    private Optional<GridPoint> meeting(Piece piece, Piece next) {
-        double[] in = piece.heading(true);
-        double[] out = next.heading(false);
-        double sine = in[0] * out[1] - in[1] * out[0];
-        double cosine = in[0] * out[0] + in[1] * out[1];
-        if (Math.abs(sine) < SMOOTH && cosine > 0) {
-            return Optional.of(piece.beside(true, left));
-        }
-        GridPoint corner = piece.to();
-        double reach = left / (1 + cosine);   // along the sum of both normals: where two straight pieces meet
-        GridPoint mitre = corner.plus(reach * (in[1] + out[1]), -reach * (in[0] + out[0]));
-        if (piece.bulge() == 0 && next.bulge() == 0) {
-            return cosine > -1 + SMOOTH ? Optional.of(mitre) : Optional.empty();
-        }
-        return Meetings.between(carrier(piece), carrier(next)).stream().min((a, b) -> Double.compare(a.distanceMetres(mitre), b.distanceMetres(mitre)));
+    /** From one place to another as seen from the centre, the shorter way round, to the left. */
+    private static double turn(Arc arc, GridPoint from, GridPoint to) {
+        double fromNorth = from.northing() - arc.centreNorth();
+        double fromEast = from.easting() - arc.centreEast();
+        double toNorth = to.northing() - arc.centreNorth();
+        double toEast = to.easting() - arc.centreEast();
+        return Math.atan2(fromEast * toNorth - fromNorth * toEast, fromNorth * toNorth + fromEast * toEast);
     }
 
     private Meetings.Carrier carrier(Piece piece) {
         Piece beside = piece.beside(left);
         return Arc.ofBulge(beside.from(), beside.to(), beside.bulge()).<Meetings.Carrier>map(arc -> new Meetings.Circle(new GridPoint(arc.centreNorth(), arc.centreEast()), arc.radius()))
                 .orElseGet(() -> new Meetings.Straight(beside.from(), beside.to()));
+    }
+
+    /** Where one piece ends and the next begins. */
+    private final class Corner {
+        private final Piece piece;
+        private final Piece next;
+        private final double[] in;
+        private final double[] out;
+        /** Of what the path turns by, positive to the right. */
+        private final double sine;
+        private final double cosine;
+
+        Corner(Piece piece, Piece next) {
+            this.piece = piece;
+            this.next = next;
+            in = piece.heading(true);
+            out = next.heading(false);
+            sine = in[0] * out[1] - in[1] * out[0];
+            cosine = in[0] * out[0] + in[1] * out[1];
+        }
+
+        /** Towards the parallel; one that turns straight back sticks out to both sides. */
+        boolean sticksOut() {
+            return sine * left > 0 || cosine < 0 && Math.abs(sine) < SMOOTH;
+        }
+
+        /** Where the pieces moved aside meet near it; empty if they do not, or meet far off. */
+        Optional<GridPoint> meeting() {
+            if (Math.abs(sine) < SMOOTH && cosine > 0) {
+                return Optional.of(piece.beside(true, left));
+            }
+            if (sticksOut() && Math.sqrt((1 + cosine) / 2) < SHARP) {
+                return Optional.empty();
+            }
+            double reach = left / (1 + cosine);   // along the sum of both normals: where two straight pieces meet
+            GridPoint mitre = piece.to().plus(reach * (in[1] + out[1]), -reach * (in[0] + out[0]));
+            return piece.bulge() == 0 && next.bulge() == 0 ? Optional.of(mitre)
+                    : Meetings.between(carrier(piece), carrier(next)).stream().min(Comparator.comparingDouble(place -> place.distanceMetres(mitre)));
+        }
+
+        /** Of the arc about it. */
+        double bulge() {
+            double turn = Math.atan2(Math.abs(sine), cosine);
+            return (left > 0 ? -1 : 1) * Math.tan(turn / 4);
+        }
     }
 }

@@ -1,11 +1,14 @@
 package verge.core.plan;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
+import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Position;
 import verge.core.units.Angle;
 
 /**
@@ -16,6 +19,8 @@ import verge.core.units.Angle;
  */
 public final class Path {
     private static final int MOST_CHORDS = 4096;
+    /** A tenth of what a vertex may be off by rounding; a piece so short has no direction. */
+    private static final double REPEATED_METRES = 1e-6;
     private final Vertices vertices;
     /** One for each vertex, of the piece that begins there; null if all are straight. */
     private final double[] bulges;
@@ -205,6 +210,68 @@ public final class Path {
         double east = (to.easting() - from.easting()) / length;
         double along = Math.max(0, Math.min(length, (place.northing() - from.northing()) * north + (place.easting() - from.easting()) * east));
         return Optional.of(new Passing(piece, along / length, place.distanceMetres(from.plus(along * north, along * east)), new Angle(Math.atan2(east, north)).wholeCircle()));
+    }
+
+    /**
+     * Without vertices that repeat the one before: of a piece without a length no direction is known. What is dropped is the later of both,
+     * the last of a closed path that repeats its first.
+     */
+    Path withoutRepeats() {
+        Vertices.Builder kept = new Vertices.Builder();
+        double[] bulgesOfKept = new double[vertices.size()];
+        for (int i = 0; i < vertices.size(); i++) {
+            if (kept.size() == 0 || !repeats(kept, kept.size() - 1, i)) {
+                kept.add(vertices.north(i), vertices.east(i), vertices.height(i).orElse(Double.NaN));
+            }
+            bulgesOfKept[kept.size() - 1] = bulge(i);
+        }
+        int size = closed && kept.size() > 1 && repeats(kept, kept.size() - 1, 0) ? kept.size() - 1 : kept.size();
+        return size == vertices.size() ? this : of(kept.build().first(size), Arrays.copyOf(bulgesOfKept, size), closed && size > 1);
+    }
+
+    private boolean repeats(Vertices.Builder kept, int index, int vertex) {
+        return Math.hypot(vertices.north(vertex) - kept.north(index), vertices.east(vertex) - kept.east(index)) < REPEATED_METRES;
+    }
+
+    /** Its own pieces, exactly as they are. */
+    Course course() {
+        return new OwnCourse(this);
+    }
+
+    boolean isCourse(Course course) {
+        return course instanceof OwnCourse own && own.path() == this;
+    }
+
+    private record OwnCourse(Path path) implements Course {
+        @Override
+        public int pieces() {
+            return path.pieces();
+        }
+
+        @Override
+        public double length(int piece) {
+            return path.pieceLength(piece);
+        }
+
+        @Override
+        public double curvature(int piece, double along) {
+            double bulge = path.bulge(piece);
+            return -4 * bulge / (path.chord(piece) * (1 + bulge * bulge));
+        }
+
+        @Override
+        public Walk.Place at(int piece, double along) {
+            double part = along / path.pieceLength(piece);
+            Position from = path.vertices.position(piece);
+            Position to = path.vertices.position((piece + 1) % path.vertices.size());
+            Optional<Elevation> height = from.elevation().flatMap(a -> to.elevation().map(b -> new Elevation(a.metres() + part * (b.metres() - a.metres()))));
+            Optional<Arc> arc = Arc.ofBulge(from.plan(), to.plan(), path.bulge(piece));
+            double north = to.plan().northing() - from.plan().northing();
+            double east = to.plan().easting() - from.plan().easting();
+            // Both ends are the vertices themselves, not what adding up comes to.
+            GridPoint plan = part == 0 ? from.plan() : part == 1 ? to.plan() : arc.map(a -> a.at(part)).orElseGet(() -> from.plan().plus(part * north, part * east));
+            return new Walk.Place(new Position(plan, height), arc.map(a -> a.azimuth(part)).orElseGet(() -> new Angle(Math.atan2(east, north)).wholeCircle()));
+        }
     }
 
     /** Length of one piece in metres of the grid, along its arc. */

@@ -61,6 +61,11 @@ public final class Vertices {
         return builder.build();
     }
 
+    /** So many from the begin. */
+    Vertices first(int size) {
+        return new Vertices(Arrays.copyOf(values, size * PER_VERTEX));
+    }
+
     /** Whether a place lies within the outline of these corners, by counting how often a ray to the east crosses it; of one that crosses itself its odd parts count. */
     public boolean enclose(double north, double east) {
         boolean inside = false;

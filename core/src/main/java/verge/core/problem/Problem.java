@@ -178,7 +178,7 @@ public enum Problem {
     POINTS_TOO_FEW,
     /** Arguments: how many there would be, how many there may be. */
     POINTS_TOO_MANY,
-    /** Arguments: none. */
+    /** Arguments: how far off there is room. */
     NO_PARALLEL,
     /** Arguments: the largest radius that has room. */
     FILLET_TOO_LARGE,

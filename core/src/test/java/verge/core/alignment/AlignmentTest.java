@@ -4,11 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import verge.core.geodesy.GridPoint;
+import verge.core.plan.Arc;
+import verge.core.plan.Path;
+import verge.core.plan.Walk;
 
 /** Against quadrature of order 60, the closed forms of circles, and a parabola pair solved as linear equations, all with numpy. */
 class AlignmentTest {
@@ -61,7 +68,7 @@ class AlignmentTest {
     void unequalParabolasRoundAGrade(double x, double height) {
         Profile profile = new Profile(List.of(new Profile.Pvi(100, 9, new Profile.Rounding.None()), new Profile.Pvi(200, 12, new Profile.Rounding.Parabola(40, 60)),
                 new Profile.Pvi(300, 10, new Profile.Rounding.None())));
-        assertThat(profile.height(200 + x)).hasValueSatisfying(h -> assertThat(h).isCloseTo(height, within(1e-9)));
+        assertThat(profile.height(200 + x).orElseThrow()).isCloseTo(height, within(1e-9));
     }
 
     @ParameterizedTest
@@ -70,11 +77,76 @@ class AlignmentTest {
     void circlesRoundAGrade(double radius, double in, double out, double height, double x, double expected) {
         Profile profile = new Profile(List.of(new Profile.Pvi(0, height - 100 * in, new Profile.Rounding.None()), new Profile.Pvi(100, height, new Profile.Rounding.Circle(radius)),
                 new Profile.Pvi(200, height + 100 * out, new Profile.Rounding.None())));
-        assertThat(profile.height(100 + x)).hasValueSatisfying(h -> assertThat(h).isCloseTo(expected, within(1e-8)));
+        assertThat(profile.height(100 + x).orElseThrow()).isCloseTo(expected, within(1e-8));
         double step = 1e-4;
         assertThat(profile.grade(100 + x).orElseThrow()).isCloseTo((profile.height(100 + x + step).orElseThrow() - profile.height(100 + x - step).orElseThrow()) / (2 * step), within(1e-6));
         assertThat(profile.height(-0.001)).isEmpty();
         assertThat(profile.height(200.001)).isEmpty();
+    }
+
+    /** A curve without room on its grades has no heights, and the one it reaches into neither; those that just touch have. */
+    @ParameterizedTest
+    @CsvSource({"200 60 60 300 41 41, '200.0 300.0', 259.5, 345", "200 60 60 300 40 40, '', '', 340", "200 60 60 300 39 39, '', '', 340", "200 101 20 300 0 0, 200.0, 100, 222",
+        "200 20 160 300 0 0, 200.0, 330, 370", "200 -1300 0 300 -1300 0, '200.0 300.0', 260, 380", "200 -300 0 300 -300 0, '', '', 350"})
+    void aCurveThatFindsNoRoomHasNoHeights(String curves, String misfits, String without, double with) {
+        double[] c = Arrays.stream(curves.split(" ")).mapToDouble(Double::parseDouble).toArray();
+        Profile profile = new Profile(List.of(new Profile.Pvi(100, 9, new Profile.Rounding.None()), new Profile.Pvi(c[0], 12, rounding(c[1], c[2])),
+                new Profile.Pvi(c[3], 8, rounding(c[4], c[5])), new Profile.Pvi(500, 20, new Profile.Rounding.None())));
+        assertThat(profile.misfits().stream().map(String::valueOf).collect(Collectors.joining(" "))).isEqualTo(misfits);
+        if (!without.isEmpty()) {
+            assertThat(profile.height(Double.parseDouble(without))).isEmpty();
+            assertThat(profile.grade(Double.parseDouble(without))).isEmpty();
+        }
+        double height = profile.height(with - 0.001).orElseThrow();
+        assertThat(profile.height(with + 0.001).orElseThrow()).isCloseTo(height, within(0.001));
+        assertThat(new Profile(List.of(new Profile.Pvi(0, 1, rounding(20, 20)), new Profile.Pvi(100, 2, rounding(-500, 0)))).misfits()).as("at the ends").containsExactly(0.0);
+    }
+
+    private static Profile.Rounding rounding(double before, double after) {
+        return before < 0 ? new Profile.Rounding.Circle(-before) : before == 0 ? new Profile.Rounding.None() : new Profile.Rounding.Parabola(before, after);
+    }
+
+    /** Each arc is held to the true curve at twenty places, heights too; and stations and offsets come back far from the line. */
+    @ParameterizedTest
+    @CsvSource({"60, -0.008333333333333333, 0.008333333333333333", "250, 0, 0.0005", "40, 0, 0.05", "90, -0.01, 0.002", "100, 0.0033333333333333335, -0.0125", "12, 0, 0.5", "80, 0.004, 0.004"})
+    void arcsAreTheLineEverywhereAndStationsAreExact(double length, double in, double out) {
+        double middle = length / 2;
+        Profile profile = new Profile(List.of(new Profile.Pvi(0, 3, new Profile.Rounding.None()), new Profile.Pvi(30 + middle, 4, new Profile.Rounding.Parabola(middle / 2, middle / 3)),
+                new Profile.Pvi(60 + length, 2, new Profile.Rounding.None())));
+        PlanElement curve = new PlanElement(N0 + 30, 649_010, 0, length, in, out);
+        PlanElement.Place end = curve.at(length);
+        Alignment line = new Alignment("A", List.of(new PlanElement(N0, 649_010, 0, 30, 0, 0), curve, new PlanElement(end.north(), end.east(), end.azimuth(), 30, 0, 0)), Optional.of(profile), Stationing.from(0));
+        Walk exact = line.walk();
+        Path path = line.path();
+        double before = 0;
+        for (int i = 0; i < path.pieces(); i++) {
+            for (int k = 0; k <= 20; k++) {
+                double along = Math.min(line.length(), before + path.pieceLength(i) * k / 20);
+                PlanElement.Place there = line.at(along).orElseThrow();
+                Optional<Arc> arc = Arc.ofBulge(path.vertices().plan(i), path.vertices().plan(i + 1), path.bulge(i));
+                double off = arc.map(a -> a.off(new GridPoint(there.north(), there.east()))).orElseGet(() -> path.offMetres(new GridPoint(there.north(), there.east())));
+                assertThat(Math.abs(off)).isLessThan(1e-5);
+                double azimuth = arc.isPresent() ? arc.get().azimuth(k / 20.0).radians() : there.azimuth();
+                assertThat(Math.sin(azimuth - there.azimuth())).isCloseTo(0, within(1e-6));
+                double onPath = path.vertices().height(i).orElseThrow() + (path.vertices().height(i + 1).orElseThrow() - path.vertices().height(i).orElseThrow()) * k / 20;
+                assertThat(onPath).isCloseTo(profile.height(along).orElseThrow(), within(1.1e-4));
+            }
+            before += path.pieceLength(i);
+        }
+        assertThat(exact.length()).isEqualTo(line.length());
+        Random chance = new Random(11);
+        for (int round = 0; round < 300; round++) {
+            double along = line.length() * chance.nextDouble();
+            double reach = 0.9 / Math.max(1e-3, Math.max(Math.abs(in), Math.abs(out)));
+            double right = reach * (2 * chance.nextDouble() - 1);
+            PlanElement.Place foot = line.at(along).orElseThrow();
+            Walk.Beside beside = exact.beside(new GridPoint(foot.north() - right * Math.sin(foot.azimuth()), foot.east() + right * Math.cos(foot.azimuth())));
+            if (Math.abs(beside.right()) > Math.abs(right) - 1e-6) {   // else another part of the line passes nearer
+                assertThat(beside.along()).as("%s right of %s", right, along).isCloseTo(along, within(1e-6));
+                assertThat(beside.right()).isCloseTo(right, within(1e-6));
+                assertThat(beside.foot().position().elevation().orElseThrow().metres()).isCloseTo(profile.height(along).orElseThrow(), within(1e-6));
+            }
+        }
     }
 
     @Test

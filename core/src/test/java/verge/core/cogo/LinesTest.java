@@ -15,6 +15,8 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import verge.core.alignment.Alignment;
+import verge.core.alignment.PlanElement;
 import verge.core.alignment.Stationing;
 import verge.core.cogo.Worked.Caution;
 import verge.core.geodesy.Position;
@@ -90,6 +92,23 @@ class LinesTest {
         Worked beside = ask(Tool.BESIDE).put("line", axis).points("points", "30 4", "80 -4").inGrid();
         assertThat(beside.figures().stream().filter(f -> f.label().equals("stationCounted")).map(f -> Math.round(((Quantity.Station) f.quantity()).along().metres()))).containsExactly(1_030L, 2_030L);
         assertThat(figure(meet(axis, row("20 -5", "20 5")), "stationCounted", Quantity.Station.class).along().metres()).isCloseTo(1_020, within(1e-9));
+    }
+
+    /** Along a clothoid from 120 m left to 120 m right, where arcs only draw it: set out 60 m aside and read off again, both as an axis tells. */
+    @ParameterizedTest
+    @CsvSource({"5, 60", "17.5, -60", "30, 60", "44, -100", "59, 75"})
+    void whatIsSetOutFarFromAClothoidIsReadOffThere(double along, double right) {
+        Position begin = place("0 0");
+        PlanElement clothoid = new PlanElement(begin.plan().northing(), begin.plan().easting(), 0.3, 60, -1.0 / 120, 1.0 / 120);
+        Given axis = new Given.Axis("causeway", new Alignment("Causeway", List.of(clothoid), Optional.empty(), Stationing.from(500)));
+        PlanElement.Place foot = clothoid.at(along);
+        Position aside = ask(Tool.OFFSET).put("line", axis).amount("along", along).amount("right", right).inGrid().points().get(0).position();
+        assertThat(aside.plan().northing()).isCloseTo(foot.north() - right * Math.sin(foot.azimuth()), within(1e-5));
+        assertThat(aside.plan().easting()).isCloseTo(foot.east() + right * Math.cos(foot.azimuth()), within(1e-5));
+        Worked beside = ask(Tool.BESIDE).put("line", axis).put("points", new Given.Points(List.of(new Given.Spot(aside)))).inGrid();
+        assertThat(figure(beside, "stationCounted", Quantity.Station.class).along().metres()).isCloseTo(500 + along, within(1e-5));
+        assertThat(figure(beside, "station", Quantity.Distance.class).grid().metres()).isCloseTo(along, within(1e-5));
+        assertThat(figure(beside, "offset", Quantity.Aside.class).right()).contains(right > 0);
     }
 
     /** A corner that is no point: the arc is the same as with it. */

@@ -15,6 +15,11 @@ import org.junit.jupiter.params.aggregator.ArgumentsAccessor;
 import org.junit.jupiter.params.provider.CsvFileSource;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.GeometryFactory;
+import org.locationtech.jts.operation.buffer.BufferOp;
+import org.locationtech.jts.operation.buffer.BufferParameters;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 
@@ -160,6 +165,71 @@ class CurvesTest {
             double part = ((place.northing() - line.north(i - 1)) * north + (place.easting() - line.east(i - 1)) * east) / (north * north + east * east);
             return line.plan(i - 1).plus(Math.max(0, Math.min(1, part)) * north, Math.max(0, Math.min(1, part)) * east).distanceMetres(place);
         }).min().orElseThrow();
+    }
+
+    /** Where there is room JTS finds the same area within; where there is none, what JTS leaves has lost a corner, is in parts, or is nothing. */
+    @Test
+    void aParallelWithinARingIsThatOfJtsOrThereIsNoRoom() {
+        Random chance = new Random(23);
+        int fits = 0;
+        for (int round = 0; round < 2_000; round++) {
+            int corners = 3 + chance.nextInt(7);
+            double[] figures = new double[3 * corners];
+            Coordinate[] ring = new Coordinate[corners + 1];
+            for (int i = 0; i < corners; i++) {
+                double angle = 2 * Math.PI * (i + 0.7 * chance.nextDouble()) / corners;
+                double radius = 5 + 30 * chance.nextDouble();
+                figures[3 * i] = radius * Math.sin(angle);
+                figures[3 * i + 1] = radius * Math.cos(angle);
+                ring[i] = new Coordinate(figures[3 * i + 1], figures[3 * i]);
+            }
+            ring[corners] = ring[0];
+            double left = 0.2 + 15 * chance.nextDouble();
+            BufferParameters mitred = new BufferParameters(8, BufferParameters.CAP_ROUND, BufferParameters.JOIN_MITRE, 1e6);
+            mitred.setSimplifyFactor(1e-7);
+            Geometry within = BufferOp.bufferOp(new GeometryFactory().createPolygon(ring), -left, mitred);
+            Optional<Path> beside = Parallel.of(path(true, figures), left, 0);
+            if (beside.isPresent()) {
+                fits += beside.get().vertices().size() == corners ? 1 : 0;   // else rounded, which JTS does of all corners or none
+                assertThat(beside.get().area().orElseThrow()).as("round %s", round).isCloseTo(within.getArea(), within(beside.get().vertices().size() == corners ? 0.05 : 0.2 * within.getArea()));   // JTS is off by a thousandth of the distance at inner corners
+                assertThat(beside.get().vertices().size() > corners ? 0 : beside.get().area().orElseThrow() - mitred(ring, left)).isCloseTo(0, within(1e-6));
+            } else {
+                assertThat(within.getNumGeometries() > 1 || within.getNumPoints() <= corners).as("round %s", round).isTrue();
+                double room = Parallel.room(path(true, figures), left);
+                assertThat(room).isLessThan(left);
+                assertThat(Parallel.of(path(true, figures), room, 0)).isPresent();
+            }
+        }
+        assertThat(fits).isBetween(300, 1_700);
+    }
+
+    /** A − l d + d² Σ tan(τ/2), τ what each corner turns by to the left. */
+    private static double mitred(Coordinate[] ring, double left) {
+        double area = 0;
+        for (int i = 0; i < ring.length - 1; i++) {
+            Coordinate a = ring[i];
+            Coordinate b = ring[i + 1];
+            Coordinate c = ring[(i + 2) % (ring.length - 1)];
+            double turn = Math.atan2((b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x), (b.x - a.x) * (c.x - b.x) + (b.y - a.y) * (c.y - b.y));
+            area += (a.x * b.y - b.x * a.y) / 2 - left * a.distance(b) + left * left * Math.tan(turn / 2);
+        }
+        return area;
+    }
+
+    /** Sharp corners that stick out are rounded about the corner, however sharp; straight back is a half-circle; what has no room is not made. */
+    @Test
+    void aParallelRoundsSharpCornersAndNeverRunsBack() {
+        Path there = path(false, 0, 0, 0, 0, 10, 0, 0, 0, 0);
+        assertThat(Parallel.of(there, 2, 0).orElseThrow().length()).isCloseTo(20 + 2 * Math.PI, within(1e-9));
+        assertThat(Parallel.of(there, -2, 0).orElseThrow().length()).isCloseTo(20 + 2 * Math.PI, within(1e-9));
+        Path milliradian = path(false, 0, 0, 0, 0, 100, 0, -0.1, 0, 0);   // turns right by nearly half a turn
+        Path beside = Parallel.of(milliradian, 1, 0).orElseThrow();
+        assertThat(IntStream.range(0, beside.vertices().size()).mapToDouble(i -> beside.vertices().plan(i).distanceMetres(ORIGIN)).max().orElseThrow()).isLessThan(102);
+        assertThat(Parallel.of(milliradian, -1, 0)).isEmpty();
+        assertThat(Parallel.of(path(true, 0, 0, 0, 0, 10, 0, 10, 10, 0, 10, 0, 0), 6, 0)).as("inverted").isEmpty();
+        assertThat(Parallel.of(path(false, 0, 0, 0, 0, 20, 0, -1, 20, 0, -1, 0, 0), -3, 0)).as("within a slot").isEmpty();
+        assertThat(Parallel.of(path(true, 0, 0, 0, 0, 20, 0, 9, 20, 0, 1.5, 10, 0, 9, 0, 0), 1, 0)).as("a waist").isEmpty();
+        assertThat(Parallel.room(path(true, 0, 0, 0, 0, 10, 0, 10, 10, 0, 10, 0, 0), 900)).isCloseTo(5, within(2e-4));
     }
 
     @Test

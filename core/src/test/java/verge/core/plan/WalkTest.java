@@ -41,13 +41,13 @@ class WalkTest {
     private static final Path HAIRPIN = path(false, 0, 0, 0, 40, 0, 1, 40, 20, 0, 0, 20, 0);
 
     @ParameterizedTest
-    @CsvSource({"10, -3, 10, 3, true, true", "10, 2, 10, -2, true, true", "-5, 1, -5, -1, false, true", "53, 10, 55.707963268, 3, true, true", "48, 10, 55.707963268, -2, true, true",
-        "-4, 23, 115.415926536, 3, false, true", "40, 10, 40, -10, true, true"})
-    void aPlaceLiesAlongAndBeside(double east, double north, double along, double right, boolean onIt, boolean square) {
+    @CsvSource({"10, -3, 10, 3, true", "10, 2, 10, -2, true", "-5, 1, -5, -1, false", "53, 10, 55.707963268, 3, true", "48, 10, 55.707963268, -2, true",
+        "-4, 23, 115.415926536, 3, false", "40, 10, 40, -10, true"})
+    void aPlaceLiesAlongAndBeside(double east, double north, double along, double right, boolean onIt) {
         Walk.Beside beside = Walk.of(HAIRPIN).orElseThrow().beside(place(east, north));
         assertThat(beside.along()).isCloseTo(along, within(1e-8));
         assertThat(beside.right()).isCloseTo(right, within(1e-8));
-        assertThat(List.of(beside.onIt(), beside.square())).containsExactly(onIt, square);
+        assertThat(beside.onIt()).isEqualTo(onIt);
     }
 
     /** Nothing is square to a corner that sticks out: the place is as far off as the corner, on the outer side of the bend. */
@@ -57,7 +57,44 @@ class WalkTest {
         Path bend = east > 0 ? path(closed, 0, 0, 0, 10, 0, 0, 10, 10, 0) : path(closed, 10, 0, 0, 0, 0, 0, 0, 10, 0);
         Walk.Beside beside = Walk.of(bend).orElseThrow().beside(place(east, north));
         assertThat(beside.right()).isCloseTo(right, within(1e-8));
-        assertThat(List.of(beside.onIt(), beside.square())).containsExactly(true, false);
+        assertThat(beside.onIt()).isTrue();
+    }
+
+    /** The side of a place opposite a tangent point, or a vertex in a straight run, whose corner bends by the rounding of its coordinates alone. */
+    @Test
+    void oppositeATangentPointASideIsNotThatOfTheRounding() {
+        Random chance = new Random(5);
+        for (int round = 0; round < 20_000; round++) {
+            double azimuth = 2 * Math.PI * chance.nextDouble();
+            double turn = chance.nextInt(3) == 0 ? 0 : (chance.nextBoolean() ? 1 : -1) * (0.1 + chance.nextDouble());
+            double radius = 20 + 200 * chance.nextDouble();
+            double length = 5 + 80 * chance.nextDouble();
+            double chord = turn == 0 ? length : 2 * radius * Math.sin(Math.abs(turn) / 2);
+            double[] out = {length * Math.sin(azimuth) + chord * Math.sin(azimuth + turn / 2), length * Math.cos(azimuth) + chord * Math.cos(azimuth + turn / 2)};
+            Path path = path(false, 0, 0, 0, millimetres(length * Math.sin(azimuth)), millimetres(length * Math.cos(azimuth)), -Math.tan(turn / 4), millimetres(out[0]), millimetres(out[1]), 0);
+            double right = (chance.nextBoolean() ? 1 : -1) * (0.5 + 18 * chance.nextDouble());
+            GridPoint aside = place(millimetres(length * Math.sin(azimuth) + right * Math.cos(azimuth)), millimetres(length * Math.cos(azimuth) - right * Math.sin(azimuth)));
+            Walk.Beside beside = Walk.of(path).orElseThrow().beside(aside);
+            assertThat(beside.right()).as("round %s", round).isCloseTo(right, within(0.003));
+            assertThat(beside.along()).isCloseTo(length, within(0.03));
+        }
+    }
+
+    private static double millimetres(double metres) {
+        return Math.rint(1000 * metres) / 1000;
+    }
+
+    /** Vertices that are given twice change nothing of what lies where: at the end, at the begin, between, and where a ring closes. */
+    @ParameterizedTest
+    @CsvSource({"45, 8, false", "47, -3, false", "-4, -3, false", "20, -5, false", "20, 5, false", "20, -5, true", "-3, 4, true", "-3, -4, true", "44, -1, true"})
+    void verticesThatRepeatChangeNothing(double east, double north, boolean closed) {
+        Path twice = closed ? path(true, 0, 0, 0, 0, 0, 0, 40, 0, 0, 40, 0, 0, 40, 1e-8, 0, 0, 30, 0, 0, 30, 0, 0, 0, 0) : path(false, 0, 0, 0, 0, 0, 0, 20, 0, 0, 20, 0, 0, 40, 0, 0, 40, 0, 0);
+        Path once = closed ? path(true, 0, 0, 0, 40, 0, 0, 0, 30, 0) : path(false, 0, 0, 0, 20, 0, 0, 40, 0, 0);
+        Walk.Beside beside = Walk.of(twice).orElseThrow().beside(place(east, north));
+        Walk.Beside plain = Walk.of(once).orElseThrow().beside(place(east, north));
+        assertThat(beside.along()).isCloseTo(plain.along(), within(1e-6));
+        assertThat(beside.right()).isCloseTo(plain.right(), within(1e-6));
+        assertThat(beside.onIt()).isEqualTo(plain.onIt());
     }
 
     /** Against JTS along finely drawn chords; and what was set off square comes back. */

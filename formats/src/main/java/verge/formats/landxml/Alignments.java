@@ -62,6 +62,7 @@ final class Alignments {
             out.leaveOut("Alignment", Why.NO_SHAPE, where);
         } else {
             doubts(alignment, stated, where);
+            curvesWithoutRoom(alignment);
             out.alignment("Alignment", out.layer("Alignments"), alignment, where);
         }
     }
@@ -74,6 +75,12 @@ final class Alignments {
         if (stated.isPresent() && Math.abs(stated.getAsDouble() - alignment.length()) > LARGEST_GAP) {
             out.leaveOut("Alignment", Why.LENGTH_DIFFERS, where + ", " + stated.getAsDouble() + " stated, " + alignment.length() + " found");
         }
+    }
+
+    /** Stations as the file counts them: what lies where curves find no room has no height. */
+    private void curvesWithoutRoom(Alignment alignment) {
+        alignment.profile().ifPresent(profile -> profile.misfits().forEach(distance -> out.leaveOut("PVI", Why.CURVE_WITHOUT_ROOM,
+                "\u2018" + alignment.name() + "\u2019, station " + alignment.stationing().station(distance))));
     }
 
     private void plan() throws IOException {

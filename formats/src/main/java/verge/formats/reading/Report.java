@@ -92,6 +92,8 @@ public record Report(Map<String, Integer> read, List<LeftOut> leftOut, List<Pass
         FACE_UNFIT,
         /** Read, but its pieces do not follow one another in one direction. */
         KINK,
+        /** Read, but the vertical curve there reaches over the next point or into the next curve: no heights along it. */
+        CURVE_WITHOUT_ROOM,
         /** Read, but its length is not the one that the file states. */
         LENGTH_DIFFERS
     }

@@ -72,8 +72,8 @@ class LandXmlPiecesTest {
     void unequalAndCircularCurvesInHeight() throws IOException {
         Alignment line = only(alignment(line("0 0", "300 0"), "<Profile><ProfAlign name=\"p\"><PVI>100 9</PVI><UnsymParaCurve lengthIn=\"40\" lengthOut=\"60\">200 12</UnsymParaCurve>"
                 + "<CircCurve length=\"9\" radius=\"900\">300 10</CircCurve><PVI>400 11</PVI></ProfAlign></Profile>"));
-        assertThat(line.profile().orElseThrow().height(100)).hasValueSatisfying(h -> assertThat(h).isCloseTo(11.4, within(1e-9)));
-        assertThat(line.profile().orElseThrow().height(200)).hasValueSatisfying(h -> assertThat(h).isGreaterThan(10.0));
+        assertThat(line.profile().orElseThrow().height(100).orElseThrow()).isCloseTo(11.4, within(1e-9));
+        assertThat(line.profile().orElseThrow().height(200).orElseThrow()).isGreaterThan(10.0);
         assertThat(line.stationing().station(50)).isEqualTo(150);
     }
 
@@ -142,6 +142,18 @@ class LandXmlPiecesTest {
                 + "<Faces><F>1 2 3</F><F>1 2 3 4</F><F>1 2 4</F><F>1 1 3</F></Faces></Definition></Surface></Surfaces>");
         assertThat(file.drawing().surfaces()).singleElement().satisfies(s -> assertThat(s.triangleCount()).isEqualTo(1));
         assertThat(said(file)).isEqualTo("point of a surface ID_TWICE 1; face of a surface FACE_UNFIT 3");
+    }
+
+    /** A vertical curve longer than its grades, and one at the profile's end, are said by their stations; what fits has its heights. */
+    @Test
+    void verticalCurvesThatFindNoRoomAreSaid() throws IOException {
+        ReadFile file = read("<Alignments><Alignment name=\"A\" length=\"300\" staStart=\"1000\"><CoordGeom>" + line("0 0", "300 0") + "</CoordGeom><Profile name=\"p\"><ProfAlign name=\"p\"><PVI>1000 5</PVI>"
+                + "<ParaCurve length=\"120\">1060 8</ParaCurve><ParaCurve length=\"100\">1150 6</ParaCurve><ParaCurve length=\"40\">1300 9</ParaCurve></ProfAlign></Profile></Alignment></Alignments>");
+        assertThat(said(file)).isEqualTo("PVI CURVE_WITHOUT_ROOM 3");
+        Alignment line = only(file);
+        assertThat(line.profile().orElseThrow().height(150)).isEmpty();
+        assertThat(line.profile().orElseThrow().height(240).orElseThrow()).isEqualTo(7.8);
+        assertThat(line.walk().at(100).orElseThrow().position().elevation()).isEmpty();
     }
 
     /** 90° between a line and an arc; a length stated that is not its own. Both are read. */

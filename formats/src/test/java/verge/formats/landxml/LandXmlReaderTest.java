@@ -52,9 +52,9 @@ class LandXmlReaderTest {
     @Test
     void heightsAndStationsRunAlongIt() {
         Alignment causeway = file.drawing().alignments().findFirst().orElseThrow();
-        assertThat(causeway.profile().orElseThrow().height(90)).hasValueSatisfying(h -> assertThat(h).isCloseTo(7.15, within(1e-9)));
-        assertThat(causeway.profile().orElseThrow().height(50)).hasValueSatisfying(h -> assertThat(h).isCloseTo(6.0, within(1e-9)));
-        assertThat(causeway.profile().orElseThrow().height(190)).hasValueSatisfying(h -> assertThat(h).isCloseTo(5.701240509782, within(1e-8)));
+        assertThat(causeway.profile().orElseThrow().height(90).orElseThrow()).isCloseTo(7.15, within(1e-9));
+        assertThat(causeway.profile().orElseThrow().height(50).orElseThrow()).isCloseTo(6.0, within(1e-9));
+        assertThat(causeway.profile().orElseThrow().height(190).orElseThrow()).isCloseTo(5.701240509782, within(1e-8));
         assertThat(causeway.stationing().station(150)).isEqualTo(1150);
         assertThat(causeway.stationing().station(210)).isEqualTo(2010);
     }
