@@ -110,7 +110,7 @@ public class ComputeService {
     }
 
     static Givens givens(JobState state, Map<String, Given> given, boolean onGround) {
-        Givens.Sources sources = new Givens.Sources(seen -> position(state, seen), id -> state.string(id).<List<Path>>map(s -> paths(state, s)).orElse(List.of()), Optional.of(state.geodesy()));
+        Givens.Sources sources = new Givens.Sources(seen -> position(state, seen), id -> state.string(id).<List<Path>>map(s -> paths(state, s)).orElse(List.of()), Optional.of(state.geodesy()), Math.min(Givens.Sources.MOST_TOUCHING, state.settings().figures().lengths().lastDigit().metres()));
         return new Givens(given, sources, new Scales(state.plane(), state.settings().ground(), onGround));
     }
 

@@ -20,8 +20,10 @@ import verge.core.geodesy.transformation.Affine;
 import verge.core.geodesy.transformation.Fit;
 import verge.core.geodesy.transformation.FitSettings;
 import verge.core.geodesy.transformation.Fitted;
+import verge.core.geodesy.transformation.Known;
 import verge.core.geodesy.transformation.Mark;
 import verge.core.geodesy.transformation.Matching;
+import verge.core.geodesy.transformation.Moved;
 import verge.core.geodesy.transformation.Pair;
 import verge.core.geodesy.transformation.SevenParameters;
 import verge.core.problem.Problem;
@@ -90,22 +92,27 @@ class FitApi {
         }
     }
 
-    /** @param searchRadius where the fit says how far off a mark may lie; else absent */
-    record PlaceBody(String name, double[] place, Double sigma, Double searchRadius) {
+    /** @param sigma in plan, in the worse direction @param sigmaHeight absent where no heights are fitted @param searchRadius where the fit says how far off a mark may lie; else absent */
+    record PlaceBody(String name, double[] place, Double sigma, Double sigmaHeight, Double searchRadius) {
+        static PlaceBody of(Moved moved, Mark mark, Double searchRadius) {
+            Optional<Known> known = moved.known(mark);
+            return new PlaceBody(mark.name(), figures(moved.place(mark)), known.map(Known::plan).orElse(null), known.filter(k -> k.height().isPresent()).map(k -> k.height().getAsDouble()).orElse(null), searchRadius);
+        }
+
         static double[] figures(Position p) {
             return p.elevation().isPresent() ? new double[] {p.plan().northing(), p.plan().easting(), p.elevation().get().metres()} : new double[] {p.plan().northing(), p.plan().easting()};
         }
     }
 
-    record Answer(MoveBody move, double sigmaRotation, double sigmaScale, List<Fitted.Residual> residuals, VarianceTest plan, VarianceTest height, List<Integer> strangers, List<PlaceBody> points) {
+    record Answer(MoveBody move, double sigmaRotation, double sigmaScale, List<Fitted.Residual> residuals, VarianceTest plan, VarianceTest height, List<Integer> strangers, Fitted.Odd odd, List<PlaceBody> points) {
     }
 
     @Operation(summary = "Fit computed marks onto found ones by a similarity, heights shifted or tilted")
     @PostMapping("/api/v1/fit")
     Answer fit(@RequestBody Asked asked) {
         Fitted fitted = Fit.of(asked.read(), SettingsBody.of(asked.settings()));
-        return new Answer(MoveBody.of(fitted.similarity()), fitted.sigmaRotation(), fitted.sigmaScale(), fitted.residuals(), fitted.plan(), fitted.height(), fitted.strangers(),
-                asked.more().stream().map(m -> new PlaceBody(m.name(), PlaceBody.figures(fitted.place(m.position())), fitted.sigma(m.position().plan()), fitted.searchRadius(m.position().plan()))).toList());
+        return new Answer(MoveBody.of(fitted.similarity()), fitted.sigmaRotation(), fitted.sigmaScale(), fitted.residuals(), fitted.plan(), fitted.height(), fitted.strangers(), fitted.odd(),
+                asked.more().stream().map(m -> PlaceBody.of(new Moved.Similar(fitted.similarity(), fitted.lift(), Optional.of(fitted)), m, fitted.searchRadius(m.position().plan()))).toList());
     }
 
     /** Found less fitted of each pair. */
@@ -124,9 +131,10 @@ class FitApi {
     @Operation(summary = "Fit by an affine move: a scale of its own for each axis, and the angle between them free")
     @PostMapping("/api/v1/fit/affine")
     AffineAnswer affine(@RequestBody Asked asked) {
-        Affine affine = Affine.of(asked.read());
+        Moved.Affinely moved = Moved.Affinely.of(asked.read(), SettingsBody.of(asked.settings()).with(FitSettings.Heights.LEAVE));
+        Affine affine = moved.affine();
         return new AffineAnswer(new double[] {affine.from().northing(), affine.from().easting()}, new double[] {affine.to().northing(), affine.to().easting()}, affine.matrix(), residuals(asked.read(), p -> new Position(affine.place(p.plan()), Optional.empty())),
-                asked.more().stream().map(m -> new PlaceBody(m.name(), PlaceBody.figures(new Position(affine.place(m.position().plan()), m.position().elevation())), null, null)).toList());
+                asked.more().stream().map(m -> PlaceBody.of(moved, m, null)).toList());
     }
 
     /** @param residuals north, east and up of each pair with heights, found less fitted */
@@ -136,9 +144,10 @@ class FitApi {
     @Operation(summary = "Fit in space by seven parameters: three shifts, three rotations, one scale")
     @PostMapping("/api/v1/fit/seven")
     SevenAnswer seven(@RequestBody Asked asked) {
-        SevenParameters seven = SevenParameters.of(asked.read(), SettingsBody.of(asked.settings()).scale());
+        Moved.InSpace moved = Moved.InSpace.of(asked.read(), SettingsBody.of(asked.settings()));
+        SevenParameters seven = moved.move();
         return new SevenAnswer(PlaceBody.figures(seven.from()), PlaceBody.figures(seven.to()), seven.rotation(), seven.scale(), residuals(asked.read().stream().filter(Pair::hasHeights).toList(), seven::place),
-                asked.more().stream().filter(m -> m.position().elevation().isPresent()).map(m -> new PlaceBody(m.name(), PlaceBody.figures(seven.place(m.position())), null, null)).toList());
+                asked.more().stream().filter(m -> m.position().elevation().isPresent()).map(m -> PlaceBody.of(moved, m, null)).toList());
     }
 
     record Groups(List<MarkBody> computed, List<MarkBody> found, SettingsBody settings) {

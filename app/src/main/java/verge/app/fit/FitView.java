@@ -18,12 +18,13 @@ import verge.core.units.Length;
  * What a fit comes to, for a page.
  *
  * @param residuals worst first
- * @param strangers marks that the others leave out, in words; empty if there are none
+ * @param reach where the fit holds badly, in words; empty if it holds well everywhere
+ * @param odd marks that do not belong, a sentence each
  * @param searched marks that are not yet found, or were found where they do not belong, with where to search for them
  * @param names how the fitted positions would be called: all of them, or none @param into the other job in which they would be; empty for this one
  * @param before how far the pairs lie apart before and after; empty without pairs
  */
-record FitView(String move, String heights, List<String> quality, List<Leftover.Residual> residuals, String strangers, List<Searched> searched, List<String> names, String into, int group, String before, Drawing drawing) {
+record FitView(String move, String heights, List<String> quality, List<Leftover.Residual> residuals, List<String> odd, String reach, List<Searched> searched, List<String> names, String into, int group, String before, Drawing drawing) {
     private static final int MOST_SHOWN = 300;
     private static final double FAR_IN_SIZES = 3;
 
@@ -42,7 +43,7 @@ record FitView(String move, String heights, List<String> quality, List<Leftover.
         List<Integer> missing = IntStream.range(0, came.marks().size()).filter(i -> !found.contains(i)).limit(MOST_SHOWN).boxed().toList();
         List<String> names = came.pairs().stream().map(p -> p.computed().name() + " = " + p.found().name()).toList();
         return new FitView(FitWords.move(came, settings), FitWords.heights(came, f), came.fitted().map(fitted -> FitWords.quality(fitted, f)).orElseGet(() -> came.moved().tests().isEmpty() ? List.of() : FitWords.quality(came.moved().tests())), leftover.residuals(),
-                came.fitted().filter(fitted -> !fitted.strangers().isEmpty()).map(fitted -> FitWords.strangers(fitted, names)).orElse(""),
+                came.fitted().map(fitted -> FitWords.odd(fitted, names)).orElse(List.of()), FitWords.reach(came, f),
                 missing.stream().map(i -> searched(came, i, settings)).toList(), work.said().kept().stream().map(k -> k.name().text()).toList(), work.into().map(Job::name).orElse(""), came.marks().size(), before(came, f),
                 new Drawing(found.stream().map(i -> at(came.place(i).plan())).toList(), missing.stream().map(i -> at(came.place(i).plan())).toList(), leftover.misfits(), moves(came)));
     }

@@ -13,6 +13,7 @@ import verge.core.geodesy.Position;
 import verge.core.geodesy.Similarity;
 import verge.core.geodesy.transformation.Affine;
 import verge.core.geodesy.transformation.Fitted;
+import verge.core.geodesy.transformation.Known;
 import verge.core.geodesy.transformation.Mark;
 import verge.core.geodesy.transformation.Moved;
 import verge.core.geodesy.transformation.SevenParameters;
@@ -24,6 +25,8 @@ import verge.core.units.Length;
 
 /** Fits in words and in a job's figures. */
 final class FitWords {
+    /** What is known to less is not known: a stake of that would be pulled up again. */
+    static final double BADLY_KNOWN_METRES = 0.1;
     private static final double MILLION = 1e6;
 
     private FitWords() {
@@ -108,7 +111,31 @@ final class FitWords {
                 : part + ": redundancy " + test.degreesOfFreedom() + ", \u03c3\u2080\u00b2 " + Decimals.print(test.factor(), 2) + (test.passes() ? " within " : " outside ") + Decimals.print(test.lowest(), 2) + " to " + Decimals.print(test.highest(), 2);
     }
 
-    static String strangers(Fitted fitted, List<String> names) {
-        return fitted.strangers().stream().map(names::get).collect(Collectors.joining(", "));
+    /** The mark that is known worst once it is moved, where that is so bad that the pairs, near each other or nearly in a line, do not reach there; else empty. */
+    static String reach(MarksFitted.Came came, Figures f) {
+        return came.marks().stream().filter(m -> !(came.moved() instanceof Moved.InSpace) || m.position().elevation().isPresent())
+                .flatMap(m -> came.moved().known(m).map(known -> new Reached(m.name(), known)).stream()).max(Comparator.comparingDouble(Reached::worse)).filter(r -> r.worse() > BADLY_KNOWN_METRES)
+                .map(r -> "The pairs do not reach as far as " + r.name() + ": fitted, its place is known to " + f.length(new Length(r.known().plan()))
+                        + (r.known().height().isPresent() ? ", its height to " + f.length(new Length(r.known().height().getAsDouble())) : "") + " (one \u03c3). Pairs further apart, or farther from one line, would hold it.").orElse("");
+    }
+
+    private record Reached(String name, Known known) {
+        double worse() {
+            return Math.max(known.plan(), known.height().orElse(0));
+        }
+    }
+
+    /** Who does not belong, a sentence each; none if all do. */
+    static List<String> odd(Fitted fitted, List<String> names) {
+        Fitted.Odd odd = fitted.odd();
+        return Stream.of(
+                named(odd.inPlan(), names, "Does not belong: %s. The others agree without it; take it out of plan, or look whether it was moved."),
+                named(odd.inHeight(), names, "Does not belong in height: %s. The others agree without it; take it out of height, or look at its height and where that comes from."),
+                named(odd.undecidedInPlan(), names, "One of these does not belong: %s. The marks are too few to tell which; one more would."),
+                named(odd.undecidedInHeight(), names, "One of these heights does not belong: %s. The marks are too few to tell which; one more would.")).flatMap(Optional::stream).toList();
+    }
+
+    private static Optional<String> named(List<Integer> numbers, List<String> names, String sentence) {
+        return numbers.isEmpty() ? Optional.empty() : Optional.of(sentence.formatted(numbers.stream().map(names::get).collect(Collectors.joining(", "))));
     }
 }

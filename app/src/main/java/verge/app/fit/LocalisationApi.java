@@ -73,7 +73,7 @@ class LocalisationApi {
     }
 
     /** @param lift added to heights: shift at a place and rise for each metre to the north and east @param hull of the control marks */
-    record Answer(FitApi.MoveBody move, Lift lift, double sigmaRotation, double sigmaScale, List<Fitted.Residual> residuals, VarianceTest plan, VarianceTest height, List<Integer> strangers, List<double[]> hull,
+    record Answer(FitApi.MoveBody move, Lift lift, double sigmaRotation, double sigmaScale, List<Fitted.Residual> residuals, VarianceTest plan, VarianceTest height, List<Integer> strangers, Fitted.Odd odd, List<double[]> hull,
             List<CarriedBody> points, List<FitApi.PlaceBody> site) {
     }
 
@@ -86,9 +86,9 @@ class LocalisationApi {
         Optional<MapProjection> projection = Optional.ofNullable(asked.system()).filter(s -> !s.isBlank()).map(LocalisationApi::projection);
         Localisation localisation = Localisation.of(asked.pairs().stream().map(p -> p.pair(projection)).toList(), FitApi.SettingsBody.of(asked.settings()));
         Fitted fitted = localisation.fitted();
-        return new Answer(FitApi.MoveBody.of(fitted.similarity()), fitted.lift(), fitted.sigmaRotation(), fitted.sigmaScale(), fitted.residuals(), fitted.plan(), fitted.height(), fitted.strangers(),
+        return new Answer(FitApi.MoveBody.of(fitted.similarity()), fitted.lift(), fitted.sigmaRotation(), fitted.sigmaScale(), fitted.residuals(), fitted.plan(), fitted.height(), fitted.strangers(), fitted.odd(),
                 localisation.hull().corners().stream().map(LocalisationApi::figures).toList(), (asked.points() == null ? List.<MeasuredBody>of() : asked.points()).stream().map(p -> carried(localisation, p.mark(projection))).toList(),
-                (asked.site() == null ? List.<FitApi.MarkBody>of() : asked.site()).stream().map(FitApi.MarkBody::mark).map(m -> new FitApi.PlaceBody(m.name(), FitApi.PlaceBody.figures(localisation.back(m.position())), null, null)).toList());
+                (asked.site() == null ? List.<FitApi.MarkBody>of() : asked.site()).stream().map(FitApi.MarkBody::mark).map(m -> new FitApi.PlaceBody(m.name(), FitApi.PlaceBody.figures(localisation.back(m.position())), null, null, null)).toList());
     }
 
     private static MapProjection projection(String system) {

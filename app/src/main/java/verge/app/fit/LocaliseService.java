@@ -18,11 +18,11 @@ import verge.app.journal.Kept;
 import verge.app.points.SitePoints;
 import verge.app.system.LocalisedFile;
 import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Similarity;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.geodesy.transformation.FitSettings;
-import verge.core.geodesy.transformation.Hull;
 import verge.core.geodesy.transformation.Localisation;
 import verge.core.geodesy.transformation.Mark;
 import verge.core.geodesy.transformation.Matching;
@@ -78,11 +78,13 @@ public class LocaliseService {
         }
     }
 
-    /** Places outside what the marks span. @param metres of the farthest */
-    record Beyond(int count, int of, double metres) {
-        static Beyond of(Hull hull, List<GridPoint> places) {
-            List<Double> out = places.stream().map(hull::beyond).filter(m -> m > 0).toList();
-            return new Beyond(out.size(), places.size(), out.stream().mapToDouble(m -> m).max().orElse(0));
+    /** Places outside what the marks span. @param metres of the farthest @param worst standard deviation that the localisation has at any of the places, in plan or height, in metres */
+    record Beyond(int count, int of, double metres, double worst) {
+        static Beyond of(Localisation evidence, List<GridPoint> places) {
+            Similarity back = evidence.fitted().similarity().reversed();
+            List<Double> out = places.stream().map(evidence.hull()::beyond).filter(m -> m > 0).toList();
+            return new Beyond(out.size(), places.size(), out.stream().mapToDouble(m -> m).max().orElse(0),
+                    places.stream().map(p -> evidence.fitted().known(back.place(p))).mapToDouble(k -> Math.max(k.plan(), k.height().orElse(0))).max().orElse(0));
         }
     }
 
@@ -154,7 +156,7 @@ public class LocaliseService {
         Optional<Localisation> evidence = system.evidence();
         List<GridPoint> placed = marks.stream().map(m -> system.move().place(m.position().plan())).toList();
         return new Work(system, evidence, !answers.text("theirs").isEmpty(), ALLOWED_SIGMAS * Math.hypot(settings.sigma(), system.settings().sigma()), checked.stream().map(c -> Check.of(system, c)).toList(),
-                evidence.map(e -> Beyond.of(e.hull(), placed)), evidence.map(e -> Beyond.of(e.hull(), state.points().map(p -> p.position().plan()).toList())));
+                evidence.map(e -> Beyond.of(e, placed)), evidence.map(e -> Beyond.of(e, state.points().map(p -> p.position().plan()).toList())));
     }
 
     /** As they are typed; if none are, those that have one name. */

@@ -21,12 +21,12 @@ import verge.core.units.Length;
  *
  * @param over the base system and the geoid
  * @param residuals worst first; none for somebody else's that came without its marks
- * @param strangers marks that the others leave out, in words; empty if there are none
+ * @param odd marks that do not belong, a sentence each
  * @param reach what its marks span and what lies beyond
  * @param oddHeights what speaks against the kind of its heights; empty if nothing does
  * @param checks of somebody else's
  */
-record LocaliseView(String name, String over, String move, String heights, List<String> quality, List<Leftover.Residual> residuals, String strangers, List<String> reach, String oddHeights, boolean handedOn, List<Check> checks, Drawing drawing) {
+record LocaliseView(String name, String over, String move, String heights, List<String> quality, List<Leftover.Residual> residuals, List<String> odd, List<String> reach, String oddHeights, boolean handedOn, List<Check> checks, Drawing drawing) {
     /** EGM96 and the best models of a region differ by less. */
     private static final double MODELS_AGREE_METRES = 3;
 
@@ -50,7 +50,7 @@ record LocaliseView(String name, String over, String move, String heights, List<
         List<String> names = system.ties().stream().map(t -> t.computed().name() + " = " + t.found().name()).toList();
         return new LocaliseView(system.name(), system.base().name() + over(system), known.isEmpty() ? FitWords.move(system.move(), "its base grid\u2019s origin", settings) : FitWords.move(system.move(), known.stream().map(Pair::computed).toList(), settings),
                 FitWords.heights(system.lift().orElse(Lift.NONE), f), evidence.map(e -> FitWords.quality(e.fitted(), f)).orElse(List.of("It came without the marks it was found by: nothing says how well it fits but the marks that you hold against it.")), leftover.residuals(),
-                evidence.filter(e -> !e.fitted().strangers().isEmpty()).map(e -> FitWords.strangers(e.fitted(), names)).orElse(""), reach(work, f), oddHeights(system, known, egm96, f), work.handedOn(),
+                evidence.map(e -> FitWords.odd(e.fitted(), names)).orElse(List.of()), reach(work, f), oddHeights(system, known, egm96, f), work.handedOn(),
                 work.checks().stream().map(c -> Check.of(c, work.allowed(), f)).toList(), drawing(system, evidence, known, leftover));
     }
 
@@ -69,7 +69,8 @@ record LocaliseView(String name, String over, String move, String heights, List<
     }
 
     private static String beyond(LocaliseService.Beyond b, String what, Figures f) {
-        return b.count() + " of " + b.of() + " " + what + " lie outside what the marks span, the farthest by " + f.length(new Length(b.metres())) + ": nothing says that it holds there.";
+        return b.count() + " of " + b.of() + " " + what + " lie outside what the marks span, the farthest by " + f.length(new Length(b.metres())) + ": nothing says that it holds there."
+                + (b.worst() > FitWords.BADLY_KNOWN_METRES ? " It is known to " + f.length(new Length(b.worst())) + " only at the worst of them (one \u03c3): the marks are too near each other, or to one line." : "");
     }
 
     /** The site's zero against a model of the whole earth: heights taken for the other kind lie off by the undulation. */

@@ -14,6 +14,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
+import verge.core.cogo.Quantity;
 import verge.core.occupation.Breach;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -81,6 +82,9 @@ public class ProblemWords {
             return several.stream().map(this::shown).map(Object::toString).collect(Collectors.joining("; "));
         } else if (argument instanceof Breach breach) {
             return messages.getMessage("word.Breach." + breach.kind(), new Object[] {figure(breach.value()), figure(breach.limit())}, Locale.ENGLISH);
+        }
+        if (argument instanceof Quantity.Area area) {
+            return Decimals.show(area.ground(), METRE_DIGITS) + " m²";
         }
         return argument instanceof Enum<?> choice ? word(choice) : argument instanceof Length length ? Decimals.show(length.metres(), METRE_DIGITS) + " m" : argument;
     }

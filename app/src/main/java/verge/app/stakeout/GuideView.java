@@ -19,11 +19,12 @@ import verge.core.units.Length;
  * @param forwardMetres to go ahead, negative back
  * @param rightMetres to go right, negative left
  * @param facing azimuth of forward in radians
+ * @param facingWords what forward means here
  * @param solvedMillis when the place was true from which it leads, in milliseconds since 1970; null where nobody says
  */
 public record GuideView(String distance, String distanceKind, String forwardWord, String forward, String rightWord, String right, String cutWord,
         String cut, String ground, boolean planWithin, boolean heightWithin, boolean done, String verdict, double distanceMetres,
-        double forwardMetres, double rightMetres, double planToleranceMetres, double facing, Long solvedMillis) {
+        double forwardMetres, double rightMetres, double planToleranceMetres, double facing, String facingWords, Long solvedMillis) {
 
     /** @param at when the place was true; absent where nobody says */
     public static GuideView of(JobState state, StakeoutAim aim, Position here, Optional<Instant> at) {
@@ -35,7 +36,7 @@ public record GuideView(String distance, String distanceKind, String forwardWord
                 g.right().metres() < 0 ? "Left" : "Right", f.length(g.right().abs().times(told)), g.cut().map(c -> cutWord(f, c)).orElse(""),
                 g.cut().map(c -> f.length(c.abs())).orElse(""), here.elevation().map(e -> f.length(e.asLength())).orElse(""),
                 g.planWithin(), g.heightWithin(), g.done(), verdict(f, aim, g), g.distance().metres(), g.forward().metres(),
-                g.right().metres(), aim.tolerance().plan().metres(), g.facing().radians(), at.map(Instant::toEpochMilli).orElse(null));
+                g.right().metres(), aim.tolerance().plan().metres(), g.facing().radians(), aim.facingWords(state, g.faced()), at.map(Instant::toEpochMilli).orElse(null));
     }
 
     private static String cutWord(Figures f, Length cut) {

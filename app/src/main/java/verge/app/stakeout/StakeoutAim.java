@@ -57,6 +57,11 @@ public record StakeoutAim(StoredPoint design, String facingTyped, Tolerance tole
         return new Facing.Along(AngleText.parse(facingTyped, state.settings().figures().angles().unit()));
     }
 
+    /** What forward means where one stands. @param faced whether it has a direction there */
+    String facingWords(JobState state, boolean faced) {
+        return faced ? facingWords(state) : FACING_NORTH + ", you stand at " + facingWords(state);
+    }
+
     /** What forward means, for the page. */
     public String facingWords(JobState state) {
         if (facingTyped.equals(FACING_STATION)) {

@@ -54,7 +54,7 @@ export function drawGuide(svg, guide, trail) {
 /** All words of the guide, each where there is room; what has none stands in the figures beside the guide anyway. */
 function writing(svg, guide, { width, height, middle, pole, corner, radius, square }) {
   const room = new Labels(width, height);
-  const fixed = [text(square, [14, 28], 'mut'), text(`facing ${svg.dataset.facingWords}`, [width - 40 - wide(`facing ${svg.dataset.facingWords}`, 15), 28], 'mut')];
+  const fixed = [text(square, [14, 28], 'mut'), text(`facing ${guide.facingWords}`, [width - 40 - wide(`facing ${guide.facingWords}`, 15), 28], 'mut')];
   room.block(0, 0, width, 40);
   room.block(middle[0] - TARGET, middle[1] - TARGET, 2 * TARGET, 2 * TARGET);
   room.block(pole[0] - POLE, pole[1] - POLE, 2 * POLE, 2 * POLE);

@@ -52,6 +52,7 @@ public record Finding(Kind kind, List<Object> arguments, String about, List<Reme
         LOCALISATION_UNCHECKED(Weight.DOUBTFUL),
         /** The marks' names. */
         LOCALISATION_STRANGER(Weight.DOUBTFUL),
+        LOCALISATION_UNDECIDED(Weight.DOUBTFUL),
         /** How many points, how far the farthest. */
         LOCALISATION_BEYOND(Weight.NOTE),
         /** Station, pressure kept, pressure usual at that height; hectopascals. */

@@ -3,10 +3,11 @@ package verge.core.check;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import verge.core.check.Finding.Kind;
 import verge.core.coding.PointName;
 import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.transformation.Fitted;
 import verge.core.geodesy.transformation.Localisation;
 import verge.core.geodesy.transformation.Pair;
 import verge.core.job.JobState;
@@ -48,8 +49,11 @@ final class LocalisationCheck {
     }
 
     private static Optional<Finding> strangers(CoordinateSystem.Localised system, Localisation evidence) {
-        List<String> names = IntStream.range(0, system.ties().size()).filter(evidence.fitted().strangers()::contains).mapToObj(i -> system.ties().get(i).found().name()).toList();
-        return names.isEmpty() ? Optional.empty() : Optional.of(Finding.of(Kind.LOCALISATION_STRANGER, String.join(", ", names)));
+        Fitted.Odd odd = evidence.fitted().odd();
+        List<String> named = Stream.of(odd.inPlan(), odd.inHeight()).flatMap(List::stream).distinct().sorted().map(i -> system.ties().get(i).found().name()).toList();
+        List<String> undecided = Stream.of(odd.undecidedInPlan(), odd.undecidedInHeight()).flatMap(List::stream).distinct().sorted().map(i -> system.ties().get(i).found().name()).toList();
+        return !named.isEmpty() ? Optional.of(Finding.of(Kind.LOCALISATION_STRANGER, String.join(", ", named)))
+                : undecided.isEmpty() ? Optional.empty() : Optional.of(Finding.of(Kind.LOCALISATION_UNDECIDED, String.join(", ", undecided)));
     }
 
     private static Optional<Finding> beyond(JobState state, Localisation evidence) {

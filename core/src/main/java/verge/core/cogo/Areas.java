@@ -43,7 +43,7 @@ final class Areas {
             double part = Math.max(0, Math.min(1, position.getAsDouble()));
             lines = List.of(direction.isPresent() ? Division.across(region, new Angle(direction.getAsDouble()), part) : Division.at(region, given.point("through").plan(), new Angle(part * TURN)));
         } else if (count.isPresent()) {
-            if (direction.isEmpty() || count.getAsDouble() < 2 || count.getAsDouble() > MOST_PARTS) {
+            if (direction.isEmpty() || count.getAsDouble() < 2 || count.getAsDouble() != Math.rint(count.getAsDouble()) || count.getAsDouble() > MOST_PARTS) {
                 throw new SurveyException(Problem.PARTS_UNFIT, MOST_PARTS);
             }
             lines = Division.equal(region, new Angle(direction.getAsDouble()), (int) count.getAsDouble());

@@ -11,6 +11,8 @@ import verge.core.geodesy.Position;
 public record BestCircle(GridPoint centre, double radius) implements BestFit.Shape {
     /** Part of the scatter along them that places in a line have across it, squared: a part of 10⁻⁶ tells no radius. */
     private static final double IN_A_LINE = 1e-12;
+    /** Places, in parts of their reach, so that the iteration ends where a step is a hundred-thousandth of that. */
+    private static final double FINE = 1e-6;
     /** A circle that is so many times larger than its places lie apart is a line. */
     private static final double FLATTEST = 1e5;
 
@@ -29,7 +31,7 @@ public record BestCircle(GridPoint centre, double radius) implements BestFit.Sha
         double[] north = places.stream().mapToDouble(p -> (p.plan().northing() - middle.northing()) / reach).toArray();
         double[] east = places.stream().mapToDouble(p -> (p.plan().easting() - middle.easting()) / reach).toArray();
         return reach == 0 ? Optional.empty() : start(north, east)
-                .map(start -> LeastSquares.solve(new Distances(north, east), start, DoubleStream.generate(() -> 1).limit(north.length).toArray(), LeastSquares.Common.NONE))
+                .map(start -> LeastSquares.solve(new Distances(north, east), start, DoubleStream.generate(() -> FINE).limit(north.length).toArray(), LeastSquares.Common.NONE))
                 .filter(LeastSquares.Solution.class::isInstance).map(outcome -> ((LeastSquares.Solution) outcome).unknowns()).filter(u -> u[2] > 0 && u[2] < FLATTEST)
                 .map(u -> new BestCircle(middle.plus(u[0] * reach, u[1] * reach), u[2] * reach));
     }

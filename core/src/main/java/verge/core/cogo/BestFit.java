@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.TDistribution;
 import verge.core.geodesy.Position;
 
 /**
@@ -16,8 +17,8 @@ import verge.core.geodesy.Position;
  * @param suspect the place that most likely does not belong to the others
  */
 public record BestFit<S extends BestFit.Shape>(S shape, List<Double> residuals, Optional<Double> sigma, Optional<Suspect> suspect) {
-    /** A place that lies so many times the scatter of the others from what they make without it is looked at. */
-    private static final double SUSPICIOUS = 4;
+    /** So many clean figures in a hundred at most have a place suspected. */
+    private static final double LEVEL = 0.05;
     /** What is measured is not known better: a place is not suspected for a tenth of a millimetre among places without scatter. */
     private static final double LEAST_METRES = 1e-4;
     private static final int MOST_LEFT_OUT = 60;
@@ -40,9 +41,9 @@ public record BestFit<S extends BestFit.Shape>(S shape, List<Double> residuals, 
      *
      * @param index of the place
      * @param off how far it lies from what the others make
-     * @param sigma of the others among themselves
+     * @param times how many times what it may be off by chance: the scatter of the others tells how much, and how well it tells that
      */
-    public record Suspect(int index, double off, double sigma) {
+    public record Suspect(int index, double off, double times) {
     }
 
     /** @param fit makes the shape; empty where places make none */
@@ -59,15 +60,28 @@ public record BestFit<S extends BestFit.Shape>(S shape, List<Double> residuals, 
         return over > 0 ? Optional.of(Math.sqrt(squares / over)) : Optional.empty();
     }
 
-    /** Each of the worst is left out in turn: one that draws the shape towards itself does not hide by that. */
+    /**
+     * Each of the worst is left out in turn: one that draws the shape towards itself does not hide by that. What it is off then, over the scatter of
+     * the others and what these leave open where it lies, is distributed as Student's t with as many degrees of freedom as the others have to spare
+     * (externally studentised residuals); of n places the worst is held to the n-th part of the level (Bonferroni). So three or four places on a line
+     * accuse nobody for what a line of thirty would.
+     */
     private static <S extends Shape> Optional<Suspect> suspect(List<Position> places, S shape, List<Double> residuals, Function<List<Position>, Optional<S>> fit) {
-        if (places.size() < shape.fixedBy() + 2) {
+        int spare = places.size() - shape.fixedBy() - 1;
+        if (spare < 1) {
             return Optional.empty();
         }
+        double limit = TDistribution.of(spare).inverseSurvivalProbability(LEVEL / (2 * places.size()));
         return IntStream.range(0, places.size()).boxed().sorted(Comparator.comparingDouble(i -> -Math.abs(residuals.get(i)))).limit(MOST_LEFT_OUT).flatMap(i -> {
             List<Position> others = new ArrayList<>(places);
             others.remove((int) i);
-            return fit.apply(others).map(without -> new Suspect(i, without.off(places.get(i)), sigma(without, others).orElse(0.0))).stream();
-        }).filter(s -> Math.abs(s.off()) > SUSPICIOUS * Math.max(s.sigma(), LEAST_METRES)).max(Comparator.comparingDouble(s -> Math.abs(s.off()) / Math.max(s.sigma(), LEAST_METRES)));
+            return fit.apply(others).map(without -> suspect(i, without.off(places.get(i)), residuals.get(i), Math.max(LEAST_METRES, sigma(without, others).orElseThrow()) * limit)).stream();
+        }).filter(s -> s.times() > 1).max(Comparator.comparingDouble(Suspect::times));
+    }
+
+    /** What the others leave open at a place is told by how much less it is off once it counts itself: r = off (1 − h), and off scatters by σ/√(1 − h). */
+    private static Suspect suspect(int index, double off, double residual, double allowed) {
+        double open = Math.sqrt(Math.max(1, Math.abs(off / residual)));   // their signs differ where the shape is turned round
+        return new Suspect(index, off, Math.abs(off) / (allowed * open));
     }
 }

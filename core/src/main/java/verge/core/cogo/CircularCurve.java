@@ -1,6 +1,7 @@
 package verge.core.cogo;
 
 import java.util.List;
+import java.util.Set;
 import java.util.stream.IntStream;
 import verge.core.numeric.Search;
 import verge.core.units.Angle;
@@ -16,6 +17,8 @@ public record CircularCurve(Length radius, Angle delta) {
     /** Half the angle is looked for between a part of its greatest value and as near to that, evenly in the logarithm of what it has to either end. */
     private static final double WIDTH = 21;
     private static final double STEP = 0.02;
+    /** Lengths that differ by less are one: at 100 m ten nanometres. */
+    private static final double ONE_LENGTH = 1e-10;
 
     /** An element of a curve. */
     public enum Element {
@@ -77,10 +80,18 @@ public record CircularCurve(Length radius, Angle delta) {
             double half = delta.value() / 2;
             return half < length.element().greatestHalf() ? List.of(new CircularCurve(new Length(length.value() / length.element().ofUnit(half)), new Angle(delta.value()))) : List.of();
         }
+        if (straight(one, other)) {
+            return List.of();
+        }
         double greatest = Math.min(one.element().greatestHalf(), other.element().greatestHalf());
         Residual residual = new Residual(one, other, greatest);
         double[] samples = IntStream.rangeClosed(0, (int) (2 * WIDTH / STEP)).mapToDouble(i -> residual.at(i * STEP - WIDTH)).toArray();
         return Search.roots(residual::at, -WIDTH, STEP, samples, 0).stream().map(residual::curve).toList();
+    }
+
+    /** Whether an arc is as long as its chord, as far as figures tell: then it has no radius. */
+    private static boolean straight(Known one, Known other) {
+        return Set.of(one.element(), other.element()).equals(Set.of(Element.ARC, Element.CHORD)) && Math.abs(one.value() - other.value()) <= ONE_LENGTH * one.value();
     }
 
     /** How much less radius the one element tells than the other: R f = v, multiplied out, so that nothing is divided by what vanishes with the angle. */

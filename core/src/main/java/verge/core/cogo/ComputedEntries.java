@@ -35,7 +35,7 @@ public final class ComputedEntries {
     }
 
     private static Optional<Worked> worked(Computed said, Looks looks, Scales scales) {
-        Givens.Sources sources = new Givens.Sources(seen -> seen.now(looks).map(StoredPoint::position), id -> StringEntries.shape(looks, id).map(Shape::paths).orElse(List.of()), SettingsEntries.inForce(looks));
+        Givens.Sources sources = new Givens.Sources(seen -> seen.now(looks).map(StoredPoint::position), id -> StringEntries.shape(looks, id).map(Shape::paths).orElse(List.of()), SettingsEntries.inForce(looks), Givens.Sources.MOST_TOUCHING);
         try {
             return Optional.of(said.tool().work(new Givens(said.given(), sources, scales)));
         } catch (SurveyException impossible) {

@@ -78,7 +78,7 @@ final class Constructions {
         OptionalDouble interval = given.maybe("interval", Slot.Kind.LENGTH);
         OptionalDouble count = given.maybe("count", Slot.Kind.COUNT);
         double right = given.maybe("right", Slot.Kind.RISE).orElse(0);
-        if (interval.isPresent() == count.isPresent() || interval.orElse(1) <= 0 || count.orElse(1) < 1) {
+        if (interval.isPresent() == count.isPresent() || interval.orElse(1) <= 0 || count.orElse(1) < 1 || count.orElse(1) != Math.rint(count.orElse(1))) {
             throw new SurveyException(Problem.INTERVAL_OR_COUNT);
         }
         double step = count.isPresent() ? walk.length() / count.getAsDouble() : interval.getAsDouble();

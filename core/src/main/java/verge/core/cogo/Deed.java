@@ -15,8 +15,8 @@ import verge.core.units.Length;
 
 /** A boundary as a deed describes it: one leg after the other by its bearing and its length, or as a curve. */
 public record Deed(List<Leg> legs) {
-    /** A leg is suspected if without its mistake no more than this part of the misclosure is left. */
-    private static final double MOSTLY = 0.1;
+    /** So many deeds in a hundred whose legs are all sound, but rounded, have one suspected at most. */
+    private static final double LEVEL = 0.05;
 
     public Deed {
         legs = List.copyOf(legs);
@@ -121,14 +121,23 @@ public record Deed(List<Leg> legs) {
     /**
      * Straight legs of which one wrong figure would explain a misclosure, the likeliest first: a length that lies along it, or a bearing that turns its
      * leg round to take it up. A curve that goes on from a leg without a bend turns with that leg, and then none is told.
+     *
+     * <p>What rounding leaves open points anywhere, and near enough along or across some leg by chance. So a mistake is suspected only if what it would leave is
+     * so small a part of the misclosure that all that can be suspected have it together in no more than the level of sound deeds: each has it from either end
+     * of its direction within an angle δ, that is in 2 δ/π of them.
      */
     public List<Suspect> suspects(Laid laid, double gridPerLength) {
         double north = laid.misclosureNorth() / gridPerLength;
         double east = laid.misclosureEast() / gridPerLength;
         double misclosure = Math.hypot(north, east);
-        return IntStream.range(0, legs.size()).boxed().flatMap(i -> legs.get(i) instanceof Straight straight && !(i + 1 < legs.size() && legs.get(i + 1) instanceof Curve next && next.begins().isEmpty())
-                ? Stream.of(wrongLength(i, straight, north, east), wrongBearing(i, straight, north, east)) : Stream.<Suspect>empty())
-                .filter(s -> s.left() <= MOSTLY * misclosure).sorted(Comparator.comparingDouble(Suspect::left)).toList();
+        List<Suspect> all = IntStream.range(0, legs.size()).filter(this::standsAlone).boxed()
+                .flatMap(i -> Stream.of(wrongLength(i, (Straight) legs.get(i), north, east), wrongBearing(i, (Straight) legs.get(i), north, east))).toList();
+        double part = Math.sin(LEVEL * Math.PI / (2 * Math.max(1, all.size())));
+        return all.stream().filter(s -> s.left() <= part * misclosure).sorted(Comparator.comparingDouble(Suspect::left)).toList();
+    }
+
+    private boolean standsAlone(int leg) {
+        return legs.get(leg) instanceof Straight && !(leg + 1 < legs.size() && legs.get(leg + 1) instanceof Curve next && next.begins().isEmpty());
     }
 
     private static Suspect wrongLength(int leg, Straight straight, double north, double east) {

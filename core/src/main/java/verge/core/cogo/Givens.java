@@ -36,10 +36,15 @@ public final class Givens {
      * @param points where a point lies; empty if it is there no more
      * @param strings the lines of a string; empty likewise
      * @param geodesy of the job; absent for plain coordinates
+     * @param touching by how much what touches may be missed, in metres: the last digit of a length while something is asked; what was kept
+     *         goes on to touch, however digits are shown later
      */
-    public record Sources(Function<PointSeen, Optional<Position>> points, Function<UUID, List<Path>> strings, Optional<JobGeodesy> geodesy) {
-        /** Of nothing but what is given itself. */
-        public static final Sources NONE = new Sources(seen -> Optional.empty(), id -> List.of(), Optional.empty());
+    public record Sources(Function<PointSeen, Optional<Position>> points, Function<UUID, List<Path>> strings, Optional<JobGeodesy> geodesy, double touching) {
+        /** The most that is passed over, and what is of what was kept. */
+        public static final double MOST_TOUCHING = 0.01;
+        private static final double USUAL_TOUCHING = 1e-3;
+        /** Of nothing but what is given itself, in metres with three decimals. */
+        public static final Sources NONE = new Sources(seen -> Optional.empty(), id -> List.of(), Optional.empty(), USUAL_TOUCHING);
     }
 
     public Givens(Map<String, Given> given, Sources sources, Scales scales) {
@@ -56,6 +61,11 @@ public final class Givens {
     /** Grid azimuth = true azimuth − γ. */
     Optional<Angle> convergence(Position position) {
         return sources.geodesy().flatMap(geodesy -> geodesy.convergence(position.plan()));
+    }
+
+    /** How far lines and circles may miss each other and touch all the same, in metres. */
+    double touching() {
+        return sources.touching();
     }
 
     public Scales scales() {

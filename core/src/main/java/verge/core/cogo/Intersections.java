@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Stream;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.operation.distance.DistanceOp;
 import verge.core.cogo.Worked.Caution;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridInverse;
@@ -97,7 +99,7 @@ final class Intersections {
         List<GridPoint> reached = Crossings.between(one, other, MOST_MEETINGS);
         List<GridPoint> places = reached.isEmpty() ? notFarOff(Crossings.beyondEnds(one, other), one, other) : reached;
         if (places.isEmpty()) {
-            throw new SurveyException(Problem.DO_NOT_MEET, new Length(apart(one, other)));
+            return touch(given, one, other);
         }
         Worked.Builder worked = Worked.builder();
         one.forEach(worked::line);
@@ -130,8 +132,21 @@ final class Intersections {
         nearest.beside().foot().position().elevation().ifPresent(height -> worked.figure("station" + which + "Height", of, new Quantity.Height(height.asLength())));
     }
 
-    private static double apart(List<Path> some, List<Path> others) {
-        return some.stream().flatMapToDouble(one -> others.stream().mapToDouble(other -> Loops.line(one, one).distance(Loops.line(other, one)))).min().orElseThrow();
+    /** Lines that come as near as a length's last digit meet there. @throws SurveyException DO_NOT_MEET */
+    private static Worked touch(Givens given, List<Path> some, List<Path> others) {
+        Path origin = some.get(0);
+        DistanceOp nearest = some.stream().flatMap(one -> others.stream().map(other -> new DistanceOp(Loops.line(one, origin), Loops.line(other, origin))))
+                .min(Comparator.comparingDouble(DistanceOp::distance)).orElseThrow();
+        if (nearest.distance() > given.touching()) {
+            throw new SurveyException(Problem.DO_NOT_MEET, new Length(nearest.distance()));
+        }
+        Coordinate at = nearest.nearestPoints()[0];
+        GridPoint place = origin.vertices().plan(0).plus(at.y, at.x);
+        Worked.Builder worked = Worked.builder().point("meeting", "", flat(place)).remark(Caution.TOUCHES);
+        Stream.concat(some.stream(), others.stream()).forEach(worked::line);
+        station(given, worked, "A", "", given.walks("lineA"), place);
+        station(given, worked, "B", "", given.walks("lineB"), place);
+        return worked.build();
     }
 
     static Worked directionAndDistance(Givens given) {
@@ -173,11 +188,15 @@ final class Intersections {
     private static Worked meetings(Givens given, Drawn drawn, Drawn drawnOther, List<Position> from, List<String> labels, Optional<Straight> sides) {
         Carrier one = drawn.to(from.get(0).plan());
         Carrier other = drawnOther.to(from.get(1).plan());
-        List<GridPoint> places = Meetings.between(one, other).stream().map(rough -> refined(drawn, drawnOther, rough)).toList();
+        List<GridPoint> met = Meetings.between(one, other).stream().map(rough -> refined(drawn, drawnOther, rough)).toList();
+        List<GridPoint> places = met.isEmpty() ? Meetings.touching(one, other, given.touching()).stream().toList() : met;
         if (places.isEmpty()) {
             throw new SurveyException(Problem.DO_NOT_MEET, new Length(Meetings.gap(one, other)));
         }
         Worked.Builder worked = Worked.builder().eitherOr();
+        if (met.isEmpty()) {
+            worked.remark(Caution.TOUCHES);
+        }
         for (GridPoint place : places) {
             double side = sides.map(line -> right(line, place)).orElse(0.0);
             String which = places.size() == 1 ? "meeting" : one instanceof Straight ? ahead((Straight) one, place) < ahead((Straight) one, places.get(places.indexOf(place) == 0 ? 1 : 0)) ? "nearer" : "farther" : side < 0 ? "left" : "right";

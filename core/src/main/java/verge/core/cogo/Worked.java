@@ -103,6 +103,8 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
         BEARING_SUSPECTED,
         /** The line is lengthened straight on to where it is square. */
         BEYOND_THE_LINE,
+        /** They touch, or miss each other by no more than a length's last digit. */
+        TOUCHES,
         /** They meet only where they are lengthened. */
         LENGTHENED,
         /** Directions meet behind one of the points. */

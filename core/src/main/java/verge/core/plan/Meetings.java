@@ -1,10 +1,14 @@
 package verge.core.plan;
 
 import java.util.List;
+import java.util.Optional;
 import verge.core.geodesy.GridPoint;
 
 /** Where lines and circles of the plan meet, both without ends. */
 public final class Meetings {
+    /** Circles whose centres are no further apart than so many times what they may miss each other by touch in no one place. */
+    private static final double ONE_CENTRE = 100;
+
     private Meetings() {
     }
 
@@ -28,6 +32,36 @@ public final class Meetings {
             return lineAndCircle(line, circle);
         }
         return b instanceof Straight line ? lineAndCircle(line, (Circle) a) : circles((Circle) a, (Circle) b);
+    }
+
+    /**
+     * Where a circle that does not quite meet a line or another circle touches it: of a line its place nearest the circle, of two circles midway between them.
+     *
+     * @param allowed how far they may miss each other, in metres
+     * @return empty if they miss each other by more, or meet, or have one centre as good as
+     */
+    public static Optional<GridPoint> touching(Carrier a, Carrier b, double allowed) {
+        double gap = gap(a, b);
+        if (!(gap > 0 && gap <= allowed)) {
+            return Optional.empty();
+        }
+        if (a instanceof Circle one && b instanceof Circle other) {
+            return touching(one.radius() < other.radius() ? other : one, one.radius() < other.radius() ? one : other, gap, allowed);
+        }
+        Straight line = (Straight) (a instanceof Straight ? a : b);
+        GridPoint centre = ((Circle) (a instanceof Circle ? a : b)).centre();
+        double length = line.from().distanceMetres(line.to());
+        double north = (line.to().northing() - line.from().northing()) / length;
+        double east = (line.to().easting() - line.from().easting()) / length;
+        double foot = (centre.northing() - line.from().northing()) * north + (centre.easting() - line.from().easting()) * east;
+        return Optional.of(line.from().plus(foot * north, foot * east));
+    }
+
+    private static Optional<GridPoint> touching(Circle larger, Circle smaller, double gap, double allowed) {
+        double apart = larger.centre().distanceMetres(smaller.centre());
+        double out = apart > larger.radius() ? larger.radius() + gap / 2 : larger.radius() - gap / 2;
+        return apart <= ONE_CENTRE * allowed ? Optional.empty() : Optional.of(larger.centre().plus(out * (smaller.centre().northing() - larger.centre().northing()) / apart,
+                out * (smaller.centre().easting() - larger.centre().easting()) / apart));
     }
 
     /** How far a line or circle that does not meet a circle misses it, in metres; 0 where they meet. */

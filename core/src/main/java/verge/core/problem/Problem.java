@@ -34,6 +34,8 @@ public enum Problem {
     /** Likewise in height. */
     FIT_TOO_FEW_HEIGHTS,
     FIT_ONE_SPOT,
+    /** Arguments: none. */
+    FIT_CONTRADICTORY,
     FIT_IN_A_LINE,
     /** Arguments: how many pairs, how many at most. */
     FIT_TOO_MANY,
@@ -178,6 +180,8 @@ public enum Problem {
     POINTS_TOO_FEW,
     /** Arguments: how many there would be, how many there may be. */
     POINTS_TOO_MANY,
+    /** Arguments: the lower and the higher of two heights in one place. */
+    TWO_HEIGHTS,
     /** Arguments: how far off there is room. */
     NO_PARALLEL,
     /** Arguments: the largest radius that has room. */

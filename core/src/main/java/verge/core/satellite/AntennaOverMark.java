@@ -11,7 +11,7 @@ public record AntennaOverMark(AntennaModel model, AntennaHeight height) {
         return height.reference(model);
     }
 
-    /** The same where it can be had; empty for a slant to an antenna whose rim nobody knows, or shorter than that is wide. */
+    /** The same where it can be had; empty for a slant to an antenna whose rim nobody knows, or too short for it. */
     public Optional<Length> known() {
         try {
             return Optional.of(reference());

@@ -32,6 +32,11 @@ public record LengthStyle(LengthUnit unit, int decimals, int inchParts) {
         return inchParts > 0;
     }
 
+    /** What the last digit of a length is worth that is shown, or the smallest part of an inch. */
+    public Length lastDigit() {
+        return Length.of(inInches() ? 1.0 / (INCHES_PER_FOOT * inchParts) : Math.pow(10, -decimals), unit);
+    }
+
     /** A length with its unit. */
     public String length(Length length) {
         return inInches() ? bare(length) + footKind() : bare(length) + " " + unit.symbol();

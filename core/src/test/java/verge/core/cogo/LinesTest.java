@@ -19,6 +19,7 @@ import verge.core.alignment.Alignment;
 import verge.core.alignment.PlanElement;
 import verge.core.alignment.Stationing;
 import verge.core.cogo.Worked.Caution;
+import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
@@ -109,6 +110,41 @@ class LinesTest {
         assertThat(figure(beside, "stationCounted", Quantity.Station.class).along().metres()).isCloseTo(500 + along, within(1e-5));
         assertThat(figure(beside, "station", Quantity.Distance.class).grid().metres()).isCloseTo(along, within(1e-5));
         assertThat(figure(beside, "offset", Quantity.Aside.class).right()).contains(right > 0);
+    }
+
+    /** What touches exactly meets, though figures miss by their last bits, or by a length's last digit; what misses by more does not. */
+    @ParameterizedTest
+    @CsvSource({"0.3, 17.3, 0", "1.1, 23.7, 0", "2.2, 5.1, 0.0008", "0.7, 99.9, -0.0008", "2.9, 41.3, 0.0012"})
+    void whatTouchesMeetsOnce(double azimuth, double radius, double missed) {
+        double n = Math.cos(azimuth);
+        double e = Math.sin(azimuth);
+        String centre = (100 * e) + " " + (100 * n);
+        String a = ((100 + radius + missed) * e + 50 * n) + " " + ((100 + radius + missed) * n - 50 * e);
+        String b = ((100 + radius + missed) * e - 70 * n) + " " + ((100 + radius + missed) * n + 70 * e);
+        Asked line = ask(Tool.LINE_CIRCLE).at("a", a).at("b", b).at("centre", centre).amount("radius", radius);
+        Asked circles = ask(Tool.DISTANCES).at("a", "0 0").at("b", centre).amount("distanceA", 100 + radius + missed).amount("distanceB", radius);   // one within the other
+        Asked beside = ask(Tool.DISTANCES).at("a", "0 0").at("b", centre).amount("distanceA", 100 - radius - missed).amount("distanceB", radius);
+        for (Asked each : radius < 90 ? List.of(line, circles, beside) : List.of(line, circles)) {
+            if (missed > 0.001) {
+                each.refused(Problem.DO_NOT_MEET);
+                continue;
+            }
+            Worked met = each.inGrid();
+            assertThat(met.points().size()).isBetween(1, 2);
+            assertThat(met.remarks().stream().map(Worked.Remark::caution).toList()).isEqualTo(met.points().size() == 1 ? List.of(Caution.TOUCHES) : List.of());
+            GridPoint at = met.points().get(0).position().plan();
+            assertThat(at.distanceMetres(place(centre).plan())).isCloseTo(radius, within(1e-3));
+        }
+    }
+
+    @Test
+    void anAreaAlongASlopeRefusesTwoHeightsInOnePlaceInAnyOrder() {
+        Given pit = ring(new double[] {0, 0, 0, 0}, "0 0", "10 0", "10 10", "0 10");
+        for (String[] points : new String[][] {{"0 0 0", "10 0 0", "10 10 0", "0 10 0", "5 5 0", "5 5 20"}, {"5 5 20", "0 0 0", "10 0 0", "5.00005 5 0", "10 10 0", "0 10 0"}}) {
+            assertThatThrownBy(() -> ask(Tool.AREA).put("ring", pit).points("surface", points).inGrid())
+                    .isInstanceOfSatisfying(SurveyException.class, refused -> assertThat(refused.problem()).isEqualTo(Problem.TWO_HEIGHTS));
+        }
+        ask(Tool.AREA).put("ring", pit).points("surface", "0 0 0", "10 0 0", "10 10 0", "0 10 0", "5 5 20", "5 5 20").inGrid();
     }
 
     /** A corner that is no point: the arc is the same as with it. */

@@ -192,6 +192,19 @@ class ToolTest {
     }
 
     @Test
+    void figuresThatMakeNothingAreRefused() {
+        ask(Tool.CURVE).amount("CHORD", 80).amount("ARC", 80).refused(Problem.NO_CURVE);
+        ask(Tool.CURVE).amount("ARC", 79.9).amount("CHORD", 80).refused(Problem.NO_CURVE);
+        Asked halves = ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").degrees("direction", 0);
+        halves.amount("parts", 2.5).refused(Problem.PARTS_UNFIT);
+        assertThat(halves.amount("parts", 3).inGrid().points()).hasSize(4);
+        ask(Tool.ALONG).points("line", "0 0", "40 0").amount("count", 2.5).refused(Problem.INTERVAL_OR_COUNT);
+        ask(Tool.PARALLEL).points("line", "0 0", "0 10", "0 0").amount("right", 2).inGrid();
+        ask(Tool.PARALLEL).points("line", "0 0", "0 0").amount("right", 2).refused(Problem.COINCIDENT_POINTS);
+        ask(Tool.PARALLEL).points("line", "0 0", "20 0", "20 -1", "0 -1").amount("right", 2).refused(Problem.NO_PARALLEL);
+    }
+
+    @Test
     void anAreaIsCutOffOnEitherSideInEitherScale() {
         Asked cut = ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("area", 300).degrees("direction", 0).word("side", "right");
         Worked inGrid = cut.inGrid();
@@ -250,7 +263,7 @@ class ToolTest {
         PointSeen to = PointSeen.named(new PointName("P2"));
         Map<String, Given> given = Map.of("from", new Given.Point(from), "direction", new Given.Between(from, to), "distance", new Given.Between(from, to), "rise", new Given.Between(from, to));
         for (Scales scales : List.of(Scales.plain(), new Scales(new FlatSite(GRID_PER_GROUND), GroundUse.GROUND_DISTANCES, true))) {
-            Worked worked = Tool.POLAR.work(new Givens(given, new Givens.Sources(seen -> Optional.ofNullable(points.get(seen.name())), id -> List.of(), Optional.empty()), scales));
+            Worked worked = Tool.POLAR.work(new Givens(given, new Givens.Sources(seen -> Optional.ofNullable(points.get(seen.name())), id -> List.of(), Optional.empty(), 1e-3), scales));
             assertThat(worked.points().get(0).position().plan().distanceMetres(points.get(to.name()).plan())).isLessThan(1e-8);
             assertThat(worked.points().get(0).position().elevation()).isEqualTo(points.get(to.name()).elevation());
         }

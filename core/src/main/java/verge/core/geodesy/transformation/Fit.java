@@ -24,6 +24,8 @@ public final class Fit {
     private static final int MOST_PAIRS = 400;
     /** Marks nearer than this to each other are on one spot. */
     private static final double ONE_SPOT_METRES = 1e-3;
+    /** Part of what marks that fit agree in: below it every rotation fits as badly as every other. */
+    private static final double CONTRADICTORY = 1e-3;
     /** A height of this part of its length from the line through the others is on that line. */
     private static final double IN_LINE = 1e-4;
 
@@ -37,7 +39,7 @@ public final class Fit {
 
     /**
      * @return with who does not belong, where the others agree
-     * @throws SurveyException FIT_TOO_FEW, FIT_ONE_SPOT, FIT_IN_A_LINE, FIT_TOO_MANY
+     * @throws SurveyException FIT_TOO_FEW, FIT_ONE_SPOT, FIT_IN_A_LINE, FIT_CONTRADICTORY, FIT_TOO_MANY
      */
     public static Fitted of(List<Pair> pairs, FitSettings settings) {
         if (pairs.size() > MOST_PAIRS) {
@@ -69,7 +71,7 @@ public final class Fit {
             residuals.add(residual(i, inPlan, plan, heights));
         }
         return new Fitted(plan.similarity(), heights.lift(), Math.sqrt(plan.covariance()[2][2]), Math.sqrt(plan.covariance()[3][3]), residuals, plan.test(), heights.test(),
-                List.of(), new Fitted.Spread(plan.similarity().from(), plan.covariance(), settings.sigma()));
+                Fitted.Odd.NONE, new Fitted.Spread(plan.similarity().from(), plan.covariance(), settings.sigma()), heights.spread());
     }
 
     /** @param solution null where nothing is adjusted @param covariance of north, east, rotation and scale */
@@ -101,6 +103,9 @@ public final class Fit {
         double spot = ONE_SPOT_METRES * ONE_SPOT_METRES;
         if (squares < spot || squaresFound < spot) {
             throw new SurveyException(Problem.FIT_ONE_SPOT);
+        }
+        if (Math.hypot(along, across) < CONTRADICTORY * Math.sqrt(squares * squaresFound)) {
+            throw new SurveyException(Problem.FIT_CONTRADICTORY);
         }
         return new Similarity(from, to, new Angle(Math.atan2(across, along)).wholeCircle(), held.orElse(Math.hypot(along, across) / squares), mirrored);
     }

@@ -30,6 +30,11 @@ public record FitSettings(OptionalDouble scale, OptionalInt held, Heights height
         return new FitSettings(otherScale, held, heights, mirrored, sigma, sigmaHeight);
     }
 
+    /** With heights treated otherwise. */
+    public FitSettings with(Heights otherHeights) {
+        return new FitSettings(scale, held, otherHeights, mirrored, sigma, sigmaHeight);
+    }
+
     /** What becomes of heights. */
     public enum Heights { LEAVE, SHIFT, TILT }
 }

@@ -16,19 +16,45 @@ import verge.core.geodesy.Similarity;
  * @param residuals of each pair, in their order
  * @param plan whether the residuals are as large as was promised
  * @param height likewise
- * @param strangers pairs that the others, which agree among themselves, leave out: by their numbers
  */
-public record Fitted(Similarity similarity, Lift lift, double sigmaRotation, double sigmaScale, List<Residual> residuals, VarianceTest plan, VarianceTest height, List<Integer> strangers, Spread spread) {
+public record Fitted(Similarity similarity, Lift lift, double sigmaRotation, double sigmaScale, List<Residual> residuals, VarianceTest plan, VarianceTest height, Odd odd, Spread spread, HeightSpread heightSpread) {
     /** Of 95 places in 100 about a true one, in parts of the standard deviation in each coordinate: χ² of two degrees. */
     private static final double SEARCH = 2.4477;
 
     public Fitted {
         residuals = List.copyOf(residuals);
-        strangers = List.copyOf(strangers);
     }
 
-    Fitted with(List<Integer> otherStrangers) {
-        return new Fitted(similarity, lift, sigmaRotation, sigmaScale, residuals, plan, height, otherStrangers, spread);
+    Fitted with(Odd otherOdd) {
+        return new Fitted(similarity, lift, sigmaRotation, sigmaScale, residuals, plan, height, otherOdd, spread, heightSpread);
+    }
+
+    /** Pairs that the others, which agree among themselves, leave out in plan: by their numbers. */
+    public List<Integer> strangers() {
+        return odd.inPlan();
+    }
+
+    /**
+     * Pairs that do not belong, by their numbers.
+     *
+     * @param inPlan whom the others, which agree among themselves, leave out
+     * @param undecidedInPlan of whom one does not belong, and nothing tells which: the others agree as well without any
+     * @param inHeight likewise
+     * @param undecidedInHeight likewise
+     */
+    public record Odd(List<Integer> inPlan, List<Integer> undecidedInPlan, List<Integer> inHeight, List<Integer> undecidedInHeight) {
+        static final Odd NONE = new Odd(List.of(), List.of(), List.of(), List.of());
+
+        public Odd {
+            inPlan = List.copyOf(inPlan);
+            undecidedInPlan = List.copyOf(undecidedInPlan);
+            inHeight = List.copyOf(inHeight);
+            undecidedInHeight = List.copyOf(undecidedInHeight);
+        }
+
+        public boolean isNobody() {
+            return equals(NONE);
+        }
     }
 
     /**
@@ -61,20 +87,7 @@ public record Fitted(Similarity similarity, Lift lift, double sigmaRotation, dou
             double east = turned.easting() - similarity.to().easting();
             double[] toNorth = {1, 0, -east, north / similarity.scale()};
             double[] toEast = {0, 1, north, east / similarity.scale()};
-            double nn = quadratic(toNorth, toNorth);
-            double ee = quadratic(toEast, toEast);
-            double ne = quadratic(toNorth, toEast);
-            return Math.sqrt(Math.max(0, (nn + ee) / 2 + Math.hypot((nn - ee) / 2, ne)));
-        }
-
-        private double quadratic(double[] a, double[] b) {
-            double sum = 0;
-            for (int i = 0; i < a.length; i++) {
-                for (int j = 0; j < b.length; j++) {
-                    sum += a[i] * covariance[i][j] * b[j];
-                }
-            }
-            return sum;
+            return Known.worseDirection(toNorth, toEast, covariance);
         }
     }
 
@@ -88,9 +101,13 @@ public record Fitted(Similarity similarity, Lift lift, double sigmaRotation, dou
         return spread.sigma(computed, similarity);
     }
 
+    /** How well a place of the computed frame is known once it is fitted. */
+    public Known known(GridPoint computed) {
+        return new Known(sigma(computed) * Known.worse(plan.factor()), heightSpread.sigma(similarity.place(computed)));
+    }
+
     /** How far about its fitted place a mark that is not yet found is to be searched for, in metres. */
     public double searchRadius(GridPoint computed) {
-        double worse = Math.sqrt(Math.max(1, plan.factor()));
-        return SEARCH * worse * Math.hypot(sigma(computed), spread.mark());
+        return SEARCH * Known.worse(plan.factor()) * Math.hypot(sigma(computed), spread.mark());
     }
 }

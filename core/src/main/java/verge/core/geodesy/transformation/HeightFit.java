@@ -49,6 +49,13 @@ record HeightFit(Lift lift, int[] which, LeastSquares.Solution solution, Varianc
         return new HeightFit(new Lift(about, x[0], x[1], x[2]), which, solution, VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom()));
     }
 
+    /** How well the lift is known. */
+    HeightSpread spread() {
+        double worse = Math.max(1, test.factor());
+        double[][] covariance = solution == null ? new double[0][] : Arrays.stream(solution.covariance()).map(row -> Arrays.stream(row).map(c -> c * worse).toArray()).toArray(double[][]::new);
+        return new HeightSpread(lift.about(), covariance);
+    }
+
     /**
      * What of a pair is left over.
      *

@@ -20,6 +20,9 @@ public sealed interface Moved {
     /** Where a place of the group comes to lie. @throws SurveyException POINT_WITHOUT_HEIGHT in space */
     Position place(Mark computed);
 
+    /** How well it is known there; absent where it was moved by values. @throws SurveyException POINT_WITHOUT_HEIGHT in space */
+    Optional<Known> known(Mark computed);
+
     /** Of each pair; none where nothing was fitted. */
     List<Fitted.Residual> residuals();
 
@@ -34,6 +37,11 @@ public sealed interface Moved {
         }
 
         @Override
+        public Optional<Known> known(Mark computed) {
+            return fitted.map(f -> f.known(computed.position().plan()));
+        }
+
+        @Override
         public List<Fitted.Residual> residuals() {
             return fitted.map(Fitted::residuals).orElse(List.of());
         }
@@ -44,8 +52,12 @@ public sealed interface Moved {
         }
     }
 
-    /** With a scale of its own for each axis, and the angle between them free. */
-    record Affinely(Affine affine, Lift lift, List<Fitted.Residual> residuals, List<VarianceTest> tests) implements Moved {
+    /**
+     * With a scale of its own for each axis, and the angle between them free.
+     *
+     * @param covariance of the shift to north, and of what goes north per metre of north and of east; those to east are alike
+     */
+    record Affinely(Affine affine, Lift lift, List<Fitted.Residual> residuals, List<VarianceTest> tests, double[][] covariance, HeightSpread heightSpread) implements Moved {
         private static final int UNKNOWNS = 6;
 
         /** @throws SurveyException FIT_TOO_FEW, FIT_IN_A_LINE, FIT_TOO_FEW_HEIGHTS */
@@ -59,7 +71,7 @@ public sealed interface Moved {
                     Pair pair = pairs.get(counting[k]);
                     GridPoint at = pair.computed().position().plan();
                     GridPoint placed = affine.place(at);
-                    double[] row = {1, at.northing() - affine.from().northing(), at.easting() - affine.from().easting()};
+                    double[] row = row(affine, at);
                     misclosure[2 * k] = pair.found().position().plan().northing() - placed.northing();
                     misclosure[2 * k + 1] = pair.found().position().plan().easting() - placed.easting();
                     for (int j = 0; j < row.length; j++) {
@@ -74,7 +86,18 @@ public sealed interface Moved {
                 int k = Arrays.binarySearch(counting, i);
                 return heights.residual(i, pairs.get(i), affine.place(pairs.get(i).computed().position().plan()), k >= 0 ? plan : null, 2 * k);
             }).toList();
-            return new Affinely(affine, heights.lift(), residuals, List.of(VarianceTest.of(plan.weightedSquares(), plan.degreesOfFreedom()), heights.test()));
+            return new Affinely(affine, heights.lift(), residuals, List.of(VarianceTest.of(plan.weightedSquares(), plan.degreesOfFreedom()), heights.test()), plan.covariance(), heights.spread());
+        }
+
+        private static double[] row(Affine affine, GridPoint at) {
+            return new double[] {1, at.northing() - affine.from().northing(), at.easting() - affine.from().easting()};
+        }
+
+        @Override
+        public Optional<Known> known(Mark computed) {
+            GridPoint at = computed.position().plan();
+            double plan = Math.sqrt(Known.product(row(affine, at), covariance, row(affine, at)));
+            return Optional.of(new Known(plan * Known.worse(tests.get(0).factor()), heightSpread.sigma(affine.place(at))));
         }
 
         @Override
@@ -83,8 +106,12 @@ public sealed interface Moved {
         }
     }
 
-    /** In space, by seven parameters: three shifts, three rotations, one scale. */
-    record InSpace(SevenParameters move, List<Fitted.Residual> residuals, List<VarianceTest> tests) implements Moved {
+    /**
+     * In space, by seven parameters: three shifts, three rotations, one scale.
+     *
+     * @param covariance of the shifts to north, east and up, of turns about these, and of the scale unless it is held
+     */
+    record InSpace(SevenParameters move, List<Fitted.Residual> residuals, List<VarianceTest> tests, double[][] covariance) implements Moved {
         /** A small turn about each axis adds this to a place reckoned from the middle: which of its coordinates, with which sign, to north, east and up. */
         private static final int[][][] TURNS = {{{0, 0}, {2, -1}, {1, 1}}, {{2, 1}, {0, 0}, {0, -1}}, {{1, -1}, {0, 1}, {0, 0}}};
 
@@ -98,14 +125,8 @@ public sealed interface Moved {
                     double[] placed = from(move.to(), move.place(pairs.get(counting[k]).computed().position()));
                     double[] found = from(move.to(), pairs.get(counting[k]).found().position());
                     for (int axis = 0; axis < 3; axis++) {
-                        double[] row = design[3 * k + axis];
-                        row[axis] = 1;
-                        for (int turn = 0; turn < 3; turn++) {
-                            row[3 + turn] = TURNS[turn][axis][1] * placed[TURNS[turn][axis][0]];
-                        }
-                        if (unknowns > 6) {
-                            row[6] = placed[axis];
-                        }
+                        double[] row = row(placed, axis, unknowns);
+                        System.arraycopy(row, 0, design[3 * k + axis], 0, unknowns);
                         misclosure[3 * k + axis] = found[axis] - placed[axis];
                         for (int j = 0; j < unknowns; j++) {
                             misclosure[3 * k + axis] -= row[j] * x[j];
@@ -114,7 +135,29 @@ public sealed interface Moved {
                 }
             });
             List<Fitted.Residual> residuals = IntStream.range(0, pairs.size()).mapToObj(i -> residual(move, pairs.get(i), solution, 3 * Arrays.binarySearch(counting, i))).toList();
-            return new InSpace(move, residuals, List.of(VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom())));
+            return new InSpace(move, residuals, List.of(VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom())), solution.covariance());
+        }
+
+        /** What each unknown does to a coordinate of a place reckoned from the middle. */
+        private static double[] row(double[] placed, int axis, int unknowns) {
+            double[] row = new double[unknowns];
+            row[axis] = 1;
+            for (int turn = 0; turn < 3; turn++) {
+                row[3 + turn] = TURNS[turn][axis][1] * placed[TURNS[turn][axis][0]];
+            }
+            if (unknowns > 6) {
+                row[6] = placed[axis];
+            }
+            return row;
+        }
+
+        @Override
+        public Optional<Known> known(Mark computed) {
+            double[] placed = from(move.to(), place(computed));
+            double[] up = row(placed, 2, covariance.length);
+            double worse = Known.worse(tests.get(0).factor());
+            return Optional.of(new Known(Known.worseDirection(row(placed, 0, covariance.length), row(placed, 1, covariance.length), covariance) * worse,
+                    OptionalDouble.of(Math.sqrt(Known.product(up, covariance, up)) * worse)));
         }
 
         private static double[] from(Position middle, Position place) {

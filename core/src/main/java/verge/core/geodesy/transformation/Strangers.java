@@ -3,15 +3,19 @@ package verge.core.geodesy.transformation;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
+import verge.core.adjustment.VarianceTest;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Similarity;
 import verge.core.problem.SurveyException;
 
 /**
- * Which pairs do not belong, read robustly: of all exact fits of two pairs that one is taken which most others agree with. Least squares would spread the error of one mark over
- * all of them. Where no pair stands apart so plainly and yet more is left over than was promised, the worst is left out, one after another, until the others are as good as they
- * should be.
+ * Which pairs do not belong, in plan and in height. In plan read robustly: of all exact fits of two pairs that one is taken which most others agree with. Least squares would spread
+ * the error of one mark over all of them. Where no pair stands apart so plainly and yet more is left over than was promised, the worst is left out, one after another, until the
+ * others are as good as they should be. Who is named must be the only one: where others fit as well once another is left out in its place, none of these is told from the other.
  */
 final class Strangers {
     /** In standard deviations of the difference of two marks, of which three in ten thousand are farther off. */
@@ -21,38 +25,148 @@ final class Strangers {
     private static final int MOST_TRIED = 60;
     /** One in so many: if more would have to go, all are worse than was said. */
     private static final int ONE_LEFT_OUT_IN = 4;
+    /** Of more than can be tried a few. */
+    private static final int MOST_LEFT_OUT_OF_MANY = 3;
     /** Standardised: one residual in a thousand is larger by chance. */
     private static final double TOO_LARGE = 3.29;
-    /** With fewer left over the others agree with whatever they are. */
-    private static final int LEAST_REDUNDANCY = 2;
+    /** What is left over of sound marks is more than so in one of a thousand fits. */
+    private static final double BY_CHANCE = 1e-3;
 
-    private Strangers() {
+    /** What of a pair may be wrong. */
+    private enum Part {
+        PLAN {
+            @Override
+            boolean counts(Pair pair) {
+                return pair.inPlan();
+            }
+
+            @Override
+            Pair without(Pair pair) {
+                return new Pair(pair.computed(), pair.found(), false, pair.inHeight());
+            }
+
+            @Override
+            VarianceTest test(Fitted fitted) {
+                return fitted.plan();
+            }
+
+            @Override
+            double standardised(Fitted.Residual left) {
+                return left.standardised();
+            }
+        },
+        HEIGHT {
+            @Override
+            boolean counts(Pair pair) {
+                return pair.countsInHeight();
+            }
+
+            @Override
+            Pair without(Pair pair) {
+                return new Pair(pair.computed(), pair.found(), pair.inPlan(), false);
+            }
+
+            @Override
+            VarianceTest test(Fitted fitted) {
+                return fitted.height();
+            }
+
+            @Override
+            double standardised(Fitted.Residual left) {
+                return left.standardisedHeight();
+            }
+        };
+
+        abstract boolean counts(Pair pair);
+
+        abstract Pair without(Pair pair);
+
+        abstract VarianceTest test(Fitted fitted);
+
+        abstract double standardised(Fitted.Residual left);
     }
 
-    /** By their numbers; none where no three agree, or all do. @param all the fit of all of them */
-    static List<Integer> of(List<Pair> pairs, FitSettings settings, Fitted all) {
-        List<Integer> plain = standingApart(pairs, settings);
-        return plain.isEmpty() && !all.plan().passes() && pairs.size() <= MOST_TRIED ? oneByOne(pairs, settings, all) : plain;
+    private final List<Pair> pairs;
+    private final FitSettings settings;
+    private final Part part;
+    private final List<Integer> counting;
+
+    private Strangers(List<Pair> pairs, FitSettings settings, Part part) {
+        this.pairs = pairs;
+        this.settings = settings;
+        this.part = part;
+        counting = IntStream.range(0, pairs.size()).filter(i -> part.counts(pairs.get(i))).boxed().toList();
     }
 
-    /** None unless the others pass without them. */
-    private static List<Integer> oneByOne(List<Pair> pairs, FitSettings settings, Fitted all) {
-        List<Pair> counting = new ArrayList<>(pairs);
-        List<Integer> out = new ArrayList<>();
+    /** @param all the fit of all of them */
+    static Fitted.Odd of(List<Pair> pairs, FitSettings settings, Fitted all) {
+        Strangers plan = new Strangers(pairs, settings, Part.PLAN);
+        List<Integer> apart = standingApart(pairs, settings);
+        Verdict inPlan = apart.isEmpty() ? plan.leftOver(all) : plan.decided(apart);
+        Verdict inHeight = new Strangers(pairs, settings, Part.HEIGHT).leftOver(all);
+        return new Fitted.Odd(inPlan.named(), inPlan.undecided(), inHeight.named(), inHeight.undecided());
+    }
+
+    /** @param named who does not belong @param undecided of whom one does not, and nothing tells which */
+    private record Verdict(List<Integer> named, List<Integer> undecided) {
+        private static final Verdict NONE = new Verdict(List.of(), List.of());
+    }
+
+    /** The worst, one after another, until the others are as good as they should be; of too few to tell, all of whom one might be it. */
+    private Verdict leftOver(Fitted all) {
+        Set<Integer> out = new TreeSet<>();
         Fitted now = all;
-        long most = pairs.stream().filter(Pair::inPlan).count() / ONE_LEFT_OUT_IN;
-        while (!now.plan().passes() && out.size() < most) {
-            List<Fitted.Residual> left = now.residuals();
-            int worst = IntStream.range(0, pairs.size()).filter(i -> counting.get(i).inPlan()).boxed().max(Comparator.comparingDouble(i -> left.get(i).standardised())).orElseThrow();
-            if (left.get(worst).standardised() < TOO_LARGE || now.plan().degreesOfFreedom() - 2 < LEAST_REDUNDANCY) {
-                return List.of();
+        int most = counting.size() > MOST_TRIED ? MOST_LEFT_OUT_OF_MANY : counting.size() / ONE_LEFT_OUT_IN;
+        while (!part.test(now).passes()) {
+            Fitted left = now;
+            int worst = counting.stream().filter(i -> !out.contains(i)).max(Comparator.comparingDouble(i -> part.standardised(left.residuals().get(i)))).orElseThrow();
+            Optional<Fitted> without = out.size() < most && part.standardised(left.residuals().get(worst)) >= TOO_LARGE ? without(out, worst) : Optional.empty();
+            if (without.isEmpty() || part.test(without.get()).degreesOfFreedom() == 0) {
+                return out.isEmpty() ? oneOf() : Verdict.NONE;
             }
             out.add(worst);
-            Pair was = counting.get(worst);
-            counting.set(worst, new Pair(was.computed(), was.found(), false, was.inHeight()));
-            now = Fit.adjusted(counting, settings);
+            now = without.get();
         }
-        return now.plan().passes() ? out.stream().sorted().toList() : List.of();
+        return decided(List.copyOf(out));
+    }
+
+    /** Too few to leave one out and still see that the others agree: all without whom they would. */
+    private Verdict oneOf() {
+        List<Integer> might = counting.size() > MOST_TRIED ? List.of() : counting.stream().filter(i -> plausible(Set.of(), i)).toList();
+        boolean agreed = might.size() == 1 && without(Set.of(), might.get(0)).filter(f -> part.test(f).degreesOfFreedom() > 0).isPresent();
+        return agreed ? new Verdict(might, List.of()) : new Verdict(List.of(), might.size() < counting.size() || counting.size() <= LEAST_AGREEING ? might : List.of());
+    }
+
+    /** Those in whose place no other could be left out as well. */
+    private Verdict decided(List<Integer> strangers) {
+        if (counting.size() > MOST_TRIED) {
+            return new Verdict(strangers, List.of());
+        }
+        Set<Integer> undecided = new TreeSet<>();
+        for (int stranger : strangers) {
+            Set<Integer> rest = new TreeSet<>(strangers);
+            rest.remove(stranger);
+            List<Integer> others = counting.stream().filter(i -> !strangers.contains(i) && plausible(rest, i)).toList();
+            if (!others.isEmpty()) {
+                undecided.add(stranger);
+                undecided.addAll(others);
+            }
+        }
+        return new Verdict(strangers.stream().filter(i -> !undecided.contains(i)).toList(), List.copyOf(undecided));
+    }
+
+    /** Whether the others agree as sound marks do once one more is left out, or are too few to tell. */
+    private boolean plausible(Set<Integer> out, int more) {
+        return without(out, more).map(f -> part.test(f).isByChance(BY_CHANCE)).orElse(true);
+    }
+
+    private Optional<Fitted> without(Set<Integer> out, int more) {
+        List<Pair> rest = IntStream.range(0, pairs.size()).mapToObj(i -> i == more || out.contains(i) ? part.without(pairs.get(i)) : pairs.get(i)).toList();
+        try {
+            return Optional.of(Fit.adjusted(rest, settings));
+        } catch (SurveyException tooFew) {
+            return Optional.empty();
+        }
     }
 
     private static List<Integer> standingApart(List<Pair> pairs, FitSettings settings) {

@@ -4,13 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.adjustment.VarianceTest;
 import verge.core.geodesy.Elevation;
@@ -37,6 +40,38 @@ class MovedTest {
             Position found = at(0.866 * m[0] - 0.5 * 1.001 * m[1] + (i == wrong ? error : 0), 0.5 * m[0] + 0.866 * 1.001 * m[1] + 0.002 * m[0], m[2] + 12);
             return new Pair(new Mark("M" + i, new Position(new GridPoint(m[0], m[1]), Optional.of(new Elevation(m[2])))), new Mark("S" + i, found));
         }).toList();
+    }
+
+    /** What is told of a carried point holds, near the marks and 50 m aside of marks that lie within a breadth of 2 m over 100. */
+    @ParameterizedTest
+    @CsvSource({"similar, 2", "similar, 60", "affine, 2", "affine, 60", "space, 2", "space, 60"})
+    void whatIsToldOfCarriedPointsHolds(String kind, double breadth) {
+        Random chance = new Random(41);
+        FitSettings settings = new FitSettings(OptionalDouble.empty(), OptionalInt.empty(), FitSettings.Heights.TILT, false, 0.01, 0.01);
+        for (double[] aside : new double[][] {{50, 50, 5}, {50, breadth / 2, 5}}) {
+            Mark carried = new Mark("C", at(aside[0], aside[1], aside[2]));
+            double plan = 0;
+            double height = 0;
+            int rounds = 300;
+            for (int round = 0; round < rounds; round++) {
+                List<Pair> pairs = new ArrayList<>();
+                for (int i = 0; i < 6; i++) {
+                    Position mark = at(20 * i, (i % 2 == 0 ? 0 : breadth) + i % 3, 3 + i % 3);
+                    pairs.add(new Pair(new Mark("M", mark), new Mark("S", new Position(mark.plan().plus(0.01 * chance.nextGaussian(), 0.01 * chance.nextGaussian()), Optional.of(new Elevation(mark.elevation().orElseThrow().metres() + 0.01 * chance.nextGaussian()))))));
+                }
+                Moved moved = kind.equals("affine") ? Moved.Affinely.of(pairs, settings) : kind.equals("space") ? Moved.InSpace.of(pairs, settings) : similar(Fit.of(pairs, settings));
+                Position there = moved.place(carried);
+                Known known = moved.known(carried).orElseThrow();
+                plan += Math.pow(there.plan().distanceMetres(carried.position().plan()) / known.plan(), 2) / rounds;
+                height += Math.pow((there.elevation().orElseThrow().metres() - aside[2]) / known.height().orElseThrow(), 2) / rounds;
+            }
+            assertThat(Math.sqrt(plan)).as("%s m aside, in its worse direction", aside[1]).isBetween(0.8, 1.5);   // both directions over the worse
+            assertThat(Math.sqrt(height)).as("%s m aside", aside[1]).isBetween(0.8, 1.2);
+        }
+    }
+
+    private static Moved similar(Fitted fitted) {
+        return new Moved.Similar(fitted.similarity(), fitted.lift(), Optional.of(fitted));
     }
 
     /** A corner of a square of four is a quarter of the mean, of the slope north and of the slope east: so a quarter of its error shows. */
