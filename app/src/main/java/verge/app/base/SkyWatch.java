@@ -24,7 +24,7 @@ final class SkyWatch {
     private Instant last = Instant.EPOCH;
 
     SkyWatch(StreamReceiver receiver) {
-        receiver.listen(this::take);
+        receiver.listen(epoch -> take(epoch.position()));
     }
 
     private synchronized void take(SolvedPosition position) {

@@ -31,6 +31,7 @@ import verge.core.occupation.OccupiedPlace;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.units.Decimals;
 import verge.core.reading.TotalStationReading;
 import verge.core.satellite.SolvedPosition;
 import verge.core.setup.ObservedPoint;
@@ -152,6 +153,9 @@ class GroundService {
     private Found atReceiver(UUID job, JobState state, String reason) {
         ProjectedPlane plane = plane(state);
         RoverNow.Here here = rover.required(job, state);
+        here.late().ifPresent(late -> {
+            throw new SurveyException(Problem.EPOCHS_LATE, Decimals.show(late.toMillis() / 1e3, 1), 0, 1);
+        });
         OccupiedPlace foot = here.foot().orElseThrow();
         EarthPlace local = state.geodesy().local(foot.earth()).orElseThrow();
         CombinedFactor parts = CombinedFactor.at(plane, local.position(), local.height());

@@ -159,10 +159,10 @@ class LiveStream {
         page.tell("guide", guide.map(json::writeValueAsString).orElse("null"));
     }
 
-    /** Nobody is led by a solution that is not fixed. */
+    /** Nobody is led by a solution that is not fixed, nor by where the pole was. */
     private Optional<GuideView> rover(LivePage page) {
         JobState state = page.journal().state();
-        return rovers.of(page.job(), state).filter(r -> r.solved().kind() == SolvedPosition.Kind.FIXED).flatMap(r -> r.foot().map(foot -> GuideView.of(state, page.wants().aim(), foot.position(), Optional.of(r.solved().at()))));
+        return rovers.of(page.job(), state).filter(r -> r.late().isEmpty() && r.solved().kind() == SolvedPosition.Kind.FIXED).flatMap(r -> r.foot().map(foot -> GuideView.of(state, page.wants().aim(), foot.position(), Optional.of(r.solved().at()))));
     }
 
     /** Whoever is led by a receiver sees each place as it comes, not when the clock looks next. */

@@ -1,8 +1,10 @@
 package verge.app.measure;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
@@ -28,6 +30,7 @@ import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.SolvedPosition;
 import verge.core.strings.Joining;
+import verge.core.units.Decimals;
 import verge.instruments.port.LinkState;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
@@ -40,6 +43,7 @@ public class OccupationService {
     private static final Duration PATIENCE = Duration.ofSeconds(4);
     /** For solutions that are good enough. */
     private static final Duration WAITS = Duration.ofSeconds(60);
+    private static final double MILLIS = 1_000;
     private static final Duration OF_EACH = Duration.ofMillis(1_500);
 
     private final JournalService journals;
@@ -64,7 +68,7 @@ public class OccupationService {
      * @param again whether a point may be of the name: both are kept
      * @param reason to keep what is beyond its limits; blank without one
      * @param id made by the asker; asking again with it measures nothing and gives what was stored
-     * @return fails with a SurveyException as {@link MeasureService#measure}, {@link RoverNow#required} and {@link Occupying#take}, with TILT_NOT_READY, RECEIVERS_MIXED, BASE_NOT_AS_BEFORE or EPOCHS_MISSING
+     * @return fails with a SurveyException as {@link MeasureService#measure}, {@link RoverNow#required} and {@link Occupying#take}, with TILT_NOT_READY, RECEIVERS_MIXED, BASE_NOT_AS_BEFORE, FAR_FROM_AREA, EPOCHS_LATE or EPOCHS_MISSING
      */
     public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, List<Armed> armed, boolean again, String reason, String person) {
         return underWay.once(job, id, () -> {
@@ -100,12 +104,16 @@ public class OccupationService {
      * @return fails as {@link #measure}
      */
     public CompletableFuture<Stood> stand(UUID job, JobState now, String reason) {
+        long asked = System.nanoTime();
         rover.requiredAnywhere(job, now);
         ReceiverDesk.HowMeasured how = desk.how(Seat.rover(job));
         AntennaOverMark antenna = how.antenna().orElseThrow();
         String called = desk.receiver(Seat.rover(job)).map(KnownReceiver::title).orElse("");
         requireBaseAsBefore(job, now, reason);
-        return occupy(desk.ready(Seat.rover(job)), new Occupying(antenna.reference(), how.manner(), !reason.isBlank()), how.manner()).thenApply(mean -> new Stood(mean, antenna, called, reason.strip()));
+        if (reason.isBlank()) {
+            rover.requireNear(job, now);
+        }
+        return occupy(desk.ready(Seat.rover(job)), new Occupying(antenna.reference(), how.manner(), !reason.isBlank()), how.manner(), asked).thenApply(mean -> new Stood(mean, antenna, called, reason.strip()));
     }
 
     private void requireBaseAsBefore(UUID job, JobState state, String reason) {
@@ -115,11 +123,13 @@ public class OccupationService {
     }
 
     /** The mean of the next solutions. Their first fault ends it: whatever is kept must be of one place and one base. */
-    private static CompletableFuture<Occupying.Mean> occupy(StreamReceiver receiver, Occupying occupying, Manner manner) {
+    private static CompletableFuture<Occupying.Mean> occupy(StreamReceiver receiver, Occupying occupying, Manner manner, long asked) {
         CompletableFuture<Occupying.Mean> done = new CompletableFuture<>();
-        Runnable end = receiver.listen(solved -> {
+        Runnable end = receiver.listen(epoch -> {
             try {
-                take(occupying, receiver.snapshot(), solved, done);
+                if (epoch.isAfter(asked)) {
+                    take(occupying, receiver.snapshot(), epoch.position(), done);
+                }
             } catch (RuntimeException refused) {
                 done.completeExceptionally(refused);
             }
@@ -137,7 +147,7 @@ public class OccupationService {
         return now.doubt().map(d -> new SurveyException(switch (d) {
             case BACKWARDS -> Problem.RECEIVER_CLOCK_BACK;
             case TWO_SPEAKERS -> Problem.RECEIVERS_MIXED;
-        })).orElseGet(() -> new SurveyException(Problem.EPOCHS_MISSING, longest.toSeconds(), count, epochs));
+        })).or(() -> now.late().map(d -> new SurveyException(Problem.EPOCHS_LATE, Decimals.show(d.toMillis() / MILLIS, 1), count, epochs))).orElseGet(() -> new SurveyException(Problem.EPOCHS_MISSING, longest.toSeconds(), count, epochs));
     }
 
     /** On the receiver's own thread, one solution after another. */
@@ -148,7 +158,8 @@ public class OccupationService {
         if (now.condition().map(ReceiverCondition::tilt).filter(t -> t.state() == ReceiverCondition.TiltState.WALK).isPresent()) {
             throw new SurveyException(Problem.TILT_NOT_READY);
         }
-        occupying.take(solved, now.base(), RoverNow.lean(now));
+        OptionalDouble silent = now.silent(Instant.now()).map(d -> OptionalDouble.of(d.toMillis() / MILLIS)).orElse(OptionalDouble.empty());
+        occupying.take(solved, new Occupying.Heard(now.base(), silent), RoverNow.lean(now));
         if (occupying.done()) {
             done.complete(occupying.mean());
         }

@@ -244,7 +244,7 @@ public class ReceiverDesk {
             return receiver;
         }
         JumpWatch watch = new JumpWatch();
-        receiver.listen(watch::take);
+        receiver.listen(epoch -> watch.take(epoch.position()));
         jumps.put(receiver, watch);
         known.findFirstByHostAndPortOrderByLastUsedDesc(setting.host(), setting.port()).flatMap(KnownReceiver::caster).ifPresent(c -> receiver.corrections(Optional.of(c)));
         return receiver;

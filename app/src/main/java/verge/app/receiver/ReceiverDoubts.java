@@ -26,6 +26,7 @@ import verge.core.units.Length;
 import verge.core.units.TimeText;
 import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.receiver.CorrectionsHeard;
+import verge.instruments.receiver.Epoch;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
 
@@ -54,6 +55,8 @@ class ReceiverDoubts {
             case BACKWARDS -> "Its clock went back: nothing of it is used until it runs on.";
             case TWO_SPEAKERS -> "Two receivers speak on this line and tell different places: none of them is used.";
         }));
+        now.late().ifPresent(d -> all.add("What it sends comes " + Decimals.show(d.toMillis() / 1e3, 1) + " s later than before: it tells where the pole was. Nothing is measured until the link has caught up."));
+        now.latest().filter(e -> e.value().timing().kind() == Epoch.Kind.AHEAD).ifPresent(e -> all.add("Its clock leapt ahead: nothing of it is used until it has run on for ten seconds."));
         now.condition().ifPresent(c -> {
             all.addAll(ConditionWords.doubts(c));
             Optional<String> apart = now.corrections().isPresent() ? Optional.empty() : c.radio().flatMap(r -> unlikeBase(r, state));
@@ -64,7 +67,7 @@ class ReceiverDoubts {
         now.corrections().map(CorrectionsHeard::state).filter(s -> s != CorrectionLink.State.UP && s != CorrectionLink.State.CONNECTING).ifPresent(s -> all.add("No corrections come: " + words.word(s) + (s.triesAgain() ? "." : ". Change what is wrong under Corrections; it is not tried by itself.")));
         now.corrections().map(c -> c.told().words()).filter(w -> !w.isBlank()).ifPresent(w -> all.add("The base says: " + w));
         antenna(how, state).ifPresent(all::add);
-        jump.ifPresent(j -> all.add("Its fixed solution jumped by " + state.settings().figures().length(j.by()) + " at " + state.settings().times().clock(j.at()) + " while the pole stood still: before or after, it was fixed wrongly. Fix anew, and stand on a known mark."));
+        jump.ifPresent(j -> all.add("Its fixed solution jumped by " + state.settings().figures().length(j.by()) + " at " + state.settings().times().clock(j.at()) + " while the pole stood still: before or after, it was fixed wrongly. Reinitialise it, and stand on a known mark."));
         now.base().flatMap(b -> changed(b, state)).ifPresent(all::add);
         now.base().filter(b -> Frames.isOtherThan(b.frameYear(), state.settings().system())).ifPresent(b -> all.add("The base says its place in " + Frames.name(b.frameYear()) + ", this job’s system is another: they lie up to a metre apart."));
         now.base().flatMap(b -> away(now, b)).filter(m -> m > FAR_METRES).ifPresent(m -> all.add("The base is " + Decimals.show(m / KILOMETRE, 1) + " km off: is it yours?"));

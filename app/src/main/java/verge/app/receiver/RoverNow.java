@@ -1,5 +1,6 @@
 package verge.app.receiver;
 
+import java.time.Duration;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -8,6 +9,10 @@ import verge.core.base.BaseEntries;
 import verge.core.base.BasesOf;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthCovariance;
+import verge.core.geodesy.EarthPlace;
+import verge.core.geodesy.EllipsoidHeight;
+import verge.core.geodesy.Geographic;
+import verge.core.geodesy.MapProjection;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.job.JobState;
 import verge.core.occupation.OccupiedPlace;
@@ -22,14 +27,16 @@ import verge.instruments.receiver.ReceiverSnapshot;
 /** Where the foot of a rover's pole is now. */
 @Service
 public class RoverNow {
+    /** Work at the edge of a system's area is usual; beyond this it is a mistake. */
+    private static final double FAR_METRES = 100_000;
     private final ReceiverDesk desk;
 
     RoverNow(ReceiverDesk desk) {
         this.desk = desk;
     }
 
-    /** @param solved of the antenna @param foot absent while the antenna's height has not been said, or the job's system is not known on the earth */
-    public record Here(SolvedPosition solved, Optional<OccupiedPlace> foot) {
+    /** @param solved of the antenna @param foot absent while the antenna's height has not been said, or the job's system is not known on the earth @param late by how much it is later than is usual */
+    public record Here(SolvedPosition solved, Optional<OccupiedPlace> foot, Optional<Duration> late) {
     }
 
     /** Empty without a fresh position. */
@@ -38,7 +45,7 @@ public class RoverNow {
     }
 
     public static Optional<Here> of(ReceiverSnapshot now, Optional<AntennaOverMark> antenna, JobState state) {
-        return now.now().filter(p -> p.place().isPresent()).map(p -> new Here(p, antenna.flatMap(a -> foot(now, p, a, state))));
+        return now.now().filter(p -> p.place().isPresent()).map(p -> new Here(p, antenna.flatMap(a -> foot(now, p, a, state)), now.late()));
     }
 
     /** The base of the job's own that the receiver hears, if it is one. */
@@ -74,10 +81,26 @@ public class RoverNow {
         return here;
     }
 
-    /** Where it is, whether the job's grid lies on the earth or not. @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_POSITION */
+    /** Wherever a job's system is meant for. @throws SurveyException FAR_FROM_AREA */
+    public void requireNear(UUID job, JobState state) {
+        Optional<Geographic> at = desk.snapshot(Seat.rover(job)).flatMap(ReceiverSnapshot::now).flatMap(SolvedPosition::place).map(EarthPlace::position);
+        state.geodesy().projection().map(MapProjection::area).ifPresent(area -> at.filter(here -> !area.contains(here)).ifPresent(here -> {
+            double away = ground(here).minus(ground(area.nearest(here))).length();
+            if (away > FAR_METRES) {
+                throw new SurveyException(Problem.FAR_FROM_AREA, Math.round(away / 1_000), area.words());
+            }
+        }));
+    }
+
+    private static EarthCentred ground(Geographic place) {
+        return EarthCentred.of(new EarthPlace(place, new EllipsoidHeight(0)), ReferenceEllipsoid.WGS84);
+    }
+
+    /** Where it is, whether the job's grid lies on the earth or not. @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_GEOID_SEPARATION, NO_POSITION */
     public Here requiredAnywhere(UUID job, JobState state) {
         ReceiverSnapshot now = desk.ready(Seat.rover(job)).snapshot();
         AntennaOverMark antenna = desk.how(Seat.rover(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
-        return of(now, Optional.of(antenna), state).orElseThrow(() -> new SurveyException(Problem.NO_POSITION));
+        boolean heightless = now.now().filter(p -> p.place().isEmpty() && p.kind() != SolvedPosition.Kind.NONE).isPresent();
+        return of(now, Optional.of(antenna), state).orElseThrow(() -> new SurveyException(heightless ? Problem.NO_GEOID_SEPARATION : Problem.NO_POSITION));
     }
 }

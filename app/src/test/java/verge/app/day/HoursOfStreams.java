@@ -22,7 +22,6 @@ import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.satellite.GpsTime;
-import verge.core.satellite.SolvedPosition;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.ntrip.SourceTable;
@@ -80,8 +79,8 @@ class HoursOfStreams {
             StreamReceiver receiver = new StreamReceiver(LinkSetting.cable("localhost", standIn.port()));
             open.add(receiver);
             receiver.corrections(Optional.of(at(caster)));
-            receiver.listen((SolvedPosition p) -> {
-                long age = Duration.between(p.at(), Instant.now()).toMillis();
+            receiver.listen(epoch -> {
+                long age = Duration.between(epoch.position().at(), Instant.now()).toMillis();
                 came.incrementAndGet();
                 oldest.accumulate(age);
                 late.addAndGet(age > 200 ? 1 : 0);

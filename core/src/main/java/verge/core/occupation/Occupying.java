@@ -3,6 +3,8 @@ package verge.core.occupation;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthCovariance;
 import verge.core.geodesy.Geographic;
@@ -23,9 +25,10 @@ import verge.core.units.Length;
  * than one.
  */
 public final class Occupying {
-    /** Of so many σ in plan two solutions of one place hardly differ. */
+    /** Of so many σ two solutions of one place hardly differ. */
     private static final double APART_SIGMAS = 5;
     private static final double LEAST_APART_METRES = 0.02;
+    private static final double LEAST_APART_UP_METRES = 0.03;
     private static final double SAME_BASE_METRES = 0.001;
 
     private final Length height;
@@ -34,6 +37,15 @@ public final class Occupying {
     private final List<Taken> taken = new ArrayList<>();
 
     private record Taken(SolvedPosition solved, Optional<BaseHeard> base, Optional<PoleTilt> tilt, EarthCentred antenna, EarthCentred foot) {
+    }
+
+    /**
+     * What a solution rests on, as this program hears it.
+     *
+     * @param base empty if nobody says
+     * @param silentSeconds for how long the corrections that are brought to the receiver have been silent; empty if they are not
+     */
+    public record Heard(Optional<BaseHeard> base, OptionalDouble silentSeconds) {
     }
 
     /** What came of it. @param vector from the base, or from the earth's centre without one */
@@ -58,16 +70,17 @@ public final class Occupying {
     /**
      * One more solution.
      *
-     * @param base on which it rests; empty if nobody says
+     * @param heard what it rests on
      * @param tilt absent if the pole is held upright
-     * @throws SurveyException NOT_FIXED, OUTSIDE_LIMITS, RECEIVER_WITHOUT_SIGMA, BASE_CHANGED, RECEIVER_CLOCK_BACK, TILT_NOT_READY or POLE_WANDERED; whoever gets one begins anew
+     * @throws SurveyException NOT_FIXED, OUTSIDE_LIMITS, RECEIVER_WITHOUT_SIGMA, BASE_CHANGED, RECEIVER_CLOCK_BACK, TILT_NOT_READY, POLE_WANDERED or HEIGHT_WANDERED; whoever gets one begins anew
      */
-    public void take(SolvedPosition solved, Optional<BaseHeard> base, Optional<PoleTilt> tilt) {
+    public void take(SolvedPosition solved, Heard heard, Optional<PoleTilt> tilt) {
+        Optional<BaseHeard> base = heard.base();
         if (solved.kind().compareTo(accepted ? SolvedPosition.Kind.FLOAT : SolvedPosition.Kind.FIXED) < 0 || solved.place().isEmpty()) {
             throw new SurveyException(Problem.NOT_FIXED, solved.kind());
         }
         SolvedPosition.Sigma sigma = solved.sigma().orElseThrow(() -> new SurveyException(Problem.RECEIVER_WITHOUT_SIGMA));
-        List<Breach> beyond = accepted ? List.of() : manner.limits().of(solved, tilt, height);
+        List<Breach> beyond = accepted ? List.of() : Stream.concat(manner.limits().of(solved, tilt, height).stream(), Contradictions.of(solved, heard, height).stream()).toList();
         if (manner.waits() && !beyond.isEmpty() && beyond.stream().allMatch(b -> b.kind() == Breach.Kind.PLAN || b.kind() == Breach.Kind.HEIGHT)) {
             return;
         } else if (!beyond.isEmpty()) {
@@ -84,14 +97,26 @@ public final class Occupying {
             if (first.tilt().isPresent() != tilt.isPresent()) {
                 throw new SurveyException(Problem.TILT_NOT_READY);
             }
-            double spread = tilt.map(t -> Math.max(t.spread(height, at).northEastUp(at)[0], t.spread(height, at).northEastUp(at)[1])).orElse(0.0);
-            double may = Math.max(LEAST_APART_METRES, APART_SIGMAS * Math.hypot(sigma.plan(), spread));
-            double apart = taken.stream().map(t -> next.foot().minus(t.foot()).northEastUp(at)).mapToDouble(d -> Math.hypot(d[0], d[1])).max().orElse(0);
-            if (apart > may) {
-                throw new SurveyException(Problem.POLE_WANDERED, new Length(apart), new Length(may));
-            }
+            requireOnePlace(next);
         });
         taken.add(next);
+    }
+
+    /** Plan and height, each against what the receiver says of its σ. */
+    private void requireOnePlace(Taken next) {
+        SolvedPosition.Sigma sigma = next.solved().sigma().orElseThrow();
+        Geographic at = next.solved().place().orElseThrow().position();
+        double[] spread = next.tilt().map(t -> t.spread(height, at).northEastUp(at)).orElse(new double[3]);
+        double may = Math.max(LEAST_APART_METRES, APART_SIGMAS * Math.hypot(sigma.plan(), Math.max(spread[0], spread[1])));
+        double mayUp = Math.max(LEAST_APART_UP_METRES, APART_SIGMAS * Math.hypot(sigma.up(), spread[2]));
+        for (Taken each : taken) {
+            double[] off = next.foot().minus(each.foot()).northEastUp(at);
+            if (Math.hypot(off[0], off[1]) > may) {
+                throw new SurveyException(Problem.POLE_WANDERED, new Length(Math.hypot(off[0], off[1])), new Length(may));
+            } else if (Math.abs(off[2]) > mayUp) {
+                throw new SurveyException(Problem.HEIGHT_WANDERED, new Length(Math.abs(off[2])), new Length(mayUp));
+            }
+        }
     }
 
     private static void requireSame(Optional<BaseHeard> before, Optional<BaseHeard> now) {

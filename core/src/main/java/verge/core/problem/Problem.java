@@ -141,6 +141,13 @@ public enum Problem {
     SYSTEM_NOT_ON_EARTH,
     /** Arguments: the seconds waited, how many epochs came, how many were wanted. */
     EPOCHS_MISSING,
+    /** Arguments: how many kilometres, the area. */
+    FAR_FROM_AREA,
+    NO_GEOID_SEPARATION,
+    /** Arguments: by how many seconds, how many solutions counted, how many are needed. */
+    EPOCHS_LATE,
+    /** Arguments: how far solutions lie apart in height, how far they may. */
+    HEIGHT_WANDERED,
     /** Its sensor of the pole's lean has to be walked with first. */
     TILT_NOT_READY,
     /** A receiver's clock goes back. */

@@ -133,7 +133,7 @@ class OccupationTest {
         BaseHeard base = new BaseHeard("GALLERY", 417, EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84));
         double[] norths = {0.004, -0.002, 0.001};
         for (int i = 0; i < norths.length; i++) {
-            occupying.take(solved(i, norths[i], SolvedPosition.Kind.FIXED), Optional.of(base), Optional.empty());
+            occupying.take(solved(i, norths[i], SolvedPosition.Kind.FIXED), on(base), Optional.empty());
         }
         Occupying.Mean mean = occupying.mean();
         assertThat(mean.vector().northEastUp(PLACE.position())).containsExactly(new double[] {50.001, 0, 2}, within(2e-6));
@@ -141,13 +141,59 @@ class OccupationTest {
         assertThat(mean.epochs()).isEqualTo(new Epochs(3, NOON, NOON.plusSeconds(2), SolvedPosition.Kind.FIXED, 19, OptionalDouble.of(1.6), OptionalDouble.of(3), mean.epochs().scatter()));
         SolvedPosition.Sigma scatter = mean.epochs().scatter().orElseThrow();   // of 4, −2 and 1 mm
         assertThat(new double[] {scatter.north(), scatter.east(), scatter.up()}).containsExactly(new double[] {0.003, 0, 0}, within(2e-6));
-        Map<Problem, Runnable> unfit = Map.of(Problem.NOT_FIXED, () -> occupying.take(solved(3, 0, SolvedPosition.Kind.FLOAT), Optional.of(base), Optional.empty()),
-                Problem.POLE_WANDERED, () -> occupying.take(solved(3, 0.09, SolvedPosition.Kind.FIXED), Optional.of(base), Optional.empty()),
-                Problem.RECEIVER_CLOCK_BACK, () -> occupying.take(solved(1, 0, SolvedPosition.Kind.FIXED), Optional.of(base), Optional.empty()),
-                Problem.BASE_CHANGED, () -> occupying.take(solved(3, 0, SolvedPosition.Kind.FIXED), Optional.of(new BaseHeard("GALLERY", 417, base.place().plus(new EarthCentred(0.02, 0, 0)))), Optional.empty()),
-                Problem.TILT_NOT_READY, () -> occupying.take(solved(3, 0, SolvedPosition.Kind.FIXED), Optional.of(base), Optional.of(new PoleTilt(new Angle(0), new Angle(0), new Angle(0.01), new Angle(0.01)))));
+        Map<Problem, Runnable> unfit = Map.of(Problem.NOT_FIXED, () -> occupying.take(solved(3, 0, SolvedPosition.Kind.FLOAT), on(base), Optional.empty()),
+                Problem.POLE_WANDERED, () -> occupying.take(solved(3, 0.09, SolvedPosition.Kind.FIXED), on(base), Optional.empty()),
+                Problem.RECEIVER_CLOCK_BACK, () -> occupying.take(solved(1, 0, SolvedPosition.Kind.FIXED), on(base), Optional.empty()),
+                Problem.BASE_CHANGED, () -> occupying.take(solved(3, 0, SolvedPosition.Kind.FIXED), on(new BaseHeard("GALLERY", 417, base.place().plus(new EarthCentred(0.02, 0, 0)))), Optional.empty()),
+                Problem.TILT_NOT_READY, () -> occupying.take(solved(3, 0, SolvedPosition.Kind.FIXED), on(base), Optional.of(new PoleTilt(new Angle(0), new Angle(0), new Angle(0.01), new Angle(0.01)))));
         unfit.forEach((problem, deed) -> assertThatThrownBy(deed::run).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem)));
         assertThat(occupying.count()).isEqualTo(3);
+    }
+
+    private static final Occupying.Heard ALONE = new Occupying.Heard(Optional.empty(), OptionalDouble.empty());
+
+    private static Occupying.Heard on(BaseHeard base) {
+        return new Occupying.Heard(Optional.of(base), OptionalDouble.empty());
+    }
+
+    /** A point's height is watched as its plan is: a jump of half a metre, and one of six centimetres, are none of one place; what σ allows is. */
+    @ParameterizedTest
+    @CsvSource({"0.5, true", "-0.09, true", "0.06, false"})
+    void heightsThatJumpWithinAPoint(double up, boolean refused) {
+        Occupying occupying = new Occupying(new Length(2), Manner.USUAL, false);
+        for (int i = 0; i < 3; i++) {
+            occupying.take(solved(i, 0, SolvedPosition.Kind.FIXED), ALONE, Optional.empty());
+        }
+        SolvedPosition at = solved(3, 0, SolvedPosition.Kind.FIXED);
+        EarthPlace there = at.place().orElseThrow();
+        SolvedPosition jumped = new SolvedPosition(at.at(), Optional.of(new EarthPlace(there.position(), new EllipsoidHeight(there.height().metres() + up))), at.kind(), at.sigma(), 20, at.dilution(), at.age(), "");
+        if (refused) {
+            assertThatThrownBy(() -> occupying.take(jumped, ALONE, Optional.empty())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.HEIGHT_WANDERED));
+        } else {
+            occupying.take(jumped, ALONE, Optional.empty());
+        }
+        assertThat(occupying.count()).isEqualTo(refused ? 3 : 4);
+    }
+
+    /** What cannot be so together makes no point unasked: each is said, and a reason is what it takes. */
+    @ParameterizedTest
+    @CsvSource({"0, 0417, 417, 57, , 2, SATELLITES", "3, '', 417, 57, , 2, SATELLITES", "20, 0418, 417, 57, , 2, OTHER_BASE", "20, 0000, 417, 57, , 2, ''", "20, '', 417, -57, , 2, FAR_BASE", "20, 0417, 417, 57, 20, 2, SILENT_STREAM",
+        "20, 0417, 417, 57, 1.5, 2, ''", "20, 0417, 417, 57, , 0, ANTENNA", "20, 0417, 417, 57, , 0.019, ANTENNA"})
+    void whatContradictsItself(int satellites, String told, int station, double latitude, Double silent, double antenna, String kind) {
+        SolvedPosition at = solved(0, 0, SolvedPosition.Kind.FIXED);
+        EarthPlace place = at.place().orElseThrow();
+        SolvedPosition solved = new SolvedPosition(at.at(), Optional.of(latitude > 0 ? place : new EarthPlace(new Geographic(new Angle(-place.position().latitude().radians()), place.position().longitude()), place.height())),
+                at.kind(), at.sigma(), satellites, at.dilution(), at.age(), told);
+        Occupying.Heard heard = new Occupying.Heard(Optional.of(new BaseHeard("GALLERY", station, EarthCentred.of(PLACE, ReferenceEllipsoid.WGS84))), silent == null ? OptionalDouble.empty() : OptionalDouble.of(silent));
+        Occupying strict = new Occupying(new Length(antenna), Manner.USUAL, false);
+        if (kind.isEmpty()) {
+            strict.take(solved, heard, Optional.empty());
+        } else {
+            assertThatThrownBy(() -> strict.take(solved, heard, Optional.empty())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(((List<?>) e.arguments().get(0)).stream().map(b -> ((Breach) b).kind().name())).containsExactly(kind));
+        }
+        Occupying reasoned = new Occupying(new Length(antenna), Manner.USUAL, true);
+        reasoned.take(solved, heard, Optional.empty());
+        assertThat(reasoned.count()).isEqualTo(1);
     }
 
     /** Each limit by itself; with a reason float is taken too, but nothing worse; whoever waits passes over what is not good enough. */
@@ -156,17 +202,17 @@ class OccupationTest {
         Limits tight = new Limits(new Length(0.009), new Length(0.014), 2, 1.5, Angle.ofDegrees(10));
         PoleTilt steep = new PoleTilt(Angle.ofDegrees(12), new Angle(0), Angle.ofDegrees(0.1), Angle.ofDegrees(0.1));
         SolvedPosition late = solved(3, 0, SolvedPosition.Kind.FLOAT);
-        assertThat(tight.of(late, Optional.of(steep), new Length(2))).extracting(Breach::kind).containsExactly(Breach.Kind.values());
+        assertThat(tight.of(late, Optional.of(steep), new Length(2))).extracting(Breach::kind).containsExactly(Breach.Kind.NOT_FIXED, Breach.Kind.PLAN, Breach.Kind.HEIGHT, Breach.Kind.AGE, Breach.Kind.PDOP, Breach.Kind.TILT);
         assertThat(Limits.USUAL.of(solved(1, 0, SolvedPosition.Kind.FIXED), Optional.empty(), new Length(2))).isEmpty();
         Occupying strict = new Occupying(new Length(2), new Manner(1, false, tight), false);
-        assertThatThrownBy(() -> strict.take(solved(0, 0, SolvedPosition.Kind.FIXED), Optional.empty(), Optional.empty())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.OUTSIDE_LIMITS));
+        assertThatThrownBy(() -> strict.take(solved(0, 0, SolvedPosition.Kind.FIXED), ALONE, Optional.empty())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.OUTSIDE_LIMITS));
         Occupying reasoned = new Occupying(new Length(2), new Manner(1, false, tight), true);
-        assertThatThrownBy(() -> reasoned.take(solved(0, 0, SolvedPosition.Kind.DIFFERENTIAL), Optional.empty(), Optional.empty())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FIXED));
-        reasoned.take(solved(1, 0, SolvedPosition.Kind.FLOAT), Optional.empty(), Optional.empty());
+        assertThatThrownBy(() -> reasoned.take(solved(0, 0, SolvedPosition.Kind.DIFFERENTIAL), ALONE, Optional.empty())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FIXED));
+        reasoned.take(solved(1, 0, SolvedPosition.Kind.FLOAT), ALONE, Optional.empty());
         assertThat(reasoned.done()).isTrue();
         assertThat(reasoned.mean().epochs().kind()).isEqualTo(SolvedPosition.Kind.FLOAT);
         Occupying waiting = new Occupying(new Length(2), new Manner(1, true, new Limits(new Length(0.009), new Length(0.5), 9, 9, Angle.ofDegrees(30))), false);
-        waiting.take(solved(0, 0, SolvedPosition.Kind.FIXED), Optional.empty(), Optional.empty());
+        waiting.take(solved(0, 0, SolvedPosition.Kind.FIXED), ALONE, Optional.empty());
         assertThat(waiting.done()).isFalse();
     }
 

@@ -21,12 +21,17 @@ import verge.core.satellite.SolvedPosition.Kind;
  * Positions out of sentences. Those of one moment belong together; which of them comes last is learnt from the first moments, so that a position goes on as soon as it is whole.
  *
  * <p>Sentences tell the time of day, seldom the date: where none of a moment does, it is the day that brings it nearest to the moment before, as the clock here has run on since, or to
- * that clock at the beginning. Nothing is told of a moment that lies before the last one, or of which two who speak tell different places.
+ * that clock at the beginning. Nothing is told of a moment that lies before the last one, or of which two who speak tell different places, by whatever names and in turns within a moment
+ * or from one to the next; nor for a while after that.
  */
 public final class NmeaEpochs {
     private static final Duration HALF_A_DAY = Duration.ofHours(12);
     /** Two receivers on one line lie farther apart than one receiver's own two ways to say a place. */
     private static final double ONE_PLACE_METRES = 0.5;
+    /** Nobody carries a pole faster; fixed solutions of one receiver lie no farther apart. */
+    private static final double FASTEST_METRES_A_SECOND = 30;
+    private static final double LEAST_LEAP_METRES = 2;
+    private static final Duration QUIET = Duration.ofSeconds(10);
 
     private LocalTime moment;
     private LocalDate date;
@@ -39,6 +44,17 @@ public final class NmeaEpochs {
     private NmeaSentence.Gst spread;
     private NmeaSentence.Gsa used;
     private boolean mixed;
+    private Instant mixedLast = Instant.EPOCH;
+    /** The latest fixed place, and where it was before it leapt there, if it did. */
+    private Fixed before;
+    private Fixed leaptFrom;
+
+    private record Fixed(Instant at, EarthCentred place) {
+        boolean reaches(Fixed later) {
+            double seconds = Math.abs(Duration.between(at, later.at()).toMillis() / 1e3);
+            return later.place().minus(place).length() <= Math.max(LEAST_LEAP_METRES, FASTEST_METRES_A_SECOND * seconds);
+        }
+    }
 
     /** What a sentence brought about. */
     public sealed interface Event {
@@ -72,6 +88,9 @@ public final class NmeaEpochs {
             mixed |= position != null && apart(place(position), place(timed));
             position = position instanceof NmeaSentence.Gns ? position : timed;   // of the two GNS says more
         }
+        if (told && mixed) {
+            told = false;   // whoever speaks after the moment was told
+        }
         lastKind = kind(timed);
         return ended.isPresent() ? ended : lastKind.equals(endsWith) ? tell(now) : Optional.empty();
     }
@@ -99,6 +118,7 @@ public final class NmeaEpochs {
         }
         told = true;
         if (mixed) {
+            mixedLast = now;
             return Optional.of(new Event.Doubt(Event.Doubt.Kind.TWO_SPEAKERS));
         }
         Instant at = at(moment, now);
@@ -108,7 +128,27 @@ public final class NmeaEpochs {
         if (backwards) {
             return Optional.of(new Event.Doubt(Event.Doubt.Kind.BACKWARDS));
         }
-        return Optional.of(new Event.Solved(solved(at)));
+        SolvedPosition solved = solved(at);
+        boolean leaps = leaps(solved, now);
+        return Optional.of(leaps || Duration.between(mixedLast, now).compareTo(QUIET) < 0 ? new Event.Doubt(Event.Doubt.Kind.TWO_SPEAKERS) : new Event.Solved(solved));
+    }
+
+    /** Whether a fixed place is where this receiver cannot be; once the next ones are there too it is. Back where it was before the leap, there are two who speak in turns. */
+    private boolean leaps(SolvedPosition solved, Instant now) {
+        if (solved.kind() != Kind.FIXED || solved.place().isEmpty()) {
+            return false;
+        }
+        Fixed here = new Fixed(solved.at(), EarthCentred.of(solved.place().get(), ReferenceEllipsoid.WGS84));
+        Fixed last = before;
+        before = here;
+        if (last == null || last.reaches(here)) {
+            return false;
+        }
+        if (leaptFrom != null && leaptFrom.reaches(here) && Duration.between(leaptFrom.at(), here.at()).compareTo(QUIET) < 0) {
+            mixedLast = now;
+        }
+        leaptFrom = last;
+        return true;
     }
 
     private Instant at(LocalTime time, Instant now) {

@@ -19,7 +19,7 @@ import verge.instruments.port.Stamped;
  * The latest that is known of a receiver.
  *
  * @param told when it last said anything that could be understood
- * @param latest position; what is older than the link says nothing of where the pole is now
+ * @param latest position, with when it was observed; what is older than the link says nothing of where the pole is now
  * @param sky by system, as it was last told whole
  * @param used the numbers of the satellites that its position rests on, by system
  * @param doubt the latest that must not be passed over; absent once a position came without one
@@ -29,7 +29,7 @@ import verge.instruments.port.Stamped;
  * @param corrections absent while Verge brings it none
  * @param sends what it sends itself, as a base
  */
-public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told, Optional<Stamped<SolvedPosition>> latest, Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> sky, Map<SatelliteSystem, List<Integer>> used,
+public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told, Optional<Stamped<Epoch>> latest, Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> sky, Map<SatelliteSystem, List<Integer>> used,
         Optional<NmeaEpochs.Event.Doubt.Kind> doubt, long damaged, Optional<ReceiverCondition> condition, Optional<BaseHeard> byRadio, Optional<CorrectionsHeard> corrections, StreamTold sends) implements DeviceSnapshot {
     /** A position that is older than that says nothing of where the pole is now. */
     private static final Duration LONGEST_PAUSE = Duration.ofSeconds(3);
@@ -49,7 +49,17 @@ public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told
 
     /** Where its antenna is now; empty if it has not said so for a while. */
     public Optional<SolvedPosition> now() {
-        return latest.filter(p -> p.within(LONGEST_PAUSE)).map(Stamped::value);
+        return latest.filter(p -> p.value().timing().kind() != Epoch.Kind.AHEAD && p.within(LONGEST_PAUSE)).map(p -> p.value().position());
+    }
+
+    /** By how much the latest position is later than is usual on its line; empty for one that is not. */
+    public Optional<Duration> late() {
+        return latest.map(Stamped::value).filter(e -> e.timing().kind() == Epoch.Kind.LATE).map(e -> e.timing().late());
+    }
+
+    /** For how long the corrections that are brought to it have been silent; empty if they are not, or if nobody brings any. */
+    public Optional<Duration> silent(Instant now) {
+        return corrections.flatMap(c -> c.told().last()).map(last -> Duration.between(last, now)).filter(d -> d.compareTo(StreamTold.SILENT) > 0);
     }
 
     /** The base that its position rests on; empty without one, or where nobody said where it stands. */

@@ -22,7 +22,6 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.BaseHeard;
 import verge.core.satellite.SatelliteSystem;
-import verge.core.satellite.SolvedPosition;
 import verge.instruments.nmea.NmeaEpochs;
 import verge.instruments.nmea.NmeaLines;
 import verge.instruments.nmea.NmeaParser;
@@ -50,11 +49,13 @@ public final class StreamReceiver implements Device {
     private static final Map<String, SatelliteSystem> SYSTEMS = Map.of("GP", SatelliteSystem.GPS, "GL", SatelliteSystem.GLONASS, "GA", SatelliteSystem.GALILEO, "GB", SatelliteSystem.BEIDOU);
 
     private final LinkSetting setting;
-    private final List<Consumer<SolvedPosition>> each = new CopyOnWriteArrayList<>();
+    private final List<Consumer<Epoch>> each = new CopyOnWriteArrayList<>();
     private final List<Consumer<byte[]>> eachFrame = new CopyOnWriteArrayList<>();
     private final Thread thread;
     private final Map<String, CompletableFuture<Void>> asked = new ConcurrentHashMap<>();
     private final AtomicLong tags = new AtomicLong();
+    /** Over all connections: a line that was held breaks, and is let go over the next. */
+    private final EpochTie tie = new EpochTie();
     private volatile ReceiverSnapshot snapshot;
     private volatile Corrections corrections;
     private volatile StreamTold sent = StreamTold.NOTHING;
@@ -74,7 +75,7 @@ public final class StreamReceiver implements Device {
     }
 
     /** Tells every position that is whole and without a doubt, from the link's own thread. @return what ends that */
-    public Runnable listen(Consumer<SolvedPosition> listener) {
+    public Runnable listen(Consumer<Epoch> listener) {
         each.add(listener);
         return () -> each.remove(listener);
     }
@@ -234,9 +235,9 @@ public final class StreamReceiver implements Device {
             Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> sky = sentence instanceof NmeaSentence.Gsv gsv ? with(was.sky(), gsv) : was.sky();
             Map<SatelliteSystem, List<Integer>> used = sentence instanceof NmeaSentence.Gsa gsa ? with(was.used(), gsa, last) : was.used();
             Optional<NmeaEpochs.Event> event = epochs.take(sentence, now);
-            Optional<SolvedPosition> solved = event.filter(NmeaEpochs.Event.Solved.class::isInstance).map(e -> ((NmeaEpochs.Event.Solved) e).position());
+            Optional<Epoch> solved = event.filter(NmeaEpochs.Event.Solved.class::isInstance).map(e -> ((NmeaEpochs.Event.Solved) e).position()).map(p -> new Epoch(p, tie.take(p.at(), System.nanoTime())));
             Optional<NmeaEpochs.Event.Doubt.Kind> doubt = event.isEmpty() ? was.doubt() : event.filter(NmeaEpochs.Event.Doubt.class::isInstance).map(e -> ((NmeaEpochs.Event.Doubt) e).kind());
-            Optional<Stamped<SolvedPosition>> came = solved.map(Stamped::now).or(() -> doubt.isPresent() || was.link() != LinkState.UP ? Optional.empty() : was.latest());
+            Optional<Stamped<Epoch>> came = solved.map(e -> new Stamped<>(e, e.timing().observedNanos())).or(() -> doubt.isPresent() || was.link() != LinkState.UP ? Optional.empty() : was.latest());
             snapshot = new ReceiverSnapshot(setting, LinkState.UP, now, came, sky, used, doubt, faulty + lines.broken(), was.condition(), was.byRadio(), Optional.empty(), StreamTold.NOTHING);
             solved.ifPresent(p -> each.forEach(listener -> listener.accept(p)));
         }

@@ -140,6 +140,11 @@ class NmeaTest {
     void whatMustNotBePassedOverIsTold() {
         assertThat(told(events("2026-06-01T10:00:00Z", gga("GN", "10:00:02", 56), gga("GN", "10:00:03", 56), gga("GN", "10:00:01", 56), gga("GN", "10:00:02", 56)))).containsExactly("2026-06-01T10:00:02Z 0.0", "2026-06-01T10:00:03Z 0.0", "BACKWARDS");
         assertThat(told(events("2026-06-01T10:00:00Z", gga("GN", "10:00:01", 56), gga("GP", "10:00:01", 56.0001), gga("GN", "10:00:02", 56)))).containsExactly("TWO_SPEAKERS");
+        assertThat(told(events("2026-06-01T10:00:00Z", gga("GN", "10:00:01", 56), gga("GN", "10:00:01", 56.0007), gga("GN", "10:00:02", 56)))).as("by one name").containsExactly("TWO_SPEAKERS");
+        NmeaSentence[] turns = IntStream.range(0, 8).mapToObj(i -> gga("GN", "10:00:0" + i, i % 2 == 0 ? 56 : 56.0007)).toArray(NmeaSentence[]::new);
+        assertThat(told(events("2026-06-01T10:00:00Z", turns)).stream().skip(1)).as("in turns").isNotEmpty().containsOnly("TWO_SPEAKERS");
+        NmeaSentence[] carried = IntStream.range(0, 8).mapToObj(i -> gga("GN", "10:00:0" + i, i < 4 ? 56 : 56.0007)).toArray(NmeaSentence[]::new);
+        assertThat(told(events("2026-06-01T10:00:00Z", carried)).stream().skip(5)).as("once elsewhere, it is there").isNotEmpty().doesNotContain("TWO_SPEAKERS");
         NmeaSentence.Gga without = new NmeaSentence.Gga("GN", LocalTime.of(10, 0), Optional.of(PLACE), Quality.FIXED, 12, of(0.8), of(3), OptionalDouble.empty(), of(1), "7");
         assertThat(((NmeaEpochs.Event.Solved) events("2026-06-01T10:00:00Z", without, gga("GN", "10:00:01", 56)).get(0)).position().place()).as("a height over a geoid nobody knows").isEmpty();
     }

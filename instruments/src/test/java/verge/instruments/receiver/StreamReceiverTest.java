@@ -151,7 +151,7 @@ class StreamReceiverTest {
 
     private StreamReceiver receiver(ReceiverStandIn of, List<SolvedPosition> into) {
         StreamReceiver receiver = new StreamReceiver(LinkSetting.cable("localhost", of.port()));
-        receiver.listen(into::add);
+        receiver.listen(epoch -> into.add(epoch.position()));
         open.add(receiver);
         return receiver;
     }
