@@ -86,6 +86,7 @@ class FrameAdvice {
     @ModelAttribute
     void frame(HttpServletRequest request, @PathVariable(name = "job", required = false) UUID job, Model model) {
         if (job != null && isPage(request)) {
+            model.addAttribute("figuresMark", FiguresInForce.mark(journals.state(job).settings()));   // before the rest: what changes meanwhile is told on the next page
             model.addAttribute("frame", view(job, request.getRequestURI()));
         }
     }

@@ -39,6 +39,7 @@ public class ProblemWords {
             Map.entry(Problem.MADE_TWICE, HttpStatus.CONFLICT),
             Map.entry(Problem.ENTRY_ID_TAKEN, HttpStatus.CONFLICT),
             Map.entry(Problem.CHANGED_MEANWHILE, HttpStatus.CONFLICT),
+            Map.entry(Problem.FIGURES_CHANGED, HttpStatus.CONFLICT),
             Map.entry(Problem.SIGHTS_CHANGED, HttpStatus.CONFLICT),
             Map.entry(Problem.SETTINGS_CHANGED_MEANWHILE, HttpStatus.CONFLICT),
             Map.entry(Problem.SET_STEP_PASSED, HttpStatus.CONFLICT),

@@ -17,7 +17,8 @@ const UNREACHABLE = {
 };
 
 function headers() {
-  return { 'X-Requested-With': 'fetch', 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf]')?.content ?? '' };
+  const meta = name => document.querySelector(`meta[name=${name}]`)?.content ?? '';
+  return { 'X-Requested-With': 'fetch', 'X-CSRF-TOKEN': meta('csrf'), 'X-Figures': meta('figures') };
 }
 
 async function ask(url, options) {

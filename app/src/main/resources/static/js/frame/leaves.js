@@ -6,6 +6,7 @@ import { restFold } from 'verge/frame/fold.js';
 import { clearThird, spreadLeaves } from 'verge/frame/third.js';
 import { tellKeys } from 'verge/frame/keys.js';
 import { openLive } from 'verge/frame/live.js';
+import { compareFigures, takeFigures } from 'verge/frame/figures.js';
 
 const FRAME = ['top', 'tabs', 'foot'];
 const REPLACED = [...FRAME, 'bench', 'over', 'strip'];
@@ -66,6 +67,7 @@ function show(fetched, remember) {
   clearThird();
   document.getElementById('touch-panel').hidden = true;
   REPLACED.forEach(id => swap(id, fetched.document.getElementById(id)));
+  takeFigures(fetched.document);
   hush();
   const said = fetched.document.querySelector('#said > *');
   if (said) {
@@ -106,6 +108,7 @@ async function fetchFrame() {
     const fresh = fetched.document.getElementById(id);
     fresh && swap(id, fresh, true);
   }
+  compareFigures(fetched.document, () => refresh().catch(() => {}));
   return fetched.document;
 }
 

@@ -1,6 +1,6 @@
 // The message strip at the top of the bench.
 
-/** Shows words; kind is 'stop', 'good' or '' for look-here. */
+/** Shows words, and what follows them, words or an element; kind is 'stop', 'good' or '' for look-here. */
 export function say(strong, rest = '', kind = '') {
   const strip = document.createElement('div');
   strip.className = `said ${kind}`;

@@ -8,12 +8,14 @@ import { listenForPhotos } from 'verge/enclosure/take.js';
 import { listenToVoice } from 'verge/frame/voice.js';
 import { listenToLeaves, mountBench, showOpenTab } from 'verge/frame/leaves.js';
 import { listenToCorner } from 'verge/frame/corner.js';
+import { listenToForms } from 'verge/frame/figures.js';
 import { listenToNeeds } from 'verge/frame/needed.js';
 import { draftIsSent, keepDraft, settleSentDraft } from 'verge/frame/draft.js';
 
 listenToKeys();
 listenToPaint();
 listenToNeeds();
+listenToForms();
 settleSentDraft();
 navigator.serviceWorker?.register('/worker.js').catch(() => {});   // without one the pages work as ever
 if (document.body.dataset.job) {

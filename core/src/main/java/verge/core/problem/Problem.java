@@ -439,6 +439,8 @@ public enum Problem {
     ENTRY_ID_TAKEN,
     /** Somebody answers on what they saw, and it is no longer so. Arguments: what has changed, by whom. */
     CHANGED_MEANWHILE,
+    /** Arguments: none. */
+    FIGURES_CHANGED,
     /** Arguments: by whom. */
     SETTINGS_CHANGED_MEANWHILE,
     /** Arguments: the pointing asked for, the one that is next. */
