@@ -115,8 +115,9 @@ public class DrawingLibrary {
         PlanAxes axes = new PlanAxes(PlanAxes.Order.NORTH_EAST, said.southwards().orElse(!said.order() && figures.axes().southwards()),
                 said.westwards().orElse(!said.order() && figures.axes().westwards()));
         FileUnit foot = usual.isFoot() ? usual : FileUnit.INTERNATIONAL_FOOT;
-        return said.degrees() ? new FileCoordinates(FileSystem.LAT_LON, FileUnit.METRE, PlanAxes.NORTH_THEN_EAST, FileCoordinates.Heights.ELEVATIONS)
-                : new FileCoordinates(FileSystem.JOB_GRID, said.unit().orElse(said.footSaid() ? foot : usual), axes, FileCoordinates.Heights.ELEVATIONS);
+        FileCoordinates.Heights heights = said.ellipsoidal() ? FileCoordinates.Heights.ABOVE_ELLIPSOID : FileCoordinates.Heights.ELEVATIONS;
+        return said.degrees() ? new FileCoordinates(FileSystem.LAT_LON, FileUnit.METRE, PlanAxes.NORTH_THEN_EAST, heights)
+                : new FileCoordinates(FileSystem.JOB_GRID, said.unit().orElse(said.footSaid() ? foot : usual), axes, heights);
     }
 
     /** How a file is read: as was said, else as proposed. */

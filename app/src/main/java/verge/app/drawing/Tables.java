@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.List;
 import java.util.Optional;
 import verge.core.drawing.Feature;
 import verge.core.plan.Vertices;
@@ -67,7 +68,20 @@ final class Tables {
                 new Vertices.Builder().add(p.plan().northing(), p.plan().easting(), p.elevation()).build()), "line " + p.line()));
         result.faults().forEach(f -> out.leaveOut(f.kind().leavesOut() ? Report.Why.ROW_UNFIT : Report.Why.HEIGHT_NONE,
                 new Report.Row(f.kind().name(), f.line(), f.column(), f.meaning() == null ? "" : f.meaning().name(), f.found(), f.text())));
-        ReadFile read = out.result(FileKind.TABLE, new Declared(Optional.empty(), propose(file, LengthUnit.METRE).flatMap(p -> p.said().unit()), PlanAxes.Order.NORTH_EAST, table.header()));
+        Optional<PointCsvProbe.Proposal> looked = propose(file, LengthUnit.METRE);
+        looked.filter(p -> table.header() && !p.rows().isEmpty()).ifPresent(p -> notTaken(p.rows(), table, out));
+        ReadFile read = out.result(FileKind.TABLE, new Declared(Optional.empty(), looked.flatMap(p -> p.said().unit()), PlanAxes.Order.NORTH_EAST, table.header()));
         return result.usable() ? read : read.refused(new SurveyException(Problem.FILE_HAS_FAULTS, result.badRows(), result.points().size()));
+    }
+
+    /** Columns that have a heading and something below it, and that nothing is read from. */
+    private static void notTaken(List<List<String>> rows, ReadAs.Table table, Gatherer out) {
+        for (int i = 0; i < rows.get(0).size(); i++) {
+            int column = i;
+            boolean empty = rows.stream().skip(1).noneMatch(r -> column < r.size() && !r.get(column).isBlank());
+            if (!empty && !rows.get(0).get(i).isBlank() && !table.layout().columns().containsValue(i)) {
+                out.leaveOut("column \u2018" + rows.get(0).get(i).strip() + "\u2019", Report.Why.COLUMN_NOT_TAKEN, "column " + (i + 1));
+            }
+        }
     }
 }

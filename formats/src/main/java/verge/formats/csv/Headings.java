@@ -25,12 +25,18 @@ final class Headings {
             Column.EASTING, Set.of("e", "east", "easting", "w", "west", "westing", "lon", "long", "lng", "longitude", "ost", "rechtswert", "ostwert", "osten", "\u00f8st", "oest",
                     "oost", "oostcoordinaat", "est", "este", "leste", "wschod", "laenge", "lange", "lengdegrad", "lengtegraad", "longitud", "longitudine", "dlugosc", "eastings", "westings"),
             Column.ELEVATION, Set.of("h", "z", "elev", "elevation", "height", "level", "hoehe", "hohe", "kote", "hoyde", "h\u00f8yde", "hojde", "h\u00f8jde", "hojd", "hoogte", "altitude", "alt",
-                    "cote", "cota", "altura", "elevacion", "quota", "altezza", "wysokosc", "rzedna", "elevacao", "altitud", "rl", "reduced level"),
+                    "cote", "cota", "altura", "elevacion", "quota", "altezza", "wysokosc", "rzedna", "elevacao", "altitud", "rl", "reduced level", "orthometric height", "elevation above sea"),
             Column.CODE, Set.of("code", "feature", "feature code", "kode", "kod", "codigo", "codice", "objektcode"),
             Column.DESCRIPTION, Set.of("description", "desc", "remark", "remarks", "comment", "note", "notes", "beschreibung", "bemerkung", "beskrivelse", "bemaerkning", "beskrivning",
                     "anmerkning", "omschrijving", "opmerking", "descripcion", "observaciones", "descrizione", "note punto", "opis", "uwagi", "descricao", "observacoes", "descriptif", "remarque"),
             Column.SIGMA_PLAN, Set.of("sigma plan", "sigma", "std plan", "standard deviation plan"),
             Column.SIGMA_HEIGHT, Set.of("sigma height", "std height", "standard deviation height")));
+    /** Over the ellipsoid: tens of metres from an elevation in most of the world. */
+    private static final Set<String> ELLIPSOIDAL = Set.of("ellipsoidal height", "ellipsoid height", "height above ellipsoid", "ellipsoidal", "ell height", "h ell", "hell", "ellh", "hae", "ellipsoidische hohe", "ellipsoidhohe",
+            "ellipsoidehojde", "ellipsoidhojde", "ellipsoidhoyde", "ellipsoidhojd", "ellipsoidische hoogte", "hauteur ellipsoidale", "hauteur ellipsoide", "altura elipsoidal", "quota ellissoidica", "altezza ellissoidica", "wysokosc elipsoidalna",
+            "altitude elipsoidal", "elipsoidal height");
+    /** Words that mean a height over the sea and nothing else. */
+    private static final Set<String> OVER_THE_SEA = Set.of("elev", "elevation", "elevacion", "elevacao", "rl", "reduced level", "rzedna", "kote", "cota", "quota", "cote", "orthometric height", "elevation above sea");
     private static final Set<String> COUNT_SOUTH = Set.of("s", "south", "southing", "southings");
     private static final Set<String> COUNT_WEST = Set.of("w", "west", "westing", "westings");
     private static final Set<String> DEGREES = Set.of("lat", "latitude", "lon", "long", "lng", "longitude", "breite", "laenge", "lange", "breddegrad", "lengdegrad", "breedtegraad",
@@ -54,13 +60,17 @@ final class Headings {
         }
     }
 
+    /** What a heading says of its heights; of several such columns the first of these kinds is meant. */
+    enum Height { OVER_THE_SEA, SOME, ELLIPSOIDAL }
+
     /**
      * One heading, understood.
      *
      * @param meaning empty for a word that is not known
      * @param axis 'x' or 'y', which say an axis and not which way it runs; else 0
+     * @param height of a column of heights which kind it says; absent for other columns
      */
-    record Heading(Optional<Column> meaning, Optional<Unit> unit, boolean south, boolean west, char axis) {
+    record Heading(Optional<Column> meaning, Optional<Unit> unit, boolean south, boolean west, char axis, Optional<Height> height) {
     }
 
     static Heading of(String cell) {
@@ -69,8 +79,10 @@ final class Headings {
         String word = m.matches() ? m.group(1).replaceAll("[.:_]+$", "").replace('_', ' ').strip() : plain;
         Optional<Unit> unit = m.matches() ? Optional.ofNullable(m.group(2) == null ? m.group(3) : m.group(2)).flatMap(Headings::unit) : Optional.empty();
         char axis = word.equals("x") || word.equals("x coordinate") || word.equals("coord x") ? 'x' : word.equals("y") || word.equals("y coordinate") || word.equals("coord y") ? 'y' : 0;
-        Optional<Column> meaning = WORDS.entrySet().stream().filter(e -> e.getValue().contains(word) || e.getValue().stream().anyMatch(w -> plain(w).equals(word))).map(Map.Entry::getKey).findFirst();
-        return new Heading(meaning, DEGREES.contains(word) ? Optional.of(unit.orElse(new Unit.Degrees())) : unit, COUNT_SOUTH.contains(word), COUNT_WEST.contains(word), axis);
+        boolean ellipsoidal = ELLIPSOIDAL.contains(word);
+        Optional<Column> meaning = ellipsoidal ? Optional.of(Column.ELEVATION) : WORDS.entrySet().stream().filter(e -> e.getValue().contains(word) || e.getValue().stream().anyMatch(w -> plain(w).equals(word))).map(Map.Entry::getKey).findFirst();
+        return new Heading(meaning, DEGREES.contains(word) ? Optional.of(unit.orElse(new Unit.Degrees())) : unit, COUNT_SOUTH.contains(word), COUNT_WEST.contains(word), axis,
+                meaning.filter(c -> c == Column.ELEVATION).map(c -> ellipsoidal ? Height.ELLIPSOIDAL : OVER_THE_SEA.contains(word) ? Height.OVER_THE_SEA : Height.SOME));
     }
 
     /** Small letters without accents. */

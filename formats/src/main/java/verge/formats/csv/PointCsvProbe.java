@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import verge.core.drawing.FileUnit;
 import verge.core.units.Decimals;
@@ -49,10 +50,11 @@ public final class PointCsvProbe {
      * @param footMatters whether that makes a millimetre
      * @param order whether it says which coordinate is which
      * @param degrees whether its coordinates are latitude and longitude
+     * @param ellipsoidal whether its heights lie over the ellipsoid
      * @param southwards empty where only the job can tell
      */
-    public record Said(Optional<FileUnit> unit, boolean footSaid, boolean footMatters, boolean order, boolean degrees, Optional<Boolean> southwards, Optional<Boolean> westwards) {
-        public static final Said NOTHING = new Said(Optional.empty(), false, false, false, false, Optional.empty(), Optional.empty());
+    public record Said(Optional<FileUnit> unit, boolean footSaid, boolean footMatters, boolean order, boolean degrees, boolean ellipsoidal, Optional<Boolean> southwards, Optional<Boolean> westwards) {
+        public static final Said NOTHING = new Said(Optional.empty(), false, false, false, false, false, Optional.empty(), Optional.empty());
     }
 
     private record Head(List<String> lines, List<String> remarks, Optional<Character> separator) {
@@ -97,7 +99,8 @@ public final class PointCsvProbe {
         boolean order = plan.size() == 2 && plan.stream().allMatch(h -> h.axis() == 0);
         boolean foot = unit.filter(Headings.Unit.SomeFoot.class::isInstance).isPresent();
         return new Said(unit.filter(Headings.Unit.Said.class::isInstance).map(u -> ((Headings.Unit.Said) u).unit()), foot, foot && largest(layout, rows) > FEET_THAT_MATTER, order,
-                unit.filter(Headings.Unit.Degrees.class::isInstance).isPresent(), order ? Optional.of(plan.get(0).south()).filter(s -> s) : Optional.empty(),
+                unit.filter(Headings.Unit.Degrees.class::isInstance).isPresent(),
+                layout.index(Column.ELEVATION).filter(i -> i < headings.size()).flatMap(i -> headings.get(i).height()).filter(h -> h == Headings.Height.ELLIPSOIDAL).isPresent(), order ? Optional.of(plan.get(0).south()).filter(s -> s) : Optional.empty(),
                 order ? Optional.of(plan.get(1).west()).filter(w -> w) : Optional.empty());
     }
 
@@ -153,6 +156,8 @@ public final class PointCsvProbe {
                 columns.putIfAbsent(meaning.get(), i);
             }
         }
+        // Of several columns of heights the one that says so most plainly, not the first: a height may be any.
+        IntStream.range(0, headings.size()).filter(i -> headings.get(i).height().isPresent()).boxed().min(Comparator.comparing(i -> headings.get(i).height().get())).ifPresent(i -> columns.put(Column.ELEVATION, i));
         return columns;
     }
 

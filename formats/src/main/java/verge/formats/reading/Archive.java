@@ -1,14 +1,20 @@
 package verge.formats.reading;
 
+import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Enumeration;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
+import java.util.zip.CRC32;
+import java.util.zip.CheckedInputStream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
@@ -27,12 +33,15 @@ public final class Archive implements AutoCloseable {
     private static final long SWELLING_MINDED_FROM = 10_000_000;
 
     private final ZipFile zip;
+    private final Watch watch;
     private final String fileName;
+    private final Set<String> checked = new HashSet<>();
     private final long packed;
 
-    private Archive(ZipFile zip, String fileName, long packed) {
+    private Archive(ZipFile zip, Watch watch, long packed) {
         this.zip = zip;
-        this.fileName = fileName;
+        this.watch = watch;
+        this.fileName = watch.fileName();
         this.packed = packed;
     }
 
@@ -45,7 +54,7 @@ public final class Archive implements AutoCloseable {
             throw watch.damaged("the archive's list of contents");
         }
         try {
-            Archive archive = new Archive(zip, watch.fileName(), Files.size(file));
+            Archive archive = new Archive(zip, watch, Files.size(file));
             archive.check();
             return archive;
         } catch (SurveyException refused) {
@@ -81,9 +90,30 @@ public final class Archive implements AutoCloseable {
         return zip.stream().filter(e -> !e.isDirectory()).map(ZipEntry::getName).filter(n -> n.toLowerCase(Locale.ROOT).endsWith(ending)).toList();
     }
 
-    /** An entry's bytes; reading on past what may be ends in FILE_ARCHIVE_UNSAFE. */
+    /**
+     * An entry's bytes, once all of them are known to be what was packed: whoever reads them may stop before the end, where the checksum would tell.
+     *
+     * @throws SurveyException FILE_DAMAGED if they are not, FILE_ARCHIVE_UNSAFE past what may be
+     */
     public InputStream bytes(String entry) throws IOException {
+        ZipEntry packedAs = zip.getEntry(entry);
+        if (checked.add(entry)) {
+            CheckedInputStream all = new CheckedInputStream(bounded(entry), new CRC32());
+            try (all) {
+                long length = all.transferTo(OutputStream.nullOutputStream());
+                if (length != packedAs.getSize() || all.getChecksum().getValue() != packedAs.getCrc()) {
+                    throw watch.damaged(entry + " within it");
+                }
+            } catch (ZipException | EOFException broken) {
+                throw watch.damaged(entry + " within it");
+            }
+        }
+        return bounded(entry);
+    }
+
+    private InputStream bounded(String entry) throws IOException {
         return new CountedBytes(zip.getInputStream(zip.getEntry(entry)), read -> {
+            watch.goOn();
             if (read > MOST_BYTES || read > SWELLING_MINDED_FROM && read > MOST_SWELLING * packed) {
                 throw new SurveyException(Problem.FILE_ARCHIVE_UNSAFE, fileName, entry);
             }

@@ -9,7 +9,7 @@ import verge.core.plan.Vertices;
 
 /**
  * Heights of points that stand for none: rows of nines, and noughts among others that are far from nought. Programs write them where a cell
- * must not be empty; taken as heights they would set somebody up ten kilometres below the sea.
+ * must not be empty; taken as heights they would set somebody up ten kilometres below the sea. A file that leaves heights out says with that what has none: its noughts are heights.
  */
 final class HeightsMeant {
     /** No land is so high or so low in metres, feet or centimetres but stands as \u2212999, 9999.99, 99999. */
@@ -36,7 +36,8 @@ final class HeightsMeant {
     List<Feature> features(Told told) {
         double[] heights = features.stream().filter(Feature.Spot.class::isInstance).map(f -> f.vertices().height(0)).filter(OptionalDouble::isPresent).mapToDouble(OptionalDouble::getAsDouble).toArray();
         double[] real = Arrays.stream(heights).filter(h -> h != 0 && !nines(h)).toArray();
-        boolean noughtIsNone = real.length >= LEAST_OTHERS && isFarFromNought(real);
+        boolean saysNoneOtherwise = features.stream().filter(Feature.Spot.class::isInstance).anyMatch(f -> f.vertices().height(0).isEmpty());
+        boolean noughtIsNone = !saysNoneOtherwise && real.length >= LEAST_OTHERS && isFarFromNought(real);
         boolean any = Arrays.stream(heights).anyMatch(h -> nines(h) || h == 0 && noughtIsNone);
         return any ? features.stream().map(f -> without(f, noughtIsNone, told)).toList() : new ArrayList<>(features);
     }

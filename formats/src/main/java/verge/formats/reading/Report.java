@@ -80,6 +80,8 @@ public record Report(Map<String, Integer> read, List<LeftOut> leftOut, List<Pass
         HEIGHT_NONE,
         /** Read, but another name differs from it only by capitals or by noughts in front. */
         NAME_ALIKE,
+        /** A column of a table that nothing is read from. */
+        COLUMN_NOT_TAKEN,
         /** A row of a table that is no point. */
         ROW_UNFIT,
         /** Something far from all else of the file. */
