@@ -70,7 +70,7 @@ class StandInTest {
 
     @BeforeEach
     void start() throws IOException {
-        standIn = new StandIn(42, directory.resolve("scene.properties"));
+        standIn = new StandIn(42, Duration.ofHours(10), directory.resolve("scene.properties"));
         ground = new PracticeGround(standIn.groundPort());
         station = new LineTotalStation(LinkSetting.cable("127.0.0.1", standIn.instrumentPort()));
         await(() -> station.snapshot().link() == LinkState.UP && station.snapshot().condition().isPresent());
@@ -152,7 +152,7 @@ class StandInTest {
         PracticeGround.Sight before = ground.stand("T3");
         ground.pole(Ternholm.YARD.plus(3, 4));
         standIn.close();
-        try (StandIn again = new StandIn(42, directory.resolve("scene.properties"))) {
+        try (StandIn again = new StandIn(42, Duration.ofHours(10), directory.resolve("scene.properties"))) {
             PracticeGround.Sight after = new PracticeGround(again.groundPort()).look();
             assertThat(after.occupied()).isEqualTo(before.occupied());
             assertThat(after.tip().plan().distanceMetres(Ternholm.YARD)).isCloseTo(5, within(1e-3));

@@ -33,6 +33,7 @@ import verge.app.job.Site;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.pole.PrismTable;
+import verge.app.practice.PracticeService;
 import verge.app.receiver.AntennaTable;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
@@ -75,9 +76,10 @@ class DemoWorld {
     private final FloorService floors;
     private final ReceiverDesk receivers;
     private final AntennaTable antennas;
+    private final PracticeService practice;
 
     DemoWorld(AccountService accounts, JobService jobs, SiteFileService files, ImportService imports, DemoFieldWork fieldWork, JournalService journals,
-            StandIns standIns, PrismTable prisms, FloorService floors, ReceiverDesk receivers, AntennaTable antennas) {
+            StandIns standIns, PrismTable prisms, FloorService floors, ReceiverDesk receivers, AntennaTable antennas, PracticeService practice) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.files = files;
@@ -89,6 +91,7 @@ class DemoWorld {
         this.floors = floors;
         this.receivers = receivers;
         this.antennas = antennas;
+        this.practice = practice;
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -196,15 +199,13 @@ class DemoWorld {
     }
 
     private void startFieldWork(UUID job, String address) {
-        Thread thread = new Thread(() -> {
+        practice.alone("demo field work", () -> {
             try {
                 fieldWork.measureYard(job, address);
             } catch (IOException | RuntimeException failed) {
                 LOG.warn("The demo's field work broke off; the job is there without it.", failed);
             }
-        }, "demo field work");
-        thread.setDaemon(true);
-        thread.start();
+        });
     }
 
     private void take(Job job, SiteFile file, Role role) {

@@ -137,6 +137,6 @@ class PracticeController {
     }
 
     private PracticeGround ground(UUID job) {
-        return practice.ground(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
+        return practice.hands(job);
     }
 }

@@ -40,6 +40,7 @@ public class ProblemWords {
             Map.entry(Problem.ENTRY_ID_TAKEN, HttpStatus.CONFLICT),
             Map.entry(Problem.CHANGED_MEANWHILE, HttpStatus.CONFLICT),
             Map.entry(Problem.FIGURES_CHANGED, HttpStatus.CONFLICT),
+            Map.entry(Problem.PRACTICE_BUSY, HttpStatus.CONFLICT),
             Map.entry(Problem.SIGHTS_CHANGED, HttpStatus.CONFLICT),
             Map.entry(Problem.SETTINGS_CHANGED_MEANWHILE, HttpStatus.CONFLICT),
             Map.entry(Problem.SET_STEP_PASSED, HttpStatus.CONFLICT),

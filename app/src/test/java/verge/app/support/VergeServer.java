@@ -6,7 +6,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.DriverManager;
+import java.time.Duration;
 import java.util.Comparator;
+import java.util.Optional;
 import java.util.Properties;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -16,6 +18,7 @@ import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import verge.app.practice.PracticeService;
 import verge.app.VergeApplication;
 import verge.instruments.standin.PracticeGround;
 import verge.instruments.port.LinkKind;
@@ -27,6 +30,8 @@ import verge.instruments.standin.StandIn;
  */
 public final class VergeServer implements BeforeAllCallback, BeforeEachCallback, ParameterResolver {
     private static final long SEED = 42;
+    /** The sky's hour is the tests' own, not the clock's on the wall; another can be given to see that none hangs on it. */
+    private static final Duration SKY = Duration.ofHours(Long.parseLong(Optional.ofNullable(System.getenv("VERGE_SKY_HOUR")).orElse("10")));
     private static Running running;
 
     public record Running(ConfigurableApplicationContext application, StandIn standIn, PracticeGround ground, Path data, String base)
@@ -87,7 +92,7 @@ public final class VergeServer implements BeforeAllCallback, BeforeEachCallback,
                 var statement = connection.createStatement()) {
             statement.execute("create database verge");
         }
-        StandIn standIn = new StandIn(SEED, data.resolve("scene.properties"));
+        StandIn standIn = new StandIn(SEED, SKY, data.resolve("scene.properties"));
         int port = freePort();
         ConfigurableApplicationContext application = new SpringApplication(VergeApplication.class).run(
                 "--server.port=" + port, "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + databasePort + "/verge",
@@ -95,6 +100,8 @@ public final class VergeServer implements BeforeAllCallback, BeforeEachCallback,
                 "--verge.standin.instrument-port=" + standIn.instrumentPort(),
                 "--verge.standin.near-port=" + standIn.port(LinkKind.NEAR_RADIO), "--verge.standin.far-port=" + standIn.port(LinkKind.FAR_RADIO), "--verge.standin.ground-port=" + standIn.groundPort(),
                 "--verge.standin.receiver-port=" + standIn.receiverPort(), "--verge.standin.tripod-receiver-port=" + standIn.tripodReceiverPort(), "--verge.standin.caster-port=" + standIn.casterPort());
+        // The demo's own shots are measured with the same pole.
+        application.getBean(PracticeService.class).untilFree();
         return new Running(application, standIn, new PracticeGround(standIn.groundPort()), data, "http://127.0.0.1:" + port);
     }
 

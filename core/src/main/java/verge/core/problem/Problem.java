@@ -441,6 +441,8 @@ public enum Problem {
     CHANGED_MEANWHILE,
     /** Arguments: none. */
     FIGURES_CHANGED,
+    /** Arguments: none. */
+    PRACTICE_BUSY,
     /** Arguments: by whom. */
     SETTINGS_CHANGED_MEANWHILE,
     /** Arguments: the pointing asked for, the one that is next. */

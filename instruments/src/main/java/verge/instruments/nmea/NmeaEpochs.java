@@ -45,7 +45,7 @@ public final class NmeaEpochs {
     private NmeaSentence.Gsa used;
     private boolean mixed;
     private Instant mixedLast = Instant.EPOCH;
-    /** The latest fixed place, and where it was before it leapt there, if it did. */
+    /** The latest fixed place, and where it was the moment before, if it leapt from there. */
     private Fixed before;
     private Fixed leaptFrom;
 
@@ -130,25 +130,28 @@ public final class NmeaEpochs {
         }
         SolvedPosition solved = solved(at);
         boolean leaps = leaps(solved, now);
-        return Optional.of(leaps || Duration.between(mixedLast, now).compareTo(QUIET) < 0 ? new Event.Doubt(Event.Doubt.Kind.TWO_SPEAKERS) : new Event.Solved(solved));
+        if (Duration.between(mixedLast, now).compareTo(QUIET) < 0) {
+            return Optional.of(new Event.Doubt(Event.Doubt.Kind.TWO_SPEAKERS));
+        }
+        return leaps ? Optional.empty() : Optional.of(new Event.Solved(solved));
     }
 
-    /** Whether a fixed place is where this receiver cannot be; once the next ones are there too it is. Back where it was before the leap, there are two who speak in turns. */
+    /**
+     * Whether a fixed place is where this receiver cannot be. It is told once the next one is there too; if that is back where it was, two speak in turns.
+     */
     private boolean leaps(SolvedPosition solved, Instant now) {
         if (solved.kind() != Kind.FIXED || solved.place().isEmpty()) {
             return false;
         }
         Fixed here = new Fixed(solved.at(), EarthCentred.of(solved.place().get(), ReferenceEllipsoid.WGS84));
         Fixed last = before;
+        Fixed from = leaptFrom;
         before = here;
-        if (last == null || last.reaches(here)) {
-            return false;
-        }
-        if (leaptFrom != null && leaptFrom.reaches(here) && Duration.between(leaptFrom.at(), here.at()).compareTo(QUIET) < 0) {
+        leaptFrom = last == null || last.reaches(here) ? null : last;
+        if (from != null && leaptFrom != null && from.reaches(here)) {
             mixedLast = now;
         }
-        leaptFrom = last;
-        return true;
+        return leaptFrom != null;
     }
 
     private Instant at(LocalTime time, Instant now) {

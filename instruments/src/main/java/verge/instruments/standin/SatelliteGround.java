@@ -3,6 +3,7 @@ package verge.instruments.standin;
 import java.io.ByteArrayOutputStream;
 import java.io.Closeable;
 import java.io.IOException;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -78,11 +79,13 @@ final class SatelliteGround implements Closeable {
     private volatile EarthCentred tripodMoved = new EarthCentred(0, 0, 0);
     private volatile Lean lean = new Lean(0, 0, Ternholm.YARD);
 
-    /** @param ports of the receiver on the pole, of the one on a tripod, of the caster; 0 for any free one */
-    SatelliteGround(List<Integer> ports, long seed, Supplier<Scene> scene) throws IOException {
+    /**
+     * @param ports of the receiver on the pole, of the one on a tripod, of the caster; 0 for any free one
+     * @param skyAge how long ago the sky's own day began: what stands where hangs on that alone
+     */
+    SatelliteGround(List<Integer> ports, long seed, Duration skyAge, Supplier<Scene> scene) throws IOException {
         this.scene = scene;
-        GpsTime now = GpsTime.ofUtc(Instant.now());
-        sky = Sky.of(seed, now.plusSeconds(-(now.secondsOfWeek() % 86_400)));
+        sky = Sky.of(seed, GpsTime.ofUtc(Instant.now().minus(skyAge)));
         Position onGallery = Ternholm.mark(Ternholm.GALLERY).orElseThrow().truth();
         gallery = OnEarth.at(onGallery.plan(), onGallery.elevation().orElseThrow().metres() + REFERENCE_OVER_MOUNT);
         base = stream(GALLERY_STATION, centred(gallery), gallery, seed + 1);

@@ -3,12 +3,15 @@ package verge.instruments.standin;
 import java.io.Closeable;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import verge.core.satellite.GpsTime;
 import verge.instruments.port.LinkKind;
 import verge.instruments.world.Scene;
 
@@ -34,9 +37,10 @@ public final class StandIn implements Closeable {
     /**
      * @param ports of the links in the order of {@link InstrumentLink}, then of the practice ground, of the receivers on the pole and on a tripod, and of the caster; 0 for any free one
      * @param seed the same seed and the same deeds give the same readings
+     * @param skyAge how long ago the sky's own day began
      * @param sceneFile where the scene is kept over a restart
      */
-    public StandIn(List<Integer> ports, long seed, Path sceneFile) throws IOException {
+    public StandIn(List<Integer> ports, long seed, Duration skyAge, Path sceneFile) throws IOException {
         file = new SceneFile(sceneFile);
         scene = file.load();
         chanceFrom(seed);
@@ -47,13 +51,18 @@ public final class StandIn implements Closeable {
                     caller -> new InstrumentSession(caller, link, this::scene, telescope, faults)));
         }
         int more = InstrumentLink.values().length + 1;
-        satellites = new SatelliteGround(ports.subList(more, more + SATELLITE_PORTS), seed, this::scene);
+        satellites = new SatelliteGround(ports.subList(more, more + SATELLITE_PORTS), seed, skyAge, this::scene);
         ground = new LineServer("practice ground", ports.get(InstrumentLink.values().length), () -> true, link -> new GroundSession(link, this));
     }
 
+    /** As the clock has it: a sky that is another at each hour of the day. */
+    static Duration skyByTheClock() {
+        return Duration.ofSeconds((long) GpsTime.ofUtc(Instant.now()).secondsOfWeek() % Duration.ofDays(1).toSeconds());
+    }
+
     /** Any free ports. */
-    public StandIn(long seed, Path sceneFile) throws IOException {
-        this(Collections.nCopies(PORTS, 0), seed, sceneFile);
+    public StandIn(long seed, Duration skyAge, Path sceneFile) throws IOException {
+        this(Collections.nCopies(PORTS, 0), seed, skyAge, sceneFile);
     }
 
     /** The cable's. */

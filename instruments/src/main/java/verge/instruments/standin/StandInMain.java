@@ -38,11 +38,11 @@ public final class StandInMain {
             try {
                 // an earlier version had fewer: what is new gets any free one
                 Stream<Integer> before = Arrays.stream(Files.readAllLines(ports).get(0).split(" ")).map(Integer::valueOf);
-                return new StandIn(Stream.concat(before, Stream.generate(() -> 0)).limit(StandIn.PORTS).toList(), seed, scene);
+                return new StandIn(Stream.concat(before, Stream.generate(() -> 0)).limit(StandIn.PORTS).toList(), seed, StandIn.skyByTheClock(), scene);
             } catch (IOException | RuntimeException taken) {
                 System.err.println("The ports of last time are taken; using others.");
             }
         }
-        return new StandIn(seed, scene);
+        return new StandIn(seed, StandIn.skyByTheClock(), scene);
     }
 }

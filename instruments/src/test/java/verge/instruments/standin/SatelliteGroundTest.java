@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,6 +16,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletionException;
 import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -68,7 +70,7 @@ class SatelliteGroundTest {
 
     @BeforeAll
     static void start() throws Exception {
-        standIn = new StandIn(17, directory.resolve("scene"));
+        standIn = new StandIn(17, Duration.ofHours(10), directory.resolve("scene"));
         ground = new PracticeGround(standIn.groundPort());
         receiver = new StreamReceiver(LinkSetting.cable("localhost", standIn.receiverPort()));
         receiver.corrections(Optional.of(new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.TWO, "GALLERY", "", "")));
@@ -136,6 +138,15 @@ class SatelliteGroundTest {
         return foot.minus(EarthCentred.of(OnEarth.at(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres()), ReferenceEllipsoid.WGS84)).northEastUp(at);
     }
 
+    /** Waits until the foot is seen so far off where the tip is, as one look: a pole that was just carried is told where it was for a moment. @param up NaN for any */
+    private static void untilOff(Length height, Supplier<Optional<PoleTilt>> tilt, double allowed, double north, double east, double up) throws InterruptedException {
+        untilFixed();
+        until(() -> {
+            double[] off = offTip(height, tilt.get());
+            return Math.abs(off[0] - north) < allowed && Math.abs(off[1] - east) < allowed && !(Math.abs(off[2] - up) >= allowed);
+        });
+    }
+
     /** Fixed by the gallery's base the foot is found to centimetres; below the cliff the fix is lost and comes back; a base that says something else shifts it. */
     @Test
     void aRoverOnTheIsland() throws Exception {
@@ -143,7 +154,7 @@ class SatelliteGroundTest {
         // all of them are told, however many lines that takes
         until(() -> receiver.snapshot().used().values().stream().mapToInt(List::size).sum() == receiver.snapshot().now().orElseThrow().satellites());
         Length high = ground.look().mount().plus(new Length(0.035));
-        assertThat(offTip(high, Optional.empty())).containsExactly(new double[] {0, 0, 0}, within(0.08));
+        untilOff(high, Optional::empty, 0.08, 0, 0, 0);
         int before = receiver.snapshot().now().orElseThrow().satellites();   // while it still stands in the open
         ground.pole(Ternholm.YARD.plus(5, -75));
         until(() -> receiver.snapshot().now().map(p -> p.satellites() < 0.9 * before).orElse(true));
@@ -166,10 +177,9 @@ class SatelliteGroundTest {
         assertThat(ground.lean(20, 130).leanDegrees()).isEqualTo(20);
         until(() -> condition().tilt().by().filter(t -> Math.abs(t.tilt().degrees() - 20) < 2).isPresent());
         Length high = ground.look().mount().plus(new Length(0.035));
-        untilFixed();
-        Thread.sleep(300);
-        assertThat(offTip(high, condition().tilt().by())).containsExactly(new double[] {0, 0, 0}, within(0.1));
-        assertThat(offTip(high, Optional.empty())[1]).isCloseTo(high.metres() * Math.sin(Math.toRadians(20)) * Math.sin(Math.toRadians(130)), within(0.1));
+        untilOff(high, () -> condition().tilt().by(), 0.1, 0, 0, 0);
+        double aside = high.metres() * Math.sin(Math.toRadians(20));
+        untilOff(high, Optional::empty, 0.1, aside * Math.cos(Math.toRadians(130)), aside * Math.sin(Math.toRadians(130)), Double.NaN);
         receiver.set("TILT", "0").join();
         until(() -> condition().tilt().state() == TiltState.OFF);
     }
