@@ -15,6 +15,7 @@ let leaveBench = () => {};
 /** Fetches a page and shows it in this one's frame. @param sent the form that was sent, whose draft goes once there is an answer, before the same form comes back empty */
 export async function turnTo(url, options = {}, remember = true, sent = null) {
   document.documentElement.dataset.turning = '';
+  const free = hold(document.getElementById('bench'));
   try {
     const before = linesShown();
     const fetched = await page(url, options);
@@ -28,11 +29,25 @@ export async function turnTo(url, options = {}, remember = true, sent = null) {
       wanted?.scrollIntoView({ block: 'center' });
     }
   } catch (problem) {
+    free();
     sayProblem(problem);
     throw problem;
   } finally {
     delete document.documentElement.dataset.turning;
   }
+}
+
+/** A bench that is about to be replaced takes nothing more: what is filled in meanwhile would be lost. @return what gives it back as it was, if it stays */
+function hold(bench) {
+  if (!bench) {
+    return () => {};
+  }
+  const focused = document.activeElement;
+  bench.inert = true;
+  return () => {
+    bench.inert = false;
+    bench.contains(focused) && focused.focus();
+  };
 }
 
 /** Puts a fresh part in place of the old one. @param sameLeaf whether what was unfolded in it stays so */

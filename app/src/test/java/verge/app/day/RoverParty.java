@@ -55,6 +55,7 @@ final class RoverParty {
         browser.type("antenna-height", metres);
         browser.click(By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']"));
         browser.until(d -> !text("#bench").contains("has not been said"));
+        browser.settled();   // what is filled in next is not to be in a bench that goes
     }
 
     void sayMount() {

@@ -167,6 +167,11 @@ public final class Browser implements AutoCloseable {
         });
     }
 
+    /** Waits until no bench is about to be replaced. */
+    public void settled() {
+        until(d -> this.<Boolean>script("return !('turning' in document.documentElement.dataset)"));
+    }
+
     /** The one big action of the view. */
     public void primary() {
         script("document.activeElement.blur()");

@@ -29,13 +29,22 @@ public final class AntennaFile {
 
     /** @throws SurveyException ANTENNA_FILE_UNREADABLE with the line; nothing is taken from it then */
     public static List<AntennaModel> read(Reader text) throws IOException {
-        List<AntennaModel> all = new ArrayList<>();
         BoundedLines lines = new BoundedLines(text);
+        try {
+            return read(lines);
+        } catch (BoundedLines.LineTooLong tooLong) {
+            throw new SurveyException(Problem.ANTENNA_FILE_UNREADABLE, tooLong.line(), "the line is longer than any of such a file");
+        }
+    }
+
+    private static List<AntennaModel> read(BoundedLines lines) throws IOException {
+        List<AntennaModel> all = new ArrayList<>();
         String first = lines.next();
         if (first == null || !label(first).equals("ANTEX VERSION / SYST")) {
             throw new SurveyException(Problem.ANTENNA_FILE_UNREADABLE, 1, first == null ? "" : first.strip());
         }
         boolean within = false;
+        boolean spread = false;   // how well a centre is known, in lines like those of the centre
         String name = "";
         String frequency = "";
         Map<String, AntennaModel.Centre> centres = new TreeMap<>();
@@ -44,6 +53,8 @@ public final class AntennaFile {
                 case "START OF ANTENNA" -> {
                     require(!within && all.size() < MOST, lines, line);
                     within = true;
+                    spread = false;
+                    frequency = "";
                     name = "";
                     centres.clear();
                 }
@@ -53,9 +64,13 @@ public final class AntennaFile {
                     name = line.substring(NAME_WIDTH, 2 * NAME_WIDTH).strip().matches("[GRECJSI]\\d{2}") ? "" : line.substring(0, NAME_WIDTH).stripTrailing();
                 }
                 case "START OF FREQUENCY" -> frequency = line.substring(0, LABEL_COLUMN).strip();
+                case "START OF FREQ RMS" -> spread = true;
+                case "END OF FREQ RMS" -> spread = false;
                 case "NORTH / EAST / UP" -> {
-                    require(within && !frequency.isEmpty(), lines, line);
-                    centres.put(frequency, centre(line, lines));
+                    require(within && (spread || !frequency.isEmpty()), lines, line);
+                    if (!spread && !name.isEmpty()) {
+                        centres.put(frequency, centre(line, lines));   // a satellite's lies metres off
+                    }
                 }
                 case "END OF FREQUENCY" -> frequency = "";
                 case "END OF ANTENNA" -> {

@@ -1,11 +1,17 @@
 package verge.formats.geoid;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.SeekableByteChannel;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.zip.DataFormatException;
+import java.util.zip.Inflater;
 import mil.nga.tiff.FieldTagType;
 import mil.nga.tiff.FileDirectory;
 import mil.nga.tiff.Rasters;
@@ -20,6 +26,10 @@ final class GeoTiffGeoid {
     private static final int RASTER_TYPE_KEY = 1025;
     private static final int PIXEL_IS_POINT = 2;
     private static final int KEY_WORDS = 4;
+    /** Both numbers that stand for deflation. */
+    private static final Set<Integer> DEFLATED = Set.of(8, 32_946);
+    /** The earth at one minute of arc. */
+    private static final long MOST_NODES = 240_000_000;
     private static final Pattern ASKED = Pattern.compile("<Item name=\"interpolation_method\"[^>]*>\\s*([A-Za-z]+)\\s*</Item>");
 
     private GeoTiffGeoid() {
@@ -33,6 +43,7 @@ final class GeoTiffGeoid {
             if (scale == null || scale.size() < 2 || tie == null || tie.size() < 6) {
                 throw new SurveyException(Problem.NOT_A_GEOID_GRID, name);
             }
+            requireWhole(file, directory, name);
             Rasters raster = directory.readRasters();
             int columns = raster.getWidth();
             int rows = raster.getHeight();
@@ -46,6 +57,53 @@ final class GeoTiffGeoid {
             throw new SurveyException(Problem.GEOID_GRID_TRUNCATED, name, file.toFile().length(), 0L);
         } catch (TiffException | IllegalArgumentException | NullPointerException notReadable) {   // the library's answers to a broken file
             throw new SurveyException(Problem.NOT_A_GEOID_GRID, name);
+        }
+    }
+
+    /** What is packed by deflation must unpack to its end: the library would wait for the rest of a piece that is cut short, for ever. */
+    private static void requireWhole(Path file, FileDirectory directory, String name) throws IOException {
+        long nodes = directory.getImageWidth().longValue() * directory.getImageHeight().longValue();
+        if (nodes <= 0 || nodes > MOST_NODES) {
+            throw new SurveyException(Problem.NOT_A_GEOID_GRID, name);
+        }
+        if (!DEFLATED.contains(directory.getCompression())) {
+            return;
+        }
+        List<? extends Number> offsets = directory.isTiled() ? directory.getTileOffsets() : directory.getStripOffsets();
+        List<? extends Number> counts = directory.isTiled() ? directory.getTileByteCounts() : directory.getStripByteCounts();
+        try (SeekableByteChannel bytes = Files.newByteChannel(file)) {
+            for (int i = 0; i < offsets.size(); i++) {
+                long count = counts.get(i).longValue();
+                if (count < 0 || offsets.get(i).longValue() + count > bytes.size()) {
+                    throw new SurveyException(Problem.GEOID_GRID_TRUNCATED, name, bytes.size(), offsets.get(i).longValue() + count);
+                }
+                ByteBuffer piece = ByteBuffer.allocate((int) Math.min(count, Integer.MAX_VALUE - 8));
+                bytes.position(offsets.get(i).longValue());
+                while (piece.hasRemaining() && bytes.read(piece) >= 0) {
+                    continue;
+                }
+                requireUnpacks(piece.flip(), name, bytes.size());
+            }
+        }
+    }
+
+    private static void requireUnpacks(ByteBuffer piece, String name, long size) {
+        Inflater inflater = new Inflater();
+        try {
+            inflater.setInput(piece);
+            byte[] into = new byte[1 << 16];
+            while (!inflater.finished()) {
+                if (inflater.inflate(into) == 0 && !inflater.finished() && (inflater.needsInput() || inflater.needsDictionary())) {
+                    throw new SurveyException(Problem.GEOID_GRID_TRUNCATED, name, size, 0L);
+                }
+                if (inflater.getBytesWritten() > MOST_NODES * Double.BYTES) {
+                    throw new SurveyException(Problem.NOT_A_GEOID_GRID, name);
+                }
+            }
+        } catch (DataFormatException damaged) {
+            throw new SurveyException(Problem.NOT_A_GEOID_GRID, name);
+        } finally {
+            inflater.end();
         }
     }
 

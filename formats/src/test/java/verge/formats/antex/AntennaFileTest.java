@@ -41,6 +41,18 @@ class AntennaFileTest {
         assertThat(new double[] {centre.north(), centre.east(), centre.up()}).containsExactly(new double[] {0.00058, -0.00037, 0.09185}, within(1e-12));
     }
 
+    /** A satellite's antenna lies metres off, and how well a centre is known stands in a section of its own, in lines like its. */
+    @Test
+    void satellitesFarOffAndSectionsOfSpreadArePassedOver() throws Exception {
+        String satellite = antenna("BLOCK IIA", "G01", "G01").replace("     91.85", "   2579.00");
+        String spread = row("   G01", "START OF FREQ RMS") + row("      9.99      9.99      9.99", "NORTH / EAST / UP") + "   NOAZI    0.10    0.10\n" + row("   G01", "END OF FREQ RMS");
+        String dish = antenna("TERNHOLM DISH   NONE", "", "G01").replace(row("", "END OF ANTENNA"), spread + row("", "END OF ANTENNA"));
+        List<AntennaModel> read = AntennaFile.read(new StringReader(HEAD + satellite + dish));
+        assertThat(read).extracting(AntennaModel::name).containsExactly("TERNHOLM DISH   NONE");
+        assertThat(read.get(0).centres().get("G01").up()).isCloseTo(0.09185, within(1e-12));
+        assertThatThrownBy(() -> AntennaFile.read(new StringReader(HEAD + "x".repeat(1_000_000)))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.arguments().get(0)).hasToString("4"));
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {"no antenna file | 1", "CUT | 10", "WORDS | 8", "NESTED | 10", "FAR | 8"})
     void whatIsNoneIsSaidWithItsLine(String kind, int line) {

@@ -6,17 +6,20 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import java.util.zip.Deflater;
 import mil.nga.tiff.FieldTagType;
 import mil.nga.tiff.FileDirectory;
 import mil.nga.tiff.TIFFImage;
 import mil.nga.tiff.TiffReader;
 import mil.nga.tiff.TiffWriter;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GeoidGrid;
@@ -65,6 +68,37 @@ class GeoidFileTest {
         byte[] tiff = Files.readAllBytes(Path.of("src/test/resources/geoid/ternholm.tif"));
         assertThat(refused(Arrays.copyOf(tiff, tiff.length * 2 / 3))).isIn(Problem.GEOID_GRID_TRUNCATED, Problem.NOT_A_GEOID_GRID);
         assertThat(refused(Arrays.copyOf(tiff, 9))).isIn(Problem.GEOID_GRID_TRUNCATED, Problem.NOT_A_GEOID_GRID);
+    }
+
+    /** A grid of three by two, its one strip deflated. @param cut bytes that its end lacks */
+    private static byte[] deflated(int cut) {
+        byte[] plain = ByteBuffer.allocate(24).order(ByteOrder.LITTLE_ENDIAN).putFloat(37).putFloat(38).putFloat(39).putFloat(40).putFloat(41).putFloat(42).array();
+        Deflater deflater = new Deflater();
+        deflater.setInput(plain);
+        deflater.finish();
+        byte[] packed = new byte[100];
+        int length = deflater.deflate(packed) - cut;
+        int[][] entries = {{256, 3, 1, 3}, {257, 3, 1, 2}, {258, 3, 1, 32}, {259, 3, 1, 8}, {262, 3, 1, 1}, {273, 4, 1, 300}, {277, 3, 1, 1}, {278, 3, 1, 2}, {279, 4, 1, length}, {339, 3, 1, 3}, {33550, 12, 3, 200}, {33922, 12, 6, 224}};
+        ByteBuffer file = ByteBuffer.allocate(300 + length).order(ByteOrder.LITTLE_ENDIAN).put((byte) 'I').put((byte) 'I').putShort((short) 42).putInt(8).putShort((short) entries.length);
+        for (int[] e : entries) {
+            file.putShort((short) e[0]).putShort((short) e[1]).putInt(e[2]).putInt(e[3]);
+        }
+        file.putInt(0).position(200);
+        for (double figure : new double[] {0.5, 0.5, 0, 0, 0, 0, 11, 57, 0}) {
+            file.putDouble(figure);
+        }
+        file.position(300);
+        return file.put(packed, 0, length).array();
+    }
+
+    /** A strip that does not end holds nobody; whole it is read. */
+    @Test
+    @Timeout(20)
+    void aDeflatedStripWithoutItsEndIsCutOff() throws IOException {
+        assertThat(GeoidFile.read(Files.write(directory.resolve("whole"), deflated(0)), "whole").frame().columns()).isEqualTo(3);
+        for (int cut = 1; cut < 20; cut++) {
+            assertThat(refused(deflated(cut))).as("without %s bytes", cut).isIn(Problem.GEOID_GRID_TRUNCATED, Problem.NOT_A_GEOID_GRID);
+        }
     }
 
     @Test
