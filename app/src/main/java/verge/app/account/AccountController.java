@@ -1,5 +1,6 @@
 package verge.app.account;
 
+import jakarta.servlet.http.HttpSession;
 import java.security.Principal;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
@@ -18,11 +19,13 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class AccountController {
     private final AccountService accounts;
     private final TokenService tokens;
+    private final SignIns signIns;
     private final boolean demo;
 
-    AccountController(AccountService accounts, TokenService tokens, @Value("${verge.demo}") boolean demo) {
+    AccountController(AccountService accounts, TokenService tokens, SignIns signIns, @Value("${verge.demo}") boolean demo) {
         this.accounts = accounts;
         this.tokens = tokens;
+        this.signIns = signIns;
         this.demo = demo;
     }
 
@@ -46,8 +49,9 @@ class AccountController {
     }
 
     @PostMapping("/account/password")
-    String changePassword(@RequestParam String old, @RequestParam String fresh, Principal person, RedirectAttributes once) {
+    String changePassword(@RequestParam String old, @RequestParam String fresh, Principal person, HttpSession session, RedirectAttributes once) {
         accounts.changePassword(person.getName(), old, fresh);
+        signIns.endOthers(person.getName(), session.getId());
         once.addFlashAttribute("passwordChanged", true);
         return "redirect:/account";
     }

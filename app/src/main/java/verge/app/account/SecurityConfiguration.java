@@ -46,7 +46,7 @@ class SecurityConfiguration {
 
     @Bean
     @Order(2)
-    SecurityFilterChain pages(HttpSecurity http, ProblemWords words) throws Exception {
+    SecurityFilterChain pages(HttpSecurity http, SignIns signIns, ProblemWords words) throws Exception {
         ContentPolicy policy = new ContentPolicy();
         return http
                 .authorizeHttpRequests(requests -> requests
@@ -56,7 +56,11 @@ class SecurityConfiguration {
                         .anyRequest().authenticated())
                 .requestCache(cache -> cache.requestCache(pagesAlone()))
                 .formLogin(form -> form.loginPage("/sign-in").defaultSuccessUrl("/", false))
-                .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in"))
+                .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in").addLogoutHandler((request, response, who) -> {
+                    if (who != null && request.getSession(false) != null) {
+                        signIns.ended(who.getName(), request.getSession(false).getId());
+                    }
+                }))
                 .exceptionHandling(handling -> handling.authenticationEntryPoint(asksForSignInOrShowsIt(words)))
                 .headers(headers -> headers.addHeaderWriter(policy)
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))   // a refusal leads back to its page

@@ -10,5 +10,7 @@ interface TokenRepository extends JpaRepository<PersonalToken, UUID> {
 
     List<PersonalToken> findByAccountOrderByMadeAt(String account);
 
+    void deleteByAccount(String account);
+
     void deleteByIdAndAccount(UUID id, String account);
 }

@@ -1,5 +1,7 @@
 package verge.app.live;
 
+import jakarta.servlet.http.HttpSession;
+import java.security.Principal;
 import java.util.UUID;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,8 +26,8 @@ class LiveController {
     /** @param stake name of the point being staked, or empty; the rest as on the staking page @param by receiver if it is staked with that @param sky whether satellites are shown */
     @GetMapping(path = "/jobs/{job}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter live(@PathVariable UUID job, @RequestParam(defaultValue = "") String stake, @RequestParam(defaultValue = "") String facing,
-            @RequestParam(defaultValue = "") String planTolerance, @RequestParam(defaultValue = "") String heightTolerance, @RequestParam(defaultValue = "") String by, @RequestParam(defaultValue = "false") boolean sky) {
+            @RequestParam(defaultValue = "") String planTolerance, @RequestParam(defaultValue = "") String heightTolerance, @RequestParam(defaultValue = "") String by, @RequestParam(defaultValue = "false") boolean sky, Principal person, HttpSession session) {
         StakeoutAim aim = stake.isBlank() ? null : StakeoutAim.parse(sitePoints.state(job), stake, facing, planTolerance, heightTolerance);
-        return stream.open(job, new LivePage.Wants(aim, by.equals("receiver"), sky));
+        return stream.open(job, new LivePage.Reader(person.getName(), session.getId()), new LivePage.Wants(aim, by.equals("receiver"), sky));
     }
 }

@@ -18,6 +18,7 @@ import verge.core.job.Journal;
  */
 final class LivePage {
     private final UUID job;
+    private final Reader reader;
     private final Wants wants;
     private final SseEmitter emitter;
     private final Executor senders;
@@ -26,13 +27,19 @@ final class LivePage {
     private final Map<String, String> outbox = new LinkedHashMap<>();
     private boolean sending;
     private boolean stumbled;
+    private boolean ended;
 
     /** What it is to be told besides what all are. @param aim what it stakes, or null @param byReceiver whether it stakes with the satellite receiver @param sky whether it shows satellites */
     record Wants(StakeoutAim aim, boolean byReceiver, boolean sky) {
     }
 
-    LivePage(UUID job, Wants wants, SseEmitter emitter, Journal journal, Executor senders) {
+    /** Who looks at it. @param session of the sign-in */
+    record Reader(String person, String session) {
+    }
+
+    LivePage(UUID job, Reader reader, Wants wants, SseEmitter emitter, Journal journal, Executor senders) {
         this.job = job;
+        this.reader = reader;
         this.wants = wants;
         this.emitter = emitter;
         this.journal = new AtomicReference<>(journal);
@@ -41,6 +48,10 @@ final class LivePage {
 
     UUID job() {
         return job;
+    }
+
+    Reader reader() {
+        return reader;
     }
 
     Wants wants() {
@@ -69,7 +80,7 @@ final class LivePage {
 
     /** Sends a text soon; not if the page has it already. */
     synchronized void tell(String event, String text) {
-        if (text.equals(last.put(event, text))) {
+        if (ended || text.equals(last.put(event, text))) {
             return;
         }
         outbox.put(event, text);
@@ -87,6 +98,20 @@ final class LivePage {
         } catch (IOException | RuntimeException pageGone) {
             emitter.completeWithError(pageGone);   // its callbacks let go of the page; it stays marked as sending and is told nothing more
         }
+    }
+
+    /** Tells that its sign-in is over, and nothing after that. */
+    synchronized void end() {
+        ended = true;
+        outbox.clear();
+        senders.execute(() -> {
+            try {
+                emitter.send(SseEmitter.event().name("out").data(""));
+                emitter.complete();
+            } catch (IOException | RuntimeException pageGone) {
+                emitter.completeWithError(pageGone);
+            }
+        });
     }
 
     private synchronized Map.Entry<String, String> take() {

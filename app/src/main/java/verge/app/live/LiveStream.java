@@ -19,6 +19,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import tools.jackson.databind.json.JsonMapper;
+import verge.app.account.SignedOut;
 import verge.app.base.BaseViews;
 import verge.app.device.InstrumentDesk;
 import verge.app.files.SiteChanged;
@@ -75,8 +76,8 @@ class LiveStream {
         clock.scheduleWithFixedDelay(this::look, MILLIS_BETWEEN_LOOKS, MILLIS_BETWEEN_LOOKS, TimeUnit.MILLISECONDS);
     }
 
-    SseEmitter open(UUID job, LivePage.Wants wants) {
-        LivePage page = new LivePage(job, wants, new SseEmitter(NEVER), journals.journal(job), beside);
+    SseEmitter open(UUID job, LivePage.Reader reader, LivePage.Wants wants) {
+        LivePage page = new LivePage(job, reader, wants, new SseEmitter(NEVER), journals.journal(job), beside);
         instruments.view(job, page.journal().state());
         receivers.view(job, page.journal().state());   // whatever must be looked up is looked up here, not on the clock
         Runnable ends = leadByEach(page);
@@ -109,6 +110,12 @@ class LiveStream {
                 }
             });
         }
+    }
+
+    /** Whoever has signed out is told nothing more. */
+    @EventListener
+    void ended(SignedOut out) {
+        pages.stream().filter(page -> out.concerns(page.reader().person(), page.reader().session())).forEach(LivePage::end);
     }
 
     /** A file of the site has changed: the pages of its jobs look again, once the change is in the database. */

@@ -31,6 +31,7 @@ function connect(missed) {
     source.addEventListener(name, event => tell(name, JSON.parse(event.data)));
   }
   source.addEventListener('book', event => tellBook(event.data));
+  source.addEventListener('out', () => location.assign('/sign-in'));   // signed out elsewhere: what is typed is kept as a draft
   source.addEventListener('error', () => {
     missed = true;
     tell('instrument', LOST);
