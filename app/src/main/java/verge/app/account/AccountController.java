@@ -17,6 +17,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** Signing in, the paint, and the tokens of a person. */
 @Controller
 class AccountController {
+    /** What is told once after a sign-in, in the session. */
+    static final String TRIED = "verge.tried";
     private final AccountService accounts;
     private final TokenService tokens;
     private final SignIns signIns;
@@ -42,7 +44,9 @@ class AccountController {
     }
 
     @GetMapping("/account")
-    String account(Model model, Principal person) {
+    String account(Model model, Principal person, HttpSession session) {
+        model.addAttribute("tried", session.getAttribute(TRIED));
+        session.removeAttribute(TRIED);
         model.addAttribute("account", accounts.find(person.getName()).orElseThrow());
         model.addAttribute("tokens", tokens.of(person.getName()));
         return "account/account";

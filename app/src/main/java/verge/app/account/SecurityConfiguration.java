@@ -6,7 +6,13 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -15,7 +21,9 @@ import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.AuthenticationSuccessHandler;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
+import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.header.HeaderWriterFilter;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
@@ -29,6 +37,8 @@ import verge.core.problem.Problem;
 @Configuration
 @ConditionalOnWebApplication
 class SecurityConfiguration {
+    private static final Logger LOG = LoggerFactory.getLogger(SecurityConfiguration.class);
+
     @Bean
     @Order(1)
     SecurityFilterChain programs(HttpSecurity http, TokenService tokens, ProblemWords words) throws Exception {
@@ -48,6 +58,7 @@ class SecurityConfiguration {
     @Order(2)
     SecurityFilterChain pages(HttpSecurity http, SignIns signIns, ProblemWords words) throws Exception {
         ContentPolicy policy = new ContentPolicy();
+        Guesses guesses = new Guesses(Clock.systemUTC());
         return http
                 .authorizeHttpRequests(requests -> requests
                         .dispatcherTypeMatchers(DispatcherType.ASYNC, DispatcherType.ERROR, DispatcherType.FORWARD).permitAll()
@@ -55,7 +66,12 @@ class SecurityConfiguration {
                                 "/actuator/health").permitAll()
                         .anyRequest().authenticated())
                 .requestCache(cache -> cache.requestCache(pagesAlone()))
-                .formLogin(form -> form.loginPage("/sign-in").defaultSuccessUrl("/", false))
+                .formLogin(form -> form.loginPage("/sign-in").successHandler(signedIn(guesses)).failureHandler((request, response, failure) -> {
+                    guesses.failed(named(request), request.getRemoteAddr());
+                    LOG.warn("wrong password for '{}' from {}", named(request).replaceAll("\\p{Cntrl}", "?"), request.getRemoteAddr());
+                    response.sendRedirect("/sign-in?error");
+                }))
+                .addFilterBefore(slowed(guesses), UsernamePasswordAuthenticationFilter.class)
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in").addLogoutHandler((request, response, who) -> {
                     if (who != null && request.getSession(false) != null) {
                         signIns.ended(who.getName(), request.getSession(false).getId());
@@ -66,6 +82,40 @@ class SecurityConfiguration {
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))   // a refusal leads back to its page
                 .addFilterBefore(nonceFilter(policy), HeaderWriterFilter.class)
                 .build();
+    }
+
+    private static String named(HttpServletRequest request) {
+        return Optional.ofNullable(request.getParameter(UsernamePasswordAuthenticationFilter.SPRING_SECURITY_FORM_USERNAME_KEY)).orElse("");
+    }
+
+    /** Where somebody tried wrong passwords meanwhile, that is told first. */
+    private static AuthenticationSuccessHandler signedIn(Guesses guesses) {
+        AuthenticationSuccessHandler usual = new SavedRequestAwareAuthenticationSuccessHandler();
+        return (request, response, who) -> {
+            Optional<Guesses.Told> told = guesses.succeeded(who.getName(), request.getRemoteAddr());
+            if (told.isPresent()) {
+                request.getSession().setAttribute(AccountController.TRIED, told.get().count() + " wrong passwords were tried for your name since you signed in last, the latest at "
+                        + DateTimeFormatter.ISO_INSTANT.format(told.get().last().truncatedTo(ChronoUnit.SECONDS)) + " from " + told.get().address() + ".");
+                response.sendRedirect("/account");
+            } else {
+                usual.onAuthenticationSuccess(request, response, who);
+            }
+        };
+    }
+
+    private static OncePerRequestFilter slowed(Guesses guesses) {
+        return new OncePerRequestFilter() {
+            @Override
+            protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws IOException, ServletException {
+                boolean signsIn = request.getMethod().equals("POST") && request.getServletPath().equals("/sign-in");
+                Duration wait = signsIn ? guesses.wait(named(request), request.getRemoteAddr()) : Duration.ZERO;
+                if (wait.isZero()) {
+                    chain.doFilter(request, response);
+                } else {
+                    response.sendRedirect("/sign-in?wait=" + (wait.toSeconds() + 1));
+                }
+            }
+        };
     }
 
     /** The page is rendered before the header is written, so the nonce must be there first. */

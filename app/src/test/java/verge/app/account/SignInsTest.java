@@ -76,6 +76,26 @@ class SignInsTest {
         assertThat(ends(goesOn)).isTrue();
     }
 
+    /** Wrong passwords are heard more and more slowly, and told once whoever owns the name is in. */
+    @Test
+    void guessesAreSlowedAndTold() throws Exception {
+        Visitor guesser = new Visitor(verge.base());
+        guesser.get("/sign-in");
+        String answer = "";
+        for (int i = 0; i < 12 && !answer.contains("heard in"); i++) {
+            answer = guesser.post("/sign-in", Map.of("username", name, "password", "wrong " + i)).body();
+        }
+        assertThat(answer).contains("Too many wrong passwords came from here");
+        Visitor owner = new Visitor(verge.base());
+        for (int i = 0; i < 600 && !owner.get("/account").body().contains("A visitor"); i++) {
+            owner.get("/sign-in");
+            answer = owner.post("/sign-in", Map.of("username", name, "password", PASSWORD)).body();
+            Thread.sleep(50);
+        }
+        assertThat(answer).contains("wrong passwords were tried for your name");
+        assertThat(owner.get("/account").body()).doesNotContain("were tried");
+    }
+
     @Test
     void aChangedPasswordEndsAllElse() throws Exception {
         Visitor keeps = signedIn(PASSWORD);
