@@ -12,16 +12,37 @@ const FRAME = ['top', 'tabs', 'foot'];
 const REPLACED = [...FRAME, 'bench', 'over', 'strip'];
 let leaveBench = () => {};
 
-/** Fetches a page and shows it in this one's frame. @param sent the form that was sent, whose draft goes once there is an answer, before the same form comes back empty */
+/** How many turns are under way, the number of the latest, and the form that is being sent, if one is. */
+let turning = 0;
+let latest = 0;
+let sending = Promise.resolve();
+
+/**
+ * Fetches a page and shows it in this one's frame. While something is sent no page is fetched, which might not know of it yet; and of two pages
+ * that were asked for the one that was asked for last is shown, whichever comes last.
+ *
+ * @param sent the form that was sent, whose draft goes once there is an answer, before the same form comes back empty
+ */
 export async function turnTo(url, options = {}, remember = true, sent = null) {
+  const sends = options.method === 'POST';
+  const mine = ++latest;
+  turning++;
   document.documentElement.dataset.turning = '';
   const free = hold(document.getElementById('bench'));
   try {
     const before = linesShown();
-    const fetched = await page(url, options);
+    if (!sends) {
+      await sending.catch(() => {});
+    }
+    const asked = page(url, options);
+    sending = sends ? asked : sending;
+    const fetched = await asked;
     sent && dropDraft(sent);
+    if (!sends && mine < latest) {
+      return;
+    }
     show(fetched, remember);
-    options.method === 'POST' && linesShown() > before && tellStored();
+    sends && linesShown() > before && tellStored();
     const place = new URL(url, location.href).hash.slice(1);
     if (place) {
       const wanted = document.getElementById(place);
@@ -33,7 +54,9 @@ export async function turnTo(url, options = {}, remember = true, sent = null) {
     sayProblem(problem);
     throw problem;
   } finally {
-    delete document.documentElement.dataset.turning;
+    if (--turning === 0) {
+      delete document.documentElement.dataset.turning;
+    }
   }
 }
 

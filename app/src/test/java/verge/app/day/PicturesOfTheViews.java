@@ -154,6 +154,7 @@ class PicturesOfTheViews extends InBrowser {
 
     /** A free station with the disturbed mark among those sighted; without it accepted and checked. */
     private void setUp(String yard) throws Exception {
+        verge.standIn().chanceFrom(11);   // readings as they mostly are: one in forty setups has more left over than it should
         verge.ground().pole(Ternholm.YARD.plus(2, 6));
         browser.open(yard + "setup");
         browser.click(By.cssSelector(".kinds [data-kind=FREE_STATION]"));
