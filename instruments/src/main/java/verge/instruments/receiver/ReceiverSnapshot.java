@@ -57,9 +57,9 @@ public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told
         return latest.map(Stamped::value).filter(e -> e.timing().kind() == Epoch.Kind.LATE).map(e -> e.timing().late());
     }
 
-    /** For how long the corrections that are brought to it have been silent; empty if they are not, or if nobody brings any. */
+    /** For how long the corrections that are brought to it have been silent; empty if they are not, if nobody brings any, or if it hears a base by itself. */
     public Optional<Duration> silent(Instant now) {
-        return corrections.flatMap(c -> c.told().last()).map(last -> Duration.between(last, now)).filter(d -> d.compareTo(StreamTold.SILENT) > 0);
+        return corrections.filter(c -> byRadio.isEmpty()).flatMap(c -> c.told().last()).map(last -> Duration.between(last, now)).filter(d -> d.compareTo(StreamTold.SILENT) > 0);
     }
 
     /** The base that its position rests on; empty without one, or where nobody said where it stands. */
