@@ -77,13 +77,6 @@ public record Arc(double centreNorth, double centreEast, double radius, double s
         return Math.tan(sweep * (toPart - fromPart) / 4);
     }
 
-    /** The bulge from one place on its circle to another, turning the way the arc does. */
-    public double bulgeBetween(GridPoint from, GridPoint to) {
-        double turned = (part(to) - part(from)) * Math.abs(sweep);
-        double wholeTurn = 2 * Math.PI;
-        return Math.signum(sweep) * Math.tan((turned - wholeTurn * Math.floor(turned / wholeTurn)) / 4);
-    }
-
     /** How many chords keep within a distance of the arc, at least one for each eighth of a turn. */
     int chords(double sagitta, int most) {
         double step = sagitta >= radius ? Math.PI / 4 : Math.min(Math.PI / 4, 2 * Math.acos(1 - sagitta / radius));

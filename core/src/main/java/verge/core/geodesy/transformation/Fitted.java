@@ -51,10 +51,6 @@ public record Fitted(Similarity similarity, Lift lift, double sigmaRotation, dou
             inHeight = List.copyOf(inHeight);
             undecidedInHeight = List.copyOf(undecidedInHeight);
         }
-
-        public boolean isNobody() {
-            return equals(NONE);
-        }
     }
 
     /**
