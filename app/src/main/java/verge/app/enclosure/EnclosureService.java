@@ -26,6 +26,7 @@ import verge.core.geodesy.GridPoint;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.job.Subject;
+import verge.core.journal.Payload;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
@@ -35,6 +36,7 @@ import verge.formats.photo.PhotoFile;
 @Service
 public class EnclosureService {
     private static final int MOST_STROKES = 200;
+    private static final int LONGEST_ATTRIBUTE = 200;
 
     private final JournalService journals;
     private final Originals originals;
@@ -51,28 +53,44 @@ public class EnclosureService {
     }
 
     /**
-     * Keeps a photo. The entry is written when the file is flushed; the same id again stores nothing again.
+     * Keeps a photo. The entry is written when the file is flushed; the same photo with the same id again stores nothing again.
      *
      * @param subject a shot, a string or a leaf
      * @param attribute what the code asked for that it answers; empty for none
-     * @throws SurveyException NOT_FOUND, PHOTO_UNFIT, PHOTO_TOO_LARGE, FILE_EMPTY, FILE_TOO_LARGE, DISK_FULL; nothing is kept then
+     * @throws SurveyException NOT_FOUND, PHOTO_UNFIT, PHOTO_BROKEN_OFF, PHOTO_TOO_LARGE, FILE_EMPTY, FILE_TOO_LARGE, DISK_FULL, REQUEST_UNFIT, and ENTRY_ID_USED if the id is that of something else; nothing is kept then
      */
     public Kept photograph(UUID job, UUID subject, String attribute, String name, InputStream content, Author author) {
         subject(journals.state(job), subject);
+        if (attribute.length() > LONGEST_ATTRIBUTE) {
+            throw new SurveyException(Problem.REQUEST_UNFIT);
+        }
         AtomicReference<PhotoFile> told = new AtomicReference<>();
         Original original = originals.keep(name, content, (file, plain) -> {
             told.set(PhotoFile.read(file, plain));
             pictures.look(file, plain);
         });
-        return journals.append(job, author, new PhotoTaken(subject, attribute.strip(), original, told.get().looking()));
+        return once(job, author, new PhotoTaken(subject, attribute.strip(), original, told.get().looking()), PhotoTaken.class, PhotoTaken::original);
     }
 
-    /** Keeps a recording. @throws SurveyException NOT_FOUND, SPEECH_UNFIT, FILE_EMPTY, FILE_TOO_LARGE, DISK_FULL */
+    /** Keeps an entry; an answer that was lost asks again for the same, anything else under its id would be said to be kept and be lost. */
+    private <T extends Payload> Kept once(UUID job, Author author, T payload, Class<T> type, Function<T, Original> file) {
+        Kept kept = journals.append(job, author, payload);
+        if (kept.before() && !same(kept.entry().payload(), payload, type, file)) {
+            throw new SurveyException(Problem.ENTRY_ID_USED, type.isInstance(kept.entry().payload()) ? file.apply(type.cast(kept.entry().payload())).name() : "line " + kept.entry().sequence());
+        }
+        return kept;
+    }
+
+    private static <T extends Payload> boolean same(Payload before, T now, Class<T> type, Function<T, Original> file) {
+        return type.isInstance(before) && before.under().equals(now.under()) && file.apply(type.cast(before)).sha256().equals(file.apply(now).sha256());
+    }
+
+    /** Keeps a recording. @throws SurveyException NOT_FOUND, ENTRY_ID_USED, SPEECH_UNFIT, FILE_EMPTY, FILE_TOO_LARGE, DISK_FULL */
     public Kept speak(UUID job, UUID subject, String name, InputStream content, Author author) {
         subject(journals.state(job), subject);
         AtomicReference<String> mediaType = new AtomicReference<>();
         Original original = originals.keep(name, content, (file, plain) -> mediaType.set(Recording.mediaType(file).orElseThrow(() -> new SurveyException(Problem.SPEECH_UNFIT, plain))));
-        return journals.append(job, author, new NoteSpoken(subject, original, mediaType.get()));
+        return once(job, author, new NoteSpoken(subject, original, mediaType.get()), NoteSpoken.class, NoteSpoken::original);
     }
 
     /** Draws over a photo, instead of what was drawn before. @throws SurveyException NOT_FOUND, REQUEST_UNFIT */

@@ -31,6 +31,7 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
 import verge.core.units.Decimals;
+import verge.formats.csv.PlainCells;
 import verge.formats.photo.DrawnPhoto;
 import verge.formats.photo.PhotoFile;
 import verge.formats.photo.PhotoPlace;
@@ -113,8 +114,8 @@ public class PhotoParcel {
     }
 
     private static List<Object> row(String file, Subject subject, String azimuth, String from, Original original) {
-        return List.of(file, subject.title(), subject.place().map(p -> Decimals.print(p.plan().northing(), DECIMALS)).orElse(""), subject.place().map(p -> Decimals.print(p.plan().easting(), DECIMALS)).orElse(""),
-                subject.place().flatMap(Position::elevation).map(e -> Decimals.print(e.metres(), DECIMALS)).orElse(""), azimuth, from, original.sha256(), original.name());
+        return List.of(PlainCells.text(file), PlainCells.text(subject.title()), subject.place().map(p -> Decimals.print(p.plan().northing(), DECIMALS)).orElse(""), subject.place().map(p -> Decimals.print(p.plan().easting(), DECIMALS)).orElse(""),
+                subject.place().flatMap(Position::elevation).map(e -> Decimals.print(e.metres(), DECIMALS)).orElse(""), azimuth, from, original.sha256(), PlainCells.text(original.name()));
     }
 
     private static byte[] csv(List<List<Object>> table) throws IOException {

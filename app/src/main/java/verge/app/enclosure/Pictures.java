@@ -5,7 +5,6 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.util.concurrent.Semaphore;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import verge.app.files.Originals;
@@ -26,9 +25,6 @@ class Pictures {
         }
     }
 
-    /** So many at once: unfolding a photo takes memory. */
-    private static final Semaphore ROOM = new Semaphore(2);
-
     private final Originals originals;
     private final Path directory;
 
@@ -37,7 +33,7 @@ class Pictures {
         this.directory = Files.createDirectories(data.resolve("thumbnails"));
     }
 
-    /** @throws verge.core.problem.SurveyException PHOTO_UNFIT */
+    /** @throws verge.core.problem.SurveyException PHOTO_UNFIT, PHOTO_BROKEN_OFF */
     Path of(Original photo, Size size) {
         Path copy = directory.resolve(photo.sha256() + "-" + size.pixels + ".jpg");
         try {
@@ -50,11 +46,11 @@ class Pictures {
         }
     }
 
-    /** Tries whether there is a picture in a file. @throws verge.core.problem.SurveyException PHOTO_UNFIT if not */
+    /** Tries whether there is a picture in a file. @throws verge.core.problem.SurveyException PHOTO_UNFIT if not, PHOTO_BROKEN_OFF if only a part of one */
     void look(Path file, String name) throws IOException {
         Path trial = Files.createTempFile(directory, "look", ".part");
         try {
-            smaller(file, name, Size.THUMBNAIL, trial);
+            PhotoCopies.smaller(file, name, Size.THUMBNAIL.pixels, trial);
         } finally {
             Files.deleteIfExists(trial);
         }
@@ -63,19 +59,10 @@ class Pictures {
     private void make(Path photo, String name, Size size, Path copy) throws IOException {
         Path part = Files.createTempFile(directory, "copy", ".part");
         try {
-            smaller(photo, name, size, part);
+            PhotoCopies.smaller(photo, name, size.pixels, part);
             Files.move(part, copy, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
         } finally {
             Files.deleteIfExists(part);
-        }
-    }
-
-    private static void smaller(Path photo, String name, Size size, Path copy) throws IOException {
-        ROOM.acquireUninterruptibly();
-        try {
-            PhotoCopies.smaller(photo, name, size.pixels, copy);
-        } finally {
-            ROOM.release();
         }
     }
 }

@@ -38,6 +38,7 @@ public class ProblemWords {
             Map.entry(Problem.REQUEST_TOO_LARGE, HttpStatus.CONTENT_TOO_LARGE),
             Map.entry(Problem.MADE_TWICE, HttpStatus.CONFLICT),
             Map.entry(Problem.ENTRY_ID_TAKEN, HttpStatus.CONFLICT),
+            Map.entry(Problem.ENTRY_ID_USED, HttpStatus.CONFLICT),
             Map.entry(Problem.CHANGED_MEANWHILE, HttpStatus.CONFLICT),
             Map.entry(Problem.FIGURES_CHANGED, HttpStatus.CONFLICT),
             Map.entry(Problem.PRACTICE_BUSY, HttpStatus.CONFLICT),

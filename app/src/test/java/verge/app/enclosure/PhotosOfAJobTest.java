@@ -144,6 +144,31 @@ class PhotosOfAJobTest {
         assertThat(party.entries()).isEqualTo(before);
     }
 
+    /** 'Kept' of a photo that was dropped: the one that was kept before stands, and nobody is told that this one is. */
+    @Test
+    void anIdIsNotUsedForAnotherPhoto() throws Exception {
+        String id = UUID.randomUUID().toString();
+        send(id, plaque, "", picture(40, 30));
+        HttpResponse<String> other = send(id, plaque, "", picture(60, 30));
+        assertThat(other.statusCode()).isEqualTo(409);
+        assertThat(other.body()).contains("ENTRY_ID_USED", "IMG_1.jpg");
+        assertThat(send(plaque.toString(), plaque, "", picture(60, 30)).body()).as("a shot's").contains("ENTRY_ID_USED");
+        assertThat(get("/photos/" + id + "/original")).isEqualTo(picture(40, 30));
+        assertThat(visitor.upload("/jobs/" + party.job() + "/photos/spoken?id=" + id + "&subject=" + plaque, "speech", "blob", HexFormat.of().parseHex("1A45DFA3010203040506070809")).body()).contains("ENTRY_ID_USED");
+        assertThat(only().taken().original().name()).isEqualTo("IMG_1.jpg");
+    }
+
+    @Test
+    void whatAPhotoAnswersIsNoBook() throws Exception {
+        assertThat(visitor.upload("/jobs/" + party.job() + "/photos?id=" + UUID.randomUUID() + "&subject=" + plaque + "&attribute=" + "a".repeat(5000), "photo", "IMG_1.jpg", picture(8, 8)).body()).contains("REQUEST_UNFIT");
+    }
+
+    @Test
+    void noNameIsAFormulaInTheTable() throws Exception {
+        visitor.upload("/jobs/" + party.job() + "/photos?id=" + UUID.randomUUID() + "&subject=" + plaque, "photo", "=1+1.jpg", picture(8, 8));
+        assertThat(new String(unzip(get("/handover/photos")).get("photos.csv"), StandardCharsets.UTF_8)).contains(",'=1+1.jpg");
+    }
+
     @Test
     void strokesThatAreNoneAreRefused() throws Exception {
         String id = UUID.randomUUID().toString();

@@ -231,6 +231,8 @@ public enum Problem {
     ATTRIBUTE_UNFIT,
     /** Arguments: the file's name. */
     PHOTO_UNFIT,
+    /** Arguments: the file's name. */
+    PHOTO_BROKEN_OFF,
     /** Arguments: the file's name, how many million pixels it says it has, how many are taken. */
     PHOTO_TOO_LARGE,
     /** Arguments: the file's name. */
@@ -437,6 +439,8 @@ public enum Problem {
     LINES_UNREAD,
     /** Arguments: none. */
     ENTRY_ID_TAKEN,
+    /** Arguments: the name of what is kept under the id. */
+    ENTRY_ID_USED,
     /** Somebody answers on what they saw, and it is no longer so. Arguments: what has changed, by whom. */
     CHANGED_MEANWHILE,
     /** Arguments: none. */

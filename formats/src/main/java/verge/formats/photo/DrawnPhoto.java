@@ -30,9 +30,12 @@ public final class DrawnPhoto {
     private DrawnPhoto() {
     }
 
-    /** As a JPEG. */
+    /** As a JPEG; a photo of more than twelve million pixels becomes smaller. */
     public static byte[] of(Path photo, List<Stroke> strokes) throws IOException {
-        BufferedImage picture = PhotoCopies.whole(photo);
+        return Unfolding.of(photo, picture -> drawn(picture, strokes));
+    }
+
+    private static byte[] drawn(BufferedImage picture, List<Stroke> strokes) throws IOException {
         Graphics2D pen = picture.createGraphics();
         pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
         double longer = Math.max(picture.getWidth(), picture.getHeight());

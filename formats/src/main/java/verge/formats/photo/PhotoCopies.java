@@ -2,6 +2,7 @@ package verge.formats.photo;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
+import java.io.EOFException;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -16,19 +17,17 @@ public final class PhotoCopies {
     private PhotoCopies() {
     }
 
-    /** A JPEG no wider or higher than so many pixels, turned as the camera was held. @throws SurveyException PHOTO_UNFIT if there is no picture in it */
+    /** A JPEG no wider or higher than so many pixels, turned as the camera was held. @throws SurveyException PHOTO_UNFIT if there is no picture in it, PHOTO_BROKEN_OFF if there is a part of one */
     public static void smaller(Path photo, String name, int longest, Path copy) throws IOException {
-        BufferedImage small;
+        byte[] small;
         try {
-            small = Thumbnails.of(photo.toFile()).size(longest, longest).imageType(BufferedImage.TYPE_INT_RGB).asBufferedImage();
+            small = Unfolding.of(photo, longest, picture -> jpeg(Thumbnails.of(picture).size(longest, longest).imageType(BufferedImage.TYPE_INT_RGB).asBufferedImage()));
+        } catch (EOFException half) {
+            throw new SurveyException(Problem.PHOTO_BROKEN_OFF, name);
         } catch (IOException | RuntimeException noPicture) {   // cut off, or no picture behind the header of one
             throw new SurveyException(Problem.PHOTO_UNFIT, name);
         }
-        Files.write(copy, jpeg(small));
-    }
-
-    static BufferedImage whole(Path photo) throws IOException {
-        return Thumbnails.of(photo.toFile()).scale(1).imageType(BufferedImage.TYPE_INT_RGB).asBufferedImage();
+        Files.write(copy, small);
     }
 
     static byte[] jpeg(BufferedImage picture) throws IOException {

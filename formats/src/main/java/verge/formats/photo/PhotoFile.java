@@ -26,8 +26,10 @@ import verge.core.units.Angle;
  * @param looking which way its camera looked, where it says so (Exif 2.32, tags 16 and 17 of the GPS attributes)
  */
 public record PhotoFile(String format, Optional<Looking> looking) {
-    /** A header that promises more is not followed: unfolding it would take all memory. */
+    /** A header that promises more is not followed: reading it would take minutes. */
     private static final long MOST_PIXELS = 150_000_000;
+    private static final long ALL_BITS = 0xFFFF_FFFFL;
+    private static final double FULL_CIRCLE = 360;
 
     /** @param name that it came with, for words alone @throws SurveyException PHOTO_UNFIT, PHOTO_TOO_LARGE */
     public static PhotoFile read(Path file, String name) throws IOException {
@@ -41,8 +43,9 @@ public record PhotoFile(String format, Optional<Looking> looking) {
             try {
                 reader.setInput(in, true, true);
                 long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
-                if (pixels > MOST_PIXELS) {
-                    throw new SurveyException(Problem.PHOTO_TOO_LARGE, name, pixels / 1_000_000, MOST_PIXELS / 1_000_000);
+                long most = Unfolding.holdsAllOfIt(file, format) ? Unfolding.MOST_HELD_PIXELS : MOST_PIXELS;
+                if (pixels > most) {
+                    throw new SurveyException(Problem.PHOTO_TOO_LARGE, name, (pixels + 999_999) / 1_000_000, most / 1_000_000);
                 }
             } catch (IOException | RuntimeException unreadable) {
                 throw unreadable instanceof SurveyException said ? said : new SurveyException(Problem.PHOTO_UNFIT, name);
@@ -66,7 +69,8 @@ public record PhotoFile(String format, Optional<Looking> looking) {
     private static Optional<Looking> looking(GpsDirectory gps) throws MetadataException {
         Rational degrees = gps.getRational(GpsDirectory.TAG_IMG_DIRECTION);
         String north = gps.getString(GpsDirectory.TAG_IMG_DIRECTION_REF);
-        return degrees == null || !Double.isFinite(degrees.doubleValue()) ? Optional.empty()
-                : Optional.of(new Looking(Angle.ofDegrees(degrees.doubleValue()), "M".equals(north) ? Looking.North.MAGNETIC : Looking.North.TRUE));
+        // Cameras without a compass write a direction too: 0/0, or all bits set.
+        boolean told = degrees != null && degrees.getDenominator() != 0 && degrees.getDenominator() != ALL_BITS && degrees.doubleValue() >= 0 && degrees.doubleValue() <= FULL_CIRCLE;
+        return told ? Optional.of(new Looking(Angle.ofDegrees(degrees.doubleValue()), "M".equals(north) ? Looking.North.MAGNETIC : Looking.North.TRUE)) : Optional.empty();
     }
 }

@@ -28,9 +28,9 @@ public final class PlacedPhoto {
     private PlacedPhoto() {
     }
 
-    /** What the camera wrote otherwise stays. Anything but a JPEG becomes one. */
+    /** What the camera wrote otherwise stays. Anything but a JPEG becomes one, of twelve million pixels at most. */
     public static byte[] of(Path photo, PhotoFile file, PhotoPlace place) throws IOException {
-        byte[] jpeg = file.format().equals("jpeg") ? Files.readAllBytes(photo) : PhotoCopies.jpeg(PhotoCopies.whole(photo));
+        byte[] jpeg = file.format().equals("jpeg") ? Files.readAllBytes(photo) : Unfolding.of(photo, PhotoCopies::jpeg);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
             new ExifRewriter().updateExifMetadataLossless(jpeg, out, exif(jpeg, place, true));

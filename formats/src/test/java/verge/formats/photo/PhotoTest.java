@@ -8,19 +8,28 @@ import com.drew.imaging.ImageMetadataReader;
 import com.drew.metadata.Metadata;
 import com.drew.metadata.exif.ExifIFD0Directory;
 import com.drew.metadata.exif.GpsDirectory;
+import com.sun.management.ThreadMXBean;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.lang.management.ManagementFactory;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.stream.IntStream;
+import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageWriteParam;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.ImageOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -95,6 +104,78 @@ class PhotoTest {
         byte[] placed = PlacedPhoto.of(file, told, new PhotoPlace(Optional.empty(), Optional.empty(), told.looking(), "gate"));
         assertThat(written(placed).getFirstDirectoryOfType(ExifIFD0Directory.class).getInt(ExifIFD0Directory.TAG_ORIENTATION)).as("what the camera wrote stays").isEqualTo(6);
         assertThat(written(placed).getFirstDirectoryOfType(GpsDirectory.class).getGeoLocation()).isNull();
+    }
+
+    /** Cameras without a compass write a direction all the same. Each is eight bytes within the file: numerator and denominator. */
+    @ParameterizedTest
+    @CsvSource({"0, 0, ", "-1, 1, ", "-1, -1, ", "361, 1, ", "270, 0, ", "0, 7, 0", "360, 1, 0", "900, 10, 90"})
+    void aDirectionThatIsNoneIsNone(int numerator, int denominator, Double degrees) throws Exception {
+        byte[] bytes = PlacedPhoto.of(photo("jpg", 40, 30), new PhotoFile("jpeg", Optional.empty()),
+                new PhotoPlace(Optional.empty(), Optional.empty(), Optional.of(new Looking(Angle.ofDegrees(123.457), Looking.North.TRUE)), "quay"));
+        ByteBuffer written = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
+        int at = IntStream.range(0, bytes.length - 8).filter(i -> written.getInt(i) == 123_457 && written.getInt(i + 4) == 1000).findFirst().orElseThrow();
+        written.putInt(at, numerator).putInt(at + 4, denominator);
+        Optional<Looking> told = PhotoFile.read(Files.write(directory.resolve("compass.jpg"), bytes), "compass.jpg").looking();
+        assertThat(told.map(l -> l.azimuth().degrees())).isEqualTo(Optional.ofNullable(degrees));
+    }
+
+    /** Four of them at once took the whole memory, each unfolded to 576 MB. */
+    @Test
+    void hundredsOfMillionsOfPixelsAreMadeSmallInLittleMemory() throws Exception {
+        Path file = directory.resolve("wide.jpg");
+        ImageIO.write(new BufferedImage(12_000, 12_000, BufferedImage.TYPE_BYTE_GRAY), "jpg", file.toFile());
+        ThreadMXBean threads = (ThreadMXBean) ManagementFactory.getThreadMXBean();
+        for (int longest : new int[] {320, 1600}) {
+            long before = threads.getCurrentThreadAllocatedBytes();
+            PhotoCopies.smaller(file, "wide", longest, directory.resolve("small.jpg"));
+            assertThat(threads.getCurrentThreadAllocatedBytes() - before).isLessThan(150_000_000);
+            assertThat(ImageIO.read(directory.resolve("small.jpg").toFile()).getWidth()).isEqualTo(longest);
+        }
+    }
+
+    /** Its decoder holds all of it before the first row is known. */
+    @Test
+    void aJpegOfSeveralScansMayHaveLess() throws Exception {
+        Path small = progressive(photo("png", 800, 600));
+        assertThat(Unfolding.holdsAllOfIt(small, "jpeg")).isTrue();
+        PhotoCopies.smaller(small, "small", 100, directory.resolve("small.jpg"));
+        byte[] bytes = Files.readAllBytes(small);
+        int frame = IntStream.range(0, bytes.length).filter(i -> bytes[i] == (byte) 0xFF && bytes[i + 1] == (byte) 0xC2).findFirst().orElseThrow();
+        ByteBuffer.wrap(bytes).putShort(frame + 5, (short) 6000).putShort(frame + 7, (short) 6000);
+        Path large = Files.write(directory.resolve("large.jpg"), bytes);
+        assertThatThrownBy(() -> PhotoFile.read(large, "large.jpg")).extracting("problem").isEqualTo(Problem.PHOTO_TOO_LARGE);
+    }
+
+    private Path progressive(Path photo) throws IOException {
+        Path file = directory.resolve("scans.jpg");
+        ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
+        ImageWriteParam scans = writer.getDefaultWriteParam();
+        scans.setProgressiveMode(ImageWriteParam.MODE_DEFAULT);
+        try (ImageOutputStream out = ImageIO.createImageOutputStream(file.toFile())) {
+            writer.setOutput(out);
+            writer.write(null, new IIOImage(ImageIO.read(photo.toFile()), null, null), scans);
+        }
+        writer.dispose();
+        return file;
+    }
+
+    @ParameterizedTest
+    @CsvSource({"jpg, 0.5", "jpg, 0.9", "jpg, 0.99", "png, 0.5", "png, 0.95", "scans, 0.5", "scans, 0.9"})
+    void halfAPhotoIsSaid(String kind, double part) throws Exception {
+        Path whole = kind.equals("scans") ? progressive(noise("png")) : noise(kind);
+        PhotoCopies.smaller(whole, "whole", 100, directory.resolve("small.jpg"));
+        byte[] bytes = Files.readAllBytes(whole);
+        Path half = Files.write(directory.resolve("half.jpg"), Arrays.copyOf(bytes, (int) (bytes.length * part)));
+        assertThatThrownBy(() -> PhotoCopies.smaller(half, "half.jpg", 100, directory.resolve("half-small.jpg"))).extracting("problem").isIn(Problem.PHOTO_BROKEN_OFF, Problem.PHOTO_UNFIT);
+    }
+
+    private Path noise(String format) throws IOException {
+        Random seeded = new Random(8);
+        BufferedImage picture = new BufferedImage(300, 200, BufferedImage.TYPE_INT_RGB);
+        IntStream.range(0, 300 * 200).forEach(i -> picture.setRGB(i % 300, i / 300, seeded.nextInt()));
+        Path file = directory.resolve("grain." + format);
+        ImageIO.write(picture, format, file.toFile());
+        return file;
     }
 
     @Test
