@@ -17,11 +17,13 @@ import org.springframework.stereotype.Service;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
 import verge.app.job.JobService;
+import verge.app.journal.ValueJson;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
 import verge.core.drawing.Role;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.formats.codebook.CodebookLayout;
 import verge.formats.codebook.CodebookReader;
 import verge.formats.codebook.CodebookWriter;
 import verge.formats.reading.Watch;
@@ -35,9 +37,11 @@ public class Codebooks {
 
     private final JobService jobs;
     private final SiteFileService files;
+    private final ValueJson json;
     private final Cache<String, CodebookReader.Result> read = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
-    Codebooks(JobService jobs, SiteFileService files) {
+    Codebooks(JobService jobs, SiteFileService files, ValueJson json) {
+        this.json = json;
         this.jobs = jobs;
         this.files = files;
     }
@@ -92,11 +96,21 @@ public class Codebooks {
         return books(file.siteId()).findAny().isEmpty() ? inUse : new Codebook(inUse.title(), inUse.rows().stream().filter(row -> codes.contains(row.code())).toList());
     }
 
-    /** A file as a table of codes, with its faults. @throws SurveyException FILE_DAMAGED or FILE_UNREADABLE */
+    /** A file as a table of codes, with its faults; as was said of it, else as of the version before. @throws SurveyException FILE_DAMAGED or FILE_UNREADABLE */
     public CodebookReader.Result look(SiteFile file) {
-        return read.get(file.sha256() + file.name(), key -> {
+        return look(file, file.codesReading().or(() -> files.older(file).flatMap(SiteFile::codesReading)).map(text -> json.read(text, CodebookLayout.class)));
+    }
+
+    /** As text, to be kept with a file. */
+    public String text(CodebookLayout layout) {
+        return json.text(layout);
+    }
+
+    /** A file read by a layout that somebody chooses. @throws SurveyException FILE_DAMAGED or FILE_UNREADABLE */
+    public CodebookReader.Result look(SiteFile file, Optional<CodebookLayout> layout) {
+        return read.get(file.sha256() + file.name() + layout, key -> {
             try {
-                return CodebookReader.read(files.path(file), Watch.none(file.name()));
+                return CodebookReader.read(files.path(file), layout, Watch.none(file.name()));
             } catch (IOException failed) {
                 throw new SurveyException(Problem.FILE_UNREADABLE, file.name());
             }

@@ -99,6 +99,7 @@ class FeatureApi {
         about.put("role", layer.role().name());
         if (feature instanceof Feature.Spot spot) {
             about.put("code", spot.code());
+            about.put("description", spot.description());
         }
         return new FeatureBody("Feature", placed.file().id() + "/" + index, geometry(feature), about);
     }

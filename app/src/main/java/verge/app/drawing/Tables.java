@@ -3,6 +3,7 @@ package verge.app.drawing;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.util.BitSet;
 import java.util.Locale;
 import java.util.List;
 import java.util.Optional;
@@ -13,6 +14,7 @@ import verge.core.problem.SurveyException;
 import verge.core.units.LengthUnit;
 import verge.core.units.PlanAxes;
 import verge.formats.csv.Column;
+import verge.formats.csv.Fault;
 import verge.formats.csv.PointCsvProbe;
 import verge.formats.csv.PointCsvReader;
 import verge.formats.reading.Declared;
@@ -66,22 +68,21 @@ final class Tables {
         int layer = out.layer(LAYER);
         result.points().forEach(p -> out.spot("point", new Feature.Spot(layer, p.name().text(), p.code(), p.description(), new Feature.Spot.Sigma(p.sigmaPlan(), p.sigmaHeight()),
                 new Vertices.Builder().add(p.plan().northing(), p.plan().easting(), p.elevation()).build()), "line " + p.line()));
-        result.faults().forEach(f -> out.leaveOut(f.kind().leavesOut() ? Report.Why.ROW_UNFIT : Report.Why.HEIGHT_NONE,
+        result.faults().forEach(f -> out.leaveOut(f.kind().leavesOut() ? Report.Why.ROW_UNFIT : f.kind() == Fault.Kind.ROW_PARTIAL ? Report.Why.ROW_PARTIAL : Report.Why.HEIGHT_NONE,
                 new Report.Row(f.kind().name(), f.line(), f.column(), f.meaning() == null ? "" : f.meaning().name(), f.found(), f.text())));
         Optional<PointCsvProbe.Proposal> looked = propose(file, LengthUnit.METRE);
-        looked.filter(p -> table.header() && !p.rows().isEmpty()).ifPresent(p -> notTaken(p.rows(), table, out));
+        notTaken(result.filled(), looked.filter(p -> table.header() && !p.rows().isEmpty()).map(p -> p.rows().get(0)).orElse(List.of()), table, out);
+        looked.filter(p -> p.said().noughts()).ifPresent(p -> out.noughtsAreHeights());
         ReadFile read = out.result(FileKind.TABLE, new Declared(Optional.empty(), looked.flatMap(p -> p.said().unit()), PlanAxes.Order.NORTH_EAST, table.header()));
         return result.usable() ? read : read.refused(new SurveyException(Problem.FILE_HAS_FAULTS, result.badRows(), result.points().size()));
     }
 
-    /** Columns that have a heading and something below it, and that nothing is read from. */
-    private static void notTaken(List<List<String>> rows, ReadAs.Table table, Gatherer out) {
-        for (int i = 0; i < rows.get(0).size(); i++) {
-            int column = i;
-            boolean empty = rows.stream().skip(1).noneMatch(r -> column < r.size() && !r.get(column).isBlank());
-            if (!empty && !rows.get(0).get(i).isBlank() && !table.layout().columns().containsValue(i)) {
-                out.leaveOut("column \u2018" + rows.get(0).get(i).strip() + "\u2019", Report.Why.COLUMN_NOT_TAKEN, "column " + (i + 1));
-            }
-        }
+    /** Columns in which something stands and that nothing is read from, by their headings. */
+    private static void notTaken(BitSet filled, List<String> headings, ReadAs.Table table, Gatherer out) {
+        boolean more = !headings.isEmpty();   // cells beyond the heading make a row unfit
+        filled.stream().filter(i -> !table.layout().columns().containsValue(i) && !(more && i >= headings.size())).forEach(i -> {
+            boolean named = i < headings.size() && !headings.get(i).isBlank();
+            out.leaveOut(named ? "column \u2018" + headings.get(i).strip() + "\u2019" : "column without a heading", Report.Why.COLUMN_NOT_TAKEN, "column " + (i + 1));
+        });
     }
 }

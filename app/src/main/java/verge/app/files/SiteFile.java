@@ -77,9 +77,14 @@ public class SiteFile {
         return Optional.ofNullable(role);
     }
 
-    /** How it is to be read, as JSON; empty until somebody said so. */
+    /** How its figures are to be read, as JSON; empty until somebody said so, and of a table of codes. */
     public Optional<String> reading() {
-        return Optional.ofNullable(reading);
+        return Optional.ofNullable(reading).filter(kept -> role != Role.CODEBOOK);
+    }
+
+    /** How a table of codes is to be read, as JSON; empty of one that explains itself, and of all else. */
+    public Optional<String> codesReading() {
+        return Optional.ofNullable(reading).filter(kept -> role == Role.CODEBOOK);
     }
 
     /** The newer version that counts in its stead. */
@@ -93,6 +98,11 @@ public class SiteFile {
 
     void readAs(String json) {
         reading = json;
+    }
+
+    /** Is read as an earlier version of it was, unless somebody has said otherwise. */
+    void readAs(SiteFile before) {
+        reading = reading == null && role == before.role ? before.reading : reading;
     }
 
     void giveWayTo(UUID newer) {

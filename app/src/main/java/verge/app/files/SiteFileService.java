@@ -71,9 +71,7 @@ public class SiteFileService {
         if (now.role().isEmpty()) {
             now.become(before.role().orElse(null));
         }
-        if (now.reading().isEmpty()) {
-            now.readAs(before.reading().orElse(null));
-        }
+        now.readAs(before);
         files.saveAll(List.of(before, now));
         changed(site);
     }

@@ -15,11 +15,15 @@ import verge.app.cogo.PinnedDimensions;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
+import verge.core.geodesy.system.CoordinateSystem;
+import verge.core.geodesy.system.SystemText;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.settings.JobSettings;
 import verge.core.strings.SurveyString;
 import verge.formats.fieldwork.DxfWriter;
 import verge.formats.fieldwork.Fieldwork;
@@ -68,19 +72,29 @@ public class DrawingExport {
     private Fieldwork fieldwork(UUID job, Journal journal) {
         JobState state = journal.state();
         Provisional provisional = new Provisional(journal);
-        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.COMPUTED).map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), provisional.beside(p, about(state, p.entry())))).toList();
-        return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid" + (provisional.said(state.points().toList()).isEmpty() ? "" : "; with points whose base is provisional"), state.settings().figures().lengthUnit(), codebooks.of(job), points,
+        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.COMPUTED).map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), provisional.beside(p, about(state, p)))).toList();
+        return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid" + (provisional.said(state.points().toList()).isEmpty() ? "" : "; with points whose base is provisional"), reference(state.settings()), state.settings().figures().lengthUnit(), codebooks.of(job), points,
                 state.strings().stream().map(s -> line(state, s)).toList(), dimensions.of(state).stream().map(DrawingExport::dimension).toList());
+    }
+
+    private Fieldwork.Reference reference(JobSettings settings) {
+        String code = settings.system() instanceof CoordinateSystem.Projected published ? published.code() : "";
+        String definition = settings.system() instanceof CoordinateSystem.OnEarth onEarth ? SystemText.definition(onEarth).orElse("") : "";
+        return new Fieldwork.Reference(code, definition, words.heights(settings));
     }
 
     private static Fieldwork.Dimension dimension(PinnedDimensions.Pinned pinned) {
         return new Fieldwork.Dimension(pinned.lines(), pinned.words().stream().map(w -> new Fieldwork.Words(w.text(), w.at(), w.along())).toList());
     }
 
-    /** The job's own fields, then what the codebook asked. */
-    private static Map<String, String> about(JobState state, UUID shot) {
-        Map<String, String> all = new LinkedHashMap<>(state.notesOf(shot));
-        all.putAll(state.answersOf(shot));
+    /** What its file said of it, the job's own fields, then what the codebook asked. */
+    private static Map<String, String> about(JobState state, StoredPoint point) {
+        Map<String, String> all = new LinkedHashMap<>();
+        if (!point.description().isEmpty()) {
+            all.put("description", point.description());
+        }
+        all.putAll(state.notesOf(point.entry()));
+        all.putAll(state.answersOf(point.entry()));
         return all;
     }
 

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import verge.core.points.Origin;
+import verge.core.points.StoredPoint;
 import verge.core.units.Figures;
 import verge.core.units.LengthUnit;
 import verge.formats.csv.DecimalMark;
@@ -20,9 +22,10 @@ import verge.formats.csv.PointCsvWriter;
  * @param separator comma, semicolon or tab
  * @param ground whether coordinates go as the job's ground coordinates; else they go as pure grid, which is what the office means by them
  * @param notes whether the job's own note fields go along
+ * @param described whether a column for what files say of points has been offered already: who left it out does not get it again
  */
 public record ExportForm(Set<Origin> what, List<Field> column, String move, String separator, DecimalMark decimalMark, LengthUnit unit,
-        Integer decimals, Boolean ground, Boolean notes) {
+        Integer decimals, Boolean ground, Boolean notes, Boolean described) {
     private static final List<Field> USUAL = List.of(Field.NAME, Field.NORTHING, Field.EASTING, Field.ELEVATION, Field.CODE);
     private static final int MOST_DECIMALS = 6;
 
@@ -36,6 +39,15 @@ public record ExportForm(Set<Origin> what, List<Field> column, String move, Stri
 
     boolean withNotes() {
         return Boolean.TRUE.equals(notes);
+    }
+
+    /** With a column for what files say about points among the usual ones, where there is anything to write in it. */
+    ExportForm describing(Stream<StoredPoint> points) {
+        if (Boolean.TRUE.equals(described) || points.allMatch(p -> p.description().isEmpty())) {
+            return this;
+        }
+        List<Field> columns = Stream.concat((column == null || column.isEmpty() ? USUAL : column).stream(), Stream.of(Field.DESCRIPTION)).distinct().toList();
+        return new ExportForm(what, columns, move, separator, decimalMark, unit, decimals, ground, notes, true);
     }
 
     /** The columns in their order, the asked-for move made. */

@@ -33,16 +33,17 @@ public class ExportService {
         this.words = words;
     }
 
-    /** The first lines of what would be written, and how many points there are. */
-    record Preview(List<String> lines, long points) {
+    /** The first lines of what would be written, and how many points there are. @param form with the columns that it takes */
+    record Preview(ExportForm form, List<String> lines, long points) {
     }
 
-    Preview preview(UUID job, ExportForm form, int most) {
+    Preview preview(UUID job, ExportForm asked, int most) {
         Journal journal = journals.journal(job);
         JobState state = journal.state();
+        ExportForm form = asked.describing(chosen(state, asked));
         StringBuilder text = new StringBuilder();
         write(text, journal, chosen(state, form).limit(most).toList(), form);
-        return new Preview(text.toString().lines().toList(), chosen(state, form).count());
+        return new Preview(form, text.toString().lines().toList(), chosen(state, form).count());
     }
 
     /** @throws SurveyException NOTHING_TO_EXPORT if no point is of the chosen kinds */
@@ -53,7 +54,7 @@ public class ExportService {
         if (points.isEmpty()) {
             throw new SurveyException(Problem.NOTHING_TO_EXPORT);
         }
-        write(out, journal, points, form);
+        write(out, journal, points, form.describing(points.stream()));
     }
 
     private static Stream<StoredPoint> chosen(JobState state, ExportForm form) {

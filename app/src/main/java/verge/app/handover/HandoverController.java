@@ -58,9 +58,9 @@ class HandoverController {
     @GetMapping
     String bench(@PathVariable UUID job, ExportForm form, Model model) {
         JobState state = journals.state(job);
-        PointCsvWriter.Layout layout = form.layout(state.settings().figures());
-        List<Field> columns = layout.fields();
         ExportService.Preview preview = exports.preview(job, form, LINES_SHOWN);
+        PointCsvWriter.Layout layout = preview.form().layout(state.settings().figures());
+        List<Field> columns = layout.fields();
         JobSettings settings = state.settings();
         model.addAttribute("movesPoints", settings.ground().movesPoints());
         model.addAttribute("ground", form.inGround());
@@ -69,6 +69,7 @@ class HandoverController {
         model.addAttribute("runningCopy", settings.work().runningCopy());
         model.addAttribute("geoidMissing", state.geodesy().geoid().isEmpty() && state.geodesy().projection().isPresent());
         model.addAttribute("columns", columns);
+        model.addAttribute("described", Boolean.TRUE.equals(preview.form().described()));
         model.addAttribute("others", Arrays.stream(Field.values()).filter(f -> !columns.contains(f)).toList());
         model.addAttribute("what", form.origins());
         model.addAttribute("origins", Origin.values());

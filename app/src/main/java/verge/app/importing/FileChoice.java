@@ -20,15 +20,16 @@ import verge.formats.csv.DecimalMark;
  * @param header whether a table's first line names its columns
  * @param column for each column of a table its meaning, or an empty text to leave it out
  * @param asked whether the columns come from a page that still asks which coordinate comes first: then they do not answer it
+ * @param codes how a table of codes is read
  */
 public record FileChoice(Role role, FileUnit unit, PlanAxes.Order order, Boolean southwards, Boolean westwards, FileCoordinates.Heights heights, String system,
-        String separator, DecimalMark decimalMark, Boolean header, List<String> column, Boolean asked) {
+        String separator, DecimalMark decimalMark, Boolean header, List<String> column, Boolean asked, CodesChoice codes) {
     private static final Map<String, Character> SEPARATORS = Map.of("comma", ',', "semicolon", ';', "tab", '\t', "blank", ' ', "pipe", '|', "colon", ':');
     static final List<String> SEPARATOR_NAMES = List.of("comma", "semicolon", "tab", "blank", "pipe", "colon");
 
     /** Nothing but the role. */
     public static FileChoice of(Role role) {
-        return new FileChoice(role, null, null, null, null, null, null, null, null, null, null, null);
+        return new FileChoice(role, null, null, null, null, null, null, null, null, null, null, null, null);
     }
 
     /** The character that parts columns; null if it was not chosen. */
@@ -50,7 +51,7 @@ public record FileChoice(Role role, FileUnit unit, PlanAxes.Order order, Boolean
     /** Without the meanings of columns if they were chosen for another number of columns: then the separator has just been changed. */
     FileChoice fitting(int columns) {
         return column == null || column.size() == columns ? this
-                : new FileChoice(role, unit, order, southwards, westwards, heights, system, separator, decimalMark, header, null, asked);
+                : new FileChoice(role, unit, order, southwards, westwards, heights, system, separator, decimalMark, header, null, asked, codes);
     }
 
     /** Whether it says which of a table's coordinates comes first. */

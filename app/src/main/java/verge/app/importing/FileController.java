@@ -13,6 +13,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -33,11 +34,13 @@ import verge.app.files.SiteFileService;
 import verge.app.job.JobService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.core.coding.Codebook;
 import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
 import verge.core.job.JobState;
 import verge.core.problem.SurveyException;
 import verge.core.units.PlanAxes;
+import verge.formats.codebook.CodebookLayout;
 import verge.formats.codebook.CodebookReader;
 import verge.formats.csv.Column;
 import verge.formats.reading.FileKind;
@@ -92,16 +95,21 @@ class FileController {
         FileKind kind = imports.kind(own);
         boolean codes = kind == FileKind.CODEBOOK || choice.role() == Role.CODEBOOK || choice.role() == null && own.role().equals(Optional.of(Role.CODEBOOK));
         if (codes) {
-            return codebook(job, own, model);
+            return codebook(job, own, choice, model);
         }
         return kind == FileKind.TABLE ? table(job, own, choice, state, model) : drawing(job, own, choice, state, model);
     }
 
-    private String codebook(UUID job, SiteFile file, Model model) {
-        CodebookReader.Result look = codebooks.look(file);
+    private String codebook(UUID job, SiteFile file, FileChoice choice, Model model) {
+        CodebookReader.Result look = imports.codes(file, choice);
         model.addAttribute("book", CodebookView.of(look.book(), codebooks.before(job, file)));
         model.addAttribute("isTable", imports.kind(file) == FileKind.TABLE);
         model.addAttribute("faults", look.faults().stream().map(f -> reports.message("codefault." + f.kind(), f.where(), f.found())).toList());
+        model.addAttribute("layout", look.layout().orElse(null));
+        model.addAttribute("head", look.head());
+        model.addAttribute("parts", CodebookLayout.PARTS);
+        model.addAttribute("words", look.layout().map(l -> Stream.concat(l.kinds().keySet().stream().sorted(), look.unknownKinds().stream()).distinct().toList()).orElse(List.of()));
+        model.addAttribute("kinds", Codebook.Kind.values());
         return "importing/codebook";
     }
 

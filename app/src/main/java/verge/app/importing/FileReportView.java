@@ -11,9 +11,11 @@ import verge.app.check.FindingWords;
 import verge.app.drawing.PlacedFile;
 import verge.core.check.SiteContent;
 import verge.core.check.Spread;
+import verge.core.drawing.Feature;
 import verge.core.drawing.FileSystem;
 import verge.core.plan.Extent;
 import verge.core.settings.JobSettings;
+import verge.core.units.Decimals;
 import verge.core.units.Figures;
 import verge.core.units.Length;
 import verge.formats.csv.PlainCells;
@@ -24,6 +26,8 @@ import verge.formats.reading.Report;
 /** What was read of a file and what was not, in words. */
 @Component
 class FileReportView {
+    private static final int PLACE_DECIMALS = 3;
+
     private final MessageSource messages;
 
     FileReportView(MessageSource messages) {
@@ -49,7 +53,13 @@ class FileReportView {
         FileKind kind = read.kind();
         String surprise = kind.fits(placed.file().name()) ? "" : message("file.surprise", placed.file().name(), kind.title());
         return new Told(kind.title(), surprise, read.report().read().entrySet().stream().map(e -> new Counted(e.getKey(), e.getValue())).toList(),
-                read.report().leftOut().stream().map(this::words).toList(), says(read), lies(placed, settings));
+                Stream.concat(read.report().leftOut().stream().map(this::words), nameless(read).stream()).toList(), says(read), lies(placed, settings));
+    }
+
+    /** Points that are seen and can be staked, but that no job takes on: there is nothing to call them by. */
+    private Optional<String> nameless(ReadFile read) {
+        List<Feature.Spot> nameless = read.drawing().spots().filter(s -> s.name().isEmpty()).toList();
+        return nameless.stream().findFirst().map(first -> message("leftout.NO_NAME", "point", Integer.toString(nameless.size()), Decimals.print(first.vertices().north(0), PLACE_DECIMALS) + ", " + Decimals.print(first.vertices().east(0), PLACE_DECIMALS)));
     }
 
     String words(Report.LeftOut left) {

@@ -38,6 +38,7 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Figures;
 import verge.core.units.LengthUnit;
+import verge.formats.codebook.CodebookReader;
 import verge.formats.csv.Column;
 import verge.formats.csv.PointCsvProbe;
 import verge.formats.reading.FileKind;
@@ -111,7 +112,7 @@ public class ImportService {
         Role role = choice.role() == null ? file.role().orElse(Role.CONTROL) : choice.role();
         JobState state = journals.state(job);
         if (role == Role.CODEBOOK) {
-            useCodebook(file);
+            useCodebook(file, choice);
             return Optional.empty();
         }
         ReadAs readAs = readAs(file, choice, state.settings().figures());
@@ -151,12 +152,18 @@ public class ImportService {
         return look.readAs();
     }
 
-    private void useCodebook(SiteFile file) {
-        int faults = codebooks.look(file).faults().size();
-        if (faults > 0) {
-            throw new SurveyException(Problem.CODES_HAVE_FAULTS, faults);
+    private void useCodebook(SiteFile file, FileChoice choice) {
+        CodebookReader.Result look = codes(file, choice);
+        if (!look.faults().isEmpty()) {
+            throw new SurveyException(Problem.CODES_HAVE_FAULTS, look.faults().size());
         }
-        files.decide(file.siteId(), file.id(), Role.CODEBOOK, null);
+        files.decide(file.siteId(), file.id(), Role.CODEBOOK, look.layout().map(codebooks::text).orElse(null));
+    }
+
+    /** A file as a table of codes, read as was chosen. */
+    CodebookReader.Result codes(SiteFile file, FileChoice choice) {
+        CodebookReader.Result proposed = codebooks.look(file);
+        return choice.codes() == null || proposed.layout().isEmpty() ? proposed : codebooks.look(file, proposed.layout().map(choice.codes()::over));
     }
 
     /** Its named points in the order of the file; of a name that is there twice, the first. */
@@ -221,7 +228,7 @@ public class ImportService {
     void supersede(UUID job, SiteFile older, SiteFile newer, FileChoice choice, Author author) {
         Role role = choice.role() == null ? older.role().orElseThrow() : choice.role();
         if (role == Role.CODEBOOK) {
-            useCodebook(newer);
+            useCodebook(newer, choice);
         } else {
             ReadAs readAs = readAs(newer, choice, journals.state(job).settings().figures());
             library.placedNow(newer, journals.state(job).geodesy(), Optional.of(readAs)).refused().ifPresent(refused -> {

@@ -110,7 +110,8 @@ public class SettingsWords {
         };
     }
 
-    private static String heights(JobSettings settings) {
+    /** In words, what elevations refer to. */
+    public String heights(JobSettings settings) {
         String geoid = settings.geoid() instanceof GeoidChoice.Grid g ? "by " + g.name()
                 : settings.geoid() instanceof GeoidChoice.Constant c ? "by one geoid undulation of " + settings.figures().length(new Length(c.metres()))
                 : "without a geoid";

@@ -29,11 +29,11 @@ class PointApi {
         this.points = points;
     }
 
-    /** Metres of the job's grid; elevation and standard deviations are null where there are none. */
-    record PointBody(UUID entry, String name, String code, Origin origin, double northing, double easting, Double elevation,
+    /** Metres of the job's grid; the description is what its file says beside or instead of a code; elevation and standard deviations are null where there are none. */
+    record PointBody(UUID entry, String name, String code, String description, Origin origin, double northing, double easting, Double elevation,
             Double sigmaNorth, Double sigmaEast, Double sigmaUp) {
         static PointBody of(StoredPoint p) {
-            return new PointBody(p.entry(), p.name().text(), p.code().text(), p.origin(), p.position().plan().northing(),
+            return new PointBody(p.entry(), p.name().text(), p.code().text(), p.description(), p.origin(), p.position().plan().northing(),
                     p.position().plan().easting(), p.position().elevation().map(Elevation::metres).orElse(null),
                     p.sigma().map(s -> s.north().metres()).orElse(null), p.sigma().map(s -> s.east().metres()).orElse(null),
                     p.sigma().map(s -> s.up().metres()).orElse(null));

@@ -49,7 +49,7 @@ class CarriedFile {
         byte[] content = content(journals.journal(job)).getBytes(StandardCharsets.UTF_8);
         SiteFile newer = files.add(owner.siteId(), name, new ByteArrayInputStream(content), author.person());
         if (older.isEmpty()) {
-            imports.use(job, newer, new FileChoice(Role.REGISTER, FileUnit.METRE, null, null, null, null, null, "comma", null, true, List.of("NAME", "NORTHING", "EASTING", "ELEVATION", "CODE"), null), author);
+            imports.use(job, newer, new FileChoice(Role.REGISTER, FileUnit.METRE, null, null, null, null, null, "comma", null, true, List.of("NAME", "NORTHING", "EASTING", "ELEVATION", "CODE"), null, null), author);
         } else if (!older.get().id().equals(newer.id())) {
             imports.replace(job, older.get(), newer, author);
         }

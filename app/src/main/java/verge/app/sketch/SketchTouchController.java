@@ -145,6 +145,7 @@ class SketchTouchController {
         model.addAttribute("name", name);
         model.addAttribute("code", point.code().text());
         model.addAttribute("offers", Tool.ofPoint());
+        model.addAttribute("description", point.description());
         model.addAttribute("origin", point.origin().word());
         model.addAttribute("line", line.sequence());
         model.addAttribute("place", journal.state().settings().place(point.position()));

@@ -63,6 +63,6 @@ class ExportFormTest {
     }
 
     private static ExportForm form(List<Field> columns, String move, String separator, DecimalMark mark, LengthUnit unit, Integer decimals) {
-        return new ExportForm(null, columns, move, separator, mark, unit, decimals, null, null);
+        return new ExportForm(null, columns, move, separator, mark, unit, decimals, null, null, null);
     }
 }

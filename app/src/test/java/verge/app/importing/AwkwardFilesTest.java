@@ -42,7 +42,7 @@ import verge.core.settings.JobGeodesy;
  *
  * <p>In the file beside: {@code outcome}; {@code answer}, the choice made where it is asked, or 'offered' for the first way that the page
  * offers; {@code points}, all of them, as name, northing, easting and height with what stands behind, '-' for no height and '=' for
- * latitude and longitude; {@code lines}, how many; {@code says}, words on the page.
+ * latitude and longitude; {@code lines}, how many; {@code describes}, what is kept of a point besides; {@code says}, words on the page.
  */
 @ExtendWith(VergeServer.class)
 class AwkwardFilesTest {
@@ -93,6 +93,10 @@ class AwkwardFilesTest {
         JobGeodesy geodesy = verge.bean(JournalService.class).state(job.id()).geodesy();
         Drawing placed = verge.bean(DrawingLibrary.class).placedNow(file, geodesy, Optional.empty()).drawing();
         compare(placed, words(expected, "points"), geodesy);
+        for (String described : words(expected, "describes")) {
+            String[] nameAndWords = described.split(" ", 2);
+            assertThat(placed.spots().flatMap(s -> SiteContent.point(s).stream()).filter(p -> p.name().text().equals(nameAndWords[0])).map(NamedPosition::description)).containsExactly(nameAndWords[1]);
+        }
         if (expected.containsKey("lines")) {
             assertThat(placed.runs()).hasSize(Integer.parseInt(expected.getProperty("lines")));
         }

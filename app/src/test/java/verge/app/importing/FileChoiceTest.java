@@ -19,7 +19,7 @@ class FileChoiceTest {
             new ReadAs.Table(",", DecimalMark.POINT, false, List.of("NAME", "NORTHING", "EASTING")));
 
     private static FileChoice choice(PlanAxes.Order order, List<String> column, Boolean asked) {
-        return new FileChoice(null, null, order, null, null, null, null, null, null, null, column, asked);
+        return new FileChoice(null, null, order, null, null, null, null, null, null, null, column, asked, null);
     }
 
     @Test
@@ -30,7 +30,7 @@ class FileChoiceTest {
 
     @Test
     void whatIsChosenCounts() {
-        ReadAs chosen = new FileChoice(Role.DESIGN, FileUnit.MILLIMETRE, PlanAxes.Order.NORTH_EAST, true, true, Heights.NOT_MEANT, "EPSG:25832", null, null, null, null, null).over(DRAWING);
+        ReadAs chosen = new FileChoice(Role.DESIGN, FileUnit.MILLIMETRE, PlanAxes.Order.NORTH_EAST, true, true, Heights.NOT_MEANT, "EPSG:25832", null, null, null, null, null, null).over(DRAWING);
         assertThat(chosen).isEqualTo(new ReadAs("EPSG:25832", FileUnit.MILLIMETRE, PlanAxes.Order.NORTH_EAST, true, true, Heights.NOT_MEANT, null));
     }
 
@@ -63,7 +63,7 @@ class FileChoiceTest {
     @CsvSource({"comma, ','", "semicolon, ;", "pipe, |", "colon, :"})
     void separatorsHaveNames(String name, String character) {
         assertThat(FileChoice.separatorName(character)).isEqualTo(name);
-        FileChoice chosen = new FileChoice(null, null, null, null, null, null, null, name, null, null, null, null);
+        FileChoice chosen = new FileChoice(null, null, null, null, null, null, null, name, null, null, null, null, null);
         assertThat(chosen.separatorCharacter().toString()).isEqualTo(character);
     }
 }

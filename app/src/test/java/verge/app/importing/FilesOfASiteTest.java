@@ -16,6 +16,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import verge.app.coding.Codebooks;
 import verge.app.account.TokenService;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
@@ -285,6 +286,24 @@ class FilesOfASiteTest {
         assertThat(state().find(new PointName("U1")).orElseThrow().position().plan().easting()).isEqualTo(649020);
     }
 
+    /** Columns are assigned once and words for kinds mapped once: a later version is read the same way. */
+    @Test
+    void aForeignTableOfCodesIsAssignedByHand() throws Exception {
+        HttpResponse<String> added = visitor.upload("/jobs/" + job.id() + "/prepare/files", "signs.csv", "Alpha,Bravo,Charlie\nBOL,bollard,upright\nQUY,quay,edge\n".getBytes(StandardCharsets.UTF_8));
+        String page = added.uri().getPath();
+        assertThat(visitor.get(page + "?role=CODEBOOK").body()).contains("no column is chosen for the code", "name=\"codes.part\"");
+        String parts = "?role=CODEBOOK&codes.part=code&codes.part=meaning&codes.part=kind&codes.heading=true";
+        assertThat(visitor.get(page + parts).body()).contains("‘upright’ is no kind that is known", "‘edge’ is");
+        Map<String, String> said = Map.of("role", "CODEBOOK", "codes.part", "code,meaning,kind", "codes.heading", "true", "codes.word", "upright,edge", "codes.meant", "POINT,STRING");
+        assertThat(visitor.post(page, said).statusCode()).isEqualTo(200);
+        assertThat(visitor.get(page).body()).contains("bollard", "<td>string</td>");
+
+        HttpResponse<String> later = visitor.upload("/jobs/" + job.id() + "/prepare/files", "signs.csv", "Alpha,Bravo,Charlie\nBOL,bollard,upright\nQUY,quay wall,edge\n".getBytes(StandardCharsets.UTF_8));
+        assertThat(visitor.get(later.uri().getPath() + "?role=CODEBOOK").body()).contains("QUY quay wall: other meaning").doesNotContain("is no kind");
+        assertThat(visitor.post(later.uri().getPath(), Map.of("role", "CODEBOOK", "replace", "true")).statusCode()).isEqualTo(200);
+        assertThat(verge.bean(Codebooks.class).of(job.id()).rows()).extracting(r -> r.meaning() + " " + r.kind()).contains("quay wall STRING", "bollard POINT");
+    }
+
     @Test
     void aCodebookOfTheSiteIsTheLegend() throws Exception {
         String book = "{\"codebook\": 1, \"title\": \"Harbour\", \"codes\": [{\"code\": \"BOL\", \"meaning\": \"bollard\", \"marker\": \"square\"}]}";
@@ -293,7 +312,7 @@ class FilesOfASiteTest {
         assertThat(visitor.get(page).body()).contains("Comes: BOL", "Goes: KRB");
         visitor.post(page, Map.of("role", "CODEBOOK"));
         assertThat(visitor.get(page).body()).contains("Both say the same");
-        assertThat(visitor.get(page + "/codes.csv").body()).startsWith("code,meaning,kind").contains("BOL,bollard,point");
+        assertThat(visitor.get(page + "/codes.csv").body()).startsWith("# Harbour\r\ncode,meaning,kind").contains("BOL,bollard,point");
         assertThat(visitor.get(page + "/codes.json").body()).contains("\"codebook\"", "\"BOL\"");
         assertThat(visitor.get(path("/measure")).body()).contains("bollard").doesNotContain("railing");
         HttpResponse<String> faulty = visitor.upload(path("/prepare/files"), "bad.csv", "code,marker\nK B,blob\n".getBytes(StandardCharsets.UTF_8));

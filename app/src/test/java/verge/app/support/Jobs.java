@@ -89,7 +89,7 @@ public final class Jobs {
     private static Job controlled(VergeServer.Running verge, Job job) {
         SiteFile control = verge.bean(SiteFileService.class).of(job.siteId()).stream()
                 .filter(f -> f.name().equals("ternholm-control.csv")).findFirst().orElseThrow();
-        verge.bean(ImportService.class).use(job.id(), control, new FileChoice(Role.CONTROL, FileUnit.METRE, null, null, null, null, null, null, null, null, null, null), Author.atPage("surveyor"));
+        verge.bean(ImportService.class).use(job.id(), control, new FileChoice(Role.CONTROL, FileUnit.METRE, null, null, null, null, null, null, null, null, null, null, null), Author.atPage("surveyor"));
         return job;
     }
 }

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -41,8 +42,11 @@ public final class CodebookReader {
     private static final int MOST_CODES = 5_000;
     private static final int LONGEST_WORDS = 80;
     private static final int MOST_FAULTS = 50;
+    private static final int LONGEST_TITLE_LINE = 1000;
     private static final int LONGEST_ATTRIBUTE = 2_000;
-    private static final String CODE = "code";
+    private static final String CODE = CodebookLayout.CODE;
+    private static final String TITLE_MARK = "#";
+    private static final int ROWS_SHOWN = 8;
     private static final String PARTED = "|";
     private static final String PARTED_BY = "\\|";
 
@@ -50,7 +54,13 @@ public final class CodebookReader {
     private final List<Fault> faults = new ArrayList<>();
     private final Set<Code> seen = new HashSet<>();
 
-    private CodebookReader() {
+    private final List<List<String>> head = new ArrayList<>();
+    private final Set<String> unknownKinds = new LinkedHashSet<>();
+    private Optional<CodebookLayout> layout;
+    private String title = "";
+
+    private CodebookReader(Optional<CodebookLayout> layout) {
+        this.layout = layout;
     }
 
     /** One thing wrong. @param where the line, or the number in the list */
@@ -58,31 +68,59 @@ public final class CodebookReader {
     }
 
     /** What can be wrong. */
-    public enum Kind { CODE_MISSING, CODE_UNFIT, CODE_TWICE, KIND_UNKNOWN, MARKER_UNKNOWN, LINE_UNKNOWN, SURFACE_UNKNOWN, YES_OR_NO, ATTRIBUTE_UNFIT, WITH_UNKNOWN, NO_CODES, TOO_MANY }
+    public enum Kind { COLUMN_MISSING, CODE_MISSING, CODE_UNFIT, CODE_TWICE, KIND_UNKNOWN, MARKER_UNKNOWN, LINE_UNKNOWN, SURFACE_UNKNOWN, YES_OR_NO, ATTRIBUTE_UNFIT, WITH_UNKNOWN, NO_CODES, TOO_MANY }
 
-    /** @param book empty of codes if there are faults */
-    public record Result(Codebook book, List<Fault> faults) {
+    /**
+     * @param book empty of codes if there are faults
+     * @param layout by which it was read; empty of a book that is no table
+     * @param head first rows of a table, heading included
+     * @param unknownKinds words for kinds that nobody has said the meaning of
+     */
+    public record Result(Codebook book, List<Fault> faults, Optional<CodebookLayout> layout, List<List<String>> head, List<String> unknownKinds) {
     }
 
-    /** @throws SurveyException FILE_DAMAGED if it is neither */
+    /** A table as its heading suggests. @throws SurveyException FILE_DAMAGED if it is neither */
     public static Result read(Path file, Watch watch) throws IOException {
-        CodebookReader reader = new CodebookReader();
-        String title = FileKind.of(file) == FileKind.CODEBOOK ? reader.readJson(file, watch) : reader.readTable(file, watch);
+        return read(file, Optional.empty(), watch);
+    }
+
+    /** @param layout how a table is read; as its heading suggests without one */
+    public static Result read(Path file, Optional<CodebookLayout> layout, Watch watch) throws IOException {
+        CodebookReader reader = new CodebookReader(layout);
+        if (FileKind.of(file) == FileKind.CODEBOOK) {
+            reader.layout = Optional.empty();
+            reader.readJson(file, watch);
+        } else {
+            reader.readTable(file, watch);
+        }
         reader.checkCompany();
         if (reader.rows.isEmpty() && reader.faults.isEmpty()) {
             reader.fault(Kind.NO_CODES, "line 1", "");
         }
-        return new Result(new Codebook(title, reader.faults.isEmpty() ? reader.rows : List.of()), List.copyOf(reader.faults));
+        return new Result(new Codebook(reader.title, reader.faults.isEmpty() ? reader.rows : List.of()), List.copyOf(reader.faults), reader.layout, List.copyOf(reader.head), List.copyOf(reader.unknownKinds));
     }
 
-    private String readTable(Path file, Watch watch) throws IOException {
+    private void readTable(Path file, Watch watch) throws IOException {
         TextEncoding encoding = TextEncoding.of(file);
         try (BufferedReader in = new BufferedReader(encoding.open(watch.open(file)))) {
+            takeTitle(in);
             in.mark(1 << 14);
             char separator = separator(in);
             in.reset();
             readTable(in, separator, watch);
-            return "";
+        }
+    }
+
+    /** A remark above the heading is the book's title. */
+    private void takeTitle(BufferedReader in) throws IOException {
+        in.mark(LONGEST_TITLE_LINE);
+        char[] first = new char[LONGEST_TITLE_LINE - 1];
+        int length = Math.max(0, in.read(first));
+        in.reset();
+        String line = new String(first, 0, length).lines().findFirst().orElse("");
+        if (line.startsWith(TITLE_MARK)) {
+            title = shortened(line.substring(TITLE_MARK.length()));
+            in.readLine();
         }
     }
 
@@ -95,34 +133,38 @@ public final class CodebookReader {
 
     private void readTable(Reader in, char separator, Watch watch) throws IOException {
         CSVFormat format = CSVFormat.DEFAULT.builder().setDelimiter(separator).setTrim(true).setIgnoreEmptyLines(true).get();
-        List<String> keys = null;
+        boolean first = true;
         try (CSVParser table = CSVParser.parse(in, format)) {
             for (CSVRecord line : table) {
                 List<String> cells = line.toList();
-                if (keys == null) {
-                    keys = cells.stream().map(c -> c.toLowerCase(Locale.ROOT)).toList();
-                    if (!keys.contains(CODE)) {
-                        throw watch.damaged("line 1: no column is called \u2018code\u2019");
-                    }
-                } else {
-                    add(entry(keys, cells), "line " + table.getCurrentLineNumber());
+                if (head.size() < ROWS_SHOWN) {
+                    head.add(cells);
                 }
+                if (first) {
+                    layout = Optional.of(layout.map(l -> l.fitting(cells.size())).orElseGet(() -> CodebookLayout.proposed(cells)));
+                    if (!layout.get().columns().contains(CODE)) {
+                        fault(Kind.COLUMN_MISSING, "line 1", "");
+                    }
+                }
+                if (layout.get().columns().contains(CODE) && !(first && layout.get().heading())) {
+                    add(entry(layout.get(), cells), "line " + (table.getCurrentLineNumber() + (title.isEmpty() ? 0 : 1)));
+                }
+                first = false;
             }
         } catch (CSVException | UncheckedIOException | IllegalStateException openQuote) {
             throw watch.damaged("a quotation mark that is opened and not closed");
         }
     }
 
-    private static Map<String, String> entry(List<String> keys, List<String> cells) {
+    private static Map<String, String> entry(CodebookLayout layout, List<String> cells) {
         Map<String, String> entry = new HashMap<>();
-        for (int i = 0; i < Math.min(keys.size(), cells.size()); i++) {
-            entry.put(keys.get(i), cells.get(i));
+        for (int i = 0; i < Math.min(layout.columns().size(), cells.size()); i++) {
+            entry.put(layout.columns().get(i), layout.columns().get(i).equals("kind") ? layout.kind(cells.get(i)) : cells.get(i));
         }
         return entry;
     }
 
-    private String readJson(Path file, Watch watch) throws IOException {
-        String title = "";
+    private void readJson(Path file, Watch watch) throws IOException {
         try (InputStream in = watch.open(file); JsonParser json = new JsonFactory().createParser(ObjectReadContext.empty(), in)) {
             json.nextToken();
             while (json.nextToken() == JsonToken.PROPERTY_NAME) {
@@ -144,7 +186,6 @@ public final class CodebookReader {
         } catch (JacksonException broken) {
             throw watch.damaged(broken.getLocation() == null ? "its JSON" : "line " + broken.getLocation().getLineNr());
         }
-        return title;
     }
 
     private static Map<String, String> entry(JsonParser json) {
@@ -246,6 +287,9 @@ public final class CodebookReader {
         Optional<E> chosen = Arrays.stream(of.getEnumConstants()).filter(e -> e.name().equals(plain)).findFirst();
         if (chosen.isEmpty()) {
             fault(otherwise, where, written);
+            if (otherwise == Kind.KIND_UNKNOWN && unknownKinds.size() < MOST_FAULTS) {
+                unknownKinds.add(written.strip().toLowerCase(Locale.ROOT));
+            }
         }
         return chosen.orElse(usual);
     }

@@ -65,11 +65,14 @@ public final class CodebookWriter {
         json.writeEndArray();
     }
 
-    /** With commas, a heading, and lines that end with CR LF. */
+    /** With its title as a remark, commas, a heading, and lines that end with CR LF. */
     public static String csv(Codebook book) {
         StringWriter text = new StringWriter();
+        if (!book.title().isBlank()) {
+            text.append("# ").append(book.title().replaceAll("\\p{Cntrl}", " ").strip()).append("\r\n");
+        }
         try (CSVPrinter out = new CSVPrinter(text, CSVFormat.DEFAULT)) {
-            out.printRecord("code", "meaning", "kind", "surface", "marker", "line", "layer", "group", "with", "attributes", "expected");
+            out.printRecord(CodebookLayout.PARTS.stream().filter(part -> !part.equals("joins")));
             for (Codebook.Row row : book.rows()) {
                 out.printRecord(row.code().text(), row.meaning(), word(row.kind()), word(row.surface()), word(row.drawn().marker()), word(row.drawn().line()), row.drawn().layer(), row.group(),
                         row.comesWith().stream().map(Code::text).collect(Collectors.joining(PARTED)), row.attributes().stream().map(AttributeText::write).collect(Collectors.joining(PARTED)), String.join(PARTED, row.expectedIn()));

@@ -38,11 +38,13 @@ public record Fault(Kind kind, long line, int column, Column meaning, String fou
         TOO_MANY_FAULTS,
         NO_POINTS,
         /** The row comes, without the height that stands for none. */
-        HEIGHT_NONE;
+        HEIGHT_NONE,
+        /** The row comes, but ends before all columns that are read. */
+        ROW_PARTIAL;
 
         /** Whether the row does not come. */
         public boolean leavesOut() {
-            return this != HEIGHT_NONE;
+            return this != HEIGHT_NONE && this != ROW_PARTIAL;
         }
     }
 }

@@ -52,9 +52,10 @@ public final class PointCsvProbe {
      * @param degrees whether its coordinates are latitude and longitude
      * @param ellipsoidal whether its heights lie over the ellipsoid
      * @param southwards empty where only the job can tell
+     * @param noughts whether a remark says that a height of 0 is one
      */
-    public record Said(Optional<FileUnit> unit, boolean footSaid, boolean footMatters, boolean order, boolean degrees, boolean ellipsoidal, Optional<Boolean> southwards, Optional<Boolean> westwards) {
-        public static final Said NOTHING = new Said(Optional.empty(), false, false, false, false, false, Optional.empty(), Optional.empty());
+    public record Said(Optional<FileUnit> unit, boolean footSaid, boolean footMatters, boolean order, boolean degrees, boolean ellipsoidal, Optional<Boolean> southwards, Optional<Boolean> westwards, boolean noughts) {
+        public static final Said NOTHING = new Said(Optional.empty(), false, false, false, false, false, Optional.empty(), Optional.empty(), false);
     }
 
     private record Head(List<String> lines, List<String> remarks, Optional<Character> separator) {
@@ -101,7 +102,7 @@ public final class PointCsvProbe {
         return new Said(unit.filter(Headings.Unit.Said.class::isInstance).map(u -> ((Headings.Unit.Said) u).unit()), foot, foot && largest(layout, rows) > FEET_THAT_MATTER, order,
                 unit.filter(Headings.Unit.Degrees.class::isInstance).isPresent(),
                 layout.index(Column.ELEVATION).filter(i -> i < headings.size()).flatMap(i -> headings.get(i).height()).filter(h -> h == Headings.Height.ELLIPSOIDAL).isPresent(), order ? Optional.of(plan.get(0).south()).filter(s -> s) : Optional.empty(),
-                order ? Optional.of(plan.get(1).west()).filter(w -> w) : Optional.empty());
+                order ? Optional.of(plan.get(1).west()).filter(w -> w) : Optional.empty(), remarks.stream().anyMatch(r -> r.equalsIgnoreCase(PointCsvWriter.NOUGHTS)));
     }
 
     private static double largest(PointCsvLayout layout, List<List<String>> rows) {

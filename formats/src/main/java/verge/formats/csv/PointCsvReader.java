@@ -3,12 +3,15 @@ package verge.formats.csv;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
 import verge.core.problem.SurveyException;
@@ -34,6 +37,7 @@ public final class PointCsvReader {
     private final List<Row> points = new ArrayList<>();
     private final List<Fault> faults = new ArrayList<>();
     private final Map<PointName, Long> lineOfName = new HashMap<>();
+    private final BitSet filled = new BitSet();
     private TableRows.Row row;
     private long badRows;
     private boolean unreadable;
@@ -59,8 +63,9 @@ public final class PointCsvReader {
      * @param faults all of them, up to {@value #MOST_FAULTS}, where reading stops; those that only tell of what was decided, too
      * @param badRows how many rows were left out
      * @param unreadable whether reading broke off, so that what comes after is not known
+     * @param filled columns, from 0, in which something stands in any row
      */
-    public record Result(List<Row> points, List<Fault> faults, long badRows, boolean unreadable) {
+    public record Result(List<Row> points, List<Fault> faults, long badRows, boolean unreadable, BitSet filled) {
         /** Whether nothing was left out. */
         public boolean sound() {
             return badRows == 0 && !unreadable;
@@ -109,7 +114,7 @@ public final class PointCsvReader {
         if (points.isEmpty() && faults.isEmpty()) {
             faults.add(new Fault(Fault.Kind.NO_POINTS, 0, 0, null, "", ""));
         }
-        return new Result(List.copyOf(points), List.copyOf(faults), badRows, unreadable);
+        return new Result(List.copyOf(points), List.copyOf(faults), badRows, unreadable, filled);
     }
 
     private void take() {
@@ -117,7 +122,9 @@ public final class PointCsvReader {
         if (row.cells().isEmpty()) {
             fault(Fault.Kind.QUOTE_OPEN, 0, null, row.text());
         } else if (row.cells().get().stream().anyMatch(c -> !c.isEmpty())) {
-            point(row.cells().get()).ifPresent(points::add);
+            List<String> cells = row.cells().get();
+            IntStream.range(0, cells.size()).filter(i -> !cells.get(i).isEmpty()).forEach(filled::set);
+            point(cells).ifPresent(points::add);
         }
         badRows += faults.subList(before, faults.size()).stream().anyMatch(f -> f.kind().leavesOut()) ? 1 : 0;
     }
@@ -138,6 +145,8 @@ public final class PointCsvReader {
         if (left || name.isEmpty() || northing.isEmpty() || easting.isEmpty()) {
             return Optional.empty();
         }
+        Arrays.stream(Column.values()).filter(c -> !c.needed() && layout.index(c).filter(i -> i >= cells.size()).isPresent()).findFirst()
+                .ifPresent(lacking -> fault(Fault.Kind.ROW_PARTIAL, layout.index(lacking).get() + 1, lacking, Integer.toString(cells.size())));
         lineOfName.put(name.get(), row.line());
         return Optional.of(new Row(row.line(), name.get(), cell(cells, Column.CODE).orElse(""), cell(cells, Column.DESCRIPTION).orElse(""), new GridPoint(northing.get(), easting.get()),
                 elevation, sigmaPlan, sigmaHeight));

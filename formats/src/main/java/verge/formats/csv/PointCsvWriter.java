@@ -18,6 +18,9 @@ import verge.core.units.PlanAxes;
 
 /** Writes points as a table of text that any spreadsheet opens. An absent figure is an empty cell, never 0. */
 public final class PointCsvWriter {
+    /** Said above the heading where an elevation is 0: other programs write 0 for none. */
+    static final String NOUGHTS = "An elevation of 0 is one; where there is none, nothing stands.";
+
     private PointCsvWriter() {
     }
 
@@ -28,6 +31,7 @@ public final class PointCsvWriter {
         EASTING("Easting", true),
         ELEVATION("Elevation", true),
         CODE("Code", false),
+        DESCRIPTION("Description", false),
         ORIGIN("Origin", false),
         SIGMA_PLAN("Sigma plan", true),
         SIGMA_HEIGHT("Sigma height", true),
@@ -88,7 +92,8 @@ public final class PointCsvWriter {
     }
 
     public static void write(Appendable out, Content content, Layout layout) throws IOException {
-        for (String remark : content.remarks()) {
+        boolean noughts = layout.fields().contains(Field.ELEVATION) && content.points().stream().anyMatch(p -> Decimals.parse(cell(p, Field.ELEVATION, layout).replace(',', '.')).filter(d -> d == 0).isPresent());
+        for (String remark : Stream.concat(content.remarks().stream(), noughts ? Stream.of(NOUGHTS) : Stream.empty()).toList()) {
             out.append("# ").append(remark).append("\r\n");
         }
         try (CSVPrinter printer = new CSVPrinter(out, CSVFormat.RFC4180.builder().setDelimiter(layout.separator()).get())) {
@@ -111,11 +116,12 @@ public final class PointCsvWriter {
             case STAKED_NORTH -> point.staked().map(s -> s.north().times(layout.axes().northSign()));
             case STAKED_EAST -> point.staked().map(s -> s.east().times(layout.axes().eastSign()));
             case STAKED_HEIGHT -> point.staked().flatMap(AsStaked::up);
-            case NAME, CODE, ORIGIN -> Optional.empty();
+            case NAME, CODE, DESCRIPTION, ORIGIN -> Optional.empty();
         };
         return switch (field) {
             case NAME -> point.name().text();
             case CODE -> point.code().text();
+            case DESCRIPTION -> PlainCells.text(point.description());
             case ORIGIN -> point.origin().word();
             default -> length.map(l -> number(l, layout)).orElse("");
         };

@@ -14,6 +14,7 @@ import verge.core.drawing.Feature;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
 import verge.formats.dxf.Block.Item;
+import verge.formats.reading.Figures;
 import verge.formats.reading.Gatherer;
 import verge.formats.reading.Report.Why;
 
@@ -284,10 +285,16 @@ final class Drafter {
         Affine plane = to.after(Affine.ofNormal(e));
         double[] at = e.place(10);
         double angle = Math.toRadians(e.number(50, 0));
+        if (reference.attributes().stream().anyMatch(a -> a.text(2).equalsIgnoreCase("HEIGHT") && Figures.one(a.text(1)) == 0)) {
+            out.noughtsAreHeights();   // where there is none, nothing would stand in it
+        }
         if (within.isEmpty() && !name.startsWith("*")) {
             double[] p = plane.place(at[0], at[1], at[2]);
             out.spot(e.type(), new Feature.Spot(layer, pointName(reference.attributes()), name, attributes(reference.attributes()), Feature.Spot.Sigma.NONE,
                     new Vertices.Builder().add(p[1], p[0], p[2]).build()), e.where());
+        }
+        if (!within.isEmpty() && !attributes(reference.attributes()).isEmpty()) {
+            out.leaveOut("attribute of a block within a block", Why.ATTRIBUTE_NOT_TAKEN, e.where() + " \u2018" + name + "\u2019");
         }
         within.push(name.toUpperCase(Locale.ROOT));
         int columns = Math.max(1, e.whole(70, 1));

@@ -19,13 +19,28 @@ import verge.core.units.LengthUnit;
  * share is the same in all of them, to the last bit, whatever the form.
  *
  * @param system in words, what the coordinates are
+ * @param reference the same for programs
  * @param unit in which coordinates are written
  */
-public record Fieldwork(String job, String system, LengthUnit unit, Codebook book, List<Spot> points, List<Line> strings, List<Dimension> dimensions) {
+public record Fieldwork(String job, String system, Reference reference, LengthUnit unit, Codebook book, List<Spot> points, List<Line> strings, List<Dimension> dimensions) {
     public Fieldwork {
         points = List.copyOf(points);
         strings = List.copyOf(strings);
         dimensions = List.copyOf(dimensions);
+    }
+
+    /**
+     * What coordinates refer to, as programs know it.
+     *
+     * @param code of a published system, 'EPSG:25832'; empty for others
+     * @param definition in well-known text; empty for a grid that lies nowhere on earth
+     * @param heights in words, what elevations are
+     */
+    public record Reference(String code, String definition, String heights) {
+    }
+
+    String heights() {
+        return reference.heights();
     }
 
     /** Where dimensions are drawn. */

@@ -15,10 +15,13 @@ import verge.core.geodesy.GridPoint;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
 
-/** Writes a drawing as GeoJSON (RFC 7946): longitude, latitude and, where there is one, the elevation in metres. Arcs become chords. */
+/** Writes a drawing as GeoJSON (RFC 7946): longitude, latitude and, where there is one, the elevation in metres, and says so. Arcs become chords. */
 public final class GeoJsonWriter {
     /** Members that every feature has; an attribute of the same name is told apart. */
     private static final Set<String> OWN = Set.of("name", "kind", "code", "meaning", "layer");
+
+    /** A member of the whole: what the third figures of places are. The format itself would have them over the ellipsoid. */
+    public static final String HEIGHTS = "heights";
 
     private GeoJsonWriter() {
     }
@@ -33,6 +36,7 @@ public final class GeoJsonWriter {
             json.writeStringProperty("type", "FeatureCollection");
             json.writeStringProperty("name", work.job());
             json.writeStringProperty("measuredIn", work.system());
+            json.writeStringProperty(HEIGHTS, "elevations in metres, " + work.heights() + "; not over the ellipsoid");
             json.writeArrayPropertyStart("features");
             work.points().forEach(p -> {
                 begin(json, "Point");

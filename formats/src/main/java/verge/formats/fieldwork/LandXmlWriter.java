@@ -1,6 +1,8 @@
 package verge.formats.fieldwork;
 
 import java.io.Writer;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javax.xml.stream.XMLOutputFactory;
@@ -15,6 +17,9 @@ import verge.core.units.LengthUnit;
 
 /** Writes a drawing as LandXML 1.2: points as CgPoints, strings as PlanFeatures of lines and true arcs. Places are northing, easting, elevation. */
 public final class LandXmlWriter {
+    /** As which files call what wrote them. */
+    public static final String APPLICATION = "Verge";
+
     private final Fieldwork work;
     private final XMLStreamWriter xml;
 
@@ -42,9 +47,9 @@ public final class LandXmlWriter {
                 "volumeUnit", work.unit() == LengthUnit.METRE ? "cubicMeter" : "cubicFeet", "temperatureUnit", work.unit() == LengthUnit.METRE ? "celsius" : "fahrenheit",
                 "pressureUnit", work.unit() == LengthUnit.METRE ? "HPA" : "inchHG", "angularUnit", "decimal degrees", "directionUnit", "decimal degrees");
         xml.writeEndElement();
-        empty("CoordinateSystem", "desc", work.system());
+        coordinateSystem();
         empty("Project", "name", work.job());
-        empty("Application", "name", "Verge");
+        empty("Application", "name", APPLICATION);
         points();
         begin("PlanFeatures", "name", work.job());
         for (Fieldwork.Line string : work.strings()) {
@@ -56,6 +61,21 @@ public final class LandXmlWriter {
         xml.writeEndElement();
         xml.writeEndElement();
         xml.writeEndDocument();
+    }
+
+    /** By the published code where there is one, and by its definition: either is known again. */
+    private void coordinateSystem() throws XMLStreamException {
+        List<String> about = new ArrayList<>(List.of("desc", work.system()));
+        if (work.reference().code().matches("EPSG:\\d+")) {
+            about.addAll(List.of("epsgCode", work.reference().code().substring("EPSG:".length())));
+        }
+        if (!work.reference().definition().isEmpty()) {
+            about.addAll(List.of("ogcWktCode", work.reference().definition()));
+        }
+        if (!work.heights().isEmpty()) {
+            about.addAll(List.of("verticalCoordinateSystemName", work.heights()));
+        }
+        empty("CoordinateSystem", about.toArray(String[]::new));
     }
 
     private String linearUnit() {

@@ -19,6 +19,7 @@ import tools.jackson.core.json.JsonFactory;
 import verge.core.drawing.FileSystem;
 import verge.core.drawing.FileUnit;
 import verge.core.plan.Vertices;
+import verge.formats.fieldwork.GeoJsonWriter;
 import verge.formats.reading.Declared;
 import verge.formats.reading.FileKind;
 import verge.formats.reading.Gatherer;
@@ -101,6 +102,7 @@ public final class GeoJsonReader {
     /** What has been read of a feature or a bare geometry; its members may come in any order. */
     private static final class Thing {
         private String type = "";
+        private String id = "";
         private List<Vertices> rows = new ArrayList<>();
         private final List<Part> parts = new ArrayList<>();
         private Map<String, String> attributes = Map.of();
@@ -115,14 +117,20 @@ public final class GeoJsonReader {
             JsonToken value = json.nextToken();
             switch (member) {
                 case "type" -> thing.type = text(value);
-                case "name" -> layer = whole && !thing.type.equals("Feature") ? text(value) : passOver(layer);
+                case "name" -> layer = whole && !thing.type.equals("Feature") ? text(value) : passOver(member, layer);
                 case "features" -> features(value);
                 case "geometries" -> geometries(value, thing);
                 case "geometry" -> geometry(value, thing);
                 case "coordinates" -> coordinates(value, thing.rows, 0);
                 case "properties" -> thing.attributes = properties(value);
-                case "crs" -> system = whole ? system(properties(value)) : passOver(system);
-                default -> json.skipChildren();
+                case "crs" -> system = whole ? system(properties(value)) : passOver(member, system);
+                case "id" -> thing.id = text(value);
+                case GeoJsonWriter.HEIGHTS -> {
+                    out.noughtsAreHeights();   // and where there is none, a place has two figures
+                    json.skipChildren();
+                }
+                case "bbox" -> json.skipChildren();   // follows from the places
+                default -> passOver(member, thing);
             }
         }
         if (json.currentToken() != JsonToken.END_OBJECT) {
@@ -136,8 +144,9 @@ public final class GeoJsonReader {
         }
     }
 
-    /** Leaves things as they are. */
-    private <T> T passOver(T before) {
+    /** Leaves things as they are, and tells so. */
+    private <T> T passOver(String member, T before) {
+        out.leaveOut("member \u2018" + member + "\u2019", Why.NOT_READ, where());
         json.skipChildren();
         return before;
     }
@@ -226,6 +235,9 @@ public final class GeoJsonReader {
         if (arrays || figures == 0) {
             return false;
         }
+        if (figures > p.length) {
+            out.leaveOut("figure behind the height of a place", Why.NOT_READ, where());
+        }
         lastPosition = Optional.of(p);
         positions++;
         beyond += Math.abs(p[0]) <= Gatherer.LARGEST_LONGITUDE && Math.abs(p[1]) <= Gatherer.LARGEST_LONGITUDE ? 0 : 1;
@@ -245,7 +257,8 @@ public final class GeoJsonReader {
                 found.put(key, json.getString());
             } else if (token == JsonToken.START_OBJECT && key.equals("properties")) {
                 found.putAll(properties(token));   // a system's name lies one deeper
-            } else {
+            } else if (token != JsonToken.VALUE_NULL) {
+                out.leaveOut("attribute \u2018" + key + "\u2019", Why.NOT_READ, where());
                 json.skipChildren();
             }
         }
@@ -263,7 +276,11 @@ public final class GeoJsonReader {
 
     private void handOver(Thing thing, String where) {
         String number = "thing " + ++count + ", " + where;
-        Shapes.Attributes about = new Shapes.Attributes(thing.attributes);
+        Map<String, String> attributes = new HashMap<>(thing.attributes);
+        if (!thing.id.isBlank()) {
+            attributes.putIfAbsent("id", thing.id);
+        }
+        Shapes.Attributes about = new Shapes.Attributes(attributes);
         String own = about.layer().isEmpty() ? layer : about.layer();
         if (thing.parts.isEmpty()) {
             out.leaveOut(thing.type.isEmpty() ? "object" : thing.type, Why.NO_SHAPE, number);

@@ -171,7 +171,7 @@ public final class GeoPackageReader {
     private static Map<String, String> attributes(FeatureRow row) {
         Map<String, String> found = new HashMap<>();
         for (String column : row.getColumnNames()) {
-            if (!column.equals(row.getGeometryColumnName()) && row.getValue(column) != null) {
+            if (!column.equals(row.getGeometryColumnName()) && row.getColumnIndex(column) != row.getPkColumnIndex() && row.getValue(column) != null) {
                 found.put(Shapes.Attributes.key(column), row.getValue(column).toString());
             }
         }

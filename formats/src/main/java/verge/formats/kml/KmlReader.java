@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.zip.ZipException;
 import verge.core.plan.Vertices;
 import verge.formats.reading.Archive;
@@ -43,25 +44,26 @@ public final class KmlReader {
 
     public static ReadFile read(Path file, Watch watch) throws IOException {
         try (InputStream in = watch.open(file)) {
-            return read(in, FileKind.KML, watch);
+            return read(in, FileKind.KML, new Gatherer(watch));
         }
     }
 
-    /** The first KML in the archive: the standard's main document. Pictures and other KML beside it are not read. */
+    /** The first KML in the archive: the standard's main document. Pictures and other KML beside it are not read, and told. */
     public static ReadFile readArchive(Path file, Watch watch) throws IOException {
         try (Archive archive = Archive.open(file, watch)) {
             String entry = archive.first("doc.kml").or(() -> archive.first(".kml")).orElseThrow(() -> watch.damaged("no KML in the archive"));
+            Gatherer out = new Gatherer(watch);
+            archive.others(Set.of(entry)::contains).forEach(other -> out.leaveOut("file of the archive", Why.NOT_READ, "\u2018" + other + "\u2019"));
             try (InputStream in = watch.watched(archive.bytes(entry))) {
-                return read(in, FileKind.KMZ, watch);
+                return read(in, FileKind.KMZ, out);
             }
         } catch (ZipException broken) {
             throw watch.damaged("the archive");
         }
     }
 
-    private static ReadFile read(InputStream bytes, FileKind kind, Watch watch) throws IOException {
-        try (Xml xml = Xml.open(new BufferedInputStream(bytes), watch)) {
-            Gatherer out = new Gatherer(watch);
+    private static ReadFile read(InputStream bytes, FileKind kind, Gatherer out) throws IOException {
+        try (Xml xml = Xml.open(new BufferedInputStream(bytes), out.watch())) {
             new KmlReader(xml, out).container(0);
             return out.result(kind, Declared.LAT_LON);
         }
@@ -114,6 +116,8 @@ public final class KmlReader {
         while (xml.nextWithin(depth)) {
             switch (xml.name()) {
                 case "name" -> about.put("name", xml.text().strip());
+                case "description" -> about.put("description", xml.text().replaceAll("<[^>]*>", " ").replaceAll("\\s+", " ").strip());
+                case "address", "phoneNumber", "Snippet", "when", "begin", "end" -> about.putIfAbsent(Shapes.Attributes.key(xml.name()), xml.text().strip());
                 case "Data" -> about.putIfAbsent(key(), value());
                 case "SimpleData" -> about.putIfAbsent(key(), xml.text().strip());
                 case "Point", "LineString", "LinearRing" -> shape(rows);

@@ -37,6 +37,7 @@ final class Alignments {
     void read() throws IOException {
         String name = xml.attribute("name").orElse("");
         String where = xml.where() + " \u2018" + name + "\u2019";
+        xml.attribute("desc").ifPresent(words -> out.leaveOut("desc of an Alignment", Why.ATTRIBUTE_NOT_TAKEN, where));
         double start = xml.number("staStart").orElse(0);
         OptionalDouble stated = xml.number("length");
         int depth = xml.depth();
@@ -49,6 +50,7 @@ final class Alignments {
                     out.leaveOut(xml.name(), Why.NOT_READ, xml.where());
                     xml.skip();
                 }
+                case "Property" -> out.leaveOut("Property \u2018" + xml.attribute("label").orElse("") + "\u2019 of an Alignment", Why.ATTRIBUTE_NOT_TAKEN, xml.where());
                 default -> { }
             }
         }

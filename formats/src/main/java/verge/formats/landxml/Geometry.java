@@ -66,10 +66,15 @@ final class Geometry {
     /** Reads the element just begun, each CoordGeom in it as one line. */
     void lines(String kind, String layer) throws IOException {
         String name = xml.attribute("name").orElse("");
-        String code = xml.attribute("code").or(() -> xml.attribute("desc")).orElse("");
+        Optional<String> desc = xml.attribute("desc");
+        String code = xml.attribute("code").or(() -> desc).orElse("");
+        String begins = xml.where();
+        desc.ifPresent(words -> out.leaveOut("desc of a " + kind, Why.ATTRIBUTE_NOT_TAKEN, begins));
         int depth = xml.depth();
         while (xml.nextWithin(depth)) {
-            if (xml.name().equals("Location")) {
+            if (xml.name().equals("Property")) {
+                out.leaveOut("Property \u2018" + xml.attribute("label").orElse("") + "\u2019 of a " + kind, Why.ATTRIBUTE_NOT_TAKEN, xml.where());
+            } else if (xml.name().equals("Location")) {
                 String where = xml.where();
                 double[] at = place(xml.text());
                 if (at == null) {
@@ -87,6 +92,11 @@ final class Geometry {
                 }
             }
         }
+    }
+
+    /** 'depth 1.20' of a Property; empty of any other element, or of one that says nothing. */
+    static Optional<String> property(Xml within) {
+        return within.name().equals("Property") ? within.attribute("value").map(value -> within.attribute("label").map(label -> label + " " + value).orElse(value)) : Optional.empty();
     }
 
     /** The pieces of the CoordGeom just begun, in their order. A piece that cannot be read is left out and told. */

@@ -36,6 +36,7 @@ final class Surfaces {
     void read() throws IOException {
         String name = xml.attribute("name").orElse("");
         String where = xml.where() + " \u2018" + name + "\u2019";
+        xml.attribute("desc").ifPresent(words -> out.leaveOut("desc of a Surface", Why.ATTRIBUTE_NOT_TAKEN, where));
         int depth = xml.depth();
         while (xml.nextWithin(depth)) {
             switch (xml.name()) {
@@ -43,6 +44,11 @@ final class Surfaces {
                 case "F" -> face();
                 case "Breakline" -> row(breaklines);
                 case "Boundary" -> row(boundaries);
+                case "Contour", "DataPoints", "Watershed", "PointFile" -> {
+                    out.leaveOut(xml.name(), Why.NOT_READ, xml.where());
+                    xml.skip();
+                }
+                case "Property" -> out.leaveOut("Property \u2018" + xml.attribute("label").orElse("") + "\u2019 of a Surface", Why.ATTRIBUTE_NOT_TAKEN, xml.where());
                 default -> { }
             }
         }

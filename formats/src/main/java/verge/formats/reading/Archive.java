@@ -85,6 +85,11 @@ public final class Archive implements AutoCloseable {
         return zip.stream().filter(e -> !e.isDirectory()).map(ZipEntry::getName).filter(wanted).findFirst();
     }
 
+    /** All entries but those that are read. */
+    public List<String> others(Predicate<String> read) {
+        return zip.stream().filter(e -> !e.isDirectory()).map(ZipEntry::getName).filter(read.negate()).toList();
+    }
+
     /** All entries with an ending. */
     public List<String> all(String ending) {
         return zip.stream().filter(e -> !e.isDirectory()).map(ZipEntry::getName).filter(n -> n.toLowerCase(Locale.ROOT).endsWith(ending)).toList();

@@ -34,6 +34,8 @@ public final class Gatherer {
     public static final double LARGEST_LONGITUDE = 360;
     private static final double LARGEST_LATITUDE = 90;
     private static final int LONGEST_WORDS = 200;
+    private static final int LONGEST_DESCRIPTION = 2000;
+    private static final int LONGEST_SAID = 40;
     private static final double CHORD_SAGITTA = 0.001;
     private static final int MOST_KINDS_LEFT_OUT = 200;
     /** One stray among so many at the most. */
@@ -52,9 +54,17 @@ public final class Gatherer {
     private final Set<String> names = new HashSet<>();
     private final Map<String, String> plainNames = new HashMap<>();
     private long vertices;
+    private boolean noughtsAreHeights;
+    /** The row of a table that was left out last: it is one row, whatever else is wrong in it. */
+    private long lastUnfitLine = -1;
 
     public Gatherer(Watch watch) {
         this.watch = watch;
+    }
+
+    /** The file says of itself that a height of 0 is one. */
+    public void noughtsAreHeights() {
+        noughtsAreHeights = true;
     }
 
     public Watch watch() {
@@ -80,6 +90,9 @@ public final class Gatherer {
         Integer known = layerIndex.get(plain);
         if (known == null) {
             limit("layers", layers.size() + 1L, MOST_LAYERS);
+            if (plain.length() > LONGEST_WORDS) {
+                leaveOut("layer", Report.Why.SHORTENED, "\u2018" + plain.substring(0, LONGEST_SAID) + "\u2026\u2019, " + name.strip().length() + " letters");
+            }
             layers.add(Layer.of(plain));
             layerIndex.put(plain, layers.size() - 1);
             return layers.size() - 1;
@@ -95,7 +108,7 @@ public final class Gatherer {
     /** The same, with all that is known of it. */
     public void spot(String kind, Feature.Spot spot, String where) {
         if (fit(kind, spot.vertices(), where)) {
-            add(kind, new Feature.Spot(spot.layer(), nameOf(kind, spot.name(), where), clean(spot.code()), clean(spot.description()), spot.sigma(), spot.vertices()));
+            add(kind, new Feature.Spot(spot.layer(), nameOf(kind, spot.name(), where), told(kind, spot.code(), LONGEST_WORDS, where), told(kind, spot.description(), LONGEST_DESCRIPTION, where), spot.sigma(), spot.vertices()));
         }
     }
 
@@ -132,14 +145,14 @@ public final class Gatherer {
         if (path.vertices().size() < 2) {
             leaveOut(kind, Report.Why.NO_SHAPE, where);
         } else if (fit(kind, path.vertices(), where)) {
-            add(kind, new Feature.Run(layer, colour, clean(name), path));
+            add(kind, new Feature.Run(layer, colour, told(kind, name, LONGEST_WORDS, where), path));
         }
     }
 
     public void words(String kind, int layer, String words, double size, double north, double east, String where) {
         Vertices place = new Vertices.Builder().add(north, east).build();
         if (!clean(words).isEmpty() && fit(kind, place, where)) {
-            add(kind, new Feature.Words(layer, clean(words), Double.isFinite(size) ? Math.abs(size) : 0, place));
+            add(kind, new Feature.Words(layer, told(kind, words, LONGEST_WORDS, where), Double.isFinite(size) ? Math.abs(size) : 0, place));
         }
     }
 
@@ -165,7 +178,13 @@ public final class Gatherer {
 
     /** A row of a table. */
     public void leaveOut(Report.Why why, Report.Row row) {
-        leaveOut("row", why, "line " + row.line(), Optional.of(row));
+        boolean again = why == Report.Why.ROW_UNFIT && row.line() > 0 && row.line() == lastUnfitLine;
+        lastUnfitLine = why == Report.Why.ROW_UNFIT ? row.line() : lastUnfitLine;
+        if (!again) {
+            leaveOut("row", why, "line " + row.line(), Optional.of(row));
+        } else if (passed.size() < Report.MOST_PASSED) {
+            passed.add(new Report.Passed("row", why, "line " + row.line(), Optional.of(row)));
+        }
     }
 
     private void leaveOut(String kind, Report.Why why, String where, Optional<Report.Row> row) {
@@ -199,7 +218,7 @@ public final class Gatherer {
             leaveOutIf(f -> !onEarth(f.vertices()), Report.Why.TOO_FAR);
         }
         leaveOutStrays();
-        List<Feature> meant = new HeightsMeant(features).features(this::leaveOut);
+        List<Feature> meant = new HeightsMeant(features, noughtsAreHeights).features(this::leaveOut);
         return new ReadFile(kind, new Drawing(layers, meant), declared, new Report(read, new ArrayList<>(leftOut.values()), passed));
     }
 
@@ -278,8 +297,22 @@ public final class Gatherer {
         return true;
     }
 
+    /** Words of a thing; told where they are longer than what is kept. */
+    private String told(String kind, String words, int longest, String where) {
+        String plain = clean(words, longest);
+        if (plain.length() > longest) {
+            leaveOut(kind, Report.Why.SHORTENED, where);
+        }
+        return plain;
+    }
+
     private static String clean(String text) {
+        return clean(text, LONGEST_WORDS);
+    }
+
+    /** Without control characters; what is longer is cut and ends in three dots. */
+    private static String clean(String text, int longest) {
         String plain = text == null ? "" : text.replaceAll("\\p{Cntrl}", " ").strip();
-        return plain.length() <= LONGEST_WORDS ? plain : plain.substring(0, LONGEST_WORDS) + "\u2026";
+        return plain.length() <= longest ? plain : plain.substring(0, longest) + "\u2026";
     }
 }

@@ -22,9 +22,12 @@ final class HeightsMeant {
     private static final int LEAST_OTHERS = 3;
 
     private final List<Feature> features;
+    private final boolean noughtsAreHeights;
 
-    HeightsMeant(List<Feature> features) {
+    /** @param noughtsAreHeights as the file says of itself */
+    HeightsMeant(List<Feature> features, boolean noughtsAreHeights) {
         this.features = features;
+        this.noughtsAreHeights = noughtsAreHeights;
     }
 
     /** Told of each point that loses its height. */
@@ -37,7 +40,7 @@ final class HeightsMeant {
         double[] heights = features.stream().filter(Feature.Spot.class::isInstance).map(f -> f.vertices().height(0)).filter(OptionalDouble::isPresent).mapToDouble(OptionalDouble::getAsDouble).toArray();
         double[] real = Arrays.stream(heights).filter(h -> h != 0 && !nines(h)).toArray();
         boolean saysNoneOtherwise = features.stream().filter(Feature.Spot.class::isInstance).anyMatch(f -> f.vertices().height(0).isEmpty());
-        boolean noughtIsNone = !saysNoneOtherwise && real.length >= LEAST_OTHERS && isFarFromNought(real);
+        boolean noughtIsNone = !noughtsAreHeights && !saysNoneOtherwise && real.length >= LEAST_OTHERS && isFarFromNought(real);
         boolean any = Arrays.stream(heights).anyMatch(h -> nines(h) || h == 0 && noughtIsNone);
         return any ? features.stream().map(f -> without(f, noughtIsNone, told)).toList() : new ArrayList<>(features);
     }

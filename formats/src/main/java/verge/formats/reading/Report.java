@@ -70,6 +70,12 @@ public record Report(Map<String, Integer> read, List<LeftOut> leftOut, List<Pass
         ON_SHEET,
         /** Made invisible by who drew it. */
         INVISIBLE,
+        /** Read, but a name or words are longer than what is kept. */
+        SHORTENED,
+        /** Read, but its row ends before all columns. */
+        ROW_PARTIAL,
+        /** Read, but there are words or figures about it that are not taken. */
+        ATTRIBUTE_NOT_TAKEN,
         /** Read, but its name cannot be a point's name here. */
         NAME_UNFIT,
         /** Read, but the file has the name before. */

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Consumer;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
@@ -111,11 +112,18 @@ public final class Xml implements AutoCloseable {
 
     /** The text of the element just begun, up to its end; what other elements in it say is passed over. */
     public String text() throws IOException {
+        return text(element -> { });
+    }
+
+    /** The same, told of each element in it at its beginning. */
+    public String text(Consumer<Xml> within) throws IOException {
         StringBuilder text = new StringBuilder();
         int own = depth;
         while (depth >= own) {
             int event = step();
-            if (event == XMLStreamConstants.CHARACTERS || event == XMLStreamConstants.CDATA) {
+            if (event == XMLStreamConstants.START_ELEMENT) {
+                within.accept(this);
+            } else if (event == XMLStreamConstants.CHARACTERS || event == XMLStreamConstants.CDATA) {
                 text.append(xml.getTextCharacters(), xml.getTextStart(), xml.getTextLength());
                 if (text.length() > LONGEST_TEXT) {
                     throw new SurveyException(Problem.FILE_TOO_MUCH, watch.fileName(), "letters in one element", LONGEST_TEXT);

@@ -14,6 +14,8 @@ import java.nio.charset.UnsupportedCharsetException;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.zip.ZipException;
 import verge.core.drawing.FileSystem;
 import verge.core.drawing.FileUnit;
@@ -38,6 +40,7 @@ public final class ShapefileReader {
     private static final int LONGEST_TEXT = 20_000;
     /** What the format writes for 'no value' and anything below. */
     private static final double NO_DATA = -1e38;
+    private static final Set<String> PARTS = Set.of("shp", "shx", "dbf", "prj", "cpg", "sbn", "sbx", "qix", "fix", "shp.xml", "qpj");
     private static final int LAST_TYPE = 28;
     private static final int HAS_Z_FROM = 11;
     private static final int HAS_Z_TO = 18;
@@ -68,10 +71,16 @@ public final class ShapefileReader {
         try (Archive archive = Archive.open(file, watch)) {
             Gatherer out = new Gatherer(watch);
             Optional<FileSystem> system = Optional.empty();
+            Set<String> stems = archive.all(".shp").stream().map(shp -> shp.substring(0, shp.length() - 4).toLowerCase(Locale.ROOT)).collect(Collectors.toSet());
+            archive.others(entry -> isPart(entry, stems)).forEach(other -> out.leaveOut("file of the archive", Why.NOT_READ, "\u2018" + other + "\u2019"));
             for (String shp : archive.all(".shp")) {
                 String stem = shp.substring(0, shp.length() - 4);
                 Optional<Charset> named = part(archive, stem, ".cpg").map(ShapefileReader::charset);
                 Optional<FileSystem> own = part(archive, stem, ".prj").map(FileSystem.Defined::new);
+                if (own.isPresent() && system.isPresent() && !own.equals(system)) {
+                    out.leaveOut("layer \u2018" + stem(stem) + "\u2019 in a system of its own", Why.NOT_READ, shp);
+                    continue;
+                }
                 system = system.isPresent() ? system : own;
                 Optional<String> dbf = archive.first(name -> name.equalsIgnoreCase(stem + ".dbf"));
                 try (Table table = dbf.isEmpty() ? null : Table.open(archive.bytes(dbf.get()), named.orElse(StandardCharsets.ISO_8859_1), out);
@@ -83,6 +92,12 @@ public final class ShapefileReader {
         } catch (ZipException broken) {
             throw watch.damaged("the archive");
         }
+    }
+
+    /** Whether an entry is one of the files that make a shapefile, or an index of one. */
+    private static boolean isPart(String entry, Set<String> stems) {
+        int dot = entry.indexOf('.', Math.max(entry.lastIndexOf('/'), 0));
+        return dot >= 0 && stems.contains(entry.substring(0, dot).toLowerCase(Locale.ROOT)) && PARTS.contains(entry.substring(dot + 1).toLowerCase(Locale.ROOT));
     }
 
     private static String stem(String name) {

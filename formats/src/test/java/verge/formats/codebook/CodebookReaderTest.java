@@ -7,10 +7,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.coding.Attribute;
 import verge.core.coding.Code;
@@ -76,9 +78,34 @@ class CodebookReaderTest {
         assertThat(read("code,with\nSTT,STF\n").faults()).extracting(f -> f.kind() + " " + f.where() + " " + f.found()).containsExactly("WITH_UNKNOWN STT STF");
     }
 
+    /** Each line: the heading, what its columns are taken for. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"Feature code,Description,Type,Colour | code,meaning,kind,", "Kode,Beskrivelse,Geometri,Lag | code,meaning,kind,layer", "code,name,meaning | code,,meaning", "Alpha,Bravo | ,", "KRB,kerb | ,"})
+    void columnsAreProposedByTheirHeadings(String heading, String parts) throws IOException {
+        CodebookReader.Result look = read(heading + "\nKRB,kerb,line,x\n");
+        assertThat(String.join(",", look.layout().orElseThrow().columns())).isEqualTo(parts);
+        assertThat(look.faults().stream().anyMatch(f -> f.kind() == CodebookReader.Kind.COLUMN_MISSING)).isEqualTo(!parts.contains("code"));
+    }
+
     @Test
-    void whatIsNoTableOfCodesIsRefused() {
-        assertThatThrownBy(() -> read("P01;1;2\n")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_DAMAGED));
+    void columnsAndKindsAreAssignedByHand() throws IOException {
+        Path file = Files.writeString(directory.resolve("codes"), "KRB,9,kerb,area edge\nLMP,8,lamp,sign\n");
+        CodebookReader.Result asked = CodebookReader.read(file, Optional.of(new CodebookLayout(List.of("code", "", "meaning", "kind"), false, Map.of("area edge", Codebook.Kind.STRING))), Watch.none("codes"));
+        assertThat(asked.unknownKinds()).containsExactly("sign");
+        CodebookReader.Result read = CodebookReader.read(file, Optional.of(new CodebookLayout(List.of("code", "", "meaning", "kind"), false, Map.of("area edge", Codebook.Kind.STRING, "sign", Codebook.Kind.POINT))), Watch.none("codes"));
+        assertThat(read.book().rows()).extracting(r -> r.code() + " " + r.meaning() + " " + r.kind()).containsExactly("KRB kerb STRING", "LMP lamp POINT");
+    }
+
+    @Test
+    void aTitleGoesThroughATable() throws IOException {
+        Codebook book = new Codebook("Harbour works, 2026", List.of(new Codebook.Row(new Code("KRB"), "kerb", Codebook.Kind.STRING, Codebook.Surface.NONE, new Codebook.Drawn(Codebook.Marker.DOT, Codebook.Line.SOLID, ""), "", List.of(), List.of(), List.of())));
+        assertThat(read(CodebookWriter.csv(book)).book()).isEqualTo(book);
+        assertThat(read("# Yard\ncode,kind\nKRB,lump\n").faults()).extracting(CodebookReader.Fault::where).containsExactly("line 3");
+    }
+
+    @Test
+    void whatIsNoTableOfCodesIsRefused() throws IOException {
+        assertThat(read("P01;1;2\n").faults()).extracting(CodebookReader.Fault::kind).contains(CodebookReader.Kind.COLUMN_MISSING);
         assertThatThrownBy(() -> read("{\"codebook\": 1, \"codes\": [")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_DAMAGED));
     }
 }

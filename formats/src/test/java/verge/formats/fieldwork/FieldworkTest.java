@@ -16,6 +16,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import verge.core.coding.Attribute;
 import verge.core.coding.Code;
@@ -44,6 +45,9 @@ class FieldworkTest {
     private static final double N0 = 6_314_490.123456789;
     private static final double E0 = 649_010.987654321;
     private static final Attribute HEIGHT = new Attribute("height of lamp", Attribute.Type.NUMBER, "m", Optional.empty(), List.of(), false, false);
+
+    private static final Fieldwork.Reference UTM = new Fieldwork.Reference("EPSG:25832", "PROJCS[\"ETRS89 / UTM zone 32N\"]", "by a geoid");
+    private static final Fieldwork.Reference NOWHERE = new Fieldwork.Reference("", "", "");
 
     @TempDir
     private Path directory;
@@ -80,7 +84,35 @@ class FieldworkTest {
                 new Fieldwork.Line("RLG 1", new Code("RLG"), List.of(path(false, 2, 34, 6, 0, 14, 40, 6.4, 0), path(false, 22, 52, 6.5, 0, 23, 60, 6.6, 0)), Map.of()),
                 new Fieldwork.Line("DRN 1", new Code("DRN"), List.of(path(false, 5, 5, Double.NaN, 0, 7, 9, Double.NaN, 0)), Map.of()),
                 new Fieldwork.Line("HDG 1", new Code("HDG"), List.of(path(false, -5, 5, 1, 0, -7, 9, 1, 0)), Map.of()));
-        return new Fieldwork("Slipway yard", "ETRS89 / UTM zone 32N, grid", unit, new Codebook("yard", rows), points, strings, List.of());
+        return new Fieldwork("Slipway yard", "ETRS89 / UTM zone 32N, grid", UTM, unit, new Codebook("yard", rows), points, strings, List.of());
+    }
+
+    /** Three points high up, and one at the height of the sea: other programs write 0 for none. */
+    private static Fieldwork onTheShore(Fieldwork.Reference reference) {
+        List<Fieldwork.Spot> points = List.of(new Fieldwork.Spot("1", Code.NONE, Position.of(N0, E0, 40), Map.of()), new Fieldwork.Spot("2", Code.NONE, Position.of(N0 + 1, E0, 41), Map.of()),
+                new Fieldwork.Spot("3", Code.NONE, Position.of(N0 + 2, E0, 42), Map.of()), new Fieldwork.Spot("4", Code.NONE, Position.of(N0 + 3, E0, 0), Map.of()));
+        return new Fieldwork("shore", "grid", reference, LengthUnit.METRE, new Codebook("", List.of()), points, List.of(), List.of());
+    }
+
+    @Test
+    void aHeightOfNothingComesBackAsOne() throws IOException {
+        Fieldwork shore = onTheShore(NOWHERE);
+        StringWriter json = new StringWriter();
+        GeoJsonWriter.write(shore, place -> Geographic.ofDegrees(56.9 + (place.northing() - N0) / 1e5, 11.4), 0.01, json);
+        StringWriter xml = new StringWriter();
+        LandXmlWriter.write(shore, "2026-05-01", "08:00:00", xml);
+        for (ReadFile back : List.of(read("shore.dxf", dxf(shore, DxfWriter.Lines.BOTH, 0.01)), read("shore.xml", xml.toString()), read("shore.geojson", json.toString()))) {
+            assertThat(back.drawing().spots().map(s -> s.vertices().height(0).orElse(Double.NaN))).as(back.kind().title()).containsExactly(40.0, 41.0, 42.0, 0.0);
+        }
+        assertThat(json.toString()).contains("\"heights\":\"elevations in metres");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"EPSG:25832 | PROJCS[\"a\"] | Published[code=EPSG:25832]", "'' | PROJCS[\"a\"] | Defined[wkt=PROJCS[\"a\"]]", "'' | '' | none"})
+    void theSystemIsKnownAgain(String code, String definition, String known) throws IOException {
+        StringWriter xml = new StringWriter();
+        LandXmlWriter.write(onTheShore(new Fieldwork.Reference(code, definition, "")), "2026-05-01", "08:00:00", xml);
+        assertThat(read("shore.xml", xml.toString()).declared().system().map(Object::toString).orElse("none")).isEqualTo(known);
     }
 
     private static String dxf(Fieldwork work, DxfWriter.Lines lines, double sagitta) {
@@ -146,7 +178,7 @@ class FieldworkTest {
         GridPoint at = new GridPoint(N0 + 1, E0 + 2);
         Fieldwork.Dimension dimension = new Fieldwork.Dimension(List.of(path(false, 0, 0, Double.NaN, 0.4, 10, 0, Double.NaN, 0)),
                 List.of(new Fieldwork.Words("10.000 m", at, Optional.of(Angle.ofDegrees(200))), new Fieldwork.Words("78.5 m²\n", at.plus(5, 0), Optional.empty())));
-        Fieldwork work = new Fieldwork("yard", "grid", LengthUnit.METRE, new Codebook("", List.of()), List.of(), List.of(), List.of(dimension));
+        Fieldwork work = new Fieldwork("yard", "grid", NOWHERE, LengthUnit.METRE, new Codebook("", List.of()), List.of(), List.of(), List.of(dimension));
         ReadFile drawing = read("dimensions.dxf", dxf(work, DxfWriter.Lines.IN_SPACE, 0.01));
         assertThat(drawing.drawing().layers()).extracting(l -> l.name()).contains("dimensions");
         assertThat(drawing.drawing().runs().map(r -> r.path().bulge(0))).containsExactly(0.4);
@@ -171,7 +203,7 @@ class FieldworkTest {
         List<Fieldwork.Spot> points = List.of(new Fieldwork.Spot("a", new Code("krb"), Position.of(N0, E0, 1), new TreeMap<>(Map.of("name", "its own", "HEIGHT", "tall"))), new Fieldwork.Spot("b", new Code("KRB"), Position.of(N0, E0, 1), Map.of("bell", "\u0007<&>\"")),
                 new Fieldwork.Spot("c", new Code("point"), Position.of(N0, E0, 1), Map.of()), new Fieldwork.Spot("d", Code.NONE, Position.of(N0, E0, 1), Map.of()));
         List<Fieldwork.Line> strings = List.of(new Fieldwork.Line("KRB 1", new Code("KRB"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of("code", "x")), new Fieldwork.Line("0 1", new Code("0"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of()));
-        return new Fieldwork("a\nb", "grid", LengthUnit.METRE, new Codebook("", rows), points, strings, List.of());
+        return new Fieldwork("a\nb", "grid", NOWHERE, LengthUnit.METRE, new Codebook("", rows), points, strings, List.of());
     }
 
     @Test

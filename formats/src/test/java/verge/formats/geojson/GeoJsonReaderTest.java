@@ -91,7 +91,7 @@ class GeoJsonReaderTest {
         ReadFile file = read("{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\",\"properties\":{\"a\":[1,{\"b\":2}]},\"geometry\":null},"
                 + "{\"type\":\"Feature\",\"geometry\":{\"type\":\"Point\",\"coordinates\":[\"x\",2]}},{\"type\":\"Feature\",\"geometry\":{\"type\":\"LineString\",\"coordinates\":[[1,2]]}},"
                 + "{\"type\":\"Feature\",\"geometry\":{\"type\":\"Curve\",\"coordinates\":[[1,2],[2,3]]}}]}");
-        assertThat(file.report().leftOut()).extracting(l -> l.kind() + " " + l.why()).containsExactly("Feature " + Why.NO_SHAPE, "Point " + Why.NOT_A_NUMBER,
+        assertThat(file.report().leftOut()).extracting(l -> l.kind() + " " + l.why()).containsExactly("attribute \u2018a\u2019 " + Why.NOT_READ, "Feature " + Why.NO_SHAPE, "Point " + Why.NOT_A_NUMBER,
                 "LineString " + Why.NO_SHAPE, "Curve " + Why.NOT_READ);
         assertThat(file.drawing().features()).isEmpty();
     }
