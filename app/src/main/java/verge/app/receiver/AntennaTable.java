@@ -1,6 +1,5 @@
 package verge.app.receiver;
 
-import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
@@ -12,6 +11,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import verge.app.form.Answers;
+import verge.app.files.ReadingAside;
 import verge.app.job.JobService;
 import verge.app.journal.ValueJson;
 import verge.app.problem.TriedAgain;
@@ -29,10 +29,12 @@ public class AntennaTable {
     private static final int OFFERED = 8;
 
     private final SiteAntennaRepository antennas;
+    private final ReadingAside aside;
     private final JobService jobs;
     private final ValueJson json;
 
-    AntennaTable(SiteAntennaRepository antennas, JobService jobs, ValueJson json) {
+    AntennaTable(SiteAntennaRepository antennas, JobService jobs, ValueJson json, ReadingAside aside) {
+        this.aside = aside;
         this.antennas = antennas;
         this.jobs = jobs;
         this.json = json;
@@ -100,15 +102,19 @@ public class AntennaTable {
         return model;
     }
 
+    /** All antennas of a file. @param name of the file, for words alone @throws SurveyException ANTENNA_FILE_UNREADABLE, READING_TOO_LONG */
+    public List<AntennaModel> read(InputStream file, String name) {
+        return aside.read(name, watch -> AntennaFile.read(new InputStreamReader(file, StandardCharsets.ISO_8859_1), watch));
+    }
+
     /**
-     * Takes one antenna out of a file; what was typed of its rim and its mount stays.
+     * Takes one antenna out of those of a file; what was typed of its rim and its mount stays.
      *
-     * @throws SurveyException ANTENNA_FILE_UNREADABLE, or ANTENNA_NOT_IN_FILE with what it has instead
+     * @throws SurveyException ANTENNA_NOT_IN_FILE with what it has instead
      */
     @TriedAgain
     @Transactional
-    public AntennaModel take(UUID job, InputStream file, String name) throws IOException {
-        List<AntennaModel> all = AntennaFile.read(new InputStreamReader(file, StandardCharsets.ISO_8859_1));
+    public AntennaModel take(UUID job, List<AntennaModel> all, String name) {
         String wanted = tight(name);
         AntennaModel found = all.stream().filter(m -> tight(m.name()).equals(wanted)).findFirst().orElseThrow(() -> new SurveyException(Problem.ANTENNA_NOT_IN_FILE, wanted.isEmpty() ? "\u2013" : wanted, near(all, wanted)));
         Optional<AntennaModel> before = named(job, wanted);

@@ -124,7 +124,7 @@ class ReceiverController {
 
     @PostMapping("/receiver/antennas/file")
     String takeAntenna(@PathVariable UUID job, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String name) throws IOException {
-        antennas.take(job, file.getInputStream(), name);
+        antennas.take(job, antennas.read(file.getInputStream(), String.valueOf(file.getOriginalFilename())), name);
         return back(job);
     }
 

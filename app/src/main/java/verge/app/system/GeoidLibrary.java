@@ -10,15 +10,16 @@ import java.util.OptionalDouble;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import verge.app.files.ReadingAside;
 import verge.app.files.SiteFileService;
 import verge.core.geodesy.Geoid;
 import verge.core.geodesy.GeoidGrid;
 import verge.core.geodesy.system.GeoidChoice;
-import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.Geoids;
 import verge.formats.geoid.GeoidFile;
 import verge.formats.geoid.ShippedGeoid;
+import verge.formats.reading.Watch;
 
 /** Geoid grids: the one that comes with Verge, and those among a site's files. */
 @Component
@@ -28,10 +29,12 @@ public class GeoidLibrary implements Geoids {
     private static final int MOST_KEPT = 4;
 
     private final SiteFileService files;
+    private final ReadingAside aside;
     private final Cache<String, Geoid> read = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
-    GeoidLibrary(SiteFileService files) {
+    GeoidLibrary(SiteFileService files, ReadingAside aside) {
         this.files = files;
+        this.aside = aside;
     }
 
     @Override
@@ -41,7 +44,7 @@ public class GeoidLibrary implements Geoids {
 
     private Geoid load(GeoidChoice.Grid grid) {
         try {
-            return GeoidFile.read(files.path(grid.source()), grid.name());
+            return GeoidFile.read(files.path(grid.source()), Watch.none(grid.name()));
         } catch (IOException | SurveyException lost) {
             LOG.error("The geoid grid {} of a job cannot be read; heights are reckoned as if there were none.", grid.name(), lost);
             return place -> OptionalDouble.empty();
@@ -61,13 +64,9 @@ public class GeoidLibrary implements Geoids {
     /**
      * A file as a grid, looked at as a whole.
      *
-     * @throws SurveyException NOT_A_GEOID_GRID or GEOID_GRID_TRUNCATED
+     * @throws SurveyException NOT_A_GEOID_GRID, GEOID_GRID_TRUNCATED, FILE_TOO_MUCH, READING_TOO_LONG
      */
     public GeoidGrid check(Path file, String name) {
-        try {
-            return GeoidFile.read(file, name);
-        } catch (IOException unreadable) {
-            throw new SurveyException(Problem.FILE_UNREADABLE, name);
-        }
+        return aside.read(name, watch -> GeoidFile.read(file, watch));
     }
 }

@@ -413,6 +413,8 @@ public enum Problem {
     FILE_NOTHING_READ,
     /** Arguments: the file's name. */
     READING_STOPPED,
+    /** Arguments: the file's name, after how many seconds. */
+    READING_TOO_LONG,
     /** Arguments: the file's name. */
     ORDER_UNSAID,
     /** Arguments: the file's name. */

@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaModel;
+import verge.formats.reading.Watch;
 import verge.formats.text.BoundedLines;
 
 /**
@@ -27,17 +28,17 @@ public final class AntennaFile {
     private AntennaFile() {
     }
 
-    /** @throws SurveyException ANTENNA_FILE_UNREADABLE with the line; nothing is taken from it then */
-    public static List<AntennaModel> read(Reader text) throws IOException {
+    /** @throws SurveyException READING_STOPPED, or ANTENNA_FILE_UNREADABLE with the line; nothing is taken from it then */
+    public static List<AntennaModel> read(Reader text, Watch watch) throws IOException {
         BoundedLines lines = new BoundedLines(text);
         try {
-            return read(lines);
+            return read(lines, watch);
         } catch (BoundedLines.LineTooLong tooLong) {
             throw new SurveyException(Problem.ANTENNA_FILE_UNREADABLE, tooLong.line(), "the line is longer than any of such a file");
         }
     }
 
-    private static List<AntennaModel> read(BoundedLines lines) throws IOException {
+    private static List<AntennaModel> read(BoundedLines lines, Watch watch) throws IOException {
         List<AntennaModel> all = new ArrayList<>();
         String first = lines.next();
         if (first == null || !label(first).equals("ANTEX VERSION / SYST")) {
@@ -49,6 +50,7 @@ public final class AntennaFile {
         String frequency = "";
         Map<String, AntennaModel.Centre> centres = new TreeMap<>();
         for (String line = lines.next(); line != null; line = lines.next()) {
+            watch.goOn();
             switch (label(line)) {
                 case "START OF ANTENNA" -> {
                     require(!within && all.size() < MOST, lines, line);

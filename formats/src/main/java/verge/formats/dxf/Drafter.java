@@ -21,6 +21,8 @@ import verge.formats.reading.Report.Why;
 /** Turns entities into what the core draws, block references followed through. */
 final class Drafter {
     private static final int MOST_REFERENCES = 400_000;
+    /** Of whatever kind, through all references: blocks within blocks multiply. */
+    private static final int MOST_DRAWN = 1_000_000;
     private static final int DEEPEST = 64;
     private static final Set<String> NAME_TAGS = Set.of("NAME", "NO", "NR", "NUMBER", "POINT", "ID", "PT", "PNT");
 
@@ -30,6 +32,7 @@ final class Drafter {
     private final Map<Integer, String> layerNames = new HashMap<>();
     private final Deque<String> within = new ArrayDeque<>();
     private long references;
+    private long drawn;
 
     Drafter(Gatherer out, Map<String, Block> blocks) {
         this.out = out;
@@ -47,6 +50,10 @@ final class Drafter {
     }
 
     private void draw(Item item, Affine to, String outerLayer) {
+        out.limit("things drawn through block references", ++drawn, MOST_DRAWN);
+        if ((drawn & 0xFF) == 0) {
+            out.watch().goOn();
+        }
         if (item instanceof Item.Single single) {
             drawSingle(single.entity(), to, outerLayer);
         } else if (item instanceof Item.Row row) {

@@ -20,6 +20,7 @@ import mil.nga.tiff.util.TiffException;
 import verge.core.geodesy.GeoidGrid;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.formats.reading.Watch;
 
 /** A geoid model as the first band of a north-up GeoTIFF in degrees. */
 final class GeoTiffGeoid {
@@ -28,14 +29,13 @@ final class GeoTiffGeoid {
     private static final int KEY_WORDS = 4;
     /** Both numbers that stand for deflation. */
     private static final Set<Integer> DEFLATED = Set.of(8, 32_946);
-    /** The earth at one minute of arc. */
-    private static final long MOST_NODES = 240_000_000;
     private static final Pattern ASKED = Pattern.compile("<Item name=\"interpolation_method\"[^>]*>\\s*([A-Za-z]+)\\s*</Item>");
 
     private GeoTiffGeoid() {
     }
 
-    static GeoidGrid read(Path file, String name) throws IOException {
+    static GeoidGrid read(Path file, Watch watch) throws IOException {
+        String name = watch.fileName();
         try {
             FileDirectory directory = TiffReader.readTiff(file.toFile()).getFileDirectory();
             List<Double> scale = directory.getModelPixelScale();
@@ -43,7 +43,7 @@ final class GeoTiffGeoid {
             if (scale == null || scale.size() < 2 || tie == null || tie.size() < 6) {
                 throw new SurveyException(Problem.NOT_A_GEOID_GRID, name);
             }
-            requireWhole(file, directory, name);
+            requireWhole(file, directory, watch);
             Rasters raster = directory.readRasters();
             int columns = raster.getWidth();
             int rows = raster.getHeight();
@@ -61,10 +61,14 @@ final class GeoTiffGeoid {
     }
 
     /** What is packed by deflation must unpack to its end: the library would wait for the rest of a piece that is cut short, for ever. */
-    private static void requireWhole(Path file, FileDirectory directory, String name) throws IOException {
+    private static void requireWhole(Path file, FileDirectory directory, Watch watch) throws IOException {
+        String name = watch.fileName();
         long nodes = directory.getImageWidth().longValue() * directory.getImageHeight().longValue();
-        if (nodes <= 0 || nodes > MOST_NODES) {
+        if (nodes <= 0) {
             throw new SurveyException(Problem.NOT_A_GEOID_GRID, name);
+        }
+        if (nodes > GeoidFile.MOST_NODES) {
+            throw new SurveyException(Problem.FILE_TOO_MUCH, name, "nodes", GeoidFile.MOST_NODES);
         }
         if (!DEFLATED.contains(directory.getCompression())) {
             return;
@@ -82,21 +86,23 @@ final class GeoTiffGeoid {
                 while (piece.hasRemaining() && bytes.read(piece) >= 0) {
                     continue;
                 }
-                requireUnpacks(piece.flip(), name, bytes.size());
+                requireUnpacks(piece.flip(), watch, bytes.size());
             }
         }
     }
 
-    private static void requireUnpacks(ByteBuffer piece, String name, long size) {
+    private static void requireUnpacks(ByteBuffer piece, Watch watch, long size) {
+        String name = watch.fileName();
         Inflater inflater = new Inflater();
         try {
             inflater.setInput(piece);
             byte[] into = new byte[1 << 16];
             while (!inflater.finished()) {
+                watch.goOn();
                 if (inflater.inflate(into) == 0 && !inflater.finished() && (inflater.needsInput() || inflater.needsDictionary())) {
                     throw new SurveyException(Problem.GEOID_GRID_TRUNCATED, name, size, 0L);
                 }
-                if (inflater.getBytesWritten() > MOST_NODES * Double.BYTES) {
+                if (inflater.getBytesWritten() > GeoidFile.MOST_NODES * (long) Double.BYTES) {
                     throw new SurveyException(Problem.NOT_A_GEOID_GRID, name);
                 }
             }

@@ -8,27 +8,30 @@ import java.util.Arrays;
 import verge.core.geodesy.GeoidGrid;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.formats.reading.Watch;
 
 /** Geoid models in files: GTX or GeoTIFF, told apart by what is in them. */
 public final class GeoidFile {
     /** N lies within 110 m everywhere on earth; what is beyond is no geoid in metres. */
     static final double FARTHEST_METRES = 120;
+    /** The earth at two and a half minutes of arc; 160 MB of memory. */
+    static final int MOST_NODES = 40_000_000;
     private static final int MAGIC_BYTES = 4;
 
     private GeoidFile() {
     }
 
-    /**
-     * @param name as the person knows the file, for the words
-     * @throws SurveyException NOT_A_GEOID_GRID or GEOID_GRID_TRUNCATED
-     */
-    public static GeoidGrid read(Path file, String name) throws IOException {
+    /** @throws SurveyException NOT_A_GEOID_GRID, GEOID_GRID_TRUNCATED, FILE_TOO_MUCH or READING_STOPPED */
+    public static GeoidGrid read(Path file, Watch watch) throws IOException {
         byte[] magic;
         try (InputStream in = Files.newInputStream(file)) {
             magic = in.readNBytes(MAGIC_BYTES);
         }
         boolean tiff = Arrays.equals(magic, new byte[] {'I', 'I', 42, 0}) || Arrays.equals(magic, new byte[] {'M', 'M', 0, 42});
-        return tiff ? GeoTiffGeoid.read(file, name) : Gtx.read(Files.readAllBytes(file), name);
+        if (!tiff && Files.size(file) > MOST_NODES * (long) Float.BYTES + Gtx.HEADING_BYTES) {
+            throw new SurveyException(Problem.FILE_TOO_MUCH, watch.fileName(), "nodes", MOST_NODES);
+        }
+        return tiff ? GeoTiffGeoid.read(file, watch) : Gtx.read(Files.readAllBytes(file), watch.fileName());
     }
 
     /** @throws SurveyException NOT_A_GEOID_GRID if any value cannot be an undulation in metres */

@@ -11,10 +11,9 @@ import verge.core.problem.SurveyException;
  * big-endian.
  */
 public final class Gtx {
-    private static final int HEADING_BYTES = 40;
+    static final int HEADING_BYTES = 40;
     /** What the format writes where it has no value. */
     private static final float NO_VALUE = -88.8888f;
-    private static final int MOST_NODES = 60_000_000;
 
     private Gtx() {
     }
@@ -47,7 +46,7 @@ public final class Gtx {
         int rows = in.getInt();
         int columns = in.getInt();
         try {
-            if (rows > 0 && columns > 0 && (long) rows * columns <= MOST_NODES && Math.abs(west) <= 360) {
+            if (rows > 0 && columns > 0 && (long) rows * columns <= GeoidFile.MOST_NODES && Math.abs(west) <= 360) {
                 return new GeoidGrid.Frame(south, west, latitudeStep, longitudeStep, rows, columns);
             }
         } catch (IllegalArgumentException noFrame) {

@@ -312,7 +312,8 @@ public final class Gatherer {
 
     /** Without control characters; what is longer is cut and ends in three dots. */
     private static String clean(String text, int longest) {
-        String plain = text == null ? "" : text.replaceAll("\\p{Cntrl}", " ").strip();
+        boolean tame = text == null || text.chars().noneMatch(Character::isISOControl);
+        String plain = text == null ? "" : (tame ? text : text.replaceAll("\\p{Cntrl}", " ")).strip();
         return plain.length() <= longest ? plain : plain.substring(0, longest) + "\u2026";
     }
 }

@@ -15,6 +15,7 @@ import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaHeight;
 import verge.core.satellite.AntennaModel;
 import verge.core.units.Length;
+import verge.formats.reading.Watch;
 
 /** An antenna file made by hand, and heights to whatever they were measured to. */
 class AntennaFileTest {
@@ -34,7 +35,7 @@ class AntennaFileTest {
 
     @Test
     void receiversAntennasAreReadAndSatellitesPassedOver() throws Exception {
-        List<AntennaModel> read = AntennaFile.read(new StringReader(HEAD + antenna("BLOCK IIA", "G01", "G01") + antenna("TERNHOLM DISH   NONE", "", "G01", "G02") + antenna("TERNHOLM BOWL   CONE", "42", "R01")));
+        List<AntennaModel> read = AntennaFile.read(new StringReader(HEAD + antenna("BLOCK IIA", "G01", "G01") + antenna("TERNHOLM DISH   NONE", "", "G01", "G02") + antenna("TERNHOLM BOWL   CONE", "42", "R01")), Watch.none("antennas.atx"));
         assertThat(read).extracting(AntennaModel::name).containsExactly("TERNHOLM DISH   NONE", "TERNHOLM BOWL   CONE");
         assertThat(read.get(0).centres()).containsOnlyKeys("G01", "G02");
         AntennaModel.Centre centre = read.get(0).centres().get("G02");
@@ -47,10 +48,10 @@ class AntennaFileTest {
         String satellite = antenna("BLOCK IIA", "G01", "G01").replace("     91.85", "   2579.00");
         String spread = row("   G01", "START OF FREQ RMS") + row("      9.99      9.99      9.99", "NORTH / EAST / UP") + "   NOAZI    0.10    0.10\n" + row("   G01", "END OF FREQ RMS");
         String dish = antenna("TERNHOLM DISH   NONE", "", "G01").replace(row("", "END OF ANTENNA"), spread + row("", "END OF ANTENNA"));
-        List<AntennaModel> read = AntennaFile.read(new StringReader(HEAD + satellite + dish));
+        List<AntennaModel> read = AntennaFile.read(new StringReader(HEAD + satellite + dish), Watch.none("antennas.atx"));
         assertThat(read).extracting(AntennaModel::name).containsExactly("TERNHOLM DISH   NONE");
         assertThat(read.get(0).centres().get("G01").up()).isCloseTo(0.09185, within(1e-12));
-        assertThatThrownBy(() -> AntennaFile.read(new StringReader(HEAD + "x".repeat(1_000_000)))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.arguments().get(0)).hasToString("4"));
+        assertThatThrownBy(() -> AntennaFile.read(new StringReader(HEAD + "x".repeat(1_000_000)), Watch.none("antennas.atx"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.arguments().get(0)).hasToString("4"));
     }
 
     @ParameterizedTest
@@ -64,7 +65,7 @@ class AntennaFileTest {
             case "FAR" -> good.replace("     91.85", "   9185.00");
             default -> kind;
         };
-        assertThatThrownBy(() -> AntennaFile.read(new StringReader(text))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.arguments().get(0)).hasToString(String.valueOf(line)));
+        assertThatThrownBy(() -> AntennaFile.read(new StringReader(text), Watch.none("antennas.atx"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.arguments().get(0)).hasToString(String.valueOf(line)));
     }
 
     /** By Pythagoras: a slant of 1.513 m to a rim 0.15 m from the axis is 1.5055 m upright, less what the rim lies above the reference point. */

@@ -21,10 +21,13 @@ import mil.nga.tiff.TiffWriter;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.ParameterizedTest;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GeoidGrid;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.formats.reading.Watch;
 
 /** Grids of both formats; the two samples are the same cut-out of EGM96 written by GDAL. */
 class GeoidFileTest {
@@ -32,7 +35,7 @@ class GeoidFileTest {
     private Path directory;
 
     private static GeoidGrid sample(String name) throws IOException {
-        return GeoidFile.read(Path.of("src/test/resources/geoid/" + name), name);
+        return GeoidFile.read(Path.of("src/test/resources/geoid/" + name), Watch.none(name));
     }
 
     @Test
@@ -78,7 +81,13 @@ class GeoidFileTest {
         deflater.finish();
         byte[] packed = new byte[100];
         int length = deflater.deflate(packed) - cut;
-        int[][] entries = {{256, 3, 1, 3}, {257, 3, 1, 2}, {258, 3, 1, 32}, {259, 3, 1, 8}, {262, 3, 1, 1}, {273, 4, 1, 300}, {277, 3, 1, 1}, {278, 3, 1, 2}, {279, 4, 1, length}, {339, 3, 1, 3}, {33550, 12, 3, 200}, {33922, 12, 6, 224}};
+        return strip(8, Arrays.copyOf(packed, length));
+    }
+
+    /** The same grid, its one strip as given. @param compression tag 259 */
+    private static byte[] strip(int compression, byte[] packed) {
+        int length = packed.length;
+        int[][] entries = {{256, 3, 1, 3}, {257, 3, 1, 2}, {258, 3, 1, 32}, {259, 3, 1, compression}, {262, 3, 1, 1}, {273, 4, 1, 300}, {277, 3, 1, 1}, {278, 3, 1, 2}, {279, 4, 1, length}, {339, 3, 1, 3}, {33550, 12, 3, 200}, {33922, 12, 6, 224}};
         ByteBuffer file = ByteBuffer.allocate(300 + length).order(ByteOrder.LITTLE_ENDIAN).put((byte) 'I').put((byte) 'I').putShort((short) 42).putInt(8).putShort((short) entries.length);
         for (int[] e : entries) {
             file.putShort((short) e[0]).putShort((short) e[1]).putInt(e[2]).putInt(e[3]);
@@ -95,9 +104,27 @@ class GeoidFileTest {
     @Test
     @Timeout(20)
     void aDeflatedStripWithoutItsEndIsCutOff() throws IOException {
-        assertThat(GeoidFile.read(Files.write(directory.resolve("whole"), deflated(0)), "whole").frame().columns()).isEqualTo(3);
+        assertThat(GeoidFile.read(Files.write(directory.resolve("whole"), deflated(0)), Watch.none("whole")).frame().columns()).isEqualTo(3);
         for (int cut = 1; cut < 20; cut++) {
             assertThat(refused(deflated(cut))).as("without %s bytes", cut).isIn(Problem.GEOID_GRID_TRUNCATED, Problem.NOT_A_GEOID_GRID);
+        }
+    }
+
+    /** Bytes of anywhere in a strip packed by any of the ways: read or refused, and never without an end. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 5, 8, 7, 32_773, 32_946, 50_000})
+    @Timeout(value = 60, threadMode = Timeout.ThreadMode.SEPARATE_THREAD)
+    void noStripHoldsAnybody(int compression) throws IOException {
+        Random seeded = new Random(compression);
+        for (int i = 0; i < 300; i++) {
+            byte[] packed = new byte[seeded.nextInt(60)];
+            seeded.nextBytes(packed);
+            Path file = Files.write(directory.resolve("strip"), strip(compression, packed));
+            try {
+                assertThat(GeoidFile.read(file, Watch.none("strip")).frame().columns()).isEqualTo(3);
+            } catch (SurveyException refused) {
+                assertThat(refused.problem()).isIn(Problem.GEOID_GRID_TRUNCATED, Problem.NOT_A_GEOID_GRID);
+            }
         }
     }
 
@@ -124,7 +151,7 @@ class GeoidFileTest {
     private Problem refused(byte[] bytes) throws IOException {
         Path file = Files.write(directory.resolve("grid"), bytes);
         SurveyException[] said = new SurveyException[1];
-        assertThatThrownBy(() -> GeoidFile.read(file, "grid")).isInstanceOfSatisfying(SurveyException.class, e -> said[0] = e);
+        assertThatThrownBy(() -> GeoidFile.read(file, Watch.none("grid"))).isInstanceOfSatisfying(SurveyException.class, e -> said[0] = e);
         assertThat(said[0].arguments().get(0)).isEqualTo("grid");
         return said[0].problem();
     }
@@ -142,13 +169,13 @@ class GeoidFileTest {
     /** Bicubic: through the nodes, within the curvature's part of a cell of the bilinear one, and not the same. */
     @Test
     void whatTheMakerAsksForBetweenNodesIsDone() throws IOException {
-        GeoidGrid straight = GeoidFile.read(withMethod("bilinear"), "b");
-        GeoidGrid curved = GeoidFile.read(withMethod("bicubic"), "c");
+        GeoidGrid straight = GeoidFile.read(withMethod("bilinear"), Watch.none("b"));
+        GeoidGrid curved = GeoidFile.read(withMethod("bicubic"), Watch.none("c"));
         Geographic node = Geographic.ofDegrees(straight.frame().south() + 2 * straight.frame().latitudeStep(), straight.frame().west() + 3 * straight.frame().longitudeStep());
         assertThat(curved.undulation(node).orElseThrow()).isCloseTo(straight.undulation(node).orElseThrow(), within(1e-9));
         Geographic between = Geographic.ofDegrees(straight.frame().south() + 2.5 * straight.frame().latitudeStep(), straight.frame().west() + 3.5 * straight.frame().longitudeStep());
         assertThat(Math.abs(curved.undulation(between).orElseThrow() - straight.undulation(between).orElseThrow())).isBetween(0.0005, 0.2);
-        assertThatThrownBy(() -> GeoidFile.read(withMethod("biquadratic"), "q")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.GEOID_METHOD_UNKNOWN));
+        assertThatThrownBy(() -> GeoidFile.read(withMethod("biquadratic"), Watch.none("q"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.GEOID_METHOD_UNKNOWN));
     }
 
     /** Exact for a surface of second order, straight in the outermost cells. */

@@ -107,6 +107,13 @@ class HostileFilesTest {
         refused(file("x.dxf", blocks + "0\nENDSEC\n" + entities("0\nINSERT\n2\nB0\n10\n0\n20\n0\n")), Problem.FILE_TOO_MUCH);
     }
 
+    /** 390,000 references to 2,000 things that are not read: what is passed over costs time too. */
+    @Test
+    void whatBlocksPassOverIsCountedToo() throws IOException {
+        String blocks = "0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nB\n10\n0\n20\n0\n" + "0\nIMAGE\n8\n0\n".repeat(2000) + "0\nENDBLK\n0\nENDSEC\n";
+        refused(file("x.dxf", blocks + entities("0\nINSERT\n2\nB\n10\n0\n20\n0\n70\n30000\n71\n13\n")), Problem.FILE_TOO_MUCH);
+    }
+
     @Test
     void figuresThatAreNoneLeaveTheirThingOut() throws IOException {
         ReadFile read = read(file("x.dxf", entities("0\nPOINT\n8\nA\n10\nNaN\n20\n1\n0\nPOINT\n8\nA\n10\n1e300\n20\n1\n0\nPOINT\n8\nA\n10\n1\n20\n2\n30\n3\n0\nLINE\n8\nA\n10\n1\n20\n1\n")));
