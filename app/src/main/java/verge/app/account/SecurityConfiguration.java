@@ -51,6 +51,8 @@ class SecurityConfiguration {
                         .requestMatchers("/api/v1/openapi", "/api/v1/openapi/**").permitAll()
                         .anyRequest().authenticated())
                 .exceptionHandling(handling -> handling.authenticationEntryPoint(asksForSignIn(words)))
+                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives("default-src 'none'; frame-ancestors 'none'"))
+                        .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
     }
 

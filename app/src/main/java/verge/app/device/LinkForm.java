@@ -17,7 +17,7 @@ import verge.instruments.port.LinkSetting;
  * @param partner pairing number or shared address
  */
 public record LinkForm(String address, String link, String partner) {
-    private static final Pattern WRITTEN = Pattern.compile("([A-Za-z0-9.-]{1,80}):(\\d{1,5})");
+    private static final Pattern WRITTEN = Pattern.compile("(?=.{1,80}:)((?:[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?\\.)*[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?):(\\d{1,5})");
     private static final int HIGHEST_PORT = 65_535;
     private static final int LONGEST_PARTNER = 20;
 

@@ -13,12 +13,12 @@ import verge.instruments.port.LinkSetting;
  * @param caster 'name:port'
  * @param tls 'true' for an encrypted link
  * @param version of the protocol, ONE or TWO; the second if it is not said
- * @param password blank for the one that is known already
+ * @param password blank for the one that is known already; that one never goes out over a link less safe than the one it was given for
  */
 public record CasterForm(String caster, String tls, String version, String mountpoint, String user, String password) {
     private static final int LONGEST = 100;
 
-    /** @param before how it was reached until now @throws SurveyException ADDRESS_UNFIT, MISSING, MOUNTPOINT_UNFIT */
+    /** @param before how it was reached until now @throws SurveyException ADDRESS_UNFIT, MISSING, MOUNTPOINT_UNFIT, PASSWORD_FOR_TLS */
     public CasterSetting parse(Optional<CasterSetting> before) {
         LinkSetting at = LinkForm.cable(caster).parse();
         String stream = text(mountpoint);
@@ -35,7 +35,11 @@ public record CasterForm(String caster, String tls, String version, String mount
 
     private CasterSetting made(LinkSetting at, String stream, Optional<CasterSetting> before) {
         boolean same = before.filter(b -> b.host().equals(at.host()) && b.port() == at.port() && b.user().equals(text(user))).isPresent();
-        String secret = text(password).isEmpty() && same ? before.orElseThrow().password() : text(password);
+        boolean kept = text(password).isEmpty() && same && !before.orElseThrow().password().isEmpty();
+        if (kept && before.orElseThrow().tls() && !"true".equals(tls)) {
+            throw new SurveyException(Problem.PASSWORD_FOR_TLS, at.host());
+        }
+        String secret = kept ? before.orElseThrow().password() : text(password);
         if (stream.length() > LONGEST || text(user).length() > LONGEST || secret.length() > LONGEST) {
             throw new SurveyException(Problem.MOUNTPOINT_UNFIT, stream.length() > LONGEST ? stream : text(user));
         }

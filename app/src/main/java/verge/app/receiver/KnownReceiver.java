@@ -1,5 +1,6 @@
 package verge.app.receiver;
 
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -8,6 +9,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
+import verge.app.files.Secrets;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.port.LinkSetting;
 
@@ -28,7 +30,10 @@ public class KnownReceiver {
     private CasterSetting.Version casterVersion;
     private String mountpoint;
     private String casterUser;
+    @Convert(converter = Secrets.class)
     private String casterPassword;
+    /** It names a caster's password. */
+    @Convert(converter = Secrets.class)
     private String baseSetting;
     private Instant lastUsed;
 
@@ -74,7 +79,7 @@ public class KnownReceiver {
 
     /** How it last sent as a base, as JSON; absent if it never did. */
     Optional<String> baseSetting() {
-        return Optional.ofNullable(baseSetting);
+        return Optional.ofNullable(baseSetting).filter(json -> !json.isEmpty());
     }
 
     void baseSetting(String json) {

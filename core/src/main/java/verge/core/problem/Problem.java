@@ -65,6 +65,8 @@ public enum Problem {
     ANTENNA_NOT_IN_FILE,
     /** Arguments: what was typed. */
     MOUNTPOINT_UNFIT,
+    /** Arguments: the caster. */
+    PASSWORD_FOR_TLS,
     /** The receiver has no place just now. */
     NO_POSITION,
     /** A receiver tells no more than the open sentences, and cannot be set by others. */

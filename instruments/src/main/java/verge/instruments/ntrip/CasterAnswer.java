@@ -38,7 +38,7 @@ record CasterAnswer(Kind kind, boolean chunked) {
             headers(in);
             return new CasterAnswer(Kind.TABLE, false);
         } else if (status.startsWith("ERROR")) {
-            return new CasterAnswer(status.toLowerCase(Locale.ROOT).matches(".*(password|unauthorized|authori[sz]ation).*") ? Kind.SIGN_IN : status.toLowerCase(Locale.ROOT).matches(".*mount.*") && !status.toLowerCase(Locale.ROOT).contains("taken") ? Kind.NO_STREAM : Kind.BUSY, false);
+            return new CasterAnswer(status.toLowerCase(Locale.ROOT).matches(".*(password|user|unauthorized|authori[sz]ation|authentication|login|not allowed).*") ? Kind.SIGN_IN : status.toLowerCase(Locale.ROOT).matches(".*mount.*") && !status.toLowerCase(Locale.ROOT).contains("taken") ? Kind.NO_STREAM : Kind.BUSY, false);
         } else if (!status.matches("HTTP/1\\.[01] \\d{3}.*")) {
             return new CasterAnswer(Kind.NO_CASTER, false);
         }

@@ -62,11 +62,16 @@ public final class CorrectionLink implements Closeable {
         KeptCall.send(open, request(setting, position.get()));
         InputStream in = new BufferedInputStream(open.getInputStream());
         CasterAnswer answer = CasterAnswer.read(in);
+        if (answer.kind() == CasterAnswer.Kind.TABLE) {
+            // Casters of the first version send their table where there is no such stream, and some where the user is none of theirs.
+            boolean listed = table(answer.chunked() ? new ChunkedInput(in) : in).find(setting.mountpoint()).filter(s -> !s.open()).isPresent();
+            return listed ? State.SIGN_IN_REFUSED : State.NO_SUCH_STREAM;
+        }
         if (answer.kind() != CasterAnswer.Kind.STREAM) {
             return KeptCall.refused(answer.kind());
         }
         listener.state(State.UP);
-        stream(open, closed, answer.chunked() ? new ChunkedInput(in) : setting.version() == CasterSetting.Version.ONE ? new WithoutEmptyLine(in) : in);
+        stream(open, closed, answer.chunked() ? new ChunkedInput(in) : new WithoutHeaders(in));
         return State.LOST;
     }
 
@@ -96,18 +101,21 @@ public final class CorrectionLink implements Closeable {
             if (answer.kind() != CasterAnswer.Kind.TABLE) {
                 throw new IOException("no table: " + answer.kind());
             }
-            InputStream content = answer.chunked() ? new ChunkedInput(in) : in;
-            StringBuilder text = new StringBuilder();
-            byte[] bytes = new byte[4_096];
-            try {
-                for (int count = content.read(bytes); count >= 0 && text.length() < LONGEST_TABLE && text.indexOf("ENDSOURCETABLE", Math.max(0, text.length() - 5_000)) < 0; count = content.read(bytes)) {
-                    text.append(new String(bytes, 0, count, StandardCharsets.UTF_8));
-                }
-            } catch (SocketTimeoutException noEnd) {
-                // what came is a table all the same
-            }
-            return SourceTable.read(text.toString());
+            return table(answer.chunked() ? new ChunkedInput(in) : in);
         }
+    }
+
+    private static SourceTable table(InputStream content) throws IOException {
+        StringBuilder text = new StringBuilder();
+        byte[] bytes = new byte[4_096];
+        try {
+            for (int count = content.read(bytes); count >= 0 && text.length() < LONGEST_TABLE; count = text.indexOf("ENDSOURCETABLE", Math.max(0, text.length() - 5_000)) < 0 ? content.read(bytes) : -1) {
+                text.append(new String(bytes, 0, count, StandardCharsets.UTF_8));
+            }
+        } catch (SocketTimeoutException noEnd) {
+            // what came is a table all the same
+        }
+        return SourceTable.read(text.toString());
     }
 
     static String request(CasterSetting s, String gga) {

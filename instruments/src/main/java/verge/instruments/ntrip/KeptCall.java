@@ -91,7 +91,7 @@ final class KeptCall implements Closeable {
     static CorrectionLink.State refused(CasterAnswer.Kind kind) {
         return switch (kind) {
             case SIGN_IN -> CorrectionLink.State.SIGN_IN_REFUSED;
-            case NO_STREAM, TABLE -> CorrectionLink.State.NO_SUCH_STREAM;   // a caster of the first version sends its table where there is no such stream
+            case NO_STREAM, TABLE -> CorrectionLink.State.NO_SUCH_STREAM;
             case BUSY -> CorrectionLink.State.BUSY;
             default -> CorrectionLink.State.NO_CASTER;
         };

@@ -54,7 +54,11 @@ public final class Caster implements Closeable {
         /** Every stream breaks off after a second. */
         CUTS,
         /** Streams stay open and silent. */
-        STALLS
+        STALLS,
+        /** Who is none of its users gets its table. */
+        TABLE_FOR_STRANGERS,
+        /** Before a stream of the first version it says more of itself. */
+        TALKS
     }
 
     private final ServerSocket server;
@@ -209,22 +213,29 @@ public final class Caster implements Closeable {
         boolean second = question.second();
         Optional<SourceTable.Stream> stream = Optional.ofNullable(fault == Fault.HAS_NOTHING ? null : streams.get(question.mountpoint()));
         if (stream.isEmpty()) {
-            String table = new SourceTable(fault == Fault.HAS_NOTHING ? List.of() : streams.values().stream().sorted(Comparator.comparing(SourceTable.Stream::mountpoint)).toList()).text();
-            boolean wanted = question.mountpoint().isEmpty();
-            say(out, second && !wanted ? "HTTP/1.1 404 Not Found\r\nNtrip-Version: Ntrip/2.0\r\nConnection: close\r\n\r\n"
-                    : (second ? "HTTP/1.1 200 OK\r\nNtrip-Version: Ntrip/2.0\r\nContent-Type: gnss/sourcetable\r\n" : "SOURCETABLE 200 OK\r\nContent-Type: text/plain\r\n") + "Content-Length: " + table.length() + "\r\nConnection: close\r\n\r\n" + table);
+            say(out, second && !question.mountpoint().isEmpty() ? "HTTP/1.1 404 Not Found\r\nNtrip-Version: Ntrip/2.0\r\nConnection: close\r\n\r\n" : table(second));
         } else if (!stream.get().open() && !mayListen(question) || fault == Fault.REFUSES) {
-            say(out, second ? "HTTP/1.1 401 Unauthorized\r\nWWW-Authenticate: Basic realm=\"/\"\r\nConnection: close\r\n\r\n" : "ERROR - Bad Password\r\n");
+            refuse(out, second);
         } else if (listeners.size() >= MOST_LISTENERS) {
             say(out, second ? "HTTP/1.1 503 Service Unavailable\r\nConnection: close\r\n\r\n" : "ERROR - Too many clients\r\n");
         } else {
-            say(out, second ? "HTTP/1.1 200 OK\r\nNtrip-Version: Ntrip/2.0\r\nContent-Type: gnss/data\r\nTransfer-Encoding: chunked\r\nConnection: close\r\n\r\n" : "ICY 200 OK\r\n\r\n");
+            say(out, second ? "HTTP/1.1 200 OK\r\nNtrip-Version: Ntrip/2.0\r\nContent-Type: gnss/data\r\nTransfer-Encoding: chunked\r\nConnection: close\r\n\r\n" : fault == Fault.TALKS ? "ICY 200 OK\r\nServer: Ternholm caster\r\nDate: Thu, 01 May 2026 07:00:00 GMT\r\n\r\n" : "ICY 200 OK\r\n\r\n");
             Optional.ofNullable(question.headers().get("ntrip-gga")).ifPresent(lastPosition::set);
             Listener listener = new Listener(question.mountpoint(), socket, second, new ArrayBlockingQueue<>(MOST_WAITING));
             listeners.add(listener);
             Background.start("caster hears positions", () -> positions(socket));
             pass(listener);
         }
+    }
+
+    private String table(boolean second) {
+        String table = new SourceTable(fault == Fault.HAS_NOTHING ? List.of() : streams.values().stream().sorted(Comparator.comparing(SourceTable.Stream::mountpoint)).toList()).text();
+        return (second ? "HTTP/1.1 200 OK\r\nNtrip-Version: Ntrip/2.0\r\nContent-Type: gnss/sourcetable\r\n" : "SOURCETABLE 200 OK\r\nContent-Type: text/plain\r\n")
+                + "Content-Length: " + table.length() + "\r\nConnection: close\r\n\r\n" + table;
+    }
+
+    private void refuse(OutputStream out, boolean second) throws IOException {
+        say(out, fault == Fault.TABLE_FOR_STRANGERS ? table(second) : second ? "HTTP/1.1 401 Unauthorized\r\nWWW-Authenticate: Basic realm=\"/\"\r\nConnection: close\r\n\r\n" : "ERROR - Bad Password\r\n");
     }
 
     /** What a rover tells while it listens. */

@@ -124,10 +124,29 @@ class CorrectionLinkTest {
         assertThat(heard.states).containsExactly(State.CONNECTING, State.UP);
     }
 
+    /** What a caster says of itself before a stream is for no receiver. */
+    @Test
+    void headersOfACasterReachNoReceiver() throws Exception {
+        Caster caster = caster();
+        caster.misbehave(Caster.Fault.TALKS);
+        Heard heard = listen(setting(caster.port(), Version.ONE, "GALLERY", "lighthouse"));
+        until(() -> caster.listeners() == 1);
+        caster.publish("GALLERY", new byte[] {(byte) 0xD3, 0, 1, 'x'});
+        until(() -> !heard.text().isEmpty());
+        assertThat(heard.text()).isEqualTo("\u00D3\0\u0001x");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"'Server: a\r\nDate: b: c\r\n\r\nÓframe', Óframe", "'\r\nÓframe', Óframe", "Óframe, Óframe", "'Server: a\nno header', no header", "'$GNGGA,1', '$GNGGA,1'", "'letters without end', letters without end", "'Server: a\r\n', ''"})
+    void onlyHeadersArePassedOver(String sent, String heard) throws IOException {
+        assertThat(new String(new WithoutHeaders(new ByteArrayInputStream(sent.getBytes(StandardCharsets.ISO_8859_1))).readAllBytes(), StandardCharsets.ISO_8859_1)).isEqualTo(heard);
+    }
+
     /** What is refused for good stays so; what may pass is tried again. */
     @ParameterizedTest
     @CsvSource({"ONE, NONE, GALLERY, wrong, SIGN_IN_REFUSED", "TWO, NONE, GALLERY, wrong, SIGN_IN_REFUSED", "ONE, NONE, NOWHERE, lighthouse, NO_SUCH_STREAM", "TWO, NONE, NOWHERE, lighthouse, NO_SUCH_STREAM",
-        "ONE, WEB_PAGE, GALLERY, lighthouse, NO_CASTER", "TWO, WEB_PAGE, GALLERY, lighthouse, NO_CASTER", "TWO, HAS_NOTHING, GALLERY, lighthouse, NO_SUCH_STREAM"})
+        "ONE, WEB_PAGE, GALLERY, lighthouse, NO_CASTER", "TWO, WEB_PAGE, GALLERY, lighthouse, NO_CASTER", "TWO, HAS_NOTHING, GALLERY, lighthouse, NO_SUCH_STREAM", "ONE, TABLE_FOR_STRANGERS, GALLERY, wrong, SIGN_IN_REFUSED", "TWO, TABLE_FOR_STRANGERS, GALLERY, wrong, SIGN_IN_REFUSED",
+        "ONE, TABLE_FOR_STRANGERS, NOWHERE, wrong, NO_SUCH_STREAM"})
     void refusalsAreTold(Version version, Caster.Fault fault, String mountpoint, String password, State expected) throws Exception {
         Caster caster = caster();
         caster.misbehave(fault);
