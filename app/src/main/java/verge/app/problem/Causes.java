@@ -33,6 +33,11 @@ final class Causes {
         return chain(failure).flatMap(cause -> one(cause).stream()).findFirst();
     }
 
+    /** Whether the name of a file is what could not be taken: with a character that no name has, or longer than one can be. */
+    static boolean isOfAName(Throwable refused) {
+        return chain(refused).anyMatch(cause -> cause.getClass().getSimpleName().equals("InvalidFileNameException") || String.valueOf(cause.getMessage()).startsWith("Header section"));
+    }
+
     private static Stream<Throwable> chain(Throwable failure) {
         return Stream.iterate(failure, cause -> cause != null, cause -> cause.getCause() == cause ? null : cause.getCause());
     }

@@ -61,7 +61,7 @@ class FrontDoor extends OncePerRequestFilter {
             }
             chain.doFilter(request, response);
         } catch (InvalidParameterException tooMuch) {
-            answer(new SurveyException(Problem.REQUEST_TOO_LARGE), request, response);
+            answer(new SurveyException(Causes.isOfAName(tooMuch) ? Problem.FILE_NAME_UNFIT : Problem.REQUEST_TOO_LARGE), request, response);
         } catch (IOException | ServletException | RuntimeException failure) {
             Optional<SurveyException> known = response.isCommitted() ? Optional.empty() : Causes.of(failure);
             if (known.isEmpty()) {

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import tools.jackson.core.JacksonException;
@@ -41,8 +42,14 @@ class ProblemAdvice {
     }
 
     @ExceptionHandler(MaxUploadSizeExceededException.class)
-    Object tooLarge(HttpServletRequest request) {
-        return answer(new SurveyException(Problem.FILE_TOO_LARGE, LARGEST_FILE_MEGABYTES), request);
+    Object tooLarge(MaxUploadSizeExceededException failure, HttpServletRequest request) {
+        return answer(Causes.isOfAName(failure) ? new SurveyException(Problem.FILE_NAME_UNFIT) : new SurveyException(Problem.FILE_TOO_LARGE, LARGEST_FILE_MEGABYTES), request);
+    }
+
+    /** Parts that are none: of an upload that broke off, or written by hand. */
+    @ExceptionHandler(MultipartException.class)
+    Object partsUnreadable(MultipartException failure, HttpServletRequest request) {
+        return answer(new SurveyException(Causes.isOfAName(failure) ? Problem.FILE_NAME_UNFIT : Problem.REQUEST_UNREADABLE), request);
     }
 
     @ExceptionHandler({NoResourceFoundException.class, MethodArgumentTypeMismatchException.class})

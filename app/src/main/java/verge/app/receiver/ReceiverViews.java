@@ -132,7 +132,11 @@ public class ReceiverViews {
     }
 
     private String corrections(CorrectionsHeard heard) {
-        return words.word(heard.state()) + (heard.state() == CorrectionLink.State.UP ? ", " + heard.told().count() + " messages of " + heard.told().kinds().size() + " kinds" : "");
+        return words.word(heard.state()) + (heard.state() == CorrectionLink.State.UP ? ", " + heard.told().count() + " messages of " + heard.told().kinds().size() + " kinds" + counted(heard.told().damaged(), " damaged") + counted(heard.told().backward(), " of earlier moments") : "");
+    }
+
+    private static String counted(long count, String what) {
+        return count == 0 ? "" : ", " + count + what;
     }
 
     private static String tilt(ReceiverCondition.Leaning leaning, Figures f) {

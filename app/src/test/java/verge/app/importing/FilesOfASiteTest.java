@@ -12,6 +12,7 @@ import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
@@ -284,6 +285,15 @@ class FilesOfASiteTest {
         assertThat(visitor.post(page.uri().getPath() + columns, Map.of("role", "CONTROL")).statusCode()).isEqualTo(422);
         visitor.post(page.uri().getPath() + columns, Map.of("role", "CONTROL", "order", "EAST_NORTH"));
         assertThat(state().find(new PointName("U1")).orElseThrow().position().plan().easting()).isEqualTo(649020);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"a\0b.csv", "\0"})
+    void aFileNameWithANoughtIsToldInWords(String name) throws Exception {
+        HttpResponse<String> answer = visitor.upload("/jobs/" + job.id() + "/prepare/files", name, "K1,1,2\n".getBytes(StandardCharsets.UTF_8));
+        assertThat(answer.statusCode()).isLessThan(500);
+        assertThat(answer.body()).containsAnyOf("The name of the file cannot be read", "unnamed");
+        assertThat(visitor.upload("/jobs/" + job.id() + "/prepare/files", "x".repeat(5000), "K1,1,2\n".getBytes(StandardCharsets.UTF_8)).body()).contains("The name of the file cannot be read");
     }
 
     /** Columns are assigned once and words for kinds mapped once: a later version is read the same way. */

@@ -47,7 +47,7 @@ class MisbehavingReceiversTest extends JobWithReceivers {
 
     /** What it does from the press on. */
     private enum Deed {
-        STEADY, LATE, HELD_AND_LET_GO, HEIGHT_JUMPS, TWICE_A_MOMENT, TWO_IN_TURNS, AN_HOUR_ON, OLD_AGAIN, NO_SATELLITES, SOUTH, NO_SEPARATION, FALLS_SILENT
+        STEADY, LATE, HELD_AND_LET_GO, HEIGHT_JUMPS, TWICE_A_MOMENT, TWO_IN_TURNS, AN_HOUR_ON, OLD_AGAIN, NO_SATELLITES, SOUTH, NO_SEPARATION, FALLS_SILENT, SKY_HIGH
     }
 
     /** A receiver of ten fixed positions a second that plays what it is told. */
@@ -106,6 +106,7 @@ class MisbehavingReceiversTest extends JobWithReceivers {
                     case NO_SATELLITES -> moment(next, at, 5, Quality.FIXED, 0, false);
                     case SOUTH -> now.replace(",N,", ",S,");
                     case NO_SEPARATION -> moment(next, at, 5, Quality.FIXED, 17, true);
+                    case SKY_HIGH -> moment(next, at, 99_999, Quality.FIXED, 17, false);
                     case FALLS_SILENT -> "";
                 };
                 out.write(summed(said).getBytes(StandardCharsets.US_ASCII));
@@ -164,6 +165,7 @@ class MisbehavingReceiversTest extends JobWithReceivers {
         "NO_SATELLITES   |        | a solution of 0 satellites",
         "SOUTH           |        | km from where the job",
         "NO_SEPARATION   |        | geoid separation",
+        "SKY_HIGH        |        | no ground is so high",
         "FALLS_SILENT    |        | "})
     void whatItDoes(Deed deed, String stored, String said) throws Exception {
         played = new Played();
@@ -174,7 +176,7 @@ class MisbehavingReceiversTest extends JobWithReceivers {
         GridPoint stands = Ternholm.YARD.plus(3, 4);
         played.at = stands;
         until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> away(p.place().orElseThrow(), stands) < 0.01).isPresent());
-        if (deed == Deed.SOUTH || deed == Deed.NO_SEPARATION || deed == Deed.NO_SATELLITES) {   // so when it is pressed
+        if (deed == Deed.SKY_HIGH || deed == Deed.SOUTH || deed == Deed.NO_SEPARATION || deed == Deed.NO_SATELLITES) {   // so when it is pressed
             played.from(deed);
             Thread.sleep(400);
         }

@@ -25,6 +25,10 @@ import verge.core.units.Length;
  * than one.
  */
 public final class Occupying {
+    /** Over the ellipsoid: no pole stands deeper or higher. */
+    private static final double LOWEST_METRES = -1_000;
+    private static final double HIGHEST_METRES = 10_000;
+
     /** Of so many σ two solutions of one place hardly differ. */
     private static final double APART_SIGMAS = 5;
     private static final double LEAST_APART_METRES = 0.02;
@@ -72,12 +76,16 @@ public final class Occupying {
      *
      * @param heard what it rests on
      * @param tilt absent if the pole is held upright
-     * @throws SurveyException NOT_FIXED, OUTSIDE_LIMITS, RECEIVER_WITHOUT_SIGMA, BASE_CHANGED, RECEIVER_CLOCK_BACK, TILT_NOT_READY, POLE_WANDERED or HEIGHT_WANDERED; whoever gets one begins anew
+     * @throws SurveyException NOT_FIXED, RECEIVER_OFF_EARTH, OUTSIDE_LIMITS, RECEIVER_WITHOUT_SIGMA, BASE_CHANGED, RECEIVER_CLOCK_BACK, TILT_NOT_READY, POLE_WANDERED or HEIGHT_WANDERED; whoever gets one begins anew
      */
     public void take(SolvedPosition solved, Heard heard, Optional<PoleTilt> tilt) {
         Optional<BaseHeard> base = heard.base();
         if (solved.kind().compareTo(accepted ? SolvedPosition.Kind.FLOAT : SolvedPosition.Kind.FIXED) < 0 || solved.place().isEmpty()) {
             throw new SurveyException(Problem.NOT_FIXED, solved.kind());
+        }
+        double above = solved.place().get().height().metres();
+        if (!(above > LOWEST_METRES && above < HIGHEST_METRES)) {
+            throw new SurveyException(Problem.RECEIVER_OFF_EARTH, Math.round(above));
         }
         SolvedPosition.Sigma sigma = solved.sigma().orElseThrow(() -> new SurveyException(Problem.RECEIVER_WITHOUT_SIGMA));
         List<Breach> beyond = accepted ? List.of() : Stream.concat(manner.limits().of(solved, tilt, height).stream(), Contradictions.of(solved, heard, height).stream()).toList();

@@ -145,6 +145,8 @@ public enum Problem {
     EPOCHS_MISSING,
     /** Arguments: how many kilometres, the area. */
     FAR_FROM_AREA,
+    /** Arguments: metres over the ellipsoid. */
+    RECEIVER_OFF_EARTH,
     NO_GEOID_SEPARATION,
     /** Arguments: by how many seconds, how many solutions counted, how many are needed. */
     EPOCHS_LATE,
@@ -465,6 +467,8 @@ public enum Problem {
     FIELD_UNREADABLE,
     /** Arguments: none. */
     REQUEST_TOO_LARGE,
+    /** Arguments: none. */
+    FILE_NAME_UNFIT,
     /** Arguments: none. */
     TEXT_UNFIT,
     /** Arguments: none. */

@@ -24,6 +24,8 @@ public final class NmeaParser {
     private static final Pattern ADDRESS = Pattern.compile("[A-Z]{2}[A-Z]{3}");
     private static final Pattern FIGURE = Pattern.compile("-?\\d{1,12}(\\.\\d{0,12})?");
     private static final double NANOS = 1e9;
+    /** A hexadecimal digit counts them. */
+    private static final int MOST_SYSTEMS = 15;
     private static final int MOST_SATELLITES_A_LINE = 12;
 
     private NmeaParser() {
@@ -99,7 +101,11 @@ public final class NmeaParser {
         for (int i = 0; i < MOST_SATELLITES_A_LINE; i++) {
             f.maybeWhole(3 + i, 1, 999).ifPresent(numbers::add);
         }
-        return new NmeaSentence.Gsa(talker, f.whole(2, 1, 3), numbers, f.number(15, 0, 100), f.number(16, 0, 100), f.number(17, 0, 100), f.maybeWhole(18, 1, 4).stream().mapToObj(i -> SatelliteSystem.values()[i - 1]).findFirst());
+        OptionalInt system = f.maybeWhole(18, 1, MOST_SYSTEMS);
+        if (system.orElse(1) > SatelliteSystem.values().length) {
+            return new NmeaSentence.Other(talker, "GSA");   // of the regional systems: a sentence like others, of satellites that are not drawn
+        }
+        return new NmeaSentence.Gsa(talker, f.whole(2, 1, 3), numbers, f.number(15, 0, 100), f.number(16, 0, 100), f.number(17, 0, 100), system.stream().mapToObj(i -> SatelliteSystem.values()[i - 1]).findFirst());
     }
 
     private static NmeaSentence gsv(String talker, Fields f) {

@@ -20,9 +20,11 @@ import verge.core.satellite.BaseHeard;
  * @param base as the latest of its messages tell of it
  * @param equipment its antenna and receiver; empty until it told
  * @param words that it sent for whoever hears it; empty without any
+ * @param damaged how many messages came without their right checksum, or say what cannot be
+ * @param backward how many observations were of an earlier moment than those before them
  */
-public record StreamTold(Optional<Instant> last, Map<Integer, Kind> kinds, Optional<BaseHeard> base, String equipment, String words) {
-    public static final StreamTold NOTHING = new StreamTold(Optional.empty(), Map.of(), Optional.empty(), "", "");
+public record StreamTold(Optional<Instant> last, Map<Integer, Kind> kinds, Optional<BaseHeard> base, String equipment, String words, long damaged, long backward) {
+    public static final StreamTold NOTHING = new StreamTold(Optional.empty(), Map.of(), Optional.empty(), "", "", 0, 0);
     /** After so long without a message a stream counts as silent: a base tells its place more often. */
     public static final Duration SILENT = Duration.ofSeconds(10);
     private static final double MILLIS = 1_000;
@@ -71,18 +73,22 @@ public record StreamTold(Optional<Instant> last, Map<Integer, Kind> kinds, Optio
     StreamTold with(int type, Instant at) {
         Map<Integer, Kind> more = new TreeMap<>(kinds);
         more.put(type, more.getOrDefault(type, new Kind(0, List.of())).and(at));
-        return new StreamTold(Optional.of(at), more, base, equipment, words);
+        return new StreamTold(Optional.of(at), more, base, equipment, words, damaged, backward);
     }
 
     StreamTold with(BaseHeard other) {
-        return new StreamTold(last, kinds, Optional.of(other), equipment, words);
+        return new StreamTold(last, kinds, Optional.of(other), equipment, words, damaged, backward);
     }
 
     StreamTold withEquipment(String other) {
-        return new StreamTold(last, kinds, base, other, words);
+        return new StreamTold(last, kinds, base, other, words, damaged, backward);
     }
 
     StreamTold withWords(String other) {
-        return new StreamTold(last, kinds, base, equipment, other);
+        return new StreamTold(last, kinds, base, equipment, other, damaged, backward);
+    }
+
+    StreamTold with(long nowDamaged, long nowBackward) {
+        return new StreamTold(last, kinds, base, equipment, words, nowDamaged, nowBackward);
     }
 }

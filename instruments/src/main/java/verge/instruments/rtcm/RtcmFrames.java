@@ -5,7 +5,8 @@ import java.util.function.Consumer;
 
 /**
  * Frames of RTCM 3 out of a stream of bytes that may begin anywhere and break off, and into one: a preamble, six zero bits and the length in ten, the message, a checksum in 24
- * (RTCM 10403). What has no right checksum is no message; the next one is looked for behind the preamble that misled, not behind the length that it told.
+ * (RTCM 10403). What has no right checksum is no message; the next one is looked for behind the preamble that misled, not behind the length that it told,
+ * and without waiting for as many bytes as that promised.
  */
 public final class RtcmFrames {
     private static final int PREAMBLE = 0xD3;
@@ -47,9 +48,15 @@ public final class RtcmFrames {
             }
             int end = from + HEAD + size + CHECKSUM;
             if (end > length) {
-                return from;
+                int behind = wholeBehind(from + 1);
+                if (behind < 0) {
+                    return from;
+                }
+                damaged++;
+                from = behind;
+                continue;
             }
-            if (checksum(kept, from, HEAD + size) == ((kept[end - 3] & 0xff) << 16 | (kept[end - 2] & 0xff) << 8 | kept[end - 1] & 0xff)) {
+            if (isWhole(from, end)) {
                 each.accept(Arrays.copyOfRange(kept, from + HEAD, end - CHECKSUM));
                 from = end;
             } else {
@@ -57,6 +64,23 @@ public final class RtcmFrames {
                 from++;
             }
         }
+    }
+
+    /** Where a whole message begins behind a preamble whose end has not come yet: then that was none. −1 if none does. */
+    private int wholeBehind(int from) {
+        for (int at = from; at + HEAD + CHECKSUM <= length; at++) {
+            if ((kept[at] & 0xff) == PREAMBLE && (kept[at + 1] & 0xfc) == 0) {
+                int end = at + HEAD + ((kept[at + 1] & 3) << 8 | kept[at + 2] & 0xff) + CHECKSUM;
+                if (end <= length && isWhole(at, end)) {
+                    return at;
+                }
+            }
+        }
+        return -1;
+    }
+
+    private boolean isWhole(int from, int end) {
+        return checksum(kept, from, end - CHECKSUM - from) == ((kept[end - 3] & 0xff) << 16 | (kept[end - 2] & 0xff) << 8 | kept[end - 1] & 0xff);
     }
 
     private void drop(int done) {

@@ -18,6 +18,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.geodesy.Geographic;
 import verge.core.satellite.SatelliteSystem;
 import verge.core.satellite.Sight;
@@ -87,6 +88,13 @@ class NmeaTest {
         "GPGGA,071530.20,5657.0,N", "GPRMC,071530.20,V,,,,,,,310226,,,N", "GPGSV,1,2,03", "GPGSA,A,4,,,,,,,,,,,,,1,1,1", "GPZDA,071530.20,01,13,2026,00,00"})
     void aFieldThatCannotBeRefusesAll(String body) {
         assertThat(NmeaParser.read("$" + body + "*" + NmeaWriter.checksum(body)).fault()).contains(Fault.FIELDS);
+    }
+
+    /** Regional systems beside the four: sentences like others. */
+    @ParameterizedTest
+    @ValueSource(strings = {"GNGSA,A,3,02,,,,,,,,,,,,1.2,0.7,1.0,5", "GNGSA,A,3,02,,,,,,,,,,,,1.2,0.7,1.0,6", "GQGSV,1,1,01,02,45,180,42,8", "GIGSV,1,1,01,02,45,180,42"})
+    void sentencesOfAFifthSystemAreNoFaults(String body) {
+        assertThat(NmeaParser.read("$" + body + "*" + NmeaWriter.checksum(body)).fault()).isEmpty();
     }
 
     /** Broken off, run together, binary in between, far too long: whole lines come through, the others are counted. */

@@ -8,6 +8,7 @@ import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -73,6 +74,23 @@ class RtcmTest {
             }
         }
         assertThat(cells).isGreaterThan(50);
+    }
+
+    /** What misleads promises up to a thousand bytes more: nothing behind it waits for them. */
+    @ParameterizedTest
+    @ValueSource(strings = {"D303FF", "D30100", "D3", "D300", "D30005D3000A", "D303FFD303FFD303FF"})
+    void aFalsePreambleDelaysNothing(String false_) {
+        RtcmFrames frames = new RtcmFrames();
+        byte[] message = RtcmMessages.write(messages().get(0));
+        List<byte[]> came = new ArrayList<>();
+        ByteArrayOutputStream sent = new ByteArrayOutputStream();
+        sent.writeBytes(HexFormat.of().parseHex(false_));
+        sent.writeBytes(RtcmFrames.frame(message));
+        for (byte b : sent.toByteArray()) {
+            frames.take(new byte[] {b}, 1, came::add);
+        }
+        assertThat(came).hasSize(1);
+        assertThat(came.get(0)).isEqualTo(message);
     }
 
     /** Read back: texts as they were, places to a tenth of a millimetre, ranges to what the message can say. */
