@@ -14,6 +14,7 @@ import org.junit.jupiter.params.provider.CsvFileSource;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.rates.Rates;
 
 /** Lines, circles and planes against numpy and scipy (fixtures/best_fits.py), at real coordinates. */
 class BestFitTest {
@@ -107,6 +108,7 @@ class BestFitTest {
                 Optional<? extends BestFit<?>> fit = kind.equals("line") ? BestLine.of(places) : kind.equals("circle") ? BestCircle.of(places) : BestPlane.of(places);
                 accused += fit.flatMap(BestFit::suspect).isPresent() ? 1 : 0;
             }
+            Rates.tell("clean " + kind + " of " + points + " points, scatter " + sigma + " m: somebody suspected", accused, 500);
             assertThat(accused).as("of 500 figures of %s points", points).isLessThanOrEqualTo(40);   // 25 and three times what they scatter by
         }
     }

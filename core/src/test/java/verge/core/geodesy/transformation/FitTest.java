@@ -24,6 +24,7 @@ import verge.core.geodesy.Similarity;
 import verge.core.geodesy.transformation.FitSettings.Heights;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.rates.Rates;
 import verge.core.units.Angle;
 
 /** Fits at real coordinates, against numpy, against figures worked by hand, and against the spread of many simulated sites. */
@@ -178,6 +179,10 @@ class FitTest {
             open += (inPlan ? odd.undecidedInPlan() : odd.undecidedInHeight()).contains(wrong) ? 1 : 0;
             assertThat(inPlan ? odd.inHeight() : odd.inPlan()).as("the other part, round %s", round).hasSizeLessThanOrEqualTo(1);
         }
+        String what = count + " marks, scale " + (held ? "held" : "solved") + ", one wrong in " + (inPlan ? "plan" : "height") + ": ";
+        Rates.tell(what + "it is named", right, rounds);
+        Rates.tell(what + "it is said to be one of several", open, rounds);
+        Rates.tell(what + "another is named", wrongly, rounds);
         assertThat(wrongly).as("right %s, open %s", right, open).isLessThanOrEqualTo(rounds / 100);
         assertThat(right + open).isGreaterThan(rounds * 7 / 10);
         assertThat(right).isGreaterThan(count >= 5 || !inPlan ? rounds / 2 : count == 3 && !held ? -1 : 0);   // three, with the scale solved, never tell
@@ -209,6 +214,7 @@ class FitTest {
         }
         assertThat(Math.sqrt(squaresOfTurn / sites)).isCloseTo(last.sigmaRotation(), within(0.04 * last.sigmaRotation()));
         assertThat(Math.sqrt(squaresAway / sites / 2)).isCloseTo(last.sigma(away), within(0.04 * last.sigma(away)));
+        Rates.tell("a mark found within the place told for 95 %", within, sites);
         assertThat((double) within / sites).isCloseTo(0.95, within(0.012));
         assertThat(last.searchRadius(away)).isGreaterThanOrEqualTo(2.4477 * last.sigma(away));
     }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -20,6 +21,7 @@ import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.problem.SurveyException;
+import verge.core.rates.Rates;
 
 /** Moves with more freedom than a similarity: what is left over and how far each mark is controlled, by what linear algebra says of them. */
 class MovedTest {
@@ -65,6 +67,7 @@ class MovedTest {
                 plan += Math.pow(there.plan().distanceMetres(carried.position().plan()) / known.plan(), 2) / rounds;
                 height += Math.pow((there.elevation().orElseThrow().metres() - aside[2]) / known.height().orElseThrow(), 2) / rounds;
             }
+            Rates.tell(String.format(Locale.ROOT, "%s, marks %s m broad, a point %.0f m aside: its error is %.2f of the told \u03c3 in plan, %.2f in height", kind, breadth, aside[1], Math.sqrt(plan), Math.sqrt(height)));
             assertThat(Math.sqrt(plan)).as("%s m aside, in its worse direction", aside[1]).isBetween(0.8, 1.5);   // both directions over the worse
             assertThat(Math.sqrt(height)).as("%s m aside", aside[1]).isBetween(0.8, 1.2);
         }
