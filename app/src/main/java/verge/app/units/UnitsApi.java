@@ -35,8 +35,8 @@ class UnitsApi {
     record Show(Quantity quantity, Map<String, String> figures, List<Double> values) {
     }
 
-    /** @param texts as somebody types them */
-    record Read(Quantity quantity, Map<String, String> figures, List<String> texts) {
+    /** @param texts as somebody types them @param packed whether bare numbers of directions are packed degrees: 45.3015 is 45°30′15″ */
+    record Read(Quantity quantity, Map<String, String> figures, List<String> texts, Boolean packed) {
     }
 
     @Operation(summary = "Show values in the figures of a job")
@@ -71,7 +71,7 @@ class UnitsApi {
         Figures f = FiguresAnswers.read(new Answers(asked.figures() == null ? Map.of() : asked.figures()));
         return each(asked.texts(), text -> switch (required(asked.quantity())) {
             case LENGTH, DIFFERENCE, STATION -> LengthText.parse(text, f.lengthUnit()).metres();
-            case DIRECTION -> AngleText.parse(text, f.angles().unit()).radians();
+            case DIRECTION -> (Boolean.TRUE.equals(asked.packed()) ? AngleText.parsePacked(text) : AngleText.parse(text, f.angles().unit())).radians();
             case LATITUDE -> LatLonText.latitude(text).radians();
             case LONGITUDE -> LatLonText.longitude(text).radians();
             case GRADE, AREA, VOLUME, TEMPERATURE, PRESSURE -> throw new SurveyException(Problem.CHOICE_UNFIT, "quantity", asked.quantity().name(),

@@ -23,6 +23,8 @@ import verge.core.units.Length;
 /** What lies between things: lengths, angles, offsets, areas. */
 final class ReadOff {
     private static final int MOST_CROSSINGS = 50;
+    private static final int MOST_OTHER_FEET = 20;
+    private static final double SAME_FOOT_METRES = 1e-4;
     /** A distance square to a line that is no side. */
     private static final double ON_METRES = 5e-5;
     /** The arc that shows an angle, of the shorter of its rays. */
@@ -110,12 +112,19 @@ final class ReadOff {
             worked.figure("station", name, new Quantity.Distance(new Length(beside.along()), new Length(ScaledWalk.of(nearest.walk(), given.scales()::groundPerGrid).told(beside.along()))))
                     .figure("offset", name, offset).point("foot", name, beside.foot().position()).dimension(foot, point.plan(), offset);
             rise(beside.foot().position(), point).ifPresent(up -> worked.figure("aboveLine", name, new Quantity.Difference(up)));
+            others(nearest, point.plan()).forEach(other -> worked.figure("stationAlso", name, new Quantity.Distance(new Length(other.along()), new Length(ScaledWalk.of(nearest.walk(), given.scales()::groundPerGrid).told(other.along()))))
+                    .figure("offsetAlso", name, aside(other.right(), given.scales().groundPerGrid(other.foot().position().plan(), point.plan(), level(point, other.foot().position())))));
             worked.line(line(List.of(beside.foot().position(), point), false));
             if (!beside.onIt()) {
                 worked.remark(Caution.BEYOND_THE_LINE, name);
             }
         }
         return worked.build();
+    }
+
+    /** Other places where the line lies square to the way there. */
+    private static List<Walk.Beside> others(Nearest nearest, GridPoint place) {
+        return nearest.walk().squares(place).stream().filter(b -> Math.abs(b.along() - nearest.beside().along()) > SAME_FOOT_METRES).limit(MOST_OTHER_FEET).toList();
     }
 
     private static Quantity.Aside aside(double right, double factor) {

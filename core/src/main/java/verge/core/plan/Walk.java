@@ -1,6 +1,8 @@
 package verge.core.plan;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
@@ -11,6 +13,10 @@ import verge.core.units.Angle;
 public final class Walk {
     /** Below this two azimuths point straight against each other, and no side of a corner is the outer one. */
     private static final double REVERSED = 1e-9;
+    /** So many parts of a piece are looked at for a foot each. */
+    private static final int PARTS_LOOKED_AT = 32;
+    private static final double SAME_FOOT_METRES = 1e-6;
+
     private final Path path;
     /** From the begin to each vertex of the path, and back to the first of a closed one. */
     private final double[] upTo;
@@ -148,6 +154,43 @@ public final class Walk {
         double off = foot.place().position().plan().distanceMetres(place);
         double side = in.isEmpty() || out.isEmpty() ? right(foot.place(), place) : sideOfCorner(in.get(), out.get(), place);
         return new Beside(along, Math.copySign(off, side), foot.place(), true);
+    }
+
+    /** All feet of a place: wherever the path lies square to the way there, nearest or not, in their order along it. */
+    public List<Beside> squares(GridPoint place) {
+        List<Beside> all = new ArrayList<>();
+        for (int piece = 0; piece < course.pieces(); piece++) {
+            double length = course.length(piece);
+            for (int part = 0; part < PARTS_LOOKED_AT; part++) {
+                double from = length * part / PARTS_LOOKED_AT;
+                double to = length * (part + 1) / PARTS_LOOKED_AT;
+                boolean last = part + 1 == PARTS_LOOKED_AT && piece + 1 == course.pieces() && !path.closed();
+                if (on(piece, from).ahead(place) == 0 || on(piece, from).ahead(place) > 0 != on(piece, to).ahead(place) > 0 || last && on(piece, to).ahead(place) == 0) {
+                    Foot foot = between(piece, from, to, place);
+                    double along = begins[piece] + foot.along();
+                    if (all.isEmpty() || along - all.get(all.size() - 1).along() > SAME_FOOT_METRES) {
+                        all.add(new Beside(along, right(foot.place(), place), foot.place(), true));
+                    }
+                }
+            }
+        }
+        return List.copyOf(all);
+    }
+
+    /** By halving: that the way there is square in between is known. */
+    private Foot between(int piece, double from, double to, GridPoint place) {
+        double low = from;
+        double high = to;
+        boolean ahead = on(piece, from).ahead(place) > 0;
+        while (on(piece, low).ahead(place) != 0 && (low + high) / 2 > low && (low + high) / 2 < high) {
+            double middle = (low + high) / 2;
+            if (on(piece, middle).ahead(place) > 0 == ahead) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return on(piece, low);
     }
 
     private static Place lengthened(Place end, double ahead) {

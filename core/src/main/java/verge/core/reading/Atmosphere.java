@@ -14,6 +14,38 @@ public record Atmosphere(double temperatureCelsius, double pressureHectopascals,
         require("relativeHumidityPercent", relativeHumidityPercent, 0, 100);
     }
 
+    /**
+     * Of air whose humidity a ventilated psychrometer tells.
+     *
+     * @param wetCelsius of its wet thermometer, that is of ice below 0
+     * @throws IllegalArgumentException if the wet one is warmer, or the figures cannot be of air. Source: WMO-No. 8, annex 4.B
+     */
+    public static Atmosphere ofWetBulb(double dryCelsius, double wetCelsius, double pressureHectopascals) {
+        Atmosphere saturated = new Atmosphere(dryCelsius, pressureHectopascals, 100);
+        require("wetCelsius", wetCelsius, -40, dryCelsius);
+        double coefficient = wetCelsius < 0 ? 5.75e-4 : 6.53e-4 * (1 + 0.000944 * wetCelsius);
+        double over = wetCelsius < 0 ? overIce(wetCelsius, pressureHectopascals) : overWater(wetCelsius, pressureHectopascals);
+        double vapour = over - coefficient * pressureHectopascals * (dryCelsius - wetCelsius);
+        return new Atmosphere(dryCelsius, pressureHectopascals, Math.min(100, 100 * vapour / saturated.vapourHectopascals()));
+    }
+
+    /** Partial pressure of its water vapour; saturation over water after Magnus with the constants of WMO-No. 8, annex 4.B. */
+    public double vapourHectopascals() {
+        return relativeHumidityPercent / 100 * overWater(temperatureCelsius, pressureHectopascals);
+    }
+
+    private static double overWater(double celsius, double hectopascals) {
+        return enhancement(hectopascals) * 6.112 * Math.exp(17.62 * celsius / (243.12 + celsius));
+    }
+
+    private static double overIce(double celsius, double hectopascals) {
+        return enhancement(hectopascals) * 6.112 * Math.exp(22.46 * celsius / (272.62 + celsius));
+    }
+
+    private static double enhancement(double hectopascals) {
+        return 1.0016 + 3.15e-6 * hectopascals - 0.074 / hectopascals;
+    }
+
     /** Of another temperature and pressure. */
     public Atmosphere with(double otherCelsius, double otherHectopascals) {
         return new Atmosphere(otherCelsius, otherHectopascals, relativeHumidityPercent);

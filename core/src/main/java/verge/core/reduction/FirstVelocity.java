@@ -28,14 +28,6 @@ public final class FirstVelocity {
         double standard = 287.6155 + 4.88660 * perSquare + 0.06800 * perSquare * perSquare;
         double kelvin = air.temperatureCelsius() + ZERO_CELSIUS_IN_KELVIN;
         double dry = standard * (ZERO_CELSIUS_IN_KELVIN / kelvin) * (air.pressureHectopascals() / STANDARD_PRESSURE_HECTOPASCALS);
-        return dry - 11.27 * vapourPressureHectopascals(air) / kelvin;
-    }
-
-    /** Partial pressure of water vapour; saturation over water after Magnus with the constants of WMO-No. 8, annex 4.B. */
-    private static double vapourPressureHectopascals(Atmosphere air) {
-        double t = air.temperatureCelsius();
-        double saturation = (1.0016 + 3.15e-6 * air.pressureHectopascals() - 0.074 / air.pressureHectopascals())
-                * 6.112 * Math.exp(17.62 * t / (243.12 + t));
-        return air.relativeHumidityPercent() / 100 * saturation;
+        return dry - 11.27 * air.vapourHectopascals() / kelvin;
     }
 }

@@ -23,6 +23,7 @@ public final class AngleText {
     private static final Pattern SINGLE = Pattern.compile("([+-]?[\\d.,]+)\\s*(°|deg|d|g|gon|mil)?", Pattern.CASE_INSENSITIVE);
     /** Degrees, a point, two figures of minutes, two of seconds and their decimals: only where it is said that it is so. */
     private static final Pattern PACKED = Pattern.compile("([+-])?(\\d{1,3})[.,](\\d{2})(\\d{2})(\\d*)\\s*(?:dms|packed)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern BARE = Pattern.compile("([+-])?(\\d{1,3})(?:[.,](\\d{1,12}))?");
     private static final Pattern QUADRANT = Pattern.compile("([NS])\\s*(.*?)\\s*([EW])", Pattern.CASE_INSENSITIVE);
     /** A quarter turn in gons or mils comes out this much beyond π/2 at most. */
     private static final double ROUNDING = 1e-12;
@@ -43,6 +44,21 @@ public final class AngleText {
                         .flatMap(a -> fromQuadrant(quadrant.group(1), a, quadrant.group(3)))
                 : plain(text, unitOfBareNumber);
         return read.orElseThrow(() -> new SurveyException(Problem.NOT_AN_ANGLE, typed));
+    }
+
+    /**
+     * The same where bare numbers are packed degrees, minutes and seconds behind one point: {@code 45.3015} is 45°30′15″, {@code 45.3} is 45°30′. What says its own unit is read by that.
+     *
+     * @throws SurveyException NOT_AN_ANGLE
+     */
+    public static Angle parsePacked(String typed) {
+        Matcher bare = BARE.matcher(typed.strip().replace('\u2212', '-'));
+        if (!bare.matches()) {
+            return parse(typed, AngleUnit.DEGREES);
+        }
+        String behind = (bare.group(3) == null ? "" : bare.group(3)) + "0000";
+        return sexagesimal(bare.group(1), bare.group(2), Double.parseDouble(behind.substring(0, 2)), Double.parseDouble(behind.substring(2, 4) + "." + behind.substring(4) + "0"))
+                .orElseThrow(() -> new SurveyException(Problem.NOT_AN_ANGLE, typed));
     }
 
     private static Optional<Angle> plain(String text, AngleUnit unitOfBareNumber) {

@@ -90,6 +90,18 @@ class WalkTest {
         return Math.rint(1000 * metres) / 1000;
     }
 
+    /** Each line: a place, and how far along a line with a half circle of 10 m about 0, 30 every foot of it lies, with its offset. */
+    @ParameterizedTest
+    @CsvSource({"0, 15, '15 15, 51.416 25'", "4, 30, '30 4, 46 6'", "-6, 12, '12 -6'", "3, -5, ''", "0, 52, '15 22, 51 2'"})
+    void allFeetOfAPlaceAreFound(double east, double north, String feet) {
+        Path line = path(false, 0, 0, 0, 0, 30, 0, 10, 40, 0);
+        List<Walk.Beside> found = Walk.of(line).orElseThrow().squares(place(east, north));
+        assertThat(found).allSatisfy(b -> {
+            GridPoint foot = b.foot().position().plan();
+            assertThat(Math.abs((east - (foot.easting() - E0)) * b.foot().azimuth().sin() + (north - (foot.northing() - N0)) * b.foot().azimuth().cos())).isLessThan(1e-6);
+        });
+    }
+
     /** Vertices that are given twice change nothing of what lies where: at the end, at the begin, between, and where a ring closes. */
     @ParameterizedTest
     @CsvSource({"45, 8, false", "47, -3, false", "-4, -3, false", "20, -5, false", "20, 5, false", "20, -5, true", "-3, 4, true", "-3, -4, true", "44, -1, true"})

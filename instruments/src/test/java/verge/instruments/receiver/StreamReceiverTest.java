@@ -207,13 +207,13 @@ class StreamReceiverTest {
         until(() -> receiver.snapshot().link() == LinkState.UP && positions.size() > before + 3);
     }
 
-    /** A clock that jumps back is told, once; positions go on from there. */
+    /** A clock that jumps back is told, once; what it says from there on counts as late. */
     @Test
     void timeThatGoesBackIsTold() throws Exception {
-        ReceiverStandIn standIn = standIn(50);
+        ReceiverStandIn standIn = standIn(2);   // the doubt stands until the next position: long enough to be seen in one of the looks
         List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
         StreamReceiver receiver = receiver(standIn, positions);
-        until(() -> positions.size() > 3);
+        until(() -> receiver.snapshot().latest().filter(e -> e.value().timing().kind() == Epoch.Kind.TIMELY).isPresent());
         List<NmeaEpochs.Event.Doubt.Kind> doubts = new ArrayList<>();
         standIn.misbehave(ReceiverStandIn.Fault.BACKWARDS);
         until(() -> {
@@ -221,6 +221,7 @@ class StreamReceiverTest {
             return !doubts.isEmpty();
         });
         assertThat(doubts).containsOnly(NmeaEpochs.Event.Doubt.Kind.BACKWARDS);
-        until(() -> receiver.snapshot().doubt().isEmpty() && receiver.snapshot().now().isPresent());
+        until(() -> receiver.snapshot().doubt().isEmpty() && receiver.snapshot().late().filter(d -> d.toSeconds() >= 59).isPresent());
+        assertThat(receiver.snapshot().now()).isEmpty();
     }
 }
