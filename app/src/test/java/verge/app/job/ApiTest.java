@@ -8,6 +8,8 @@ import java.util.Collections;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -124,6 +126,9 @@ class ApiTest {
         assertThat(ask("POST", "/api/v1/units/read", "{\"quantity\":\"DIRECTION\",\"texts\":[\"N 45 30 00 E\"]}", 200).get(0).asDouble())
                 .isCloseTo(Math.toRadians(45.5), within(1e-12));
         assertThat(ask("POST", "/api/v1/units/show", "{\"quantity\":\"AREA\",\"figures\":{\"areaUnit\":\"HECTARE\"},\"values\":[12345]}", 200).get(0).asString()).isEqualTo("1.2 ha");
+        assertThat(ask("POST", "/api/v1/units/read", "{\"quantity\":\"DIRECTION\",\"packed\":true,\"texts\":[\"45.3015\",\"-0.3\",\"45 30 15\",\"50 gon\"]}", 200).valueStream().map(v -> Math.round(1e9 * Math.toDegrees(v.asDouble())) / 1e9))
+                .containsExactly(45.504166667, -0.5, 45.504166667, 45.0);
+        assertThat(ask("POST", "/api/v1/units/read", "{\"quantity\":\"DIRECTION\",\"packed\":true,\"texts\":[\"45.6015\"]}", 422).get("problem").asString()).isEqualTo("NOT_AN_ANGLE");
         assertThat(ask("POST", "/api/v1/units/read", "{\"quantity\":\"LENGTH\",\"texts\":[\"twelve\"]}", 422).get("problem").asString()).isEqualTo("NOT_A_LENGTH");
     }
 
@@ -144,5 +149,26 @@ class ApiTest {
         HttpResponse<String> answer = visitor.program(method, path, token, body);
         assertThat(answer.statusCode()).as(answer.body()).isEqualTo(status);
         return json.readTree(answer.body());
+    }
+
+    @Test
+    void reductionsAndShortestLines() throws Exception {
+        JsonNode line = ask("POST", "/api/v1/geodesics/inverse", "{\"from\":{\"latitude\":0,\"longitude\":11},\"to\":{\"latitude\":90,\"longitude\":11}}", 200);
+        assertThat(line.get("metres").asDouble()).isCloseTo(10_001_965.7293, within(1e-4));
+        JsonNode end = ask("POST", "/api/v1/geodesics/direct", "{\"from\":{\"latitude\":0,\"longitude\":11},\"azimuth\":0,\"metres\":10001965.7293}", 200);
+        assertThat(end.get("latitude").asDouble()).isCloseTo(90, within(1e-8));
+        JsonNode rise = ask("POST", "/api/v1/reductions/reciprocal-zeniths", "{\"one\":{\"zenith\":1.5607963267948966,\"instrument\":1.5,\"target\":1.5},\"other\":{\"zenith\":1.5807963267948966,\"instrument\":1.5,\"target\":1.5},\"slope\":1000}", 200);
+        assertThat(rise.get("rise").asDouble()).isCloseTo(1000 * Math.sin(0.01), within(1e-4));
+        JsonNode air = ask("POST", "/api/v1/reductions/air", "{\"temperature\":20,\"wet\":15,\"pressure\":1000,\"wavelength\":0.658,\"referenceIndex\":1.000286}", 200);
+        assertThat(air.get("humidityPercent").asDouble()).isCloseTo(59, within(1.0));
+        assertThat(air.get("ppm").asDouble()).isBetween(0.0, 20.0);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"geodesics/inverse | {}", "geodesics/inverse | {\"from\":{\"latitude\":91,\"longitude\":0},\"to\":{\"latitude\":0,\"longitude\":0}}", "geodesics/direct | {\"from\":{\"latitude\":1,\"longitude\":0},\"azimuth\":0}",
+        "geodesics/inverse | {\"from\":{\"latitude\":1,\"longitude\":0},\"to\":{\"latitude\":0,\"longitude\":0},\"ellipsoid\":{\"semiMajor\":0}}", "reductions/reciprocal-zeniths | {\"slope\":100}", "reductions/air | {\"temperature\":20,\"wet\":25,\"pressure\":1000}",
+        "reductions/air | {\"temperature\":20,\"pressure\":1000}", "reductions/air | {\"temperature\":20,\"wet\":10,\"humidityPercent\":50,\"pressure\":1000}", "reductions/air | {\"temperature\":20,\"humidityPercent\":50,\"pressure\":1000,\"wavelength\":5}"})
+    void figuresThatCannotBeAreNamed(String door, String body) throws Exception {
+        assertThat(ask("POST", "/api/v1/" + door, body, 400).get("problem").asString()).isEqualTo("FIELD_UNREADABLE");
     }
 }
