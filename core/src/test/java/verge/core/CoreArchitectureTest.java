@@ -14,7 +14,7 @@ class CoreArchitectureTest {
     @Test
     void knowsNothingButJavaItselfAndTheLibrariesOfItsTrade() {
         classes().should().onlyDependOnClassesThat().resideInAnyPackage("verge.core..", "java.lang..", "java.util..", "java.time..", "java.math..",
-                        "java.text..", "java.nio.charset..", "org.apache.sis..", "org.opengis..", "javax.measure..", "org.ejml..", "org.locationtech.jts..", "org.pcollections..", "net.e175.klaus.solarpositioning..", "org.apache.commons.statistics..")
+                        "java.text..", "java.nio.charset..", "org.apache.sis..", "org.opengis..", "javax.measure..", "org.ejml..", "org.locationtech.jts..", "org.pcollections..", "net.e175.klaus.solarpositioning..", "net.sf.geographiclib..", "org.apache.commons.statistics..")
                 .check(CORE);
     }
 
