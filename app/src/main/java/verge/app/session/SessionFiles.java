@@ -14,7 +14,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import verge.app.files.Originals;
 import verge.app.journal.JournalService;
@@ -95,6 +97,7 @@ class SessionFiles {
     private static final class Skimmed implements RawLogReader.Told {
         private final Map<SatelliteId, Integer> channels = new HashMap<>();
         private final RawSummary.Counter counter;
+        private final Map<String, Integer> notKept = new TreeMap<>();
         private RtcmMessage.Equipment equipment = new RtcmMessage.Equipment(EQUIPMENT, 0, "", 0, "", "", "", "");
 
         Skimmed(int seconds) {
@@ -111,6 +114,11 @@ class SessionFiles {
             if (of instanceof Broadcast.Moving moving) {
                 channels.put(moving.satellite(), moving.channel());
             }
+        }
+
+        @Override
+        public void other(SatelliteId satellite, int signal) {
+            notKept.merge(satellite.system() + " signal " + signal, 1, Integer::sum);
         }
 
         @Override
@@ -160,8 +168,9 @@ class SessionFiles {
         String digest = raw.fetched().file().sha256();
         return new RinexObservationWriter.Header(said.mark().text(), "", begun.person(), agency, List.of(equipment.receiverSerial(), equipment.receiver(), equipment.firmware()), List.of(equipment.antennaSerial(), said.antenna().model().name()),
                 about(raw), height, said.seconds(), GpsTime.ofUtc(raw.fetched().summary().first()), skimmed.channels, Instant.now(),
-                List.of("Session " + said.name().letter() + " of " + said.mark(), "from " + raw.fetched().file().name(), "SHA-256 " + digest.substring(0, DIGEST_HALF), "        " + digest.substring(DIGEST_HALF),
-                        "Antenna height as measured: " + Decimals.print(said.antenna().height().measured().metres(), HEIGHT_DECIMALS) + " m, to " + SatelliteWords.word(said.antenna().height().to())));
+                Stream.concat(Stream.of("Session " + said.name().letter() + " of " + said.mark(), "from " + raw.fetched().file().name(), "SHA-256 " + digest.substring(0, DIGEST_HALF), "        " + digest.substring(DIGEST_HALF),
+                        "Antenna height as measured: " + Decimals.print(said.antenna().height().measured().metres(), HEIGHT_DECIMALS) + " m, to " + SatelliteWords.word(said.antenna().height().to())),
+                        skimmed.notKept.entrySet().stream().map(e -> "Not written: " + e.getValue() + " x " + e.getKey() + " as RTCM 10403 counts")).toList());
     }
 
     /** The mark as the job knows it, else as the sky said; nought if nobody did. */

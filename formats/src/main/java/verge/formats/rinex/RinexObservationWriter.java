@@ -24,6 +24,10 @@ public final class RinexObservationWriter {
     private static final int MOST_SLOTS_A_LINE = 8;
     private static final double STRENGTH_STEP = 6;
     private static final long SHOWN_NANOS = 100;
+    /** Bits of the loss of lock indicator. */
+    private static final int NOTHING_LOST = 0;
+    private static final int LOST_LOCK = 1;
+    private static final int HALF_CYCLE = 2;
 
     private final Appendable out;
     private final RinexLines lines;
@@ -105,16 +109,16 @@ public final class RinexObservationWriter {
             StringBuilder line = new StringBuilder(row.getKey().toString());
             for (Signal signal : signals(row.getKey().system())) {
                 Observed o = row.getValue().get(signal);
-                line.append(o == null ? " ".repeat(64) : figure(o.range(), false, o) + figure(o.cycles(), o.slipped(), o) + figure(o.doppler(), false, o) + figure(o.strength(), false, o));
+                line.append(o == null ? " ".repeat(64) : figure(o.range(), NOTHING_LOST, o) + figure(o.cycles(), (o.slipped() ? LOST_LOCK : 0) + (o.half() ? HALF_CYCLE : 0), o) + figure(o.doppler(), NOTHING_LOST, o) + figure(o.strength(), NOTHING_LOST, o));
             }
             out.append(line.toString().stripTrailing()).append('\n');
         }
     }
 
     /** Fourteen columns and two indicators; blank where there is none, or one that has no room. */
-    private static String figure(double value, boolean slipped, Observed o) {
+    private static String figure(double value, int lost, Observed o) {
         String figure = Double.isFinite(value) ? String.format(Locale.ROOT, "%14.3f", value) : "";
-        return figure.isEmpty() || figure.length() > 14 ? " ".repeat(16) : figure + (slipped ? "1" : " ") + Math.max(1, Math.min(9, (int) (o.strength() / STRENGTH_STEP)));
+        return figure.isEmpty() || figure.length() > 14 ? " ".repeat(16) : figure + (lost == NOTHING_LOST ? " " : Integer.toString(lost)) + Math.max(1, Math.min(9, (int) (o.strength() / STRENGTH_STEP)));
     }
 
     private static double seconds(GpsTime time) {

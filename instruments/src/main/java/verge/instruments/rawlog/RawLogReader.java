@@ -42,6 +42,10 @@ public final class RawLogReader {
         default void broadcast(Broadcast of) throws IOException {
         }
 
+        /** An observation of a signal that is not kept. @param signal as the messages number it */
+        default void other(SatelliteId satellite, int signal) {
+        }
+
         /** What the receiver says that it and its antenna are. */
         default void equipment(RtcmMessage.Equipment of) {
         }
@@ -101,12 +105,15 @@ public final class RawLogReader {
 
     private void take(Cell cell) {
         Optional<Signal> signal = Msm.signal(cell.satellite().system(), cell.signal());
+        if (signal.isEmpty()) {
+            told.other(cell.satellite(), cell.signal());
+        }
         signal.ifPresent(s -> {
             String key = cell.satellite() + s.code();
             growingLocks.put(key, cell.lock());
             boolean known = cell.satellite().system() != SatelliteSystem.GLONASS || channels.containsKey(cell.satellite());
             double wavelength = known ? s.wavelength(channels.getOrDefault(cell.satellite(), 0)) : Double.NaN;
-            growing.add(new Observed(cell.satellite(), s, cell.range(), cell.phase() / wavelength, -cell.rate() / wavelength, cell.strength(), slipped(key, cell.lock())));
+            growing.add(new Observed(cell.satellite(), s, cell.range(), cell.phase() / wavelength, -cell.rate() / wavelength, cell.strength(), slipped(key, cell.lock()), cell.halfCycle()));
         });
     }
 
