@@ -72,10 +72,12 @@ public abstract class JobWithReceivers {
     }
 
     protected static void until(BooleanSupplier reached) throws InterruptedException {
-        for (int i = 0; i < MOST_LOOKS && !reached.getAsBoolean(); i++) {
+        boolean seen = reached.getAsBoolean();
+        for (int look = 1; look < MOST_LOOKS && !seen; look++) {
             Thread.sleep(MILLIS_BETWEEN_LOOKS);
+            seen = reached.getAsBoolean();   // the look that sees it decides: at the next it may be gone again
         }
-        assertThat(reached.getAsBoolean()).isTrue();
+        assertThat(seen).isTrue();
     }
 
     /** Of which antenna how high, on one of the benches. */

@@ -3,6 +3,7 @@ package verge.instruments.ntrip;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static verge.instruments.Until.until;
 
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -18,7 +19,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.function.BooleanSupplier;
 import javax.net.ServerSocketFactory;
 import javax.net.ssl.KeyManagerFactory;
 import javax.net.ssl.SSLContext;
@@ -93,13 +93,6 @@ class CorrectionLinkTest {
         Heard heard = new Heard();
         open.add(new CorrectionLink(setting, () -> POSITION, heard));
         return heard;
-    }
-
-    private static void until(BooleanSupplier true_) throws InterruptedException {
-        for (int i = 0; i < 500 && !true_.getAsBoolean(); i++) {
-            Thread.sleep(20);
-        }
-        assertThat(true_.getAsBoolean()).isTrue();
     }
 
     /** The list first, then the stream, told where the rover is, byte for byte. */

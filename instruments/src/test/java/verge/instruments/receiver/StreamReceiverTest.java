@@ -3,6 +3,7 @@ package verge.instruments.receiver;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static verge.instruments.Until.until;
 
 import java.io.IOException;
 import java.time.Instant;
@@ -11,7 +12,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.function.BooleanSupplier;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import javax.net.ServerSocketFactory;
@@ -134,13 +134,6 @@ class StreamReceiverTest {
         SolvedPosition wrong = after(model(5, 1), base(BASE_CENTRED), 40);
         assertThat(wrong.kind()).isEqualTo(Kind.FIXED);
         assertThat(Math.hypot(Math.hypot(error(wrong)[0], error(wrong)[1]), error(wrong)[2])).isGreaterThan(0.25);
-    }
-
-    private static void until(BooleanSupplier reached) throws InterruptedException {
-        for (int i = 0; i < 1_500 && !reached.getAsBoolean(); i++) {
-            Thread.sleep(20);
-        }
-        assertThat(reached.getAsBoolean()).isTrue();
     }
 
     private ReceiverStandIn standIn(double perSecond) throws IOException {

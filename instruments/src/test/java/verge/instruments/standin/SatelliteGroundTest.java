@@ -3,6 +3,7 @@ package verge.instruments.standin;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static verge.instruments.Until.until;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -15,7 +16,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletionException;
-import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -86,13 +86,6 @@ class SatelliteGroundTest {
     static void stop() {
         receiver.close();
         standIn.close();
-    }
-
-    private static void until(BooleanSupplier reached) throws InterruptedException {
-        for (int i = 0; i < 3_000 && !reached.getAsBoolean(); i++) {
-            Thread.sleep(20);
-        }
-        assertThat(reached.getAsBoolean()).isTrue();
     }
 
     private static ReceiverCondition condition() {
