@@ -3,9 +3,12 @@ package verge.app.importing;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -104,13 +107,19 @@ class FileController {
         CodebookReader.Result look = imports.codes(file, choice);
         model.addAttribute("book", CodebookView.of(look.book(), codebooks.before(job, file)));
         model.addAttribute("isTable", imports.kind(file) == FileKind.TABLE);
-        model.addAttribute("faults", look.faults().stream().map(f -> reports.message("codefault." + f.kind(), f.where(), f.found())).toList());
+        model.addAttribute("faults", asked(look.faults()).stream().map(f -> reports.message("codefault." + f.kind(), f.where(), f.found())).toList());
         model.addAttribute("layout", look.layout().orElse(null));
         model.addAttribute("head", look.head());
         model.addAttribute("parts", CodebookLayout.PARTS);
         model.addAttribute("words", look.layout().map(l -> Stream.concat(l.kinds().keySet().stream().sorted(), look.unknownKinds().stream()).distinct().toList()).orElse(List.of()));
         model.addAttribute("kinds", Codebook.Kind.values());
         return "importing/codebook";
+    }
+
+    /** Of a word for a kind that nobody has said the meaning of, its first line: it is asked for once. */
+    private static List<CodebookReader.Fault> asked(List<CodebookReader.Fault> faults) {
+        Set<String> words = new HashSet<>();
+        return faults.stream().filter(f -> f.kind() != CodebookReader.Kind.KIND_UNKNOWN || words.add(f.found().toLowerCase(Locale.ROOT))).toList();
     }
 
     private String table(UUID job, SiteFile file, FileChoice choice, JobState state, Model model) {
@@ -174,7 +183,7 @@ class FileController {
         ReadAs readAs = choice.over(library.readAs(file, state.settings().figures()));
         PlacedFile meant = library.placedNow(file, state.geodesy(), Optional.of(readAs));
         model.addAttribute("told", reports.of(meant, state.settings()));
-        model.addAttribute("leftOut", meant.read().orElseThrow().report().leftOut().stream().mapToInt(Report.LeftOut::count).sum());
+        model.addAttribute("leftOut", meant.read().orElseThrow().report().leftOut().stream().mapToInt(Report.LeftOut::count).sum() + meant.drawing().spots().filter(s -> s.name().isEmpty()).count());
         model.addAttribute("layers", meant.drawing().layers().size());
         model.addAttribute("unitSaid", meant.read().orElseThrow().declared().unit().isPresent());
         model.addAttribute("systemSaid", meant.read().orElseThrow().declared().system().isPresent());

@@ -27,6 +27,7 @@ import verge.formats.reading.Report;
 @Component
 class FileReportView {
     private static final int PLACE_DECIMALS = 3;
+    private static final int DEGREE_DECIMALS = 7;
 
     private final MessageSource messages;
 
@@ -59,7 +60,8 @@ class FileReportView {
     /** Points that are seen and can be staked, but that no job takes on: there is nothing to call them by. */
     private Optional<String> nameless(ReadFile read) {
         List<Feature.Spot> nameless = read.drawing().spots().filter(s -> s.name().isEmpty()).toList();
-        return nameless.stream().findFirst().map(first -> message("leftout.NO_NAME", "point", Integer.toString(nameless.size()), Decimals.print(first.vertices().north(0), PLACE_DECIMALS) + ", " + Decimals.print(first.vertices().east(0), PLACE_DECIMALS)));
+        int decimals = read.declared().system().filter(FileSystem.LatLon.class::isInstance).isPresent() ? DEGREE_DECIMALS : PLACE_DECIMALS;
+        return nameless.stream().findFirst().map(first -> message("leftout.NO_NAME", "point", Integer.toString(nameless.size()), Decimals.print(first.vertices().north(0), decimals) + ", " + Decimals.print(first.vertices().east(0), decimals)));
     }
 
     String words(Report.LeftOut left) {
