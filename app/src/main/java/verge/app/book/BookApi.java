@@ -46,7 +46,7 @@ class BookApi {
     }
 
     @Operation(summary = "Make a job from a field book", description = "Either form. The name defaults to the book's own.")
-    @RequestBody(description = "The book", content = @Content(schema = @Schema(type = "string")), required = true)
+    @RequestBody(description = "The book", content = @Content(mediaType = "application/octet-stream", schema = @Schema(type = "string", format = "binary")), required = true)
     @PostMapping("/api/v1/sites/{site}/books")
     @ResponseStatus(HttpStatus.CREATED)
     Made bringIn(@PathVariable UUID site, @RequestParam(defaultValue = "") String name, @Parameter(hidden = true) InputStream content, Principal person) {

@@ -7,16 +7,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
-import verge.core.reading.Atmosphere;
-import verge.core.reading.DistanceMeter;
-import verge.core.reduction.FirstVelocity;
 import verge.core.reduction.ReciprocalZeniths;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 
-/** Reductions of readings for programs, in metres, radians, degrees Celsius and hectopascals. */
+/** Reductions of readings for programs, in metres and radians. */
 @RestController
-@RequestMapping("/api/v1/reductions")
+@RequestMapping("/api/v1/reduction")
 class ReductionApi {
     private static final double MEAN_RADIUS_METRES = 6_371_000;
     private static final double TALLEST_METRES = 100;
@@ -46,38 +43,6 @@ class ReductionApi {
         ReciprocalZeniths.Result result = ReciprocalZeniths.of(asked.one().end("one"), asked.other().end("other"), new Length(within(asked.slope(), 0.1, 1e5, "slope")),
                 asked.radius() == null ? MEAN_RADIUS_METRES : within(asked.radius(), 6e6, 7e6, "radius"));
         return new RiseBody(result.rise().metres(), Double.isFinite(result.refraction()) ? result.refraction() : null);
-    }
-
-    /**
-     * The air, and the distance meter that it is wanted for.
-     *
-     * @param wet degrees Celsius of a psychrometer's wet thermometer; instead of it the relative humidity may be given
-     * @param wavelength of the carrier in micrometres @param referenceIndex group refractive index for which its raw distances are right
-     */
-    record AirBody(Double temperature, Double wet, Double humidityPercent, Double pressure, Double wavelength, Double referenceIndex) {
-    }
-
-    /** @param ppm to be added to a measured distance, in millionths of it; null without a distance meter */
-    record AirWorth(double humidityPercent, double vapourHectopascals, Double ppm) {
-    }
-
-    @Operation(summary = "Humidity of the air, also by a wet thermometer, and its first velocity correction")
-    @PostMapping("/air")
-    AirWorth air(@RequestBody AirBody asked) {
-        double dry = within(asked.temperature(), -40, 60, "temperature");
-        double pressure = within(asked.pressure(), 500, 1100, "pressure");
-        if (asked.wet() != null && asked.humidityPercent() != null) {
-            throw new SurveyException(Problem.FIELD_UNREADABLE, "wet");
-        }
-        Atmosphere air;
-        try {
-            air = asked.wet() != null ? Atmosphere.ofWetBulb(dry, asked.wet(), pressure) : new Atmosphere(dry, pressure, within(asked.humidityPercent(), 0, 100, "humidityPercent"));
-        } catch (IllegalArgumentException none) {
-            throw new SurveyException(Problem.FIELD_UNREADABLE, "wet");
-        }
-        Double ppm = asked.wavelength() == null ? null
-                : FirstVelocity.ppm(new DistanceMeter(within(asked.wavelength(), 0.56, 1.6, "wavelength"), within(asked.referenceIndex(), 1, 1.001, "referenceIndex"), Length.ZERO, 0), air);
-        return new AirWorth(air.relativeHumidityPercent(), air.vapourHectopascals(), ppm);
     }
 
     private static double within(Double value, double lowest, double highest, String field) {

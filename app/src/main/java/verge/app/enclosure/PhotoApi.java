@@ -63,7 +63,7 @@ class PhotoApi {
     }
 
     @Operation(summary = "Keep a photo", description = "A JPEG or a PNG as the part 'photo'. 'subject' is what it is about, 'attribute' what the code asked for that it answers.")
-    @PostMapping
+    @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     PhotoBody photograph(@PathVariable UUID job, @RequestParam UUID subject, @RequestParam(defaultValue = "") String attribute, @RequestParam MultipartFile photo, Principal person) throws IOException {
         UUID id = enclosures.photograph(job, subject, attribute, photo.getOriginalFilename(), photo.getInputStream(), Author.ofProgram(person.getName())).entry().id();

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -103,7 +104,7 @@ class FileApi {
             + "latest. With 'replaces', the file counts in place of an earlier one. A file that cannot be used is not kept.")
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    ReportBody add(@PathVariable UUID site, @RequestParam MultipartFile file, FileChoice choice, @RequestParam Optional<UUID> job, @RequestParam Optional<UUID> replaces,
+    ReportBody add(@PathVariable UUID site, @RequestParam MultipartFile file, @ParameterObject FileChoice choice, @RequestParam Optional<UUID> job, @RequestParam Optional<UUID> replaces,
             Principal person) throws IOException {
         UUID own = job.orElseGet(() -> latest(site));
         Author author = Author.ofProgram(person.getName());

@@ -15,6 +15,7 @@ import verge.core.geodesy.Position;
 import verge.core.geodesy.Uncertainty;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.core.reading.Atmosphere;
 import verge.core.reduction.AirEffect;
 import verge.core.sets.SetReduction;
 import verge.core.setup.KnownMark;
@@ -150,8 +151,8 @@ class SetupApi {
     record AirRequest(@NotNull SetupRequest.Air air, SetupRequest.Meter instrument, Double distance) {
     }
 
-    /** @param perDegree metres on the distance asked about, for one degree Celsius more */
-    record AirBody(double ppm, double perDegree, double perHectopascal) {
+    /** @param perDegree metres on the distance asked about, for one degree Celsius more @param humidity relative, in per cent, as given or by the wet thermometer */
+    record AirBody(double ppm, double perDegree, double perHectopascal, double humidity) {
     }
 
     @Operation(summary = "The atmospheric correction", description = "First velocity correction after the IAG resolution of 1999, and what a slip in temperature or pressure does to a distance.")
@@ -159,8 +160,9 @@ class SetupApi {
     AirBody atmosphere(@RequestBody AirRequest asked) {
         try {
             SetupRequest.Meter meter = asked.instrument() == null ? new SetupRequest.Meter(null, null, null, null, null) : asked.instrument();
-            AirEffect e = AirEffect.of(meter.meter(), SetupRequest.needed("air", asked.air()).atmosphere(), new Length(asked.distance() == null ? 1000 : asked.distance()));
-            return new AirBody(e.ppm(), e.perDegree().metres(), e.perHectopascal().metres());
+            Atmosphere air = SetupRequest.needed("air", asked.air()).atmosphere();
+            AirEffect e = AirEffect.of(meter.meter(), air, new Length(asked.distance() == null ? 1000 : asked.distance()));
+            return new AirBody(e.ppm(), e.perDegree().metres(), e.perHectopascal().metres(), air.relativeHumidityPercent());
         } catch (IllegalArgumentException unfit) {
             throw new SurveyException(Problem.REQUEST_UNREADABLE);
         }

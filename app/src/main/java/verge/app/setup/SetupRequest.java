@@ -85,9 +85,13 @@ record SetupRequest(@NotNull Arrangement.Kind kind, @NotNull MarkPlace station, 
         }
     }
 
-    record Air(@NotNull Double temperature, @NotNull Double pressure, Double humidity) {
+    /** @param humidity relative, in per cent; without it and the wet thermometer 60 @param wet degrees Celsius of a psychrometer's wet thermometer, instead of the humidity */
+    record Air(@NotNull Double temperature, @NotNull Double pressure, Double humidity, Double wet) {
         Atmosphere atmosphere() {
-            return new Atmosphere(needed("air.temperature", temperature), needed("air.pressure", pressure), humidity == null ? 60 : humidity);
+            if (wet != null && humidity != null) {
+                throw new SurveyException(Problem.FIELD_UNREADABLE, "air.wet");
+            }
+            return wet != null ? Atmosphere.ofWetBulb(needed("air.temperature", temperature), wet, needed("air.pressure", pressure)) : new Atmosphere(needed("air.temperature", temperature), needed("air.pressure", pressure), humidity == null ? 60 : humidity);
         }
     }
 

@@ -112,6 +112,8 @@ class SetupApiTest {
         JsonNode r = post("/api/v1/sets/reduce", "{\"marks\":[\"A\",\"B\"],\"shots\":[" + shots + "]}", 200);
         assertThat(r.get("means").get(1).get("direction").asDouble()).isCloseTo(1.0, within(1e-8));
         assertThat(r.get("unfinished").asInt()).isZero();
+        assertThat(post("/api/v1/reduction/atmosphere", "{\"air\":{\"temperature\":20,\"wet\":15,\"pressure\":1000}}", 200).get("humidity").asDouble()).isCloseTo(59, within(1.0));
+        assertThat(post("/api/v1/reduction/atmosphere", "{\"air\":{\"temperature\":20,\"wet\":15,\"humidity\":50,\"pressure\":1000}}", 400).get("problem").asString()).isEqualTo("FIELD_UNREADABLE");
         JsonNode air = post("/api/v1/reduction/atmosphere", "{\"air\":{\"temperature\":30,\"pressure\":950},\"distance\":1000}", 200);
         assertThat(air.get("ppm").asDouble()).isBetween(25.0, 45.0);
         assertThat(air.get("perDegree").asDouble()).as("about a millionth").isCloseTo(0.00088, within(0.00012));

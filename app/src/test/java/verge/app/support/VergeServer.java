@@ -25,7 +25,7 @@ import verge.instruments.port.LinkKind;
 import verge.instruments.standin.StandIn;
 
 /**
- * The real application with its demo world, started once a test run on a private cluster and a free port, with a stand-in of its own.
+ * The real application with its demo world, started once for all classes of a machine, on a private cluster and a free port, with a stand-in of its own.
  * A test class that is extended with this may ask for it as a parameter.
  */
 public final class VergeServer implements BeforeAllCallback, BeforeEachCallback, ParameterResolver {
@@ -70,7 +70,16 @@ public final class VergeServer implements BeforeAllCallback, BeforeEachCallback,
     public void beforeAll(ExtensionContext context) throws Exception {
         if (running == null) {
             running = start();
-            context.getRoot().getStore(ExtensionContext.Namespace.GLOBAL).put("verge", running);
+            // Each class is a run of its own where several go side by side: what they share lasts as long as the machine they run on.
+            Runtime.getRuntime().addShutdownHook(new Thread(VergeServer::stop));
+        }
+    }
+
+    private static void stop() {
+        try {
+            running.close();
+        } catch (Exception left) {
+            throw new IllegalStateException(left);   // seen in the log; the data lies in a directory for what is temporary
         }
     }
 

@@ -309,7 +309,7 @@ class SatelliteGroundTest {
             assertThat(up.heard().up()).isEqualTo(CorrectionLink.State.UP);
             assertThat(up.heard().back().orElseThrow().told().base().orElseThrow()).isEqualTo(new BaseHeard("YARD", 7, base.snapshot().sends().base().orElseThrow().place()));
             assertThat(up.heard().back().orElseThrow().told().base().orElseThrow().place().minus(stands).length()).isLessThan(1e-3);
-            assertThat(base.snapshot().sends().seconds(1074).orElseThrow()).isCloseTo(2, within(0.4));
+            until(() -> Math.abs(base.snapshot().sends().seconds(1074).orElse(0) - 2) < 0.4);   // by when they come, which a busy machine delays now and then
             assertThat(CorrectionLink.table(own).find("YARD").orElseThrow().place()).isEqualTo("Ternholm yard");
             assertThat(taken.heard().up()).isEqualTo(CorrectionLink.State.BUSY);   // and tried again
             receiver.corrections(Optional.of(own));
