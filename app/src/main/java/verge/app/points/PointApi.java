@@ -10,13 +10,18 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.core.geodesy.Elevation;
+import verge.core.points.Apart;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.Length;
 
 /** Points for programs. */
 @RestController
@@ -44,6 +49,22 @@ class PointApi {
     @GetMapping("/api/v1/jobs/{job}/points")
     List<PointBody> points(@PathVariable UUID job) {
         return journals.state(job).points().map(PointBody::of).toList();
+    }
+
+    /** @param mostPlan within which both lie 95 times in a hundred by their standard deviations; null where one of them has none @param agree likewise null */
+    record ApartBody(String name, double north, double east, Double up, double plan, Double mostPlan, Double mostUp, Boolean agree) {
+    }
+
+    @Operation(summary = "Two positions of one point against each other", description = "By the entries that gave them, as of two occupations; the second beyond the first, in metres of the job's grid. 'agree' says whether they do within what both are known to.")
+    @GetMapping("/api/v1/jobs/{job}/points/apart")
+    ApartBody apart(@PathVariable UUID job, @RequestParam String name, @RequestParam UUID first, @RequestParam UUID second) {
+        Apart apart = Apart.of(position(job, name, first), position(job, name, second));
+        return new ApartBody(name, apart.north().metres(), apart.east().metres(), apart.up().map(Length::metres).orElse(null), apart.plan().metres(), apart.mostPlan().map(Length::metres).orElse(null), apart.mostUp().map(Length::metres).orElse(null),
+                apart.agree().orElse(null));
+    }
+
+    private StoredPoint position(UUID job, String name, UUID entry) {
+        return journals.state(job).pointsOf(entry).stream().filter(p -> p.name().text().equals(name)).findFirst().orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
     }
 
     /** @param entry that gave the position; null for the usual order again */
