@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -90,16 +92,13 @@ class WalkTest {
         return Math.rint(1000 * metres) / 1000;
     }
 
-    /** Each line: a place, and how far along a line with a half circle of 10 m about 0, 30 every foot of it lies, with its offset. */
+    /** Each line: a place, and how far along a line that goes 30 m north and then north-east, or round an arc to the right, every foot of it lies, with its offset. */
     @ParameterizedTest
-    @CsvSource({"0, 15, '15 15, 51.416 25'", "4, 30, '30 4, 46 6'", "-6, 12, '12 -6'", "3, -5, ''", "0, 52, '15 22, 51 2'"})
-    void allFeetOfAPlaceAreFound(double east, double north, String feet) {
-        Path line = path(false, 0, 0, 0, 0, 30, 0, 10, 40, 0);
-        List<Walk.Beside> found = Walk.of(line).orElseThrow().squares(place(east, north));
-        assertThat(found).allSatisfy(b -> {
-            GridPoint foot = b.foot().position().plan();
-            assertThat(Math.abs((east - (foot.easting() - E0)) * b.foot().azimuth().sin() + (north - (foot.northing() - N0)) * b.foot().azimuth().cos())).isLessThan(1e-6);
-        });
+    @CsvSource({"0, 0, 15, '15.000 0.000'", "0, 4, 30, '30.000 4.000, 32.828 2.828'", "0, -6, 12, '12.000 -6.000'", "0, 3, -5, ''", "0, 0, 52, ''", "0, 9, 33, '38.485 4.243'",
+        "-0.41421356237309503, 15, 25, '25.000 15.000, 37.854 17.071'", "-0.41421356237309503, 9, 31, '37.854 8.586'"})
+    void allFeetOfAPlaceAreFound(double bulge, double east, double north, String feet) {
+        List<Walk.Beside> found = Walk.of(path(false, 0, 0, 0, 0, 30, bulge, 10, 40, 0)).orElseThrow().squares(place(east, north));
+        assertThat(found.stream().map(b -> String.format(Locale.ROOT, "%.3f %.3f", b.along(), b.right() + 0.0)).collect(Collectors.joining(", "))).isEqualTo(feet);
     }
 
     /** Vertices that are given twice change nothing of what lies where: at the end, at the begin, between, and where a ring closes. */
