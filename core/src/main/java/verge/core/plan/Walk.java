@@ -16,6 +16,7 @@ public final class Walk {
     /** So many parts of a piece are looked at for a foot each. */
     private static final int PARTS_LOOKED_AT = 32;
     private static final double SAME_FOOT_METRES = 1e-6;
+    private static final double ABOUT_A_CENTRE_METRES = 1e-8;
 
     private final Path path;
     /** From the begin to each vertex of the path, and back to the first of a closed one. */
@@ -164,6 +165,9 @@ public final class Walk {
             for (int part = 0; part < PARTS_LOOKED_AT; part++) {
                 double from = length * part / PARTS_LOOKED_AT;
                 double to = length * (part + 1) / PARTS_LOOKED_AT;
+                if (Math.abs(on(piece, from).ahead(place)) < ABOUT_A_CENTRE_METRES && Math.abs(on(piece, to).ahead(place)) < ABOUT_A_CENTRE_METRES) {
+                    continue;   // at the centre of an arc all of it lies square, and no foot is one
+                }
                 boolean last = part + 1 == PARTS_LOOKED_AT && piece + 1 == course.pieces() && !path.closed();
                 if (on(piece, from).ahead(place) == 0 || on(piece, from).ahead(place) > 0 != on(piece, to).ahead(place) > 0 || last && on(piece, to).ahead(place) == 0) {
                     Foot foot = between(piece, from, to, place);

@@ -95,7 +95,7 @@ class WalkTest {
     /** Each line: a place, and how far along a line that goes 30 m north and then north-east, or round an arc to the right, every foot of it lies, with its offset. */
     @ParameterizedTest
     @CsvSource({"0, 0, 15, '15.000 0.000'", "0, 4, 30, '30.000 4.000, 32.828 2.828'", "0, -6, 12, '12.000 -6.000'", "0, 3, -5, ''", "0, 0, 52, ''", "0, 9, 33, '38.485 4.243'",
-        "-0.41421356237309503, 15, 25, '25.000 15.000, 37.854 17.071'", "-0.41421356237309503, 9, 31, '37.854 8.586'"})
+        "-0.41421356237309503, 15, 25, '25.000 15.000, 37.854 17.071'", "-0.41421356237309503, 9, 31, '37.854 8.586'", "-0.41421356237309503, 10, 30, '30.000 10.000'"})
     void allFeetOfAPlaceAreFound(double bulge, double east, double north, String feet) {
         List<Walk.Beside> found = Walk.of(path(false, 0, 0, 0, 0, 30, bulge, 10, 40, 0)).orElseThrow().squares(place(east, north));
         assertThat(found.stream().map(b -> String.format(Locale.ROOT, "%.3f %.3f", b.along(), b.right() + 0.0)).collect(Collectors.joining(", "))).isEqualTo(feet);
