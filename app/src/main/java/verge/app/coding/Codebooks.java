@@ -96,9 +96,9 @@ public class Codebooks {
         return books(file.siteId()).findAny().isEmpty() ? inUse : new Codebook(inUse.title(), inUse.rows().stream().filter(row -> codes.contains(row.code())).toList());
     }
 
-    /** A file as a table of codes, with its faults; as was said of it, else as of the version before. @throws SurveyException FILE_DAMAGED or FILE_UNREADABLE */
+    /** A file as a table of codes, with its faults; as was said of it, else, until somebody does, as of the version before. @throws SurveyException FILE_DAMAGED or FILE_UNREADABLE */
     public CodebookReader.Result look(SiteFile file) {
-        return look(file, file.codesReading().or(() -> files.older(file).flatMap(SiteFile::codesReading)).map(text -> json.read(text, CodebookLayout.class)));
+        return look(file, file.codesReading().or(() -> file.role().isEmpty() ? files.older(file).flatMap(SiteFile::codesReading) : Optional.empty()).map(text -> json.read(text, CodebookLayout.class)));
     }
 
     /** As text, to be kept with a file. */

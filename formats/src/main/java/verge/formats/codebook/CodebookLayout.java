@@ -32,7 +32,9 @@ public record CodebookLayout(List<String> columns, boolean heading, Map<String, 
             Codebook.Kind.STRING, Set.of("string", "line", "lines", "polyline", "linear", "linestring", "linie", "linje", "lijn", "linea", "línea", "ligne", "linha", "l"));
 
     public CodebookLayout {
-        columns = columns.stream().map(c -> PARTS.contains(c) ? c : "").toList();
+        List<String> said = columns;
+        // Of two columns that are said to be the same the first counts, and the page shows the other as left out.
+        columns = IntStream.range(0, said.size()).mapToObj(i -> PARTS.contains(said.get(i)) && said.indexOf(said.get(i)) == i ? said.get(i) : "").toList();
         kinds = Map.copyOf(kinds);
     }
 

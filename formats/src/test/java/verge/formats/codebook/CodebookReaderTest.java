@@ -97,6 +97,11 @@ class CodebookReaderTest {
     }
 
     @Test
+    void ofTwoColumnsThatAreTheSameTheFirstCounts() {
+        assertThat(new CodebookLayout(List.of("code", "meaning", "code", "nonsense", "", ""), true, Map.of()).columns()).containsExactly("code", "meaning", "", "", "", "");
+    }
+
+    @Test
     void aTitleGoesThroughATable() throws IOException {
         Codebook book = new Codebook("Harbour works, 2026", List.of(new Codebook.Row(new Code("KRB"), "kerb", Codebook.Kind.STRING, Codebook.Surface.NONE, new Codebook.Drawn(Codebook.Marker.DOT, Codebook.Line.SOLID, ""), "", List.of(), List.of(), List.of())));
         assertThat(read(CodebookWriter.csv(book)).book()).isEqualTo(book);
