@@ -21,7 +21,7 @@ public record CodesChoice(List<String> part, Boolean heading, List<String> word,
     CodebookLayout over(CodebookLayout proposed) {
         Map<String, Codebook.Kind> kinds = new HashMap<>(proposed.kinds());
         for (int i = 0; word != null && meant != null && i < Math.min(word.size(), meant.size()); i++) {
-            String plain = word.get(i).strip().toLowerCase(Locale.ROOT);
+            String plain = word.get(i).strip().toLowerCase(Locale.ROOT).replace('_', ' ');
             Optional<Codebook.Kind> kind = kind(meant.get(i));
             kind.ifPresentOrElse(k -> kinds.put(plain, k), () -> kinds.remove(plain));
         }

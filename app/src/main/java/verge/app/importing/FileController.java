@@ -16,7 +16,6 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -80,6 +79,10 @@ class FileController {
         this.firstLook = firstLook;
     }
 
+    /** A word of a table of codes for a kind. @param meant null while nobody has said it */
+    record KindWord(String word, Codebook.Kind meant) {
+    }
+
     /** A column of the file with its first cells. */
     record ColumnView(int number, String meaning, List<String> cells) {
     }
@@ -111,7 +114,7 @@ class FileController {
         model.addAttribute("layout", look.layout().orElse(null));
         model.addAttribute("head", look.head());
         model.addAttribute("parts", CodebookLayout.PARTS);
-        model.addAttribute("words", look.layout().map(l -> Stream.concat(l.kinds().keySet().stream().sorted(), look.unknownKinds().stream()).distinct().toList()).orElse(List.of()));
+        model.addAttribute("words", look.kindWords().stream().map(w -> new KindWord(w, look.layout().map(l -> l.kinds().get(w)).orElse(null))).toList());
         model.addAttribute("kinds", Codebook.Kind.values());
         return "importing/codebook";
     }

@@ -305,8 +305,10 @@ class FilesOfASiteTest {
         String parts = "?role=CODEBOOK&codes.part=code&codes.part=meaning&codes.part=kind&codes.heading=true";
         assertThat(visitor.get(page + parts).body()).contains("‘upright’ is no kind that is known", "‘edge’ is");
         Map<String, String> said = Map.of("role", "CODEBOOK", "codes.part", "code,meaning,kind", "codes.heading", "true", "codes.word", "upright,edge", "codes.meant", "POINT,STRING");
+        // One word after the other, as a person chooses: what was said first is still said when the second is.
+        assertThat(visitor.get(page + parts + "&codes.word=upright&codes.meant=POINT&codes.word=edge&codes.meant=").body()).containsSubsequence("‘upright’ is", "value=\"POINT\" selected", "‘edge’ is").contains("‘edge’ is no kind that is known");
         assertThat(visitor.post(page, said).statusCode()).isEqualTo(200);
-        assertThat(visitor.get(page).body()).contains("bollard", "<td>string</td>");
+        assertThat(visitor.get(page).body()).contains("bollard", "<td>string</td>").containsSubsequence("‘upright’ is", "value=\"POINT\" selected", "‘edge’ is", "value=\"STRING\" selected");
 
         HttpResponse<String> later = visitor.upload("/jobs/" + job.id() + "/prepare/files", "signs.csv", "Alpha,Bravo,Charlie\nBOL,bollard,upright\nQUY,quay wall,edge\n".getBytes(StandardCharsets.UTF_8));
         assertThat(visitor.get(later.uri().getPath() + "?role=CODEBOOK").body()).contains("QUY quay wall: other meaning").doesNotContain("is no kind");

@@ -1,6 +1,7 @@
 package verge.formats.codebook;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -51,7 +52,8 @@ public record CodebookLayout(List<String> columns, boolean heading, Map<String, 
         return new CodebookLayout(columns, columns.stream().anyMatch(c -> !c.isEmpty()), Map.of());
     }
 
-    private static String plain(String cell) {
+    /** As words are compared: without blanks around, in small letters. */
+    static String plain(String cell) {
         return cell.strip().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
@@ -60,6 +62,12 @@ public record CodebookLayout(List<String> columns, boolean heading, Map<String, 
         String plain = plain(written);
         Codebook.Kind said = kinds.get(plain);
         return said != null ? CodebookWriter.word(said) : KINDS.entrySet().stream().filter(e -> e.getValue().contains(plain)).map(e -> CodebookWriter.word(e.getKey())).findFirst().orElse(written);
+    }
+
+    /** Whether a word for a kind is none of ours, nor one that is known to mean one. */
+    static boolean isForeign(String written) {
+        String plain = plain(written);
+        return !plain.isEmpty() && KINDS.values().stream().noneMatch(words -> words.contains(plain)) && Arrays.stream(Codebook.Kind.values()).map(CodebookWriter::word).noneMatch(plain::equals);
     }
 
     /** As a layout of as many columns as the table has: what was said of others falls away. */

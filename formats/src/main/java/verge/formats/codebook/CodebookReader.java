@@ -45,6 +45,7 @@ public final class CodebookReader {
     private static final int LONGEST_TITLE_LINE = 1000;
     private static final int LONGEST_ATTRIBUTE = 2_000;
     private static final String CODE = CodebookLayout.CODE;
+    private static final String KIND = "kind";
     private static final String TITLE_MARK = "#";
     private static final int ROWS_SHOWN = 8;
     private static final String PARTED = "|";
@@ -55,7 +56,7 @@ public final class CodebookReader {
     private final Set<Code> seen = new HashSet<>();
 
     private final List<List<String>> head = new ArrayList<>();
-    private final Set<String> unknownKinds = new LinkedHashSet<>();
+    private final Set<String> kindWords = new LinkedHashSet<>();
     private Optional<CodebookLayout> layout;
     private String title = "";
 
@@ -74,9 +75,9 @@ public final class CodebookReader {
      * @param book empty of codes if there are faults
      * @param layout by which it was read; empty of a book that is no table
      * @param head first rows of a table, heading included
-     * @param unknownKinds words for kinds that nobody has said the meaning of
+     * @param kindWords words for kinds that are not ours, in the order of the table, whether somebody has said their meaning or not
      */
-    public record Result(Codebook book, List<Fault> faults, Optional<CodebookLayout> layout, List<List<String>> head, List<String> unknownKinds) {
+    public record Result(Codebook book, List<Fault> faults, Optional<CodebookLayout> layout, List<List<String>> head, List<String> kindWords) {
     }
 
     /** A table as its heading suggests. @throws SurveyException FILE_DAMAGED if it is neither */
@@ -97,7 +98,7 @@ public final class CodebookReader {
         if (reader.rows.isEmpty() && reader.faults.isEmpty()) {
             reader.fault(Kind.NO_CODES, "line 1", "");
         }
-        return new Result(new Codebook(reader.title, reader.faults.isEmpty() ? reader.rows : List.of()), List.copyOf(reader.faults), reader.layout, List.copyOf(reader.head), List.copyOf(reader.unknownKinds));
+        return new Result(new Codebook(reader.title, reader.faults.isEmpty() ? reader.rows : List.of()), List.copyOf(reader.faults), reader.layout, List.copyOf(reader.head), List.copyOf(reader.kindWords));
     }
 
     private void readTable(Path file, Watch watch) throws IOException {
@@ -156,10 +157,14 @@ public final class CodebookReader {
         }
     }
 
-    private static Map<String, String> entry(CodebookLayout layout, List<String> cells) {
+    private Map<String, String> entry(CodebookLayout by, List<String> cells) {
         Map<String, String> entry = new HashMap<>();
-        for (int i = 0; i < Math.min(layout.columns().size(), cells.size()); i++) {
-            entry.put(layout.columns().get(i), layout.columns().get(i).equals("kind") ? layout.kind(cells.get(i)) : cells.get(i));
+        for (int i = 0; i < Math.min(by.columns().size(), cells.size()); i++) {
+            boolean kind = by.columns().get(i).equals(KIND);
+            if (kind && CodebookLayout.isForeign(cells.get(i)) && kindWords.size() < MOST_FAULTS) {
+                kindWords.add(CodebookLayout.plain(cells.get(i)));
+            }
+            entry.put(by.columns().get(i), kind ? by.kind(cells.get(i)) : cells.get(i));
         }
         return entry;
     }
@@ -287,9 +292,6 @@ public final class CodebookReader {
         Optional<E> chosen = Arrays.stream(of.getEnumConstants()).filter(e -> e.name().equals(plain)).findFirst();
         if (chosen.isEmpty()) {
             fault(otherwise, where, written);
-            if (otherwise == Kind.KIND_UNKNOWN && unknownKinds.size() < MOST_FAULTS) {
-                unknownKinds.add(written.strip().toLowerCase(Locale.ROOT));
-            }
         }
         return chosen.orElse(usual);
     }

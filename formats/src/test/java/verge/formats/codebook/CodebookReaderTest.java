@@ -91,7 +91,8 @@ class CodebookReaderTest {
     void columnsAndKindsAreAssignedByHand() throws IOException {
         Path file = Files.writeString(directory.resolve("codes"), "KRB,9,kerb,area edge\nLMP,8,lamp,sign\n");
         CodebookReader.Result asked = CodebookReader.read(file, Optional.of(new CodebookLayout(List.of("code", "", "meaning", "kind"), false, Map.of("area edge", Codebook.Kind.STRING))), Watch.none("codes"));
-        assertThat(asked.unknownKinds()).containsExactly("sign");
+        assertThat(asked.kindWords()).containsExactly("area edge", "sign");
+        assertThat(asked.faults()).extracting(CodebookReader.Fault::found).containsExactly("sign");
         CodebookReader.Result read = CodebookReader.read(file, Optional.of(new CodebookLayout(List.of("code", "", "meaning", "kind"), false, Map.of("area edge", Codebook.Kind.STRING, "sign", Codebook.Kind.POINT))), Watch.none("codes"));
         assertThat(read.book().rows()).extracting(r -> r.code() + " " + r.meaning() + " " + r.kind()).containsExactly("KRB kerb STRING", "LMP lamp POINT");
     }
