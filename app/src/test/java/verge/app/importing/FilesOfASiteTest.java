@@ -296,6 +296,13 @@ class FilesOfASiteTest {
         assertThat(visitor.upload("/jobs/" + job.id() + "/prepare/files", "x".repeat(5000), "K1,1,2\n".getBytes(StandardCharsets.UTF_8)).body()).contains("The name of the file cannot be read");
     }
 
+    @Test
+    void columnsAreCalledAsTheAxesAre() throws Exception {
+        String page = visitor.upload("/jobs/" + job.id() + "/prepare/files", "k.csv", "K1,100,200\nK2,110,210\n".getBytes(StandardCharsets.UTF_8)).uri().getPath();
+        assertThat(visitor.get(page).body()).contains(">Northing</option>", ">Easting</option>");
+        assertThat(visitor.get(page + "?southwards=true&westwards=true").body()).contains(">Southing</option>", ">Westing</option>").doesNotContain(">Northing</option>");
+    }
+
     /** Columns are assigned once and words for kinds mapped once: a later version is read the same way. */
     @Test
     void aForeignTableOfCodesIsAssignedByHand() throws Exception {
