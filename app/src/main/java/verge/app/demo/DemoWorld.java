@@ -185,7 +185,7 @@ class DemoWorld {
 
     private void takeAntenna(Job job) {
         try (InputStream in = new ClassPathResource("demo/ternholm-antennas.atx").getInputStream()) {
-            antennas.take(job.id(), antennas.read(in, "ternholm-antennas.atx"), "TERNHOLM DISH NONE");
+            antennas.take(job.id(), antennas.read(in, "ternholm-antennas.atx", ""), "TERNHOLM DISH NONE");
         } catch (IOException missing) {
             throw new UncheckedIOException(missing);
         }

@@ -33,6 +33,9 @@ import verge.core.problem.SurveyException;
 @RestController
 class FitApi {
     private static final int MOST_PROPOSED = 10;
+    /** In metres. Better than so no mark is known: what is weighed far more than all else would only upset the reckoning. */
+    private static final double LEAST_SIGMA = 1e-6;
+    private static final double LARGEST_SIGMA = 10;
 
     /** @param place north, east and perhaps height */
     record MarkBody(String name, double[] place) {
@@ -45,26 +48,42 @@ class FitApi {
         }
     }
 
-    /** @param plan whether it counts there; absent for yes @param height likewise */
-    record PairBody(MarkBody computed, MarkBody found, Boolean plan, Boolean height) {
+    /**
+     * @param plan whether it counts there; absent for yes
+     * @param height likewise
+     * @param sigma standard deviation of the found mark in plan, in each coordinate, in metres, by which the pair is weighed; absent for that of the settings. In space it counts in height too
+     * @param sigmaHeight likewise in height
+     */
+    record PairBody(MarkBody computed, MarkBody found, Boolean plan, Boolean height, Double sigma, Double sigmaHeight) {
         Pair pair() {
             if (computed == null || found == null) {
                 throw new SurveyException(Problem.FIELD_UNREADABLE, "pairs");
             }
-            return new Pair(computed.mark(), found.mark(), plan == null || plan, height == null || height);
+            return pair(computed.mark(), found.mark(), plan, height, sigma, sigmaHeight);
+        }
+
+        static Pair pair(Mark computed, Mark found, Boolean plan, Boolean height, Double sigma, Double sigmaHeight) {
+            return new Pair(computed, found, plan == null || plan, height == null || height, known("sigma", sigma), known("sigmaHeight", sigmaHeight));
+        }
+
+        private static OptionalDouble known(String field, Double sigma) {
+            if (sigma != null && !(sigma >= LEAST_SIGMA && sigma <= LARGEST_SIGMA)) {
+                throw new SurveyException(Problem.FIELD_UNREADABLE, field);
+            }
+            return sigma == null ? OptionalDouble.empty() : OptionalDouble.of(sigma);
         }
     }
 
     /**
      * @param scale that is held; absent if it is solved
      * @param held the number of the pair that is held exactly, from 0; absent for least squares
-     * @param sigma of a mark, in metres; absent for 0.01
+     * @param sigma of a mark, in plan and in height, in metres; absent for 0.01
      */
     record SettingsBody(Double scale, Integer held, FitSettings.Heights heights, Boolean mirrored, Double sigma) {
         static FitSettings of(SettingsBody body) {
             SettingsBody b = body == null ? new SettingsBody(1.0, null, null, null, null) : body;
             double sigma = b.sigma() == null ? FitSettings.USUAL_SIGMA : b.sigma();
-            if (!(sigma > 0 && sigma <= 10) || b.scale() != null && !(b.scale() >= 1e-3 && b.scale() <= 1e3)) {
+            if (!(sigma >= LEAST_SIGMA && sigma <= LARGEST_SIGMA) || b.scale() != null && !(b.scale() >= 1e-3 && b.scale() <= 1e3)) {
                 throw new SurveyException(Problem.FIELD_UNREADABLE, "settings");
             }
             return new FitSettings(b.scale() == null ? OptionalDouble.empty() : OptionalDouble.of(b.scale()), b.held() == null ? OptionalInt.empty() : OptionalInt.of(b.held()),

@@ -50,13 +50,18 @@ class LocalisationApi {
         }
     }
 
-    /** @param plan whether it counts there; absent for yes @param height likewise */
-    record PairBody(MeasuredBody measured, FitApi.MarkBody control, Boolean plan, Boolean height) {
+    /**
+     * @param plan whether it counts there; absent for yes
+     * @param height likewise
+     * @param sigma standard deviation of the pair in plan, in each coordinate, in metres, by which it is weighed; absent for that of the settings
+     * @param sigmaHeight likewise in height
+     */
+    record PairBody(MeasuredBody measured, FitApi.MarkBody control, Boolean plan, Boolean height, Double sigma, Double sigmaHeight) {
         Pair pair(Optional<MapProjection> projection) {
             if (measured == null || control == null) {
                 throw new SurveyException(Problem.FIELD_UNREADABLE, "pairs");
             }
-            return new Pair(measured.mark(projection), control.mark(), plan == null || plan, height == null || height);
+            return FitApi.PairBody.pair(measured.mark(projection), control.mark(), plan, height, sigma, sigmaHeight);
         }
     }
 

@@ -41,15 +41,15 @@ class GeoidController {
         this.geoids = geoids;
     }
 
-    /** Keeps a grid for the site. @throws SurveyException FILE_EMPTY, NOT_A_GEOID_GRID, GEOID_GRID_TRUNCATED or GEOID_GRID_ELSEWHERE; nothing is kept then */
+    /** Keeps a grid for the site. @throws SurveyException FILE_EMPTY, NOT_A_GEOID_GRID, GEOID_GRID_TRUNCATED, GEOID_GRID_ELSEWHERE, READING_TOO_LONG or READING_STOPPED; nothing is kept then */
     @PostMapping("/sites/{site}/geoids")
-    String keep(@PathVariable UUID site, @RequestParam MultipartFile file, HttpServletRequest request, Principal person) throws IOException {
+    String keep(@PathVariable UUID site, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String reading, HttpServletRequest request, Principal person) throws IOException {
         SiteFile kept = files.add(jobs.site(site).id(), file.getOriginalFilename(), file.getInputStream(), person.getName());
         try {
             if (!GeoidLibrary.isGrid(kept.name())) {
                 throw new SurveyException(Problem.NOT_A_GEOID_GRID, kept.name());
             }
-            requireCovers(geoids.check(files.path(kept), kept.name()), kept.name(), site);
+            requireCovers(geoids.check(files.path(kept), kept.name(), reading), kept.name(), site);
         } catch (SurveyException unfit) {
             files.forget(kept);
             throw unfit;

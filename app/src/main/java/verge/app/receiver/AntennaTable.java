@@ -102,9 +102,9 @@ public class AntennaTable {
         return model;
     }
 
-    /** All antennas of a file. @param name of the file, for words alone @throws SurveyException ANTENNA_FILE_UNREADABLE, READING_TOO_LONG */
-    public List<AntennaModel> read(InputStream file, String name) {
-        return aside.read(name, watch -> AntennaFile.read(new InputStreamReader(file, StandardCharsets.ISO_8859_1), watch));
+    /** All antennas of a file. @param name of the file, for words alone @param ticket by which the reading may be stopped; empty if nobody will @throws SurveyException ANTENNA_FILE_UNREADABLE, READING_TOO_LONG, READING_STOPPED */
+    public List<AntennaModel> read(InputStream file, String name, String ticket) {
+        return aside.read(ticket, name, watch -> AntennaFile.read(new InputStreamReader(file, StandardCharsets.ISO_8859_1), watch));
     }
 
     /**

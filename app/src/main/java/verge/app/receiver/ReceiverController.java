@@ -123,8 +123,8 @@ class ReceiverController {
     }
 
     @PostMapping("/receiver/antennas/file")
-    String takeAntenna(@PathVariable UUID job, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String name) throws IOException {
-        antennas.take(job, antennas.read(file.getInputStream(), String.valueOf(file.getOriginalFilename())), name);
+    String takeAntenna(@PathVariable UUID job, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String name, @RequestParam(defaultValue = "") String reading) throws IOException {
+        antennas.take(job, antennas.read(file.getInputStream(), String.valueOf(file.getOriginalFilename()), reading), name);
         return back(job);
     }
 

@@ -64,9 +64,10 @@ public class GeoidLibrary implements Geoids {
     /**
      * A file as a grid, looked at as a whole.
      *
-     * @throws SurveyException NOT_A_GEOID_GRID, GEOID_GRID_TRUNCATED, FILE_TOO_MUCH, READING_TOO_LONG
+     * @param ticket by which the reading may be stopped; empty if nobody will
+     * @throws SurveyException NOT_A_GEOID_GRID, GEOID_GRID_TRUNCATED, FILE_TOO_MUCH, READING_TOO_LONG, READING_STOPPED
      */
-    public GeoidGrid check(Path file, String name) {
-        return aside.read(name, watch -> GeoidFile.read(file, watch));
+    public GeoidGrid check(Path file, String name, String ticket) {
+        return aside.read(ticket, name, watch -> GeoidFile.read(file, watch));
     }
 }

@@ -10,12 +10,14 @@ import { listenToLeaves, mountBench, showOpenTab } from 'verge/frame/leaves.js';
 import { listenToCorner } from 'verge/frame/corner.js';
 import { listenToForms } from 'verge/frame/figures.js';
 import { listenToNeeds } from 'verge/frame/needed.js';
+import { listenToReadings } from 'verge/frame/slow.js';
 import { draftIsSent, keepDraft, settleSentDraft } from 'verge/frame/draft.js';
 
 listenToKeys();
 listenToPaint();
 listenToNeeds();
 listenToForms();
+listenToReadings();
 settleSentDraft();
 navigator.serviceWorker?.register('/worker.js').catch(() => {});   // without one the pages work as ever
 if (document.body.dataset.job) {

@@ -15,11 +15,11 @@ class ReadingAsideTest {
 
     @Test
     void whatIsReadComesThrough() {
-        assertThat(aside.<String>read("grid.gtx", watch -> watch.fileName() + " by " + Thread.currentThread().getName())).isEqualTo("grid.gtx by reading aside");
-        assertThatThrownBy(() -> aside.read("grid.gtx", watch -> {
+        assertThat(aside.<String>read("", "grid.gtx", watch -> watch.fileName() + " by " + Thread.currentThread().getName())).isEqualTo("grid.gtx by reading aside");
+        assertThatThrownBy(() -> aside.read("", "grid.gtx", watch -> {
             throw new SurveyException(Problem.NOT_A_GEOID_GRID, watch.fileName());
         })).extracting("problem").isEqualTo(Problem.NOT_A_GEOID_GRID);
-        assertThatThrownBy(() -> aside.read("grid.gtx", watch -> {
+        assertThatThrownBy(() -> aside.read("", "grid.gtx", watch -> {
             throw new IOException("the card was pulled out");
         })).extracting("problem").isEqualTo(Problem.FILE_UNREADABLE);
     }
@@ -29,7 +29,7 @@ class ReadingAsideTest {
     void aReadingEndsWithWhoeverWaitsForIt() throws InterruptedException {
         CountDownLatch begun = new CountDownLatch(1);
         CountDownLatch ended = new CountDownLatch(1);
-        Thread waiting = new Thread(() -> assertThatThrownBy(() -> aside.read("grid.gtx", watch -> {
+        Thread waiting = new Thread(() -> assertThatThrownBy(() -> aside.read("", "grid.gtx", watch -> {
             begun.countDown();
             try {
                 while (true) {
@@ -44,6 +44,21 @@ class ReadingAsideTest {
         waiting.interrupt();
         ended.await();
         waiting.join();
-        assertThat(aside.<Boolean>read("next.gtx", watch -> true)).as("and others are read").isTrue();
+        assertThat(aside.<Boolean>read("", "next.gtx", watch -> true)).as("and others are read").isTrue();
+    }
+
+    /** By hand, while it is read, before it has begun, and with a ticket that nobody has. */
+    @Test
+    void aReadingIsStoppedByHand() {
+        aside.stop("nobody's");
+        assertThatThrownBy(() -> aside.read("t1", "grid.gtx", watch -> {
+            aside.stop("t1");
+            while (true) {
+                watch.goOn();
+            }
+        })).extracting("problem").isEqualTo(Problem.READING_STOPPED);
+        aside.stop("t2");
+        assertThatThrownBy(() -> aside.read("t2", "grid.gtx", watch -> true)).extracting("problem").isEqualTo(Problem.READING_STOPPED);
+        assertThat(aside.<Boolean>read("t3", "next.gtx", watch -> true)).isTrue();
     }
 }

@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthCovariance;
+import verge.core.geodesy.EarthMean;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.problem.Problem;
@@ -141,17 +142,13 @@ public final class Occupying {
         }
         Taken first = taken.get(0);
         EarthCentred from = first.base().map(BaseHeard::place).orElse(new EarthCentred(0, 0, 0));
-        EarthCentred sum = new EarthCentred(0, 0, 0);
-        EarthCovariance spread = new EarthCovariance(0, 0, 0, 0, 0, 0);
-        double share = 1.0 / taken.size();
-        for (Taken each : taken) {
-            SolvedPosition.Sigma sigma = each.solved().sigma().orElseThrow();
-            // off the first, not off the centre: sums of millions of metres would lose digits
-            EarthCentred off = each.antenna().minus(first.antenna());
-            sum = sum.plus(new EarthCentred(off.x() * share, off.y() * share, off.z() * share));
-            spread = spread.plus(EarthCovariance.ofNorthEastUp(sigma.north(), sigma.east(), sigma.up(), each.solved().place().orElseThrow().position()).times(share));
-        }
-        return new Mean(first.base(), first.antenna().minus(from).plus(sum), spread, Epochs.of(taken.stream().map(Taken::solved).toList()), tilt());
+        EarthMean mean = EarthMean.of(taken.stream().map(Occupying::weighed).toList());
+        return new Mean(first.base(), mean.place().minus(from), mean.spread(), Epochs.of(taken.stream().map(Taken::solved).toList()), tilt());
+    }
+
+    private static EarthMean.Weighed weighed(Taken each) {
+        SolvedPosition.Sigma sigma = each.solved().sigma().orElseThrow();
+        return new EarthMean.Weighed(each.antenna(), EarthCovariance.ofNorthEastUp(sigma.north(), sigma.east(), sigma.up(), each.solved().place().orElseThrow().position()));
     }
 
     /** The mean lean, by its horizontal parts: a mean of azimuths would fail about north. */

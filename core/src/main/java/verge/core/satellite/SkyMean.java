@@ -3,6 +3,7 @@ package verge.core.satellite;
 import java.util.List;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthCovariance;
+import verge.core.geodesy.EarthMean;
 import verge.core.geodesy.ReferenceEllipsoid;
 
 /**
@@ -17,20 +18,11 @@ public record SkyMean(EarthCentred antenna, EarthCovariance spread, Epochs epoch
         if (solved.isEmpty() || solved.stream().anyMatch(s -> s.place().isEmpty())) {
             throw new IllegalArgumentException("no place in " + solved.size() + " solutions");
         }
-        EarthCentred first = centred(solved.get(0));
-        EarthCentred sum = new EarthCentred(0, 0, 0);
-        EarthCovariance spread = new EarthCovariance(0, 0, 0, 0, 0, 0);
-        double share = 1.0 / solved.size();
-        for (SolvedPosition each : solved) {
-            // off the first, not off the centre: sums of millions of metres would lose digits
-            EarthCentred off = centred(each).minus(first);
-            sum = sum.plus(new EarthCentred(off.x() * share, off.y() * share, off.z() * share));
-            spread = spread.plus(each.sigma().map(s -> EarthCovariance.ofNorthEastUp(s.north(), s.east(), s.up(), each.place().orElseThrow().position())).orElse(new EarthCovariance(0, 0, 0, 0, 0, 0)).times(share));
-        }
-        return new SkyMean(first.plus(sum), spread, Epochs.of(solved));
+        EarthMean mean = EarthMean.of(solved.stream().map(each -> new EarthMean.Weighed(EarthCentred.of(each.place().orElseThrow(), ReferenceEllipsoid.WGS84), spread(each))).toList());
+        return new SkyMean(mean.place(), mean.spread(), Epochs.of(solved));
     }
 
-    private static EarthCentred centred(SolvedPosition solved) {
-        return EarthCentred.of(solved.place().orElseThrow(), ReferenceEllipsoid.WGS84);
+    private static EarthCovariance spread(SolvedPosition solved) {
+        return solved.sigma().map(s -> EarthCovariance.ofNorthEastUp(s.north(), s.east(), s.up(), solved.place().orElseThrow().position())).orElse(new EarthCovariance(0, 0, 0, 0, 0, 0));
     }
 }

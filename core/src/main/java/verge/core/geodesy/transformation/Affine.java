@@ -1,6 +1,7 @@
 package verge.core.geodesy.transformation;
 
 import java.util.List;
+import java.util.function.IntToDoubleFunction;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.CommonOps_DDRM;
 import verge.core.geodesy.GridPoint;
@@ -20,13 +21,14 @@ public record Affine(GridPoint from, GridPoint to, double[] matrix) {
      *
      * @throws SurveyException FIT_TOO_FEW, FIT_IN_A_LINE
      */
-    public static Affine of(List<Pair> pairs) {
+    public static Affine of(List<Pair> pairs, FitSettings settings) {
         List<Pair> counting = pairs.stream().filter(Pair::inPlan).toList();
         if (counting.size() < LEAST) {
             throw new SurveyException(Problem.FIT_TOO_FEW, counting.size(), LEAST);
         }
-        GridPoint from = Fit.middle(counting.stream().map(p -> p.computed().position().plan()).toList());
-        GridPoint to = Fit.middle(counting.stream().map(p -> p.found().position().plan()).toList());
+        IntToDoubleFunction weight = i -> counting.get(i).weight(settings);
+        GridPoint from = Fit.middle(counting.stream().map(p -> p.computed().position().plan()).toList(), weight);
+        GridPoint to = Fit.middle(counting.stream().map(p -> p.found().position().plan()).toList(), weight);
         if (Fit.inLine(counting.stream().map(p -> p.computed().position().plan()).toList(), from)) {
             throw new SurveyException(Problem.FIT_IN_A_LINE);
         }
@@ -35,10 +37,11 @@ public record Affine(GridPoint from, GridPoint to, double[] matrix) {
         for (int i = 0; i < counting.size(); i++) {
             GridPoint c = counting.get(i).computed().position().plan();
             GridPoint f = counting.get(i).found().position().plan();
-            design.set(i, 0, c.northing() - from.northing());
-            design.set(i, 1, c.easting() - from.easting());
-            right.set(i, 0, f.northing() - to.northing());
-            right.set(i, 1, f.easting() - to.easting());
+            double sigma = counting.get(i).sigma(settings);
+            design.set(i, 0, (c.northing() - from.northing()) / sigma);
+            design.set(i, 1, (c.easting() - from.easting()) / sigma);
+            right.set(i, 0, (f.northing() - to.northing()) / sigma);
+            right.set(i, 1, (f.easting() - to.easting()) / sigma);
         }
         DMatrixRMaj x = new DMatrixRMaj(2, 2);
         CommonOps_DDRM.solve(design, right, x);

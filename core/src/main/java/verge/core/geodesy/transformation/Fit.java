@@ -5,6 +5,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.function.IntPredicate;
+import java.util.function.IntToDoubleFunction;
+import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import verge.core.adjustment.LeastSquares;
 import verge.core.adjustment.VarianceTest;
@@ -17,7 +19,7 @@ import verge.core.units.Angle;
 /**
  * Fits computed marks onto found ones by a similarity in plan, and heights by a shift or an inclined plane.
  *
- * <p>By least squares each found coordinate is an observation with one standard deviation, the computed ones are taken as exact: what is off is off in the setting out
+ * <p>By least squares each found coordinate is an observation with the standard deviation of its pair, the computed ones are taken as exact: what is off is off in the setting out
  * or in the finding. The closed solution of the plan, from sums of products about both middles, is where it starts (any textbook under 'similarity' or 'Helmert transformation').
  */
 public final class Fit {
@@ -111,8 +113,22 @@ public final class Fit {
     }
 
     static GridPoint middle(List<GridPoint> places) {
+        return middle(places, i -> 1);
+    }
+
+    /** @param weight of the place of a number */
+    static GridPoint middle(List<GridPoint> places, IntToDoubleFunction weight) {
         GridPoint first = places.get(0);
-        return first.plus(places.stream().mapToDouble(p -> p.northing() - first.northing()).average().orElseThrow(), places.stream().mapToDouble(p -> p.easting() - first.easting()).average().orElseThrow());
+        double north = 0;
+        double east = 0;
+        double all = 0;
+        for (int i = 0; i < places.size(); i++) {
+            double w = weight.applyAsDouble(i);
+            north += w * (places.get(i).northing() - first.northing());
+            east += w * (places.get(i).easting() - first.easting());
+            all += w;
+        }
+        return first.plus(north / all, east / all);
     }
 
     /** One mark held, another gives the direction: nothing is adjusted. */
@@ -126,8 +142,8 @@ public final class Fit {
         Similarity similarity = closed(two, settings.scale(), settings.mirrored());
         Similarity about = new Similarity(pairs.get(held).computed().position().plan(), pairs.get(held).found().position().plan(), similarity.rotation(), similarity.scale(), settings.mirrored());
         double length = pairs.get(held).found().position().plan().distanceMetres(pairs.get(towards).found().position().plan());
-        double variance = settings.sigma() * settings.sigma();
-        double turn = 2 * variance / (length * length);
+        double variance = 1 / two.get(0).weight(settings);
+        double turn = (variance + 1 / two.get(1).weight(settings)) / (length * length);
         double stretch = settings.scale().isPresent() ? 0 : turn * similarity.scale() * similarity.scale();
         double[][] covariance = {{variance, 0, 0, 0}, {0, variance, 0, 0}, {0, 0, turn, 0}, {0, 0, 0, stretch}};
         return new Plan(about, covariance, null, VarianceTest.of(0, 0));
@@ -137,7 +153,7 @@ public final class Fit {
         boolean solved = settings.scale().isEmpty();
         int unknowns = solved ? 4 : 3;
         double[] begin = solved ? new double[] {0, 0, start.rotation().radians(), start.scale()} : new double[] {0, 0, start.rotation().radians()};
-        LeastSquares.Outcome outcome = solve(begin, 2 * inPlan.length, settings.sigma(), (x, misclosure, design) -> {
+        LeastSquares.Outcome outcome = solve(begin, sigmas(inPlan, 2, i -> pairs.get(i).sigma(settings)), (x, misclosure, design) -> {
             double scale = solved ? x[3] : start.scale();
             Similarity now = new Similarity(start.from(), start.to().plus(x[0], x[1]), new Angle(x[2]), scale, start.mirrored());
             for (int k = 0; k < inPlan.length; k++) {
@@ -171,9 +187,13 @@ public final class Fit {
         void at(double[] x, double[] misclosure, double[][] design);
     }
 
-    static LeastSquares.Outcome solve(double[] start, int observations, double sigma, Filling filling) {
-        double[] sigmas = new double[observations];
-        Arrays.fill(sigmas, sigma);
+    /** Of the observations that some pairs give. @param each so many of each */
+    static double[] sigmas(int[] which, int each, IntToDoubleFunction sigma) {
+        return Arrays.stream(which).mapToDouble(sigma).flatMap(s -> DoubleStream.generate(() -> s).limit(each)).toArray();
+    }
+
+    /** @param sigmas of each observation */
+    static LeastSquares.Outcome solve(double[] start, double[] sigmas, Filling filling) {
         return LeastSquares.solve(new LeastSquares.Model() {
             @Override
             public int unknowns() {
@@ -182,7 +202,7 @@ public final class Fit {
 
             @Override
             public int observations() {
-                return observations;
+                return sigmas.length;
             }
 
             @Override

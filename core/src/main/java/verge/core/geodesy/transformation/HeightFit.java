@@ -32,7 +32,7 @@ record HeightFit(Lift lift, int[] which, LeastSquares.Solution solution, Varianc
         }
         List<GridPoint> places = Arrays.stream(which).mapToObj(i -> place.apply(pairs.get(i).computed().position().plan())).toList();
         GridPoint about = Fit.middle(places);
-        LeastSquares.Outcome outcome = Fit.solve(new double[unknowns], which.length, settings.sigmaHeight(), (x, misclosure, design) -> {
+        LeastSquares.Outcome outcome = Fit.solve(new double[unknowns], Fit.sigmas(which, 1, i -> pairs.get(i).sigmaHeight(settings)), (x, misclosure, design) -> {
             for (int k = 0; k < which.length; k++) {
                 double[] row = {1, places.get(k).northing() - about.northing(), places.get(k).easting() - about.easting()};
                 misclosure[k] = pairs.get(which[k]).rise().orElseThrow();

@@ -62,11 +62,11 @@ public sealed interface Moved {
 
         /** @throws SurveyException FIT_TOO_FEW, FIT_IN_A_LINE, FIT_TOO_FEW_HEIGHTS */
         public static Affinely of(List<Pair> pairs, FitSettings settings) {
-            Affine affine = Affine.of(pairs);
+            Affine affine = Affine.of(pairs, settings);
             HeightFit heights = HeightFit.of(pairs, settings, affine::place);
             int[] counting = IntStream.range(0, pairs.size()).filter(i -> pairs.get(i).inPlan()).toArray();
             // It is solved already: what is asked for is how far each is controlled.
-            LeastSquares.Solution plan = (LeastSquares.Solution) Fit.solve(new double[UNKNOWNS], 2 * counting.length, settings.sigma(), (x, misclosure, design) -> {
+            LeastSquares.Solution plan = (LeastSquares.Solution) Fit.solve(new double[UNKNOWNS], Fit.sigmas(counting, 2, i -> pairs.get(i).sigma(settings)), (x, misclosure, design) -> {
                 for (int k = 0; k < counting.length; k++) {
                     Pair pair = pairs.get(counting[k]);
                     GridPoint at = pair.computed().position().plan();
@@ -117,10 +117,10 @@ public sealed interface Moved {
 
         /** @throws SurveyException FIT_TOO_FEW_HEIGHTS, FIT_IN_A_LINE */
         public static InSpace of(List<Pair> pairs, FitSettings settings) {
-            SevenParameters move = SevenParameters.of(pairs, settings.scale());
+            SevenParameters move = SevenParameters.of(pairs, settings);
             int[] counting = IntStream.range(0, pairs.size()).filter(i -> pairs.get(i).inPlan() && pairs.get(i).countsInHeight()).toArray();
             int unknowns = settings.scale().isPresent() ? 6 : 7;
-            LeastSquares.Solution solution = (LeastSquares.Solution) Fit.solve(new double[unknowns], 3 * counting.length, settings.sigma(), (x, misclosure, design) -> {
+            LeastSquares.Solution solution = (LeastSquares.Solution) Fit.solve(new double[unknowns], Fit.sigmas(counting, 3, i -> pairs.get(i).sigma(settings)), (x, misclosure, design) -> {
                 for (int k = 0; k < counting.length; k++) {
                     double[] placed = from(move.to(), move.place(pairs.get(counting[k]).computed().position()));
                     double[] found = from(move.to(), pairs.get(counting[k]).found().position());

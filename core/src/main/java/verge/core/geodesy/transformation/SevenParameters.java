@@ -2,8 +2,8 @@ package verge.core.geodesy.transformation;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.function.Function;
+import java.util.function.IntToDoubleFunction;
+import java.util.stream.IntStream;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.CommonOps_DDRM;
 import org.ejml.dense.row.factory.DecompositionFactory_DDRM;
@@ -28,25 +28,28 @@ public record SevenParameters(Position from, Position to, double[][] rotation, d
      * By least squares on the pairs that count in height, from the singular values of their products (S. Umeyama, Least-squares estimation of transformation parameters between two
      * point patterns, 1991).
      *
-     * @param held scale; absent if it is solved
+     * @param settings of which the scale counts, if it is held, and what a mark is known to
      * @throws SurveyException FIT_TOO_FEW_HEIGHTS, FIT_IN_A_LINE
      */
-    public static SevenParameters of(List<Pair> pairs, OptionalDouble held) {
+    public static SevenParameters of(List<Pair> pairs, FitSettings settings) {
         List<Pair> counting = pairs.stream().filter(p -> p.inPlan() && p.countsInHeight()).toList();
         if (counting.size() < LEAST) {
             throw new SurveyException(Problem.FIT_TOO_FEW_HEIGHTS, counting.size(), LEAST);
         }
-        Position from = middle(counting, p -> p.computed().position());
-        Position to = middle(counting, p -> p.found().position());
+        IntToDoubleFunction weight = i -> counting.get(i).weight(settings);
+        Position from = middle(counting.stream().map(p -> p.computed().position()).toList(), weight);
+        Position to = middle(counting.stream().map(p -> p.found().position()).toList(), weight);
         DMatrixRMaj products = new DMatrixRMaj(3, 3);
         double squares = 0;
-        for (Pair pair : counting) {
-            double[] c = from(from, pair.computed().position());
-            double[] f = from(to, pair.found().position());
+        double lightest = IntStream.range(0, counting.size()).mapToDouble(weight).min().orElseThrow();
+        for (int k = 0; k < counting.size(); k++) {
+            double[] c = from(from, counting.get(k).computed().position());
+            double[] f = from(to, counting.get(k).found().position());
+            double w = weight.applyAsDouble(k) / lightest;
             for (int i = 0; i < 3; i++) {
-                squares += c[i] * c[i];
+                squares += w * c[i] * c[i];
                 for (int j = 0; j < 3; j++) {
-                    products.add(i, j, f[i] * c[j]);
+                    products.add(i, j, w * f[i] * c[j]);
                 }
             }
         }
@@ -76,12 +79,17 @@ public record SevenParameters(Position from, Position to, double[][] rotation, d
                 rows[i][j] = rotation.get(i, j);
             }
         }
-        return new SevenParameters(from, to, rows, held.orElse(trace / squares));
+        return new SevenParameters(from, to, rows, settings.scale().orElse(trace / squares));
     }
 
-    private static Position middle(List<Pair> pairs, Function<Pair, Position> of) {
-        GridPoint plan = Fit.middle(pairs.stream().map(p -> of.apply(p).plan()).toList());
-        return new Position(plan, Optional.of(new Elevation(pairs.stream().mapToDouble(p -> of.apply(p).elevation().orElseThrow().metres()).average().orElseThrow())));
+    private static Position middle(List<Position> places, IntToDoubleFunction weight) {
+        double all = 0;
+        double up = 0;
+        for (int i = 0; i < places.size(); i++) {
+            all += weight.applyAsDouble(i);
+            up += weight.applyAsDouble(i) * places.get(i).elevation().orElseThrow().metres();
+        }
+        return new Position(Fit.middle(places.stream().map(Position::plan).toList(), weight), Optional.of(new Elevation(up / all)));
     }
 
     private static double[] from(Position origin, Position place) {

@@ -42,7 +42,7 @@ final class Strangers {
 
             @Override
             Pair without(Pair pair) {
-                return new Pair(pair.computed(), pair.found(), false, pair.inHeight());
+                return pair.withoutPlan();
             }
 
             @Override
@@ -63,7 +63,7 @@ final class Strangers {
 
             @Override
             Pair without(Pair pair) {
-                return new Pair(pair.computed(), pair.found(), pair.inPlan(), false);
+                return pair.withoutHeight();
             }
 
             @Override
@@ -179,8 +179,8 @@ final class Strangers {
                 try {
                     List<Pair> two = List.of(pairs.get(counting[a]), pairs.get(counting[b]));
                     Similarity similarity = Fit.closed(two, settings.scale(), settings.mirrored());
-                    List<Integer> agreeing = agreeing(pairs, counting, similarity, settings.sigma(), baseline(two));
-                    double squares = agreeing.stream().mapToDouble(i -> Math.pow(misfit(pairs.get(i), similarity), 2)).sum();
+                    List<Integer> agreeing = agreeing(pairs, counting, similarity, settings, two);
+                    double squares = agreeing.stream().mapToDouble(i -> Math.pow(misfit(pairs.get(i), similarity) / pairs.get(i).sigma(settings), 2)).sum();
                     if (agreeing.size() > best.size() || agreeing.size() == best.size() && squares < bestSquares) {
                         best = agreeing;
                         bestSquares = squares;
@@ -201,12 +201,15 @@ final class Strangers {
         return two.get(0).found().position().plan().distanceMetres(two.get(1).found().position().plan());
     }
 
-    private static List<Integer> agreeing(List<Pair> pairs, int[] counting, Similarity similarity, double sigma, double baseline) {
+    /** @param two that the similarity was found by */
+    private static List<Integer> agreeing(List<Pair> pairs, int[] counting, Similarity similarity, FitSettings settings, List<Pair> two) {
+        double baseline = baseline(two);
+        double ofTwo = 1 / two.get(0).weight(settings) + 1 / two.get(1).weight(settings);
         List<Integer> agreeing = new ArrayList<>();
         for (int i : counting) {
             // What two marks leave open in direction grows with the way from them.
             double away = pairs.get(i).found().position().plan().distanceMetres(similarity.to());
-            double allowed = AGREES * sigma * Math.sqrt(1.5 + 2 * away * away / (baseline * baseline));
+            double allowed = AGREES * Math.sqrt(1 / pairs.get(i).weight(settings) + ofTwo / 4 + ofTwo * away * away / (baseline * baseline));
             if (misfit(pairs.get(i), similarity) <= allowed) {
                 agreeing.add(i);
             }

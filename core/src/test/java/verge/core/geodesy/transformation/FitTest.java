@@ -73,12 +73,12 @@ class FitTest {
                 IntStream.range(0, pairs.size()).forEach(i -> assertThat(fitted.residuals().get(i).height().orElseThrow()).isCloseTo(over[i][2], within(1e-6)));
             }
             case "affine" -> {
-                Affine affine = Affine.of(pairs);
+                Affine affine = Affine.of(pairs, SOLVED);
                 assertThat(affine.matrix()).containsExactly(f, within(1e-9));
                 IntStream.range(0, pairs.size()).forEach(i -> off(pairs.get(i).found().position(), new Position(affine.place(pairs.get(i).computed().position().plan()), Optional.empty()), over[i]));
             }
             default -> {
-                SevenParameters seven = SevenParameters.of(pairs, OptionalDouble.empty());
+                SevenParameters seven = SevenParameters.of(pairs, SOLVED);
                 assertThat(seven.scale()).isCloseTo(f[0], within(1e-9));
                 assertThat(Arrays.stream(seven.rotation()).flatMapToDouble(Arrays::stream).toArray()).containsExactly(Arrays.copyOfRange(f, 1, 10), within(1e-9));
                 for (int i = 0; i < pairs.size(); i++) {
@@ -229,8 +229,8 @@ class FitTest {
         refused(Problem.FIT_IN_A_LINE, tilt, pair("0 0 1", "0 0 1"), pair("0 10 1", "0 10 1"), pair("0 20 1", "0 20 1"));
         refused(Problem.FIT_TOO_FEW_HEIGHTS, tilt, pair("0 0 1", "0 0 1"), pair("0 10", "0 10 1"), pair("10 20 1", "10 20 1"));
         refused(Problem.FIT_TOO_FEW, new FitSettings(OptionalDouble.of(1), OptionalInt.of(7), Heights.LEAVE, false, 0.01, 0.01), pair("0 0", "1 1"), pair("0 5", "1 6"));
-        assertThatThrownBy(() -> Affine.of(List.of(pair("0 0", "0 0"), pair("0 5", "0 5"), pair("0 9", "0 9")))).isInstanceOf(SurveyException.class);
-        assertThatThrownBy(() -> SevenParameters.of(List.of(pair("0 0 0", "0 0 0"), pair("1 1 1", "1 1 1"), pair("2 2 2", "2 2 2")), OptionalDouble.empty())).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> Affine.of(List.of(pair("0 0", "0 0"), pair("0 5", "0 5"), pair("0 9", "0 9")), SOLVED)).isInstanceOf(SurveyException.class);
+        assertThatThrownBy(() -> SevenParameters.of(List.of(pair("0 0 0", "0 0 0"), pair("1 1 1", "1 1 1"), pair("2 2 2", "2 2 2")), SOLVED)).isInstanceOf(SurveyException.class);
     }
 
     private static void refused(Problem problem, FitSettings settings, Pair... pairs) {

@@ -115,4 +115,80 @@ class MovedTest {
             assertThatThrownBy(() -> moved.place(new Mark("M9", new Position(new GridPoint(1, 2), Optional.empty())))).isInstanceOf(SurveyException.class);
         }
     }
+
+    private static Moved moved(String kind, List<Pair> pairs) {
+        FitSettings settings = new FitSettings(OptionalDouble.empty(), OptionalInt.empty(), FitSettings.Heights.TILT, false, 0.01, 0.01);
+        return switch (kind) {
+            case "affine" -> Moved.Affinely.of(pairs, settings);
+            case "space" -> Moved.InSpace.of(pairs, settings);
+            default -> {
+                Fitted fitted = Fit.adjusted(pairs, settings);
+                yield new Moved.Similar(fitted.similarity(), fitted.lift(), Optional.of(fitted));
+            }
+        };
+    }
+
+    private static Pair weighing(Pair pair, double times) {
+        OptionalDouble sigma = OptionalDouble.of(0.01 / Math.sqrt(times));
+        return new Pair(pair.computed(), pair.found(), true, true, sigma, sigma);
+    }
+
+    /** A mark that is known twice as well weighs as much as four of the same. */
+    @ParameterizedTest
+    @CsvSource({"similar, 2", "similar, 4", "affine, 2", "affine, 4", "space, 2", "space, 4"})
+    void aMarkKnownBetterWeighsAsManyOfIt(String kind, int times) {
+        List<Pair> pairs = pairs(1, 0.07);
+        List<Pair> weighed = new ArrayList<>(pairs);
+        weighed.set(1, weighing(pairs.get(1), times));
+        List<Pair> repeated = new ArrayList<>(pairs);
+        IntStream.range(1, times).forEach(i -> repeated.add(pairs.get(1)));
+        Moved one = moved(kind, weighed);
+        Moved many = moved(kind, repeated);
+        Moved plain = moved(kind, pairs);
+        for (double[] place : new double[][] {{0, 0, 3}, {200, -90, 5}}) {
+            Mark carried = new Mark("C", at(place[0] - 6_314_500, place[1] - 649_000, place[2]));
+            double[] figures = figures(one.place(carried));
+            assertThat(figures).containsExactly(figures(many.place(carried)), within(1e-7));
+            assertThat(Math.hypot(figures[0] - figures(plain.place(carried))[0], figures[1] - figures(plain.place(carried))[1])).isGreaterThan(0.001);
+            // what the marks contradict each other by is shared by more, so that only the parts before it are alike
+            double worse = Math.sqrt(Math.max(1, one.tests().get(0).factor()) / Math.max(1, many.tests().get(0).factor()));
+            assertThat(one.known(carried).orElseThrow().plan()).isCloseTo(many.known(carried).orElseThrow().plan() * worse, within(1e-6));
+        }
+    }
+
+    private static double[] figures(Position p) {
+        return new double[] {p.plan().northing(), p.plan().easting(), p.elevation().orElseThrow().metres()};
+    }
+
+    /** 0.15 m off is a blunder of a mark that is known to a centimetre and nothing of one known to a decimetre; where all is sound, marks of different worth are accused no more often than alike ones. */
+    @Test
+    void whoIsKnownWorseMayBeFartherOff() {
+        FitSettings settings = settings(OptionalDouble.of(1));
+        List<Pair> off = new ArrayList<>(IntStream.range(0, MARKS.length).mapToObj(i -> sound(i, i == 2 ? 0.15 : 0)).toList());
+        assertThat(Fit.of(off, settings).strangers()).containsExactly(2);
+        off.set(2, weighing(off.get(2), 0.01));
+        assertThat(Fit.of(off, settings).odd()).isEqualTo(Fitted.Odd.NONE);
+        Random chance = new Random(8);
+        int accused = 0;
+        int fits = 1_000;
+        for (int round = 0; round < fits; round++) {
+            List<Pair> mixed = IntStream.range(0, MARKS.length).mapToObj(i -> {
+                double times = i % 2 == 0 ? 1 : 0.04;
+                Pair pair = sound(i, 0);
+                Position p = pair.found().position();
+                double sigma = 0.01 / Math.sqrt(times);
+                Position scattered = new Position(p.plan().plus(sigma * chance.nextGaussian(), sigma * chance.nextGaussian()), Optional.of(new Elevation(p.elevation().orElseThrow().metres() + sigma * chance.nextGaussian())));
+                return weighing(new Pair(pair.computed(), new Mark("S", scattered)), times);
+            }).toList();
+            Fitted.Odd odd = Fit.of(mixed, settings).odd();
+            accused += odd.inPlan().isEmpty() && odd.inHeight().isEmpty() ? 0 : 1;
+        }
+        Rates.tell("fits of sound marks of different worth with one accused", accused, fits);
+        assertThat(accused).isLessThanOrEqualTo(fits / 20);
+    }
+
+    private static Pair sound(int i, double error) {
+        double[] m = MARKS[i];
+        return new Pair(new Mark("M" + i, new Position(new GridPoint(m[0], m[1]), Optional.of(new Elevation(m[2])))), new Mark("S" + i, at(m[0] + error, m[1], m[2] + 12)));
+    }
 }
