@@ -9,6 +9,7 @@ import verge.app.job.Job;
 import verge.core.fit.MarksFitted;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
+import verge.core.geodesy.transformation.Fitted;
 import verge.core.geodesy.transformation.Mark;
 import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
@@ -38,7 +39,7 @@ record FitView(String move, String heights, List<String> quality, List<Leftover.
     static FitView of(FitService.Work work, JobSettings settings) {
         Figures f = settings.figures();
         MarksFitted.Came came = work.came();
-        Leftover leftover = Leftover.of(came.pairs(), came.moved().residuals(), f);
+        Leftover leftover = Leftover.of(came.pairs(), came.moved().residuals(), came.fitted().map(Fitted::odd).orElse(Fitted.Odd.NONE), f);
         Set<Integer> found = work.said().found();
         List<Integer> missing = IntStream.range(0, came.marks().size()).filter(i -> !found.contains(i)).limit(MOST_SHOWN).boxed().toList();
         List<String> names = came.pairs().stream().map(p -> p.computed().name() + " = " + p.found().name()).toList();

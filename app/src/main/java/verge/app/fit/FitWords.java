@@ -108,7 +108,11 @@ final class FitWords {
 
     private static String test(String part, VarianceTest test) {
         return test.degreesOfFreedom() == 0 ? part + ": nothing is left over to check it by"
-                : part + ": redundancy " + test.degreesOfFreedom() + ", \u03c3\u2080\u00b2 " + Decimals.print(test.factor(), 2) + (test.passes() ? " within " : " outside ") + Decimals.print(test.lowest(), 2) + " to " + Decimals.print(test.highest(), 2);
+                : part + ": redundancy " + test.degreesOfFreedom() + ", \u03c3\u2080\u00b2 " + Decimals.print(test.factor(), 2) + lies(test) + Decimals.print(test.lowest(), 2) + " to " + Decimals.print(test.highest(), 2);
+    }
+
+    private static String lies(VarianceTest test) {
+        return test.passes() ? test.factor() < test.lowest() ? ", better than " : " within " : ", worse than ";
     }
 
     /** The mark that is known worst once it is moved, where that is so bad that the pairs, near each other or nearly in a line, do not reach there; else empty. */

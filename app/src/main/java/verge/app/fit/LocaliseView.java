@@ -46,7 +46,7 @@ record LocaliseView(String name, String over, String move, String heights, List<
         Figures f = settings.figures();
         Optional<Localisation> evidence = work.evidence();
         List<Pair> known = system.ties().isEmpty() ? work.checks().stream().map(LocaliseService.Check::pair).toList() : system.ties();
-        Leftover leftover = evidence.map(e -> Leftover.of(system.ties(), e.fitted().residuals(), f)).orElse(Leftover.NONE);
+        Leftover leftover = evidence.map(e -> Leftover.of(system.ties(), e.fitted().residuals(), e.fitted().odd(), f)).orElse(Leftover.NONE);
         List<String> names = system.ties().stream().map(t -> t.computed().name() + " = " + t.found().name()).toList();
         return new LocaliseView(system.name(), system.base().name() + over(system), known.isEmpty() ? FitWords.move(system.move(), "its base grid\u2019s origin", settings) : FitWords.move(system.move(), known.stream().map(Pair::computed).toList(), settings),
                 FitWords.heights(system.lift().orElse(Lift.NONE), f), evidence.map(e -> FitWords.quality(e.fitted(), f)).orElse(List.of("It came without the marks it was found by: nothing says how well it fits but the marks that you hold against it.")), leftover.residuals(),

@@ -43,7 +43,7 @@ public record Fitted(Similarity similarity, Lift lift, double sigmaRotation, dou
      * @param undecidedInHeight likewise
      */
     public record Odd(List<Integer> inPlan, List<Integer> undecidedInPlan, List<Integer> inHeight, List<Integer> undecidedInHeight) {
-        static final Odd NONE = new Odd(List.of(), List.of(), List.of(), List.of());
+        public static final Odd NONE = new Odd(List.of(), List.of(), List.of(), List.of());
 
         public Odd {
             inPlan = List.copyOf(inPlan);
