@@ -8,8 +8,9 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
-import java.time.temporal.ChronoUnit;
+import java.util.Locale;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -37,6 +38,8 @@ import verge.core.problem.Problem;
 @Configuration
 @ConditionalOnWebApplication
 class SecurityConfiguration {
+    private static final DateTimeFormatter TRIED_AT = DateTimeFormatter.ofPattern("HH:mm:ss 'UTC on' d MMMM uuuu", Locale.ENGLISH);
+
     private static final Logger LOG = LoggerFactory.getLogger(SecurityConfiguration.class);
 
     @Bean
@@ -97,7 +100,7 @@ class SecurityConfiguration {
             Optional<Guesses.Told> told = guesses.succeeded(who.getName(), request.getRemoteAddr());
             if (told.isPresent()) {
                 request.getSession().setAttribute(AccountController.TRIED, told.get().count() + " wrong passwords were tried for your name since you signed in last, the latest at "
-                        + DateTimeFormatter.ISO_INSTANT.format(told.get().last().truncatedTo(ChronoUnit.SECONDS)) + " from " + told.get().address() + ".");
+                        + TRIED_AT.format(told.get().last().atZone(ZoneOffset.UTC)) + " from " + told.get().address() + ".");
                 response.sendRedirect("/account");
             } else {
                 usual.onAuthenticationSuccess(request, response, who);
