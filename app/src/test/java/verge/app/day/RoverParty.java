@@ -1,5 +1,7 @@
 package verge.app.day;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.time.Duration;
 import java.util.function.BooleanSupplier;
 import org.openqa.selenium.By;
@@ -52,10 +54,19 @@ final class RoverParty {
     /** The antenna's height as it truly is, to what it is screwed onto. */
     void sayHeight(String metres) {
         browser.until(d -> !((String) browser.script("return document.getElementById('antenna-name').value")).isEmpty() || text("#bench").contains("none screwed"));
+        By keep = By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']");
+        String before = belowTheTop();
         browser.type("antenna-height", metres);
-        browser.click(By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']"));
+        browser.until(d -> !d.findElements(By.cssSelector("#antenna-drawing svg")).isEmpty());
+        assertThat(belowTheTop()).as("nothing moves under the finger when the antenna is drawn").isEqualTo(before);
+        browser.click(keep);
         browser.until(d -> !text("#bench").contains("has not been said"));
         browser.settled();   // what is filled in next is not to be in a bench that goes
+    }
+
+    /** How far below the form's top its button lies. */
+    private String belowTheTop() {
+        return browser.script("const f = document.getElementById('antenna-form'); return String(f.querySelector('button').getBoundingClientRect().top - f.getBoundingClientRect().top)");
     }
 
     void sayMount() {

@@ -137,7 +137,7 @@ class FilesOfASiteTest {
     void theWorkGoesByOneDesignAtATime() throws Exception {
         use("a.csv", "Name,N,E\nP1,6314400,649000\n", Role.DESIGN);
         use("b.csv", "Name,N,E\nP1,6314401,649000\nP2,6314402,649000\n", Role.DESIGN);
-        assertThat(visitor.get(path("/stake")).body()).contains("P1").doesNotContain("P2");
+        assertThat(visitor.get(path("/stake")).body()).contains("Stake P1").doesNotContain(">P2<", "Stake P2");
         visitor.post(path("/prepare/design"), Map.of("file", file("b.csv").id().toString()));
         assertThat(visitor.get(path("/stake")).body()).contains("P1", "P2");
         assertThat(visitor.get(path("/prepare")).body()).contains("the design the work goes by");
