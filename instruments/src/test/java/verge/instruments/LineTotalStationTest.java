@@ -26,6 +26,7 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.TotalStationReading;
 import verge.instruments.line.LineConnection;
+import verge.instruments.line.LineDriver;
 import verge.instruments.line.LineTotalStation;
 import verge.instruments.line.WireMessage;
 import verge.instruments.port.LinkSetting;
@@ -60,7 +61,7 @@ class LineTotalStationTest {
     private void stand(Function<WireMessage, Optional<WireMessage>> answers) throws IOException {
         server = new ServerSocket(0, 1, InetAddress.getLoopbackAddress());
         new Thread(() -> serve(answers), "instrument").start();
-        station = new LineTotalStation(LinkSetting.cable("127.0.0.1", server.getLocalPort()));
+        station = new LineTotalStation(LinkSetting.cable(LineDriver.ID, "127.0.0.1", server.getLocalPort()));
     }
 
     private void serve(Function<WireMessage, Optional<WireMessage>> answers) {

@@ -47,6 +47,7 @@ import verge.core.setup.StationSolution;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 import verge.instruments.line.LineConnection;
+import verge.instruments.line.LineDriver;
 import verge.instruments.line.LineTotalStation;
 import verge.instruments.line.WireMessage;
 import verge.instruments.port.InstrumentCondition;
@@ -72,7 +73,7 @@ class StandInTest {
     void start() throws IOException {
         standIn = new StandIn(42, Duration.ofHours(10), directory.resolve("scene.properties"));
         ground = new PracticeGround(standIn.groundPort());
-        station = new LineTotalStation(LinkSetting.cable("127.0.0.1", standIn.instrumentPort()));
+        station = new LineTotalStation(LinkSetting.cable(LineDriver.ID, "127.0.0.1", standIn.instrumentPort()));
         await(() -> station.snapshot().link() == LinkState.UP && station.snapshot().condition().isPresent());
     }
 
@@ -227,11 +228,11 @@ class StandInTest {
 
     @Test
     void anotherSharedAddressIsToldWithBothEnds() {
-        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LinkKind.FAR_RADIO, "127.0.0.1", standIn.port(LinkKind.FAR_RADIO), "7"))) {
+        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LineDriver.ID, LinkKind.FAR_RADIO, "127.0.0.1", standIn.port(LinkKind.FAR_RADIO), "7"))) {
             await(() -> radio.snapshot().link() == LinkState.MISMATCH);
             assertThat(radio.snapshot().mismatch()).contains(new InstrumentSnapshot.Mismatch("shared address", "7", "12"));
         }
-        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LinkKind.FAR_RADIO, "127.0.0.1", standIn.port(LinkKind.FAR_RADIO), "12"))) {
+        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LineDriver.ID, LinkKind.FAR_RADIO, "127.0.0.1", standIn.port(LinkKind.FAR_RADIO), "12"))) {
             await(() -> radio.snapshot().link() == LinkState.UP);
         }
     }
@@ -240,7 +241,7 @@ class StandInTest {
     void theNearRadioDropsOutAsThePoleWalksOffAndComesBack() {
         ground.stand("T2");
         ground.go("T2");
-        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LinkKind.NEAR_RADIO, "127.0.0.1", standIn.port(LinkKind.NEAR_RADIO), "4417"))) {
+        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LineDriver.ID, LinkKind.NEAR_RADIO, "127.0.0.1", standIn.port(LinkKind.NEAR_RADIO), "4417"))) {
             await(() -> radio.snapshot().link() == LinkState.UP);
             ground.walk(70, 0);
             await(() -> radio.snapshot().link() == LinkState.LOST);

@@ -11,6 +11,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
+import verge.app.device.Drivers;
 import verge.app.job.JobService;
 import verge.app.journal.JournalService;
 import verge.app.journal.ValueJson;
@@ -23,7 +24,7 @@ import verge.core.satellite.SkyMean;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.ntrip.SourceTable;
 import verge.instruments.receiver.BaseUplink;
-import verge.instruments.receiver.StreamReceiver;
+import verge.instruments.receiver.Receiver;
 
 /** The bases that jobs run: their streams on the way to casters, which are taken up again when this node starts, and what the sky says of them. */
 @Service
@@ -34,14 +35,16 @@ public class BaseDesk {
     private final JournalService journals;
     private final JobService jobs;
     private final ValueJson json;
+    private final Drivers drivers;
     private final Map<UUID, BaseUplink> uplinks = new ConcurrentHashMap<>();
-    private final Map<StreamReceiver, SkyWatch> skies = new WeakHashMap<>();
+    private final Map<Receiver, SkyWatch> skies = new WeakHashMap<>();
 
-    BaseDesk(ReceiverDesk receivers, JournalService journals, JobService jobs, ValueJson json) {
+    BaseDesk(ReceiverDesk receivers, JournalService journals, JobService jobs, ValueJson json, Drivers drivers) {
         this.receivers = receivers;
         this.journals = journals;
         this.jobs = jobs;
         this.json = json;
+        this.drivers = drivers;
     }
 
     /** How the job's receiver was last set as a base. */
@@ -72,11 +75,11 @@ public class BaseDesk {
     }
 
     /** Brings what the receiver sends to a caster from now on. */
-    void feed(UUID job, StreamReceiver receiver, CasterSetting caster, Geographic at, BaseSetting setting) {
+    void feed(UUID job, Receiver receiver, CasterSetting caster, Geographic at, BaseSetting setting) {
         silence(job);
         String kinds = "1006(2),1033(2),107" + setting.kind() + "(" + setting.seconds() + ")";
         String site = jobs.site(jobs.job(job).siteId()).name().replace(';', ',');
-        uplinks.put(job, new BaseUplink(receiver, caster, new SourceTable.Stream(caster.mountpoint(), site, "RTCM 3.3", kinds, "GPS+GLO+GAL+BDS", Optional.of(at), false, caster.user().isEmpty())));
+        uplinks.put(job, new BaseUplink(receiver, caster, new SourceTable.Stream(caster.mountpoint(), site, "RTCM 3.3", kinds, "GPS+GLO+GAL+BDS", Optional.of(at), false, caster.user().isEmpty()), drivers.runner()));
     }
 
     void silence(UUID job) {

@@ -10,7 +10,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
+import verge.app.journal.Appending;
 import verge.app.journal.Author;
+import verge.app.device.Drivers;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
 import verge.app.journal.UnderWay;
@@ -44,7 +46,7 @@ import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.receiver.BaseUplink;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
-import verge.instruments.receiver.StreamReceiver;
+import verge.instruments.receiver.Receiver;
 import verge.instruments.receiver.StreamTold;
 
 /** Starts bases and ends them. */
@@ -60,14 +62,16 @@ class BaseService implements SeatTask {
     private final ReceiverDesk receivers;
     private final JournalService journals;
     private final UnderWay underWay;
+    private final Drivers drivers;
     private final Set<UUID> starting = ConcurrentHashMap.newKeySet();
 
-    BaseService(BaseDesk bases, BaseMarks marks, ReceiverDesk receivers, JournalService journals, UnderWay underWay) {
+    BaseService(BaseDesk bases, BaseMarks marks, ReceiverDesk receivers, JournalService journals, UnderWay underWay, Drivers drivers) {
         this.bases = bases;
         this.marks = marks;
         this.receivers = receivers;
         this.journals = journals;
         this.underWay = underWay;
+        this.drivers = drivers;
     }
 
     /**
@@ -79,7 +83,7 @@ class BaseService implements SeatTask {
      */
     CompletableFuture<Kept> start(UUID job, UUID id, BaseForm form, String person) {
         return underWay.once(job, id, () -> {
-            StreamReceiver receiver = receivers.ready(Seat.base(job));
+            Receiver receiver = receivers.ready(Seat.base(job));
             requireNone(job);
             if (receivers.receiver(Seat.base(job)).map(KnownReceiver::id).equals(receivers.receiver(Seat.rover(job)).map(KnownReceiver::id))) {
                 throw new SurveyException(Problem.BASE_IS_ROVER);
@@ -94,7 +98,7 @@ class BaseService implements SeatTask {
             if (!starting.add(job)) {
                 throw new SurveyException(Problem.BASE_RUNS, wanted.mark().text());   // from another tab
             }
-            return CompletableFuture.supplyAsync(() -> started(job, id, receiver, wanted, setting, form, person)).whenComplete((kept, failed) -> starting.remove(job));
+            return CompletableFuture.supplyAsync(() -> started(job, id, receiver, wanted, setting, form, person), drivers.beside()).whenComplete((kept, failed) -> starting.remove(job));
         });
     }
 
@@ -114,14 +118,15 @@ class BaseService implements SeatTask {
     }
 
     /** Step by step, each waited for; what was begun is taken back if one fails. */
-    private Kept started(UUID job, UUID id, StreamReceiver receiver, BaseMarks.Wanted wanted, BaseSetting setting, BaseForm form, String person) {
+    private Kept started(UUID job, UUID id, Receiver receiver, BaseMarks.Wanted wanted, BaseSetting setting, BaseForm form, String person) {
         AntennaOverMark antenna = marks.antenna(job);
         tune(receiver, setting, form.sureOfChannel());
         EarthCentred at = wanted.reference();
         String called = receivers.receiver(Seat.base(job)).map(KnownReceiver::title).orElse("");
         Optional<SessionBegun> raw = setting.logging() ? Optional.of(raw(job, receiver.snapshot(), wanted, antenna, setting, called)) : Optional.empty();
-        send(receiver, setting, at, raw.map(r -> r.name().file()));
+        receivers.intend(Seat.base(job), Optional.of(id));
         try {
+            send(receiver, setting, at, raw.map(r -> r.name().file()));
             BaseHeard heard = sends(receiver, at);
             setting.caster().ifPresent(c -> {
                 bases.feed(job, receiver, c, at.place(ReferenceEllipsoid.WGS84).position(), setting);
@@ -129,14 +134,11 @@ class BaseService implements SeatTask {
             });
             BaseHeard sent = new BaseHeard(setting.caster().map(c -> c.mountpoint()).orElse(""), heard.station(), heard.place());
             BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, Optional.of(wanted.sky()), sending(setting), called, form.reason());
-            Kept kept = journals.appendTogether(job, new Author(id, person, called), journal -> Stream.<Stream<? extends Payload>>of(wanted.needed().stream(), overAgain(id, wanted.needed()), raw.stream(), Stream.of(setUp)).<Payload>flatMap(s -> s).toList());
-            bases.keep(job, setting);
-            receivers.running(Seat.base(job), Optional.of(kept.entry().id()));
-            return kept;
+            Appending written = Appending.together(new Author(id, person, called), journal -> Stream.<Stream<? extends Payload>>of(wanted.needed().stream(), overAgain(id, wanted.needed()), raw.stream(), Stream.of(setUp)).<Payload>flatMap(s -> s).toList());
+            return journals.append(job, receivers.running(Seat.base(job), true, written).with(entry -> bases.keep(job, setting)));
         } catch (RuntimeException failed) {
             bases.silence(job);
-            receiver.set("SESSION", "");
-            receiver.set("ROLE", "ROVER");
+            receiver.set("SESSION", "").thenCompose(ended -> receiver.set("ROLE", "ROVER")).thenRun(() -> receivers.intend(Seat.base(job), Optional.empty()));
             throw failed;
         }
     }
@@ -153,7 +155,7 @@ class BaseService implements SeatTask {
     }
 
     /** @param file into which raw observations go; empty for none */
-    private static void send(StreamReceiver receiver, BaseSetting setting, EarthCentred at, Optional<String> file) {
+    private static void send(Receiver receiver, BaseSetting setting, EarthCentred at, Optional<String> file) {
         Orders.set(receiver, "PLACE", Double.toString(at.x()), Double.toString(at.y()), Double.toString(at.z()));
         Orders.set(receiver, "SENDS", Integer.toString(setting.kind()), Integer.toString(setting.seconds()));
         Orders.set(receiver, "SESSION", file.orElse(""), Integer.toString(setting.seconds()));
@@ -165,7 +167,7 @@ class BaseService implements SeatTask {
     }
 
     /** Whoever sends listens first. @param sure although somebody else sends there */
-    private static void tune(StreamReceiver receiver, BaseSetting setting, boolean sure) {
+    private static void tune(Receiver receiver, BaseSetting setting, boolean sure) {
         RadioChannel channel = setting.channel().orElse(null);
         if (channel == null) {
             receiver.snapshot().condition().flatMap(ReceiverCondition::radio).ifPresent(r -> Orders.set(receiver, "RADIO", Double.toString(r.megahertz()), Double.toString(r.kilohertzApart()), r.modulation(), "0"));
@@ -181,12 +183,12 @@ class BaseService implements SeatTask {
         radio(receiver, channel, setting.watts());
     }
 
-    private static void radio(StreamReceiver receiver, RadioChannel channel, double watts) {
+    private static void radio(Receiver receiver, RadioChannel channel, double watts) {
         Orders.set(receiver, "RADIO", Double.toString(channel.megahertz()), Double.toString(channel.kilohertzApart()), channel.modulation(), Double.toString(watts));
     }
 
     /** What it truly sends, by its own stream. @throws SurveyException BASE_SENDS_OTHERWISE */
-    private static BaseHeard sends(StreamReceiver receiver, EarthCentred at) {
+    private static BaseHeard sends(Receiver receiver, EarthCentred at) {
         Instant from = Instant.now();
         for (int i = 0; i < MOST_STEPS; i++) {
             Optional<BaseHeard> heard = Optional.of(receiver.snapshot().sends()).filter(s -> s.last().filter(from::isBefore).isPresent()).flatMap(StreamTold::base).filter(b -> b.place().minus(at).length() < SAME_METRES);
@@ -230,13 +232,13 @@ class BaseService implements SeatTask {
      */
     CompletableFuture<Void> goOn(UUID job) {
         Base base = bases.running(job).orElseThrow(() -> new SurveyException(Problem.NO_BASE));
-        StreamReceiver receiver = receivers.ready(Seat.base(job));
+        Receiver receiver = receivers.ready(Seat.base(job));
         return CompletableFuture.runAsync(() -> {
             BaseSetting setting = bases.setting(job);
             tune(receiver, setting, true);
             send(receiver, setting, base.sent().place(), SessionNames.beside(journals.state(job), base.entry()).map(s -> s.said().name().file()));
             sends(receiver, base.sent().place());
-        });
+        }, drivers.beside());
     }
 
     /** Ends the base that sends. One whose receiver cannot be reached is ended in the book all the same. @throws SurveyException NO_BASE */
@@ -245,10 +247,8 @@ class BaseService implements SeatTask {
             Base base = bases.running(job).orElseThrow(() -> new SurveyException(Problem.NO_BASE));
             bases.silence(job);
             return receivers.find(Seat.base(job)).map(r -> r.set("SESSION", "").thenCompose(ended -> r.set("ROLE", "ROVER"))).orElseGet(() -> CompletableFuture.completedFuture(null)).exceptionally(unreachable -> null).thenApplyAsync(done -> {
-                Kept kept = journals.appendTogether(job, new Author(id, person, "page"), journal -> ended(journal.state(), base.entry()));
-                receivers.running(Seat.base(job), Optional.empty());
-                return kept;
-            });
+                return journals.append(job, receivers.running(Seat.base(job), false, Appending.together(new Author(id, person, "page"), journal -> ended(journal.state(), base.entry()))));
+            }, drivers.beside());
         });
     }
 

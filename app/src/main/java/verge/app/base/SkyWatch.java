@@ -10,7 +10,7 @@ import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.satellite.SkyMean;
 import verge.core.satellite.SolvedPosition;
-import verge.instruments.receiver.StreamReceiver;
+import verge.instruments.receiver.Receiver;
 
 /** Listens to where a receiver that stands still says it is, so that its mean is there when somebody asks. */
 final class SkyWatch {
@@ -23,7 +23,7 @@ final class SkyWatch {
     private final Deque<SolvedPosition> solved = new ArrayDeque<>();
     private Instant last = Instant.EPOCH;
 
-    SkyWatch(StreamReceiver receiver) {
+    SkyWatch(Receiver receiver) {
         receiver.listen(epoch -> take(epoch.position()));
     }
 

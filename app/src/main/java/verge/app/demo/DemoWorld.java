@@ -19,7 +19,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import verge.app.account.AccountService;
-import verge.app.device.LinkForm;
+import verge.app.device.Address;
 import verge.app.device.StandIns;
 import verge.app.files.SiteFile;
 import verge.app.files.SiteFileService;
@@ -176,7 +176,7 @@ class DemoWorld {
         take(bank, control, Role.CONTROL);
         standIns.receivers().stream().findFirst().ifPresent(rover -> {
             receivers.connect(Seat.rover(bank.id()), rover.address(), "Rover on the pole");
-            standIns.caster().map(address -> LinkForm.cable(address).parse()).ifPresent(at -> receivers.corrections(Seat.rover(bank.id()), Optional.of(new CasterSetting(at.host(), at.port(), false, CasterSetting.Version.TWO, "GALLERY", "", ""))));
+            standIns.caster().map(address -> Address.parse(address)).ifPresent(at -> receivers.corrections(Seat.rover(bank.id()), Optional.of(new CasterSetting(at.host(), at.port(), false, CasterSetting.Version.TWO, "GALLERY", "", ""))));
             takeAntenna(bank);
             AntennaModel dish = antennas.type(bank.id(), new Answers(Map.of("name", "TERNHOLM DISH NONE", "mount", "0.035", "rimRadius", "0.089", "rimAbove", "0.041")), LengthUnit.METRE);
             receivers.antenna(Seat.rover(bank.id()), new AntennaOverMark(dish, new AntennaHeight(new Length(1.7), AntennaHeight.To.MOUNT)));

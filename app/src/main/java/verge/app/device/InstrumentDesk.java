@@ -10,14 +10,12 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import verge.app.job.JobService;
 import verge.app.problem.TriedAgain;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
-import verge.instruments.line.LineDriver;
-import verge.instruments.port.InstrumentDriver;
 import verge.instruments.port.InstrumentSnapshot;
 import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
@@ -29,7 +27,6 @@ import verge.instruments.port.TotalStation;
  */
 @Service
 public class InstrumentDesk {
-    private static final InstrumentDriver DRIVER = new LineDriver();
     private static final int LONGEST_TITLE = 60;
     /** An instrument whose readings still come but that no longer says how it stands may have been knocked. */
     private static final Duration LONGEST_SILENCE = Duration.ofSeconds(5);
@@ -37,18 +34,17 @@ public class InstrumentDesk {
     private final JobInstrumentRepository chosen;
     private final KnownInstrumentRepository known;
     private final JobService jobs;
+    private final Drivers drivers;
+    private final TransactionTemplate transaction;
     private final Links<UUID, TotalStation> links = new Links<>(job -> instrument(job).map(KnownInstrument::setting), (job, setting) -> open(setting));
     private final Map<UUID, Angle> limits = new ConcurrentHashMap<>();
 
-    InstrumentDesk(JobInstrumentRepository chosen, KnownInstrumentRepository known, JobService jobs) {
+    InstrumentDesk(JobInstrumentRepository chosen, KnownInstrumentRepository known, JobService jobs, Drivers drivers, TransactionTemplate transaction) {
         this.chosen = chosen;
         this.known = known;
         this.jobs = jobs;
-    }
-
-    /** The driver, with the links that it declares. */
-    public static InstrumentDriver driver() {
-        return DRIVER;
+        this.drivers = drivers;
+        this.transaction = transaction;
     }
 
     /** The job's instrument, connecting if it was not yet. */
@@ -109,16 +105,19 @@ public class InstrumentDesk {
         return station;
     }
 
-    /** Links a job to an instrument that was entered now, and remembers it. @throws SurveyException ADDRESS_UNFIT or PARTNER_MISSING */
+    /** Links a job to an instrument that was entered now, and remembers it. @throws SurveyException ADDRESS_UNFIT, PARTNER_MISSING or DRIVER_UNKNOWN */
     @TriedAgain
-    @Transactional
     public void connect(UUID job, LinkForm typed) {
-        LinkSetting setting = typed.parse();
-        KnownInstrument instrument = known(job).stream().filter(k -> k.driver().equals(DRIVER.id()) && k.setting().kind() == setting.kind()
+        LinkSetting setting = typed.parse(drivers.instruments());
+        use(job, transaction.execute(status -> chosen(job, remembered(job, setting))));
+    }
+
+    private KnownInstrument remembered(UUID job, LinkSetting setting) {
+        KnownInstrument instrument = known(job).stream().filter(k -> k.setting().driver().equals(setting.driver()) && k.setting().kind() == setting.kind()
                         && k.setting().address().equals(setting.address())).findFirst()
-                .orElseGet(() -> new KnownInstrument(jobs.job(job).siteId(), title(setting.address(), setting), DRIVER.id(), setting));
+                .orElseGet(() -> new KnownInstrument(jobs.job(job).siteId(), title(setting.address(), setting), setting));
         instrument.reach(setting);
-        use(job, known.save(instrument));
+        return known.save(instrument);
     }
 
     private static String title(String who, LinkSetting setting) {
@@ -126,34 +125,40 @@ public class InstrumentDesk {
         return full.substring(0, Math.min(full.length(), LONGEST_TITLE));
     }
 
-    /** Links a job to one that is known. @throws SurveyException NOT_FOUND */
-    @Transactional
+    /** Links a job to one that is known. @throws SurveyException NOT_FOUND, DRIVER_UNKNOWN */
     public void connectKnown(UUID job, UUID instrument) {
-        KnownInstrument found = known(job).stream().filter(k -> k.id().equals(instrument)).findFirst()
-                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this instrument"));
-        found.reach(found.setting());
-        use(job, known.save(found));
+        use(job, transaction.execute(status -> {
+            KnownInstrument found = known(job).stream().filter(k -> k.id().equals(instrument)).findFirst()
+                    .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this instrument"));
+            Drivers.id(drivers.instruments(), found.setting().driver());
+            found.reach(found.setting());
+            return chosen(job, known.save(found));
+        }));
     }
 
-    private void use(UUID job, KnownInstrument instrument) {
+    private KnownInstrument chosen(UUID job, KnownInstrument instrument) {
         JobInstrument own = chosen.findById(job).orElseGet(() -> new JobInstrument(job, instrument.id()));
         own.instrument(instrument.id());
         chosen.save(own);
+        return instrument;
+    }
+
+    /** Once that is committed. */
+    private void use(UUID job, KnownInstrument instrument) {
         limits.put(job, instrument.levelLimit());
         links.use(job, Optional.of(instrument.setting()));
         find(job);
     }
 
     /** Lets go of the job's instrument; the link itself closes when no job of this node uses it. */
-    @Transactional
     public void disconnect(UUID job) {
         chosen.deleteById(job);
         links.use(job, Optional.empty());
     }
 
-    private static TotalStation open(LinkSetting setting) {
-        TotalStation station = DRIVER.open(setting);
-        station.track(true);   // the live figures of every page come from the track
+    private Optional<TotalStation> open(LinkSetting setting) {
+        Optional<TotalStation> station = drivers.instrument(setting);
+        station.ifPresent(s -> s.track(true));   // the live figures of every page come from the track
         return station;
     }
 

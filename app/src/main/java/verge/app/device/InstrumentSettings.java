@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import verge.app.journal.Appending;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.ValueJson;
@@ -219,9 +220,9 @@ public class InstrumentSettings {
     }
 
     private void remember(UUID job, Calibration calibration, Author author) {
-        journals.appendTogether(job, author, journal -> List.of(calibration.determined()), entry -> {
+        journals.append(job, Appending.of(author, calibration.determined()).with(entry -> {
             calibration.holder().calibrated(json.text(calibration.determined()), calibration.at());
             known.save(calibration.holder());
-        });
+        }));
     }
 }

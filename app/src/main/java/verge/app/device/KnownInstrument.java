@@ -35,11 +35,11 @@ public class KnownInstrument {
     protected KnownInstrument() {
     }
 
-    KnownInstrument(UUID siteId, String title, String driver, LinkSetting setting) {
+    KnownInstrument(UUID siteId, String title, LinkSetting setting) {
         this.id = UUID.randomUUID();
         this.siteId = siteId;
         this.title = title;
-        this.driver = driver;
+        this.driver = setting.driver();
         this.levelSeconds = 40;
         reach(setting);
     }
@@ -82,12 +82,8 @@ public class KnownInstrument {
         return title;
     }
 
-    String driver() {
-        return driver;
-    }
-
     public LinkSetting setting() {
-        return new LinkSetting(link, host, port, partner);
+        return new LinkSetting(driver, link, host, port, partner);
     }
 
     /** Beyond this the instrument does not count as level. */

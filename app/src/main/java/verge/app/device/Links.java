@@ -13,20 +13,20 @@ public final class Links<K, D extends Device> {
     private final Map<K, Optional<LinkSetting>> settings = new ConcurrentHashMap<>();
     private final Map<LinkSetting, D> open = new ConcurrentHashMap<>();
     private final Function<K, Optional<LinkSetting>> stored;
-    private final BiFunction<K, LinkSetting, D> opener;
+    private final BiFunction<K, LinkSetting, Optional<D>> opener;
 
     /**
      * @param stored how a job's device is reached, as it was chosen
-     * @param opener begins to connect, and gives the device at once
+     * @param opener begins to connect, and gives the device at once; nothing where no driver speaks to it
      */
-    public Links(Function<K, Optional<LinkSetting>> stored, BiFunction<K, LinkSetting, D> opener) {
+    public Links(Function<K, Optional<LinkSetting>> stored, BiFunction<K, LinkSetting, Optional<D>> opener) {
         this.stored = stored;
         this.opener = opener;
     }
 
     /** The job's device, connecting if it was not yet. */
     public Optional<D> of(K seat) {
-        return settings.computeIfAbsent(seat, stored).map(setting -> open.computeIfAbsent(setting, s -> opener.apply(seat, s)));
+        return settings.computeIfAbsent(seat, stored).map(setting -> open.computeIfAbsent(setting, s -> opener.apply(seat, s).orElse(null)));
     }
 
     /** The device that is reached so, if a link to it is open. */

@@ -2,6 +2,7 @@ package verge.app.journal;
 
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -11,7 +12,6 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
-import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.slf4j.Logger;
@@ -20,6 +20,7 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import verge.app.problem.Causes;
 import verge.core.chapters.Chapters;
 import verge.core.job.Deed;
 import verge.core.job.JobState;
@@ -39,7 +40,7 @@ import verge.core.settings.SettingsChosen;
  * The journals of all jobs: reads them, appends to them, keeps the points in step.
  *
  * <p>What has been replayed is kept in memory and caught up from the database before each use, so that entries of another tab or
- * another node are seen; the job's row is locked while an entry is appended, so that entries interleave and none is lost.
+ * another node are seen; the job's row is locked while entries are written, so that entries interleave and none is lost.
  */
 @Service
 public class JournalService {
@@ -47,7 +48,10 @@ public class JournalService {
     private static final long MOST_KEPT = 300_000;
     private static final int MOST_ASKED_AT_ONCE = 10_000;
     private static final Logger LOG = LoggerFactory.getLogger(JournalService.class);
-    private static final Consumer<Entry> NOTHING_ELSE = entry -> { };
+    /** Whoever waits longer for others is told so. */
+    private static final Duration PATIENCE = Duration.ofSeconds(60);
+    /** Less than a connection waits for any answer: a row that is taken must not look like a database that is away. */
+    private static final int LOCK_MILLIS = 2_000;
 
     private final EntityManager entities;
     private final TransactionTemplate transaction;
@@ -59,6 +63,7 @@ public class JournalService {
             .weigher((UUID job, Replayed kept) -> kept.journal().weight()).<UUID, Replayed>build().asMap();
 
     private final ConcurrentMap<UUID, Object> loadings = new ConcurrentHashMap<>();
+    private final Turns turns = new Turns(PATIENCE);
 
     /**
      * Where a journal cannot be read on.
@@ -114,65 +119,117 @@ public class JournalService {
         return caughtUpOrLoaded(job).damage();
     }
 
+    /** As {@link #append(UUID, Appending)}: one entry, as it is. */
     public Kept append(UUID job, Author author, Payload payload) {
-        return append(job, author, state -> payload);
+        return append(job, Appending.of(author, payload));
     }
 
-    /**
-     * Appends an entry made from the state it will follow. When this returns, the entry is committed and flushed.
-     *
-     * @param payload decides with the job locked, and refuses by throwing
-     * @return the entry, or the one of its id that is in the journal already
-     * @throws SurveyException JOB_PUT_AWAY, JOURNAL_DAMAGED, ENTRY_ID_TAKEN
-     */
+    /** As {@link #append(UUID, Appending)}: one entry, made from the state that it will follow. */
     public Kept append(UUID job, Author author, Function<JobState, Payload> payload) {
-        return appendTogether(job, author, journal -> List.of(payload.apply(journal.state())), NOTHING_ELSE);
+        return append(job, Appending.of(author, payload));
     }
 
-    /** As {@link #appendTogether(UUID, Author, Function, Consumer)}, with nothing but entries to be written. */
+    /** As {@link #append(UUID, Appending)}: entries that belong together. */
     public Kept appendTogether(UUID job, Author author, Function<Journal, List<Payload>> payloads) {
-        return appendTogether(job, author, payloads, NOTHING_ELSE);
+        return append(job, Appending.together(author, payloads));
     }
 
     /**
-     * Appends entries that belong together: all of them or none. The last bears the author's id; what comes before it, ids made of that one.
+     * Appends. When this returns, all of it is committed and flushed.
      *
-     * @param payloads decides with the job locked, and refuses by throwing; at least one
-     * @param within writes what else belongs to the entry, in the same transaction
+     * <p>Whoever else writes into the job waits for a turn, without a connection. What follows from the entries is reckoned before the job's row is locked, and anew if another node
+     * came first: the lock is held for as long as rows take to be written.
+     *
      * @return the last entry, or the one of its id that is in the journal already
-     * @throws IllegalStateException within another transaction: pages would be told of what may never be committed
+     * @throws SurveyException JOB_PUT_AWAY, JOURNAL_DAMAGED, ENTRY_ID_TAKEN, JOB_BUSY, or as the decision does
+     * @throws IllegalStateException within another transaction, for pages would be told of what may never be committed; or within another append to the job
      */
-    public Kept appendTogether(UUID job, Author author, Function<Journal, List<Payload>> payloads, Consumer<Entry> within) {
+    public Kept append(UUID job, Appending what) {
         if (TransactionSynchronizationManager.isActualTransactionActive()) {
             throw new IllegalStateException("an append within another transaction");
         }
-        record Appended(Journal journal, List<Entry> entries, Optional<Entry> before) {
-        }
-        Appended done = transaction.execute(status -> {
-            lock(job);
-            Replayed known = caughtUp(job);
-            known.damage().ifPresent(d -> {
-                throw new SurveyException(Problem.JOURNAL_DAMAGED, d.line());
-            });
-            Journal before = known.journal();
-            Optional<Entry> stored = before.entry(author.entry());
-            if (stored.isPresent()) {
-                return new Appended(before, List.of(), stored);
+        Done done = turns.take(job, () -> {
+            Instant until = Instant.now().plus(PATIENCE);
+            Optional<Done> now = tried(job, what, Optional.ofNullable(replayed.get(job)).orElseGet(() -> caughtUpOrLoaded(job)));
+            while (now.isEmpty()) {
+                if (Instant.now().isAfter(until)) {
+                    throw new SurveyException(Problem.JOB_BUSY, PATIENCE.toSeconds());
+                }
+                now = tried(job, what, caughtUpOrLoaded(job));
             }
-            List<Entry> entries = entries(before, author, payloads.apply(before));
-            Journal after = before.append(entries);
-            entries.forEach(entry -> persist(job, entry));
-            entities.flush();
-            projection.follow(job, before, after);
-            within.accept(entries.get(entries.size() - 1));
-            return new Appended(after, entries, Optional.empty());
+            return now.get();
         });
-        if (done.before().isPresent()) {
-            return new Kept(done.before().get(), true);
+        if (done.before().isEmpty()) {
+            done.entries().forEach(entry -> events.publishEvent(new JournalChanged(job, entry)));
+            followUp(job, what, done.last());
         }
-        keep(job, Replayed.whole(done.journal()));
-        done.entries().forEach(entry -> events.publishEvent(new JournalChanged(job, entry)));
-        return new Kept(done.entries().get(done.entries().size() - 1), false);
+        return new Kept(done.last(), done.before().isPresent());
+    }
+
+    /** What is stored is stored: a failure behind it must not be told as if it were not. */
+    private static void followUp(UUID job, Appending what, Entry last) {
+        try {
+            what.after().accept(last);
+        } catch (RuntimeException failed) {
+            LOG.error("what follows line {} of job {} failed", last.sequence(), job, failed);
+        }
+    }
+
+    /** @param before the entry of that id that was there already */
+    private record Done(List<Entry> entries, Optional<Entry> before) {
+        Entry last() {
+            return before.orElseGet(() -> entries.get(entries.size() - 1));
+        }
+    }
+
+    /** @return empty if another node came first, or has the job's row just now */
+    private Optional<Done> tried(UUID job, Appending what, Replayed known) {
+        Journal before = known.journal();
+        Optional<Entry> stored = before.entry(what.author().entry());
+        if (stored.isPresent()) {
+            return Optional.of(new Done(List.of(), stored));
+        }
+        if (known.damage().isPresent()) {
+            return refusedIfDamaged(job);
+        }
+        List<Entry> entries = entries(before, what.author(), what.decision().apply(before));
+        Journal after = before.append(entries);
+        PointProjection.Difference points = projection.difference(before, after);
+        try {
+            boolean first = Boolean.TRUE.equals(transaction.execute(status -> {
+                lock(job);
+                if (length(job) != before.entries().size()) {
+                    return false;
+                }
+                entries.forEach(entry -> persist(job, entry));
+                entities.flush();
+                projection.write(job, points);
+                what.within().accept(entries.get(entries.size() - 1));
+                return true;
+            }));
+            if (!first) {
+                return Optional.empty();
+            }
+        } catch (RuntimeException failed) {
+            if (Causes.isLockTaken(failed)) {
+                return Optional.empty();
+            }
+            throw failed;
+        }
+        keep(job, Replayed.whole(after));
+        return Optional.of(new Done(entries, Optional.empty()));
+    }
+
+    /** It may have been mended since. */
+    private Optional<Done> refusedIfDamaged(UUID job) {
+        caughtUpOrLoaded(job).damage().ifPresent(d -> {
+            throw new SurveyException(Problem.JOURNAL_DAMAGED, d.line());
+        });
+        return Optional.empty();
+    }
+
+    private long length(UUID job) {
+        return entities.createQuery("select coalesce(max(e.sequence), 0) from EntryRow e where e.jobId = :job", Long.class).setParameter("job", job).getSingleResult();
     }
 
     private static List<Entry> entries(Journal before, Author author, List<Payload> payloads) {
@@ -205,11 +262,11 @@ public class JournalService {
 
     /** Takes an entry out of reckoning. @throws SurveyException NOTHING_TO_STRIKE if it cannot be struck or already is */
     public void strike(UUID job, Author author, UUID entry) {
-        append(job, author, state -> {
-            if (state.isStruck(entry) || !journal(job).canStrike(entry)) {
+        appendTogether(job, author, journal -> {
+            if (journal.state().isStruck(entry) || !journal.canStrike(entry)) {
                 throw new SurveyException(Problem.NOTHING_TO_STRIKE);
             }
-            return new Struck(entry);
+            return List.of(new Struck(entry));
         });
     }
 
@@ -317,6 +374,7 @@ public class JournalService {
 
     /** @throws SurveyException JOB_PUT_AWAY or NOT_FOUND: nothing is written into what nobody looks at */
     private void lock(UUID job) {
+        entities.createNativeQuery("set local lock_timeout = " + LOCK_MILLIS).executeUpdate();
         List<?> found = entities.createNativeQuery("select archived_at is not null from job where id = :job and deleted_at is null for update", Boolean.class)
                 .setParameter("job", job).getResultList();
         if (found.isEmpty()) {

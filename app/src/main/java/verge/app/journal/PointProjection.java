@@ -29,19 +29,27 @@ class PointProjection {
         this.sql = sql;
     }
 
-    /** Brings the table from one journal to one with more entries: what came to something else, and nothing more. */
-    void follow(UUID job, Journal before, Journal after) {
+    /** What is to be changed in the table, reckoned without a connection. @param gone entries whose points go */
+    record Difference(List<UUID> gone, List<Row> come) {
+    }
+
+    /** From one journal to one with more entries: what came to something else, and nothing more. */
+    Difference difference(Journal before, Journal after) {
         List<UUID> touched = after.changedSince(before.entries().size()).orElseThrow().stream().map(Entry::id)
                 .filter(id -> !before.state().pointsOf(id).equals(after.state().pointsOf(id))).toList();
         List<UUID> gone = touched.stream().filter(id -> !before.state().pointsOf(id).isEmpty()).toList();
-        jdbc.batchUpdate("delete from point where entry_id = ?", gone, BATCH, (statement, id) -> statement.setObject(1, id));
-        insert(job, touched.stream().map(after.state()::pointsOf));
+        return new Difference(gone, rows(touched.stream().map(after.state()::pointsOf)));
+    }
+
+    void write(UUID job, Difference difference) {
+        jdbc.batchUpdate("delete from point where entry_id = ?", difference.gone(), BATCH, (statement, id) -> statement.setObject(1, id));
+        insert(job, difference.come());
     }
 
     /** Throws the job's rows away and writes them anew. */
     void rebuild(UUID job, JobState state) {
         sql.sql("delete from point where job_id = :job").param("job", job).update();
-        insert(job, state.points().map(StoredPoint::entry).distinct().map(state::pointsOf));
+        insert(job, rows(state.points().map(StoredPoint::entry).distinct().map(state::pointsOf)));
     }
 
     /** A digest of the job's rows to the last bit. */
@@ -54,14 +62,17 @@ class PointProjection {
                 from point where job_id = :job""").param("job", job).query(String.class).single();
     }
 
-    private void insert(UUID job, Stream<List<StoredPoint>> byEntry) {
-        List<Row> rows = byEntry.flatMap(points -> IntStream.range(0, points.size()).mapToObj(i -> new Row(i, points.get(i)))).toList();
+    private static List<Row> rows(Stream<List<StoredPoint>> byEntry) {
+        return byEntry.flatMap(points -> IntStream.range(0, points.size()).mapToObj(i -> new Row(i, points.get(i)))).toList();
+    }
+
+    private void insert(UUID job, List<Row> rows) {
         jdbc.batchUpdate("insert into point(entry_id, ordinal, job_id, name, code, origin, northing, easting, elevation, sigma_north, sigma_east, sigma_up) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
                 rows, BATCH, (statement, row) -> row.fill(statement, job));
     }
 
     /** @param ordinal place among the points of one entry, from 0 */
-    private record Row(int ordinal, StoredPoint point) {
+    record Row(int ordinal, StoredPoint point) {
         void fill(PreparedStatement statement, UUID job) throws SQLException {
             statement.setObject(1, point.entry());
             statement.setInt(2, ordinal);

@@ -10,6 +10,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import org.springframework.stereotype.Service;
 import verge.app.journal.Author;
+import verge.app.device.Drivers;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
 import verge.app.journal.UnderWay;
@@ -34,7 +35,7 @@ import verge.core.units.Decimals;
 import verge.instruments.port.LinkState;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
-import verge.instruments.receiver.StreamReceiver;
+import verge.instruments.receiver.Receiver;
 
 /** Measures points with a satellite receiver: so many solutions of a pole that stands still. */
 @Service
@@ -51,13 +52,15 @@ public class OccupationService {
     private final SitePoints points;
     private final ReceiverDesk desk;
     private final RoverNow rover;
+    private final Drivers drivers;
 
-    OccupationService(JournalService journals, UnderWay underWay, SitePoints points, ReceiverDesk desk, RoverNow rover) {
+    OccupationService(JournalService journals, UnderWay underWay, SitePoints points, ReceiverDesk desk, RoverNow rover, Drivers drivers) {
         this.journals = journals;
         this.underWay = underWay;
         this.points = points;
         this.desk = desk;
         this.rover = rover;
+        this.drivers = drivers;
     }
 
     /**
@@ -123,7 +126,7 @@ public class OccupationService {
     }
 
     /** The mean of the next solutions. Their first fault ends it: whatever is kept must be of one place and one base. */
-    private static CompletableFuture<Occupying.Mean> occupy(StreamReceiver receiver, Occupying occupying, Manner manner, long asked) {
+    private CompletableFuture<Occupying.Mean> occupy(Receiver receiver, Occupying occupying, Manner manner, long asked) {
         CompletableFuture<Occupying.Mean> done = new CompletableFuture<>();
         Runnable end = receiver.listen(epoch -> {
             try {
@@ -137,7 +140,7 @@ public class OccupationService {
         Duration longest = PATIENCE.plus(OF_EACH.multipliedBy(manner.epochs())).plus(manner.waits() ? WAITS : Duration.ZERO);
         CompletableFuture.delayedExecutor(longest.toMillis(), TimeUnit.MILLISECONDS).execute(() -> done.completeExceptionally(late(receiver.snapshot(), longest, occupying.count(), manner.epochs())));
         // beside the receiver's thread: what follows waits for the database, and it must go on listening
-        return done.whenCompleteAsync((mean, failed) -> end.run());
+        return done.whenCompleteAsync((mean, failed) -> end.run(), drivers.beside());
     }
 
     private static SurveyException late(ReceiverSnapshot now, Duration longest, int count, int epochs) {

@@ -15,10 +15,11 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /** The one place that knows what a failure of the database or of the disk means for a person. */
-final class Causes {
+public final class Causes {
     private static final String UNIQUE_VIOLATION = "23505";
     private static final String UNREADABLE_CHARACTER = "22021";
     private static final String DISK_FULL = "53100";
+    private static final String LOCK_NOT_AVAILABLE = "55P03";
     /** Constraints whose breaking has a problem of its own; any other means that a thing was made twice at once. */
     private static final Map<String, Problem> CONSTRAINTS = Map.of("journal_entry_pkey", Problem.ENTRY_ID_TAKEN, "job_name_once_a_site", Problem.JOB_NAME_TAKEN,
             "folder_name_once", Problem.FOLDER_NAME_TAKEN);
@@ -31,6 +32,16 @@ final class Causes {
     /** Empty for what has nothing to do with either. */
     static Optional<SurveyException> of(Throwable failure) {
         return chain(failure).flatMap(cause -> one(cause).stream()).findFirst();
+    }
+
+    /** Whether a row was held by somebody else for longer than could be waited. */
+    public static boolean isLockTaken(Throwable failure) {
+        return chain(failure).anyMatch(cause -> cause instanceof SQLException sql && LOCK_NOT_AVAILABLE.equals(sql.getSQLState()));
+    }
+
+    /** Whether the disk has no room. */
+    public static boolean isDiskFull(Throwable failure) {
+        return chain(failure).anyMatch(cause -> cause instanceof IOException io && String.valueOf(io.getMessage()).contains("No space left"));
     }
 
     /** Whether the name of a file is what could not be taken: with a character that no name has, or longer than one can be. */
@@ -51,7 +62,7 @@ final class Causes {
         if (cause instanceof OptimisticLockingFailureException) {
             return Optional.of(new SurveyException(Problem.CHANGED_MEANWHILE, "What this was about", "somebody else"));
         }
-        return cause instanceof IOException io && String.valueOf(io.getMessage()).contains("No space left") ? Optional.of(new SurveyException(Problem.DISK_FULL)) : Optional.empty();
+        return cause instanceof IOException && isDiskFull(cause) ? Optional.of(new SurveyException(Problem.DISK_FULL)) : Optional.empty();
     }
 
     private static Optional<SurveyException> ofDatabase(SQLException sql) {

@@ -46,6 +46,7 @@ public class ProblemWords {
             Map.entry(Problem.SETTINGS_CHANGED_MEANWHILE, HttpStatus.CONFLICT),
             Map.entry(Problem.SET_STEP_PASSED, HttpStatus.CONFLICT),
             Map.entry(Problem.JOB_PUT_AWAY, HttpStatus.CONFLICT),
+            Map.entry(Problem.JOB_BUSY, HttpStatus.SERVICE_UNAVAILABLE),
             Map.entry(Problem.FIELD_UNREADABLE, HttpStatus.BAD_REQUEST),
             Map.entry(Problem.REQUEST_UNREADABLE, HttpStatus.BAD_REQUEST),
             Map.entry(Problem.REQUEST_UNFIT, HttpStatus.BAD_REQUEST),

@@ -1,11 +1,10 @@
 package verge.app.receiver;
 
 import java.util.Optional;
-import verge.app.device.LinkForm;
+import verge.app.device.Address;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.instruments.ntrip.CasterSetting;
-import verge.instruments.port.LinkSetting;
 
 /**
  * How corrections are reached, as typed.
@@ -20,7 +19,7 @@ public record CasterForm(String caster, String tls, String version, String mount
 
     /** @param before how it was reached until now @throws SurveyException ADDRESS_UNFIT, MISSING, MOUNTPOINT_UNFIT, PASSWORD_FOR_TLS */
     public CasterSetting parse(Optional<CasterSetting> before) {
-        LinkSetting at = LinkForm.cable(caster).parse();
+        Address at = Address.parse(caster);
         String stream = text(mountpoint);
         if (stream.isEmpty()) {
             throw new SurveyException(Problem.MISSING, "mountpoint");
@@ -30,10 +29,10 @@ public record CasterForm(String caster, String tls, String version, String mount
 
     /** As {@link #parse}, to ask for the list of streams. */
     CasterSetting parseForTable(Optional<CasterSetting> before) {
-        return made(LinkForm.cable(caster).parse(), "", before);
+        return made(Address.parse(caster), "", before);
     }
 
-    private CasterSetting made(LinkSetting at, String stream, Optional<CasterSetting> before) {
+    private CasterSetting made(Address at, String stream, Optional<CasterSetting> before) {
         boolean same = before.filter(b -> b.host().equals(at.host()) && b.port() == at.port() && b.user().equals(text(user))).isPresent();
         boolean kept = text(password).isEmpty() && same && !before.orElseThrow().password().isEmpty();
         if (kept && before.orElseThrow().tls() && !"true".equals(tls)) {

@@ -27,6 +27,7 @@ class JobReceiver {
     private boolean waits;
     private String limits;
     private UUID running;
+    private UUID intended;
 
     protected JobReceiver() {
     }
@@ -81,6 +82,16 @@ class JobReceiver {
 
     void running(UUID entry) {
         running = entry;
+        intended = null;
+    }
+
+    /** The entry that is to say what the receiver was told to begin; absent once it is written, or was taken back. */
+    Optional<UUID> intended() {
+        return Optional.ofNullable(intended);
+    }
+
+    void intended(UUID entry) {
+        intended = entry;
     }
 
     int epochs() {

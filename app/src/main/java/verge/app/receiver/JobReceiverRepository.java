@@ -5,4 +5,6 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface JobReceiverRepository extends JpaRepository<JobReceiver, Seat> {
     List<JobReceiver> findByRunningIsNotNull();
+
+    List<JobReceiver> findByIntendedIsNotNull();
 }

@@ -21,6 +21,7 @@ public class KnownReceiver {
     private UUID id;
     private UUID siteId;
     private String title;
+    private String driver;
     private String host;
     private int port;
     private String casterHost;
@@ -44,6 +45,7 @@ public class KnownReceiver {
         this.id = UUID.randomUUID();
         this.siteId = siteId;
         this.title = title;
+        this.driver = setting.driver();
         this.host = setting.host();
         this.port = setting.port();
         this.casterVersion = CasterSetting.Version.TWO;
@@ -69,7 +71,7 @@ public class KnownReceiver {
     }
 
     public LinkSetting setting() {
-        return LinkSetting.cable(host, port);
+        return LinkSetting.cable(driver, host, port);
     }
 
     /** Absent while it has its corrections by its own radio, or none. */

@@ -35,7 +35,7 @@ import verge.core.units.LengthUnit;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
-import verge.instruments.receiver.StreamReceiver;
+import verge.instruments.receiver.Receiver;
 
 /** The bench for a satellite receiver: its link, its sky, corrections, antenna, how it is set. */
 @Controller
@@ -140,19 +140,19 @@ class ReceiverController {
         return back(job);
     }
 
-    /** On which channel its radio listens; it sends nothing. Fails as {@link StreamReceiver#set}. */
+    /** On which channel its radio listens; it sends nothing. Fails as {@link Receiver#set}. */
     @PostMapping("/receiver/radio")
     CompletableFuture<String> radio(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent) {
         RadioChannel channel = ReceiverBench.channel(Answers.of(sent));
         return desk.ready(Seat.rover(job)).set("RADIO", Double.toString(channel.megahertz()), Double.toString(channel.kilohertzApart()), channel.modulation(), "0").thenApply(done -> back(job));
     }
 
-    /** @param what MASK, SYSTEMS, TILT, LOG or INITIALISE; fails as {@link StreamReceiver#set} */
+    /** @param what MASK, SYSTEMS, TILT, LOG or INITIALISE; fails as {@link Receiver#set} */
     @PostMapping("/receiver/set")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @ResponseBody
     CompletableFuture<Void> set(@PathVariable UUID job, @RequestParam String what, @RequestParam(defaultValue = "") String value) {
-        StreamReceiver receiver = desk.ready(Seat.rover(job));
+        Receiver receiver = desk.ready(Seat.rover(job));
         return switch (what.toUpperCase(Locale.ROOT)) {
             case "MASK" -> receiver.set("MASK", Double.toString(mask(value)));
             case "SYSTEMS" -> receiver.set("SYSTEMS", systems(value));

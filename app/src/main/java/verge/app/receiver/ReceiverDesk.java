@@ -10,11 +10,15 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.WeakHashMap;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+import verge.app.device.Drivers;
 import verge.app.device.LinkForm;
 import verge.app.device.Links;
 import verge.app.job.JobService;
+import verge.app.journal.Appending;
 import verge.app.journal.ValueJson;
 import verge.app.problem.TriedAgain;
 import verge.core.occupation.JumpWatch;
@@ -27,7 +31,7 @@ import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
 import verge.instruments.receiver.ReceiverSnapshot;
-import verge.instruments.receiver.StreamReceiver;
+import verge.instruments.receiver.Receiver;
 
 /**
  * The satellite receivers that jobs are linked to. The choice, the corrections and the antenna are kept in the database; the socket is opened on first use and kept by the receiver.
@@ -42,16 +46,20 @@ public class ReceiverDesk {
     private final KnownReceiverRepository known;
     private final JobService jobs;
     private final ValueJson json;
-    private final Links<Seat, StreamReceiver> links = new Links<>(seat -> receiver(seat).map(KnownReceiver::setting), this::open);
+    private final Drivers drivers;
+    private final TransactionTemplate transaction;
+    private final Links<Seat, Receiver> links = new Links<>(seat -> receiver(seat).map(KnownReceiver::setting), this::open);
     private final Map<Seat, HowMeasured> how = new ConcurrentHashMap<>();
-    private final Map<StreamReceiver, JumpWatch> jumps = Collections.synchronizedMap(new WeakHashMap<>());
+    private final Map<Receiver, JumpWatch> jumps = Collections.synchronizedMap(new WeakHashMap<>());
     private final Map<Seat, Optional<UUID>> running = new ConcurrentHashMap<>();
 
-    ReceiverDesk(JobReceiverRepository chosen, KnownReceiverRepository known, JobService jobs, ValueJson json) {
+    ReceiverDesk(JobReceiverRepository chosen, KnownReceiverRepository known, JobService jobs, ValueJson json, Drivers drivers, TransactionTemplate transaction) {
         this.chosen = chosen;
         this.known = known;
         this.jobs = jobs;
         this.json = json;
+        this.drivers = drivers;
+        this.transaction = transaction;
     }
 
     /**
@@ -65,7 +73,7 @@ public class ReceiverDesk {
     }
 
     /** The job's receiver, connecting if it was not yet. */
-    public Optional<StreamReceiver> find(Seat seat) {
+    public Optional<Receiver> find(Seat seat) {
         return links.of(seat);
     }
 
@@ -75,7 +83,7 @@ public class ReceiverDesk {
     }
 
     public Optional<ReceiverSnapshot> snapshot(Seat seat) {
-        return find(seat).map(StreamReceiver::snapshot);
+        return find(seat).map(Receiver::snapshot);
     }
 
     /** The latest jump of its fixed solutions, for a while. */
@@ -96,15 +104,18 @@ public class ReceiverDesk {
         return new HowMeasured(own.antenna().map(text -> json.read(text, AntennaOverMark.class)), own.antennaSaid(), new Manner(own.epochs(), own.waits(), own.limits().map(text -> json.read(text, Limits.class)).orElse(Limits.USUAL)));
     }
 
-    /** Read anew here, for whoever asks ten times a second must not wait for the database. */
-    private void keep(Seat seat, JobReceiver own) {
-        chosen.save(own);
-        how.put(seat, of(own));
+    /** Changes what is kept of a seat; read anew once it is committed, for whoever asks ten times a second must not wait for the database. */
+    private void change(Seat seat, Consumer<JobReceiver> change) {
+        how.put(seat, transaction.execute(status -> {
+            JobReceiver own = own(seat);
+            change.accept(own);
+            return of(chosen.save(own));
+        }));
     }
 
     /** @throws SurveyException NO_RECEIVER if the job has none, RECEIVER_STRANGER or LINK_LOST while its link is down */
-    public StreamReceiver ready(Seat seat) {
-        StreamReceiver receiver = find(seat).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
+    public Receiver ready(Seat seat) {
+        Receiver receiver = find(seat).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
         ReceiverSnapshot now = receiver.snapshot();
         if (now.link() == LinkState.STRANGER) {
             throw new SurveyException(Problem.RECEIVER_STRANGER, now.address());
@@ -121,33 +132,39 @@ public class ReceiverDesk {
 
     /** Links a job to a receiver that was entered now, and remembers it. @throws SurveyException ADDRESS_UNFIT, NAME_UNFIT */
     @TriedAgain
-    @Transactional
     public void connect(Seat seat, String address, String name) {
-        LinkSetting setting = LinkForm.cable(address).parse();
+        LinkSetting setting = LinkForm.cable(address).parse(drivers.receivers());
         String title = name.strip().isEmpty() ? setting.address() : name.strip();
         if (title.length() > LONGEST_TITLE) {
             throw new SurveyException(Problem.NAME_UNFIT, title);
         }
-        KnownReceiver receiver = known(seat.jobId()).stream().filter(k -> k.setting().equals(setting)).findFirst().orElseGet(() -> new KnownReceiver(jobs.job(seat.jobId()).siteId(), title, setting));
-        if (!name.isBlank()) {
-            receiver.named(title);
-        }
-        use(seat, receiver);
+        use(seat, transaction.execute(status -> {
+            KnownReceiver receiver = known(seat.jobId()).stream().filter(k -> k.setting().equals(setting)).findFirst().orElseGet(() -> new KnownReceiver(jobs.job(seat.jobId()).siteId(), title, setting));
+            if (!name.isBlank()) {
+                receiver.named(title);
+            }
+            return chosen(seat, receiver);
+        }));
     }
 
     /** Links a job to one that is known. @throws SurveyException NOT_FOUND */
-    @Transactional
     public void connectKnown(Seat seat, UUID receiver) {
-        use(seat, known(seat.jobId()).stream().filter(k -> k.id().equals(receiver)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this receiver")));
+        use(seat, transaction.execute(status -> chosen(seat, known(seat.jobId()).stream().filter(k -> k.id().equals(receiver)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this receiver")))));
     }
 
-    private void use(Seat seat, KnownReceiver receiver) {
+    private KnownReceiver chosen(Seat seat, KnownReceiver receiver) {
         receiver.used();
         known.saveAndFlush(receiver);
         JobReceiver own = chosen.findById(seat).orElseGet(() -> new JobReceiver(seat, receiver.id()));
         own.receiver(receiver.id());
+        chosen.save(own);
+        return receiver;
+    }
+
+    /** Once that is committed. */
+    private void use(Seat seat, KnownReceiver receiver) {
         running.remove(seat);
-        keep(seat, own);
+        how.remove(seat);
         links.use(seat, Optional.of(receiver.setting()));
         // one that was told of none keeps what another job brings it
         if (seat.part() == Seat.Part.STATIC) {
@@ -160,7 +177,6 @@ public class ReceiverDesk {
     }
 
     /** Lets go of the job's receiver; the link itself closes when no job of this node uses it. */
-    @Transactional
     public void disconnect(Seat seat) {
         chosen.deleteById(seat);
         how.remove(seat);
@@ -169,32 +185,27 @@ public class ReceiverDesk {
     }
 
     /** From where its corrections come from now on; what was refused before is tried once more. @throws SurveyException NO_RECEIVER */
-    @Transactional
     public void corrections(Seat seat, Optional<CasterSetting> from) {
-        KnownReceiver receiver = receiver(seat).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
-        receiver.caster(from);
-        known.save(receiver);
+        transaction.executeWithoutResult(status -> {
+            KnownReceiver receiver = receiver(seat).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
+            receiver.caster(from);
+            known.save(receiver);
+        });
         find(seat).ifPresent(r -> r.corrections(from));
     }
 
     /** @throws SurveyException NO_RECEIVER, or as {@link AntennaOverMark#reference} if no height follows from it */
-    @Transactional
     public void antenna(Seat seat, AntennaOverMark antenna) {
         antenna.reference();
-        JobReceiver own = own(seat);
-        own.antenna(json.text(antenna));
-        keep(seat, own);
+        change(seat, own -> own.antenna(json.text(antenna)));
     }
 
     /** @throws SurveyException NO_RECEIVER, OUT_OF_RANGE */
-    @Transactional
     public void manner(Seat seat, Manner manner) {
         if (manner.epochs() < 1 || manner.epochs() > MOST_EPOCHS) {
             throw new SurveyException(Problem.OUT_OF_RANGE, "number of solutions", manner.epochs(), 1, MOST_EPOCHS);
         }
-        JobReceiver own = own(seat);
-        own.manner(manner.epochs(), manner.waits(), json.text(manner.limits()));
-        keep(seat, own);
+        change(seat, own -> own.manner(manner.epochs(), manner.waits(), json.text(manner.limits())));
     }
 
     /** How the seat's receiver last sent as a base, as it was kept; empty if it never did. */
@@ -215,13 +226,33 @@ public class ReceiverDesk {
         return running.computeIfAbsent(seat, s -> chosen.findById(s).flatMap(JobReceiver::running));
     }
 
-    /** @param entry empty when it no longer sends @throws SurveyException NO_RECEIVER */
+    /** What is appended, with which the seat's receiver begins what the last entry says, or ends it: committed together with it. @throws SurveyException NO_RECEIVER */
+    public Appending running(Seat seat, boolean begins, Appending what) {
+        return what.with(entry -> {
+            Optional<JobReceiver> own = begins ? Optional.of(own(seat)) : chosen.findById(seat);
+            own.ifPresent(o -> {
+                o.running(begins ? entry.id() : null);
+                chosen.save(o);
+            });
+        }).then(entry -> running.put(seat, Optional.of(entry.id()).filter(id -> begins)));
+    }
+
+    /**
+     * Notes that the seat's receiver is about to be told to begin something, before it is: should this program die before the entry is written, whoever comes after it knows.
+     *
+     * @param entry that is to say so; empty once it was told to stop again
+     * @throws SurveyException NO_RECEIVER
+     */
     @Transactional
-    public void running(Seat seat, Optional<UUID> entry) {
+    public void intend(Seat seat, Optional<UUID> entry) {
         JobReceiver own = own(seat);
-        own.running(entry.orElse(null));
+        own.intended(entry.orElse(null));
         chosen.save(own);
-        running.put(seat, entry);
+    }
+
+    /** Seats whose receivers were told to begin what no journal says. */
+    List<Seat> intending() {
+        return chosen.findByIntendedIsNotNull().stream().map(own -> new Seat(own.jobId(), own.part())).toList();
     }
 
     /** The jobs whose bases send. */
@@ -238,16 +269,19 @@ public class ReceiverDesk {
         return chosen.findById(seat).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
     }
 
-    private StreamReceiver open(Seat seat, LinkSetting setting) {
-        StreamReceiver receiver = new StreamReceiver(setting);
-        if (seat.part() != Seat.Part.ROVER) {
-            return receiver;
+    private Optional<Receiver> open(Seat seat, LinkSetting setting) {
+        Optional<Receiver> opened = drivers.receiver(setting);
+        if (seat.part() == Seat.Part.ROVER) {
+            opened.ifPresent(receiver -> lookAfter(receiver, setting));
         }
+        return opened;
+    }
+
+    private void lookAfter(Receiver receiver, LinkSetting setting) {
         JumpWatch watch = new JumpWatch();
         receiver.listen(epoch -> watch.take(epoch.position()));
         jumps.put(receiver, watch);
         known.findFirstByHostAndPortOrderByLastUsedDesc(setting.host(), setting.port()).flatMap(KnownReceiver::caster).ifPresent(c -> receiver.corrections(Optional.of(c)));
-        return receiver;
     }
 
     @PreDestroy

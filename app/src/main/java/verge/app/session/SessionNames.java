@@ -16,6 +16,7 @@ import verge.core.session.EndOfSession;
 import verge.core.session.Session;
 import verge.core.session.SessionName;
 import verge.core.session.Sessions;
+import verge.instruments.link.Runner;
 import verge.instruments.receiver.CardFiles;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
@@ -55,6 +56,6 @@ public final class SessionNames {
 
     /** @throws SurveyException CARD_NOT_OPEN */
     static CardFiles card(ReceiverSnapshot now) {
-        return new CardFiles(now.setting().host(), now.condition().map(ReceiverCondition::filesPort).filter(p -> p.isPresent()).orElseThrow(() -> new SurveyException(Problem.CARD_NOT_OPEN)).getAsInt());
+        return new CardFiles(now.setting().host(), now.condition().map(ReceiverCondition::filesPort).filter(p -> p.isPresent()).orElseThrow(() -> new SurveyException(Problem.CARD_NOT_OPEN)).getAsInt(), Runner.usual());
     }
 }

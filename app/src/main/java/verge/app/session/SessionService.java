@@ -10,13 +10,18 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import verge.app.files.Originals;
+import verge.app.journal.Appending;
 import verge.app.journal.Author;
+import verge.app.device.Drivers;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
 import verge.app.journal.UnderWay;
 import verge.app.points.SitePoints;
+import verge.app.problem.Causes;
 import verge.app.receiver.KnownReceiver;
 import verge.app.receiver.Orders;
 import verge.app.receiver.ReceiverDesk;
@@ -48,11 +53,12 @@ import verge.instruments.receiver.CardFiles;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
 import verge.instruments.receiver.ReceiverWords;
-import verge.instruments.receiver.StreamReceiver;
+import verge.instruments.receiver.Receiver;
 
 /** Begins static sessions, takes them up again, ends them and fetches their files. */
 @Service
 class SessionService implements SeatTask {
+    private static final Logger LOG = LoggerFactory.getLogger(SessionService.class);
     private static final String RAW_SUFFIX = ".rtcm3";
     private static final long STEP_MILLIS = 100;
     private static final int MOST_STEPS = 40;
@@ -62,14 +68,16 @@ class SessionService implements SeatTask {
     private final SitePoints points;
     private final Originals originals;
     private final UnderWay underWay;
+    private final Drivers drivers;
     private final Set<UUID> beginning = ConcurrentHashMap.newKeySet();
 
-    SessionService(ReceiverDesk receivers, JournalService journals, SitePoints points, Originals originals, UnderWay underWay) {
+    SessionService(ReceiverDesk receivers, JournalService journals, SitePoints points, Originals originals, UnderWay underWay, Drivers drivers) {
         this.receivers = receivers;
         this.journals = journals;
         this.points = points;
         this.originals = originals;
         this.underWay = underWay;
+        this.drivers = drivers;
     }
 
     /** The session that runs, as it is known now; empty while none does. */
@@ -99,7 +107,7 @@ class SessionService implements SeatTask {
      */
     CompletableFuture<Kept> begin(UUID job, UUID id, SessionForm form, String person) {
         return underWay.once(job, id, () -> {
-            StreamReceiver receiver = receivers.ready(Seat.session(job));
+            Receiver receiver = receivers.ready(Seat.session(job));
             requireNone(job);
             requireFree(receiver.snapshot());
             receiver.snapshot().condition().flatMap(ReceiverCondition::writing).filter(w -> !form.sure(Problem.OTHER_FILE_WRITTEN)).ifPresent(w -> {
@@ -111,7 +119,7 @@ class SessionService implements SeatTask {
             if (!beginning.add(job)) {
                 throw new SurveyException(Problem.SESSION_RUNS, begun.mark().text());   // from another tab
             }
-            return CompletableFuture.supplyAsync(() -> begun(job, id, receiver, begun, person)).whenComplete((kept, failed) -> beginning.remove(job));
+            return CompletableFuture.supplyAsync(() -> begun(job, id, receiver, begun, person), drivers.beside()).whenComplete((kept, failed) -> beginning.remove(job));
         });
     }
 
@@ -136,20 +144,19 @@ class SessionService implements SeatTask {
         return new SessionBegun(mark, SessionNames.next(state, mark, now), antenna, seconds, systems, sky.map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84)), baseline, receivers.receiver(Seat.session(job)).map(KnownReceiver::title).orElse(""));
     }
 
-    private Kept begun(UUID job, UUID id, StreamReceiver receiver, SessionBegun begun, String person) {
-        write(receiver, begun);
+    private Kept begun(UUID job, UUID id, Receiver receiver, SessionBegun begun, String person) {
+        receivers.intend(Seat.session(job), Optional.of(id));
         try {
-            Kept kept = journals.append(job, new Author(id, person, begun.receiver()), begun);
-            receivers.running(Seat.session(job), Optional.of(kept.entry().id()));
-            return kept;
+            write(receiver, begun);
+            return journals.append(job, receivers.running(Seat.session(job), true, Appending.of(new Author(id, person, begun.receiver()), begun)));
         } catch (RuntimeException failed) {
-            receiver.set("SESSION", "");
+            receiver.set("SESSION", "").thenRun(() -> receivers.intend(Seat.session(job), Optional.empty()));
             throw failed;
         }
     }
 
     /** Step by step; waits until it is seen to be written. @throws SurveyException NO_ANSWER if it is not, CARD_FULL if there was no room */
-    private static void write(StreamReceiver receiver, SessionBegun begun) {
+    private static void write(Receiver receiver, SessionBegun begun) {
         Orders.set(receiver, "SYSTEMS", ReceiverWords.letters(begun.systems()));
         Orders.set(receiver, "ROLE", "STATIC");
         Orders.set(receiver, "SESSION", begun.name().file(), Integer.toString(begun.seconds()));
@@ -175,13 +182,13 @@ class SessionService implements SeatTask {
      */
     CompletableFuture<Void> takeUp(UUID job) {
         Session session = running(job).orElseThrow(() -> new SurveyException(Problem.NO_SESSION));
-        StreamReceiver receiver = receivers.ready(Seat.session(job));
+        Receiver receiver = receivers.ready(Seat.session(job));
         requireFree(receiver.snapshot());
         return CompletableFuture.runAsync(() -> {
             if (!isWritten(receiver.snapshot(), session.said())) {
                 write(receiver, session.said());
             }
-        });
+        }, drivers.beside());
     }
 
     /**
@@ -198,16 +205,14 @@ class SessionService implements SeatTask {
             } else if (!form.sure(Problem.SESSION_TOO_SHORT)) {
                 requireLong(job, session);
             }
-            Optional<StreamReceiver> receiver = receivers.find(Seat.session(job));
+            Optional<Receiver> receiver = receivers.find(Seat.session(job));
             CompletableFuture<Void> stopped = receiver.filter(r -> isWritten(r.snapshot(), session.said())).map(r -> r.set("SESSION", "")).orElseGet(() -> CompletableFuture.completedFuture(null));
             return stopped.exceptionally(unreachable -> null).thenApplyAsync(done -> {
                 for (int i = 0; i < MOST_STEPS && receiver.filter(r -> isWritten(r.snapshot(), session.said())).isPresent(); i++) {
                     Orders.pause(STEP_MILLIS);   // it says so a second later: whoever begins the next one at once is not to be told of this one
                 }
-                Kept kept = journals.append(job, new Author(id, person, "page"), ended);
-                receivers.running(Seat.session(job), Optional.empty());
-                return kept;
-            });
+                return journals.append(job, receivers.running(Seat.session(job), false, Appending.of(new Author(id, person, "page"), ended)));
+            }, drivers.beside());
         });
     }
 
@@ -251,7 +256,7 @@ class SessionService implements SeatTask {
             if (state.latest(new EndOfSession(entry)).isEmpty()) {
                 throw new SurveyException(Problem.SESSION_NOT_ENDED, session.said().mark().text());
             }
-            return CompletableFuture.supplyAsync(() -> fetched(job, id, session, person));
+            return CompletableFuture.supplyAsync(() -> fetched(job, id, session, person), drivers.beside());
         });
     }
 
@@ -280,7 +285,8 @@ class SessionService implements SeatTask {
                 Files.deleteIfExists(came);
             }
         } catch (IOException failed) {
-            throw new SurveyException(Problem.DISK_FULL, file);
+            LOG.error("the session's file {} could not be kept", file, failed);
+            throw new SurveyException(Causes.isDiskFull(failed) ? Problem.DISK_FULL : Problem.FILE_UNREADABLE, file);
         }
     }
 }

@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import verge.app.device.CalibrationService;
+import verge.app.device.Drivers;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.InstrumentSettings;
 import verge.app.device.InstrumentWatch;
@@ -47,7 +48,6 @@ import verge.core.units.Figures;
 import verge.core.units.Length;
 import verge.instruments.port.InstrumentSnapshot;
 import verge.instruments.port.InstrumentSwitches;
-import verge.instruments.port.LinkKind;
 import verge.instruments.port.TotalStation;
 
 /** The bench for the instrument itself: links, level, air, prisms, modes, axis errors. */
@@ -58,18 +58,20 @@ class InstrumentController {
     private final InstrumentWatch watch;
     private final InstrumentSettings settings;
     private final CalibrationService calibrations;
+    private final Drivers drivers;
     private final PrismTable prisms;
     private final StandIns standIns;
     private final JournalService journals;
     private final SitePoints sitePoints;
     private final ProblemWords words;
 
-    InstrumentController(InstrumentDesk desk, InstrumentWatch watch, InstrumentSettings settings, CalibrationService calibrations, PrismTable prisms, StandIns standIns,
+    InstrumentController(InstrumentDesk desk, InstrumentWatch watch, InstrumentSettings settings, CalibrationService calibrations, Drivers drivers, PrismTable prisms, StandIns standIns,
             JournalService journals, SitePoints sitePoints, ProblemWords words) {
         this.desk = desk;
         this.watch = watch;
         this.settings = settings;
         this.calibrations = calibrations;
+        this.drivers = drivers;
         this.prisms = prisms;
         this.standIns = standIns;
         this.journals = journals;
@@ -86,7 +88,8 @@ class InstrumentController {
         model.addAttribute("known", desk.known(job));
         model.addAttribute("current", desk.instrument(job).orElse(null));
         model.addAttribute("standIn", standIns.instruments());
-        model.addAttribute("kinds", LinkKind.values());
+        model.addAttribute("drivers", drivers.instruments());
+        model.addAttribute("kinds", drivers.instruments().stream().flatMap(d -> d.links().stream()).distinct().sorted().toList());
         model.addAttribute("words", words);
         model.addAttribute("airUnits", f.air());
         model.addAttribute("limit", Decimals.print(desk.levelLimit(job).arcSeconds(), 0));

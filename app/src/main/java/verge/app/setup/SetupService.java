@@ -13,6 +13,7 @@ import org.springframework.stereotype.Service;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.InstrumentSettings;
 import verge.app.device.InstrumentWatch;
+import verge.app.journal.Appending;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.journal.Kept;
@@ -250,8 +251,8 @@ public class SetupService {
      *     its limit and no reason is given
      */
     public Kept accept(UUID job, String seen, String reason, Author author) {
-        return journals.appendTogether(job, new Author(author.entry(), author.person(), inHand(job).instrument()), journal -> {
-            // Looked at with the job locked: what one tab has accepted is not there for another to accept.
+        return journals.append(job, Appending.together(new Author(author.entry(), author.person(), inHand(job).instrument()), journal -> {
+            // Looked at in this job's turn: what one tab has accepted is not there for another to accept.
             SetupInHand hand = inHand(job);
             if (!hand.anythingRead()) {
                 throw new SurveyException(Problem.BACKSIGHT_NOT_READ);
@@ -260,7 +261,7 @@ public class SetupService {
                 throw new SurveyException(Problem.CHANGED_MEANWHILE, "What was read for the setup", "somebody");
             }
             return List.of(accepted(job, journal.state(), propose(job, hand).written(), reason));
-        }, entry -> drafts.discard(job));
+        }).with(entry -> drafts.discard(job)));
     }
 
     private Payload accepted(UUID job, JobState state, StationSetUp written, String reason) {

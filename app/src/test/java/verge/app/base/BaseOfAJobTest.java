@@ -13,8 +13,10 @@ import java.util.concurrent.CompletableFuture;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.transaction.support.TransactionTemplate;
 import verge.app.account.TokenService;
 import verge.app.job.Job;
+import verge.app.journal.Appending;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.receiver.ReceiverDesk;
@@ -27,6 +29,7 @@ import verge.core.base.EndOf;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.job.OnProvisional;
+import verge.core.journal.Entry;
 import verge.core.points.StoredPoint;
 import verge.core.satellite.RadioChannel;
 import verge.core.satellite.SolvedPosition.Kind;
@@ -278,9 +281,17 @@ class BaseOfAJobTest extends JobWithReceivers {
         assertThat(List.of(one.statusCode(), other.join().statusCode())).containsExactlyInAnyOrder(204, 422);
         assertThat(state().bases()).hasSize(1);
         assertThat(post("/base", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "other")).body()).contains("still sends");
-        verge.bean(ReceiverDesk.class).running(Seat.base(job.id()), Optional.empty());
+        Entry base = verge.bean(JournalService.class).journal(job.id()).entry(state().bases().get(0).entry()).orElseThrow();
+        parted(base, false);
         assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("It sends as a base already, as number 7");
-        verge.bean(ReceiverDesk.class).running(Seat.base(job.id()), Optional.of(state().bases().get(0).entry()));
+        parted(base, true);
+    }
+
+    /** As if what is kept of the seat and its journal had parted. */
+    private void parted(Entry base, boolean runs) {
+        Appending what = verge.bean(ReceiverDesk.class).running(Seat.base(job.id()), runs, Appending.of(Author.atPage("surveyor"), base.payload()));
+        verge.bean(TransactionTemplate.class).executeWithoutResult(status -> what.within().accept(base));
+        what.after().accept(base);
     }
 
     /** By radio: a channel on which somebody sends is heard before anything goes out; a code read aloud means its channel; without an antenna nothing starts. */

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.Socket;
 import java.nio.ByteBuffer;
 import java.time.Duration;
 import java.time.Instant;
@@ -22,10 +24,14 @@ import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.satellite.GpsTime;
+import verge.instruments.link.Runner;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.ntrip.SourceTable;
+import verge.instruments.port.Background;
 import verge.instruments.port.LinkSetting;
+import verge.instruments.port.LinkState;
+import verge.instruments.receiver.NmeaDriver;
 import verge.instruments.receiver.StreamReceiver;
 import verge.instruments.rtcm.RtcmFrames;
 import verge.instruments.rtcm.RtcmMessages;
@@ -76,7 +82,7 @@ class HoursOfStreams {
         for (int i = 0; i < 2; i++) {
             ReceiverStandIn standIn = new ReceiverStandIn(0, sky, new RoverModel(sky, s -> Optional.of(BASE), i, 0), () -> ROVER, s -> s.elevation().degrees() > 10, POSITIONS_A_SECOND);
             open.add(standIn);
-            StreamReceiver receiver = new StreamReceiver(LinkSetting.cable("localhost", standIn.port()));
+            StreamReceiver receiver = new StreamReceiver(LinkSetting.cable(NmeaDriver.ID, "localhost", standIn.port()));
             open.add(receiver);
             receiver.corrections(Optional.of(at(caster)));
             receiver.listen(epoch -> {
@@ -117,12 +123,7 @@ class HoursOfStreams {
                     slowest.accumulate((System.nanoTime() - ByteBuffer.wrap(bytes).getLong()) / 1_000_000);
                 }
             }
-
-            @Override
-            public void state(CorrectionLink.State state) {
-                // whoever hears nothing is missed in the sum
-            }
-        })).toList();
+        }, Runner.usual())).toList();
         while (caster.listeners() < LISTENERS) {
             Thread.sleep(50);
         }
@@ -141,5 +142,48 @@ class HoursOfStreams {
         links.forEach(CorrectionLink::close);
         caster.close();
         assertThat(heard.get()).isEqualTo(sent * LISTENERS);
+    }
+
+    /** A receiver that sends its positions and takes none of its corrections: whoever changes these must not wait for it, and its link is known for dead. */
+    @Test
+    void aReceiverThatDoesNotRead() throws Exception {
+        Sky sky = Sky.of(17, GpsTime.ofUtc(Instant.now()));
+        Caster caster = caster();
+        LongAccumulator slowest = new LongAccumulator(Math::max, 0);
+        long lost = 0;
+        long changed = 0;
+        try (ReceiverStandIn standIn = new ReceiverStandIn(0, sky, new RoverModel(sky, s -> Optional.of(BASE), 1, 0), () -> ROVER, s -> s.elevation().degrees() > 10, 1); ServerSocket deaf = new ServerSocket(0)) {
+            Background.start("deaf", () -> deaf(deaf, standIn.port()));
+            try (StreamReceiver receiver = new StreamReceiver(LinkSetting.cable(NmeaDriver.ID, "localhost", deaf.getLocalPort()))) {
+                Instant end = Instant.now().plus(of(3));
+                LinkState before = LinkState.CONNECTING;
+                byte[] burst = new byte[400_000];
+                while (Instant.now().isBefore(end)) {
+                    long began = System.nanoTime();
+                    receiver.corrections(changed++ % 20 == 19 ? Optional.empty() : Optional.of(at(caster)));
+                    receiver.set("MASK", "10");
+                    slowest.accumulate((System.nanoTime() - began) / 1_000);
+                    caster.publish("GALLERY", burst);
+                    LinkState now = receiver.snapshot().link();
+                    lost += before == LinkState.UP && now != LinkState.UP ? 1 : 0;
+                    before = now;
+                    Thread.sleep(100);
+                }
+            }
+        }
+        caster.close();
+        Bench.say("a receiver that does not read: its corrections changed and it was set %d times, slowest %.1f ms; its link was told lost %d times", changed, slowest.get() / 1e3, lost);
+        assertThat(lost).isPositive();
+    }
+
+    /** Passes on what a receiver says, and never reads what it is sent. */
+    private static void deaf(ServerSocket deaf, int port) {
+        while (!deaf.isClosed()) {
+            try (Socket caller = deaf.accept(); Socket receiver = new Socket("localhost", port)) {
+                receiver.getInputStream().transferTo(caller.getOutputStream());
+            } catch (IOException gone) {
+                // the next call is taken
+            }
+        }
     }
 }

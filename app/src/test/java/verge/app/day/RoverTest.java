@@ -15,7 +15,7 @@ import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
 import verge.core.points.StoredPoint;
-import verge.instruments.receiver.StreamReceiver;
+import verge.instruments.receiver.Receiver;
 import verge.instruments.standin.PracticeGround;
 import verge.instruments.world.OnEarth;
 import verge.instruments.world.Ternholm;
@@ -157,7 +157,7 @@ class RoverTest extends InBrowser {
     }
 
     private void uses(Job job, String systems, int mask) {
-        StreamReceiver receiver = verge.bean(ReceiverDesk.class).ready(Seat.rover(job.id()));
+        Receiver receiver = verge.bean(ReceiverDesk.class).ready(Seat.rover(job.id()));
         receiver.set("SYSTEMS", systems).join();
         receiver.set("MASK", Integer.toString(mask)).join();
     }

@@ -7,6 +7,7 @@ import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
@@ -17,8 +18,13 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import verge.app.job.Job;
 import verge.app.job.JobService;
+import verge.instruments.driver.InstrumentDriver;
+import verge.instruments.line.LineDriver;
+import verge.instruments.link.Runner;
 import verge.instruments.port.LinkKind;
 import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
@@ -26,10 +32,13 @@ import verge.instruments.port.TotalStation;
 
 /** Links are shared by jobs, remembered, and closed when nobody uses them. Nobody listens at port 1. */
 class InstrumentDeskTest {
+    private static final TransactionTemplate NO_DATABASE = new TransactionTemplate(mock(PlatformTransactionManager.class));
+    private static final List<InstrumentDriver> DRIVERS = List.of(new LineDriver());
+
     private final JobInstrumentRepository chosen = mock(JobInstrumentRepository.class);
     private final KnownInstrumentRepository known = mock(KnownInstrumentRepository.class);
     private final JobService jobs = mock(JobService.class);
-    private final InstrumentDesk desk = new InstrumentDesk(chosen, known, jobs);
+    private final InstrumentDesk desk = new InstrumentDesk(chosen, known, jobs, new Drivers(), NO_DATABASE);
     private final UUID yard = UUID.randomUUID();
     private final UUID jetty = UUID.randomUUID();
 
@@ -70,7 +79,7 @@ class InstrumentDeskTest {
 
     @Test
     void afterARestartTheChosenInstrumentIsLookedForAgain() {
-        KnownInstrument instrument = new KnownInstrument(UUID.randomUUID(), "the old one", "line", LinkSetting.cable("127.0.0.1", 1));
+        KnownInstrument instrument = new KnownInstrument(UUID.randomUUID(), "the old one", LinkSetting.cable("line", "127.0.0.1", 1));
         when(known.findById(instrument.id())).thenReturn(Optional.of(instrument));
         when(chosen.findById(yard)).thenReturn(Optional.of(new JobInstrument(yard, instrument.id())));
         assertThat(desk.snapshot(yard).orElseThrow().link()).isEqualTo(LinkState.CONNECTING);
@@ -81,19 +90,39 @@ class InstrumentDeskTest {
     @ParameterizedTest
     @CsvSource({"192.168.4.1:2000, CABLE, '', 192.168.4.1, 2000", "' station.local:65535 ', NEAR_RADIO, 4417, station.local, 65535", "a:1, '', '', a, 1"})
     void aLinkIsAnAddressAndWhatItNeedsToFindItsPartner(String typed, String link, String partner, String host, int port) {
-        LinkSetting setting = new LinkForm(typed, link, partner).parse();
-        assertThat(setting).isEqualTo(new LinkSetting(link.isEmpty() ? LinkKind.CABLE : LinkKind.valueOf(link), host, port, partner));
+        LinkSetting setting = new LinkForm(typed, link, partner, "").parse(DRIVERS);
+        assertThat(setting).isEqualTo(new LinkSetting("line", link.isEmpty() ? LinkKind.CABLE : LinkKind.valueOf(link), host, port, partner));
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", "station", "station:", ":2000", "station:0", "station:65536", "station:port", "http://station:80", "a b:1", "station:999999"})
     void whatIsNoAddressIsRefused(String typed) {
-        assertThatThrownBy(() -> LinkForm.cable(typed).parse()).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.ADDRESS_UNFIT));
+        assertThatThrownBy(() -> LinkForm.cable(typed).parse(DRIVERS)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.ADDRESS_UNFIT));
     }
 
     @Test
     void aRadioWithoutItsPartnerIsAskedFor() {
-        assertThatThrownBy(() -> new LinkForm("a:1", "FAR_RADIO", " ").parse()).isInstanceOfSatisfying(SurveyException.class,
+        assertThatThrownBy(() -> new LinkForm("a:1", "FAR_RADIO", " ", "").parse(DRIVERS)).isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.arguments()).containsExactly("shared address"));
+    }
+
+    /** What opens a link is the driver that its setting names; one that is not here opens nothing, and is told when it is chosen. */
+    @Test
+    void theDriverOfTheSettingOpensIt() {
+        InstrumentDriver other = mock(InstrumentDriver.class);
+        TotalStation opened = mock(TotalStation.class);
+        when(other.id()).thenReturn("other");
+        when(other.open(any(), any())).thenReturn(opened);
+        InstrumentDesk both = new InstrumentDesk(chosen, known, jobs, new Drivers(List.of(new LineDriver(), other), List.of(), Runner.usual()), NO_DATABASE);
+        both.connect(yard, new LinkForm("127.0.0.1:1", "", "", "other"));
+        assertThat(both.find(yard)).containsSame(opened);
+        both.connect(jetty, LinkForm.cable("127.0.0.1:1"));
+        assertThat(both.find(jetty).orElseThrow().snapshot().setting().driver()).isEqualTo("line");
+        both.closeAll();
+        assertThatThrownBy(() -> both.connect(yard, new LinkForm("127.0.0.1:1", "", "", "gone"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.DRIVER_UNKNOWN));
+        KnownInstrument orphan = new KnownInstrument(UUID.randomUUID(), "spoken by nobody", LinkSetting.cable("gone", "127.0.0.1", 1));
+        when(known.findById(orphan.id())).thenReturn(Optional.of(orphan));
+        when(chosen.findById(yard)).thenReturn(Optional.of(new JobInstrument(yard, orphan.id())));
+        assertThat(desk.find(yard)).isEmpty();
     }
 }

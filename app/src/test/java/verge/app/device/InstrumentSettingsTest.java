@@ -10,15 +10,14 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Consumer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import verge.app.journal.Author;
+import verge.app.journal.Appending;
 import verge.app.journal.JournalService;
 import verge.app.journal.ValueJson;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
-import verge.core.journal.Entry;
 import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentErrors;
 import verge.core.reading.Pointing;
@@ -32,13 +31,13 @@ import verge.instruments.port.LinkState;
 
 /** What is remembered of an instrument belongs to the one that said who it is, not to the address it was reached by. */
 class InstrumentSettingsTest {
-    private static final LinkSetting CABLE = LinkSetting.cable("127.0.0.1", 1);
+    private static final LinkSetting CABLE = LinkSetting.cable("line", "127.0.0.1", 1);
     private final InstrumentDesk desk = mock(InstrumentDesk.class);
     private final KnownInstrumentRepository known = mock(KnownInstrumentRepository.class);
     private final JournalService journals = mock(JournalService.class);
     private final InstrumentSettings settings = new InstrumentSettings(mock(JobInstrumentRepository.class), known, desk, journals, new ValueJson());
-    private final KnownInstrument cable = new KnownInstrument(UUID.randomUUID(), "cable", "line", CABLE);
-    private final KnownInstrument radio = new KnownInstrument(UUID.randomUUID(), "radio", "line", LinkSetting.cable("127.0.0.1", 2));
+    private final KnownInstrument cable = new KnownInstrument(UUID.randomUUID(), "cable", CABLE);
+    private final KnownInstrument radio = new KnownInstrument(UUID.randomUUID(), "radio", LinkSetting.cable("line", "127.0.0.1", 2));
     private final UUID job = UUID.randomUUID();
 
     @BeforeEach
@@ -46,9 +45,8 @@ class InstrumentSettingsTest {
         when(desk.instrument(any())).thenReturn(Optional.of(cable));
         when(desk.known(any())).thenReturn(List.of(cable, radio));
         answers("A-1");
-        when(journals.appendTogether(any(), any(), any(), any())).thenAnswer(call -> {
-            Consumer<Entry> within = call.getArgument(3);
-            within.accept(null);
+        when(journals.append(any(), any(Appending.class))).thenAnswer(call -> {
+            call.getArgument(1, Appending.class).within().accept(null);
             return null;
         });
     }

@@ -82,6 +82,6 @@ class InstrumentWatchTest {
 
     private static InstrumentSnapshot state(double tiltArcSeconds, long upsets) {
         InstrumentCondition condition = new InstrumentCondition(Angle.ofArcSeconds(tiltArcSeconds), Angle.ZERO, 80, 12, 1013, upsets, true);
-        return new InstrumentSnapshot(LinkSetting.cable("test", 1), LinkState.UP, Optional.empty(), Optional.empty(), Optional.of(condition), Optional.empty(), Instant.EPOCH, Optional.empty());
+        return new InstrumentSnapshot(LinkSetting.cable("line", "test", 1), LinkState.UP, Optional.empty(), Optional.empty(), Optional.of(condition), Optional.empty(), Instant.EPOCH, Optional.empty());
     }
 }

@@ -5,18 +5,22 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Collections;
 import java.util.IdentityHashMap;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.boot.WebApplicationType;
@@ -93,15 +97,71 @@ class JournalServiceTest {
         Author author = Author.atPage("surveyor");
         UUID control = journals.journal(job).entries().get(1).id();
         List<Payload> both = List.of(new Struck(control), keyed("P1"));
-        assertThatThrownBy(() -> journals.appendTogether(job, author, journal -> both, entry -> {
+        assertThatThrownBy(() -> journals.append(job, Appending.together(author, journal -> both).with(entry -> {
             throw new IllegalStateException("the disk of the other table is full");
-        })).hasMessageContaining("full");
+        }))).hasMessageContaining("full");
         assertThat(journals.journal(job).entries()).hasSize(2);
         assertThat(journals.state(job).isStruck(control)).isFalse();
         Kept kept = journals.appendTogether(job, author, journal -> both);
         assertThat(kept.entry().id()).as("the last bears the writer's id").isEqualTo(author.entry());
         assertThat(journals.appendTogether(job, author, journal -> both)).isEqualTo(new Kept(kept.entry(), true));
         assertThat(journals.journal(job).entries()).hasSize(4);
+    }
+
+    /** What follows is done after the commit, once; that it fails is no reason to say that nothing was stored. */
+    @Test
+    void whatFollowsIsDoneAfterTheCommit() {
+        List<Integer> seen = new ArrayList<>();
+        Appending what = Appending.of(Author.atPage("surveyor"), keyed("P1")).then(entry -> seen.add(verge.fresh(JournalService.class).journal(job).entries().size())).then(entry -> {
+            throw new IllegalStateException("the device is gone");
+        });
+        assertThat(journals.append(job, what).before()).isFalse();
+        assertThat(journals.append(job, what).before()).isTrue();
+        assertThat(seen).containsExactly(3);
+    }
+
+    /** Another node that came first is seen: what was decided without it is decided anew. */
+    @Test
+    void anotherNodeThatComesFirstIsSeen() {
+        JournalService other = verge.fresh(JournalService.class);
+        assertThat(other.journal(job).entries()).hasSize(2);
+        journals.append(job, Author.atPage("surveyor"), keyed("P1"));
+        List<Integer> decidedOn = new ArrayList<>();
+        Kept kept = other.append(job, Appending.together(Author.atPage("surveyor"), journal -> {
+            decidedOn.add(journal.entries().size());
+            return List.of(keyed("P2"));
+        }));
+        assertThat(decidedOn).containsExactly(2, 3);
+        assertThat(kept.entry().sequence()).isEqualTo(4);
+        assertThat(journals.journal(job).entries()).hasSize(4);
+        assertThat(other.journal(job).entries()).isEqualTo(journals.journal(job).entries());
+    }
+
+    /** A job whose row another node holds for longer than a connection waits for an answer: whoever writes waits, and stores. */
+    @Test
+    void aRowThatIsHeldIsWaitedFor() throws Exception {
+        TransactionTemplate holder = verge.bean(TransactionTemplate.class);
+        AtomicInteger decided = new AtomicInteger();
+        CompletableFuture<Kept> waiting = holder.execute(status -> {
+            sql.sql("select id from job where id = :job for update").param("job", job).query().listOfRows();
+            CompletableFuture<Kept> appended = CompletableFuture.supplyAsync(() -> journals.append(job, Appending.together(Author.atPage("surveyor"), journal -> {
+                decided.incrementAndGet();
+                return List.of(keyed("P1"));
+            })));
+            while (decided.get() < 4 && !appended.isDone()) {   // three times the row was asked for in vain
+                Thread.onSpinWait();
+            }
+            assertThat(appended).isNotDone();
+            return appended;
+        });
+        assertThat(waiting.get(30, TimeUnit.SECONDS).entry().sequence()).isEqualTo(3);
+    }
+
+    /** An append that waits for one that waits for it. */
+    @Test
+    void anAppendWithinAnotherIsRefused() {
+        assertThatThrownBy(() -> journals.append(job, Author.atPage("surveyor"), state -> journals.append(job, Author.atPage("surveyor"), keyed("P1")).entry().payload())).isInstanceOf(IllegalStateException.class);
+        assertThat(journals.journal(job).entries()).hasSize(2);
     }
 
     @Test

@@ -361,6 +361,8 @@ public enum Problem {
     INSTRUMENT_REFUSED,
     /** Arguments: the address typed. */
     ADDRESS_UNFIT,
+    /** Arguments: its id. */
+    DRIVER_UNKNOWN,
     /** Arguments: the reading's zenith angle and distance in words. */
     READING_IMPLAUSIBLE,
     /** Arguments: the file's name. */
@@ -439,6 +441,8 @@ public enum Problem {
     NOT_FOUND,
     /** Arguments: none. */
     JOB_PUT_AWAY,
+    /** Arguments: the seconds waited. */
+    JOB_BUSY,
     /** Arguments: the first line that is missing. */
     JOURNAL_DAMAGED,
     /** Arguments: the numbers of the lines. */

@@ -1,10 +1,8 @@
 package verge.instruments.line;
 
-import java.io.BufferedReader;
 import java.io.Closeable;
 import java.io.EOFException;
 import java.io.IOException;
-import java.io.InputStreamReader;
 import java.io.OutputStream;
 import java.net.InetSocketAddress;
 import java.net.Socket;
@@ -12,19 +10,17 @@ import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import verge.instruments.port.Background;
 
-/** One open socket that carries protocol lines both ways. */
+/** One open socket that carries protocol lines both ways, as a stand-in has it at its end. */
 public final class LineConnection implements Closeable {
-    private static final int LONGEST_LINE = 1 << 16;
-
     private final Socket socket;
-    private final BufferedReader in;
+    private final Framing.Reader in;
     private final OutputStream out;
 
     /** Wraps a connected socket and takes it over. */
     public LineConnection(Socket socket) throws IOException {
         this.socket = socket;
         socket.setTcpNoDelay(true);   // a reading of 80 bytes must not wait for company
-        in = new BufferedReader(new InputStreamReader(socket.getInputStream(), StandardCharsets.UTF_8));
+        in = Framing.LINES.reader(socket.getInputStream());
         out = socket.getOutputStream();
     }
 
@@ -42,7 +38,7 @@ public final class LineConnection implements Closeable {
     }
 
     public synchronized void send(WireMessage message) throws IOException {
-        out.write((message.encoded() + "\n").getBytes(StandardCharsets.UTF_8));
+        out.write(Framing.LINES.framed(message.encoded()));
         out.flush();
     }
 
@@ -64,30 +60,19 @@ public final class LineConnection implements Closeable {
      * @throws EOFException if the other end has closed
      */
     public Optional<Received> receive() throws IOException {
-        String line = readLine();
-        try {
-            return Optional.of(new Received(WireMessage.parse(line), line));
-        } catch (WireMessage.GarbledLine | IllegalArgumentException damaged) {
-            return Optional.empty();
-        }
-    }
-
-    private String readLine() throws IOException {
-        StringBuilder line = new StringBuilder(128);
-        for (int c = in.read(); c != '\n'; c = in.read()) {
-            if (c < 0) {
-                throw new EOFException("the other end closed");
-            }
-            if (line.length() == LONGEST_LINE) {
-                throw new IOException("a line without end");   // a wrong device or a wrong speed: no line of it can be trusted
-            }
-            line.append((char) c);
-        }
-        return line.toString();
+        return Received.of(in.next());
     }
 
     /** @param line exactly as it came */
     public record Received(WireMessage message, String line) {
+        /** @return empty for a damaged line */
+        static Optional<Received> of(String line) {
+            try {
+                return Optional.of(new Received(WireMessage.parse(line), line));
+            } catch (WireMessage.GarbledLine | IllegalArgumentException damaged) {
+                return Optional.empty();
+            }
+        }
     }
 
     @Override

@@ -1,16 +1,19 @@
 package verge.instruments.line;
 
 import java.util.List;
-import verge.instruments.port.InstrumentDriver;
+import verge.instruments.link.Runner;
+import verge.instruments.driver.InstrumentDriver;
 import verge.instruments.port.LinkKind;
 import verge.instruments.port.LinkSetting;
 import verge.instruments.port.TotalStation;
 
 /** Instruments that speak the line protocol. */
 public final class LineDriver implements InstrumentDriver {
+    public static final String ID = "line";
+
     @Override
     public String id() {
-        return "line";
+        return ID;
     }
 
     @Override
@@ -24,7 +27,7 @@ public final class LineDriver implements InstrumentDriver {
     }
 
     @Override
-    public TotalStation open(LinkSetting setting) {
-        return new LineTotalStation(setting);
+    public TotalStation open(LinkSetting setting, Runner runner) {
+        return new LineTotalStation(setting, Framing.LINES, runner);
     }
 }

@@ -4,15 +4,16 @@ import java.io.BufferedInputStream;
 import java.io.Closeable;
 import java.io.IOException;
 import java.io.InputStream;
-import java.net.Socket;
 import java.net.SocketTimeoutException;
 import java.nio.charset.StandardCharsets;
-import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import javax.net.ssl.SSLSocketFactory;
+import verge.instruments.link.Connection;
+import verge.instruments.link.Runner;
+import verge.instruments.link.Way;
 
 /**
- * A stream of corrections from a caster (NTRIP 1 and 2), which keeps itself as {@link KeptCall} says; one that is silent is as good as broken off.
+ * A stream of corrections from a caster (NTRIP 1 and 2), which keeps itself as {@link CasterCall} says; one that is silent is as good as broken off.
  */
 public final class CorrectionLink implements Closeable {
     private static final long POSITION_MILLIS = 10_000;
@@ -24,7 +25,9 @@ public final class CorrectionLink implements Closeable {
         /** It was up or has not answered, and is tried again. */
         LOST, BUSY,
         /** Until it is opened anew. */
-        SIGN_IN_REFUSED, NO_SUCH_STREAM, NO_CASTER, NOT_TRUSTED;
+        SIGN_IN_REFUSED, NO_SUCH_STREAM, NO_CASTER, NOT_TRUSTED,
+        /** Nobody wants it any more. */
+        CLOSED;
 
         /** Whether it goes on by itself. */
         public boolean triesAgain() {
@@ -32,35 +35,43 @@ public final class CorrectionLink implements Closeable {
         }
     }
 
-    /** Who takes what comes. Called from the link's own thread. */
+    /** Who takes what comes. Called from the link's own thread; the state also by whoever closes it. */
     public interface Listener {
         void bytes(byte[] bytes, int count);
 
-        void state(State state);
+        default void state(State state) {
+        }
     }
 
     private final CasterSetting setting;
     private final Supplier<String> position;
     private final Listener listener;
-    private final KeptCall call;
+    private final Runner runner;
+    private final CasterCall call;
 
     /** @param position a GGA sentence with its line end, to be sent where the stream wants it; empty while there is none, or if it is never to be sent */
-    public CorrectionLink(CasterSetting setting, Supplier<String> position, Listener listener) {
-        this(setting, position, listener, (SSLSocketFactory) SSLSocketFactory.getDefault());
+    public CorrectionLink(CasterSetting setting, Supplier<String> position, Listener listener, Runner runner) {
+        this(setting, position, listener, (SSLSocketFactory) SSLSocketFactory.getDefault(), runner);
     }
 
     /** @param tls what decides whom to trust */
-    public CorrectionLink(CasterSetting setting, Supplier<String> position, Listener listener, SSLSocketFactory tls) {
+    public CorrectionLink(CasterSetting setting, Supplier<String> position, Listener listener, SSLSocketFactory tls, Runner runner) {
         this.setting = setting;
         this.position = position;
         this.listener = listener;
-        call = new KeptCall("corrections from " + setting, setting, tls, listener::state, this::once);
+        this.runner = runner;
+        call = new CasterCall("corrections from " + setting, setting, tls, listener::state, this::once, runner);
+        call.open();
+    }
+
+    public State state() {
+        return call.state();
     }
 
     /** One connection from beginning to end. */
-    private State once(Socket open, BooleanSupplier closed) throws IOException {
-        KeptCall.send(open, request(setting, position.get()));
-        InputStream in = new BufferedInputStream(open.getInputStream());
+    private State once(Connection<State> over) throws IOException {
+        over.send(CasterCall.bytes(request(setting, position.get())));
+        InputStream in = new BufferedInputStream(over.in());
         CasterAnswer answer = CasterAnswer.read(in);
         if (answer.kind() == CasterAnswer.Kind.TABLE) {
             // Casters of the first version send their table where there is no such stream, and some where the user is none of theirs.
@@ -68,23 +79,30 @@ public final class CorrectionLink implements Closeable {
             return listed ? State.SIGN_IN_REFUSED : State.NO_SUCH_STREAM;
         }
         if (answer.kind() != CasterAnswer.Kind.STREAM) {
-            return KeptCall.refused(answer.kind());
+            return CasterCall.refused(answer.kind());
         }
-        listener.state(State.UP);
-        stream(open, closed, answer.chunked() ? new ChunkedInput(in) : new WithoutHeaders(in));
+        over.tell(State.UP);
+        stream(over, answer.chunked() ? new ChunkedInput(in) : new WithoutHeaders(in));
         return State.LOST;
     }
 
-    private void stream(Socket open, BooleanSupplier closed, InputStream in) throws IOException {
+    private void stream(Connection<State> over, InputStream in) throws IOException {
         byte[] bytes = new byte[4_096];
-        KeptCall.send(open, position.get());   // a base made for this place begins only when it knows the place
-        long told = System.nanoTime();
-        for (int count = in.read(bytes); count >= 0 && !closed.getAsBoolean(); count = in.read(bytes)) {
+        tellPosition(over);   // a base made for this place begins only when it knows the place
+        long told = runner.nanos();
+        for (int count = in.read(bytes); count >= 0 && over.stands(); count = in.read(bytes)) {
             listener.bytes(bytes, count);
-            if (System.nanoTime() - told >= POSITION_MILLIS * 1_000_000) {
-                told = System.nanoTime();
-                KeptCall.send(open, position.get());
+            if (runner.nanos() - told >= POSITION_MILLIS * 1_000_000) {
+                told = runner.nanos();
+                tellPosition(over);
             }
+        }
+    }
+
+    private void tellPosition(Connection<State> over) {
+        String now = position.get();
+        if (!now.isEmpty()) {
+            over.send(CasterCall.bytes(now));
         }
     }
 
@@ -94,9 +112,11 @@ public final class CorrectionLink implements Closeable {
     }
 
     static SourceTable table(CasterSetting caster, SSLSocketFactory tls) throws IOException {
-        try (Socket open = KeptCall.connected(caster, tls)) {
-            KeptCall.send(open, request(caster.with(""), ""));
-            InputStream in = new BufferedInputStream(open.getInputStream());
+        Way way = CasterCall.opener(caster, tls).open(CasterCall.RULES);
+        try (Closeable end = way.end()) {
+            way.out().write(CasterCall.bytes(request(caster.with(""), "")));
+            way.out().flush();
+            InputStream in = new BufferedInputStream(way.in());
             CasterAnswer answer = CasterAnswer.read(in);
             if (answer.kind() != CasterAnswer.Kind.TABLE) {
                 throw new IOException("no table: " + answer.kind());
@@ -127,7 +147,7 @@ public final class CorrectionLink implements Closeable {
             }
             text.append("Connection: close\r\n");
         }
-        return text.append("User-Agent: ").append(KeptCall.AGENT).append("\r\n").append(KeptCall.signIn(s)).append("\r\n").toString();
+        return text.append("User-Agent: ").append(CasterCall.AGENT).append("\r\n").append(CasterCall.signIn(s)).append("\r\n").toString();
     }
 
     @Override

@@ -43,8 +43,8 @@ public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<M
         return new InstrumentSnapshot(setting, link, mismatch, Optional.of(said), condition, switches, told, latest);
     }
 
-    public InstrumentSnapshot with(InstrumentCondition fares, InstrumentSwitches set) {
-        return new InstrumentSnapshot(setting, link, mismatch, identity, Optional.of(fares), Optional.of(set), Instant.now(),
+    public InstrumentSnapshot with(InstrumentCondition fares, InstrumentSwitches set, Instant at) {
+        return new InstrumentSnapshot(setting, link, mismatch, identity, Optional.of(fares), Optional.of(set), at,
                 fares.targetInSight() ? latest : Optional.empty());
     }
 
@@ -52,7 +52,7 @@ public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<M
         return new InstrumentSnapshot(setting, link, mismatch, identity, condition, switches, told, Optional.empty());
     }
 
-    public InstrumentSnapshot with(TotalStationReading reading) {
-        return new InstrumentSnapshot(setting, link, mismatch, identity, condition, switches, told, Optional.of(Stamped.now(reading)));
+    public InstrumentSnapshot with(Stamped<TotalStationReading> reading) {
+        return new InstrumentSnapshot(setting, link, mismatch, identity, condition, switches, told, Optional.of(reading));
     }
 }

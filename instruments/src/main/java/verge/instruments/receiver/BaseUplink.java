@@ -2,6 +2,7 @@ package verge.instruments.receiver;
 
 import java.io.Closeable;
 import java.util.Optional;
+import verge.instruments.link.Runner;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.ntrip.CorrectionUplink;
@@ -10,6 +11,7 @@ import verge.instruments.ntrip.SourceTable;
 /** A base's stream on its way from its receiver to a caster, and heard back from there as a rover would hear it. */
 public final class BaseUplink implements Closeable {
     private final CasterSetting setting;
+    private final Runner runner;
     private final CorrectionUplink up;
     private final Runnable end;
     private Optional<Corrections> back = Optional.empty();
@@ -20,9 +22,10 @@ public final class BaseUplink implements Closeable {
     }
 
     /** @param stream what the caster's table shall say of it @param receiver whose corrections go up */
-    public BaseUplink(StreamReceiver receiver, CasterSetting setting, SourceTable.Stream stream) {
+    public BaseUplink(Receiver receiver, CasterSetting setting, SourceTable.Stream stream, Runner runner) {
         this.setting = setting;
-        up = new CorrectionUplink(setting, stream, this::fares);
+        this.runner = runner;
+        up = new CorrectionUplink(setting, stream, this::fares, runner);
         end = receiver.listenToFrames(up::take);
     }
 
@@ -30,7 +33,7 @@ public final class BaseUplink implements Closeable {
     private synchronized void fares(CorrectionLink.State state) {
         if (state == CorrectionLink.State.UP && !closed && back.filter(b -> b.heard().state().triesAgain()).isEmpty()) {
             back.ifPresent(Corrections::close);
-            back = Optional.of(new Corrections(setting, (bytes, count) -> { }, () -> ""));
+            back = Optional.of(new Corrections(setting, (bytes, count) -> { }, () -> "", runner));
         }
     }
 

@@ -2,6 +2,7 @@ package verge.instruments.receiver;
 
 import java.io.Closeable;
 import java.util.function.Supplier;
+import verge.instruments.link.Runner;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.ntrip.CorrectionLink;
 
@@ -11,7 +12,6 @@ final class Corrections implements Closeable, CorrectionLink.Listener {
     private final Taker taker;
     private final StreamReader reader;
     private final CorrectionLink link;
-    private volatile CorrectionLink.State state = CorrectionLink.State.CONNECTING;
 
     /** Who gets what comes. */
     interface Taker {
@@ -19,26 +19,21 @@ final class Corrections implements Closeable, CorrectionLink.Listener {
     }
 
     /** @param position a GGA line to be sent where the stream wants one */
-    Corrections(CasterSetting setting, Taker taker, Supplier<String> position) {
+    Corrections(CasterSetting setting, Taker taker, Supplier<String> position, Runner runner) {
         this.setting = setting;
         this.taker = taker;
         reader = new StreamReader(setting.mountpoint());
-        link = new CorrectionLink(setting, position, this);
+        link = new CorrectionLink(setting, position, this, runner);
     }
 
     CorrectionsHeard heard() {
-        return new CorrectionsHeard(setting, state, reader.told());
+        return new CorrectionsHeard(setting, link.state(), reader.told());
     }
 
     @Override
     public void bytes(byte[] bytes, int count) {
         taker.take(bytes, count);
         reader.take(bytes, count);
-    }
-
-    @Override
-    public void state(CorrectionLink.State other) {
-        state = other;
     }
 
     @Override

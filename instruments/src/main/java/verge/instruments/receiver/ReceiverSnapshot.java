@@ -43,6 +43,23 @@ public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told
         return new ReceiverSnapshot(setting, other, told, up ? latest : Optional.empty(), up ? sky : Map.of(), up ? used : Map.of(), doubt, damaged, up ? condition : Optional.empty(), up ? byRadio : Optional.empty(), corrections, sends);
     }
 
+    /** It said something: it is there. */
+    ReceiverSnapshot said(Instant at, long damagedLines, Optional<Stamped<Epoch>> position, Optional<NmeaEpochs.Event.Doubt.Kind> doubted) {
+        return new ReceiverSnapshot(setting, LinkState.UP, at, position, sky, used, doubted, damagedLines, condition, byRadio, corrections, sends);
+    }
+
+    ReceiverSnapshot told(Instant at, ReceiverCondition fares, Optional<BaseHeard> radio) {
+        return new ReceiverSnapshot(setting, LinkState.UP, at, latest, sky, used, doubt, damaged, Optional.of(fares), radio, corrections, sends);
+    }
+
+    ReceiverSnapshot withSky(Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> other) {
+        return new ReceiverSnapshot(setting, link, told, latest, other, used, doubt, damaged, condition, byRadio, corrections, sends);
+    }
+
+    ReceiverSnapshot withUsed(Map<SatelliteSystem, List<Integer>> other) {
+        return new ReceiverSnapshot(setting, link, told, latest, sky, other, doubt, damaged, condition, byRadio, corrections, sends);
+    }
+
     ReceiverSnapshot with(Optional<CorrectionsHeard> other, StreamTold sent) {
         return new ReceiverSnapshot(setting, link, told, latest, sky, used, doubt, damaged, condition, byRadio, other, sent);
     }

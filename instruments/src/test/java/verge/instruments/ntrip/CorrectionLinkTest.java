@@ -30,6 +30,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.geodesy.Geographic;
+import verge.instruments.link.Runner;
 import verge.instruments.ntrip.CasterSetting.Version;
 import verge.instruments.ntrip.CorrectionLink.State;
 import verge.instruments.standin.Caster;
@@ -91,7 +92,7 @@ class CorrectionLinkTest {
 
     private Heard listen(CasterSetting setting) {
         Heard heard = new Heard();
-        open.add(new CorrectionLink(setting, () -> POSITION, heard));
+        open.add(new CorrectionLink(setting, () -> POSITION, heard, Runner.usual()));
         return heard;
     }
 
@@ -204,7 +205,7 @@ class CorrectionLinkTest {
         CasterSetting setting = new CasterSetting("localhost", caster.port(), true, Version.TWO, "GALLERY", "rover", "lighthouse");
         assertThat(CorrectionLink.table(setting, context.getSocketFactory()).streams()).hasSize(2);
         Heard heard = new Heard();
-        open.add(new CorrectionLink(setting, () -> "", heard, context.getSocketFactory()));
+        open.add(new CorrectionLink(setting, () -> "", heard, context.getSocketFactory(), Runner.usual()));
         until(() -> caster.listeners() == 1);
         caster.publish("GALLERY", "secret".getBytes(StandardCharsets.UTF_8));
         until(() -> heard.text().equals("secret"));

@@ -20,6 +20,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
+import verge.instruments.link.Runner;
 
 /** Cards that do not do as they should: what they give is whole or nothing. */
 class CardFilesTest {
@@ -48,7 +49,7 @@ class CardFilesTest {
     }
 
     private CardFiles card() {
-        return new CardFiles("localhost", server.getAddress().getPort());
+        return new CardFiles("localhost", server.getAddress().getPort(), Runner.usual());
     }
 
     private Path to() {

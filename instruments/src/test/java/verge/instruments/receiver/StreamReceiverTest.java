@@ -143,7 +143,7 @@ class StreamReceiverTest {
     }
 
     private StreamReceiver receiver(ReceiverStandIn of, List<SolvedPosition> into) {
-        StreamReceiver receiver = new StreamReceiver(LinkSetting.cable("localhost", of.port()));
+        StreamReceiver receiver = new StreamReceiver(LinkSetting.cable(NmeaDriver.ID, "localhost", of.port()));
         receiver.listen(epoch -> into.add(epoch.position()));
         open.add(receiver);
         return receiver;

@@ -43,6 +43,7 @@ import verge.core.satellite.SolvedPosition.Kind;
 import verge.core.units.Angle;
 import verge.core.units.Length;
 import verge.formats.geoid.ShippedGeoid;
+import verge.instruments.link.Runner;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.ntrip.SourceTable;
@@ -51,6 +52,7 @@ import verge.instruments.port.LinkState;
 import verge.instruments.rawlog.RawLogReader;
 import verge.instruments.receiver.BaseUplink;
 import verge.instruments.receiver.CardFiles;
+import verge.instruments.receiver.NmeaDriver;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverCondition.Hears;
 import verge.instruments.receiver.ReceiverCondition.TiltState;
@@ -72,7 +74,7 @@ class SatelliteGroundTest {
     static void start() throws Exception {
         standIn = new StandIn(17, Duration.ofHours(10), directory.resolve("scene"));
         ground = new PracticeGround(standIn.groundPort());
-        receiver = new StreamReceiver(LinkSetting.cable("localhost", standIn.receiverPort()));
+        receiver = new StreamReceiver(LinkSetting.cable(NmeaDriver.ID, "localhost", standIn.receiverPort()));
         receiver.corrections(Optional.of(new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.TWO, "GALLERY", "", "")));
         until(() -> receiver.snapshot().now().isPresent() && receiver.snapshot().condition().isPresent());
     }
@@ -224,7 +226,7 @@ class SatelliteGroundTest {
             ground.card(PracticeGround.Of.POLE, 0.004);
             receiver.set("SESSION", "T2-B", "1").join();
             until(() -> condition().storage().filter(s -> !s.logging() && s.free() == 0).isPresent());
-            CardFiles files = new CardFiles("localhost", condition().filesPort().orElseThrow());
+            CardFiles files = new CardFiles("localhost", condition().filesPort().orElseThrow(), Runner.usual());
             List<CardFiles.OnCard> listed = files.list();
             assertThat(listed).extracting(CardFiles.OnCard::name).containsExactly("T2-A", "T2-B");
             ground.cardHands(PracticeGround.Of.POLE, Card.Fault.CUTS);
@@ -267,7 +269,7 @@ class SatelliteGroundTest {
     void byRadio() throws Exception {
         List<AutoCloseable> open = new ArrayList<>();
         try {
-            StreamReceiver base = new StreamReceiver(LinkSetting.cable("localhost", standIn.tripodReceiverPort()));
+            StreamReceiver base = new StreamReceiver(LinkSetting.cable(NmeaDriver.ID, "localhost", standIn.tripodReceiverPort()));
             open.add(base);
             receiver.corrections(Optional.empty());
             until(() -> base.snapshot().condition().isPresent() && base.snapshot().now().flatMap(SolvedPosition::place).isPresent() && condition().radio().orElseThrow().hears() == Hears.NOTHING);
@@ -297,8 +299,8 @@ class SatelliteGroundTest {
     void ownBaseOverTheInternet() throws Exception {
         CasterSetting own = new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.TWO, "YARD", "", "");
         SourceTable.Stream says = new SourceTable.Stream("YARD", "Ternholm yard", "RTCM 3.3", "1006(2),1074(2)", "GPS+GLO+GAL+BDS", Optional.of(Geographic.ofDegrees(56.95, 11.45)), false, true);
-        try (StreamReceiver base = new StreamReceiver(LinkSetting.cable("localhost", standIn.tripodReceiverPort())); BaseUplink up = new BaseUplink(base, own, says);
-                BaseUplink taken = new BaseUplink(base, new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.ONE, "GALLERY", "", ""), says)) {
+        try (StreamReceiver base = new StreamReceiver(LinkSetting.cable(NmeaDriver.ID, "localhost", standIn.tripodReceiverPort())); BaseUplink up = new BaseUplink(base, own, says, Runner.usual());
+                BaseUplink taken = new BaseUplink(base, new CasterSetting("localhost", standIn.casterPort(), false, CasterSetting.Version.ONE, "GALLERY", "", ""), says, Runner.usual())) {
             until(() -> base.snapshot().condition().isPresent() && base.snapshot().now().flatMap(SolvedPosition::place).isPresent());
             EarthCentred stands = EarthCentred.of(base.snapshot().now().orElseThrow().place().orElseThrow(), ReferenceEllipsoid.WGS84);
             base.set("PLACE", Double.toString(stands.x()), Double.toString(stands.y()), Double.toString(stands.z())).join();
@@ -328,7 +330,7 @@ class SatelliteGroundTest {
     /** A stream that carries another's base all at once says so by its number; a tripod that is carried away says so by its own sky. */
     @Test
     void anothersBaseAndATripodCarriedAway() throws Exception {
-        try (StreamReceiver base = new StreamReceiver(LinkSetting.cable("localhost", standIn.tripodReceiverPort()))) {
+        try (StreamReceiver base = new StreamReceiver(LinkSetting.cable(NmeaDriver.ID, "localhost", standIn.tripodReceiverPort()))) {
             until(() -> receiver.snapshot().base().filter(b -> b.station() == 417).isPresent() && base.snapshot().now().flatMap(SolvedPosition::place).isPresent());
             ground.neighbourOnGallery(true);
             until(() -> receiver.snapshot().base().filter(b -> b.station() == 530 && b.name().equals("GALLERY")).isPresent());
