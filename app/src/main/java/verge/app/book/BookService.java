@@ -228,6 +228,6 @@ public class BookService {
 
     /** Replays a job from its first entry on. */
     public boolean replay(UUID job) {
-        return journals.rebuild(job);
+        return journals.rebuild(job).isSound();
     }
 }

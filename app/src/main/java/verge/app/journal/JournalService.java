@@ -28,6 +28,7 @@ import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 import verge.core.journal.Restored;
+import verge.core.journal.Sheet;
 import verge.core.journal.Struck;
 import verge.core.journal.Unread;
 import verge.core.journal.Unreckonable;
@@ -52,6 +53,8 @@ public class JournalService {
     private static final Duration PATIENCE = Duration.ofSeconds(60);
     /** Less than a connection waits for any answer: a row that is taken must not look like a database that is away. */
     private static final int LOCK_MILLIS = 2_000;
+    /** A journal is rebuilt in so many parts. */
+    private static final int PARTS = 7;
 
     private final EntityManager entities;
     private final TransactionTemplate transaction;
@@ -145,6 +148,11 @@ public class JournalService {
      * @throws IllegalStateException within another transaction, for pages would be told of what may never be committed; or within another append to the job
      */
     public Kept append(UUID job, Appending what) {
+        return appendIfAny(job, what).orElseThrow(() -> new IllegalStateException("nothing to append"));
+    }
+
+    /** As {@link #append(UUID, Appending)}, where it may turn out that nothing is to be appended any more: the decision makes no entry, and nothing else is done. */
+    public Optional<Kept> appendIfAny(UUID job, Appending what) {
         if (TransactionSynchronizationManager.isActualTransactionActive()) {
             throw new IllegalStateException("an append within another transaction");
         }
@@ -159,11 +167,14 @@ public class JournalService {
             }
             return now.get();
         });
-        if (done.before().isEmpty()) {
-            done.entries().forEach(entry -> events.publishEvent(new JournalChanged(job, entry)));
-            followUp(job, what, done.last());
+        if (done.before().isPresent()) {
+            return Optional.of(new Kept(done.last(), true));
+        } else if (done.entries().isEmpty()) {
+            return Optional.empty();
         }
-        return new Kept(done.last(), done.before().isPresent());
+        done.entries().forEach(entry -> events.publishEvent(new JournalChanged(job, entry)));
+        followUp(job, what, done.last());
+        return Optional.of(new Kept(done.last(), false));
     }
 
     /** What is stored is stored: a failure behind it must not be told as if it were not. */
@@ -192,8 +203,20 @@ public class JournalService {
         if (known.damage().isPresent()) {
             return refusedIfDamaged(job);
         }
-        List<Entry> entries = entries(before, what.author(), what.decision().apply(before));
-        Journal after = before.append(entries);
+        List<Entry> entries;
+        Journal after;
+        try {
+            entries = entries(before, what.author(), what.decision().apply(before));
+            after = entries.isEmpty() ? before : before.append(entries);
+        } catch (RuntimeException refused) {
+            if (isBehind(job, before)) {
+                return Optional.empty();   // what another node wrote meanwhile may be what was missing
+            }
+            throw refused;
+        }
+        if (entries.isEmpty()) {
+            return isBehind(job, before) ? Optional.empty() : Optional.of(new Done(entries, Optional.empty()));
+        }
         PointProjection.Difference points = projection.difference(before, after);
         try {
             boolean first = Boolean.TRUE.equals(transaction.execute(status -> {
@@ -226,6 +249,10 @@ public class JournalService {
             throw new SurveyException(Problem.JOURNAL_DAMAGED, d.line());
         });
         return Optional.empty();
+    }
+
+    private boolean isBehind(UUID job, Journal journal) {
+        return transaction.execute(status -> length(job)) != journal.entries().size();
     }
 
     private long length(UUID job) {
@@ -306,17 +333,49 @@ public class JournalService {
     }
 
     /**
-     * Drops the job's points and computes them again from its journal.
+     * What rebuilding a job came to.
      *
-     * @return whether every bit came out as it was
+     * @param alike whether every bit of its points came out as it was
+     * @param faults what of its journal's sheet does not fit together, or differs by the way it was reached; empty if nothing
+     * @param extent how much was looked at
      */
-    public boolean rebuild(UUID job) {
-        return Boolean.TRUE.equals(transaction.execute(status -> {
+    public record Rebuilt(boolean alike, List<String> faults, Sheet.Extent extent) {
+        public boolean isSound() {
+            return alike && faults.isEmpty();
+        }
+    }
+
+    /** Drops the job's points and computes them again from its journal: at once, and, to be held against that, in parts as they came. */
+    public Rebuilt rebuild(UUID job) {
+        return transaction.execute(status -> {
             entities.createNativeQuery("select id from job where id = :job for update").setParameter("job", job).getResultList();
             String before = projection.digest(job);
-            projection.rebuild(job, replayed(job, load(job, 0).entries()).state());
-            return before.equals(projection.digest(job));
-        }));
+            List<Entry> entries = load(job, 0).entries();
+            Journal whole = replayed(job, entries);
+            projection.rebuild(job, whole.state());
+            List<String> faults = new ArrayList<>(whole.faults());
+            Journal inParts = inParts(job, entries);
+            faults.addAll(inParts.faults());
+            if (!inParts.comesToTheSameAs(whole)) {
+                faults.add("entries that came in parts come to something else");
+            }
+            return new Rebuilt(before.equals(projection.digest(job)), faults, whole.extent());
+        });
+    }
+
+    private Journal inParts(UUID job, List<Entry> entries) {
+        int step = Math.max(1, entries.size() / PARTS);
+        Journal journal = replayed(job, entries.subList(0, Math.min(step, entries.size())));
+        for (int from = step; from < entries.size(); from += step) {
+            Journal before = journal;
+            List<Entry> part = entries.subList(from, Math.min(from + step, entries.size()));
+            try {
+                journal = reckoned(job, part, before::caughtUp);
+            } catch (Unreckonable earlier) {
+                journal = replayed(job, entries.subList(0, from + part.size()));
+            }
+        }
+        return journal;
     }
 
     private Replayed caughtUp(UUID job) {
@@ -336,7 +395,14 @@ public class JournalService {
         if (more.entries().isEmpty() && more.damage().isEmpty()) {
             return known;
         }
-        return keep(job, new Replayed(reckoned(job, more.entries(), known.journal()::append), more.damage()));
+        try {
+            return keep(job, new Replayed(reckoned(job, more.entries(), known.journal()::caughtUp), more.damage()));
+        } catch (Unreckonable earlier) {   // one of those before: a replay of all tolerates it, and so does who catches up
+            Loaded all = load(job, 0);
+            Replayed again = new Replayed(replayed(job, all.entries()), all.damage());
+            replayed.put(job, again);
+            return again;
+        }
     }
 
     private Journal replayed(UUID job, List<Entry> entries) {

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import verge.app.drawing.PlacedFile;
 import verge.app.drawing.SiteDrawings;
+import verge.app.journal.Appending;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.core.check.SiteContent;
@@ -58,8 +59,13 @@ public class SitePoints {
     public void takeOn(UUID job, Origin origin, String person, String... typedNames) {
         List<Payload> wanted = toTakeOn(job, origin, typedNames);
         if (!wanted.isEmpty()) {
-            journals.appendTogether(job, Author.atPage(person), journal -> wanted);
+            // of two who take the same on at once, the second finds it there
+            journals.appendIfAny(job, Appending.together(Author.atPage(person), journal -> wanted.stream().filter(p -> !isThere(journal.state(), (PointsImported) p)).toList()));
         }
+    }
+
+    private static boolean isThere(JobState state, PointsImported taken) {
+        return taken.points().stream().allMatch(p -> state.find(p.name(), taken.origin()).isPresent());
     }
 
     /** The entries that would take such points on; nothing is written. */

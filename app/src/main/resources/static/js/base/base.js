@@ -1,6 +1,7 @@
 // The bench for a base: how it is now, what the sky says of the mark that is chosen, starting and ending it.
 import { get, onceId, page, post } from 'verge/frame/http.js';
 import { turnTo } from 'verge/frame/leaves.js';
+import { newest } from 'verge/frame/newest.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { reach } from 'verge/receiver/reach.js';
 
@@ -81,24 +82,22 @@ const fields = form => {
 async function held(form) {
   const told = form.querySelector('#held');
   const ready = { KNOWN: ['mark'], TYPED: ['newMark', 'northing', 'easting', 'elevation'], SKY: ['newMark'], EARLIER: ['newMark', 'earlierJob', 'earlier'] }[form.elements.from.value];
-  let said = { words: '', grade: '' };
-  let unknown = '';
-  if (ready.every(name => form.elements[name].value.trim())) {
-    try {
-      const query = new URLSearchParams([...fields(form)].filter(([name]) => ['from', ...ready].includes(name)));
-      said = await get(`/jobs/${job}/base/held?${query}`);
-    } catch (problem) {
-      said = { words: `${problem.message} ${problem.next ?? ''}`, grade: '' };
-      unknown = problem.code === 'NO_POSITION' ? 'yes' : '';
-    }
-  }
-  told.dataset.unknown = unknown;
-  told.hidden = !said.words;
-  told.textContent = said.words;
-  told.className = `told ${{ stop: 'wrong', question: 'doubtful' }[said.grade] ?? ''}`;
-  form.querySelector('#sure').hidden = said.grade !== 'question';
-  form.querySelector('#why').hidden = said.grade !== 'stop';
+  const tell = (said, unknown = '') => {
+    told.dataset.unknown = unknown;
+    told.hidden = !said.words;
+    told.textContent = said.words;
+    told.className = `told ${{ stop: 'wrong', question: 'doubtful' }[said.grade] ?? ''}`;
+    form.querySelector('#sure').hidden = said.grade !== 'question';
+    form.querySelector('#why').hidden = said.grade !== 'stop';
+  };
+  const query = new URLSearchParams([...fields(form)].filter(([name]) => ['from', ...ready].includes(name)));
+  const isReady = ready.every(name => form.elements[name].value.trim());
+  await latest(async () => isReady ? get(`/jobs/${job}/base/held?${query}`) : { words: '', grade: '' }, tell,
+    problem => tell({ words: `${problem.message} ${problem.next ?? ''}`, grade: '' }, problem.code === 'NO_POSITION' ? 'yes' : ''));
 }
+
+/** What was typed last is what is held against the sky. */
+const latest = newest();
 
 async function start(form) {
   const button = document.getElementById('base-start');

@@ -1,6 +1,7 @@
 // A computation: what is touched in the sketch fills its fields, what comes out is told and drawn while it is given.
 import { fragment, onceId, post } from 'verge/frame/http.js';
 import { tellStored } from 'verge/frame/leaves.js';
+import { newest } from 'verge/frame/newest.js';
 import { say, sayProblem } from 'verge/frame/said.js';
 import { slideOn } from 'verge/cogo/slide.js';
 import { addLayer, drawPoint } from 'verge/sketch/sketch.js';
@@ -16,7 +17,7 @@ export function mount(bench) {
   const form = bench.querySelector('#tool-form');
   const worked = bench.querySelector('#worked');
   const keep = bench.querySelector('#keep');
-  let asked = 0;
+  const computed = newest();
   let timer;
 
   const slide = bench.querySelector('#slide');
@@ -54,18 +55,10 @@ export function mount(bench) {
     curve();
   };
 
-  const compute = async () => {
-    const mine = ++asked;
-    try {
-      const told = await fragment(`/jobs/${job}/compute/tools/${bench.dataset.tool}/worked`, { method: 'POST', body: new URLSearchParams(new FormData(form)) });
-      if (mine === asked) {
-        worked.replaceChildren(document.adoptNode(told));
-        draw();
-      }
-    } catch (problem) {
-      mine === asked && sayProblem(problem);
-    }
-  };
+  const compute = () => computed(() => fragment(`/jobs/${job}/compute/tools/${bench.dataset.tool}/worked`, { method: 'POST', body: new URLSearchParams(new FormData(form)) }), told => {
+    worked.replaceChildren(document.adoptNode(told));
+    draw();
+  }, sayProblem);
   const soon = () => { clearTimeout(timer); timer = setTimeout(compute, PAUSE); };
 
   const typed = event => {
@@ -148,7 +141,7 @@ export function mount(bench) {
   'restored' in form.dataset && compute();
   return () => {
     clearTimeout(timer);
-    asked++;
+    computed.forget();
     document.removeEventListener('verge:touched', touched);
     document.removeEventListener('verge:string', string);
     document.removeEventListener('verge:line', drawn);

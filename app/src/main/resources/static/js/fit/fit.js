@@ -1,6 +1,7 @@
 // The benches on which marks are fitted and a job is localised: what comes out is told and drawn while it is given, matchings are proposed and taken.
 import { putBack } from 'verge/frame/draft.js';
 import { fragment } from 'verge/frame/http.js';
+import { newest } from 'verge/frame/newest.js';
 import { sayProblem } from 'verge/frame/said.js';
 import { addLayer } from 'verge/sketch/sketch.js';
 
@@ -18,7 +19,9 @@ export function mount(bench) {
   const { pairs, names, found, file, way, scaleMode, freedom, theirs } = form.elements;
   const base = `/jobs/${job}/${form.dataset.bench}`;
   const byPairs = () => way?.value !== 'VALUES';
-  let asked = 0;
+  const computed = newest();
+  const layered = newest();
+  const proposed = newest();
   let timer;
   const sent = () => ({ method: 'POST', body: new URLSearchParams(new FormData(form)) });
 
@@ -40,23 +43,15 @@ export function mount(bench) {
     bench.querySelector('#how').open ||= !byPairs();
   };
 
-  const compute = async () => {
-    const mine = ++asked;
-    try {
-      const told = await fragment(`${base}/worked`, sent());
-      if (mine === asked) {
-        worked.replaceChildren(document.adoptNode(told));
-        draw();
-      }
-    } catch (problem) {
-      mine === asked && sayProblem(problem);
-    }
-  };
+  const compute = () => computed(() => fragment(`${base}/worked`, sent()), told => {
+    worked.replaceChildren(document.adoptNode(told));
+    draw();
+  }, sayProblem);
 
   const layersOf = async () => {
     const room = bench.querySelector('#layer-of-file');
     room?.replaceChildren();
-    room && file.value && room.replaceChildren(document.adoptNode(await fragment(`${base}/layers?${new URLSearchParams({ file: file.value })}`)));
+    room && await layered(async () => file.value ? fragment(`${base}/layers?${new URLSearchParams({ file: file.value })}`) : null, told => room.replaceChildren(document.adoptNode(told)), sayProblem);
   };
 
   /** After a reload: the layers of the file that was chosen, and what comes of all that was given. */
@@ -68,19 +63,15 @@ export function mount(bench) {
 
   const propose = async ({ currentTarget: key }) => {
     key.classList.add('busy');
-    try {
-      const told = document.adoptNode(await fragment(`${base}/proposed`, sent()));
-      bench.querySelector('#matchings').replaceChildren(told);
+    const counted = await proposed(() => fragment(`${base}/proposed`, sent()), told => {
+      bench.querySelector('#matchings').replaceChildren(document.adoptNode(told));
       const first = told.querySelector('[name=proposal]');
       if (first && !pairs.value.trim()) {
         first.checked = true;
         take(first.value);
       }
-    } catch (problem) {
-      sayProblem(problem);
-    } finally {
-      key.classList.remove('busy');
-    }
+    }, sayProblem);
+    counted && key.classList.remove('busy');
   };
 
   const take = lines => { pairs.value = lines; pairs.dispatchEvent(new Event('input', { bubbles: true })); };
@@ -126,7 +117,7 @@ export function mount(bench) {
   'restored' in form.dataset && again().catch(sayProblem);
   return () => {
     clearTimeout(timer);
-    asked++;
+    [computed, layered, proposed].forEach(asks => asks.forget());
     document.removeEventListener('verge:touched', touched);
     layer.clear();
   };

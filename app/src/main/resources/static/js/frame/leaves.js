@@ -12,14 +12,16 @@ const FRAME = ['top', 'tabs', 'foot'];
 const REPLACED = [...FRAME, 'bench', 'over', 'strip'];
 let leaveBench = () => {};
 
-/** How many turns are under way, the number of the latest, and the form that is being sent, if one is. */
+/** How many turns are under way, the number of the latest and of the latest that is shown, and the form that is being sent, if one is. */
 let turning = 0;
 let latest = 0;
+let shown = 0;
 let sending = Promise.resolve();
 
 /**
  * Fetches a page and shows it in this one's frame. While something is sent no page is fetched, which might not know of it yet; and of two pages
- * that were asked for the one that was asked for last is shown, whichever comes last.
+ * that were asked for the one that was asked for last is shown, whichever comes last. What was sent counts, though its page comes too late to be
+ * shown.
  *
  * @param sent the form that was sent, whose draft goes once there is an answer, before the same form comes back empty
  */
@@ -38,9 +40,11 @@ export async function turnTo(url, options = {}, remember = true, sent = null) {
     sending = sends ? asked : sending;
     const fetched = await asked;
     sent && dropDraft(sent);
-    if (!sends && mine < latest) {
+    if (mine < (sends ? shown : latest)) {
+      sends && refreshFrame().catch(() => {});
       return;
     }
+    shown = mine;
     show(fetched, remember);
     sends && linesShown() > before && tellStored();
     const place = new URL(url, location.href).hash.slice(1);
@@ -50,6 +54,9 @@ export async function turnTo(url, options = {}, remember = true, sent = null) {
       wanted?.scrollIntoView({ block: 'center' });
     }
   } catch (problem) {
+    if (!sends && mine < latest) {
+      return;   // nobody waits for it any more
+    }
     free();
     sayProblem(problem);
     throw problem;
@@ -121,7 +128,7 @@ function show(fetched, remember) {
 }
 
 /** The number of the newest line at the foot: what was stored from this page stands there already. */
-const linesShown = () => Math.max(0, ...[...document.querySelectorAll('#foot [data-sequence]')].map(line => Number(line.dataset.sequence)));
+const linesShown = (of = document) => Math.max(0, ...[...of.querySelectorAll('#foot [data-sequence]')].map(line => Number(line.dataset.sequence)));
 
 /** Something that was sent from this page is stored: what others store meanwhile must not sound as if it were one's own. */
 export function tellStored() {
@@ -139,8 +146,8 @@ export function refreshFrame() {
 async function fetchFrame() {
   const address = location.href;
   const fetched = await page(address);
-  if (location.href !== address) {
-    return fetchFrame();   // the leaf was turned meanwhile: this is the frame of the one before
+  if (location.href !== address || fetched.document.getElementById('foot') && linesShown(fetched.document) < linesShown()) {
+    return fetchFrame();   // the leaf was turned meanwhile, or something stored: this is the frame of before
   }
   for (const id of FRAME) {
     const fresh = fetched.document.getElementById(id);
@@ -159,6 +166,9 @@ export async function mountBench() {
   leaveBench = () => {};
   if (bench?.dataset.module) {
     const module = await import(`verge/${bench.dataset.module}.js`);
+    if (!bench.isConnected) {
+      return;   // another one has taken its place while its module came: nobody would take it down
+    }
     leaveBench = module.mount(bench) ?? (() => {});
   }
   // last: a stream that stays open tells its latest figures again, and the bench is to hear them

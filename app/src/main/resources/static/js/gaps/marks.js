@@ -1,5 +1,6 @@
 // Gaps on the sketch: soft marks, the way from the pole to the nearest, the outline of what is to be measured.
 import { get } from 'verge/frame/http.js';
+import { newest } from 'verge/frame/newest.js';
 import { addLayer, lineOf } from 'verge/sketch/sketch.js';
 
 const job = document.body.dataset.job;
@@ -45,9 +46,13 @@ export function listenForGaps() {
   });
 }
 
-async function fetchMarks() {
-  ({ marks, area } = await get(`/jobs/${job}/gaps/marks`));
-  draw();
+const latest = newest();
+
+function fetchMarks() {
+  return latest(() => get(`/jobs/${job}/gaps/marks`), told => {
+    ({ marks, area } = told);
+    draw();
+  });
 }
 
 function draw() {

@@ -1,9 +1,12 @@
 // What the benches of rover and base have alike: how a receiver and a caster are reached, and the antenna drawn as it is typed.
 import { page } from 'verge/frame/http.js';
+import { newest } from 'verge/frame/newest.js';
 import { hush, sayProblem } from 'verge/frame/said.js';
 
 const job = document.body.dataset.job;
 const MILLIS_UNTIL_DRAWN = 250;
+const streams = newest();
+const drawn = newest();
 
 export function reach(bench) {
   bench.addEventListener('click', event => pressed(bench, event));
@@ -30,17 +33,13 @@ function pressed(bench, event) {
 async function askStreams(bench) {
   const button = bench.querySelector('#ask-streams');
   button.classList.add('busy');
-  try {
-    const fields = new FormData(button.form);
-    fields.delete('_csrf');
-    const fetched = await page(button.dataset.asks, { method: 'POST', body: new URLSearchParams(fields) });
+  const fields = new FormData(button.form);
+  fields.delete('_csrf');
+  const counted = await streams(() => page(button.dataset.asks, { method: 'POST', body: new URLSearchParams(fields) }), fetched => {
     bench.querySelector('#streams').replaceWith(document.adoptNode(fetched.document.getElementById('streams')));
     hush();
-  } catch (problem) {
-    sayProblem(problem);
-  } finally {
-    button.classList.remove('busy');
-  }
+  }, sayProblem);
+  counted && button.classList.remove('busy');
 }
 
 /** Draws the antenna again while its height is typed; what cannot be drawn yet leaves the place empty. */
@@ -49,18 +48,17 @@ function drawTyped(bench) {
   let timer = 0;
   form?.addEventListener('input', () => {
     clearTimeout(timer);
-    timer = setTimeout(async () => {
+    timer = setTimeout(() => {
       const place = bench.querySelector('#antenna-drawing');
       const query = new URLSearchParams(new FormData(form));
       query.delete('_csrf');
-      try {
-        const fetched = await page(`/jobs/${job}/receiver/antenna/drawn?${query}`);
+      drawn(() => page(`/jobs/${job}/receiver/antenna/drawn?${query}`), fetched => {
         place.replaceChildren(document.adoptNode(fetched.document.querySelector('svg.antenna')));
         hush();
-      } catch (problem) {
+      }, problem => {
         place.replaceChildren();
         form.elements.height.value.trim() && sayProblem(problem);
-      }
+      });
     }, MILLIS_UNTIL_DRAWN);
   });
 }

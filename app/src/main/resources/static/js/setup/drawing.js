@@ -1,5 +1,6 @@
 // A setup in the sketch: sights with their misfits, the station's ellipse, the danger circle, contours of what points will be worth.
 import { get } from 'verge/frame/http.js';
+import { newest } from 'verge/frame/newest.js';
 import { distance } from 'verge/sketch/pick.js';
 import { addLayer, writeLabels } from 'verge/sketch/sketch.js';
 
@@ -19,14 +20,20 @@ export function drawSetup(address, walls = null) {
   draw();
   return () => {
     document.removeEventListener('verge:setup', draw);
+    latest.forget();   // what is under way belongs to a bench that is gone
     layer.clear();
     writeLabels('setup', []);
   };
 }
 
-async function show(address, walls) {
-  const drawn = address ? await get(address).catch(() => null) : null;
-  faces = walls ? await get(walls).catch(() => []) : [];
+const latest = newest();
+
+function show(address, walls) {
+  return latest(async () => ({ drawn: address ? await get(address).catch(() => null) : null, walls: walls ? await get(walls).catch(() => []) : [] }), paint);
+}
+
+function paint({ drawn, walls }) {
+  faces = walls;
   layer.clear();
   layer.addFeatures(faces.map(f => feature('wall', new ol.geom.LineString([f.from, f.to]))));
   if (drawn) {

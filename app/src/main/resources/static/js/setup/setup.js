@@ -3,6 +3,7 @@ import { get, onceId, page, post } from 'verge/frame/http.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { dropDraft } from 'verge/frame/draft.js';
 import { refresh, turnTo } from 'verge/frame/leaves.js';
+import { newest } from 'verge/frame/newest.js';
 import { pickFromSketch } from 'verge/frame/pick.js';
 import { helper } from 'verge/practice/practice.js';
 import { drawSetup, faceAt } from 'verge/setup/drawing.js';
@@ -98,14 +99,16 @@ function askAboutZero(form, asked = false) {
   box.hidden = !(asked || zero);
 }
 
+/** The target of the mark that was named last, not of one before it that was answered late. */
+const lastTarget = newest();
+
 async function changed(bench, form, field) {
   askAboutZero(form);
   if (field?.name === 'mark' && field.value) {
-    const last = await get(`/jobs/${job}/setup/last-target?mark=${encodeURIComponent(field.value)}`).catch(() => null);
-    if (last) {
+    await lastTarget(() => get(`/jobs/${job}/setup/last-target?mark=${encodeURIComponent(field.value)}`), last => {
       form.elements.targetHeight.value = last.targetHeight;
       form.elements.prismConstant.value = last.prismConstant;
-    }
+    });
   }
   if (!['mark', 'targetHeight', 'prismConstant', 'faces', 'azimuth', 'face', 'level'].includes(field?.name)) {
     await recheck(bench, form);

@@ -1,5 +1,6 @@
 // What lies under the finger, and what the person means if that is several things.
 import { fragment, post } from 'verge/frame/http.js';
+import { newest } from 'verge/frame/newest.js';
 import { say, sayProblem } from 'verge/frame/said.js';
 
 const job = document.body.dataset.job;
@@ -157,16 +158,17 @@ async function makePoint(event) {
 
 /** Shows in the panel what the sketch tells of something; gives the panel, or undefined if it could not be told. */
 async function tell(of, options) {
-  const panel = document.getElementById('touch-panel');
-  try {
-    panel.replaceChildren(document.adoptNode(await fragment(`/jobs/${job}/sketch/${of}`, options)), closer(panel));
-    panel.hidden = false;
-    return panel;
-  } catch (problem) {
-    sayProblem(problem);
-    return undefined;
-  }
+  let shown;
+  await told(() => fragment(`/jobs/${job}/sketch/${of}`, options), part => {
+    shown = document.getElementById('touch-panel');
+    shown.replaceChildren(document.adoptNode(part), closer(shown));
+    shown.hidden = false;
+  }, sayProblem);
+  return shown;
 }
+
+/** Two touches one after the other: what the second is about is told. */
+const told = newest();
 
 /** Shows what a selection comes to, and rings its points. */
 export function showSelection(outline) {

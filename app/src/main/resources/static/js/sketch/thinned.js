@@ -1,5 +1,6 @@
 // A job with more points than can be told apart is sent thinned; where the person looks closely, the rest is fetched.
 import { get } from 'verge/frame/http.js';
+import { newest } from 'verge/frame/newest.js';
 
 const job = document.body.dataset.job;
 /** Closer than so many pixels, points cannot be told apart. */
@@ -15,6 +16,7 @@ let timer = 0;
  */
 export function watchThinned(map, whole, found) {
   let seen = null;
+  const latest = newest();
   const look = async () => {
     const view = map.getView();
     const cell = PIXELS_A_CELL * view.getResolution();
@@ -24,14 +26,15 @@ export function watchThinned(map, whole, found) {
       return;
     }
     const wide = ol.extent.buffer(extent, ol.extent.getWidth(extent) / 2);
-    const box = await get(`/jobs/${job}/sketch/points?${new URLSearchParams({ west: wide[0], south: wide[1], east: wide[2], north: wide[3], cell })}`);
-    seen = { extent: wide, cell: box.cell };
-    found(box.points);
+    await latest(() => get(`/jobs/${job}/sketch/points?${new URLSearchParams({ west: wide[0], south: wide[1], east: wide[2], north: wide[3], cell })}`), box => {
+      seen = { extent: wide, cell: box.cell };
+      found(box.points);
+    });
   };
   const later = () => {
     clearTimeout(timer);
     timer = setTimeout(() => look().catch(() => {}), PAUSE);   // the next move asks again
   };
   map.on('moveend', later);
-  return () => { seen = null; later(); };
+  return () => { seen = null; latest.forget(); later(); };
 }

@@ -56,7 +56,10 @@ import verge.core.reading.DistanceMeter;
 import verge.core.reading.InstrumentPrecision;
 import verge.core.reading.Target;
 import verge.core.reading.TotalStationReading;
+import verge.core.settings.JobSettings;
+import verge.core.settings.SettingsChosen;
 import verge.core.units.Angle;
+import verge.core.units.Figures;
 import verge.core.units.Length;
 import verge.instruments.world.Ternholm;
 
@@ -135,6 +138,23 @@ class JournalServiceTest {
         assertThat(kept.entry().sequence()).isEqualTo(4);
         assertThat(journals.journal(job).entries()).hasSize(4);
         assertThat(other.journal(job).entries()).isEqualTo(journals.journal(job).entries());
+        journals.append(job, Author.atPage("surveyor"), keyed("P3"));
+        other.append(job, Author.atPage("surveyor"), state -> state.find(new PointName("P3")).map(p -> keyed("P4")).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, "P3")));
+        assertThat(other.journal(job).entries()).as("nobody is refused for what the node had not seen yet").hasSize(6);
+    }
+
+    /** What cannot be reckoned, as settings that would carry places where there is no way: who catches up and who reads all come to the same, and both go on. */
+    @Test
+    void whoCatchesUpToleratesWhatWhoReadsAllTolerates() {
+        JournalService catchesUp = verge.fresh(JournalService.class);
+        assertThat(catchesUp.journal(job).entries()).hasSize(2);
+        PayloadJson.Written carried = verge.bean(PayloadJson.class).write(new SettingsChosen(JobSettings.flat(Figures.metric(), 1), true));
+        write(3, carried.kind(), carried.version(), carried.json());
+        JournalService readsAll = verge.fresh(JournalService.class);
+        assertThat(catchesUp.state(job).unreadLines()).isEqualTo(readsAll.state(job).unreadLines()).containsExactly(3L);
+        assertThat(catchesUp.journal(job).comesToTheSameAs(readsAll.journal(job))).isTrue();
+        assertThat(catchesUp.append(job, Author.atPage("surveyor"), keyed("P1")).entry().sequence()).isEqualTo(4);
+        assertThat(readsAll.rebuild(job).isSound()).isTrue();
     }
 
     /** A job whose row another node holds for longer than a connection waits for an answer: whoever writes waits, and stores. */
@@ -206,7 +226,7 @@ class JournalServiceTest {
         assertThat(visitor.get("/jobs/" + job + "/measure").body()).contains("what stands at lines 4, 5, 6, 7 cannot be read");
         assertThat(visitor.get("/jobs/" + job + "/book").body()).contains("cannot be read and counts for nothing: spline of version 99");
         assertThat(visitor.get("/jobs/" + job + "/book.json").body().replaceAll("\\s", "")).contains("\"kind\":\"spline\",\"version\":99", "{\"a\":1}");
-        assertThat(journals.rebuild(job)).isTrue();
+        assertThat(journals.rebuild(job)).matches(JournalService.Rebuilt::isSound);
         journals.strike(job, Author.atPage("surveyor"), journals.journal(job).entries().get(4).id());
         assertThat(journals.state(job).unreadLines()).containsExactly(4L, 6L, 7L);
     }
@@ -267,9 +287,9 @@ class JournalServiceTest {
         workADay();
         List<String> before = bits();
         sql.sql("delete from point where job_id = :job").param("job", job).update();
-        assertThat(journals.rebuild(job)).as("emptied rows are noticed").isFalse();
+        assertThat(journals.rebuild(job).alike()).as("emptied rows are noticed").isFalse();
         assertThat(bits()).isEqualTo(before).hasSizeGreaterThan(40);
-        assertThat(journals.rebuild(job)).isTrue();
+        assertThat(journals.rebuild(job)).matches(JournalService.Rebuilt::isSound);
         Journal memory = journals.journal(job);
         assertThat(Chapters.replay(memory.entries()).state().points().toList()).isEqualTo(memory.state().points().toList());
     }
@@ -314,7 +334,7 @@ class JournalServiceTest {
         Environment known = verge.application().getEnvironment();
         String[] same = Stream.of("spring.datasource.url", "spring.datasource.password", "verge.data").map(p -> "--" + p + "=" + known.getProperty(p)).toArray(String[]::new);
         try (ConfigurableApplicationContext alone = new SpringApplicationBuilder(VergeApplication.class).web(WebApplicationType.NONE).run(same)) {
-            assertThat(alone.getBean(JournalService.class).rebuild(job)).isTrue();
+            assertThat(alone.getBean(JournalService.class).rebuild(job).isSound()).isTrue();
         }
     }
 

@@ -98,10 +98,10 @@ class MisbehavingReceiversTest extends JobWithReceivers {
                         String all = k == 25 ? String.join("", held) : "";
                         yield k > 25 ? now : all;
                     }
-                    case HEIGHT_JUMPS -> moment(next, at, k < 3 ? 5 : 5.5, Quality.FIXED, 17, false);
+                    case HEIGHT_JUMPS -> moment(next, at, k / 3 % 2 == 0 ? 5 : 5.5, Quality.FIXED, 17, false);   // whenever it is pressed
                     case TWICE_A_MOMENT -> now + moment(next, at.plus(77, 0), 5, Quality.FIXED, 17, false);
                     case TWO_IN_TURNS -> k % 2 == 0 ? now : moment(next, at.plus(77, 0), 5, Quality.FIXED, 17, false);
-                    case AN_HOUR_ON -> k == 2 ? moment(next.plusSeconds(3_600), at, 5, Quality.FIXED, 17, false) : now;
+                    case AN_HOUR_ON -> k % 12 == 2 ? moment(next.plusSeconds(3_600), at, 5, Quality.FIXED, 17, false) : now;
                     case OLD_AGAIN -> before.get(k % 20);
                     case NO_SATELLITES -> moment(next, at, 5, Quality.FIXED, 0, false);
                     case SOUTH -> now.replace(",N,", ",S,");

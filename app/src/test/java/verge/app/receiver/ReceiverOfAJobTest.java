@@ -235,8 +235,16 @@ class ReceiverOfAJobTest extends JobWithReceivers {
         assertThat(post("/ground", asked).body()).contains("reason");
         assertThat(lines()).isEqualTo(1);
         untilFixed();
-        post("/ground", asked);
+        until(() -> accepted("/ground", asked));   // an epoch that comes late on a busy machine is refused, and asked for again
         assertThat(state().settings().ground().factor().orElseThrow().groundPerGrid()).isCloseTo(1.000_134_7, within(1e-6));
+    }
+
+    private boolean accepted(String path, Map<String, String> fields) {
+        try {
+            return post(path, fields).statusCode() < 400;
+        } catch (Exception failed) {
+            throw new IllegalStateException(failed);
+        }
     }
 
     /** In a job of ground coordinates a rover's point is kept in the grid like any other, and told as the job shows it. */

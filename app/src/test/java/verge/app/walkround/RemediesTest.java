@@ -4,9 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.BrokenBarrierException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CyclicBarrier;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -32,6 +37,7 @@ import verge.core.drawing.FileUnit;
 import verge.core.drawing.Role;
 import verge.core.geodesy.Position;
 import verge.core.points.Origin;
+import verge.core.points.PointsImported;
 import verge.core.units.PlanAxes;
 
 /** What each remedy comes to: looked for in what the job then knows. */
@@ -124,6 +130,24 @@ class RemediesTest {
     private boolean legendIsShown(SiteFile file) {
         var placed = verge.bean(SiteDrawings.class).file(job.id(), verge.bean(JournalService.class).state(job.id()), file.id());
         return verge.bean(Layers.class).of(placed).stream().filter(l -> l.layer().name().equals("Legend")).allMatch(Layers.Used::shown);
+    }
+
+    /** Two tabs, or two people, use the same point of the site for the first time at once: the job has it once. */
+    @Test
+    void twoWhoTakeTheSamePointOnTakeItOnce() throws Exception {
+        use("control.csv", YARD, Role.REGISTER);
+        SitePoints points = verge.bean(SitePoints.class);
+        CyclicBarrier together = new CyclicBarrier(8);
+        List<CompletableFuture<Void>> all = IntStream.range(0, 8).mapToObj(i -> CompletableFuture.runAsync(() -> {
+            try {
+                together.await();
+            } catch (InterruptedException | BrokenBarrierException e) {
+                throw new IllegalStateException(e);
+            }
+            points.takeOn(job.id(), Origin.CONTROL, "surveyor", "Y2");
+        }, task -> new Thread(task).start())).toList();
+        all.forEach(CompletableFuture::join);
+        assertThat(verge.bean(JournalService.class).journal(job.id()).entries().stream().filter(e -> e.payload() instanceof PointsImported)).hasSize(1);
     }
 
     @Test

@@ -51,6 +51,31 @@ public final class Journal {
         }
     }
 
+    /**
+     * This journal with entries that are stored already, as a replay of all would take them.
+     *
+     * @throws IllegalArgumentException if they are not numbered on
+     * @throws Unreckonable if one of all cannot be reckoned any more
+     */
+    public Journal caughtUp(List<Entry> stored) {
+        return new Journal(sheet.with(stored));
+    }
+
+    /** What of it does not fit together; empty if all does. */
+    public List<String> faults() {
+        return sheet.faults();
+    }
+
+    /** Whether each entry comes to the same, bit for bit, as in another journal of the same entries. */
+    public boolean comesToTheSameAs(Journal other) {
+        return entries().size() == other.entries().size() && sheet.outcomes().toList().equals(other.sheet.outcomes().toList());
+    }
+
+    /** How much {@link #faults} looks at. */
+    public Sheet.Extent extent() {
+        return sheet.extent();
+    }
+
     public List<Entry> entries() {
         return sheet.entries();
     }

@@ -6,34 +6,14 @@ import java.util.function.BiFunction;
 public interface Chapter<P extends Payload> {
     Class<P> kind();
 
-    /**
-     * Whether such entries may provide what counts for the whole job. They are reckoned before all others, and look at nothing but what
-     * their like provide, so that no circle can arise.
-     */
-    default boolean ofTheWhole() {
-        return false;
-    }
+    /** What an entry comes to: a pure function of what it says and of what it looks at. */
+    Outcome reckon(Line<P> line, Looks looks);
 
-    /** Of entries that say nothing of the whole job. */
     static <P extends Payload> Chapter<P> of(Class<P> kind, BiFunction<Line<P>, Looks, Outcome> reckoning) {
-        return of(kind, false, reckoning);
-    }
-
-    /** Of entries that say something of the whole job. */
-    static <P extends Payload> Chapter<P> ofTheWhole(Class<P> kind, BiFunction<Line<P>, Looks, Outcome> reckoning) {
-        return of(kind, true, reckoning);
-    }
-
-    private static <P extends Payload> Chapter<P> of(Class<P> kind, boolean ofTheWhole, BiFunction<Line<P>, Looks, Outcome> reckoning) {
         return new Chapter<>() {
             @Override
             public Class<P> kind() {
                 return kind;
-            }
-
-            @Override
-            public boolean ofTheWhole() {
-                return ofTheWhole;
             }
 
             @Override
@@ -42,7 +22,4 @@ public interface Chapter<P extends Payload> {
             }
         };
     }
-
-    /** What an entry comes to: a pure function of what it says and of what it looks at. */
-    Outcome reckon(Line<P> line, Looks looks);
 }

@@ -3,8 +3,10 @@ package verge.core.journal;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
@@ -64,6 +66,23 @@ public final class Outcome {
     @SuppressWarnings("unchecked")
     public <V> Stream<V> values(Class<? extends Key<V>> kind) {
         return IntStream.range(0, size()).filter(i -> kind.isInstance(pairs[2 * i])).mapToObj(i -> (V) pairs[2 * i + 1]);
+    }
+
+    /** The keys under which it provides something for the whole job. */
+    Stream<WholeKey<?>> wholeKeys() {
+        return IntStream.range(0, size()).filter(i -> pairs[2 * i] instanceof WholeKey<?>).mapToObj(i -> (WholeKey<?>) pairs[2 * i]);
+    }
+
+    /** @throws IllegalStateException if a key is there twice: which value counted would hang on the order */
+    void requireEachKeyOnce() {
+        if (size() > 1) {
+            Set<Object> keys = new HashSet<>(2 * size());
+            for (int i = 0; i < size(); i++) {
+                if (!keys.add(key(i))) {
+                    throw new IllegalStateException(key(i) + " is given twice");
+                }
+            }
+        }
     }
 
     Map<Key<?>, Object> byKey() {

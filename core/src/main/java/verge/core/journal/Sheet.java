@@ -10,7 +10,6 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.IntPredicate;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.pcollections.HashTreePMap;
@@ -64,9 +63,9 @@ public final class Sheet {
         static final Written NONE = new Written(0, 0);
     }
 
-    /** Without entries. @param chapters one for each kind of entry that comes to something */
+    /** Without entries. @param chapters one for each kind of entry that comes to something @throws IllegalStateException if they cannot be reckoned together */
     public static Sheet blank(Collection<? extends Chapter<?>> chapters) {
-        return new Sheet(new Kept(chapters.stream().collect(Collectors.toUnmodifiableMap(Chapter::kind, Function.identity())), TreePVector.empty(), HashTreePMap.empty(), TreePVector.empty(),
+        return new Sheet(new Kept(Order.of(chapters), TreePVector.empty(), HashTreePMap.empty(), TreePVector.empty(),
                 HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), TreePVector.empty(), 0), new ConcurrentHashMap<>());
     }
 
@@ -207,6 +206,26 @@ public final class Sheet {
         kept.strikes().getOrDefault(entry, TreePMap.empty()).keySet().forEach(places::set);
         kept.corrections().getOrDefault(entry, TreePMap.empty()).keySet().forEach(places::set);
         return places.stream().mapToObj(by -> kept.entries().get(by - 1)).toList();
+    }
+
+    /** How much a sheet holds: entries, values under keys, looks that are remembered, amendments. */
+    public record Extent(long entries, long values, long looks, long amendments) {
+        public Extent plus(Extent other) {
+            return new Extent(entries + other.entries, values + other.values, looks + other.looks, amendments + other.amendments);
+        }
+    }
+
+    public Extent extent() {
+        return new Extent(kept.entries().size(), kept.values().values().stream().mapToLong(TreePMap::size).sum(), kept.lookers().values().stream().mapToLong(TreePSet::size).sum(),
+                Stream.concat(kept.strikes().values().stream(), kept.corrections().values().stream()).mapToLong(TreePMap::size).sum());
+    }
+
+    /**
+     * What does not fit together: entries numbered on, each found by its id and of the ordinal of its kind; under each key exactly what the outcomes provide; among the lookers exactly
+     * those who looked; strikes and corrections exactly as they were said. Empty if all does.
+     */
+    public List<String> faults() {
+        return new SheetCheck(kept).faults();
     }
 
     /** How much is kept: entries, and keys that something is provided under. */

@@ -100,8 +100,7 @@ final class Wave {
     }
 
     private boolean isOfTheWhole(int number) {
-        Chapter<?> chapter = chapter(number);
-        return chapter != null && chapter.ofTheWhole();
+        return chapter(number) instanceof WholeChapter<?>;
     }
 
     private void schedule(int number) {
@@ -160,7 +159,12 @@ final class Wave {
     private <P extends Payload> Outcome reckon(Chapter<P> chapter, Entry entry, int ordinal, Looks looks) {
         Payload says = Sheet.counting(entry, corrections.get(entry.id()), by -> Sheet.isStruck(strikes.get(entry(by).id())));
         try {
-            return chapter.reckon(new Line<>(entry, ordinal, chapter.kind().cast(says)), looks);
+            Outcome outcome = chapter.reckon(new Line<>(entry, ordinal, chapter.kind().cast(says)), looks);
+            outcome.requireEachKeyOnce();
+            outcome.wholeKeys().filter(key -> !(chapter instanceof WholeChapter<?> whole) || !whole.provides().contains(key.getClass())).findFirst().ifPresent(key -> {
+                throw new IllegalStateException(key + " counts for the whole job, and " + entry.payload().getClass().getSimpleName() + " does not say that it provides it");
+            });
+            return outcome;
         } catch (RuntimeException unfit) {
             throw new Unreckonable(entry, unfit);
         }
@@ -196,11 +200,7 @@ final class Wave {
 
     /** Those who looked at what has changed are to be reckoned again. */
     private void wake(Key<?> key, int number) {
-        TreePSet<Integer> whole = lookers(Manner.WHOLE, key);
-        if (!whole.isEmpty() && !isOfTheWhole(number)) {
-            throw new IllegalStateException(key + " counts for the whole job and is provided by what does not");
-        }
-        whole.forEach(this::schedule);
+        lookers(Manner.WHOLE, key).forEach(this::schedule);
         lookers(Manner.ALL, key).tailSet(number, false).forEach(this::schedule);
         TreePSet<Integer> later = lookers(Manner.BEFORE, key);
         TreePMap<Integer, Object> provided = values.get(key);
@@ -235,16 +235,28 @@ final class Wave {
         }
 
         @Override
+        public <V> Optional<V> earlier(WholeKey<V> key) {
+            return before(key);
+        }
+
+        private TreePMap<Integer, Object> atWhole(WholeKey<?> key) {
+            if (chapter(number) instanceof WholeChapter<?> whole && !whole.waitsFor().contains(key.getClass())) {
+                throw new IllegalStateException(whole.kind().getSimpleName() + " does not say that it waits for " + key);
+            }
+            return at(Manner.WHOLE, key);
+        }
+
+        @Override
         @SuppressWarnings("unchecked")
-        public <V> Optional<V> whole(Key<V> key) {
-            TreePMap<Integer, Object> said = at(Manner.WHOLE, key);
+        public <V> Optional<V> whole(WholeKey<V> key) {
+            TreePMap<Integer, Object> said = atWhole(key);
             return said.isEmpty() ? Optional.empty() : Optional.of((V) said.lastEntry().getValue());
         }
 
         @Override
         @SuppressWarnings("unchecked")
-        public <V> List<V> wholeAll(Key<V> key) {
-            return (List<V>) List.copyOf(at(Manner.WHOLE, key).values());
+        public <V> List<V> wholeAll(WholeKey<V> key) {
+            return (List<V>) List.copyOf(atWhole(key).values());
         }
     }
 }

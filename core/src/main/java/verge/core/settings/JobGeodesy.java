@@ -51,6 +51,17 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
         });
     }
 
+    /** Projections and geoids are made of the settings: of the same settings, the same comes out. */
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof JobGeodesy o && settings.equals(o.settings) && geoid.isPresent() == o.geoid.isPresent();
+    }
+
+    @Override
+    public int hashCode() {
+        return settings.hashCode();
+    }
+
     /** Whether a file's system is the job's own, named or left open. */
     public boolean isOwn(FileSystem system) {
         return system instanceof FileSystem.JobGrid || system instanceof FileSystem.JobGridZoned

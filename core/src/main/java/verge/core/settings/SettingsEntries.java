@@ -2,10 +2,13 @@ package verge.core.settings;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import verge.core.journal.Chapter;
 import verge.core.journal.Line;
-import verge.core.journal.Looks;
 import verge.core.journal.Outcome;
+import verge.core.journal.WholeChapter;
+import verge.core.journal.WholeKey;
+import verge.core.journal.WholeLooks;
 
 /** What choosing settings comes to. */
 public final class SettingsEntries {
@@ -19,33 +22,43 @@ public final class SettingsEntries {
     }
 
     /** What the settings are, and how figures given under earlier ones are taken over. */
-    private record Choosing(Geoids geoids) implements Chapter<SettingsChosen> {
+    private record Choosing(Geoids geoids) implements WholeChapter<SettingsChosen> {
         @Override
         public Class<SettingsChosen> kind() {
             return SettingsChosen.class;
         }
 
         @Override
-        public boolean ofTheWhole() {
-            return true;
+        public Set<Class<? extends WholeKey<?>>> provides() {
+            return Set.of(SettingsInForce.class, SystemsCarried.class);
         }
 
         @Override
-        public Outcome reckon(Line<SettingsChosen> line, Looks looks) {
+        public Set<Class<? extends WholeKey<?>>> waitsFor() {
+            return Set.of();
+        }
+
+        @Override
+        public Outcome reckonWhole(Line<SettingsChosen> line, WholeLooks looks) {
             JobSettings chosen = line.says().settings();
             Outcome inForce = Outcome.of(IN_FORCE, JobGeodesy.of(chosen, geoids));
-            Optional<JobGeodesy> earlier = line.says().carry() ? looks.before(IN_FORCE) : Optional.empty();
+            Optional<JobGeodesy> earlier = line.says().carry() ? looks.earlier(IN_FORCE) : Optional.empty();
             return earlier.map(e -> inForce.and(new SystemsCarried(), Carrier.step(line.entry().sequence(), e.settings().system(), chosen.system()))).orElse(inForce);
         }
     }
 
     /** The plane and all else that the settings say, as they are now. */
-    public static Optional<JobGeodesy> inForce(Looks looks) {
+    public static Optional<JobGeodesy> inForce(WholeLooks looks) {
         return looks.whole(IN_FORCE);
     }
 
+    /** What a chapter waits for that takes figures over. */
+    public static Set<Class<? extends WholeKey<?>>> carried() {
+        return Set.of(SystemsCarried.class);
+    }
+
     /** What takes figures given by an entry over into the present system. */
-    public static Carrier carrier(Looks looks) {
+    public static Carrier carrier(WholeLooks looks) {
         return new Carrier(looks.wholeAll(new SystemsCarried()));
     }
 }

@@ -1,7 +1,7 @@
 package verge.core.settings;
 
-import verge.core.journal.Key;
+import verge.core.journal.WholeKey;
 
 /** Changes of system that took what was given before along, place for place. */
-record SystemsCarried() implements Key<Carrier.Step> {
+record SystemsCarried() implements WholeKey<Carrier.Step> {
 }

@@ -149,7 +149,10 @@ class WavesTest {
                 refused++;
                 continue;
             }
-            compare(journal, Chapters.replay(journal.entries()), next);
+            Journal replayed = Chapters.replay(journal.entries());
+            compare(journal, replayed, next);
+            assertThat(journal.comesToTheSameAs(replayed)).isTrue();
+            assertThat(journal.faults()).as("after %s", next).isEmpty();
             changesAreTold(before, journal);
         }
         assertThat(refused).isLessThan(STEPS / 4);

@@ -31,7 +31,9 @@ sealed interface ReceiverEvent {
         @Override
         public ReceiverSnapshot after(ReceiverSnapshot before) {
             Optional<NmeaEpochs.Event.Doubt.Kind> doubt = brought.isEmpty() ? before.doubt() : brought.filter(NmeaEpochs.Event.Doubt.class::isInstance).map(e -> ((NmeaEpochs.Event.Doubt) e).kind());
-            Optional<Stamped<Epoch>> latest = epoch.or(() -> doubt.isPresent() || before.link() != LinkState.UP ? Optional.empty() : before.latest());
+            // one that seems to come from ahead does not count yet: what was told just before it does, for as long as that is fresh
+            Optional<Stamped<Epoch>> counting = epoch.filter(e -> e.value().timing().kind() != Epoch.Kind.AHEAD);
+            Optional<Stamped<Epoch>> latest = counting.or(() -> doubt.isPresent() || before.link() != LinkState.UP ? Optional.empty() : before.latest());
             return before.said(at, damaged, latest, doubt);
         }
     }
