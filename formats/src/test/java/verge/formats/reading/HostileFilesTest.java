@@ -92,7 +92,8 @@ class HostileFilesTest {
     void blocksThatContainEachOtherAreDrawnOnceAndTold() throws IOException {
         ReadFile read = read(file("x.dxf", """
                 0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nA\n10\n0\n20\n0\n0\nLINE\n8\n0\n10\n0\n20\n0\n11\n1\n21\n0\n0\nINSERT\n2\nB\n10\n0\n20\n0\n0\nENDBLK
-                0\nBLOCK\n2\nB\n10\n0\n20\n0\n0\nINSERT\n2\nA\n10\n0\n20\n0\n0\nENDBLK\n0\nENDSEC\n""" + entities("0\nINSERT\n8\nX\n2\na\n10\n5\n20\n5\n")));
+                0\nBLOCK\n2\nB\n10\n0\n20\n0\n0\nINSERT\n2\nA\n10\n0\n20\n0\n0\nENDBLK\n0\nENDSEC\n"""
+                + entities("0\nINSERT\n8\nX\n2\na\n10\n5\n20\n5\n")));
         assertThat(read.report().leftOut()).extracting(Report.LeftOut::why).containsExactly(Why.CYCLE);
         assertThat(read.drawing().runs()).hasSize(1);
     }
