@@ -40,7 +40,8 @@ class FirstRequests {
         HttpClient client = HttpClient.newBuilder().connectTimeout(PATIENCE).build();
         try {
             for (String page : PAGES) {
-                client.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + web.getWebServer().getPort() + page)).timeout(PATIENCE).build(), HttpResponse.BodyHandlers.discarding());
+                client.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + web.getWebServer().getPort() + page)).timeout(PATIENCE)
+                        .build(), HttpResponse.BodyHandlers.discarding());
             }
         } catch (IOException slow) {
             LOG.warn("The first pages were not answered: {}", slow.getMessage());

@@ -19,14 +19,17 @@ import verge.formats.csv.Column;
 import verge.formats.csv.Fault;
 
 class AppArchitectureTest {
-    private static final JavaClasses ALL = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("verge");
+    private static final JavaClasses ALL = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("verge");
 
     @Test
     void nothingPointsBack() {
         noClasses().that().resideInAnyPackage("verge.core..", "verge.formats..", "verge.instruments..")
                 .should().dependOnClassesThat().resideInAPackage("verge.app..").check(ALL);
-        noClasses().that().resideInAPackage("verge.formats..").should().dependOnClassesThat().resideInAPackage("verge.instruments..").check(ALL);
-        noClasses().that().resideInAPackage("verge.instruments..").should().dependOnClassesThat().resideInAPackage("verge.formats..").check(ALL);
+        noClasses().that().resideInAPackage("verge.formats..").should().dependOnClassesThat().resideInAPackage("verge.instruments..")
+                .check(ALL);
+        noClasses().that().resideInAPackage("verge.instruments..").should().dependOnClassesThat().resideInAPackage("verge.formats..")
+                .check(ALL);
     }
 
     @Test
@@ -39,7 +42,8 @@ class AppArchitectureTest {
     @Test
     void theSimulatedWorldKnowsNoReductionAndNoJob() {
         noClasses().that().resideInAnyPackage("verge.instruments.world..", "verge.instruments.standin..")
-                .should().dependOnClassesThat().resideInAnyPackage("verge.core.reduction..", "verge.core.setup..", "verge.core.journal..").check(ALL);
+                .should().dependOnClassesThat().resideInAnyPackage("verge.core.reduction..", "verge.core.setup..", "verge.core.journal..")
+                .check(ALL);
     }
 
     @Test
@@ -48,7 +52,8 @@ class AppArchitectureTest {
         words.load(Files.newBufferedReader(Path.of("src/main/resources/messages.properties")));
         assertThat(Stream.of(Problem.values()).flatMap(p -> Stream.of("wrong", "means", "next").map(part -> "problem." + p + "." + part)))
                 .allMatch(words::containsKey);
-        assertThat(Stream.of(Finding.Kind.values()).flatMap(k -> Stream.of("wrong", "means", "next").map(part -> "finding." + k + "." + part)))
+        assertThat(Stream.of(Finding.Kind.values())
+                .flatMap(k -> Stream.of("wrong", "means", "next").map(part -> "finding." + k + "." + part)))
                 .allMatch(words::containsKey);
         assertThat(Stream.of(Fault.Kind.values()).map(k -> "fault." + k)).allMatch(words::containsKey);
         assertThat(Stream.of(Column.values()).map(c -> "column." + c)).allMatch(words::containsKey);

@@ -41,7 +41,8 @@ public final class DrawingFiles {
                 case SHAPEFILE -> zipped(file) ? ShapefileReader.readArchive(file, watch) : ShapefileReader.read(file, watch);
                 case BINARY_DXF -> throw new SurveyException(Problem.FILE_BINARY_DRAWING, watch.fileName());
                 case CLOSED_DRAWING -> throw new SurveyException(Problem.FILE_CLOSED_DRAWING, watch.fileName());
-                case TABLE, CODEBOOK, XML, ZIP, BINARY -> throw new SurveyException(Problem.FILE_KIND_UNKNOWN, watch.fileName(), kind.title());
+                case TABLE, CODEBOOK, XML, ZIP,
+                        BINARY -> throw new SurveyException(Problem.FILE_KIND_UNKNOWN, watch.fileName(), kind.title());
             };
         } catch (EOFException brokenOff) {
             throw watch.damaged("its end");

@@ -34,8 +34,11 @@ import verge.instruments.port.LinkState;
 
 /** The driver against instruments that answer late, wrongly, twice or not at all. */
 class LineTotalStationTest {
-    private static final WireMessage STATE = filled("-", "STATE", "tilt-along=1 tilt-across=1 battery=70 temperature=11 pressure=1008 upsets=3 sight=1 mode=lock face=1 locked=1 compensator=1 laser=0 hz=10 v=90");
-    private static final String IDENTITY = "version=2 model=M serial=7 sigma-angle=1 sigma-edm=0.001 sigma-edm-ppm=1 wavelength=0.658 reference-index=1.00028";
+    private static final WireMessage STATE = filled("-", "STATE",
+            "tilt-along=1 tilt-across=1 battery=70 temperature=11 pressure=1008 upsets=3 sight=1 mode=lock face=1 locked=1 compensator=1 "
+            + "laser=0 hz=10 v=90");
+    private static final String IDENTITY =
+            "version=2 model=M serial=7 sigma-angle=1 sigma-edm=0.001 sigma-edm-ppm=1 wavelength=0.658 reference-index=1.00028";
 
     private ServerSocket server;
     private LineTotalStation station;
@@ -106,7 +109,8 @@ class LineTotalStationTest {
     }
 
     private static Optional<WireMessage> usual(WireMessage asked) {
-        return Optional.of(asked.verb().equals("HELLO") ? filled(asked.tag(), "OK", IDENTITY) : filled(asked.tag(), "OK", "hz=10 v=90 sd=20"));
+        return Optional.of(asked.verb().equals("HELLO") ? filled(asked.tag(), "OK", IDENTITY)
+                : filled(asked.tag(), "OK", "hz=10 v=90 sd=20"));
     }
 
     /** The state that it tells by itself keeps the socket alive: only another greeting makes a link of it. */
@@ -127,7 +131,8 @@ class LineTotalStationTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"hz=361 v=90 sd=20", "hz=-1 v=90 sd=20", "hz=10 v=400 sd=20", "hz=10 v=90 sd=1e308", "hz=10 v=90 sd=-3", "hz=10 v=90 sd=0x1p4", "hz=10 v=90 sd=20d",
+    @ValueSource(strings = {"hz=361 v=90 sd=20", "hz=-1 v=90 sd=20", "hz=10 v=400 sd=20", "hz=10 v=90 sd=1e308", "hz=10 v=90 sd=-3",
+            "hz=10 v=90 sd=0x1p4", "hz=10 v=90 sd=20d",
         "hz=10 v=90 sd=NaN", "hz=10 v=90", "hz=10 v=90 sd=20,5"})
     void figuresThatCannotBeAreNoReading(String answer) throws Exception {
         stand(asked -> asked.verb().equals("MEASURE") ? Optional.of(filled(asked.tag(), "OK", answer)) : usual(asked));

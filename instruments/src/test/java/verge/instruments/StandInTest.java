@@ -97,7 +97,8 @@ class StandInTest {
     @Test
     void withoutATripodItRefusesInWords() {
         assertThat(problemOf(station.measure()).problem()).isEqualTo(Problem.INSTRUMENT_REFUSED);
-        assertThatThrownBy(() -> ground.stand("T99")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.INSTRUMENT_REFUSED));
+        assertThatThrownBy(() -> ground.stand("T99"))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.INSTRUMENT_REFUSED));
     }
 
     @Test
@@ -169,7 +170,8 @@ class StandInTest {
         TotalStationReading two = station.measure(3).join();
         assertThat(one.face()).isEqualTo(Face.ONE);
         assertThat(two.face()).isEqualTo(Face.TWO);
-        assertThat(two.faceOneDirection().minus(one.faceOneDirection()).halfCircle().arcSeconds()).as("twice the collimation").isBetween(-15.0, -1.0);
+        assertThat(two.faceOneDirection().minus(one.faceOneDirection()).halfCircle().arcSeconds()).as("twice the collimation")
+                .isBetween(-15.0, -1.0);
         assertThat(two.faceOneZenith().minus(one.faceOneZenith()).arcSeconds()).as("twice the index error").isBetween(0.0, 10.0);
         await(() -> station.snapshot().switches().orElseThrow().face() == Face.TWO);
     }
@@ -186,7 +188,8 @@ class StandInTest {
         Angle roughly = pole.horizontalDirection().plus(new Angle(toMark - toPole + 0.005));
         station.turn(roughly, Angle.ofDegrees(88)).join();
         TotalStationReading mark = station.measure().join();
-        assertThat(mark.horizontalDirection().minus(pole.horizontalDirection()).minus(new Angle(toMark - toPole)).halfCircle().degrees()).isCloseTo(0, within(0.02));
+        assertThat(mark.horizontalDirection().minus(pole.horizontalDirection()).minus(new Angle(toMark - toPole)).halfCircle().degrees())
+                .isCloseTo(0, within(0.02));
         station.turn(roughly.plus(Angle.ofDegrees(60)), Angle.ofDegrees(90)).join();
         assertThat(problemOf(station.measure()).problem()).isEqualTo(Problem.INSTRUMENT_REFUSED);
         station.turn(roughly.plus(Angle.ofDegrees(9)), Angle.ofDegrees(90)).join();
@@ -228,11 +231,13 @@ class StandInTest {
 
     @Test
     void anotherSharedAddressIsToldWithBothEnds() {
-        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LineDriver.ID, LinkKind.FAR_RADIO, "127.0.0.1", standIn.port(LinkKind.FAR_RADIO), "7"))) {
+        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LineDriver.ID, LinkKind.FAR_RADIO, "127.0.0.1",
+                standIn.port(LinkKind.FAR_RADIO), "7"))) {
             await(() -> radio.snapshot().link() == LinkState.MISMATCH);
             assertThat(radio.snapshot().mismatch()).contains(new InstrumentSnapshot.Mismatch("shared address", "7", "12"));
         }
-        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LineDriver.ID, LinkKind.FAR_RADIO, "127.0.0.1", standIn.port(LinkKind.FAR_RADIO), "12"))) {
+        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LineDriver.ID, LinkKind.FAR_RADIO, "127.0.0.1",
+                standIn.port(LinkKind.FAR_RADIO), "12"))) {
             await(() -> radio.snapshot().link() == LinkState.UP);
         }
     }
@@ -241,7 +246,8 @@ class StandInTest {
     void theNearRadioDropsOutAsThePoleWalksOffAndComesBack() {
         ground.stand("T2");
         ground.go("T2");
-        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LineDriver.ID, LinkKind.NEAR_RADIO, "127.0.0.1", standIn.port(LinkKind.NEAR_RADIO), "4417"))) {
+        try (LineTotalStation radio = new LineTotalStation(new LinkSetting(LineDriver.ID, LinkKind.NEAR_RADIO, "127.0.0.1",
+                standIn.port(LinkKind.NEAR_RADIO), "4417"))) {
             await(() -> radio.snapshot().link() == LinkState.UP);
             ground.walk(70, 0);
             await(() -> radio.snapshot().link() == LinkState.LOST);
@@ -304,7 +310,8 @@ class StandInTest {
                 ObservedPoint point = solved.station().observe(station.measure().join(), target());
                 double[] errors = {(point.position().plan().northing() - truth.plan().northing()) / point.sigma().north().metres(),
                     (point.position().plan().easting() - truth.plan().easting()) / point.sigma().east().metres(),
-                    (point.position().elevation().orElseThrow().metres() - truth.elevation().orElseThrow().metres()) / point.sigma().up().metres()};
+                    (point.position().elevation().orElseThrow().metres() - truth.elevation().orElseThrow().metres()) / point.sigma().up()
+                    .metres()};
                 for (double error : errors) {
                     assertThat(Math.abs(error)).isLessThan(4);
                     squares += error * error;
@@ -329,11 +336,13 @@ class StandInTest {
         PracticeGround.Sight standing = ground.stand(stationMark);
         ground.go(backsightMark);
         InstrumentIdentity identity = station.snapshot().identity().orElseThrow();
-        Conditions conditions = new Conditions(new Atmosphere(11.4, 1008.6, 60), InstrumentPrecision.withUsualCare(identity.sigmaAngle(), identity.distanceMeter()),
+        Conditions conditions = new Conditions(new Atmosphere(11.4, 1008.6, 60),
+                InstrumentPrecision.withUsualCare(identity.sigmaAngle(), identity.distanceMeter()),
                 InstrumentErrors.NONE, 0.13);
         Arrangement arrangement = Arrangement.knownPoint(new PointName(stationMark), standing.occupied().orElseThrow().tape(),
                 Sighting.of(new PointName(backsightMark), target(), Pointing.of(station.measure().join())));
-        return (StationSolution) StationFit.solve(arrangement, conditions, new FlatSite(Ternholm.GRID_PER_GROUND), name -> Optional.of(KnownMark.exact(rounded(name.text()))));
+        return (StationSolution) StationFit.solve(arrangement, conditions, new FlatSite(Ternholm.GRID_PER_GROUND),
+                name -> Optional.of(KnownMark.exact(rounded(name.text()))));
     }
 
     private static Target target() {
@@ -343,7 +352,8 @@ class StandInTest {
     /** A mark's coordinates as a file would give them: to the millimetre. */
     private static Position rounded(String mark) {
         Position truth = Ternholm.mark(mark).orElseThrow().truth();
-        return new Position(new GridPoint(Math.rint(truth.plan().northing() * 1000) / 1000, Math.rint(truth.plan().easting() * 1000) / 1000),
+        return new Position(new GridPoint(Math.rint(truth.plan().northing() * 1000) / 1000,
+                Math.rint(truth.plan().easting() * 1000) / 1000),
                 truth.elevation().map(e -> new Elevation(Math.rint(e.metres() * 1000) / 1000)));
     }
 

@@ -10,7 +10,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import verge.instruments.line.WireMessage;
 
 class WireMessageTest {
-    private static final WireMessage READING = WireMessage.of("17", "OK").with("hz", 123.45678, 5).with("v", 91.2, 5).with("sd", 44.1234, 4);
+    private static final WireMessage READING = WireMessage.of("17", "OK").with("hz", 123.45678, 5).with("v", 91.2, 5)
+            .with("sd", 44.1234, 4);
 
     @Test
     void aLineReadsBack() {

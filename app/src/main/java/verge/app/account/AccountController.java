@@ -53,7 +53,8 @@ class AccountController {
     }
 
     @PostMapping("/account/password")
-    String changePassword(@RequestParam String old, @RequestParam String fresh, Principal person, HttpSession session, RedirectAttributes once) {
+    String changePassword(@RequestParam String old, @RequestParam String fresh, Principal person, HttpSession session,
+            RedirectAttributes once) {
         accounts.changePassword(person.getName(), old, fresh);
         signIns.endOthers(person.getName(), session.getId());
         once.addFlashAttribute("passwordChanged", true);

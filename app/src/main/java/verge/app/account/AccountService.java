@@ -58,7 +58,8 @@ public class AccountService implements UserDetailsService {
     /**
      * Takes a new password if the old one is right.
      *
-     * @throws SurveyException PASSWORD_TOO_LONG if the new one is longer than can be kept; PASSWORD_UNFIT if the old one is wrong or the new one shorter than ten characters
+     * @throws SurveyException PASSWORD_TOO_LONG if the new one is longer than can be kept; PASSWORD_UNFIT if the old one is wrong or the
+     *     new one shorter than ten characters
      */
     @Transactional
     public void changePassword(String name, String old, String fresh) {

@@ -10,7 +10,8 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
- * Wrong passwords. From one address, and for one account from wherever, each makes the next wait longer; an address from which the account was signed in
+ * Wrong passwords. From one address, and for one account from wherever, each makes the next wait longer; an address from which the account
+ * was signed in
  * before waits for its own mistakes alone, so that nobody locks the owner out by guessing.
  */
 final class Guesses {
@@ -89,6 +90,7 @@ final class Guesses {
     synchronized Optional<Told> succeeded(String account, String address) {
         known.computeIfAbsent(account, a -> ConcurrentHashMap.newKeySet()).add(address);
         tried.remove(both(account, address));
-        return Optional.ofNullable(tried.remove(account(account))).filter(t -> t.count() >= TOLD_FROM).map(t -> new Told(t.count(), t.last(), t.address()));
+        return Optional.ofNullable(tried.remove(account(account))).filter(t -> t.count() >= TOLD_FROM)
+                .map(t -> new Told(t.count(), t.last(), t.address()));
     }
 }

@@ -54,7 +54,8 @@ class SecurityConfiguration {
                         .requestMatchers("/api/v1/openapi", "/api/v1/openapi/**").permitAll()
                         .anyRequest().authenticated())
                 .exceptionHandling(handling -> handling.authenticationEntryPoint(asksForSignIn(words)))
-                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives("default-src 'none'; frame-ancestors 'none'"))
+                .headers(headers -> headers.contentSecurityPolicy(policy ->
+                policy.policyDirectives("default-src 'none'; frame-ancestors 'none'"))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
     }
@@ -67,11 +68,13 @@ class SecurityConfiguration {
         return http
                 .authorizeHttpRequests(requests -> requests
                         .dispatcherTypeMatchers(DispatcherType.ASYNC, DispatcherType.ERROR, DispatcherType.FORWARD).permitAll()
-                        .requestMatchers("/sign-in", "/webjars/**", "/kept/**", "/css/**", "/js/**", "/fonts/**", "/icons/**", "/favicon.svg", "/manifest.webmanifest", "/worker.js", "/away.html",
+                        .requestMatchers("/sign-in", "/webjars/**", "/kept/**", "/css/**", "/js/**", "/fonts/**", "/icons/**",
+                        "/favicon.svg", "/manifest.webmanifest", "/worker.js", "/away.html",
                                 "/actuator/health").permitAll()
                         .anyRequest().authenticated())
                 .requestCache(cache -> cache.requestCache(pagesAlone()))
-                .formLogin(form -> form.loginPage("/sign-in").successHandler(signedIn(guesses)).failureHandler((request, response, failure) -> {
+                .formLogin(form -> form.loginPage("/sign-in").successHandler(signedIn(guesses))
+                .failureHandler((request, response, failure) -> {
                     guesses.failed(named(request), request.getRemoteAddr());
                     LOG.warn("wrong password for '{}' from {}", named(request).replaceAll("\\p{Cntrl}", "?"), request.getRemoteAddr());
                     response.sendRedirect("/sign-in?error");
@@ -99,7 +102,8 @@ class SecurityConfiguration {
         return (request, response, who) -> {
             Optional<Guesses.Told> told = guesses.succeeded(who.getName(), request.getRemoteAddr());
             if (told.isPresent()) {
-                request.getSession().setAttribute(AccountController.TRIED, told.get().count() + " wrong passwords were tried for your name since you signed in last, the latest at "
+                request.getSession().setAttribute(AccountController.TRIED,
+                        told.get().count() + " wrong passwords were tried for your name since you signed in last, the latest at "
                         + TRIED_AT.format(told.get().last().atZone(ZoneOffset.UTC)) + " from " + told.get().address() + ".");
                 response.sendRedirect("/account");
             } else {
@@ -111,7 +115,8 @@ class SecurityConfiguration {
     private static OncePerRequestFilter slowed(Guesses guesses) {
         return new OncePerRequestFilter() {
             @Override
-            protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws IOException, ServletException {
+            protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+                    throws IOException, ServletException {
                 boolean signsIn = request.getMethod().equals("POST") && request.getServletPath().equals("/sign-in");
                 Duration wait = signsIn ? guesses.wait(named(request), request.getRemoteAddr()) : Duration.ZERO;
                 if (wait.isZero()) {
@@ -138,8 +143,10 @@ class SecurityConfiguration {
     /** After the sign-in a person goes on to the page that was asked for, never to what a script fetched when the session was over. */
     private static RequestCache pagesAlone() {
         HttpSessionRequestCache cache = new HttpSessionRequestCache();
-        cache.setRequestMatcher(request -> request.getMethod().equals("GET") && Optional.ofNullable(request.getHeader("Sec-Fetch-Mode")).map("navigate"::equals)
-                .orElseGet(() -> Optional.ofNullable(request.getHeader("Accept")).filter(accepts -> accepts.contains("text/html")).isPresent()));
+        cache.setRequestMatcher(request -> request.getMethod().equals("GET") && Optional.ofNullable(request.getHeader("Sec-Fetch-Mode"))
+                .map("navigate"::equals)
+                .orElseGet(() -> Optional.ofNullable(request.getHeader("Accept")).filter(accepts -> accepts.contains("text/html"))
+                .isPresent()));
         return cache;
     }
 

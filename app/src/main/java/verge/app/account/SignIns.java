@@ -29,7 +29,8 @@ class SignIns {
     /** All but one, and all tokens: whoever has them may be whom the password was changed for. */
     @Transactional
     void endOthers(String person, String session) {
-        sessions.ifAvailable(all -> Set.copyOf(all.findByPrincipalName(person).keySet()).stream().filter(id -> !id.equals(session)).forEach(all::deleteById));
+        sessions.ifAvailable(all -> Set.copyOf(all.findByPrincipalName(person).keySet()).stream().filter(id -> !id.equals(session))
+                .forEach(all::deleteById));
         tokens.deleteByAccount(person);
         events.publishEvent(new SignedOut(person, session, true));
     }

@@ -49,8 +49,10 @@ class AttributeController {
 
     /** Answers come under their names with 'answer:' in front. Scripts are told nothing more, a form gets the list of what is missing. */
     @PostMapping("/{subject}")
-    Object answer(@PathVariable UUID job, @PathVariable UUID subject, @RequestParam Map<String, String> fields, @RequestHeader(value = "Accept", defaultValue = "") String wanted, Principal person) {
-        attributes.answer(job, subject, fields.entrySet().stream().filter(f -> f.getKey().startsWith(ANSWER)).collect(Collectors.toMap(f -> f.getKey().substring(ANSWER.length()), Map.Entry::getValue)),
+    Object answer(@PathVariable UUID job, @PathVariable UUID subject, @RequestParam Map<String, String> fields,
+            @RequestHeader(value = "Accept", defaultValue = "") String wanted, Principal person) {
+        attributes.answer(job, subject, fields.entrySet().stream().filter(f -> f.getKey().startsWith(ANSWER))
+                .collect(Collectors.toMap(f -> f.getKey().substring(ANSWER.length()), Map.Entry::getValue)),
                 Author.atPage(person.getName()));
         return wanted.contains("text/html") ? "redirect:/jobs/" + job + "/attributes" : new ResponseEntity<Void>(HttpStatus.NO_CONTENT);
     }

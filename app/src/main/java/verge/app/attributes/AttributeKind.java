@@ -32,13 +32,15 @@ final class AttributeKind extends EntryKind<AttributesWritten> {
     @Override
     public String text(AttributesWritten says, InBook in) {
         String about = in.about(says.subject());
-        return about + says.answers().entrySet().stream().sorted(Map.Entry.comparingByKey()).map(a -> "  " + a.getKey() + ": " + a.getValue()).collect(Collectors.joining());
+        return about + says.answers().entrySet().stream().sorted(Map.Entry.comparingByKey())
+                .map(a -> "  " + a.getKey() + ": " + a.getValue()).collect(Collectors.joining());
     }
 
     @Override
     public Stream<Value<AttributesWritten>> values(AttributesWritten says, InBook in) {
         Values<AttributesWritten> values = new Values<>(says, in);
-        says.answers().keySet().stream().sorted().forEach(name -> values.words("answer:" + name, name, says.answers().get(name), (was, text) -> was.with(name, text)));
+        says.answers().keySet().stream().sorted()
+                .forEach(name -> values.words("answer:" + name, name, says.answers().get(name), (was, text) -> was.with(name, text)));
         return values.all();
     }
 }

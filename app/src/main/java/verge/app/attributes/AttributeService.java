@@ -47,7 +47,8 @@ public class AttributeService {
      * @param missing whether it must be answered and is not
      * @param photos that answer it, for a photo
      */
-    public record Field(String name, String kind, String unit, List<String> choices, boolean required, String value, boolean missing, List<UUID> photos) {
+    public record Field(String name, String kind, String unit, List<String> choices, boolean required, String value, boolean missing,
+            List<UUID> photos) {
     }
 
     /** A form about one shot or string. */
@@ -60,7 +61,8 @@ public class AttributeService {
         Codebook book = codebooks.of(job);
         Stream<Asked> point = state.pointsOf(shot.id()).stream().flatMap(p -> Asked.of(p, state, book).stream());
         Stream<UUID> strings = shot.payload() instanceof Measured taken ? taken.strings() : Stream.empty();
-        Stream<Asked> begun = strings.flatMap(id -> state.string(id).stream()).filter(s -> s.vertices().size() == 1).flatMap(s -> Asked.of(s, state, book).stream());
+        Stream<Asked> begun = strings.flatMap(id -> state.string(id).stream()).filter(s -> s.vertices().size() == 1)
+                .flatMap(s -> Asked.of(s, state, book).stream());
         return Stream.concat(point, begun).map(asked -> form(asked, journal)).toList();
     }
 
@@ -75,25 +77,32 @@ public class AttributeService {
     }
 
     private static Form form(Asked asked, Journal journal) {
-        return form(journal.state(), asked, asked.attributes().stream().anyMatch(Attribute::repeats) ? lastAnswers(journal, asked.code()) : Map.of());
+        return form(journal.state(), asked, asked.attributes().stream()
+                .anyMatch(Attribute::repeats) ? lastAnswers(journal, asked.code()) : Map.of());
     }
 
     /** @param last answers that are offered again */
     private static Form form(JobState state, Asked asked, Map<String, String> last) {
-        return new Form(asked.subject(), asked.title(), asked.attributes().stream().map(a -> new Field(a.name(), a.type().name().toLowerCase(Locale.ROOT), a.unit(), a.type() == Attribute.Type.YES_NO ? List.of("yes", "no") : a.choices(), a.required(),
-                asked.answers().getOrDefault(a.name(), a.repeats() ? last.getOrDefault(a.name(), "") : ""), asked.missing().contains(a), photos(state, asked, a))).toList());
+        return new Form(asked.subject(), asked.title(), asked.attributes().stream()
+                .map(a -> new Field(a.name(), a.type().name().toLowerCase(Locale.ROOT), a.unit(),
+                a.type() == Attribute.Type.YES_NO ? List.of("yes", "no") : a.choices(), a.required(),
+                asked.answers().getOrDefault(a.name(), a.repeats() ? last.getOrDefault(a.name(), "") : ""), asked.missing().contains(a),
+                photos(state, asked, a))).toList());
     }
 
     private static List<UUID> photos(JobState state, Asked asked, Attribute attribute) {
         return attribute.type() != Attribute.Type.PHOTO ? List.of()
-                : state.photos().filter(p -> p.taken().subject().equals(asked.subject()) && p.taken().attribute().equals(attribute.name())).map(Photo::id).toList();
+                : state.photos().filter(p -> p.taken().subject().equals(asked.subject()) && p.taken().attribute().equals(attribute.name()))
+                .map(Photo::id).toList();
     }
 
     /** What was answered about the last thing of a code that anything was answered about. */
     private static Map<String, String> lastAnswers(Journal journal, Code code) {
         List<Entry> entries = journal.entries();
-        return IntStream.rangeClosed(1, Math.min(FARTHEST_BACK, entries.size())).mapToObj(back -> entries.get(entries.size() - back)).filter(e -> !journal.state().isStruck(e.id()))
-                .map(journal::counting).filter(AttributesWritten.class::isInstance).map(AttributesWritten.class::cast).filter(w -> codeOf(journal.state(), w.subject()).filter(code::equals).isPresent())
+        return IntStream.rangeClosed(1, Math.min(FARTHEST_BACK, entries.size())).mapToObj(back -> entries.get(entries.size() - back))
+                .filter(e -> !journal.state().isStruck(e.id()))
+                .map(journal::counting).filter(AttributesWritten.class::isInstance).map(AttributesWritten.class::cast)
+                .filter(w -> codeOf(journal.state(), w.subject()).filter(code::equals).isPresent())
                 .map(w -> journal.state().answersOf(w.subject())).findFirst().orElse(Map.of());
     }
 
@@ -104,7 +113,8 @@ public class AttributeService {
     /** All that lacks an answer that its code insists on. */
     public List<Form> missing(UUID job) {
         JobState state = journals.state(job);
-        return Asked.all(state, codebooks.of(job)).filter(asked -> !asked.missing().isEmpty()).map(asked -> form(state, asked, Map.of())).filter(f -> f.fields().stream().anyMatch(Field::missing)).toList();
+        return Asked.all(state, codebooks.of(job)).filter(asked -> !asked.missing().isEmpty()).map(asked -> form(state, asked, Map.of()))
+                .filter(f -> f.fields().stream().anyMatch(Field::missing)).toList();
     }
 
     /**
@@ -114,7 +124,8 @@ public class AttributeService {
      */
     public Optional<Kept> answer(UUID job, UUID subject, Map<String, String> typed, Author author) {
         Map<String, String> before = journals.state(job).answersOf(subject);
-        Map<String, String> now = asked(job, journals.state(job), subject).read(typed).stream().filter(a -> !a.getValue().equals(before.getOrDefault(a.getKey(), "")))
+        Map<String, String> now = asked(job, journals.state(job), subject).read(typed).stream()
+                .filter(a -> !a.getValue().equals(before.getOrDefault(a.getKey(), "")))
                 .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
         return now.isEmpty() ? Optional.empty() : Optional.of(journals.append(job, author, new AttributesWritten(subject, now)));
     }

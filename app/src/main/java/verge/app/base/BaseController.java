@@ -67,7 +67,8 @@ class BaseController {
     private final StandIns standIns;
     private final JournalService journals;
 
-    BaseController(BaseService service, BaseDesk bases, BaseMarks marks, BaseViews views, BaseCorrections corrections, BaseReport report, PdfPress press, ReceiverBench bench, SitePoints points, StandIns standIns,
+    BaseController(BaseService service, BaseDesk bases, BaseMarks marks, BaseViews views, BaseCorrections corrections, BaseReport report,
+            PdfPress press, ReceiverBench bench, SitePoints points, StandIns standIns,
             JournalService journals) {
         this.service = service;
         this.bases = bases;
@@ -82,7 +83,13 @@ class BaseController {
         this.journals = journals;
     }
 
-    /** A base of the job, in a list. @param until blank while it sends @param measured how many points were measured from it @param left whether none is it although it has not ended */
+    /**
+     * A base of the job, in a list.
+     *
+     * @param until blank while it sends
+     * @param measured how many points were measured from it
+     * @param left whether none is it although it has not ended
+     */
     record BaseLine(UUID entry, String mark, String from, String until, boolean provisional, long measured, boolean left) {
     }
 
@@ -95,7 +102,8 @@ class BaseController {
         model.addAttribute("setting", setting);
         model.addAttribute("caster", setting.caster().orElse(null));
         ReceiverBench.showRadio(setting.channel().orElse(RadioChannel.USUAL), model);
-        model.addAttribute("names", Stream.concat(state.bases().stream().map(Base::mark), PointNames.offered(state).stream()).map(PointName::text).distinct().toList());
+        model.addAttribute("names", Stream.concat(state.bases().stream().map(Base::mark), PointNames.offered(state).stream())
+                .map(PointName::text).distinct().toList());
         model.addAttribute("free", free(state));
         again(job, state, model);
         model.addAttribute("bases", lines(job, journals.journal(job)));
@@ -115,14 +123,21 @@ class BaseController {
         model.addAttribute("again", marks.again(job, state).map(a -> again(a, state)).orElse(null));
     }
 
-    /** An earlier base where the antenna stands now. @param name under which the job would know its mark @param job @param entry of another job's; null for the job's own */
+    /**
+     * An earlier base where the antenna stands now.
+     *
+     * @param name under which the job would know its mark
+     * @param job
+     * @param entry of another job's; null for the job's own
+     */
     record Again(String mark, String shift, String name, UUID job, UUID entry) {
     }
 
     private static Again again(BaseMarks.Earlier a, JobState state) {
         PointName mark = a.here().mark();
         String shift = BaseWords.shift(a.here(), state.settings());
-        return a.of().map(o -> new Again(a.mark(), shift, state.allNamed(mark).isEmpty() ? mark.text() : free(state), o.job(), a.here().earlier().entry())).orElseGet(() -> new Again(a.mark(), shift, mark.text(), null, null));
+        return a.of().map(o -> new Again(a.mark(), shift, state.allNamed(mark).isEmpty() ? mark.text() : free(state), o.job(),
+                a.here().earlier().entry())).orElseGet(() -> new Again(a.mark(), shift, mark.text(), null, null));
     }
 
     private List<BaseLine> lines(UUID job, Journal journal) {
@@ -130,12 +145,19 @@ class BaseController {
         JobSettings settings = state.settings();
         return state.bases().stream().map(b -> {
             Instant from = journal.entry(b.entry()).orElseThrow().at();
-            String until = state.latest(new EndOf(b.entry())).flatMap(journal::entry).map(e -> settings.times().until(from, e.at())).orElse("");
-            return new BaseLine(b.entry(), b.mark().text(), settings.times().whole(from), until, b.provisional(), state.measuredFrom(b), service.isLeft(job, state, b.entry()));
+            String until = state.latest(new EndOf(b.entry())).flatMap(journal::entry).map(e -> settings.times().until(from, e.at()))
+                    .orElse("");
+            return new BaseLine(b.entry(), b.mark().text(), settings.times().whole(from), until, b.provisional(), state.measuredFrom(b),
+                    service.isLeft(job, state, b.entry()));
         }).toList();
     }
 
-    /** A known mark, or one measured before, that was stood on. @param against what it was held against @param slip what would explain it; blank if nothing does */
+    /**
+     * A known mark, or one measured before, that was stood on.
+     *
+     * @param against what it was held against
+     * @param slip what would explain it; blank if nothing does
+     */
     record CheckLine(UUID entry, String mark, String at, String against, String plan, String up, boolean within, String slip) {
     }
 
@@ -143,13 +165,16 @@ class BaseController {
         JobState state = journal.state();
         JobSettings settings = state.settings();
         Figures f = settings.figures();
-        return ControlSeen.of(state).stream().map(c -> new CheckLine(c.stood().entry(), c.stood().name().text(), settings.times().whole(c.stood().at()),
-                c.against().map(b -> "itself, " + apart(Duration.between(b.at(), c.stood().at())) + " before").orElse("what is known"), f.apart(c.plan()), c.up().map(f::difference).orElse(""), c.within(), ControlLines.slip(journal, c))).toList();
+        return ControlSeen.of(state).stream()
+                .map(c -> new CheckLine(c.stood().entry(), c.stood().name().text(), settings.times().whole(c.stood().at()),
+                c.against().map(b -> "itself, " + apart(Duration.between(b.at(), c.stood().at())) + " before").orElse("what is known"),
+                f.apart(c.plan()), c.up().map(f::difference).orElse(""), c.within(), ControlLines.slip(journal, c))).toList();
     }
 
     /** Soon after each other, satellites stand alike, and two times are hardly two. */
     private static String apart(Duration between) {
-        return between.compareTo(SOON) < 0 ? between.toSeconds() + " s" : between.toHours() < 2 ? between.toMinutes() + " min" : between.toDays() < 2 ? between.toHours() + " h" : between.toDays() + " days";
+        return between.compareTo(SOON) < 0 ? between.toSeconds() + " s" : between.toHours() < 2 ? between.toMinutes()
+                + " min" : between.toDays() < 2 ? between.toHours() + " h" : between.toDays() + " days";
     }
 
     /** How it is now, as a part of the bench. */
@@ -175,8 +200,13 @@ class BaseController {
     Held held(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent) {
         BaseMarks.Wanted wanted = marks.wanted(job, new BaseForm(Answers.of(sent)));
         JobSettings settings = journals.state(job).settings();
-        return wanted.against().map(off -> new Held((wanted.noted().isEmpty() ? "" : "Taken over as it is there, " + wanted.noted() + ". ") + "The sky says: off by " + BaseWords.off(off, settings) + ". " + BaseWords.cause(off, wanted.position().orElseThrow(), settings), grade(off)))
-                .orElseGet(() -> wanted.again().map(a -> new Held("A base stood here before, over " + a.mark() + ". A new start shifts all that follows against what was: " + BaseWords.shift(a.here(), settings) + ".", "question")).orElse(new Held("Provisional until its true place is known.", "near")));
+        return wanted.against().map(off ->
+                new Held((wanted.noted().isEmpty() ? "" : "Taken over as it is there, " + wanted.noted() + ". ") + "The sky says: off by "
+                + BaseWords.off(off, settings) + ". " + BaseWords.cause(off, wanted.position().orElseThrow(), settings), grade(off)))
+                .orElseGet(() -> wanted.again()
+                .map(a -> new Held("A base stood here before, over " + a.mark() + ". A new start shifts all that follows against what was: "
+                + BaseWords.shift(a.here(), settings) + ".", "question"))
+                .orElse(new Held("Provisional until its true place is known.", "near")));
     }
 
     private static String grade(AgainstSky off) {
@@ -192,7 +222,8 @@ class BaseController {
     @PostMapping("/base/start")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @ResponseBody
-    CompletableFuture<Void> start(@PathVariable UUID job, @RequestParam UUID id, @RequestParam MultiValueMap<String, String> sent, Principal person) {
+    CompletableFuture<Void> start(@PathVariable UUID job, @RequestParam UUID id, @RequestParam MultiValueMap<String, String> sent,
+            Principal person) {
         return service.start(job, id, new BaseForm(Answers.of(sent)), person.getName()).thenAccept(kept -> { });
     }
 
@@ -230,13 +261,15 @@ class BaseController {
         Journal journal = journals.journal(job);
         model.addAttribute("base", base);
         model.addAttribute("setUp", journal.entry(entry).orElseThrow().sequence());
-        model.addAttribute("place", state.geodesy().position(base.ground().place(ReferenceEllipsoid.WGS84)).map(settings::place).orElse(""));
+        model.addAttribute("place", state.geodesy().position(base.ground().place(ReferenceEllipsoid.WGS84)).map(settings::place)
+                .orElse(""));
         model.addAttribute("measured", state.measuredFrom(base));
         model.addAttribute("names", PointNames.offered(state).stream().map(PointName::text).toList());
         model.addAttribute("unit", f.lengthUnit().symbol());
         model.addAttribute("byMarks", BaseByMark.of(journal, base.mark()).stream().map(b -> {
             List<JobSettings.Coordinate> plan = settings.coordinates(b.base().plan());
-            return new ByMark(b.mark().text(), settings.place(b.base()), plan.get(0).figure(), plan.get(1).figure(), b.base().elevation().map(e -> f.bare(e.asLength())).orElse(""));
+            return new ByMark(b.mark().text(), settings.place(b.base()), plan.get(0).figure(), plan.get(1).figure(),
+                    b.base().elevation().map(e -> f.bare(e.asLength())).orElse(""));
         }).toList());
         return "base/correct";
     }
@@ -260,7 +293,9 @@ class BaseController {
 
     @PostMapping("/base/{entry}/correct")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void write(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason, @RequestParam(required = false) Long asOf, @RequestParam MultiValueMap<String, String> sent, Principal person) {
-        corrections.write(job, entry, new BaseForm(Answers.of(sent)), reason, Optional.ofNullable(asOf).map(OptionalLong::of).orElse(OptionalLong.empty()), new Author(id, person.getName(), "page"));
+    void write(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason,
+            @RequestParam(required = false) Long asOf, @RequestParam MultiValueMap<String, String> sent, Principal person) {
+        corrections.write(job, entry, new BaseForm(Answers.of(sent)), reason,
+                Optional.ofNullable(asOf).map(OptionalLong::of).orElse(OptionalLong.empty()), new Author(id, person.getName(), "page"));
     }
 }

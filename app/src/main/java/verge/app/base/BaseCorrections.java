@@ -48,14 +48,18 @@ class BaseCorrections {
         return reworks.preview(job, several(job, entry, form));
     }
 
-    /** @throws SurveyException as {@link #preview} and {@link ReworkService#write(UUID, ReworkService.Several, String, OptionalLong, Author)} */
+    /**
+     * @throws SurveyException as {@link #preview} and {@link ReworkService#write(UUID, ReworkService.Several, String, OptionalLong,
+     *     Author)}
+     */
     void write(UUID job, UUID entry, BaseForm form, String reason, OptionalLong asOf, Author author) {
         reworks.write(job, several(job, entry, form), reason, asOf, author);
     }
 
     private ReworkService.Several several(UUID job, UUID entry, BaseForm form) {
         Base base = base(job, entry);
-        Choice bases = new Choice(Set.of(BaseSetUp.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Set.of(base.mark()));
+        Choice bases = new Choice(Set.of(BaseSetUp.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
+                Optional.empty(), Set.of(base.mark()));
         if (form.from() == BaseForm.From.TYPED) {
             JobState state = journals.state(job);
             NamedPosition typed = form.typed(state.settings(), base.mark());
@@ -64,7 +68,8 @@ class BaseCorrections {
         }
         PointName known = form.mark();
         List<Payload> needed = points.toTakeOn(job, Origin.CONTROL, known.text());
-        points.state(job).find(known).ifPresent(p -> requireSound(journals.state(job), journals.journal(job), entry, new NamedPosition(p.name(), p.code(), p.position()), form));
+        points.state(job).find(known).ifPresent(p ->
+                requireSound(journals.state(job), journals.journal(job), entry, new NamedPosition(p.name(), p.code(), p.position()), form));
         return new ReworkService.Several(needed, bases, new Change.BaseOver(base.mark(), known));
     }
 
@@ -72,9 +77,11 @@ class BaseCorrections {
     private static void requireSound(JobState state, Journal journal, UUID entry, NamedPosition mark, BaseForm form) {
         state.geodesy().earth(mark.position()).orElseThrow(() -> new SurveyException(Problem.BASE_WITHOUT_HEIGHT, mark.name().text()));
         BaseSetUp said = (BaseSetUp) journal.counting(journal.entry(entry).orElseThrow());
-        said.sky().flatMap(sky -> said.antenna().known().flatMap(height -> BaseEntries.ground(sky, height, state.geodesy()))).map(ground -> AgainstSky.of(mark.position(), ground, state.geodesy()))
+        said.sky().flatMap(sky -> said.antenna().known().flatMap(height -> BaseEntries.ground(sky, height, state.geodesy())))
+                .map(ground -> AgainstSky.of(mark.position(), ground, state.geodesy()))
                 .filter(off -> off.grade() != AgainstSky.Grade.NEAR && !form.sure()).ifPresent(off -> {
-                    throw new SurveyException(Problem.BASE_OFF_SKY, BaseWords.most(off), BaseWords.cause(off, mark.position(), state.settings()));
+                    throw new SurveyException(Problem.BASE_OFF_SKY, BaseWords.most(off),
+                            BaseWords.cause(off, mark.position(), state.settings()));
                 });
     }
 }

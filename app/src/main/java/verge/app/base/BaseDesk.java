@@ -26,7 +26,10 @@ import verge.instruments.ntrip.SourceTable;
 import verge.instruments.receiver.BaseUplink;
 import verge.instruments.receiver.Receiver;
 
-/** The bases that jobs run: their streams on the way to casters, which are taken up again when this node starts, and what the sky says of them. */
+/**
+ * The bases that jobs run: their streams on the way to casters, which are taken up again when this node starts, and what the sky says of
+ * them.
+ */
 @Service
 public class BaseDesk {
     private static final Logger LOG = LoggerFactory.getLogger(BaseDesk.class);
@@ -79,7 +82,9 @@ public class BaseDesk {
         silence(job);
         String kinds = "1006(2),1033(2),107" + setting.kind() + "(" + setting.seconds() + ")";
         String site = jobs.site(jobs.job(job).siteId()).name().replace(';', ',');
-        uplinks.put(job, new BaseUplink(receiver, caster, new SourceTable.Stream(caster.mountpoint(), site, "RTCM 3.3", kinds, "GPS+GLO+GAL+BDS", Optional.of(at), false, caster.user().isEmpty()), drivers.runner()));
+        uplinks.put(job, new BaseUplink(receiver, caster,
+                new SourceTable.Stream(caster.mountpoint(), site, "RTCM 3.3", kinds, "GPS+GLO+GAL+BDS", Optional.of(at), false,
+                caster.user().isEmpty()), drivers.runner()));
     }
 
     void silence(UUID job) {
@@ -91,7 +96,10 @@ public class BaseDesk {
     void takeUpAgain() {
         receivers.runningBases().forEach(job -> {
             try {
-                running(job).ifPresent(base -> setting(job).caster().ifPresent(caster -> receivers.find(Seat.base(job)).ifPresent(receiver -> feed(job, receiver, caster, base.reference().place(ReferenceEllipsoid.WGS84).position(), setting(job)))));
+                running(job).ifPresent(base -> setting(job).caster()
+                        .ifPresent(caster -> receivers.find(Seat.base(job))
+                        .ifPresent(receiver -> feed(job, receiver, caster, base.reference().place(ReferenceEllipsoid.WGS84).position(),
+                        setting(job)))));
             } catch (RuntimeException unforeseen) {   // one base of many: the others are taken up all the same
                 LOG.error("the base of job {} was not taken up again", job, unforeseen);
             }

@@ -67,17 +67,23 @@ final class BaseForm {
     /** A mark as it is typed, with its elevation. @throws SurveyException MISSING, NOT_A_LENGTH, OUT_OF_RANGE */
     NamedPosition typed(JobSettings settings, PointName mark) {
         LengthUnit unit = settings.figures().lengthUnit();
-        Position at = new Position(settings.gridOf(Typed.coordinate("northing", answers.required("northing", "northing"), unit), Typed.coordinate("easting", answers.required("easting", "easting"), unit)),
+        Position at = new Position(settings.gridOf(Typed.coordinate("northing", answers.required("northing", "northing"), unit),
+                Typed.coordinate("easting", answers.required("easting", "easting"), unit)),
                 Optional.of(new Elevation(Typed.coordinate("elevation", answers.required("elevation", "elevation"), unit))));
         return new NamedPosition(mark, Code.NONE, at);
     }
 
-    /** @param before how it was set the last time @throws SurveyException as {@link CasterForm}, RADIO_CODE_UNFIT, OUT_OF_RANGE, CHOICE_UNFIT */
+    /**
+     * @param before how it was set the last time
+     * @throws SurveyException as {@link CasterForm}, RADIO_CODE_UNFIT, OUT_OF_RANGE, CHOICE_UNFIT
+     */
     BaseSetting setting(BaseSetting before) {
         boolean radio = answers.text("way").equals("RADIO");
         boolean internet = answers.text("way").equals("INTERNET");
         Optional<CasterSetting> caster = internet ? Optional.of(caster().parse(before.caster())) : Optional.empty();
-        return new BaseSetting(caster, radio ? Optional.of(ReceiverBench.channel(answers)) : Optional.empty(), radio ? answers.number("watts", "power", 0.001, MOST_WATTS) : 0, answers.text("kind").equals("4") ? 4 : 7, seconds(), answers.ticked("logging"));
+        return new BaseSetting(caster, radio ? Optional.of(ReceiverBench.channel(answers)) : Optional.empty(),
+                radio ? answers.number("watts", "power", 0.001, MOST_WATTS) : 0, answers.text("kind").equals("4") ? 4 : 7, seconds(),
+                answers.ticked("logging"));
     }
 
     private int seconds() {
@@ -89,6 +95,7 @@ final class BaseForm {
     }
 
     private CasterForm caster() {
-        return new CasterForm(answers.text("caster"), answers.ticked("tls") ? "true" : "", answers.text("version"), answers.text("mountpoint"), answers.text("user"), answers.text("password"));
+        return new CasterForm(answers.text("caster"), answers.ticked("tls") ? "true" : "", answers.text("version"),
+                answers.text("mountpoint"), answers.text("user"), answers.text("password"));
     }
 }

@@ -67,7 +67,8 @@ final class BaseKinds {
                 var sending = o.field("sending", SENDING, BaseSetUp::sending);
                 var receiver = o.field("receiver", Wire.TEXT, BaseSetUp::receiver);
                 var reason = o.field("reason", Wire.TEXT, BaseSetUp::reason);
-                return row -> new BaseSetUp(row.get(mark), row.get(held), row.get(antenna), row.get(sent), row.get(sky), row.get(sending), row.get(receiver), row.get(reason));
+                return row -> new BaseSetUp(row.get(mark), row.get(held), row.get(antenna), row.get(sent), row.get(sky), row.get(sending),
+                        row.get(receiver), row.get(reason));
             });
         }
 
@@ -87,7 +88,8 @@ final class BaseKinds {
 
         @Override
         public String text(BaseSetUp says, InBook in) {
-            return brief(says, in) + "  number " + says.sent().station() + sending(says.sending()) + "  antenna " + SatelliteWords.antenna(says.antenna(), in.figures()) + (says.reason().isEmpty() ? "" : "  noted: " + says.reason());
+            return brief(says, in) + "  number " + says.sent().station() + sending(says.sending()) + "  antenna "
+                    + SatelliteWords.antenna(says.antenna(), in.figures()) + (says.reason().isEmpty() ? "" : "  noted: " + says.reason());
         }
 
         @Override
@@ -97,14 +99,17 @@ final class BaseKinds {
 
         @Override
         public String result(BaseSetUp says, InBook in) {
-            return Stream.of(in.state().base(in.entry().id()).map(Base::provisional).orElse(false) ? "provisional: nobody but the sky has said where it stands" : "",
-                    off(says, in).map(o -> "off the sky by " + in.figures().length(o.plan()) + " in plan, " + in.figures().difference(o.up()) + " in height").orElse("")).filter(w -> !w.isEmpty()).collect(Collectors.joining("; "));
+            return Stream.of(in.state().base(in.entry().id()).map(Base::provisional)
+                    .orElse(false) ? "provisional: nobody but the sky has said where it stands" : "",
+                    off(says, in).map(o -> "off the sky by " + in.figures().length(o.plan()) + " in plan, " + in.figures()
+                    .difference(o.up()) + " in height").orElse("")).filter(w -> !w.isEmpty()).collect(Collectors.joining("; "));
         }
 
         /** Of a base on a known mark against what its own receiver found then. */
         private static Optional<AgainstSky> off(BaseSetUp says, InBook in) {
             JobGeodesy job = in.state().geodesy();
-            return says.held() == BaseSetUp.Held.SKY ? Optional.empty() : in.state().base(in.entry().id()).flatMap(b -> says.sky().flatMap(s -> BaseEntries.ground(s, b.height(), job))
+            return says.held() == BaseSetUp.Held.SKY ? Optional.empty() : in.state().base(in.entry().id())
+                    .flatMap(b -> says.sky().flatMap(s -> BaseEntries.ground(s, b.height(), job))
                     .flatMap(sky -> job.position(b.ground().place(ReferenceEllipsoid.WGS84)).map(mark -> AgainstSky.of(mark, sky, job))));
         }
 
@@ -112,19 +117,30 @@ final class BaseKinds {
         public List<TraceStep> steps(BaseSetUp says, InBook in) {
             Figures f = in.figures();
             Optional<Base> base = in.state().base(in.entry().id());
-            return Stream.of(says.sky().map(s -> new TraceStep("The sky says of its antenna, from the earth\u2019s centre, " + s.epochs().count() + " solutions", SatelliteWords.centred(s.antenna()))),
-                    says.sky().map(s -> new TraceStep("How well that is known, to north, east and up", "\u03c3 " + Arrays.stream(s.spread().northEastUp(s.antenna().place(ReferenceEllipsoid.WGS84).position())).mapToObj(m -> f.length(new Length(m))).collect(Collectors.joining(", ")))),
-                    Optional.of(new TraceStep("It said while it sent, as number " + says.sent().station(), SatelliteWords.centred(says.sent().place()))),
-                    Optional.of(new TraceStep("Antenna " + SatelliteWords.antenna(says.antenna(), f), base.map(b -> f.length(b.height()) + " over the mark").orElse("no height follows from it"))),
-                    in.state().find(says.mark()).map(StoredPoint::position).map(p -> new TraceStep("The mark " + says.mark(), in.state().settings().place(p))),
-                    base.map(b -> new TraceStep(b.provisional() ? "Its antenna is taken to be at; provisional" : "Its antenna was at", SatelliteWords.centred(b.reference())))).flatMap(Optional::stream).toList();
+            return Stream.of(says.sky().map(s ->
+                    new TraceStep("The sky says of its antenna, from the earth\u2019s centre, " + s.epochs().count() + " solutions",
+                    SatelliteWords.centred(s.antenna()))),
+                    says.sky().map(s -> new TraceStep("How well that is known, to north, east and up",
+                    "\u03c3 " + Arrays.stream(s.spread().northEastUp(s.antenna().place(ReferenceEllipsoid.WGS84).position()))
+                    .mapToObj(m -> f.length(new Length(m))).collect(Collectors.joining(", ")))),
+                    Optional.of(new TraceStep("It said while it sent, as number " + says.sent().station(),
+                    SatelliteWords.centred(says.sent().place()))),
+                    Optional.of(new TraceStep("Antenna " + SatelliteWords.antenna(says.antenna(), f),
+                    base.map(b -> f.length(b.height()) + " over the mark").orElse("no height follows from it"))),
+                    in.state().find(says.mark()).map(StoredPoint::position)
+                    .map(p -> new TraceStep("The mark " + says.mark(), in.state().settings().place(p))),
+                    base.map(b -> new TraceStep(b.provisional() ? "Its antenna is taken to be at; provisional" : "Its antenna was at",
+                    SatelliteWords.centred(b.reference())))).flatMap(Optional::stream).toList();
         }
 
         @Override
         public Stream<Value<BaseSetUp>> values(BaseSetUp says, InBook in) {
-            return new Values<>(says, in).name("station", "", "Stands on, a known point", says.mark(), (was, known) -> known.equals(was.mark()) ? was : was.over(known))
-                    .length("antennaHeight", "Antenna height as measured", says.antenna().height().measured(), (was, height) -> was.with(SatelliteWords.measured(was.antenna(), height)))
-                    .words("antennaTo", "Measured to: mount, reference point or rim", SatelliteWords.word(says.antenna().height().to()), (was, to) -> was.with(SatelliteWords.measuredTo(was.antenna(), to))).all();
+            return new Values<>(says, in).name("station", "", "Stands on, a known point", says.mark(),
+                    (was, known) -> known.equals(was.mark()) ? was : was.over(known))
+                    .length("antennaHeight", "Antenna height as measured", says.antenna().height().measured(),
+                    (was, height) -> was.with(SatelliteWords.measured(was.antenna(), height)))
+                    .words("antennaTo", "Measured to: mount, reference point or rim", SatelliteWords.word(says.antenna().height().to()),
+                    (was, to) -> was.with(SatelliteWords.measuredTo(was.antenna(), to))).all();
         }
     }
 

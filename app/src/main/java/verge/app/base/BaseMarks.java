@@ -56,7 +56,8 @@ class BaseMarks {
      * @param again an earlier base near by, for one that only the sky knows
      * @param noted whose place it takes over, in words; else empty
      */
-    record Wanted(PointName mark, BaseSetUp.Held held, List<Payload> needed, EarthCentred reference, SkyMean sky, Optional<Position> position, Optional<AgainstSky> against, Optional<Earlier> again, String noted) {
+    record Wanted(PointName mark, BaseSetUp.Held held, List<Payload> needed, EarthCentred reference, SkyMean sky,
+            Optional<Position> position, Optional<AgainstSky> against, Optional<Earlier> again, String noted) {
     }
 
     /** An earlier base near by. @param of the other job that has it; empty for the job's own */
@@ -72,18 +73,24 @@ class BaseMarks {
         return receivers.how(Seat.base(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
     }
 
-    /** An earlier base where the antenna stands now, of the job or else of another of its site, if there was one; empty while sky or antenna height are not known. */
+    /**
+     * An earlier base where the antenna stands now, of the job or else of another of its site, if there was one; empty while sky or antenna
+     * height are not known.
+     */
     Optional<Earlier> again(UUID job, JobState state) {
         return bases.sky(job).flatMap(sky -> receivers.how(Seat.base(job)).antenna().map(a -> Base.below(sky.antenna(), a.reference())))
-                .flatMap(ground -> HereAgain.of(state.bases(), ground).map(own -> new Earlier(own, Optional.empty())).or(() -> elsewhere(job, ground)));
+                .flatMap(ground -> HereAgain.of(state.bases(), ground).map(own -> new Earlier(own, Optional.empty()))
+                .or(() -> elsewhere(job, ground)));
     }
 
     private Optional<Earlier> elsewhere(UUID job, EarthCentred ground) {
-        return others.besides(job).stream().flatMap(o -> HereAgain.of(o.bases(), ground).map(h -> new Earlier(h, Optional.of(o))).stream()).findFirst();
+        return others.besides(job).stream().flatMap(o -> HereAgain.of(o.bases(), ground).map(h -> new Earlier(h, Optional.of(o))).stream())
+                .findFirst();
     }
 
     /**
-     * @throws SurveyException as the form, NO_BASE, EARLIER_BASE_NOT_HERE, NO_POSITION while the sky is not known, ANTENNA_HEIGHT_MISSING, SYSTEM_NOT_ON_EARTH, POINT_UNKNOWN, POINT_NAME_TAKEN, BASE_WITHOUT_HEIGHT
+     * @throws SurveyException as the form, NO_BASE, EARLIER_BASE_NOT_HERE, NO_POSITION while the sky is not known, ANTENNA_HEIGHT_MISSING,
+     *     SYSTEM_NOT_ON_EARTH, POINT_UNKNOWN, POINT_NAME_TAKEN, BASE_WITHOUT_HEIGHT
      */
     Wanted wanted(UUID job, BaseForm form) {
         JobState state = points.state(job);
@@ -93,7 +100,8 @@ class BaseMarks {
         if (form.from() != BaseForm.From.KNOWN && !state.allNamed(mark).isEmpty()) {
             throw new SurveyException(Problem.POINT_NAME_TAKEN, mark.text());
         } else if (form.from() == BaseForm.From.SKY) {
-            return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), sky.antenna(), sky, Optional.empty(), Optional.empty(), again(job, state), "");
+            return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), sky.antenna(), sky, Optional.empty(), Optional.empty(),
+                    again(job, state), "");
         } else if (form.from() == BaseForm.From.EARLIER) {
             return taken(mark, others.require(job, form.earlierJob(), form.earlier()), sky, height, state);
         }
@@ -101,17 +109,24 @@ class BaseMarks {
             NamedPosition typed = form.typed(state.settings(), mark);
             return over(mark, typed.position(), List.of(known(typed)), sky, height, state, "");
         }
-        StoredPoint known = state.mark(mark).or(() -> state.find(mark)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, mark.text()));
+        StoredPoint known = state.mark(mark).or(() -> state.find(mark))
+                .orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, mark.text()));
         return over(mark, known.position(), points.toTakeOn(job, Origin.CONTROL, mark.text()), sky, height, state, "");
     }
 
-    /** Over the mark of another job's base. Its place becomes a point of this job, or, while only the sky has said it, a base that was before: so it is provisional here too, and is corrected like one of the job's own. */
+    /**
+     * Over the mark of another job's base. Its place becomes a point of this job, or, while only the sky has said it, a base that was
+     * before: so it is provisional here too, and is corrected like one of the job's own.
+     */
     private static Wanted taken(PointName mark, SiteBases.Earlier other, SkyMean sky, Length height, JobState state) {
         Base earlier = other.base();
         String noted = "over " + earlier.mark() + " of the job " + other.job();
-        HereAgain.of(List.of(earlier), Base.below(sky.antenna(), height)).orElseThrow(() -> new SurveyException(Problem.EARLIER_BASE_NOT_HERE, earlier.mark().text()));
-        Position place = state.geodesy().position(earlier.ground().place(ReferenceEllipsoid.WGS84)).orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
-        Payload needed = other.bySky().<Payload>map(s -> s.renamed(was -> mark).noted(noted)).orElseGet(() -> new PointsImported(Origin.CONTROL, noted, "", List.of(new NamedPosition(mark, Code.NONE, place))));
+        HereAgain.of(List.of(earlier), Base.below(sky.antenna(), height))
+                .orElseThrow(() -> new SurveyException(Problem.EARLIER_BASE_NOT_HERE, earlier.mark().text()));
+        Position place = state.geodesy().position(earlier.ground().place(ReferenceEllipsoid.WGS84))
+                .orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
+        Payload needed = other.bySky().<Payload>map(s -> s.renamed(was -> mark).noted(noted))
+                .orElseGet(() -> new PointsImported(Origin.CONTROL, noted, "", List.of(new NamedPosition(mark, Code.NONE, place))));
         return over(mark, place, List.of(needed), sky, height, state, noted);
     }
 
@@ -120,9 +135,12 @@ class BaseMarks {
         return new PointsImported(Origin.CONTROL, "typed", "", List.of(typed));
     }
 
-    private static Wanted over(PointName mark, Position position, List<Payload> needed, SkyMean sky, Length height, JobState state, String noted) {
-        Position ground = BaseEntries.ground(sky, height, state.geodesy()).orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
+    private static Wanted over(PointName mark, Position position, List<Payload> needed, SkyMean sky, Length height, JobState state,
+            String noted) {
+        Position ground = BaseEntries.ground(sky, height, state.geodesy())
+                .orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH));
         EarthPlace place = state.geodesy().earth(position).orElseThrow(() -> new SurveyException(Problem.BASE_WITHOUT_HEIGHT, mark.text()));
-        return new Wanted(mark, BaseSetUp.Held.KNOWN, needed, Base.above(EarthCentred.of(place, ReferenceEllipsoid.WGS84), height), sky, Optional.of(position), Optional.of(AgainstSky.of(position, ground, state.geodesy())), Optional.empty(), noted);
+        return new Wanted(mark, BaseSetUp.Held.KNOWN, needed, Base.above(EarthCentred.of(place, ReferenceEllipsoid.WGS84), height), sky,
+                Optional.of(position), Optional.of(AgainstSky.of(position, ground, state.geodesy())), Optional.empty(), noted);
     }
 }

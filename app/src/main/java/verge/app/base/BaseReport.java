@@ -37,7 +37,8 @@ class BaseReport {
     private final BookText text;
     private final BaseCorrections corrections;
 
-    BaseReport(JournalService journals, JobService jobs, SettingsWords settingsWords, EntryWords words, BookText text, BaseCorrections corrections) {
+    BaseReport(JournalService journals, JobService jobs, SettingsWords settingsWords, EntryWords words, BookText text,
+            BaseCorrections corrections) {
         this.journals = journals;
         this.jobs = jobs;
         this.settingsWords = settingsWords;
@@ -55,19 +56,23 @@ class BaseReport {
         BaseSetUp said = (BaseSetUp) journal.counting(entry);
         JobSettings settings = state.settings();
         Figures f = settings.figures();
-        List<StoredPoint> measured = state.points().filter(p -> !p.entry().equals(id) && state.base(p.entry()).filter(b -> b.entry().equals(id)).isPresent()).toList();
+        List<StoredPoint> measured = state.points()
+                .filter(p -> !p.entry().equals(id) && state.base(p.entry()).filter(b -> b.entry().equals(id)).isPresent()).toList();
         Map<String, Object> model = new HashMap<>();
         model.put("title", "Base report, " + base.mark());
         model.put("head", head(job, journal, entry, said, base));
         model.put("provisional", base.provisional());
         model.put("reason", said.reason());
         model.put("steps", words.steps(journal, entry).stream().map(s -> ReportLine.of(s.words(), s.figure())).toList());
-        model.put("checks", ControlLines.of(job, journal, c -> state.base(c.stood().entry()).filter(b -> b.entry().equals(id)).isPresent()));
+        model.put("checks", ControlLines.of(job, journal, c -> state.base(c.stood().entry()).filter(b -> b.entry().equals(id))
+                .isPresent()));
         model.put("points", measured.stream().limit(MOST_POINTS).map(p -> LeafReport.point(p, settings).tracedBy(job, p.entry())).toList());
         model.put("pointCount", measured.size());
         model.put("unit", f.lengthUnit().symbol());
-        model.put("axes", List.of(f.axes().northFirst() ? f.axes().north() : f.axes().east(), f.axes().northFirst() ? f.axes().east() : f.axes().north()));
-        model.put("changes", text.changes(journal, id, settings.times()::whole).stream().map(c -> ReportLine.of(c.time(), c.person(), c.words() + (c.struck() ? " (struck through)" : ""))).toList());
+        model.put("axes", List.of(f.axes().northFirst() ? f.axes().north() : f.axes().east(),
+                f.axes().northFirst() ? f.axes().east() : f.axes().north()));
+        model.put("changes", text.changes(journal, id, settings.times()::whole).stream()
+                .map(c -> ReportLine.of(c.time(), c.person(), c.words() + (c.struck() ? " (struck through)" : ""))).toList());
         return model;
     }
 
@@ -77,11 +82,14 @@ class BaseReport {
         List<ReportLine> head = new ArrayList<>();
         head.add(ReportLine.of("Site and job", jobs.site(jobs.job(job).siteId()).name() + ", " + jobs.job(job).name()));
         head.add(ReportLine.of("Mark", base.mark().text()).tracedBy(job, entry.id()));
-        head.add(ReportLine.of("Place", state.geodesy().position(base.ground().place(ReferenceEllipsoid.WGS84)).map(settings::place).orElse("not known in this job's grid")));
+        head.add(ReportLine.of("Place", state.geodesy().position(base.ground().place(ReferenceEllipsoid.WGS84)).map(settings::place)
+                .orElse("not known in this job's grid")));
         head.add(ReportLine.of("Known by", base.provisional() ? "the sky alone: provisional" : "the mark's coordinates"));
         head.add(ReportLine.of("Sent", "as number " + said.sent().station() + BaseKinds.sending(said.sending())));
-        head.add(ReportLine.of("From", settings.times().whole(entry.at()) + " (" + settings.times().clockAt(entry.at()) + "), by " + entry.person() + ", " + said.receiver()));
-        head.add(ReportLine.of("Until", state.latest(new EndOf(entry.id())).flatMap(journal::entry).map(e -> settings.times().whole(e.at())).orElse("it has not been ended")));
+        head.add(ReportLine.of("From", settings.times().whole(entry.at()) + " (" + settings.times().clockAt(entry.at()) + "), by "
+                + entry.person() + ", " + said.receiver()));
+        head.add(ReportLine.of("Until", state.latest(new EndOf(entry.id())).flatMap(journal::entry).map(e -> settings.times().whole(e.at()))
+                .orElse("it has not been ended")));
         head.add(ReportLine.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()));
         head.add(ReportLine.of("Coordinate system", settingsWords.system(settings) + ", " + settingsWords.speaks(settings)));
         return head;

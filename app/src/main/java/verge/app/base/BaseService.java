@@ -78,17 +78,21 @@ class BaseService implements SeatTask {
      * Starts the job's base: the receiver is told its place, sends, and is written into the book.
      *
      * @param id made by the asker; asking again with it starts nothing and gives what was stored
-     * @return fails with a SurveyException as {@link BaseMarks#wanted} and {@link ReceiverDesk#ready}, with BASE_RUNS, RECEIVER_SAYS_LITTLE, BASE_IS_ROVER, NO_ANTENNA, BASE_OFF_SKY, BASE_HERE_AGAIN,
-     *         NO_CARD, CARD_FULL and CARD_NOT_OPEN if it is to write beside, CHANNEL_IN_USE unless the asker is sure, BASE_FAR_OFF_SKY without a reason, UPLINK_REFUSED, BASE_SENDS_OTHERWISE, INSTRUMENT_REFUSED
+     * @return fails with a SurveyException as {@link BaseMarks#wanted} and {@link ReceiverDesk#ready}, with BASE_RUNS,
+     *     RECEIVER_SAYS_LITTLE, BASE_IS_ROVER, NO_ANTENNA, BASE_OFF_SKY, BASE_HERE_AGAIN,
+     * NO_CARD, CARD_FULL and CARD_NOT_OPEN if it is to write beside, CHANNEL_IN_USE unless the asker is sure, BASE_FAR_OFF_SKY without a
+     * reason, UPLINK_REFUSED, BASE_SENDS_OTHERWISE, INSTRUMENT_REFUSED
      */
     CompletableFuture<Kept> start(UUID job, UUID id, BaseForm form, String person) {
         return underWay.once(job, id, () -> {
             Receiver receiver = receivers.ready(Seat.base(job));
             requireNone(job);
-            if (receivers.receiver(Seat.base(job)).map(KnownReceiver::id).equals(receivers.receiver(Seat.rover(job)).map(KnownReceiver::id))) {
+            if (receivers.receiver(Seat.base(job)).map(KnownReceiver::id)
+                    .equals(receivers.receiver(Seat.rover(job)).map(KnownReceiver::id))) {
                 throw new SurveyException(Problem.BASE_IS_ROVER);
             }
-            ReceiverCondition condition = receiver.snapshot().condition().orElseThrow(() -> new SurveyException(Problem.RECEIVER_SAYS_LITTLE));
+            ReceiverCondition condition = receiver.snapshot().condition()
+                    .orElseThrow(() -> new SurveyException(Problem.RECEIVER_SAYS_LITTLE));
             if (condition.antenna().isBlank()) {
                 throw new SurveyException(Problem.NO_ANTENNA);
             }
@@ -98,7 +102,8 @@ class BaseService implements SeatTask {
             if (!starting.add(job)) {
                 throw new SurveyException(Problem.BASE_RUNS, wanted.mark().text());   // from another tab
             }
-            return CompletableFuture.supplyAsync(() -> started(job, id, receiver, wanted, setting, form, person), drivers.beside()).whenComplete((kept, failed) -> starting.remove(job));
+            return CompletableFuture.supplyAsync(() -> started(job, id, receiver, wanted, setting, form, person), drivers.beside())
+                    .whenComplete((kept, failed) -> starting.remove(job));
         });
     }
 
@@ -123,7 +128,8 @@ class BaseService implements SeatTask {
         tune(receiver, setting, form.sureOfChannel());
         EarthCentred at = wanted.reference();
         String called = receivers.receiver(Seat.base(job)).map(KnownReceiver::title).orElse("");
-        Optional<SessionBegun> raw = setting.logging() ? Optional.of(raw(job, receiver.snapshot(), wanted, antenna, setting, called)) : Optional.empty();
+        Optional<SessionBegun> raw = setting.logging() ? Optional.of(raw(job, receiver.snapshot(), wanted, antenna, setting, called))
+                : Optional.empty();
         receivers.intend(Seat.base(job), Optional.of(id));
         try {
             send(receiver, setting, at, raw.map(r -> r.name().file()));
@@ -133,25 +139,32 @@ class BaseService implements SeatTask {
                 requireTaken(job, c);
             });
             BaseHeard sent = new BaseHeard(setting.caster().map(c -> c.mountpoint()).orElse(""), heard.station(), heard.place());
-            BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, Optional.of(wanted.sky()), sending(setting), called, form.reason());
-            Appending written = Appending.together(new Author(id, person, called), journal -> Stream.<Stream<? extends Payload>>of(wanted.needed().stream(), overAgain(id, wanted.needed()), raw.stream(), Stream.of(setUp)).<Payload>flatMap(s -> s).toList());
+            BaseSetUp setUp = new BaseSetUp(wanted.mark(), wanted.held(), antenna, sent, Optional.of(wanted.sky()), sending(setting),
+                    called, form.reason());
+            Appending written = Appending.together(new Author(id, person, called),
+                    journal -> Stream.<Stream<? extends Payload>>of(wanted.needed().stream(), overAgain(id, wanted.needed()), raw.stream(),
+                    Stream.of(setUp)).<Payload>flatMap(s -> s).toList());
             return journals.append(job, receivers.running(Seat.base(job), true, written).with(entry -> bases.keep(job, setting)));
         } catch (RuntimeException failed) {
             bases.silence(job);
-            receiver.set("SESSION", "").thenCompose(ended -> receiver.set("ROLE", "ROVER")).thenRun(() -> receivers.intend(Seat.base(job), Optional.empty()));
+            receiver.set("SESSION", "").thenCompose(ended -> receiver.set("ROLE", "ROVER"))
+                    .thenRun(() -> receivers.intend(Seat.base(job), Optional.empty()));
             throw failed;
         }
     }
 
     /** A base that is only taken over does not send. */
     private static Stream<BaseEnded> overAgain(UUID id, List<Payload> needed) {
-        return IntStream.range(0, needed.size()).filter(i -> needed.get(i) instanceof BaseSetUp).mapToObj(i -> new BaseEnded(Entry.companion(id, i)));
+        return IntStream.range(0, needed.size()).filter(i -> needed.get(i) instanceof BaseSetUp)
+                .mapToObj(i -> new BaseEnded(Entry.companion(id, i)));
     }
 
     /** What it is to write down beside: a session of its own, for whoever computes its place. */
-    private SessionBegun raw(UUID job, ReceiverSnapshot now, BaseMarks.Wanted wanted, AntennaOverMark antenna, BaseSetting setting, String called) {
+    private SessionBegun raw(UUID job, ReceiverSnapshot now, BaseMarks.Wanted wanted, AntennaOverMark antenna, BaseSetting setting,
+            String called) {
         SessionName name = SessionNames.next(journals.state(job), wanted.mark(), now);
-        return new SessionBegun(wanted.mark(), name, antenna, setting.seconds(), now.condition().orElseThrow().systems(), Optional.of(wanted.sky().antenna()), Optional.empty(), called);
+        return new SessionBegun(wanted.mark(), name, antenna, setting.seconds(), now.condition().orElseThrow().systems(),
+                Optional.of(wanted.sky().antenna()), Optional.empty(), called);
     }
 
     /** @param file into which raw observations go; empty for none */
@@ -170,13 +183,16 @@ class BaseService implements SeatTask {
     private static void tune(Receiver receiver, BaseSetting setting, boolean sure) {
         RadioChannel channel = setting.channel().orElse(null);
         if (channel == null) {
-            receiver.snapshot().condition().flatMap(ReceiverCondition::radio).ifPresent(r -> Orders.set(receiver, "RADIO", Double.toString(r.megahertz()), Double.toString(r.kilohertzApart()), r.modulation(), "0"));
+            receiver.snapshot().condition().flatMap(ReceiverCondition::radio)
+                    .ifPresent(r -> Orders.set(receiver, "RADIO", Double.toString(r.megahertz()), Double.toString(r.kilohertzApart()),
+                    r.modulation(), "0"));
             return;
         }
         radio(receiver, channel, 0);
         if (!sure) {
             Orders.pause(LISTEN_MILLIS);
-            receiver.snapshot().condition().flatMap(ReceiverCondition::radio).filter(r -> r.hears() != ReceiverCondition.Hears.NOTHING).ifPresent(r -> {
+            receiver.snapshot().condition().flatMap(ReceiverCondition::radio).filter(r -> r.hears() != ReceiverCondition.Hears.NOTHING)
+                    .ifPresent(r -> {
                 throw new SurveyException(Problem.CHANNEL_IN_USE, channel.sentence());
             });
         }
@@ -184,14 +200,16 @@ class BaseService implements SeatTask {
     }
 
     private static void radio(Receiver receiver, RadioChannel channel, double watts) {
-        Orders.set(receiver, "RADIO", Double.toString(channel.megahertz()), Double.toString(channel.kilohertzApart()), channel.modulation(), Double.toString(watts));
+        Orders.set(receiver, "RADIO", Double.toString(channel.megahertz()), Double.toString(channel.kilohertzApart()), channel.modulation(),
+                Double.toString(watts));
     }
 
     /** What it truly sends, by its own stream. @throws SurveyException BASE_SENDS_OTHERWISE */
     private static BaseHeard sends(Receiver receiver, EarthCentred at) {
         Instant from = Instant.now();
         for (int i = 0; i < MOST_STEPS; i++) {
-            Optional<BaseHeard> heard = Optional.of(receiver.snapshot().sends()).filter(s -> s.last().filter(from::isBefore).isPresent()).flatMap(StreamTold::base).filter(b -> b.place().minus(at).length() < SAME_METRES);
+            Optional<BaseHeard> heard = Optional.of(receiver.snapshot().sends()).filter(s -> s.last().filter(from::isBefore).isPresent())
+                    .flatMap(StreamTold::base).filter(b -> b.place().minus(at).length() < SAME_METRES);
             if (heard.isPresent()) {
                 return heard.get();
             }
@@ -236,7 +254,8 @@ class BaseService implements SeatTask {
         return CompletableFuture.runAsync(() -> {
             BaseSetting setting = bases.setting(job);
             tune(receiver, setting, true);
-            send(receiver, setting, base.sent().place(), SessionNames.beside(journals.state(job), base.entry()).map(s -> s.said().name().file()));
+            send(receiver, setting, base.sent().place(), SessionNames.beside(journals.state(job), base.entry())
+                    .map(s -> s.said().name().file()));
             sends(receiver, base.sent().place());
         }, drivers.beside());
     }
@@ -246,18 +265,24 @@ class BaseService implements SeatTask {
         return underWay.once(job, id, () -> {
             Base base = bases.running(job).orElseThrow(() -> new SurveyException(Problem.NO_BASE));
             bases.silence(job);
-            return receivers.find(Seat.base(job)).map(r -> r.set("SESSION", "").thenCompose(ended -> r.set("ROLE", "ROVER"))).orElseGet(() -> CompletableFuture.completedFuture(null)).exceptionally(unreachable -> null).thenApplyAsync(done -> {
-                return journals.append(job, receivers.running(Seat.base(job), false, Appending.together(new Author(id, person, "page"), journal -> ended(journal.state(), base.entry()))));
+            return receivers.find(Seat.base(job)).map(r -> r.set("SESSION", "").thenCompose(ended -> r.set("ROLE", "ROVER")))
+                    .orElseGet(() -> CompletableFuture.completedFuture(null)).exceptionally(unreachable -> null).thenApplyAsync(done -> {
+                return journals.append(job, receivers.running(Seat.base(job), false,
+                        Appending.together(new Author(id, person, "page"), journal -> ended(journal.state(), base.entry()))));
             }, drivers.beside());
         });
     }
 
     /** What it wrote beside ends with it. */
     private static List<Payload> ended(JobState state, UUID base) {
-        return Stream.concat(SessionNames.beside(state, base).map(s -> new SessionEnded(s.entry(), Optional.empty())).stream(), Stream.<Payload>of(new BaseEnded(base))).toList();
+        return Stream.concat(SessionNames.beside(state, base).map(s -> new SessionEnded(s.entry(), Optional.empty())).stream(),
+                Stream.<Payload>of(new BaseEnded(base))).toList();
     }
 
-    /** Whether a base stands open in the book although no receiver of the job is it: one that was brought from elsewhere, or whose end was struck. */
+    /**
+     * Whether a base stands open in the book although no receiver of the job is it: one that was brought from elsewhere, or whose end was
+     * struck.
+     */
     boolean isLeft(UUID job, JobState state, UUID base) {
         return state.latest(new EndOf(base)).isEmpty() && receivers.running(Seat.base(job)).filter(base::equals).isEmpty();
     }

@@ -14,6 +14,7 @@ import verge.instruments.ntrip.CasterSetting;
  * @param seconds from one to the next
  * @param logging whether it writes raw observations beside
  */
-public record BaseSetting(Optional<CasterSetting> caster, Optional<RadioChannel> channel, double watts, int kind, int seconds, boolean logging) {
+public record BaseSetting(Optional<CasterSetting> caster, Optional<RadioChannel> channel, double watts, int kind, int seconds,
+        boolean logging) {
     static final BaseSetting USUAL = new BaseSetting(Optional.empty(), Optional.of(RadioChannel.USUAL), 1, 7, 1, true);
 }

@@ -18,7 +18,8 @@ import verge.app.receiver.Fact;
  * @param doubts what must not be passed over
  * @param ring absent while none sends, and where the grid is not on the earth
  */
-public record BaseView(boolean linked, String link, boolean sends, String title, String brief, boolean provisional, String mark, String antenna, List<Fact> facts, List<String> doubts, Ring ring) {
+public record BaseView(boolean linked, String link, boolean sends, String title, String brief, boolean provisional, String mark,
+        String antenna, List<Fact> facts, List<String> doubts, Ring ring) {
     /** Where it is on the sketch, in metres of the grid, and how far it is likely to be heard; 0 unless it is by radio. */
     public record Ring(double north, double east, double reach) {
     }

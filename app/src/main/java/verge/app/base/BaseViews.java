@@ -61,21 +61,31 @@ public class BaseViews {
         boolean sends = running.isPresent() && now.sends().base().filter(running.get()::isHeard).isPresent();
         List<String> doubts = now.condition().map(ConditionWords::doubts).map(ArrayList::new).orElseGet(ArrayList::new);
         running.ifPresent(base -> doubts.addAll(ofRunning(job, base, now, state)));
-        if (running.isEmpty() && now.sends().base().isPresent() && now.condition().filter(c -> c.role() != ReceiverCondition.Role.BASE).isEmpty()) {
-            doubts.add("It sends as a base already, as number " + now.sends().base().get().station() + ", but this job did not start it. Starting it here tells it anew where it stands.");
+        if (running.isEmpty() && now.sends().base().isPresent() && now.condition().filter(c -> c.role() != ReceiverCondition.Role.BASE)
+                .isEmpty()) {
+            doubts.add("It sends as a base already, as number " + now.sends().base().get().station()
+                    + ", but this job did not start it. Starting it here tells it anew where it stands.");
         }
         boolean provisional = running.map(Base::provisional).orElse(false);
-        String mark = running.isPresent() && (now.link() != LinkState.UP || !sends) ? "stop" : !doubts.isEmpty() || provisional || now.link() != LinkState.UP ? "look" : "good";
-        return new BaseView(now.link() == LinkState.UP, link(now), sends, running.map(b -> b.mark().text()).orElse(""), running.map(b -> b.mark() + (now.link() != LinkState.UP ? " link lost" : !sends ? " silent" : b.provisional() ? " provisional" : "")).orElse(""), provisional, mark, now.condition().map(ReceiverCondition::antenna).map(AntennaTable::tight).orElse(""), facts(job, now, running, state.settings().figures()), doubts, running.flatMap(b -> ring(b, now, state)).orElse(null));
+        String mark = running.isPresent() && (now.link() != LinkState.UP || !sends) ? "stop" : !doubts.isEmpty() || provisional
+                || now.link() != LinkState.UP ? "look" : "good";
+        return new BaseView(now.link() == LinkState.UP, link(now), sends, running.map(b -> b.mark().text()).orElse(""),
+                running.map(b -> b.mark() + (now.link() != LinkState.UP ? " link lost" : !sends ? " silent" : b.provisional()
+                ? " provisional" : "")).orElse(""), provisional, mark, now.condition().map(ReceiverCondition::antenna)
+                .map(AntennaTable::tight).orElse(""), facts(job, now, running, state.settings().figures()), doubts,
+                running.flatMap(b -> ring(b, now, state)).orElse(null));
     }
 
     private static Optional<BaseView.Ring> ring(Base base, ReceiverSnapshot now, JobState state) {
-        return state.geodesy().position(base.ground().place(ReferenceEllipsoid.WGS84)).map(p -> new BaseView.Ring(p.plan().northing(), p.plan().easting(), watts(now).map(w -> RadioReach.of(w, base.height(), ROVER).metres()).orElse(0.0)));
+        return state.geodesy().position(base.ground().place(ReferenceEllipsoid.WGS84))
+                .map(p -> new BaseView.Ring(p.plan().northing(), p.plan().easting(),
+                watts(now).map(w -> RadioReach.of(w, base.height(), ROVER).metres()).orElse(0.0)));
     }
 
     /** With which it sends by radio; empty if it does not. */
     private static Optional<Double> watts(ReceiverSnapshot now) {
-        return now.condition().filter(c -> c.role() == ReceiverCondition.Role.BASE).flatMap(ReceiverCondition::radio).map(r -> r.watts().orElse(0)).filter(w -> w > 0);
+        return now.condition().filter(c -> c.role() == ReceiverCondition.Role.BASE).flatMap(ReceiverCondition::radio)
+                .map(r -> r.watts().orElse(0)).filter(w -> w > 0);
     }
 
     private static String link(ReceiverSnapshot now) {
@@ -92,12 +102,15 @@ public class BaseViews {
             all.add(new Fact("Sends", sends(now.sends())));
             all.add(new Fact("As number", Integer.toString(base.sent().station())));
             bases.uplink(job).ifPresent(up -> {
-                all.add(new Fact("To the caster", up.setting().mountpoint() + ", " + words.word(up.up()) + ", " + Decimals.show(up.sent() / KILOBYTE, 0) + " kB"));
+                all.add(new Fact("To the caster", up.setting().mountpoint() + ", " + words.word(up.up()) + ", "
+                        + Decimals.show(up.sent() / KILOBYTE, 0) + " kB"));
                 all.add(new Fact("Heard back from there", back(up)));
             });
             now.condition().flatMap(ReceiverCondition::radio).filter(r -> watts(now).isPresent()).ifPresent(r -> {
-                all.add(new Fact("By radio", ConditionWords.channel(r).map(RadioChannel::sentence).orElse(r.modulation()) + ", " + Decimals.show(watts(now).orElse(0.0), 1) + " W"));
-                all.add(new Fact("Carries over flat land", ConditionWords.distance(RadioReach.of(watts(now).orElse(0.0), base.height(), ROVER).metres(), f)));
+                all.add(new Fact("By radio", ConditionWords.channel(r).map(RadioChannel::sentence).orElse(r.modulation()) + ", "
+                        + Decimals.show(watts(now).orElse(0.0), 1) + " W"));
+                all.add(new Fact("Carries over flat land",
+                        ConditionWords.distance(RadioReach.of(watts(now).orElse(0.0), base.height(), ROVER).metres(), f)));
             });
             bases.sky(job).ifPresent(sky -> all.add(new Fact("The sky says it is off by", f.length(off(base, sky.antenna())))));
         });
@@ -120,27 +133,41 @@ public class BaseViews {
 
     /** Which kinds come how often. */
     private static String sends(StreamTold told) {
-        Map<String, List<Integer>> byRate = told.kinds().keySet().stream().sorted().collect(Collectors.groupingBy(type -> told.seconds(type).isPresent() ? "each " + Decimals.show(told.seconds(type).getAsDouble(), 0) + " s" : "just begun", TreeMap::new, Collectors.toList()));
-        String kinds = byRate.entrySet().stream().map(e -> e.getKey() + ": " + e.getValue().stream().map(String::valueOf).collect(Collectors.joining(", "))).collect(Collectors.joining("; "));
+        Map<String, List<Integer>> byRate = told.kinds().keySet().stream().sorted()
+                .collect(Collectors.groupingBy(type -> told.seconds(type).isPresent() ? "each "
+                + Decimals.show(told.seconds(type).getAsDouble(), 0) + " s" : "just begun", TreeMap::new, Collectors.toList()));
+        String kinds = byRate.entrySet().stream()
+                .map(e -> e.getKey() + ": " + e.getValue().stream().map(String::valueOf).collect(Collectors.joining(", ")))
+                .collect(Collectors.joining("; "));
         return kinds.isEmpty() ? "nothing" : kinds;
     }
 
     private static String back(BaseUplink.Heard up) {
-        return up.back().flatMap(b -> b.told().base()).map(b -> "number " + b.station() + ", " + up.back().orElseThrow().told().count() + " messages").orElse("nothing yet");
+        return up.back().flatMap(b -> b.told().base())
+                .map(b -> "number " + b.station() + ", " + up.back().orElseThrow().told().count() + " messages").orElse("nothing yet");
     }
 
     private List<String> ofRunning(UUID job, Base base, ReceiverSnapshot now, JobState state) {
         List<String> all = new ArrayList<>();
         if (base.provisional()) {
-            all.add("Provisional: only the sky has said where " + base.mark() + " is. What is measured from it moves with it when it is corrected.");
+            all.add("Provisional: only the sky has said where " + base.mark()
+                    + " is. What is measured from it moves with it when it is corrected.");
         }
-        if (now.link() == LinkState.UP && now.sends().base().isEmpty() && now.condition().filter(c -> c.role() == ReceiverCondition.Role.BASE).isEmpty()) {
+        if (now.link() == LinkState.UP && now.sends().base().isEmpty() && now.condition()
+                .filter(c -> c.role() == ReceiverCondition.Role.BASE).isEmpty()) {
             all.add("The receiver does not send any more: it was switched off, or set otherwise at its own panel. Let it go on.");
         }
-        now.sends().base().filter(b -> !base.isHeard(b)).ifPresent(b -> all.add("The receiver sends another place than it was started with, " + apart(base, b, state) + " off. Let it go on, or end it."));
+        now.sends().base().filter(b -> !base.isHeard(b))
+                .ifPresent(b -> all.add("The receiver sends another place than it was started with, " + apart(base, b, state)
+                + " off. Let it go on, or end it."));
         bases.uplink(job).ifPresent(up -> ofUplink(up, base, state, all));
-        now.condition().flatMap(ReceiverCondition::radio).filter(r -> r.hears() != ReceiverCondition.Hears.NOTHING).ifPresent(r -> all.add("Somebody else sends on its channel: rovers may hear either, or neither. Take another frequency, here and at the rover."));
-        bases.sky(job).filter(s -> offMetres(base, s.antenna()) > MOVED_METRES).ifPresent(s -> all.add("The sky says that it is " + state.settings().figures().length(off(base, s.antenna())) + " from where it says it stands: was it carried away?"));
+        now.condition().flatMap(ReceiverCondition::radio).filter(r -> r.hears() != ReceiverCondition.Hears.NOTHING)
+                .ifPresent(r ->
+                all.add("Somebody else sends on its channel: rovers may hear either, or neither. Take another frequency, here and at the "
+                + "rover."));
+        bases.sky(job).filter(s -> offMetres(base, s.antenna()) > MOVED_METRES)
+                .ifPresent(s -> all.add("The sky says that it is " + state.settings().figures().length(off(base, s.antenna()))
+                + " from where it says it stands: was it carried away?"));
         return all;
     }
 
@@ -150,12 +177,17 @@ public class BaseViews {
 
     private void ofUplink(BaseUplink.Heard up, Base base, JobState state, List<String> all) {
         if (up.up() != CorrectionLink.State.UP && up.up() != CorrectionLink.State.CONNECTING) {
-            all.add("Nothing goes to the caster: " + words.word(up.up()) + (up.up().triesAgain() ? ". It is tried again." : ". End it, put right what is wrong, and start it again."));
+            all.add("Nothing goes to the caster: " + words.word(up.up())
+                    + (up.up().triesAgain() ? ". It is tried again." : ". End it, put right what is wrong, and start it again."));
             return;
         }
         up.back().ifPresent(back -> {
-            back.told().base().filter(b -> !base.isHeard(b)).ifPresent(b -> all.add("The stream " + up.setting().mountpoint() + " carries base " + b.station() + ", which is not this one: it stands " + apart(base, b, state) + " off."));
-            back.told().last().filter(t -> Duration.between(t, Instant.now()).compareTo(StreamTold.SILENT) > 0).ifPresent(t -> all.add("Nothing comes back from the caster for " + Duration.between(t, Instant.now()).toSeconds() + " s: rovers hear nothing either."));
+            back.told().base().filter(b -> !base.isHeard(b))
+                    .ifPresent(b -> all.add("The stream " + up.setting().mountpoint() + " carries base " + b.station()
+                    + ", which is not this one: it stands " + apart(base, b, state) + " off."));
+            back.told().last().filter(t -> Duration.between(t, Instant.now()).compareTo(StreamTold.SILENT) > 0)
+                    .ifPresent(t -> all.add("Nothing comes back from the caster for " + Duration.between(t, Instant.now()).toSeconds()
+                    + " s: rovers hear nothing either."));
         });
     }
 }

@@ -17,10 +17,12 @@ final class BaseWords {
     /** What was likely mistaken, in a sentence; empty if nothing explains it. */
     static String cause(AgainstSky off, Position given, JobSettings settings) {
         return off.cause().map(c -> switch (c.mistake()) {
-            case ELLIPSOID_HEIGHT -> "Its elevation looks like a height above the ellipsoid: " + should(c, given, settings) + " would be an elevation here.";
+            case ELLIPSOID_HEIGHT -> "Its elevation looks like a height above the ellipsoid: " + should(c, given, settings)
+                    + " would be an elevation here.";
             case AXES -> "Its two coordinates look exchanged.";
             case ZONE -> "Its coordinates look like those of another zone.";
-            case DIGITS_EXCHANGED -> "Two digits of its " + coordinate(c, settings) + " look exchanged: " + should(c, given, settings) + " would agree.";
+            case DIGITS_EXCHANGED -> "Two digits of its " + coordinate(c, settings) + " look exchanged: " + should(c, given, settings)
+                    + " would agree.";
             case DIGIT -> "One digit of its " + coordinate(c, settings) + " looks wrong: " + should(c, given, settings) + " would agree.";
         }).orElse("");
     }

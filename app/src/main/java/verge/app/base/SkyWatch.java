@@ -32,7 +32,8 @@ final class SkyWatch {
             solved.clear();   // the antenna was off, or the sky hidden: it may stand elsewhere when it is back
             return;
         }
-        if (!solved.isEmpty() && EarthCentred.of(position.place().get(), ReferenceEllipsoid.WGS84).minus(SkyMean.of(List.copyOf(solved)).antenna()).length() > CARRIED_METRES) {
+        if (!solved.isEmpty() && EarthCentred.of(position.place().get(), ReferenceEllipsoid.WGS84)
+                .minus(SkyMean.of(List.copyOf(solved)).antenna()).length() > CARRIED_METRES) {
             solved.clear();
         }
         last = Instant.now();
@@ -44,6 +45,7 @@ final class SkyWatch {
 
     /** Empty before it has said so some times, or if it has fallen silent. */
     synchronized Optional<SkyMean> mean() {
-        return solved.size() < FEWEST || Duration.between(last, Instant.now()).compareTo(FRESH) > 0 ? Optional.empty() : Optional.of(SkyMean.of(List.copyOf(solved)));
+        return solved.size() < FEWEST || Duration.between(last, Instant.now())
+                .compareTo(FRESH) > 0 ? Optional.empty() : Optional.of(SkyMean.of(List.copyOf(solved)));
     }
 }

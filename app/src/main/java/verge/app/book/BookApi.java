@@ -29,7 +29,8 @@ class BookApi {
         this.incoming = incoming;
     }
 
-    @Operation(summary = "A job's field book", description = "Every entry as it was written; as JSON, or as the plain text of docs/field-book-format.md.")
+    @Operation(summary = "A job's field book",
+            description = "Every entry as it was written; as JSON, or as the plain text of docs/field-book-format.md.")
     @GetMapping(path = "/api/v1/jobs/{job}/book", produces = MediaType.APPLICATION_JSON_VALUE)
     String json(@PathVariable UUID job) {
         return books.asJson(job);
@@ -46,10 +47,13 @@ class BookApi {
     }
 
     @Operation(summary = "Make a job from a field book", description = "Either form. The name defaults to the book's own.")
-    @RequestBody(description = "The book", content = @Content(mediaType = "application/octet-stream", schema = @Schema(type = "string", format = "binary")), required = true)
+    @RequestBody(description = "The book",
+            content = @Content(mediaType = "application/octet-stream", schema = @Schema(type = "string", format = "binary")),
+            required = true)
     @PostMapping("/api/v1/sites/{site}/books")
     @ResponseStatus(HttpStatus.CREATED)
-    Made bringIn(@PathVariable UUID site, @RequestParam(defaultValue = "") String name, @Parameter(hidden = true) InputStream content, Principal person) {
+    Made bringIn(@PathVariable UUID site, @RequestParam(defaultValue = "") String name, @Parameter(hidden = true) InputStream content,
+            Principal person) {
         return new Made(incoming.with(content, kept -> books.bringIn(site, name, kept, person.getName())).id());
     }
 

@@ -40,12 +40,15 @@ class BookController {
 
     private ResponseEntity<byte[]> file(UUID job, String suffix, MediaType type, String content) {
         String name = jobs.job(job).name().replaceAll("[^\\p{L}\\p{N} ._-]", "_") + " field book." + suffix;
-        return ResponseEntity.ok().contentType(type).header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+        return ResponseEntity.ok().contentType(type)
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build()
+                .toString())
                 .body(content.getBytes(StandardCharsets.UTF_8));
     }
 
     @PostMapping("/sites/{site}/books")
-    String bringIn(@PathVariable UUID site, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String name, Principal person) {
+    String bringIn(@PathVariable UUID site, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String name,
+            Principal person) {
         if (file.isEmpty()) {
             throw new SurveyException(Problem.FILE_EMPTY, String.valueOf(file.getOriginalFilename()));
         }

@@ -41,7 +41,8 @@ class BookLines {
         for (WrittenBook.Line e : book.entries()) {
             text.append("\nentry ").append(e.sequence()).append(' ').append(e.kind()).append('/').append(e.version()).append('\n');
             text.append("id ").append(e.id()).append("\nat ").append(e.at()).append('\n');
-            text.append("person ").append(json.writeValueAsString(e.person())).append("\ndevice ").append(json.writeValueAsString(e.device())).append('\n');
+            text.append("person ").append(json.writeValueAsString(e.person())).append("\ndevice ")
+                    .append(json.writeValueAsString(e.device())).append('\n');
             flatten(text, "", e.payload());
         }
         return text.append("\nend ").append(book.entries().size()).append('\n').toString();
@@ -201,7 +202,8 @@ class BookLines {
             List<Object> steps = steps(number, path);
             JsonNode at = payload;
             for (int i = 0; i < steps.size(); i++) {
-                JsonNode next = i + 1 == steps.size() ? value : steps.get(i + 1) instanceof Integer ? json.createArrayNode() : json.createObjectNode();
+                JsonNode next = i + 1 == steps.size() ? value : steps.get(i + 1) instanceof Integer ? json.createArrayNode()
+                        : json.createObjectNode();
                 at = step(number, at, steps.get(i), next, i + 1 == steps.size());
             }
         }
@@ -264,7 +266,8 @@ class BookLines {
 
         private WrittenBook.Line made() {
             try {
-                return new WrittenBook.Line(UUID.fromString(required("id")), Long.parseLong(required("sequence")), OffsetDateTime.parse(required("at")), required("person"), required("device"),
+                return new WrittenBook.Line(UUID.fromString(required("id")), Long.parseLong(required("sequence")),
+                        OffsetDateTime.parse(required("at")), required("person"), required("device"),
                         required("kind"), Integer.parseInt(required("version")), payload);
             } catch (IllegalArgumentException | DateTimeParseException unfit) {
                 throw unreadable(began, String.valueOf(unfit.getMessage()));

@@ -59,12 +59,14 @@ public class BookService {
 
     private WrittenBook book(UUID job) {
         Journal journal = journals.journal(job);
-        return WrittenBook.of(jobs.job(job).name(), journal.entries().stream().map(e -> line(e, journal.state().settings().work().zone())).toList());
+        return WrittenBook.of(jobs.job(job).name(), journal.entries().stream().map(e -> line(e, journal.state().settings().work().zone()))
+                .toList());
     }
 
     private WrittenBook.Line line(Entry e, ZoneId clock) {
         PayloadJson.Written w = payloads.write(e.payload());
-        return new WrittenBook.Line(e.id(), e.sequence(), e.at().atZone(clock).toOffsetDateTime(), e.person(), e.device(), w.kind(), w.version(), payloads.tree(w));
+        return new WrittenBook.Line(e.id(), e.sequence(), e.at().atZone(clock).toOffsetDateTime(), e.person(), e.device(), w.kind(),
+                w.version(), payloads.tree(w));
     }
 
     public String asJson(UUID job) {
@@ -76,7 +78,8 @@ public class BookService {
     }
 
     /**
-     * Makes a new job from a book, which is read as it streams in. Entries keep their ids if nobody here has them, else the book is read once
+     * Makes a new job from a book, which is read as it streams in. Entries keep their ids if nobody here has them, else the book is read
+     * once
      * more, all get new ones, and what refers to them follows.
      *
      * @throws SurveyException BOOK_UNREADABLE, NAME_UNFIT, JOB_NAME_TAKEN; nothing is made then
@@ -182,9 +185,11 @@ public class BookService {
         try {
             Payload read = payloads.read(new PayloadJson.Written(line.kind(), line.version(), json.writeValueAsString(payload)));
             requireWhole(line, payload, read);
-            return new Entry(Objects.requireNonNull(id), line.sequence(), line.at().toInstant(), written(line.person()), written(line.device()), read);
+            return new Entry(Objects.requireNonNull(id), line.sequence(), line.at().toInstant(), written(line.person()),
+                    written(line.device()), read);
         } catch (JacksonException | IllegalStateException | IllegalArgumentException | NullPointerException unfit) {
-            throw new SurveyException(Problem.BOOK_UNREADABLE, "entry " + line.sequence(), "what it says is no " + line.kind() + " of version " + line.version());
+            throw new SurveyException(Problem.BOOK_UNREADABLE, "entry " + line.sequence(),
+                    "what it says is no " + line.kind() + " of version " + line.version());
         }
     }
 
@@ -223,7 +228,8 @@ public class BookService {
     }
 
     private static List<String> idsIn(String text, Map<String, String> names) {
-        return Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}").matcher(text).results().map(r -> r.group()).filter(names::containsKey).distinct().toList();
+        return Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}").matcher(text).results().map(r -> r.group())
+                .filter(names::containsKey).distinct().toList();
     }
 
     /** Replays a job from its first entry on. */

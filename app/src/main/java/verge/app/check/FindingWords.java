@@ -28,14 +28,18 @@ public class FindingWords {
     }
 
     public Said say(Finding finding, Figures figures) {
-        Object[] arguments = finding.arguments().stream().map(a -> a instanceof Length length ? distance(length, figures) : a instanceof Duration time ? DurationText.of(time) : a instanceof Integer count ? count.toString() : a).toArray();
-        return new Said(text(finding.kind(), "wrong", arguments), text(finding.kind(), "means", arguments), text(finding.kind(), "next", arguments));
+        Object[] arguments = finding.arguments().stream()
+                .map(a -> a instanceof Length length ? distance(length, figures) : a instanceof Duration time ? DurationText.of(time)
+                : a instanceof Integer count ? count.toString() : a).toArray();
+        return new Said(text(finding.kind(), "wrong", arguments), text(finding.kind(), "means", arguments),
+                text(finding.kind(), "next", arguments));
     }
 
     /** A distance as a person says it: in kilometres when it is far, else as the job writes lengths. */
     public static String distance(Length length, Figures figures) {
         double kilometres = length.metres() / KILOMETRE;
-        return kilometres >= FROM_KILOMETRES ? String.format(Locale.ENGLISH, kilometres < 100 ? "%.1f km" : "%.0f km", kilometres) : figures.length(length);
+        return kilometres >= FROM_KILOMETRES ? String.format(Locale.ENGLISH, kilometres < 100 ? "%.1f km" : "%.0f km", kilometres)
+                : figures.length(length);
     }
 
     /** A few words for the kind of thing that was found. */
@@ -56,21 +60,25 @@ public class FindingWords {
         } else if (remedy instanceof Remedy.TakeAgain again) {
             return message("remedy.takeAgain", again.point().text(), again.fileName());
         }
-        return message(remedy instanceof Remedy.OpenBase ? "remedy.base" : remedy instanceof Remedy.OpenSessions ? "remedy.sessions" : "remedy.settings");
+        return message(remedy instanceof Remedy.OpenBase ? "remedy.base" : remedy instanceof Remedy.OpenSessions ? "remedy.sessions"
+                : "remedy.settings");
     }
 
     private String difference(FileCoordinates before, FileCoordinates after) {
         StringBuilder words = new StringBuilder();
         if (!before.system().equals(after.system())) {
-            words.append(message(after.system() instanceof FileSystem.LatLon ? "filesystem.lat-lon" : after.system() instanceof FileSystem.JobGridZoned ? "filesystem.job-grid-zone" : "filesystem.job-grid"));
+            words.append(message(after.system() instanceof FileSystem.LatLon ? "filesystem.lat-lon"
+                    : after.system() instanceof FileSystem.JobGridZoned ? "filesystem.job-grid-zone" : "filesystem.job-grid"));
         }
         if (before.unit() != after.unit()) {
             words.append(words.isEmpty() ? "" : ", ").append(message("fileunit." + after.unit()));
         }
         if (!before.axes().equals(after.axes()) && after.system() instanceof FileSystem.LatLon) {
-            words.append(words.isEmpty() ? "" : ", ").append(message(after.axes().northFirst() ? "degrees.NORTH_EAST" : "degrees.EAST_NORTH"));
+            words.append(words.isEmpty() ? "" : ", ")
+                    .append(message(after.axes().northFirst() ? "degrees.NORTH_EAST" : "degrees.EAST_NORTH"));
         } else if (!before.axes().equals(after.axes())) {
-            words.append(words.isEmpty() ? "" : ", ").append(message("axes." + after.axes().order(), message(after.axes().southwards() ? "axis.S" : "axis.N"),
+            words.append(words.isEmpty() ? "" : ", ")
+                    .append(message("axes." + after.axes().order(), message(after.axes().southwards() ? "axis.S" : "axis.N"),
                     message(after.axes().westwards() ? "axis.W" : "axis.E")));
         }
         if (before.heights() != after.heights()) {

@@ -47,7 +47,8 @@ class CodeController {
     /** A choice, and how it is called. */
     record Choice(String value, String word) {
         static <E extends Enum<E>> List<Choice> of(Class<E> kind) {
-            return Arrays.stream(kind.getEnumConstants()).map(e -> new Choice(e.name(), e.name().toLowerCase(Locale.ROOT).replace('_', ' '))).toList();
+            return Arrays.stream(kind.getEnumConstants())
+                    .map(e -> new Choice(e.name(), e.name().toLowerCase(Locale.ROOT).replace('_', ' '))).toList();
         }
     }
 
@@ -75,14 +76,18 @@ class CodeController {
 
     /** Keeps a code; what is not said stays as it was. Scripts are told nothing more. */
     @PostMapping
-    Object keep(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> fields, @RequestHeader(value = "Accept", defaultValue = "") String wanted, Principal person) {
+    Object keep(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> fields,
+            @RequestHeader(value = "Accept", defaultValue = "") String wanted, Principal person) {
         Answers a = Answers.of(fields);
         Codebook.Row was = row(job, Code.parse(a.text("code")));
-        Drawn drawn = new Drawn(one(Marker.class, a, "marker", was.drawn().marker()), one(Line.class, a, "line", was.drawn().line()), a.has("layer") ? words(a, "layer") : was.drawn().layer());
+        Drawn drawn = new Drawn(one(Marker.class, a, "marker", was.drawn().marker()), one(Line.class, a, "line", was.drawn().line()),
+                a.has("layer") ? words(a, "layer") : was.drawn().layer());
         List<Code> with = a.has("with") ? parted(a.text("with"), ",").map(Code::parse).toList() : was.comesWith();
-        List<Attribute> attributes = a.has("attributes") ? parted(a.text("attributes"), "\\R").map(CodeController::attribute).toList() : was.attributes();
+        List<Attribute> attributes = a.has("attributes") ? parted(a.text("attributes"), "\\R").map(CodeController::attribute)
+                .toList() : was.attributes();
         List<String> expected = a.has("expected") ? parted(a.text("expected"), ",").toList() : was.expectedIn();
-        codebooks.keep(job, new Codebook.Row(was.code(), a.has("meaning") ? words(a, "meaning") : was.meaning(), one(Kind.class, a, "kind", was.kind()), one(Surface.class, a, "surface", was.surface()), drawn,
+        codebooks.keep(job, new Codebook.Row(was.code(), a.has("meaning") ? words(a, "meaning") : was.meaning(),
+                one(Kind.class, a, "kind", was.kind()), one(Surface.class, a, "surface", was.surface()), drawn,
                 a.has("group") ? words(a, "group") : was.group(), with, attributes, expected), person.getName());
         return wanted.contains("text/html") ? "redirect:/jobs/" + job + "/measure" : new ResponseEntity<Void>(HttpStatus.NO_CONTENT);
     }
@@ -101,7 +106,9 @@ class CodeController {
     }
 
     private static <E extends Enum<E>> E one(Class<E> kind, Answers a, String field, E usual) {
-        return a.text(field).isEmpty() ? usual : Arrays.stream(kind.getEnumConstants()).filter(e -> e.name().equals(a.text(field))).findFirst()
-                .orElseThrow(() -> new SurveyException(Problem.CHOICE_UNFIT, field, a.text(field), Arrays.toString(kind.getEnumConstants())));
+        return a.text(field).isEmpty() ? usual : Arrays.stream(kind.getEnumConstants()).filter(e -> e.name().equals(a.text(field)))
+                .findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.CHOICE_UNFIT, field, a.text(field),
+                Arrays.toString(kind.getEnumConstants())));
     }
 }

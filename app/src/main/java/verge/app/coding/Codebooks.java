@@ -47,18 +47,22 @@ public class Codebooks {
     }
 
     /**
-     * The codes a job works with: those of all books of its site. A code that several have means what the book added last says; what was made or
+     * The codes a job works with: those of all books of its site. A code that several have means what the book added last says; what was
+     * made or
      * changed in the field was said last of all. A site without a book from the office has the general one.
      */
     public Codebook of(UUID job) {
         List<SiteFile> books = books(jobs.job(job).siteId()).toList();
-        Codebook made = books.stream().filter(Codebooks::isMadeInTheField).findFirst().map(this::look).map(CodebookReader.Result::book).orElse(NOTHING_MADE);
-        List<Codebook> given = books.stream().filter(f -> !isMadeInTheField(f)).map(this::look).map(CodebookReader.Result::book).filter(b -> !b.rows().isEmpty()).toList();
+        Codebook made = books.stream().filter(Codebooks::isMadeInTheField).findFirst().map(this::look).map(CodebookReader.Result::book)
+                .orElse(NOTHING_MADE);
+        List<Codebook> given = books.stream().filter(f -> !isMadeInTheField(f)).map(this::look).map(CodebookReader.Result::book)
+                .filter(b -> !b.rows().isEmpty()).toList();
         return (given.isEmpty() ? Codebook.general() : Codebook.together(given)).amended(made);
     }
 
     private Stream<SiteFile> books(UUID site) {
-        return files.of(site).stream().filter(f -> f.role().equals(Optional.of(Role.CODEBOOK))).sorted(Comparator.comparing(SiteFile::addedAt).reversed());
+        return files.of(site).stream().filter(f -> f.role().equals(Optional.of(Role.CODEBOOK)))
+                .sorted(Comparator.comparing(SiteFile::addedAt).reversed());
     }
 
     private static boolean isMadeInTheField(SiteFile file) {
@@ -66,7 +70,8 @@ public class Codebooks {
     }
 
     /**
-     * Keeps a code as it is made or changed in the field: in a book of the site of its own, each change a new version of it, so that the office sees
+     * Keeps a code as it is made or changed in the field: in a book of the site of its own, each change a new version of it, so that the
+     * office sees
      * what was made and its own books stay as they are.
      */
     public synchronized void keep(UUID job, Codebook.Row row, String person) {
@@ -75,7 +80,8 @@ public class Codebooks {
         List<Codebook.Row> rows = new ArrayList<>(before.map(this::look).map(CodebookReader.Result::book).orElse(NOTHING_MADE).rows());
         rows.removeIf(r -> r.code().equals(row.code()));
         rows.add(row);
-        int version = before.map(file -> files.earlier(file).size() + 2).orElse(1);   // told in the title: a version is never the same file as an earlier one
+        // told in the title: a version is never the same file as an earlier one
+        int version = before.map(file -> files.earlier(file).size() + 2).orElse(1);
         byte[] written = CodebookWriter.json(new Codebook("Made in the field, version " + version, rows)).getBytes(StandardCharsets.UTF_8);
         SiteFile now = files.add(site, MADE_IN_THE_FIELD, new ByteArrayInputStream(written), person);
         files.decide(site, now.id(), Role.CODEBOOK, null);
@@ -83,7 +89,8 @@ public class Codebooks {
     }
 
     /**
-     * What a book is held against before it is used: its own version before; without one, what the job measures with now. Beside other books it
+     * What a book is held against before it is used: its own version before; without one, what the job measures with now. Beside other
+     * books it
      * takes no code away, so only those that it has itself are held against it.
      */
     public Codebook before(UUID job, SiteFile file) {
@@ -93,12 +100,19 @@ public class Codebooks {
         }
         Codebook inUse = of(job);
         Set<Code> codes = look(file).book().rows().stream().map(Codebook.Row::code).collect(Collectors.toSet());
-        return books(file.siteId()).findAny().isEmpty() ? inUse : new Codebook(inUse.title(), inUse.rows().stream().filter(row -> codes.contains(row.code())).toList());
+        return books(file.siteId()).findAny()
+                .isEmpty() ? inUse : new Codebook(inUse.title(), inUse.rows().stream().filter(row -> codes.contains(row.code())).toList());
     }
 
-    /** A file as a table of codes, with its faults; as was said of it, else, until somebody does, as of the version before. @throws SurveyException FILE_DAMAGED or FILE_UNREADABLE */
+    /**
+     * A file as a table of codes, with its faults; as was said of it, else, until somebody does, as of the version before.
+     *
+     * @throws SurveyException FILE_DAMAGED or FILE_UNREADABLE
+     */
     public CodebookReader.Result look(SiteFile file) {
-        return look(file, file.codesReading().or(() -> file.role().isEmpty() ? files.older(file).flatMap(SiteFile::codesReading) : Optional.empty()).map(text -> json.read(text, CodebookLayout.class)));
+        return look(file, file.codesReading()
+                .or(() -> file.role().isEmpty() ? files.older(file).flatMap(SiteFile::codesReading) : Optional.empty())
+                .map(text -> json.read(text, CodebookLayout.class)));
     }
 
     /** As text, to be kept with a file. */

@@ -26,7 +26,8 @@ final class AlignmentWires {
         var length = o.field("length", Wire.NUMBER, PlanElement::length);
         var curvatureIn = o.field("curvatureIn", Wire.NUMBER, PlanElement::curvatureIn);
         var curvatureOut = o.field("curvatureOut", Wire.NUMBER, PlanElement::curvatureOut);
-        return row -> new PlanElement(row.get(north), row.get(east), row.get(azimuth), row.get(length), row.get(curvatureIn), row.get(curvatureOut));
+        return row -> new PlanElement(row.get(north), row.get(east), row.get(azimuth), row.get(length), row.get(curvatureIn),
+                row.get(curvatureOut));
     });
     private static final Wire<Profile.Rounding> ROUNDING = Wire.oneOf(
             new Wire.Kind<>("none", Profile.Rounding.None.class, Wire.object(o -> row -> new Profile.Rounding.None())),

@@ -49,8 +49,10 @@ class ComputeApi {
     /**
      * What is given, by slots.
      *
-     * @param given a number in metres, radians, square metres or plain; a place as [north, east] or [north, east, height]; several places as a list of these; a word; a deed as text
-     *        in metres and degrees; a line with arcs as {places, bulges, closed}, a bulge being the tangent of a quarter of the angle that the piece turns through to the left; several lines as a
+     * @param given a number in metres, radians, square metres or plain; a place as [north, east] or [north, east, height]; several places
+     *     as a list of these; a word; a deed as text
+     * in metres and degrees; a line with arcs as {places, bulges, closed}, a bulge being the tangent of a quarter of the angle that the
+     * piece turns through to the left; several lines as a
      *        list; in a job also the name of a point, of a string or of a line of a file, or names of points as a list
      * @param ground whether lengths are ground distances; absent for as the job speaks
      */
@@ -59,8 +61,11 @@ class ComputeApi {
 
     record Answer(List<FigureBody> figures, List<PointBody> points, boolean eitherOr, List<LineBody> lines, List<Worked.Remark> remarks) {
         static Answer of(Worked worked) {
-            return new Answer(worked.figures().stream().map(f -> new FigureBody(f.label(), f.of(), f.quantity().getClass().getSimpleName(), f.quantity())).toList(),
-                    worked.points().stream().map(p -> new PointBody(p.label(), p.of(), p.position().plan().northing(), p.position().plan().easting(), p.position().elevation().map(Elevation::metres).orElse(null))).toList(),
+            return new Answer(worked.figures().stream()
+                    .map(f -> new FigureBody(f.label(), f.of(), f.quantity().getClass().getSimpleName(), f.quantity())).toList(),
+                    worked.points().stream().map(p ->
+                    new PointBody(p.label(), p.of(), p.position().plan().northing(), p.position().plan().easting(),
+                    p.position().elevation().map(Elevation::metres).orElse(null))).toList(),
                     worked.eitherOr(), worked.lines().stream().map(LineBody::of).toList(), worked.remarks());
         }
     }
@@ -76,7 +81,8 @@ class ComputeApi {
         private static final double SAGITTA_METRES = 0.001;
 
         static LineBody of(Worked.Line line) {
-            return new LineBody(line.role().name().toLowerCase(Locale.ROOT), line.label(), line.of(), ComputeApi.places(line.path().chords(SAGITTA_METRES)));
+            return new LineBody(line.role().name().toLowerCase(Locale.ROOT), line.label(), line.of(),
+                    ComputeApi.places(line.path().chords(SAGITTA_METRES)));
         }
     }
 
@@ -106,7 +112,8 @@ class ComputeApi {
     }
 
     private static Tool tool(String name) {
-        return Tool.named(name.toUpperCase(Locale.ROOT).replace('-', '_')).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "computation"));
+        return Tool.named(name.toUpperCase(Locale.ROOT).replace('-', '_'))
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "computation"));
     }
 
     /** Makes what a text names. */
@@ -144,7 +151,8 @@ class ComputeApi {
             case NUMBERS -> numbers(slot, value);
             case WORD -> new Given.Word(TypedGivens.word(slot, text(slot, value)));
             case DEED -> new Given.Legs(DeedText.parse(text(slot, value), LengthUnit.METRE, AngleUnit.DEGREES));
-            default -> value.isNumber() && Double.isFinite(value.doubleValue()) ? new Given.Amount(value.doubleValue()) : named.of(slot, text(slot, value));
+            default -> value.isNumber() && Double.isFinite(value.doubleValue()) ? new Given.Amount(value.doubleValue())
+                    : named.of(slot, text(slot, value));
         };
     }
 
@@ -152,12 +160,15 @@ class ComputeApi {
         JsonNode places = value.path("places");
         JsonNode bulges = value.path("bulges");
         JsonNode closed = value.path("closed");
-        boolean fits = places.isArray() && places.size() > 1 && bulges.isArray() && bulges.size() == places.size() && bulges.valueStream().allMatch(b -> b.isNumber() && Math.abs(b.doubleValue()) <= FULLEST_BULGE) && closed.isBoolean();
+        boolean fits = places.isArray() && places.size() > 1 && bulges.isArray() && bulges.size() == places.size() && bulges.valueStream()
+                .allMatch(b -> b.isNumber() && Math.abs(b.doubleValue()) <= FULLEST_BULGE) && closed.isBoolean();
         if (!fits) {
             throw new SurveyException(Problem.FIELD_UNREADABLE, slot.id());
         }
         Position[] at = places.valueStream().map(place -> spot(slot, place)).toArray(Position[]::new);
-        return new Given.Drawn(slot.id(), Path.of(Vertices.of(at), bulges.valueStream().mapToDouble(JsonNode::doubleValue).toArray(), closed.booleanValue()), Optional.empty());
+        return new Given.Drawn(slot.id(),
+                Path.of(Vertices.of(at), bulges.valueStream().mapToDouble(JsonNode::doubleValue).toArray(), closed.booleanValue()),
+                Optional.empty());
     }
 
     private static Given numbers(Slot slot, JsonNode value) {
@@ -176,10 +187,12 @@ class ComputeApi {
 
     private static Position spot(Slot slot, JsonNode value) {
         double[] figures = value.valueStream().mapToDouble(v -> v.isNumber() ? v.doubleValue() : Double.NaN).toArray();
-        boolean fits = (figures.length == 2 || figures.length == 3) && Arrays.stream(figures).allMatch(f -> Math.abs(f) <= GridPoint.FARTHEST_METRES);
+        boolean fits = (figures.length == 2 || figures.length == 3) && Arrays.stream(figures)
+                .allMatch(f -> Math.abs(f) <= GridPoint.FARTHEST_METRES);
         if (!fits) {
             throw new SurveyException(Problem.FIELD_UNREADABLE, slot.id());
         }
-        return new Position(new GridPoint(figures[0], figures[1]), figures.length == 3 ? Optional.of(new Elevation(figures[2])) : Optional.empty());
+        return new Position(new GridPoint(figures[0], figures[1]), figures.length == 3 ? Optional.of(new Elevation(figures[2]))
+                : Optional.empty());
     }
 }

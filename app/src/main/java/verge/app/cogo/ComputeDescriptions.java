@@ -35,7 +35,8 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /**
- * Describes each computation under an address of its own, with what it wants, an example, and what that example comes to: computed when it is asked for, so that no description grows old.
+ * Describes each computation under an address of its own, with what it wants, an example, and what that example comes to: computed when it
+ * is asked for, so that no description grows old.
  */
 @Component
 class ComputeDescriptions implements OpenApiCustomizer {
@@ -63,7 +64,9 @@ class ComputeDescriptions implements OpenApiCustomizer {
         for (String address : List.of(ALONE, IN_A_JOB)) {
             PathItem general = description.getPaths().remove(address);
             if (general != null) {
-                Arrays.stream(Tool.values()).filter(tool -> address.equals(IN_A_JOB) || answer(tool).isPresent()).forEach(tool -> description.path(address.replace("{tool}", name(tool)), item(tool, general.getPost(), address.equals(IN_A_JOB))));
+                Arrays.stream(Tool.values()).filter(tool -> address.equals(IN_A_JOB) || answer(tool).isPresent())
+                        .forEach(tool -> description.path(address.replace("{tool}", name(tool)),
+                        item(tool, general.getPost(), address.equals(IN_A_JOB))));
             }
         }
     }
@@ -75,7 +78,8 @@ class ComputeDescriptions implements OpenApiCustomizer {
 
     private PathItem item(Tool tool, Operation general, boolean inJob) {
         String word = messages.getMessage("compute.tool." + tool, null, Locale.ENGLISH);
-        Operation own = new Operation().tags(general.getTags()).operationId(general.getOperationId() + "-" + name(tool)).summary(word).description(general.getSummary());
+        Operation own = new Operation().tags(general.getTags()).operationId(general.getOperationId() + "-" + name(tool)).summary(word)
+                .description(general.getSummary());
         general.getParameters().stream().filter(p -> !p.getName().equals("tool")).forEach((Parameter p) -> own.addParametersItem(p));
         ObjectSchema given = new ObjectSchema();
         tool.slots().forEach(slot -> {
@@ -88,13 +92,17 @@ class ComputeDescriptions implements OpenApiCustomizer {
         body.addProperty("given", given);
         body.addRequiredItem("given");
         if (inJob) {
-            body.addProperty("ground", new Schema<Boolean>().type("boolean").description("whether lengths are ground distances; absent for as the job speaks"));
+            body.addProperty("ground", new Schema<Boolean>().type("boolean")
+                    .description("whether lengths are ground distances; absent for as the job speaks"));
         }
         JsonNode example = examples.get(tool.name());
-        own.requestBody(new RequestBody().required(true).content(new Content().addMediaType(JSON, new MediaType().schema(body).example(plain(example)))));
+        own.requestBody(new RequestBody().required(true)
+                .content(new Content().addMediaType(JSON, new MediaType().schema(body).example(plain(example)))));
         MediaType answer = new MediaType().schema(new Schema<>().$ref("#/components/schemas/Answer"));
         answer(tool).ifPresent(computed -> answer.example(plain(json.valueToTree(computed))));
-        return new PathItem().post(own.responses(new ApiResponses().addApiResponse("200", new ApiResponse().description("What it comes to").content(new Content().addMediaType(JSON, answer)))));
+        return new PathItem().post(own.responses(new ApiResponses()
+                .addApiResponse("200", new ApiResponse().description("What it comes to")
+                .content(new Content().addMediaType(JSON, answer)))));
     }
 
     /** What its example comes to without a job; empty where it needs to know where on earth its points are. */
@@ -134,15 +142,18 @@ class ComputeDescriptions implements OpenApiCustomizer {
     }
 
     private static Schema<?> point(boolean inJob) {
-        return named(new ArraySchema().items(new NumberSchema()).minItems(2).maxItems(3).description("north, east and perhaps height, in metres"), "name of a point", inJob);
+        return named(new ArraySchema().items(new NumberSchema()).minItems(2).maxItems(3)
+                .description("north, east and perhaps height, in metres"), "name of a point", inJob);
     }
 
     private static Schema<?> line(Slot slot, boolean inJob) {
         ObjectSchema curved = new ObjectSchema();
         curved.addProperty("places", new ArraySchema().items(point(inJob)).minItems(slot.least()));
-        curved.addProperty("bulges", new ArraySchema().items(new NumberSchema()).description("of each piece: the tangent of a quarter of the angle that it turns through to the left"));
+        curved.addProperty("bulges", new ArraySchema().items(new NumberSchema())
+                .description("of each piece: the tangent of a quarter of the angle that it turns through to the left"));
         curved.addProperty("closed", new Schema<Boolean>().type("boolean"));
-        Schema<?> either = new ComposedSchema().addOneOfItem(new ArraySchema().items(point(inJob)).minItems(slot.least())).addOneOfItem(curved);
+        Schema<?> either = new ComposedSchema().addOneOfItem(new ArraySchema().items(point(inJob)).minItems(slot.least()))
+                .addOneOfItem(curved);
         return inJob ? either.addOneOfItem(new StringSchema().description("name of a string or of a line of a file")) : either;
     }
 

@@ -74,9 +74,11 @@ public class ComputeService {
         try {
             Worked worked = tool.work(givens(state, typed(job, state).of(tool, answers), onGround(state, answers)));
             List<Integer> wanted = wanted(tool, worked, answers);
-            List<PointName> names = answers.text("first").isEmpty() ? List.of() : names(state, PointName.parse(answers.text("first")), wanted.size());
+            List<PointName> names = answers.text("first").isEmpty() ? List.of()
+                    : names(state, PointName.parse(answers.text("first")), wanted.size());
             Map<Integer, Optional<PointName>> kept = new TreeMap<>();
-            IntStream.range(0, wanted.size()).forEach(i -> kept.put(wanted.get(i), names.isEmpty() ? Optional.empty() : Optional.of(names.get(i))));
+            IntStream.range(0, wanted.size())
+                    .forEach(i -> kept.put(wanted.get(i), names.isEmpty() ? Optional.empty() : Optional.of(names.get(i))));
             return new Result(worked, kept, strings(state, worked, wanted, answers));
         } catch (SurveyException refused) {
             throw words.told(refused, state.settings());
@@ -94,23 +96,30 @@ public class ComputeService {
         if (!code.equals(Code.NONE)) {
             List<Worked.Line> made = worked.made();
             StringName next = state.nextString(code);
-            IntStream.range(0, made.size()).filter(i -> !worked.eitherOr() || points.stream().anyMatch(p -> worked.points().get(p).of().equals(made.get(i).of())))
+            IntStream.range(0, made.size())
+                    .filter(i -> !worked.eitherOr() || points.stream().anyMatch(p -> worked.points().get(p).of().equals(made.get(i).of())))
                     .forEach(i -> strings.put(i, new StringName(code, next.number() + strings.size())));
         }
         return strings;
     }
 
-    /** Which points are kept: those that were ticked; before anything was, all that were constructed, but of several of which one is meant none. */
+    /**
+     * Which points are kept: those that were ticked; before anything was, all that were constructed, but of several of which one is meant
+     * none.
+     */
     private static List<Integer> wanted(Tool tool, Worked worked, Answers answers) {
         int made = worked.points().size();
         if (!answers.has("keep")) {
             return tool.group() == Tool.Group.READ || worked.eitherOr() && made > 1 ? List.of() : IntStream.range(0, made).boxed().toList();
         }
-        return Stream.of(answers.text("keep").split(",")).map(String::strip).filter(i -> i.matches("\\d{1,5}")).map(Integer::valueOf).filter(i -> i < made).distinct().sorted().toList();
+        return Stream.of(answers.text("keep").split(",")).map(String::strip).filter(i -> i.matches("\\d{1,5}")).map(Integer::valueOf)
+                .filter(i -> i < made).distinct().sorted().toList();
     }
 
     static Givens givens(JobState state, Map<String, Given> given, boolean onGround) {
-        Givens.Sources sources = new Givens.Sources(seen -> position(state, seen), id -> state.string(id).<List<Path>>map(s -> paths(state, s)).orElse(List.of()), Optional.of(state.geodesy()), Math.min(Givens.Sources.MOST_TOUCHING, state.settings().figures().lengths().lastDigit().metres()));
+        Givens.Sources sources = new Givens.Sources(seen -> position(state, seen),
+                id -> state.string(id).<List<Path>>map(s -> paths(state, s)).orElse(List.of()), Optional.of(state.geodesy()),
+                Math.min(Givens.Sources.MOST_TOUCHING, state.settings().figures().lengths().lastDigit().metres()));
         return new Givens(given, sources, new Scales(state.plane(), state.settings().ground(), onGround));
     }
 
@@ -142,17 +151,21 @@ public class ComputeService {
     /**
      * Writes a computation into the field book, with the points that are wanted of it.
      *
-     * @param answers 'keep': the numbers of the points from 0, parted by commas; 'first': the name of the first of them, or the next one that no point has, and so on; 'code' of all;
+     * @param answers 'keep': the numbers of the points from 0, parted by commas; 'first': the name of the first of them, or the next one
+     *     that no point has, and so on; 'code' of all;
      *        'lineCode': the lines that were made become strings of it; 'pinned': its dimensions are shown
      * @throws SurveyException what is lacking or wrong
      */
     Kept note(UUID job, Tool tool, Answers answers, Author author) {
         TypedGivens now = typed(job, points.state(job));
-        points.takeOn(job, Origin.CONTROL, author.person(), now.of(tool, answers).values().stream().flatMap(Given::seen).map(seen -> seen.name().text()).distinct().toArray(String[]::new));
+        points.takeOn(job, Origin.CONTROL, author.person(), now.of(tool, answers).values().stream().flatMap(Given::seen)
+                .map(seen -> seen.name().text()).distinct().toArray(String[]::new));
         return journals.append(job, author, state -> {
             Result result = work(job, state, tool, answers);
             return new Computed(tool, typed(job, state).of(tool, answers), onGround(state, answers), kept(result, answers),
-                    result.strings().entrySet().stream().map(s -> new Computed.KeptLine(s.getKey(), Entry.companion(author.entry(), s.getKey()), s.getValue())).toList(), answers.ticked("pinned"));
+                    result.strings().entrySet().stream()
+                    .map(s -> new Computed.KeptLine(s.getKey(), Entry.companion(author.entry(), s.getKey()), s.getValue())).toList(),
+                    answers.ticked("pinned"));
         });
     }
 
@@ -162,6 +175,7 @@ public class ComputeService {
         }
         answers.required("first", "name");
         Code code = Code.parse(answers.text("code"));
-        return result.names().entrySet().stream().map(kept -> new Computed.Kept(kept.getKey(), kept.getValue().orElseThrow(), code)).toList();
+        return result.names().entrySet().stream().map(kept -> new Computed.Kept(kept.getKey(), kept.getValue().orElseThrow(), code))
+                .toList();
     }
 }

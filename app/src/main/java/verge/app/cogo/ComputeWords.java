@@ -73,11 +73,14 @@ final class ComputeWords {
     String quantity(Quantity quantity, JobSettings settings) {
         Figures f = settings.figures();
         if (quantity instanceof Quantity.Distance d) {
-            return isGrid(settings) ? scaled(f.length(d.grid()), f.length(d.ground()), "grid") : scaled(f.length(d.ground()), f.length(d.grid()), "ground");
+            return isGrid(settings) ? scaled(f.length(d.grid()), f.length(d.ground()), "grid")
+                    : scaled(f.length(d.ground()), f.length(d.grid()), "ground");
         } else if (quantity instanceof Quantity.Area area) {
-            return isGrid(settings) ? scaled(f.area(area.grid()), f.area(area.ground()), "grid") : scaled(f.area(area.ground()), f.area(area.grid()), "ground");
+            return isGrid(settings) ? scaled(f.area(area.grid()), f.area(area.ground()), "grid")
+                    : scaled(f.area(area.ground()), f.area(area.grid()), "ground");
         } else if (quantity instanceof Quantity.Component c) {
-            return isGrid(settings) ? scaled(f.difference(c.grid()), f.difference(c.ground()), "grid") : scaled(f.difference(c.ground()), f.difference(c.grid()), "ground");
+            return isGrid(settings) ? scaled(f.difference(c.grid()), f.difference(c.ground()), "grid")
+                    : scaled(f.difference(c.ground()), f.difference(c.grid()), "ground");
         } else if (quantity instanceof Quantity.Plain plain) {
             return f.length(plain.length());
         } else if (quantity instanceof Quantity.Station station) {
@@ -110,7 +113,8 @@ final class ComputeWords {
             return f.lengths().inInches() ? decimal(plain.length(), f) : "";
         } else if (quantity instanceof Quantity.Distance d) {
             String other = other(f.length(d.grid()), f.length(d.ground()), settings);
-            return f.lengths().inInches() ? decimal(isGrid(settings) ? d.grid() : d.ground(), f) + (other.isEmpty() ? "" : ", " + other) : other;
+            return f.lengths().inInches() ? decimal(isGrid(settings) ? d.grid() : d.ground(), f)
+                    + (other.isEmpty() ? "" : ", " + other) : other;
         } else if (quantity instanceof Quantity.Component c) {
             return other(f.difference(c.grid()), f.difference(c.ground()), settings);
         }
@@ -137,8 +141,10 @@ final class ComputeWords {
     String remark(Worked.Remark remark, Figures figures) {
         Object[] told = remark.arguments().toArray();
         switch (remark.caution()) {
-            case LENGTH_SUSPECTED -> told = new Object[] {told[0], figures.length(new Length((double) told[1])), figures.length(new Length((double) told[2]))};
-            case BEARING_SUSPECTED -> told = new Object[] {told[0], figures.direction(new Angle((double) told[1])), figures.length(new Length((double) told[2]))};
+            case LENGTH_SUSPECTED -> told = new Object[] {told[0], figures.length(new Length((double) told[1])),
+                    figures.length(new Length((double) told[2]))};
+            case BEARING_SUSPECTED -> told = new Object[] {told[0], figures.direction(new Angle((double) told[1])),
+                    figures.length(new Length((double) told[2]))};
             case DOES_NOT_BELONG -> told = new Object[] {told[0], figures.length((Length) told[1])};
             case FLAT_INTERSECTION -> told = new Object[] {figures.circle(new Angle((double) told[0]))};
             default -> { }
@@ -154,7 +160,8 @@ final class ComputeWords {
         } else if (given instanceof Given.Spot spot) {
             return settings.place(spot.position());
         } else if (given instanceof Given.Points points) {
-            return points.each().stream().limit(12).map(p -> given(slot, p, settings)).collect(Collectors.joining(", ")) + (points.each().size() > 12 ? " \u2026 " + points.each().size() : "");
+            return points.each().stream().limit(12).map(p -> given(slot, p, settings)).collect(Collectors.joining(", "))
+                    + (points.each().size() > 12 ? " \u2026 " + points.each().size() : "");
         } else if (given instanceof Given.Strung) {
             return "a string";
         } else if (given instanceof Given.Drawn drawn) {
@@ -164,7 +171,8 @@ final class ComputeWords {
         } else if (given instanceof Given.Lines lines) {
             return lines.each().stream().map(one -> given(slot, one, settings)).collect(Collectors.joining("; "));
         } else if (given instanceof Given.Numbers numbers) {
-            return numbers.each().stream().map(n -> BigDecimal.valueOf(n).stripTrailingZeros().toPlainString()).collect(Collectors.joining(", "));
+            return numbers.each().stream().map(n -> BigDecimal.valueOf(n).stripTrailingZeros().toPlainString())
+                    .collect(Collectors.joining(", "));
         } else if (given instanceof Given.Between between) {
             return between.from().name() + " to " + between.to().name();
         } else if (given instanceof Given.Word word) {
@@ -186,7 +194,10 @@ final class ComputeWords {
 
     /** A refusal with its lengths and areas in the job's figures. */
     SurveyException told(SurveyException refused, JobSettings settings) {
-        return new SurveyException(refused.problem(), refused.arguments().stream().map(a -> a instanceof Length length ? settings.figures().length(length)
-                : a instanceof Quantity quantity ? quantity(quantity, settings) : refused.problem() == Problem.COMPUTE_LACKS || refused.problem() == Problem.GIVEN_TOO_LARGE || refused.problem() == Problem.LENGTH_NOUGHT ? word("slot." + a) : a).toArray());
+        return new SurveyException(refused.problem(), refused.arguments().stream()
+                .map(a -> a instanceof Length length ? settings.figures().length(length)
+                : a instanceof Quantity quantity ? quantity(quantity, settings) : refused.problem() == Problem.COMPUTE_LACKS
+                || refused.problem() == Problem.GIVEN_TOO_LARGE || refused.problem() == Problem.LENGTH_NOUGHT ? word("slot." + a) : a)
+                .toArray());
     }
 }

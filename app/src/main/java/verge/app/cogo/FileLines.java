@@ -43,8 +43,10 @@ public class FileLines {
     }
 
     private static Optional<Given> line(String name, Feature feature) {
-        Optional<Given> run = Optional.of(feature).filter(Feature.Run.class::isInstance).map(f -> ((Feature.Run) f).path()).filter(p -> p.pieces() > 0).map(p -> new Given.Drawn(name, p, Optional.empty()));
-        return run.or(() -> feature instanceof Feature.Axis axis && !axis.alignment().elements().isEmpty() ? Optional.of(new Given.Axis(name, axis.alignment())) : Optional.empty());
+        Optional<Given> run = Optional.of(feature).filter(Feature.Run.class::isInstance).map(f -> ((Feature.Run) f).path())
+                .filter(p -> p.pieces() > 0).map(p -> new Given.Drawn(name, p, Optional.empty()));
+        return run.or(() -> feature instanceof Feature.Axis axis && !axis.alignment().elements()
+                .isEmpty() ? Optional.of(new Given.Axis(name, axis.alignment())) : Optional.empty());
     }
 
     /**
@@ -58,9 +60,11 @@ public class FileLines {
             return Optional.empty();
         }
         int index = Integer.parseInt(name.group(2)) - 1;
-        Optional<PlacedFile> file = files.of(drawings.site(job)).stream().filter(f -> f.name().equals(name.group(1))).findFirst().map(f -> drawings.file(job, state, f.id()));
+        Optional<PlacedFile> file = files.of(drawings.site(job)).stream().filter(f -> f.name().equals(name.group(1))).findFirst()
+                .map(f -> drawings.file(job, state, f.id()));
         List<Feature> features = file.map(f -> f.drawing().features()).orElse(List.of());
-        Optional<Given> line = index >= 0 && index < features.size() ? line(name(file.get(), index), features.get(index)) : Optional.empty();
+        Optional<Given> line = index >= 0 && index < features.size() ? line(name(file.get(), index), features.get(index))
+                : Optional.empty();
         if (line.isPresent() && layers.of(file.get()).get(features.get(index).layer()).role() == Role.UNDERLAY) {
             throw new SurveyException(Problem.UNDERLAY_PICKED, name(file.get(), index));
         }

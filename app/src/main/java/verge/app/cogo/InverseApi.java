@@ -21,7 +21,8 @@ class InverseApi {
     }
 
     /** Radians and metres; the last three are null if a point has no elevation. */
-    record InverseBody(double azimuth, double gridDistance, double ellipsoidDistance, double groundDistance, Double heightDifference, Double slopeDistance, Double grade) {
+    record InverseBody(double azimuth, double gridDistance, double ellipsoidDistance, double groundDistance, Double heightDifference,
+            Double slopeDistance, Double grade) {
     }
 
     @Operation(summary = "Inverse between two points of a job")

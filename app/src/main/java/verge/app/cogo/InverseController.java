@@ -32,7 +32,8 @@ class InverseController {
     }
 
     @GetMapping
-    String bench(@PathVariable UUID job, @RequestParam(defaultValue = "") String from, @RequestParam(defaultValue = "") String to, Model model) {
+    String bench(@PathVariable UUID job, @RequestParam(defaultValue = "") String from, @RequestParam(defaultValue = "") String to,
+            Model model) {
         JobState state = points.state(job);
         model.addAttribute("from", from);
         model.addAttribute("to", to);

@@ -55,7 +55,8 @@ final class InverseKind extends EntryKind<InverseNoted> {
     public String result(InverseNoted says, InBook in) {
         Optional<String> then = says.from().position().flatMap(from -> says.to().position().map(to -> figures(from, to, in)));
         Optional<String> now = in.state().latest(new EndsOf(in.entry().id())).map(ends -> figures(ends.from(), ends.to(), in));
-        return now.map(n -> n + then.filter(t -> !t.equals(n)).map(t -> "; when it was noted " + t).orElse("")).or(() -> then.map(t -> t + "; its points are there no more")).orElse("");
+        return now.map(n -> n + then.filter(t -> !t.equals(n)).map(t -> "; when it was noted " + t).orElse(""))
+                .or(() -> then.map(t -> t + "; its points are there no more")).orElse("");
     }
 
     private static String figures(Position from, Position to, InBook in) {
@@ -69,7 +70,8 @@ final class InverseKind extends EntryKind<InverseNoted> {
 
     @Override
     public Stream<Value<InverseNoted>> values(InverseNoted says, InBook in) {
-        return new Values<>(says, in).name("from", "", "From", says.from().name(), (was, from) -> new InverseNoted(PointSeen.named(from), was.to()))
+        return new Values<>(says, in).name("from", "", "From", says.from().name(),
+                (was, from) -> new InverseNoted(PointSeen.named(from), was.to()))
                 .name("to", "", "To", says.to().name(), (was, to) -> new InverseNoted(was.from(), PointSeen.named(to))).all();
     }
 }

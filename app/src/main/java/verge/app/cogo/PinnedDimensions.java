@@ -36,11 +36,13 @@ public class PinnedDimensions {
 
     /** In the order of the book, as they are now. */
     public List<Pinned> of(JobState state) {
-        return state.all(new WorkedOf.Pinned()).stream().flatMap(id -> state.latest(new WorkedOf(id)).map(worked -> pinned(state, id, worked)).stream()).toList();
+        return state.all(new WorkedOf.Pinned()).stream()
+                .flatMap(id -> state.latest(new WorkedOf(id)).map(worked -> pinned(state, id, worked)).stream()).toList();
     }
 
     private Pinned pinned(JobState state, UUID entry, Worked worked) {
         return new Pinned(entry, worked.lines().stream().filter(l -> l.role() != Worked.Role.DOUBTFUL).map(Worked.Line::path).toList(),
-                worked.dimensions().stream().map(d -> new Words(words.quantity(d.quantity(), state.settings()), d.at(), d.along())).toList());
+                worked.dimensions().stream().map(d -> new Words(words.quantity(d.quantity(), state.settings()), d.at(), d.along()))
+                .toList());
     }
 }

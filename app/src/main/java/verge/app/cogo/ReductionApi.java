@@ -18,15 +18,23 @@ class ReductionApi {
     private static final double MEAN_RADIUS_METRES = 6_371_000;
     private static final double TALLEST_METRES = 100;
 
-    /** @param zenith radians, at the axis @param instrument height of the axis over the mark @param target height of what the other end aims at over this mark */
+    /**
+     * @param zenith radians, at the axis
+     * @param instrument height of the axis over the mark
+     * @param target height of what the other end aims at over this mark
+     */
     record EndBody(Double zenith, Double instrument, Double target) {
         private ReciprocalZeniths.End end(String field) {
-            return new ReciprocalZeniths.End(new Angle(within(zenith, 0, Math.PI, field + ".zenith")), new Length(within(instrument, -TALLEST_METRES, TALLEST_METRES, field + ".instrument")),
+            return new ReciprocalZeniths.End(new Angle(within(zenith, 0, Math.PI, field + ".zenith")),
+                    new Length(within(instrument, -TALLEST_METRES, TALLEST_METRES, field + ".instrument")),
                     new Length(within(target, -TALLEST_METRES, TALLEST_METRES, field + ".target")));
         }
     }
 
-    /** @param slope from axis to axis, straight, corrected for prism and air @param radius of the earth in the direction of the sight; 6 371 000 m without one */
+    /**
+     * @param slope from axis to axis, straight, corrected for prism and air
+     * @param radius of the earth in the direction of the sight; 6 371 000 m without one
+     */
     record ReciprocalBody(EndBody one, EndBody other, Double slope, Double radius) {
     }
 
@@ -40,7 +48,8 @@ class ReductionApi {
         if (asked.one() == null || asked.other() == null) {
             throw new SurveyException(Problem.FIELD_UNREADABLE, asked.one() == null ? "one" : "other");
         }
-        ReciprocalZeniths.Result result = ReciprocalZeniths.of(asked.one().end("one"), asked.other().end("other"), new Length(within(asked.slope(), 0.1, 1e5, "slope")),
+        ReciprocalZeniths.Result result = ReciprocalZeniths.of(asked.one().end("one"), asked.other().end("other"),
+                new Length(within(asked.slope(), 0.1, 1e5, "slope")),
                 asked.radius() == null ? MEAN_RADIUS_METRES : within(asked.radius(), 6e6, 7e6, "radius"));
         return new RiseBody(result.rise().metres(), Double.isFinite(result.refraction()) ? result.refraction() : null);
     }

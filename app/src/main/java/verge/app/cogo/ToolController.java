@@ -55,7 +55,8 @@ class ToolController {
     @GetMapping("/tools")
     String tools(@PathVariable UUID job, Model model) {
         model.addAttribute("groups", Arrays.stream(Tool.Group.values()).map(group -> new Listed(words.group(group),
-                Arrays.stream(Tool.values()).filter(t -> t.group() == group).map(t -> new String[] {t.name(), words.tool(t), words.hint(t)}).toList())).toList());
+                Arrays.stream(Tool.values()).filter(t -> t.group() == group).map(t -> new String[] {t.name(), words.tool(t), words.hint(t)})
+                .toList())).toList());
         return "cogo/tools";
     }
 
@@ -64,11 +65,14 @@ class ToolController {
         Tool chosen = chosen(tool);
         JobState state = computations.state(job);
         // What was touched or selected stands in the first field.
-        Answers answers = sent.containsKey("with") ? Answers.whole(sent).with(Map.of(chosen.slots().get(0).id(), sent.getFirst("with"))) : Answers.whole(sent);
+        Answers answers = sent.containsKey("with") ? Answers.whole(sent)
+                .with(Map.of(chosen.slots().get(0).id(), sent.getFirst("with"))) : Answers.whole(sent);
         model.addAttribute("tool", chosen);
         model.addAttribute("toolWords", words.tool(chosen));
         model.addAttribute("hint", words.hint(chosen));
-        List<Field> fields = chosen.slots().stream().map(s -> new Field(s, words.slot(s), s.choices().stream().map(c -> new String[] {c, words.choice(s, c)}).toList())).toList();
+        List<Field> fields = chosen.slots().stream()
+                .map(s -> new Field(s, words.slot(s), s.choices().stream().map(c -> new String[] {c, words.choice(s, c)}).toList()))
+                .toList();
         List<Field> seldom = fields.stream().filter(f -> f.slot().seldom()).toList();
         model.addAttribute("fields", fields);
         model.addAttribute("seldom", seldom);
@@ -80,7 +84,8 @@ class ToolController {
         model.addAttribute("typed", typed);
         model.addAttribute("onGround", !state.settings().ground().distanceWord().equals("grid"));
         model.addAttribute("entry", UUID.randomUUID());
-        model.addAttribute("measures", state.openLeaf().isPresent() && Arrays.stream(PICKED).anyMatch(kind -> chosen.slots().stream().anyMatch(s -> s.kind() == kind)));
+        model.addAttribute("measures", state.openLeaf().isPresent() && Arrays.stream(PICKED)
+                .anyMatch(kind -> chosen.slots().stream().anyMatch(s -> s.kind() == kind)));
         model.addAttribute("next", PointNames.next(computations.journal(job)));
         worked(job, state, chosen, answers, model);
         return "cogo/tool";
@@ -109,7 +114,8 @@ class ToolController {
     }
 
     @PostMapping("/tools/{tool}/note")
-    String note(@PathVariable UUID job, @PathVariable String tool, @RequestParam UUID entry, @RequestParam MultiValueMap<String, String> sent, Principal person) {
+    String note(@PathVariable UUID job, @PathVariable String tool, @RequestParam UUID entry,
+            @RequestParam MultiValueMap<String, String> sent, Principal person) {
         computations.note(job, chosen(tool), Answers.whole(sent), new Author(entry, person.getName(), "page"));
         return "redirect:/jobs/" + job + "/compute/tools/" + chosen(tool);
     }

@@ -29,7 +29,8 @@ import verge.core.units.Figures;
 import verge.core.units.Sums;
 
 /**
- * What a person gives to a computation, as it was typed or touched: names of points, {@code T1 to T4} for a value between two, a string by its name, a line of a
+ * What a person gives to a computation, as it was typed or touched: names of points, {@code T1 to T4} for a value between two, a string by
+ * its name, a line of a
  * file as it is called, sums, other units. What is left empty is not given.
  */
 final class TypedGivens {
@@ -71,11 +72,14 @@ final class TypedGivens {
             case POINT -> new Given.Point(seen(typed));
             case POINTS -> points(slot, typed);
             case LINE -> line(slot, typed);
-            case LINES -> new Given.Lines(string(typed).isPresent() || drawn.apply(typed).isPresent() ? List.of(line(RING, typed)) : Arrays.stream(typed.split(";")).map(String::strip).filter(one -> !one.isEmpty()).map(one -> line(RING, one)).toList());
+            case LINES -> new Given.Lines(string(typed).isPresent() || drawn.apply(typed)
+                    .isPresent() ? List.of(line(RING, typed)) : Arrays.stream(typed.split(";")).map(String::strip)
+                    .filter(one -> !one.isEmpty()).map(one -> line(RING, one)).toList());
             case WORD -> new Given.Word(word(slot, typed));
             case DEED -> new Given.Legs(DeedText.parse(typed, figures.lengthUnit(), figures.angles().unit()));
             case DIRECTION, LENGTH, RISE, GRADE -> between(typed).<Given>map(b -> b).orElseGet(() -> new Given.Amount(amount(slot, typed)));
-            case NUMBERS -> new Given.Numbers(Arrays.stream(typed.split(typed.contains(";") ? ";" : "[,\\s]+")).map(String::strip).filter(n -> !n.isEmpty()).map(TypedGivens::number).toList());
+            case NUMBERS -> new Given.Numbers(Arrays.stream(typed.split(typed.contains(";") ? ";" : "[,\\s]+")).map(String::strip)
+                    .filter(n -> !n.isEmpty()).map(TypedGivens::number).toList());
             case COUNT, PART, AREA, TIME -> new Given.Amount(amount(slot, typed));
         };
     }
@@ -83,7 +87,8 @@ final class TypedGivens {
     /** @throws SurveyException CHOICE_UNFIT */
     static String word(Slot slot, String typed) {
         if (!slot.choices().contains(typed)) {
-            throw new SurveyException(Problem.CHOICE_UNFIT, slot.id(), typed.length() > 40 ? typed.substring(0, 40) : typed, String.join(", ", slot.choices()));
+            throw new SurveyException(Problem.CHOICE_UNFIT, slot.id(), typed.length() > 40 ? typed.substring(0, 40) : typed,
+                    String.join(", ", slot.choices()));
         }
         return typed;
     }
@@ -106,7 +111,8 @@ final class TypedGivens {
     /** Day and time by the job's clocks, as in 2026-06-01 14:05:30. */
     private double time(String typed) {
         try {
-            return LocalDateTime.parse(typed.strip().replaceAll("\\s+", "T"), DateTimeFormatter.ISO_LOCAL_DATE_TIME).atZone(state.settings().work().zone()).toInstant().toEpochMilli() / MILLIS_PER_SECOND;
+            return LocalDateTime.parse(typed.strip().replaceAll("\\s+", "T"), DateTimeFormatter.ISO_LOCAL_DATE_TIME)
+                    .atZone(state.settings().work().zone()).toInstant().toEpochMilli() / MILLIS_PER_SECOND;
         } catch (DateTimeException unreadable) {
             throw new SurveyException(Problem.NOT_A_TIME, typed);
         }
@@ -130,7 +136,8 @@ final class TypedGivens {
         }
         double foot = figures.lengthUnit().foot().metresPerUnit();
         String of = unit.group(2).toLowerCase(Locale.ROOT);
-        return number(unit.group(1)) * (of.startsWith("m") ? 1 : of.equals("ha") ? SQUARE_METRES_PER_HECTARE : of.startsWith("f") ? foot * foot : SQUARE_FEET_PER_ACRE * foot * foot);
+        return number(unit.group(1)) * (of.startsWith("m") ? 1 : of.equals("ha") ? SQUARE_METRES_PER_HECTARE : of.startsWith("f")
+                ? foot * foot : SQUARE_FEET_PER_ACRE * foot * foot);
     }
 
     /** 'A to B', wherever the name of the first may end: both are points. */
@@ -158,7 +165,8 @@ final class TypedGivens {
         if (!typed.contains(",") && !typed.contains(";") && known(typed).isPresent() && slot.least() == 1) {
             return new Given.Points(List.of(new Given.Point(seen(typed))));   // a name may hold blanks
         }
-        List<String> names = Arrays.stream(typed.split(typed.contains(";") ? ";" : typed.contains(",") ? "," : "\\s+")).map(String::strip).filter(name -> !name.isEmpty()).toList();
+        List<String> names = Arrays.stream(typed.split(typed.contains(";") ? ";" : typed.contains(",") ? "," : "\\s+")).map(String::strip)
+                .filter(name -> !name.isEmpty()).toList();
         if (names.size() < slot.least()) {
             throw new SurveyException(Problem.POINTS_TOO_FEW, names.size(), slot.least());
         }
@@ -181,6 +189,7 @@ final class TypedGivens {
         } catch (SurveyException unfit) {
             return Optional.empty();
         }
-        return state.own(name).map(point -> PointSeen.of(point, state.allNamed(name))).or(() -> state.find(name).map(seen -> PointSeen.named(name)));
+        return state.own(name).map(point -> PointSeen.of(point, state.allNamed(name)))
+                .or(() -> state.find(name).map(seen -> PointSeen.named(name)));
     }
 }

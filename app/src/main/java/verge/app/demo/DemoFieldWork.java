@@ -43,7 +43,8 @@ class DemoFieldWork {
     private final JournalService journals;
     private final EnclosureService enclosures;
 
-    DemoFieldWork(InstrumentDesk desk, PracticeService practice, SetupService setups, MeasureService measuring, JournalService journals, EnclosureService enclosures) {
+    DemoFieldWork(InstrumentDesk desk, PracticeService practice, SetupService setups, MeasureService measuring, JournalService journals,
+            EnclosureService enclosures) {
         this.desk = desk;
         this.practice = practice;
         this.setups = setups;
@@ -78,7 +79,8 @@ class DemoFieldWork {
         Author author = Author.atPage(DemoWorld.PERSON);
         InputStream file = new ClassPathResource("demo/lamp.jpg").getInputStream();
         UUID photo = enclosures.photograph(job, lamp, "", "lamp.jpg", file, author).entry().id();
-        enclosures.draw(job, photo, List.of(new Stroke.Circle(new Stroke.Spot(0.475, 0.68), new Stroke.Spot(0.555, 0.8)), new Stroke.Words(new Stroke.Spot(0.57, 0.76), "cable loose")), Author.atPage(DemoWorld.PERSON));
+        enclosures.draw(job, photo, List.of(new Stroke.Circle(new Stroke.Spot(0.475, 0.68), new Stroke.Spot(0.555, 0.8)),
+                new Stroke.Words(new Stroke.Spot(0.57, 0.76), "cable loose")), Author.atPage(DemoWorld.PERSON));
     }
 
     private long upsets(UUID job) {
@@ -98,7 +100,8 @@ class DemoFieldWork {
 
     private ShotTaken shoot(UUID job, PracticeGround ground, GridPoint place, String code, List<Armed> armed) {
         ground.pole(place);
-        return (ShotTaken) measuring.measure(job, UUID.randomUUID(), PointNames.next(journals.journal(job)).text(), code, Map.of(), MeasureService.Beside.NOT, armed, false, DemoWorld.PERSON).join().entry().payload();
+        return (ShotTaken) measuring.measure(job, UUID.randomUUID(), PointNames.next(journals.journal(job)).text(), code, Map.of(),
+                MeasureService.Beside.NOT, armed, false, DemoWorld.PERSON).join().entry().payload();
     }
 
     private static void await(BooleanSupplier reached) {

@@ -78,8 +78,10 @@ class DemoWorld {
     private final AntennaTable antennas;
     private final PracticeService practice;
 
-    DemoWorld(AccountService accounts, JobService jobs, SiteFileService files, ImportService imports, DemoFieldWork fieldWork, JournalService journals,
-            StandIns standIns, PrismTable prisms, FloorService floors, ReceiverDesk receivers, AntennaTable antennas, PracticeService practice) {
+    DemoWorld(AccountService accounts, JobService jobs, SiteFileService files, ImportService imports, DemoFieldWork fieldWork,
+            JournalService journals,
+            StandIns standIns, PrismTable prisms, FloorService floors, ReceiverDesk receivers, AntennaTable antennas,
+            PracticeService practice) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.files = files;
@@ -114,14 +116,16 @@ class DemoWorld {
         SiteFile piles = file(ternholm, "jetty-piles.csv");
         take(jetty, piles, Role.DESIGN);
         goBy(jetty, piles);
-        Job yard = jobs.make(ternholm.id(), "Slipway yard", metric.with(new JobSettings.Work("Demo Surveyor", Set.of(JobSettings.Tool.TOTAL_STATION),
+        Job yard = jobs.make(ternholm.id(), "Slipway yard",
+                metric.with(new JobSettings.Work("Demo Surveyor", Set.of(JobSettings.Tool.TOTAL_STATION),
                 List.of("condition"), "slipway yard", ISLAND_CLOCK)), author());
         take(yard, control, Role.CONTROL);
         SiteFile drain = file(ternholm, "rainwater-drain.dxf");
         take(yard, drain, Role.DESIGN);
         goBy(yard, drain);
         take(yard, file(ternholm, "boat-loft.dxf"), Role.DESIGN);
-        floors.name(yard.id(), List.of("tower foot", "landing 1", "landing 2", "landing 3", "landing 4", "landing 5", "landing 6", "lamp room"),
+        floors.name(yard.id(), List.of("tower foot", "landing 1", "landing 2", "landing 3", "landing 4", "landing 5", "landing 6",
+                "lamp room"),
                 List.of("BM-Sill", "U1", "U2", "U3", "U4", "U5", "U6", "30.1"), author());
         prisms.add(yard.id(), "pole prism", "-12.0");
         prisms.add(yard.id(), "tripod prism", "-30.0");
@@ -137,15 +141,18 @@ class DemoWorld {
     private static JobSettings ternholm() throws IOException {
         CoordinateSystem system = new CoordinateSystem.Projected("ETRS89 / UTM zone 32N", "EPSG:25832", text("etrs89-utm-32.wkt"),
                 Optional.of(new DatumShift(DatumShift.Rotation.POSITION_VECTOR, 0, 0, 0, 0, 0, 0, 0, 1)));
-        return new JobSettings(Figures.metric(), system, GeoidLibrary.EGM96, Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)),
+        return new JobSettings(Figures.metric(), system, GeoidLibrary.EGM96,
+                Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)),
                 GroundUse.GROUND_DISTANCES, JobSettings.Work.ALONE.with(ISLAND_CLOCK));
     }
 
     /** US survey feet in a made-up Lambert zone. */
     private static JobSettings slough() throws IOException {
         CoordinateSystem.Projected zone = (CoordinateSystem.Projected) SystemText.read(text("alder-slough-zone.txt"));
-        CoordinateSystem system = new CoordinateSystem.Projected("Lambert zone of Alder Slough", "", zone.wkt(), Optional.of(DatumShift.NONE));
-        return new JobSettings(Figures.surveyFeet(), system, GeoidLibrary.EGM96, Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 4.5)),
+        CoordinateSystem system = new CoordinateSystem.Projected("Lambert zone of Alder Slough", "", zone.wkt(),
+                Optional.of(DatumShift.NONE));
+        return new JobSettings(Figures.surveyFeet(), system, GeoidLibrary.EGM96,
+                Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 4.5)),
                 GroundUse.GROUND_DISTANCES, JobSettings.Work.ALONE.with(SLOUGH_CLOCK));
     }
 
@@ -165,20 +172,28 @@ class DemoWorld {
     /** The quay’s own grid, that nobody has tied to the earth yet, and what a receiver said on its marks, one of which was disturbed. */
     private void quayWall() throws IOException {
         Site site = jobs.ensureSite("Ternholm quay");
-        Job quay = jobs.make(site.id(), "Quay wall", JobSettings.flat(Figures.metric(), 1).with(JobSettings.Work.ALONE.with(ISLAND_CLOCK)), author());
+        Job quay = jobs.make(site.id(), "Quay wall", JobSettings.flat(Figures.metric(), 1).with(JobSettings.Work.ALONE.with(ISLAND_CLOCK)),
+                author());
         take(quay, file(site, "quay-control.csv"), Role.CONTROL);
         file(site, "quay-receiver.csv");
     }
 
-    /** The stockpile on the shingle spit, to be measured with a rover: its receiver takes its corrections from the base on the lighthouse’s gallery. */
+    /**
+     * The stockpile on the shingle spit, to be measured with a rover: its receiver takes its corrections from the base on the lighthouse’s
+     * gallery.
+     */
     private void shingleBank(Site ternholm, JobSettings metric, SiteFile control) {
         Job bank = jobs.make(ternholm.id(), "Shingle bank", metric, author());
         take(bank, control, Role.CONTROL);
         standIns.receivers().stream().findFirst().ifPresent(rover -> {
             receivers.connect(Seat.rover(bank.id()), rover.address(), "Rover on the pole");
-            standIns.caster().map(address -> Address.parse(address)).ifPresent(at -> receivers.corrections(Seat.rover(bank.id()), Optional.of(new CasterSetting(at.host(), at.port(), false, CasterSetting.Version.TWO, "GALLERY", "", ""))));
+            standIns.caster().map(address -> Address.parse(address))
+                    .ifPresent(at -> receivers.corrections(Seat.rover(bank.id()),
+                    Optional.of(new CasterSetting(at.host(), at.port(), false, CasterSetting.Version.TWO, "GALLERY", "", ""))));
             takeAntenna(bank);
-            AntennaModel dish = antennas.type(bank.id(), new Answers(Map.of("name", "TERNHOLM DISH NONE", "mount", "0.035", "rimRadius", "0.089", "rimAbove", "0.041")), LengthUnit.METRE);
+            AntennaModel dish = antennas.type(bank.id(),
+                    new Answers(Map.of("name", "TERNHOLM DISH NONE", "mount", "0.035", "rimRadius", "0.089", "rimAbove", "0.041")),
+                    LengthUnit.METRE);
             receivers.antenna(Seat.rover(bank.id()), new AntennaOverMark(dish, new AntennaHeight(new Length(1.7), AntennaHeight.To.MOUNT)));
         });
     }

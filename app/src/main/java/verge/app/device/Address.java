@@ -7,7 +7,9 @@ import verge.core.problem.SurveyException;
 
 /** Where something is reached on the network. */
 public record Address(String host, int port) {
-    private static final Pattern WRITTEN = Pattern.compile("(?=.{1,80}:)((?:[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?\\.)*[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?):(\\d{1,5})");
+    private static final Pattern WRITTEN =
+            Pattern.compile(
+            "(?=.{1,80}:)((?:[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?\\.)*[A-Za-z0-9](?:[A-Za-z0-9-]{0,61}[A-Za-z0-9])?):(\\d{1,5})");
     private static final int HIGHEST_PORT = 65_535;
 
     /** @throws SurveyException ADDRESS_UNFIT if it is not 'name:port' */

@@ -61,7 +61,8 @@ public final class CalibrationKind extends EntryKind<InstrumentCalibrated> {
             return "";
         }
         TwoFaceCalibration.Result r = TwoFaceCalibration.determine(calibrated.pairs(), calibrated.sigmaAngle());
-        return "collimation " + seconds(r.errors().collimation(), r.sigmaCollimation()) + (r.trunnionFound() ? ", trunnion " + seconds(r.errors().trunnion(), r.sigmaTrunnion()) : "")
+        return "collimation " + seconds(r.errors().collimation(), r.sigmaCollimation())
+                + (r.trunnionFound() ? ", trunnion " + seconds(r.errors().trunnion(), r.sigmaTrunnion()) : "")
                 + ", index " + seconds(r.errors().index(), r.sigmaIndex());
     }
 
@@ -73,8 +74,10 @@ public final class CalibrationKind extends EntryKind<InstrumentCalibrated> {
         Values<InstrumentCalibrated> values = new Values<>(says, in);
         for (int i = 0; i < says.pairs().size(); i++) {
             int place = i;
-            values.pointing("-" + i + "-1", "Mark " + (i + 1) + ", face 1", c -> c.pairs().get(place).one(), (was, one) -> was.with(place, new TwoFaceCalibration.Pair(one, was.pairs().get(place).two())))
-                    .pointing("-" + i + "-2", "Mark " + (i + 1) + ", face 2", c -> c.pairs().get(place).two(), (was, two) -> was.with(place, new TwoFaceCalibration.Pair(was.pairs().get(place).one(), two)));
+            values.pointing("-" + i + "-1", "Mark " + (i + 1) + ", face 1", c -> c.pairs().get(place).one(),
+                    (was, one) -> was.with(place, new TwoFaceCalibration.Pair(one, was.pairs().get(place).two())))
+                    .pointing("-" + i + "-2", "Mark " + (i + 1) + ", face 2", c -> c.pairs().get(place).two(),
+                    (was, two) -> was.with(place, new TwoFaceCalibration.Pair(was.pairs().get(place).one(), two)));
         }
         return values.all();
     }

@@ -38,8 +38,10 @@ public class CalibrationService {
     public CompletableFuture<List<TwoFaceCalibration.Pair>> read(UUID job) {
         TotalStation station = desk.ready(job);
         return watch.point(station, watch.how(job), true).thenApply(pointings -> {
-            Pointing one = pointings.stream().filter(p -> p.face() == Face.ONE).findFirst().orElseThrow(() -> new SurveyException(Problem.CALIBRATION_PAIRS));
-            Pointing two = pointings.stream().filter(p -> p.face() == Face.TWO).findFirst().orElseThrow(() -> new SurveyException(Problem.CALIBRATION_PAIRS));
+            Pointing one = pointings.stream().filter(p -> p.face() == Face.ONE).findFirst()
+                    .orElseThrow(() -> new SurveyException(Problem.CALIBRATION_PAIRS));
+            Pointing two = pointings.stream().filter(p -> p.face() == Face.TWO).findFirst()
+                    .orElseThrow(() -> new SurveyException(Problem.CALIBRATION_PAIRS));
             List<TwoFaceCalibration.Pair> more = new ArrayList<>(pairs(job));
             more.add(new TwoFaceCalibration.Pair(one, two));
             settings.pairsInHand(job, more);
@@ -62,7 +64,8 @@ public class CalibrationService {
             throw new SurveyException(Problem.CALIBRATION_PAIRS);
         }
         String title = InstrumentWatch.title(desk.ready(job).snapshot());
-        settings.calibrated(job, new InstrumentCalibrated(title, pairs, sigma(job), apply), new Author(author.entry(), author.person(), title));
+        settings.calibrated(job, new InstrumentCalibrated(title, pairs, sigma(job), apply),
+                new Author(author.entry(), author.person(), title));
         setAside(job);
     }
 }

@@ -76,6 +76,7 @@ public class Drivers {
     /** The id that was chosen, or the usual one. @throws SurveyException DRIVER_UNKNOWN */
     public static String id(List<? extends Driver<?>> drivers, String chosen) {
         String wanted = chosen == null || chosen.isBlank() ? drivers.get(0).id() : chosen.strip();
-        return drivers.stream().map(Driver::id).filter(wanted::equals).findFirst().orElseThrow(() -> new SurveyException(Problem.DRIVER_UNKNOWN, wanted));
+        return drivers.stream().map(Driver::id).filter(wanted::equals).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.DRIVER_UNKNOWN, wanted));
     }
 }

@@ -36,10 +36,12 @@ public class InstrumentDesk {
     private final JobService jobs;
     private final Drivers drivers;
     private final TransactionTemplate transaction;
-    private final Links<UUID, TotalStation> links = new Links<>(job -> instrument(job).map(KnownInstrument::setting), (job, setting) -> open(setting));
+    private final Links<UUID, TotalStation> links = new Links<>(job -> instrument(job).map(KnownInstrument::setting),
+            (job, setting) -> open(setting));
     private final Map<UUID, Angle> limits = new ConcurrentHashMap<>();
 
-    InstrumentDesk(JobInstrumentRepository chosen, KnownInstrumentRepository known, JobService jobs, Drivers drivers, TransactionTemplate transaction) {
+    InstrumentDesk(JobInstrumentRepository chosen, KnownInstrumentRepository known, JobService jobs, Drivers drivers,
+            TransactionTemplate transaction) {
         this.chosen = chosen;
         this.known = known;
         this.jobs = jobs;
@@ -80,7 +82,8 @@ public class InstrumentDesk {
 
     private void name(KnownInstrument instrument) {
         links.at(instrument.setting()).flatMap(station -> station.snapshot().identity())
-                .map(identity -> title(identity.title(), instrument.setting())).filter(title -> !title.equals(instrument.title())).ifPresent(title -> {
+                .map(identity -> title(identity.title(), instrument.setting())).filter(title -> !title.equals(instrument.title()))
+                .ifPresent(title -> {
                     instrument.named(title);
                     known.save(instrument);
                 });
@@ -105,7 +108,11 @@ public class InstrumentDesk {
         return station;
     }
 
-    /** Links a job to an instrument that was entered now, and remembers it. @throws SurveyException ADDRESS_UNFIT, PARTNER_MISSING or DRIVER_UNKNOWN */
+    /**
+     * Links a job to an instrument that was entered now, and remembers it.
+     *
+     * @throws SurveyException ADDRESS_UNFIT, PARTNER_MISSING or DRIVER_UNKNOWN
+     */
     @TriedAgain
     public void connect(UUID job, LinkForm typed) {
         LinkSetting setting = typed.parse(drivers.instruments());
@@ -113,7 +120,8 @@ public class InstrumentDesk {
     }
 
     private KnownInstrument remembered(UUID job, LinkSetting setting) {
-        KnownInstrument instrument = known(job).stream().filter(k -> k.setting().driver().equals(setting.driver()) && k.setting().kind() == setting.kind()
+        KnownInstrument instrument = known(job).stream()
+                .filter(k -> k.setting().driver().equals(setting.driver()) && k.setting().kind() == setting.kind()
                         && k.setting().address().equals(setting.address())).findFirst()
                 .orElseGet(() -> new KnownInstrument(jobs.job(job).siteId(), title(setting.address(), setting), setting));
         instrument.reach(setting);

@@ -24,7 +24,9 @@ import verge.instruments.port.InstrumentCondition;
 import verge.instruments.port.InstrumentIdentity;
 import verge.instruments.port.InstrumentSnapshot;
 
-/** How a job measures with its instrument: the air, refraction, how many readings make one, how level it must be, what its axes are wrong. */
+/**
+ * How a job measures with its instrument: the air, refraction, how many readings make one, how level it must be, what its axes are wrong.
+ */
 @Service
 public class InstrumentSettings {
     private static final double USUAL_HUMIDITY_PERCENT = 60;
@@ -44,7 +46,8 @@ public class InstrumentSettings {
     private final JournalService journals;
     private final ValueJson json;
 
-    InstrumentSettings(JobInstrumentRepository chosen, KnownInstrumentRepository known, InstrumentDesk desk, JournalService journals, ValueJson json) {
+    InstrumentSettings(JobInstrumentRepository chosen, KnownInstrumentRepository known, InstrumentDesk desk, JournalService journals,
+            ValueJson json) {
         this.chosen = chosen;
         this.known = known;
         this.desk = desk;
@@ -63,7 +66,8 @@ public class InstrumentSettings {
     /** Empty while nothing was typed and the instrument has not told its own. */
     public Optional<AirInUse> air(UUID job) {
         Optional<TypedAir> typed = chosen.findById(job).flatMap(JobInstrument::air);
-        return typed.map(t -> new AirInUse(new Atmosphere(t.temperatureCelsius(), t.pressureHectopascals(), USUAL_HUMIDITY_PERCENT), true, t.at()))
+        return typed.map(t -> new AirInUse(new Atmosphere(t.temperatureCelsius(), t.pressureHectopascals(), USUAL_HUMIDITY_PERCENT), true,
+                t.at()))
                 .or(() -> desk.snapshot(job).flatMap(InstrumentSettings::sensed));
     }
 
@@ -107,12 +111,15 @@ public class InstrumentSettings {
     public static Atmosphere typedAir(Air units, String temperature, String pressure) {
         double celsius = units.temperature().toCelsius(number(temperature));
         double hectopascals = units.pressure().toHectopascals(number(pressure));
-        within("temperature", temperature, celsius, LOWEST_CELSIUS, HIGHEST_CELSIUS, units.temperature(LOWEST_CELSIUS), units.temperature(HIGHEST_CELSIUS));
-        within("pressure", pressure, hectopascals, LOWEST_HECTOPASCALS, HIGHEST_HECTOPASCALS, units.pressure(LOWEST_HECTOPASCALS), units.pressure(HIGHEST_HECTOPASCALS));
+        within("temperature", temperature, celsius, LOWEST_CELSIUS, HIGHEST_CELSIUS, units.temperature(LOWEST_CELSIUS),
+                units.temperature(HIGHEST_CELSIUS));
+        within("pressure", pressure, hectopascals, LOWEST_HECTOPASCALS, HIGHEST_HECTOPASCALS, units.pressure(LOWEST_HECTOPASCALS),
+                units.pressure(HIGHEST_HECTOPASCALS));
         return new Atmosphere(celsius, hectopascals, USUAL_HUMIDITY_PERCENT);
     }
 
-    private static void within(String field, String typed, double value, double lowest, double highest, String lowestWords, String highestWords) {
+    private static void within(String field, String typed, double value, double lowest, double highest, String lowestWords,
+            String highestWords) {
         if (!(value >= lowest && value <= highest)) {
             throw new SurveyException(Problem.OUT_OF_RANGE, field, typed, lowestWords, highestWords);
         }
@@ -142,7 +149,8 @@ public class InstrumentSettings {
     @Transactional
     public void levelLimit(UUID job, String seconds) {
         double typed = number(seconds);
-        within("level limit", seconds, typed, LEAST_LEVEL_SECONDS, MOST_LEVEL_SECONDS, LEAST_LEVEL_SECONDS + "\u2033", MOST_LEVEL_SECONDS + "\u2033");
+        within("level limit", seconds, typed, LEAST_LEVEL_SECONDS, MOST_LEVEL_SECONDS, LEAST_LEVEL_SECONDS + "\u2033",
+                MOST_LEVEL_SECONDS + "\u2033");
         KnownInstrument instrument = desk.instrument(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
         instrument.levelSeconds((int) Math.round(typed));
         known.save(instrument);
@@ -168,12 +176,14 @@ public class InstrumentSettings {
     public Optional<Calibration> calibration(UUID job) {
         Optional<String> identity = identity(job);
         List<KnownInstrument> holders = identity.isPresent() ? desk.known(job) : desk.instrument(job).stream().toList();
-        return holders.stream().flatMap(k -> remembered(k).stream()).filter(c -> identity.map(c.determined().instrument()::equals).orElse(true))
+        return holders.stream().flatMap(k -> remembered(k).stream())
+                .filter(c -> identity.map(c.determined().instrument()::equals).orElse(true))
                 .max(Comparator.comparing(Calibration::at));
     }
 
     private Optional<Calibration> remembered(KnownInstrument k) {
-        return k.calibration().map(text -> new Calibration(k, json.read(text, InstrumentCalibrated.class), k.calibratedAt().orElse(Instant.EPOCH)));
+        return k.calibration().map(text ->
+                new Calibration(k, json.read(text, InstrumentCalibrated.class), k.calibratedAt().orElse(Instant.EPOCH)));
     }
 
     /**

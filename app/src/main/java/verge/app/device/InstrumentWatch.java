@@ -29,7 +29,10 @@ public class InstrumentWatch {
     private static final double SHORTEST_METRES = 0.3;
     private static final double LONGEST_METRES = 10_000;
     private static final double STEEPEST_SIN = 0.02;
-    /** Three lines of a track that comes ten times a second: someone who walks has gone 0.4 m by then. Older ones are not used, it is measured. */
+    /**
+     * Three lines of a track that comes ten times a second: someone who walks has gone 0.4 m by then. Older ones are not used, it is
+     * measured.
+     */
     private static final Duration OLDEST_TRACKED = Duration.ofMillis(300);
 
     private final InstrumentDesk desk;

@@ -24,7 +24,10 @@ public record LinkForm(String address, String link, String partner, String drive
         return new LinkForm(address, LinkKind.CABLE.name(), "", "");
     }
 
-    /** @param drivers of which one is chosen @throws SurveyException ADDRESS_UNFIT if it is not 'name:port', PARTNER_MISSING if the link needs one, DRIVER_UNKNOWN */
+    /**
+     * @param drivers of which one is chosen
+     * @throws SurveyException ADDRESS_UNFIT if it is not 'name:port', PARTNER_MISSING if the link needs one, DRIVER_UNKNOWN
+     */
     public LinkSetting parse(List<? extends Driver<?>> drivers) {
         Address at = Address.parse(address);
         LinkKind kind = kind();

@@ -8,7 +8,11 @@ import java.util.function.Function;
 import verge.instruments.port.Device;
 import verge.instruments.port.LinkSetting;
 
-/** Links of this node to devices of one kind: each is opened on first use, shared by all jobs that use it, and closed when none does. @param <K> who uses one: a job, or what a device is to a job */
+/**
+ * Links of this node to devices of one kind: each is opened on first use, shared by all jobs that use it, and closed when none does.
+ *
+ * @param <K> who uses one: a job, or what a device is to a job
+ */
 public final class Links<K, D extends Device> {
     private final Map<K, Optional<LinkSetting>> settings = new ConcurrentHashMap<>();
     private final Map<LinkSetting, D> open = new ConcurrentHashMap<>();
@@ -26,7 +30,8 @@ public final class Links<K, D extends Device> {
 
     /** The job's device, connecting if it was not yet. */
     public Optional<D> of(K seat) {
-        return settings.computeIfAbsent(seat, stored).map(setting -> open.computeIfAbsent(setting, s -> opener.apply(seat, s).orElse(null)));
+        return settings.computeIfAbsent(seat, stored)
+                .map(setting -> open.computeIfAbsent(setting, s -> opener.apply(seat, s).orElse(null)));
     }
 
     /** The device that is reached so, if a link to it is open. */

@@ -18,8 +18,10 @@ public class StandIns {
     private final Optional<String> caster;
     private final int ground;
 
-    StandIns(@Value("${verge.standin.instrument-port}") int cable, @Value("${verge.standin.near-port}") int near, @Value("${verge.standin.far-port}") int far, @Value("${verge.standin.ground-port}") int ground,
-            @Value("${verge.standin.receiver-port}") int receiver, @Value("${verge.standin.tripod-receiver-port}") int tripod, @Value("${verge.standin.caster-port}") int caster) {
+    StandIns(@Value("${verge.standin.instrument-port}") int cable, @Value("${verge.standin.near-port}") int near,
+            @Value("${verge.standin.far-port}") int far, @Value("${verge.standin.ground-port}") int ground,
+            @Value("${verge.standin.receiver-port}") int receiver, @Value("${verge.standin.tripod-receiver-port}") int tripod,
+            @Value("${verge.standin.caster-port}") int caster) {
         this.ground = ground;
         this.caster = caster == 0 ? Optional.empty() : Optional.of(HERE + caster);
         if (ground != 0) {

@@ -58,9 +58,11 @@ public class DrawingLibrary {
         thread.setDaemon(true);
         return thread;
     });
-    private final AsyncCache<RawKey, Outcome> read = Caffeine.newBuilder().maximumWeight(MOST_KEPT).weigher((RawKey k, Outcome o) -> o.weight()).buildAsync();
+    private final AsyncCache<RawKey, Outcome> read = Caffeine.newBuilder().maximumWeight(MOST_KEPT)
+            .weigher((RawKey k, Outcome o) -> o.weight()).buildAsync();
     private final AsyncCache<PlacedKey, PlacedFile> placed = Caffeine.newBuilder().maximumWeight(MOST_KEPT)
-            .weigher((PlacedKey k, PlacedFile p) -> (int) (200 + p.drawing().vertexCount() + 4L * p.drawing().features().size())).buildAsync();
+            .weigher((PlacedKey k, PlacedFile p) -> (int) (200 + p.drawing().vertexCount() + 4L * p.drawing().features().size()))
+            .buildAsync();
     private final Cache<String, Boolean> tables = Caffeine.newBuilder().maximumSize(10_000).build();
     private final Map<RawKey, Progress> underWay = new ConcurrentHashMap<>();
 
@@ -100,14 +102,18 @@ public class DrawingLibrary {
         }
     }
 
-    /** How a file is read where nobody has said otherwise: as it says itself, else in the job's unit, and a table as its first lines suggest. */
+    /**
+     * How a file is read where nobody has said otherwise: as it says itself, else in the job's unit, and a table as its first lines
+     * suggest.
+     */
     public ReadAs proposed(SiteFile file, Optional<ReadFile> read, Figures figures) {
         FileUnit usual = FileUnit.of(figures.lengthUnit());
         Optional<PointCsvProbe.Proposal> table = Tables.propose(files.path(file), figures.lengthUnit());
         if (table.isPresent()) {
             return ReadAs.of(meant(table.get().said(), usual, figures), ReadAs.Table.of(table.get().layout(), table.get().columnCount()));
         }
-        return ReadAs.of(read.map(r -> r.declared().proposed(usual)).orElseGet(() -> meant(PointCsvProbe.Said.NOTHING, usual, figures)), null);
+        return ReadAs.of(read.map(r -> r.declared().proposed(usual)).orElseGet(() -> meant(PointCsvProbe.Said.NOTHING, usual, figures)),
+                null);
     }
 
     /** What a table says of itself, and of the rest the job's own: its unit, its axes, by which the columns are named. */
@@ -152,7 +158,8 @@ public class DrawingLibrary {
         Optional<ReadAs> said = known;
         return raw(file, said.map(ReadAs::table).orElse(null)).thenCompose(outcome -> {
             ReadAs readAs = said.orElseGet(() -> proposed(file, outcome.file(), job.settings().figures()));
-            PlacedKey key = new PlacedKey(file.id(), readAs, file.role(), job.settings().system(), job.settings().geoid(), job.settings().ground());
+            PlacedKey key = new PlacedKey(file.id(), readAs, file.role(), job.settings().system(), job.settings().geoid(),
+                    job.settings().ground());
             return placed.get(key, (k, executor) -> CompletableFuture.supplyAsync(() -> place(file, outcome, readAs, job), readers));
         });
     }
@@ -219,7 +226,8 @@ public class DrawingLibrary {
 
     /** Files of a site that have been given a role, as a job sees them; those that are still being read are left out. */
     public List<PlacedFile> ready(UUID site, JobGeodesy job) {
-        return drawn(site).stream().map(file -> placed(file, job, Optional.empty())).filter(f -> f.isDone() && !f.isCompletedExceptionally())
+        return drawn(site).stream().map(file -> placed(file, job, Optional.empty()))
+                .filter(f -> f.isDone() && !f.isCompletedExceptionally())
                 .map(CompletableFuture::join).toList();
     }
 

@@ -53,7 +53,8 @@ class FeatureApi {
     record GeometryBody(String type, Object coordinates) {
     }
 
-    @Operation(summary = "Features of the site's files in the job's system", description = "Coordinates are metres of the job's grid, easting first and with the "
+    @Operation(summary = "Features of the site's files in the job's system",
+            description = "Coordinates are metres of the job's grid, easting first and with the "
             + "height where there is one; arcs are chords within a millimetre. Without a file, of all files that have a role.")
     @GetMapping("/api/v1/jobs/{job}/features")
     Collection features(@PathVariable UUID job, @RequestParam Optional<UUID> file, @RequestParam Optional<String> layer,
@@ -70,7 +71,8 @@ class FeatureApi {
             for (int i = 0; i < all.size(); i++) {
                 Layers.Used on = used.get(all.get(i).layer());
                 Vertices vertices = all.get(i).vertices();
-                if (layer.filter(l -> !l.equals(on.layer().name())).isPresent() || within.filter(b -> !b.overlaps(vertices.extent())).isPresent()) {
+                if (layer.filter(l -> !l.equals(on.layer().name())).isPresent() || within.filter(b -> !b.overlaps(vertices.extent()))
+                        .isPresent()) {
                     continue;
                 }
                 total++;
@@ -79,7 +81,9 @@ class FeatureApi {
                 }
             }
         }
-        String system = state.settings().system() instanceof CoordinateSystem.OnEarth p ? (p instanceof CoordinateSystem.Projected published && !published.code().isEmpty() ? published.code() : SystemText.definition(p).orElse("")) : "";
+        String system = state.settings().system() instanceof CoordinateSystem.OnEarth p
+                ? (p instanceof CoordinateSystem.Projected published && !published.code()
+                .isEmpty() ? published.code() : SystemText.definition(p).orElse("")) : "";
         return new Collection("FeatureCollection", system, total, found);
     }
 
@@ -112,7 +116,8 @@ class FeatureApi {
             int[] corners = facets.surface().triangles();
             List<Object> triangles = new ArrayList<>();
             for (int t = 0; t < corners.length; t += 3) {
-                triangles.add(List.of(List.of(place(feature.vertices(), corners[t]), place(feature.vertices(), corners[t + 1]), place(feature.vertices(), corners[t + 2]),
+                triangles.add(List.of(List.of(place(feature.vertices(), corners[t]), place(feature.vertices(), corners[t + 1]),
+                        place(feature.vertices(), corners[t + 2]),
                         place(feature.vertices(), corners[t]))));
             }
             return new GeometryBody("MultiPolygon", triangles);

@@ -37,20 +37,23 @@ public class Layers {
 
     public List<Used> of(PlacedFile placed) {
         Role own = placed.file().role().orElse(Role.UNDERLAY);
-        Map<String, LayerChoice> chosen = choices.findByFileId(placed.file().id()).stream().collect(Collectors.toMap(LayerChoice::layer, Function.identity()));
+        Map<String, LayerChoice> chosen = choices.findByFileId(placed.file().id()).stream()
+                .collect(Collectors.toMap(LayerChoice::layer, Function.identity()));
         Drawing drawing = placed.drawing();
         int[] counts = new int[drawing.layers().size()];
         drawing.features().forEach(f -> counts[f.layer()]++);
         return IntStream.range(0, counts.length).mapToObj(i -> {
             Layer layer = drawing.layers().get(i);
             LayerChoice choice = chosen.get(layer.name());
-            return new Used(i, layer, choice == null ? layer.shown() : choice.shown(), choice == null || own.known() ? own : choice.role(), counts[i]);
+            return new Used(i, layer, choice == null ? layer.shown() : choice.shown(), choice == null || own.known() ? own : choice.role(),
+                    counts[i]);
         }).toList();
     }
 
     /** Shows a layer no more, and leaves its use as it is. */
     public void hide(PlacedFile placed, String layer) {
-        Used used = of(placed).stream().filter(l -> l.layer().name().equals(layer)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, layer));
+        Used used = of(placed).stream().filter(l -> l.layer().name().equals(layer)).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, layer));
         choose(placed.file().siteId(), placed.file().id(), layer, false, used.role() == Role.DESIGN ? Role.DESIGN : Role.UNDERLAY);
     }
 

@@ -16,13 +16,15 @@ import verge.formats.reading.ReadFile;
  * @param drawing in the job's grid
  * @param refused why it could not be read
  */
-public record PlacedFile(SiteFile file, Optional<ReadFile> read, ReadAs readAs, Drawing drawing, Optional<SiteContent> content, Optional<SurveyException> refused) {
+public record PlacedFile(SiteFile file, Optional<ReadFile> read, ReadAs readAs, Drawing drawing, Optional<SiteContent> content,
+        Optional<SurveyException> refused) {
     public FileCoordinates coordinates() {
         return readAs.coordinates();
     }
 
     /** As the walk-round would look at it in a role; empty if it could not be read. */
     public Optional<SiteContent> contentAs(Role role) {
-        return read.map(f -> SiteContent.of(file.id(), file.name(), role, coordinates(), new SiteContent.Said(f.declared().order(), f.declared().unit()), f.drawing(), drawing));
+        return read.map(f -> SiteContent.of(file.id(), file.name(), role, coordinates(),
+                new SiteContent.Said(f.declared().order(), f.declared().unit()), f.drawing(), drawing));
     }
 }

@@ -53,7 +53,8 @@ class Placing {
         if (!(job.settings().system() instanceof CoordinateSystem.OnEarth own) || own.toWgs84().isEmpty()) {
             return Optional.empty();
         }
-        return source(coordinates).map(source -> new SystemPlacement(source, SystemText.projection(own), own.toWgs84().get()).after(coordinates.asMeant(order)));
+        return source(coordinates).map(source -> new SystemPlacement(source, SystemText.projection(own), own.toWgs84().get())
+                .after(coordinates.asMeant(order)));
     }
 
     private Optional<Source> source(FileCoordinates coordinates) {
@@ -66,7 +67,8 @@ class Placing {
             if (found instanceof CoordinateSystem.Projected projected) {
                 MapProjection projection = SystemText.projection(projected);
                 // A definition pasted into a file seldom says how it gets to WGS 84; within what such files are for, datums of today agree.
-                return Optional.of(new Source.Plane(projection, projected.toWgs84().orElse(DatumShift.NONE), coordinates.unit().metresPerUnit()));
+                return Optional.of(new Source.Plane(projection, projected.toWgs84().orElse(DatumShift.NONE),
+                        coordinates.unit().metresPerUnit()));
             }
             return found instanceof CoordinateSystem.LatLonOnly ? Optional.of(new Source.LatLon()) : Optional.empty();
         } catch (SurveyException unknown) {
@@ -87,7 +89,8 @@ class Placing {
     /** Ellipsoid heights to elevations where the job's geoid reaches; elsewhere the height is lost rather than wrong. */
     private static Placement downToGeoid(JobGeodesy job) {
         return (values, at) -> values[at + 2] = Double.isNaN(values[at + 2]) ? Double.NaN
-                : values[at + 2] - job.projection().flatMap(p -> geographic(p, values[at], values[at + 1])).map(g -> job.undulation(g).orElse(Double.NaN)).orElse(Double.NaN);
+                : values[at + 2] - job.projection().flatMap(p -> geographic(p, values[at], values[at + 1]))
+                .map(g -> job.undulation(g).orElse(Double.NaN)).orElse(Double.NaN);
     }
 
     private static Optional<Geographic> geographic(MapProjection projection, double north, double east) {

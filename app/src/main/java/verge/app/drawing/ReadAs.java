@@ -19,7 +19,8 @@ import verge.formats.csv.PointCsvLayout;
  * @param system job-grid, job-grid-zone, job-ground, lat-lon, or a code, or a definition in WKT
  * @param table null unless it is a table of text
  */
-public record ReadAs(String system, FileUnit unit, PlanAxes.Order order, boolean southwards, boolean westwards, FileCoordinates.Heights heights, Table table) {
+public record ReadAs(String system, FileUnit unit, PlanAxes.Order order, boolean southwards, boolean westwards,
+        FileCoordinates.Heights heights, Table table) {
     private static final String GRID = "job-grid";
     private static final String ZONED = "job-grid-zone";
     private static final String GROUND = "job-ground";
@@ -40,7 +41,8 @@ public record ReadAs(String system, FileUnit unit, PlanAxes.Order order, boolean
 
         /** Northing and easting the other way round. */
         public Table turned() {
-            return new Table(separator, decimalMark, header, columns.stream().map(c -> c.equals(Column.NORTHING.name()) ? Column.EASTING.name()
+            return new Table(separator, decimalMark, header, columns.stream()
+                    .map(c -> c.equals(Column.NORTHING.name()) ? Column.EASTING.name()
                     : c.equals(Column.EASTING.name()) ? Column.NORTHING.name() : c).toList());
         }
 
@@ -50,7 +52,8 @@ public record ReadAs(String system, FileUnit unit, PlanAxes.Order order, boolean
         }
 
         public PlanAxes.Order order() {
-            return columns.indexOf(Column.NORTHING.name()) < columns.indexOf(Column.EASTING.name()) ? PlanAxes.Order.NORTH_EAST : PlanAxes.Order.EAST_NORTH;
+            return columns.indexOf(Column.NORTHING.name()) < columns.indexOf(Column.EASTING.name()) ? PlanAxes.Order.NORTH_EAST
+                    : PlanAxes.Order.EAST_NORTH;
         }
 
         /** Figures stay as they are written: the unit is put on afterwards, for every kind of file alike. */

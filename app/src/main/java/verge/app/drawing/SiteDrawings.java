@@ -41,7 +41,8 @@ public class SiteDrawings {
 
     /** The files of known points that every job sees. @throws SurveyException READING_STOPPED */
     public List<PlacedFile> register(UUID job, JobState state) {
-        return files.of(site(job)).stream().filter(f -> f.role().equals(Optional.of(Role.REGISTER))).map(f -> library.placedNow(f, state.geodesy(), Optional.empty())).toList();
+        return files.of(site(job)).stream().filter(f -> f.role().equals(Optional.of(Role.REGISTER)))
+                .map(f -> library.placedNow(f, state.geodesy(), Optional.empty())).toList();
     }
 
     public Optional<PlacedFile> currentDrawing(UUID job, JobState state) {

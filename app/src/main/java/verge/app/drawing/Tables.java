@@ -66,15 +66,20 @@ final class Tables {
         PointCsvReader.Result result = PointCsvReader.read(file, TextEncoding.of(file), table.layout(), watch);
         Gatherer out = new Gatherer(watch);
         int layer = out.layer(LAYER);
-        result.points().forEach(p -> out.spot("point", new Feature.Spot(layer, p.name().text(), p.code(), p.description(), new Feature.Spot.Sigma(p.sigmaPlan(), p.sigmaHeight()),
+        result.points().forEach(p -> out.spot("point",
+                new Feature.Spot(layer, p.name().text(), p.code(), p.description(), new Feature.Spot.Sigma(p.sigmaPlan(), p.sigmaHeight()),
                 new Vertices.Builder().add(p.plan().northing(), p.plan().easting(), p.elevation()).build()), "line " + p.line()));
-        result.faults().forEach(f -> out.leaveOut(f.kind().leavesOut() ? Report.Why.ROW_UNFIT : f.kind() == Fault.Kind.ROW_PARTIAL ? Report.Why.ROW_PARTIAL : Report.Why.HEIGHT_NONE,
+        result.faults().forEach(f -> out.leaveOut(f.kind().leavesOut() ? Report.Why.ROW_UNFIT : f.kind() == Fault.Kind.ROW_PARTIAL
+                ? Report.Why.ROW_PARTIAL : Report.Why.HEIGHT_NONE,
                 new Report.Row(f.kind().name(), f.line(), f.column(), f.meaning() == null ? "" : f.meaning().name(), f.found(), f.text())));
         Optional<PointCsvProbe.Proposal> looked = propose(file, LengthUnit.METRE);
-        notTaken(result.filled(), looked.filter(p -> table.header() && !p.rows().isEmpty()).map(p -> p.rows().get(0)).orElse(List.of()), table, out);
+        notTaken(result.filled(), looked.filter(p -> table.header() && !p.rows().isEmpty()).map(p -> p.rows().get(0)).orElse(List.of()),
+                table, out);
         looked.filter(p -> p.said().noughts()).ifPresent(p -> out.noughtsAreHeights());
-        ReadFile read = out.result(FileKind.TABLE, new Declared(Optional.empty(), looked.flatMap(p -> p.said().unit()), PlanAxes.Order.NORTH_EAST, table.header()));
-        return result.usable() ? read : read.refused(new SurveyException(Problem.FILE_HAS_FAULTS, result.badRows(), result.points().size()));
+        ReadFile read = out.result(FileKind.TABLE,
+                new Declared(Optional.empty(), looked.flatMap(p -> p.said().unit()), PlanAxes.Order.NORTH_EAST, table.header()));
+        return result.usable() ? read : read.refused(new SurveyException(Problem.FILE_HAS_FAULTS, result.badRows(),
+                result.points().size()));
     }
 
     /** Columns in which something stands and that nothing is read from, by their headings. */
@@ -82,7 +87,8 @@ final class Tables {
         boolean more = !headings.isEmpty();   // cells beyond the heading make a row unfit
         filled.stream().filter(i -> !table.layout().columns().containsValue(i) && !(more && i >= headings.size())).forEach(i -> {
             boolean named = i < headings.size() && !headings.get(i).isBlank();
-            out.leaveOut(named ? "column \u2018" + headings.get(i).strip() + "\u2019" : "column without a heading", Report.Why.COLUMN_NOT_TAKEN, "column " + (i + 1));
+            out.leaveOut(named ? "column \u2018" + headings.get(i).strip() + "\u2019" : "column without a heading",
+                    Report.Why.COLUMN_NOT_TAKEN, "column " + (i + 1));
         });
     }
 }

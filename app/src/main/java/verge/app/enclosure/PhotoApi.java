@@ -41,7 +41,8 @@ class PhotoApi {
     record PhotoBody(UUID id, String attribute, String sha256, String name, long bytes, Double azimuth, Looking.North north, int strokes) {
         static PhotoBody of(Photo photo) {
             Original original = photo.taken().original();
-            return new PhotoBody(photo.id(), photo.taken().attribute(), original.sha256(), original.name(), original.bytes(), photo.looking().map(l -> l.azimuth().radians()).orElse(null),
+            return new PhotoBody(photo.id(), photo.taken().attribute(), original.sha256(), original.name(), original.bytes(),
+                    photo.looking().map(l -> l.azimuth().radians()).orElse(null),
                     photo.looking().map(Looking::north).orElse(null), photo.strokes().size());
         }
     }
@@ -59,20 +60,27 @@ class PhotoApi {
     @Operation(summary = "A job's photos and spoken notes", description = "By the point, string or leaf that they are about.")
     @GetMapping
     List<AboutBody> all(@PathVariable UUID job) {
-        return enclosures.all(job).stream().map(a -> new AboutBody(a.subject().id(), a.subject().title(), a.photos().stream().map(PhotoBody::of).toList(), a.spoken().stream().map(SpokenBody::of).toList())).toList();
+        return enclosures.all(job).stream()
+                .map(a -> new AboutBody(a.subject().id(), a.subject().title(), a.photos().stream().map(PhotoBody::of).toList(),
+                a.spoken().stream().map(SpokenBody::of).toList())).toList();
     }
 
-    @Operation(summary = "Keep a photo", description = "A JPEG or a PNG as the part 'photo'. 'subject' is what it is about, 'attribute' what the code asked for that it answers.")
+    @Operation(summary = "Keep a photo",
+            description =
+            "A JPEG or a PNG as the part 'photo'. 'subject' is what it is about, 'attribute' what the code asked for that it answers.")
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    PhotoBody photograph(@PathVariable UUID job, @RequestParam UUID subject, @RequestParam(defaultValue = "") String attribute, @RequestParam MultipartFile photo, Principal person) throws IOException {
-        UUID id = enclosures.photograph(job, subject, attribute, photo.getOriginalFilename(), photo.getInputStream(), Author.ofProgram(person.getName())).entry().id();
+    PhotoBody photograph(@PathVariable UUID job, @RequestParam UUID subject, @RequestParam(defaultValue = "") String attribute,
+            @RequestParam MultipartFile photo, Principal person) throws IOException {
+        UUID id = enclosures.photograph(job, subject, attribute, photo.getOriginalFilename(), photo.getInputStream(),
+                Author.ofProgram(person.getName())).entry().id();
         return PhotoBody.of(enclosures.photo(job, id));
     }
 
     @Operation(summary = "A photo as it was taken")
     @GetMapping("/{photo}/original")
     ResponseEntity<Resource> original(@PathVariable UUID job, @PathVariable UUID photo) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM).body(new FileSystemResource(originals.require(enclosures.photo(job, photo).taken().original())));
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .body(new FileSystemResource(originals.require(enclosures.photo(job, photo).taken().original())));
     }
 }

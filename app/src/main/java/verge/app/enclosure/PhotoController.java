@@ -88,15 +88,19 @@ class PhotoController {
 
     @PostMapping
     @ResponseBody
-    Stored photograph(@PathVariable UUID job, @RequestParam UUID id, @RequestParam UUID subject, @RequestParam(defaultValue = "") String attribute, @RequestParam MultipartFile photo, Principal person)
+    Stored photograph(@PathVariable UUID job, @RequestParam UUID id, @RequestParam UUID subject,
+            @RequestParam(defaultValue = "") String attribute, @RequestParam MultipartFile photo, Principal person)
             throws IOException {
-        return stored(job, subject, enclosures.photograph(job, subject, attribute, photo.getOriginalFilename(), photo.getInputStream(), new Author(id, person.getName(), "page")));
+        return stored(job, subject, enclosures.photograph(job, subject, attribute, photo.getOriginalFilename(), photo.getInputStream(),
+                new Author(id, person.getName(), "page")));
     }
 
     @PostMapping("/spoken")
     @ResponseBody
-    Stored speak(@PathVariable UUID job, @RequestParam UUID id, @RequestParam UUID subject, @RequestParam MultipartFile speech, Principal person) throws IOException {
-        return stored(job, subject, enclosures.speak(job, subject, speech.getOriginalFilename(), speech.getInputStream(), new Author(id, person.getName(), "page")));
+    Stored speak(@PathVariable UUID job, @RequestParam UUID id, @RequestParam UUID subject, @RequestParam MultipartFile speech,
+            Principal person) throws IOException {
+        return stored(job, subject, enclosures.speak(job, subject, speech.getOriginalFilename(), speech.getInputStream(),
+                new Author(id, person.getName(), "page")));
     }
 
     private Stored stored(UUID job, UUID subject, Kept kept) {
@@ -132,7 +136,8 @@ class PhotoController {
 
     /** Which way it looks, by an azimuth or towards a place of the sketch; with neither, as the camera said. */
     @PostMapping("/{photo}/looking")
-    String look(@PathVariable UUID job, @PathVariable UUID photo, @RequestParam(defaultValue = "") String azimuth, @RequestParam(required = false) Double north, @RequestParam(required = false) Double east,
+    String look(@PathVariable UUID job, @PathVariable UUID photo, @RequestParam(defaultValue = "") String azimuth,
+            @RequestParam(required = false) Double north, @RequestParam(required = false) Double east,
             Principal person) {
         Author author = Author.atPage(person.getName());
         if (north != null && east != null) {
@@ -141,7 +146,8 @@ class PhotoController {
             }
             enclosures.look(job, photo, new GridPoint(north, east), author);
         } else {
-            enclosures.look(job, photo, azimuth.isBlank() ? Optional.empty() : Optional.of(AngleText.parse(azimuth, journals.state(job).settings().figures().angles().unit())), author);
+            enclosures.look(job, photo, azimuth.isBlank() ? Optional.empty()
+                    : Optional.of(AngleText.parse(azimuth, journals.state(job).settings().figures().angles().unit())), author);
         }
         return "redirect:/jobs/" + job + "/photos/" + photo;
     }
@@ -158,19 +164,22 @@ class PhotoController {
 
     /** A photo never becomes another. */
     private static ResponseEntity<Resource> picture(Path file) {
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate()).body(new FileSystemResource(file));
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
+                .body(new FileSystemResource(file));
     }
 
     @GetMapping("/{photo}/original")
     ResponseEntity<Resource> original(@PathVariable UUID job, @PathVariable UUID photo) {
         Original original = enclosures.photo(job, photo).taken().original();
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(original.name(), StandardCharsets.UTF_8).build().toString()).body(new FileSystemResource(originals.require(original)));
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(original.name(), StandardCharsets.UTF_8)
+                .build().toString()).body(new FileSystemResource(originals.require(original)));
     }
 
     @GetMapping("/spoken/{note}")
     ResponseEntity<Resource> spoken(@PathVariable UUID job, @PathVariable UUID note) {
         var says = enclosures.spoken(job, note).says();
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType(says.mediaType())).body(new FileSystemResource(originals.require(says.original())));
+        return ResponseEntity.ok().contentType(MediaType.parseMediaType(says.mediaType()))
+                .body(new FileSystemResource(originals.require(says.original())));
     }
 }

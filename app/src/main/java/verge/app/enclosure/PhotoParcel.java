@@ -40,7 +40,8 @@ import verge.formats.photo.PlacedPhoto;
 /** Photos and spoken notes for the office: a ZIP of copies that bear place and direction, with a table of them. */
 @Service
 public class PhotoParcel {
-    private static final String HEADINGS = "file,about,northing,easting,elevation,azimuth in degrees,from,sha256 of the original,name of the original";
+    private static final String HEADINGS =
+            "file,about,northing,easting,elevation,azimuth in degrees,from,sha256 of the original,name of the original";
 
     private static final String ELSEWHERE = "not on this machine";
     private static final int DECIMALS = 4;
@@ -87,14 +88,16 @@ public class PhotoParcel {
         }
     }
 
-    private void write(JobState state, Subject subject, Photo photo, String name, ZipOutputStream zip, List<List<Object>> table) throws IOException {
+    private void write(JobState state, Subject subject, Photo photo, String name, ZipOutputStream zip, List<List<Object>> table)
+            throws IOException {
         var original = photo.taken().original();
         Path path = originals.path(original.sha256());
         boolean here = Files.exists(path);
         if (here) {
             put(zip, name + ".jpg", PlacedPhoto.of(path, PhotoFile.read(path, original.name()), place(state, subject, photo)));
         }
-        table.add(row(here ? name + ".jpg" : ELSEWHERE, subject, photo.looking().map(l -> Decimals.print(l.azimuth().degrees(), 1)).orElse(""), photo.looking().map(l -> l.north().name().toLowerCase(Locale.ROOT) + " north").orElse(""),
+        table.add(row(here ? name + ".jpg" : ELSEWHERE, subject, photo.looking().map(l -> Decimals.print(l.azimuth().degrees(), 1))
+                .orElse(""), photo.looking().map(l -> l.north().name().toLowerCase(Locale.ROOT) + " north").orElse(""),
                 original));
         if (here && !photo.strokes().isEmpty()) {
             put(zip, name + " drawn.jpg", DrawnPhoto.of(path, photo.strokes()));
@@ -106,7 +109,8 @@ public class PhotoParcel {
         Angle convergence = plan.flatMap(state.geodesy()::convergence).orElse(Angle.ZERO);
         boolean northKnown = plan.flatMap(state.geodesy()::convergence).isPresent();
         return new PhotoPlace(plan.flatMap(p -> onEarth(state, p)), subject.place().flatMap(Position::elevation),
-                photo.looking().filter(l -> northKnown || l.north() != Looking.North.GRID).map(l -> l.fromTrueNorth(convergence)), subject.title());
+                photo.looking().filter(l -> northKnown || l.north() != Looking.North.GRID).map(l -> l.fromTrueNorth(convergence)),
+                subject.title());
     }
 
     private static Optional<Geographic> onEarth(JobState state, GridPoint place) {
@@ -114,8 +118,11 @@ public class PhotoParcel {
     }
 
     private static List<Object> row(String file, Subject subject, String azimuth, String from, Original original) {
-        return List.of(PlainCells.text(file), PlainCells.text(subject.title()), subject.place().map(p -> Decimals.print(p.plan().northing(), DECIMALS)).orElse(""), subject.place().map(p -> Decimals.print(p.plan().easting(), DECIMALS)).orElse(""),
-                subject.place().flatMap(Position::elevation).map(e -> Decimals.print(e.metres(), DECIMALS)).orElse(""), azimuth, from, original.sha256(), PlainCells.text(original.name()));
+        return List.of(PlainCells.text(file), PlainCells.text(subject.title()),
+                subject.place().map(p -> Decimals.print(p.plan().northing(), DECIMALS)).orElse(""),
+                subject.place().map(p -> Decimals.print(p.plan().easting(), DECIMALS)).orElse(""),
+                subject.place().flatMap(Position::elevation).map(e -> Decimals.print(e.metres(), DECIMALS)).orElse(""), azimuth, from,
+                original.sha256(), PlainCells.text(original.name()));
     }
 
     private static byte[] csv(List<List<Object>> table) throws IOException {

@@ -46,7 +46,11 @@ class Pictures {
         }
     }
 
-    /** Tries whether there is a picture in a file. @throws verge.core.problem.SurveyException PHOTO_UNFIT if not, PHOTO_BROKEN_OFF if only a part of one */
+    /**
+     * Tries whether there is a picture in a file.
+     *
+     * @throws verge.core.problem.SurveyException PHOTO_UNFIT if not, PHOTO_BROKEN_OFF if only a part of one
+     */
     void look(Path file, String name) throws IOException {
         Path trial = Files.createTempFile(directory, "look", ".part");
         try {

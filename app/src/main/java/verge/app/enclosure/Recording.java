@@ -19,7 +19,8 @@ final class Recording {
         try (InputStream in = Files.newInputStream(file)) {
             String first = new String(in.readNBytes(FIRST_BYTES), StandardCharsets.ISO_8859_1);
             return first.startsWith("\u001aE\u00df\u00a3") ? Optional.of("audio/webm") : first.startsWith("OggS") ? Optional.of("audio/ogg")
-                    : first.startsWith("RIFF") && first.endsWith("WAVE") ? Optional.of("audio/wav") : first.startsWith("ftyp", 4) ? Optional.of("audio/mp4") : Optional.empty();
+                    : first.startsWith("RIFF") && first.endsWith("WAVE") ? Optional.of("audio/wav") : first.startsWith("ftyp", 4)
+                    ? Optional.of("audio/mp4") : Optional.empty();
         }
     }
 

@@ -38,7 +38,8 @@ public class BookText {
      * @param notes the job's own fields of a shot with what stands in them; none for other lines
      * @param points how many points go if it is struck: a setup carries all that was measured from it
      */
-    public record Line(UUID entry, long sequence, String day, String clock, String time, String kind, String text, String raw, String result, String person,
+    public record Line(UUID entry, long sequence, String day, String clock, String time, String kind, String text, String raw,
+            String result, String person,
             String device, boolean struck, boolean canStrike, boolean correctable, String saidAnew, long points, List<Note> notes) {
     }
 
@@ -56,14 +57,19 @@ public class BookText {
 
     public FootLine footLine(Journal journal, Entry entry) {
         JobState state = journal.state();
-        String elsewhere = state.pointsOf(entry.id()).stream().filter(p -> p.leaf().isPresent()).flatMap(p -> FloorWords.elsewhere(state, p).stream()).map(". "::concat).findFirst().orElse("");
-        return new FootLine(entry.sequence(), state.settings().times().clock(entry.at()), words.brief(journal, entry), words.spoken(journal, entry) + elsewhere, state.isStruck(entry.id()));
+        String elsewhere = state.pointsOf(entry.id()).stream().filter(p -> p.leaf().isPresent())
+                .flatMap(p -> FloorWords.elsewhere(state, p).stream()).map(". "::concat).findFirst().orElse("");
+        return new FootLine(entry.sequence(), state.settings().times().clock(entry.at()), words.brief(journal, entry),
+                words.spoken(journal, entry) + elsewhere, state.isStruck(entry.id()));
     }
 
     public Line line(Journal journal, Entry entry) {
         JobState state = journal.state();
-        return new Line(entry.id(), entry.sequence(), state.settings().times().day(entry.at()), state.settings().times().clockAt(entry.at()), state.settings().times().clock(entry.at()), words.margin(entry), words.text(journal, entry), words.raw(entry),
-                words.result(journal, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()), words.correctable(journal, entry), words.saidAnew(entry),
+        return new Line(entry.id(), entry.sequence(), state.settings().times().day(entry.at()),
+                state.settings().times().clockAt(entry.at()), state.settings().times().clock(entry.at()), words.margin(entry),
+                words.text(journal, entry), words.raw(entry),
+                words.result(journal, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()),
+                words.correctable(journal, entry), words.saidAnew(entry),
                 journal.pointsThatGoWith(entry.id()), fields(state, entry));
     }
 
@@ -73,7 +79,10 @@ public class BookText {
 
     /** What was changed later of a leaf and of what was read from it; what was corrected or struck in one go is one. */
     public List<Change> changes(Journal journal, UUID leaf, Function<Instant, String> time) {
-        return runs(journal.changes(leaf)).stream().flatMap(run -> run.size() < FEWEST_TOLD_AS_ONE ? run.stream().map(e -> change(journal, e, "", time)) : Stream.of(change(journal, run.get(0), "\nand so " + (run.size() - 1) + " lines more, written together", time))).toList();
+        return runs(journal.changes(leaf)).stream()
+                .flatMap(run -> run.size() < FEWEST_TOLD_AS_ONE ? run.stream()
+                .map(e -> change(journal, e, "", time)) : Stream.of(change(journal, run.get(0),
+                "\nand so " + (run.size() - 1) + " lines more, written together", time))).toList();
     }
 
     /** Entries in their order, those corrected or struck in one go beside one another. */
@@ -94,7 +103,8 @@ public class BookText {
 
     /** Corrections and strikes that were written by one append bear one time. */
     private static boolean isOfOneGo(Entry one, Entry next) {
-        return one.payload() instanceof Amendment && one.payload().getClass() == next.payload().getClass() && one.at().equals(next.at()) && one.person().equals(next.person());
+        return one.payload() instanceof Amendment && one.payload().getClass() == next.payload().getClass() && one.at().equals(next.at())
+                && one.person().equals(next.person());
     }
 
     private static List<Note> fields(JobState state, Entry entry) {

@@ -38,7 +38,8 @@ class FieldBookController {
 
     /** @param line that the page is to show; without one, the page is meant, the latest lines first */
     @GetMapping
-    String book(@PathVariable UUID job, @RequestParam(name = "page", defaultValue = "0") int asked, @RequestParam(required = false) Integer line, Model model) {
+    String book(@PathVariable UUID job, @RequestParam(name = "page", defaultValue = "0") int asked,
+            @RequestParam(required = false) Integer line, Model model) {
         Journal journal = journals.journal(job);
         int total = journal.entries().size();
         int page = line == null ? asked : Math.max(0, total - line) / LINES_A_PAGE;
@@ -46,7 +47,8 @@ class FieldBookController {
         int to = Math.min(from + LINES_A_PAGE, total);
         List<Entry> latestFirst = new ArrayList<>(journal.entries().subList(total - to, total - from));
         Collections.reverse(latestFirst);
-        model.addAttribute("runs", BookText.runs(latestFirst).stream().map(run -> run.stream().map(e -> text.line(journal, e)).toList()).toList());
+        model.addAttribute("runs", BookText.runs(latestFirst).stream().map(run -> run.stream().map(e -> text.line(journal, e)).toList())
+                .toList());
         model.addAttribute("total", total);
         model.addAttribute("undo", journal.lastDone().map(d -> turns.of(journal, d)).orElse(null));
         model.addAttribute("redo", journal.lastUndone().map(d -> turns.of(journal, d)).orElse(null));

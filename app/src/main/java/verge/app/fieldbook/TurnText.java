@@ -33,7 +33,8 @@ class TurnText {
 
     Turn of(Journal journal, Deed deed) {
         boolean corrections = deed.entries().size() > 1 && deed.entries().stream().allMatch(e -> e.payload() instanceof Reworked);
-        String what = corrections ? "lines " + deed.entries().get(0).sequence() + " to " + deed.last().sequence() + ": " + deed.entries().size() + " corrections together"
+        String what = corrections ? "lines " + deed.entries().get(0).sequence() + " to " + deed.last().sequence() + ": " + deed.entries()
+                .size() + " corrections together"
                 : "line " + deed.chief().sequence() + ": " + words.spoken(journal, deed.chief()).replace('\n', ' ');
         return new Turn(deed.last().id(), what, effect(journal, deed));
     }
@@ -50,7 +51,8 @@ class TurnText {
         }
         Moves moves = Moves.between(journal.state(), turned);
         long come = turned.points().count() - journal.state().points().count() + moves.gone().size();
-        return Stream.of(points(moves.gone().size(), "goes", "go"), points(come, "comes back", "come back"), points(moves.moved().size(), "moves", "move")).filter(w -> !w.isEmpty())
+        return Stream.of(points(moves.gone().size(), "goes", "go"), points(come, "comes back", "come back"),
+                points(moves.moved().size(), "moves", "move")).filter(w -> !w.isEmpty())
                 .collect(Collectors.joining(", "));
     }
 

@@ -22,7 +22,8 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /**
- * What comes in, on its way into the data directory: taken from the wire into a file beside its place, bounded by what a file may have and by
+ * What comes in, on its way into the data directory: taken from the wire into a file beside its place, bounded by what a file may have and
+ * by
  * what the disk has left. What a killed upload left behind goes at the next start.
  */
 @Component

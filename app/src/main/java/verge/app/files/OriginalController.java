@@ -26,7 +26,8 @@ class OriginalController {
     ResponseEntity<Resource> original(@PathVariable UUID site, @PathVariable UUID file) {
         SiteFile own = files.file(site, file);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(own.name(), StandardCharsets.UTF_8).build().toString())
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(own.name(), StandardCharsets.UTF_8)
+                .build().toString())
                 .body(new FileSystemResource(files.path(own)));
     }
 }

@@ -46,7 +46,11 @@ public class Originals {
         return directory.resolve(DIGEST.matcher(sha256).matches() ? sha256 : "no digest");
     }
 
-    /** The bytes of an original. @throws SurveyException ORIGINAL_ELSEWHERE if they are not here, as of a journal that was written elsewhere */
+    /**
+     * The bytes of an original.
+     *
+     * @throws SurveyException ORIGINAL_ELSEWHERE if they are not here, as of a journal that was written elsewhere
+     */
     public Path require(Original original) {
         Path path = path(original.sha256());
         if (!Files.exists(path)) {
@@ -86,7 +90,8 @@ public class Originals {
                 Files.deleteIfExists(taken);
             }
         } catch (IOException failed) {
-            throw new SurveyException(String.valueOf(failed.getMessage()).contains("No space left") ? Problem.DISK_FULL : Problem.FILE_UNREADABLE, name);
+            throw new SurveyException(String.valueOf(failed.getMessage())
+                    .contains("No space left") ? Problem.DISK_FULL : Problem.FILE_UNREADABLE, name);
         } catch (NoSuchAlgorithmException everyPlatformHasIt) {
             throw new IllegalStateException(everyPlatformHasIt);
         }

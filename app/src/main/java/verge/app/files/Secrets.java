@@ -51,7 +51,8 @@ public class Secrets implements AttributeConverter<String, String> {
     private void make(Path file) throws IOException {
         byte[] fresh = new byte[KEY_BYTES];
         random.nextBytes(fresh);
-        Path part = Files.createTempFile(file.getParent(), "secret", ".part", PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+        Path part = Files.createTempFile(file.getParent(), "secret", ".part",
+                PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
         try {
             Files.writeString(part, Base64.getEncoder().encodeToString(fresh), StandardOpenOption.SYNC);
             Files.createLink(file, part);
@@ -87,7 +88,8 @@ public class Secrets implements AttributeConverter<String, String> {
         }
         try {
             byte[] both = Base64.getDecoder().decode(kept.substring(MARK.length()));
-            return new String(cipher(Cipher.DECRYPT_MODE, Arrays.copyOf(both, NONCE_BYTES)).doFinal(both, NONCE_BYTES, both.length - NONCE_BYTES), StandardCharsets.UTF_8);
+            return new String(cipher(Cipher.DECRYPT_MODE, Arrays.copyOf(both, NONCE_BYTES))
+                    .doFinal(both, NONCE_BYTES, both.length - NONCE_BYTES), StandardCharsets.UTF_8);
         } catch (GeneralSecurityException | IllegalArgumentException otherKey) {
             LOG.warn("A kept secret cannot be opened with the key of this data directory; it has to be typed again.");
             return "";

@@ -37,7 +37,8 @@ public class SiteFileService {
     /** The earlier versions of a file, latest first. */
     public List<SiteFile> earlier(SiteFile file) {
         List<SiteFile> found = new ArrayList<>();
-        for (List<SiteFile> next = files.findByReplacedByOrderByAddedAtDesc(file.id()); !next.isEmpty(); next = files.findByReplacedByOrderByAddedAtDesc(next.get(0).id())) {
+        for (List<SiteFile> next = files.findByReplacedByOrderByAddedAtDesc(file.id()); !next.isEmpty();
+                next = files.findByReplacedByOrderByAddedAtDesc(next.get(0).id())) {
             found.addAll(next);
         }
         return List.copyOf(found);
@@ -45,7 +46,8 @@ public class SiteFileService {
 
     /** A file of the same name that counts and that this one could take the place of. */
     public Optional<SiteFile> older(SiteFile file) {
-        return files.findBySiteIdAndNameIgnoreCaseAndReplacedByIsNull(file.siteId(), file.name()).stream().filter(f -> !f.id().equals(file.id()))
+        return files.findBySiteIdAndNameIgnoreCaseAndReplacedByIsNull(file.siteId(), file.name()).stream()
+                .filter(f -> !f.id().equals(file.id()))
                 .filter(f -> f.role().isPresent()).max(Comparator.comparing(SiteFile::addedAt));
     }
 
@@ -115,7 +117,8 @@ public class SiteFileService {
         Supplier<SiteFile> found = () -> files.findBySiteIdAndNameAndSha256(site, original.name(), original.sha256()).orElse(null);
         SiteFile before = found.get();
         try {
-            return before != null ? before : files.saveAndFlush(new SiteFile(site, original.name(), original.sha256(), original.bytes(), person));
+            return before != null ? before
+                    : files.saveAndFlush(new SiteFile(site, original.name(), original.sha256(), original.bytes(), person));
         } catch (DataIntegrityViolationException addedInTheSameMoment) {
             return found.get();
         }

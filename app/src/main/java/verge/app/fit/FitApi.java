@@ -29,7 +29,10 @@ import verge.core.geodesy.transformation.SevenParameters;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
-/** Fits for programs: coordinates in, parameters with their standard deviations, residuals and moved points out. Metres and radians; rotations clockwise. */
+/**
+ * Fits for programs: coordinates in, parameters with their standard deviations, residuals and moved points out. Metres and radians;
+ * rotations clockwise.
+ */
 @RestController
 class FitApi {
     private static final int MOST_PROPOSED = 10;
@@ -40,18 +43,22 @@ class FitApi {
     /** @param place north, east and perhaps height */
     record MarkBody(String name, double[] place) {
         Mark mark() {
-            boolean fits = place != null && (place.length == 2 || place.length == 3) && Arrays.stream(place).allMatch(f -> Math.abs(f) <= GridPoint.FARTHEST_METRES);
+            boolean fits = place != null && (place.length == 2 || place.length == 3) && Arrays.stream(place)
+                    .allMatch(f -> Math.abs(f) <= GridPoint.FARTHEST_METRES);
             if (!fits) {
                 throw new SurveyException(Problem.FIELD_UNREADABLE, "place");
             }
-            return new Mark(name == null ? "" : name, new Position(new GridPoint(place[0], place[1]), place.length == 3 ? Optional.of(new Elevation(place[2])) : Optional.empty()));
+            return new Mark(name == null ? "" : name,
+                    new Position(new GridPoint(place[0], place[1]), place.length == 3 ? Optional.of(new Elevation(place[2]))
+                    : Optional.empty()));
         }
     }
 
     /**
      * @param plan whether it counts there; absent for yes
      * @param height likewise
-     * @param sigma standard deviation of the found mark in plan, in each coordinate, in metres, by which the pair is weighed; absent for that of the settings. In space it counts in height too
+     * @param sigma standard deviation of the found mark in plan, in each coordinate, in metres, by which the pair is weighed; absent for
+     *     that of the settings. In space it counts in height too
      * @param sigmaHeight likewise in height
      */
     record PairBody(MarkBody computed, MarkBody found, Boolean plan, Boolean height, Double sigma, Double sigmaHeight) {
@@ -63,7 +70,8 @@ class FitApi {
         }
 
         static Pair pair(Mark computed, Mark found, Boolean plan, Boolean height, Double sigma, Double sigmaHeight) {
-            return new Pair(computed, found, plan == null || plan, height == null || height, known("sigma", sigma), known("sigmaHeight", sigmaHeight));
+            return new Pair(computed, found, plan == null || plan, height == null || height, known("sigma", sigma),
+                    known("sigmaHeight", sigmaHeight));
         }
 
         private static OptionalDouble known(String field, Double sigma) {
@@ -86,7 +94,8 @@ class FitApi {
             if (!(sigma >= LEAST_SIGMA && sigma <= LARGEST_SIGMA) || b.scale() != null && !(b.scale() >= 1e-3 && b.scale() <= 1e3)) {
                 throw new SurveyException(Problem.FIELD_UNREADABLE, "settings");
             }
-            return new FitSettings(b.scale() == null ? OptionalDouble.empty() : OptionalDouble.of(b.scale()), b.held() == null ? OptionalInt.empty() : OptionalInt.of(b.held()),
+            return new FitSettings(b.scale() == null ? OptionalDouble.empty() : OptionalDouble.of(b.scale()),
+                    b.held() == null ? OptionalInt.empty() : OptionalInt.of(b.held()),
                     b.heights() == null ? FitSettings.Heights.SHIFT : b.heights(), Boolean.TRUE.equals(b.mirrored()), sigma, sigma);
         }
     }
@@ -107,31 +116,42 @@ class FitApi {
 
     record MoveBody(double[] from, double[] to, double rotation, double scale, boolean mirrored) {
         static MoveBody of(Similarity s) {
-            return new MoveBody(new double[] {s.from().northing(), s.from().easting()}, new double[] {s.to().northing(), s.to().easting()}, s.rotation().radians(), s.scale(), s.mirrored());
+            return new MoveBody(new double[] {s.from().northing(), s.from().easting()}, new double[] {s.to().northing(), s.to().easting()},
+                    s.rotation().radians(), s.scale(), s.mirrored());
         }
     }
 
-    /** @param sigma in plan, in the worse direction @param sigmaHeight absent where no heights are fitted @param searchRadius where the fit says how far off a mark may lie; else absent */
+    /**
+     * @param sigma in plan, in the worse direction
+     * @param sigmaHeight absent where no heights are fitted
+     * @param searchRadius where the fit says how far off a mark may lie; else absent
+     */
     record PlaceBody(String name, double[] place, Double sigma, Double sigmaHeight, Double searchRadius) {
         static PlaceBody of(Moved moved, Mark mark, Double searchRadius) {
             Optional<Known> known = moved.known(mark);
-            return new PlaceBody(mark.name(), figures(moved.place(mark)), known.map(Known::plan).orElse(null), known.filter(k -> k.height().isPresent()).map(k -> k.height().getAsDouble()).orElse(null), searchRadius);
+            return new PlaceBody(mark.name(), figures(moved.place(mark)), known.map(Known::plan).orElse(null),
+                    known.filter(k -> k.height().isPresent()).map(k -> k.height().getAsDouble()).orElse(null), searchRadius);
         }
 
         static double[] figures(Position p) {
-            return p.elevation().isPresent() ? new double[] {p.plan().northing(), p.plan().easting(), p.elevation().get().metres()} : new double[] {p.plan().northing(), p.plan().easting()};
+            return p.elevation().isPresent() ? new double[] {p.plan().northing(), p.plan().easting(), p.elevation().get().metres()}
+                    : new double[] {p.plan().northing(), p.plan().easting()};
         }
     }
 
-    record Answer(MoveBody move, double sigmaRotation, double sigmaScale, List<Fitted.Residual> residuals, VarianceTest plan, VarianceTest height, List<Integer> strangers, Fitted.Odd odd, List<PlaceBody> points) {
+    record Answer(MoveBody move, double sigmaRotation, double sigmaScale, List<Fitted.Residual> residuals, VarianceTest plan,
+            VarianceTest height, List<Integer> strangers, Fitted.Odd odd, List<PlaceBody> points) {
     }
 
     @Operation(summary = "Fit computed marks onto found ones by a similarity, heights shifted or tilted")
     @PostMapping("/api/v1/fit")
     Answer fit(@RequestBody Asked asked) {
         Fitted fitted = Fit.of(asked.read(), SettingsBody.of(asked.settings()));
-        return new Answer(MoveBody.of(fitted.similarity()), fitted.sigmaRotation(), fitted.sigmaScale(), fitted.residuals(), fitted.plan(), fitted.height(), fitted.strangers(), fitted.odd(),
-                asked.more().stream().map(m -> PlaceBody.of(new Moved.Similar(fitted.similarity(), fitted.lift(), Optional.of(fitted)), m, fitted.searchRadius(m.position().plan()))).toList());
+        return new Answer(MoveBody.of(fitted.similarity()), fitted.sigmaRotation(), fitted.sigmaScale(), fitted.residuals(), fitted.plan(),
+                fitted.height(), fitted.strangers(), fitted.odd(),
+                asked.more().stream().map(m ->
+                PlaceBody.of(new Moved.Similar(fitted.similarity(), fitted.lift(), Optional.of(fitted)), m,
+                fitted.searchRadius(m.position().plan()))).toList());
     }
 
     /** Found less fitted of each pair. */
@@ -152,7 +172,9 @@ class FitApi {
     AffineAnswer affine(@RequestBody Asked asked) {
         Moved.Affinely moved = Moved.Affinely.of(asked.read(), SettingsBody.of(asked.settings()).with(FitSettings.Heights.LEAVE));
         Affine affine = moved.affine();
-        return new AffineAnswer(new double[] {affine.from().northing(), affine.from().easting()}, new double[] {affine.to().northing(), affine.to().easting()}, affine.matrix(), residuals(asked.read(), p -> new Position(affine.place(p.plan()), Optional.empty())),
+        return new AffineAnswer(new double[] {affine.from().northing(), affine.from().easting()},
+                new double[] {affine.to().northing(), affine.to().easting()}, affine.matrix(),
+                residuals(asked.read(), p -> new Position(affine.place(p.plan()), Optional.empty())),
                 asked.more().stream().map(m -> PlaceBody.of(moved, m, null)).toList());
     }
 
@@ -165,7 +187,8 @@ class FitApi {
     SevenAnswer seven(@RequestBody Asked asked) {
         Moved.InSpace moved = Moved.InSpace.of(asked.read(), SettingsBody.of(asked.settings()));
         SevenParameters seven = moved.move();
-        return new SevenAnswer(PlaceBody.figures(seven.from()), PlaceBody.figures(seven.to()), seven.rotation(), seven.scale(), residuals(asked.read().stream().filter(Pair::hasHeights).toList(), seven::place),
+        return new SevenAnswer(PlaceBody.figures(seven.from()), PlaceBody.figures(seven.to()), seven.rotation(), seven.scale(),
+                residuals(asked.read().stream().filter(Pair::hasHeights).toList(), seven::place),
                 asked.more().stream().filter(m -> m.position().elevation().isPresent()).map(m -> PlaceBody.of(moved, m, null)).toList());
     }
 
@@ -180,7 +203,8 @@ class FitApi {
 
     record MatchingBody(MoveBody move, List<List<String>> pairs, List<List<String>> moved, double score, double rms) {
         static MatchingBody of(Matching.Proposal p) {
-            return new MatchingBody(MoveBody.of(p.similarity()), p.pairs().stream().map(MatchingBody::names).toList(), p.moved().stream().map(MatchingBody::names).toList(), p.score(), p.rms());
+            return new MatchingBody(MoveBody.of(p.similarity()), p.pairs().stream().map(MatchingBody::names).toList(),
+                    p.moved().stream().map(MatchingBody::names).toList(), p.score(), p.rms());
         }
 
         private static List<String> names(Pair pair) {
@@ -191,6 +215,7 @@ class FitApi {
     @Operation(summary = "Which found mark is which computed one: matchings, the likeliest first")
     @PostMapping("/api/v1/fit/matchings")
     List<MatchingBody> matchings(@RequestBody Groups groups) {
-        return Matching.propose(Groups.marks(groups.computed()), Groups.marks(groups.found()), SettingsBody.of(groups.settings()), MOST_PROPOSED).stream().map(MatchingBody::of).toList();
+        return Matching.propose(Groups.marks(groups.computed()), Groups.marks(groups.found()), SettingsBody.of(groups.settings()),
+                MOST_PROPOSED).stream().map(MatchingBody::of).toList();
     }
 }

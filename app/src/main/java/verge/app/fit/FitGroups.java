@@ -25,7 +25,9 @@ import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
-/** The groups of marks that are fitted onto each other: of a file or one of its layers, or points of the job by names and ranges of names. */
+/**
+ * The groups of marks that are fitted onto each other: of a file or one of its layers, or points of the job by names and ranges of names.
+ */
 @Component
 class FitGroups {
     static final int MOST = 5_000;
@@ -71,20 +73,25 @@ class FitGroups {
     }
 
     private Group ofFile(UUID job, JobState state, Answers answers) {
-        UUID id = files(job).stream().map(SiteFile::id).filter(f -> f.toString().equals(answers.text("file"))).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this file"));
+        UUID id = files(job).stream().map(SiteFile::id).filter(f -> f.toString().equals(answers.text("file"))).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this file"));
         PlacedFile placed = drawings.file(job, state, id);
         String layer = answers.text("layer");
         List<Layers.Used> used = layers.of(placed);
-        List<Feature.Spot> spots = placed.drawing().spots().filter(s -> layer.isEmpty() || used.get(s.layer()).layer().name().equals(layer)).toList();
+        List<Feature.Spot> spots = placed.drawing().spots().filter(s -> layer.isEmpty() || used.get(s.layer()).layer().name().equals(layer))
+                .toList();
         if (spots.isEmpty()) {
             throw new SurveyException(Problem.NOTHING_TO_FIT, placed.file().name());
         }
         return new Group(placed.file().name() + (layer.isEmpty() ? "" : ", layer " + layer),
-                IntStream.range(0, spots.size()).mapToObj(i -> new MarksFitted.Computed(spots.get(i).name().isEmpty() ? "no. " + (i + 1) : spots.get(i).name(), spots.get(i).vertices().position(0), Optional.empty())).toList());
+                IntStream.range(0, spots.size())
+                .mapToObj(i -> new MarksFitted.Computed(spots.get(i).name().isEmpty() ? "no. " + (i + 1) : spots.get(i).name(),
+                spots.get(i).vertices().position(0), Optional.empty())).toList());
     }
 
     private static Group byNames(JobState state, String typed) {
-        List<MarksFitted.Computed> marks = named(state, typed).stream().map(p -> new MarksFitted.Computed(p.name().text(), p.position(), Optional.of(seen(state, p)))).toList();
+        List<MarksFitted.Computed> marks = named(state, typed).stream()
+                .map(p -> new MarksFitted.Computed(p.name().text(), p.position(), Optional.of(seen(state, p)))).toList();
         if (marks.isEmpty()) {
             throw new SurveyException(Problem.NOTHING_TO_FIT, "the job");
         }
@@ -98,8 +105,10 @@ class FitGroups {
     /** Those that were found: 'found', or all that was measured, or else all that was given to the job; without those that are computed. */
     List<StoredPoint> found(JobState state, Answers answers, Group computed) {
         List<StoredPoint> measured = state.points().filter(p -> p.origin() == Origin.MEASURED).toList();
-        List<StoredPoint> all = !answers.text("found").isEmpty() ? named(state, answers.text("found")) : measured.isEmpty() ? state.points().filter(p -> p.origin() != Origin.COMPUTED).toList() : measured;
-        return all.stream().filter(p -> computed.marks().stream().flatMap(m -> m.point().stream()).noneMatch(seen -> seen.name().equals(p.name()))).toList();
+        List<StoredPoint> all = !answers.text("found").isEmpty() ? named(state, answers.text("found")) : measured.isEmpty() ? state.points()
+                .filter(p -> p.origin() != Origin.COMPUTED).toList() : measured;
+        return all.stream().filter(p -> computed.marks().stream().flatMap(m -> m.point().stream())
+                .noneMatch(seen -> seen.name().equals(p.name()))).toList();
     }
 
     /** Names and ranges of names ('101 to 120'), parted by commas. @throws SurveyException POINT_UNKNOWN */
@@ -111,7 +120,8 @@ class FitGroups {
             if (one.isEmpty() && range.matches()) {
                 PointName first = PointName.parse(range.group(1));
                 PointName last = PointName.parse(range.group(2));
-                List<StoredPoint> between = state.points().filter(p -> p.name().compareTo(first) >= 0 && p.name().compareTo(last) <= 0).toList();
+                List<StoredPoint> between = state.points().filter(p -> p.name().compareTo(first) >= 0 && p.name().compareTo(last) <= 0)
+                        .toList();
                 if (between.isEmpty()) {
                     throw new SurveyException(Problem.POINT_UNKNOWN, part);
                 }

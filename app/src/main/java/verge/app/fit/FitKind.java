@@ -30,19 +30,27 @@ final class FitKind extends EntryKind<MarksFitted> {
 
     @Override
     public String text(MarksFitted says, InBook in) {
-        String by = says.pairs().isEmpty() ? "moved by values" : "fitted onto " + says.pairs().size() + " found: " + says.pairs().stream().map(p -> says.marks().get(p.mark()).name() + " = " + p.found().name()).collect(Collectors.joining(", "));
-        return says.source() + " " + by + (says.kept().isEmpty() ? "" : "; " + says.kept().size() + " points, " + says.kept().get(0).name() + " and so on");
+        String by = says.pairs().isEmpty() ? "moved by values" : "fitted onto " + says.pairs().size() + " found: " + says.pairs().stream()
+                .map(p -> says.marks().get(p.mark()).name() + " = " + p.found().name()).collect(Collectors.joining(", "));
+        return says.source() + " " + by
+                + (says.kept().isEmpty() ? "" : "; " + says.kept().size() + " points, " + says.kept().get(0).name() + " and so on");
     }
 
     @Override
     public String result(MarksFitted says, InBook in) {
-        return in.state().latest(new FittedOf(in.entry().id())).map(c -> FitWords.move(c, in.state().settings()) + "; " + FitWords.heights(c, in.figures())).orElse("it cannot be fitted any more");
+        return in.state().latest(new FittedOf(in.entry().id()))
+                .map(c -> FitWords.move(c, in.state().settings()) + "; " + FitWords.heights(c, in.figures()))
+                .orElse("it cannot be fitted any more");
     }
 
     @Override
     public List<TraceStep> steps(MarksFitted says, InBook in) {
-        return in.state().latest(new FittedOf(in.entry().id())).map(came -> Stream.concat(Stream.of(new TraceStep("Moved", FitWords.move(came, in.state().settings())), new TraceStep("Heights", FitWords.heights(came, in.figures()))),
-                IntStream.range(0, came.pairs().size()).mapToObj(i -> new TraceStep(came.pairs().get(i).computed().name() + " = " + came.pairs().get(i).found().name(), "off by " + in.figures().small(new Length(residual(came, i).plan())))))
+        return in.state().latest(new FittedOf(in.entry().id()))
+                .map(came -> Stream.concat(Stream.of(new TraceStep("Moved", FitWords.move(came, in.state().settings())),
+                new TraceStep("Heights", FitWords.heights(came, in.figures()))),
+                IntStream.range(0, came.pairs().size())
+                .mapToObj(i -> new TraceStep(came.pairs().get(i).computed().name() + " = " + came.pairs().get(i).found().name(),
+                "off by " + in.figures().small(new Length(residual(came, i).plan())))))
                 .toList()).orElse(List.of());
     }
 
@@ -58,8 +66,13 @@ final class FitKind extends EntryKind<MarksFitted> {
             int which = i;
             MarksFitted.Paired pair = says.pairs().get(i);
             String group = says.marks().get(pair.mark()).name() + " = " + pair.found().name();
-            values.tick("plan" + i, group, "in plan", pair.inPlan(), (was, counts) -> was.with(which, new MarksFitted.Paired(was.pairs().get(which).mark(), was.pairs().get(which).found(), counts, was.pairs().get(which).inHeight())))
-                    .tick("height" + i, group, "in height", pair.inHeight(), (was, counts) -> was.with(which, new MarksFitted.Paired(was.pairs().get(which).mark(), was.pairs().get(which).found(), was.pairs().get(which).inPlan(), counts)));
+            values.tick("plan" + i, group, "in plan", pair.inPlan(), (was, counts) ->
+                    was.with(which, new MarksFitted.Paired(was.pairs().get(which).mark(), was.pairs().get(which).found(), counts,
+                    was.pairs().get(which).inHeight())))
+                    .tick("height" + i, group, "in height", pair.inHeight(),
+                    (was, counts) -> was.with(which,
+                    new MarksFitted.Paired(was.pairs().get(which).mark(), was.pairs().get(which).found(), was.pairs().get(which).inPlan(),
+                    counts)));
         }
         return values.all();
     }

@@ -83,7 +83,8 @@ public class FitService {
     Work work(UUID job, JobState state, Answers answers) {
         FitGroups.Group group = groups.computed(job, state, answers);
         boolean byValues = answers.text("way").equals("VALUES");
-        MarksFitted said = new MarksFitted(group.source(), group.marks(), byValues ? List.of() : pairs(state, group, answers.text("pairs")), byValues ? values(state, group, answers) : byPairs(state, answers), List.of());
+        MarksFitted said = new MarksFitted(group.source(), group.marks(), byValues ? List.of() : pairs(state, group, answers.text("pairs")),
+                byValues ? values(state, group, answers) : byPairs(state, answers), List.of());
         MarksFitted.Came came = said.work(seen -> position(state, seen));
         Optional<Job> into = into(job, state, answers);
         JobState beside = into.map(other -> journals.state(other.id())).orElse(state);
@@ -92,7 +93,8 @@ public class FitService {
 
     /** The jobs of the site whose coordinates are the same figures. */
     List<Job> others(UUID job, JobState state) {
-        return jobs.jobs(jobs.job(job).siteId()).stream().filter(j -> !j.id().equals(job) && !j.archived() && sameCoordinates(journals.state(j.id()), state)).toList();
+        return jobs.jobs(jobs.job(job).siteId()).stream()
+                .filter(j -> !j.id().equals(job) && !j.archived() && sameCoordinates(journals.state(j.id()), state)).toList();
     }
 
     private static boolean sameCoordinates(JobState one, JobState other) {
@@ -101,7 +103,9 @@ public class FitService {
 
     private Optional<Job> into(UUID job, JobState state, Answers answers) {
         String id = answers.text("into");
-        return id.isEmpty() ? Optional.empty() : Optional.of(others(job, state).stream().filter(j -> j.id().toString().equals(id)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this job, with the same coordinate system")));
+        return id.isEmpty() ? Optional.empty()
+                : Optional.of(others(job, state).stream().filter(j -> j.id().toString().equals(id)).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this job, with the same coordinate system")));
     }
 
     private static MarksFitted.How byPairs(JobState state, Answers answers) {
@@ -150,12 +154,14 @@ public class FitService {
             case "HELD" -> OptionalDouble.of(figure(answers.text("scale"), 1e-3, 1e3));
             default -> OptionalDouble.of(1);
         };
-        double sigma = answers.text("sigma").isEmpty() ? FitSettings.USUAL_SIGMA : LengthText.parse(answers.text("sigma"), state.settings().figures().lengthUnit()).metres();
+        double sigma = answers.text("sigma").isEmpty() ? FitSettings.USUAL_SIGMA
+                : LengthText.parse(answers.text("sigma"), state.settings().figures().lengthUnit()).metres();
         if (!(sigma > 0) || sigma > 10) {
             throw new SurveyException(Problem.LENGTH_NOUGHT, "sigma");
         }
         FitSettings.Heights heights = answers.choice("heights", FitSettings.Heights.class, FitSettings.Heights.SHIFT);
-        return new FitSettings(scale, answers.text("by").equals("HOLD") ? OptionalInt.of(0) : OptionalInt.empty(), heights, answers.ticked("mirrored"), sigma, sigma);
+        return new FitSettings(scale, answers.text("by").equals("HOLD") ? OptionalInt.of(0) : OptionalInt.empty(), heights,
+                answers.ticked("mirrored"), sigma, sigma);
     }
 
     private static double figure(String typed, double least, double most) {
@@ -166,21 +172,26 @@ public class FitService {
         return figure;
     }
 
-    /** 'about' which mark of the group, or its middle, 'rotation' clockwise, 'scale', 'toNorth' and 'toEast' by which it is shifted, 'rise'. */
+    /**
+     * 'about' which mark of the group, or its middle, 'rotation' clockwise, 'scale', 'toNorth' and 'toEast' by which it is shifted, 'rise'.
+     */
     private static MarksFitted.How values(JobState state, FitGroups.Group group, Answers answers) {
         String about = answers.text("about");
         GridPoint from = about.isEmpty() ? group.marks().get(0).position().plan()
-                : group.marks().stream().filter(m -> m.name().equals(about)).map(m -> m.position().plan()).findFirst().or(() -> known(state, about)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, about));
+                : group.marks().stream().filter(m -> m.name().equals(about)).map(m -> m.position().plan()).findFirst()
+                .or(() -> known(state, about)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, about));
         var unit = state.settings().figures().lengthUnit();
         double north = answers.text("toNorth").isEmpty() ? 0 : Sums.length(answers.text("toNorth"), unit).metres();
         double east = answers.text("toEast").isEmpty() ? 0 : Sums.length(answers.text("toEast"), unit).metres();
         double rise = answers.text("rise").isEmpty() ? 0 : Sums.length(answers.text("rise"), unit).metres();
-        double turn = answers.text("rotation").isEmpty() ? 0 : Sums.angle(answers.text("rotation"), state.settings().figures().angles().unit()).radians();
+        double turn = answers.text("rotation")
+                .isEmpty() ? 0 : Sums.angle(answers.text("rotation"), state.settings().figures().angles().unit()).radians();
         double scale = answers.text("scale").isEmpty() ? 1 : figure(answers.text("scale"), 1e-3, 1e3);
         if (Math.max(Math.max(Math.abs(north), Math.abs(east)), Math.abs(rise)) > GridPoint.FARTHEST_METRES) {
             throw new SurveyException(Problem.NOT_A_NUMBER, answers.text("toNorth"));
         }
-        return new MarksFitted.How.ByValues(new Similarity(from, from.plus(north, east), new Angle(turn).wholeCircle(), scale, answers.ticked("mirrored")), rise);
+        return new MarksFitted.How.ByValues(new Similarity(from, from.plus(north, east), new Angle(turn).wholeCircle(), scale,
+                answers.ticked("mirrored")), rise);
     }
 
     private static Optional<GridPoint> known(JobState state, String name) {
@@ -199,17 +210,22 @@ public class FitService {
         Set<Integer> found = said.found();
         boolean all = !answers.text("keep").equals("UNFOUND");
         Code code = Code.parse(answers.text("code"));
-        List<MarksFitted.Kept> kept = IntStream.range(0, said.marks().size()).filter(i -> all || !found.contains(i)).mapToObj(i -> new MarksFitted.Kept(i, PointName.parse(pattern.replace(OLD_NAME, said.marks().get(i).name())), code)).toList();
+        List<MarksFitted.Kept> kept = IntStream.range(0, said.marks().size()).filter(i -> all || !found.contains(i))
+                .mapToObj(i -> new MarksFitted.Kept(i, PointName.parse(pattern.replace(OLD_NAME, said.marks().get(i).name())), code))
+                .toList();
         Set<PointName> names = new HashSet<>();
-        List<String> taken = kept.stream().map(MarksFitted.Kept::name).filter(name -> !names.add(name) || state.find(name).isPresent()).map(PointName::text).toList();
+        List<String> taken = kept.stream().map(MarksFitted.Kept::name).filter(name -> !names.add(name) || state.find(name).isPresent())
+                .map(PointName::text).toList();
         if (!taken.isEmpty()) {
-            throw new SurveyException(Problem.FIT_NAMES_TAKEN, taken.size(), String.join(", ", taken.subList(0, Math.min(5, taken.size()))));
+            throw new SurveyException(Problem.FIT_NAMES_TAKEN, taken.size(),
+                    String.join(", ", taken.subList(0, Math.min(5, taken.size()))));
         }
         return kept;
     }
 
     /**
-     * Writes a fit into the field book, with the points that are wanted of it; those for another job come first, so that a second try finds them.
+     * Writes a fit into the field book, with the points that are wanted of it; those for another job come first, so that a second try finds
+     * them.
      *
      * @throws SurveyException what is lacking or wrong
      */
@@ -224,13 +240,17 @@ public class FitService {
         Answers withoutNames = answers.with(Map.of("pattern", ""));
         boolean isThere = other.isPresent() && journals.journal(other.get().id()).entry(there.entry()).isPresent();
         Work work = work(job, now, isThere ? withoutNames : answers);
-        points.takeOn(job, Origin.CONTROL, author.person(), work.said().pairs().stream().map(p -> p.found().name().text()).distinct().toArray(String[]::new));
-        other.filter(o -> !work.said().kept().isEmpty()).ifPresent(o -> journals.append(o.id(), there, inAnotherJob(jobs.job(job).name(), work)));
-        return journals.append(job, author, state -> work(job, points.seeing(job, state), other.isPresent() ? withoutNames : answers).said());
+        points.takeOn(job, Origin.CONTROL, author.person(), work.said().pairs().stream().map(p -> p.found().name().text()).distinct()
+                .toArray(String[]::new));
+        other.filter(o -> !work.said().kept().isEmpty())
+                .ifPresent(o -> journals.append(o.id(), there, inAnotherJob(jobs.job(job).name(), work)));
+        return journals.append(job, author, state -> work(job, points.seeing(job, state), other.isPresent() ? withoutNames : answers)
+                .said());
     }
 
     /** As points to be staked. */
     private static PointsImported inAnotherJob(String from, Work work) {
-        return new PointsImported(Origin.DESIGN, "fit of " + from, "", work.said().kept().stream().map(k -> new NamedPosition(k.name(), k.code(), work.came().place(k.mark()))).toList());
+        return new PointsImported(Origin.DESIGN, "fit of " + from, "",
+                work.said().kept().stream().map(k -> new NamedPosition(k.name(), k.code(), work.came().place(k.mark()))).toList());
     }
 }

@@ -35,15 +35,18 @@ final class FitWords {
     /** Rotation, scale and origin, always: 'turned 12°04′10″ clockwise about M7, which comes to …, stretched by 1.000 12'. */
     static String move(Similarity similarity, String about, JobSettings settings) {
         Figures f = settings.figures();
-        String turn = "turned " + turned(similarity.rotation().halfCircle().radians(), f) + " about " + about + ", which comes to " + settings.place(new Position(similarity.to(), Optional.empty()));
+        String turn = "turned " + turned(similarity.rotation().halfCircle().radians(), f) + " about " + about + ", which comes to "
+                + settings.place(new Position(similarity.to(), Optional.empty()));
         double million = (similarity.scale() - 1) * MILLION;
-        String stretch = similarity.scale() == 1 ? ", not stretched" : ", stretched by " + Decimals.print(similarity.scale(), 8) + (Math.abs(million) < 10_000 ? " (" + (million > 0 ? "+" : "") + Decimals.show(million, 1) + " parts in a million)" : "");
+        String stretch = similarity.scale() == 1 ? ", not stretched" : ", stretched by " + Decimals.print(similarity.scale(), 8)
+                + (Math.abs(million) < 10_000 ? " (" + (million > 0 ? "+" : "") + Decimals.show(million, 1) + " parts in a million)" : "");
         return (similarity.mirrored() ? "east and west exchanged, " : "") + turn + stretch;
     }
 
     /** Of the mark that is held, or else of the one that lies nearest to where it is reckoned from. */
     static String move(Similarity similarity, List<Mark> marks, JobSettings settings) {
-        Mark about = marks.stream().min(Comparator.comparingDouble(m -> m.position().plan().distanceMetres(similarity.from()))).orElseThrow();
+        Mark about = marks.stream().min(Comparator.comparingDouble(m -> m.position().plan().distanceMetres(similarity.from())))
+                .orElseThrow();
         return move(similarity.about(about.position().plan()), about.name(), settings);
     }
 
@@ -62,16 +65,21 @@ final class FitWords {
         double[] m = affine.matrix();
         boolean mirrored = m[0] * m[3] - m[1] * m[2] < 0;
         double eastTurned = mirrored ? Math.atan2(m[1], -m[3]) : Math.atan2(-m[1], m[3]);
-        return "north turned " + turned(Math.atan2(m[2], m[0]), settings.figures()) + " and stretched by " + Decimals.print(Math.hypot(m[0], m[2]), 8) + ", east " + (mirrored ? "reversed, " : "") + "turned " + turned(eastTurned, settings.figures())
-                + " and stretched by " + Decimals.print(Math.hypot(m[1], m[3]), 8) + ", about the middle of the pairs, which comes to " + settings.place(new Position(affine.to(), Optional.empty()));
+        return "north turned " + turned(Math.atan2(m[2], m[0]), settings.figures()) + " and stretched by "
+                + Decimals.print(Math.hypot(m[0], m[2]), 8) + ", east " + (mirrored ? "reversed, " : "") + "turned "
+                + turned(eastTurned, settings.figures())
+                + " and stretched by " + Decimals.print(Math.hypot(m[1], m[3]), 8) + ", about the middle of the pairs, which comes to "
+                + settings.place(new Position(affine.to(), Optional.empty()));
     }
 
     /** About the vertical, and then how far the vertical leans and where to. */
     private static String move(SevenParameters move, JobSettings settings) {
         double[][] r = move.rotation();
         double lean = Math.atan2(Math.hypot(r[0][2], r[1][2]), r[2][2]);
-        return "turned " + turned(Math.atan2(r[1][0], r[0][0]), settings.figures()) + ", tilted by " + settings.figures().circle(new Angle(lean)) + " towards " + settings.figures().direction(new Angle(Math.atan2(r[1][2], r[0][2])).wholeCircle())
-                + ", stretched by " + Decimals.print(move.scale(), 8) + ", about the middle of the pairs, which comes to " + settings.place(move.to());
+        return "turned " + turned(Math.atan2(r[1][0], r[0][0]), settings.figures()) + ", tilted by " + settings.figures()
+                .circle(new Angle(lean)) + " towards " + settings.figures().direction(new Angle(Math.atan2(r[1][2], r[0][2])).wholeCircle())
+                + ", stretched by " + Decimals.print(move.scale(), 8) + ", about the middle of the pairs, which comes to "
+                + settings.place(move.to());
     }
 
     private static String turned(double radians, Figures f) {
@@ -79,7 +87,8 @@ final class FitWords {
     }
 
     static String heights(MarksFitted.Came came, Figures f) {
-        return came.moved() instanceof Moved.InSpace ? "heights moved with it" : heights(came.moved() instanceof Moved.Affinely a ? a.lift() : ((Moved.Similar) came.moved()).lift(), f);
+        return came.moved() instanceof Moved.InSpace ? "heights moved with it"
+                : heights(came.moved() instanceof Moved.Affinely a ? a.lift() : ((Moved.Similar) came.moved()).lift(), f);
     }
 
     static String heights(Lift lift, Figures f) {
@@ -87,7 +96,9 @@ final class FitWords {
             return "heights left as they are";
         }
         double slope = Math.hypot(lift.perNorth(), lift.perEast());
-        return "heights shifted by " + f.difference(new Length(lift.shift())) + (slope == 0 ? "" : ", tilted by " + f.grade(slope) + ", rising towards " + f.direction(new Angle(Math.atan2(lift.perEast(), lift.perNorth())).wholeCircle()));
+        return "heights shifted by " + f.difference(new Length(lift.shift()))
+                + (slope == 0 ? "" : ", tilted by " + f.grade(slope) + ", rising towards "
+                + f.direction(new Angle(Math.atan2(lift.perEast(), lift.perNorth())).wholeCircle()));
     }
 
     /** How well it is known: redundancy and whether the residuals are what was promised. */
@@ -97,30 +108,42 @@ final class FitWords {
         if (fitted.height().degreesOfFreedom() > 0) {
             said.add(test("Heights", fitted.height()));
         }
-        said.add("\u03c3 of the rotation " + f.circle(new Angle(fitted.sigmaRotation())) + (fitted.sigmaScale() > 0 ? ", of the scale " + Decimals.print(fitted.sigmaScale() * MILLION, 1) + " parts in a million" : ", the scale is held"));
+        said.add("\u03c3 of the rotation " + f.circle(new Angle(fitted.sigmaRotation()))
+                + (fitted.sigmaScale() > 0 ? ", of the scale " + Decimals.print(fitted.sigmaScale() * MILLION, 1)
+                + " parts in a million" : ", the scale is held"));
         return said;
     }
 
     /** Of a move with more freedom. */
     static List<String> quality(List<VarianceTest> tests) {
-        return tests.size() == 1 ? List.of(test("In space", tests.get(0))) : Stream.of(test("Plan", tests.get(0)), tests.get(1).degreesOfFreedom() > 0 ? test("Heights", tests.get(1)) : "").filter(t -> !t.isEmpty()).toList();
+        return tests.size() == 1 ? List.of(test("In space", tests.get(0)))
+                : Stream.of(test("Plan", tests.get(0)), tests.get(1).degreesOfFreedom() > 0 ? test("Heights", tests.get(1)) : "")
+                .filter(t -> !t.isEmpty()).toList();
     }
 
     private static String test(String part, VarianceTest test) {
         return test.degreesOfFreedom() == 0 ? part + ": nothing is left over to check it by"
-                : part + ": redundancy " + test.degreesOfFreedom() + ", \u03c3\u2080\u00b2 " + Decimals.print(test.factor(), 2) + lies(test) + Decimals.print(test.lowest(), 2) + " to " + Decimals.print(test.highest(), 2);
+                : part + ": redundancy " + test.degreesOfFreedom() + ", \u03c3\u2080\u00b2 " + Decimals.print(test.factor(), 2) + lies(test)
+                + Decimals.print(test.lowest(), 2) + " to " + Decimals.print(test.highest(), 2);
     }
 
     private static String lies(VarianceTest test) {
         return test.passes() ? test.factor() < test.lowest() ? ", better than " : " within " : ", worse than ";
     }
 
-    /** The mark that is known worst once it is moved, where that is so bad that the pairs, near each other or nearly in a line, do not reach there; else empty. */
+    /**
+     * The mark that is known worst once it is moved, where that is so bad that the pairs, near each other or nearly in a line, do not reach
+     * there; else empty.
+     */
     static String reach(MarksFitted.Came came, Figures f) {
         return came.marks().stream().filter(m -> !(came.moved() instanceof Moved.InSpace) || m.position().elevation().isPresent())
-                .flatMap(m -> came.moved().known(m).map(known -> new Reached(m.name(), known)).stream()).max(Comparator.comparingDouble(Reached::worse)).filter(r -> r.worse() > BADLY_KNOWN_METRES)
-                .map(r -> "The pairs do not reach as far as " + r.name() + ": fitted, its place is known to " + f.length(new Length(r.known().plan()))
-                        + (r.known().height().isPresent() ? ", its height to " + f.length(new Length(r.known().height().getAsDouble())) : "") + " (one \u03c3). Pairs further apart, or farther from one line, would hold it.").orElse("");
+                .flatMap(m -> came.moved().known(m).map(known -> new Reached(m.name(), known)).stream())
+                .max(Comparator.comparingDouble(Reached::worse)).filter(r -> r.worse() > BADLY_KNOWN_METRES)
+                .map(r -> "The pairs do not reach as far as " + r.name() + ": fitted, its place is known to "
+                + f.length(new Length(r.known().plan()))
+                        + (r.known().height().isPresent() ? ", its height to "
+                        + f.length(new Length(r.known().height().getAsDouble())) : "")
+                        + " (one \u03c3). Pairs further apart, or farther from one line, would hold it.").orElse("");
     }
 
     private record Reached(String name, Known known) {
@@ -133,13 +156,20 @@ final class FitWords {
     static List<String> odd(Fitted fitted, List<String> names) {
         Fitted.Odd odd = fitted.odd();
         return Stream.of(
-                named(odd.inPlan(), names, "Does not belong: %s. The others agree without it; take it out of plan, or look whether it was moved."),
-                named(odd.inHeight(), names, "Does not belong in height: %s. The others agree without it; take it out of height, or look at its height and where that comes from."),
-                named(odd.undecidedInPlan(), names, "One of these does not belong: %s. The marks are too few to tell which; one more would."),
-                named(odd.undecidedInHeight(), names, "One of these heights does not belong: %s. The marks are too few to tell which; one more would.")).flatMap(Optional::stream).toList();
+                named(odd.inPlan(), names,
+                "Does not belong: %s. The others agree without it; take it out of plan, or look whether it was moved."),
+                named(odd.inHeight(), names,
+                "Does not belong in height: %s. The others agree without it; take it out of height, or look at its height and where that "
+                + "comes from."),
+                named(odd.undecidedInPlan(), names,
+                "One of these does not belong: %s. The marks are too few to tell which; one more would."),
+                named(odd.undecidedInHeight(), names,
+                "One of these heights does not belong: %s. The marks are too few to tell which; one more would.")).flatMap(Optional::stream)
+                .toList();
     }
 
     private static Optional<String> named(List<Integer> numbers, List<String> names, String sentence) {
-        return numbers.isEmpty() ? Optional.empty() : Optional.of(sentence.formatted(numbers.stream().map(names::get).collect(Collectors.joining(", "))));
+        return numbers.isEmpty() ? Optional.empty()
+                : Optional.of(sentence.formatted(numbers.stream().map(names::get).collect(Collectors.joining(", "))));
     }
 }

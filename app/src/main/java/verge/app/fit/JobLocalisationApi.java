@@ -43,10 +43,14 @@ class JobLocalisationApi {
      * @param wkt its plan for others; empty where such a text cannot say it
      * @param residuals of its ties, in their order; none if it came without them, as all that follows
      */
-    record Described(JsonNode document, String wkt, List<Fitted.Residual> residuals, VarianceTest plan, VarianceTest height, List<Integer> strangers, Fitted.Odd odd, List<double[]> hull) {
+    record Described(JsonNode document, String wkt, List<Fitted.Residual> residuals, VarianceTest plan, VarianceTest height,
+            List<Integer> strangers, Fitted.Odd odd, List<double[]> hull) {
     }
 
-    /** @param id makes a second sending of the same harmless @param answers as on the page: file or typed, heightsAre, geoid, pairs, scaleMode, heights, sigma, base, name, theirs */
+    /**
+     * @param id makes a second sending of the same harmless
+     * @param answers as on the page: file or typed, heightsAre, geoid, pairs, scaleMode, heights, sigma, base, name, theirs
+     */
     record Asked(UUID id, Map<String, String> answers) {
     }
 
@@ -63,13 +67,16 @@ class JobLocalisationApi {
         }
         Localisation evidence = system.evidence().get();
         Fitted fitted = evidence.fitted();
-        return new Described(document, wkt, fitted.residuals(), fitted.plan(), fitted.height(), fitted.strangers(), fitted.odd(), evidence.hull().corners().stream().map(p -> new double[] {p.northing(), p.easting()}).toList());
+        return new Described(document, wkt, fitted.residuals(), fitted.plan(), fitted.height(), fitted.strangers(), fitted.odd(),
+                evidence.hull().corners().stream().map(p -> new double[] {p.northing(), p.easting()}).toList());
     }
 
-    @Operation(summary = "Localise a job", description = "Somebody else's counts only if it meets a measured mark: send it as 'theirs', with what was measured.")
+    @Operation(summary = "Localise a job",
+            description = "Somebody else's counts only if it meets a measured mark: send it as 'theirs', with what was measured.")
     @PostMapping
     Described localise(@PathVariable UUID job, @RequestBody Asked asked, Principal person) {
-        localising.choose(job, new Answers(asked.answers() == null ? Map.of() : asked.answers()), new Author(asked.id() == null ? UUID.randomUUID() : asked.id(), person.getName(), "program"));
+        localising.choose(job, new Answers(asked.answers() == null ? Map.of() : asked.answers()),
+                new Author(asked.id() == null ? UUID.randomUUID() : asked.id(), person.getName(), "program"));
         return described(job);
     }
 }

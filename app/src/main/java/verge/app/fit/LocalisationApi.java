@@ -42,18 +42,23 @@ class LocalisationApi {
             if (geographic == null) {
                 return new FitApi.MarkBody(name, place).mark();
             }
-            boolean fits = (geographic.length == 2 || geographic.length == 3) && Math.abs(geographic[0]) <= FARTHEST_LATITUDE && Math.abs(geographic[1]) <= FARTHEST_LONGITUDE && (geographic.length == 2 || Math.abs(geographic[2]) <= FARTHEST_HEIGHT);
+            boolean fits = (geographic.length == 2 || geographic.length == 3) && Math.abs(geographic[0]) <= FARTHEST_LATITUDE
+                    && Math.abs(geographic[1]) <= FARTHEST_LONGITUDE
+                    && (geographic.length == 2 || Math.abs(geographic[2]) <= FARTHEST_HEIGHT);
             if (!fits || projection.isEmpty()) {
                 throw new SurveyException(Problem.FIELD_UNREADABLE, projection.isEmpty() ? "system" : "geographic");
             }
-            return new Mark(name == null ? "" : name, new Position(projection.get().grid(Geographic.ofDegrees(geographic[0], geographic[1])), geographic.length == 3 ? Optional.of(new Elevation(geographic[2])) : Optional.empty()));
+            return new Mark(name == null ? "" : name,
+                    new Position(projection.get().grid(Geographic.ofDegrees(geographic[0], geographic[1])),
+                    geographic.length == 3 ? Optional.of(new Elevation(geographic[2])) : Optional.empty()));
         }
     }
 
     /**
      * @param plan whether it counts there; absent for yes
      * @param height likewise
-     * @param sigma standard deviation of the pair in plan, in each coordinate, in metres, by which it is weighed; absent for that of the settings
+     * @param sigma standard deviation of the pair in plan, in each coordinate, in metres, by which it is weighed; absent for that of the
+     *     settings
      * @param sigmaHeight likewise in height
      */
     record PairBody(MeasuredBody measured, FitApi.MarkBody control, Boolean plan, Boolean height, Double sigma, Double sigmaHeight) {
@@ -78,26 +83,35 @@ class LocalisationApi {
     }
 
     /** @param lift added to heights: shift at a place and rise for each metre to the north and east @param hull of the control marks */
-    record Answer(FitApi.MoveBody move, Lift lift, double sigmaRotation, double sigmaScale, List<Fitted.Residual> residuals, VarianceTest plan, VarianceTest height, List<Integer> strangers, Fitted.Odd odd, List<double[]> hull,
+    record Answer(FitApi.MoveBody move, Lift lift, double sigmaRotation, double sigmaScale, List<Fitted.Residual> residuals,
+            VarianceTest plan, VarianceTest height, List<Integer> strangers, Fitted.Odd odd, List<double[]> hull,
             List<CarriedBody> points, List<FitApi.PlaceBody> site) {
     }
 
-    @Operation(summary = "Localise: positions of another system onto a site's control", description = "The move and the lift describe it whole: whoever has them, and the system, has the localisation.")
+    @Operation(summary = "Localise: positions of another system onto a site's control",
+            description = "The move and the lift describe it whole: whoever has them, and the system, has the localisation.")
     @PostMapping("/api/v1/localisations")
     Answer localise(@RequestBody Asked asked) {
         if (asked.pairs() == null) {
             throw new SurveyException(Problem.FIELD_UNREADABLE, "pairs");
         }
         Optional<MapProjection> projection = Optional.ofNullable(asked.system()).filter(s -> !s.isBlank()).map(LocalisationApi::projection);
-        Localisation localisation = Localisation.of(asked.pairs().stream().map(p -> p.pair(projection)).toList(), FitApi.SettingsBody.of(asked.settings()));
+        Localisation localisation = Localisation.of(asked.pairs().stream().map(p -> p.pair(projection)).toList(),
+                FitApi.SettingsBody.of(asked.settings()));
         Fitted fitted = localisation.fitted();
-        return new Answer(FitApi.MoveBody.of(fitted.similarity()), fitted.lift(), fitted.sigmaRotation(), fitted.sigmaScale(), fitted.residuals(), fitted.plan(), fitted.height(), fitted.strangers(), fitted.odd(),
-                localisation.hull().corners().stream().map(LocalisationApi::figures).toList(), (asked.points() == null ? List.<MeasuredBody>of() : asked.points()).stream().map(p -> carried(localisation, p.mark(projection))).toList(),
-                (asked.site() == null ? List.<FitApi.MarkBody>of() : asked.site()).stream().map(FitApi.MarkBody::mark).map(m -> new FitApi.PlaceBody(m.name(), FitApi.PlaceBody.figures(localisation.back(m.position())), null, null, null)).toList());
+        return new Answer(FitApi.MoveBody.of(fitted.similarity()), fitted.lift(), fitted.sigmaRotation(), fitted.sigmaScale(),
+                fitted.residuals(), fitted.plan(), fitted.height(), fitted.strangers(), fitted.odd(),
+                localisation.hull().corners().stream().map(LocalisationApi::figures).toList(),
+                (asked.points() == null ? List.<MeasuredBody>of() : asked.points()).stream()
+                .map(p -> carried(localisation, p.mark(projection))).toList(),
+                (asked.site() == null ? List.<FitApi.MarkBody>of() : asked.site()).stream().map(FitApi.MarkBody::mark)
+                .map(m -> new FitApi.PlaceBody(m.name(), FitApi.PlaceBody.figures(localisation.back(m.position())), null, null, null))
+                .toList());
     }
 
     private static MapProjection projection(String system) {
-        CoordinateSystem read = system.toUpperCase(Locale.ROOT).startsWith("EPSG:") ? PublishedSystems.find(system.toUpperCase(Locale.ROOT)) : SystemText.read(system);
+        CoordinateSystem read = system.toUpperCase(Locale.ROOT).startsWith("EPSG:") ? PublishedSystems.find(system.toUpperCase(Locale.ROOT))
+                : SystemText.read(system);
         if (!(read instanceof CoordinateSystem.Projected projected)) {
             throw new SurveyException(Problem.SYSTEM_NOT_PLANE, system);
         }
@@ -106,7 +120,8 @@ class LocalisationApi {
 
     private static CarriedBody carried(Localisation localisation, Mark mark) {
         Position onSite = localisation.onSite(mark.position());
-        return new CarriedBody(mark.name(), FitApi.PlaceBody.figures(onSite), localisation.fitted().sigma(mark.position().plan()), localisation.hull().beyond(onSite.plan()));
+        return new CarriedBody(mark.name(), FitApi.PlaceBody.figures(onSite), localisation.fitted().sigma(mark.position().plan()),
+                localisation.hull().beyond(onSite.plan()));
     }
 
     private static double[] figures(GridPoint place) {

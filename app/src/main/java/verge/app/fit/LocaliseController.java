@@ -42,7 +42,8 @@ class LocaliseController {
     private final ProblemWords problems;
     private final JsonMapper json;
 
-    LocaliseController(LocaliseService localising, FitGroups groups, SiteDrawings drawings, GeoidAnswers geoidAnswers, GeoidLibrary geoids, LocalisedFile localisations, ProblemWords problems, JsonMapper json) {
+    LocaliseController(LocaliseService localising, FitGroups groups, SiteDrawings drawings, GeoidAnswers geoidAnswers, GeoidLibrary geoids,
+            LocalisedFile localisations, ProblemWords problems, JsonMapper json) {
         this.localising = localising;
         this.groups = groups;
         this.drawings = drawings;
@@ -121,7 +122,9 @@ class LocaliseController {
             throw new SurveyException(Problem.NOT_FOUND, "a localisation of this job");
         }
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(system.name().replaceAll("[^\\p{L}\\p{N}]+", "-") + "-localisation.json", StandardCharsets.UTF_8).build().toString())
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment()
+                .filename(system.name().replaceAll("[^\\p{L}\\p{N}]+", "-") + "-localisation.json", StandardCharsets.UTF_8).build()
+                .toString())
                 .body(localisations.write(system));
     }
 }

@@ -34,7 +34,10 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.SettingsChosen;
 
-/** Localises a job: positions in a system that is known on the earth onto the site's own control, or somebody else's localisation held against a measured mark. */
+/**
+ * Localises a job: positions in a system that is known on the earth onto the site's own control, or somebody else's localisation held
+ * against a measured mark.
+ */
 @Service
 public class LocaliseService {
     /** Of a fit to marks as good as was said, one mark in a thousand lies farther off than so many standard deviations. */
@@ -65,7 +68,8 @@ public class LocaliseService {
             GridPoint site = system.move().place(pair.computed().position().plan());
             GridPoint known = pair.found().position().plan();
             OptionalDouble height = system.lift().isPresent() && pair.hasHeights()
-                    ? OptionalDouble.of(pair.found().position().elevation().orElseThrow().metres() - pair.computed().position().elevation().orElseThrow().metres() - system.lift().get().at(site)) : OptionalDouble.empty();
+                    ? OptionalDouble.of(pair.found().position().elevation().orElseThrow().metres() - pair.computed().position().elevation()
+                    .orElseThrow().metres() - system.lift().get().at(site)) : OptionalDouble.empty();
             return new Check(pair, known.northing() - site.northing(), known.easting() - site.easting(), height);
         }
 
@@ -78,13 +82,19 @@ public class LocaliseService {
         }
     }
 
-    /** Places outside what the marks span. @param metres of the farthest @param worst standard deviation that the localisation has at any of the places, in plan or height, in metres */
+    /**
+     * Places outside what the marks span.
+     *
+     * @param metres of the farthest
+     * @param worst standard deviation that the localisation has at any of the places, in plan or height, in metres
+     */
     record Beyond(int count, int of, double metres, double worst) {
         static Beyond of(Localisation evidence, List<GridPoint> places) {
             Similarity back = evidence.fitted().similarity().reversed();
             List<Double> out = places.stream().map(evidence.hull()::beyond).filter(m -> m > 0).toList();
             return new Beyond(out.size(), places.size(), out.stream().mapToDouble(m -> m).max().orElse(0),
-                    places.stream().map(p -> evidence.fitted().known(back.place(p))).mapToDouble(k -> Math.max(k.plan(), k.height().orElse(0))).max().orElse(0));
+                    places.stream().map(p -> evidence.fitted().known(back.place(p)))
+                    .mapToDouble(k -> Math.max(k.plan(), k.height().orElse(0))).max().orElse(0));
         }
     }
 
@@ -97,8 +107,12 @@ public class LocaliseService {
      * @param positions that lie outside the marks, of those that were given
      * @param own likewise of the job's points
      */
-    record Work(CoordinateSystem.Localised system, Optional<Localisation> evidence, boolean handedOn, double allowed, List<Check> checks, Optional<Beyond> positions, Optional<Beyond> own) {
-        /** @throws SurveyException LOCALISATION_WITHOUT_CHECK, LOCALISATION_HEIGHT_UNCHECKED if its heights would count unseen, LOCALISATION_MISSES */
+    record Work(CoordinateSystem.Localised system, Optional<Localisation> evidence, boolean handedOn, double allowed, List<Check> checks,
+            Optional<Beyond> positions, Optional<Beyond> own) {
+        /**
+         * @throws SurveyException LOCALISATION_WITHOUT_CHECK, LOCALISATION_HEIGHT_UNCHECKED if its heights would count unseen,
+         *     LOCALISATION_MISSES
+         */
         void requireChecked() {
             if (!handedOn) {
                 return;
@@ -110,7 +124,8 @@ public class LocaliseService {
                 throw new SurveyException(Problem.LOCALISATION_HEIGHT_UNCHECKED);
             }
             checks.stream().filter(c -> c.worst() > allowed).findFirst().ifPresent(c -> {
-                throw new SurveyException(Problem.LOCALISATION_MISSES, c.pair().found().name(), String.format(Locale.ROOT, "%.3f", c.worst()), String.format(Locale.ROOT, "%.3f", allowed));
+                throw new SurveyException(Problem.LOCALISATION_MISSES, c.pair().found().name(),
+                        String.format(Locale.ROOT, "%.3f", c.worst()), String.format(Locale.ROOT, "%.3f", allowed));
             });
         }
     }
@@ -127,7 +142,8 @@ public class LocaliseService {
 
     /** What the job stands on now; empty if it is not localised. */
     Optional<Work> now(JobState state) {
-        return state.settings().system() instanceof CoordinateSystem.Localised system ? Optional.of(work(state, new Answers(Map.of()), system, List.of(), List.of())) : Optional.empty();
+        return state.settings().system() instanceof CoordinateSystem.Localised system
+                ? Optional.of(work(state, new Answers(Map.of()), system, List.of(), List.of())) : Optional.empty();
     }
 
     /** @throws SurveyException what is lacking or wrong */
@@ -143,7 +159,8 @@ public class LocaliseService {
             return work(state, answers, handedOn.get(), pairs, group.marks());
         }
         String name = answers.text("name", usualName(job));
-        CoordinateSystem.Localised made = CoordinateSystem.Localised.of(name.substring(0, Math.min(name.length(), LONGEST_NAME)), group.base(), group.geoid(), pairs, FitService.settings(state, answers, "SOLVED"));
+        CoordinateSystem.Localised made = CoordinateSystem.Localised.of(name.substring(0, Math.min(name.length(), LONGEST_NAME)),
+                group.base(), group.geoid(), pairs, FitService.settings(state, answers, "SOLVED"));
         return work(state, answers, made, List.of(), group.marks());
     }
 
@@ -155,21 +172,26 @@ public class LocaliseService {
         FitSettings settings = FitService.settings(state, answers, "SOLVED");
         Optional<Localisation> evidence = system.evidence();
         List<GridPoint> placed = marks.stream().map(m -> system.move().place(m.position().plan())).toList();
-        return new Work(system, evidence, !answers.text("theirs").isEmpty(), ALLOWED_SIGMAS * Math.hypot(settings.sigma(), system.settings().sigma()), checked.stream().map(c -> Check.of(system, c)).toList(),
-                evidence.map(e -> Beyond.of(e, placed)), evidence.map(e -> Beyond.of(e, state.points().map(p -> p.position().plan()).toList())));
+        return new Work(system, evidence, !answers.text("theirs").isEmpty(),
+                ALLOWED_SIGMAS * Math.hypot(settings.sigma(), system.settings().sigma()),
+                checked.stream().map(c -> Check.of(system, c)).toList(),
+                evidence.map(e -> Beyond.of(e, placed)),
+                evidence.map(e -> Beyond.of(e, state.points().map(p -> p.position().plan()).toList())));
     }
 
     /** As they are typed; if none are, those that have one name. */
     private static List<Pair> pairs(JobState state, MeasuredPositions.Group group, String typed) {
         Map<String, Mark> marks = group.marks().stream().collect(Collectors.toMap(Mark::name, m -> m, (first, again) -> first));
         if (typed.isBlank()) {
-            return control(state).stream().filter(p -> marks.containsKey(p.name().text())).map(p -> new Pair(marks.get(p.name().text()), new Mark(p.name().text(), p.position()))).toList();
+            return control(state).stream().filter(p -> marks.containsKey(p.name().text()))
+                    .map(p -> new Pair(marks.get(p.name().text()), new Mark(p.name().text(), p.position()))).toList();
         }
         return PairLines.read(typed).stream().map(line -> {
             if (!marks.containsKey(line.computed())) {
                 throw new SurveyException(Problem.POINT_UNKNOWN, line.computed());
             }
-            return new Pair(marks.get(line.computed()), new Mark(line.found(), FitService.found(state, line.found()).position()), line.inPlan(), line.inHeight());
+            return new Pair(marks.get(line.computed()), new Mark(line.found(), FitService.found(state, line.found()).position()),
+                    line.inPlan(), line.inHeight());
         }).toList();
     }
 
@@ -185,7 +207,9 @@ public class LocaliseService {
         FitSettings settings = FitService.settings(state, answers, "SOLVED");
         GridPoint first = group.marks().get(0).position().plan();
         double ellipsoidPerGrid = 1 / SystemText.projection(group.base()).scale(first).point();
-        return Proposals.of(group.marks(), found, settings.scale().isPresent() || Matching.canTry(group.marks().size(), found.size(), settings) ? settings : settings.with(OptionalDouble.of(ellipsoidPerGrid)));
+        return Proposals.of(group.marks(), found, settings.scale().isPresent()
+                || Matching.canTry(group.marks().size(), found.size(), settings) ? settings
+                : settings.with(OptionalDouble.of(ellipsoidPerGrid)));
     }
 
     /** What the job's coordinates do if it counts. */
@@ -197,10 +221,17 @@ public class LocaliseService {
     /** Where its heights are left alone and it names no geoid, that of the job stays. */
     private static SettingsChosen chosen(JobState state, Work work) {
         CoordinateSystem.Localised system = work.system();
-        return new SettingsChosen(state.settings().in(system, system.lift().isEmpty() && system.geoid() instanceof GeoidChoice.None ? state.settings().geoid() : system.geoid()));
+        return new SettingsChosen(state.settings()
+                .in(system, system.lift().isEmpty() && system.geoid() instanceof GeoidChoice.None ? state.settings()
+                .geoid() : system.geoid()));
     }
 
-    /** Makes it the job's coordinate system. @throws SurveyException what is lacking or wrong, for somebody else's what it misses, and if the settings are others than those that were seen */
+    /**
+     * Makes it the job's coordinate system.
+     *
+     * @throws SurveyException what is lacking or wrong, for somebody else's what it misses, and if the settings are others than those that
+     *     were seen
+     */
     Kept choose(UUID job, Answers answers, Author author) {
         return journals.appendTogether(job, author, now -> {
             SettingsSeen.require(now, answers.text("asOf"));

@@ -26,14 +26,17 @@ import verge.core.units.Length;
  * @param oddHeights what speaks against the kind of its heights; empty if nothing does
  * @param checks of somebody else's
  */
-record LocaliseView(String name, String over, String move, String heights, List<String> quality, List<Leftover.Residual> residuals, List<String> odd, List<String> reach, String oddHeights, boolean handedOn, List<Check> checks, Drawing drawing) {
+record LocaliseView(String name, String over, String move, String heights, List<String> quality, List<Leftover.Residual> residuals,
+        List<String> odd, List<String> reach, String oddHeights, boolean handedOn, List<Check> checks, Drawing drawing) {
     /** EGM96 and the best models of a region differ by less. */
     private static final double MODELS_AGREE_METRES = 3;
 
     /** @param within whether measuring allows it */
     record Check(String pair, String north, String east, String height, boolean within) {
         static Check of(LocaliseService.Check check, double allowed, Figures f) {
-            return new Check(check.pair().computed().name() + " = " + check.pair().found().name(), f.bare(new Length(check.north())), f.bare(new Length(check.east())), check.height().isPresent() ? f.bare(new Length(check.height().getAsDouble())) : "", check.worst() <= allowed);
+            return new Check(check.pair().computed().name() + " = " + check.pair().found().name(), f.bare(new Length(check.north())),
+                    f.bare(new Length(check.east())), check.height().isPresent() ? f.bare(new Length(check.height().getAsDouble())) : "",
+                    check.worst() <= allowed);
         }
     }
 
@@ -46,16 +49,25 @@ record LocaliseView(String name, String over, String move, String heights, List<
         Figures f = settings.figures();
         Optional<Localisation> evidence = work.evidence();
         List<Pair> known = system.ties().isEmpty() ? work.checks().stream().map(LocaliseService.Check::pair).toList() : system.ties();
-        Leftover leftover = evidence.map(e -> Leftover.of(system.ties(), e.fitted().residuals(), e.fitted().odd(), f)).orElse(Leftover.NONE);
+        Leftover leftover = evidence.map(e -> Leftover.of(system.ties(), e.fitted().residuals(), e.fitted().odd(), f))
+                .orElse(Leftover.NONE);
         List<String> names = system.ties().stream().map(t -> t.computed().name() + " = " + t.found().name()).toList();
-        return new LocaliseView(system.name(), system.base().name() + over(system), known.isEmpty() ? FitWords.move(system.move(), "its base grid\u2019s origin", settings) : FitWords.move(system.move(), known.stream().map(Pair::computed).toList(), settings),
-                FitWords.heights(system.lift().orElse(Lift.NONE), f), evidence.map(e -> FitWords.quality(e.fitted(), f)).orElse(List.of("It came without the marks it was found by: nothing says how well it fits but the marks that you hold against it.")), leftover.residuals(),
-                evidence.map(e -> FitWords.odd(e.fitted(), names)).orElse(List.of()), reach(work, f), oddHeights(system, known, egm96, f), work.handedOn(),
+        return new LocaliseView(system.name(), system.base().name() + over(system),
+                known.isEmpty() ? FitWords.move(system.move(), "its base grid\u2019s origin", settings)
+                : FitWords.move(system.move(), known.stream().map(Pair::computed).toList(), settings),
+                FitWords.heights(system.lift().orElse(Lift.NONE), f), evidence.map(e -> FitWords.quality(e.fitted(), f))
+                .orElse(List.of(
+                "It came without the marks it was found by: nothing says how well it fits but the marks that you hold against it.")),
+                leftover.residuals(),
+                evidence.map(e -> FitWords.odd(e.fitted(), names)).orElse(List.of()), reach(work, f), oddHeights(system, known, egm96, f),
+                work.handedOn(),
                 work.checks().stream().map(c -> Check.of(c, work.allowed(), f)).toList(), drawing(system, evidence, known, leftover));
     }
 
     private static String over(CoordinateSystem.Localised system) {
-        return system.geoid() instanceof GeoidChoice.Grid g ? ", heights over " + g.name() : system.geoid() instanceof GeoidChoice.Constant ? ", heights over one undulation" : system.lift().isPresent() ? ", heights over the ellipsoid" : "";
+        return system.geoid() instanceof GeoidChoice.Grid g ? ", heights over "
+                + g.name() : system.geoid() instanceof GeoidChoice.Constant ? ", heights over one undulation" : system.lift()
+                .isPresent() ? ", heights over the ellipsoid" : "";
     }
 
     private static List<String> reach(LocaliseService.Work work, Figures f) {
@@ -69,8 +81,10 @@ record LocaliseView(String name, String over, String move, String heights, List<
     }
 
     private static String beyond(LocaliseService.Beyond b, String what, Figures f) {
-        return b.count() + " of " + b.of() + " " + what + " lie outside what the marks span, the farthest by " + f.length(new Length(b.metres())) + ": nothing says that it holds there."
-                + (b.worst() > FitWords.BADLY_KNOWN_METRES ? " It is known to " + f.length(new Length(b.worst())) + " only at the worst of them (one \u03c3): the marks are too near each other, or to one line." : "");
+        return b.count() + " of " + b.of() + " " + what + " lie outside what the marks span, the farthest by "
+                + f.length(new Length(b.metres())) + ": nothing says that it holds there."
+                + (b.worst() > FitWords.BADLY_KNOWN_METRES ? " It is known to " + f.length(new Length(b.worst()))
+                + " only at the worst of them (one \u03c3): the marks are too near each other, or to one line." : "");
     }
 
     /** The site's zero against a model of the whole earth: heights taken for the other kind lie off by the undulation. */
@@ -80,14 +94,18 @@ record LocaliseView(String name, String over, String move, String heights, List<
         }
         Geographic place = SystemText.projection(system.base()).geographic(known.get(0).computed().position().plan());
         double model = egm96.undulation(place).orElse(0);
-        double under = system.geoid() instanceof GeoidChoice.None ? 0 : system.geoid() instanceof GeoidChoice.Constant c ? c.metres() : model;
+        double under = system.geoid() instanceof GeoidChoice.None ? 0 : system.geoid() instanceof GeoidChoice.Constant c ? c.metres()
+                : model;
         double site = under - system.lift().get().at(system.move().place(known.get(0).computed().position().plan()));
-        return Math.abs(site - model) <= MODELS_AGREE_METRES ? "" : "By this the ellipsoid lies " + f.length(new Length(site)) + " below the site\u2019s elevations; " + GeoidLibrary.EGM96.name() + " says " + f.length(new Length(model))
+        return Math.abs(site - model) <= MODELS_AGREE_METRES ? "" : "By this the ellipsoid lies " + f.length(new Length(site))
+                + " below the site\u2019s elevations; " + GeoidLibrary.EGM96.name() + " says " + f.length(new Length(model))
                 + ". Either the site has a zero of its own, or the heights are of another kind than was said.";
     }
 
-    private static Drawing drawing(CoordinateSystem.Localised system, Optional<Localisation> evidence, List<Pair> known, Leftover leftover) {
-        return new Drawing(known.stream().map(t -> FitView.at(system.move().place(t.computed().position().plan()))).toList(), List.of(), leftover.misfits(),
+    private static Drawing drawing(CoordinateSystem.Localised system, Optional<Localisation> evidence, List<Pair> known,
+            Leftover leftover) {
+        return new Drawing(known.stream().map(t -> FitView.at(system.move().place(t.computed().position().plan()))).toList(), List.of(),
+                leftover.misfits(),
                 evidence.map(e -> e.hull().corners().stream().map(FitView::at).toList()).orElse(List.of()));
     }
 }

@@ -73,7 +73,8 @@ class MeasuredPositions {
     private final GeoidLibrary geoids;
     private final GeoidAnswers geoidAnswers;
 
-    MeasuredPositions(SiteDrawings drawings, DrawingLibrary library, SiteFileService files, SystemLibrary systems, GeoidLibrary geoids, GeoidAnswers geoidAnswers) {
+    MeasuredPositions(SiteDrawings drawings, DrawingLibrary library, SiteFileService files, SystemLibrary systems, GeoidLibrary geoids,
+            GeoidAnswers geoidAnswers) {
         this.drawings = drawings;
         this.library = library;
         this.files = files;
@@ -105,18 +106,23 @@ class MeasuredPositions {
         LengthUnit unit = state.settings().figures().lengthUnit();
         List<Typed> typed = file.isPresent() ? List.of() : isStoodOn(answers) ? stoodOn(state) : typed(answers.text("typed"), unit);
         Optional<PlacedFile> asMeant = file.map(f -> library.placedNow(f, state.geodesy(), Optional.empty()));
-        CoordinateSystem.Projected base = handedOn.map(CoordinateSystem.Localised::base).orElseGet(() -> base(state, answers, asMeant, typed));
-        GeoidChoice geoid = handedOn.map(CoordinateSystem.Localised::geoid).orElseGet(() -> geoidAnswers.read(answers, drawings.site(job), unit, Optional.of(state.settings().geoid())));
+        CoordinateSystem.Projected base = handedOn.map(CoordinateSystem.Localised::base)
+                .orElseGet(() -> base(state, answers, asMeant, typed));
+        GeoidChoice geoid = handedOn.map(CoordinateSystem.Localised::geoid)
+                .orElseGet(() -> geoidAnswers.read(answers, drawings.site(job), unit, Optional.of(state.settings().geoid())));
         JobGeodesy geodesy = JobGeodesy.of(state.settings().in(base, geoid), geoids);
-        List<Mark> marks = asMeant.isPresent() ? ofFile(asMeant.get(), geodesy) : typed.stream().map(t -> new Mark(t.name(), position(base, t))).toList();
+        List<Mark> marks = asMeant.isPresent() ? ofFile(asMeant.get(), geodesy) : typed.stream()
+                .map(t -> new Mark(t.name(), position(base, t))).toList();
         if (marks.isEmpty()) {
             throw new SurveyException(Problem.NOTHING_TO_FIT, asMeant.map(f -> f.file().name()).orElse("what is typed"));
         }
         boolean elevations = answers.text("heightsAre").equals("ELEVATIONS");
         if (elevations && geoid instanceof GeoidChoice.None && !answers.text("heights").equals(FitSettings.Heights.LEAVE.name())) {
-            throw new SurveyException(Problem.MISSING, "geoid that these elevations were made by");   // satellites would be off by all of it
+            // satellites would be off by all of it
+            throw new SurveyException(Problem.MISSING, "geoid that these elevations were made by");
         }
-        return new Group(base, geoid, elevations ? marks : marks.stream().map(m -> new Mark(m.name(), overGeoid(m.position(), geodesy))).toList());
+        return new Group(base, geoid, elevations ? marks : marks.stream().map(m -> new Mark(m.name(), overGeoid(m.position(), geodesy)))
+                .toList());
     }
 
     private static boolean isStoodOn(Answers answers) {
@@ -128,19 +134,27 @@ class MeasuredPositions {
         if (!isStoodOn(answers) || !answers.text("sigma").isEmpty()) {
             return answers;
         }
-        double mean = state.all(new StoodOn()).stream().map(Stood::solved).mapToDouble(s -> (s.north() * s.north() + s.east() * s.east()) / 2).average().orElse(0);
-        return mean > 0 ? answers.with(Map.of("sigma", Decimals.print(Math.sqrt(mean + POLE_SIGMA_METRES * POLE_SIGMA_METRES), 4) + " m")) : answers;
+        double mean = state.all(new StoodOn()).stream().map(Stood::solved)
+                .mapToDouble(s -> (s.north() * s.north() + s.east() * s.east()) / 2).average().orElse(0);
+        return mean > 0 ? answers.with(Map.of("sigma", Decimals.print(Math.sqrt(mean + POLE_SIGMA_METRES * POLE_SIGMA_METRES), 4) + " m"))
+                : answers;
     }
 
     /** What the job's own receiver measured, by name; the mean of those that were stood on several times. */
     private static List<Typed> stoodOn(JobState state) {
-        Map<String, List<EarthPlace>> byName = state.all(new StoodOn()).stream().filter(s -> s.earth().isPresent()).collect(Collectors.groupingBy(s -> s.name().text(), LinkedHashMap::new, Collectors.mapping(s -> s.earth().orElseThrow(), Collectors.toList())));
-        return byName.entrySet().stream().map(e -> new Typed(e.getKey(), middle(e.getValue().stream().map(EarthPlace::position).toList()), e.getValue().stream().mapToDouble(p -> p.height().metres()).average().orElseThrow())).toList();
+        Map<String, List<EarthPlace>> byName = state.all(new StoodOn()).stream().filter(s -> s.earth().isPresent())
+                .collect(Collectors.groupingBy(s -> s.name().text(), LinkedHashMap::new,
+                Collectors.mapping(s -> s.earth().orElseThrow(), Collectors.toList())));
+        return byName.entrySet().stream()
+                .map(e -> new Typed(e.getKey(), middle(e.getValue().stream().map(EarthPlace::position).toList()),
+                e.getValue().stream().mapToDouble(p -> p.height().metres()).average().orElseThrow())).toList();
     }
 
     private Optional<SiteFile> file(UUID job, Answers answers) {
         String id = answers.text("file");
-        return id.isEmpty() || isStoodOn(answers) ? Optional.empty() : Optional.of(files.of(drawings.site(job)).stream().filter(f -> f.id().toString().equals(id)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this file")));
+        return id.isEmpty() || isStoodOn(answers) ? Optional.empty()
+                : Optional.of(files.of(drawings.site(job)).stream().filter(f -> f.id().toString().equals(id)).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this file")));
     }
 
     private static Position overGeoid(Position position, JobGeodesy geodesy) {
@@ -148,36 +162,43 @@ class MeasuredPositions {
             return position;
         }
         OptionalDouble n = geodesy.undulation(geodesy.projection().orElseThrow().geographic(position.plan()));
-        return new Position(position.plan(), n.isEmpty() ? Optional.empty() : position.elevation().map(h -> new Elevation(h.metres() - n.getAsDouble())));
+        return new Position(position.plan(), n.isEmpty() ? Optional.empty() : position.elevation()
+                .map(h -> new Elevation(h.metres() - n.getAsDouble())));
     }
 
     private static Position position(CoordinateSystem.Projected base, Typed typed) {
-        SystemPlacement way = SystemPlacement.ofDegrees(base).orElseThrow(() -> new SurveyException(Problem.DATUM_SHIFT_UNKNOWN, base.name()));
+        SystemPlacement way = SystemPlacement.ofDegrees(base)
+                .orElseThrow(() -> new SurveyException(Problem.DATUM_SHIFT_UNKNOWN, base.name()));
         double[] values = {typed.place().latitude().degrees(), typed.place().longitude().degrees(), typed.height()};
         way.place(values, 0);
         if (Double.isNaN(values[0])) {
             throw new SurveyException(Problem.OUTSIDE_PROJECTION, base.name(), typed.name());
         }
-        return new Position(new GridPoint(values[0], values[1]), Double.isNaN(values[2]) ? Optional.empty() : Optional.of(new Elevation(values[2])));
+        return new Position(new GridPoint(values[0], values[1]), Double.isNaN(values[2]) ? Optional.empty()
+                : Optional.of(new Elevation(values[2])));
     }
 
     /** As the base system has them, their heights as written. */
     private List<Mark> ofFile(PlacedFile asMeant, JobGeodesy geodesy) {
         FileCoordinates meant = asMeant.coordinates();
-        ReadAs untouched = asMeant.readAs().with(meant.heights() == FileCoordinates.Heights.ABOVE_ELLIPSOID ? meant.with(FileCoordinates.Heights.ELEVATIONS) : meant);
+        ReadAs untouched = asMeant.readAs()
+                .with(meant.heights() == FileCoordinates.Heights.ABOVE_ELLIPSOID ? meant.with(FileCoordinates.Heights.ELEVATIONS) : meant);
         PlacedFile placed = library.placedNow(asMeant.file(), geodesy, Optional.of(untouched));
         List<Feature.Spot> spots = placed.drawing().spots().limit(FitGroups.MOST + 1L).toList();
         if (spots.size() > FitGroups.MOST) {
             throw new SurveyException(Problem.POINTS_TOO_MANY, placed.drawing().spots().count(), FitGroups.MOST);
         }
-        return IntStream.range(0, spots.size()).mapToObj(i -> new Mark(spots.get(i).name().isEmpty() ? "no. " + (i + 1) : spots.get(i).name(), spots.get(i).vertices().position(0))).toList();
+        return IntStream.range(0, spots.size())
+                .mapToObj(i -> new Mark(spots.get(i).name().isEmpty() ? "no. " + (i + 1) : spots.get(i).name(),
+                spots.get(i).vertices().position(0))).toList();
     }
 
     private CoordinateSystem.Projected base(JobState state, Answers answers, Optional<PlacedFile> file, List<Typed> typed) {
         FileSystem said = file.map(f -> f.coordinates().system()).orElse(FileSystem.LAT_LON);
         String wanted = answers.text("base");
         if (!wanted.isEmpty()) {
-            return conformal(wanted.matches("(?i)EPSG:\\d+") ? systems.find(wanted.toUpperCase(Locale.ROOT)) : SystemText.read(wanted), wanted);
+            return conformal(wanted.matches("(?i)EPSG:\\d+") ? systems.find(wanted.toUpperCase(Locale.ROOT)) : SystemText.read(wanted),
+                    wanted);
         } else if (said instanceof FileSystem.Published p) {
             return conformal(systems.find(p.code()), p.code());
         } else if (said instanceof FileSystem.Defined d) {
@@ -207,7 +228,9 @@ class MeasuredPositions {
     private static Geographic middle(PlacedFile file) {
         Drawing raw = file.read().orElseThrow(() -> new SurveyException(Problem.NOTHING_TO_FIT, file.file().name())).drawing();
         Drawing degrees = raw.placed(file.coordinates().asMeant(file.read().orElseThrow().declared().order()), 1);
-        return middle(degrees.spots().map(s -> s.vertices().position(0).plan()).filter(p -> Math.abs(p.northing()) <= 90 && Math.abs(p.easting()) <= 360).map(p -> Geographic.ofDegrees(p.northing(), p.easting())).toList());
+        return middle(degrees.spots().map(s -> s.vertices().position(0).plan())
+                .filter(p -> Math.abs(p.northing()) <= 90 && Math.abs(p.easting()) <= 360)
+                .map(p -> Geographic.ofDegrees(p.northing(), p.easting())).toList());
     }
 
     private static Geographic middle(List<Geographic> places) {
@@ -224,7 +247,8 @@ class MeasuredPositions {
         double latitude = Math.rint(middle.latitude().degrees() * MINUTES) / MINUTES;
         double longitude = Math.rint(Math.IEEEremainder(middle.longitude().degrees(), 360) * MINUTES) / MINUTES;
         Formula formula = new Formula("a plane about the marks", FormulaMethod.TRANSVERSE_MERCATOR,
-                Map.of(Parameter.LATITUDE_OF_ORIGIN, latitude, Parameter.LONGITUDE_OF_ORIGIN, longitude, Parameter.SCALE_AT_ORIGIN, 1.0, Parameter.FALSE_EASTING, 0.0, Parameter.FALSE_NORTHING, 0.0),
+                Map.of(Parameter.LATITUDE_OF_ORIGIN, latitude, Parameter.LONGITUDE_OF_ORIGIN, longitude, Parameter.SCALE_AT_ORIGIN, 1.0,
+                Parameter.FALSE_EASTING, 0.0, Parameter.FALSE_NORTHING, 0.0),
                 ReferenceEllipsoid.WGS84, 0, PlanAxes.NORTH_THEN_EAST, 1);
         CoordinateSystem.Projected read = (CoordinateSystem.Projected) SystemText.read(formula.wkt());
         return new CoordinateSystem.Projected(read.name(), "", read.wkt(), Optional.of(DatumShift.NONE));
@@ -248,7 +272,8 @@ class MeasuredPositions {
             throw new SurveyException(Problem.POSITION_LINE_UNREADABLE, number, line);
         }
         try {
-            return new Typed(parts[0], new Geographic(LatLonText.latitude(parts[1]), LatLonText.longitude(parts[2])), parts.length == 4 ? LengthText.parse(parts[3], unit).metres() : Double.NaN);
+            return new Typed(parts[0], new Geographic(LatLonText.latitude(parts[1]), LatLonText.longitude(parts[2])),
+                    parts.length == 4 ? LengthText.parse(parts[3], unit).metres() : Double.NaN);
         } catch (SurveyException unfit) {
             throw new SurveyException(Problem.POSITION_LINE_UNREADABLE, number, line);
         }

@@ -36,7 +36,8 @@ final class PairLines {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, pair.group(1));
             }
             String counts = pair.group(3) == null ? "" : pair.group(3);
-            pairs.add(new Line(pair.group(1), pair.group(2), counts.isEmpty() || counts.equals("plan"), counts.isEmpty() || counts.equals("height")));
+            pairs.add(new Line(pair.group(1), pair.group(2), counts.isEmpty() || counts.equals("plan"),
+                    counts.isEmpty() || counts.equals("height")));
         }
         return pairs;
     }

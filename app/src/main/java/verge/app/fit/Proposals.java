@@ -24,11 +24,15 @@ record Proposals(List<Matching.Proposal> likeliest, boolean mirrored, OptionalDo
         List<Matching.Proposal> proposals = Matching.propose(computed, found, settings, MOST_PROPOSED);
         double best = score(proposals);
         FitSettings free = settings.with(OptionalDouble.empty());
-        List<Matching.Proposal> otherScale = settings.scale().isPresent() && Matching.canTry(computed.size(), found.size(), free) ? Matching.propose(computed, found, free, 1) : List.of();
+        List<Matching.Proposal> otherScale = settings.scale().isPresent()
+                && Matching.canTry(computed.size(), found.size(), free) ? Matching.propose(computed, found, free, 1) : List.of();
         List<Matching.Proposal> mirrored = settings.mirrored() ? List.of() : Matching.propose(computed, found, mirrored(settings), 1);
-        boolean otherUnit = !otherScale.isEmpty() && score(otherScale) > best && Math.abs(Math.log(otherScale.get(0).similarity().scale())) > OTHER_UNIT && otherScale.get(0).pairs().size() >= SURE;
-        return new Proposals(proposals.stream().filter(p -> p.pairs().size() >= Math.min(SURE, proposals.get(0).pairs().size())).toList(), score(mirrored) > best && mirrored.get(0).pairs().size() >= SURE,
-                otherUnit ? OptionalDouble.of(otherScale.get(0).similarity().scale()) : OptionalDouble.empty(), proposals.isEmpty() ? Matching.mostAgreeing(computed, found, settings) : proposals.get(0).pairs().size());
+        boolean otherUnit = !otherScale.isEmpty() && score(otherScale) > best
+                && Math.abs(Math.log(otherScale.get(0).similarity().scale())) > OTHER_UNIT && otherScale.get(0).pairs().size() >= SURE;
+        return new Proposals(proposals.stream().filter(p -> p.pairs().size() >= Math.min(SURE, proposals.get(0).pairs().size())).toList(),
+                score(mirrored) > best && mirrored.get(0).pairs().size() >= SURE,
+                otherUnit ? OptionalDouble.of(otherScale.get(0).similarity().scale()) : OptionalDouble.empty(),
+                proposals.isEmpty() ? Matching.mostAgreeing(computed, found, settings) : proposals.get(0).pairs().size());
     }
 
     private static FitSettings mirrored(FitSettings settings) {

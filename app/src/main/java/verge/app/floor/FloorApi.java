@@ -35,18 +35,21 @@ class FloorApi {
      */
     record FloorBody(String name, double level, double from, Double below) {
         static FloorBody of(Storey s) {
-            return new FloorBody(s.floor().name(), s.floor().level().metres(), s.from().metres(), s.to().map(Elevation::metres).orElse(null));
+            return new FloorBody(s.floor().name(), s.floor().level().metres(), s.from().metres(),
+                    s.to().map(Elevation::metres).orElse(null));
         }
     }
 
     /** @param here name of the floor that is worked on; empty while all are */
     record FloorsBody(List<FloorBody> floors, String here) {
         static FloorsBody of(WorkFloor work) {
-            return new FloorsBody(work.floors().storeys().stream().map(FloorBody::of).toList(), work.here().map(s -> s.floor().name()).orElse(""));
+            return new FloorsBody(work.floors().storeys().stream().map(FloorBody::of).toList(),
+                    work.here().map(s -> s.floor().name()).orElse(""));
         }
     }
 
-    @Operation(summary = "A job's floors", description = "Lowest first, with the heights that belong to each and the one that is worked on.")
+    @Operation(summary = "A job's floors",
+            description = "Lowest first, with the heights that belong to each and the one that is worked on.")
     @GetMapping("/api/v1/jobs/{job}/floors")
     FloorsBody floors(@PathVariable UUID job) {
         return FloorsBody.of(journals.state(job).floor());
@@ -59,7 +62,8 @@ class FloorApi {
     @Operation(summary = "Name a job's floors", description = "In place of those there were, in any order.")
     @PutMapping("/api/v1/jobs/{job}/floors")
     FloorsBody name(@PathVariable UUID job, @RequestBody List<NamedFloor> named, Principal person) {
-        floors.name(job, named.stream().map(f -> Objects.toString(f.name(), "")).toList(), named.stream().map(f -> Objects.toString(f.level(), "")).toList(),
+        floors.name(job, named.stream().map(f -> Objects.toString(f.name(), "")).toList(),
+                named.stream().map(f -> Objects.toString(f.level(), "")).toList(),
                 Author.ofProgram(person.getName()));
         return floors(job);
     }

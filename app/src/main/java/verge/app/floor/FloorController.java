@@ -50,7 +50,8 @@ class FloorController {
         JobState state = points.state(job);
         List<FloorLine> lines = state.floor().floors().fromTheTop().stream().map(s -> line(state, s)).toList();
         model.addAttribute("floors", lines);
-        model.addAttribute("rows", Stream.concat(lines.stream(), IntStream.range(0, BLANK_ROWS).mapToObj(i -> new FloorLine("", "", "", "", false))).toList());
+        model.addAttribute("rows", Stream.concat(lines.stream(), IntStream.range(0, BLANK_ROWS)
+                .mapToObj(i -> new FloorLine("", "", "", "", false))).toList());
         model.addAttribute("withoutHeight", state.points().filter(p -> p.position().elevation().isEmpty()).count());
         model.addAttribute("names", PointNames.withHeight(state));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
@@ -59,8 +60,10 @@ class FloorController {
 
     private static FloorLine line(JobState state, Storey s) {
         Figures f = state.settings().figures();
-        String points = PointNames.countOn(state, s, Origin.CONTROL) + " known, " + PointNames.countOn(state, s, Origin.MEASURED) + " measured";
-        return new FloorLine(s.floor().name(), f.bare(s.floor().level().asLength()), FloorWords.reach(s, f), points, state.floor().here().equals(Optional.of(s)));
+        String points = PointNames.countOn(state, s, Origin.CONTROL) + " known, " + PointNames.countOn(state, s, Origin.MEASURED)
+                + " measured";
+        return new FloorLine(s.floor().name(), f.bare(s.floor().level().asLength()), FloorWords.reach(s, f), points,
+                state.floor().here().equals(Optional.of(s)));
     }
 
     @PostMapping
@@ -68,14 +71,16 @@ class FloorController {
         List<String> names = rows.getOrDefault("name", List.of());
         List<String> levels = rows.getOrDefault("level", List.of());
         JobState state = points.state(job);
-        List<String> exact = IntStream.range(0, levels.size()).mapToObj(i -> i < names.size() ? exact(state, names.get(i).strip(), levels.get(i).strip()) : levels.get(i)).toList();
+        List<String> exact = IntStream.range(0, levels.size())
+                .mapToObj(i -> i < names.size() ? exact(state, names.get(i).strip(), levels.get(i).strip()) : levels.get(i)).toList();
         floors.name(job, names, exact, Author.atPage(person.getName()));
         return "redirect:/jobs/" + job + "/floors";
     }
 
     /** A level that comes back as it was shown was not typed: it keeps the digits that the page does not show. */
     private static String exact(JobState state, String name, String level) {
-        return state.floor().floors().named(name).map(s -> s.floor().level().asLength()).filter(l -> state.settings().figures().bare(l).equals(level))
+        return state.floor().floors().named(name).map(s -> s.floor().level().asLength())
+                .filter(l -> state.settings().figures().bare(l).equals(level))
                 .map(l -> BigDecimal.valueOf(l.metres()).toPlainString() + " m").orElse(level);
     }
 

@@ -48,7 +48,8 @@ final class FloorKinds {
         @Override
         public String text(FloorsNamed says, InBook in) {
             return says.floors().all().isEmpty() ? "no floors"
-                    : says.floors().all().stream().map(l -> l.name() + " " + in.figures().length(l.level().asLength())).collect(Collectors.joining(", "));
+                    : says.floors().all().stream().map(l -> l.name() + " " + in.figures().length(l.level().asLength()))
+                    .collect(Collectors.joining(", "));
         }
         @Override
         public Stream<Value<FloorsNamed>> values(FloorsNamed says, InBook in) {

@@ -49,7 +49,8 @@ public class FloorService {
         for (int i = 0; i < names.size(); i++) {
             String name = names.get(i).strip();
             if (!name.isEmpty() || !levels.get(i).isBlank()) {
-                typed.add(new Floor(required(name, "floor\u2019s name"), level(required(levels.get(i).strip(), "level of " + name), state)));
+                typed.add(new Floor(required(name, "floor\u2019s name"),
+                        level(required(levels.get(i).strip(), "level of " + name), state)));
             }
         }
         Floors floors = new Floors(typed);
@@ -95,7 +96,8 @@ public class FloorService {
         JobState state = journals.state(job);
         Optional<String> wanted = Optional.of(floor).filter(f -> !f.isEmpty());
         if (wanted.isPresent() && state.floor().floors().named(floor).isEmpty()) {
-            throw new SurveyException(Problem.CHOICE_UNFIT, "floor", floor, String.join(", ", state.floor().floors().all().stream().map(Floor::name).toList()));
+            throw new SurveyException(Problem.CHOICE_UNFIT, "floor", floor,
+                    String.join(", ", state.floor().floors().all().stream().map(Floor::name).toList()));
         }
         if (!wanted.equals(state.floor().here().map(s -> s.floor().name()))) {
             journals.append(job, author, new FloorChosen(wanted));

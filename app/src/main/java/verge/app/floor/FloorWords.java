@@ -14,13 +14,16 @@ public final class FloorWords {
 
     /** From where to where a floor reaches. */
     public static String reach(Storey storey, Figures f) {
-        return storey.to().map(to -> f.bare(storey.from().asLength()) + " to " + f.length(to.asLength())).orElseGet(() -> f.length(storey.from().asLength()) + " and up");
+        return storey.to().map(to -> f.bare(storey.from().asLength()) + " to " + f.length(to.asLength()))
+                .orElseGet(() -> f.length(storey.from().asLength()) + " and up");
     }
 
     /** What is to be told of a point that was stored and does not lie on the floor that is worked on; empty if it does. */
     public static Optional<String> elsewhere(JobState state, StoredPoint point) {
         Optional<Elevation> elevation = point.position().elevation();
-        return elsewhere(state, elevation).map(where -> point.name() + " lies at " + elevation.map(e -> state.settings().figures().length(e.asLength())).orElse("") + ", " + where
+        return elsewhere(state, elevation)
+                .map(where -> point.name() + " lies at " + elevation.map(e -> state.settings().figures().length(e.asLength())).orElse("")
+                + ", " + where
                 + ". Work is on " + state.floor().here().map(s -> s.floor().name()).orElse("") + ".");
     }
 

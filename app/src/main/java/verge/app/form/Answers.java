@@ -34,7 +34,11 @@ public record Answers(Map<String, String> texts) {
         return new Answers(sent.toSingleValueMap());
     }
 
-    /** The same of fields of which none may be cut off, as what is cut off would give another figure without a word. @throws SurveyException GIVEN_TOO_LONG */
+    /**
+     * The same of fields of which none may be cut off, as what is cut off would give another figure without a word.
+     *
+     * @throws SurveyException GIVEN_TOO_LONG
+     */
     public static Answers whole(MultiValueMap<String, String> sent) {
         sent.toSingleValueMap().forEach((field, text) -> {
             if (text.length() > LONGEST) {
@@ -80,7 +84,8 @@ public record Answers(Map<String, String> texts) {
     }
 
     private static SurveyException unfit(String field, String typed, List<String> allowed) {
-        return new SurveyException(Problem.CHOICE_UNFIT, field, typed.length() > 40 ? typed.substring(0, 40) + "\u2026" : typed, String.join(", ", allowed));
+        return new SurveyException(Problem.CHOICE_UNFIT, field, typed.length() > 40 ? typed.substring(0, 40) + "\u2026" : typed,
+                String.join(", ", allowed));
     }
 
     /** @throws SurveyException NOT_A_NUMBER or OUT_OF_RANGE */

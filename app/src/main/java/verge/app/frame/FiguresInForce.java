@@ -21,7 +21,8 @@ import verge.core.problem.SurveyException;
 import verge.core.settings.JobSettings;
 
 /**
- * What figures mean on a job's pages: units, order and sense of the axes, grid or ground, coordinate system. Each page has their mark, and what it sends
+ * What figures mean on a job's pages: units, order and sense of the axes, grid or ground, coordinate system. Each page has their mark, and
+ * what it sends
  * carries that; a figure that was typed on a page of other units is never read by those that are in force when it arrives.
  */
 @Component
@@ -41,7 +42,8 @@ class FiguresInForce implements WebMvcConfigurer {
     static String mark(JobSettings settings) {
         try {
             String all = settings.figures() + "|" + settings.system() + "|" + settings.geoid() + "|" + settings.ground();
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(all.getBytes(StandardCharsets.UTF_8))).substring(0, ENOUGH);
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(all.getBytes(StandardCharsets.UTF_8)))
+                    .substring(0, ENOUGH);
         } catch (NoSuchAlgorithmException none) {
             throw new IllegalStateException(none);
         }
@@ -57,13 +59,16 @@ class FiguresInForce implements WebMvcConfigurer {
                 }
                 return true;
             }
-        }).addPathPatterns("/jobs/{job}/**").excludePathPatterns("/jobs/{job}/settings/**");   // the questions have a guard of their own, which says more
+        // the questions have a guard of their own, which says more
+        }).addPathPatterns("/jobs/{job}/**").excludePathPatterns("/jobs/{job}/settings/**");
     }
 
     /** @throws SurveyException FIGURES_CHANGED */
     private void requireInForce(HttpServletRequest request) {
-        Optional<String> sent = Optional.ofNullable(request.getHeader(HEADER)).or(() -> Optional.ofNullable(request.getParameter(FIELD))).filter(s -> !s.isEmpty());
-        if (sent.isPresent() && request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE) instanceof Map<?, ?> variables && variables.get("job") instanceof String job
+        Optional<String> sent = Optional.ofNullable(request.getHeader(HEADER)).or(() -> Optional.ofNullable(request.getParameter(FIELD)))
+                .filter(s -> !s.isEmpty());
+        if (sent.isPresent() && request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE) instanceof Map<?, ?> variables
+                && variables.get("job") instanceof String job
                 && !sent.get().equals(mark(journals.state(UUID.fromString(job)).settings()))) {
             throw new SurveyException(Problem.FIGURES_CHANGED);
         }

@@ -62,7 +62,8 @@ class FrameAdvice {
     private final ProblemWords problems;
 
     FrameAdvice(AccountService accounts, JobService jobs, JournalService journals, PracticeService practice,
-            InstrumentViews instruments, ReceiverViews receivers, BaseViews bases, SettingsWords settingsWords, BookText bookText, WalkRoundService walkRound, ProblemWords problems) {
+            InstrumentViews instruments, ReceiverViews receivers, BaseViews bases, SettingsWords settingsWords, BookText bookText,
+            WalkRoundService walkRound, ProblemWords problems) {
         this.accounts = accounts;
         this.jobs = jobs;
         this.journals = journals;
@@ -86,15 +87,21 @@ class FrameAdvice {
     @ModelAttribute
     void frame(HttpServletRequest request, @PathVariable(name = "job", required = false) UUID job, Model model) {
         if (job != null && isPage(request)) {
-            model.addAttribute("figuresMark", FiguresInForce.mark(journals.state(job).settings()));   // before the rest: what changes meanwhile is told on the next page
+            // before the rest: what changes meanwhile is told on the next page
+            model.addAttribute("figuresMark", FiguresInForce.mark(journals.state(job).settings()));
             model.addAttribute("frame", view(job, request.getRequestURI()));
         }
     }
 
-    /** What is answered in JSON has no frame round it, nor has what is sent; unless it is a page's own address with more in it than an address can hold. */
+    /**
+     * What is answered in JSON has no frame round it, nor has what is sent; unless it is a page's own address with more in it than an
+     * address can hold.
+     */
     private static boolean isPage(HttpServletRequest request) {
-        return !(request.getAttribute(HandlerMapping.BEST_MATCHING_HANDLER_ATTRIBUTE) instanceof HandlerMethod method) ? request.getMethod().equals("GET")
-                : isAsked(method) && !AnnotatedElementUtils.hasAnnotation(method.getMethod(), ResponseBody.class) && !AnnotatedElementUtils.hasAnnotation(method.getBeanType(), ResponseBody.class);
+        return !(request.getAttribute(HandlerMapping.BEST_MATCHING_HANDLER_ATTRIBUTE) instanceof HandlerMethod method) ? request.getMethod()
+                .equals("GET")
+                : isAsked(method) && !AnnotatedElementUtils.hasAnnotation(method.getMethod(), ResponseBody.class)
+                && !AnnotatedElementUtils.hasAnnotation(method.getBeanType(), ResponseBody.class);
     }
 
     private static boolean isAsked(HandlerMethod method) {
@@ -116,22 +123,29 @@ class FrameAdvice {
                 state.target().map(t -> Figures.metric().small(t.prismConstant())).orElse(""),
                 state.target().map(t -> figures.bare(t.height())).orElse(""),
                 state.target().map(t -> PrismTable.typed(t)).orElse(""),
-                state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""), trouble(job), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state), receivers.view(id, state).orElse(null), bases.view(id, state).filter(b -> !b.title().isEmpty()).orElse(null), practice.ground(id).isPresent(), mark(id, journal));
+                state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""),
+                trouble(job), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state),
+                receivers.view(id, state).orElse(null), bases.view(id, state).filter(b -> !b.title().isEmpty()).orElse(null),
+                practice.ground(id).isPresent(), mark(id, journal));
     }
 
     private static String lines(List<Long> numbers) {
-        return (numbers.size() == 1 ? "line " : "lines ") + numbers.stream().limit(MOST_LINES_NAMED).map(String::valueOf).collect(Collectors.joining(", ")) + (numbers.size() > MOST_LINES_NAMED ? " and more" : "");
+        return (numbers.size() == 1 ? "line " : "lines ") + numbers.stream().limit(MOST_LINES_NAMED).map(String::valueOf)
+                .collect(Collectors.joining(", ")) + (numbers.size() > MOST_LINES_NAMED ? " and more" : "");
     }
 
     private ProblemWords.Said trouble(Job job) {
         List<Long> unread = journals.state(job.id()).unreadLines();
         return journals.damage(job.id()).map(d -> problems.say(Problem.JOURNAL_DAMAGED, List.of(d.line())))
-                .orElse(!unread.isEmpty() ? problems.say(Problem.LINES_UNREAD, List.of(lines(unread))) : job.archived() ? problems.say(Problem.JOB_PUT_AWAY, List.of()) : null);
+                .orElse(!unread.isEmpty() ? problems.say(Problem.LINES_UNREAD, List.of(lines(unread))) : job.archived()
+                ? problems.say(Problem.JOB_PUT_AWAY, List.of()) : null);
     }
 
     private FrameView.WalkRoundMark mark(UUID job, Journal journal) {
-        List<Finding> open = walkRound.of(job, journal).stream().filter(s -> s.accepted().isEmpty()).map(WalkRoundService.Standing::finding).toList();
-        return new FrameView.WalkRoundMark(open.size(), open.stream().findFirst().map(f -> f.kind().weight().name().toLowerCase(Locale.ROOT)).orElse(""));
+        List<Finding> open = walkRound.of(job, journal).stream().filter(s -> s.accepted().isEmpty()).map(WalkRoundService.Standing::finding)
+                .toList();
+        return new FrameView.WalkRoundMark(open.size(), open.stream().findFirst()
+                .map(f -> f.kind().weight().name().toLowerCase(Locale.ROOT)).orElse(""));
     }
 
     private static List<FrameView.Axis> axes(PlanAxes axes) {
@@ -142,7 +156,9 @@ class FrameAdvice {
 
     private static List<FrameView.Tab> tabs(JobState state, String path) {
         return Arrays.stream(Phase.values()).map(phase -> new FrameView.Tab(phase.title(), phase.initials(), phase.path(), phase.key(),
-                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.MEASURE && OF_MEASURING.stream().anyMatch(path::contains) || phase == Phase.PREPARE && (path.endsWith("/ground") || path.endsWith("/floors") || path.endsWith("/walk-round")),
+                path.endsWith("/" + phase.path()) || path.contains("/" + phase.path() + "/") || phase == Phase.MEASURE
+                && OF_MEASURING.stream().anyMatch(path::contains) || phase == Phase.PREPARE
+                && (path.endsWith("/ground") || path.endsWith("/floors") || path.endsWith("/walk-round")),
                 done(phase, state))).toList();
     }
 

@@ -26,7 +26,9 @@ import verge.app.receiver.ReceiverView;
  * @param axes how the two plan coordinates are called, in their order
  */
 public record FrameView(UUID job, UUID site, String jobName, String siteName, String system, String unit, String leaf, String pole,
-        String prism, String poleTyped, String prismMillimetres, String prismName, String speaks, String floor, ProblemWords.Said trouble, List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, ReceiverView receiver, BaseView base, boolean practice, WalkRoundMark walkRound) {
+        String prism, String poleTyped, String prismMillimetres, String prismName, String speaks, String floor, ProblemWords.Said trouble,
+        List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, ReceiverView receiver, BaseView base,
+        boolean practice, WalkRoundMark walkRound) {
 
     /** Standard deviation in plan of the tracked pole, or empty. */
     public String sigma() {

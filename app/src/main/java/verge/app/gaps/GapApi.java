@@ -22,11 +22,14 @@ class GapApi {
     record GapBody(UUID id, Gap.Kind kind, String about, String other, Double northing, Double easting, double metres, String words) {
         static GapBody of(GapService.Shown shown) {
             Gap gap = shown.gap();
-            return new GapBody(shown.id(), gap.kind(), gap.about(), gap.other(), gap.at().map(GridPoint::northing).orElse(null), gap.at().map(GridPoint::easting).orElse(null), gap.metres(), shown.words());
+            return new GapBody(shown.id(), gap.kind(), gap.about(), gap.other(), gap.at().map(GridPoint::northing).orElse(null),
+                    gap.at().map(GridPoint::easting).orElse(null), gap.metres(), shown.words());
         }
     }
 
-    @Operation(summary = "What may have been forgotten", description = "Holes in the cover of ground shots, parts of the area of interest that were not reached, strings that end near each other, things without their usual company, "
+    @Operation(summary = "What may have been forgotten", description =
+            "Holes in the cover of ground shots, parts of the area of interest that were not reached, strings that end near each other, "
+            + "things without their usual company, "
             + "and what such work nearly always has. What was put away is not among them.")
     @GetMapping("/api/v1/jobs/{job}/gaps")
     List<GapBody> gaps(@PathVariable UUID job) {

@@ -51,12 +51,14 @@ class GapController {
     @GetMapping("/marks")
     @ResponseBody
     Marks marks(@PathVariable UUID job) {
-        return new Marks(gaps.gaps(job).stream().filter(g -> g.gap().at().isPresent()).map(g -> mark(g.id(), g.gap())).toList(), gaps.bounds(job).outline().stream().map(p -> new double[] {p.easting(), p.northing()}).toList());
+        return new Marks(gaps.gaps(job).stream().filter(g -> g.gap().at().isPresent()).map(g -> mark(g.id(), g.gap())).toList(),
+                gaps.bounds(job).outline().stream().map(p -> new double[] {p.easting(), p.northing()}).toList());
     }
 
     private static Mark mark(UUID id, Gap gap) {
         GridPoint at = gap.at().orElseThrow();
-        return new Mark(id, at.northing(), at.easting(), gap.kind() == Gap.Kind.HOLE || gap.kind() == Gap.Kind.NOT_REACHED ? gap.metres() : 0);
+        return new Mark(id, at.northing(), at.easting(), gap.kind() == Gap.Kind.HOLE
+                || gap.kind() == Gap.Kind.NOT_REACHED ? gap.metres() : 0);
     }
 
     @PostMapping("/{gap}/away")
@@ -67,14 +69,17 @@ class GapController {
 
     /** What is to be measured: with corners another area, with 'everywhere' all among the shots, else the area as it was. */
     @PostMapping("/bounds")
-    String bound(@PathVariable UUID job, @RequestParam(defaultValue = "") List<Double> north, @RequestParam(defaultValue = "") List<Double> east, @RequestParam(required = false) String work,
+    String bound(@PathVariable UUID job, @RequestParam(defaultValue = "") List<Double> north,
+            @RequestParam(defaultValue = "") List<Double> east, @RequestParam(required = false) String work,
             @RequestParam(defaultValue = "false") boolean everywhere, Principal person) {
-        if (north.size() != east.size() || Stream.concat(north.stream(), east.stream()).anyMatch(figure -> figure == null || !Double.isFinite(figure))) {
+        if (north.size() != east.size() || Stream.concat(north.stream(), east.stream())
+                .anyMatch(figure -> figure == null || !Double.isFinite(figure))) {
             throw new SurveyException(Problem.REQUEST_UNFIT);
         }
         WorkBounded before = gaps.bounds(job);
         List<GridPoint> drawn = IntStream.range(0, north.size()).mapToObj(i -> new GridPoint(north.get(i), east.get(i))).toList();
-        gaps.bound(job, everywhere ? List.of() : drawn.isEmpty() ? before.outline() : drawn, work == null ? before.work() : work.strip(), Author.atPage(person.getName()));
+        gaps.bound(job, everywhere ? List.of() : drawn.isEmpty() ? before.outline() : drawn, work == null ? before.work() : work.strip(),
+                Author.atPage(person.getName()));
         return "redirect:/jobs/" + job + "/gaps";
     }
 }

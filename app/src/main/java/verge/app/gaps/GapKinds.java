@@ -49,7 +49,8 @@ final class GapKinds {
 
         @Override
         public Stream<Value<GapPutAway>> values(GapPutAway says, InBook in) {
-            return new Values<>(says, in).words("reason", "Reason", says.reason(), (was, reason) -> new GapPutAway(was.gap(), reason)).all();
+            return new Values<>(says, in).words("reason", "Reason", says.reason(), (was, reason) -> new GapPutAway(was.gap(), reason))
+                    .all();
         }
     }
 
@@ -72,7 +73,8 @@ final class GapKinds {
 
         @Override
         public String text(WorkBounded says, InBook in) {
-            return (says.outline().isEmpty() ? "all among the shots is to be measured" : "to be measured within an outline of " + says.outline().size() + " corners") + (says.work().isEmpty() ? "" : ", as a work of the kind " + says.work());
+            return (says.outline().isEmpty() ? "all among the shots is to be measured" : "to be measured within an outline of "
+                    + says.outline().size() + " corners") + (says.work().isEmpty() ? "" : ", as a work of the kind " + says.work());
         }
 
         @Override

@@ -109,11 +109,18 @@ public class GapService {
 
     /** @throws SurveyException NOT_FOUND if the gap is filled, or put away already */
     public Kept putAway(UUID job, UUID id, String reason, Author author) {
-        Gap gap = gaps(job).stream().filter(g -> g.id().equals(id)).findFirst().map(Shown::gap).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this gap"));
-        return journals.append(job, author, new GapPutAway(gap, reason.strip().substring(0, Math.min(LONGEST_REASON, reason.strip().length()))));
+        Gap gap = gaps(job).stream().filter(g -> g.id().equals(id)).findFirst().map(Shown::gap)
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this gap"));
+        return journals.append(job, author,
+                new GapPutAway(gap, reason.strip().substring(0, Math.min(LONGEST_REASON, reason.strip().length()))));
     }
 
-    /** Says what is to be measured. @param outline empty for all among the shots @throws SurveyException REQUEST_UNFIT, CHOICE_UNFIT, AREA_FLAT */
+    /**
+     * Says what is to be measured.
+     *
+     * @param outline empty for all among the shots
+     * @throws SurveyException REQUEST_UNFIT, CHOICE_UNFIT, AREA_FLAT
+     */
     public Kept bound(UUID job, List<GridPoint> outline, String work, Author author) {
         if (outline.size() > MOST_CORNERS || outline.size() == 1 || outline.size() == 2) {
             throw new SurveyException(Problem.REQUEST_UNFIT);

@@ -11,15 +11,19 @@ import verge.core.units.Decimals;
  * @param sigma in millimetres a kilometre, or empty
  * @param poor whether it needs a reason
  */
-record FactorView(String factor, String direction, String pointScale, String elevationFactor, String combined, String taken, String reference,
+record FactorView(String factor, String direction, String pointScale, String elevationFactor, String combined, String taken,
+        String reference,
         String sigma, boolean poor, String reason) {
     private static final int DECIMALS = 8;
     private static final double MILLION = 1e6;
 
     static FactorView of(GroundFactor f, boolean poor, JobSettings settings) {
-        return new FactorView(grouped(f.groundPerGrid()), direction(f.groundPerGrid()), f.parts().map(p -> grouped(p.pointScale())).orElse(""),
-                f.parts().map(p -> grouped(p.elevationFactor())).orElse(""), f.parts().map(p -> grouped(p.gridPerGround())).orElse(""), taken(f.taken()),
-                settings.plan(f.reference()), f.sigma().isPresent() ? Decimals.show(f.sigma().getAsDouble() * MILLION, 2) + " mm a kilometre" : "", poor, f.reason());
+        return new FactorView(grouped(f.groundPerGrid()), direction(f.groundPerGrid()),
+                f.parts().map(p -> grouped(p.pointScale())).orElse(""),
+                f.parts().map(p -> grouped(p.elevationFactor())).orElse(""), f.parts().map(p -> grouped(p.gridPerGround())).orElse(""),
+                taken(f.taken()),
+                settings.plan(f.reference()), f.sigma().isPresent() ? Decimals.show(f.sigma().getAsDouble() * MILLION, 2)
+                + " mm a kilometre" : "", poor, f.reason());
     }
 
     static String direction(double groundPerGrid) {
@@ -27,7 +31,8 @@ record FactorView(String factor, String direction, String pointScale, String ele
         if (Math.abs(ppm) < 0.005) {
             return "Ground and grid are the same.";
         }
-        return "Ground is " + (ppm > 0 ? "longer" : "shorter") + " by " + Decimals.show(Math.abs(ppm), 1) + " mm a kilometre: multiply grid by "
+        return "Ground is " + (ppm > 0 ? "longer" : "shorter") + " by " + Decimals.show(Math.abs(ppm), 1)
+                + " mm a kilometre: multiply grid by "
                 + grouped(groundPerGrid) + ".";
     }
 

@@ -61,8 +61,10 @@ class GroundController {
                 GroundUse wanted = asked.use();
                 wanted.factor().ifPresent(f -> model.addAttribute("factor", FactorView.of(f, asked.poor(), state.settings())));
                 JobSettings settings = state.settings().with(wanted);
-                model.addAttribute("moves", MovesView.of(state, journals.journal(job).preview(new SettingsChosen(state.settings().with(wanted.unshifted()))), settings));
-                model.addAttribute("shift", wanted.equals(wanted.unshifted()) ? "" : settings.offset(new Length(wanted.shiftNorth()), new Length(wanted.shiftEast())));
+                model.addAttribute("moves", MovesView.of(state, journals.journal(job)
+                        .preview(new SettingsChosen(state.settings().with(wanted.unshifted()))), settings));
+                model.addAttribute("shift", wanted.equals(wanted.unshifted()) ? ""
+                        : settings.offset(new Length(wanted.shiftNorth()), new Length(wanted.shiftEast())));
                 model.addAttribute("wanted", true);
             } catch (SurveyException unfit) {
                 model.addAttribute("said", problemWords.say(unfit));

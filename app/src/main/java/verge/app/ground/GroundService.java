@@ -107,7 +107,8 @@ class GroundService {
         boolean moves = kind == GroundUse.Kind.GROUND_COORDINATES;
         double north = moves ? a.metres("shiftNorth", "shift", unit, FARTHEST_SHIFT_METRES).orElse(0.0) : 0;
         double east = moves ? a.metres("shiftEast", "shift", unit, FARTHEST_SHIFT_METRES).orElse(0.0) : 0;
-        return new Wanted(new GroundUse(kind, factor, north * state.settings().figures().axes().northSign(), east * state.settings().figures().axes().eastSign()), found.map(Found::poor).orElse(false));
+        return new Wanted(new GroundUse(kind, factor, north * state.settings().figures().axes().northSign(),
+                east * state.settings().figures().axes().eastSign()), found.map(Found::poor).orElse(false));
     }
 
     private Found factor(UUID job, JobState state, Source source, Answers a) {
@@ -116,7 +117,8 @@ class GroundService {
             case TYPED -> Found.of(typed(state, a, reason));
             case POINT -> Found.of(atPoint(state, point(state, a, "point"), Taken.POINT, reason));
             case POLE -> Found.of(atPole(job, state, reason));
-            case POSITION -> new Found(atPosition(state, a, reason), a.choice("solution", Solution.class, Solution.UNINITIALISED) != Solution.FIXED);
+            case POSITION -> new Found(atPosition(state, a, reason), a.choice("solution", Solution.class, Solution.UNINITIALISED)
+                    != Solution.FIXED);
             case RECEIVER -> atReceiver(job, state, reason);
             case POINTS -> Found.of(mean(state, points(state, a.required("points", "points")), Taken.POINTS, reason));
             case LINE_ENDS -> Found.of(mean(state, List.of(point(state, a, "from"), point(state, a, "to")), Taken.LINE_ENDS, reason));
@@ -127,13 +129,15 @@ class GroundService {
 
     private GroundFactor typed(JobState state, Answers a, String reason) {
         double factor = a.number("factor", "ground factor", GroundFactor.LOWEST, GroundFactor.HIGHEST);
-        return new GroundFactor(factor, point(state, a, "point").position().plan(), Taken.TYPED, Optional.empty(), OptionalDouble.empty(), reason);
+        return new GroundFactor(factor, point(state, a, "point").position().plan(), Taken.TYPED, Optional.empty(), OptionalDouble.empty(),
+                reason);
     }
 
     private static GroundFactor atPoint(JobState state, StoredPoint point, Taken taken, String reason) {
         ProjectedPlane plane = plane(state);
         CombinedFactor parts = CombinedFactor.at(plane, point.position().plan(), point.position().elevation());
-        return of(parts, point.position().plan(), taken, point.sigma().map(s -> sigma(plane, parts, point.position().plan(), s)).orElse(OptionalDouble.empty()), reason);
+        return of(parts, point.position().plan(), taken, point.sigma().map(s -> sigma(plane, parts, point.position().plan(), s))
+                .orElse(OptionalDouble.empty()), reason);
     }
 
     private GroundFactor atPole(UUID job, JobState state, String reason) {
@@ -159,17 +163,20 @@ class GroundService {
         OccupiedPlace foot = here.foot().orElseThrow();
         EarthPlace local = state.geodesy().local(foot.earth()).orElseThrow();
         CombinedFactor parts = CombinedFactor.at(plane, local.position(), local.height());
-        return new Found(of(parts, foot.position().plan(), Taken.POSITION, sigma(plane, parts, foot.position().plan(), foot.sigma()), reason), here.solved().kind() != SolvedPosition.Kind.FIXED);
+        return new Found(of(parts, foot.position().plan(), Taken.POSITION, sigma(plane, parts, foot.position().plan(), foot.sigma()),
+                reason), here.solved().kind() != SolvedPosition.Kind.FIXED);
     }
 
     private static GroundFactor atPosition(JobState state, Answers a, String reason) {
         ProjectedPlane plane = plane(state);
         LengthUnit unit = state.settings().figures().lengthUnit();
-        Geographic place = new Geographic(LatLonText.latitude(a.required("latitude", "latitude")), LatLonText.longitude(a.required("longitude", "longitude")));
+        Geographic place = new Geographic(LatLonText.latitude(a.required("latitude", "latitude")),
+                LatLonText.longitude(a.required("longitude", "longitude")));
         double height = a.metres("ellipsoidHeight", "ellipsoid height", unit, HIGHEST_METRES)
                 .orElseThrow(() -> new SurveyException(Problem.MISSING, "ellipsoid height"));
         Solution solution = a.choice("solution", Solution.class, Solution.UNINITIALISED);
-        double sigmaHeight = a.metres("sigmaHeight", "standard deviation of the height", unit, HIGHEST_METRES).map(Math::abs).orElse(solution.sigmaHeight);
+        double sigmaHeight = a.metres("sigmaHeight", "standard deviation of the height", unit, HIGHEST_METRES).map(Math::abs)
+                .orElse(solution.sigmaHeight);
         CombinedFactor parts = CombinedFactor.at(plane, place, new EllipsoidHeight(height));
         GridPoint plan = plane.projection().grid(place);
         Uncertainty s = new Uncertainty(new Length(solution.sigmaPlan), new Length(solution.sigmaPlan), new Length(sigmaHeight));
@@ -178,7 +185,8 @@ class GroundService {
 
     private static GroundFactor mean(JobState state, List<StoredPoint> points, Taken taken, String reason) {
         ProjectedPlane plane = plane(state);
-        List<CombinedFactor> all = points.stream().map(p -> CombinedFactor.at(plane, p.position().plan(), p.position().elevation())).toList();
+        List<CombinedFactor> all = points.stream().map(p -> CombinedFactor.at(plane, p.position().plan(), p.position().elevation()))
+                .toList();
         double north = points.stream().mapToDouble(p -> p.position().plan().northing()).average().orElseThrow();
         double east = points.stream().mapToDouble(p -> p.position().plan().easting()).average().orElseThrow();
         return of(CombinedFactor.mean(all), new GridPoint(north, east), taken, OptionalDouble.empty(), reason);
@@ -190,22 +198,26 @@ class GroundService {
         Position b = to.position();
         GridPoint middle = new GridPoint((a.plan().northing() + b.plan().northing()) / 2, (a.plan().easting() + b.plan().easting()) / 2);
         var height = a.elevation().flatMap(x -> b.elevation().map(y -> x.plus(y.minus(x).times(0.5))));
-        CombinedFactor parts = CombinedFactor.simpson(CombinedFactor.at(plane, a.plan(), a.elevation()), CombinedFactor.at(plane, middle, height),
+        CombinedFactor parts = CombinedFactor.simpson(CombinedFactor.at(plane, a.plan(), a.elevation()),
+                CombinedFactor.at(plane, middle, height),
                 CombinedFactor.at(plane, b.plan(), b.elevation()));
         return of(parts, middle, Taken.LINE_SIMPSON, OptionalDouble.empty(), reason);
     }
 
     private static GroundFactor of(CombinedFactor parts, GridPoint reference, Taken taken, OptionalDouble sigma, String reason) {
         if (parts.groundPerGrid() < GroundFactor.LOWEST || parts.groundPerGrid() > GroundFactor.HIGHEST) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, "ground factor", parts.groundPerGrid(), GroundFactor.LOWEST, GroundFactor.HIGHEST);
+            throw new SurveyException(Problem.OUT_OF_RANGE, "ground factor", parts.groundPerGrid(), GroundFactor.LOWEST,
+                    GroundFactor.HIGHEST);
         }
         return new GroundFactor(parts.groundPerGrid(), reference, taken, Optional.of(parts), sigma, reason);
     }
 
     private static OptionalDouble sigma(ProjectedPlane plane, CombinedFactor parts, GridPoint at, Uncertainty sigma) {
         double radius = plane.projection().ellipsoid().meanRadius(plane.projection().geographic(at).latitude());
-        double east = plane.projection().scale(at.plus(0, SLOPE_METRES)).point() - plane.projection().scale(at.plus(0, -SLOPE_METRES)).point();
-        double north = plane.projection().scale(at.plus(SLOPE_METRES, 0)).point() - plane.projection().scale(at.plus(-SLOPE_METRES, 0)).point();
+        double east = plane.projection().scale(at.plus(0, SLOPE_METRES)).point() - plane.projection().scale(at.plus(0, -SLOPE_METRES))
+                .point();
+        double north = plane.projection().scale(at.plus(SLOPE_METRES, 0)).point() - plane.projection().scale(at.plus(-SLOPE_METRES, 0))
+                .point();
         double perMetre = Math.hypot(east, north) / (2 * SLOPE_METRES);
         return OptionalDouble.of(parts.sigma(sigma.up().metres(), sigma.plan().metres(), perMetre, radius));
     }

@@ -30,7 +30,10 @@ import verge.formats.fieldwork.Fieldwork;
 import verge.formats.fieldwork.GeoJsonWriter;
 import verge.formats.fieldwork.LandXmlWriter;
 
-/** Draws a job's measured and computed points, its strings and its pinned dimensions for the office. Coordinates are pure grid: that is what the office means by them. */
+/**
+ * Draws a job's measured and computed points, its strings and its pinned dimensions for the office. Coordinates are pure grid: that is what
+ * the office means by them.
+ */
 @Service
 public class DrawingExport {
     private final JournalService journals;
@@ -59,7 +62,8 @@ public class DrawingExport {
         switch (form.wanted()) {
             case DXF -> DxfWriter.write(work, new DxfWriter.Options(form.drawn(), form.sagitta(), form.marker()), text);
             case GEOJSON -> {
-                GeoJsonWriter.write(work, state.geodesy().onEarth().orElseThrow(() -> new SurveyException(Problem.NO_PLACE_ON_EARTH)), form.sagitta(), text);
+                GeoJsonWriter.write(work, state.geodesy().onEarth().orElseThrow(() -> new SurveyException(Problem.NO_PLACE_ON_EARTH)),
+                        form.sagitta(), text);
             }
             case LANDXML -> {
                 var now = Instant.now().atOffset(ZoneOffset.UTC).truncatedTo(ChronoUnit.SECONDS);
@@ -72,9 +76,13 @@ public class DrawingExport {
     private Fieldwork fieldwork(UUID job, Journal journal) {
         JobState state = journal.state();
         Provisional provisional = new Provisional(journal);
-        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.COMPUTED).map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), provisional.beside(p, about(state, p)))).toList();
-        return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid" + (provisional.said(state.points().toList()).isEmpty() ? "" : "; with points whose base is provisional"), reference(state.settings()), state.settings().figures().lengthUnit(), codebooks.of(job), points,
-                state.strings().stream().map(s -> line(state, s)).toList(), dimensions.of(state).stream().map(DrawingExport::dimension).toList());
+        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.COMPUTED)
+                .map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), provisional.beside(p, about(state, p)))).toList();
+        return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid"
+                + (provisional.said(state.points().toList()).isEmpty() ? "" : "; with points whose base is provisional"),
+                reference(state.settings()), state.settings().figures().lengthUnit(), codebooks.of(job), points,
+                state.strings().stream().map(s -> line(state, s)).toList(),
+                dimensions.of(state).stream().map(DrawingExport::dimension).toList());
     }
 
     private Fieldwork.Reference reference(JobSettings settings) {
@@ -84,7 +92,8 @@ public class DrawingExport {
     }
 
     private static Fieldwork.Dimension dimension(PinnedDimensions.Pinned pinned) {
-        return new Fieldwork.Dimension(pinned.lines(), pinned.words().stream().map(w -> new Fieldwork.Words(w.text(), w.at(), w.along())).toList());
+        return new Fieldwork.Dimension(pinned.lines(), pinned.words().stream().map(w -> new Fieldwork.Words(w.text(), w.at(), w.along()))
+                .toList());
     }
 
     /** What its file said of it, the job's own fields, then what the codebook asked. */

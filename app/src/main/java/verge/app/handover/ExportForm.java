@@ -46,7 +46,8 @@ public record ExportForm(Set<Origin> what, List<Field> column, String move, Stri
         if (Boolean.TRUE.equals(described) || points.allMatch(p -> p.description().isEmpty())) {
             return this;
         }
-        List<Field> columns = Stream.concat((column == null || column.isEmpty() ? USUAL : column).stream(), Stream.of(Field.DESCRIPTION)).distinct().toList();
+        List<Field> columns = Stream.concat((column == null || column.isEmpty() ? USUAL : column).stream(), Stream.of(Field.DESCRIPTION))
+                .distinct().toList();
         return new ExportForm(what, columns, move, separator, decimalMark, unit, decimals, ground, notes, true);
     }
 

@@ -69,8 +69,10 @@ public class ExportService {
         Provisional provisional = new Provisional(journal);
         try {
             List<String> said = provisional.said(points);
-            List<String> fields = Stream.concat(said.isEmpty() ? Stream.empty() : Stream.of(Provisional.FIELD), form.withNotes() ? settings.work().noteFields().stream() : Stream.empty()).toList();
-            PointCsvWriter.write(out, new PointCsvWriter.Content(Stream.concat(remarks(settings, form).stream(), said.stream()).toList(), written, fields, p -> provisional.beside(p, state.notesOf(p.entry()))), form.layout(settings.figures()));
+            List<String> fields = Stream.concat(said.isEmpty() ? Stream.empty() : Stream.of(Provisional.FIELD),
+                    form.withNotes() ? settings.work().noteFields().stream() : Stream.empty()).toList();
+            PointCsvWriter.write(out, new PointCsvWriter.Content(Stream.concat(remarks(settings, form).stream(), said.stream()).toList(),
+                    written, fields, p -> provisional.beside(p, state.notesOf(p.entry()))), form.layout(settings.figures()));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
@@ -82,9 +84,11 @@ public class ExportService {
         if (factor.isEmpty()) {
             return List.of();
         }
-        String grid = "times " + Decimals.print(factor.get().groundPerGrid(), FACTOR_DECIMALS) + " about " + settings.with(GroundUse.GRID).plan(factor.get().reference());
+        String grid = "times " + Decimals.print(factor.get().groundPerGrid(), FACTOR_DECIMALS) + " about " + settings.with(GroundUse.GRID)
+                .plan(factor.get().reference());
         return List.of(form.inGround() && settings.ground().movesPoints()
                 ? "GROUND coordinates: " + words.system(settings) + " grid " + grid + ". Not grid."
-                : "Pure grid coordinates: " + words.system(settings) + ". The job works at ground, grid " + grid + "; that factor is not in these figures.");
+                : "Pure grid coordinates: " + words.system(settings) + ". The job works at ground, grid " + grid
+                + "; that factor is not in these figures.");
     }
 }

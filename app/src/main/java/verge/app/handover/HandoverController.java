@@ -44,7 +44,8 @@ class HandoverController {
     private final JobService jobs;
     private final SettingsWords settingsWords;
 
-    HandoverController(ExportService exports, DrawingExport drawings, PhotoParcel photos, GapService gaps, AttributeService attributes, JournalService journals, JobService jobs, SettingsWords settingsWords) {
+    HandoverController(ExportService exports, DrawingExport drawings, PhotoParcel photos, GapService gaps, AttributeService attributes,
+            JournalService journals, JobService jobs, SettingsWords settingsWords) {
         this.exports = exports;
         this.drawings = drawings;
         this.photos = photos;
@@ -95,7 +96,8 @@ class HandoverController {
 
     @GetMapping("/drawing")
     ResponseEntity<byte[]> drawing(@PathVariable UUID job, DrawingForm form) {
-        return file(jobs.job(job).name() + " drawing." + form.wanted().suffix(), MediaType.parseMediaType(form.wanted().mediaType()), drawings.draw(job, form));
+        return file(jobs.job(job).name() + " drawing." + form.wanted().suffix(), MediaType.parseMediaType(form.wanted().mediaType()),
+                drawings.draw(job, form));
     }
 
     /** Written as it is made, by the request's own thread: a day's photos take longer than a request may be held without one. */

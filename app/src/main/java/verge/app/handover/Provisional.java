@@ -27,8 +27,13 @@ final class Provisional {
     List<String> said(List<StoredPoint> points) {
         List<StoredPoint> found = points.stream().filter(resting::has).toList();
         List<Base> direct = found.stream().flatMap(p -> state.base(p.entry()).stream()).toList();
-        String bases = (direct.size() == found.size() ? direct : resting.bases()).stream().map(b -> b.mark().text()).distinct().collect(Collectors.joining(", "));   // on which of them a computed one rests nobody has asked
-        return found.isEmpty() ? List.of() : List.of("PROVISIONAL: " + found.size() + (found.size() == 1 ? " point rests" : " points rest") + " on base " + bases + ", of which only the sky has said where it stands. " + (found.size() == 1 ? "It moves" : "They move") + " when that is corrected.");
+        // on which of them a computed one rests nobody has asked
+        String bases = (direct.size() == found.size() ? direct : resting.bases()).stream().map(b -> b.mark().text()).distinct()
+                .collect(Collectors.joining(", "));
+        return found.isEmpty() ? List.of()
+                : List.of("PROVISIONAL: " + found.size() + (found.size() == 1 ? " point rests" : " points rest") + " on base " + bases
+                + ", of which only the sky has said where it stands. " + (found.size() == 1 ? "It moves" : "They move")
+                + " when that is corrected.");
     }
 
     /** Beside all else that is said of a point. */

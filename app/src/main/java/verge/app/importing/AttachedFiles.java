@@ -9,7 +9,9 @@ import verge.app.job.JobMade;
 import verge.app.journal.Author;
 import verge.core.problem.SurveyException;
 
-/** Takes the files that were attached to a new job on as control, read as proposed. What needs a look at its columns waits under Prepare. */
+/**
+ * Takes the files that were attached to a new job on as control, read as proposed. What needs a look at its columns waits under Prepare.
+ */
 @Component
 class AttachedFiles {
     private static final Logger LOG = LoggerFactory.getLogger(AttachedFiles.class);

@@ -48,6 +48,7 @@ class CodebookController {
     }
 
     private static ResponseEntity<String> taken(MediaType type, String name, String text) {
-        return ResponseEntity.ok().contentType(type).header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(text);
+        return ResponseEntity.ok().contentType(type)
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(text);
     }
 }

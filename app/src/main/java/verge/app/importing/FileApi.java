@@ -50,7 +50,8 @@ class FileApi {
     private final FileReportView reports;
     private final FirstLook firstLook;
 
-    FileApi(SiteFileService files, ImportService imports, DrawingLibrary library, JobService jobs, JournalService journals, FileReportView reports, FirstLook firstLook) {
+    FileApi(SiteFileService files, ImportService imports, DrawingLibrary library, JobService jobs, JournalService journals,
+            FileReportView reports, FirstLook firstLook) {
         this.files = files;
         this.imports = imports;
         this.library = library;
@@ -61,7 +62,8 @@ class FileApi {
     }
 
     /** @param role null until one was given */
-    record FileBody(UUID id, String name, String sha256, long bytes, Role role, Instant addedAt, String addedBy, List<UUID> earlierVersions) {
+    record FileBody(UUID id, String name, String sha256, long bytes, Role role, Instant addedAt, String addedBy,
+            List<UUID> earlierVersions) {
     }
 
     /** @param where the first of them is */
@@ -89,7 +91,8 @@ class FileApi {
      * @param read how many of which kind
      * @param extent where most of it lies, in metres of the job's grid; null if nowhere
      */
-    record ReportBody(FileBody file, String kind, Map<String, Integer> read, List<LeftOutBody> leftOut, List<PassedBody> passed, List<String> layers, String unit, PlanAxes.Order order,
+    record ReportBody(FileBody file, String kind, Map<String, Integer> read, List<LeftOutBody> leftOut, List<PassedBody> passed,
+            List<String> layers, String unit, PlanAxes.Order order,
             FileCoordinates.Heights heights, Extent extent, GridPoint middle, List<DoubtBody> doubts) {
     }
 
@@ -99,12 +102,15 @@ class FileApi {
         return files.of(jobs.site(site).id()).stream().map(this::body).toList();
     }
 
-    @Operation(summary = "Add a file to a site", description = "Role: CONTROL, REGISTER, DESIGN, UNDERLAY or CODEBOOK. Unit, order, senses, heights and system are needed "
-            + "only where the file does not say them or says them wrongly. The job is the one in whose grid it lies and which takes control on; without it, the site's "
+    @Operation(summary = "Add a file to a site",
+            description = "Role: CONTROL, REGISTER, DESIGN, UNDERLAY or CODEBOOK. Unit, order, senses, heights and system are needed "
+            + "only where the file does not say them or says them wrongly. The job is the one in whose grid it lies and which takes "
+                    + "control on; without it, the site's "
             + "latest. With 'replaces', the file counts in place of an earlier one. A file that cannot be used is not kept.")
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    ReportBody add(@PathVariable UUID site, @RequestParam MultipartFile file, @ParameterObject FileChoice choice, @RequestParam Optional<UUID> job, @RequestParam Optional<UUID> replaces,
+    ReportBody add(@PathVariable UUID site, @RequestParam MultipartFile file, @ParameterObject FileChoice choice,
+            @RequestParam Optional<UUID> job, @RequestParam Optional<UUID> replaces,
             Principal person) throws IOException {
         UUID own = job.orElseGet(() -> latest(site));
         Author author = Author.ofProgram(person.getName());
@@ -125,12 +131,14 @@ class FileApi {
         return report(site, kept.id(), Optional.of(own));
     }
 
-    @Operation(summary = "What was read of a file, what not and why", description = "Placed in the grid of the job given, else of the site's latest.")
+    @Operation(summary = "What was read of a file, what not and why",
+            description = "Placed in the grid of the job given, else of the site's latest.")
     @GetMapping("/{file}/report")
     ReportBody report(@PathVariable UUID site, @PathVariable UUID file, @RequestParam Optional<UUID> job) {
         SiteFile own = files.file(site, file);
         if (own.role().equals(Optional.of(Role.CODEBOOK))) {
-            return new ReportBody(body(own), "codebook", Map.of(), List.of(), List.of(), List.of(), null, null, null, null, null, List.of());
+            return new ReportBody(body(own), "codebook", Map.of(), List.of(), List.of(), List.of(), null, null, null, null, null,
+                    List.of());
         }
         UUID seenFrom = job.orElseGet(() -> latest(site));
         JobState state = journals.state(seenFrom);
@@ -140,19 +148,25 @@ class FileApi {
         });
         Extent box = placed.content().map(SiteContent::placed).map(s -> s.most()).filter(b -> !b.isEmpty()).orElse(null);
         return new ReportBody(body(own), placed.read().orElseThrow().kind().title(), placed.read().get().report().read(),
-                placed.read().get().report().leftOut().stream().map(l -> new LeftOutBody(l.kind(), l.why().name(), l.count(), l.where(), reports.words(l))).toList(),
-                placed.read().get().report().passed().stream().map(p -> new PassedBody(p.kind(), p.why().name(), p.where(), reports.words(p), p.row().map(Report.Row::text).orElse(""))).toList(),
-                placed.drawing().layers().stream().map(l -> l.name()).toList(), placed.coordinates().unit().symbol(), placed.coordinates().axes().order(),
+                placed.read().get().report().leftOut().stream()
+                .map(l -> new LeftOutBody(l.kind(), l.why().name(), l.count(), l.where(), reports.words(l))).toList(),
+                placed.read().get().report().passed().stream()
+                .map(p -> new PassedBody(p.kind(), p.why().name(), p.where(), reports.words(p), p.row().map(Report.Row::text).orElse("")))
+                .toList(),
+                placed.drawing().layers().stream().map(l -> l.name()).toList(), placed.coordinates().unit().symbol(),
+                placed.coordinates().axes().order(),
                 placed.coordinates().heights(), box, box == null ? null : box.middle(),
                 own.role().map(role -> firstLook.at(seenFrom, placed, role, state)).orElse(List.of()).stream()
                         .map(d -> new DoubtBody(d.said().wrong(), d.said().means(), d.said().next(), d.query())).toList());
     }
 
     private UUID latest(UUID site) {
-        return jobs.jobs(site).stream().findFirst().map(Job::id).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "a job of this site"));
+        return jobs.jobs(site).stream().findFirst().map(Job::id)
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "a job of this site"));
     }
 
     private FileBody body(SiteFile f) {
-        return new FileBody(f.id(), f.name(), f.sha256(), f.bytes(), f.role().orElse(null), f.addedAt(), f.addedBy(), files.earlier(f).stream().map(SiteFile::id).toList());
+        return new FileBody(f.id(), f.name(), f.sha256(), f.bytes(), f.role().orElse(null), f.addedAt(), f.addedBy(),
+                files.earlier(f).stream().map(SiteFile::id).toList());
     }
 }

@@ -22,9 +22,11 @@ import verge.formats.csv.DecimalMark;
  * @param asked whether the columns come from a page that still asks which coordinate comes first: then they do not answer it
  * @param codes how a table of codes is read
  */
-public record FileChoice(Role role, FileUnit unit, PlanAxes.Order order, Boolean southwards, Boolean westwards, FileCoordinates.Heights heights, String system,
+public record FileChoice(Role role, FileUnit unit, PlanAxes.Order order, Boolean southwards, Boolean westwards,
+        FileCoordinates.Heights heights, String system,
         String separator, DecimalMark decimalMark, Boolean header, List<String> column, Boolean asked, CodesChoice codes) {
-    private static final Map<String, Character> SEPARATORS = Map.of("comma", ',', "semicolon", ';', "tab", '\t', "blank", ' ', "pipe", '|', "colon", ':');
+    private static final Map<String, Character> SEPARATORS = Map.of("comma", ',', "semicolon", ';', "tab", '\t', "blank", ' ', "pipe", '|',
+            "colon", ':');
     static final List<String> SEPARATOR_NAMES = List.of("comma", "semicolon", "tab", "blank", "pipe", "colon");
 
     /** Nothing but the role. */
@@ -38,20 +40,24 @@ public record FileChoice(Role role, FileUnit unit, PlanAxes.Order order, Boolean
     }
 
     static String separatorName(String character) {
-        return SEPARATORS.entrySet().stream().filter(e -> String.valueOf(e.getValue()).equals(character)).map(Map.Entry::getKey).findFirst().orElse("comma");
+        return SEPARATORS.entrySet().stream().filter(e -> String.valueOf(e.getValue()).equals(character)).map(Map.Entry::getKey).findFirst()
+                .orElse("comma");
     }
 
     /** The proposal with what was chosen put over it. */
     ReadAs over(ReadAs proposed) {
         ReadAs.Table table = proposed.table() == null ? null : over(proposed.table());
-        return new ReadAs(or(system, proposed.system()), or(unit, proposed.unit()), table == null ? or(order, proposed.order()) : PlanAxes.Order.NORTH_EAST,
-                or(southwards, proposed.southwards()), or(westwards, proposed.westwards()), or(heights, proposed.heights()), table == null || order == null ? table : table.inOrder(order));
+        return new ReadAs(or(system, proposed.system()), or(unit, proposed.unit()),
+                table == null ? or(order, proposed.order()) : PlanAxes.Order.NORTH_EAST,
+                or(southwards, proposed.southwards()), or(westwards, proposed.westwards()), or(heights, proposed.heights()),
+                table == null || order == null ? table : table.inOrder(order));
     }
 
     /** Without the meanings of columns if they were chosen for another number of columns: then the separator has just been changed. */
     FileChoice fitting(int columns) {
         return column == null || column.size() == columns ? this
-                : new FileChoice(role, unit, order, southwards, westwards, heights, system, separator, decimalMark, header, null, asked, codes);
+                : new FileChoice(role, unit, order, southwards, westwards, heights, system, separator, decimalMark, header, null, asked,
+                codes);
     }
 
     /** Whether it says which of a table's coordinates comes first. */
@@ -60,7 +66,8 @@ public record FileChoice(Role role, FileUnit unit, PlanAxes.Order order, Boolean
     }
 
     private ReadAs.Table over(ReadAs.Table proposed) {
-        return new ReadAs.Table(proposed.separator(), or(decimalMark, proposed.decimalMark()), or(header, proposed.header()), or(column, proposed.columns()));
+        return new ReadAs.Table(proposed.separator(), or(decimalMark, proposed.decimalMark()), or(header, proposed.header()),
+                or(column, proposed.columns()));
     }
 
     private static <T> T or(T chosen, T proposed) {

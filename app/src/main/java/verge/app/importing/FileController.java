@@ -67,7 +67,8 @@ class FileController {
     private final FileReportView reports;
     private final FirstLook firstLook;
 
-    FileController(ImportService imports, JobService jobs, JournalService journals, SiteFileService files, DrawingLibrary library, Codebooks codebooks,
+    FileController(ImportService imports, JobService jobs, JournalService journals, SiteFileService files, DrawingLibrary library,
+            Codebooks codebooks,
             FileReportView reports, FirstLook firstLook) {
         this.imports = imports;
         this.jobs = jobs;
@@ -99,7 +100,8 @@ class FileController {
         model.addAttribute("earlier", files.earlier(own));
         model.addAttribute("roles", List.of(Role.CONTROL, Role.REGISTER, Role.DESIGN, Role.UNDERLAY));
         FileKind kind = imports.kind(own);
-        boolean codes = kind == FileKind.CODEBOOK || choice.role() == Role.CODEBOOK || choice.role() == null && own.role().equals(Optional.of(Role.CODEBOOK));
+        boolean codes = kind == FileKind.CODEBOOK || choice.role() == Role.CODEBOOK || choice.role() == null && own.role()
+                .equals(Optional.of(Role.CODEBOOK));
         if (codes) {
             return codebook(job, own, choice, model);
         }
@@ -110,11 +112,13 @@ class FileController {
         CodebookReader.Result look = imports.codes(file, choice);
         model.addAttribute("book", CodebookView.of(look.book(), codebooks.before(job, file)));
         model.addAttribute("isTable", imports.kind(file) == FileKind.TABLE);
-        model.addAttribute("faults", asked(look.faults()).stream().map(f -> reports.message("codefault." + f.kind(), f.where(), f.found())).toList());
+        model.addAttribute("faults", asked(look.faults()).stream().map(f -> reports.message("codefault." + f.kind(), f.where(), f.found()))
+                .toList());
         model.addAttribute("layout", look.layout().orElse(null));
         model.addAttribute("head", look.head());
         model.addAttribute("parts", CodebookLayout.PARTS);
-        model.addAttribute("words", look.kindWords().stream().map(w -> new KindWord(w, look.layout().map(l -> l.kinds().get(w)).orElse(null))).toList());
+        model.addAttribute("words", look.kindWords().stream()
+                .map(w -> new KindWord(w, look.layout().map(l -> l.kinds().get(w)).orElse(null))).toList());
         model.addAttribute("kinds", Codebook.Kind.values());
         return "importing/codebook";
     }
@@ -122,7 +126,8 @@ class FileController {
     /** Of a word for a kind that nobody has said the meaning of, its first line: it is asked for once. */
     private static List<CodebookReader.Fault> asked(List<CodebookReader.Fault> faults) {
         Set<String> words = new HashSet<>();
-        return faults.stream().filter(f -> f.kind() != CodebookReader.Kind.KIND_UNKNOWN || words.add(f.found().toLowerCase(Locale.ROOT))).toList();
+        return faults.stream().filter(f -> f.kind() != CodebookReader.Kind.KIND_UNKNOWN || words.add(f.found().toLowerCase(Locale.ROOT)))
+                .toList();
     }
 
     private String table(UUID job, SiteFile file, FileChoice choice, JobState state, Model model) {
@@ -146,9 +151,11 @@ class FileController {
         model.addAttribute("unitSaid", look.proposal().said().unit().isPresent());
         model.addAttribute("encoding", encodingWords(look));
         model.addAttribute("faults", report.passed().stream().limit(FAULTS_SHOWN).map(reports::words).toList());
-        model.addAttribute("rowsOut", report.leftOut().stream().filter(l -> l.why() == Report.Why.ROW_UNFIT).mapToInt(Report.LeftOut::count).sum());
+        model.addAttribute("rowsOut", report.leftOut().stream().filter(l -> l.why() == Report.Why.ROW_UNFIT).mapToInt(Report.LeftOut::count)
+                .sum());
         model.addAttribute("told", report.passed().size());
-        model.addAttribute("unknownWords", look.readAs().table().header() ? columns(look).stream().filter(c -> c.meaning().isEmpty() && !c.cells().isEmpty() && !c.cells().get(0).isBlank())
+        model.addAttribute("unknownWords", look.readAs().table().header() ? columns(look).stream()
+                .filter(c -> c.meaning().isEmpty() && !c.cells().isEmpty() && !c.cells().get(0).isBlank())
                 .map(c -> "\u2018" + c.cells().get(0).strip() + "\u2019").toList() : List.of());
         model.addAttribute("missing", look.missing().stream().map(this::meaning).toList());
         model.addAttribute("sound", sound);
@@ -168,11 +175,14 @@ class FileController {
     ResponseEntity<String> leftOut(@PathVariable UUID job, @PathVariable UUID file, FileChoice choice) {
         SiteFile own = file(job, file);
         JobState state = journals.state(job);
-        Optional<ReadAs> readAs = imports.kind(own) == FileKind.TABLE ? Optional.of(imports.look(own, choice, state.settings().figures()).readAs()) : Optional.empty();
-        Report report = library.placedNow(own, state.geodesy(), readAs).read().map(ReadFile::report).orElse(new Report(Map.of(), List.of()));
+        Optional<ReadAs> readAs = imports.kind(own) == FileKind.TABLE
+                ? Optional.of(imports.look(own, choice, state.settings().figures()).readAs()) : Optional.empty();
+        Report report = library.placedNow(own, state.geodesy(), readAs).read().map(ReadFile::report)
+                .orElse(new Report(Map.of(), List.of()));
         String name = own.name().replaceAll("[^\\p{L}\\p{N} ._-]", "_") + " left out.csv";
         return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(reports.table(report));
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build()
+                .toString()).body(reports.table(report));
     }
 
     private String drawing(UUID job, SiteFile file, FileChoice choice, JobState state, Model model) {
@@ -186,7 +196,8 @@ class FileController {
         ReadAs readAs = choice.over(library.readAs(file, state.settings().figures()));
         PlacedFile meant = library.placedNow(file, state.geodesy(), Optional.of(readAs));
         model.addAttribute("told", reports.of(meant, state.settings()));
-        model.addAttribute("leftOut", meant.read().orElseThrow().report().leftOut().stream().mapToInt(Report.LeftOut::count).sum() + meant.drawing().spots().filter(s -> s.name().isEmpty()).count());
+        model.addAttribute("leftOut", meant.read().orElseThrow().report().leftOut().stream().mapToInt(Report.LeftOut::count).sum()
+                + meant.drawing().spots().filter(s -> s.name().isEmpty()).count());
         model.addAttribute("layers", meant.drawing().layers().size());
         model.addAttribute("unitSaid", meant.read().orElseThrow().declared().unit().isPresent());
         model.addAttribute("systemSaid", meant.read().orElseThrow().declared().system().isPresent());
@@ -212,9 +223,11 @@ class FileController {
 
     private void common(UUID job, SiteFile file, FileChoice choice, ReadAs readAs, JobState state, boolean readable, Model model) {
         Role usual = files.older(file).flatMap(SiteFile::role).orElse(Role.CONTROL);
-        Role role = choice.role() == null ? file.role().orElse(readAs.table() == null && usual == Role.CONTROL ? Role.DESIGN : usual) : choice.role();
+        Role role = choice.role() == null ? file.role().orElse(readAs.table() == null && usual == Role.CONTROL ? Role.DESIGN : usual)
+                : choice.role();
         model.addAttribute("role", role);
-        model.addAttribute("doubts", readable ? firstLook.at(job, library.placedNow(file, state.geodesy(), Optional.of(readAs)), role, state) : List.of());
+        model.addAttribute("doubts", readable
+                ? firstLook.at(job, library.placedNow(file, state.geodesy(), Optional.of(readAs)), role, state) : List.of());
         model.addAttribute("readAs", readAs);
         model.addAttribute("units", FileUnit.values());
         model.addAttribute("unitNames", Arrays.stream(FileUnit.values()).map(u -> reports.message("fileunit." + u)).toList());
@@ -226,7 +239,8 @@ class FileController {
     }
 
     @PostMapping
-    String use(@PathVariable UUID job, @PathVariable UUID file, FileChoice choice, @RequestParam(defaultValue = "false") boolean replace, Principal person) {
+    String use(@PathVariable UUID job, @PathVariable UUID file, FileChoice choice, @RequestParam(defaultValue = "false") boolean replace,
+            Principal person) {
         SiteFile own = file(job, file);
         Author author = Author.atPage(person.getName());
         Optional<SiteFile> older = replace ? files.older(own) : Optional.empty();
@@ -252,12 +266,14 @@ class FileController {
     private List<ColumnView> columns(ImportService.TableLook look) {
         List<List<String>> rows = look.proposal().rows().stream().limit(ROWS_SHOWN).toList();
         List<String> meanings = look.readAs().table().columns();
-        return IntStream.range(0, look.proposal().columnCount()).mapToObj(i -> new ColumnView(i + 1, i < meanings.size() ? meanings.get(i) : "",
+        return IntStream.range(0, look.proposal().columnCount())
+                .mapToObj(i -> new ColumnView(i + 1, i < meanings.size() ? meanings.get(i) : "",
                 rows.stream().map(row -> i < row.size() ? row.get(i) : "").toList())).toList();
     }
 
     private String encodingWords(ImportService.TableLook look) {
-        return look.encoding().assumed() ? reports.message("import.latin", Long.toString(look.encoding().line()), Long.toString(look.encoding().column()))
+        return look.encoding().assumed()
+                ? reports.message("import.latin", Long.toString(look.encoding().line()), Long.toString(look.encoding().column()))
                 : reports.message("import.encoding", look.encoding().charset().displayName());
     }
 

@@ -43,21 +43,26 @@ class FirstLook {
     /** The worst first. The version that the file would take the place of does not count. */
     List<Doubt> at(UUID job, PlacedFile placed, Role role, JobState state) {
         Optional<UUID> older = files.older(placed.file()).map(SiteFile::id);
-        Stream<SiteContent> others = drawings.ready(job, state).stream().filter(f -> !f.file().id().equals(placed.file().id()) && !Optional.of(f.file().id()).equals(older))
+        Stream<SiteContent> others = drawings.ready(job, state).stream()
+                .filter(f -> !f.file().id().equals(placed.file().id()) && !Optional.of(f.file().id()).equals(older))
                 .flatMap(f -> f.content().stream());
         // Control is looked at like register: its points are none of the job's yet.
         Optional<SiteContent> own = placed.contentAs(role == Role.CONTROL ? Role.REGISTER : role);
-        return WalkRound.of(state, Stream.concat(others, own.stream()).toList()).stream().filter(f -> f.about().startsWith(placed.file().name())).map(f -> doubt(f, placed, role, state)).toList();
+        return WalkRound.of(state, Stream.concat(others, own.stream()).toList()).stream()
+                .filter(f -> f.about().startsWith(placed.file().name())).map(f -> doubt(f, placed, role, state)).toList();
     }
 
     private Doubt doubt(Finding finding, PlacedFile placed, Role role, JobState state) {
-        Optional<Remedy.ReadAs> way = finding.remedies().stream().filter(Remedy.ReadAs.class::isInstance).map(Remedy.ReadAs.class::cast).findFirst();
-        return new Doubt(words.say(finding, state.settings().figures()), way.map(words::remedy).orElse(""), way.map(w -> query(role, placed.readAs().with(w.coordinates()))).orElse(""));
+        Optional<Remedy.ReadAs> way = finding.remedies().stream().filter(Remedy.ReadAs.class::isInstance).map(Remedy.ReadAs.class::cast)
+                .findFirst();
+        return new Doubt(words.say(finding, state.settings().figures()), way.map(words::remedy).orElse(""),
+                way.map(w -> query(role, placed.readAs().with(w.coordinates()))).orElse(""));
     }
 
     private static String query(Role role, ReadAs r) {
         return UriComponentsBuilder.newInstance().queryParam("role", role).queryParam("system", r.system()).queryParam("unit", r.unit())
-                .queryParam("order", r.table() == null ? r.order() : r.table().order()).queryParam("southwards", r.southwards()).queryParam("westwards", r.westwards())
+                .queryParam("order", r.table() == null ? r.order() : r.table().order()).queryParam("southwards", r.southwards())
+                .queryParam("westwards", r.westwards())
                 .queryParam("heights", r.heights()).encode().build().toUri().getRawQuery();
     }
 }

@@ -66,7 +66,8 @@ public class ImportService {
      * @param orderUnsaid whether neither the file nor anybody has said which coordinate comes first
      * @param footUnsaid whether the file says a foot and neither it nor anybody which, and it matters
      */
-    public record TableLook(TextEncoding encoding, PointCsvProbe.Proposal proposal, ReadAs readAs, List<Column> missing, boolean orderUnsaid, boolean footUnsaid) {
+    public record TableLook(TextEncoding encoding, PointCsvProbe.Proposal proposal, ReadAs readAs, List<Column> missing,
+            boolean orderUnsaid, boolean footUnsaid) {
         public boolean asks() {
             return !missing.isEmpty() || orderUnsaid || footUnsaid;
         }
@@ -87,14 +88,17 @@ public class ImportService {
         try {
             TextEncoding encoding = TextEncoding.of(path);
             ReadAs kept = library.readAs(file, figures);
-            Character separator = choice.separatorCharacter() == null ? (Character) kept.table().separator().charAt(0) : choice.separatorCharacter();
+            Character separator = choice.separatorCharacter() == null ? (Character) kept.table().separator()
+                    .charAt(0) : choice.separatorCharacter();
             PointCsvProbe.Proposal proposal = PointCsvProbe.propose(path, encoding, separator, unit);
             boolean sameSeparator = kept.table().separator().equals(separator.toString());
             ReadAs base = sameSeparator ? kept : kept.with(ReadAs.Table.of(proposal.layout(), proposal.columnCount()));
             ReadAs readAs = choice.fitting(proposal.columnCount()).over(base);
-            List<Column> missing = Arrays.stream(Column.values()).filter(c -> c.needed() && readAs.table().layout().index(c).isEmpty()).toList();
+            List<Column> missing = Arrays.stream(Column.values()).filter(c -> c.needed() && readAs.table().layout().index(c).isEmpty())
+                    .toList();
             boolean settled = file.reading().isPresent();
-            return new TableLook(encoding, proposal, readAs, missing, !settled && !proposal.said().order() && !proposal.said().degrees() && !choice.saysOrder(),
+            return new TableLook(encoding, proposal, readAs, missing,
+                    !settled && !proposal.said().order() && !proposal.said().degrees() && !choice.saysOrder(),
                     !settled && proposal.said().footMatters() && choice.unit() == null && !figures.lengthUnit().isFoot());
         } catch (IOException failed) {
             throw new SurveyException(Problem.FILE_UNREADABLE, file.name());
@@ -106,7 +110,8 @@ public class ImportService {
      *
      * @param job in whose grid it lies, and which takes control on
      * @return the file as the job sees it now; empty for a table of codes
-     * @throws SurveyException COLUMN_MISSING, FILE_HAS_FAULTS, ORDER_UNSAID, FOOT_UNSAID, ROLE_UNFIT, POINT_NAME_TAKEN, or what its reader says
+     * @throws SurveyException COLUMN_MISSING, FILE_HAS_FAULTS, ORDER_UNSAID, FOOT_UNSAID, ROLE_UNFIT, POINT_NAME_TAKEN, or what its reader
+     *     says
      */
     public Optional<PlacedFile> use(UUID job, SiteFile file, FileChoice choice, Author author) {
         Role role = choice.role() == null ? file.role().orElse(Role.CONTROL) : choice.role();
@@ -163,7 +168,8 @@ public class ImportService {
     /** A file as a table of codes, read as was chosen. */
     CodebookReader.Result codes(SiteFile file, FileChoice choice) {
         CodebookReader.Result proposed = codebooks.look(file);
-        return choice.codes() == null || proposed.layout().isEmpty() ? proposed : codebooks.look(file, proposed.layout().map(choice.codes()::over));
+        return choice.codes() == null || proposed.layout().isEmpty() ? proposed
+                : codebooks.look(file, proposed.layout().map(choice.codes()::over));
     }
 
     /** Its named points in the order of the file; of a name that is there twice, the first. */
@@ -175,7 +181,8 @@ public class ImportService {
 
     /** Entries by which control of a file, or of an earlier version of it, has been taken on and that still stand. */
     private List<Entry> imports(Journal journal, SiteFile file) {
-        Set<String> versions = Stream.concat(Stream.of(file), files.earlier(file).stream()).map(SiteFile::sha256).collect(Collectors.toSet());
+        Set<String> versions = Stream.concat(Stream.of(file), files.earlier(file).stream()).map(SiteFile::sha256)
+                .collect(Collectors.toSet());
         return journal.entries().stream().filter(e -> !journal.state().isStruck(e.id()) && e.payload() instanceof PointsImported p
                 && versions.contains(p.sha256()) && p.origin() == Origin.CONTROL).toList();
     }
@@ -183,7 +190,8 @@ public class ImportService {
     /** Names that the job has from elsewhere: then nothing is taken. */
     private void requireFree(Journal journal, SiteFile file, PlacedFile looked) {
         List<UUID> own = imports(journal, file).stream().map(Entry::id).toList();
-        points(looked).forEach(given -> journal.state().find(given.name(), Origin.CONTROL).filter(p -> !own.contains(p.entry())).ifPresent(p -> {
+        points(looked).forEach(given -> journal.state().find(given.name(), Origin.CONTROL).filter(p -> !own.contains(p.entry()))
+                .ifPresent(p -> {
             throw new SurveyException(Problem.POINT_NAME_TAKEN, p.name().text());
         }));
     }
@@ -195,7 +203,8 @@ public class ImportService {
     private void takeControl(UUID job, PlacedFile placed, Author author) {
         Payload taken = new PointsImported(Origin.CONTROL, placed.file().name(), placed.file().sha256(), points(placed));
         journals.appendTogether(job, author, before -> Stream.concat(imports(before, placed.file()).stream()
-                .filter(e -> before.pointsThatGoWith(e.id()) == before.state().pointsOf(e.id()).size()).map(e -> new Struck(e.id())), Stream.of(taken)).toList());
+                .filter(e -> before.pointsThatGoWith(e.id()) == before.state().pointsOf(e.id()).size()).map(e -> new Struck(e.id())),
+                Stream.of(taken)).toList());
     }
 
     /**
@@ -217,11 +226,14 @@ public class ImportService {
         use(job, file, FileChoice.of(role), author);
     }
 
-    /** What a newer version changes against an older one; both in the job's grid, the newer read as the older if it does not say otherwise. */
+    /**
+     * What a newer version changes against an older one; both in the job's grid, the newer read as the older if it does not say otherwise.
+     */
     Changes changes(UUID job, SiteFile older, SiteFile newer, Optional<ReadAs> readAs) {
         JobState state = journals.state(job);
         return Changes.between(library.placedNow(older, state.geodesy(), Optional.empty()).drawing(),
-                library.placedNow(newer, state.geodesy(), readAs.or(() -> Optional.of(library.readAs(older, state.settings().figures())))).drawing());
+                library.placedNow(newer, state.geodesy(), readAs.or(() -> Optional.of(library.readAs(older, state.settings().figures()))))
+                .drawing());
     }
 
     /** Gives a newer version the role of the older and lets it count in its place. */

@@ -83,7 +83,8 @@ class PrepareController {
         UUID site = jobs.job(job).siteId();
         Optional<SiteFile> current = drawings.current(job, state);
         model.addAttribute("site", site);
-        model.addAttribute("files", files.of(site).stream().sorted(Comparator.comparing((SiteFile f) -> f.role().map(Role::ordinal).orElse(-1)).thenComparing(SiteFile::name))
+        model.addAttribute("files", files.of(site).stream()
+                .sorted(Comparator.comparing((SiteFile f) -> f.role().map(Role::ordinal).orElse(-1)).thenComparing(SiteFile::name))
                 .map(file -> line(journal, file, current)).toList());
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         List<Group> groups = Stream.of(group(state, Origin.CONTROL, "Control"), group(state, Origin.DESIGN, "Design points taken on"))
@@ -94,7 +95,8 @@ class PrepareController {
     }
 
     private static Group group(JobState state, Origin origin, String title) {
-        List<StoredPoint> points = state.points().filter(p -> p.origin() == origin).sorted(Comparator.comparing(StoredPoint::name)).toList();
+        List<StoredPoint> points = state.points().filter(p -> p.origin() == origin).sorted(Comparator.comparing(StoredPoint::name))
+                .toList();
         return new Group(title, points.size(), points.stream().limit(POINTS_SHOWN).map(p -> line(state.settings(), p)).toList());
     }
 
@@ -104,11 +106,13 @@ class PrepareController {
         long taken = journal.entries().stream().filter(e -> !journal.state().isStruck(e.id())).map(Entry::payload)
                 .filter(PointsImported.class::isInstance).map(PointsImported.class::cast)
                 .filter(p -> p.fileName().equals(file.name())).mapToLong(p -> p.points().size()).sum();
-        List<String> notes = Stream.of(isCurrent ? "the design the work goes by" : "", taken > 0 ? "\u2713 " + (taken == 1 ? "1 point" : taken + " points") + " taken on" : "",
+        List<String> notes = Stream.of(isCurrent ? "the design the work goes by" : "",
+                taken > 0 ? "\u2713 " + (taken == 1 ? "1 point" : taken + " points") + " taken on" : "",
                 earlier > 0 ? "version " + (earlier + 1) : "").filter(n -> !n.isEmpty()).toList();
         boolean grid = GeoidLibrary.isGrid(file.name());
         String role = grid ? "geoid grid" : file.role().map(Role::word).orElse("");
-        return new FileLine(file.id(), file.name(), file.size(), role, String.join(" \u00b7 ", notes), !grid, file.role().equals(Optional.of(Role.DESIGN)) && !isCurrent,
+        return new FileLine(file.id(), file.name(), file.size(), role, String.join(" \u00b7 ", notes), !grid,
+                file.role().equals(Optional.of(Role.DESIGN)) && !isCurrent,
                 role.isEmpty());
     }
 

@@ -52,7 +52,8 @@ public final class FiguresAnswers {
                 new Air(a.choice("temperatureUnit", TemperatureUnit.class, TemperatureUnit.CELSIUS),
                         a.choice("pressureUnit", PressureUnit.class, PressureUnit.HECTOPASCAL)),
                 a.choice("stationing", StationingStyle.class, StationingStyle.usual(unit)),
-                new LatLonStyle(form, a.count("latLonDecimals", "decimals of latitudes", form == LatLonStyle.Form.SEXAGESIMAL ? 5 : 9, LatLonStyle.MOST_DECIMALS)));
+                new LatLonStyle(form, a.count("latLonDecimals", "decimals of latitudes", form == LatLonStyle.Form.SEXAGESIMAL ? 5 : 9,
+                LatLonStyle.MOST_DECIMALS)));
     }
 
     /** The answers that give these figures. */

@@ -41,9 +41,15 @@ class GeoidController {
         this.geoids = geoids;
     }
 
-    /** Keeps a grid for the site. @throws SurveyException FILE_EMPTY, NOT_A_GEOID_GRID, GEOID_GRID_TRUNCATED, GEOID_GRID_ELSEWHERE, READING_TOO_LONG or READING_STOPPED; nothing is kept then */
+    /**
+     * Keeps a grid for the site.
+     *
+     * @throws SurveyException FILE_EMPTY, NOT_A_GEOID_GRID, GEOID_GRID_TRUNCATED, GEOID_GRID_ELSEWHERE, READING_TOO_LONG or
+     *     READING_STOPPED; nothing is kept then
+     */
     @PostMapping("/sites/{site}/geoids")
-    String keep(@PathVariable UUID site, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String reading, HttpServletRequest request, Principal person) throws IOException {
+    String keep(@PathVariable UUID site, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String reading,
+            HttpServletRequest request, Principal person) throws IOException {
         SiteFile kept = files.add(jobs.site(site).id(), file.getOriginalFilename(), file.getInputStream(), person.getName());
         try {
             if (!GeoidLibrary.isGrid(kept.name())) {
@@ -60,7 +66,8 @@ class GeoidController {
     private void requireCovers(GeoidGrid grid, String name, UUID site) {
         place(site).filter(p -> grid.undulation(p).isEmpty()).ifPresent(p -> {
             GeoidGrid.Frame f = grid.frame();
-            throw new SurveyException(Problem.GEOID_GRID_ELSEWHERE, name, WORDS.latitude(p.latitude()) + ", " + WORDS.longitude(p.longitude()),
+            throw new SurveyException(Problem.GEOID_GRID_ELSEWHERE, name,
+                    WORDS.latitude(p.latitude()) + ", " + WORDS.longitude(p.longitude()),
                     f.south() + "° to " + f.north() + "°, " + f.west() + "° to " + f.east() + "°");
         });
     }
@@ -73,7 +80,8 @@ class GeoidController {
     private static Optional<Geographic> place(JobState state) {
         Optional<MapProjection> projection = state.geodesy().projection();
         try {
-            return projection.flatMap(p -> state.points().filter(q -> q.origin() == Origin.CONTROL).findFirst().map(q -> p.geographic(q.position().plan())));
+            return projection.flatMap(p -> state.points().filter(q -> q.origin() == Origin.CONTROL).findFirst()
+                    .map(q -> p.geographic(q.position().plan())));
         } catch (SurveyException outside) {
             return Optional.empty();
         }

@@ -47,7 +47,8 @@ class JobApi {
      * @param broughtInLines how many of its first entries are from that book, written by whom they name
      * @param settings the answers that give the job's settings
      */
-    record JobBody(UUID id, UUID site, String siteName, String name, Instant madeAt, String madeBy, boolean archived, String broughtInBy, Long broughtInLines, Map<String, String> settings) {
+    record JobBody(UUID id, UUID site, String siteName, String name, Instant madeAt, String madeBy, boolean archived, String broughtInBy,
+            Long broughtInLines, Map<String, String> settings) {
     }
 
     /**
@@ -85,8 +86,10 @@ class JobApi {
         if (asked.site() == null) {
             throw new SurveyException(Problem.MISSING, "site");
         }
-        Answers answers = settingsAnswers.write(starters.settings(asked.from() == null ? "metric" : asked.from())).with(or(asked.settings()));
-        return body(jobs.make(asked.site(), asked.name() == null ? "" : asked.name(), settingsAnswers.read(answers, asked.site(), Optional.empty()),
+        Answers answers = settingsAnswers.write(starters.settings(asked.from() == null ? "metric" : asked.from()))
+                .with(or(asked.settings()));
+        return body(jobs.make(asked.site(), asked.name() == null ? "" : asked.name(),
+                settingsAnswers.read(answers, asked.site(), Optional.empty()),
                 Author.ofProgram(person.getName())));
     }
 
@@ -99,7 +102,8 @@ class JobApi {
                 moves.gone().stream().map(Object::toString).toList());
     }
 
-    @Operation(summary = "Change a job's settings", description = "Answers that are not sent stay as they are. Striking the entry undoes it.")
+    @Operation(summary = "Change a job's settings", description =
+            "Answers that are not sent stay as they are. Striking the entry undoes it.")
     @PutMapping("/{job}/settings")
     JobBody change(@PathVariable UUID job, @RequestBody Change change, Principal person) {
         journals.appendTogether(job, Author.ofProgram(person.getName()), journal -> {
@@ -112,7 +116,8 @@ class JobApi {
 
     private SettingsChosen chosen(UUID job, JobState state, Change change) {
         Answers answers = settingsAnswers.write(state.settings()).with(or(change.settings()));
-        return new SettingsChosen(settingsAnswers.read(answers, jobs.job(job).siteId(), Optional.of(state.settings())), Boolean.TRUE.equals(change.carry()));
+        return new SettingsChosen(settingsAnswers.read(answers, jobs.job(job).siteId(), Optional.of(state.settings())),
+                Boolean.TRUE.equals(change.carry()));
     }
 
     private static Map<String, String> or(Map<String, String> given) {

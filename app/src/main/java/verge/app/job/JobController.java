@@ -47,7 +47,8 @@ class JobController {
     /** Where the web app starts: at the job that this device had open last, if it is still there. */
     @GetMapping("/last")
     String last(@CookieValue(name = "last-job", defaultValue = "") String job) {
-        return jobs.jobs().stream().filter(j -> j.id().toString().equals(job) && !j.archived()).findFirst().map(j -> "redirect:/jobs/" + j.id() + "/measure").orElse("redirect:/");
+        return jobs.jobs().stream().filter(j -> j.id().toString().equals(job) && !j.archived()).findFirst()
+                .map(j -> "redirect:/jobs/" + j.id() + "/measure").orElse("redirect:/");
     }
 
     private Site busiest(List<Site> sites) {
@@ -67,7 +68,8 @@ class JobController {
         model.addAttribute("jobs", jobs.jobs(site).stream().filter(j -> !j.archived()).map(this::line).toList());
         model.addAttribute("archived", jobs.jobs(site).stream().filter(Job::archived).map(this::line).toList());
         model.addAttribute("deleted", shelf.deleted(site).stream()
-                .map(j -> new DeletedLine(j.id(), j.name(), journals.state(j.id()).settings().times().date(j.deletedAt().plus(JobShelf.RECOVERABLE)))).toList());
+                .map(j -> new DeletedLine(j.id(), j.name(), journals.state(j.id()).settings().times()
+                .date(j.deletedAt().plus(JobShelf.RECOVERABLE)))).toList());
         return "job/site";
     }
 

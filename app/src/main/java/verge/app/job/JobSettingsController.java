@@ -32,7 +32,8 @@ class JobSettingsController {
     private final JobSummary summary;
     private final ProblemWords problemWords;
 
-    JobSettingsController(JobService jobs, JournalService journals, SettingsAnswers settingsAnswers, Questions questions, JobSummary summary,
+    JobSettingsController(JobService jobs, JournalService journals, SettingsAnswers settingsAnswers, Questions questions,
+            JobSummary summary,
             ProblemWords problemWords) {
         this.jobs = jobs;
         this.journals = journals;

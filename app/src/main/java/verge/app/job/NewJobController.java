@@ -52,7 +52,8 @@ class NewJobController {
     }
 
     @GetMapping("/new")
-    String blank(@PathVariable UUID site, @RequestParam(defaultValue = FIRST_CHOICE) String from, @RequestParam(defaultValue = "") String name, Model model) {
+    String blank(@PathVariable UUID site, @RequestParam(defaultValue = FIRST_CHOICE) String from,
+            @RequestParam(defaultValue = "") String name, Model model) {
         JobSettings settings = starters.settings(from);
         return page(site, settingsAnswers.write(settings).with(Map.of("name", name)), from, model);
     }
@@ -75,7 +76,8 @@ class NewJobController {
     String make(@PathVariable UUID site, @RequestParam MultiValueMap<String, String> sent, Model model, Principal person) {
         Answers answers = Answers.of(sent);
         try {
-            Job job = jobs.make(site, answers.text("name"), settingsAnswers.read(answers, site, Optional.empty()), Author.atPage(person.getName()));
+            Job job = jobs.make(site, answers.text("name"), settingsAnswers.read(answers, site, Optional.empty()),
+                    Author.atPage(person.getName()));
             events.publishEvent(new JobMade(job.id(), site, attached(answers, site), person.getName()));
             return "redirect:/jobs/" + job.id() + "/prepare";
         } catch (SurveyException unfit) {
@@ -89,7 +91,8 @@ class NewJobController {
     }
 
     private List<SiteFile> pointFiles(UUID site) {
-        return files.of(site).stream().filter(f -> !GeoidLibrary.isGrid(f.name()) && f.role().map(Role.CONTROL::equals).orElse(true)).toList();
+        return files.of(site).stream().filter(f -> !GeoidLibrary.isGrid(f.name()) && f.role().map(Role.CONTROL::equals).orElse(true))
+                .toList();
     }
 
     private String page(UUID site, Answers answers, String from, Model model) {

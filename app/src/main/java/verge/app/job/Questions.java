@@ -65,13 +65,18 @@ class Questions {
     /** Puts everything that the page asks into its model. */
     void ask(Model model, Answers answers, UUID site) {
         model.addAttribute("a", answers);
-        model.addAttribute("localisations", withPresent(localisations(site), answers.text("where").equals(SystemAnswers.Where.LOCALISED.name()) ? answers.text("localisation") : "", "as it is set"));
+        model.addAttribute("localisations",
+                withPresent(localisations(site), answers.text("where").equals(SystemAnswers.Where.LOCALISED.name())
+                ? answers.text("localisation") : "", "as it is set"));
         model.addAttribute("lengthUnits", options(LengthUnit.values(), u -> words.unit(u)));
-        model.addAttribute("inchParts", List.of(new Option("0", "decimal"), new Option("1", "feet, whole inches"), new Option("2", "inches to 1/2"),
-                new Option("4", "inches to 1/4"), new Option("8", "inches to 1/8"), new Option("16", "inches to 1/16"), new Option("32", "inches to 1/32"),
+        model.addAttribute("inchParts",
+                List.of(new Option("0", "decimal"), new Option("1", "feet, whole inches"), new Option("2", "inches to 1/2"),
+                new Option("4", "inches to 1/4"), new Option("8", "inches to 1/8"), new Option("16", "inches to 1/16"),
+                new Option("32", "inches to 1/32"),
                 new Option("64", "inches to 1/64")));
         model.addAttribute("angleUnits", options(AngleUnit.values(), Questions::angle));
-        model.addAttribute("directionStyles", List.of(new Option("AZIMUTH", "azimuth from north"), new Option("QUADRANT", "quadrant bearing")));
+        model.addAttribute("directionStyles",
+                List.of(new Option("AZIMUTH", "azimuth from north"), new Option("QUADRANT", "quadrant bearing")));
         model.addAttribute("gradeStyles", options(GradeStyle.values(), GradeStyle::sample));
         model.addAttribute("areaUnits", options(Sizes.Area.values(), Questions::area));
         model.addAttribute("volumeUnits", options(Sizes.Volume.values(), Questions::volume));
@@ -79,12 +84,14 @@ class Questions {
         model.addAttribute("pressureUnits", options(PressureUnit.values(), PressureUnit::symbol));
         model.addAttribute("stationings", options(StationingStyle.values(), Questions::stationing));
         model.addAttribute("latLonForms", List.of(new Option("SEXAGESIMAL", "degrees ° ′ ″"), new Option("DECIMAL", "decimal degrees")));
-        model.addAttribute("axisOrders", List.of(new Option("NORTH_EAST", "north, then east"), new Option("EAST_NORTH", "east, then north")));
+        model.addAttribute("axisOrders",
+                List.of(new Option("NORTH_EAST", "north, then east"), new Option("EAST_NORTH", "east, then north")));
         model.addAttribute("lengthDecimals", upTo(LengthStyle.MOST_DECIMALS));
         model.addAttribute("angleDecimals", upTo(AngleStyle.MOST_DECIMALS));
         model.addAttribute("gradeDecimals", upTo(Figures.MOST_GRADE_DECIMALS));
         model.addAttribute("sizeDecimals", upTo(Sizes.MOST_DECIMALS));
-        model.addAttribute("grounds", withPresent(List.of(new Option("GROUND_DISTANCES", "on the ground"), new Option("GRID", "in the grid")),
+        model.addAttribute("grounds", withPresent(List.of(new Option("GROUND_DISTANCES", "on the ground"),
+                new Option("GRID", "in the grid")),
                 answers.text("ground"), "ground coordinates, as set"));
         model.addAttribute("methods", Arrays.stream(FormulaMethod.values()).map(Questions::fields).toList());
         model.addAttribute("ellipsoids", Stream.concat(Formula.ELLIPSOIDS.stream().map(e -> new Option(e.name(), e.name())),
@@ -92,9 +99,11 @@ class Questions {
         model.addAttribute("rotations", List.of(
                 new Option(DatumShift.Rotation.POSITION_VECTOR.name(), "the vector to the point turns (position vector)"),
                 new Option(DatumShift.Rotation.COORDINATE_FRAME.name(), "the axes turn (coordinate frame)")));
-        model.addAttribute("geoids", withPresent(geoids.options(site).entrySet().stream().map(o -> new Option(o.getKey(), o.getValue())).toList(),
+        model.addAttribute("geoids", withPresent(geoids.options(site).entrySet().stream().map(o -> new Option(o.getKey(), o.getValue()))
+                .toList(),
                 answers.text("geoid"), "the grid that is set"));
-        model.addAttribute("heightKinds", List.of(new Option("ELEVATION", "elevation"), new Option("ELLIPSOID_HEIGHT", "ellipsoid height")));
+        model.addAttribute("heightKinds",
+                List.of(new Option("ELEVATION", "elevation"), new Option("ELLIPSOID_HEIGHT", "ellipsoid height")));
     }
 
     /** What the site’s jobs stand on, each once. */
@@ -157,7 +166,8 @@ class Questions {
 
     private static MethodFields fields(FormulaMethod method) {
         return new MethodFields(method.name(), label(method), method.parameters().stream().map(p -> new ParameterField(
-                SystemAnswers.field(p), p.epsgName(), p.usual(), p.kind().angular() ? "°" : p.kind() == FormulaMethod.Kind.SCALE ? "" : "m")).toList());
+                SystemAnswers.field(p), p.epsgName(), p.usual(), p.kind()
+                .angular() ? "°" : p.kind() == FormulaMethod.Kind.SCALE ? "" : "m")).toList());
     }
 
     private static String label(FormulaMethod method) {

@@ -51,7 +51,9 @@ class SettingsAnswers {
     JobSettings read(Answers a, UUID site, Optional<JobSettings> before) {
         Figures figures = FiguresAnswers.read(a);
         CoordinateSystem system = systems.read(a);
-        JobSettings settings = new JobSettings(figures.with(axes(a, system)), system, system instanceof CoordinateSystem.Localised local && local.lift().isPresent() ? local.geoid() : geoids.read(a, site, figures.lengthUnit(), before.map(JobSettings::geoid)),
+        JobSettings settings = new JobSettings(figures.with(axes(a, system)), system,
+                system instanceof CoordinateSystem.Localised local && local.lift()
+                .isPresent() ? local.geoid() : geoids.read(a, site, figures.lengthUnit(), before.map(JobSettings::geoid)),
                 reference(a, figures.lengthUnit()), GroundUse.GRID, work(a));
         return settings.with(ground(a, settings, before));
     }
@@ -105,7 +107,8 @@ class SettingsAnswers {
         List<String> names = Arrays.stream(typed.split("[,;\\r\\n]+")).map(String::strip).filter(n -> !n.isEmpty()).toList();
         names.stream().filter(n -> n.length() > LONGEST_NOTE_NAME || n.chars().anyMatch(Character::isISOControl)
                 || names.stream().filter(n::equalsIgnoreCase).count() > 1).findFirst().ifPresent(n -> {
-                    throw new SurveyException(Problem.NOTE_FIELD_UNFIT, n.substring(0, Math.min(n.length(), LONGEST_NOTE_NAME)), LONGEST_NOTE_NAME);
+                    throw new SurveyException(Problem.NOTE_FIELD_UNFIT, n.substring(0, Math.min(n.length(), LONGEST_NOTE_NAME)),
+                            LONGEST_NOTE_NAME);
                 });
         if (names.size() > MOST_NOTE_FIELDS) {
             throw new SurveyException(Problem.NOTE_FIELD_UNFIT, names.get(MOST_NOTE_FIELDS), LONGEST_NOTE_NAME);

@@ -27,9 +27,12 @@ class SettingsDoubts {
     }
 
     List<Said> of(JobSettings settings) {
-        List<Said> all = new ArrayList<>(SettingsCheck.of(JobGeodesy.of(settings, geoids)).stream().map(f -> words.say(f, settings.figures())).toList());
-        if (settings.system() instanceof CoordinateSystem.Projected p && systems.row(p.code()).map(SystemCatalogue.Row::deprecated).orElse(false)) {
-            all.add(new Said(p.code() + " is deprecated.", "Its definition was found wrong or was replaced.", "Look for the system that took its place, unless the office asks for this one."));
+        List<Said> all = new ArrayList<>(SettingsCheck.of(JobGeodesy.of(settings, geoids)).stream()
+                .map(f -> words.say(f, settings.figures())).toList());
+        if (settings.system() instanceof CoordinateSystem.Projected p && systems.row(p.code()).map(SystemCatalogue.Row::deprecated)
+                .orElse(false)) {
+            all.add(new Said(p.code() + " is deprecated.", "Its definition was found wrong or was replaced.",
+                    "Look for the system that took its place, unless the office asks for this one."));
         }
         return all;
     }

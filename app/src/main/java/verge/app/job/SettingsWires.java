@@ -81,7 +81,8 @@ final class SettingsWires {
         var air = o.field("air", AIR, Figures::air);
         var stationing = o.field("stationing", Wire.choice(StationingStyle.class), Figures::stationing);
         var latLon = o.field("latLon", LAT_LON, Figures::latLon);
-        return row -> new Figures(row.get(lengths), row.get(angles), row.get(axes), row.get(grades), row.get(gradeDecimals), row.get(sizes), row.get(air), row.get(stationing), row.get(latLon));
+        return row -> new Figures(row.get(lengths), row.get(angles), row.get(axes), row.get(grades), row.get(gradeDecimals), row.get(sizes),
+                row.get(air), row.get(stationing), row.get(latLon));
     });
     private static final Wire<ReferenceHeight> REFERENCE = Wire.object(o -> {
         var kind = o.field("kind", Wire.choice(HeightKind.class), ReferenceHeight::kind);
@@ -93,7 +94,9 @@ final class SettingsWires {
         var elevation = o.field("elevationFactor", Wire.NUMBER, CombinedFactor::elevationFactor);
         return row -> new CombinedFactor(row.get(scale), row.get(elevation));
     });
-    private static final Wire<OptionalDouble> MAYBE_NUMBER = Wire.NUMBER.maybe().as(n -> n.map(OptionalDouble::of).orElse(OptionalDouble.empty()), n -> n.isPresent() ? Optional.of(n.getAsDouble()) : Optional.empty());
+    private static final Wire<OptionalDouble> MAYBE_NUMBER = Wire.NUMBER.maybe()
+            .as(n -> n.map(OptionalDouble::of).orElse(OptionalDouble.empty()),
+            n -> n.isPresent() ? Optional.of(n.getAsDouble()) : Optional.empty());
     private static final Wire<GroundFactor> FACTOR = Wire.object(o -> {
         var factor = o.field("groundPerGrid", Wire.NUMBER, GroundFactor::groundPerGrid);
         var reference = o.field("reference", Wires.PLAN, GroundFactor::reference);
@@ -101,7 +104,8 @@ final class SettingsWires {
         var parts = o.field("parts", PARTS.maybe(), GroundFactor::parts);
         var sigma = o.field("sigma", MAYBE_NUMBER, GroundFactor::sigma);
         var reason = o.field("reason", Wire.TEXT, GroundFactor::reason);
-        return row -> new GroundFactor(row.get(factor), row.get(reference), row.get(taken), row.get(parts), row.get(sigma), row.get(reason));
+        return row -> new GroundFactor(row.get(factor), row.get(reference), row.get(taken), row.get(parts), row.get(sigma),
+                row.get(reason));
     });
     private static final Wire<GroundUse> GROUND = Wire.object(o -> {
         var kind = o.field("kind", Wire.choice(GroundUse.Kind.class), GroundUse::kind);
@@ -167,7 +171,8 @@ final class SettingsWires {
             var reference = o.field("referenceHeight", REFERENCE.maybe(), JobSettings::referenceHeight);
             var ground = o.field("ground", GROUND, JobSettings::ground);
             var work = o.field("work", working, JobSettings::work);
-            return row -> new JobSettings(row.get(figures), row.get(system), row.get(geoid), row.get(reference), row.get(ground), row.get(work));
+            return row -> new JobSettings(row.get(figures), row.get(system), row.get(geoid), row.get(reference), row.get(ground),
+                    row.get(work));
         });
         return Wire.object(o -> {
             var settings = o.field("settings", all, SettingsChosen::settings);

@@ -70,12 +70,16 @@ public class SettingsWords {
         all.add(where(settings));
         all.add(ground(settings));
         all.add("Elevations " + heights(settings) + ".");
-        all.add("Distances in " + lengths(settings.figures()) + "; " + directions(settings.figures()) + "; " + axes(settings) + "; grades as "
-                + grades(settings.figures().grades()) + "; areas in " + settings.figures().sizes().areaSymbol(settings.figures().lengthUnit()) + ", volumes in "
+        all.add("Distances in " + lengths(settings.figures()) + "; " + directions(settings.figures()) + "; " + axes(settings)
+                + "; grades as "
+                + grades(settings.figures().grades()) + "; areas in " + settings.figures().sizes()
+                .areaSymbol(settings.figures().lengthUnit()) + ", volumes in "
                 + settings.figures().sizes().volumeSymbol(settings.figures().lengthUnit()) + "; "
-                + settings.figures().air().temperature().symbol() + " and " + settings.figures().air().pressure().symbol() + "; stations like "
+                + settings.figures().air().temperature().symbol() + " and " + settings.figures().air().pressure().symbol()
+                + "; stations like "
                 + settings.figures().station(Length.of(2350, settings.figures().lengthUnit())) + "; "
-                + (settings.figures().latLon().form() == LatLonStyle.Form.SEXAGESIMAL ? "latitudes in degrees, minutes, seconds" : "latitudes in decimal degrees") + ".");
+                + (settings.figures().latLon().form() == LatLonStyle.Form.SEXAGESIMAL ? "latitudes in degrees, minutes, seconds"
+                : "latitudes in decimal degrees") + ".");
         all.add(work(settings.work()));
         return all.stream().filter(s -> !s.isEmpty()).toList();
     }
@@ -85,7 +89,8 @@ public class SettingsWords {
         if (system instanceof CoordinateSystem.Projected p) {
             return "Coordinates in " + p.name() + (p.code().isEmpty() ? "." : " (" + p.code() + ").");
         } else if (system instanceof CoordinateSystem.Localised local) {
-            return "Coordinates on the site\u2019s own control, " + local.name() + ", localised over " + local.base().name() + (local.ties().isEmpty() ? ", by parameters that were handed over." : " by " + local.ties().size() + " marks.");
+            return "Coordinates on the site\u2019s own control, " + local.name() + ", localised over " + local.base().name()
+                    + (local.ties().isEmpty() ? ", by parameters that were handed over." : " by " + local.ties().size() + " marks.");
         } else if (system instanceof CoordinateSystem.LatLonOnly only) {
             return "Positions in " + only.name() + ", without a plane: a total station has nowhere to put its points.";
         } else if (system instanceof CoordinateSystem.Flat flat) {
@@ -99,12 +104,15 @@ public class SettingsWords {
 
     private String ground(JobSettings settings) {
         GroundUse use = settings.ground();
-        boolean flat = settings.system() instanceof CoordinateSystem.Undecided || settings.system() instanceof CoordinateSystem.Flat f && f.gridPerGround() == 1;
+        boolean flat = settings.system() instanceof CoordinateSystem.Undecided || settings.system() instanceof CoordinateSystem.Flat f
+                && f.gridPerGround() == 1;
         return switch (use.kind()) {
             case GRID -> "Distances are told in the grid.";
-            case GROUND_DISTANCES -> flat ? "" : "Distances are told on the ground, " + use.factor().map(f -> "grid times " + Decimals.show(f.groundPerGrid(), FACTOR_DECIMALS))
+            case GROUND_DISTANCES -> flat ? "" : "Distances are told on the ground, " + use.factor()
+                    .map(f -> "grid times " + Decimals.show(f.groundPerGrid(), FACTOR_DECIMALS))
                     .orElse("by the scale of each line\u2019s own place") + "; coordinates stay grid.";
-            case GROUND_COORDINATES -> "Coordinates are ground coordinates: grid times " + Decimals.show(use.factor().orElseThrow().groundPerGrid(), FACTOR_DECIMALS)
+            case GROUND_COORDINATES -> "Coordinates are ground coordinates: grid times "
+                    + Decimals.show(use.factor().orElseThrow().groundPerGrid(), FACTOR_DECIMALS)
                     + " about the reference point" + (use.shiftNorth() == 0 && use.shiftEast() == 0 ? "." : ", shifted by "
                             + settings.offset(new Length(use.shiftNorth()), new Length(use.shiftEast())) + ".");
         };
@@ -113,20 +121,25 @@ public class SettingsWords {
     /** In words, what elevations refer to. */
     public String heights(JobSettings settings) {
         String geoid = settings.geoid() instanceof GeoidChoice.Grid g ? "by " + g.name()
-                : settings.geoid() instanceof GeoidChoice.Constant c ? "by one geoid undulation of " + settings.figures().length(new Length(c.metres()))
+                : settings.geoid() instanceof GeoidChoice.Constant c ? "by one geoid undulation of " + settings.figures()
+                .length(new Length(c.metres()))
                 : "without a geoid";
-        String lifted = settings.system() instanceof CoordinateSystem.Localised local && local.lift().isPresent() ? lifted(local, settings.figures()) : "";
+        String lifted = settings.system() instanceof CoordinateSystem.Localised local && local.lift()
+                .isPresent() ? lifted(local, settings.figures()) : "";
         return geoid + lifted + settings.referenceHeight().map(r -> "; points without a height count as at "
-                + (r.kind() == HeightKind.ELEVATION ? "elevation " : "ellipsoid height ") + settings.figures().length(new Length(r.metres()))).orElse("");
+                + (r.kind() == HeightKind.ELEVATION ? "elevation " : "ellipsoid height ") + settings.figures()
+                .length(new Length(r.metres()))).orElse("");
     }
 
     private static String lifted(CoordinateSystem.Localised local, Figures f) {
         Lift lift = local.lift().orElseThrow();
-        return ", shifted by " + f.difference(new Length(lift.shift())) + (lift.perNorth() == 0 && lift.perEast() == 0 ? "" : " and tilted") + " onto the site\u2019s marks";
+        return ", shifted by " + f.difference(new Length(lift.shift())) + (lift.perNorth() == 0 && lift.perEast() == 0 ? "" : " and tilted")
+                + " onto the site\u2019s marks";
     }
 
     private String lengths(Figures f) {
-        return unit(f.lengthUnit()) + (f.lengths().inInches() ? " and inches to 1/" + f.lengths().inchParts() : ", " + number(f.lengthDecimals()) + " decimals");
+        return unit(f.lengthUnit()) + (f.lengths().inInches() ? " and inches to 1/" + f.lengths().inchParts() : ", "
+                + number(f.lengthDecimals()) + " decimals");
     }
 
     private static String number(int count) {
@@ -166,7 +179,8 @@ public class SettingsWords {
             parts.add("Worked by " + work.crew());
         }
         if (!work.tools().isEmpty()) {
-            parts.add(work.tools().stream().sorted().map(t -> t == Tool.TOTAL_STATION ? "total station" : "satellites").collect(Collectors.joining(" and ", "with ", "")));
+            parts.add(work.tools().stream().sorted().map(t -> t == Tool.TOTAL_STATION ? "total station" : "satellites")
+                    .collect(Collectors.joining(" and ", "with ", "")));
         }
         if (!work.noteFields().isEmpty()) {
             parts.add("each shot with " + String.join(", ", work.noteFields()));
@@ -184,7 +198,8 @@ public class SettingsWords {
         Figures f = settings.figures();
         Map<String, String> all = new LinkedHashMap<>();
         all.put("Coordinate system", system(settings));
-        all.put("Grid or ground", speaks(settings) + settings.ground().factor().map(g -> " × " + Decimals.show(g.groundPerGrid(), FACTOR_DECIMALS)).orElse(""));
+        all.put("Grid or ground", speaks(settings) + settings.ground().factor()
+                .map(g -> " × " + Decimals.show(g.groundPerGrid(), FACTOR_DECIMALS)).orElse(""));
         all.put("Geoid and reference height", heights(settings));
         all.put("Lengths", lengths(f));
         all.put("Angles", directions(f));

@@ -61,9 +61,11 @@ class ShelfController {
     }
 
     @PostMapping("/jobs/{job}/copy")
-    String copy(@PathVariable UUID job, @RequestParam UUID site, @RequestParam String name, @RequestParam(defaultValue = "false") boolean control,
+    String copy(@PathVariable UUID job, @RequestParam UUID site, @RequestParam String name,
+            @RequestParam(defaultValue = "false") boolean control,
             Model model, Principal person) {
-        return attempt(job, model, () -> "redirect:/jobs/" + shelf.copy(job, site, name, control, Author.atPage(person.getName())).id() + "/prepare");
+        return attempt(job, model, () -> "redirect:/jobs/" + shelf.copy(job, site, name, control, Author.atPage(person.getName())).id()
+                + "/prepare");
     }
 
     @PostMapping("/jobs/{job}/archive")

@@ -22,7 +22,8 @@ final class ShelfName {
     static String parse(String typed, String of) {
         String name = typed.strip();
         if (!FIT.matcher(name).matches() || name.endsWith(".")) {
-            throw new SurveyException(Problem.NAME_UNFIT, name.length() > LONGEST_SHOWN ? name.substring(0, LONGEST_SHOWN) + "…" : name, LONGEST, of);
+            throw new SurveyException(Problem.NAME_UNFIT, name.length() > LONGEST_SHOWN ? name.substring(0, LONGEST_SHOWN) + "…" : name,
+                    LONGEST, of);
         }
         return name;
     }

@@ -46,9 +46,11 @@ public class StarterService {
 
     /** All there is to begin from at a site: what ships, what was kept, the site's jobs, then the others'. */
     public List<Choice> choices(UUID site) {
-        List<Choice> all = new ArrayList<>(List.of(new Choice(METRIC, "Metric", "starter"), new Choice(SURVEY_FEET, "US survey feet", "starter")));
+        List<Choice> all = new ArrayList<>(List.of(new Choice(METRIC, "Metric", "starter"),
+                new Choice(SURVEY_FEET, "US survey feet", "starter")));
         all.addAll(kept());
-        Stream<Job> byNearness = jobs.jobs().stream().sorted(Comparator.comparing((Job j) -> !j.siteId().equals(site)).thenComparing(Job::madeAt, Comparator.reverseOrder()));
+        Stream<Job> byNearness = jobs.jobs().stream()
+                .sorted(Comparator.comparing((Job j) -> !j.siteId().equals(site)).thenComparing(Job::madeAt, Comparator.reverseOrder()));
         byNearness.forEach(j -> all.add(new Choice(j.id().toString(), j.name(), "job")));
         return all;
     }

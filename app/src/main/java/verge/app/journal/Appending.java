@@ -9,12 +9,15 @@ import verge.core.journal.Entry;
 import verge.core.journal.Payload;
 
 /**
- * Something to be appended to a job's journal, as one: decided while nobody else decides about the job, committed once with all that belongs to it, followed up after that.
+ * Something to be appended to a job's journal, as one: decided while nobody else decides about the job, committed once with all that
+ * belongs to it, followed up after that.
  *
  * @param author of its last entry, whose id it bears; what comes before it bears ids made of that one
- * @param decision makes entries of what is there, none only for {@link JournalService#appendIfAny}, and refuses by throwing; made again if another node came first, so that it changes nothing by itself
+ * @param decision makes entries of what is there, none only for {@link JournalService#appendIfAny}, and refuses by throwing; made again if
+ *     another node came first, so that it changes nothing by itself
  * @param within writes what else belongs to it, in the same transaction
- * @param after what follows, once it is committed: caches, a device that is to stop. What must follow even if this program dies first is found again at its next start, by what the journal says
+ * @param after what follows, once it is committed: caches, a device that is to stop. What must follow even if this program dies first is
+ *     found again at its next start, by what the journal says
  */
 public record Appending(Author author, Function<Journal, List<Payload>> decision, Consumer<Entry> within, Consumer<Entry> after) {
     private static final Consumer<Entry> NOTHING = entry -> { };

@@ -70,9 +70,11 @@ public abstract class EntryKind<P extends Payload> {
 
     /** The pole and the prism, where a correction has others; else empty. */
     protected static String otherTarget(Target was, Target is, InBook in) {
-        String height = was.height().equals(is.height()) ? "" : ", pole " + in.figures().bare(is.height()) + " instead of " + in.figures().bare(was.height());
+        String height = was.height().equals(is.height()) ? "" : ", pole " + in.figures().bare(is.height()) + " instead of " + in.figures()
+                .bare(was.height());
         return was.prismConstant().equals(is.prismConstant()) ? height
-                : height + ", prism " + Figures.metric().small(is.prismConstant()) + " instead of " + Figures.metric().small(was.prismConstant());
+                : height + ", prism " + Figures.metric().small(is.prismConstant()) + " instead of " + Figures.metric()
+                .small(was.prismConstant());
     }
 
     /** The steps from what was read to what it came to. @param says as it counts now, corrections included */
@@ -80,7 +82,11 @@ public abstract class EntryKind<P extends Payload> {
         return List.of();
     }
 
-    /** What it gave of a point that something else was computed from, and where that stands in what it was taken from. @param says as it counts now */
+    /**
+     * What it gave of a point that something else was computed from, and where that stands in what it was taken from.
+     *
+     * @param says as it counts now
+     */
     public List<TraceStep> given(P says, PointName name, InBook in) {
         return List.of();
     }

@@ -22,7 +22,8 @@ public class EntryKinds {
 
     @SuppressWarnings("unchecked")
     <P extends Payload> EntryKind<P> of(P payload) {
-        return (EntryKind<P>) Optional.ofNullable(byType.get(payload.getClass())).orElseThrow(() -> new IllegalArgumentException(payload.getClass().getName()));
+        return (EntryKind<P>) Optional.ofNullable(byType.get(payload.getClass()))
+                .orElseThrow(() -> new IllegalArgumentException(payload.getClass().getName()));
     }
 
     /** The name under which what a class says is stored. */

@@ -95,7 +95,8 @@ public class EntryWords {
     }
 
     private <P extends Payload> P corrected(P counting, InBook in, Map<String, String> fields, Typed by) {
-        List<Value<P>> otherwise = kinds.of(counting).values(counting, in).filter(value -> isOtherwise(value, fields.getOrDefault(value.field(), value.now()))).toList();
+        List<Value<P>> otherwise = kinds.of(counting).values(counting, in)
+                .filter(value -> isOtherwise(value, fields.getOrDefault(value.field(), value.now()))).toList();
         P corrected = counting;
         for (Value<P> value : otherwise) {
             corrected = value.setter().with(corrected, fields.get(value.field()), by);

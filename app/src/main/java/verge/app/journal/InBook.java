@@ -22,7 +22,8 @@ public record InBook(Journal journal, Entry entry, EntryWords words) {
 
     /** What something is called that more is said of; what does not stand any more, by its line. */
     public String about(UUID subject) {
-        return state().subject(subject).map(Subject::title).or(() -> journal.entry(subject).map(e -> "line " + e.sequence())).orElse("a string that was struck");
+        return state().subject(subject).map(Subject::title).or(() -> journal.entry(subject).map(e -> "line " + e.sequence()))
+                .orElse("a string that was struck");
     }
 
     /** The number of a line, or a question mark if there is none. */
@@ -32,7 +33,8 @@ public record InBook(Journal journal, Entry entry, EntryWords words) {
 
     /** What another line says as it was corrected. */
     public String corrected(UUID other, Payload payload) {
-        return journal.entry(other).map(Entry::payload).filter(was -> was.getClass() == payload.getClass()).map(was -> words.corrected(was, payload, this))
+        return journal.entry(other).map(Entry::payload).filter(was -> was.getClass() == payload.getClass())
+                .map(was -> words.corrected(was, payload, this))
                 .orElseGet(() -> words.text(payload, this));
     }
 
@@ -44,6 +46,7 @@ public record InBook(Journal journal, Entry entry, EntryWords words) {
     /** The circle readings and, if there is one, the distance of a pointing. */
     public String circle(Reading reading) {
         Figures f = figures();
-        return f.circle(reading.horizontalDirection()) + "  " + f.circle(reading.zenith()) + reading.distance().map(d -> "  " + f.bare(d)).orElse("");
+        return f.circle(reading.horizontalDirection()) + "  " + f.circle(reading.zenith()) + reading.distance().map(d -> "  " + f.bare(d))
+                .orElse("");
     }
 }

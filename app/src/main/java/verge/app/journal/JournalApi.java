@@ -24,7 +24,8 @@ class JournalApi {
     }
 
     /** @param payload as stored, in SI units */
-    record EntryBody(UUID id, long sequence, Instant at, String person, String device, String kind, int version, JsonNode payload, boolean struck) {
+    record EntryBody(UUID id, long sequence, Instant at, String person, String device, String kind, int version, JsonNode payload,
+            boolean struck) {
     }
 
     @Operation(summary = "A job's journal, in order", description = "Every entry as it was written; lengths in metres, angles in radians.")

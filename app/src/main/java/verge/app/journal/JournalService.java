@@ -98,7 +98,10 @@ public class JournalService {
         return caughtUpOrLoaded(job).journal();
     }
 
-    /** A job that nobody has looked at yet is loaded once, however many ask: the others wait, without a connection of their own, and then only catch up. */
+    /**
+     * A job that nobody has looked at yet is loaded once, however many ask: the others wait, without a connection of their own, and then
+     * only catch up.
+     */
     private Replayed caughtUpOrLoaded(UUID job) {
         if (replayed.containsKey(job)) {
             return transaction.execute(status -> caughtUp(job));
@@ -140,18 +143,23 @@ public class JournalService {
     /**
      * Appends. When this returns, all of it is committed and flushed.
      *
-     * <p>Whoever else writes into the job waits for a turn, without a connection. What follows from the entries is reckoned before the job's row is locked, and anew if another node
+     * <p>Whoever else writes into the job waits for a turn, without a connection. What follows from the entries is reckoned before the
+     * job's row is locked, and anew if another node
      * came first: the lock is held for as long as rows take to be written.
      *
      * @return the last entry, or the one of its id that is in the journal already
      * @throws SurveyException JOB_PUT_AWAY, JOURNAL_DAMAGED, ENTRY_ID_TAKEN, JOB_BUSY, or as the decision does
-     * @throws IllegalStateException within another transaction, for pages would be told of what may never be committed; or within another append to the job
+     * @throws IllegalStateException within another transaction, for pages would be told of what may never be committed; or within another
+     *     append to the job
      */
     public Kept append(UUID job, Appending what) {
         return appendIfAny(job, what).orElseThrow(() -> new IllegalStateException("nothing to append"));
     }
 
-    /** As {@link #append(UUID, Appending)}, where it may turn out that nothing is to be appended any more: the decision makes no entry, and nothing else is done. */
+    /**
+     * As {@link #append(UUID, Appending)}, where it may turn out that nothing is to be appended any more: the decision makes no entry, and
+     * nothing else is done.
+     */
     public Optional<Kept> appendIfAny(UUID job, Appending what) {
         if (TransactionSynchronizationManager.isActualTransactionActive()) {
             throw new IllegalStateException("an append within another transaction");
@@ -256,7 +264,8 @@ public class JournalService {
     }
 
     private long length(UUID job) {
-        return entities.createQuery("select coalesce(max(e.sequence), 0) from EntryRow e where e.jobId = :job", Long.class).setParameter("job", job).getSingleResult();
+        return entities.createQuery("select coalesce(max(e.sequence), 0) from EntryRow e where e.jobId = :job", Long.class)
+                .setParameter("job", job).getSingleResult();
     }
 
     private static List<Entry> entries(Journal before, Author author, List<Payload> payloads) {
@@ -269,7 +278,8 @@ public class JournalService {
 
     /** Writes the first entry of a new job within the caller's transaction. */
     public void begin(UUID job, Author author, SettingsChosen settings) {
-        persist(job, new Entry(author.entry(), 1, Instant.now().truncatedTo(ChronoUnit.MICROS), author.person(), author.device(), settings));
+        persist(job, new Entry(author.entry(), 1, Instant.now().truncatedTo(ChronoUnit.MICROS), author.person(), author.device(),
+                settings));
     }
 
     /** Writes the entries of a new job, as they were written elsewhere, within the caller's transaction. */
@@ -314,7 +324,8 @@ public class JournalService {
 
     private static List<Payload> turned(Journal journal, Optional<Deed> deed, UUID seen) {
         Entry latest = journal.entries().get(journal.entries().size() - 1);
-        return deed.filter(d -> d.last().id().equals(seen)).map(Deed::back).orElseThrow(() -> new SurveyException(Problem.CHANGED_MEANWHILE, "line " + latest.sequence(), latest.person()));
+        return deed.filter(d -> d.last().id().equals(seen)).map(Deed::back)
+                .orElseThrow(() -> new SurveyException(Problem.CHANGED_MEANWHILE, "line " + latest.sequence(), latest.person()));
     }
 
     /** Brings a struck entry back. @throws SurveyException NOTHING_TO_STRIKE if it is not struck */
@@ -329,7 +340,8 @@ public class JournalService {
 
     /** Which of some jobs have an entry that says such a thing; it may have been struck. */
     public Set<UUID> having(Class<? extends Payload> said, Set<UUID> jobs) {
-        return Set.copyOf(entities.createQuery("select distinct e.jobId from EntryRow e where e.jobId in :jobs and e.kind = :kind", UUID.class).setParameter("jobs", jobs).setParameter("kind", json.kind(said)).getResultList());
+        return Set.copyOf(entities.createQuery("select distinct e.jobId from EntryRow e where e.jobId in :jobs and e.kind = :kind",
+                UUID.class).setParameter("jobs", jobs).setParameter("kind", json.kind(said)).getResultList());
     }
 
     /**
@@ -385,10 +397,12 @@ public class JournalService {
             known = null;   // it may have been mended
         }
         Loaded more = load(job, known == null ? 0 : known.journal().entries().size());
-        more.damage().filter(d -> !before.equals(Optional.of(d))).ifPresent(d -> LOG.error("the journal of job {} lacks line {}", job, d.line()));
+        more.damage().filter(d -> !before.equals(Optional.of(d)))
+                .ifPresent(d -> LOG.error("the journal of job {} lacks line {}", job, d.line()));
         if (known == null) {
             if (more.entries().isEmpty()) {
-                throw more.damage().map(d -> new SurveyException(Problem.JOURNAL_DAMAGED, d.line())).orElseGet(() -> new SurveyException(Problem.NOT_FOUND, job));
+                throw more.damage().map(d -> new SurveyException(Problem.JOURNAL_DAMAGED, d.line()))
+                        .orElseGet(() -> new SurveyException(Problem.NOT_FOUND, job));
             }
             return keep(job, new Replayed(replayed(job, more.entries()), more.damage()));
         }
@@ -422,7 +436,8 @@ public class JournalService {
                 }
                 LOG.error("line {} of job {} cannot be reckoned", unfit.entry().sequence(), job, unfit.getCause());
                 PayloadJson.Written written = json.write(unfit.entry().payload());
-                counting.set(at, with(unfit.entry(), new Unread(written.kind(), written.version(), written.json(), String.valueOf(unfit.getCause().getMessage()))));
+                counting.set(at, with(unfit.entry(),
+                        new Unread(written.kind(), written.version(), written.json(), String.valueOf(unfit.getCause().getMessage()))));
             } catch (IllegalArgumentException withoutSettings) {
                 throw new SurveyException(Problem.JOURNAL_DAMAGED, 1);
             }
@@ -441,7 +456,8 @@ public class JournalService {
     /** @throws SurveyException JOB_PUT_AWAY or NOT_FOUND: nothing is written into what nobody looks at */
     private void lock(UUID job) {
         entities.createNativeQuery("set local lock_timeout = " + LOCK_MILLIS).executeUpdate();
-        List<?> found = entities.createNativeQuery("select archived_at is not null from job where id = :job and deleted_at is null for update", Boolean.class)
+        List<?> found = entities.createNativeQuery(
+                "select archived_at is not null from job where id = :job and deleted_at is null for update", Boolean.class)
                 .setParameter("job", job).getResultList();
         if (found.isEmpty()) {
             throw new SurveyException(Problem.NOT_FOUND, job);
@@ -461,7 +477,8 @@ public class JournalService {
 
     /** Entries after a number, up to the first that is missing; what cannot be read is there as such. */
     private Loaded load(UUID job, int after) {
-        List<EntryRow> rows = entities.createQuery("select e from EntryRow e where e.jobId = :job and e.sequence > :after order by e.sequence", EntryRow.class)
+        List<EntryRow> rows = entities.createQuery(
+                "select e from EntryRow e where e.jobId = :job and e.sequence > :after order by e.sequence", EntryRow.class)
                 .setParameter("job", job).setParameter("after", after).getResultList();
         List<Entry> entries = new ArrayList<>(rows.size());
         for (EntryRow row : rows) {

@@ -109,7 +109,8 @@ final class OwnKinds {
 
         @Override
         public String text(Reworked says, InBook in) {
-            return "line " + in.line(says.entry()) + " now reads: " + in.corrected(says.entry(), says.corrected()) + (says.reason().isEmpty() ? "" : "\nbecause: " + says.reason());
+            return "line " + in.line(says.entry()) + " now reads: " + in.corrected(says.entry(), says.corrected())
+                    + (says.reason().isEmpty() ? "" : "\nbecause: " + says.reason());
         }
         /** One line at the foot, whatever it now reads. */
         @Override

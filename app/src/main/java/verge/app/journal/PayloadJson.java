@@ -74,7 +74,8 @@ public class PayloadJson {
     }
 
     private Payload read(String name, int version, JsonNode node) {
-        EntryKind<?> kind = kinds.named(name).filter(k -> version <= k.version()).orElseThrow(() -> new IllegalStateException("a newer Verge wrote '" + name + "' version " + version));
+        EntryKind<?> kind = kinds.named(name).filter(k -> version <= k.version())
+                .orElseThrow(() -> new IllegalStateException("a newer Verge wrote '" + name + "' version " + version));
         if (name.equals(OwnKinds.Rework.NAME)) {
             Rework r = REWORK.read().apply(node);
             return new Reworked(r.entry(), read(r.kind(), r.version(), r.corrected()), r.reason());

@@ -67,7 +67,9 @@ class PointProjection {
     }
 
     private void insert(UUID job, List<Row> rows) {
-        jdbc.batchUpdate("insert into point(entry_id, ordinal, job_id, name, code, origin, northing, easting, elevation, sigma_north, sigma_east, sigma_up) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        jdbc.batchUpdate(
+                "insert into point(entry_id, ordinal, job_id, name, code, origin, northing, easting, elevation, sigma_north, sigma_east, "
+                + "sigma_up) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
                 rows, BATCH, (statement, row) -> row.fill(statement, job));
     }
 

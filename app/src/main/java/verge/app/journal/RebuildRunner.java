@@ -36,9 +36,12 @@ class RebuildRunner implements ApplicationRunner {
             changed += rebuilt.alike() ? 0 : 1;
             rebuilt.faults().forEach(fault -> System.out.println("job " + job + " does not fit together: " + fault));
         }
-        System.out.println(jobs.size() + " jobs rebuilt from their journals; " + (changed == 0 ? "every coordinate is the same to the last bit"
+        System.out.println(jobs.size() + " jobs rebuilt from their journals; "
+                + (changed == 0 ? "every coordinate is the same to the last bit"
                 : changed + " had points that differed from their journal and are right now"));
-        System.out.println("looked at: " + extent.entries() + " entries (numbered on, found by their ids, counted by kind, at once and in parts alike), " + extent.values() + " values under keys, "
+        System.out.println("looked at: " + extent.entries()
+                + " entries (numbered on, found by their ids, counted by kind, at once and in parts alike), " + extent.values()
+                + " values under keys, "
                 + extent.looks() + " looks that are remembered, " + extent.amendments() + " strikes and corrections");
         System.exit(SpringApplication.exit(application));
     }

@@ -10,7 +10,10 @@ import java.util.function.Supplier;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
-/** Who is at work on which job of this node: one at a time, in the order in which they came, without a connection to the database while they wait. */
+/**
+ * Who is at work on which job of this node: one at a time, in the order in which they came, without a connection to the database while they
+ * wait.
+ */
 final class Turns {
     private final Duration patience;
     private final ConcurrentMap<UUID, Turn> turns = new ConcurrentHashMap<>();
@@ -26,7 +29,10 @@ final class Turns {
         private int users;
     }
 
-    /** @throws SurveyException JOB_BUSY if it takes too long @throws IllegalStateException within another turn at the same job: it would wait for itself */
+    /**
+     * @throws SurveyException JOB_BUSY if it takes too long
+     * @throws IllegalStateException within another turn at the same job: it would wait for itself
+     */
     <T> T take(UUID job, Supplier<T> work) {
         Turn turn = turns.compute(job, (id, before) -> {
             Turn now = before == null ? new Turn() : before;

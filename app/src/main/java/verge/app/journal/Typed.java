@@ -26,7 +26,8 @@ public record Typed(JobSettings settings, Function<String, Length> prism) {
     /** @throws SurveyException NOT_A_LENGTH or OUT_OF_RANGE */
     /** How far something lies beside something else, either way. */
     public static Length aside(String typed, LengthUnit unit) {
-        return within("distance beside the prism", typed, LengthText.parse(typed, unit), new Length(-FARTHEST_ASIDE.metres()), FARTHEST_ASIDE);
+        return within("distance beside the prism", typed, LengthText.parse(typed, unit), new Length(-FARTHEST_ASIDE.metres()),
+                FARTHEST_ASIDE);
     }
 
     public Length poleHeight(String typed) {

@@ -12,7 +12,8 @@ import verge.core.journal.Payload;
  * @param asked how it is asked for
  * @param optional whether leaving it blank says that there is none; else blank leaves it as it is
  */
-public record Value<P extends Payload>(String field, String group, String label, String now, String unit, Asked asked, boolean optional, Setter<P> setter) {
+public record Value<P extends Payload>(String field, String group, String label, String now, String unit, Asked asked, boolean optional,
+        Setter<P> setter) {
     /** How a value is asked for. */
     public enum Asked { WORDS, FIGURE, TICK, RAW }
 

@@ -19,8 +19,10 @@ public class ValueJson {
 
     /** How the kinds of system are told apart in JSON; the core knows nothing of it. */
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-    @JsonSubTypes({@Type(value = CoordinateSystem.Projected.class, name = "projected"), @Type(value = CoordinateSystem.Localised.class, name = "localised"),
-        @Type(value = CoordinateSystem.LatLonOnly.class, name = "lat-lon"), @Type(value = CoordinateSystem.Flat.class, name = "flat"), @Type(value = CoordinateSystem.Undecided.class, name = "undecided")})
+    @JsonSubTypes({@Type(value = CoordinateSystem.Projected.class, name = "projected"),
+            @Type(value = CoordinateSystem.Localised.class, name = "localised"),
+        @Type(value = CoordinateSystem.LatLonOnly.class, name = "lat-lon"), @Type(value = CoordinateSystem.Flat.class, name = "flat"),
+                @Type(value = CoordinateSystem.Undecided.class, name = "undecided")})
     private interface KindOfSystem {
     }
 
@@ -31,7 +33,8 @@ public class ValueJson {
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-    @JsonSubTypes({@Type(value = FaceShot.BuildingFace.Wall.class, name = "wall"), @Type(value = FaceShot.BuildingFace.Edge.class, name = "edge"),
+    @JsonSubTypes({@Type(value = FaceShot.BuildingFace.Wall.class, name = "wall"),
+            @Type(value = FaceShot.BuildingFace.Edge.class, name = "edge"),
         @Type(value = FaceShot.BuildingFace.Level.class, name = "level")})
     private interface KindOfFace {
     }

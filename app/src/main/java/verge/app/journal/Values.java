@@ -35,13 +35,15 @@ public final class Values<P extends Payload> {
         return all.stream();
     }
 
-    private Values<P> add(String field, String group, String label, String now, String unit, Value.Asked asked, boolean optional, Value.Setter<P> setter) {
+    private Values<P> add(String field, String group, String label, String now, String unit, Value.Asked asked, boolean optional,
+            Value.Setter<P> setter) {
         all.add(new Value<>(field, group, label, now, unit, asked, optional, setter));
         return this;
     }
 
     public Values<P> name(String field, String group, String label, PointName now, BiFunction<P, PointName, P> with) {
-        return add(field, group, label, now.text(), "", Value.Asked.WORDS, false, (was, typed, by) -> with.apply(was, PointName.parse(typed)));
+        return add(field, group, label, now.text(), "", Value.Asked.WORDS, false,
+                (was, typed, by) -> with.apply(was, PointName.parse(typed)));
     }
 
     public Values<P> code(String field, String group, Code now, BiFunction<P, Code, P> with) {
@@ -53,11 +55,13 @@ public final class Values<P extends Payload> {
     }
 
     public Values<P> tick(String field, String group, String label, boolean now, BiFunction<P, Boolean, P> with) {
-        return add(field, group, label, Boolean.toString(now), "", Value.Asked.TICK, false, (was, typed, by) -> with.apply(was, typed.equals("true") || typed.equals("on")));
+        return add(field, group, label, Boolean.toString(now), "", Value.Asked.TICK, false,
+                (was, typed, by) -> with.apply(was, typed.equals("true") || typed.equals("on")));
     }
 
     public Values<P> instrumentHeight(Length now, BiFunction<P, Length, P> with) {
-        return add("instrumentHeight", "", "Instrument height", figures.bare(now), figures.lengthUnit().symbol(), Value.Asked.FIGURE, false, (was, typed, by) -> with.apply(was, by.instrumentHeight(typed)));
+        return add("instrumentHeight", "", "Instrument height", figures.bare(now), figures.lengthUnit().symbol(), Value.Asked.FIGURE, false,
+                (was, typed, by) -> with.apply(was, by.instrumentHeight(typed)));
     }
 
     /** A target: its height and its prism. */
@@ -65,7 +69,8 @@ public final class Values<P extends Payload> {
         Target now = of.apply(says);
         return add(heightField, group, "Pole height", figures.bare(now.height()), figures.lengthUnit().symbol(), Value.Asked.FIGURE, false,
                 (was, typed, by) -> with.apply(was, new Target(by.poleHeight(typed), of.apply(was).prismConstant())))
-                .add(prismField, group, "Prism, or mm", Decimals.print(now.prismConstant().metres() * MILLIMETRES_PER_METRE, 1), "", Value.Asked.FIGURE, false,
+                .add(prismField, group, "Prism, or mm", Decimals.print(now.prismConstant().metres() * MILLIMETRES_PER_METRE, 1), "",
+                Value.Asked.FIGURE, false,
                         (was, typed, by) -> with.apply(was, new Target(of.apply(was).height(), by.prism().apply(typed))));
     }
 
@@ -78,17 +83,23 @@ public final class Values<P extends Payload> {
     public Values<P> pointing(String suffix, String group, Function<P, Pointing> of, BiFunction<P, Pointing, P> with) {
         Pointing now = of.apply(says);
         add("direction" + suffix, group, "Direction read", figures.circle(now.horizontalDirection()), "", Value.Asked.RAW, false,
-                (was, typed, by) -> with.apply(was, new Pointing(by.circle(typed), of.apply(was).zenith(), of.apply(was).distance(), of.apply(was).asReceived())));
+                (was, typed, by) -> with.apply(was,
+                new Pointing(by.circle(typed), of.apply(was).zenith(), of.apply(was).distance(), of.apply(was).asReceived())));
         add("zenith" + suffix, group, "Zenith read", figures.circle(now.zenith()), "", Value.Asked.RAW, false,
-                (was, typed, by) -> with.apply(was, new Pointing(of.apply(was).horizontalDirection(), by.circle(typed), of.apply(was).distance(), of.apply(was).asReceived())));
-        now.distance().ifPresent(d -> add("distance" + suffix, group, "Distance read", Decimals.print(d.in(figures.lengthUnit()), RAW_LENGTH_DECIMALS), figures.lengthUnit().symbol(), Value.Asked.RAW, false,
-                (was, typed, by) -> with.apply(was, new Pointing(of.apply(was).horizontalDirection(), of.apply(was).zenith(), Optional.of(by.distance(typed)), of.apply(was).asReceived()))));
+                (was, typed, by) -> with.apply(was,
+                new Pointing(of.apply(was).horizontalDirection(), by.circle(typed), of.apply(was).distance(), of.apply(was).asReceived())));
+        now.distance().ifPresent(d -> add("distance" + suffix, group, "Distance read",
+                Decimals.print(d.in(figures.lengthUnit()), RAW_LENGTH_DECIMALS), figures.lengthUnit().symbol(), Value.Asked.RAW, false,
+                (was, typed, by) -> with.apply(was,
+                new Pointing(of.apply(was).horizontalDirection(), of.apply(was).zenith(), Optional.of(by.distance(typed)),
+                of.apply(was).asReceived()))));
         return this;
     }
 
     /** A length that may point either way. */
     public Values<P> length(String field, String label, Length now, BiFunction<P, Length, P> with) {
-        return add(field, "", label, figures.bare(now), figures.lengthUnit().symbol(), Value.Asked.FIGURE, false, (was, typed, by) -> with.apply(was, Typed.aside(typed, by.settings().figures().lengthUnit())));
+        return add(field, "", label, figures.bare(now), figures.lengthUnit().symbol(), Value.Asked.FIGURE, false,
+                (was, typed, by) -> with.apply(was, Typed.aside(typed, by.settings().figures().lengthUnit())));
     }
 
     /** A figure of any kind. */

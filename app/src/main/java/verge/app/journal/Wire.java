@@ -26,10 +26,14 @@ public record Wire<V>(Function<V, JsonNode> write, Function<JsonNode, V> read) {
     private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
 
     /** Java's shortest decimal of a double reads back to the same bits. */
-    public static final Wire<Double> NUMBER = new Wire<>(NODES::numberNode, node -> required(node, node.isNumber(), "a number").doubleValue());
-    public static final Wire<Integer> COUNT = new Wire<>(NODES::numberNode, node -> required(node, isWhole(node) && node.canConvertToInt(), "a whole number").intValue());
-    public static final Wire<Long> LONG = new Wire<>(NODES::numberNode, node -> required(node, isWhole(node) && node.canConvertToLong(), "a whole number").longValue());
-    public static final Wire<Boolean> FLAG = new Wire<>(NODES::booleanNode, node -> required(node, node.isBoolean(), "true or false").booleanValue());
+    public static final Wire<Double> NUMBER = new Wire<>(NODES::numberNode,
+            node -> required(node, node.isNumber(), "a number").doubleValue());
+    public static final Wire<Integer> COUNT = new Wire<>(NODES::numberNode,
+            node -> required(node, isWhole(node) && node.canConvertToInt(), "a whole number").intValue());
+    public static final Wire<Long> LONG = new Wire<>(NODES::numberNode,
+            node -> required(node, isWhole(node) && node.canConvertToLong(), "a whole number").longValue());
+    public static final Wire<Boolean> FLAG = new Wire<>(NODES::booleanNode,
+            node -> required(node, node.isBoolean(), "true or false").booleanValue());
     public static final Wire<String> TEXT = new Wire<>(NODES::stringNode, node -> required(node, node.isString(), "a text").stringValue());
     public static final Wire<UUID> ID = TEXT.as(UUID::fromString, UUID::toString);
 
@@ -51,12 +55,14 @@ public record Wire<V>(Function<V, JsonNode> write, Function<JsonNode, V> read) {
 
     /** One of several, by its name. */
     public static <E extends Enum<E>> Wire<E> choice(Class<E> kind) {
-        return TEXT.as(text -> Arrays.stream(kind.getEnumConstants()).filter(e -> e.name().equals(text)).findFirst().orElseThrow(() -> new IllegalArgumentException(text + " is no " + kind.getSimpleName())), Enum::name);
+        return TEXT.as(text -> Arrays.stream(kind.getEnumConstants()).filter(e -> e.name().equals(text)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(text + " is no " + kind.getSimpleName())), Enum::name);
     }
 
     /** Null where there is none. */
     public Wire<Optional<V>> maybe() {
-        return new Wire<>(value -> value.map(write).orElseGet(NODES::nullNode), node -> node.isNull() ? Optional.empty() : Optional.of(read.apply(node)));
+        return new Wire<>(value -> value.map(write).orElseGet(NODES::nullNode),
+                node -> node.isNull() ? Optional.empty() : Optional.of(read.apply(node)));
     }
 
     public Wire<List<V>> list() {
@@ -73,7 +79,8 @@ public record Wire<V>(Function<V, JsonNode> write, Function<JsonNode, V> read) {
             ObjectNode all = NODES.objectNode();
             new TreeMap<>(values).forEach((name, value) -> all.set(name, write.apply(value)));
             return all;
-        }, node -> required(node, node.isObject(), "an object").propertyStream().collect(Collectors.toMap(Map.Entry::getKey, p -> read.apply(p.getValue()))));
+        }, node -> required(node, node.isObject(), "an object").propertyStream()
+                .collect(Collectors.toMap(Map.Entry::getKey, p -> read.apply(p.getValue()))));
     }
 
     /** A field of an object. */
@@ -138,9 +145,11 @@ public record Wire<V>(Function<V, JsonNode> write, Function<JsonNode, V> read) {
     /** One of several kinds, told apart by the field 'kind'. */
     @SafeVarargs
     public static <V> Wire<V> oneOf(Kind<? extends V>... kinds) {
-        return new Wire<>(value -> Arrays.stream(kinds).filter(k -> k.type.isInstance(value)).findFirst().orElseThrow().tagged(value), node -> {
+        return new Wire<>(value -> Arrays.stream(kinds).filter(k -> k.type.isInstance(value)).findFirst().orElseThrow().tagged(value),
+                node -> {
             String name = TEXT.read.apply(required(node, node.isObject() && node.has("kind"), "of any kind").get("kind"));
-            return Arrays.stream(kinds).filter(k -> k.name.equals(name)).findFirst().orElseThrow(() -> new IllegalArgumentException("no kind '" + name + "'")).wire.read.apply(node);
+            return Arrays.stream(kinds).filter(k -> k.name.equals(name)).findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("no kind '" + name + "'")).wire.read.apply(node);
         });
     }
 

@@ -52,10 +52,12 @@ public final class Wires {
     });
     /** With its arcs by their bulges. */
     public static final Wire<Path> PATH = Wire.object(o -> {
-        var places = o.field("places", POSITION.list(), (Path p) -> IntStream.range(0, p.vertices().size()).mapToObj(p.vertices()::position).toList());
+        var places = o.field("places", POSITION.list(), (Path p) -> IntStream.range(0, p.vertices().size()).mapToObj(p.vertices()::position)
+                .toList());
         var bulges = o.field("bulges", Wire.NUMBER.list(), p -> IntStream.range(0, p.vertices().size()).mapToObj(p::bulge).toList());
         var closed = o.field("closed", Wire.FLAG, Path::closed);
-        return row -> Path.of(Vertices.of(row.get(places).toArray(Position[]::new)), row.get(bulges).stream().mapToDouble(b -> b).toArray(), row.get(closed));
+        return row -> Path.of(Vertices.of(row.get(places).toArray(Position[]::new)), row.get(bulges).stream().mapToDouble(b -> b).toArray(),
+                row.get(closed));
     });
     public static final Wire<StringName> STRING_NAME = Wire.object(o -> {
         var code = o.field("code", CODE, StringName::code);

@@ -44,7 +44,8 @@ class LeafController {
     private final PrismTable prisms;
     private final BookText text;
 
-    LeafController(LeafService leaves, SetupViews views, SetupDrawing drawing, JournalService journals, SitePoints sitePoints, PrismTable prisms, BookText text) {
+    LeafController(LeafService leaves, SetupViews views, SetupDrawing drawing, JournalService journals, SitePoints sitePoints,
+            PrismTable prisms, BookText text) {
         this.leaves = leaves;
         this.views = views;
         this.drawing = drawing;
@@ -64,7 +65,8 @@ class LeafController {
         Figures f = state.settings().figures();
         Optional<UUID> open = state.openLeaf().map(Leaf::entry);
         List<LeafLine> lines = state.leaves().stream().map(l -> new LeafLine(l.entry(), l.number(), LeafKinds.occupied(l.written()),
-                "\u03c3 " + f.small(l.station().covariance().position().plan()) + ", " + leaves.checks(job, l).size() + " checks", open.equals(Optional.of(l.entry())), state.isClosed(l.entry()))).toList();
+                "\u03c3 " + f.small(l.station().covariance().position().plan()) + ", " + leaves.checks(job, l).size() + " checks",
+                open.equals(Optional.of(l.entry())), state.isClosed(l.entry()))).toList();
         model.addAttribute("leaves", lines);
         return "leaf/leaves";
     }
@@ -76,7 +78,8 @@ class LeafController {
     }
 
     /** A check in words. */
-    record CheckLine(String time, String mark, String turned, SetupView.MisfitView across, SetupView.MisfitView distance, SetupView.MisfitView height, boolean within, boolean independent) {
+    record CheckLine(String time, String mark, String turned, SetupView.MisfitView across, SetupView.MisfitView distance,
+            SetupView.MisfitView height, boolean within, boolean independent) {
     }
 
     @GetMapping("/{leaf}")
@@ -107,16 +110,20 @@ class LeafController {
     private static CheckLine line(Leaf leaf, LeafService.Check c, JobSettings settings) {
         Figures f = settings.figures();
         Optional<StationCheck> o = c.outcome();
-        return new CheckLine(settings.times().brief(c.entry().at()), c.taken().mark().text(), o.map(x -> Decimals.showSigned(x.turned().arcSeconds(), 0) + "\u2033").orElse(""),
+        return new CheckLine(settings.times().brief(c.entry().at()), c.taken().mark().text(),
+                o.map(x -> Decimals.showSigned(x.turned().arcSeconds(), 0) + "\u2033").orElse(""),
                 SetupView.MisfitView.of(o.map(StationCheck::across), f), SetupView.MisfitView.of(o.map(StationCheck::distance), f),
-                SetupView.MisfitView.of(o.flatMap(StationCheck::height), f), o.map(StationCheck::within).orElse(false), !LeafService.sighted(leaf, c.taken().mark()));
+                SetupView.MisfitView.of(o.flatMap(StationCheck::height), f), o.map(StationCheck::within).orElse(false),
+                !LeafService.sighted(leaf, c.taken().mark()));
     }
 
     /** A warning if the last check says that the circle has turned. */
     static Optional<String> drift(List<LeafService.Check> checks) {
         return checks.stream().reduce((first, next) -> next).flatMap(LeafService.Check::outcome).filter(o -> !o.across().within())
-                .map(o -> "The instrument has drifted: the last check finds the circle turned by " + Decimals.showSigned(o.turned().arcSeconds(), 0)
-                        + "\u2033, where " + Decimals.show(3 * o.across().sigma().metres() / Math.max(1e-9, Math.abs(o.across().difference().metres())) * Math.abs(o.turned().arcSeconds()), 0)
+                .map(o -> "The instrument has drifted: the last check finds the circle turned by "
+                + Decimals.showSigned(o.turned().arcSeconds(), 0)
+                        + "\u2033, where " + Decimals.show(3 * o.across().sigma()
+                        .metres() / Math.max(1e-9, Math.abs(o.across().difference().metres())) * Math.abs(o.turned().arcSeconds()), 0)
                         + "\u2033 would be chance. Set up again; what was measured since the last good check is doubtful.");
     }
 
@@ -133,14 +140,18 @@ class LeafController {
 
     @PostMapping("/check")
     @ResponseBody
-    CompletableFuture<Checked> check(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String mark, @RequestParam(defaultValue = "") String targetHeight,
+    CompletableFuture<Checked> check(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String mark,
+            @RequestParam(defaultValue = "") String targetHeight,
             @RequestParam(defaultValue = "") String prismConstant, Principal person) {
         return leaves.check(job, id, mark, targetHeight, prismConstant, person.getName()).thenApply(kept -> {
             JobState state = journals.state(job);
             Figures f = state.settings().figures();
-            String before = kept.before() ? " That was before the last answer was lost; nothing was read now. Read again for the mark the pole is on." : "";
-            return state.openLeaf().flatMap(l -> leaves.checks(job, l).stream().filter(c -> c.entry().id().equals(kept.entry().id())).findFirst()).flatMap(LeafService.Check::outcome)
-                    .map(o -> new Checked(o.within(), (o.within() ? "The setup holds: " : "The setup does not hold: ") + LeafKinds.differences(o, f) + "." + before))
+            String before = kept.before()
+                    ? " That was before the last answer was lost; nothing was read now. Read again for the mark the pole is on." : "";
+            return state.openLeaf().flatMap(l -> leaves.checks(job, l).stream().filter(c -> c.entry().id().equals(kept.entry().id()))
+                    .findFirst()).flatMap(LeafService.Check::outcome)
+                    .map(o -> new Checked(o.within(), (o.within() ? "The setup holds: " : "The setup does not hold: ")
+                    + LeafKinds.differences(o, f) + "." + before))
                     .orElse(new Checked(false, "The mark is no longer known."));
         });
     }

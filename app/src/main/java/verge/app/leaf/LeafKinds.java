@@ -70,8 +70,11 @@ public final class LeafKinds {
 
         @Override
         public String text(StationSetUp says, InBook in) {
-            return brief(says, in) + says.arrangement().sightings().stream().flatMap(sight -> sight.pointings().stream().map(p -> "\n" + sight.mark() + "  " + in.circle(p))).collect(Collectors.joining())
-                    + says.arrangement().faceShots().stream().map(shot -> "\n" + shot.face().name() + "  " + in.circle(shot.pointing())).collect(Collectors.joining());
+            return brief(says, in) + says.arrangement().sightings().stream()
+                    .flatMap(sight -> sight.pointings().stream().map(p -> "\n" + sight.mark() + "  " + in.circle(p)))
+                    .collect(Collectors.joining())
+                    + says.arrangement().faceShots().stream().map(shot -> "\n" + shot.face().name() + "  " + in.circle(shot.pointing()))
+                    .collect(Collectors.joining());
         }
 
         @Override
@@ -81,7 +84,8 @@ public final class LeafKinds {
 
         @Override
         public String raw(StationSetUp says) {
-            return Stream.concat(says.readings(), says.arrangement().faceShots().stream().map(FaceShot::pointing)).map(Reading::asReceived).collect(Collectors.joining("\n"));
+            return Stream.concat(says.readings(), says.arrangement().faceShots().stream().map(FaceShot::pointing)).map(Reading::asReceived)
+                    .collect(Collectors.joining("\n"));
         }
 
         @Override
@@ -94,11 +98,16 @@ public final class LeafKinds {
         @Override
         public List<TraceStep> steps(StationSetUp says, InBook in) {
             Figures f = in.figures();
-            return in.state().leaf(in.entry().id()).map(leaf -> Stream.concat(leaf.solved().marks().stream().map(m -> new TraceStep("Mark " + m.mark() + ", measured less known: across, along, up",
-                            String.join("  ", Stream.of(m.across(), m.distance(), m.height()).map(d -> d.map(x -> f.difference(x.difference())).orElse("\u2013")).toList()))),
+            return in.state().leaf(in.entry().id())
+                    .map(leaf -> Stream.concat(leaf.solved().marks().stream()
+                    .map(m -> new TraceStep("Mark " + m.mark() + ", measured less known: across, along, up",
+                            String.join("  ", Stream.of(m.across(), m.distance(), m.height())
+                            .map(d -> d.map(x -> f.difference(x.difference())).orElse("\u2013")).toList()))),
                     Stream.of(new TraceStep("Station", in.state().settings().place(leaf.station().occupation().station())),
                             new TraceStep("Orientation: azimuth of the circle\u2019s zero", f.direction(leaf.station().orientation())),
-                            new TraceStep("\u03c3 in plan and of the orientation", f.small(leaf.station().covariance().position().plan()) + "  " + f.circle(leaf.station().covariance().orientation()))))
+                            new TraceStep("\u03c3 in plan and of the orientation",
+                            f.small(leaf.station().covariance().position().plan()) + "  "
+                            + f.circle(leaf.station().covariance().orientation()))))
                     .toList()).orElse(List.of());
         }
 
@@ -110,7 +119,8 @@ public final class LeafKinds {
         private static String solved(Figures f, StationSolution s) {
             return s.backsight().map(m -> m.distance().map(d -> "; distance " + f.difference(d.difference())).orElse("")
                     + m.height().map(h -> ", height " + f.difference(h.difference())).orElse("")).orElse("")
-                    + (s.marks().size() > 1 || !s.faces().isEmpty() ? "; \u03c3 " + f.small(s.station().covariance().position().plan()) : "");
+                    + (s.marks().size() > 1 || !s.faces().isEmpty() ? "; \u03c3 "
+                    + f.small(s.station().covariance().position().plan()) : "");
         }
     }
 
@@ -212,7 +222,8 @@ public final class LeafKinds {
         @Override
         public Stream<Value<CheckTaken>> values(CheckTaken says, InBook in) {
             return new Values<>(says, in).name("mark", "", "Mark", says.mark(), (was, name) -> was.renamed(n -> name))
-                    .target("targetHeight", "prismConstant", "", CheckTaken::target, (was, target) -> was.withTargets(t -> target)).reading(CheckTaken::reading, CheckTaken::with).all();
+                    .target("targetHeight", "prismConstant", "", CheckTaken::target, (was, target) -> was.withTargets(t -> target))
+                    .reading(CheckTaken::reading, CheckTaken::with).all();
         }
     }
 }

@@ -68,11 +68,14 @@ public class LeafService {
         }).toList();
     }
 
-    /** Marks of the floor in hand by which a setup can be checked, those that took no part in it first: only they check it independently. */
+    /**
+     * Marks of the floor in hand by which a setup can be checked, those that took no part in it first: only they check it independently.
+     */
     public List<PointName> checkMarks(UUID job, Leaf leaf) {
         List<PointName> sighted = leaf.written().arrangement().sightings().stream().map(Sighting::mark).toList();
         JobState state = points.state(job);
-        List<PointName> all = new ArrayList<>(state.points().filter(p -> p.origin() == Origin.CONTROL && state.isHere(p) && !p.name().equals(leaf.written().station()))
+        List<PointName> all = new ArrayList<>(state.points()
+                .filter(p -> p.origin() == Origin.CONTROL && state.isHere(p) && !p.name().equals(leaf.written().station()))
                 .map(StoredPoint::name).distinct().toList());
         all.sort(Comparator.comparing(sighted::contains));
         return all;

@@ -45,7 +45,8 @@ final class SetupWires {
         var elevation = o.field("elevation", Wires.ELEVATION, BuildingFace.Level::elevation);
         return row -> new BuildingFace.Level(row.get(name), row.get(elevation));
     });
-    private static final Wire<BuildingFace> FACE = Wire.oneOf(new Wire.Kind<>("wall", BuildingFace.Wall.class, WALL), new Wire.Kind<>("edge", BuildingFace.Edge.class, EDGE), new Wire.Kind<>("level", BuildingFace.Level.class, LEVEL));
+    private static final Wire<BuildingFace> FACE = Wire.oneOf(new Wire.Kind<>("wall", BuildingFace.Wall.class, WALL),
+            new Wire.Kind<>("edge", BuildingFace.Edge.class, EDGE), new Wire.Kind<>("level", BuildingFace.Level.class, LEVEL));
     private static final Wire<FaceShot> FACE_SHOT = Wire.object(o -> {
         var face = o.field("face", FACE, FaceShot::face);
         var pointing = o.field("pointing", Wires.POINTING, FaceShot::pointing);
@@ -62,7 +63,8 @@ final class SetupWires {
         var scaleFree = o.field("scaleFree", Wire.FLAG, Arrangement::scaleFree);
         var sightings = o.field("sightings", SIGHTING.list(), Arrangement::sightings);
         var faceShots = o.field("faceShots", FACE_SHOT.list(), Arrangement::faceShots);
-        return row -> new Arrangement(row.get(kind), row.get(station), row.get(height), row.get(given), row.get(heightFrom), row.get(carried), row.get(scaleFree), row.get(sightings), row.get(faceShots));
+        return row -> new Arrangement(row.get(kind), row.get(station), row.get(height), row.get(given), row.get(heightFrom),
+                row.get(carried), row.get(scaleFree), row.get(sightings), row.get(faceShots));
     });
     private static final Wire<Atmosphere> AIR = Wire.object(o -> {
         var temperature = o.field("temperatureCelsius", Wire.NUMBER, Atmosphere::temperatureCelsius);
@@ -84,7 +86,8 @@ final class SetupWires {
         var station = o.field("sigmaStationCentring", Wires.LENGTH, InstrumentPrecision::sigmaStationCentring);
         var target = o.field("sigmaTargetCentring", Wires.LENGTH, InstrumentPrecision::sigmaTargetCentring);
         var height = o.field("sigmaHeight", Wires.LENGTH, InstrumentPrecision::sigmaHeight);
-        return row -> new InstrumentPrecision(row.get(direction), row.get(zenith), row.get(meter), row.get(station), row.get(target), row.get(height));
+        return row -> new InstrumentPrecision(row.get(direction), row.get(zenith), row.get(meter), row.get(station), row.get(target),
+                row.get(height));
     });
     private static final Wire<InstrumentErrors> ERRORS = Wire.object(o -> {
         var collimation = o.field("collimation", Wires.ANGLE, InstrumentErrors::collimation);
@@ -120,7 +123,8 @@ final class SetupWires {
         var instrument = o.field("instrument", Wire.TEXT);
         var upsets = o.field("upsets", Wire.LONG);
         var reason = o.field("reason", Wire.TEXT);
-        return row -> StationSetUp.onKnownPoint(row.get(station), row.get(backsight), row.get(height), row.get(target), row.get(reading), row.get(air), row.get(precision), row.get(refraction),
+        return row -> StationSetUp.onKnownPoint(row.get(station), row.get(backsight), row.get(height), row.get(target), row.get(reading),
+                row.get(air), row.get(precision), row.get(refraction),
                 row.get(instrument), row.get(upsets), row.get(reason));
     });
 

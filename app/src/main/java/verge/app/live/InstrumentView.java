@@ -15,7 +15,8 @@ package verge.app.live;
  * @param health all of it in one mark
  */
 public record InstrumentView(String link, String linkWords, String tilt, boolean level, double tiltAlong, double tiltAcross,
-        String battery, String air, String temperature, String pressure, boolean settled, SwitchView switches, PoleView pole, Health health) {
+        String battery, String air, String temperature, String pressure, boolean settled, SwitchView switches, PoleView pole,
+        Health health) {
 
     /**
      * How it fares in one mark: what is well goes quiet, what is not is said.

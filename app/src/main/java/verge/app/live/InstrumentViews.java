@@ -24,7 +24,8 @@ import verge.instruments.port.LinkState;
 /** Says in words how the instrument fares and where its prism is. */
 @Component
 public class InstrumentViews {
-    private static final InstrumentView NONE = new InstrumentView("none", "No instrument", "", false, 0, 0, "", "", "", "", false, null, null, InstrumentView.Health.NONE);
+    private static final InstrumentView NONE = new InstrumentView("none", "No instrument", "", false, 0, 0, "", "", "", "", false, null,
+            null, InstrumentView.Health.NONE);
 
     private static final int LOW_BATTERY_PERCENT = 20;
 
@@ -52,16 +53,19 @@ public class InstrumentViews {
                 condition.map(c -> air.temperature(c.temperatureCelsius()) + ", " + air.pressure(c.pressureHectopascals())).orElse(""),
                 condition.map(c -> air.temperatureTyped(c.temperatureCelsius())).orElse(""),
                 condition.map(c -> air.pressureTyped(c.pressureHectopascals())).orElse(""),
-                standing.isPresent(), now.switches().map(InstrumentViews::switches).orElse(null), now.tracked().map(r -> pole(state, standing, r)).orElse(null),
+                standing.isPresent(), now.switches().map(InstrumentViews::switches).orElse(null),
+                now.tracked().map(r -> pole(state, standing, r)).orElse(null),
                 health(now, condition, limit, state.openLeaf().isPresent() && standing.isEmpty()));
     }
 
-    private static InstrumentView.Health health(InstrumentSnapshot now, Optional<InstrumentCondition> condition, double levelLimit, boolean moved) {
+    private static InstrumentView.Health health(InstrumentSnapshot now, Optional<InstrumentCondition> condition, double levelLimit,
+            boolean moved) {
         if (now.link() == LinkState.CLOSED) {
             return InstrumentView.Health.NONE;
         }
         if (now.link() != LinkState.UP) {
-            return now.link() == LinkState.CONNECTING ? InstrumentView.Health.look("Connecting") : InstrumentView.Health.stop(now.link() == LinkState.LOST ? "Link lost" : "Both ends differ");
+            return now.link() == LinkState.CONNECTING ? InstrumentView.Health.look("Connecting")
+                    : InstrumentView.Health.stop(now.link() == LinkState.LOST ? "Link lost" : "Both ends differ");
         }
         if (condition.isEmpty()) {
             return InstrumentView.Health.look("Connecting");
@@ -76,7 +80,8 @@ public class InstrumentViews {
         if (now.switches().filter(s -> s.mode() == InstrumentSwitches.Mode.LOCK && !s.locked()).isPresent()) {
             return InstrumentView.Health.look("No prism");
         }
-        return fares.batteryPercent() < LOW_BATTERY_PERCENT ? InstrumentView.Health.look("Battery " + fares.batteryPercent() + " %") : InstrumentView.Health.WELL;
+        return fares.batteryPercent() < LOW_BATTERY_PERCENT ? InstrumentView.Health.look("Battery " + fares.batteryPercent() + " %")
+                : InstrumentView.Health.WELL;
     }
 
     private static String linkWords(InstrumentSnapshot now) {
@@ -84,14 +89,16 @@ public class InstrumentViews {
             case CONNECTING -> "Looking for " + now.address();
             case UP -> InstrumentWatch.title(now).replace('-', '\u2011');   // a serial number is not broken at its hyphen
             case LOST -> "Link lost, trying again";
-            case MISMATCH -> now.mismatch().map(m -> "The " + m.what() + " differs: here " + m.ours() + ", there " + m.theirs()).orElse("Both ends differ");
+            case MISMATCH -> now.mismatch().map(m -> "The " + m.what() + " differs: here " + m.ours() + ", there " + m.theirs())
+                    .orElse("Both ends differ");
             case STRANGER -> "What answers at " + now.address() + " is no instrument";
             case CLOSED -> "Not connected";
         };
     }
 
     private static InstrumentView.SwitchView switches(InstrumentSwitches s) {
-        return new InstrumentView.SwitchView(s.mode().name().toLowerCase(Locale.ROOT), s.face() == Face.TWO ? 2 : 1, s.locked(), s.compensator(), s.laser());
+        return new InstrumentView.SwitchView(s.mode().name().toLowerCase(Locale.ROOT), s.face() == Face.TWO ? 2 : 1, s.locked(),
+                s.compensator(), s.laser());
     }
 
     private static double within(double share) {

@@ -23,11 +23,18 @@ class LiveController {
         this.sitePoints = sitePoints;
     }
 
-    /** @param stake name of the point being staked, or empty; the rest as on the staking page @param by receiver if it is staked with that @param sky whether satellites are shown */
+    /**
+     * @param stake name of the point being staked, or empty; the rest as on the staking page
+     * @param by receiver if it is staked with that
+     * @param sky whether satellites are shown
+     */
     @GetMapping(path = "/jobs/{job}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter live(@PathVariable UUID job, @RequestParam(defaultValue = "") String stake, @RequestParam(defaultValue = "") String facing,
-            @RequestParam(defaultValue = "") String planTolerance, @RequestParam(defaultValue = "") String heightTolerance, @RequestParam(defaultValue = "") String by, @RequestParam(defaultValue = "false") boolean sky, Principal person, HttpSession session) {
+            @RequestParam(defaultValue = "") String planTolerance, @RequestParam(defaultValue = "") String heightTolerance,
+            @RequestParam(defaultValue = "") String by, @RequestParam(defaultValue = "false") boolean sky, Principal person,
+            HttpSession session) {
         StakeoutAim aim = stake.isBlank() ? null : StakeoutAim.parse(sitePoints.state(job), stake, facing, planTolerance, heightTolerance);
-        return stream.open(job, new LivePage.Reader(person.getName(), session.getId()), new LivePage.Wants(aim, by.equals("receiver"), sky));
+        return stream.open(job, new LivePage.Reader(person.getName(), session.getId()),
+                new LivePage.Wants(aim, by.equals("receiver"), sky));
     }
 }

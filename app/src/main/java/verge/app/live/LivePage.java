@@ -29,7 +29,13 @@ final class LivePage {
     private boolean stumbled;
     private boolean ended;
 
-    /** What it is to be told besides what all are. @param aim what it stakes, or null @param byReceiver whether it stakes with the satellite receiver @param sky whether it shows satellites */
+    /**
+     * What it is to be told besides what all are.
+     *
+     * @param aim what it stakes, or null
+     * @param byReceiver whether it stakes with the satellite receiver
+     * @param sky whether it shows satellites
+     */
     record Wants(StakeoutAim aim, boolean byReceiver, boolean sky) {
     }
 

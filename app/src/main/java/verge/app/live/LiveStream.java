@@ -63,7 +63,8 @@ class LiveStream {
     /** Sends to pages, and reads jobs anew: what may wait for a tablet or for the database. */
     private final ExecutorService beside = Executors.newCachedThreadPool(task -> new Thread(task, "beside live"));
 
-    LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, ReceiverViews receivers, BaseViews bases, RoverNow rovers, ReceiverDesk receiverDesk, JsonMapper json) {
+    LiveStream(InstrumentDesk desk, JobService jobs, JournalService journals, InstrumentViews instruments, ReceiverViews receivers,
+            BaseViews bases, RoverNow rovers, ReceiverDesk receiverDesk, JsonMapper json) {
         this.desk = desk;
         this.jobs = jobs;
         this.journals = journals;
@@ -121,7 +122,8 @@ class LiveStream {
     /** A file of the site has changed: the pages of its jobs look again, once the change is in the database. */
     @TransactionalEventListener(fallbackExecution = true)
     void changed(SiteChanged change) {
-        beside.execute(() -> pages.stream().filter(page -> lies(page.job(), change.site())).forEach(page -> page.tell("book", "site " + Instant.now())));
+        beside.execute(() -> pages.stream().filter(page -> lies(page.job(), change.site()))
+                .forEach(page -> page.tell("book", "site " + Instant.now())));
     }
 
     private boolean lies(UUID job, UUID site) {
@@ -157,7 +159,8 @@ class LiveStream {
             if (page.wants().byReceiver()) {
                 lead(page);
             } else {
-                guide(page, here(state, page.job(), view).map(position -> GuideView.of(state, page.wants().aim(), position, Optional.empty())));
+                guide(page, here(state, page.job(), view)
+                        .map(position -> GuideView.of(state, page.wants().aim(), position, Optional.empty())));
             }
         }
     }
@@ -169,7 +172,8 @@ class LiveStream {
     /** Nobody is led by a solution that is not fixed, nor by where the pole was. */
     private Optional<GuideView> rover(LivePage page) {
         JobState state = page.journal().state();
-        return rovers.of(page.job(), state).filter(r -> r.late().isEmpty() && r.solved().kind() == SolvedPosition.Kind.FIXED).flatMap(r -> r.foot().map(foot -> GuideView.of(state, page.wants().aim(), foot.position(), Optional.of(r.solved().at()))));
+        return rovers.of(page.job(), state).filter(r -> r.late().isEmpty() && r.solved().kind() == SolvedPosition.Kind.FIXED)
+                .flatMap(r -> r.foot().map(foot -> GuideView.of(state, page.wants().aim(), foot.position(), Optional.of(r.solved().at()))));
     }
 
     /** Whoever is led by a receiver sees each place as it comes, not when the clock looks next. */
@@ -177,7 +181,8 @@ class LiveStream {
         if (page.wants().aim() == null || !page.wants().byReceiver()) {
             return () -> { };
         }
-        return receiverDesk.find(Seat.rover(page.job())).map(receiver -> receiver.listen(solved -> beside.execute(() -> lead(page)))).orElse(() -> { });
+        return receiverDesk.find(Seat.rover(page.job())).map(receiver -> receiver.listen(solved -> beside.execute(() -> lead(page))))
+                .orElse(() -> { });
     }
 
     /** From the clock and from the receiver: what is told last is the latest. */

@@ -31,7 +31,8 @@ public record Armed(UUID string, String code, End end, Bend bend, Boolean gap) {
     }
 
     /**
-     * What a shot joins, decided on the job as it is when the shot is stored. A string that is there no more, since all its shots were struck or it
+     * What a shot joins, decided on the job as it is when the shot is stored. A string that is there no more, since all its shots were
+     * struck or it
      * was joined to another, is begun anew: nothing that is measured is lost.
      *
      * @param shot the entry to be, of which new strings get their ids
@@ -44,7 +45,9 @@ public record Armed(UUID string, String code, End end, Bend bend, Boolean gap) {
             Armed one = armed.get(i);
             Optional<SurveyString> there = Optional.ofNullable(one.string()).flatMap(state::string).filter(SurveyString::hasOwnVertices);
             UUID id = there.map(SurveyString::id).orElse(Entry.companion(shot, i));
-            StringName name = there.map(SurveyString::name).orElseGet(() -> begun.merge(Code.parse(one.code()), state.nextString(Code.parse(one.code())), (last, first) -> new StringName(last.code(), last.number() + 1)));
+            StringName name = there.map(SurveyString::name)
+                    .orElseGet(() -> begun.merge(Code.parse(one.code()), state.nextString(Code.parse(one.code())),
+                    (last, first) -> new StringName(last.code(), last.number() + 1)));
             if (joined.add(id)) {
                 joinings.add(new Joining(id, name, one.end(), one.bend(), one.gap() && there.isPresent()));
             }

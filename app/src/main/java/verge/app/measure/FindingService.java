@@ -72,7 +72,8 @@ public class FindingService {
      *
      * @param point the entry to be, made by the asker: the last sight's request is known by it
      * @param place of the sight, from 1: asking again for one measures nothing
-     * @return fails with a SurveyException NOT_FOUND, for what cannot be read, FINDING_FAILS if what was read gives no place (nothing but the sights before is kept then), or as the instrument does
+     * @return fails with a SurveyException NOT_FOUND, for what cannot be read, FINDING_FAILS if what was read gives no place (nothing but
+     *     the sights before is kept then), or as the instrument does
      */
     public CompletableFuture<Kept> take(UUID job, UUID point, int place, Wanted wanted, String person) {
         JobState now = journals.state(job);
@@ -84,14 +85,18 @@ public class FindingService {
             MeasureService.requireFree(now, name, wanted.again());
             Armed.joinings(now, sight(point, 0), wanted.armed());
             if (finding.sights() == 0) {
-                return CompletableFuture.completedFuture(journals.append(job, new Author(point, person, "page"), state -> found(state, List.of(), name, code, finding(state, wanted.answers()), wanted, point)));
+                return CompletableFuture.completedFuture(journals.append(job, new Author(point, person, "page"),
+                        state -> found(state, List.of(), name, code, finding(state, wanted.answers()), wanted, point)));
             }
             if (now.all(new SightsFor(point)).size() != place - 1) {
                 throw new SurveyException(Problem.SIGHTS_CHANGED);
             }
             InstrumentWatch.Ready ready = watch.ready(job);
-            Target target = wanted.answers().choice("way", Way.class, Way.PRISMS) == Way.PRISMS ? new Target(Length.ZERO, ready.target().prismConstant()) : ready.target();
-            return read(ready, finding, place).thenApply(reading -> journals.appendTogether(job, new Author(last ? point : sight(point, place), person, ready.device()), journal -> {
+            Target target = wanted.answers().choice("way", Way.class, Way.PRISMS) == Way.PRISMS
+                    ? new Target(Length.ZERO, ready.target().prismConstant()) : ready.target();
+            return read(ready, finding, place)
+                    .thenApply(reading -> journals.appendTogether(job,
+                    new Author(last ? point : sight(point, place), person, ready.device()), journal -> {
                 SightTaken taken = new SightTaken(ready.leaf().entry(), point, reading, target);
                 List<Payload> all = new ArrayList<>(List.of(taken));
                 if (last) {
@@ -103,38 +108,46 @@ public class FindingService {
         });
     }
 
-    /** The id of a sight that is not the last; of none, what the strings are begun with: the last sight is a companion of the point itself. */
+    /**
+     * The id of a sight that is not the last; of none, what the strings are begun with: the last sight is a companion of the point itself.
+     */
     private static UUID sight(UUID point, int place) {
         return Entry.companion(point, BEHIND_COMPANIONS + place);
     }
 
     /** Edges are pointed at, everything else is measured. */
     private CompletableFuture<Pointing> read(InstrumentWatch.Ready ready, Finding finding, int place) {
-        return finding instanceof Finding.Edges && place < finding.sights() ? watch.circles(ready) : watch.shoot(ready).thenApply(Pointing::of);
+        return finding instanceof Finding.Edges && place < finding.sights() ? watch.circles(ready) : watch.shoot(ready)
+                .thenApply(Pointing::of);
     }
 
     private static List<Sight> sights(Journal journal, UUID point, SightTaken more) {
         return journal.trial(more).all(new SightsFor(point));
     }
 
-    private static PointFound found(JobState state, List<Sight> sights, PointName name, Code code, Finding finding, Wanted wanted, UUID point) {
+    private static PointFound found(JobState state, List<Sight> sights, PointName name, Code code, Finding finding, Wanted wanted,
+            UUID point) {
         MeasureService.requireFree(state, name, wanted.again());
         Optional<Found> found = ShotEntries.found(finding, sights, seen -> seen.position(), state.plane());
         if (found.isEmpty()) {
             throw new SurveyException(Problem.FINDING_FAILS, FoundKinds.why(finding));
         }
-        return new PointFound(name, code, finding, MeasureService.kept(state, wanted.notes()), Armed.joinings(state, sight(point, 0), wanted.armed()));
+        return new PointFound(name, code, finding, MeasureService.kept(state, wanted.notes()),
+                Armed.joinings(state, sight(point, 0), wanted.armed()));
     }
 
     private static Finding finding(JobState state, Answers a) {
         LengthUnit unit = state.settings().figures().lengthUnit();
         return switch (a.choice("way", Way.class, Way.PRISMS)) {
-            case PRISMS -> new Finding.Beyond(length(a, "beyond", "the tip beyond the second prism", unit), Optional.of(length(a, "between", "the prisms apart", unit)));
+            case PRISMS -> new Finding.Beyond(length(a, "beyond", "the tip beyond the second prism", unit),
+                    Optional.of(length(a, "between", "the prisms apart", unit)));
             case LINE -> new Finding.Beyond(length(a, "beyond", "beyond the second", unit), Optional.empty());
             case EDGES -> new Finding.Edges();
             case RIM -> new Finding.Rim();
-            case TAPED -> new Finding.Taped(point(state, a, "first"), point(state, a, "other"), length(a, "from", "from the first", unit), length(a, "fromOther", "from the other", unit), !a.text("side").equals("right"));
-            case SQUARE -> new Finding.Square(point(state, a, "first"), point(state, a, "other"), Typed.aside(a.required("along", "along the line"), unit), Typed.aside(a.required("across", "right of the line"), unit));
+            case TAPED -> new Finding.Taped(point(state, a, "first"), point(state, a, "other"), length(a, "from", "from the first", unit),
+                    length(a, "fromOther", "from the other", unit), !a.text("side").equals("right"));
+            case SQUARE -> new Finding.Square(point(state, a, "first"), point(state, a, "other"),
+                    Typed.aside(a.required("along", "along the line"), unit), Typed.aside(a.required("across", "right of the line"), unit));
         };
     }
 

@@ -29,16 +29,19 @@ final class FoundKinds {
     /** How a point was found, in words. */
     static String words(Finding finding, Figures f) {
         if (finding instanceof Finding.Beyond beyond) {
-            return f.bare(beyond.beyond()) + " beyond two sights" + beyond.between().map(b -> ", prisms " + f.bare(b) + " apart").orElse("");
+            return f.bare(beyond.beyond()) + " beyond two sights" + beyond.between().map(b -> ", prisms " + f.bare(b) + " apart")
+                    .orElse("");
         } else if (finding instanceof Finding.Edges) {
             return "the middle between two edges";
         } else if (finding instanceof Finding.Rim) {
             return "the middle by three places of the rim";
         } else if (finding instanceof Finding.Taped taped) {
-            return f.bare(taped.from()) + " from " + taped.first().name() + " and " + f.bare(taped.fromOther()) + " from " + taped.other().name() + (taped.left() ? ", to the left" : ", to the right");
+            return f.bare(taped.from()) + " from " + taped.first().name() + " and " + f.bare(taped.fromOther()) + " from " + taped.other()
+                    .name() + (taped.left() ? ", to the left" : ", to the right");
         }
         Finding.Square square = (Finding.Square) finding;
-        return f.bare(square.along()) + " along " + square.first().name() + "\u2013" + square.other().name() + " and " + f.bare(square.right().abs()) + (square.right().metres() < 0 ? " left" : " right");
+        return f.bare(square.along()) + " along " + square.first().name() + "\u2013" + square.other().name() + " and "
+                + f.bare(square.right().abs()) + (square.right().metres() < 0 ? " left" : " right");
     }
 
     /** Why what was read may give no place. */
@@ -50,12 +53,15 @@ final class FoundKinds {
         } else if (finding instanceof Finding.Rim) {
             return "the three places lie in one line, or two of them are one";
         }
-        return finding instanceof Finding.Taped ? "the two distances do not meet on that side: together they are too short, or one too long" : "both points lie in one place";
+        return finding instanceof Finding.Taped ? "the two distances do not meet on that side: together they are too short, or one too long"
+                : "both points lie in one place";
     }
 
     /** What came out besides the place; empty if nothing did. */
     static String more(Found found, Figures f) {
-        return found.radius().map(r -> ", radius " + f.length(r)).orElse("") + found.misfit().map(m -> ", the prisms read " + f.small(m.abs()) + (m.metres() < 0 ? " too near" : " too far") + " to each other").orElse("");
+        return found.radius().map(r -> ", radius " + f.length(r)).orElse("") + found.misfit()
+                .map(m -> ", the prisms read " + f.small(m.abs()) + (m.metres() < 0 ? " too near" : " too far") + " to each other")
+                .orElse("");
     }
 
     @Component
@@ -79,12 +85,14 @@ final class FoundKinds {
 
         @Override
         public String text(SightTaken says, InBook in) {
-            return "for " + in.state().subject(says.point()).map(s -> s.title()).orElse("a point that is not found yet") + "  " + in.circle(says.reading());
+            return "for " + in.state().subject(says.point()).map(s -> s.title()).orElse("a point that is not found yet") + "  "
+                    + in.circle(says.reading());
         }
 
         @Override
         public Stream<Value<SightTaken>> values(SightTaken says, InBook in) {
-            return new Values<>(says, in).target("targetHeight", "prismConstant", "", SightTaken::target, SightTaken::with).pointing("", "", SightTaken::reading, SightTaken::with).all();
+            return new Values<>(says, in).target("targetHeight", "prismConstant", "", SightTaken::target, SightTaken::with)
+                    .pointing("", "", SightTaken::reading, SightTaken::with).all();
         }
     }
 
@@ -133,7 +141,8 @@ final class FoundKinds {
 
         @Override
         public String text(PointFound says, InBook in) {
-            return ShotKinds.named(says) + "  " + words(says.finding(), in.figures()) + in.state().latest(new FoundOf(in.entry().id())).map(found -> more(found, in.figures())).orElse("") + ShotKinds.joins(says, in) + ShotKinds.notes(says.notes());
+            return ShotKinds.named(says) + "  " + words(says.finding(), in.figures()) + in.state().latest(new FoundOf(in.entry().id()))
+                    .map(found -> more(found, in.figures())).orElse("") + ShotKinds.joins(says, in) + ShotKinds.notes(says.notes());
         }
 
         @Override
@@ -143,17 +152,22 @@ final class FoundKinds {
 
         @Override
         public List<TraceStep> steps(PointFound says, InBook in) {
-            return point(in).map(p -> List.of(new TraceStep(words(says.finding(), in.figures()) + in.state().latest(new FoundOf(in.entry().id())).map(found -> more(found, in.figures())).orElse(""), in.state().settings().place(p.position())))).orElse(List.of());
+            return point(in).map(p -> List.of(new TraceStep(words(says.finding(), in.figures()) + in.state()
+                    .latest(new FoundOf(in.entry().id())).map(found -> more(found, in.figures())).orElse(""),
+                    in.state().settings().place(p.position())))).orElse(List.of());
         }
 
         @Override
         public Stream<Value<PointFound>> values(PointFound says, InBook in) {
-            Values<PointFound> values = new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name)).code("code", "", says.code(), PointFound::with);
-            lengths(says.finding()).forEach((field, now) -> values.length(field, LABELS.get(field), now, (was, typed) -> was.with(with(was.finding(), field, typed))));
+            Values<PointFound> values = new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name))
+                    .code("code", "", says.code(), PointFound::with);
+            lengths(says.finding()).forEach((field, now) ->
+                    values.length(field, LABELS.get(field), now, (was, typed) -> was.with(with(was.finding(), field, typed))));
             return values.all();
         }
 
-        private static final Map<String, String> LABELS = Map.of("beyond", "Beyond the second", "from", "From the first", "fromOther", "From the other", "along", "Along the line", "right", "Right of it");
+        private static final Map<String, String> LABELS = Map.of("beyond", "Beyond the second", "from", "From the first", "fromOther",
+                "From the other", "along", "Along the line", "right", "Right of it");
 
         private static Map<String, Length> lengths(Finding finding) {
             if (finding instanceof Finding.Beyond beyond) {
@@ -161,17 +175,20 @@ final class FoundKinds {
             } else if (finding instanceof Finding.Taped taped) {
                 return new TreeMap<>(Map.of("from", taped.from(), "fromOther", taped.fromOther()));
             }
-            return finding instanceof Finding.Square square ? new TreeMap<>(Map.of("along", square.along(), "right", square.right())) : Map.of();
+            return finding instanceof Finding.Square square ? new TreeMap<>(Map.of("along", square.along(), "right", square.right()))
+                    : Map.of();
         }
 
         private static Finding with(Finding finding, String field, Length typed) {
             if (finding instanceof Finding.Beyond beyond) {
                 return new Finding.Beyond(typed, beyond.between());
             } else if (finding instanceof Finding.Taped t) {
-                return field.equals("from") ? new Finding.Taped(t.first(), t.other(), typed, t.fromOther(), t.left()) : new Finding.Taped(t.first(), t.other(), t.from(), typed, t.left());
+                return field.equals("from") ? new Finding.Taped(t.first(), t.other(), typed, t.fromOther(), t.left())
+                        : new Finding.Taped(t.first(), t.other(), t.from(), typed, t.left());
             }
             Finding.Square s = (Finding.Square) finding;
-            return field.equals("along") ? new Finding.Square(s.first(), s.other(), typed, s.right()) : new Finding.Square(s.first(), s.other(), s.along(), typed);
+            return field.equals("along") ? new Finding.Square(s.first(), s.other(), typed, s.right())
+                    : new Finding.Square(s.first(), s.other(), s.along(), typed);
         }
     }
 }

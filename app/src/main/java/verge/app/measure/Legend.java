@@ -41,18 +41,22 @@ final class Legend {
         if (!used.isEmpty()) {
             groups.add(new Group("Most used here", true, used));
         }
-        Map<String, List<Codebook.Row>> grouped = book.rows().stream().collect(Collectors.groupingBy(Codebook.Row::group, LinkedHashMap::new, Collectors.toList()));
-        grouped.forEach((title, rows) -> groups.add(new Group(title.isEmpty() ? "Others" : title, groups.isEmpty(), entries(rows.stream()))));
+        Map<String, List<Codebook.Row>> grouped = book.rows().stream()
+                .collect(Collectors.groupingBy(Codebook.Row::group, LinkedHashMap::new, Collectors.toList()));
+        grouped.forEach((title, rows) ->
+                groups.add(new Group(title.isEmpty() ? "Others" : title, groups.isEmpty(), entries(rows.stream()))));
         return groups;
     }
 
     private static Stream<Codebook.Row> mostUsed(Codebook book, List<StoredPoint> measured) {
         Map<Code, Long> times = measured.stream().collect(Collectors.groupingBy(StoredPoint::code, Collectors.counting()));
         Function<Codebook.Row, Long> count = row -> times.getOrDefault(row.code(), 0L);
-        return book.rows().stream().filter(row -> count.apply(row) > 0).sorted((a, b) -> Long.compare(count.apply(b), count.apply(a))).limit(MOST_USED);
+        return book.rows().stream().filter(row -> count.apply(row) > 0).sorted((a, b) -> Long.compare(count.apply(b), count.apply(a)))
+                .limit(MOST_USED);
     }
 
     private static List<Entry> entries(Stream<Codebook.Row> rows) {
-        return rows.map(row -> new Entry(row.code().text(), row.meaning(), row.joins() ? row.drawn().line().name() : null, row.drawn().marker().name())).toList();
+        return rows.map(row -> new Entry(row.code().text(), row.meaning(), row.joins() ? row.drawn().line().name() : null,
+                row.drawn().marker().name())).toList();
     }
 }

@@ -63,7 +63,8 @@ class MeasureController {
     private final PrismTable prisms;
     private final JsonMapper json;
 
-    MeasureController(MeasureService measuring, FindingService finding, OccupationService occupying, JournalService journals, Codebooks codebooks, AttributeService attributes, PrismTable prisms, JsonMapper json) {
+    MeasureController(MeasureService measuring, FindingService finding, OccupationService occupying, JournalService journals,
+            Codebooks codebooks, AttributeService attributes, PrismTable prisms, JsonMapper json) {
         this.measuring = measuring;
         this.finding = finding;
         this.occupying = occupying;
@@ -100,7 +101,8 @@ class MeasureController {
         model.addAttribute("unit", f.lengthUnit().symbol());
         model.addAttribute("metresPerUnit", f.lengthUnit().metresPerUnit());
         model.addAttribute("poles", poles(journal, f));
-        model.addAttribute("lastNames", IntStream.rangeClosed(1, Math.min(LAST_CORRECTED, measured.size())).mapToObj(back -> measured.get(measured.size() - back).name().text()).collect(Collectors.joining(", ")));
+        model.addAttribute("lastNames", IntStream.rangeClosed(1, Math.min(LAST_CORRECTED, measured.size()))
+                .mapToObj(back -> measured.get(measured.size() - back).name().text()).collect(Collectors.joining(", ")));
         model.addAttribute("strings", OpenStrings.of(journal.state(), book));
         model.addAttribute("armed", json.writeValueAsString(OpenStrings.armed(journal)));
         model.addAttribute("last", journal.lastEntry(Measured.class).map(e -> lastShot(journal, e)).orElse(null));
@@ -109,7 +111,8 @@ class MeasureController {
 
     /** Heights that the pole had in this job, the latest first, without the one it has. */
     private static List<String> poles(Journal journal, Figures f) {
-        List<String> all = new ArrayList<>(journal.entries().stream().map(Entry::payload).filter(TargetChosen.class::isInstance).map(t -> f.bare(((TargetChosen) t).target().height())).toList());
+        List<String> all = new ArrayList<>(journal.entries().stream().map(Entry::payload).filter(TargetChosen.class::isInstance)
+                .map(t -> f.bare(((TargetChosen) t).target().height())).toList());
         Collections.reverse(all);
         String now = journal.state().target().map(t -> f.bare(t.height())).orElse("");
         return all.stream().distinct().filter(height -> !height.equals(now)).limit(POLES_SHOWN).toList();
@@ -140,7 +143,8 @@ class MeasureController {
 
     /** A job's own fields come under their names with 'note:' in front. */
     private static Map<String, String> notes(Map<String, String> fields) {
-        return fields.entrySet().stream().filter(f -> f.getKey().startsWith(NOTE)).collect(Collectors.toMap(f -> f.getKey().substring(NOTE.length()), Map.Entry::getValue));
+        return fields.entrySet().stream().filter(f -> f.getKey().startsWith(NOTE))
+                .collect(Collectors.toMap(f -> f.getKey().substring(NOTE.length()), Map.Entry::getValue));
     }
 
     /** Writes or changes the notes of an earlier shot. */
@@ -164,9 +168,12 @@ class MeasureController {
     @PostMapping("/shots")
     @ResponseBody
     CompletableFuture<Stored> shoot(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String name, @RequestParam String code,
-            @RequestParam(defaultValue = "[]") String joins, @RequestParam(defaultValue = "false") boolean again, MeasureService.Beside beside, @RequestParam(defaultValue = "") String by,
+            @RequestParam(defaultValue = "[]") String joins, @RequestParam(defaultValue = "false") boolean again,
+            MeasureService.Beside beside, @RequestParam(defaultValue = "") String by,
             @RequestParam Map<String, String> fields, Principal person) {
-        CompletableFuture<Kept> kept = by.equals("receiver") ? occupying.measure(job, id, name, code, notes(fields), armed(joins), again, fields.getOrDefault("reason", ""), person.getName())
+        CompletableFuture<Kept> kept = by.equals("receiver")
+                ? occupying.measure(job, id, name, code, notes(fields), armed(joins), again, fields.getOrDefault("reason", ""),
+                person.getName())
                 : measuring.measure(job, id, name, code, notes(fields), beside, armed(joins), again, person.getName());
         return kept.thenApply(k -> stored(job, k));
     }
@@ -175,8 +182,10 @@ class MeasureController {
         Journal journal = journals.journal(job);
         Optional<StoredPoint> point = journal.state().pointsOf(kept.entry().id()).stream().findFirst();
         Codebook book = codebooks.of(job);
-        List<SketchString> strings = journal.state().stringsOf(kept.entry()).flatMap(s -> journal.state().string(s).stream()).map(s -> SketchString.of(journal.state(), s, book)).toList();
-        return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, book)).orElse(null), strings, PointNames.next(journal).text(),
+        List<SketchString> strings = journal.state().stringsOf(kept.entry()).flatMap(s -> journal.state().string(s).stream())
+                .map(s -> SketchString.of(journal.state(), s, book)).toList();
+        return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, book)).orElse(null), strings,
+                PointNames.next(journal).text(),
                 point.flatMap(p -> FloorWords.elsewhere(journal.state(), p)).orElse(""), kept.before());
     }
 
@@ -193,10 +202,14 @@ class MeasureController {
     /** @param id of the point to be @param place of the sight, from 1 */
     @PostMapping("/sights")
     @ResponseBody
-    CompletableFuture<SightKept> sight(@PathVariable UUID job, @RequestParam UUID id, @RequestParam int place, @RequestParam String name, @RequestParam String code, @RequestParam(defaultValue = "[]") String joins,
+    CompletableFuture<SightKept> sight(@PathVariable UUID job, @RequestParam UUID id, @RequestParam int place, @RequestParam String name,
+            @RequestParam String code, @RequestParam(defaultValue = "[]") String joins,
             @RequestParam(defaultValue = "false") boolean again, @RequestParam Map<String, String> fields, Principal person) {
         FindingService.Wanted wanted = new FindingService.Wanted(name, code, notes(fields), armed(joins), again, new Answers(fields));
-        return finding.take(job, id, place, wanted, person.getName()).thenApply(kept -> kept.entry().id().equals(id) ? new SightKept(stored(job, kept), finding.told(journals.state(job), id), kept.before()) : new SightKept(null, "", kept.before()));
+        return finding.take(job, id, place, wanted, person.getName())
+                .thenApply(kept -> kept.entry().id()
+                .equals(id) ? new SightKept(stored(job, kept), finding.told(journals.state(job), id), kept.before())
+                : new SightKept(null, "", kept.before()));
     }
 
     /**
@@ -214,7 +227,8 @@ class MeasureController {
     After after(@PathVariable UUID job, @PathVariable UUID shot) {
         Journal journal = journals.journal(job);
         Entry entry = journal.entry(shot).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this shot"));
-        return new After(ShotDoubts.of(journal, entry, codebooks.of(job)).stream().map(d -> DoubtWords.of(d, journal.state().settings().figures())).toList(),
+        return new After(ShotDoubts.of(journal, entry, codebooks.of(job)).stream()
+                .map(d -> DoubtWords.of(d, journal.state().settings().figures())).toList(),
                 attributes.after(job, journal, entry).stream().map(AttributeService.Form::subject).toList());
     }
 }

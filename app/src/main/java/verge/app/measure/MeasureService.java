@@ -52,9 +52,11 @@ public class MeasureService {
      * @param armed the strings that it is to join
      * @param again whether a point may be of the name: both are kept; else a name that somebody else has given meanwhile is refused
      * @param id made by the asker; asking again with it measures nothing and gives what was stored
-     * @return fails with a SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, STRING_WITHOUT_CODE, NOT_A_LENGTH, OUT_OF_RANGE, as {@link InstrumentWatch#ready}, or as the instrument does
+     * @return fails with a SurveyException POINT_NAME_UNFIT, CODE_UNFIT, POINT_NAME_TAKEN, STRING_WITHOUT_CODE, NOT_A_LENGTH, OUT_OF_RANGE,
+     *     as {@link InstrumentWatch#ready}, or as the instrument does
      */
-    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, Beside beside, List<Armed> armed, boolean again, String person) {
+    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, Beside beside,
+            List<Armed> armed, boolean again, String person) {
         return underWay.once(job, id, () -> {
             PointName name = PointName.parse(typedName);
             Code code = Code.parse(typedCode);
@@ -65,12 +67,17 @@ public class MeasureService {
             InstrumentWatch.Ready ready = watch.ready(job);
             return watch.shoot(ready).thenApply(reading -> journals.append(job, new Author(id, person, ready.device()), state -> {
                 requireFree(state, name, again);
-                return new ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes), aside, Armed.joinings(state, id, armed));
+                return new ShotTaken(ready.leaf().entry(), name, code, reading, ready.target(), kept(state, notes), aside,
+                        Armed.joinings(state, id, armed));
             }));
         });
     }
 
-    /** Where a point lies beside the prism, as it was typed. @param along the string that it is told along; null for as one sees it from the instrument */
+    /**
+     * Where a point lies beside the prism, as it was typed.
+     *
+     * @param along the string that it is told along; null for as one sees it from the instrument
+     */
     public record Beside(String right, String farther, String up, UUID along) {
         public static final Beside NOT = new Beside("", "", "", null);
 
@@ -109,9 +116,11 @@ public class MeasureService {
      * @throws SurveyException NOT_FOUND if the entry is no shot of the job
      */
     public void writeNotes(UUID job, UUID shot, Map<String, String> notes, Author author) {
-        journals.journal(job).entry(shot).filter(e -> e.payload() instanceof Measured).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this shot"));
+        journals.journal(job).entry(shot).filter(e -> e.payload() instanceof Measured)
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this shot"));
         journals.append(job, author, state -> new NotesWritten(shot, notes.entrySet().stream()
-                .filter(n -> state.settings().work().noteFields().contains(n.getKey())).collect(Collectors.toMap(Map.Entry::getKey, n -> fitting(n.getValue())))));
+                .filter(n -> state.settings().work().noteFields().contains(n.getKey()))
+                .collect(Collectors.toMap(Map.Entry::getKey, n -> fitting(n.getValue())))));
     }
 
     private static String fitting(String note) {

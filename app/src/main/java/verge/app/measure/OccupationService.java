@@ -71,9 +71,11 @@ public class OccupationService {
      * @param again whether a point may be of the name: both are kept
      * @param reason to keep what is beyond its limits; blank without one
      * @param id made by the asker; asking again with it measures nothing and gives what was stored
-     * @return fails with a SurveyException as {@link MeasureService#measure}, {@link RoverNow#required} and {@link Occupying#take}, with TILT_NOT_READY, RECEIVERS_MIXED, BASE_NOT_AS_BEFORE, FAR_FROM_AREA, EPOCHS_LATE or EPOCHS_MISSING
+     * @return fails with a SurveyException as {@link MeasureService#measure}, {@link RoverNow#required} and {@link Occupying#take}, with
+     *     TILT_NOT_READY, RECEIVERS_MIXED, BASE_NOT_AS_BEFORE, FAR_FROM_AREA, EPOCHS_LATE or EPOCHS_MISSING
      */
-    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes, List<Armed> armed, boolean again, String reason, String person) {
+    public CompletableFuture<Kept> measure(UUID job, UUID id, String typedName, String typedCode, Map<String, String> notes,
+            List<Armed> armed, boolean again, String reason, String person) {
         return underWay.once(job, id, () -> {
             JobState now = journals.state(job);
             PointName name = PointName.parse(typedName);
@@ -96,7 +98,8 @@ public class OccupationService {
     /** What came of standing still, before it is said of what. */
     public record Stood(Occupying.Mean mean, AntennaOverMark antenna, String receiver, String reason) {
         public PointOccupied as(PointName name, Code code, Map<String, String> notes, List<Joining> joins) {
-            return new PointOccupied(name, code, mean.base(), mean.vector(), mean.spread(), mean.epochs(), antenna, mean.tilt(), receiver, reason, notes, joins);
+            return new PointOccupied(name, code, mean.base(), mean.vector(), mean.spread(), mean.epochs(), antenna, mean.tilt(), receiver,
+                    reason, notes, joins);
         }
     }
 
@@ -116,7 +119,8 @@ public class OccupationService {
         if (reason.isBlank()) {
             rover.requireNear(job, now);
         }
-        return occupy(desk.ready(Seat.rover(job)), new Occupying(antenna.reference(), how.manner(), !reason.isBlank()), how.manner(), asked).thenApply(mean -> new Stood(mean, antenna, called, reason.strip()));
+        return occupy(desk.ready(Seat.rover(job)), new Occupying(antenna.reference(), how.manner(), !reason.isBlank()), how.manner(), asked)
+                .thenApply(mean -> new Stood(mean, antenna, called, reason.strip()));
     }
 
     private void requireBaseAsBefore(UUID job, JobState state, String reason) {
@@ -138,7 +142,8 @@ public class OccupationService {
             }
         });
         Duration longest = PATIENCE.plus(OF_EACH.multipliedBy(manner.epochs())).plus(manner.waits() ? WAITS : Duration.ZERO);
-        CompletableFuture.delayedExecutor(longest.toMillis(), TimeUnit.MILLISECONDS).execute(() -> done.completeExceptionally(late(receiver.snapshot(), longest, occupying.count(), manner.epochs())));
+        CompletableFuture.delayedExecutor(longest.toMillis(), TimeUnit.MILLISECONDS)
+                .execute(() -> done.completeExceptionally(late(receiver.snapshot(), longest, occupying.count(), manner.epochs())));
         // beside the receiver's thread: what follows waits for the database, and it must go on listening
         return done.whenCompleteAsync((mean, failed) -> end.run(), drivers.beside());
     }
@@ -150,7 +155,8 @@ public class OccupationService {
         return now.doubt().map(d -> new SurveyException(switch (d) {
             case BACKWARDS -> Problem.RECEIVER_CLOCK_BACK;
             case TWO_SPEAKERS -> Problem.RECEIVERS_MIXED;
-        })).or(() -> now.late().map(d -> new SurveyException(Problem.EPOCHS_LATE, Decimals.show(d.toMillis() / MILLIS, 1), count, epochs))).orElseGet(() -> new SurveyException(Problem.EPOCHS_MISSING, longest.toSeconds(), count, epochs));
+        })).or(() -> now.late().map(d -> new SurveyException(Problem.EPOCHS_LATE, Decimals.show(d.toMillis() / MILLIS, 1), count, epochs)))
+                .orElseGet(() -> new SurveyException(Problem.EPOCHS_MISSING, longest.toSeconds(), count, epochs));
     }
 
     /** On the receiver's own thread, one solution after another. */

@@ -46,7 +46,8 @@ final class OpenStrings {
     static Listed of(JobState state, Codebook book) {
         List<SurveyString> all = state.strings();
         List<SurveyString> open = all.stream().filter(s -> !s.ended() && s.hasOwnVertices()).toList();
-        return new Listed(open.stream().sorted(Comparator.comparingLong((SurveyString s) -> lastLine(state, s)).reversed()).limit(MOST_LISTED).map(s -> row(s, book)).toList(), open.size(), all.size());
+        return new Listed(open.stream().sorted(Comparator.comparingLong((SurveyString s) -> lastLine(state, s)).reversed())
+                .limit(MOST_LISTED).map(s -> row(s, book)).toList(), open.size(), all.size());
     }
 
     /** A string grows at its ends. */
@@ -55,7 +56,8 @@ final class OpenStrings {
     }
 
     private static Row row(SurveyString s, Codebook book) {
-        return new Row(s.id(), s.name().code().text(), s.name().toString(), at(s, End.FIRST), at(s, End.LAST), s.vertices().size(), book.line(s.name().code()).name());
+        return new Row(s.id(), s.name().code().text(), s.name().toString(), at(s, End.FIRST), at(s, End.LAST), s.vertices().size(),
+                book.line(s.name().code()).name());
     }
 
     private static String at(SurveyString s, End end) {
@@ -65,6 +67,7 @@ final class OpenStrings {
     /** The string that the last shot was on first, if it is still open: the same code goes on without choosing again. */
     static List<Arms> armed(Journal journal) {
         Optional<Joining> last = journal.lastWritten(Measured.class).flatMap(shot -> shot.joins().stream().findFirst());
-        return last.flatMap(j -> journal.state().string(j.string()).filter(s -> !s.ended()).map(s -> new Arms(s.id(), s.name().code().text(), s.name().toString(), j.end()))).stream().toList();
+        return last.flatMap(j -> journal.state().string(j.string()).filter(s -> !s.ended())
+                .map(s -> new Arms(s.id(), s.name().code().text(), s.name().toString(), j.end()))).stream().toList();
     }
 }

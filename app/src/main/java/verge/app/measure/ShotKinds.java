@@ -33,11 +33,14 @@ final class ShotKinds {
 
     /** The strings that a point is a vertex of, as they are called now. */
     static String joins(Measured shot, InBook in) {
-        return shot.joins().isEmpty() ? "" : "  on " + shot.joins().stream().map(j -> in.state().string(j.string()).map(SurveyString::name).orElse(j.name()).toString()).collect(Collectors.joining(" and "));
+        return shot.joins().isEmpty() ? "" : "  on " + shot.joins().stream()
+                .map(j -> in.state().string(j.string()).map(SurveyString::name).orElse(j.name()).toString())
+                .collect(Collectors.joining(" and "));
     }
 
     static String notes(Map<String, String> notes) {
-        return notes.entrySet().stream().sorted(Map.Entry.comparingByKey()).map(n -> "  " + n.getKey() + ": " + n.getValue()).collect(Collectors.joining());
+        return notes.entrySet().stream().sorted(Map.Entry.comparingByKey()).map(n -> "  " + n.getKey() + ": " + n.getValue())
+                .collect(Collectors.joining());
     }
 
     @Component
@@ -64,7 +67,8 @@ final class ShotKinds {
             var notes = o.field("notes", Wire.TEXT.byName(), ShotTaken::notes);
             var aside = o.field("aside", ASIDE, ShotTaken::aside);
             var joins = o.field("joins", StringWires.JOINING.list(), ShotTaken::joins);
-            return row -> new ShotTaken(row.get(setup), row.get(name), row.get(code), row.get(reading), row.get(target), row.get(notes), row.get(aside), row.get(joins));
+            return row -> new ShotTaken(row.get(setup), row.get(name), row.get(code), row.get(reading), row.get(target), row.get(notes),
+                    row.get(aside), row.get(joins));
         });
         private static final Wire<ShotTaken> BEFORE_LINES = Wire.object(o -> {
             var setup = o.field("setup", Wire.ID);
@@ -75,7 +79,8 @@ final class ShotKinds {
             var notes = o.field("notes", Wire.TEXT.byName());
             var aside = o.field("aside", FROM_THE_INSTRUMENT);
             var joins = o.field("joins", StringWires.JOINING.list());
-            return row -> new ShotTaken(row.get(setup), row.get(name), row.get(code), row.get(reading), row.get(target), row.get(notes), row.get(aside), row.get(joins));
+            return row -> new ShotTaken(row.get(setup), row.get(name), row.get(code), row.get(reading), row.get(target), row.get(notes),
+                    row.get(aside), row.get(joins));
         });
         private static final Wire<ShotTaken> BEFORE_STRINGS = Wire.object(o -> {
             var setup = o.field("setup", Wire.ID);
@@ -130,7 +135,8 @@ final class ShotKinds {
             if (steps.isEmpty() || says.aside().isNone()) {
                 return steps;
             }
-            TraceStep beside = new TraceStep("The point beside the prism:" + aside(says.aside(), in), point(in).map(p -> in.state().settings().place(p.position())).orElse(""));
+            TraceStep beside = new TraceStep("The point beside the prism:" + aside(says.aside(), in),
+                    point(in).map(p -> in.state().settings().place(p.position())).orElse(""));
             return Stream.concat(steps.stream(), Stream.of(beside)).toList();
         }
 
@@ -143,7 +149,9 @@ final class ShotKinds {
         private static String aside(Aside aside, InBook in) {
             Figures f = in.figures();
             String along = aside.line().map(id -> "  along " + in.about(id)).orElse("");
-            return one(aside.right(), "right", "left", f) + (along.isEmpty() ? one(aside.farther(), "farther", "nearer", f) : one(aside.farther(), "on", "back", f)) + one(aside.up(), "up", "down", f) + (aside.isNone() ? "" : along);
+            return one(aside.right(), "right", "left", f)
+                    + (along.isEmpty() ? one(aside.farther(), "farther", "nearer", f) : one(aside.farther(), "on", "back", f))
+                    + one(aside.up(), "up", "down", f) + (aside.isNone() ? "" : along);
         }
 
         private static String one(Length off, String ahead, String back, Figures f) {
@@ -152,11 +160,16 @@ final class ShotKinds {
 
         @Override
         public Stream<Value<ShotTaken>> values(ShotTaken says, InBook in) {
-            return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name)).code("code", "", says.code(), ShotTaken::with)
-                    .target("targetHeight", "prismConstant", "", ShotTaken::target, (was, target) -> was.withTargets(t -> target)).reading(ShotTaken::reading, ShotTaken::with)
-                    .length("right", "Right of the prism", says.aside().right(), (was, right) -> was.with(new Aside(right, was.aside().farther(), was.aside().up(), was.aside().line())))
-                    .length("farther", "Farther than the prism", says.aside().farther(), (was, farther) -> was.with(new Aside(was.aside().right(), farther, was.aside().up(), was.aside().line())))
-                    .length("up", "Above the pole's foot", says.aside().up(), (was, up) -> was.with(new Aside(was.aside().right(), was.aside().farther(), up, was.aside().line()))).all();
+            return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name))
+                    .code("code", "", says.code(), ShotTaken::with)
+                    .target("targetHeight", "prismConstant", "", ShotTaken::target, (was, target) -> was.withTargets(t -> target))
+                    .reading(ShotTaken::reading, ShotTaken::with)
+                    .length("right", "Right of the prism", says.aside().right(),
+                    (was, right) -> was.with(new Aside(right, was.aside().farther(), was.aside().up(), was.aside().line())))
+                    .length("farther", "Farther than the prism", says.aside().farther(),
+                    (was, farther) -> was.with(new Aside(was.aside().right(), farther, was.aside().up(), was.aside().line())))
+                    .length("up", "Above the pole's foot", says.aside().up(),
+                    (was, up) -> was.with(new Aside(was.aside().right(), was.aside().farther(), up, was.aside().line()))).all();
         }
     }
 
@@ -184,7 +197,8 @@ final class ShotKinds {
         @Override
         public Stream<Value<NotesWritten>> values(NotesWritten says, InBook in) {
             Values<NotesWritten> values = new Values<>(says, in);
-            says.notes().keySet().stream().sorted().forEach(field -> values.words("note:" + field, field, says.notes().get(field), (was, text) -> was.with(field, text)));
+            says.notes().keySet().stream().sorted()
+                    .forEach(field -> values.words("note:" + field, field, says.notes().get(field), (was, text) -> was.with(field, text)));
             return values.all();
         }
     }

@@ -16,7 +16,10 @@ import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
-/** Means of epochs for programs: what a receiver solved at one place, each epoch with its weight. Degrees and metres, on the ellipsoid of WGS 84. */
+/**
+ * Means of epochs for programs: what a receiver solved at one place, each epoch with its weight. Degrees and metres, on the ellipsoid of
+ * WGS 84.
+ */
 @RestController
 class EpochsApi {
     private static final int MOST = 100_000;
@@ -30,13 +33,16 @@ class EpochsApi {
      */
     record EpochBody(double[] geographic, double[] sigma, Double weight) {
         EarthMean.Weighed weighed(int number) {
-            boolean place = geographic != null && geographic.length == 3 && Math.abs(geographic[0]) <= 90 && Math.abs(geographic[1]) <= 360 && Math.abs(geographic[2]) <= FARTHEST_HEIGHT;
+            boolean place = geographic != null && geographic.length == 3 && Math.abs(geographic[0]) <= 90 && Math.abs(geographic[1]) <= 360
+                    && Math.abs(geographic[2]) <= FARTHEST_HEIGHT;
             require(place, number, "geographic");
-            require(sigma != null && sigma.length == 3 && List.of(sigma[0], sigma[1], sigma[2]).stream().allMatch(s -> s >= 0 && s <= LARGEST_SIGMA), number, "sigma");
+            require(sigma != null && sigma.length == 3 && List.of(sigma[0], sigma[1], sigma[2]).stream()
+                    .allMatch(s -> s >= 0 && s <= LARGEST_SIGMA), number, "sigma");
             require(weight == null || weight > 0 && Double.isFinite(weight), number, "weight");
             Geographic at = Geographic.ofDegrees(geographic[0], geographic[1]);
             EarthCentred centred = EarthCentred.of(new EarthPlace(at, new EllipsoidHeight(geographic[2])), ReferenceEllipsoid.WGS84);
-            return new EarthMean.Weighed(centred, EarthCovariance.ofNorthEastUp(sigma[0], sigma[1], sigma[2], at), weight == null ? 1 : weight);
+            return new EarthMean.Weighed(centred, EarthCovariance.ofNorthEastUp(sigma[0], sigma[1], sigma[2], at),
+                    weight == null ? 1 : weight);
         }
 
         private static void require(boolean fits, int number, String field) {
@@ -64,12 +70,14 @@ class EpochsApi {
         if (asked.epochs() == null || asked.epochs().isEmpty() || asked.epochs().size() > MOST) {
             throw new SurveyException(Problem.FIELD_UNREADABLE, "epochs");
         }
-        List<EarthMean.Weighed> epochs = IntStream.range(0, asked.epochs().size()).mapToObj(i -> weighed(asked.epochs().get(i), i)).toList();
+        List<EarthMean.Weighed> epochs = IntStream.range(0, asked.epochs().size()).mapToObj(i -> weighed(asked.epochs().get(i), i))
+                .toList();
         EarthMean mean = EarthMean.of(epochs);
         EarthPlace place = mean.place().place(ReferenceEllipsoid.WGS84);
         Geographic at = place.position();
         EarthCentred centred = mean.place();
-        return new Answer(new double[] {at.latitude().degrees(), at.longitude().degrees(), place.height().metres()}, new double[] {centred.x(), centred.y(), centred.z()}, mean.spread().northEastUp(at), mean.scatter(epochs),
+        return new Answer(new double[] {at.latitude().degrees(), at.longitude().degrees(), place.height().metres()},
+                new double[] {centred.x(), centred.y(), centred.z()}, mean.spread().northEastUp(at), mean.scatter(epochs),
                 epochs.stream().map(e -> mean.residual(e.place())).toList());
     }
 

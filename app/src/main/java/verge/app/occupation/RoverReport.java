@@ -30,7 +30,10 @@ import verge.core.stakeout.StakeOccupied;
 import verge.core.units.Decimals;
 import verge.core.units.Figures;
 
-/** All that speaks for and against the points that a job's receivers stood on, on paper: bases, antennas, control, and each point with its solution. */
+/**
+ * All that speaks for and against the points that a job's receivers stood on, on paper: bases, antennas, control, and each point with its
+ * solution.
+ */
 @Component
 class RoverReport {
     private static final int MOST_POINTS = 500;
@@ -50,22 +53,27 @@ class RoverReport {
         JobState state = journal.state();
         List<Stood> stood = state.all(new StoodOn());
         Map<UUID, PointOccupied> said = new HashMap<>();
-        stood.forEach(s -> journal.entry(s.entry()).map(journal::counting).flatMap(RoverReport::occupied).ifPresent(o -> said.put(s.entry(), o)));
+        stood.forEach(s -> journal.entry(s.entry()).map(journal::counting).flatMap(RoverReport::occupied)
+                .ifPresent(o -> said.put(s.entry(), o)));
         List<PointOccupied> all = stood.stream().map(s -> said.get(s.entry())).filter(o -> o != null).toList();
         Map<String, Object> model = new HashMap<>();
         model.put("title", "Rover report, " + jobs.job(job).name());
         model.put("head", head(job, state, all));
         model.put("bases", counted(all, o -> o.base().map(b -> base(b, state)).orElse("not told")));
-        model.put("antennas", counted(all, o -> SatelliteWords.antenna(o.antenna(), state.settings().figures()) + (o.tilt().isPresent() ? ", leaning" : "")));
+        model.put("antennas", counted(all, o -> SatelliteWords.antenna(o.antenna(), state.settings().figures())
+                + (o.tilt().isPresent() ? ", leaning" : "")));
         model.put("checks", ControlLines.of(job, journal, c -> true));
-        model.put("points", stood.stream().filter(s -> said.containsKey(s.entry())).limit(MOST_POINTS).map(s -> point(job, s, said.get(s.entry()), state)).toList());
+        model.put("points", stood.stream().filter(s -> said.containsKey(s.entry())).limit(MOST_POINTS)
+                .map(s -> point(job, s, said.get(s.entry()), state)).toList());
         model.put("pointCount", all.size());
-        model.put("although", stood.stream().filter(s -> said.containsKey(s.entry()) && !said.get(s.entry()).reason().isEmpty()).map(s -> ReportLine.of(s.name().text(), said.get(s.entry()).reason()).tracedBy(job, s.entry())).toList());
+        model.put("although", stood.stream().filter(s -> said.containsKey(s.entry()) && !said.get(s.entry()).reason().isEmpty())
+                .map(s -> ReportLine.of(s.name().text(), said.get(s.entry()).reason()).tracedBy(job, s.entry())).toList());
         return model;
     }
 
     private static Optional<PointOccupied> occupied(Payload counting) {
-        return counting instanceof PointOccupied point ? Optional.of(point) : counting instanceof StakeOccupied stake ? Optional.of(stake.stood()) : Optional.empty();
+        return counting instanceof PointOccupied point ? Optional.of(point) : counting instanceof StakeOccupied stake
+                ? Optional.of(stake.stood()) : Optional.empty();
     }
 
     private List<ReportLine> head(UUID job, JobState state, List<PointOccupied> all) {
@@ -74,7 +82,8 @@ class RoverReport {
         List<ReportLine> head = new ArrayList<>();
         head.add(ReportLine.of("Site and job", jobs.site(own.siteId()).name() + ", " + own.name()));
         head.add(ReportLine.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()));
-        head.add(ReportLine.of("Receivers", all.isEmpty() ? "none" : all.stream().map(PointOccupied::receiver).distinct().sorted().collect(Collectors.joining(", "))));
+        head.add(ReportLine.of("Receivers", all.isEmpty() ? "none" : all.stream().map(PointOccupied::receiver).distinct().sorted()
+                .collect(Collectors.joining(", "))));
         head.add(ReportLine.of("Coordinate system", settingsWords.system(settings) + ", " + settingsWords.speaks(settings)));
         head.add(ReportLine.of("Times", settings.times().name()));
         return head;
@@ -82,18 +91,23 @@ class RoverReport {
 
     private static String base(BaseHeard heard, JobState state) {
         Optional<Base> own = state.bases().stream().filter(b -> b.isHeard(heard)).findFirst();
-        return own.map(b -> "over " + b.mark() + (b.provisional() ? ", provisional" : "") + ", number " + heard.station()).orElseGet(() -> (heard.name().isEmpty() ? "" : heard.name() + ", ") + "number " + heard.station());
+        return own.map(b -> "over " + b.mark() + (b.provisional() ? ", provisional" : "") + ", number " + heard.station())
+                .orElseGet(() -> (heard.name().isEmpty() ? "" : heard.name() + ", ") + "number " + heard.station());
     }
 
     /** What stands for how many points, in its order of words. */
     private static List<ReportLine> counted(List<PointOccupied> all, Function<PointOccupied, String> words) {
-        return all.stream().collect(Collectors.groupingBy(words, TreeMap::new, Collectors.counting())).entrySet().stream().map(e -> ReportLine.of(e.getKey(), e.getValue().toString())).toList();
+        return all.stream().collect(Collectors.groupingBy(words, TreeMap::new, Collectors.counting())).entrySet().stream()
+                .map(e -> ReportLine.of(e.getKey(), e.getValue().toString())).toList();
     }
 
     private static ReportLine point(UUID job, Stood stood, PointOccupied said, JobState state) {
         Figures f = state.settings().figures();
-        return ReportLine.of(stood.name().text(), state.settings().times().brief(stood.at()), SatelliteWords.word(said.epochs().kind()) + ", " + said.epochs().count(), Integer.toString(said.epochs().satellites()),
-                said.epochs().pdop().isPresent() ? Decimals.show(said.epochs().pdop().getAsDouble(), 1) : "", said.base().isPresent() ? ConditionWords.distance(said.vector().length(), f) : "",
-                stood.sigma().map(s -> f.small(s.plan())).orElse(""), stood.sigma().map(s -> f.small(s.up())).orElse(""), said.antenna().known().map(f::length).orElse("")).tracedBy(job, stood.entry());
+        return ReportLine.of(stood.name().text(), state.settings().times().brief(stood.at()),
+                SatelliteWords.word(said.epochs().kind()) + ", " + said.epochs().count(), Integer.toString(said.epochs().satellites()),
+                said.epochs().pdop().isPresent() ? Decimals.show(said.epochs().pdop().getAsDouble(), 1) : "",
+                said.base().isPresent() ? ConditionWords.distance(said.vector().length(), f) : "",
+                stood.sigma().map(s -> f.small(s.plan())).orElse(""), stood.sigma().map(s -> f.small(s.up())).orElse(""),
+                said.antenna().known().map(f::length).orElse("")).tracedBy(job, stood.entry());
     }
 }

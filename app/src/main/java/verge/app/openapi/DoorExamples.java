@@ -16,7 +16,10 @@ import org.springframework.web.method.HandlerMethod;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Gives doors that only reckon an example each, and what it comes to: reckoned when the description is asked for, so that it does not grow old. */
+/**
+ * Gives doors that only reckon an example each, and what it comes to: reckoned when the description is asked for, so that it does not grow
+ * old.
+ */
 @Component
 class DoorExamples implements GlobalOperationCustomizer {
     private static final String JSON = "application/json";
@@ -37,7 +40,8 @@ class DoorExamples implements GlobalOperationCustomizer {
         JsonNode body = bodies.get(door.getBeanType().getSimpleName() + "." + door.getMethod().getName());
         if (body != null) {
             operation.getRequestBody().getContent().get(JSON).example(plain(body));
-            operation.getResponses().get("200").getContent().values().forEach((MediaType answer) -> answer.example(plain(json.valueToTree(answered(door, body)))));
+            operation.getResponses().get("200").getContent().values()
+                    .forEach((MediaType answer) -> answer.example(plain(json.valueToTree(answered(door, body)))));
         }
         return operation;
     }

@@ -20,7 +20,8 @@ import verge.core.units.PlanAxes;
  * @param suffix of its fields
  * @param group it is shown under, or empty
  */
-record GivenValues<P extends Payload>(String suffix, String group, JobSettings settings, Function<P, NamedPosition> of, BiFunction<P, NamedPosition, P> with) {
+record GivenValues<P extends Payload>(String suffix, String group, JobSettings settings, Function<P, NamedPosition> of,
+        BiFunction<P, NamedPosition, P> with) {
     void addTo(Values<P> values, P says) {
         NamedPosition now = of.apply(says);
         values.name("name" + suffix, group, "Name", now.name(), (was, name) -> with.apply(was, of.apply(was).with(name)))
@@ -28,12 +29,19 @@ record GivenValues<P extends Payload>(String suffix, String group, JobSettings s
         PlanAxes axes = settings.figures().axes();
         List<JobSettings.Coordinate> written = settings.coordinates(now.position().plan());
         String unit = settings.figures().lengthUnit().symbol();
-        Value.Setter<P> north = (was, typed, by) -> at(was, settings.gridOf(by.coordinate(axes.northName(), typed), axes.eastSign() * shown(was).easting()));
-        Value.Setter<P> east = (was, typed, by) -> at(was, settings.gridOf(axes.northSign() * shown(was).northing(), by.coordinate(axes.eastName(), typed)));
-        values.figure("first" + suffix, group, axes.northFirst() ? axes.northName() : axes.eastName(), written.get(0).figure(), unit, axes.northFirst() ? north : east)
-                .figure("second" + suffix, group, axes.northFirst() ? axes.eastName() : axes.northName(), written.get(1).figure(), unit, axes.northFirst() ? east : north)
-                .optionalFigure("elevation" + suffix, group, "Elevation", now.position().elevation().map(h -> settings.figures().bare(h.asLength())).orElse(""), unit, (was, typed, by) -> with.apply(was,
-                        of.apply(was).with(new Position(plan(was), typed.isBlank() ? Optional.empty() : Optional.of(new Elevation(by.coordinate("elevation", typed)))))));
+        Value.Setter<P> north = (was, typed, by) ->
+                at(was, settings.gridOf(by.coordinate(axes.northName(), typed), axes.eastSign() * shown(was).easting()));
+        Value.Setter<P> east = (was, typed, by) ->
+                at(was, settings.gridOf(axes.northSign() * shown(was).northing(), by.coordinate(axes.eastName(), typed)));
+        values.figure("first" + suffix, group, axes.northFirst() ? axes.northName() : axes.eastName(), written.get(0).figure(), unit,
+                axes.northFirst() ? north : east)
+                .figure("second" + suffix, group, axes.northFirst() ? axes.eastName() : axes.northName(), written.get(1).figure(), unit,
+                axes.northFirst() ? east : north)
+                .optionalFigure("elevation" + suffix, group, "Elevation",
+                now.position().elevation().map(h -> settings.figures().bare(h.asLength())).orElse(""), unit,
+                (was, typed, by) -> with.apply(was,
+                        of.apply(was).with(new Position(plan(was), typed.isBlank() ? Optional.empty()
+                        : Optional.of(new Elevation(by.coordinate("elevation", typed)))))));
     }
 
     private GridPoint plan(P was) {

@@ -34,8 +34,12 @@ class PointApi {
         this.points = points;
     }
 
-    /** Metres of the job's grid; the description is what its file says beside or instead of a code; elevation and standard deviations are null where there are none. */
-    record PointBody(UUID entry, String name, String code, String description, Origin origin, double northing, double easting, Double elevation,
+    /**
+     * Metres of the job's grid; the description is what its file says beside or instead of a code; elevation and standard deviations are
+     * null where there are none.
+     */
+    record PointBody(UUID entry, String name, String code, String description, Origin origin, double northing, double easting,
+            Double elevation,
             Double sigmaNorth, Double sigmaEast, Double sigmaUp) {
         static PointBody of(StoredPoint p) {
             return new PointBody(p.entry(), p.name().text(), p.code().text(), p.description(), p.origin(), p.position().plan().northing(),
@@ -51,30 +55,41 @@ class PointApi {
         return journals.state(job).points().map(PointBody::of).toList();
     }
 
-    /** @param mostPlan within which both lie 95 times in a hundred by their standard deviations; null where one of them has none @param agree likewise null */
+    /**
+     * @param mostPlan within which both lie 95 times in a hundred by their standard deviations; null where one of them has none
+     * @param agree likewise null
+     */
     record ApartBody(String name, double north, double east, Double up, double plan, Double mostPlan, Double mostUp, Boolean agree) {
     }
 
-    @Operation(summary = "Two positions of one point against each other", description = "By the entries that gave them, as of two occupations; the second beyond the first, in metres of the job's grid. 'agree' says whether they do within what both are known to.")
+    @Operation(summary = "Two positions of one point against each other",
+            description =
+            "By the entries that gave them, as of two occupations; the second beyond the first, in metres of the job's grid. 'agree' says "
+            + "whether they do within what both are known to.")
     @GetMapping("/api/v1/jobs/{job}/points/apart")
     ApartBody apart(@PathVariable UUID job, @RequestParam String name, @RequestParam UUID first, @RequestParam UUID second) {
         Apart apart = Apart.of(position(job, name, first), position(job, name, second));
-        return new ApartBody(name, apart.north().metres(), apart.east().metres(), apart.up().map(Length::metres).orElse(null), apart.plan().metres(), apart.mostPlan().map(Length::metres).orElse(null), apart.mostUp().map(Length::metres).orElse(null),
+        return new ApartBody(name, apart.north().metres(), apart.east().metres(), apart.up().map(Length::metres).orElse(null),
+                apart.plan().metres(), apart.mostPlan().map(Length::metres).orElse(null), apart.mostUp().map(Length::metres).orElse(null),
                 apart.agree().orElse(null));
     }
 
     private StoredPoint position(UUID job, String name, UUID entry) {
-        return journals.state(job).pointsOf(entry).stream().filter(p -> p.name().text().equals(name)).findFirst().orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
+        return journals.state(job).pointsOf(entry).stream().filter(p -> p.name().text().equals(name)).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
     }
 
     /** @param entry that gave the position; null for the usual order again */
     record Choice(String name, UUID entry) {
     }
 
-    @Operation(summary = "Let one position of a name count", description = "Of several positions of a name control counts before measured, design and staked ones, and the latest of them; this says otherwise, in the journal.")
+    @Operation(summary = "Let one position of a name count", description =
+            "Of several positions of a name control counts before measured, design and staked ones, and the latest of them; this says "
+            + "otherwise, in the journal.")
     @PostMapping("/api/v1/jobs/{job}/points/counting")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void choose(@PathVariable UUID job, @RequestBody Choice choice, Principal person) {
-        points.choose(job, choice.name() == null ? "" : choice.name(), Optional.ofNullable(choice.entry()), new Author(UUID.randomUUID(), person.getName(), "program"));
+        points.choose(job, choice.name() == null ? "" : choice.name(), Optional.ofNullable(choice.entry()),
+                new Author(UUID.randomUUID(), person.getName(), "program"));
     }
 }

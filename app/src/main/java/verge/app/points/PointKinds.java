@@ -76,13 +76,16 @@ final class PointKinds {
         @Override
         public List<TraceStep> given(PointsImported says, PointName name, InBook in) {
             return says.points().stream().filter(p -> p.name().equals(name)).reduce((first, next) -> next)
-                    .map(p -> new TraceStep(name + rows.of(says.sha256(), name.text()).map(row -> ", row " + row + " of the file").orElse(""), in.state().settings().place(p.position()),
-                            p.sigma().map(s -> in.figures().small(s.north()) + "  " + in.figures().small(s.east())).orElse(""))).stream().toList();
+                    .map(p -> new TraceStep(name + rows.of(says.sha256(), name.text()).map(row -> ", row " + row + " of the file")
+                    .orElse(""), in.state().settings().place(p.position()),
+                            p.sigma().map(s -> in.figures().small(s.north()) + "  " + in.figures().small(s.east())).orElse(""))).stream()
+                            .toList();
         }
 
         @Override
         public String text(PointsImported says, InBook in) {
-            return (says.points().size() == 1 ? says.points().get(0).name() + "  " + says.origin().word() : says.points().size() + " " + says.origin().word() + " points") + " from " + says.fileName();
+            return (says.points().size() == 1 ? says.points().get(0).name() + "  " + says.origin().word() : says.points().size() + " "
+                    + says.origin().word() + " points") + " from " + says.fileName();
         }
 
         @Override
@@ -99,7 +102,8 @@ final class PointKinds {
         public Stream<Value<PointsImported>> values(PointsImported says, InBook in) {
             return IntStream.range(0, says.points().size()).boxed().flatMap(i -> {
                 Values<PointsImported> ofPoint = new Values<>(says, in);
-                new GivenValues<PointsImported>("-" + i, says.points().get(i).name().text(), in.state().settings(), p -> p.points().get(i), (was, point) -> was.with(i, point)).addTo(ofPoint, says);
+                new GivenValues<PointsImported>("-" + i, says.points().get(i).name().text(), in.state().settings(), p -> p.points().get(i),
+                        (was, point) -> was.with(i, point)).addTo(ofPoint, says);
                 return ofPoint.all();
             });
         }
@@ -131,7 +135,8 @@ final class PointKinds {
         @Override
         public Stream<Value<PointKeyed>> values(PointKeyed says, InBook in) {
             Values<PointKeyed> values = new Values<>(says, in);
-            new GivenValues<PointKeyed>("", "", in.state().settings(), p -> new NamedPosition(p.name(), p.code(), p.position()), (was, point) -> new PointKeyed(point.name(), point.code(), point.position())).addTo(values, says);
+            new GivenValues<PointKeyed>("", "", in.state().settings(), p -> new NamedPosition(p.name(), p.code(), p.position()),
+                    (was, point) -> new PointKeyed(point.name(), point.code(), point.position())).addTo(values, says);
             return values.all();
         }
     }
@@ -156,7 +161,8 @@ final class PointKinds {
 
         @Override
         public String text(PositionChosen says, InBook in) {
-            return says.entry().map(entry -> "of " + says.name() + " the position of line " + in.line(entry) + " counts").orElse("of " + says.name() + " the usual position counts again");
+            return says.entry().map(entry -> "of " + says.name() + " the position of line " + in.line(entry) + " counts")
+                    .orElse("of " + says.name() + " the usual position counts again");
         }
 
         @Override

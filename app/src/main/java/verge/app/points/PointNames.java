@@ -24,7 +24,8 @@ public final class PointNames {
 
     /** Known points and designs before measured ones, and no more than a browser's list can hold. */
     public static List<PointName> offered(JobState state) {
-        return Stream.of(Origin.CONTROL, Origin.DESIGN, Origin.COMPUTED, Origin.MEASURED).flatMap(origin -> all(state, origin)).distinct().limit(MOST_OFFERED).toList();
+        return Stream.of(Origin.CONTROL, Origin.DESIGN, Origin.COMPUTED, Origin.MEASURED).flatMap(origin -> all(state, origin)).distinct()
+                .limit(MOST_OFFERED).toList();
     }
 
     /** What is there to be staked: designs, what was computed, then control. */
@@ -49,13 +50,15 @@ public final class PointNames {
 
     /** How many names of one origin lie on a floor by their height. */
     public static long countOn(JobState state, Storey storey, Origin origin) {
-        return Stream.concat(of(state, origin), seen(state, origin)).filter(p -> p.position().elevation().isPresent() && storey.holds(p.position().elevation()))
+        return Stream.concat(of(state, origin), seen(state, origin))
+                .filter(p -> p.position().elevation().isPresent() && storey.holds(p.position().elevation()))
                 .map(StoredPoint::name).distinct().count();
     }
 
     /** The job's own, then those it only sees; of the floor that is worked on. */
     private static Stream<PointName> all(JobState state, Origin origin) {
-        Stream<PointName> seen = state.floor().here().isEmpty() ? state.seen().names(origin) : seen(state, origin).filter(state::isHere).map(StoredPoint::name);
+        Stream<PointName> seen = state.floor().here().isEmpty() ? state.seen().names(origin) : seen(state, origin).filter(state::isHere)
+                .map(StoredPoint::name);
         return Stream.concat(of(state, origin).filter(state::isHere).map(StoredPoint::name).distinct(), seen);
     }
 
@@ -64,6 +67,7 @@ public final class PointNames {
     }
 
     private static Stream<StoredPoint> seen(JobState state, Origin origin) {
-        return origin == Origin.MEASURED || origin == Origin.COMPUTED ? Stream.empty() : state.seen().names(origin).flatMap(name -> (origin == Origin.CONTROL ? state.seen().known(name) : state.seen().design(name)).stream());
+        return origin == Origin.MEASURED || origin == Origin.COMPUTED ? Stream.empty() : state.seen().names(origin)
+                .flatMap(name -> (origin == Origin.CONTROL ? state.seen().known(name) : state.seen().design(name)).stream());
     }
 }

@@ -37,7 +37,8 @@ public class PointService {
         JobSettings settings = journals.state(job).settings();
         LengthUnit unit = settings.figures().lengthUnit();
         PointName name = PointName.parse(typedName);
-        Position position = new Position(settings.gridOf(Typed.coordinate("northing", northing, unit), Typed.coordinate("easting", easting, unit)),
+        Position position = new Position(settings.gridOf(Typed.coordinate("northing", northing, unit),
+                Typed.coordinate("easting", easting, unit)),
                 elevation.isBlank() ? Optional.empty() : Optional.of(new Elevation(Typed.coordinate("elevation", elevation, unit))));
         journals.append(job, author, state -> {
             if (state.find(name, Origin.DESIGN).isPresent()) {
@@ -57,7 +58,8 @@ public class PointService {
     public void choose(UUID job, String typedName, Optional<UUID> entry, Author author) {
         PointName name = PointName.parse(typedName);
         journals.append(job, author, state -> {
-            if (state.allNamed(name).isEmpty() || entry.isPresent() && state.pointsOf(entry.get()).stream().noneMatch(p -> p.name().equals(name))) {
+            if (state.allNamed(name).isEmpty() || entry.isPresent() && state.pointsOf(entry.get()).stream()
+                    .noneMatch(p -> p.name().equals(name))) {
                 throw new SurveyException(Problem.POINT_UNKNOWN, name.text());
             }
             return new PositionChosen(name, entry);

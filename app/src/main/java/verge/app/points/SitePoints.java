@@ -60,7 +60,8 @@ public class SitePoints {
         List<Payload> wanted = toTakeOn(job, origin, typedNames);
         if (!wanted.isEmpty()) {
             // of two who take the same on at once, the second finds it there
-            journals.appendIfAny(job, Appending.together(Author.atPage(person), journal -> wanted.stream().filter(p -> !isThere(journal.state(), (PointsImported) p)).toList()));
+            journals.appendIfAny(job, Appending.together(Author.atPage(person),
+                    journal -> wanted.stream().filter(p -> !isThere(journal.state(), (PointsImported) p)).toList()));
         }
     }
 
@@ -79,7 +80,8 @@ public class SitePoints {
                 // whoever uses the name says so, with its field
             }
         }
-        return wanted.stream().distinct().map(name -> origin == Origin.DESIGN ? state.findDesign(name) : state.find(name)).flatMap(Optional::stream)
+        return wanted.stream().distinct().map(name -> origin == Origin.DESIGN ? state.findDesign(name) : state.find(name))
+                .flatMap(Optional::stream)
                 .filter(p -> isSeen(state, p)).map(p -> taken(job, state, p)).toList();
     }
 
@@ -97,7 +99,8 @@ public class SitePoints {
     public PointName freeCornerName(UUID job, String of, int corner) {
         JobState state = state(job);
         String stem = of.replaceAll("[^\\p{L}\\p{N}._-]", "").replaceAll("^[._-]+", "");
-        PointName name = new PointName(stem.substring(0, Math.min(stem.length(), LONGEST_STEM)) + (stem.isEmpty() ? "C" : "-") + (Math.max(0, corner) + 1));
+        PointName name = new PointName(stem.substring(0, Math.min(stem.length(), LONGEST_STEM)) + (stem.isEmpty() ? "C" : "-")
+                + (Math.max(0, corner) + 1));
         while (state.find(name).isPresent()) {
             name = name.successor();
         }
@@ -130,7 +133,8 @@ public class SitePoints {
     /** A point of a file, with the file's id where a point of the journal has its entry. */
     private static Optional<StoredPoint> point(PlacedFile file, PointName name) {
         Origin origin = file.file().role().filter(Role::known).isPresent() ? Origin.CONTROL : Origin.DESIGN;
-        return file.content().map(SiteContent::points).map(points -> points.get(name)).map(p -> StoredPoint.given(file.file().id(), origin, p, p.position()));
+        return file.content().map(SiteContent::points).map(points -> points.get(name))
+                .map(p -> StoredPoint.given(file.file().id(), origin, p, p.position()));
     }
 
     private record Seen(List<PlacedFile> register, Optional<PlacedFile> current) implements SeenPoints {
@@ -151,7 +155,8 @@ public class SitePoints {
 
         @Override
         public Stream<PointName> names(Origin origin) {
-            return (origin == Origin.CONTROL ? register.stream() : current.stream()).flatMap(f -> f.content().stream()).flatMap(c -> c.points().keySet().stream());
+            return (origin == Origin.CONTROL ? register.stream() : current.stream()).flatMap(f -> f.content().stream())
+                    .flatMap(c -> c.points().keySet().stream());
         }
     }
 }

@@ -46,7 +46,8 @@ public class PoleService {
 
     /** A prism's name in the site's table, or its constant. */
     private Length constant(UUID job, JobState state, String typed) {
-        return prisms.named(job, typed).map(Prism::constant).orElseGet(() -> PrismTable.constant(typed, state.settings().figures().lengthUnit()));
+        return prisms.named(job, typed).map(Prism::constant)
+                .orElseGet(() -> PrismTable.constant(typed, state.settings().figures().lengthUnit()));
     }
 
     /** How corrections of a job are read. */

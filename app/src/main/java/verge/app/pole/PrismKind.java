@@ -40,7 +40,8 @@ final class PrismKind extends EntryKind<TargetChosen> {
 
     @Override
     public String text(TargetChosen says, InBook in) {
-        return "pole " + in.figures().length(says.target().height()) + ", prism " + (says.prism() + " " + Figures.metric().small(says.target().prismConstant())).strip();
+        return "pole " + in.figures().length(says.target().height()) + ", prism "
+                + (says.prism() + " " + Figures.metric().small(says.target().prismConstant())).strip();
     }
 
     @Override

@@ -75,7 +75,8 @@ public class PrismTable {
         bare.filter(mm -> mm != 0 && Math.abs(mm) < TELLTALE_MILLIMETRES).ifPresent(mm -> {
             throw new SurveyException(Problem.PRISM_CONSTANT_UNIT, typed, Decimals.showSigned(mm * MILLIMETRES_PER_METRE, 1) + " mm");
         });
-        Length constant = bare.map(millimetres -> new Length(millimetres / MILLIMETRES_PER_METRE)).orElseGet(() -> LengthText.parse(typed, unit));
+        Length constant = bare.map(millimetres -> new Length(millimetres / MILLIMETRES_PER_METRE))
+                .orElseGet(() -> LengthText.parse(typed, unit));
         if (constant.abs().compareTo(LARGEST_CONSTANT) > 0) {
             throw new SurveyException(Problem.OUT_OF_RANGE, "prism constant", typed, "\u2212100 mm", "100 mm");
         }

@@ -122,7 +122,8 @@ class PracticeController {
         Figures f = figures(job);
         GridPoint tip = sight.tip().plan();
         return new SceneView(tip.northing(), tip.easting(), f.length(sight.poleHeight()), Figures.metric().small(sight.prismConstant()),
-                sight.occupied().map(PracticeGround.Occupied::mark).orElse(""), sight.occupied().map(o -> f.length(o.tape())).orElse(""), f.length(sight.mount()), sight.leanDegrees());
+                sight.occupied().map(PracticeGround.Occupied::mark).orElse(""), sight.occupied().map(o -> f.length(o.tape())).orElse(""),
+                f.length(sight.mount()), sight.leanDegrees());
     }
 
     private Figures figures(UUID job) {

@@ -48,7 +48,11 @@ public class PracticeService {
         busy.await();
     }
 
-    /** The ground for a person's hands. @throws SurveyException NO_INSTRUMENT if the job talks to no stand-in, PRACTICE_BUSY while somebody has them alone */
+    /**
+     * The ground for a person's hands.
+     *
+     * @throws SurveyException NO_INSTRUMENT if the job talks to no stand-in, PRACTICE_BUSY while somebody has them alone
+     */
     PracticeGround hands(UUID job) {
         if (busy.getCount() > 0) {
             throw new SurveyException(Problem.PRACTICE_BUSY);
@@ -58,7 +62,9 @@ public class PracticeService {
 
     /** The ground, if this job’s instrument or receiver is a stand-in. */
     public Optional<PracticeGround> ground(UUID job) {
-        return ground.filter(g -> instruments.snapshot(job).map(DeviceSnapshot::address).filter(a -> standIns.instruments().stream().anyMatch(o -> o.address().equals(a))).isPresent()
-                || receivers.snapshot(Seat.rover(job)).map(DeviceSnapshot::address).filter(a -> standIns.receivers().stream().anyMatch(o -> o.address().equals(a))).isPresent());
+        return ground.filter(g -> instruments.snapshot(job).map(DeviceSnapshot::address)
+                .filter(a -> standIns.instruments().stream().anyMatch(o -> o.address().equals(a))).isPresent()
+                || receivers.snapshot(Seat.rover(job)).map(DeviceSnapshot::address)
+                .filter(a -> standIns.receivers().stream().anyMatch(o -> o.address().equals(a))).isPresent());
     }
 }

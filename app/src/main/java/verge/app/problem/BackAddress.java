@@ -18,7 +18,8 @@ public final class BackAddress {
             URI before = URI.create(referrer);
             boolean here = request.getServerName().equals(before.getHost()) && request.getServerPort() == before.getPort();
             // Two slashes in front would name another host.
-            return !here || before.getRawPath().isEmpty() || before.getRawPath().startsWith("//") ? "/" : before.getRawPath() + (before.getRawQuery() == null ? "" : "?" + before.getRawQuery());
+            return !here || before.getRawPath().isEmpty() || before.getRawPath().startsWith("//") ? "/" : before.getRawPath()
+                    + (before.getRawQuery() == null ? "" : "?" + before.getRawQuery());
         } catch (IllegalArgumentException noAddress) {
             return "/";
         }

@@ -21,7 +21,8 @@ public final class Causes {
     private static final String DISK_FULL = "53100";
     private static final String LOCK_NOT_AVAILABLE = "55P03";
     /** Constraints whose breaking has a problem of its own; any other means that a thing was made twice at once. */
-    private static final Map<String, Problem> CONSTRAINTS = Map.of("journal_entry_pkey", Problem.ENTRY_ID_TAKEN, "job_name_once_a_site", Problem.JOB_NAME_TAKEN,
+    private static final Map<String, Problem> CONSTRAINTS = Map.of("journal_entry_pkey", Problem.ENTRY_ID_TAKEN, "job_name_once_a_site",
+            Problem.JOB_NAME_TAKEN,
             "folder_name_once", Problem.FOLDER_NAME_TAKEN);
     /** What the database says of a key that is there twice: the last of its values is the name. */
     private static final Pattern KEY = Pattern.compile("=\\((?:.*, )?(.*)\\) ");
@@ -41,12 +42,14 @@ public final class Causes {
 
     /** Whether the disk has no room. */
     public static boolean isDiskFull(Throwable failure) {
-        return chain(failure).anyMatch(cause -> cause instanceof IOException io && String.valueOf(io.getMessage()).contains("No space left"));
+        return chain(failure).anyMatch(cause -> cause instanceof IOException io && String.valueOf(io.getMessage())
+                .contains("No space left"));
     }
 
     /** Whether the name of a file is what could not be taken: with a character that no name has, or longer than one can be. */
     static boolean isOfAName(Throwable refused) {
-        return chain(refused).anyMatch(cause -> cause.getClass().getSimpleName().equals("InvalidFileNameException") || String.valueOf(cause.getMessage()).startsWith("Header section"));
+        return chain(refused).anyMatch(cause -> cause.getClass().getSimpleName().equals("InvalidFileNameException")
+                || String.valueOf(cause.getMessage()).startsWith("Header section"));
     }
 
     private static Stream<Throwable> chain(Throwable failure) {
@@ -75,14 +78,17 @@ public final class Causes {
             return Optional.of(new SurveyException(Problem.DISK_FULL));
         }
         // 08: no connection; 57P: shut down or starting; 53: out of resources; none: the pool had no connection to give
-        return state.isEmpty() || state.startsWith("08") || state.startsWith("57P") || state.startsWith("53") ? Optional.of(new SurveyException(Problem.DATABASE_AWAY)) : Optional.empty();
+        return state.isEmpty() || state.startsWith("08") || state.startsWith("57P")
+                || state.startsWith("53") ? Optional.of(new SurveyException(Problem.DATABASE_AWAY)) : Optional.empty();
     }
 
     private static SurveyException twice(SQLException sql) {
         // Of statements sent together, the failure of one stands behind the failure of all.
-        Optional<ServerErrorMessage> told = Stream.concat(Stream.of(sql), Stream.ofNullable(sql.getNextException())).filter(PSQLException.class::isInstance)
+        Optional<ServerErrorMessage> told = Stream.concat(Stream.of(sql), Stream.ofNullable(sql.getNextException()))
+                .filter(PSQLException.class::isInstance)
                 .map(PSQLException.class::cast).map(PSQLException::getServerErrorMessage).filter(Objects::nonNull).findFirst();
         Matcher key = KEY.matcher(told.map(ServerErrorMessage::getDetail).orElse(""));
-        return new SurveyException(CONSTRAINTS.getOrDefault(told.map(ServerErrorMessage::getConstraint).orElse(""), Problem.MADE_TWICE), key.find() ? key.group(1) : "");
+        return new SurveyException(CONSTRAINTS.getOrDefault(told.map(ServerErrorMessage::getConstraint).orElse(""), Problem.MADE_TWICE),
+                key.find() ? key.group(1) : "");
     }
 }

@@ -31,7 +31,8 @@ class DatabaseWatch {
     private Connection connection;
     private volatile boolean away;
 
-    DatabaseWatch(@Value("${spring.datasource.url}") String url, @Value("${spring.datasource.username}") String user, @Value("${spring.datasource.password}") String password) {
+    DatabaseWatch(@Value("${spring.datasource.url}") String url, @Value("${spring.datasource.username}") String user,
+            @Value("${spring.datasource.password}") String password) {
         this.url = url;
         sign.setProperty("user", user);
         sign.setProperty("password", password);

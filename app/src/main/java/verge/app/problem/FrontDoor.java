@@ -23,13 +23,16 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /**
- * Stands before everything else: refuses what nothing behind it could make sense of, and turns what fails before a controller is at work into
+ * Stands before everything else: refuses what nothing behind it could make sense of, and turns what fails before a controller is at work
+ * into
  * words. While the database is away nobody waits for it, not even for the sign-in, which is kept there.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class FrontDoor extends OncePerRequestFilter {
-    private static final Pattern NEEDS_NO_DATABASE = Pattern.compile("/(css|js|fonts|icons|webjars)/.*|/favicon\\.svg|/manifest\\.webmanifest|/worker\\.js|/away\\.html|/actuator/health");
+    private static final Pattern NEEDS_NO_DATABASE =
+            Pattern.compile(
+            "/(css|js|fonts|icons|webjars)/.*|/favicon\\.svg|/manifest\\.webmanifest|/worker\\.js|/away\\.html|/actuator/health");
     private static final Set<String> CHANGING = Set.of("POST", "PUT", "PATCH", "DELETE");
 
     private final DatabaseWatch database;
@@ -49,7 +52,8 @@ class FrontDoor extends OncePerRequestFilter {
     }
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws IOException, ServletException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws IOException, ServletException {
         if (database.away() && !NEEDS_NO_DATABASE.matcher(request.getRequestURI()).matches()) {
             answer(new SurveyException(Problem.DATABASE_AWAY), request, response);
             return;
@@ -73,7 +77,8 @@ class FrontDoor extends OncePerRequestFilter {
 
     /** Whether a text holds the character that no text can hold; files come in parts, which are not looked at here. */
     private static boolean holdsNothingReadable(HttpServletRequest request) {
-        boolean form = !CHANGING.contains(request.getMethod()) || String.valueOf(request.getContentType()).startsWith("application/x-www-form-urlencoded");
+        boolean form = !CHANGING.contains(request.getMethod()) || String.valueOf(request.getContentType())
+                .startsWith("application/x-www-form-urlencoded");
         return request.getRequestURI().contains("%00") || form && request.getParameterMap().entrySet().stream()
                 .anyMatch(p -> p.getKey().indexOf('\0') >= 0 || Arrays.stream(p.getValue()).anyMatch(v -> v.indexOf('\0') >= 0));
     }
@@ -91,7 +96,8 @@ class FrontDoor extends OncePerRequestFilter {
         response.setContentType("text/html");
         response.setCharacterEncoding("UTF-8");
         response.setHeader(HttpHeaders.CACHE_CONTROL, "no-store");
-        WebContext context = new WebContext(JakartaServletWebApplication.buildApplication(request.getServletContext()).buildExchange(request, response));
+        WebContext context = new WebContext(JakartaServletWebApplication.buildApplication(request.getServletContext())
+                .buildExchange(request, response));
         context.setVariable("said", words.say(failure));
         context.setVariable("back", BackAddress.of(request));
         templates.process("problem/problem", context, response.getWriter());

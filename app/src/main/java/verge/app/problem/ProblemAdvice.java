@@ -43,7 +43,8 @@ class ProblemAdvice {
 
     @ExceptionHandler(MaxUploadSizeExceededException.class)
     Object tooLarge(MaxUploadSizeExceededException failure, HttpServletRequest request) {
-        return answer(Causes.isOfAName(failure) ? new SurveyException(Problem.FILE_NAME_UNFIT) : new SurveyException(Problem.FILE_TOO_LARGE, LARGEST_FILE_MEGABYTES), request);
+        return answer(Causes.isOfAName(failure) ? new SurveyException(Problem.FILE_NAME_UNFIT)
+                : new SurveyException(Problem.FILE_TOO_LARGE, LARGEST_FILE_MEGABYTES), request);
     }
 
     /** Parts that are none: of an upload that broke off, or written by hand. */
@@ -60,13 +61,16 @@ class ProblemAdvice {
     @ExceptionHandler(HttpMessageNotReadableException.class)
     Object unreadable(HttpMessageNotReadableException failure, HttpServletRequest request) {
         String field = failure.getCause() instanceof JacksonException senseless ? path(senseless) : "";
-        return answer(field.isEmpty() ? new SurveyException(Problem.REQUEST_UNREADABLE) : new SurveyException(Problem.FIELD_UNREADABLE, field), request);
+        return answer(field.isEmpty() ? new SurveyException(Problem.REQUEST_UNREADABLE)
+                : new SurveyException(Problem.FIELD_UNREADABLE, field), request);
     }
 
     /** Where in a body it stands: 'marks[2].readings[0].zenith'. */
     private static String path(JacksonException senseless) {
         StringBuilder path = new StringBuilder();
-        senseless.getPath().forEach(step -> path.append(step.getPropertyName() == null ? "[" + step.getIndex() + "]" : (path.isEmpty() ? "" : ".") + step.getPropertyName()));
+        senseless.getPath().forEach(step ->
+                path.append(step.getPropertyName() == null ? "[" + step.getIndex() + "]" : (path.isEmpty() ? "" : ".")
+                + step.getPropertyName()));
         return path.toString();
     }
 

@@ -85,12 +85,14 @@ public class ProblemWords {
         } else if (argument instanceof List<?> several) {
             return several.stream().map(this::shown).map(Object::toString).collect(Collectors.joining("; "));
         } else if (argument instanceof Breach breach) {
-            return messages.getMessage("word.Breach." + breach.kind(), new Object[] {figure(breach.value()), figure(breach.limit())}, Locale.ENGLISH);
+            return messages.getMessage("word.Breach." + breach.kind(), new Object[] {figure(breach.value()), figure(breach.limit())},
+                    Locale.ENGLISH);
         }
         if (argument instanceof Quantity.Area area) {
             return Decimals.show(area.ground(), METRE_DIGITS) + " m²";
         }
-        return argument instanceof Enum<?> choice ? word(choice) : argument instanceof Length length ? Decimals.show(length.metres(), METRE_DIGITS) + " m" : argument;
+        return argument instanceof Enum<?> choice ? word(choice) : argument instanceof Length length
+                ? Decimals.show(length.metres(), METRE_DIGITS) + " m" : argument;
     }
 
     private Object figure(Object value) {
@@ -99,7 +101,8 @@ public class ProblemWords {
 
     /** A choice in words: from the bundle under its type and name. */
     public String word(Enum<?> choice) {
-        return messages.getMessage("word." + choice.getDeclaringClass().getSimpleName() + "." + choice.name(), null, choice.name(), Locale.ENGLISH);
+        return messages.getMessage("word." + choice.getDeclaringClass().getSimpleName() + "." + choice.name(), null, choice.name(),
+                Locale.ENGLISH);
     }
 
     /** The problem as an RFC 9457 body; the three sentences are also there one by one. */

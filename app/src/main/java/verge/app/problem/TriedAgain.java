@@ -11,6 +11,7 @@ import org.springframework.resilience.annotation.Retryable;
 /** For what makes a thing that must be there once: who comes second in the same moment tries again, and finds what the first has made. */
 @Target(ElementType.METHOD)
 @Retention(RetentionPolicy.RUNTIME)
-@Retryable(includes = {DataIntegrityViolationException.class, OptimisticLockingFailureException.class}, maxRetries = 5, delay = 20, jitter = 20)
+@Retryable(includes = {DataIntegrityViolationException.class, OptimisticLockingFailureException.class}, maxRetries = 5, delay = 20,
+        jitter = 20)
 public @interface TriedAgain {
 }

@@ -6,7 +6,8 @@ import verge.core.satellite.AntennaOverMark;
 import verge.core.units.Figures;
 
 /**
- * An antenna over its mark, to scale, as what was typed makes it: where the tape ends, what of the pole and the antenna lies where. All places are of a drawing of 200 by 240 with the
+ * An antenna over its mark, to scale, as what was typed makes it: where the tape ends, what of the pole and the antenna lies where. All
+ * places are of a drawing of 200 by 240 with the
  * mark at 100, 220.
  *
  * @param tape from the mark, or from the ground beside the pole, to where the height was measured
@@ -33,8 +34,11 @@ public record AntennaDrawing(String dish, String pole, double[] tape, double ref
         double rimY = referenceY - model.rim().map(AntennaModel.Rim::aboveReference).orElse(USUAL_HEIGHT / 2) * close;
         double top = referenceY - USUAL_HEIGHT * 1.6 * close;
         double mountY = referenceY + model.referenceAboveMount() * close;
-        String dish = path("M%.1f %.1f L%.1f %.1f L%.1f %.1f Q%.1f %.1f %.1f %.1f L%.1f %.1f Z", MARK_X - radius * 0.62, referenceY, MARK_X + radius * 0.62, referenceY, MARK_X + radius, rimY, MARK_X, 2 * top - rimY, MARK_X - radius, rimY, MARK_X - radius * 0.62, referenceY);
-        String pole = path("M%.1f %.1f L%.1f %.1f M%.1f %.1f L%.1f %.1f", MARK_X, MARK_Y, MARK_X, mountY, MARK_X, mountY, MARK_X, referenceY);
+        String dish = path("M%.1f %.1f L%.1f %.1f L%.1f %.1f Q%.1f %.1f %.1f %.1f L%.1f %.1f Z", MARK_X - radius * 0.62, referenceY,
+                MARK_X + radius * 0.62, referenceY, MARK_X + radius, rimY, MARK_X, 2 * top - rimY, MARK_X - radius, rimY,
+                MARK_X - radius * 0.62, referenceY);
+        String pole = path("M%.1f %.1f L%.1f %.1f M%.1f %.1f L%.1f %.1f", MARK_X, MARK_Y, MARK_X, mountY, MARK_X, mountY, MARK_X,
+                referenceY);
         double[] tape = switch (antenna.height().to()) {
             case MOUNT -> new double[] {MARK_X - BESIDE, MARK_Y, MARK_X - BESIDE, mountY};
             case REFERENCE_POINT -> new double[] {MARK_X - BESIDE, MARK_Y, MARK_X - BESIDE, referenceY};

@@ -73,7 +73,8 @@ public class AntennaTable {
     }
 
     /**
-     * Keeps an antenna that was typed: 'name', 'mount' (its reference point above what it is screwed onto), 'rimRadius' and 'rimAbove'; both of the rim or none. One of that name keeps
+     * Keeps an antenna that was typed: 'name', 'mount' (its reference point above what it is screwed onto), 'rimRadius' and 'rimAbove';
+     * both of the rim or none. One of that name keeps
      * what a file said of its signals.
      *
      * @throws SurveyException MISSING, NAME_UNFIT, NOT_A_LENGTH, OUT_OF_RANGE
@@ -91,7 +92,8 @@ public class AntennaTable {
             throw new SurveyException(Problem.OUT_OF_RANGE, "rim\u2019s radius", a.text("rimRadius"), "0", "0.9 m");
         }
         Map<String, AntennaModel.Centre> centres = named(job, name).map(AntennaModel::centres).orElse(Map.of());
-        return keep(job, new AntennaModel(name, radius.map(r -> new AntennaModel.Rim(r, above.orElseThrow())), a.metres("mount", "reference point above the mount", unit, FARTHEST_METRES).orElse(0.0), centres));
+        return keep(job, new AntennaModel(name, radius.map(r -> new AntennaModel.Rim(r, above.orElseThrow())),
+                a.metres("mount", "reference point above the mount", unit, FARTHEST_METRES).orElse(0.0), centres));
     }
 
     private AntennaModel keep(UUID job, AntennaModel model) {
@@ -102,7 +104,13 @@ public class AntennaTable {
         return model;
     }
 
-    /** All antennas of a file. @param name of the file, for words alone @param ticket by which the reading may be stopped; empty if nobody will @throws SurveyException ANTENNA_FILE_UNREADABLE, READING_TOO_LONG, READING_STOPPED */
+    /**
+     * All antennas of a file.
+     *
+     * @param name of the file, for words alone
+     * @param ticket by which the reading may be stopped; empty if nobody will
+     * @throws SurveyException ANTENNA_FILE_UNREADABLE, READING_TOO_LONG, READING_STOPPED
+     */
     public List<AntennaModel> read(InputStream file, String name, String ticket) {
         return aside.read(ticket, name, watch -> AntennaFile.read(new InputStreamReader(file, StandardCharsets.ISO_8859_1), watch));
     }
@@ -116,14 +124,18 @@ public class AntennaTable {
     @Transactional
     public AntennaModel take(UUID job, List<AntennaModel> all, String name) {
         String wanted = tight(name);
-        AntennaModel found = all.stream().filter(m -> tight(m.name()).equals(wanted)).findFirst().orElseThrow(() -> new SurveyException(Problem.ANTENNA_NOT_IN_FILE, wanted.isEmpty() ? "\u2013" : wanted, near(all, wanted)));
+        AntennaModel found = all.stream().filter(m -> tight(m.name()).equals(wanted)).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.ANTENNA_NOT_IN_FILE, wanted.isEmpty() ? "\u2013" : wanted,
+                near(all, wanted)));
         Optional<AntennaModel> before = named(job, wanted);
-        return keep(job, new AntennaModel(wanted, before.flatMap(AntennaModel::rim), before.map(AntennaModel::referenceAboveMount).orElse(0.0), found.centres()));
+        return keep(job, new AntennaModel(wanted, before.flatMap(AntennaModel::rim),
+                before.map(AntennaModel::referenceAboveMount).orElse(0.0), found.centres()));
     }
 
     private static String near(List<AntennaModel> all, String wanted) {
         String begins = wanted.substring(0, Math.min(3, wanted.length()));
         List<String> offered = all.stream().map(m -> tight(m.name())).filter(n -> n.startsWith(begins)).distinct().toList();
-        return offered.isEmpty() ? all.size() + " others" : offered.stream().limit(OFFERED).collect(Collectors.joining(", ")) + (offered.size() > OFFERED ? " and more" : "");
+        return offered.isEmpty() ? all.size() + " others" : offered.stream().limit(OFFERED).collect(Collectors.joining(", "))
+                + (offered.size() > OFFERED ? " and more" : "");
     }
 }

@@ -43,7 +43,8 @@ public record CasterForm(String caster, String tls, String version, String mount
             throw new SurveyException(Problem.MOUNTPOINT_UNFIT, stream.length() > LONGEST ? stream : text(user));
         }
         try {
-            return new CasterSetting(at.host(), at.port(), "true".equals(tls), "ONE".equals(version) ? CasterSetting.Version.ONE : CasterSetting.Version.TWO, stream, text(user), secret);
+            return new CasterSetting(at.host(), at.port(), "true".equals(tls),
+                    "ONE".equals(version) ? CasterSetting.Version.ONE : CasterSetting.Version.TWO, stream, text(user), secret);
         } catch (IllegalArgumentException unfit) {
             throw new SurveyException(Problem.MOUNTPOINT_UNFIT, stream.isEmpty() ? text(user) : stream);
         }

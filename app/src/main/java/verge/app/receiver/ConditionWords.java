@@ -25,8 +25,10 @@ public final class ConditionWords {
         if (c.antenna().isBlank()) {
             all.add("No antenna is screwed on.");
         }
-        c.power().filter(p -> p.percent() < LOW_PERCENT || p.hours().isPresent() && p.hours().getAsDouble() < LOW_HOURS).ifPresent(p -> all.add("Its battery holds " + p.percent() + " %" + hours(p.hours()) + "."));
-        c.storage().filter(s -> s.logging() && s.free() <= 0).ifPresent(s -> all.add("Its card is full: raw observations are no longer written."));
+        c.power().filter(p -> p.percent() < LOW_PERCENT || p.hours().isPresent() && p.hours().getAsDouble() < LOW_HOURS)
+                .ifPresent(p -> all.add("Its battery holds " + p.percent() + " %" + hours(p.hours()) + "."));
+        c.storage().filter(s -> s.logging() && s.free() <= 0)
+                .ifPresent(s -> all.add("Its card is full: raw observations are no longer written."));
         return all;
     }
 
@@ -39,7 +41,8 @@ public final class ConditionWords {
     }
 
     public static String storage(ReceiverCondition c) {
-        return c.storage().map(s -> s.free() <= 0 ? "card full" : Decimals.show(s.free() / 1_000, 2) + " of " + Decimals.show(s.total() / 1_000, 1) + " GB free" + (s.logging() ? ", writing" + hours(s.hours()) : "")).orElse("no card");
+        return c.storage().map(s -> s.free() <= 0 ? "card full" : Decimals.show(s.free() / 1_000, 2) + " of "
+                + Decimals.show(s.total() / 1_000, 1) + " GB free" + (s.logging() ? ", writing" + hours(s.hours()) : "")).orElse("no card");
     }
 
     /** What it shares with whoever hears it; empty for one that no code can tell. */
@@ -52,7 +55,8 @@ public final class ConditionWords {
     }
 
     static String radio(ReceiverCondition.Radio r) {
-        return Decimals.show(r.megahertz(), 4) + " MHz, " + Decimals.show(r.kilohertzApart(), 1) + " kHz, " + r.modulation() + ": " + switch (r.hears()) {
+        return Decimals.show(r.megahertz(), 4) + " MHz, " + Decimals.show(r.kilohertzApart(), 1) + " kHz, " + r.modulation() + ": "
+                + switch (r.hears()) {
             case NOTHING -> "nothing to be heard";
             case CARRIER -> "somebody sends, but not a word can be read";
             case MESSAGES -> "corrections heard";
@@ -65,6 +69,7 @@ public final class ConditionWords {
 
     /** In the job's unit, or in kilometres from ten on. */
     public static String distance(double metres, Figures f) {
-        return metres >= 10 * KILOMETRE ? Decimals.show(metres / KILOMETRE, 1) + " km" : Decimals.show(metres / f.lengthUnit().metresPerUnit(), 0) + " " + f.lengthUnit().symbol();
+        return metres >= 10 * KILOMETRE ? Decimals.show(metres / KILOMETRE, 1)
+                + " km" : Decimals.show(metres / f.lengthUnit().metresPerUnit(), 0) + " " + f.lengthUnit().symbol();
     }
 }

@@ -76,7 +76,8 @@ public class KnownReceiver {
 
     /** Absent while it has its corrections by its own radio, or none. */
     public Optional<CasterSetting> caster() {
-        return casterHost == null ? Optional.empty() : Optional.of(new CasterSetting(casterHost, casterPort, casterTls, casterVersion, mountpoint, casterUser, casterPassword));
+        return casterHost == null ? Optional.empty()
+                : Optional.of(new CasterSetting(casterHost, casterPort, casterTls, casterVersion, mountpoint, casterUser, casterPassword));
     }
 
     /** How it last sent as a base, as JSON; absent if it never did. */

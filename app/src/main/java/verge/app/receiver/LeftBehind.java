@@ -12,7 +12,10 @@ import verge.app.device.Drivers;
 import verge.instruments.port.LinkState;
 import verge.instruments.receiver.Receiver;
 
-/** Receivers that a run which died had told to begin something, before it was written down: they are told to stop, for nothing is to run that no journal says. */
+/**
+ * Receivers that a run which died had told to begin something, before it was written down: they are told to stop, for nothing is to run
+ * that no journal says.
+ */
 @Component
 class LeftBehind {
     private static final Logger LOG = LoggerFactory.getLogger(LeftBehind.class);

@@ -26,7 +26,8 @@ class ReachController {
 
     /** @throws verge.core.problem.SurveyException as {@link ReceiverDesk#connect}, or while the one that is there has something to do */
     @PostMapping
-    String connect(@PathVariable UUID job, @PathVariable String part, @RequestParam String address, @RequestParam(defaultValue = "") String name) {
+    String connect(@PathVariable UUID job, @PathVariable String part, @RequestParam String address,
+            @RequestParam(defaultValue = "") String name) {
         desk.connect(free(job, part), address, name);
         return back(job, part);
     }

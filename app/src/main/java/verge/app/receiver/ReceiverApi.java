@@ -40,7 +40,8 @@ class ReceiverApi {
      * @param messages of corrections by their kinds, how many of each
      * @param doubts what must not be passed over, in words
      */
-    record ReceiverBody(LinkState link, PositionBody position, BaseBody base, Map<Integer, Long> messages, SkyView sky, List<String> doubts) {
+    record ReceiverBody(LinkState link, PositionBody position, BaseBody base, Map<Integer, Long> messages, SkyView sky,
+            List<String> doubts) {
     }
 
     /**
@@ -49,12 +50,15 @@ class ReceiverApi {
      * @param ageSeconds of its corrections
      * @param foot of the pole in the job's grid
      */
-    record PositionBody(Instant at, SolvedPosition.Kind solution, double latitude, double longitude, double ellipsoidHeight, Double sigmaNorth, Double sigmaEast, Double sigmaUp, int satellites, Double pdop, Double ageSeconds, FootBody foot) {
+    record PositionBody(Instant at, SolvedPosition.Kind solution, double latitude, double longitude, double ellipsoidHeight,
+            Double sigmaNorth, Double sigmaEast, Double sigmaUp, int satellites, Double pdop, Double ageSeconds, FootBody foot) {
     }
 
     record FootBody(double northing, double easting, Double elevation, double sigmaNorth, double sigmaEast, double sigmaUp) {
         static FootBody of(OccupiedPlace p) {
-            return new FootBody(p.position().plan().northing(), p.position().plan().easting(), p.position().elevation().map(Elevation::metres).orElse(null), p.sigma().north().metres(), p.sigma().east().metres(), p.sigma().up().metres());
+            return new FootBody(p.position().plan().northing(), p.position().plan().easting(),
+                    p.position().elevation().map(Elevation::metres).orElse(null), p.sigma().north().metres(), p.sigma().east().metres(),
+                    p.sigma().up().metres());
         }
     }
 
@@ -62,21 +66,29 @@ class ReceiverApi {
     record BaseBody(String name, int station, double x, double y, double z) {
     }
 
-    @Operation(summary = "What a job\u2019s satellite receiver says now", description = "Its link, position with standard deviations, the foot of its pole in the job\u2019s grid, the base it hears, its sky; metres, degrees, seconds. NO_RECEIVER if the job has none.")
+    @Operation(summary = "What a job\u2019s satellite receiver says now",
+            description =
+            "Its link, position with standard deviations, the foot of its pole in the job\u2019s grid, the base it hears, its sky; metres,"
+            + " degrees, seconds. NO_RECEIVER if the job has none.")
     @GetMapping("/api/v1/jobs/{job}/receiver")
     ReceiverBody receiver(@PathVariable UUID job) {
         JobState state = journals.state(job);
         ReceiverSnapshot now = desk.snapshot(Seat.rover(job)).orElseThrow(() -> new SurveyException(Problem.NO_RECEIVER));
         Optional<RoverNow.Here> here = RoverNow.of(now, desk.how(Seat.rover(job)).antenna(), state);
-        return new ReceiverBody(now.link(), here.map(ReceiverApi::position).orElse(null), now.base().map(b -> new BaseBody(b.name(), b.station(), b.place().x(), b.place().y(), b.place().z())).orElse(null),
-                now.corrections().map(c -> c.told().messages()).orElse(Map.of()), views.sky(job, state).orElse(null), views.view(job, state).map(ReceiverView::doubts).orElse(List.of()));
+        return new ReceiverBody(now.link(), here.map(ReceiverApi::position).orElse(null),
+                now.base().map(b -> new BaseBody(b.name(), b.station(), b.place().x(), b.place().y(), b.place().z())).orElse(null),
+                now.corrections().map(c -> c.told().messages()).orElse(Map.of()), views.sky(job, state).orElse(null),
+                views.view(job, state).map(ReceiverView::doubts).orElse(List.of()));
     }
 
     private static PositionBody position(RoverNow.Here here) {
         SolvedPosition p = here.solved();
         EarthPlace place = p.place().orElseThrow();
         Optional<SolvedPosition.Sigma> sigma = p.sigma();
-        return new PositionBody(p.at(), p.kind(), place.position().latitude().degrees(), place.position().longitude().degrees(), place.height().metres(), sigma.map(SolvedPosition.Sigma::north).orElse(null), sigma.map(SolvedPosition.Sigma::east).orElse(null),
-                sigma.map(SolvedPosition.Sigma::up).orElse(null), p.satellites(), p.dilution().map(Dilution::position).orElse(null), p.age().isPresent() ? p.age().getAsDouble() : null, here.foot().map(FootBody::of).orElse(null));
+        return new PositionBody(p.at(), p.kind(), place.position().latitude().degrees(), place.position().longitude().degrees(),
+                place.height().metres(), sigma.map(SolvedPosition.Sigma::north).orElse(null),
+                sigma.map(SolvedPosition.Sigma::east).orElse(null),
+                sigma.map(SolvedPosition.Sigma::up).orElse(null), p.satellites(), p.dilution().map(Dilution::position).orElse(null),
+                p.age().isPresent() ? p.age().getAsDouble() : null, here.foot().map(FootBody::of).orElse(null));
     }
 }

@@ -72,22 +72,30 @@ public class ReceiverBench {
     public record StreamLine(String mountpoint, String place, String away, boolean wantsPosition, boolean open, boolean chosen) {
     }
 
-    /** The streams that a caster offers, those nearest to a receiver first. @param before how it was reached until now @throws SurveyException as the form, or CASTER_WITHOUT_TABLE */
+    /**
+     * The streams that a caster offers, those nearest to a receiver first.
+     *
+     * @param before how it was reached until now
+     * @throws SurveyException as the form, or CASTER_WITHOUT_TABLE
+     */
     public List<StreamLine> streams(Seat seat, CasterForm form, Optional<CasterSetting> before) {
         CasterSetting caster = form.parseForTable(before);
         Optional<EarthPlace> here = desk.snapshot(seat).flatMap(ReceiverSnapshot::now).flatMap(SolvedPosition::place);
         try {
             return CorrectionLink.table(caster).streams().stream().sorted(Comparator.comparingDouble(s -> away(s, here))).map(s -> {
                 double metres = away(s, here);
-                return new StreamLine(s.mountpoint(), s.place(), Double.isFinite(metres) ? Decimals.show(metres / KILOMETRE, 1) + " km" : "", s.wantsPosition(), s.open(), s.mountpoint().equals(form.mountpoint()));
+                return new StreamLine(s.mountpoint(), s.place(), Double.isFinite(metres) ? Decimals.show(metres / KILOMETRE, 1)
+                        + " km" : "", s.wantsPosition(), s.open(), s.mountpoint().equals(form.mountpoint()));
             }).toList();
         } catch (IOException failed) {
-            throw new SurveyException(Problem.CASTER_WITHOUT_TABLE, caster.host() + ":" + caster.port(), String.valueOf(failed.getMessage()));
+            throw new SurveyException(Problem.CASTER_WITHOUT_TABLE, caster.host() + ":" + caster.port(),
+                    String.valueOf(failed.getMessage()));
         }
     }
 
     private static double away(SourceTable.Stream stream, Optional<EarthPlace> here) {
-        return here.flatMap(h -> stream.at().map(at -> centred(new EarthPlace(at, h.height())).minus(centred(h)).length())).orElse(Double.POSITIVE_INFINITY);
+        return here.flatMap(h -> stream.at().map(at -> centred(new EarthPlace(at, h.height())).minus(centred(h)).length()))
+                .orElse(Double.POSITIVE_INFINITY);
     }
 
     private static EarthCentred centred(EarthPlace place) {
@@ -99,13 +107,18 @@ public class ReceiverBench {
         return desk.snapshot(seat).flatMap(ReceiverSnapshot::condition).map(ReceiverCondition::antenna).map(AntennaTable::tight).orElse("");
     }
 
-    /** The channel that is typed; a code that was read aloud goes before figures. @throws SurveyException RADIO_CODE_UNFIT, OUT_OF_RANGE, CHOICE_UNFIT */
+    /**
+     * The channel that is typed; a code that was read aloud goes before figures.
+     *
+     * @throws SurveyException RADIO_CODE_UNFIT, OUT_OF_RANGE, CHOICE_UNFIT
+     */
     public static RadioChannel channel(Answers a) {
         String code = a.text("asBase", a.text("code"));
         if (!code.isEmpty()) {
             return RadioChannel.ofCode(code).orElseThrow(() -> new SurveyException(Problem.RADIO_CODE_UNFIT, code));
         }
-        return new RadioChannel(a.number("megahertz", "frequency", RadioChannel.LOWEST_MEGAHERTZ, RadioChannel.HIGHEST_MEGAHERTZ), a.number("spacing", "spacing of the channels", 0, 100), a.text("modulation"));
+        return new RadioChannel(a.number("megahertz", "frequency", RadioChannel.LOWEST_MEGAHERTZ, RadioChannel.HIGHEST_MEGAHERTZ),
+                a.number("spacing", "spacing of the channels", 0, 100), a.text("modulation"));
     }
 
     /** What the part of the page shows that asks for a channel. */
@@ -115,11 +128,17 @@ public class ReceiverBench {
         model.addAttribute("modulations", RadioChannel.MODULATIONS);
     }
 
-    /** The one that is typed, else the one that the receiver says it has. @throws SurveyException MISSING, NAME_UNFIT, NOT_A_LENGTH, OUT_OF_RANGE, or as {@link AntennaOverMark#reference} */
+    /**
+     * The one that is typed, else the one that the receiver says it has.
+     *
+     * @throws SurveyException MISSING, NAME_UNFIT, NOT_A_LENGTH, OUT_OF_RANGE, or as {@link AntennaOverMark#reference}
+     */
     public AntennaOverMark antenna(Seat seat, Answers a) {
         LengthUnit unit = journals.state(seat.jobId()).settings().figures().lengthUnit();
         AntennaModel model = antennas.antenna(seat.jobId(), a.text("antenna").isBlank() ? told(seat) : a.text("antenna")).withoutCentres();
-        AntennaOverMark made = new AntennaOverMark(model, new AntennaHeight(LengthText.parse(a.required("height", "antenna height"), unit), a.choice("to", AntennaHeight.To.class, AntennaHeight.To.MOUNT)));
+        AntennaOverMark made = new AntennaOverMark(model,
+                new AntennaHeight(LengthText.parse(a.required("height", "antenna height"), unit),
+                a.choice("to", AntennaHeight.To.class, AntennaHeight.To.MOUNT)));
         made.reference();
         return made;
     }

@@ -55,7 +55,8 @@ class ReceiverController {
     private final JournalService journals;
     private final ProblemWords words;
 
-    ReceiverController(ReceiverDesk desk, ReceiverViews views, AntennaTable antennas, StandIns standIns, ReceiverBench bench, JournalService journals, ProblemWords words) {
+    ReceiverController(ReceiverDesk desk, ReceiverViews views, AntennaTable antennas, StandIns standIns, ReceiverBench bench,
+            JournalService journals, ProblemWords words) {
         this.desk = desk;
         this.views = views;
         this.antennas = antennas;
@@ -72,7 +73,8 @@ class ReceiverController {
         model.addAttribute("view", views.view(job, state).orElse(null));
         model.addAttribute("sky", views.sky(job, state).orElse(null));
         model.addAttribute("caster", known(job).orElse(null));
-        ReceiverBench.showRadio(desk.snapshot(Seat.rover(job)).flatMap(ReceiverSnapshot::condition).flatMap(ReceiverCondition::radio).flatMap(ConditionWords::channel).orElse(RadioChannel.USUAL), model);
+        ReceiverBench.showRadio(desk.snapshot(Seat.rover(job)).flatMap(ReceiverSnapshot::condition).flatMap(ReceiverCondition::radio)
+                .flatMap(ConditionWords::channel).orElse(RadioChannel.USUAL), model);
         model.addAttribute("baseChannel", state.openBase().flatMap(b -> b.sending().channel()).orElse(null));
         Manner manner = desk.how(Seat.rover(job)).manner();
         model.addAttribute("manner", manner);
@@ -112,7 +114,8 @@ class ReceiverController {
     @GetMapping("/receiver/antenna/drawn")
     String drawn(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent, Model model) {
         model.addAttribute("words", words);
-        model.addAttribute("drawing", AntennaDrawing.of(bench.antenna(Seat.rover(job), Answers.of(sent)), journals.state(job).settings().figures()));
+        model.addAttribute("drawing", AntennaDrawing.of(bench.antenna(Seat.rover(job), Answers.of(sent)),
+                journals.state(job).settings().figures()));
         return "receiver/parts :: drawing";
     }
 
@@ -123,7 +126,8 @@ class ReceiverController {
     }
 
     @PostMapping("/receiver/antennas/file")
-    String takeAntenna(@PathVariable UUID job, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String name, @RequestParam(defaultValue = "") String reading) throws IOException {
+    String takeAntenna(@PathVariable UUID job, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String reading) throws IOException {
         antennas.take(job, antennas.read(file.getInputStream(), String.valueOf(file.getOriginalFilename()), reading), name);
         return back(job);
     }
@@ -134,8 +138,10 @@ class ReceiverController {
         Answers a = Answers.of(sent);
         LengthUnit unit = journals.state(job).settings().figures().lengthUnit();
         Limits usual = Limits.USUAL;
-        Limits limits = new Limits(a.metres("plan", "\u03c3 in plan", unit, FARTHEST_LIMIT).map(Length::new).orElse(usual.plan()), a.metres("height", "\u03c3 in height", unit, FARTHEST_LIMIT).map(Length::new).orElse(usual.height()),
-                a.number("age", "age of the corrections", 0, OLDEST_SECONDS), a.number("pdop", "PDOP", 1, WORST_PDOP), Angle.ofDegrees(a.number("tilt", "lean of the pole", 0, STEEPEST_DEGREES)));
+        Limits limits = new Limits(a.metres("plan", "\u03c3 in plan", unit, FARTHEST_LIMIT).map(Length::new).orElse(usual.plan()),
+                a.metres("height", "\u03c3 in height", unit, FARTHEST_LIMIT).map(Length::new).orElse(usual.height()),
+                a.number("age", "age of the corrections", 0, OLDEST_SECONDS), a.number("pdop", "PDOP", 1, WORST_PDOP),
+                Angle.ofDegrees(a.number("tilt", "lean of the pole", 0, STEEPEST_DEGREES)));
         desk.manner(Seat.rover(job), new Manner(a.count("epochs", "number of solutions", 1, Integer.MAX_VALUE), a.ticked("waits"), limits));
         return back(job);
     }
@@ -144,7 +150,9 @@ class ReceiverController {
     @PostMapping("/receiver/radio")
     CompletableFuture<String> radio(@PathVariable UUID job, @RequestParam MultiValueMap<String, String> sent) {
         RadioChannel channel = ReceiverBench.channel(Answers.of(sent));
-        return desk.ready(Seat.rover(job)).set("RADIO", Double.toString(channel.megahertz()), Double.toString(channel.kilohertzApart()), channel.modulation(), "0").thenApply(done -> back(job));
+        return desk.ready(Seat.rover(job))
+                .set("RADIO", Double.toString(channel.megahertz()), Double.toString(channel.kilohertzApart()), channel.modulation(), "0")
+                .thenApply(done -> back(job));
     }
 
     /** @param what MASK, SYSTEMS, TILT, LOG or INITIALISE; fails as {@link Receiver#set} */
@@ -163,12 +171,14 @@ class ReceiverController {
     }
 
     private static double mask(String typed) {
-        return Decimals.parse(typed.replace("\u00b0", "")).filter(d -> d >= 0 && d < 90).orElseThrow(() -> new SurveyException(Problem.OUT_OF_RANGE, "elevation mask", typed, "0\u00b0", "90\u00b0"));
+        return Decimals.parse(typed.replace("\u00b0", "")).filter(d -> d >= 0 && d < 90)
+                .orElseThrow(() -> new SurveyException(Problem.OUT_OF_RANGE, "elevation mask", typed, "0\u00b0", "90\u00b0"));
     }
 
     /** Letters only, each once: nothing else may get into a sentence. */
     private static String systems(String typed) {
-        String letters = typed.toUpperCase(Locale.ROOT).chars().filter(c -> "GREC".indexOf(c) >= 0).distinct().collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append).toString();
+        String letters = typed.toUpperCase(Locale.ROOT).chars().filter(c -> "GREC".indexOf(c) >= 0).distinct()
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append).toString();
         if (letters.isEmpty()) {
             throw new SurveyException(Problem.MISSING, "system of satellites");
         }

@@ -34,7 +34,8 @@ import verge.instruments.receiver.ReceiverSnapshot;
 import verge.instruments.receiver.Receiver;
 
 /**
- * The satellite receivers that jobs are linked to. The choice, the corrections and the antenna are kept in the database; the socket is opened on first use and kept by the receiver.
+ * The satellite receivers that jobs are linked to. The choice, the corrections and the antenna are kept in the database; the socket is
+ * opened on first use and kept by the receiver.
  * Jobs that chose one receiver share one link. What was entered to reach it is remembered for its site.
  */
 @Service
@@ -53,7 +54,8 @@ public class ReceiverDesk {
     private final Map<Receiver, JumpWatch> jumps = Collections.synchronizedMap(new WeakHashMap<>());
     private final Map<Seat, Optional<UUID>> running = new ConcurrentHashMap<>();
 
-    ReceiverDesk(JobReceiverRepository chosen, KnownReceiverRepository known, JobService jobs, ValueJson json, Drivers drivers, TransactionTemplate transaction) {
+    ReceiverDesk(JobReceiverRepository chosen, KnownReceiverRepository known, JobService jobs, ValueJson json, Drivers drivers,
+            TransactionTemplate transaction) {
         this.chosen = chosen;
         this.known = known;
         this.jobs = jobs;
@@ -101,10 +103,13 @@ public class ReceiverDesk {
     }
 
     private HowMeasured of(JobReceiver own) {
-        return new HowMeasured(own.antenna().map(text -> json.read(text, AntennaOverMark.class)), own.antennaSaid(), new Manner(own.epochs(), own.waits(), own.limits().map(text -> json.read(text, Limits.class)).orElse(Limits.USUAL)));
+        return new HowMeasured(own.antenna().map(text -> json.read(text, AntennaOverMark.class)), own.antennaSaid(),
+                new Manner(own.epochs(), own.waits(), own.limits().map(text -> json.read(text, Limits.class)).orElse(Limits.USUAL)));
     }
 
-    /** Changes what is kept of a seat; read anew once it is committed, for whoever asks ten times a second must not wait for the database. */
+    /**
+     * Changes what is kept of a seat; read anew once it is committed, for whoever asks ten times a second must not wait for the database.
+     */
     private void change(Seat seat, Consumer<JobReceiver> change) {
         how.put(seat, transaction.execute(status -> {
             JobReceiver own = own(seat);
@@ -139,7 +144,8 @@ public class ReceiverDesk {
             throw new SurveyException(Problem.NAME_UNFIT, title);
         }
         use(seat, transaction.execute(status -> {
-            KnownReceiver receiver = known(seat.jobId()).stream().filter(k -> k.setting().equals(setting)).findFirst().orElseGet(() -> new KnownReceiver(jobs.job(seat.jobId()).siteId(), title, setting));
+            KnownReceiver receiver = known(seat.jobId()).stream().filter(k -> k.setting().equals(setting)).findFirst()
+                    .orElseGet(() -> new KnownReceiver(jobs.job(seat.jobId()).siteId(), title, setting));
             if (!name.isBlank()) {
                 receiver.named(title);
             }
@@ -149,7 +155,9 @@ public class ReceiverDesk {
 
     /** Links a job to one that is known. @throws SurveyException NOT_FOUND */
     public void connectKnown(Seat seat, UUID receiver) {
-        use(seat, transaction.execute(status -> chosen(seat, known(seat.jobId()).stream().filter(k -> k.id().equals(receiver)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this receiver")))));
+        use(seat, transaction.execute(status ->
+                chosen(seat, known(seat.jobId()).stream().filter(k -> k.id().equals(receiver)).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this receiver")))));
     }
 
     private KnownReceiver chosen(Seat seat, KnownReceiver receiver) {
@@ -226,7 +234,11 @@ public class ReceiverDesk {
         return running.computeIfAbsent(seat, s -> chosen.findById(s).flatMap(JobReceiver::running));
     }
 
-    /** What is appended, with which the seat's receiver begins what the last entry says, or ends it: committed together with it. @throws SurveyException NO_RECEIVER */
+    /**
+     * What is appended, with which the seat's receiver begins what the last entry says, or ends it: committed together with it.
+     *
+     * @throws SurveyException NO_RECEIVER
+     */
     public Appending running(Seat seat, boolean begins, Appending what) {
         return what.with(entry -> {
             Optional<JobReceiver> own = begins ? Optional.of(own(seat)) : chosen.findById(seat);
@@ -238,7 +250,8 @@ public class ReceiverDesk {
     }
 
     /**
-     * Notes that the seat's receiver is about to be told to begin something, before it is: should this program die before the entry is written, whoever comes after it knows.
+     * Notes that the seat's receiver is about to be told to begin something, before it is: should this program die before the entry is
+     * written, whoever comes after it knows.
      *
      * @param entry that is to say so; empty once it was told to stop again
      * @throws SurveyException NO_RECEIVER
@@ -262,7 +275,8 @@ public class ReceiverDesk {
 
     /** The job's seats whose receivers can be asked now, in the order of their parts. */
     public List<Seat> seats(UUID job) {
-        return Arrays.stream(Seat.Part.values()).map(part -> new Seat(job, part)).filter(seat -> snapshot(seat).filter(s -> s.link() == LinkState.UP).isPresent()).toList();
+        return Arrays.stream(Seat.Part.values()).map(part -> new Seat(job, part))
+                .filter(seat -> snapshot(seat).filter(s -> s.link() == LinkState.UP).isPresent()).toList();
     }
 
     private JobReceiver own(Seat seat) {
@@ -281,7 +295,8 @@ public class ReceiverDesk {
         JumpWatch watch = new JumpWatch();
         receiver.listen(epoch -> watch.take(epoch.position()));
         jumps.put(receiver, watch);
-        known.findFirstByHostAndPortOrderByLastUsedDesc(setting.host(), setting.port()).flatMap(KnownReceiver::caster).ifPresent(c -> receiver.corrections(Optional.of(c)));
+        known.findFirstByHostAndPortOrderByLastUsedDesc(setting.host(), setting.port()).flatMap(KnownReceiver::caster)
+                .ifPresent(c -> receiver.corrections(Optional.of(c)));
     }
 
     @PreDestroy

@@ -17,11 +17,13 @@ import java.util.List;
  * @param pole absent without a position in the job's grid
  * @param mark good, look, stop
  */
-public record ReceiverView(String link, String linkWords, String role, String solution, String kind, String brief, String sigmaPlan, String sigmaHeight, String satellites, String pdop, String age, String base, String corrections, String battery, String storage,
+public record ReceiverView(String link, String linkWords, String role, String solution, String kind, String brief, String sigmaPlan,
+        String sigmaHeight, String satellites, String pdop, String age, String base, String corrections, String battery, String storage,
         String antenna, String height, String tilt, String mask, String radio, List<String> doubts, Pole pole, Settings set, String mark) {
 
     /**
-     * The foot of the pole. The two coordinates are metres of the grid, to place it on the sketch, and so is the radius of its error circle.
+     * The foot of the pole. The two coordinates are metres of the grid, to place it on the sketch, and so is the radius of its error
+     * circle.
      *
      * @param elevation in the job's unit, without it; blank without a geoid
      */

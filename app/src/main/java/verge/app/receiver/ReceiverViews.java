@@ -48,7 +48,8 @@ public class ReceiverViews {
 
     /** As the sketch of the job lies; empty for a job without a receiver. */
     public Optional<SkyView> sky(UUID job, JobState state) {
-        return desk.snapshot(Seat.rover(job)).map(now -> SkyView.of(now, RoverNow.of(now, desk.how(Seat.rover(job)).antenna(), state).flatMap(RoverNow.Here::foot)
+        return desk.snapshot(Seat.rover(job))
+                .map(now -> SkyView.of(now, RoverNow.of(now, desk.how(Seat.rover(job)).antenna(), state).flatMap(RoverNow.Here::foot)
                 .flatMap(f -> state.geodesy().convergence(f.position().plan())).orElse(new Angle(0))));
     }
 
@@ -61,28 +62,43 @@ public class ReceiverViews {
         Optional<RoverNow.Here> here = RoverNow.of(now, how.antenna(), state);
         List<String> doubts = this.doubts.of(now, how, jump, state);
         boolean up = now.link() == LinkState.UP;
-        String plan = here.flatMap(RoverNow.Here::foot).map(p -> f.small(p.sigma().plan())).or(() -> sigma.map(s -> f.small(new Length(s.plan())))).orElse("");
-        return new ReceiverView(now.link().name().toLowerCase(Locale.ROOT), linkWords(now), role(c), up ? solution(kind) : "", kind.name().toLowerCase(Locale.ROOT), brief(now, kind, plan) + (saysProvisional(now, state) ? ", provisional" : ""), plan,
-                here.flatMap(RoverNow.Here::foot).map(p -> f.small(p.sigma().up())).or(() -> sigma.map(s -> f.small(new Length(s.up())))).orElse(""),
-                solved.map(p -> p.satellites() + seen(now)).orElse(""), solved.flatMap(SolvedPosition::dilution).map(d -> Decimals.show(d.position(), 1)).orElse(""), solved.map(p -> ConditionWords.seconds(p.age())).orElse(""), base(now, solved, state),
-                now.corrections().map(this::corrections).orElseGet(() -> now.byRadio().isPresent() ? "by its radio" : "none"), c.map(ConditionWords::battery).orElse(""), c.map(ConditionWords::storage).orElse(""), c.map(ReceiverCondition::antenna).map(AntennaTable::tight).map(a -> a.isEmpty() ? "none screwed on" : a).orElse(""),
-                how.antenna().map(a -> f.length(a.height().measured()) + " to the " + words.word(a.height().to())).orElse("not said yet"), c.map(ReceiverCondition::tilt).map(t -> tilt(t, f)).orElse(""),
-                c.map(x -> Decimals.show(x.mask().degrees(), 0) + "\u00b0").orElse(""), c.flatMap(ReceiverCondition::radio).map(ConditionWords::radio).orElse(""), doubts, here.flatMap(RoverNow.Here::foot).map(p -> pole(p, state.settings())).orElse(null), set(c), mark(now, kind, doubts));
+        String plan = here.flatMap(RoverNow.Here::foot).map(p -> f.small(p.sigma().plan()))
+                .or(() -> sigma.map(s -> f.small(new Length(s.plan())))).orElse("");
+        return new ReceiverView(now.link().name().toLowerCase(Locale.ROOT), linkWords(now), role(c), up ? solution(kind) : "",
+                kind.name().toLowerCase(Locale.ROOT), brief(now, kind, plan) + (saysProvisional(now, state) ? ", provisional" : ""), plan,
+                here.flatMap(RoverNow.Here::foot).map(p -> f.small(p.sigma().up())).or(() -> sigma.map(s -> f.small(new Length(s.up()))))
+                .orElse(""),
+                solved.map(p -> p.satellites() + seen(now)).orElse(""),
+                solved.flatMap(SolvedPosition::dilution).map(d -> Decimals.show(d.position(), 1)).orElse(""),
+                solved.map(p -> ConditionWords.seconds(p.age())).orElse(""), base(now, solved, state),
+                now.corrections().map(this::corrections).orElseGet(() -> now.byRadio().isPresent() ? "by its radio" : "none"),
+                c.map(ConditionWords::battery).orElse(""), c.map(ConditionWords::storage).orElse(""),
+                c.map(ReceiverCondition::antenna).map(AntennaTable::tight).map(a -> a.isEmpty() ? "none screwed on" : a).orElse(""),
+                how.antenna().map(a -> f.length(a.height().measured()) + " to the " + words.word(a.height().to())).orElse("not said yet"),
+                c.map(ReceiverCondition::tilt).map(t -> tilt(t, f)).orElse(""),
+                c.map(x -> Decimals.show(x.mask().degrees(), 0) + "\u00b0").orElse(""),
+                c.flatMap(ReceiverCondition::radio).map(ConditionWords::radio).orElse(""), doubts,
+                here.flatMap(RoverNow.Here::foot).map(p -> pole(p, state.settings())).orElse(null), set(c), mark(now, kind, doubts));
     }
 
     /** Where the job's own base says so beside it, that is enough. */
     private static boolean saysProvisional(ReceiverSnapshot now, JobState state) {
-        return now.link() == LinkState.UP && RoverNow.base(now, state).filter(b -> b.provisional() && state.latest(new EndOf(b.entry())).isPresent()).isPresent();
+        return now.link() == LinkState.UP && RoverNow.base(now, state)
+                .filter(b -> b.provisional() && state.latest(new EndOf(b.entry())).isPresent()).isPresent();
     }
 
     private static ReceiverView.Settings set(Optional<ReceiverCondition> c) {
-        return c.map(x -> new ReceiverView.Settings(true, Decimals.print(x.mask().degrees(), 0), ReceiverWords.letters(x.systems()), x.tilt().state() != ReceiverCondition.TiltState.OFF, x.storage().map(ReceiverCondition.Storage::logging).orElse(false), x.role().name()))
+        return c.map(x -> new ReceiverView.Settings(true, Decimals.print(x.mask().degrees(), 0), ReceiverWords.letters(x.systems()),
+                x.tilt().state() != ReceiverCondition.TiltState.OFF, x.storage().map(ReceiverCondition.Storage::logging).orElse(false),
+                x.role().name()))
                 .orElse(new ReceiverView.Settings(false, "", "", false, false, ""));
     }
 
     private static ReceiverView.Pole pole(OccupiedPlace p, JobSettings settings) {
         List<JobSettings.Coordinate> plan = settings.coordinates(p.position().plan());
-        return new ReceiverView.Pole(p.position().plan().northing(), p.position().plan().easting(), p.sigma().plan().metres(), plan.get(0).figure(), plan.get(1).figure(), p.position().elevation().map(e -> settings.figures().bare(e.asLength())).orElse(""));
+        return new ReceiverView.Pole(p.position().plan().northing(), p.position().plan().easting(), p.sigma().plan().metres(),
+                plan.get(0).figure(), plan.get(1).figure(), p.position().elevation().map(e -> settings.figures().bare(e.asLength()))
+                .orElse(""));
     }
 
     private static String linkWords(ReceiverSnapshot now) {
@@ -90,7 +106,8 @@ public class ReceiverViews {
             case CONNECTING -> "Looking for " + now.address();
             case UP -> "Linked, " + now.address();
             case LOST -> "Link lost, trying again";
-            case STRANGER, MISMATCH -> "What answers at " + now.address() + " is no receiver, or speaks nothing that is understood; trying again";
+            case STRANGER, MISMATCH -> "What answers at " + now.address()
+                    + " is no receiver, or speaks nothing that is understood; trying again";
             case CLOSED -> "Not connected";
         };
     }
@@ -109,7 +126,8 @@ public class ReceiverViews {
 
     private static String brief(ReceiverSnapshot now, Kind kind, String plan) {
         return switch (now.link()) {
-            case UP -> now.doubt().isPresent() ? "in doubt" : kind == Kind.NONE ? "no position" : kind.name().toLowerCase(Locale.ROOT) + (plan.isEmpty() ? "" : " " + plan);
+            case UP -> now.doubt().isPresent() ? "in doubt" : kind == Kind.NONE ? "no position" : kind.name().toLowerCase(Locale.ROOT)
+                    + (plan.isEmpty() ? "" : " " + plan);
             case CONNECTING -> "connecting";
             case LOST -> "link lost";
             default -> "no receiver";
@@ -126,13 +144,18 @@ public class ReceiverViews {
         if (base.isEmpty()) {
             return solved.map(SolvedPosition::base).filter(b -> !b.isBlank()).map(b -> "number " + b + ", place not told").orElse("");
         }
-        String off = ReceiverDoubts.away(now, base.get()).map(m -> ", " + ConditionWords.distance(m, state.settings().figures())).orElse("");
+        String off = ReceiverDoubts.away(now, base.get()).map(m -> ", " + ConditionWords.distance(m, state.settings().figures()))
+                .orElse("");
         Optional<Base> own = RoverNow.base(now, state);
-        return own.map(b -> b.mark().text() + (base.get().name().isEmpty() || base.get().name().equals(Integer.toString(base.get().station())) ? "" : " by " + base.get().name())).orElse(base.get().name()) + off + (own.filter(Base::provisional).isPresent() ? ", provisional" : "");
+        return own.map(b -> b.mark().text()
+                + (base.get().name().isEmpty() || base.get().name().equals(Integer.toString(base.get().station())) ? "" : " by "
+                + base.get().name())).orElse(base.get().name()) + off + (own.filter(Base::provisional).isPresent() ? ", provisional" : "");
     }
 
     private String corrections(CorrectionsHeard heard) {
-        return words.word(heard.state()) + (heard.state() == CorrectionLink.State.UP ? ", " + heard.told().count() + " messages of " + heard.told().kinds().size() + " kinds" + counted(heard.told().damaged(), " damaged") + counted(heard.told().backward(), " of earlier moments") : "");
+        return words.word(heard.state())
+                + (heard.state() == CorrectionLink.State.UP ? ", " + heard.told().count() + " messages of " + heard.told().kinds().size()
+                + " kinds" + counted(heard.told().damaged(), " damaged") + counted(heard.told().backward(), " of earlier moments") : "");
     }
 
     private static String counted(long count, String what) {
@@ -143,11 +166,13 @@ public class ReceiverViews {
         return switch (leaning.state()) {
             case OFF -> "hold it upright";
             case WALK -> "walk some steps with it";
-            case READY -> leaning.by().map(t -> LeanText.of(t.tilt(), f.angles().unit()) + " from upright, \u03c3 " + LeanText.of(t.sigmaTilt(), f.angles().unit())).orElse("");
+            case READY -> leaning.by().map(t -> LeanText.of(t.tilt(), f.angles().unit()) + " from upright, \u03c3 "
+                    + LeanText.of(t.sigmaTilt(), f.angles().unit())).orElse("");
         };
     }
 
     private static String mark(ReceiverSnapshot now, Kind kind, List<String> doubts) {
-        return now.link() == LinkState.LOST || now.link() == LinkState.STRANGER || now.doubt().isPresent() || now.link() == LinkState.UP && kind == Kind.NONE ? "stop" : now.link() != LinkState.UP || kind != Kind.FIXED || !doubts.isEmpty() ? "look" : "good";
+        return now.link() == LinkState.LOST || now.link() == LinkState.STRANGER || now.doubt().isPresent() || now.link() == LinkState.UP
+                && kind == Kind.NONE ? "stop" : now.link() != LinkState.UP || kind != Kind.FIXED || !doubts.isEmpty() ? "look" : "good";
     }
 }

@@ -35,7 +35,11 @@ public class RoverNow {
         this.desk = desk;
     }
 
-    /** @param solved of the antenna @param foot absent while the antenna's height has not been said, or the job's system is not known on the earth @param late by how much it is later than is usual */
+    /**
+     * @param solved of the antenna
+     * @param foot absent while the antenna's height has not been said, or the job's system is not known on the earth
+     * @param late by how much it is later than is usual
+     */
     public record Here(SolvedPosition solved, Optional<OccupiedPlace> foot, Optional<Duration> late) {
     }
 
@@ -56,9 +60,11 @@ public class RoverNow {
     /** As points are placed that were measured: from where the base is known to be, whatever it still sends. */
     private static Optional<OccupiedPlace> foot(ReceiverSnapshot now, SolvedPosition solved, AntennaOverMark antenna, JobState state) {
         var place = solved.place().orElseThrow();
-        EarthCovariance spread = solved.sigma().map(s -> EarthCovariance.ofNorthEastUp(s.north(), s.east(), s.up(), place.position())).orElse(new EarthCovariance(0, 0, 0, 0, 0, 0));
+        EarthCovariance spread = solved.sigma().map(s -> EarthCovariance.ofNorthEastUp(s.north(), s.east(), s.up(), place.position()))
+                .orElse(new EarthCovariance(0, 0, 0, 0, 0, 0));
         EarthCentred told = EarthCentred.of(place, ReferenceEllipsoid.WGS84);
-        EarthCentred reference = solved.kind() == SolvedPosition.Kind.AUTONOMOUS ? told : base(now, state).map(b -> told.plus(b.reference().minus(b.sent().place()))).orElse(told);
+        EarthCentred reference = solved.kind() == SolvedPosition.Kind.AUTONOMOUS ? told : base(now, state)
+                .map(b -> told.plus(b.reference().minus(b.sent().place()))).orElse(told);
         return OccupiedPlace.below(reference, spread, antenna.reference(), lean(now), state.geodesy());
     }
 
@@ -83,7 +89,8 @@ public class RoverNow {
 
     /** Wherever a job's system is meant for. @throws SurveyException FAR_FROM_AREA */
     public void requireNear(UUID job, JobState state) {
-        Optional<Geographic> at = desk.snapshot(Seat.rover(job)).flatMap(ReceiverSnapshot::now).flatMap(SolvedPosition::place).map(EarthPlace::position);
+        Optional<Geographic> at = desk.snapshot(Seat.rover(job)).flatMap(ReceiverSnapshot::now).flatMap(SolvedPosition::place)
+                .map(EarthPlace::position);
         state.geodesy().projection().map(MapProjection::area).ifPresent(area -> at.filter(here -> !area.contains(here)).ifPresent(here -> {
             double away = ground(here).minus(ground(area.nearest(here))).length();
             if (away > FAR_METRES) {
@@ -96,11 +103,17 @@ public class RoverNow {
         return EarthCentred.of(new EarthPlace(place, new EllipsoidHeight(0)), ReferenceEllipsoid.WGS84);
     }
 
-    /** Where it is, whether the job's grid lies on the earth or not. @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_GEOID_SEPARATION, NO_POSITION */
+    /**
+     * Where it is, whether the job's grid lies on the earth or not.
+     *
+     * @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_GEOID_SEPARATION, NO_POSITION
+     */
     public Here requiredAnywhere(UUID job, JobState state) {
         ReceiverSnapshot now = desk.ready(Seat.rover(job)).snapshot();
-        AntennaOverMark antenna = desk.how(Seat.rover(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
+        AntennaOverMark antenna = desk.how(Seat.rover(job)).antenna()
+                .orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
         boolean heightless = now.now().filter(p -> p.place().isEmpty() && p.kind() != SolvedPosition.Kind.NONE).isPresent();
-        return of(now, Optional.of(antenna), state).orElseThrow(() -> new SurveyException(heightless ? Problem.NO_GEOID_SEPARATION : Problem.NO_POSITION));
+        return of(now, Optional.of(antenna), state)
+                .orElseThrow(() -> new SurveyException(heightless ? Problem.NO_GEOID_SEPARATION : Problem.NO_POSITION));
     }
 }

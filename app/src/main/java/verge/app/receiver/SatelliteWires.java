@@ -18,7 +18,9 @@ import verge.core.satellite.SolvedPosition;
 /** What satellites tell, as journals keep it: places from the earth's centre, bases, epochs, antennas. */
 public final class SatelliteWires {
     public static final Wire<Instant> TIME = Wire.TEXT.as(Instant::parse, Instant::toString);
-    private static final Wire<OptionalDouble> MAYBE = Wire.NUMBER.maybe().as(v -> v.map(OptionalDouble::of).orElse(OptionalDouble.empty()), v -> v.isPresent() ? Optional.of(v.getAsDouble()) : Optional.empty());
+    private static final Wire<OptionalDouble> MAYBE = Wire.NUMBER.maybe()
+            .as(v -> v.map(OptionalDouble::of).orElse(OptionalDouble.empty()),
+            v -> v.isPresent() ? Optional.of(v.getAsDouble()) : Optional.empty());
     public static final Wire<EarthCentred> CENTRED = Wire.object(o -> {
         var x = o.field("x", Wire.NUMBER, EarthCentred::x);
         var y = o.field("y", Wire.NUMBER, EarthCentred::y);
@@ -70,10 +72,12 @@ public final class SatelliteWires {
             var pdop = o.field("pdop", MAYBE, Epochs::pdop);
             var age = o.field("ageSeconds", MAYBE, Epochs::ageSeconds);
             if (!scattered) {
-                return row -> new Epochs(row.get(count), row.get(begin), row.get(end), row.get(kind), row.get(satellites), row.get(pdop), row.get(age));
+                return row -> new Epochs(row.get(count), row.get(begin), row.get(end), row.get(kind), row.get(satellites), row.get(pdop),
+                        row.get(age));
             }
             var scatter = o.field("scatter", SIGMA.maybe(), Epochs::scatter);
-            return row -> new Epochs(row.get(count), row.get(begin), row.get(end), row.get(kind), row.get(satellites), row.get(pdop), row.get(age), row.get(scatter));
+            return row -> new Epochs(row.get(count), row.get(begin), row.get(end), row.get(kind), row.get(satellites), row.get(pdop),
+                    row.get(age), row.get(scatter));
         });
     }
 
@@ -88,7 +92,8 @@ public final class SatelliteWires {
         var mount = o.field("referenceAboveMount", Wire.NUMBER, a -> a.model().referenceAboveMount());
         var height = o.field("height", Wires.LENGTH, a -> a.height().measured());
         var to = o.field("to", Wire.choice(AntennaHeight.To.class), a -> a.height().to());
-        return row -> new AntennaOverMark(new AntennaModel(row.get(name), row.get(rim), row.get(mount), Map.of()), new AntennaHeight(row.get(height), row.get(to)));
+        return row -> new AntennaOverMark(new AntennaModel(row.get(name), row.get(rim), row.get(mount), Map.of()),
+                new AntennaHeight(row.get(height), row.get(to)));
     });
 
     private SatelliteWires() {

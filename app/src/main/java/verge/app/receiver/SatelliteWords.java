@@ -19,7 +19,8 @@ public final class SatelliteWords {
     }
 
     public static String centred(EarthCentred p) {
-        return "x " + Decimals.show(p.x(), METRE_DIGITS) + "  y " + Decimals.show(p.y(), METRE_DIGITS) + "  z " + Decimals.show(p.z(), METRE_DIGITS) + " m";
+        return "x " + Decimals.show(p.x(), METRE_DIGITS) + "  y " + Decimals.show(p.y(), METRE_DIGITS) + "  z "
+                + Decimals.show(p.z(), METRE_DIGITS) + " m";
     }
 
     /** In lower case, with blanks. */
@@ -29,7 +30,8 @@ public final class SatelliteWords {
 
     /** Its height as it was measured, to what, and of which antenna. */
     public static String antenna(AntennaOverMark antenna, Figures f) {
-        return f.length(antenna.height().measured()) + " to the " + word(antenna.height().to()) + " of " + (antenna.model().name().isBlank() ? "an antenna without a name" : antenna.model().name().replaceAll(" +", " "));
+        return f.length(antenna.height().measured()) + " to the " + word(antenna.height().to()) + " of "
+                + (antenna.model().name().isBlank() ? "an antenna without a name" : antenna.model().name().replaceAll(" +", " "));
     }
 
     public static AntennaOverMark measured(AntennaOverMark was, Length height) {
@@ -39,7 +41,8 @@ public final class SatelliteWords {
     /** @throws SurveyException CHOICE_UNFIT */
     public static AntennaOverMark measuredTo(AntennaOverMark was, String typed) {
         AntennaHeight.To to = Arrays.stream(AntennaHeight.To.values()).filter(t -> word(t).equalsIgnoreCase(typed.strip())).findFirst()
-                .orElseThrow(() -> new SurveyException(Problem.CHOICE_UNFIT, "what the antenna\u2019s height was measured to", typed, "mount, reference point, rim"));
+                .orElseThrow(() -> new SurveyException(Problem.CHOICE_UNFIT, "what the antenna\u2019s height was measured to", typed,
+                "mount, reference point, rim"));
         return was.with(new AntennaHeight(was.height().measured(), to));
     }
 }

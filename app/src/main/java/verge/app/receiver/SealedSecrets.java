@@ -25,9 +25,11 @@ class SealedSecrets {
     @EventListener(ApplicationReadyEvent.class)
     @Transactional
     public void seal() {
-        sql.sql("select id, caster_password, base_setting from site_receiver where caster_password <> '' and caster_password not like :mark or base_setting is not null and base_setting not like :mark for update")
+        sql.sql("select id, caster_password, base_setting from site_receiver where caster_password <> '' and caster_password not like "
+                + ":mark or base_setting is not null and base_setting not like :mark for update")
                 .param("mark", Secrets.MARK + "%").query(Kept.class).list()
-                .forEach(kept -> sql.sql("update site_receiver set caster_password = :password, base_setting = :setting where id = :id").param("id", kept.id())
+                .forEach(kept -> sql.sql("update site_receiver set caster_password = :password, base_setting = :setting where id = :id")
+                .param("id", kept.id())
                         .param("password", secrets.convertToDatabaseColumn(secrets.convertToEntityAttribute(kept.casterPassword())))
                         .param("setting", secrets.convertToDatabaseColumn(secrets.convertToEntityAttribute(kept.baseSetting()))).update());
     }

@@ -20,7 +20,8 @@ import verge.instruments.receiver.ReceiverWords;
  * @param systems one line for each
  */
 public record SkyView(double mask, List<Satellite> satellites, List<Line> systems) {
-    private static final Map<SatelliteSystem, String> NAMES = Map.of(SatelliteSystem.GPS, "GPS", SatelliteSystem.GLONASS, "GLONASS", SatelliteSystem.GALILEO, "Galileo", SatelliteSystem.BEIDOU, "BeiDou");
+    private static final Map<SatelliteSystem, String> NAMES = Map.of(SatelliteSystem.GPS, "GPS", SatelliteSystem.GLONASS, "GLONASS",
+            SatelliteSystem.GALILEO, "Galileo", SatelliteSystem.BEIDOU, "BeiDou");
 
     /** @param system by its letter @param azimuth from grid north, as the sketch lies @param strength in dB-Hz; null if it is not heard */
     public record Satellite(String system, int number, double azimuth, double elevation, Integer strength, boolean used) {
@@ -38,11 +39,14 @@ public record SkyView(double mask, List<Satellite> satellites, List<Line> system
             List<Integer> used = now.used().getOrDefault(system, List.of());
             for (NmeaSentence.Gsv.Seen each : seen) {
                 Optional<Sight> sight = each.sight();
-                sight.ifPresent(s -> all.add(new Satellite(ReceiverWords.letters(Set.of(system)), each.number(), Math.rint(s.azimuth().minus(convergence).wholeCircle().degrees()), Math.rint(s.elevation().degrees()),
-                        each.strength().isPresent() ? (int) Math.round(each.strength().getAsDouble()) : null, used.contains(each.number()))));
+                sight.ifPresent(s -> all.add(new Satellite(ReceiverWords.letters(Set.of(system)), each.number(),
+                        Math.rint(s.azimuth().minus(convergence).wholeCircle().degrees()), Math.rint(s.elevation().degrees()),
+                        each.strength().isPresent() ? (int) Math.round(each.strength().getAsDouble()) : null,
+                        used.contains(each.number()))));
             }
             double[] heard = seen.stream().filter(s -> s.strength().isPresent()).mapToDouble(s -> s.strength().getAsDouble()).toArray();
-            lines.add(new Line(ReceiverWords.letters(Set.of(system)), NAMES.get(system), used.size(), seen.size(), heard.length == 0 ? "" : Math.round(Arrays.stream(heard).average().orElseThrow()) + " dB-Hz"));
+            lines.add(new Line(ReceiverWords.letters(Set.of(system)), NAMES.get(system), used.size(), seen.size(),
+                    heard.length == 0 ? "" : Math.round(Arrays.stream(heard).average().orElseThrow()) + " dB-Hz"));
         });
         return new SkyView(now.condition().map(c -> c.mask().degrees()).orElse(0.0), all, lines);
     }

@@ -36,7 +36,9 @@ public class PdfPress {
     /** As a file to be kept, called by its title. */
     public ResponseEntity<byte[]> file(String template, Map<String, Object> model) {
         String name = model.get("title").toString().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ".pdf";
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(print(template, model));
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF)
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString())
+                .body(print(template, model));
     }
 
     /** @param model what the template shows; its style sheet is written into it */

@@ -66,11 +66,13 @@ class ReworkApi {
         }
     }
 
-    @Operation(summary = "What of an entry can be corrected", description = "Every raw value, name, target and condition, as it counts now.")
+    @Operation(summary = "What of an entry can be corrected", description =
+            "Every raw value, name, target and condition, as it counts now.")
     @GetMapping("/entries/{entry}/values")
     List<ValueBody> values(@PathVariable UUID job, @PathVariable UUID entry) {
         Journal journal = journals.journal(job);
-        return words.values(journal, reworks.open(journal, entry)).map(v -> new ValueBody(v.field(), v.group(), v.label(), v.now(), v.unit())).limit(MOST_VALUES).toList();
+        return words.values(journal, reworks.open(journal, entry))
+                .map(v -> new ValueBody(v.field(), v.group(), v.label(), v.now(), v.unit())).limit(MOST_VALUES).toList();
     }
 
     @Operation(summary = "What a correction would move", description = "Nothing is written.")
@@ -79,15 +81,20 @@ class ReworkApi {
         return Seen.of(reworks.preview(job, entry, said.typed()));
     }
 
-    @Operation(summary = "Correct an entry", description = "What was written stays to be read, with the correction beside it; a reason is needed.")
+    @Operation(summary = "Correct an entry",
+            description = "What was written stays to be read, with the correction beside it; a reason is needed.")
     @PostMapping("/entries/{entry}/corrections")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void write(@PathVariable UUID job, @PathVariable UUID entry, @RequestBody Correction said, Principal person) {
         reworks.write(job, entry, said.typed(), said.why(), said.seen(), said.by(person));
     }
 
-    @Operation(summary = "What a correction of several entries would move", description = "Fields: kind.SHOT, kind.STAKE, kind.CHECK, kind.SETUP, kind.SETS (any text); day, from, to by the job's clocks; leaf, code, prism, names; "
-            + "what: POLE_BY with by, POLE_WAS with height, PRISM_WAS with other-prism, EXCHANGED with one and other, CODE_WAS with other-code, AIR_WAS with temperature and pressure.")
+    @Operation(summary = "What a correction of several entries would move",
+            description =
+            "Fields: kind.SHOT, kind.STAKE, kind.CHECK, kind.SETUP, kind.SETS (any text); day, from, to by the job's clocks; leaf, code, "
+            + "prism, names; "
+            + "what: POLE_BY with by, POLE_WAS with height, PRISM_WAS with other-prism, EXCHANGED with one and other, CODE_WAS with "
+                    + "other-code, AIR_WAS with temperature and pressure.")
     @PostMapping("/corrections/preview")
     Seen preview(@PathVariable UUID job, @RequestBody Correction said) {
         return Seen.of(reworks.preview(job, several(job, said)));

@@ -54,17 +54,20 @@ class ReworkController {
     /** What belongs together in a line: what is typed, what is ticked, what was read. */
     record Group(String name, List<? extends Value<?>> typed, List<? extends Value<?>> ticks, List<? extends Value<?>> raw) {
         static Group of(String name, List<Value<?>> values) {
-            return new Group(name, values.stream().filter(v -> v.asked() == Value.Asked.WORDS || v.asked() == Value.Asked.FIGURE).toList(), values.stream().filter(v -> v.asked() == Value.Asked.TICK).toList(),
+            return new Group(name, values.stream().filter(v -> v.asked() == Value.Asked.WORDS || v.asked() == Value.Asked.FIGURE).toList(),
+                    values.stream().filter(v -> v.asked() == Value.Asked.TICK).toList(),
                     values.stream().filter(v -> v.asked() == Value.Asked.RAW).toList());
         }
     }
 
     /** @param about name of the point within the line that is meant; empty for all of it */
     @GetMapping("/{entry}")
-    String one(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam(name = "point", defaultValue = "") String about, Model model) {
+    String one(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam(name = "point", defaultValue = "") String about,
+            Model model) {
         Journal journal = journals.journal(job);
         Entry found = reworks.open(journal, entry);
-        Map<String, List<Value<?>>> groups = words.values(journal, found).filter(v -> about.isBlank() || v.group().isEmpty() || v.group().equals(about)).limit(MOST_VALUES + 1L)
+        Map<String, List<Value<?>>> groups = words.values(journal, found)
+                .filter(v -> about.isBlank() || v.group().isEmpty() || v.group().equals(about)).limit(MOST_VALUES + 1L)
                 .collect(Collectors.groupingBy(Value::group, LinkedHashMap::new, Collectors.toList()));
         boolean many = groups.values().stream().mapToInt(List::size).sum() > MOST_VALUES;
         model.addAttribute("entry", entry);
@@ -95,7 +98,8 @@ class ReworkController {
         model.addAttribute("a", new Answers(fields));
         model.addAttribute("kinds", SeveralAnswers.Kind.values());
         model.addAttribute("whats", SeveralAnswers.What.values());
-        model.addAttribute("leaves", state.leaves().stream().map(l -> new LeafChoice(l.entry(), "leaf " + l.number() + ", " + LeafKinds.occupied(l.written()))).toList());
+        model.addAttribute("leaves", state.leaves().stream()
+                .map(l -> new LeafChoice(l.entry(), "leaf " + l.number() + ", " + LeafKinds.occupied(l.written()))).toList());
         model.addAttribute("day", state.settings().times().localDate(last.at()).toString());
         model.addAttribute("clock", state.settings().times().clockAt(last.at()));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
@@ -123,14 +127,16 @@ class ReworkController {
 
     @PostMapping("/{entry}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void write(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason, @RequestParam(required = false) Long asOf,
+    void write(@PathVariable UUID job, @PathVariable UUID entry, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason,
+            @RequestParam(required = false) Long asOf,
             @RequestParam Map<String, String> fields, Principal person) {
         reworks.write(job, entry, fields, reason, asOf(asOf), new Author(id, person.getName(), "page"));
     }
 
     @PostMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void write(@PathVariable UUID job, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason, @RequestParam(required = false) Long asOf, @RequestParam Map<String, String> fields, Principal person) {
+    void write(@PathVariable UUID job, @RequestParam UUID id, @RequestParam(defaultValue = "") String reason,
+            @RequestParam(required = false) Long asOf, @RequestParam Map<String, String> fields, Principal person) {
         reworks.write(job, several(job, fields), reason, asOf(asOf), new Author(id, person.getName(), "page"));
     }
 

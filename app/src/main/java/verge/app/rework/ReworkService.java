@@ -82,7 +82,8 @@ public class ReworkService {
     private Preview preview(UUID job, Function<Journal, List<? extends Payload>> corrections) {
         Journal before = journals.journal(job);
         List<? extends Payload> written = corrections.apply(before);
-        List<Entry> lines = written.stream().filter(Reworked.class::isInstance).flatMap(r -> before.entry(((Reworked) r).entry()).stream()).toList();
+        List<Entry> lines = written.stream().filter(Reworked.class::isInstance).flatMap(r -> before.entry(((Reworked) r).entry()).stream())
+                .toList();
         Journal after = written.isEmpty() ? before : before.tried(List.copyOf(written));
         return new Preview(before, lines, Consequences.between(before, after), before.entries().size());
     }
@@ -91,7 +92,8 @@ public class ReworkService {
      * Writes a correction.
      *
      * @param asOf number of the last entry that whoever corrects has seen; empty if nothing was looked at
-     * @throws SurveyException REASON_NEEDED without a reason, REWORK_CHANGES_NOTHING, CHANGED_MEANWHILE if somebody else has corrected or struck the line since
+     * @throws SurveyException REASON_NEEDED without a reason, REWORK_CHANGES_NOTHING, CHANGED_MEANWHILE if somebody else has corrected or
+     *     struck the line since
      */
     public void write(UUID job, UUID entry, Map<String, String> fields, String reason, OptionalLong asOf, Author author) {
         requireReason(reason);
@@ -106,14 +108,16 @@ public class ReworkService {
         requireReason(reason);
         journals.appendTogether(job, author, journal -> {
             List<Payload> written = requireSome(written(journal, several, reason.strip()));
-            asOf.ifPresent(seen -> written.stream().filter(Reworked.class::isInstance).forEach(c -> requireUnchanged(journal, ((Reworked) c).entry(), seen)));
+            asOf.ifPresent(seen -> written.stream().filter(Reworked.class::isInstance)
+                    .forEach(c -> requireUnchanged(journal, ((Reworked) c).entry(), seen)));
             return written;
         });
     }
 
     /** Nothing at all where nothing is corrected. */
     private static List<Payload> written(Journal journal, Several several, String reason) {
-        List<Reworked> corrections = Correction.of(several.first().isEmpty() ? journal : journal.tried(several.first()), several.choice(), several.change(), reason);
+        List<Reworked> corrections = Correction.of(several.first().isEmpty() ? journal : journal.tried(several.first()), several.choice(),
+                several.change(), reason);
         return corrections.isEmpty() ? List.of() : Stream.concat(several.first().stream(), corrections.stream()).toList();
     }
 
@@ -139,7 +143,9 @@ public class ReworkService {
     /** The correction, after what takes on the points of the site that it names. */
     private List<Payload> written(UUID job, Journal journal, UUID entry, Map<String, String> fields, String reason) {
         Entry found = open(journal, entry);
-        List<Payload> needed = points.toTakeOn(job, Origin.CONTROL, fields.entrySet().stream().filter(f -> f.getKey().equals("station") || f.getKey().startsWith("mark")).map(Map.Entry::getValue).sorted().toArray(String[]::new));
+        List<Payload> needed = points.toTakeOn(job, Origin.CONTROL,
+                fields.entrySet().stream().filter(f -> f.getKey().equals("station") || f.getKey().startsWith("mark"))
+                .map(Map.Entry::getValue).sorted().toArray(String[]::new));
         JobState state = journal.tried(needed).state();
         Payload corrected = words.corrected(journal, found, fields, typed(job, state));
         if (corrected.equals(journal.counting(found))) {

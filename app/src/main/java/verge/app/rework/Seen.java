@@ -43,8 +43,11 @@ public record Seen(String words, String lines, List<Move> moves, int more, List<
         List<Move> told = new ArrayList<>(c.leaves().stream().map(l -> leaf(l, settings.figures())).toList());
         c.checks().forEach(check -> told.add(check(check, settings.figures())));
         c.moves().moved().stream().limit(MOVES_TOLD).forEach(m -> told.add(point(m, settings)));
-        List<Arrow> arrows = c.moves().moved().stream().limit(ARROWS).map(m -> arrow(m.before().position().plan(), m.after().position().plan(), m.up().map(Length::metres).orElse(0.0))).toList();
-        return new Seen(words(preview), ranges(preview.lines().stream().map(Entry::sequence).toList()), told, Math.max(0, c.moves().moved().size() - MOVES_TOLD),
+        List<Arrow> arrows = c.moves().moved().stream().limit(ARROWS)
+                .map(m -> arrow(m.before().position().plan(), m.after().position().plan(), m.up().map(Length::metres).orElse(0.0)))
+                .toList();
+        return new Seen(words(preview), ranges(preview.lines().stream().map(Entry::sequence).toList()), told,
+                Math.max(0, c.moves().moved().size() - MOVES_TOLD),
                 c.moves().gone().stream().map(PointName::text).toList(), arrows, preview.asOf());
     }
 
@@ -66,7 +69,9 @@ public record Seen(String words, String lines, List<Move> moves, int more, List<
         int lines = preview.lines().size();
         String corrected = lines == 1 ? "" : lines == 0 ? "No line says anything else. " : lines + " lines are corrected. ";
         long impossible = preview.consequences().leaves().stream().filter(l -> l.after().isEmpty()).count();
-        return corrected + points(preview.consequences().moves()) + (impossible == 0 ? "" : impossible == 1 ? " One setup has no solution any more." : " " + impossible + " setups have no solution any more.");
+        return corrected + points(preview.consequences().moves())
+                + (impossible == 0 ? "" : impossible == 1 ? " One setup has no solution any more." : " " + impossible
+                + " setups have no solution any more.");
     }
 
     private static String points(Moves moves) {
@@ -76,24 +81,29 @@ public record Seen(String words, String lines, List<Move> moves, int more, List<
             return "No point moves.";
         }
         String move = moved == 0 ? "No point moves" : moved == 1 ? "1 point moves" : moved + " points move";
-        return move + ", " + moves.kept() + " stay" + (gone == 0 ? "." : gone == 1 ? ", 1 loses its coordinates." : ", " + gone + " lose their coordinates.");
+        return move + ", " + moves.kept() + " stay"
+                + (gone == 0 ? "." : gone == 1 ? ", 1 loses its coordinates." : ", " + gone + " lose their coordinates.");
     }
 
     private static Move point(Moves.Move m, JobSettings settings) {
         String by = settings.offset(m.north(), m.east()) + m.up().map(u -> " H " + settings.figures().difference(u)).orElse("");
-        return new Move("point", m.after().name().text(), settings.place(m.before().position()), settings.place(m.after().position()), by + off(m, settings));
+        return new Move("point", m.after().name().text(), settings.place(m.before().position()), settings.place(m.after().position()),
+                by + off(m, settings));
     }
 
     /** A stake tells besides how far it is off its design now. */
     private static String off(Moves.Move m, JobSettings settings) {
-        return Stream.of(m.before().staked(), m.after().staked()).flatMap(Optional::stream).map((AsStaked s) -> settings.offset(s.north(), s.east()) + s.up().map(u -> " H " + settings.figures().difference(u)).orElse(""))
+        return Stream.of(m.before().staked(), m.after().staked()).flatMap(Optional::stream)
+                .map((AsStaked s) -> settings.offset(s.north(), s.east()) + s.up().map(u -> " H " + settings.figures().difference(u))
+                .orElse(""))
                 .reduce((before, after) -> "off its design " + before + ", then " + after).map(w -> "; " + w).orElse("");
     }
 
     private static Move leaf(Consequences.OfLeaf l, Figures f) {
         String name = "leaf " + l.before().number();
         String before = LeafKinds.occupied(l.before().written());
-        return l.after().map(a -> new Move("leaf", name, before, LeafKinds.occupied(a.written()), "station moves " + f.length(l.moved().orElseThrow()) + ", turns " + f.angles().signed(l.turned().orElseThrow())))
+        return l.after().map(a -> new Move("leaf", name, before, LeafKinds.occupied(a.written()),
+                "station moves " + f.length(l.moved().orElseThrow()) + ", turns " + f.angles().signed(l.turned().orElseThrow())))
                 .orElseGet(() -> new Move("leaf", name, before, "no solution", "what was read from it has no coordinates then"));
     }
 

@@ -45,7 +45,10 @@ final class SeveralAnswers {
 
     /** Kinds of line that can be chosen, by the trade's word. */
     enum Kind {
-        SHOT(ShotTaken.class, "shots"), SIGHT(SightTaken.class, "sights of points found"), FOUND(PointFound.class, "points found"), OCCUPIED(PointOccupied.class, "points stood on with a receiver"), STAKE(PointStaked.class, "stakes"), STAKE_OCCUPIED(StakeOccupied.class, "stakes stood on with a receiver"), CHECK(CheckTaken.class, "checks"), SETUP(StationSetUp.class, "setups"), SETS(SetsPlanned.class, "sets");
+        SHOT(ShotTaken.class, "shots"), SIGHT(SightTaken.class, "sights of points found"), FOUND(PointFound.class, "points found"),
+                OCCUPIED(PointOccupied.class, "points stood on with a receiver"), STAKE(PointStaked.class, "stakes"),
+                STAKE_OCCUPIED(StakeOccupied.class, "stakes stood on with a receiver"), CHECK(CheckTaken.class, "checks"),
+                SETUP(StationSetUp.class, "setups"), SETS(SetsPlanned.class, "sets");
 
         private final Class<? extends Payload> type;
         private final String words;
@@ -62,7 +65,8 @@ final class SeveralAnswers {
 
     /** What was wrong. */
     enum What {
-        POLE_BY("the pole was longer by"), POLE_WAS("the pole was"), PRISM_WAS("the prism was"), EXCHANGED("two names were exchanged"), CODE_WAS("the code was"), AIR_WAS("the air was");
+        POLE_BY("the pole was longer by"), POLE_WAS("the pole was"), PRISM_WAS("the prism was"), EXCHANGED("two names were exchanged"),
+                CODE_WAS("the code was"), AIR_WAS("the air was");
 
         private final String words;
 
@@ -81,15 +85,19 @@ final class SeveralAnswers {
     }
 
     private static Choice choice(Answers a, JobSettings settings, Typed by) {
-        Set<Class<? extends Payload>> kinds = Arrays.stream(Kind.values()).filter(k -> a.ticked("kind." + k.name())).map(k -> k.type).collect(Collectors.toCollection(HashSet::new));
+        Set<Class<? extends Payload>> kinds = Arrays.stream(Kind.values()).filter(k -> a.ticked("kind." + k.name())).map(k -> k.type)
+                .collect(Collectors.toCollection(HashSet::new));
         if (kinds.isEmpty()) {
             throw new SurveyException(Problem.MISSING, "kind of line: shots, stakes, checks, setups or sets");
         }
         TimeText times = settings.times();
         Optional<Instant> from = typed(a, "from").map(t -> times.at(day(a), t));
-        Optional<Instant> to = typed(a, "to").map(t -> times.at(day(a), t).plusSeconds(t.length() > "00:00".length() ? 1 : 60).minusNanos(1));
-        Set<PointName> names = Arrays.stream(a.text("names").split(",")).map(String::strip).filter(n -> !n.isEmpty()).map(PointName::parse).collect(Collectors.toSet());
-        return new Choice(kinds, from, to, typed(a, "leaf").map(SeveralAnswers::leaf), typed(a, "code").map(Code::parse), typed(a, "prism").map(by.prism()), names);
+        Optional<Instant> to = typed(a, "to")
+                .map(t -> times.at(day(a), t).plusSeconds(t.length() > "00:00".length() ? 1 : 60).minusNanos(1));
+        Set<PointName> names = Arrays.stream(a.text("names").split(",")).map(String::strip).filter(n -> !n.isEmpty()).map(PointName::parse)
+                .collect(Collectors.toSet());
+        return new Choice(kinds, from, to, typed(a, "leaf").map(SeveralAnswers::leaf), typed(a, "code").map(Code::parse),
+                typed(a, "prism").map(by.prism()), names);
     }
 
     private static Optional<String> typed(Answers a, String field) {
@@ -118,9 +126,11 @@ final class SeveralAnswers {
             case POLE_BY -> new Change.PoleBy(added(a.required("by", "length by which the pole was longer"), settings));
             case POLE_WAS -> new Change.PoleWas(by.poleHeight(a.required("height", "pole height")));
             case PRISM_WAS -> new Change.PrismWas(by.prism().apply(a.required("other-prism", "prism")));
-            case EXCHANGED -> new Change.Exchanged(PointName.parse(a.required("one", "first name")), PointName.parse(a.required("other", "second name")));
+            case EXCHANGED -> new Change.Exchanged(PointName.parse(a.required("one", "first name")),
+                    PointName.parse(a.required("other", "second name")));
             case CODE_WAS -> new Change.CodeWas(Code.parse(a.text("other-code")));
-            case AIR_WAS -> air(InstrumentSettings.typedAir(settings.figures().air(), a.required("temperature", "temperature"), a.required("pressure", "pressure")));
+            case AIR_WAS -> air(InstrumentSettings.typedAir(settings.figures().air(), a.required("temperature", "temperature"),
+                    a.required("pressure", "pressure")));
         };
     }
 

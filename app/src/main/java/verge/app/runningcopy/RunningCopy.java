@@ -61,7 +61,8 @@ class RunningCopy {
 
     @Autowired
     RunningCopy(JournalService journals, JobService jobs, @Value("${verge.data}") Path data) {
-        this(journals, jobs, data, new ThreadPoolExecutor(0, 1, IDLE_SECONDS, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), work -> new Thread(work, "running copies")));
+        this(journals, jobs, data, new ThreadPoolExecutor(0, 1, IDLE_SECONDS, TimeUnit.SECONDS, new LinkedBlockingQueue<>(),
+                work -> new Thread(work, "running copies")));
     }
 
     /** @param behind where the writing is done: whoever measures does not wait for it */
@@ -75,7 +76,8 @@ class RunningCopy {
     /** After a start every copy is looked at once: a crash may have cut its last line off. */
     @EventListener(ApplicationReadyEvent.class)
     void lookAtAll() {
-        behind.execute(() -> jobs.jobs().stream().map(Job::id).filter(id -> Files.isDirectory(directory.resolve(id.toString()))).forEach(this::follow));
+        behind.execute(() -> jobs.jobs().stream().map(Job::id).filter(id -> Files.isDirectory(directory.resolve(id.toString())))
+                .forEach(this::follow));
     }
 
     @EventListener

@@ -43,7 +43,9 @@ class Occupations {
         Job own = jobs.job(job);
         Map<String, Object> model = new HashMap<>();
         model.put("title", "Book of occupations, " + own.name());
-        model.put("head", List.of(ReportLine.of("Site and job", jobs.site(own.siteId()).name() + ", " + own.name()), ReportLine.of("Crew", state.settings().work().crew().isEmpty() ? "not noted" : state.settings().work().crew()), ReportLine.of("Times", state.settings().times().name())));
+        model.put("head", List.of(ReportLine.of("Site and job", jobs.site(own.siteId()).name() + ", " + own.name()),
+                ReportLine.of("Crew", state.settings().work().crew().isEmpty() ? "not noted" : state.settings().work().crew()),
+                ReportLine.of("Times", state.settings().times().name())));
         model.put("lines", state.all(new Sessions()).stream().map(s -> line(job, s, state)).toList());
         return model;
     }
@@ -59,9 +61,11 @@ class Occupations {
         return new ReportLine(List.of(s.said().mark().text(), s.said().name().letter(), s.said().name().file(),
                 SatelliteWords.antenna(s.said().antenna(), f) + again, s.height().map(f::length).orElse("none"),
                 times.whole(s.begun()), end.map(e -> times.until(s.begun(), e.at())).orElse("not ended"),
-                sum.map(r -> DurationText.of(r.observed()) + ", each " + s.said().seconds() + " s").orElse("not fetched, each " + s.said().seconds() + " s"),
+                sum.map(r -> DurationText.of(r.observed()) + ", each " + s.said().seconds() + " s")
+                .orElse("not fetched, each " + s.said().seconds() + " s"),
                 sum.map(r -> SessionWords.summary(r)).orElse(""),
-                raw.map(r -> "SHA-256 " + r.file().sha256()).orElse(""), s.said().receiver()), end.flatMap(e -> s.sank(e.said())).isPresent()).tracedBy(job, s.entry());
+                raw.map(r -> "SHA-256 " + r.file().sha256()).orElse(""), s.said().receiver()),
+                end.flatMap(e -> s.sank(e.said())).isPresent()).tracedBy(job, s.entry());
     }
 
     String csv(UUID job) {

@@ -61,7 +61,8 @@ class SessionController {
     private final StandIns standIns;
     private final JournalService journals;
 
-    SessionController(SessionService service, SessionViews views, SessionFiles files, Occupations occupations, PdfPress press, ReceiverBench bench, SitePoints points, StandIns standIns, JournalService journals) {
+    SessionController(SessionService service, SessionViews views, SessionFiles files, Occupations occupations, PdfPress press,
+            ReceiverBench bench, SitePoints points, StandIns standIns, JournalService journals) {
         this.service = service;
         this.views = views;
         this.files = files;
@@ -81,7 +82,8 @@ class SessionController {
      * @param odd what must not be passed over; blank if nothing
      * @param left whether nothing writes it although it has not ended
      */
-    record SessionLine(UUID entry, String mark, String file, String from, String until, String observed, String digest, String odd, boolean left) {
+    record SessionLine(UUID entry, String mark, String file, String from, String until, String observed, String digest, String odd,
+            boolean left) {
     }
 
     @GetMapping("/setup/static")
@@ -105,11 +107,16 @@ class SessionController {
         Optional<SessionFetched> raw = state.latest(new RawOf(s.entry()));
         Optional<RawSummary> sum = raw.map(SessionFetched::summary);
         String observed = sum.map(r -> DurationText.of(r.observed()) + ", " + SessionWords.summary(r)).orElse("");
-        String odd = end.flatMap(e -> s.sank(e.said())).map(by -> "Its antenna\u2019s height, measured again, differs by " + settings.figures().difference(by) + ". ").orElse("")
-                + sum.filter(s::isOfAnotherTime).map(r -> "The file was written from " + settings.times().whole(r.first()) + " on, not when the session was. ").orElse("")
+        String odd = end.flatMap(e -> s.sank(e.said()))
+                .map(by -> "Its antenna\u2019s height, measured again, differs by " + settings.figures().difference(by) + ". ").orElse("")
+                + sum.filter(s::isOfAnotherTime)
+                .map(r -> "The file was written from " + settings.times().whole(r.first()) + " on, not when the session was. ").orElse("")
                 + sum.filter(s::isOtherAntenna).map(r -> "The file names the antenna " + r.antenna().strip() + ". ").orElse("")
-                + sum.flatMap(r -> s.said().baseline().map(Baseline::wants).filter(w -> r.observed().compareTo(w) < 0)).map(w -> "Too short: its baseline wants " + DurationText.of(w) + ". ").orElse("");
-        return new SessionLine(s.entry(), s.said().mark().text(), s.said().name().file(), settings.times().whole(s.begun()), end.map(e -> settings.times().until(s.begun(), e.at())).orElse(""), observed, raw.map(r -> r.file().sha256()).orElse(""), odd.strip(), service.isLeft(job, state, s));
+                + sum.flatMap(r -> s.said().baseline().map(Baseline::wants).filter(w -> r.observed().compareTo(w) < 0))
+                .map(w -> "Too short: its baseline wants " + DurationText.of(w) + ". ").orElse("");
+        return new SessionLine(s.entry(), s.said().mark().text(), s.said().name().file(), settings.times().whole(s.begun()),
+                end.map(e -> settings.times().until(s.begun(), e.at())).orElse(""), observed, raw.map(r -> r.file().sha256()).orElse(""),
+                odd.strip(), service.isLeft(job, state, s));
     }
 
     /** How it is now, as a part of the bench. */
@@ -122,7 +129,8 @@ class SessionController {
     @PostMapping("/static/begin")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @ResponseBody
-    CompletableFuture<Void> begin(@PathVariable UUID job, @RequestParam UUID id, @RequestParam MultiValueMap<String, String> sent, Principal person) {
+    CompletableFuture<Void> begin(@PathVariable UUID job, @RequestParam UUID id, @RequestParam MultiValueMap<String, String> sent,
+            Principal person) {
         return service.begin(job, id, new SessionForm(Answers.of(sent)), person.getName()).thenAccept(kept -> { });
     }
 
@@ -137,7 +145,8 @@ class SessionController {
     @PostMapping("/static/end")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @ResponseBody
-    CompletableFuture<Void> end(@PathVariable UUID job, @RequestParam UUID id, @RequestParam MultiValueMap<String, String> sent, Principal person) {
+    CompletableFuture<Void> end(@PathVariable UUID job, @RequestParam UUID id, @RequestParam MultiValueMap<String, String> sent,
+            Principal person) {
         return service.end(job, id, new SessionForm(Answers.of(sent)), person.getName()).thenAccept(kept -> { });
     }
 
@@ -162,7 +171,10 @@ class SessionController {
         Files.copy(raw.path(), response.getOutputStream());
     }
 
-    /** Observations as RINEX 3, with what the book says now. Written as it is read, by the request's own thread: a day of epochs has no room in memory. */
+    /**
+     * Observations as RINEX 3, with what the book says now. Written as it is read, by the request's own thread: a day of epochs has no room
+     * in memory.
+     */
     @GetMapping("/static/{entry}/observations")
     void observations(@PathVariable UUID job, @PathVariable UUID entry, HttpServletResponse response) throws IOException {
         SessionFiles.Raw raw = files.raw(job, entry);
@@ -200,6 +212,8 @@ class SessionController {
 
     @GetMapping("/occupations.csv")
     ResponseEntity<byte[]> csv(@PathVariable UUID job) {
-        return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8)).header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename("occupations.csv").build().toString()).body(occupations.csv(job).getBytes(StandardCharsets.UTF_8));
+        return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename("occupations.csv").build().toString())
+                .body(occupations.csv(job).getBytes(StandardCharsets.UTF_8));
     }
 }

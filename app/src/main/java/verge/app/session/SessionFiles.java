@@ -47,7 +47,10 @@ import verge.formats.rinex.RinexObservationWriter;
 import verge.instruments.rawlog.RawLogReader;
 import verge.instruments.rtcm.RtcmMessage;
 
-/** The raw observations of sessions as they came from the receiver, and as RINEX with what the book says of them now: an antenna's height that is corrected is corrected in the next file. */
+/**
+ * The raw observations of sessions as they came from the receiver, and as RINEX with what the book says of them now: an antenna's height
+ * that is corrected is corrected in the next file.
+ */
 @Component
 class SessionFiles {
     private static final int DIGEST_HALF = 32;
@@ -69,14 +72,16 @@ class SessionFiles {
 
     /** @throws SurveyException NO_SESSION */
     static Session session(JobState state, UUID entry) {
-        return state.all(new Sessions()).stream().filter(s -> s.entry().equals(entry)).findFirst().orElseThrow(() -> new SurveyException(Problem.NO_SESSION));
+        return state.all(new Sessions()).stream().filter(s -> s.entry().equals(entry)).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.NO_SESSION));
     }
 
     /** @throws SurveyException NO_SESSION, SESSION_NOT_FETCHED, ORIGINAL_ELSEWHERE */
     Raw raw(UUID job, UUID entry) {
         Journal journal = journals.journal(job);
         Session session = session(journal.state(), entry);
-        SessionFetched fetched = journal.state().latest(new RawOf(entry)).orElseThrow(() -> new SurveyException(Problem.SESSION_NOT_FETCHED, session.said().name().file()));
+        SessionFetched fetched = journal.state().latest(new RawOf(entry))
+                .orElseThrow(() -> new SurveyException(Problem.SESSION_NOT_FETCHED, session.said().name().file()));
         return new Raw(journal, session, fetched, originals.require(fetched.file()));
     }
 
@@ -84,7 +89,8 @@ class SessionFiles {
     static RawSummary summary(Path file, String name, SessionBegun said, Instant begun) throws IOException {
         Skimmed skimmed = new Skimmed(said.seconds());
         read(file, begun, skimmed);
-        return skimmed.counter.summary(skimmed.equipment.receiver(), skimmed.equipment.antenna()).orElseThrow(() -> new SurveyException(Problem.RAW_UNREADABLE, name));
+        return skimmed.counter.summary(skimmed.equipment.receiver(), skimmed.equipment.antenna())
+                .orElseThrow(() -> new SurveyException(Problem.RAW_UNREADABLE, name));
     }
 
     private static void read(Path file, Instant begun, RawLogReader.Told told) throws IOException {
@@ -166,18 +172,25 @@ class SessionFiles {
         RtcmMessage.Equipment equipment = skimmed.equipment;
         double height = raw.session().height().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING)).metres();
         String digest = raw.fetched().file().sha256();
-        return new RinexObservationWriter.Header(said.mark().text(), "", begun.person(), agency, List.of(equipment.receiverSerial(), equipment.receiver(), equipment.firmware()), List.of(equipment.antennaSerial(), said.antenna().model().name()),
+        return new RinexObservationWriter.Header(said.mark().text(), "", begun.person(), agency,
+                List.of(equipment.receiverSerial(), equipment.receiver(), equipment.firmware()),
+                List.of(equipment.antennaSerial(), said.antenna().model().name()),
                 about(raw), height, said.seconds(), GpsTime.ofUtc(raw.fetched().summary().first()), skimmed.channels, Instant.now(),
-                Stream.concat(Stream.of("Session " + said.name().letter() + " of " + said.mark(), "from " + raw.fetched().file().name(), "SHA-256 " + digest.substring(0, DIGEST_HALF), "        " + digest.substring(DIGEST_HALF),
-                        "Antenna height as measured: " + Decimals.print(said.antenna().height().measured().metres(), HEIGHT_DECIMALS) + " m, to " + SatelliteWords.word(said.antenna().height().to())),
-                        skimmed.notKept.entrySet().stream().map(e -> "Not written: " + e.getValue() + " x " + e.getKey() + " as RTCM 10403 counts")).toList());
+                Stream.concat(Stream.of("Session " + said.name().letter() + " of " + said.mark(), "from " + raw.fetched().file().name(),
+                "SHA-256 " + digest.substring(0, DIGEST_HALF), "        " + digest.substring(DIGEST_HALF),
+                        "Antenna height as measured: " + Decimals.print(said.antenna().height().measured().metres(), HEIGHT_DECIMALS)
+                        + " m, to " + SatelliteWords.word(said.antenna().height().to())),
+                        skimmed.notKept.entrySet().stream()
+                        .map(e -> "Not written: " + e.getValue() + " x " + e.getKey() + " as RTCM 10403 counts")).toList());
     }
 
     /** The mark as the job knows it, else as the sky said; nought if nobody did. */
     private static EarthCentred about(Raw raw) {
         JobState state = raw.journal().state();
         SessionBegun said = raw.session().said();
-        Optional<EarthCentred> known = state.mark(said.mark()).or(() -> state.find(said.mark())).map(StoredPoint::position).flatMap(state.geodesy()::earth).map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84));
-        return known.or(() -> said.about().map(a -> Base.below(a, raw.session().height().orElse(Length.ZERO)))).orElse(new EarthCentred(0, 0, 0));
+        Optional<EarthCentred> known = state.mark(said.mark()).or(() -> state.find(said.mark())).map(StoredPoint::position)
+                .flatMap(state.geodesy()::earth).map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84));
+        return known.or(() -> said.about().map(a -> Base.below(a, raw.session().height().orElse(Length.ZERO))))
+                .orElse(new EarthCentred(0, 0, 0));
     }
 }

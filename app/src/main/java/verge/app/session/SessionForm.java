@@ -44,7 +44,8 @@ final class SessionForm {
     int seconds() {
         int seconds = answers.count("seconds", "seconds between epochs", 1, STEPS.get(STEPS.size() - 1));
         if (!STEPS.contains(seconds)) {
-            throw new SurveyException(Problem.CHOICE_UNFIT, "seconds between epochs", Integer.toString(seconds), STEPS.stream().map(String::valueOf).collect(Collectors.joining(", ")));
+            throw new SurveyException(Problem.CHOICE_UNFIT, "seconds between epochs", Integer.toString(seconds),
+                    STEPS.stream().map(String::valueOf).collect(Collectors.joining(", ")));
         }
         return seconds;
     }
@@ -76,10 +77,13 @@ final class SessionForm {
         }
         Optional<StoredPoint> other = named(typed).flatMap(n -> state.mark(n).or(() -> state.find(n)));
         if (other.isPresent()) {
-            return here.map(h -> new Baseline(new Length(h.plan().distanceMetres(other.get().position().plan())), Optional.of(other.get().name())));
+            return here.map(h -> new Baseline(new Length(h.plan().distanceMetres(other.get().position().plan())),
+                    Optional.of(other.get().name())));
         }
         Matcher matched = KILOMETRES.matcher(typed);
-        return Optional.of(new Baseline(new Length(Optional.of(matched).filter(Matcher::matches).flatMap(m -> Decimals.parse(m.group(1))).filter(km -> km > 0 && km <= FARTHEST_KILOMETRES).orElseThrow(() -> new SurveyException(Problem.BASELINE_UNFIT, typed)) * KILOMETRE), Optional.empty()));
+        return Optional.of(new Baseline(new Length(Optional.of(matched).filter(Matcher::matches).flatMap(m -> Decimals.parse(m.group(1)))
+                .filter(km -> km > 0 && km <= FARTHEST_KILOMETRES).orElseThrow(() -> new SurveyException(Problem.BASELINE_UNFIT, typed))
+                * KILOMETRE), Optional.empty()));
     }
 
     private static Optional<PointName> named(String typed) {
@@ -90,7 +94,10 @@ final class SessionForm {
         }
     }
 
-    /** Whether a session begins or ends although this stands against it: whoever was asked one thing has not answered another. Programs may say 'true' to all. */
+    /**
+     * Whether a session begins or ends although this stands against it: whoever was asked one thing has not answered another. Programs may
+     * say 'true' to all.
+     */
     boolean sure(Problem of) {
         return Arrays.stream(answers.text("sure").split(" ")).anyMatch(s -> s.equals("true") || s.equals(of.name()));
     }

@@ -53,7 +53,8 @@ final class SessionKinds {
             var about = o.field("about", SatelliteWires.CENTRED.maybe(), SessionBegun::about);
             var baseline = o.field("baseline", BASELINE.maybe(), SessionBegun::baseline);
             var receiver = o.field("receiver", Wire.TEXT, SessionBegun::receiver);
-            return row -> new SessionBegun(row.get(mark), row.get(name), row.get(antenna), row.get(seconds), row.get(systems), row.get(about), row.get(baseline), row.get(receiver));
+            return row -> new SessionBegun(row.get(mark), row.get(name), row.get(antenna), row.get(seconds), row.get(systems),
+                    row.get(about), row.get(baseline), row.get(receiver));
         });
 
         Begun() {
@@ -67,7 +68,9 @@ final class SessionKinds {
 
         @Override
         public String text(SessionBegun says, InBook in) {
-            return brief(says, in) + "  each " + says.seconds() + " s  " + ReceiverWords.letters(says.systems()) + "  antenna " + SatelliteWords.antenna(says.antenna(), in.figures()) + says.baseline().map(b -> "  for a baseline of " + SessionWords.length(b, in.figures())).orElse("");
+            return brief(says, in) + "  each " + says.seconds() + " s  " + ReceiverWords.letters(says.systems()) + "  antenna "
+                    + SatelliteWords.antenna(says.antenna(), in.figures()) + says.baseline()
+                    .map(b -> "  for a baseline of " + SessionWords.length(b, in.figures())).orElse("");
         }
 
         @Override
@@ -79,17 +82,22 @@ final class SessionKinds {
         public List<TraceStep> steps(SessionBegun says, InBook in) {
             Figures f = in.figures();
             List<TraceStep> steps = new ArrayList<>();
-            says.about().ifPresent(a -> steps.add(new TraceStep("Its antenna, as the sky said, from the earth\u2019s centre", SatelliteWords.centred(a))));
-            steps.add(new TraceStep("Antenna " + SatelliteWords.antenna(says.antenna(), f), says.antenna().known().map(h -> f.length(h) + " over the mark").orElse("no height follows from it")));
-            says.baseline().ifPresent(b -> steps.add(new TraceStep("A baseline of " + SessionWords.length(b, f), "wants " + DurationText.of(b.wants()))));
+            says.about().ifPresent(a -> steps.add(new TraceStep("Its antenna, as the sky said, from the earth\u2019s centre",
+                    SatelliteWords.centred(a))));
+            steps.add(new TraceStep("Antenna " + SatelliteWords.antenna(says.antenna(), f),
+                    says.antenna().known().map(h -> f.length(h) + " over the mark").orElse("no height follows from it")));
+            says.baseline().ifPresent(b ->
+                    steps.add(new TraceStep("A baseline of " + SessionWords.length(b, f), "wants " + DurationText.of(b.wants()))));
             return steps;
         }
 
         @Override
         public Stream<Value<SessionBegun>> values(SessionBegun says, InBook in) {
             return new Values<>(says, in).name("mark", "", "Stood over", says.mark(), SessionBegun::over)
-                    .length("antennaHeight", "Antenna height as measured", says.antenna().height().measured(), (was, height) -> was.with(SatelliteWords.measured(was.antenna(), height)))
-                    .words("antennaTo", "Measured to: mount, reference point or rim", SatelliteWords.word(says.antenna().height().to()), (was, to) -> was.with(SatelliteWords.measuredTo(was.antenna(), to))).all();
+                    .length("antennaHeight", "Antenna height as measured", says.antenna().height().measured(),
+                    (was, height) -> was.with(SatelliteWords.measured(was.antenna(), height)))
+                    .words("antennaTo", "Measured to: mount, reference point or rim", SatelliteWords.word(says.antenna().height().to()),
+                    (was, to) -> was.with(SatelliteWords.measuredTo(was.antenna(), to))).all();
         }
     }
 
@@ -112,12 +120,14 @@ final class SessionKinds {
 
         @Override
         public String text(SessionEnded says, InBook in) {
-            return "ended, line " + in.line(says.session()) + says.heightAgain().map(h -> "  antenna height again " + in.figures().length(h)).orElse("");
+            return "ended, line " + in.line(says.session()) + says.heightAgain()
+                    .map(h -> "  antenna height again " + in.figures().length(h)).orElse("");
         }
 
         @Override
         public Stream<Value<SessionEnded>> values(SessionEnded says, InBook in) {
-            return new Values<>(says, in).length("heightAgain", "Antenna height measured again", says.heightAgain().orElse(Length.ZERO), SessionEnded::with).all();
+            return new Values<>(says, in).length("heightAgain", "Antenna height measured again", says.heightAgain().orElse(Length.ZERO),
+                    SessionEnded::with).all();
         }
     }
 
@@ -138,7 +148,8 @@ final class SessionKinds {
             var gaps = o.field("gaps", GAP.list(), RawSummary::gaps);
             var receiver = o.field("receiver", Wire.TEXT, RawSummary::receiver);
             var antenna = o.field("antenna", Wire.TEXT, RawSummary::antenna);
-            return row -> new RawSummary(row.get(first), row.get(last), row.get(epochs), row.get(fewest), row.get(most), row.get(slips), row.get(gaps), row.get(receiver), row.get(antenna));
+            return row -> new RawSummary(row.get(first), row.get(last), row.get(epochs), row.get(fewest), row.get(most), row.get(slips),
+                    row.get(gaps), row.get(receiver), row.get(antenna));
         });
         private static final Wire<SessionFetched> WIRE = Wire.object(o -> {
             var session = o.field("session", Wire.ID, SessionFetched::session);
@@ -159,7 +170,8 @@ final class SessionKinds {
         @Override
         public String text(SessionFetched says, InBook in) {
             RawSummary s = says.summary();
-            return "file of line " + in.line(says.session()) + " fetched  " + s.epochs() + " epochs in " + DurationText.of(s.observed()) + "  " + SessionWords.summary(s) + "  SHA-256 " + says.file().sha256();
+            return "file of line " + in.line(says.session()) + " fetched  " + s.epochs() + " epochs in " + DurationText.of(s.observed())
+                    + "  " + SessionWords.summary(s) + "  SHA-256 " + says.file().sha256();
         }
 
         @Override

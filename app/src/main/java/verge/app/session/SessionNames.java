@@ -35,7 +35,8 @@ public final class SessionNames {
      */
     public static SessionName next(JobState state, PointName mark, ReceiverSnapshot now) {
         requireRoom(now);
-        Set<String> taken = Stream.concat(state.all(new Sessions()).stream().map(s -> s.said().name().file()), card(now).list().stream().map(CardFiles.OnCard::name)).collect(Collectors.toSet());
+        Set<String> taken = Stream.concat(state.all(new Sessions()).stream().map(s -> s.said().name().file()),
+                card(now).list().stream().map(CardFiles.OnCard::name)).collect(Collectors.toSet());
         return SessionName.of(mark, Instant.now(), taken::contains);
     }
 
@@ -51,11 +52,13 @@ public final class SessionNames {
     /** The session that was written down together with an entry and has not ended: what a base writes beside. */
     public static Optional<Session> beside(JobState state, UUID entry) {
         Set<UUID> companions = IntStream.range(0, MOST_TOGETHER).mapToObj(i -> Entry.companion(entry, i)).collect(Collectors.toSet());
-        return state.all(new Sessions()).stream().filter(s -> companions.contains(s.entry()) && state.latest(new EndOfSession(s.entry())).isEmpty()).findFirst();
+        return state.all(new Sessions()).stream()
+                .filter(s -> companions.contains(s.entry()) && state.latest(new EndOfSession(s.entry())).isEmpty()).findFirst();
     }
 
     /** @throws SurveyException CARD_NOT_OPEN */
     static CardFiles card(ReceiverSnapshot now) {
-        return new CardFiles(now.setting().host(), now.condition().map(ReceiverCondition::filesPort).filter(p -> p.isPresent()).orElseThrow(() -> new SurveyException(Problem.CARD_NOT_OPEN)).getAsInt(), Runner.usual());
+        return new CardFiles(now.setting().host(), now.condition().map(ReceiverCondition::filesPort).filter(p -> p.isPresent())
+                .orElseThrow(() -> new SurveyException(Problem.CARD_NOT_OPEN)).getAsInt(), Runner.usual());
     }
 }

@@ -71,7 +71,8 @@ class SessionService implements SeatTask {
     private final Drivers drivers;
     private final Set<UUID> beginning = ConcurrentHashMap.newKeySet();
 
-    SessionService(ReceiverDesk receivers, JournalService journals, SitePoints points, Originals originals, UnderWay underWay, Drivers drivers) {
+    SessionService(ReceiverDesk receivers, JournalService journals, SitePoints points, Originals originals, UnderWay underWay,
+            Drivers drivers) {
         this.receivers = receivers;
         this.journals = journals;
         this.points = points;
@@ -82,7 +83,8 @@ class SessionService implements SeatTask {
 
     /** The session that runs, as it is known now; empty while none does. */
     Optional<Session> running(UUID job) {
-        return receivers.running(Seat.session(job)).flatMap(entry -> journals.state(job).all(new Sessions()).stream().filter(s -> s.entry().equals(entry)).findFirst());
+        return receivers.running(Seat.session(job))
+                .flatMap(entry -> journals.state(job).all(new Sessions()).stream().filter(s -> s.entry().equals(entry)).findFirst());
     }
 
     @Override
@@ -102,7 +104,8 @@ class SessionService implements SeatTask {
      * Begins a session: the receiver is told the file, writes, and the session stands in the book.
      *
      * @param id made by the asker; asking again with it begins nothing and gives what was stored
-     * @return fails with a SurveyException as the form and {@link ReceiverDesk#ready}, with SESSION_RUNS, RECEIVER_SAYS_LITTLE, NO_ANTENNA, ANTENNA_HEIGHT_MISSING, RECEIVER_BUSY, OTHER_FILE_WRITTEN unless the asker is sure, NO_CARD, CARD_FULL, CARD_NOT_OPEN,
+     * @return fails with a SurveyException as the form and {@link ReceiverDesk#ready}, with SESSION_RUNS, RECEIVER_SAYS_LITTLE, NO_ANTENNA,
+     *     ANTENNA_HEIGHT_MISSING, RECEIVER_BUSY, OTHER_FILE_WRITTEN unless the asker is sure, NO_CARD, CARD_FULL, CARD_NOT_OPEN,
      *         CARD_UNREACHABLE, INSTRUMENT_REFUSED
      */
     CompletableFuture<Kept> begin(UUID job, UUID id, SessionForm form, String person) {
@@ -110,16 +113,19 @@ class SessionService implements SeatTask {
             Receiver receiver = receivers.ready(Seat.session(job));
             requireNone(job);
             requireFree(receiver.snapshot());
-            receiver.snapshot().condition().flatMap(ReceiverCondition::writing).filter(w -> !form.sure(Problem.OTHER_FILE_WRITTEN)).ifPresent(w -> {
+            receiver.snapshot().condition().flatMap(ReceiverCondition::writing).filter(w -> !form.sure(Problem.OTHER_FILE_WRITTEN))
+                    .ifPresent(w -> {
                 throw new SurveyException(Problem.OTHER_FILE_WRITTEN, w.file());
             });
-            AntennaOverMark antenna = receivers.how(Seat.session(job)).antenna().orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
+            AntennaOverMark antenna = receivers.how(Seat.session(job)).antenna()
+                    .orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
             antenna.reference();
             SessionBegun begun = begun(job, receiver.snapshot(), antenna, form);
             if (!beginning.add(job)) {
                 throw new SurveyException(Problem.SESSION_RUNS, begun.mark().text());   // from another tab
             }
-            return CompletableFuture.supplyAsync(() -> begun(job, id, receiver, begun, person), drivers.beside()).whenComplete((kept, failed) -> beginning.remove(job));
+            return CompletableFuture.supplyAsync(() -> begun(job, id, receiver, begun, person), drivers.beside())
+                    .whenComplete((kept, failed) -> beginning.remove(job));
         });
     }
 
@@ -137,25 +143,33 @@ class SessionService implements SeatTask {
         JobState state = points.state(job);
         PointName mark = form.mark();
         Optional<EarthPlace> sky = now.now().flatMap(SolvedPosition::place);
-        Optional<Position> here = state.mark(mark).or(() -> state.find(mark)).map(StoredPoint::position).or(() -> sky.flatMap(state.geodesy()::position));
+        Optional<Position> here = state.mark(mark).or(() -> state.find(mark)).map(StoredPoint::position)
+                .or(() -> sky.flatMap(state.geodesy()::position));
         Optional<Baseline> baseline = form.baseline(state, here);
         Set<SatelliteSystem> systems = form.systems();
         int seconds = form.seconds();
-        return new SessionBegun(mark, SessionNames.next(state, mark, now), antenna, seconds, systems, sky.map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84)), baseline, receivers.receiver(Seat.session(job)).map(KnownReceiver::title).orElse(""));
+        return new SessionBegun(mark, SessionNames.next(state, mark, now), antenna, seconds, systems,
+                sky.map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84)), baseline,
+                receivers.receiver(Seat.session(job)).map(KnownReceiver::title).orElse(""));
     }
 
     private Kept begun(UUID job, UUID id, Receiver receiver, SessionBegun begun, String person) {
         receivers.intend(Seat.session(job), Optional.of(id));
         try {
             write(receiver, begun);
-            return journals.append(job, receivers.running(Seat.session(job), true, Appending.of(new Author(id, person, begun.receiver()), begun)));
+            return journals.append(job, receivers.running(Seat.session(job), true,
+                    Appending.of(new Author(id, person, begun.receiver()), begun)));
         } catch (RuntimeException failed) {
             receiver.set("SESSION", "").thenRun(() -> receivers.intend(Seat.session(job), Optional.empty()));
             throw failed;
         }
     }
 
-    /** Step by step; waits until it is seen to be written. @throws SurveyException NO_ANSWER if it is not, CARD_FULL if there was no room */
+    /**
+     * Step by step; waits until it is seen to be written.
+     *
+     * @throws SurveyException NO_ANSWER if it is not, CARD_FULL if there was no room
+     */
     private static void write(Receiver receiver, SessionBegun begun) {
         Orders.set(receiver, "SYSTEMS", ReceiverWords.letters(begun.systems()));
         Orders.set(receiver, "ROLE", "STATIC");
@@ -176,7 +190,8 @@ class SessionService implements SeatTask {
     }
 
     /**
-     * Lets a receiver that was without power, or without room, write the running session's file on. Nothing is written in the book: the file itself tells the gap.
+     * Lets a receiver that was without power, or without room, write the running session's file on. Nothing is written in the book: the
+     * file itself tells the gap.
      *
      * @return fails with NO_SESSION, NO_ANTENNA, NO_CARD, CARD_FULL, or as {@link ReceiverDesk#ready}
      */
@@ -206,20 +221,28 @@ class SessionService implements SeatTask {
                 requireLong(job, session);
             }
             Optional<Receiver> receiver = receivers.find(Seat.session(job));
-            CompletableFuture<Void> stopped = receiver.filter(r -> isWritten(r.snapshot(), session.said())).map(r -> r.set("SESSION", "")).orElseGet(() -> CompletableFuture.completedFuture(null));
+            CompletableFuture<Void> stopped = receiver.filter(r -> isWritten(r.snapshot(), session.said())).map(r -> r.set("SESSION", ""))
+                    .orElseGet(() -> CompletableFuture.completedFuture(null));
             return stopped.exceptionally(unreachable -> null).thenApplyAsync(done -> {
                 for (int i = 0; i < MOST_STEPS && receiver.filter(r -> isWritten(r.snapshot(), session.said())).isPresent(); i++) {
-                    Orders.pause(STEP_MILLIS);   // it says so a second later: whoever begins the next one at once is not to be told of this one
+                    // it says so a second later: whoever begins the next one at once is not to be told of this one
+                    Orders.pause(STEP_MILLIS);
                 }
-                return journals.append(job, receivers.running(Seat.session(job), false, Appending.of(new Author(id, person, "page"), ended)));
+                return journals.append(job, receivers.running(Seat.session(job), false,
+                        Appending.of(new Author(id, person, "page"), ended)));
             }, drivers.beside());
         });
     }
 
-    /** Whether a session stands open in the book although nothing of the job writes it: one that was brought from elsewhere, or whose end was struck. */
+    /**
+     * Whether a session stands open in the book although nothing of the job writes it: one that was brought from elsewhere, or whose end
+     * was struck.
+     */
     boolean isLeft(UUID job, JobState state, Session session) {
-        boolean beside = receivers.running(Seat.base(job)).flatMap(base -> SessionNames.beside(state, base)).filter(s -> s.entry().equals(session.entry())).isPresent();
-        return state.latest(new EndOfSession(session.entry())).isEmpty() && !beside && receivers.running(Seat.session(job)).filter(session.entry()::equals).isEmpty();
+        boolean beside = receivers.running(Seat.base(job)).flatMap(base -> SessionNames.beside(state, base))
+                .filter(s -> s.entry().equals(session.entry())).isPresent();
+        return state.latest(new EndOfSession(session.entry())).isEmpty() && !beside && receivers.running(Seat.session(job))
+                .filter(session.entry()::equals).isEmpty();
     }
 
     /** Ends such a session, in the book alone. @throws SurveyException NO_SESSION of any other */
@@ -241,11 +264,13 @@ class SessionService implements SeatTask {
 
     /** How long it has been written since it was begun or taken up, as far as its receiver says. */
     Duration run(UUID job, Session session) {
-        return receivers.snapshot(Seat.session(job)).flatMap(ReceiverSnapshot::condition).flatMap(ReceiverCondition::writing).filter(w -> w.file().equals(session.said().name().file())).map(ReceiverCondition.Writing::run).orElse(Duration.ZERO);
+        return receivers.snapshot(Seat.session(job)).flatMap(ReceiverSnapshot::condition).flatMap(ReceiverCondition::writing)
+                .filter(w -> w.file().equals(session.said().name().file())).map(ReceiverCondition.Writing::run).orElse(Duration.ZERO);
     }
 
     /**
-     * Fetches a session's file from the card of whichever of the job's receivers has it, keeps it under its digest and writes down what it comes to.
+     * Fetches a session's file from the card of whichever of the job's receivers has it, keeps it under its digest and writes down what it
+     * comes to.
      *
      * @return fails with NO_SESSION, SESSION_NOT_ENDED, CARD_WITHOUT_FILE, CARD_UNREACHABLE, CARD_FILE_DAMAGED, RAW_UNREADABLE, DISK_FULL
      */
@@ -262,7 +287,8 @@ class SessionService implements SeatTask {
 
     /** A receiver that could not be reached when the session ended may write on: a file that grows is not fetched. */
     private void stop(UUID job, Session session) {
-        receivers.seats(job).stream().flatMap(seat -> receivers.find(seat).stream()).filter(r -> isWritten(r.snapshot(), session.said())).forEach(r -> Orders.set(r, "SESSION", ""));
+        receivers.seats(job).stream().flatMap(seat -> receivers.find(seat).stream()).filter(r -> isWritten(r.snapshot(), session.said()))
+                .forEach(r -> Orders.set(r, "SESSION", ""));
     }
 
     private Kept fetched(UUID job, UUID id, Session session, String person) {
@@ -270,8 +296,10 @@ class SessionService implements SeatTask {
         stop(job, session);
         record Found(CardFiles card, CardFiles.OnCard file) {
         }
-        Found found = receivers.seats(job).stream().flatMap(seat -> receivers.snapshot(seat).stream()).filter(now -> now.condition().filter(c -> c.filesPort().isPresent()).isPresent()).map(SessionNames::card)
-                .flatMap(card -> card.list().stream().filter(f -> f.name().equals(file)).map(f -> new Found(card, f))).findFirst().orElseThrow(() -> new SurveyException(Problem.CARD_WITHOUT_FILE, file));
+        Found found = receivers.seats(job).stream().flatMap(seat -> receivers.snapshot(seat).stream())
+                .filter(now -> now.condition().filter(c -> c.filesPort().isPresent()).isPresent()).map(SessionNames::card)
+                .flatMap(card -> card.list().stream().filter(f -> f.name().equals(file)).map(f -> new Found(card, f))).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.CARD_WITHOUT_FILE, file));
         try {
             Path came = Files.createTempFile("session", RAW_SUFFIX);
             try {
@@ -279,7 +307,8 @@ class SessionService implements SeatTask {
                 RawSummary summary = SessionFiles.summary(came, file, session.said(), session.begun());
                 try (InputStream in = Files.newInputStream(came)) {
                     Original original = originals.keep(file + RAW_SUFFIX, in, (path, name) -> { });
-                    return journals.append(job, new Author(id, person, session.said().receiver()), new SessionFetched(session.entry(), original, summary));
+                    return journals.append(job, new Author(id, person, session.said().receiver()),
+                            new SessionFetched(session.entry(), original, summary));
                 }
             } finally {
                 Files.deleteIfExists(came);

@@ -14,7 +14,8 @@ import verge.app.receiver.Fact;
  * @param enough whether it has run as long as its baseline wants, or wants nothing
  * @param doubts what must not be passed over
  */
-record SessionView(String antenna, String mark, boolean written, String left, boolean wants, boolean enough, List<Fact> facts, List<String> doubts) {
+record SessionView(String antenna, String mark, boolean written, String left, boolean wants, boolean enough, List<Fact> facts,
+        List<String> doubts) {
     public boolean runs() {
         return !mark.isEmpty();
     }

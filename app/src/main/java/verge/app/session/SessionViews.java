@@ -49,19 +49,23 @@ class SessionViews {
 
     private SessionView view(UUID job, ReceiverSnapshot now, Optional<Session> running, JobState state) {
         boolean written = running.filter(s -> SessionService.isWritten(now, s.said())).isPresent();
-        Optional<Duration> left = running.flatMap(s -> s.said().baseline()).map(Baseline::wants).map(w -> w.minus(service.run(job, running.orElseThrow()))).filter(d -> !d.isNegative() && !d.isZero());
+        Optional<Duration> left = running.flatMap(s -> s.said().baseline()).map(Baseline::wants)
+                .map(w -> w.minus(service.run(job, running.orElseThrow()))).filter(d -> !d.isNegative() && !d.isZero());
         List<String> doubts = now.condition().map(ConditionWords::doubts).map(ArrayList::new).orElseGet(ArrayList::new);
         if (now.link() != LinkState.UP) {
             doubts.add(0, "The receiver does not answer: without power it writes nothing. It is asked again and again.");
         } else if (running.isEmpty()) {
-            now.condition().flatMap(ReceiverCondition::writing).ifPresent(w -> doubts.add(0, "It writes the file " + w.file() + ", which no session of this job is."));
+            now.condition().flatMap(ReceiverCondition::writing)
+                    .ifPresent(w -> doubts.add(0, "It writes the file " + w.file() + ", which no session of this job is."));
         } else if (!written) {
             doubts.add(0, why(now.condition()));
         }
         if (written) {
             doubts.addAll(ofWritten(now.condition().orElseThrow(), left.orElse(Duration.ZERO)));
         }
-        return new SessionView(now.condition().map(ReceiverCondition::antenna).map(AntennaTable::tight).orElse(""), running.map(s -> s.said().mark().text()).orElse(""), written, left(running, left, state), running.flatMap(s -> s.said().baseline()).isPresent(), left.isEmpty(), facts(now, running, state), doubts);
+        return new SessionView(now.condition().map(ReceiverCondition::antenna).map(AntennaTable::tight).orElse(""),
+                running.map(s -> s.said().mark().text()).orElse(""), written, left(running, left, state),
+                running.flatMap(s -> s.said().baseline()).isPresent(), left.isEmpty(), facts(now, running, state), doubts);
     }
 
     /** Why a session's file does not grow. */
@@ -71,20 +75,30 @@ class SessionViews {
             return "The card is not in the receiver: nothing is written.";
         }
         return card.filter(c -> c.free() <= 0).isPresent() ? "The card is full: the session has stopped. What was written before is on it."
-                : "The receiver does not write any more: it was without power, or was set otherwise at its own panel. Look whether it still stands over the mark as it did, then take the session up again.";
+                : "The receiver does not write any more: it was without power, or was set otherwise at its own panel. Look whether it "
+                + "still stands over the mark as it did, then take the session up again.";
     }
 
     private static List<String> ofWritten(ReceiverCondition c, Duration left) {
         List<String> all = new ArrayList<>();
         double hours = left.toSeconds() / SECONDS_AN_HOUR;
-        c.writing().filter(w -> w.epochs() > 1 && w.satellites() < FEW_SATELLITES).ifPresent(w -> all.add("Only " + w.satellites() + " satellites are written: fewer than " + FEW_SATELLITES + " are too few for a vector."));
-        c.power().map(ReceiverCondition.Power::hours).filter(OptionalDouble::isPresent).filter(h -> h.getAsDouble() < hours).ifPresent(h -> all.add("The battery will be empty in " + Decimals.show(h.getAsDouble(), 1) + " h, before its baseline has what it wants."));
-        c.storage().map(ReceiverCondition.Storage::hours).filter(OptionalDouble::isPresent).filter(h -> h.getAsDouble() < hours).ifPresent(h -> all.add("The card will be full in " + Decimals.show(h.getAsDouble(), 1) + " h, before its baseline has what it wants."));
+        c.writing().filter(w -> w.epochs() > 1 && w.satellites() < FEW_SATELLITES)
+                .ifPresent(w -> all.add("Only " + w.satellites() + " satellites are written: fewer than " + FEW_SATELLITES
+                + " are too few for a vector."));
+        c.power().map(ReceiverCondition.Power::hours).filter(OptionalDouble::isPresent).filter(h -> h.getAsDouble() < hours)
+                .ifPresent(h -> all.add("The battery will be empty in " + Decimals.show(h.getAsDouble(), 1)
+                + " h, before its baseline has what it wants."));
+        c.storage().map(ReceiverCondition.Storage::hours).filter(OptionalDouble::isPresent).filter(h -> h.getAsDouble() < hours)
+                .ifPresent(h -> all.add("The card will be full in " + Decimals.show(h.getAsDouble(), 1)
+                + " h, before its baseline has what it wants."));
         return all;
     }
 
     private static String left(Optional<Session> running, Optional<Duration> left, JobState state) {
-        return running.map(s -> s.said().baseline().map(b -> left.map(l -> DurationText.of(l) + " left of " + DurationText.of(b.wants())).orElse("as long as wanted,") + " for " + SessionWords.length(b, state.settings().figures())).orElse("How long it has to run nobody said: no baseline was given.")).orElse("");
+        return running.map(s -> s.said().baseline()
+                .map(b -> left.map(l -> DurationText.of(l) + " left of " + DurationText.of(b.wants())).orElse("as long as wanted,")
+                + " for " + SessionWords.length(b, state.settings().figures()))
+                .orElse("How long it has to run nobody said: no baseline was given.")).orElse("");
     }
 
     private static List<Fact> facts(ReceiverSnapshot now, Optional<Session> running, JobState state) {

@@ -17,7 +17,8 @@ final class SessionWords {
 
     /** Satellites, slips and gaps. */
     static String summary(RawSummary s) {
-        return (s.fewest() == s.most() ? "" : s.fewest() + " to ") + s.most() + " satellites, " + s.slips() + (s.slips() == 1 ? " slip, " : " slips, ") + gaps(s);
+        return (s.fewest() == s.most() ? "" : s.fewest() + " to ") + s.most() + " satellites, " + s.slips()
+                + (s.slips() == 1 ? " slip, " : " slips, ") + gaps(s);
     }
 
     private static String gaps(RawSummary s) {

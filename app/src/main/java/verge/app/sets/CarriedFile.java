@@ -45,23 +45,28 @@ class CarriedFile {
     void write(UUID job, Author author) {
         Job owner = jobs.job(job);
         String name = "marks carried on, " + owner.name() + ".csv";
-        Optional<SiteFile> older = files.of(owner.siteId()).stream().filter(f -> f.name().equals(name) && f.role().equals(Optional.of(Role.REGISTER))).findFirst();
+        Optional<SiteFile> older = files.of(owner.siteId()).stream()
+                .filter(f -> f.name().equals(name) && f.role().equals(Optional.of(Role.REGISTER))).findFirst();
         byte[] content = content(journals.journal(job)).getBytes(StandardCharsets.UTF_8);
         SiteFile newer = files.add(owner.siteId(), name, new ByteArrayInputStream(content), author.person());
         if (older.isEmpty()) {
-            imports.use(job, newer, new FileChoice(Role.REGISTER, FileUnit.METRE, null, null, null, null, null, "comma", null, true, List.of("NAME", "NORTHING", "EASTING", "ELEVATION", "CODE"), null, null), author);
+            imports.use(job, newer, new FileChoice(Role.REGISTER, FileUnit.METRE, null, null, null, null, null, "comma", null, true,
+                    List.of("NAME", "NORTHING", "EASTING", "ELEVATION", "CODE"), null, null), author);
         } else if (!older.get().id().equals(newer.id())) {
             imports.replace(job, older.get(), newer, author);
         }
     }
 
     private static String content(Journal journal) {
-        return "Name,Northing,Easting,Elevation,Code\n" + journal.entries().stream().filter(e -> e.payload() instanceof MarkCarried).map(Entry::id)
+        return "Name,Northing,Easting,Elevation,Code\n" + journal.entries().stream().filter(e -> e.payload() instanceof MarkCarried)
+                .map(Entry::id)
                 .flatMap(id -> journal.state().pointsOf(id).stream()).map(CarriedFile::line).collect(Collectors.joining());
     }
 
     private static String line(StoredPoint p) {
-        return String.format(Locale.ROOT, "%s,%.4f,%.4f,%s,%s%n", p.name().text(), p.position().plan().northing(), p.position().plan().easting(),
-                p.position().elevation().map(Elevation::metres).map(h -> String.format(Locale.ROOT, "%.4f", h)).orElse(""), p.code().text());
+        return String.format(Locale.ROOT, "%s,%.4f,%.4f,%s,%s%n", p.name().text(), p.position().plan().northing(),
+                p.position().plan().easting(),
+                p.position().elevation().map(Elevation::metres).map(h -> String.format(Locale.ROOT, "%.4f", h)).orElse(""),
+                p.code().text());
     }
 }

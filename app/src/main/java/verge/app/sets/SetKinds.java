@@ -26,7 +26,8 @@ public final class SetKinds {
 
     /** Sets and their marks. */
     public static String planned(SetsPlanned plan) {
-        return plan.sets() + (plan.sets() == 1 ? " set on " : " sets on ") + plan.marks().stream().map(m -> m.name().text()).collect(Collectors.joining(", "));
+        return plan.sets() + (plan.sets() == 1 ? " set on " : " sets on ") + plan.marks().stream().map(m -> m.name().text())
+                .collect(Collectors.joining(", "));
     }
 
     @Component
@@ -87,8 +88,10 @@ public final class SetKinds {
             for (int i = 0; i < says.marks().size(); i++) {
                 int place = i;
                 String group = says.marks().get(i).name().text();
-                values.name("mark-" + i, group, "Mark", says.marks().get(i).name(), (was, name) -> was.with(place, was.marks().get(place).with(name)))
-                        .target("height-" + i, "prism-" + i, group, p -> p.marks().get(place).target(), (was, target) -> was.with(place, was.marks().get(place).with(target)));
+                values.name("mark-" + i, group, "Mark", says.marks().get(i).name(),
+                        (was, name) -> was.with(place, was.marks().get(place).with(name)))
+                        .target("height-" + i, "prism-" + i, group, p -> p.marks().get(place).target(),
+                        (was, target) -> was.with(place, was.marks().get(place).with(target)));
             }
             return values.all();
         }
@@ -124,7 +127,8 @@ public final class SetKinds {
         }
         @Override
         public Stream<Value<SetPointing>> values(SetPointing says, InBook in) {
-            return new Values<>(says, in).pointing("", "", SetPointing::pointing, (was, pointing) -> new SetPointing(was.plan(), was.set(), was.mark(), pointing)).all();
+            return new Values<>(says, in).pointing("", "", SetPointing::pointing,
+                    (was, pointing) -> new SetPointing(was.plan(), was.set(), was.mark(), pointing)).all();
         }
     }
 
@@ -153,7 +157,8 @@ public final class SetKinds {
         }
         @Override
         public Stream<Value<SetTakenOut>> values(SetTakenOut says, InBook in) {
-            return new Values<>(says, in).words("why", "Why it was taken out", says.reason(), (was, why) -> new SetTakenOut(was.plan(), was.set(), was.mark(), why)).all();
+            return new Values<>(says, in).words("why", "Why it was taken out", says.reason(),
+                    (was, why) -> new SetTakenOut(was.plan(), was.set(), was.mark(), why)).all();
         }
     }
 

@@ -47,11 +47,13 @@ class SetsController {
     }
 
     /** A mark's means in finished text. @param known whether it is a known point already */
-    record MeanLine(String mark, String direction, String sigmaDirection, String zenith, String sigmaZenith, String distance, String sigmaDistance, int sets, boolean known) {
+    record MeanLine(String mark, String direction, String sigmaDirection, String zenith, String sigmaZenith, String distance,
+            String sigmaDistance, int sets, boolean known) {
     }
 
     /** What a set has left at a mark. */
-    record ResidualLine(int set, String mark, String direction, String zenith, String distance, String collimation, boolean takenOut, String reason) {
+    record ResidualLine(int set, String mark, String direction, String zenith, String distance, String collimation, boolean takenOut,
+            String reason) {
     }
 
     /** A new mark with its coordinates, to be seen before it joins. */
@@ -72,7 +74,9 @@ class SetsController {
         model.addAttribute("planned", round.map(r -> SetKinds.planned(r.plan())).orElse(""));
         model.addAttribute("done", round.map(r -> r.shots().size()).orElse(0));
         model.addAttribute("all", round.map(r -> r.steps().size()).orElse(0));
-        model.addAttribute("usualMarks", state.openLeaf().map(l -> l.written().arrangement().sightings().stream().map(s -> s.mark().text()).reduce((a, b) -> a + ", " + b).orElse("")).orElse(""));
+        model.addAttribute("usualMarks",
+                state.openLeaf().map(l -> l.written().arrangement().sightings().stream().map(s -> s.mark().text())
+                .reduce((a, b) -> a + ", " + b).orElse("")).orElse(""));
         round.ifPresent(r -> reduced(model, state, r));
         return "sets/sets";
     }
@@ -81,30 +85,38 @@ class SetsController {
         Figures f = state.settings().figures();
         SetReduction.Result result = round.reduced();
         model.addAttribute("means", result.means().stream().map(m -> mean(state, m, f)).toList());
-        model.addAttribute("residuals", result.residuals().stream().map(r -> new ResidualLine(r.set(), r.mark().text(), signed(r.direction()), signed(r.zenith()),
+        model.addAttribute("residuals",
+                result.residuals().stream().map(r -> new ResidualLine(r.set(), r.mark().text(), signed(r.direction()), signed(r.zenith()),
                 r.distance().map(f::difference).orElse(""), signed(new Angle(r.faces().direction().radians() / 2)), false, "")).toList());
-        model.addAttribute("takenOut", round.shots().stream().filter(s -> s.takenOut().isPresent()).map(s -> new ResidualLine(s.set(), s.mark().text(), "", "", "", "", true, s.takenOut().orElse("")))
+        model.addAttribute("takenOut", round.shots().stream().filter(s -> s.takenOut().isPresent())
+                .map(s -> new ResidualLine(s.set(), s.mark().text(), "", "", "", "", true, s.takenOut().orElse("")))
                 .distinct().toList());
         model.addAttribute("sigmas", sigmas(result, f));
-        model.addAttribute("newMarks", round.next().isPresent() ? List.of() : round.plan().marks().stream().filter(m -> state.find(m.name(), Origin.CONTROL).isEmpty())
+        model.addAttribute("newMarks", round.next().isPresent() ? List.of() : round.plan().marks().stream()
+                .filter(m -> state.find(m.name(), Origin.CONTROL).isEmpty())
                 .flatMap(m -> newMark(state, round, m).stream()).toList());
     }
 
     private static MeanLine mean(JobState state, SetReduction.MarkMean m, Figures f) {
-        return new MeanLine(m.mark().text(), SetsService.circle(f, m.direction()), m.sigmaDirection().map(SetupWords::seconds).orElse(""), SetsService.circle(f, m.zenith()),
-                m.sigmaZenith().map(SetupWords::seconds).orElse(""), m.slope().map(f::bare).orElse(""), m.sigmaSlope().map(f::small).orElse(""), m.sets(),
+        return new MeanLine(m.mark().text(), SetsService.circle(f, m.direction()), m.sigmaDirection().map(SetupWords::seconds).orElse(""),
+                SetsService.circle(f, m.zenith()),
+                m.sigmaZenith().map(SetupWords::seconds).orElse(""), m.slope().map(f::bare).orElse(""),
+                m.sigmaSlope().map(f::small).orElse(""), m.sets(),
                 state.find(m.mark(), Origin.CONTROL).isPresent());
     }
 
     private static Optional<NewMark> newMark(JobState state, Round round, SetMark mark) {
         JobSettings settings = state.settings();
         return state.carried(round, mark.name()).map(o -> new NewMark(mark.name().text(), settings.place(o.position()),
-                "\u03c3 " + settings.figures().small(o.sigma().plan()) + " in plan, " + settings.figures().small(o.sigma().up()) + " in height",
-                round.plan().sets() + " sets from " + state.leaf(round.plan().setup()).map(l -> l.written().station().text()).orElse("") + ", oriented by the known marks among them"));
+                "\u03c3 " + settings.figures().small(o.sigma().plan()) + " in plan, " + settings.figures().small(o.sigma().up())
+                + " in height",
+                round.plan().sets() + " sets from " + state.leaf(round.plan().setup()).map(l -> l.written().station().text()).orElse("")
+                + ", oriented by the known marks among them"));
     }
 
     private static String sigmas(SetReduction.Result r, Figures f) {
-        return r.sigmaDirection().map(d -> "In one set: direction \u03c3 " + SetupWords.seconds(d) + r.sigmaZenith().map(z -> ", zenith \u03c3 " + SetupWords.seconds(z)).orElse("")
+        return r.sigmaDirection().map(d -> "In one set: direction \u03c3 " + SetupWords.seconds(d) + r.sigmaZenith()
+                .map(z -> ", zenith \u03c3 " + SetupWords.seconds(z)).orElse("")
                 + r.sigmaDistance().map(s -> ", distance \u03c3 " + f.small(s)).orElse("") + ".").orElse("");
     }
 
@@ -113,7 +125,8 @@ class SetsController {
     }
 
     @PostMapping("/plan")
-    String plan(@PathVariable UUID job, @RequestParam String marks, @RequestParam String count, @RequestParam String targetHeight, @RequestParam String prismConstant,
+    String plan(@PathVariable UUID job, @RequestParam String marks, @RequestParam String count, @RequestParam String targetHeight,
+            @RequestParam String prismConstant,
             @RequestParam(defaultValue = "30") String directions, @RequestParam(defaultValue = "5") String distance, Principal person) {
         sets.plan(job, marks, count, targetHeight, prismConstant, directions, distance, Author.atPage(person.getName()));
         return "redirect:/jobs/" + job + "/setup/sets";
@@ -138,7 +151,8 @@ class SetsController {
     /** Reads one pointing, which the request names: a repeated request must not be answered with the next one. */
     @PostMapping("/{plan}/pointings")
     @ResponseBody
-    CompletableFuture<Progress> read(@PathVariable UUID job, @PathVariable UUID plan, @RequestParam UUID id, @RequestParam int set, @RequestParam String mark,
+    CompletableFuture<Progress> read(@PathVariable UUID job, @PathVariable UUID plan, @RequestParam UUID id, @RequestParam int set,
+            @RequestParam String mark,
             @RequestParam int face, @RequestParam(defaultValue = "true") boolean turn, Principal person) {
         Round.Step step = new Round.Step(set, PointName.parse(mark), face == 2 ? Face.TWO : Face.ONE);
         return sets.read(job, id, plan, step, turn, person.getName()).thenApply(kept -> {

@@ -53,7 +53,8 @@ import verge.core.units.Length;
 public class SetsService {
     private static final int MOST_SETS = 20;
     private static final int MOST_MARKS = 20;
-    private static final Pattern MARK = Pattern.compile("([^,;\\s]+)(?:\\s+at\\s+(\\d+(?:[.,]\\d+)?(?=[,;\\s]|$))(?:\\s+prism\\s+([^,;]+))?)?");
+    private static final Pattern MARK =
+            Pattern.compile("([^,;\\s]+)(?:\\s+at\\s+(\\d+(?:[.,]\\d+)?(?=[,;\\s]|$))(?:\\s+prism\\s+([^,;]+))?)?");
 
     private final JournalService journals;
     private final UnderWay underWay;
@@ -62,7 +63,8 @@ public class SetsService {
     private final SitePoints points;
     private final CarriedFile carriedFile;
 
-    SetsService(JournalService journals, UnderWay underWay, InstrumentWatch watch, PoleService poles, SitePoints points, CarriedFile carriedFile) {
+    SetsService(JournalService journals, UnderWay underWay, InstrumentWatch watch, PoleService poles, SitePoints points,
+            CarriedFile carriedFile) {
         this.journals = journals;
         this.underWay = underWay;
         this.watch = watch;
@@ -84,7 +86,8 @@ public class SetsService {
      * @param directions limit in seconds of arc; the zenith angles' is the same
      * @throws SurveyException NO_SETUP, MISSING, POINT_NAME_UNFIT, OUT_OF_RANGE
      */
-    public Round plan(UUID job, String names, String sets, String targetHeight, String prism, String directions, String distance, Author author) {
+    public Round plan(UUID job, String names, String sets, String targetHeight, String prism, String directions, String distance,
+            Author author) {
         Leaf leaf = journals.state(job).openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
         Map<String, Own> typed = typed(names);
         points.takeOn(job, Origin.CONTROL, author.person(), typed.keySet().toArray(String[]::new));
@@ -98,7 +101,8 @@ public class SetsService {
         List<SetMark> marks = ordered(state, leaf, typed.keySet().stream().map(PointName::parse).distinct().toList()).stream()
                 .map(n -> new SetMark(n, own(job, state, typed.get(n.text()), usual).or(() -> state.lastTarget(n)).orElse(usual))).toList();
         SetLimits limits = new SetLimits(Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)),
-                Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)), new Length(number("limit of distances", distance, 0.1, 100) / 1000));
+                Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)),
+                new Length(number("limit of distances", distance, 0.1, 100) / 1000));
         UUID entry = journals.append(job, author, new SetsPlanned(leaf.entry(), marks, count, limits)).entry().id();
         return journals.state(job).round(entry).orElseThrow();
     }
@@ -114,7 +118,8 @@ public class SetsService {
             if (mark.group(1).matches("at|prism")) {   // a height that is no figure must not make two marks of two words
                 throw new SurveyException(Problem.NOT_A_NUMBER, names.substring(mark.start()));
             }
-            found.putIfAbsent(mark.group(1), new Own(Objects.requireNonNullElse(mark.group(2), ""), Objects.requireNonNullElse(mark.group(3), "").strip()));
+            found.putIfAbsent(mark.group(1),
+                    new Own(Objects.requireNonNullElse(mark.group(2), ""), Objects.requireNonNullElse(mark.group(3), "").strip()));
         }
         return found;
     }
@@ -140,7 +145,9 @@ public class SetsService {
         GridPoint here = leaf.station().occupation().station().plan();
         Optional<Double> first = state.find(names.get(0)).map(p -> azimuth(here, p.position().plan()));
         List<PointName> rest = new ArrayList<>(names.subList(1, names.size()));
-        rest.sort(Comparator.comparingDouble(n -> first.flatMap(zero -> state.find(n).map(p -> new Angle(azimuth(here, p.position().plan()) - zero).wholeCircle().radians())).orElse(10.0)));
+        rest.sort(Comparator.comparingDouble(n ->
+                first.flatMap(zero -> state.find(n).map(p -> new Angle(azimuth(here, p.position().plan()) - zero).wholeCircle().radians()))
+                .orElse(10.0)));
         rest.add(0, names.get(0));
         return rest;
     }
@@ -164,12 +171,15 @@ public class SetsService {
             JobState state = journals.state(job);
             Round round = requireNext(state, plan, step);
             CompletableFuture<Void> aimed = aim(state, ready, round, step, turn);
-            return aimed.thenCompose(there -> watch.shoot(new InstrumentWatch.Ready(ready.leaf(), ready.target(), ready.station(), ready.device(),
-                    new InstrumentWatch.How(ready.how().levelLimit(), Math.max(1, ready.how().times()))))).thenApply(reading -> keep(job, id, ready, round, step, reading, person));
+            return aimed.thenCompose(there ->
+                    watch.shoot(new InstrumentWatch.Ready(ready.leaf(), ready.target(), ready.station(), ready.device(),
+                    new InstrumentWatch.How(ready.how().levelLimit(), Math.max(1, ready.how().times())))))
+                    .thenApply(reading -> keep(job, id, ready, round, step, reading, person));
         });
     }
 
-    private Kept keep(UUID job, UUID id, InstrumentWatch.Ready ready, Round round, Round.Step step, TotalStationReading reading, String person) {
+    private Kept keep(UUID job, UUID id, InstrumentWatch.Ready ready, Round round, Round.Step step, TotalStationReading reading,
+            String person) {
         requireFace(step, reading);
         requireWithin(journals.state(job).settings().figures(), round, step, reading);
         return journals.append(job, new Author(id, person, ready.device()), state -> {
@@ -188,28 +198,34 @@ public class SetsService {
 
     private static void requireFace(Round.Step step, TotalStationReading reading) {
         if (reading.face() != step.face()) {
-            throw new SurveyException(Problem.SET_SHOT_OUTSIDE, step.mark().text(), "it was read in face " + (reading.face() == Face.ONE ? 1 : 2), "face " + (step.face() == Face.ONE ? 1 : 2));
+            throw new SurveyException(Problem.SET_SHOT_OUTSIDE, step.mark().text(),
+                    "it was read in face " + (reading.face() == Face.ONE ? 1 : 2), "face " + (step.face() == Face.ONE ? 1 : 2));
         }
     }
 
     /** Against what was read to the same mark before in these sets, face by face. */
     private static void requireWithin(Figures f, Round round, Round.Step step, TotalStationReading reading) {
-        Optional<Round.Shot> before = round.shots().stream().filter(s -> s.takenOut().isEmpty() && s.mark().equals(step.mark()) && s.pointing().face() == step.face()).findFirst();
+        Optional<Round.Shot> before = round.shots().stream()
+                .filter(s -> s.takenOut().isEmpty() && s.mark().equals(step.mark()) && s.pointing().face() == step.face()).findFirst();
         before.ifPresent(shot -> {
             SetLimits limits = round.plan().limits();
-            double direction = Math.abs(reading.faceOneDirection().minus(shot.pointing().faceOneDirection()).halfCircle().radians()) * reading.zenith().wholeCircle().sin();
+            double direction = Math.abs(reading.faceOneDirection().minus(shot.pointing().faceOneDirection()).halfCircle().radians())
+                    * reading.zenith().wholeCircle().sin();
             outside(step, "direction", Math.abs(direction), limits.direction());
-            outside(step, "zenith angle", Math.abs(reading.faceOneZenith().minus(shot.pointing().faceOneZenith()).radians()), limits.zenith());
+            outside(step, "zenith angle", Math.abs(reading.faceOneZenith().minus(shot.pointing().faceOneZenith()).radians()),
+                    limits.zenith());
             double distance = shot.pointing().distance().map(d -> Math.abs(d.metres() - reading.slopeDistance().metres())).orElse(0.0);
             if (distance > limits.distance().metres()) {
-                throw new SurveyException(Problem.SET_SHOT_OUTSIDE, step.mark().text(), "the distance is " + f.small(new Length(distance)) + " off the earlier one", f.small(limits.distance()));
+                throw new SurveyException(Problem.SET_SHOT_OUTSIDE, step.mark().text(),
+                        "the distance is " + f.small(new Length(distance)) + " off the earlier one", f.small(limits.distance()));
             }
         });
     }
 
     private static void outside(Round.Step step, String what, double radians, Angle limit) {
         if (radians > limit.radians()) {
-            throw new SurveyException(Problem.SET_SHOT_OUTSIDE, step.mark().text(), "the " + what + " is " + SetupWords.seconds(new Angle(radians)) + " off the earlier one", SetupWords.seconds(limit));
+            throw new SurveyException(Problem.SET_SHOT_OUTSIDE, step.mark().text(),
+                    "the " + what + " is " + SetupWords.seconds(new Angle(radians)) + " off the earlier one", SetupWords.seconds(limit));
         }
     }
 
@@ -217,7 +233,8 @@ public class SetsService {
         if (!turn) {
             return CompletableFuture.completedFuture(null);
         }
-        Optional<Pointing> way = round.shots().stream().filter(s -> s.mark().equals(step.mark())).map(Round.Shot::pointing).reduce((first, next) -> next)
+        Optional<Pointing> way = round.shots().stream().filter(s -> s.mark().equals(step.mark())).map(Round.Shot::pointing)
+                .reduce((first, next) -> next)
                 .or(() -> computed(state, ready.leaf(), round, step));
         return way.map(p -> {
             Angle direction = step.face() == Face.ONE ? p.faceOneDirection() : p.faceOneDirection().plus(Angle.HALF_TURN);
@@ -228,7 +245,8 @@ public class SetsService {
 
     /** The way to a mark whose coordinates are known. */
     private static Optional<Pointing> computed(JobState state, Leaf leaf, Round round, Round.Step step) {
-        return state.find(step.mark()).map(p -> leaf.station().wayTo(p.position(), round.mark(step.mark()).map(m -> m.target().height()).orElse(Length.ZERO)));
+        return state.find(step.mark()).map(p -> leaf.station()
+                .wayTo(p.position(), round.mark(step.mark()).map(m -> m.target().height()).orElse(Length.ZERO)));
     }
 
     /** Takes a mark of a set, or a whole set, out of the means. @throws SurveyException REASON_NEEDED without a reason */
@@ -237,7 +255,8 @@ public class SetsService {
             throw new SurveyException(Problem.REASON_NEEDED, "a reading that is taken out of the means");
         }
         Round round = journals.state(job).round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
-        journals.append(job, author, new SetTakenOut(plan, set, mark.isBlank() ? Optional.empty() : Optional.of(round.filed(PointName.parse(mark))), reason.strip()));
+        journals.append(job, author, new SetTakenOut(plan, set, mark.isBlank() ? Optional.empty()
+                : Optional.of(round.filed(PointName.parse(mark))), reason.strip()));
     }
 
     /**

@@ -33,16 +33,21 @@ class DesignFaces {
         this.drawings = drawings;
     }
 
-    /** By layer and number, in the order in which they are drawn; of the floor that is worked on, by the numbers that they have on all of them. */
+    /**
+     * By layer and number, in the order in which they are drawn; of the floor that is worked on, by the numbers that they have on all of
+     * them.
+     */
     List<FaceShot.BuildingFace.Wall> walls(UUID job, JobState state) {
         List<FaceShot.BuildingFace.Wall> walls = new ArrayList<>();
         Map<String, Integer> numbers = new HashMap<>();
         drawings.ready(job, state).stream().filter(f -> f.file().role().equals(Optional.of(Role.DESIGN)))
-                .forEach(file -> file.drawing().runs().forEach(run -> pieces(file, run, numbers, state.floor().holds(run.vertices()), walls)));
+                .forEach(file -> file.drawing().runs()
+                .forEach(run -> pieces(file, run, numbers, state.floor().holds(run.vertices()), walls)));
         return walls.size() > MOST_OFFERED ? walls.subList(0, MOST_OFFERED) : walls;
     }
 
-    private static void pieces(PlacedFile file, Feature.Run run, Map<String, Integer> numbers, boolean here, List<FaceShot.BuildingFace.Wall> walls) {
+    private static void pieces(PlacedFile file, Feature.Run run, Map<String, Integer> numbers, boolean here,
+            List<FaceShot.BuildingFace.Wall> walls) {
         String layer = file.drawing().layers().get(run.layer()).name();
         Vertices v = run.vertices();
         for (int i = 0; i < run.path().pieces(); i++) {
@@ -50,7 +55,8 @@ class DesignFaces {
             int next = (i + 1) % v.size();
             GridPoint to = new GridPoint(v.north(next), v.east(next));
             if (run.path().bulge(i) == 0 && from.distanceMetres(to) >= SHORTEST_METRES) {
-                FaceShot.BuildingFace.Wall wall = new FaceShot.BuildingFace.Wall(layer + " " + numbers.merge(layer, 1, Integer::sum), from, to);
+                FaceShot.BuildingFace.Wall wall = new FaceShot.BuildingFace.Wall(layer + " " + numbers.merge(layer, 1, Integer::sum), from,
+                        to);
                 if (here) {
                     walls.add(wall);
                 }
@@ -86,7 +92,9 @@ class DesignFaces {
         }
         List<FaceShot.BuildingFace.Wall> walls = walls(job, state);
         return walls.stream().filter(w -> w.name().equals(name)).<FaceShot.BuildingFace>map(w -> w).findFirst()
-                .or(() -> walls.stream().filter(w -> edge(w).equals(name)).<FaceShot.BuildingFace>map(w -> new FaceShot.BuildingFace.Edge(name, w.from())).findFirst())
-                .orElseThrow(() -> new SurveyException(Problem.CHOICE_UNFIT, "face", name, walls.isEmpty() ? "none: no design of this site has lines" : String.join(", ", names(walls))));
+                .or(() -> walls.stream().filter(w -> edge(w).equals(name))
+                .<FaceShot.BuildingFace>map(w -> new FaceShot.BuildingFace.Edge(name, w.from())).findFirst())
+                .orElseThrow(() -> new SurveyException(Problem.CHOICE_UNFIT, "face", name,
+                walls.isEmpty() ? "none: no design of this site has lines" : String.join(", ", names(walls))));
     }
 }

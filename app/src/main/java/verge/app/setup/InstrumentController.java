@@ -65,7 +65,8 @@ class InstrumentController {
     private final SitePoints sitePoints;
     private final ProblemWords words;
 
-    InstrumentController(InstrumentDesk desk, InstrumentWatch watch, InstrumentSettings settings, CalibrationService calibrations, Drivers drivers, PrismTable prisms, StandIns standIns,
+    InstrumentController(InstrumentDesk desk, InstrumentWatch watch, InstrumentSettings settings, CalibrationService calibrations,
+            Drivers drivers, PrismTable prisms, StandIns standIns,
             JournalService journals, SitePoints sitePoints, ProblemWords words) {
         this.desk = desk;
         this.watch = watch;
@@ -97,11 +98,13 @@ class InstrumentController {
         settings.air(job).ifPresent(air -> air(model, job, air, reach, f));
         model.addAttribute("refraction", Decimals.print(settings.refraction(job), 2));
         model.addAttribute("times", settings.times(job));
-        model.addAttribute("prisms", prisms.of(job).stream().map(p -> new PrismLine(p.id(), p.name(), Figures.metric().small(p.constant()))).toList());
+        model.addAttribute("prisms", prisms.of(job).stream().map(p -> new PrismLine(p.id(), p.name(), Figures.metric().small(p.constant())))
+                .toList());
         model.addAttribute("pairs", calibrations.pairs(job).size());
         model.addAttribute("determined", determined(calibrations.pairs(job), calibrations.sigma(job)).orElse(null));
         settings.calibration(job).ifPresent(c -> {
-            model.addAttribute("calibration", Determined.of(TwoFaceCalibration.determine(c.determined().pairs(), c.determined().sigmaAngle())));
+            model.addAttribute("calibration",
+                    Determined.of(TwoFaceCalibration.determine(c.determined().pairs(), c.determined().sigmaAngle())));
             model.addAttribute("applied", c.determined().applied());
             model.addAttribute("calibratedAt", age(c.at()));
         });
@@ -114,8 +117,10 @@ class InstrumentController {
     /** Axis errors with their standard deviations, in words. */
     record Determined(String collimation, String trunnion, String index, String spread) {
         static Determined of(TwoFaceCalibration.Result r) {
-            return new Determined(with(r.errors().collimation(), r.sigmaCollimation()), r.trunnionFound() ? with(r.errors().trunnion(), r.sigmaTrunnion())
-                    : "not found: no steep sight among them", with(r.errors().index(), r.sigmaIndex()), SetupWords.seconds(r.sigmaReading()));
+            return new Determined(with(r.errors().collimation(), r.sigmaCollimation()),
+                    r.trunnionFound() ? with(r.errors().trunnion(), r.sigmaTrunnion())
+                    : "not found: no steep sight among them", with(r.errors().index(), r.sigmaIndex()),
+                    SetupWords.seconds(r.sigmaReading()));
         }
 
         private static String with(Angle value, Angle sigma) {
@@ -124,7 +129,8 @@ class InstrumentController {
     }
 
     private static Optional<Determined> determined(List<TwoFaceCalibration.Pair> pairs, Angle sigma) {
-        return pairs.size() < TwoFaceCalibration.FEWEST_PAIRS ? Optional.empty() : Optional.of(Determined.of(TwoFaceCalibration.determine(pairs, sigma)));
+        return pairs.size() < TwoFaceCalibration.FEWEST_PAIRS ? Optional.empty()
+                : Optional.of(Determined.of(TwoFaceCalibration.determine(pairs, sigma)));
     }
 
     /** What the tilt that is left does to a direction where the job looks most steeply. */
@@ -133,13 +139,15 @@ class InstrumentController {
             double effect = c.tilt().arcSeconds() * Math.tan(Math.min(reach.steepest().radians(), Math.toRadians(85)));
             String steep = AngleText.direction(reach.steepest(), f.angles().unit(), 0);
             boolean on = desk.snapshot(job).flatMap(InstrumentSnapshot::switches).map(InstrumentSwitches::compensator).orElse(true);
-            return "At this job\u2019s steepest sight, " + steep + " off level, this tilt turns a direction by up to " + Decimals.show(effect, 1) + "\u2033"
+            return "At this job\u2019s steepest sight, " + steep + " off level, this tilt turns a direction by up to "
+                    + Decimals.show(effect, 1) + "\u2033"
                     + (on ? "; the compensator takes it off." : ", and the compensator is off.");
         }).orElse("");
     }
 
     private void air(Model model, UUID job, InstrumentSettings.AirInUse air, Reach reach, Figures f) {
-        model.addAttribute("airNow", f.air().temperature(air.air().temperatureCelsius()) + ", " + f.air().pressure(air.air().pressureHectopascals()));
+        model.addAttribute("airNow", f.air().temperature(air.air().temperatureCelsius()) + ", " + f.air()
+                .pressure(air.air().pressureHectopascals()));
         model.addAttribute("airFrom", (air.typed() ? "typed " : "the instrument\u2019s sensors, ") + age(air.at()));
         model.addAttribute("airTyped", air.typed());
         model.addAttribute("temperature", f.air().temperatureTyped(air.air().temperatureCelsius()));
@@ -147,7 +155,8 @@ class InstrumentController {
         desk.snapshot(job).flatMap(InstrumentSnapshot::identity).ifPresent(i -> {
             AirEffect e = AirEffect.of(i.distanceMeter(), air.air(), reach.longest());
             model.addAttribute("ppm", Decimals.showSigned(e.ppm(), 1) + " ppm");
-            model.addAttribute("worth", "At this job\u2019s longest sight, " + f.length(reach.longest()) + ", each degree Celsius is worth " + millimetres(e.perDegree().metres())
+            model.addAttribute("worth", "At this job\u2019s longest sight, " + f.length(reach.longest()) + ", each degree Celsius is worth "
+                    + millimetres(e.perDegree().metres())
                     + " and each hectopascal " + millimetres(e.perHectopascal().metres()) + ".");
         });
     }
@@ -158,7 +167,8 @@ class InstrumentController {
 
     private static String age(Instant at) {
         long minutes = Duration.between(at, Instant.now()).toMinutes();
-        return minutes < 1 ? "just now" : minutes < 120 ? minutes + " min ago" : minutes < 2880 ? minutes / 60 + " h ago" : minutes / 1440 + " days ago";
+        return minutes < 1 ? "just now" : minutes < 120 ? minutes + " min ago" : minutes < 2880 ? minutes / 60 + " h ago" : minutes / 1440
+                + " days ago";
     }
 
     @PostMapping("/instrument")
@@ -186,7 +196,8 @@ class InstrumentController {
     }
 
     @PostMapping("/instrument/air")
-    String air(@PathVariable UUID job, @RequestParam(defaultValue = "") String temperature, @RequestParam(defaultValue = "") String pressure,
+    String air(@PathVariable UUID job, @RequestParam(defaultValue = "") String temperature,
+            @RequestParam(defaultValue = "") String pressure,
             @RequestParam(defaultValue = "") String refraction) {
         settings.air(job, temperature, pressure);
         if (!refraction.isBlank()) {
@@ -233,7 +244,8 @@ class InstrumentController {
     @PostMapping("/instrument/turn")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @ResponseBody
-    CompletableFuture<Void> turn(@PathVariable UUID job, @RequestParam(defaultValue = "") String point, @RequestParam(defaultValue = "") String direction,
+    CompletableFuture<Void> turn(@PathVariable UUID job, @RequestParam(defaultValue = "") String point,
+            @RequestParam(defaultValue = "") String direction,
             @RequestParam(defaultValue = "") String zenith) {
         TotalStation station = desk.ready(job);
         JobState state = sitePoints.state(job);

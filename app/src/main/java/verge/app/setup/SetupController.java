@@ -43,7 +43,8 @@ class SetupController {
     private final PrismTable prisms;
     private final ProblemWords words;
 
-    SetupController(SetupService setups, SetupViews views, SetupDrawing drawing, DesignFaces faces, SitePoints sitePoints, InstrumentDesk desk,
+    SetupController(SetupService setups, SetupViews views, SetupDrawing drawing, DesignFaces faces, SitePoints sitePoints,
+            InstrumentDesk desk,
             StandIns standIns, PrismTable prisms, ProblemWords words) {
         this.setups = setups;
         this.views = views;
@@ -78,7 +79,8 @@ class SetupController {
         model.addAttribute("faces", form.kind() == Arrangement.Kind.BUILDING ? faces.names(faces.walls(job, state)) : List.of());
         model.addAttribute("check", proposal.map(p -> views.view(job, p)).orElse(null));
         model.addAttribute("next", proposal.flatMap(p -> p.solution().flatMap(s -> views.next(job, state, p.written(), s)))
-                .map(n -> n.mark() + " would bring the error in plan at the work from " + f.small(n.before()) + " to " + f.small(n.after()) + ".").orElse(""));
+                .map(n -> n.mark() + " would bring the error in plan at the work from " + f.small(n.before()) + " to " + f.small(n.after())
+                + ".").orElse(""));
         state.openLeaf().ifPresent(leaf -> model.addAttribute("leaf", views.view(leaf.written(), leaf.solved(), state)));
         model.addAttribute("openLeaf", state.openLeaf().map(l -> l.entry()).orElse(null));
         model.addAttribute("leafCount", state.leaves().size());
@@ -89,12 +91,14 @@ class SetupController {
     private static Map<String, String> filled(JobState state, SetupForm form) {
         Figures f = state.settings().figures();
         Map<String, String> fields = new HashMap<>();
-        for (String field : new String[] {"station", "instrumentHeight", "mark", "azimuth", "north", "east", "elevation", "carried", "faces", "heightFrom", "scaleFree",
+        for (String field : new String[] {"station", "instrumentHeight", "mark", "azimuth", "north", "east", "elevation", "carried",
+                "faces", "heightFrom", "scaleFree",
             "noGroundMark", "face", "level"}) {
             fields.put(field, form.get(field));
         }
         if (fields.get("heightFrom").isEmpty()) {
-            fields.put("heightFrom", form.kind() == Arrangement.Kind.KNOWN_POINT || form.kind() == Arrangement.Kind.ASSUMED ? "STATION" : "MARKS");
+            fields.put("heightFrom", form.kind() == Arrangement.Kind.KNOWN_POINT
+                    || form.kind() == Arrangement.Kind.ASSUMED ? "STATION" : "MARKS");
         }
         fields.put("targetHeight", state.target().map(t -> f.bare(t.height())).orElse(form.get("targetHeight")));
         fields.put("prismConstant", state.target().map(t -> constant(state, t)).orElse(form.get("prismConstant")));
@@ -152,7 +156,8 @@ class SetupController {
     @GetMapping("/faces")
     @ResponseBody
     List<WallBody> faces(@PathVariable UUID job) {
-        return faces.walls(job, sitePoints.state(job)).stream().map(w -> new WallBody(w.name(), DesignFaces.edge(w), new double[] {w.from().easting(), w.from().northing()},
+        return faces.walls(job, sitePoints.state(job)).stream()
+                .map(w -> new WallBody(w.name(), DesignFaces.edge(w), new double[] {w.from().easting(), w.from().northing()},
                 new double[] {w.to().easting(), w.to().northing()})).toList();
     }
 
@@ -186,7 +191,8 @@ class SetupController {
     }
 
     @PostMapping("/accept")
-    String accept(@PathVariable UUID job, @RequestParam UUID id, @RequestParam(defaultValue = "") String seen, @RequestParam(defaultValue = "") String reason,
+    String accept(@PathVariable UUID job, @RequestParam UUID id, @RequestParam(defaultValue = "") String seen,
+            @RequestParam(defaultValue = "") String reason,
             Principal person) {
         UUID leaf = setups.accept(job, seen, reason, new Author(id, person.getName(), "page")).entry().id();
         return "redirect:/jobs/" + job + "/setup/leaves/" + leaf;

@@ -27,7 +27,8 @@ class SetupDrafts {
 
     /** Stands for what was typed and read, so that it can be told whether it is still what somebody has looked at. */
     String digest(UUID job) {
-        return sql.sql("select md5(payload) from setup_draft where job_id = :job").param("job", job).query(String.class).optional().orElse("");
+        return sql.sql("select md5(payload) from setup_draft where job_id = :job").param("job", job).query(String.class).optional()
+                .orElse("");
     }
 
     private Optional<String> text(UUID job, String lock) {
@@ -42,9 +43,11 @@ class SetupDrafts {
     SetupInHand change(UUID job, UnaryOperator<SetupInHand> change) {
         return transaction.execute(status -> {
             // A row to lock must be there first.
-            sql.sql("insert into setup_draft values (:job, :nothing) on conflict do nothing").param("job", job).param("nothing", json.text(SetupInHand.NOTHING)).update();
+            sql.sql("insert into setup_draft values (:job, :nothing) on conflict do nothing").param("job", job)
+                    .param("nothing", json.text(SetupInHand.NOTHING)).update();
             SetupInHand after = change.apply(text(job, "for update").map(this::read).orElse(SetupInHand.NOTHING));
-            sql.sql("update setup_draft set payload = :text where job_id = :job").param("job", job).param("text", json.text(after)).update();
+            sql.sql("update setup_draft set payload = :text where job_id = :job").param("job", job).param("text", json.text(after))
+                    .update();
             return after;
         });
     }

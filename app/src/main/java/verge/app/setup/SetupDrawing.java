@@ -35,7 +35,8 @@ public class SetupDrawing {
      * @param exaggeration of ellipse and misfits
      * @param second where else the instrument may stand by the same readings, or null
      */
-    public record Drawn(double[] station, String name, List<Sight> sights, Ellipse ellipse, Circle circle, List<Contour> contours, Next next, double exaggeration, List<Hit> hits, double[] second) {
+    public record Drawn(double[] station, String name, List<Sight> sights, Ellipse ellipse, Circle circle, List<Contour> contours,
+            Next next, double exaggeration, List<Hit> hits, double[] second) {
     }
 
     /** @param misfit where the arrow from the mark ends, or null */
@@ -64,14 +65,20 @@ public class SetupDrawing {
         GridPoint here = s.station().occupation().station().plan();
         ErrorEllipse e = s.station().covariance().ellipse();
         boolean danger = s.notices().stream().anyMatch(n -> n.kind() == Notice.Kind.DANGER_CIRCLE);
-        Optional<DangerCircle> circle = danger ? DangerCircle.through(s.marks().stream().flatMap(m -> m.known().stream()).map(p -> p.plan()).toList()) : Optional.empty();
+        Optional<DangerCircle> circle = danger
+                ? DangerCircle.through(s.marks().stream().flatMap(m -> m.known().stream()).map(p -> p.plan()).toList()) : Optional.empty();
         List<Contour> contours = Assurance.contours(s.station(), views.workArea(state, s)).stream().map(c -> new Contour(c.part().name(),
-                (c.part() == Assurance.Part.PLAN ? "plan " : "height ") + f.small(c.error()), c.lines().stream().map(SetupDrawing::line).toList())).toList();
-        Next next = views.next(job, state, written, s).map(n -> new Next(place(n.position().plan()), "next best, " + f.small(n.before()) + " \u2192 " + f.small(n.after()))).orElse(null);
+                (c.part() == Assurance.Part.PLAN ? "plan " : "height ") + f.small(c.error()),
+                c.lines().stream().map(SetupDrawing::line).toList())).toList();
+        Next next = views.next(job, state, written, s)
+                .map(n -> new Next(place(n.position().plan()), "next best, " + f.small(n.before()) + " \u2192 " + f.small(n.after())))
+                .orElse(null);
         return new Drawn(place(here), written.station().text(), s.marks().stream().flatMap(m -> sight(here, m).stream()).toList(),
-                new Ellipse(e.longer().metres() * EXAGGERATION, e.shorter().metres() * EXAGGERATION, e.azimuth().radians(), "\u03c3 " + f.small(e.longer()) + " \u00d7 " + f.small(e.shorter())),
+                new Ellipse(e.longer().metres() * EXAGGERATION, e.shorter().metres() * EXAGGERATION, e.azimuth().radians(),
+                "\u03c3 " + f.small(e.longer()) + " \u00d7 " + f.small(e.shorter())),
                 circle.map(c -> new Circle(place(c.centre()), c.radiusMetres())).orElse(null), contours, next, EXAGGERATION,
-                s.faces().stream().map(h -> new Hit(place(h.at().plan()), f.difference(h.misfit().difference()), h.misfit().within() && h.beside() <= 0)).toList(),
+                s.faces().stream().map(h -> new Hit(place(h.at().plan()), f.difference(h.misfit().difference()),
+                h.misfit().within() && h.beside() <= 0)).toList(),
                 s.secondPlace().map(SetupDrawing::place).orElse(null));
     }
 
@@ -80,7 +87,8 @@ public class SetupDrawing {
             double azimuth = Math.atan2(k.plan().easting() - here.easting(), k.plan().northing() - here.northing());
             double across = m.across().map(x -> x.difference().metres()).orElse(0.0) * EXAGGERATION;
             double along = m.distance().map(x -> x.difference().metres()).orElse(0.0) * EXAGGERATION;
-            GridPoint tip = k.plan().plus(along * Math.cos(azimuth) - across * Math.sin(azimuth), along * Math.sin(azimuth) + across * Math.cos(azimuth));
+            GridPoint tip = k.plan().plus(along * Math.cos(azimuth) - across * Math.sin(azimuth),
+                    along * Math.sin(azimuth) + across * Math.cos(azimuth));
             return new Sight(place(k.plan()), m.mark().text(), place(tip), m.within());
         });
     }

@@ -39,11 +39,13 @@ public final class SetupFigure {
     public static String of(StationSolution s, String station) {
         GridPoint here = s.station().occupation().station().plan();
         List<GridPoint> all = new ArrayList<>(Stream.concat(s.marks().stream().flatMap(m -> m.known().stream()).map(p -> p.plan()),
-                s.faces().stream().flatMap(f -> f.shot().face() instanceof FaceShot.BuildingFace.Wall w ? Stream.of(w.from(), w.to()) : Stream.of(f.at().plan()))).toList());
+                s.faces().stream().flatMap(f -> f.shot().face() instanceof FaceShot.BuildingFace.Wall w ? Stream.of(w.from(), w.to())
+                : Stream.of(f.at().plan()))).toList());
         all.add(here);
         SetupFigure figure = new SetupFigure(all);
         figure.draw(s, here, station);
-        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" + WIDTH + "\" height=\"" + HEIGHT + "\" viewBox=\"0 0 " + WIDTH + " " + HEIGHT + "\" font-family=\"Text, sans-serif\" font-size=\"10\">"
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" + WIDTH + "\" height=\"" + HEIGHT + "\" viewBox=\"0 0 " + WIDTH + " "
+                + HEIGHT + "\" font-family=\"Text, sans-serif\" font-size=\"10\">"
                 + figure.svg + "</svg>";
     }
 
@@ -63,7 +65,9 @@ public final class SetupFigure {
                 words(x(p) + 9, y(p) - 4, m.mark().text());
             });
         }
-        svg.append(String.format(Locale.ROOT, "<circle cx=\"%.1f\" cy=\"%.1f\" r=\"6\" fill=\"white\" stroke=\"black\" stroke-width=\"1.4\"/><circle cx=\"%.1f\" cy=\"%.1f\" r=\"1.6\"/>", x(here), y(here), x(here), y(here)));
+        svg.append(String.format(Locale.ROOT,
+                "<circle cx=\"%.1f\" cy=\"%.1f\" r=\"6\" fill=\"white\" stroke=\"black\" stroke-width=\"1.4\"/><circle cx=\"%.1f\" "
+                + "cy=\"%.1f\" r=\"1.6\"/>", x(here), y(here), x(here), y(here)));
         words(x(here) + 9, y(here) + 13, station);
         line(WIDTH - 18, 40, WIDTH - 18, 12, 1.2, "");
         line(WIDTH - 18, 12, WIDTH - 22, 20, 1.2, "");
@@ -71,13 +75,16 @@ public final class SetupFigure {
         words(WIDTH - 22, 52, "N");
         double metres = niceMetres(90 / scale);
         line(12, HEIGHT - 12, 12 + metres * scale, HEIGHT - 12, 1.4, "");
-        words(16 + metres * scale, HEIGHT - 9, (metres >= 1 ? String.format(Locale.ROOT, "%.0f", metres) : String.format(Locale.ROOT, "%.1f", metres)) + " m in the grid");
+        words(16 + metres * scale, HEIGHT - 9,
+                (metres >= 1 ? String.format(Locale.ROOT, "%.0f", metres) : String.format(Locale.ROOT, "%.1f", metres)) + " m in the grid");
     }
 
     private void misfit(GridPoint here, GridPoint mark, StationSolution.MarkResult m) {
         double azimuth = Math.atan2(mark.easting() - here.easting(), mark.northing() - here.northing());
-        double across = m.across().filter(a -> a.controlled()).map(a -> a.difference().metres() / a.limit().metres()).orElse(0.0) * LIMIT_PIXELS;
-        double along = m.distance().filter(a -> a.controlled()).map(a -> a.difference().metres() / a.limit().metres()).orElse(0.0) * LIMIT_PIXELS;
+        double across = m.across().filter(a -> a.controlled()).map(a -> a.difference().metres() / a.limit().metres())
+                .orElse(0.0) * LIMIT_PIXELS;
+        double along = m.distance().filter(a -> a.controlled()).map(a -> a.difference().metres() / a.limit().metres())
+                .orElse(0.0) * LIMIT_PIXELS;
         double dx = along * Math.sin(azimuth) + across * Math.cos(azimuth);
         double dy = -along * Math.cos(azimuth) + across * Math.sin(azimuth);
         double length = Math.hypot(dx, dy);
@@ -99,12 +106,14 @@ public final class SetupFigure {
     }
 
     private void line(double x1, double y1, double x2, double y2, double width, String dash) {
-        svg.append(String.format(Locale.ROOT, "<line x1=\"%.1f\" y1=\"%.1f\" x2=\"%.1f\" y2=\"%.1f\" stroke=\"black\" stroke-width=\"%.1f\"%s/>", x1, y1, x2, y2, width,
+        svg.append(String.format(Locale.ROOT,
+                "<line x1=\"%.1f\" y1=\"%.1f\" x2=\"%.1f\" y2=\"%.1f\" stroke=\"black\" stroke-width=\"%.1f\"%s/>", x1, y1, x2, y2, width,
                 dash.isEmpty() ? "" : " stroke-dasharray=\"" + dash + "\""));
     }
 
     private void triangle(double x, double y) {
-        svg.append(String.format(Locale.ROOT, "<path d=\"M%.1f %.1fL%.1f %.1fL%.1f %.1fz\" fill=\"black\"/>", x, y - 7, x + 6, y + 4, x - 6, y + 4));
+        svg.append(String.format(Locale.ROOT, "<path d=\"M%.1f %.1fL%.1f %.1fL%.1f %.1fz\" fill=\"black\"/>", x, y - 7, x + 6, y + 4, x - 6,
+                y + 4));
     }
 
     private void words(double x, double y, String words) {

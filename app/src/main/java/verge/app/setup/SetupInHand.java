@@ -15,7 +15,8 @@ import verge.core.setup.Sighting;
  * @param upsets the instrument's count then
  * @param precision what the instrument states of itself; null until something was read
  */
-record SetupInHand(SetupForm form, List<Sighting> sightings, List<FaceShot> faceShots, String instrument, long upsets, InstrumentPrecision precision) {
+record SetupInHand(SetupForm form, List<Sighting> sightings, List<FaceShot> faceShots, String instrument, long upsets,
+        InstrumentPrecision precision) {
     static final SetupInHand NOTHING = new SetupInHand(new SetupForm(Map.of()), List.of(), List.of(), "", 0, null);
 
     SetupInHand {

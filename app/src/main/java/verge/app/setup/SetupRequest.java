@@ -39,7 +39,8 @@ import verge.core.units.Length;
  * @param knownPoints others that could have been meant; only for suspects
  * @param prismConstants others in use; only for suspects
  */
-record SetupRequest(@NotNull Arrangement.Kind kind, @NotNull MarkPlace station, Double instrumentHeight, Arrangement.HeightFrom heightFrom, Boolean scaleFree, Double gridPerGround, @NotNull Air air, Meter instrument, Double refraction,
+record SetupRequest(@NotNull Arrangement.Kind kind, @NotNull MarkPlace station, Double instrumentHeight, Arrangement.HeightFrom heightFrom,
+        Boolean scaleFree, Double gridPerGround, @NotNull Air air, Meter instrument, Double refraction,
         List<Mark> marks, List<Shot> faces, List<MarkPlace> knownPoints, List<Double> prismConstants) {
     private static final int MOST = 500;
     private static final double FARTHEST_METRES = 100_000;
@@ -76,7 +77,8 @@ record SetupRequest(@NotNull Arrangement.Kind kind, @NotNull MarkPlace station, 
 
         Optional<KnownMark> known() {
             Optional<Uncertainty> sigma = sigmaNorth == null && sigmaEast == null && sigmaUp == null ? Optional.empty()
-                    : Optional.of(new Uncertainty(sigma("sigmaNorth", sigmaNorth), sigma("sigmaEast", sigmaEast), sigma("sigmaUp", sigmaUp)));
+                    : Optional.of(new Uncertainty(sigma("sigmaNorth", sigmaNorth), sigma("sigmaEast", sigmaEast),
+                    sigma("sigmaUp", sigmaUp)));
             return position().map(p -> new KnownMark(p, sigma));
         }
 
@@ -85,13 +87,18 @@ record SetupRequest(@NotNull Arrangement.Kind kind, @NotNull MarkPlace station, 
         }
     }
 
-    /** @param humidity relative, in per cent; without it and the wet thermometer 60 @param wet degrees Celsius of a psychrometer's wet thermometer, instead of the humidity */
+    /**
+     * @param humidity relative, in per cent; without it and the wet thermometer 60
+     * @param wet degrees Celsius of a psychrometer's wet thermometer, instead of the humidity
+     */
     record Air(@NotNull Double temperature, @NotNull Double pressure, Double humidity, Double wet) {
         Atmosphere atmosphere() {
             if (wet != null && humidity != null) {
                 throw new SurveyException(Problem.FIELD_UNREADABLE, "air.wet");
             }
-            return wet != null ? Atmosphere.ofWetBulb(needed("air.temperature", temperature), wet, needed("air.pressure", pressure)) : new Atmosphere(needed("air.temperature", temperature), needed("air.pressure", pressure), humidity == null ? 60 : humidity);
+            return wet != null ? Atmosphere.ofWetBulb(needed("air.temperature", temperature), wet, needed("air.pressure", pressure))
+                    : new Atmosphere(needed("air.temperature", temperature), needed("air.pressure", pressure),
+                    humidity == null ? 60 : humidity);
         }
     }
 
@@ -102,7 +109,8 @@ record SetupRequest(@NotNull Arrangement.Kind kind, @NotNull MarkPlace station, 
         }
 
         DistanceMeter meter() {
-            return new DistanceMeter(or(wavelength, 0.658), or(referenceIndex, 1.0002863), new Length(or(sigmaDistance, 0.001)), or(sigmaDistancePpm, 1.5));
+            return new DistanceMeter(or(wavelength, 0.658), or(referenceIndex, 1.0002863), new Length(or(sigmaDistance, 0.001)),
+                    or(sigmaDistancePpm, 1.5));
         }
 
         private static double or(Double value, double usual) {
@@ -114,16 +122,20 @@ record SetupRequest(@NotNull Arrangement.Kind kind, @NotNull MarkPlace station, 
     record Reading(@NotNull Double direction, @NotNull Double zenith, Double distance) {
         /** Radians on their circles: degrees or gons by mistake would come to some other direction without a word. */
         Pointing pointing() {
-            return new Pointing(new Angle(within("direction", needed("direction", direction), -2 * Math.PI, 2 * Math.PI)), new Angle(within("zenith", needed("zenith", zenith), 0, 2 * Math.PI)),
+            return new Pointing(new Angle(within("direction", needed("direction", direction), -2 * Math.PI, 2 * Math.PI)),
+                    new Angle(within("zenith", needed("zenith", zenith), 0, 2 * Math.PI)),
                     Optional.ofNullable(distance).map(d -> new Length(within("distance", d, 0, FARTHEST_METRES))), "");
         }
     }
 
     /** @param azimuth to the mark where it is not from coordinates */
-    record Mark(@NotNull MarkPlace at, Double targetHeight, Double prismConstant, Boolean plan, Boolean distances, Boolean height, Double azimuth, List<Reading> readings) {
+    record Mark(@NotNull MarkPlace at, Double targetHeight, Double prismConstant, Boolean plan, Boolean distances, Boolean height,
+            Double azimuth, List<Reading> readings) {
         Sighting sighting() {
-            return new Sighting(needed("marks.at", at).pointName(), new Target(new Length(targetHeight == null ? 0 : targetHeight), new Length(prismConstant == null ? 0 : prismConstant)),
-                    new Sighting.Use(!Boolean.FALSE.equals(plan), !Boolean.FALSE.equals(distances), !Boolean.FALSE.equals(height)), Optional.ofNullable(azimuth).map(Angle::new),
+            return new Sighting(needed("marks.at", at).pointName(),
+                    new Target(new Length(targetHeight == null ? 0 : targetHeight), new Length(prismConstant == null ? 0 : prismConstant)),
+                    new Sighting.Use(!Boolean.FALSE.equals(plan), !Boolean.FALSE.equals(distances), !Boolean.FALSE.equals(height)),
+                    Optional.ofNullable(azimuth).map(Angle::new),
                     needed("marks.readings", readings).stream().map(Reading::pointing).toList());
         }
     }
@@ -143,10 +155,12 @@ record SetupRequest(@NotNull Arrangement.Kind kind, @NotNull MarkPlace station, 
         try {
             needed("kind", kind);
             needed("station", station);
-            Arrangement.HeightFrom from = heightFrom != null ? heightFrom : kind == Arrangement.Kind.KNOWN_POINT || kind == Arrangement.Kind.ASSUMED
+            Arrangement.HeightFrom from = heightFrom != null ? heightFrom : kind == Arrangement.Kind.KNOWN_POINT
+                    || kind == Arrangement.Kind.ASSUMED
                     ? Arrangement.HeightFrom.STATION : Arrangement.HeightFrom.MARKS;
             Optional<Position> given = kind == Arrangement.Kind.ASSUMED ? station.position() : Optional.empty();
-            return new Arrangement(kind, station.pointName(), new Length(instrumentHeight == null ? 0 : instrumentHeight), given, from, Optional.empty(), Boolean.TRUE.equals(scaleFree),
+            return new Arrangement(kind, station.pointName(), new Length(instrumentHeight == null ? 0 : instrumentHeight), given, from,
+                    Optional.empty(), Boolean.TRUE.equals(scaleFree),
                     few(marks).stream().map(Mark::sighting).toList(), few(faces).stream().map(Shot::shot).toList());
         } catch (IllegalArgumentException | NullPointerException | NoSuchElementException unfit) {
             throw new SurveyException(Problem.REQUEST_UNREADABLE);
@@ -163,7 +177,8 @@ record SetupRequest(@NotNull Arrangement.Kind kind, @NotNull MarkPlace station, 
     Conditions conditions() {
         try {
             Meter states = instrument == null ? new Meter(null, null, null, null, null) : instrument;
-            return new Conditions(needed("air", air).atmosphere(), states.precision(), InstrumentErrors.NONE, refraction == null ? SlopeReduction.USUAL_REFRACTION : refraction);
+            return new Conditions(needed("air", air).atmosphere(), states.precision(), InstrumentErrors.NONE,
+                    refraction == null ? SlopeReduction.USUAL_REFRACTION : refraction);
         } catch (IllegalArgumentException | NullPointerException unfit) {
             throw new SurveyException(Problem.REQUEST_UNREADABLE);
         }

@@ -55,7 +55,8 @@ public class SetupService {
     private final DesignFaces faces;
     private final SetupDrafts drafts;
 
-    SetupService(JournalService journals, InstrumentDesk desk, InstrumentSettings instruments, InstrumentWatch watch, PoleService poles, SitePoints points,
+    SetupService(JournalService journals, InstrumentDesk desk, InstrumentSettings instruments, InstrumentWatch watch, PoleService poles,
+            SitePoints points,
             SetupTyped typed, DesignFaces faces, SetupDrafts drafts) {
         this.journals = journals;
         this.desk = desk;
@@ -78,7 +79,8 @@ public class SetupService {
         public StationSolution solved() {
             return solution().orElseThrow(() -> {
                 StationFit.Unsolved why = (StationFit.Unsolved) outcome;
-                return new SurveyException(Problem.SETUP_UNSOLVED, why.reason(), why.about().stream().map(PointName::text).collect(Collectors.joining(", ")));
+                return new SurveyException(Problem.SETUP_UNSOLVED, why.reason(),
+                        why.about().stream().map(PointName::text).collect(Collectors.joining(", ")));
             });
         }
 
@@ -135,7 +137,8 @@ public class SetupService {
     private Proposal store(UUID job, SetupForm form, Sighting sighting, InstrumentSnapshot now) {
         return propose(job, drafts.change(job, before -> {
             SetupInHand hand = started(before.with(form), now).read(sighting);
-            return hand.with(form.with("mark", form.kind() == Arrangement.Kind.KNOWN_POINT && hand.sightings().size() == 1 ? form.get("mark") : "").with("azimuth", ""));
+            return hand.with(form.with("mark", form.kind() == Arrangement.Kind.KNOWN_POINT && hand.sightings()
+                    .size() == 1 ? form.get("mark") : "").with("azimuth", ""));
         }));
     }
 
@@ -173,7 +176,8 @@ public class SetupService {
             requireUnmoved(station, upsets, arrangement.station());
             return propose(job, drafts.change(job, before -> {
                 SetupInHand hand = started(before.with(form), station.snapshot());
-                return hand.withFaceShots(with(hand.faceShots(), new FaceShot(face, Pointing.of(reading), new Target(Length.ZERO, Length.ZERO))));
+                return hand.withFaceShots(with(hand.faceShots(),
+                        new FaceShot(face, Pointing.of(reading), new Target(Length.ZERO, Length.ZERO))));
             }));
         });
     }
@@ -196,7 +200,8 @@ public class SetupService {
                 throw new SurveyException(Problem.BACKSIGHT_NOT_READ);
             }
             SetupForm form = hand.form().with(fields);
-            List<Sighting> corrected = IntStream.range(0, hand.sightings().size()).mapToObj(i -> corrected(job, form, hand.sightings().get(i), i)).toList();
+            List<Sighting> corrected = IntStream.range(0, hand.sightings().size())
+                    .mapToObj(i -> corrected(job, form, hand.sightings().get(i), i)).toList();
             SetupInHand other = hand.with(withoutRows(form)).withSightings(corrected);
             propose(job, other);   // refuses what cannot be before it is kept
             return other;
@@ -224,7 +229,8 @@ public class SetupService {
 
     /** Takes a mark or a face shot out of what was read. */
     public void remove(UUID job, boolean face, int index) {
-        drafts.change(job, hand -> face ? hand.withFaceShots(without(hand.faceShots(), index)) : hand.withSightings(without(hand.sightings(), index)));
+        drafts.change(job, hand -> face ? hand.withFaceShots(without(hand.faceShots(), index))
+                : hand.withSightings(without(hand.sightings(), index)));
     }
 
     private static <T> List<T> without(List<T> all, int index) {
@@ -240,14 +246,16 @@ public class SetupService {
 
     /** Takes the better matching over. */
     public void matchFaces(UUID job) {
-        drafts.change(job, hand -> betterFaces(job, propose(job, hand).written()).map(better -> hand.withFaceShots(better.shots())).orElse(hand));
+        drafts.change(job, hand -> betterFaces(job, propose(job, hand).written()).map(better -> hand.withFaceShots(better.shots()))
+                .orElse(hand));
     }
 
     /**
      * Makes the setup that was read a leaf; asking again with the same entry id stores nothing more.
      *
      * @param seen {@link #digest} of what whoever accepts has looked at; empty for whatever is there
-     * @throws SurveyException BACKSIGHT_NOT_READ, SETUP_UNSOLVED, INSTRUMENT_MOVED, CHANGED_MEANWHILE, or REASON_NEEDED if something is outside
+     * @throws SurveyException BACKSIGHT_NOT_READ, SETUP_UNSOLVED, INSTRUMENT_MOVED, CHANGED_MEANWHILE, or REASON_NEEDED if something is
+     *     outside
      *     its limit and no reason is given
      */
     public Kept accept(UUID job, String seen, String reason, Author author) {
@@ -286,7 +294,8 @@ public class SetupService {
     private Proposal propose(UUID job, SetupInHand hand) {
         JobState state = journals.state(job);
         Arrangement arrangement = typed.arrangement(state, hand.form(), hand);
-        Conditions conditions = new Conditions(typed.air(job, state, hand.form()), hand.precision(), instruments.errors(job), instruments.refraction(job));
+        Conditions conditions = new Conditions(typed.air(job, state, hand.form()), hand.precision(), instruments.errors(job),
+                instruments.refraction(job));
         StationSetUp written = new StationSetUp(arrangement, conditions, hand.instrument(), hand.upsets(), "");
         return new Proposal(written, state.solve(written));
     }

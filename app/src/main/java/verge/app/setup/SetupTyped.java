@@ -47,10 +47,12 @@ class SetupTyped {
             throw new SurveyException(Problem.POINT_UNKNOWN, station.text());
         }
         Length height = instrumentHeight(state, form, kind);
-        Optional<Position> given = kind == Arrangement.Kind.ASSUMED ? Optional.of(given(state.settings().figures(), form)) : Optional.empty();
+        Optional<Position> given = kind == Arrangement.Kind.ASSUMED ? Optional.of(given(state.settings().figures(), form))
+                : Optional.empty();
         Arrangement.HeightFrom from = form.choice(Arrangement.HeightFrom.class, "heightFrom").orElse(usual(kind));
         Optional<Elevation> carried = from == Arrangement.HeightFrom.CARRIED
-                ? Optional.of(new Elevation(length(state.settings().figures(), form.get("carried"), "elevation carried here").metres())) : Optional.empty();
+                ? Optional.of(new Elevation(length(state.settings().figures(), form.get("carried"), "elevation carried here").metres()))
+                : Optional.empty();
         return new Arrangement(kind, station, height, given, from, carried, form.is("scaleFree"), hand.sightings(), hand.faceShots());
     }
 
@@ -74,13 +76,15 @@ class SetupTyped {
 
     /** Confirmed once for a kind of setup, it needs no confirmation again in this job. */
     static boolean confirmedBefore(JobState state, Arrangement.Kind kind) {
-        return state.leaves().stream().map(l -> l.written().arrangement()).anyMatch(a -> a.kind() == kind && a.instrumentHeight().metres() == 0);
+        return state.leaves().stream().map(l -> l.written().arrangement())
+                .anyMatch(a -> a.kind() == kind && a.instrumentHeight().metres() == 0);
     }
 
     private static Position given(Figures f, SetupForm form) {
         double north = length(f, form.get("north"), f.axes().northName()).metres() * f.axes().northSign();
         double east = length(f, form.get("east"), f.axes().eastName()).metres() * f.axes().eastSign();
-        return form.get("elevation").isEmpty() ? Position.ofPlan(north, east) : Position.of(north, east, length(f, form.get("elevation"), "elevation").metres());
+        return form.get("elevation").isEmpty() ? Position.ofPlan(north, east)
+                : Position.of(north, east, length(f, form.get("elevation"), "elevation").metres());
     }
 
     private static Length length(Figures f, String typed, String field) {
@@ -120,11 +124,16 @@ class SetupTyped {
         return poles.parse(job, state, height, constant);
     }
 
-    /** The air as it is typed beside the setup, else as it is set for the instrument. @throws SurveyException MISSING, NOT_A_NUMBER, OUT_OF_RANGE */
+    /**
+     * The air as it is typed beside the setup, else as it is set for the instrument.
+     *
+     * @throws SurveyException MISSING, NOT_A_NUMBER, OUT_OF_RANGE
+     */
     Atmosphere air(UUID job, JobState state, SetupForm form) {
         if (!form.get("temperature").isEmpty() || !form.get("pressure").isEmpty()) {
             return InstrumentSettings.typedAir(state.settings().figures().air(), form.get("temperature"), form.get("pressure"));
         }
-        return instruments.air(job).map(InstrumentSettings.AirInUse::air).orElseThrow(() -> new SurveyException(Problem.MISSING, "temperature"));
+        return instruments.air(job).map(InstrumentSettings.AirInUse::air)
+                .orElseThrow(() -> new SurveyException(Problem.MISSING, "temperature"));
     }
 }

@@ -30,7 +30,8 @@ import verge.core.units.Length;
  * @param steps of the first mark's distance
  * @param strip the two figures that count most, with their names as limits
  */
-public record SetupView(boolean solved, boolean within, boolean doubtful, String verdict, List<Row> rows, List<FaceRow> faces, List<Pair> figures,
+public record SetupView(boolean solved, boolean within, boolean doubtful, String verdict, List<Row> rows, List<FaceRow> faces,
+        List<Pair> figures,
         List<Told> notices, List<Told> suspects, List<Pair> steps, List<MisfitView> strip) {
 
     /**
@@ -38,7 +39,8 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
      *
      * @param faces '1', '2' or '1 2'
      */
-    public record Row(int index, String mark, String height, String prism, String faces, boolean plan, boolean up, MisfitView across, MisfitView distance,
+    public record Row(int index, String mark, String height, String prism, String faces, boolean plan, boolean up, MisfitView across,
+            MisfitView distance,
             MisfitView rise, String standardised, boolean within) {
     }
 
@@ -47,7 +49,8 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
         static final MisfitView NONE = new MisfitView("", "", true);
 
         public static MisfitView of(Optional<Misfit> misfit, Figures f) {
-            return misfit.map(m -> new MisfitView(f.difference(m.difference()), m.controlled() ? f.length(m.limit()) : "nothing checks it", m.within())).orElse(NONE);
+            return misfit.map(m -> new MisfitView(f.difference(m.difference()), m.controlled() ? f.length(m.limit()) : "nothing checks it",
+                    m.within())).orElse(NONE);
         }
     }
 
@@ -63,7 +66,8 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
     }
 
     static SetupView unsolved(List<Sighting> sightings, List<String> faces, String why, List<Told> suspects, Figures f) {
-        List<Row> rows = IntStream.range(0, sightings.size()).mapToObj(i -> row(i, sightings.get(i), MisfitView.NONE, MisfitView.NONE, MisfitView.NONE, "", true, f)).toList();
+        List<Row> rows = IntStream.range(0, sightings.size())
+                .mapToObj(i -> row(i, sightings.get(i), MisfitView.NONE, MisfitView.NONE, MisfitView.NONE, "", true, f)).toList();
         List<FaceRow> faceRows = IntStream.range(0, faces.size()).mapToObj(i -> new FaceRow(i, faces.get(i), "", "", "", true)).toList();
         return new SetupView(false, false, true, why, rows, faceRows, List.of(), List.of(), suspects, List.of(), List.of());
     }
@@ -74,15 +78,18 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
         List<FaceRow> faces = IntStream.range(0, s.faces().size()).mapToObj(i -> face(i, s.faces().get(i), f)).toList();
         List<Pair> steps = s.marks().stream().limit(1).flatMap(m -> m.shot().stream()).flatMap(r -> r.grid().steps().stream())
                 .map(step -> new Pair(name(step.kind()), f.length(step.after()))).toList();
-        return new SetupView(true, s.within(), SetupService.doubtful(s), SetupWords.verdict(s), rows, faces, figures(s, settings), notices, suspects, steps, strip(s, f));
+        return new SetupView(true, s.within(), SetupService.doubtful(s), SetupWords.verdict(s), rows, faces, figures(s, settings), notices,
+                suspects, steps, strip(s, f));
     }
 
     /** With one mark what it says of distance and height; with more, how well the station is known and how badly the worst fits. */
     private static List<MisfitView> strip(StationSolution s, Figures f) {
         if (s.marks().size() == 1) {
             StationSolution.MarkResult only = s.marks().get(0);
-            return Stream.concat(only.distance().map(m -> new MisfitView(f.difference(m.difference()), "Distance, measured \u2212 known", m.within())).stream(),
-                    only.height().map(m -> new MisfitView(f.difference(m.difference()), "Height, measured \u2212 known", m.within())).stream()).toList();
+            return Stream.concat(only.distance()
+                    .map(m -> new MisfitView(f.difference(m.difference()), "Distance, measured \u2212 known", m.within())).stream(),
+                    only.height().map(m -> new MisfitView(f.difference(m.difference()), "Height, measured \u2212 known", m.within()))
+                    .stream()).toList();
         }
         return List.of(new MisfitView(f.small(s.station().covariance().position().plan()), "Station \u03c3 in plan", true),
                 new MisfitView(Decimals.show(s.worst(), 1), worst(s), s.worst() <= Misfit.LIMIT_IN_SIGMAS));
@@ -98,10 +105,12 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
     }
 
     private static Row row(int i, StationSolution.MarkResult m, Figures f) {
-        return row(i, m.sighting(), MisfitView.of(m.across(), f), MisfitView.of(m.distance(), f), MisfitView.of(m.height(), f), Decimals.show(standardised(m), 1), m.within(), f);
+        return row(i, m.sighting(), MisfitView.of(m.across(), f), MisfitView.of(m.distance(), f), MisfitView.of(m.height(), f),
+                Decimals.show(standardised(m), 1), m.within(), f);
     }
 
-    private static Row row(int i, Sighting s, MisfitView across, MisfitView distance, MisfitView rise, String standardised, boolean within, Figures f) {
+    private static Row row(int i, Sighting s, MisfitView across, MisfitView distance, MisfitView rise, String standardised, boolean within,
+            Figures f) {
         boolean one = s.pointings().stream().anyMatch(p -> p.face() == Face.ONE);
         boolean two = s.pointings().stream().anyMatch(p -> p.face() == Face.TWO);
         return new Row(i, s.mark().text(), f.bare(s.target().height()), PrismTable.typed(s.target()), one && two ? "1 2" : one ? "1" : "2",
@@ -109,7 +118,8 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
     }
 
     private static FaceRow face(int i, StationSolution.FaceResult r, Figures f) {
-        return new FaceRow(i, r.shot().face().name(), f.difference(r.misfit().difference()), r.misfit().controlled() ? f.length(r.misfit().limit()) : "nothing checks it",
+        return new FaceRow(i, r.shot().face().name(), f.difference(r.misfit().difference()),
+                r.misfit().controlled() ? f.length(r.misfit().limit()) : "nothing checks it",
                 r.beside() > 0 ? f.length(new Length(r.beside())) + " beyond its end" : "", r.misfit().within() && r.beside() <= 0);
     }
 
@@ -119,16 +129,23 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
         OrientedStation station = s.station();
         Uncertainty sigma = station.covariance().position();
         List<Pair> pairs = new ArrayList<>();
-        settings.coordinates(station.occupation().station().plan()).forEach(c -> pairs.add(new Pair("Station " + c.letter(), c.figure() + " " + f.lengthUnit().symbol())));
-        station.occupation().station().elevation().ifPresent(e -> pairs.add(new Pair("Station H", f.length(e.asLength()) + ", \u03c3 " + f.small(sigma.up()))));
-        pairs.add(new Pair("Station \u03c3 in plan", f.small(sigma.plan()) + ", worst way " + f.small(station.covariance().ellipse().longer())));
+        settings.coordinates(station.occupation().station().plan())
+                .forEach(c -> pairs.add(new Pair("Station " + c.letter(), c.figure() + " " + f.lengthUnit().symbol())));
+        station.occupation().station().elevation()
+                .ifPresent(e -> pairs.add(new Pair("Station H", f.length(e.asLength()) + ", \u03c3 " + f.small(sigma.up()))));
+        pairs.add(new Pair("Station \u03c3 in plan", f.small(sigma.plan()) + ", worst way "
+                + f.small(station.covariance().ellipse().longer())));
         pairs.add(new Pair("Orientation", f.azimuth(station.orientation()) + ", \u03c3 " + SetupWords.seconds(station.sigmaOrientation())));
         if (s.scaleSolved()) {
-            pairs.add(new Pair("Scale", Decimals.showSigned((station.occupation().scale() - 1) * 1e6, 1) + " ppm, \u03c3 " + Decimals.show(station.covariance().scale() * 1e6, 1) + " ppm"));
+            pairs.add(new Pair("Scale", Decimals.showSigned((station.occupation().scale() - 1) * 1e6, 1) + " ppm, \u03c3 "
+                    + Decimals.show(station.covariance().scale() * 1e6, 1) + " ppm"));
         }
-        pairs.add(new Pair("Redundancy", s.variance().degreesOfFreedom() == 0 ? "none" : s.variance().degreesOfFreedom() + ", \u03c3\u2080\u00b2 " + Decimals.show(s.variance().factor(), 2)
+        pairs.add(new Pair("Redundancy", s.variance().degreesOfFreedom() == 0 ? "none" : s.variance().degreesOfFreedom()
+                + ", \u03c3\u2080\u00b2 " + Decimals.show(s.variance().factor(), 2)
                 + " (at most " + Decimals.show(s.variance().highest(), 2) + " by chance)"));
-        pairs.add(new Pair("Atmosphere", Decimals.showSigned(FirstVelocity.ppm(station.occupation().conditions().precision().distanceMeter(), station.occupation().conditions().air()), 1) + " ppm"));
+        pairs.add(new Pair("Atmosphere",
+                Decimals.showSigned(FirstVelocity.ppm(station.occupation().conditions().precision().distanceMeter(),
+                station.occupation().conditions().air()), 1) + " ppm"));
         return pairs;
     }
 

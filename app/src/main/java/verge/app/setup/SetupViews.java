@@ -60,8 +60,10 @@ public class SetupViews {
         if (solved.isEmpty()) {
             StationFit.Unsolved why = (StationFit.Unsolved) proposal.outcome();
             String names = why.about().stream().map(PointName::text).collect(Collectors.joining(", "));
-            return SetupView.unsolved(proposal.written().arrangement().sightings(), proposal.written().arrangement().faceShots().stream().map(s -> s.face().name()).toList(),
-                    ("Not solved: " + problems.word(why.reason()) + " " + names + ". " + why.open().map(problems::word).orElse("")).strip(), suspects, f);
+            return SetupView.unsolved(proposal.written().arrangement().sightings(),
+                    proposal.written().arrangement().faceShots().stream().map(s -> s.face().name()).toList(),
+                    ("Not solved: " + problems.word(why.reason()) + " " + names + ". " + why.open().map(problems::word).orElse("")).strip(),
+                    suspects, f);
         }
         List<SetupView.Told> notices = new ArrayList<>(solved.get().notices().stream()
                 .map(n -> new SetupView.Told(words.notice(n, f), SetupView.weight(n.kind().weight()), "")).toList());
@@ -72,11 +74,13 @@ public class SetupViews {
     /** A setup that was accepted. */
     public SetupView view(StationSetUp written, StationSolution solved, JobState state) {
         Figures f = state.settings().figures();
-        return SetupView.of(solved, state.settings(), solved.notices().stream().map(n -> new SetupView.Told(words.notice(n, f), SetupView.weight(n.kind().weight()), "")).toList(), List.of());
+        return SetupView.of(solved, state.settings(), solved.notices().stream()
+                .map(n -> new SetupView.Told(words.notice(n, f), SetupView.weight(n.kind().weight()), "")).toList(), List.of());
     }
 
     private static String better(FaceMatching.Better b) {
-        return "Another matching fits far better: " + b.changed().stream().map(i -> "shot " + (i + 1) + " on " + b.shots().get(i).face().name()).collect(Collectors.joining(", ")) + ".";
+        return "Another matching fits far better: " + b.changed().stream()
+                .map(i -> "shot " + (i + 1) + " on " + b.shots().get(i).face().name()).collect(Collectors.joining(", ")) + ".";
     }
 
     List<Suspect> suspects(UUID job, JobState state, StationSetUp written) {
@@ -86,12 +90,14 @@ public class SetupViews {
     }
 
     private static Optional<GridPoint> solvedAt(JobState state, StationSetUp written) {
-        return state.solve(written) instanceof StationSolution s ? Optional.of(s.station().occupation().station().plan()) : Optional.empty();
+        return state.solve(written) instanceof StationSolution s ? Optional.of(s.station().occupation().station().plan())
+                : Optional.empty();
     }
 
     /** Known points that could be or could have been sighted from there. */
     private static List<Suspects.KnownPoint> marks(JobState state, Optional<GridPoint> from, Predicate<StoredPoint> wanted) {
-        return Stream.concat(state.points().filter(p -> p.origin() == Origin.CONTROL).map(StoredPoint::name), state.seen().names(Origin.CONTROL)).distinct()
+        return Stream.concat(state.points().filter(p -> p.origin() == Origin.CONTROL).map(StoredPoint::name),
+                state.seen().names(Origin.CONTROL)).distinct()
                 .flatMap(name -> state.find(name).stream()).filter(wanted)
                 .filter(p -> from.map(here -> here.distanceMetres(p.position().plan()) < FARTHEST_MARK_METRES).orElse(true))
                 .limit(MOST_MARKS_TRIED).map(p -> new Suspects.KnownPoint(p.name(), p.position())).toList();
@@ -99,12 +105,15 @@ public class SetupViews {
 
     /** Which mark of the floor in hand to observe next, in words; empty if none would help. */
     Optional<Assurance.Next> next(UUID job, JobState state, StationSetUp written, StationSolution solved) {
-        return written.arrangement().sightings().isEmpty() ? Optional.empty() : Assurance.next(solved, written.arrangement(), written.conditions(), state.plane(),
-                name -> state.find(name).map(StoredPoint::known), marks(state, Optional.of(solved.station().occupation().station().plan()), state::isHere), corners(workArea(state, solved)));
+        return written.arrangement().sightings().isEmpty() ? Optional.empty()
+                : Assurance.next(solved, written.arrangement(), written.conditions(), state.plane(),
+                name -> state.find(name).map(StoredPoint::known),
+                marks(state, Optional.of(solved.station().occupation().station().plan()), state::isHere), corners(workArea(state, solved)));
     }
 
     private static List<GridPoint> corners(Extent area) {
-        return List.of(new GridPoint(area.south(), area.west()), new GridPoint(area.south(), area.east()), new GridPoint(area.north(), area.west()),
+        return List.of(new GridPoint(area.south(), area.west()), new GridPoint(area.south(), area.east()),
+                new GridPoint(area.north(), area.west()),
                 new GridPoint(area.north(), area.east()), area.middle());
     }
 
@@ -113,7 +122,8 @@ public class SetupViews {
         GridPoint here = solved.station().occupation().station().plan();
         Extent.Builder box = new Extent.Builder();
         box.add(here.northing(), here.easting());
-        state.points().filter(state::isHere).map(p -> p.position().plan()).filter(p -> p.distanceMetres(here) < FARTHEST_MARK_METRES).forEach(p -> box.add(p.northing(), p.easting()));
+        state.points().filter(state::isHere).map(p -> p.position().plan()).filter(p -> p.distanceMetres(here) < FARTHEST_MARK_METRES)
+                .forEach(p -> box.add(p.northing(), p.easting()));
         Extent e = box.build();
         return new Extent(e.south() - MARGIN_METRES, e.west() - MARGIN_METRES, e.north() + MARGIN_METRES, e.east() + MARGIN_METRES);
     }

@@ -29,13 +29,15 @@ public class SetupWords {
     public String notice(Notice notice, Figures f) {
         List<Double> figures = notice.figures();
         Object[] shown = switch (notice.kind()) {
-            case POINTINGS_APART -> new Object[] {names(notice.about()), seconds(new Angle(figures.get(0))) + ", " + f.small(new Length(figures.get(1)))};
+            case POINTINGS_APART -> new Object[] {names(notice.about()),
+                    seconds(new Angle(figures.get(0))) + ", " + f.small(new Length(figures.get(1)))};
             case VARIANCE_HIGH -> new Object[] {"", Decimals.show(figures.get(0), 1), Decimals.show(figures.get(1), 1)};
             case DANGER_CIRCLE -> new Object[] {"", Decimals.show(figures.get(0) * 100, 0) + " %", f.length(new Length(figures.get(1)))};
             case GEOMETRY_WEAK -> new Object[] {"", f.small(new Length(figures.get(0))), f.small(new Length(figures.get(1)))};
             case SECOND_SOLUTION -> new Object[] {names(notice.about()), f.length(new Length(figures.get(figures.size() - 1)))};
             case SCALE_FAR -> new Object[] {"", Decimals.showSigned(figures.get(0), 0)};
-            case FACE_WRONG, ON_THE_LINE, NOT_CONTROLLED, NO_HEIGHTS, MARKS_WITHOUT_HEIGHT, ONE_FACE -> new Object[] {names(notice.about())};
+            case FACE_WRONG, ON_THE_LINE, NOT_CONTROLLED, NO_HEIGHTS, MARKS_WITHOUT_HEIGHT,
+                    ONE_FACE -> new Object[] {names(notice.about())};
         };
         return messages.getMessage("notice." + notice.kind(), shown, Locale.ENGLISH);
     }
@@ -70,9 +72,11 @@ public class SetupWords {
     /** One sentence: whether it fits, and if not, where to look. */
     static String verdict(StationSolution s) {
         if (!s.faces().isEmpty()) {
-            return s.within() ? "Every shot lies on its face." : "Some shots do not lie on their faces: faces were confused, or something stood before one.";
+            return s.within() ? "Every shot lies on its face."
+                    : "Some shots do not lie on their faces: faces were confused, or something stood before one.";
         }
-        boolean plan = s.marks().stream().allMatch(m -> m.across().map(Misfit::within).orElse(true) && m.distance().map(Misfit::within).orElse(true));
+        boolean plan = s.marks().stream()
+                .allMatch(m -> m.across().map(Misfit::within).orElse(true) && m.distance().map(Misfit::within).orElse(true));
         boolean height = s.marks().stream().allMatch(m -> m.height().map(Misfit::within).orElse(true));
         if (plan && height) {
             return verdictWithin(s);
@@ -81,7 +85,8 @@ public class SetupWords {
             return "Neither distance nor height agrees with control: most likely the wrong mark, at one end or the other.";
         }
         if (!plan) {
-            return (s.marks().size() == 1 ? "The distance does" : "Directions or distances do") + " not agree with control: look at the prism constant, at the marks\u2019 names, or a mark has moved.";
+            return (s.marks().size() == 1 ? "The distance does" : "Directions or distances do")
+                    + " not agree with control: look at the prism constant, at the marks\u2019 names, or a mark has moved.";
         }
         return "The height does not agree with control: look at the instrument height and the target heights.";
     }
@@ -92,7 +97,8 @@ public class SetupWords {
         }
         boolean heights = s.marks().stream().anyMatch(m -> m.height().isPresent());
         String what = s.marks().size() == 1 ? "Distance and height agree with control." : "All marks agree with one another.";
-        return heights ? what : s.marks().size() == 1 ? "The distance agrees with control; the height cannot be checked, a mark has no elevation."
+        return heights ? what : s.marks()
+                .size() == 1 ? "The distance agrees with control; the height cannot be checked, a mark has no elevation."
                 : "All marks agree in plan; heights cannot be checked.";
     }
 }

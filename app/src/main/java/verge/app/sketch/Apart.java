@@ -52,11 +52,14 @@ class Apart {
             for (int j = i + 1; j < parts.size(); j++) {
                 double distance = parts.get(i).box().distance(parts.get(j).box());
                 boolean far = !parts.get(i).box().isEmpty() && !parts.get(j).box().isEmpty()
-                        && distance > Math.max(FAR_METRES, FAR_FACTOR * Math.max(parts.get(i).box().diagonal(), parts.get(j).box().diagonal()));
+                        && distance > Math.max(FAR_METRES,
+                        FAR_FACTOR * Math.max(parts.get(i).box().diagonal(), parts.get(j).box().diagonal()));
                 if (far && distance > farthest) {
                     farthest = distance;
-                    words = messages.getMessage("sketch.apart", new Object[] {parts.get(j).name(), FindingWords.distance(new Length(distance), state.settings().figures()),
-                        Compass.from(parts.get(i).box().middle(), parts.get(j).box().middle()).word(), parts.get(i).name()}, Locale.ENGLISH);
+                    words = messages.getMessage("sketch.apart",
+                            new Object[] {parts.get(j).name(), FindingWords.distance(new Length(distance), state.settings().figures()),
+                        Compass.from(parts.get(i).box().middle(), parts.get(j).box().middle()).word(), parts.get(i).name()},
+                        Locale.ENGLISH);
                 }
             }
         }

@@ -27,7 +27,8 @@ class DrawingBytes {
 
     private final JsonMapper json;
     /** By the drawing itself: one that is read or placed anew is another. */
-    private final Cache<Drawing, byte[]> written = Caffeine.newBuilder().weakKeys().maximumWeight(MOST_BYTES).weigher((Drawing d, byte[] b) -> b.length).build();
+    private final Cache<Drawing, byte[]> written = Caffeine.newBuilder().weakKeys().maximumWeight(MOST_BYTES)
+            .weigher((Drawing d, byte[] b) -> b.length).build();
 
     DrawingBytes(JsonMapper json) {
         this.json = json;
@@ -35,7 +36,8 @@ class DrawingBytes {
 
     /** @param floor what is not of the floor that is worked on is left out; such a part is not kept */
     byte[] of(PlacedFile placed, WorkFloor floor) {
-        return floor.here().isPresent() ? write(placed.drawing(), f -> floor.holds(f.vertices())) : written.get(placed.drawing(), d -> write(d, f -> true));
+        return floor.here().isPresent() ? write(placed.drawing(), f -> floor.holds(f.vertices()))
+                : written.get(placed.drawing(), d -> write(d, f -> true));
     }
 
     private byte[] write(Drawing drawing, Predicate<Feature> wanted) {
@@ -62,7 +64,8 @@ class DrawingBytes {
     /** A letter for its kind, its number, its layer, its name, what is its own, then east and north of each vertex. */
     private static void write(JsonGenerator out, Feature feature, int index, GridPoint origin) {
         out.writeStartArray();
-        String kind = feature instanceof Feature.Spot ? "p" : feature instanceof Feature.Words ? "w" : feature instanceof Feature.Facets ? "t" : feature instanceof Feature.Axis ? "a" : "l";
+        String kind = feature instanceof Feature.Spot ? "p" : feature instanceof Feature.Words ? "w" : feature instanceof Feature.Facets
+                ? "t" : feature instanceof Feature.Axis ? "a" : "l";
         out.writeString(kind);
         out.writeNumber(index);
         out.writeNumber(feature.layer());

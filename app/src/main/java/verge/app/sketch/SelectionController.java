@@ -68,11 +68,14 @@ class SelectionController {
         JobState state = journals.state(job);
         Selected selected = new Selected(state);
         state.points().filter(p -> state.isHere(p) && selection.contains(p.position().plan())).forEach(selected::add);
-        state.strings().stream().filter(s -> s.vertices().stream().allMatch(v -> state.floor().holds(v.position().elevation()))).forEach(s -> state.shape(s).paths().stream()
+        state.strings().stream().filter(s -> s.vertices().stream().allMatch(v -> state.floor().holds(v.position().elevation())))
+                .forEach(s -> state.shape(s).paths().stream()
                 .filter(path -> selection.contains(path.vertices())).forEach(selected.tally::addLine));
         for (PlacedFile placed : drawings.ready(job, state)) {
             List<Layers.Used> used = layers.of(placed);
-            placed.drawing().features().stream().filter(f -> used.get(f.layer()).shown() && state.floor().holds(f.vertices()) && selection.contains(f.vertices())).forEach(selected.tally::add);
+            placed.drawing().features().stream()
+                    .filter(f -> used.get(f.layer()).shown() && state.floor().holds(f.vertices()) && selection.contains(f.vertices()))
+                    .forEach(selected.tally::add);
         }
         return selected.show(job, selection.outline(), model);
     }
@@ -106,7 +109,8 @@ class SelectionController {
             model.addAttribute("points", tally.points() - names.size());
             model.addAttribute("lines", tally.lines());
             model.addAttribute("words", tally.words());
-            model.addAttribute("names", String.join(", ", names.stream().limit(NAMES_SHOWN).toList()) + (names.size() > NAMES_SHOWN ? " \u2026" : ""));
+            model.addAttribute("names", String.join(", ", names.stream().limit(NAMES_SHOWN).toList())
+                    + (names.size() > NAMES_SHOWN ? " \u2026" : ""));
             model.addAttribute("figures", Figure.of(tally, state, at.size() == 0 ? where.build() : at));
             return "sketch/thing :: selection";
         }
@@ -120,11 +124,16 @@ class SelectionController {
     @GetMapping("/common")
     String common(@PathVariable UUID job, Model model) {
         Codebook book = codebooks.of(job);
-        Map<Code, Long> codes = measured(journals.state(job)).collect(Collectors.groupingBy(StoredPoint::code, () -> new TreeMap<>(Comparator.comparing(Code::text)), Collectors.counting()));
+        Map<Code, Long> codes = measured(journals.state(job))
+                .collect(Collectors.groupingBy(StoredPoint::code, () -> new TreeMap<>(Comparator.comparing(Code::text)),
+                Collectors.counting()));
         Map<String, Long> onLayers = new TreeMap<>();
         codes.forEach((code, count) -> onLayers.merge(layer(book, code), count, Long::sum));
-        model.addAttribute("codes", codes.entrySet().stream().filter(e -> !e.getKey().equals(Code.NONE)).map(e -> new Common(e.getKey().text(), book.row(e.getKey()).map(Codebook.Row::meaning).orElse(""), e.getValue())).toList());
-        model.addAttribute("layers", onLayers.entrySet().stream().filter(e -> !e.getKey().isEmpty()).map(e -> new Common(e.getKey(), "", e.getValue())).toList());
+        model.addAttribute("codes", codes.entrySet().stream().filter(e -> !e.getKey().equals(Code.NONE))
+                .map(e -> new Common(e.getKey().text(), book.row(e.getKey()).map(Codebook.Row::meaning).orElse(""), e.getValue()))
+                .toList());
+        model.addAttribute("layers", onLayers.entrySet().stream().filter(e -> !e.getKey().isEmpty())
+                .map(e -> new Common(e.getKey(), "", e.getValue())).toList());
         return "sketch/thing :: common";
     }
 
@@ -138,14 +147,18 @@ class SelectionController {
 
     /** What was measured of one code, of one layer, or on one string. */
     @PostMapping("/selection/common")
-    String selected(@PathVariable UUID job, @RequestParam(defaultValue = "") String code, @RequestParam(defaultValue = "") String layer, @RequestParam(required = false) UUID string, Model model) {
+    String selected(@PathVariable UUID job, @RequestParam(defaultValue = "") String code, @RequestParam(defaultValue = "") String layer,
+            @RequestParam(required = false) UUID string, Model model) {
         JobState state = journals.state(job);
         Codebook book = codebooks.of(job);
-        Set<UUID> onString = string == null ? Set.of() : state.string(string).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this string")).vertices().stream().map(v -> v.id().by()).collect(Collectors.toSet());
+        Set<UUID> onString = string == null ? Set.of() : state.string(string)
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this string")).vertices().stream().map(v -> v.id().by())
+                .collect(Collectors.toSet());
         Predicate<Code> wanted = c -> !code.isEmpty() ? c.text().equals(code) : !layer.isEmpty() && layer(book, c).equals(layer);
         Selected selected = new Selected(state);
         measured(state).filter(p -> string == null ? wanted.test(p.code()) : onString.contains(p.entry())).forEach(selected::add);
-        state.strings().stream().filter(s -> string == null ? wanted.test(s.name().code()) : s.id().equals(string)).forEach(s -> state.shape(s).paths().forEach(selected.tally::addLine));
+        state.strings().stream().filter(s -> string == null ? wanted.test(s.name().code()) : s.id().equals(string))
+                .forEach(s -> state.shape(s).paths().forEach(selected.tally::addLine));
         return selected.show(job, new Vertices.Builder().build(), model);
     }
 }

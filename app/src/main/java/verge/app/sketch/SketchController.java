@@ -49,7 +49,8 @@ class SketchController {
     private final Apart apart;
     private final PinnedDimensions dimensions;
 
-    SketchController(JournalService journals, SiteDrawings drawings, SiteFileService files, DrawingLibrary library, Layers layers, Codebooks codebooks, DrawingBytes bytes, Apart apart, PinnedDimensions dimensions) {
+    SketchController(JournalService journals, SiteDrawings drawings, SiteFileService files, DrawingLibrary library, Layers layers,
+            Codebooks codebooks, DrawingBytes bytes, Apart apart, PinnedDimensions dimensions) {
         this.journals = journals;
         this.drawings = drawings;
         this.files = files;
@@ -94,7 +95,9 @@ class SketchController {
      * @param floors highest first, as they lie above one another
      * @param apart that what is drawn lies far apart, in words; empty if it does not
      */
-    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, double cell, List<UUID> stringsChanged, List<SketchString> strings, List<SketchPhoto> photos, List<SketchDimension> dimensions, List<Station> stations, Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
+    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, double cell, List<UUID> stringsChanged,
+            List<SketchString> strings, List<SketchPhoto> photos, List<SketchDimension> dimensions, List<Station> stations,
+            Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
             List<FloorMark> floors, String apart) {
     }
 
@@ -113,11 +116,18 @@ class SketchController {
         Optional<List<Entry>> changedEntries = Optional.ofNullable(since).filter(s -> view.equals(now)).flatMap(journal::changedSince);
         Optional<List<UUID>> changed = changedEntries.map(entries -> entries.stream().map(Entry::id).toList());
         Optional<List<UUID>> stringsChanged = changedEntries.map(entries -> entries.stream().flatMap(state::stringsOf).distinct().toList());
-        Stream<SurveyString> strings = stringsChanged.map(ids -> ids.stream().flatMap(id -> state.string(id).stream())).orElseGet(() -> state.strings().stream());
-        List<StoredPoint> points = changed.map(c -> c.stream().flatMap(e -> state.pointsOf(e).stream())).orElseGet(state::points).filter(state::isHere).toList();
+        Stream<SurveyString> strings = stringsChanged.map(ids -> ids.stream().flatMap(id -> state.string(id).stream()))
+                .orElseGet(() -> state.strings().stream());
+        List<StoredPoint> points = changed.map(c -> c.stream().flatMap(e -> state.pointsOf(e).stream())).orElseGet(state::points)
+                .filter(state::isHere).toList();
         Thinned drawn = changed.isPresent() ? new Thinned(points, 0) : Thinned.of(points);
-        return new Sketch(journal.entries().size(), now, changed.orElse(null), drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell(), stringsChanged.orElse(null), SketchString.of(state, strings, book), SketchPhoto.of(state), dimensions.of(state).stream().map(SketchDimension::of).toList(), stations, reference(state), state.settings().figures().lengthUnit().metresPerUnit(),
-                state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state)).toList(),
+        return new Sketch(journal.entries().size(), now, changed.orElse(null),
+                drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell(), stringsChanged.orElse(null),
+                SketchString.of(state, strings, book), SketchPhoto.of(state),
+                dimensions.of(state).stream().map(SketchDimension::of).toList(), stations, reference(state),
+                state.settings().figures().lengthUnit().metresPerUnit(),
+                state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state))
+                .toList(),
                 drawings.current(job, state).map(SiteFile::id).orElse(null), floors(state), apart.words(job, state));
     }
 
@@ -127,10 +137,12 @@ class SketchController {
 
     /** The points within a box of the grid, for a sketch that was too full to show them all; thinned to cells no smaller than asked. */
     @GetMapping("/jobs/{job}/sketch/points")
-    Box points(@PathVariable UUID job, @RequestParam double south, @RequestParam double west, @RequestParam double north, @RequestParam double east, @RequestParam double cell) {
+    Box points(@PathVariable UUID job, @RequestParam double south, @RequestParam double west, @RequestParam double north,
+            @RequestParam double east, @RequestParam double cell) {
         JobState state = journals.state(job);
         Codebook book = codebooks.of(job);
-        List<StoredPoint> within = state.points().filter(state::isHere).filter(p -> isWithin(p.position().plan(), south, west, north, east)).toList();
+        List<StoredPoint> within = state.points().filter(state::isHere).filter(p -> isWithin(p.position().plan(), south, west, north, east))
+                .toList();
         Thinned drawn = Thinned.of(within, Math.max(cell, LEAST_CELL));
         return new Box(drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell());
     }
@@ -140,12 +152,14 @@ class SketchController {
     }
 
     private static List<FloorMark> floors(JobState state) {
-        return state.floor().floors().fromTheTop().stream().map(s -> new FloorMark(s.floor().name(), FloorWords.reach(s, state.settings().figures()),
+        return state.floor().floors().fromTheTop().stream()
+                .map(s -> new FloorMark(s.floor().name(), FloorWords.reach(s, state.settings().figures()),
                 state.floor().here().equals(Optional.of(s)))).toList();
     }
 
     private static Sheet sheet(SiteFile file, JobState state) {
-        int meaning = Objects.hash(file.sha256(), file.reading(), state.settings().system(), state.settings().geoid(), state.settings().ground(), state.floor().here());
+        int meaning = Objects.hash(file.sha256(), file.reading(), state.settings().system(), state.settings().geoid(),
+                state.settings().ground(), state.floor().here());
         return new Sheet(file.id(), file.name(), file.role().map(Role::name).orElse(""), Integer.toHexString(meaning));
     }
 
@@ -153,14 +167,16 @@ class SketchController {
     @GetMapping("/jobs/{job}/sketch/files/{file}/layers")
     CompletableFuture<List<LayerBody>> layers(@PathVariable UUID job, @PathVariable UUID file) {
         return placed(job, file).thenApply(placed -> layers.of(placed).stream()
-                .map(l -> new LayerBody(l.index(), l.layer().name(), l.layer().colour().orElse(-1), l.shown(), l.role().name(), l.count())).toList());
+                .map(l -> new LayerBody(l.index(), l.layer().name(), l.layer().colour().orElse(-1), l.shown(), l.role().name(), l.count()))
+                .toList());
     }
 
     /** What a file draws; a browser that has this version asks no more. */
     @GetMapping("/jobs/{job}/sketch/files/{file}")
     CompletableFuture<ResponseEntity<byte[]>> file(@PathVariable UUID job, @PathVariable UUID file) {
         WorkFloor floor = journals.state(job).floor();
-        return placed(job, file).thenApply(placed -> ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).cacheControl(CacheControl.noCache().cachePrivate()).body(bytes.of(placed, floor)));
+        return placed(job, file).thenApply(placed -> ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
+                .cacheControl(CacheControl.noCache().cachePrivate()).body(bytes.of(placed, floor)));
     }
 
     private CompletableFuture<PlacedFile> placed(UUID job, UUID file) {
@@ -168,12 +184,14 @@ class SketchController {
     }
 
     private static Reference reference(JobState state) {
-        return state.settings().ground().factor().map(f -> new Reference(f.reference().northing(), f.reference().easting(), "ground factor")).orElse(null);
+        return state.settings().ground().factor()
+                .map(f -> new Reference(f.reference().northing(), f.reference().easting(), "ground factor")).orElse(null);
     }
 
     private static Optional<Station> station(Leaf leaf, boolean open) {
         GridPoint at = leaf.station().occupation().station().plan();
         GridPoint towards = leaf.solved().backsight().flatMap(m -> m.known()).map(p -> p.plan()).orElse(at);
-        return Optional.of(new Station(leaf.written().station().text(), leaf.number(), at.northing(), at.easting(), towards.northing(), towards.easting(), open));
+        return Optional.of(new Station(leaf.written().station().text(), leaf.number(), at.northing(), at.easting(), towards.northing(),
+                towards.easting(), open));
     }
 }

@@ -17,7 +17,8 @@ public record SketchDimension(UUID entry, List<double[]> lines, List<Words> word
     }
 
     static SketchDimension of(PinnedDimensions.Pinned pinned) {
-        return new SketchDimension(pinned.entry(), pinned.lines().stream().map(path -> SketchString.places(path.chords(SAGITTA_METRES))).toList(),
+        return new SketchDimension(pinned.entry(), pinned.lines().stream().map(path -> SketchString.places(path.chords(SAGITTA_METRES)))
+                .toList(),
                 pinned.words().stream().map(w -> new Words(w.text(), w.at().easting(), w.at().northing())).toList());
     }
 }

@@ -23,14 +23,17 @@ record SketchPhoto(UUID subject, String name, double north, double east, List<Do
     static List<SketchPhoto> of(JobState state) {
         Map<UUID, List<Photo>> bySubject = new LinkedHashMap<>();
         state.photos().forEach(p -> bySubject.computeIfAbsent(p.taken().subject(), s -> new ArrayList<>()).add(p));
-        return bySubject.entrySet().stream().flatMap(e -> state.subject(e.getKey()).stream().flatMap(s -> of(state, s, e.getValue()).stream())).toList();
+        return bySubject.entrySet().stream()
+                .flatMap(e -> state.subject(e.getKey()).stream().flatMap(s -> of(state, s, e.getValue()).stream())).toList();
     }
 
     private static Optional<SketchPhoto> of(JobState state, Subject subject, List<Photo> photos) {
         return subject.place().filter(place -> state.floor().holds(place.elevation())).map(place -> {
             GridPoint plan = place.plan();
-            Angle convergence = photos.stream().allMatch(p -> p.looking().isEmpty()) ? Angle.ZERO : state.geodesy().convergence(plan).orElse(Angle.ZERO);
-            return new SketchPhoto(subject.id(), subject.title(), plan.northing(), plan.easting(), photos.stream().flatMap(p -> p.looking().stream()).map(l -> l.inGrid(convergence).radians()).toList());
+            Angle convergence = photos.stream().allMatch(p -> p.looking().isEmpty()) ? Angle.ZERO : state.geodesy().convergence(plan)
+                    .orElse(Angle.ZERO);
+            return new SketchPhoto(subject.id(), subject.title(), plan.northing(), plan.easting(),
+                    photos.stream().flatMap(p -> p.looking().stream()).map(l -> l.inGrid(convergence).radians()).toList());
         });
     }
 }

@@ -23,15 +23,18 @@ public record SketchString(UUID id, String code, String name, String line, boole
     private static final double SAGITTA_METRES = 0.002;
 
     public static SketchString of(JobState state, SurveyString string, Codebook book) {
-        return new SketchString(string.id(), string.name().code().text(), string.name().toString(), book.line(string.name().code()).name(), string.ended(),
+        return new SketchString(string.id(), string.name().code().text(), string.name().toString(), book.line(string.name().code()).name(),
+                string.ended(),
                 state.shape(string).chords(SAGITTA_METRES).stream().map(SketchString::places).toList(),
-                Arrays.stream(End.values()).flatMap(end -> string.at(end).stream()).map(v -> new double[] {v.position().plan().easting(), v.position().plan().northing()}).toList());
+                Arrays.stream(End.values()).flatMap(end -> string.at(end).stream())
+                .map(v -> new double[] {v.position().plan().easting(), v.position().plan().northing()}).toList());
     }
 
     /** Those that lie on the floor that is worked on, with at least one of their vertices. */
     static List<SketchString> of(JobState state, Stream<SurveyString> strings, Codebook book) {
         List<SketchString> drawn = new ArrayList<>();
-        strings.filter(s -> s.vertices().isEmpty() || s.vertices().stream().anyMatch(v -> state.floor().holds(v.position().elevation()))).forEach(s -> drawn.add(of(state, s, book)));
+        strings.filter(s -> s.vertices().isEmpty() || s.vertices().stream().anyMatch(v -> state.floor().holds(v.position().elevation())))
+                .forEach(s -> drawn.add(of(state, s, book)));
         return drawn;
     }
 

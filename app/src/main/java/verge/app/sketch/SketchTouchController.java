@@ -56,7 +56,8 @@ class SketchTouchController {
     private final PointService pointService;
     private final EntryWords words;
 
-    SketchTouchController(JournalService journals, SiteDrawings drawings, SiteFileService files, Layers layers, SitePoints points, PointService pointService, EntryWords words) {
+    SketchTouchController(JournalService journals, SiteDrawings drawings, SiteFileService files, Layers layers, SitePoints points,
+            PointService pointService, EntryWords words) {
         this.journals = journals;
         this.drawings = drawings;
         this.files = files;
@@ -68,7 +69,8 @@ class SketchTouchController {
 
     /** @param reach how far, in metres, a corner may lie from the touched place to be meant */
     @GetMapping("/thing")
-    String thing(@PathVariable UUID job, @RequestParam UUID file, @RequestParam int feature, @RequestParam double north, @RequestParam double east,
+    String thing(@PathVariable UUID job, @RequestParam UUID file, @RequestParam int feature, @RequestParam double north,
+            @RequestParam double east,
             @RequestParam double reach, Model model) {
         JobState state = journals.state(job);
         PlacedFile placed = drawings.file(job, state, file);
@@ -88,7 +90,8 @@ class SketchTouchController {
         int corner = own instanceof Feature.Run ? corner(own.vertices(), north, east, reach) : -1;
         model.addAttribute("corner", corner);
         model.addAttribute("cornerPlace", corner < 0 ? "" : state.settings().place(own.vertices().position(corner)));
-        model.addAttribute("cornerName", corner < 0 ? "" : points.freeCornerName(job, own.name().isEmpty() ? layer.layer().name() : own.name(), corner).text());
+        model.addAttribute("cornerName",
+                corner < 0 ? "" : points.freeCornerName(job, own.name().isEmpty() ? layer.layer().name() : own.name(), corner).text());
         return "sketch/thing :: thing";
     }
 
@@ -128,7 +131,8 @@ class SketchTouchController {
     /** Where water parts and gathers along a line with heights, and how steeply it begins and ends. */
     private static List<Figure> along(Alignment line, Profile profile, Figures f) {
         List<Figure> found = new ArrayList<>();
-        profile.turns().forEach(t -> found.add(new Figure((t.highest() ? "Highest at " : "Lowest at ") + f.station(new Length(line.stationing().station(t.distance()))), f.length(new Length(t.height())))));
+        profile.turns().forEach(t -> found.add(new Figure((t.highest() ? "Highest at " : "Lowest at ")
+                + f.station(new Length(line.stationing().station(t.distance()))), f.length(new Length(t.height())))));
         profile.grade(0).ifPresent(g -> found.add(new Figure("Grade at its beginning", f.grade(g))));
         profile.grade(line.length()).ifPresent(g -> found.add(new Figure("Grade at its end", f.grade(g))));
         return found;
@@ -138,7 +142,8 @@ class SketchTouchController {
     @GetMapping("/point")
     String point(@PathVariable UUID job, @RequestParam UUID entry, @RequestParam String name, Model model) {
         Journal journal = journals.journal(job);
-        StoredPoint point = journal.state().pointsOf(entry).stream().filter(p -> p.name().text().equals(name)).findFirst().orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
+        StoredPoint point = journal.state().pointsOf(entry).stream().filter(p -> p.name().text().equals(name)).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
         Entry line = journal.entry(entry).orElseThrow();
         model.addAttribute("job", job);
         model.addAttribute("entry", entry);
@@ -175,7 +180,8 @@ class SketchTouchController {
     /** Makes a corner of a design line a design point of the job, so that it can be staked. */
     @PostMapping("/corner")
     @ResponseBody
-    Taken corner(@PathVariable UUID job, @RequestParam UUID file, @RequestParam int feature, @RequestParam int corner, @RequestParam String name, Principal person) {
+    Taken corner(@PathVariable UUID job, @RequestParam UUID file, @RequestParam int feature, @RequestParam int corner,
+            @RequestParam String name, Principal person) {
         JobState state = journals.state(job);
         PlacedFile placed = drawings.file(job, state, file);
         Feature own = feature(placed, feature);
@@ -186,12 +192,14 @@ class SketchTouchController {
         if (corner < 0 || corner >= own.vertices().size()) {
             throw new SurveyException(Problem.NOT_FOUND, "this corner");
         }
-        return new Taken(points.takeCorner(job, placed.file().name() + ", layer " + layer.layer().name(), placed.file().sha256(), name, own.vertices().position(corner), Author.atPage(person.getName())).text());
+        return new Taken(points.takeCorner(job, placed.file().name() + ", layer " + layer.layer().name(), placed.file().sha256(), name,
+                own.vertices().position(corner), Author.atPage(person.getName())).text());
     }
 
     @PostMapping("/layers")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void layer(@PathVariable UUID job, @RequestParam UUID file, @RequestParam String layer, @RequestParam boolean shown, @RequestParam Role role) {
+    void layer(@PathVariable UUID job, @RequestParam UUID file, @RequestParam String layer, @RequestParam boolean shown,
+            @RequestParam Role role) {
         layers.choose(drawings.site(job), file, layer, shown, role);
     }
 

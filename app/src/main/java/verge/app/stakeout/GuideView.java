@@ -22,7 +22,8 @@ import verge.core.units.Length;
  * @param facingWords what forward means here
  * @param solvedMillis when the place was true from which it leads, in milliseconds since 1970; null where nobody says
  */
-public record GuideView(String distance, String distanceKind, String forwardWord, String forward, String rightWord, String right, String cutWord,
+public record GuideView(String distance, String distanceKind, String forwardWord, String forward, String rightWord, String right,
+        String cutWord,
         String cut, String ground, boolean planWithin, boolean heightWithin, boolean done, String verdict, double distanceMetres,
         double forwardMetres, double rightMetres, double planToleranceMetres, double facing, String facingWords, Long solvedMillis) {
 
@@ -32,11 +33,14 @@ public record GuideView(String distance, String distanceKind, String forwardWord
         Guidance g = Guidance.towards(aim.design().position(), here, aim.facing(state), aim.tolerance());
         double told = state.toldPerGrid(aim.design().position());
         String forward = f.length(g.forward().abs().times(told));
-        return new GuideView(f.length(g.distance().times(told)), state.settings().ground().distanceWord(), g.forward().metres() < 0 ? "Back" : "Forward", forward,
-                g.right().metres() < 0 ? "Left" : "Right", f.length(g.right().abs().times(told)), g.cut().map(c -> cutWord(f, c)).orElse(""),
+        return new GuideView(f.length(g.distance().times(told)), state.settings().ground().distanceWord(),
+                g.forward().metres() < 0 ? "Back" : "Forward", forward,
+                g.right().metres() < 0 ? "Left" : "Right", f.length(g.right().abs().times(told)),
+                g.cut().map(c -> cutWord(f, c)).orElse(""),
                 g.cut().map(c -> f.length(c.abs())).orElse(""), here.elevation().map(e -> f.length(e.asLength())).orElse(""),
                 g.planWithin(), g.heightWithin(), g.done(), verdict(f, aim, g), g.distance().metres(), g.forward().metres(),
-                g.right().metres(), aim.tolerance().plan().metres(), g.facing().radians(), aim.facingWords(state, g.faced()), at.map(Instant::toEpochMilli).orElse(null));
+                g.right().metres(), aim.tolerance().plan().metres(), g.facing().radians(), aim.facingWords(state, g.faced()),
+                at.map(Instant::toEpochMilli).orElse(null));
     }
 
     private static String cutWord(Figures f, Length cut) {

@@ -31,7 +31,8 @@ final class StakeKind extends EntryKind<PointStaked> {
         var target = o.field("target", Wires.TARGET, PointStaked::target);
         var tolerance = o.field("tolerance", WITHIN, PointStaked::tolerance);
         var reason = o.field("reason", Wire.TEXT, PointStaked::reason);
-        return row -> new PointStaked(row.get(setup), row.get(name), row.get(design), row.get(reading), row.get(target), row.get(tolerance), row.get(reason));
+        return row -> new PointStaked(row.get(setup), row.get(name), row.get(design), row.get(reading), row.get(target), row.get(tolerance),
+                row.get(reason));
     });
 
     StakeKind() {
@@ -60,11 +61,13 @@ final class StakeKind extends EntryKind<PointStaked> {
 
     @Override
     public String result(PointStaked says, InBook in) {
-        return point(in).map(p -> super.result(says, in) + off(p, in) + (says.reason().isEmpty() ? "" : "; kept because: " + says.reason())).orElse("");
+        return point(in).map(p -> super.result(says, in) + off(p, in) + (says.reason().isEmpty() ? "" : "; kept because: " + says.reason()))
+                .orElse("");
     }
 
     static String off(StoredPoint p, InBook in) {
-        return p.staked().map(s -> "  off " + in.state().settings().offset(s.north(), s.east()) + s.up().map(u -> " H " + in.figures().difference(u)).orElse("")).orElse("");
+        return p.staked().map(s -> "  off " + in.state().settings().offset(s.north(), s.east()) + s.up()
+                .map(u -> " H " + in.figures().difference(u)).orElse("")).orElse("");
     }
 
     @Override
@@ -79,6 +82,7 @@ final class StakeKind extends EntryKind<PointStaked> {
     @Override
     public Stream<Value<PointStaked>> values(PointStaked says, InBook in) {
         return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name))
-                .target("targetHeight", "prismConstant", "", PointStaked::target, (was, target) -> was.withTargets(t -> target)).reading(PointStaked::reading, PointStaked::with).all();
+                .target("targetHeight", "prismConstant", "", PointStaked::target, (was, target) -> was.withTargets(t -> target))
+                .reading(PointStaked::reading, PointStaked::with).all();
     }
 }

@@ -46,7 +46,8 @@ final class StakeOccupiedKind extends EntryKind<StakeOccupied> {
 
     @Override
     public String text(StakeOccupied says, InBook in) {
-        return says.name() + "  " + OccupationKind.solution(says.stood(), in.figures()) + "  antenna " + SatelliteWords.antenna(says.antenna(), in.figures());
+        return says.name() + "  " + OccupationKind.solution(says.stood(), in.figures()) + "  antenna "
+                + SatelliteWords.antenna(says.antenna(), in.figures());
     }
 
     @Override
@@ -61,7 +62,8 @@ final class StakeOccupiedKind extends EntryKind<StakeOccupied> {
 
     @Override
     public String result(StakeOccupied says, InBook in) {
-        return point(in).map(p -> super.result(says, in) + StakeKind.off(p, in) + (says.stood().reason().isEmpty() ? "" : "; kept because: " + says.stood().reason())).orElse("");
+        return point(in).map(p -> super.result(says, in) + StakeKind.off(p, in)
+                + (says.stood().reason().isEmpty() ? "" : "; kept because: " + says.stood().reason())).orElse("");
     }
 
     @Override
@@ -72,7 +74,9 @@ final class StakeOccupiedKind extends EntryKind<StakeOccupied> {
     @Override
     public Stream<Value<StakeOccupied>> values(StakeOccupied says, InBook in) {
         return new Values<>(says, in).name("name", "", "Name", says.name(), (was, name) -> was.renamed(n -> name))
-                .length("antennaHeight", "Antenna height as measured", says.antenna().height().measured(), (was, height) -> was.with(SatelliteWords.measured(was.antenna(), height)))
-                .words("antennaTo", "Measured to: mount, reference point or rim", SatelliteWords.word(says.antenna().height().to()), (was, to) -> was.with(SatelliteWords.measuredTo(was.antenna(), to))).all();
+                .length("antennaHeight", "Antenna height as measured", says.antenna().height().measured(),
+                (was, height) -> was.with(SatelliteWords.measured(was.antenna(), height)))
+                .words("antennaTo", "Measured to: mount, reference point or rim", SatelliteWords.word(says.antenna().height().to()),
+                (was, to) -> was.with(SatelliteWords.measuredTo(was.antenna(), to))).all();
     }
 }

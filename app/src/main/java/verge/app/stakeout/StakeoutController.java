@@ -73,7 +73,8 @@ class StakeoutController {
         List<WorkLine> work = work(state);
         List<WorkLine> listed = work.stream().limit(LINES_SHOWN).toList();
         model.addAttribute("work", listed);
-        model.addAttribute("groups", Stream.of(new Group("Design", of(listed, Origin.DESIGN)), new Group("Computed", of(listed, Origin.COMPUTED)), new Group("Control", of(listed, Origin.CONTROL)))
+        model.addAttribute("groups", Stream.of(new Group("Design", of(listed, Origin.DESIGN)),
+                new Group("Computed", of(listed, Origin.COMPUTED)), new Group("Control", of(listed, Origin.CONTROL)))
                 .filter(g -> !g.lines().isEmpty()).toList());
         model.addAttribute("total", work.size());
         model.addAttribute("done", work.stream().filter(WorkLine::done).count());
@@ -139,9 +140,11 @@ class StakeoutController {
     @PostMapping("/stakes")
     @ResponseBody
     CompletableFuture<Stored> store(@PathVariable UUID job, @RequestParam UUID id, @RequestParam String point,
-            @RequestParam(defaultValue = "") String reason, @RequestParam(defaultValue = "") String by, Settings settings, Principal person) {
+            @RequestParam(defaultValue = "") String reason, @RequestParam(defaultValue = "") String by, Settings settings,
+            Principal person) {
         StakeoutAim aim = aim(sitePoints.state(job), point, settings);
-        CompletableFuture<Kept> kept = by.equals("receiver") ? stakes.storeByReceiver(job, id, aim, reason, person.getName()) : stakes.store(job, id, aim, reason, person.getName());
+        CompletableFuture<Kept> kept = by.equals("receiver") ? stakes.storeByReceiver(job, id, aim, reason, person.getName())
+                : stakes.store(job, id, aim, reason, person.getName());
         return kept.thenApply(k -> new Stored(stored(journals.state(job), k)));
     }
 
@@ -150,7 +153,9 @@ class StakeoutController {
         Optional<StoredPoint> point = state.pointsOf(kept.entry().id()).stream().findFirst();
         String off = point.map(p -> "Stored " + p.name() + p.staked().map(d ->
                 ": staked minus design " + state.settings().offset(d.north(), d.east())
-                        + d.up().map(u -> ", H " + f.difference(u)).orElse("")).orElse("") + ".").orElse("Stored.") + point.flatMap(p -> FloorWords.elsewhere(state, p)).map(" "::concat).orElse("");
-        return kept.before() ? off + " That was before the last answer was lost; nothing was measured now. Store again for the place the pole is at." : off;
+                        + d.up().map(u -> ", H " + f.difference(u)).orElse("")).orElse("") + ".").orElse("Stored.")
+                        + point.flatMap(p -> FloorWords.elsewhere(state, p)).map(" "::concat).orElse("");
+        return kept.before() ? off
+                + " That was before the last answer was lost; nothing was measured now. Store again for the place the pole is at." : off;
     }
 }

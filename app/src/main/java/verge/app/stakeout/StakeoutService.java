@@ -37,7 +37,8 @@ public class StakeoutService {
     private final OccupationService occupying;
     private final RoverNow rover;
 
-    StakeoutService(JournalService journals, UnderWay underWay, SitePoints sitePoints, InstrumentWatch watch, OccupationService occupying, RoverNow rover) {
+    StakeoutService(JournalService journals, UnderWay underWay, SitePoints sitePoints, InstrumentWatch watch, OccupationService occupying,
+            RoverNow rover) {
         this.journals = journals;
         this.underWay = underWay;
         this.sitePoints = sitePoints;
@@ -69,9 +70,12 @@ public class StakeoutService {
         return underWay.once(job, id, () -> {
             rover.required(job, journals.state(job));
             sitePoints.takeOn(job, Origin.DESIGN, person, aim.design().name().text());
-            return occupying.stand(job, journals.state(job), reason).thenApply(stood -> journals.append(job, new Author(id, person, stood.receiver()), state -> {
+            return occupying.stand(job, journals.state(job), reason)
+                    .thenApply(stood -> journals.append(job, new Author(id, person, stood.receiver()), state -> {
                 PointOccupied point = stood.as(aim.design().name(), Code.NONE, Map.of(), List.of());
-                Position here = OccupationEntries.place(point, point.base().flatMap(b -> BaseEntries.latest(state.all(new BasesOf(b.station())), b)), state.geodesy()).orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH)).position();
+                Position here = OccupationEntries.place(point, point.base()
+                        .flatMap(b -> BaseEntries.latest(state.all(new BasesOf(b.station())), b)), state.geodesy())
+                        .orElseThrow(() -> new SurveyException(Problem.SYSTEM_NOT_ON_EARTH)).position();
                 requireWithin(aim, here, aim.facing(state), reason);
                 return new StakeOccupied(point, aim.design().position(), aim.tolerance());
             }));

@@ -78,7 +78,9 @@ class StringController {
     }
 
     private static String kind(JobState state, SurveyString s) {
-        return s.beside().map(b -> "beside " + state.string(b.string()).map(o -> o.name().toString()).orElse("a string that is gone")).orElse(s.drawn().isPresent() ? s.ring() ? "ring, computed" : "computed" : s.ring() ? "ring" : s.ended() ? "ended" : "open");
+        return s.beside().map(b -> "beside " + state.string(b.string()).map(o -> o.name().toString()).orElse("a string that is gone"))
+                .orElse(s.drawn().isPresent() ? s.ring() ? "ring, computed" : "computed" : s.ring() ? "ring" : s.ended() ? "ended"
+                : "open");
     }
 
     /** Along its lines, as the job tells distances. */
@@ -104,7 +106,8 @@ class StringController {
         model.addAttribute("runs", state.shape(s).runs().stream().map(r -> run(s, r, state.settings().figures())).toList());
         model.addAttribute("curves", CurveKind.values());
         model.addAttribute("curveNames", Stream.of(CurveKind.values()).map(StringWords::curve).toList());
-        model.addAttribute("others", state.strings().stream().filter(o -> !o.id().equals(string) && o.hasOwnVertices()).limit(MOST_LISTED).map(o -> line(state, o)).toList());
+        model.addAttribute("others", state.strings().stream().filter(o -> !o.id().equals(string) && o.hasOwnVertices()).limit(MOST_LISTED)
+                .map(o -> line(state, o)).toList());
         model.addAttribute("squares", Squaring.of(s).map(q -> StringWords.squaring(q, state.settings().figures())).orElse(""));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         return "strings/string";
@@ -117,7 +120,8 @@ class StringController {
 
     private static VertexLine vertex(SurveyString s, Vertex v, Figures f) {
         int at = s.vertices().indexOf(v);
-        return new VertexLine(StringService.written(v.id()), name(v), v.position().elevation().map(e -> f.bare(e.asLength())).orElse(""), v.bend() == Bend.FLOWING, v.gap(), at > 0 && at < s.vertices().size() - 1);
+        return new VertexLine(StringService.written(v.id()), name(v), v.position().elevation().map(e -> f.bare(e.asLength())).orElse(""),
+                v.bend() == Bend.FLOWING, v.gap(), at > 0 && at < s.vertices().size() - 1);
     }
 
     private static String name(Vertex v) {
@@ -127,7 +131,8 @@ class StringController {
     private static RunLine run(SurveyString s, Run run, Figures f) {
         String first = s.vertex(run.vertices().get(0)).map(StringController::name).orElse("");
         String last = s.vertex(run.vertices().get(run.vertices().size() - 1)).map(StringController::name).orElse("");
-        return new RunLine(StringService.written(run.vertices().get(0)), first.equals(last) ? first : first + " to " + last, StringWords.run(run, f), run.chosen() ? run.curve() : null);
+        return new RunLine(StringService.written(run.vertices().get(0)), first.equals(last) ? first : first + " to " + last,
+                StringWords.run(run, f), run.chosen() ? run.curve() : null);
     }
 
     /** What the sketch tells of a string that was touched. */
@@ -144,8 +149,10 @@ class StringController {
 
     /** Does one thing to a string; scripts are told nothing more, a form gets the string's page again. */
     @PostMapping("/jobs/{job}/strings/{string}")
-    Object edit(@PathVariable UUID job, @PathVariable UUID string, @RequestParam MultiValueMap<String, String> fields, @RequestHeader(value = "Accept", defaultValue = "") String wanted, Principal person) {
+    Object edit(@PathVariable UUID job, @PathVariable UUID string, @RequestParam MultiValueMap<String, String> fields,
+            @RequestHeader(value = "Accept", defaultValue = "") String wanted, Principal person) {
         strings.edit(job, string, Answers.of(fields), Author.atPage(person.getName()));
-        return wanted.contains("text/html") ? "redirect:/jobs/" + job + "/strings" + (journals.state(job).string(string).isPresent() ? "/" + string : "") : new ResponseEntity<Void>(HttpStatus.NO_CONTENT);
+        return wanted.contains("text/html") ? "redirect:/jobs/" + job + "/strings"
+                + (journals.state(job).string(string).isPresent() ? "/" + string : "") : new ResponseEntity<Void>(HttpStatus.NO_CONTENT);
     }
 }

@@ -57,15 +57,18 @@ final class StringKind extends EntryKind<StringEdited> {
         } else if (edit instanceof Edit.Joined joined) {
             return "joined with another, which becomes part of it";
         } else if (edit instanceof Edit.Beside beside) {
-            return "accompanied by " + beside.name() + ", " + in.figures().length(new Length(Math.abs(beside.left()))) + (beside.left() < 0 ? " right of it" : " left of it")
-                    + (beside.up() == 0 ? "" : ", " + in.figures().length(new Length(Math.abs(beside.up()))) + (beside.up() < 0 ? " lower" : " higher"));
+            return "accompanied by " + beside.name() + ", " + in.figures().length(new Length(Math.abs(beside.left())))
+                    + (beside.left() < 0 ? " right of it" : " left of it")
+                    + (beside.up() == 0 ? "" : ", " + in.figures().length(new Length(Math.abs(beside.up())))
+                    + (beside.up() < 0 ? " lower" : " higher"));
         }
         return edit instanceof Edit.Squared ? "squared to a ring of four" : "put in another order";
     }
 
     private static String at(StringEdited says, VertexId vertex, InBook in) {
         return in.state().pointsOf(vertex.by()).stream().findFirst().map(p -> p.name().text())
-                .orElseGet(() -> in.state().string(says.string()).flatMap((SurveyString s) -> s.vertex(vertex)).flatMap(v -> v.point()).map(Object::toString).orElse("a vertex"));
+                .orElseGet(() -> in.state().string(says.string()).flatMap((SurveyString s) -> s.vertex(vertex)).flatMap(v -> v.point())
+                .map(Object::toString).orElse("a vertex"));
     }
 
     @Override

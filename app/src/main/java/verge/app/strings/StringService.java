@@ -49,7 +49,8 @@ public class StringService {
     /**
      * Does one thing to a string.
      *
-     * @param answers 'deed', and what it wants: 'vertex' as entry/string, 'code', 'bend', 'curve', 'point', 'other', 'end', 'otherEnd', 'side', 'away', 'up'
+     * @param answers 'deed', and what it wants: 'vertex' as entry/string, 'code', 'bend', 'curve', 'point', 'other', 'end', 'otherEnd',
+     *     'side', 'away', 'up'
      * @throws SurveyException in words, and nothing is changed
      */
     public Kept edit(UUID job, UUID string, Answers answers, Author author) {
@@ -71,8 +72,10 @@ public class StringService {
             case END -> new Edit.Ended();
             case REVERSE -> new Edit.Reversed();
             case BEND -> new Edit.Bent(vertex(s, answers).id(), one(Bend.class, answers, "bend"));
-            case CURVE -> new Edit.Curved(vertex(s, answers).id(), answers.text("curve").isEmpty() ? Optional.empty() : Optional.of(one(CurveKind.class, answers, "curve")));
-            case INSERT -> new Edit.PointInserted(point(state, answers.text("point")), answers.text("vertex").isEmpty() ? Optional.empty() : Optional.of(vertex(s, answers).id()), Bend.CORNER);
+            case CURVE -> new Edit.Curved(vertex(s, answers).id(), answers.text("curve")
+                    .isEmpty() ? Optional.empty() : Optional.of(one(CurveKind.class, answers, "curve")));
+            case INSERT -> new Edit.PointInserted(point(state, answers.text("point")),
+                    answers.text("vertex").isEmpty() ? Optional.empty() : Optional.of(vertex(s, answers).id()), Bend.CORNER);
             case DROP -> new Edit.Dropped(vertex(s, answers).id());
             case EARLIER -> earlier(s, vertex(s, answers));
             case SPLIT -> split(state, s, vertex(s, answers), author);
@@ -85,12 +88,14 @@ public class StringService {
     private static <E extends Enum<E>> E one(Class<E> kind, Answers answers, String field) {
         String sent = answers.text(field);
         return Arrays.stream(kind.getEnumConstants()).filter(e -> e.name().equals(sent)).findFirst()
-                .orElseThrow(() -> new SurveyException(Problem.CHOICE_UNFIT, field, sent, String.join(", ", Arrays.stream(kind.getEnumConstants()).map(Enum::name).toList())));
+                .orElseThrow(() -> new SurveyException(Problem.CHOICE_UNFIT, field, sent,
+                String.join(", ", Arrays.stream(kind.getEnumConstants()).map(Enum::name).toList())));
     }
 
     private static Vertex vertex(SurveyString s, Answers answers) {
         String sent = answers.text("vertex");
-        return s.vertices().stream().filter(v -> written(v.id()).equals(sent)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this vertex"));
+        return s.vertices().stream().filter(v -> written(v.id()).equals(sent)).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this vertex"));
     }
 
     /** A vertex as pages and programs name it. */
@@ -129,7 +134,8 @@ public class StringService {
 
     private static Edit join(JobState state, SurveyString s, Answers answers) {
         String sent = answers.text("other");
-        SurveyString other = state.strings().stream().filter(o -> o.id().toString().equals(sent)).findFirst().orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "the other string"));
+        SurveyString other = state.strings().stream().filter(o -> o.id().toString().equals(sent)).findFirst()
+                .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "the other string"));
         if (other.id().equals(s.id()) || !other.hasOwnVertices()) {
             throw new SurveyException(Problem.STRING_BESIDE, other.name());
         }
@@ -144,7 +150,8 @@ public class StringService {
         if (own.beside(left, 0).paths().size() < own.paths().size() || own.paths().isEmpty()) {
             throw new SurveyException(Problem.STRING_NO_ROOM, s.name());
         }
-        return new Edit.Beside(Entry.companion(author.entry(), 0), state.nextString(Code.parse(answers.text("code", s.name().code().text()))), left, up.metres());
+        return new Edit.Beside(Entry.companion(author.entry(), 0),
+                state.nextString(Code.parse(answers.text("code", s.name().code().text()))), left, up.metres());
     }
 
     private static Length length(JobState state, Answers answers, String field) {

@@ -35,7 +35,8 @@ final class StringWords {
         if (run.straight()) {
             return "a straight piece, since they lie in one line";
         }
-        String residual = run.curve() == CurveKind.ARC || run.curve() == CurveKind.BEST_ARC ? ", none farther off than " + f.small(new Length(run.largestResidual())) : "";
+        String residual = run.curve() == CurveKind.ARC || run.curve() == CurveKind.BEST_ARC ? ", none farther off than "
+                + f.small(new Length(run.largestResidual())) : "";
         return curve(run.curve()) + residual + (run.chosen() ? ", as chosen" : "");
     }
 }

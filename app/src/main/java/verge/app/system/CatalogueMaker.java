@@ -23,7 +23,8 @@ import java.util.TreeMap;
 public final class CatalogueMaker {
     private static final String DATASET = "jdbc:derby:classpath:SIS-DATA/Databases/SpatialMetadata";
     private static final String SYSTEMS = """
-            select c.COORD_REF_SYS_CODE, c.COORD_REF_SYS_KIND, c.COORD_REF_SYS_NAME, c.DEPRECATED, u.UNIT_OF_MEAS_NAME, m.COORD_OP_METHOD_NAME
+            select c.COORD_REF_SYS_CODE, c.COORD_REF_SYS_KIND, c.COORD_REF_SYS_NAME, c.DEPRECATED, u.UNIT_OF_MEAS_NAME, \
+            m.COORD_OP_METHOD_NAME
             from EPSG."Coordinate Reference System" c
             join EPSG."Coordinate Axis" a on a.COORD_SYS_CODE = c.COORD_SYS_CODE and a.COORD_AXIS_ORDER = 1
             join EPSG."Unit of Measure" u on u.UOM_CODE = a.UOM_CODE
@@ -31,7 +32,8 @@ public final class CatalogueMaker {
             left join EPSG."Coordinate_Operation Method" m on m.COORD_OP_METHOD_CODE = o.COORD_OP_METHOD_CODE
             where c.COORD_REF_SYS_KIND in ('projected', 'geographic 2D')""";
     private static final String AREAS = """
-            select g.OBJECT_CODE, e.EXTENT_DESCRIPTION, e.BBOX_SOUTH_BOUND_LAT, e.BBOX_WEST_BOUND_LON, e.BBOX_NORTH_BOUND_LAT, e.BBOX_EAST_BOUND_LON
+            select g.OBJECT_CODE, e.EXTENT_DESCRIPTION, e.BBOX_SOUTH_BOUND_LAT, e.BBOX_WEST_BOUND_LON, e.BBOX_NORTH_BOUND_LAT, \
+            e.BBOX_EAST_BOUND_LON
             from EPSG."Usage" g join EPSG."Extent" e on e.EXTENT_CODE = g.EXTENT_CODE
             where g.OBJECT_TABLE_NAME = 'Coordinate Reference System'""";
     private static final String NAMES = """
@@ -73,7 +75,8 @@ public final class CatalogueMaker {
                 Row row = rows.get(r.getInt(1));
                 if (row != null) {
                     row.areas.add(r.getString(2));
-                    row.boxes.add(String.format(Locale.ROOT, "%.2f %.2f %.2f %.2f", r.getDouble(3), r.getDouble(4), r.getDouble(5), r.getDouble(6)));
+                    row.boxes.add(String.format(Locale.ROOT, "%.2f %.2f %.2f %.2f", r.getDouble(3), r.getDouble(4), r.getDouble(5),
+                            r.getDouble(6)));
                 }
             });
             read(sql, NAMES, r -> {
@@ -84,8 +87,10 @@ public final class CatalogueMaker {
             });
         }
         StringBuilder text = new StringBuilder();
-        rows.forEach((code, row) -> text.append(String.join("\t", "EPSG:" + code, row.kind, plain(row.name), plain(String.join("; ", row.names)),
-                plain(String.join(" ", row.areas)), String.join(";", row.boxes), plain(row.unit), plain(row.method), row.deprecated ? "deprecated" : "")).append('\n'));
+        rows.forEach((code, row) -> text.append(String.join("\t", "EPSG:" + code, row.kind, plain(row.name),
+                plain(String.join("; ", row.names)),
+                plain(String.join(" ", row.areas)), String.join(";", row.boxes), plain(row.unit), plain(row.method),
+                row.deprecated ? "deprecated" : "")).append('\n'));
         Files.writeString(file, text);
     }
 

@@ -13,7 +13,10 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
 
-/** Shortest lines on an ellipsoid for programs. Latitudes and longitudes in degrees as everywhere beside systems, azimuths in radians, lengths in metres. */
+/**
+ * Shortest lines on an ellipsoid for programs. Latitudes and longitudes in degrees as everywhere beside systems, azimuths in radians,
+ * lengths in metres.
+ */
 @RestController
 @RequestMapping("/api/v1/geodesics")
 class GeodesicApi {
@@ -65,10 +68,13 @@ class GeodesicApi {
     @Operation(summary = "Where a shortest line of an ellipsoid ends")
     @PostMapping("/direct")
     EndBody direct(@RequestBody AskedAlong asked) {
-        if (asked.azimuth() == null || !Double.isFinite(asked.azimuth()) || asked.metres() == null || !(Math.abs(asked.metres()) <= FARTHEST_METRES)) {
-            throw new SurveyException(Problem.FIELD_UNREADABLE, asked.azimuth() == null || !Double.isFinite(asked.azimuth()) ? "azimuth" : "metres");
+        if (asked.azimuth() == null || !Double.isFinite(asked.azimuth()) || asked.metres() == null
+                || !(Math.abs(asked.metres()) <= FARTHEST_METRES)) {
+            throw new SurveyException(Problem.FIELD_UNREADABLE, asked.azimuth() == null
+                    || !Double.isFinite(asked.azimuth()) ? "azimuth" : "metres");
         }
-        Geodesics.End end = Geodesics.direct(required(asked.from(), "from"), new Angle(asked.azimuth()), asked.metres(), ellipsoid(asked.ellipsoid()));
+        Geodesics.End end = Geodesics.direct(required(asked.from(), "from"), new Angle(asked.azimuth()), asked.metres(),
+                ellipsoid(asked.ellipsoid()));
         return new EndBody(end.place().latitude().degrees(), end.place().longitude().degrees(), end.onwards().radians());
     }
 

@@ -52,7 +52,8 @@ public class GeoidAnswers {
     }
 
     private GeoidChoice grid(String digest, UUID site, Optional<GeoidChoice> before) {
-        return grids(site).stream().filter(f -> f.sha256().equals(digest)).map(f -> (GeoidChoice) new GeoidChoice.Grid(f.name(), f.sha256())).findFirst()
+        return grids(site).stream().filter(f -> f.sha256().equals(digest))
+                .map(f -> (GeoidChoice) new GeoidChoice.Grid(f.name(), f.sha256())).findFirst()
                 .or(() -> before.filter(g -> g instanceof GeoidChoice.Grid kept && kept.source().equals(digest)))
                 .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this geoid grid"));
     }

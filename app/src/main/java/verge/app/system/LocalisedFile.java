@@ -15,7 +15,10 @@ import verge.core.geodesy.transformation.Pair;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
-/** Localisations as they are handed on: whole, with base system, ties and heights, as JSON; or the plan alone, as the WKT 2 of a derived projected system. */
+/**
+ * Localisations as they are handed on: whole, with base system, ties and heights, as JSON; or the plan alone, as the WKT 2 of a derived
+ * projected system.
+ */
 @Component
 public class LocalisedFile {
     /** What a document says it is. */
@@ -45,7 +48,8 @@ public class LocalisedFile {
     }
 
     /**
-     * @throws SurveyException LOCALISATION_UNREADABLE naming what is not understood, LOCALISATION_DISAGREES if its parameters are not those that its ties give,
+     * @throws SurveyException LOCALISATION_UNREADABLE naming what is not understood, LOCALISATION_DISAGREES if its parameters are not those
+     *     that its ties give,
      *     LOCALISATION_WITHOUT_GEOID if the grid under its heights is not here, SYSTEM_UNREADABLE for a base system that is none
      */
     public CoordinateSystem.Localised read(String text) {
@@ -87,7 +91,8 @@ public class LocalisedFile {
         require(!read.name().isBlank() && read.name().length() <= LONGEST_NAME, "'name'");
         require(near(read.move().from()) && near(read.move().to()), "'move': too far");
         require(read.move().scale() > LEAST_SCALE && read.move().scale() < 1 / LEAST_SCALE, "'scale'");
-        require(read.lift().map(l -> Math.hypot(l.perNorth(), l.perEast()) <= LARGEST_TILT && Double.isFinite(l.shift())).orElse(true), "'lift'");
+        require(read.lift().map(l -> Math.hypot(l.perNorth(), l.perEast()) <= LARGEST_TILT && Double.isFinite(l.shift())).orElse(true),
+                "'lift'");
     }
 
     private static boolean near(GridPoint place) {
@@ -108,7 +113,8 @@ public class LocalisedFile {
                 GridPoint measured = tie.computed().position().plan();
                 GridPoint site = read.move().place(measured);
                 apart = Math.max(apart, site.distanceMetres(found.fitted().similarity().place(measured)));
-                apart = Math.max(apart, Math.abs(read.lift().orElse(Lift.NONE).at(site) - (read.lift().isPresent() ? found.fitted().lift() : Lift.NONE).at(site)));
+                apart = Math.max(apart, Math.abs(read.lift().orElse(Lift.NONE)
+                        .at(site) - (read.lift().isPresent() ? found.fitted().lift() : Lift.NONE).at(site)));
             }
             if (!(apart <= AGREES_METRES)) {
                 throw new SurveyException(Problem.LOCALISATION_DISAGREES, String.format(Locale.ROOT, "%.3f", apart));

@@ -62,7 +62,8 @@ public class SystemAnswers {
                 yield pasted instanceof CoordinateSystem.Projected p && p.toWgs84().isEmpty() ? shifted(p, a) : pasted;
             }
             case LOCALISED -> localisations.read(a.required("localisation", "localisation"));
-            case FLAT -> CoordinateSystem.flat(a.has("scale") ? a.number("scale", "scale factor", FlatSite.LOWEST_SCALE, FlatSite.HIGHEST_SCALE) : 1);
+            case FLAT -> CoordinateSystem.flat(a.has("scale")
+                    ? a.number("scale", "scale factor", FlatSite.LOWEST_SCALE, FlatSite.HIGHEST_SCALE) : 1);
             case LATER -> new CoordinateSystem.Undecided();
         };
     }
@@ -108,7 +109,8 @@ public class SystemAnswers {
 
     /** Order and sense as chosen, for systems that have none of their own. */
     public static PlanAxes axes(Answers a) {
-        return new PlanAxes(a.choice("axisOrder", PlanAxes.Order.class, PlanAxes.Order.NORTH_EAST), a.ticked("southwards"), a.ticked("westwards"));
+        return new PlanAxes(a.choice("axisOrder", PlanAxes.Order.class, PlanAxes.Order.NORTH_EAST), a.ticked("southwards"),
+                a.ticked("westwards"));
     }
 
     private static CoordinateSystem shifted(CoordinateSystem.Projected system, Answers a) {

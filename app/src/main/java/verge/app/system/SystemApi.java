@@ -47,9 +47,11 @@ class SystemApi {
         this.words = words;
     }
 
-    record FoundBody(String code, String name, String otherNames, String area, String unit, String method, boolean plane, boolean deprecated, boolean reachable) {
+    record FoundBody(String code, String name, String otherNames, String area, String unit, String method, boolean plane,
+            boolean deprecated, boolean reachable) {
         static FoundBody of(SystemCatalogue.Row r) {
-            return new FoundBody(r.code(), r.name(), r.otherNames(), r.area(), r.unit(), r.method(), r.plane(), r.deprecated(), r.reachable());
+            return new FoundBody(r.code(), r.name(), r.otherNames(), r.area(), r.unit(), r.method(), r.plane(), r.deprecated(),
+                    r.reachable());
         }
     }
 
@@ -60,8 +62,10 @@ class SystemApi {
     record Asked(Map<String, String> system) {
     }
 
-    record Described(String code, String name, String wkt, String area, double west, double south, double east, double north, double metresPerUnit,
-            String ellipsoid, double semiMajor, double inverseFlattening, boolean northFirst, boolean southwards, boolean westwards, boolean conformalInTheMiddle) {
+    record Described(String code, String name, String wkt, String area, double west, double south, double east, double north,
+            double metresPerUnit,
+            String ellipsoid, double semiMajor, double inverseFlattening, boolean northFirst, boolean southwards, boolean westwards,
+            boolean conformalInTheMiddle) {
     }
 
     /** A place in degrees or a point in metres: either pair. */
@@ -79,7 +83,8 @@ class SystemApi {
      * @param groundPerGrid ground factor at the ellipsoid height given; null without one
      * @param problem what is wrong with it; null if nothing is
      */
-    record Transformed(Double latitude, Double longitude, Double northing, Double easting, Double pointScale, Double convergence, Double elevationFactor,
+    record Transformed(Double latitude, Double longitude, Double northing, Double easting, Double pointScale, Double convergence,
+            Double elevationFactor,
             Double groundPerGrid, boolean insideArea, String problem) {
     }
 
@@ -89,9 +94,11 @@ class SystemApi {
     record Undulations(List<Place> positions) {
     }
 
-    @Operation(summary = "Search the published systems", description = "q: words of name, place, code or old name; near: 'latitude, longitude'.")
+    @Operation(summary = "Search the published systems", description =
+            "q: words of name, place, code or old name; near: 'latitude, longitude'.")
     @GetMapping
-    SearchBody search(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String near, @RequestParam(defaultValue = "20") int most) {
+    SearchBody search(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String near,
+            @RequestParam(defaultValue = "20") int most) {
         SystemCatalogue.Found found = library.search(q, SystemController.near(near), Math.max(1, Math.min(most, MOST_FOUND)));
         return new SearchBody(found.rows().stream().map(FoundBody::of).toList(), found.total());
     }
@@ -101,12 +108,16 @@ class SystemApi {
     Described describe(@RequestBody Asked asked) {
         CoordinateSystem.OnEarth system = onEarth(asked.system());
         MapProjection p = SystemText.projection(system);
-        return new Described(system instanceof CoordinateSystem.Projected published ? published.code() : "", system.name(), SystemText.definition(system).orElse(""), p.area().words(), p.area().west(), p.area().south(), p.area().east(), p.area().north(),
-                p.metresPerUnit(), p.ellipsoid().name(), p.ellipsoid().semiMajor(), p.ellipsoid().inverseFlattening(), p.axes().northFirst(),
+        return new Described(system instanceof CoordinateSystem.Projected published ? published.code() : "", system.name(),
+                SystemText.definition(system).orElse(""), p.area().words(), p.area().west(), p.area().south(), p.area().east(),
+                p.area().north(),
+                p.metresPerUnit(), p.ellipsoid().name(), p.ellipsoid().semiMajor(), p.ellipsoid().inverseFlattening(),
+                p.axes().northFirst(),
                 p.axes().southwards(), p.axes().westwards(), p.scale(p.area().centre()).conformal());
     }
 
-    @Operation(summary = "Transform positions both ways", description = "Up to 10,000 a call; each comes back whole, or with its own problem.")
+    @Operation(summary = "Transform positions both ways", description =
+            "Up to 10,000 a call; each comes back whole, or with its own problem.")
     @PostMapping("/transform")
     List<Transformed> transform(@RequestBody Transform asked) {
         MapProjection projection = SystemText.projection(onEarth(asked.system()));
@@ -125,11 +136,13 @@ class SystemApi {
             Optional<CombinedFactor> factor = Optional.ofNullable(b.ellipsoidHeight()).filter(h -> scale.isPresent())
                     .map(h -> CombinedFactor.at(new ProjectedPlane(p, Heights.UNKNOWN), place, new EllipsoidHeight(h)));
             return new Transformed(place.latitude().degrees(), place.longitude().degrees(), point.northing(), point.easting(),
-                    scale.map(LocalScale::point).orElse(null), p.scale(place).convergence().degrees(), factor.map(CombinedFactor::elevationFactor).orElse(null),
+                    scale.map(LocalScale::point).orElse(null), p.scale(place).convergence().degrees(),
+                    factor.map(CombinedFactor::elevationFactor).orElse(null),
                     factor.map(CombinedFactor::groundPerGrid).orElse(null), p.area().contains(place), null);
         } catch (SurveyException cannot) {
             ProblemWords.Said said = words.say(cannot);
-            return new Transformed(b.latitude(), b.longitude(), b.northing(), b.easting(), null, null, null, null, false, said.wrong() + " " + said.means());
+            return new Transformed(b.latitude(), b.longitude(), b.northing(), b.easting(), null, null, null, null, false,
+                    said.wrong() + " " + said.means());
         }
     }
 

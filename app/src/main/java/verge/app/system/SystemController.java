@@ -58,7 +58,8 @@ class SystemController {
         try {
             CoordinateSystem system = answers.read(a);
             if (system instanceof CoordinateSystem.OnEarth p) {
-                boolean deprecated = system instanceof CoordinateSystem.Projected published && library.row(published.code()).map(SystemCatalogue.Row::deprecated).orElse(false);
+                boolean deprecated = system instanceof CoordinateSystem.Projected published && library.row(published.code())
+                        .map(SystemCatalogue.Row::deprecated).orElse(false);
                 model.addAttribute("view", SystemView.of(p, SystemText.projection(p), near(a.text("near")), deprecated));
             } else if (system instanceof CoordinateSystem.LatLonOnly only) {
                 model.addAttribute("latLonOnly", only.name());

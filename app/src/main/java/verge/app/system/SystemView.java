@@ -17,11 +17,13 @@ import verge.core.units.LengthUnit;
 /**
  * A coordinate system described in words.
  *
- * @param scale point scale at the place, or why there is none; empty like convergence and place if nothing says where the system is meant for
+ * @param scale point scale at the place, or why there is none; empty like convergence and place if nothing says where the system is meant
+ *     for
  * @param place where scale and convergence are told for
  * @param boxes the area of use on a map of the world: x, y, width, height in degrees from its upper left corner
  */
-public record SystemView(String code, String name, boolean deprecated, String area, String unit, String ellipsoid, String axes, String scale,
+public record SystemView(String code, String name, boolean deprecated, String area, String unit, String ellipsoid, String axes,
+        String scale,
         String convergence, String place, String satellites, List<Box> boxes) {
     private static final int SCALE_DECIMALS = 9;
 
@@ -41,14 +43,16 @@ public record SystemView(String code, String name, boolean deprecated, String ar
         boolean anywhere = p.area().equals(AreaOfUse.WORLD) && near.isEmpty();
         Geographic place = near.filter(p.area()::contains).orElseGet(p.area()::centre);
         if (anywhere) {   // a formula of one's own: nothing says where it is meant for
-            return new SystemView(code, system.name(), deprecated, "", unit(p.metresPerUnit()), ellipsoid(p), axes(p), "", "", "", satellites(system), List.of());
+            return new SystemView(code, system.name(), deprecated, "", unit(p.metresPerUnit()), ellipsoid(p), axes(p), "", "", "",
+            satellites(system), List.of());
         }
         LocalScale scale = p.scale(place);
         return new SystemView(code, system.name(), deprecated, p.area().words(), unit(p.metresPerUnit()),
                 ellipsoid(p), axes(p),
                 scale.conformal() ? Decimals.show(scale.point(), SCALE_DECIMALS) : "differs with direction: no survey system",
                 AngleText.signed(scale.convergence(), AngleUnit.DEGREES, 0),
-                (near.filter(p.area()::contains).isPresent() ? "there: " : "in the middle of its area: ") + words(place), satellites(system), Box.of(p.area()));
+                (near.filter(p.area()::contains).isPresent() ? "there: " : "in the middle of its area: ") + words(place),
+                satellites(system), Box.of(p.area()));
     }
 
     private static String ellipsoid(MapProjection p) {

@@ -28,7 +28,9 @@ public final class SystemWires {
         var mirrored = o.field("mirrored", Wire.FLAG, FitSettings::mirrored);
         var sigma = o.field("sigma", Wire.NUMBER, FitSettings::sigma);
         var sigmaHeight = o.field("sigmaHeight", Wire.NUMBER, FitSettings::sigmaHeight);
-        return row -> new FitSettings(row.get(scale).stream().mapToDouble(s -> s).findFirst(), row.get(held).stream().mapToInt(h -> h).findFirst(), row.get(heights), row.get(mirrored), row.get(sigma), row.get(sigmaHeight));
+        return row -> new FitSettings(row.get(scale).stream().mapToDouble(s -> s).findFirst(),
+                row.get(held).stream().mapToInt(h -> h).findFirst(), row.get(heights), row.get(mirrored), row.get(sigma),
+                row.get(sigmaHeight));
     });
     private static final Wire<DatumShift> SHIFT = Wire.object(o -> {
         var rotation = o.field("rotation", Wire.choice(DatumShift.Rotation.class), DatumShift::rotation);
@@ -40,7 +42,8 @@ public final class SystemWires {
         var rz = o.field("rz", Wire.NUMBER, DatumShift::rz);
         var ppm = o.field("ppm", Wire.NUMBER, DatumShift::ppm);
         var accuracy = o.field("accuracyMetres", Wire.NUMBER, DatumShift::accuracyMetres);
-        return row -> new DatumShift(row.get(rotation), row.get(tx), row.get(ty), row.get(tz), row.get(rx), row.get(ry), row.get(rz), row.get(ppm), row.get(accuracy));
+        return row -> new DatumShift(row.get(rotation), row.get(tx), row.get(ty), row.get(tz), row.get(rx), row.get(ry), row.get(rz),
+                row.get(ppm), row.get(accuracy));
     });
     private static final Wire<CoordinateSystem.Projected> PROJECTED = Wire.object(o -> {
         var name = o.field("name", Wire.TEXT, CoordinateSystem.Projected::name);
@@ -67,7 +70,9 @@ public final class SystemWires {
         var source = o.field("source", Wire.TEXT, GeoidChoice.Grid::source);
         return row -> new GeoidChoice.Grid(row.get(name), row.get(source));
     });
-    public static final Wire<GeoidChoice> GEOID = Wire.oneOf(new Wire.Kind<>("none", GeoidChoice.None.class, Wire.object(o -> row -> new GeoidChoice.None())), new Wire.Kind<>("constant", GeoidChoice.Constant.class, CONSTANT),
+    public static final Wire<GeoidChoice> GEOID =
+            Wire.oneOf(new Wire.Kind<>("none", GeoidChoice.None.class, Wire.object(o -> row -> new GeoidChoice.None())),
+            new Wire.Kind<>("constant", GeoidChoice.Constant.class, CONSTANT),
             new Wire.Kind<>("grid", GeoidChoice.Grid.class, GRID));
     private static final Wire<Lift> LIFT = Wire.object(o -> {
         var about = o.field("about", Wires.PLAN, Lift::about);
@@ -96,10 +101,15 @@ public final class SystemWires {
         var lift = o.field("lift", LIFT.maybe(), CoordinateSystem.Localised::lift);
         var ties = o.field("ties", TIE.list(), CoordinateSystem.Localised::ties);
         var settings = o.field("settings", FIT_SETTINGS, CoordinateSystem.Localised::settings);
-        return row -> new CoordinateSystem.Localised(row.get(name), row.get(base), row.get(move), row.get(geoid), row.get(lift), row.get(ties), row.get(settings));
+        return row -> new CoordinateSystem.Localised(row.get(name), row.get(base), row.get(move), row.get(geoid), row.get(lift),
+                row.get(ties), row.get(settings));
     });
-    public static final Wire<CoordinateSystem> SYSTEM = Wire.oneOf(new Wire.Kind<>("projected", CoordinateSystem.Projected.class, PROJECTED), new Wire.Kind<>("localised", CoordinateSystem.Localised.class, LOCALISED),
-            new Wire.Kind<>("lat-lon", CoordinateSystem.LatLonOnly.class, LAT_LON_ONLY), new Wire.Kind<>("flat", CoordinateSystem.Flat.class, FLAT), new Wire.Kind<>("undecided", CoordinateSystem.Undecided.class, Wire.object(o -> row -> new CoordinateSystem.Undecided())));
+    public static final Wire<CoordinateSystem> SYSTEM =
+            Wire.oneOf(new Wire.Kind<>("projected", CoordinateSystem.Projected.class, PROJECTED),
+            new Wire.Kind<>("localised", CoordinateSystem.Localised.class, LOCALISED),
+            new Wire.Kind<>("lat-lon", CoordinateSystem.LatLonOnly.class, LAT_LON_ONLY),
+            new Wire.Kind<>("flat", CoordinateSystem.Flat.class, FLAT),
+            new Wire.Kind<>("undecided", CoordinateSystem.Undecided.class, Wire.object(o -> row -> new CoordinateSystem.Undecided())));
 
     private SystemWires() {
     }

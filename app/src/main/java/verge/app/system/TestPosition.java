@@ -64,17 +64,21 @@ class TestPosition {
         PlanAxes axes = axes(a, p);
         double first = LengthText.parse(a.text("testFirst"), unit).metres();
         double second = LengthText.parse(a.text("testSecond"), unit).metres();
-        GridPoint point = new GridPoint(axes.northSign() * (axes.northFirst() ? first : second), axes.eastSign() * (axes.northFirst() ? second : first));
+        GridPoint point = new GridPoint(axes.northSign() * (axes.northFirst() ? first : second),
+                axes.eastSign() * (axes.northFirst() ? second : first));
         Geographic place = p.geographic(point);
         GridPoint back = p.grid(place);
         LatLonStyle style = a.choice("latLonForm", LatLonStyle.Form.class, LatLonStyle.Form.SEXAGESIMAL) == LatLonStyle.Form.DECIMAL
                 ? new LatLonStyle(LatLonStyle.Form.DECIMAL, FINE_DEGREES) : LatLonStyle.sexagesimal();
-        return new Result(List.of(new Line("Latitude", style.latitude(place.latitude())), new Line("Longitude", style.longitude(place.longitude())),
-                scale(p, place), convergence(p, place), new Line("There and back", millimetres(back.distanceMetres(point)))), outside(p, place));
+        return new Result(List.of(new Line("Latitude", style.latitude(place.latitude())),
+                new Line("Longitude", style.longitude(place.longitude())),
+                scale(p, place), convergence(p, place), new Line("There and back", millimetres(back.distanceMetres(point)))),
+                outside(p, place));
     }
 
     private static Result fromLatLon(Answers a, CoordinateSystem.OnEarth system, MapProjection p) {
-        Geographic typed = new Geographic(LatLonText.latitude(a.required("testLatitude", "latitude")), LatLonText.longitude(a.required("testLongitude", "longitude")));
+        Geographic typed = new Geographic(LatLonText.latitude(a.required("testLatitude", "latitude")),
+                LatLonText.longitude(a.required("testLongitude", "longitude")));
         boolean satellite = a.ticked("testSatellite");
         if (satellite && system.toWgs84().isEmpty()) {
             throw new SurveyException(Problem.DATUM_SHIFT_UNKNOWN, system.name());
@@ -88,7 +92,8 @@ class TestPosition {
         Geographic back = p.geographic(point);
         Line again = new Line("There and back", millimetres(p.grid(back).distanceMetres(point)));
         Optional<Line> other = satellite ? system.toWgs84().filter(s -> s.rx() != 0 || s.ry() != 0 || s.rz() != 0)
-                .map(s -> new Line("With the other sense of rotation it would lie off by", metres(p.grid(moved(s.with(s.rotation().other()), typed, p)).distanceMetres(point))))
+                .map(s -> new Line("With the other sense of rotation it would lie off by",
+                metres(p.grid(moved(s.with(s.rotation().other()), typed, p)).distanceMetres(point))))
                 : Optional.empty();
         List<Line> lines = new ArrayList<>(axes.northFirst() ? List.of(north, east) : List.of(east, north));
         lines.addAll(List.of(scale(p, place), convergence(p, place), again));
@@ -105,7 +110,8 @@ class TestPosition {
     }
 
     private static Line scale(MapProjection p, Geographic place) {
-        return new Line("Point scale", p.singleScale(place).map(LocalScale::point).map(k -> Decimals.show(k, 9)).orElse("differs with direction"));
+        return new Line("Point scale", p.singleScale(place).map(LocalScale::point).map(k -> Decimals.show(k, 9))
+                .orElse("differs with direction"));
     }
 
     private static Line convergence(MapProjection p, Geographic place) {

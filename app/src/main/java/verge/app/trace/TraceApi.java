@@ -18,7 +18,9 @@ class TraceApi {
         this.traces = traces;
     }
 
-    @Operation(summary = "How an entry came about", description = "What it says as it counts now, the steps from reading to coordinates in the job's own figures, what it rests on, and what rests on it.")
+    @Operation(summary = "How an entry came about", description =
+            "What it says as it counts now, the steps from reading to coordinates in the job's own figures, what it rests on, and what "
+            + "rests on it.")
     @GetMapping("/api/v1/jobs/{job}/trace/{entry}")
     TraceService.Told entry(@PathVariable UUID job, @PathVariable UUID entry) {
         return traces.trace(job, entry);

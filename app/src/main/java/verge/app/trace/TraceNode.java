@@ -16,13 +16,15 @@ import verge.app.journal.TraceStep;
  * @param on what it rests on; empty also where it is told further up already
  * @param more how many others it rests on that are not told here
  */
-public record TraceNode(UUID entry, long line, String margin, String text, String result, boolean struck, List<TraceStep> steps, List<Amended> amended, List<TraceNode> on, int more) {
+public record TraceNode(UUID entry, long line, String margin, String text, String result, boolean struck, List<TraceStep> steps,
+        List<Amended> amended, List<TraceNode> on, int more) {
     /** A line that changed the meaning of another. */
     public record Amended(long line, String text) {
     }
 
     /** The same with what it gave to the entry that it is told for. */
     TraceNode with(List<TraceStep> given) {
-        return given.isEmpty() ? this : new TraceNode(entry, line, margin, text, result, struck, Stream.concat(given.stream(), steps.stream()).toList(), amended, on, more);
+        return given.isEmpty() ? this : new TraceNode(entry, line, margin, text, result, struck,
+                Stream.concat(given.stream(), steps.stream()).toList(), amended, on, more);
     }
 }

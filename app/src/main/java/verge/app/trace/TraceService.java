@@ -44,7 +44,8 @@ public class TraceService {
     public Told trace(UUID job, UUID entry) {
         Journal journal = journals.journal(job);
         Trace trace = journal.trace(entry).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this line"));
-        return new Told(node(journal, trace, new HashSet<>(), 0), trace.under().stream().limit(MOST_UNDER).map(e -> leaf(journal, e)).toList(), trace.under().size(),
+        return new Told(node(journal, trace, new HashSet<>(), 0), trace.under().stream().limit(MOST_UNDER).map(e -> leaf(journal, e))
+                .toList(), trace.under().size(),
                 words.correctable(journal, trace.entry()) && !journal.state().isStruck(entry));
     }
 
@@ -56,18 +57,21 @@ public class TraceService {
 
     /** The entry that the position which counts of a name came from. @throws SurveyException POINT_UNKNOWN */
     public UUID entryOf(UUID job, String name) {
-        return journals.state(job).own(PointName.parse(name)).map(StoredPoint::entry).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
+        return journals.state(job).own(PointName.parse(name)).map(StoredPoint::entry)
+                .orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
     }
 
     private TraceNode node(Journal journal, Trace trace, Set<UUID> told, int depth) {
         Entry entry = trace.entry();
         boolean further = told.add(entry.id()) && depth < DEEPEST;
-        List<TraceNode> on = !further ? List.of() : trace.restsOn().stream().limit(MOST_BESIDE).map(e -> node(journal, journal.trace(e.id()).orElseThrow(), told, depth + 1).with(given(journal, e, trace))).toList();
+        List<TraceNode> on = !further ? List.of() : trace.restsOn().stream().limit(MOST_BESIDE)
+                .map(e -> node(journal, journal.trace(e.id()).orElseThrow(), told, depth + 1).with(given(journal, e, trace))).toList();
         return node(journal, entry, trace.amended(), on, further ? trace.restsOn().size() - on.size() : 0);
     }
 
     private List<TraceStep> given(Journal journal, Entry from, Trace trace) {
-        return trace.names().getOrDefault(from.id(), List.of()).stream().distinct().flatMap(name -> words.given(journal, from, name).stream()).toList();
+        return trace.names().getOrDefault(from.id(), List.of()).stream().distinct()
+                .flatMap(name -> words.given(journal, from, name).stream()).toList();
     }
 
     private TraceNode leaf(Journal journal, Entry entry) {
@@ -75,7 +79,9 @@ public class TraceService {
     }
 
     private TraceNode node(Journal journal, Entry entry, List<Entry> amended, List<TraceNode> on, int more) {
-        return new TraceNode(entry.id(), entry.sequence(), words.margin(entry), words.countingText(journal, entry), words.result(journal, entry), journal.state().isStruck(entry.id()),
-                words.steps(journal, entry), amended.stream().map(a -> new TraceNode.Amended(a.sequence(), words.text(journal, a))).toList(), on, more);
+        return new TraceNode(entry.id(), entry.sequence(), words.margin(entry), words.countingText(journal, entry),
+                words.result(journal, entry), journal.state().isStruck(entry.id()),
+                words.steps(journal, entry), amended.stream().map(a -> new TraceNode.Amended(a.sequence(), words.text(journal, a)))
+                .toList(), on, more);
     }
 }

@@ -71,10 +71,12 @@ class UnitsApi {
         Figures f = FiguresAnswers.read(new Answers(asked.figures() == null ? Map.of() : asked.figures()));
         return each(asked.texts(), text -> switch (required(asked.quantity())) {
             case LENGTH, DIFFERENCE, STATION -> LengthText.parse(text, f.lengthUnit()).metres();
-            case DIRECTION -> (Boolean.TRUE.equals(asked.packed()) ? AngleText.parsePacked(text) : AngleText.parse(text, f.angles().unit())).radians();
+            case DIRECTION -> (Boolean.TRUE.equals(asked.packed()) ? AngleText.parsePacked(text) : AngleText.parse(text, f.angles().unit()))
+                    .radians();
             case LATITUDE -> LatLonText.latitude(text).radians();
             case LONGITUDE -> LatLonText.longitude(text).radians();
-            case GRADE, AREA, VOLUME, TEMPERATURE, PRESSURE -> throw new SurveyException(Problem.CHOICE_UNFIT, "quantity", asked.quantity().name(),
+            case GRADE, AREA, VOLUME, TEMPERATURE,
+                    PRESSURE -> throw new SurveyException(Problem.CHOICE_UNFIT, "quantity", asked.quantity().name(),
                     "LENGTH, DIFFERENCE, STATION, DIRECTION, LATITUDE, LONGITUDE");
         });
     }

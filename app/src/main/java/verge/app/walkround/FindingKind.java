@@ -38,6 +38,7 @@ final class FindingKind extends EntryKind<FindingAccepted> {
     }
     @Override
     public Stream<Value<FindingAccepted>> values(FindingAccepted says, InBook in) {
-        return new Values<>(says, in).words("why", "Why it was left", says.reason(), (was, why) -> new FindingAccepted(was.kind(), was.about(), why)).all();
+        return new Values<>(says, in).words("why", "Why it was left", says.reason(),
+                (was, why) -> new FindingAccepted(was.kind(), was.about(), why)).all();
     }
 }

@@ -22,7 +22,8 @@ public class Remedies {
     private final Layers layers;
     private final JournalService journals;
 
-    Remedies(SiteDrawings drawings, SiteFileService files, ImportService imports, SitePoints points, Layers layers, JournalService journals) {
+    Remedies(SiteDrawings drawings, SiteFileService files, ImportService imports, SitePoints points, Layers layers,
+            JournalService journals) {
         this.drawings = drawings;
         this.files = files;
         this.imports = imports;

@@ -32,7 +32,8 @@ class WalkRoundApi {
     }
 
     /** @param accepted why it is left as it is; null if it still stands */
-    record FindingBody(String kind, Finding.Weight weight, String about, String wrong, String means, String next, List<String> remedies, String accepted) {
+    record FindingBody(String kind, Finding.Weight weight, String about, String wrong, String means, String next, List<String> remedies,
+            String accepted) {
     }
 
     record Acceptance(String kind, String about, String reason) {
@@ -48,14 +49,16 @@ class WalkRoundApi {
     private FindingBody body(WalkRoundService.Standing standing, Figures figures) {
         Finding f = standing.finding();
         Said said = words.say(f, figures);
-        return new FindingBody(f.kind().name(), f.kind().weight(), f.about(), said.wrong(), said.means(), said.next(), f.remedies().stream().map(words::remedy).toList(),
+        return new FindingBody(f.kind().name(), f.kind().weight(), f.about(), said.wrong(), said.means(), said.next(),
+                f.remedies().stream().map(words::remedy).toList(),
                 standing.accepted().orElse(null));
     }
 
     @Operation(summary = "Leave a finding as it is", description = "The reason is kept in the field book.")
     @PostMapping("/acceptances")
     void accept(@PathVariable UUID job, @RequestBody Acceptance acceptance, Principal person) {
-        walkRound.accept(job, acceptance.kind(), acceptance.about() == null ? "" : acceptance.about(), acceptance.reason() == null ? "" : acceptance.reason(),
+        walkRound.accept(job, acceptance.kind(), acceptance.about() == null ? "" : acceptance.about(),
+                acceptance.reason() == null ? "" : acceptance.reason(),
                 Author.ofProgram(person.getName()));
     }
 }

@@ -59,25 +59,30 @@ class WalkRoundController {
 
     private FindingView view(WalkRoundService.Standing standing, Figures figures) {
         Finding f = standing.finding();
-        List<Way> ways = IntStream.range(0, f.remedies().size()).mapToObj(i -> new Way(i, words.remedy(f.remedies().get(i)), leads(f.remedies().get(i)))).toList();
-        return new FindingView(f.kind().name(), f.about(), f.kind().weight().name().toLowerCase(Locale.ROOT), words.title(f.kind().name()), words.say(f, figures),
+        List<Way> ways = IntStream.range(0, f.remedies().size())
+                .mapToObj(i -> new Way(i, words.remedy(f.remedies().get(i)), leads(f.remedies().get(i)))).toList();
+        return new FindingView(f.kind().name(), f.about(), f.kind().weight().name().toLowerCase(Locale.ROOT), words.title(f.kind().name()),
+                words.say(f, figures),
                 standing.accepted().orElse(""), ways);
     }
 
     private static String leads(Remedy remedy) {
-        return remedy instanceof Remedy.OpenSettings ? "settings" : remedy instanceof Remedy.OpenBase ? "setup/base" : remedy instanceof Remedy.OpenSessions ? "setup/static" : "";
+        return remedy instanceof Remedy.OpenSettings ? "settings" : remedy instanceof Remedy.OpenBase ? "setup/base"
+                : remedy instanceof Remedy.OpenSessions ? "setup/static" : "";
     }
 
     /** Does what a finding offers; if it is not found any more, somebody has done it. */
     @PostMapping("/remedy")
-    String remedy(@PathVariable UUID job, @RequestParam String kind, @RequestParam(defaultValue = "") String about, @RequestParam int way, Principal person) {
+    String remedy(@PathVariable UUID job, @RequestParam String kind, @RequestParam(defaultValue = "") String about, @RequestParam int way,
+            Principal person) {
         Finding finding = walkRound.find(job, kind, about);
         remedies.apply(job, finding.remedies().get(Math.floorMod(way, finding.remedies().size())), Author.atPage(person.getName()));
         return "redirect:/jobs/" + job + "/walk-round";
     }
 
     @PostMapping("/accept")
-    String accept(@PathVariable UUID job, @RequestParam String kind, @RequestParam(defaultValue = "") String about, @RequestParam(defaultValue = "") String reason,
+    String accept(@PathVariable UUID job, @RequestParam String kind, @RequestParam(defaultValue = "") String about,
+            @RequestParam(defaultValue = "") String reason,
             Principal person) {
         walkRound.accept(job, kind, about, reason, Author.atPage(person.getName()));
         return "redirect:/jobs/" + job + "/walk-round";

@@ -84,7 +84,8 @@ public class WalkRoundService {
     /** Whether a finding is about layers that are all hidden by now. */
     private boolean isOutOfSight(Finding finding) {
         return finding.kind() == Finding.Kind.FILE_HAS_STRAYS && !finding.remedies().isEmpty()
-                && finding.remedies().stream().allMatch(r -> r instanceof Remedy.HideLayer hide && layers.isHidden(hide.file(), hide.layer()));
+                && finding.remedies().stream().allMatch(r -> r instanceof Remedy.HideLayer hide
+                && layers.isHidden(hide.file(), hide.layer()));
     }
 
     /**

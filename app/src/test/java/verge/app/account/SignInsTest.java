@@ -104,7 +104,8 @@ class SignInsTest {
         Iterator<String> others = stream(loses);
         String token = verge.bean(TokenService.class).make(name, "a program");
         assertThat(keeps.get("/api/v1/jobs", "Authorization", "Bearer " + token).statusCode()).isEqualTo(200);
-        assertThat(keeps.post("/account/password", Map.of("old", PASSWORD, "fresh", "guillemot stack")).body()).contains("password is changed");
+        assertThat(keeps.post("/account/password", Map.of("old", PASSWORD, "fresh", "guillemot stack")).body())
+                .contains("password is changed");
         assertThat(ends(others)).isTrue();
         assertThat(loses.get("/account").uri().getPath()).isEqualTo("/sign-in");
         assertThat(keeps.get("/api/v1/jobs", "Authorization", "Bearer " + token).statusCode()).isEqualTo(401);

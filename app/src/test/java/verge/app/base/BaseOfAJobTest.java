@@ -42,7 +42,10 @@ import verge.instruments.standin.PracticeGround;
 import verge.instruments.world.OnEarth;
 import verge.instruments.world.Ternholm;
 
-/** A job with a base of its own: started where the sky says or over a mark, sent to a caster or on the air, corrected in the evening; and what keeps it from being started wrong. */
+/**
+ * A job with a base of its own: started where the sky says or over a mark, sent to a caster or on the air, corrected in the evening; and
+ * what keeps it from being started wrong.
+ */
 class BaseOfAJobTest extends JobWithReceivers {
     private static final GridPoint T2 = Ternholm.YARD.plus(-31.205, -8.664);
     private static final String TRIPOD = "1.6";
@@ -93,9 +96,11 @@ class BaseOfAJobTest extends JobWithReceivers {
     }
 
     private Map<String, String> fields(String from, String name, Position at) {
-        Map<String, String> all = new HashMap<>(Map.of("id", anId(), "from", from, from.equals("KNOWN") ? "mark" : "newMark", name, "way", "OTHER", "kind", "7", "seconds", "1"));
+        Map<String, String> all = new HashMap<>(Map.of("id", anId(), "from", from, from.equals("KNOWN") ? "mark" : "newMark", name, "way",
+                "OTHER", "kind", "7", "seconds", "1"));
         if (at != null) {
-            all.putAll(Map.of("northing", Double.toString(at.plan().northing()), "easting", Double.toString(at.plan().easting()), "elevation", Double.toString(at.elevation().orElseThrow().metres())));
+            all.putAll(Map.of("northing", Double.toString(at.plan().northing()), "easting", Double.toString(at.plan().easting()),
+                    "elevation", Double.toString(at.elevation().orElseThrow().metres())));
         }
         return all;
     }
@@ -112,7 +117,10 @@ class BaseOfAJobTest extends JobWithReceivers {
         return journal().entries().size();
     }
 
-    /** A day's way: provisional over the internet, a rover's point that says so everywhere, the truth in the evening, and the point lies where the pole truly stood. The second start is told of the first. */
+    /**
+     * A day's way: provisional over the internet, a rover's point that says so everywhere, the truth in the evening, and the point lies
+     * where the pole truly stood. The second start is told of the first.
+     */
     @Test
     void aProvisionalBaseCorrectedInTheEvening() throws Exception {
         Map<String, String> sky = fields("SKY", "BASE1", null);
@@ -128,14 +136,17 @@ class BaseOfAJobTest extends JobWithReceivers {
         post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "rover"));
         post("/receiver/corrections", Map.of("caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", mountpoint));
         antenna("/receiver", dish(), Double.toString(ground.look().mount().metres()), "MOUNT");
-        until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED).isPresent() && snapshot(Seat.rover(job.id())).base().filter(state().bases().get(0)::isHeard).isPresent());
+        until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED).isPresent() && snapshot(Seat.rover(job.id()))
+                .base().filter(state().bases().get(0)::isHeard).isPresent());
         assertThat(post("/measure/shots", Map.of("id", anId(), "name", "R1", "code", "GRD", "by", "receiver")).statusCode()).isEqualTo(200);
         assertThat(isProvisional("R1")).isTrue();
-        assertThat(state().bases().get(0).reference().minus(state().bases().get(0).sent().place()).length()).as("what was sent is what is kept").isLessThan(1e-3);
+        assertThat(state().bases().get(0).reference().minus(state().bases().get(0).sent().place()).length())
+                .as("what was sent is what is kept").isLessThan(1e-3);
         until(() -> verge.bean(BaseDesk.class).uplink(job.id()).flatMap(u -> u.back()).flatMap(b -> b.told().base()).isPresent());
         String bench = visitor.get("/jobs/" + job.id() + "/setup/base").body();
         assertThat(bench).contains("Sends, provisional").contains("number 7, ").contains("It never fixes").contains("BASE1 provisional");
-        assertThat(visitor.get("/jobs/" + job.id() + "/handover/points.csv?what=MEASURED").body()).contains("# PROVISIONAL: 2 points rest on base BASE1").contains("Provisional\r\n").containsPattern("R1,.*,base BASE1\r\n");
+        assertThat(visitor.get("/jobs/" + job.id() + "/handover/points.csv?what=MEASURED").body())
+                .contains("# PROVISIONAL: 2 points rest on base BASE1").contains("Provisional\r\n").containsPattern("R1,.*,base BASE1\r\n");
         assertThat(visitor.get("/jobs/" + job.id() + "/book").body()).contains("provisional");
 
         UUID entry = state().bases().get(0).entry();
@@ -144,21 +155,27 @@ class BaseOfAJobTest extends JobWithReceivers {
         assertThat(seen.body()).contains("2 points move").contains("R1");
         Map<String, String> wrong = new HashMap<>(truth);
         wrong.put("elevation", "45.2");
-        assertThat(post("/base/" + entry + "/correct/preview", wrong).body()).contains("BASE_OFF_SKY").contains("height above the ellipsoid");
+        assertThat(post("/base/" + entry + "/correct/preview", wrong).body()).contains("BASE_OFF_SKY")
+                .contains("height above the ellipsoid");
         truth.put("reason", "levelled in");
         assertThat(post("/base/" + entry + "/correct", truth).statusCode()).isEqualTo(204);
         StoredPoint measured = point("R1").orElseThrow();
-        assertThat(measured.position().plan().distanceMetres(trueTip().plan())).isLessThan(5 * measured.sigma().orElseThrow().plan().metres());
-        assertThat(measured.position().elevation().orElseThrow().minus(trueTip().elevation().orElseThrow()).metres()).isBetween(-0.08, 0.08);
+        assertThat(measured.position().plan().distanceMetres(trueTip().plan()))
+                .isLessThan(5 * measured.sigma().orElseThrow().plan().metres());
+        assertThat(measured.position().elevation().orElseThrow().minus(trueTip().elevation().orElseThrow()).metres())
+                .isBetween(-0.08, 0.08);
         assertThat(isProvisional("R1")).isFalse();
         assertThat(visitor.get("/jobs/" + job.id() + "/handover/points.csv?what=MEASURED").body()).doesNotContain("PROVISIONAL");
 
         String token = verge.bean(TokenService.class).make("surveyor", "bases");
-        assertThat(visitor.program("GET", "/api/v1/jobs/" + job.id() + "/bases", token, "").body()).contains("\"mark\":\"BASE1\"").contains("\"provisional\":false").contains("\"points\":1").contains("\"until\":null");
+        assertThat(visitor.program("GET", "/api/v1/jobs/" + job.id() + "/bases", token, "").body()).contains("\"mark\":\"BASE1\"")
+                .contains("\"provisional\":false").contains("\"points\":1").contains("\"until\":null");
         assertThat(visitor.program("GET", "/api/v1/jobs/" + job.id() + "/control-seen", token, "").body()).isEqualTo("[]");
-        assertThat(visitor.program("POST", "/api/v1/jobs/" + job.id() + "/bases/" + entry + "/corrections/preview", token, "{\"fields\":{\"from\":\"KNOWN\",\"mark\":\"NOWHERE\"}}").body()).contains("POINT_UNKNOWN");
+        assertThat(visitor.program("POST", "/api/v1/jobs/" + job.id() + "/bases/" + entry + "/corrections/preview", token,
+                "{\"fields\":{\"from\":\"KNOWN\",\"mark\":\"NOWHERE\"}}").body()).contains("POINT_UNKNOWN");
         String report = visitor.get("/jobs/" + job.id() + "/setup/base/" + entry + "/report").body();
-        assertThat(report).contains("Base report, BASE1").contains("the mark&#39;s coordinates").contains("R1").contains("levelled in").contains("how it came about").doesNotContain("Provisional.");
+        assertThat(report).contains("Base report, BASE1").contains("the mark&#39;s coordinates").contains("R1").contains("levelled in")
+                .contains("how it came about").doesNotContain("Provisional.");
         assertThat(visitor.get("/jobs/" + job.id() + "/setup/base/" + entry + "/report.pdf").body()).startsWith("%PDF");
 
         assertThat(post("/base/end", Map.of("id", anId())).statusCode()).isEqualTo(204);
@@ -167,7 +184,10 @@ class BaseOfAJobTest extends JobWithReceivers {
         assertThat(state().bases()).hasSize(2).allSatisfy(b -> assertThat(b.provisional()).isFalse());
     }
 
-    /** A crew that begins a job each day: the other job's base over the same mark is offered, provisional or known as it is there, and a start from the sky alone is told of the shift. Not where the antenna was carried away, nor another site's. */
+    /**
+     * A crew that begins a job each day: the other job's base over the same mark is offered, provisional or known as it is there, and a
+     * start from the sky alone is told of the shift. Not where the antenna was carried away, nor another site's.
+     */
     @Test
     void theSameMarkInTheNextJob() throws Exception {
         assertThat(start(fields("SKY", "BASE1", null)).statusCode()).isEqualTo(204);
@@ -181,7 +201,8 @@ class BaseOfAJobTest extends JobWithReceivers {
         assertThat(start(fields("SKY", "BASE1", null)).body()).contains("BASE_HERE_AGAIN", "over BASE1 of the job Files");
         Map<String, String> earlier = fields("EARLIER", "BASE1", null);
         earlier.putAll(Map.of("earlierJob", first.id().toString(), "earlier", before.entry().toString()));
-        assertThat(page("/base/held?from=EARLIER&newMark=BASE1&earlierJob=" + first.id() + "&earlier=" + before.entry())).contains("Taken over as it is there, over BASE1 of the job Files. The sky says: off by");
+        assertThat(page("/base/held?from=EARLIER&newMark=BASE1&earlierJob=" + first.id() + "&earlier=" + before.entry()))
+                .contains("Taken over as it is there, over BASE1 of the job Files. The sky says: off by");
         assertThat(start(earlier).statusCode()).isEqualTo(204);
         assertThat(state().bases()).hasSize(2).allSatisfy(b -> {
             assertThat(b.provisional()).isTrue();
@@ -190,7 +211,8 @@ class BaseOfAJobTest extends JobWithReceivers {
         Base now = state().bases().get(1);
         post("/rework/" + now.entry(), Map.of("antennaHeight", "1.7", "reason", "read again", "id", anId()));
         assertThat(state().bases().get(1).ground().minus(before.ground()).length()).as("the mark stays").isLessThan(1e-3);
-        assertThat(state().bases().get(1).reference().minus(now.reference()).length()).as("its antenna does not").isCloseTo(0.1, within(1e-3));
+        assertThat(state().bases().get(1).reference().minus(now.reference()).length()).as("its antenna does not")
+                .isCloseTo(0.1, within(1e-3));
         assertThat(visitor.get("/jobs/" + job.id() + "/book").body()).contains("noted: over BASE1 of the job Files");
         post("/base/end", Map.of("id", anId()));
         Map<String, String> truth = fields("TYPED", "", trueMark());
@@ -214,7 +236,10 @@ class BaseOfAJobTest extends JobWithReceivers {
         assertThat(start(earlier).body()).contains("NO_BASE");
     }
 
-    /** Figures that the sky does not bear out start nothing and write nothing: a question wants a yes, a stop a reason, and the likeliest slip is named. */
+    /**
+     * Figures that the sky does not bear out start nothing and write nothing: a question wants a yes, a stop a reason, and the likeliest
+     * slip is named.
+     */
     @Test
     void mistypedCoordinatesAreStopped() throws Exception {
         Position mark = trueMark();
@@ -230,7 +255,8 @@ class BaseOfAJobTest extends JobWithReceivers {
         never.put("seconds", "0");
         assertThat(start(never).body()).contains("OUT_OF_RANGE");
         assertThat(lines()).isEqualTo(before);
-        assertThat(visitor.get("/jobs/" + job.id() + "/base/held?from=TYPED&newMark=T2&northing=" + off.plan().northing() + "&easting=" + off.plan().easting() + "&elevation=" + off.elevation().orElseThrow().metres()).body()).contains("\"grade\":\"question\"");
+        assertThat(visitor.get("/jobs/" + job.id() + "/base/held?from=TYPED&newMark=T2&northing=" + off.plan().northing() + "&easting="
+                + off.plan().easting() + "&elevation=" + off.elevation().orElseThrow().metres()).body()).contains("\"grade\":\"question\"");
         Map<String, String> sure = fields("TYPED", "T2", off);
         sure.put("sure", "true");
         assertThat(start(sure).statusCode()).isEqualTo(204);
@@ -239,23 +265,29 @@ class BaseOfAJobTest extends JobWithReceivers {
         Map<String, String> reasoned = fields("TYPED", "T3", far);
         reasoned.put("reason", "own grid, moved on purpose");
         assertThat(start(reasoned).statusCode()).isEqualTo(204);
-        assertThat(journal().entries()).extracting(e -> e.payload().getClass().getSimpleName()).containsSubsequence("PointsImported", "BaseSetUp", "BaseEnded", "PointsImported", "BaseSetUp");
+        assertThat(journal().entries()).extracting(e -> e.payload().getClass().getSimpleName())
+                .containsSubsequence("PointsImported", "BaseSetUp", "BaseEnded", "PointsImported", "BaseSetUp");
     }
 
-    /** What it writes beside is a session like others: named, ended with the base, fetched from its card; after a loss of power the same file goes on. */
+    /**
+     * What it writes beside is a session like others: named, ended with the base, fetched from its card; after a loss of power the same
+     * file goes on.
+     */
     @Test
     void rawObservationsBesideABase() throws Exception {
         Map<String, String> sky = fields("SKY", "BASE1", null);
         sky.put("logging", "true");
         assertThat(start(sky).statusCode()).isEqualTo(204);
         Session beside = state().all(new Sessions()).get(0);
-        until(() -> snapshot(Seat.base(job.id())).condition().flatMap(ReceiverCondition::writing).filter(w -> w.file().equals(beside.said().name().file()) && w.epochs() > 1).isPresent());
+        until(() -> snapshot(Seat.base(job.id())).condition().flatMap(ReceiverCondition::writing)
+                .filter(w -> w.file().equals(beside.said().name().file()) && w.epochs() > 1).isPresent());
         ground.receiverBattery(PracticeGround.Of.TRIPOD, 0);
         until(() -> snapshot(Seat.base(job.id())).condition().isEmpty());
         ground.receiverBattery(PracticeGround.Of.TRIPOD, -1);
         until(() -> snapshot(Seat.base(job.id())).condition().isPresent());
         assertThat(post("/base/again", Map.of()).statusCode()).isEqualTo(204);
-        until(() -> snapshot(Seat.base(job.id())).condition().flatMap(ReceiverCondition::writing).filter(w -> w.file().equals(beside.said().name().file()) && w.epochs() > 1).isPresent());
+        until(() -> snapshot(Seat.base(job.id())).condition().flatMap(ReceiverCondition::writing)
+                .filter(w -> w.file().equals(beside.said().name().file()) && w.epochs() > 1).isPresent());
         assertThat(post("/base/end", Map.of("id", anId())).statusCode()).isEqualTo(204);
         assertThat(state().latest(new EndOfSession(beside.entry()))).isPresent();
         UUID base = state().bases().get(0).entry();
@@ -267,7 +299,10 @@ class BaseOfAJobTest extends JobWithReceivers {
         assertThat(state().latest(new RawOf(beside.entry())).orElseThrow().summary().gaps()).hasSize(1);
     }
 
-    /** One receiver is not both; one that sends unasked is told of; a start from two tabs is one base; a height in feet, and one of another day, are doubted. */
+    /**
+     * One receiver is not both; one that sends unasked is told of; a start from two tabs is one base; a height in feet, and one of another
+     * day, are doubted.
+     */
     @Test
     void whoTriesTwice() throws Exception {
         post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
@@ -280,7 +315,8 @@ class BaseOfAJobTest extends JobWithReceivers {
         HttpResponse<String> one = start(fields("SKY", "BASE1", null));
         assertThat(List.of(one.statusCode(), other.join().statusCode())).containsExactlyInAnyOrder(204, 422);
         assertThat(state().bases()).hasSize(1);
-        assertThat(post("/base", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "other")).body()).contains("still sends");
+        assertThat(post("/base", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "other")).body())
+                .contains("still sends");
         Entry base = verge.bean(JournalService.class).journal(job.id()).entry(state().bases().get(0).entry()).orElseThrow();
         parted(base, false);
         assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("It sends as a base already, as number 7");
@@ -289,12 +325,16 @@ class BaseOfAJobTest extends JobWithReceivers {
 
     /** As if what is kept of the seat and its journal had parted. */
     private void parted(Entry base, boolean runs) {
-        Appending what = verge.bean(ReceiverDesk.class).running(Seat.base(job.id()), runs, Appending.of(Author.atPage("surveyor"), base.payload()));
+        Appending what = verge.bean(ReceiverDesk.class)
+                .running(Seat.base(job.id()), runs, Appending.of(Author.atPage("surveyor"), base.payload()));
         verge.bean(TransactionTemplate.class).executeWithoutResult(status -> what.within().accept(base));
         what.after().accept(base);
     }
 
-    /** By radio: a channel on which somebody sends is heard before anything goes out; a code read aloud means its channel; without an antenna nothing starts. */
+    /**
+     * By radio: a channel on which somebody sends is heard before anything goes out; a code read aloud means its channel; without an
+     * antenna nothing starts.
+     */
     @Test
     void onTheAir() throws Exception {
         Map<String, String> air = fields("SKY", "BASE1", null);
@@ -308,15 +348,21 @@ class BaseOfAJobTest extends JobWithReceivers {
         until(() -> snapshot(Seat.base(job.id())).condition().filter(c -> c.antenna().isBlank()).isPresent());
         assertThat(start(air).body()).contains("NO_ANTENNA");
         ground.antenna(PracticeGround.Of.TRIPOD, true);
-        until(() -> snapshot(Seat.base(job.id())).condition().filter(c -> !c.antenna().isBlank()).isPresent() && verge.bean(BaseDesk.class).sky(job.id()).isPresent());
+        until(() -> snapshot(Seat.base(job.id())).condition().filter(c -> !c.antenna().isBlank()).isPresent() && verge.bean(BaseDesk.class)
+                .sky(job.id()).isPresent());
         air.put("code", new RadioChannel(442, 25, "4FSK").code());
         assertThat(start(air).statusCode()).isEqualTo(204);
-        until(() -> snapshot(Seat.base(job.id())).condition().flatMap(c -> c.radio()).filter(r -> r.megahertz() == 442 && r.modulation().equals("4FSK")).isPresent());
-        assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("442.000 MHz, 25 kHz apart, 4FSK").contains("Carries over flat land");
+        until(() -> snapshot(Seat.base(job.id())).condition().flatMap(c -> c.radio())
+                .filter(r -> r.megahertz() == 442 && r.modulation().equals("4FSK")).isPresent());
+        assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("442.000 MHz, 25 kHz apart, 4FSK")
+                .contains("Carries over flat land");
         assertThat(List.copyOf(state().bases())).hasSize(1);
     }
 
-    /** What goes wrong while it sends is told on its bench: another crew that joins on its channel, a tripod that is carried away, that both are over again, and a receiver that somebody set otherwise. */
+    /**
+     * What goes wrong while it sends is told on its bench: another crew that joins on its channel, a tripod that is carried away, that both
+     * are over again, and a receiver that somebody set otherwise.
+     */
     @Test
     void whatGoesWrongWhileItSends() throws Exception {
         Map<String, String> air = fields("SKY", "BASE1", null);
@@ -337,23 +383,29 @@ class BaseOfAJobTest extends JobWithReceivers {
         until(() -> !page("/base/now").contains("does not send any more"));
     }
 
-    /** A stream that carries somebody else's base since noon: nothing is measured from it without a reason, and the reason stands in the book. */
+    /**
+     * A stream that carries somebody else's base since noon: nothing is measured from it without a reason, and the reason stands in the
+     * book.
+     */
     @Test
     void aStreamThatCarriesAnothersBase() throws Exception {
         post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "rover"));
         post("/receiver/corrections", Map.of("caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", "GALLERY"));
         antenna("/receiver", dish(), Double.toString(ground.look().mount().metres()), "MOUNT");
-        until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED).isPresent() && snapshot(Seat.rover(job.id())).base().filter(b -> b.station() == 417).isPresent());
+        until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED).isPresent() && snapshot(Seat.rover(job.id()))
+                .base().filter(b -> b.station() == 417).isPresent());
         assertThat(shot("R1", "").statusCode()).isEqualTo(200);
         try {
             ground.neighbourOnGallery(true);
             until(() -> snapshot(Seat.rover(job.id())).base().filter(b -> b.station() == 530).isPresent());
             until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED && p.base().equals("0530")).isPresent());
-            assertThat(visitor.get("/jobs/" + job.id() + "/setup/receiver").body()).contains("The stream GALLERY carries base 530 now; your points were measured from base 417.");
+            assertThat(visitor.get("/jobs/" + job.id() + "/setup/receiver").body())
+                    .contains("The stream GALLERY carries base 530 now; your points were measured from base 417.");
             assertThat(shot("R2", "").body()).contains("BASE_NOT_AS_BEFORE");
             assertThat(point("R2")).isEmpty();
             assertThat(shot("R2", "the gallery's base is being repaired").statusCode()).isEqualTo(200);
-            assertThat(visitor.get("/jobs/" + job.id() + "/setup/receiver/report").body()).contains("the gallery&#39;s base is being repaired", "GALLERY, number 530");
+            assertThat(visitor.get("/jobs/" + job.id() + "/setup/receiver/report").body())
+                    .contains("the gallery&#39;s base is being repaired", "GALLERY, number 530");
         } finally {
             ground.neighbourOnGallery(false);
         }

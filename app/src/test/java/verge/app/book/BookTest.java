@@ -49,7 +49,8 @@ class BookTest {
         party.shoot("101");
         UUID leaf = party.openLeaf().entry();
         party.post("/setup/leaves/check", Map.of("id", UUID.randomUUID().toString(), "mark", "T1"));
-        party.post("/rework/" + leaf, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.444", "reason", "\u201cquoted\u201d, with a = and \\ and a line\nbreak"));
+        party.post("/rework/" + leaf, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.444", "reason",
+                "\u201cquoted\u201d, with a = and \\ and a line\nbreak"));
         party.post("/setup/sets/plan", Map.of("marks", "T4, T1", "count", "1", "targetHeight", "1.6", "prismConstant", "-12"));
         party.post("/floors", Map.of("name", "yard", "level", "T1"));
         party.post("/floors/here", Map.of("floor", "yard"));
@@ -62,13 +63,16 @@ class BookTest {
         FieldParty party = worked();
         String out = text ? books.asText(party.job()) : books.asJson(party.job());
         UUID site = verge.bean(JobService.class).job(party.job()).siteId();
-        Job copy = books.bringIn(site, "Copy " + UUID.randomUUID(), new ByteArrayResource(out.getBytes(StandardCharsets.UTF_8)), "surveyor");
+        Job copy = books.bringIn(site, "Copy " + UUID.randomUUID(), new ByteArrayResource(out.getBytes(StandardCharsets.UTF_8)),
+                "surveyor");
         JournalService journals = verge.bean(JournalService.class);
         Journal before = journals.journal(party.job());
         Journal after = journals.journal(copy.id());
         assertThat(after.entries()).hasSameSizeAs(before.entries());
-        assertThat(after.state().points().map(StoredPoint::position).toList()).isEqualTo(before.state().points().map(StoredPoint::position).toList());
-        assertThat(after.state().openLeaf().orElseThrow().solved().station().covariance()).isEqualTo(before.state().openLeaf().orElseThrow().solved().station().covariance());
+        assertThat(after.state().points().map(StoredPoint::position).toList())
+                .isEqualTo(before.state().points().map(StoredPoint::position).toList());
+        assertThat(after.state().openLeaf().orElseThrow().solved().station().covariance())
+                .isEqualTo(before.state().openLeaf().orElseThrow().solved().station().covariance());
         String again = text ? books.asText(copy.id()) : books.asJson(copy.id());
         assertThat(withoutIds(again)).isEqualTo(withoutIds(out));
         assertThat(after.state().floor()).isEqualTo(before.state().floor());
@@ -76,15 +80,20 @@ class BookTest {
     }
 
     private static String withoutIds(String book) {
-        return Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}").matcher(book).replaceAll("id").replaceAll("(?m)^job .*|\"job\" : .*", "");
+        return Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}").matcher(book).replaceAll("id")
+                .replaceAll("(?m)^job .*|\"job\" : .*", "");
     }
 
     @ParameterizedTest
-    @CsvSource({"verge-field-book 2, line 1", "'verge-field-book 1\nentry 1 shot', line 2", "'verge-field-book 1\nentry 1 shot/2\n.a = {', line 3", "'verge-field-book 1\n.a = 1', line 2",
-        "'verge-field-book 1\njob \"x\"', line 2", "'verge-field-book 1\nend 3', line 2", "'verge-field-book 1\nentry 1 shot/2\n.a[4] = 1\nend 1', line 3",
-        "'verge-field-book 1\nentry 1 shot/2\n.a = 1\nend 1', line 2", "'{\"format\":\"other\",\"version\":1,\"job\":\"x\",\"entries\":[]}', its head", "'{\"', its JSON", "'', line 1"})
+    @CsvSource({"verge-field-book 2, line 1", "'verge-field-book 1\nentry 1 shot', line 2",
+            "'verge-field-book 1\nentry 1 shot/2\n.a = {', line 3", "'verge-field-book 1\n.a = 1', line 2",
+        "'verge-field-book 1\njob \"x\"', line 2", "'verge-field-book 1\nend 3', line 2",
+                "'verge-field-book 1\nentry 1 shot/2\n.a[4] = 1\nend 1', line 3",
+        "'verge-field-book 1\nentry 1 shot/2\n.a = 1\nend 1', line 2",
+        "'{\"format\":\"other\",\"version\":1,\"job\":\"x\",\"entries\":[]}', its head", "'{\"', its JSON", "'', line 1"})
     void whatIsNoBookIsRefusedWithItsPlace(String book, String place) {
-        assertThatThrownBy(() -> books.bringIn(UUID.randomUUID(), "x", new ByteArrayResource(book.getBytes(StandardCharsets.UTF_8)), "surveyor")).isInstanceOfSatisfying(SurveyException.class, e -> {
+        assertThatThrownBy(() -> books.bringIn(UUID.randomUUID(), "x", new ByteArrayResource(book.getBytes(StandardCharsets.UTF_8)),
+                "surveyor")).isInstanceOfSatisfying(SurveyException.class, e -> {
             assertThat(e.problem()).isEqualTo(Problem.BOOK_UNREADABLE);
             assertThat(e.arguments().get(0)).isEqualTo(place);
         });
@@ -105,7 +114,8 @@ class BookTest {
                 try {
                     books.bringIn(site, "Broken " + UUID.randomUUID(), new ByteArrayResource(bytes), "surveyor");
                 } catch (SurveyException told) {
-                    assertThat(told.problem()).isIn(Problem.BOOK_UNREADABLE, Problem.NAME_UNFIT, Problem.POINT_NAME_UNFIT, Problem.FLOOR_NAME_UNFIT, Problem.CODE_UNFIT, Problem.SYSTEM_UNREADABLE);
+                    assertThat(told.problem()).isIn(Problem.BOOK_UNREADABLE, Problem.NAME_UNFIT, Problem.POINT_NAME_UNFIT,
+                            Problem.FLOOR_NAME_UNFIT, Problem.CODE_UNFIT, Problem.SYSTEM_UNREADABLE);
                 }
             }
         }
@@ -115,8 +125,11 @@ class BookTest {
     @Test
     void strangeNamesSurviveTheText() throws Exception {
         var payload = JsonMapper.shared().createObjectNode();
-        payload.putObject("notes").put("a.b", "1").put("c[0] = ", "2").put("\"q\"", "\u00e9\n").putArray("list").add(1.25).addObject().putNull("nothing");
-        WrittenBook book = WrittenBook.of("A job", List.of(new WrittenBook.Line(UUID.randomUUID(), 1, OffsetDateTime.parse("2026-06-01T10:41:07.123456+02:00"), "p\u00e8re", "page", "shot", 2, payload)));
+        payload.putObject("notes").put("a.b", "1").put("c[0] = ", "2").put("\"q\"", "\u00e9\n").putArray("list").add(1.25).addObject()
+                .putNull("nothing");
+        WrittenBook book = WrittenBook.of("A job",
+                List.of(new WrittenBook.Line(UUID.randomUUID(), 1, OffsetDateTime.parse("2026-06-01T10:41:07.123456+02:00"), "p\u00e8re",
+                "page", "shot", 2, payload)));
         List<WrittenBook.Line> read = new ArrayList<>();
         assertThat(lines.read(new StringReader(lines.write(book)), read::add)).isEqualTo("A job");
         assertThat(read).isEqualTo(book.entries());
@@ -126,10 +139,12 @@ class BookTest {
     @Test
     void whatWasWrittenTogetherStaysTogetherUnderNewIds() throws Exception {
         FieldParty party = worked();
-        party.post("/rework", Map.of("id", UUID.randomUUID().toString(), "what", "POLE_BY", "by", "0.05", "kind.SHOT", "on", "kind.CHECK", "on", "kind.SETUP", "on", "reason", "pole"));
+        party.post("/rework", Map.of("id", UUID.randomUUID().toString(), "what", "POLE_BY", "by", "0.05", "kind.SHOT", "on", "kind.CHECK",
+                "on", "kind.SETUP", "on", "reason", "pole"));
         int together = verge.bean(JournalService.class).journal(party.job()).lastDone().orElseThrow().entries().size();
         assertThat(together).isGreaterThan(1);
-        Job copy = books.bringIn(verge.bean(JobService.class).job(party.job()).siteId(), "Copy " + UUID.randomUUID(), new ByteArrayResource(party.page("/book.txt").getBytes(StandardCharsets.UTF_8)), "surveyor");
+        Job copy = books.bringIn(verge.bean(JobService.class).job(party.job()).siteId(), "Copy " + UUID.randomUUID(),
+                new ByteArrayResource(party.page("/book.txt").getBytes(StandardCharsets.UTF_8)), "surveyor");
         assertThat(verge.bean(JournalService.class).journal(copy.id()).lastDone().orElseThrow().entries()).hasSize(together);
     }
 
@@ -137,10 +152,12 @@ class BookTest {
     void thePagesHandItOutAndTakeItIn() throws Exception {
         FieldParty party = worked();
         String text = party.page("/book.txt");
-        assertThat(text).startsWith("verge-field-book 1\njob \"Test ").contains("entry 1 settings/3", ".arrangement.station.text = \"T2\"", "reworked/1");
+        assertThat(text).startsWith("verge-field-book 1\njob \"Test ")
+                .contains("entry 1 settings/3", ".arrangement.station.text = \"T2\"", "reworked/1");
         assertThat(party.page("/book.json")).contains("\"format\" : \"verge-field-book\"");
         UUID site = verge.bean(JobService.class).job(party.job()).siteId();
         String name = "Brought in " + UUID.randomUUID();
-        assertThat(party.visitor().upload("/sites/" + site + "/books?name=" + name.replace(' ', '+'), "book.txt", text.getBytes(StandardCharsets.UTF_8)).body()).contains("Field book", name);
+        assertThat(party.visitor().upload("/sites/" + site + "/books?name=" + name.replace(' ', '+'), "book.txt",
+                text.getBytes(StandardCharsets.UTF_8)).body()).contains("Field book", name);
     }
 }

@@ -27,7 +27,8 @@ class FindingWordsTest {
             case DISTANCES_DISAGREE, DISTANCES_FOOT_KIND -> List.of(-134.7, 2.5, 12);
             case DISTANCES_GRID_FOR_GROUND -> List.of(-134.7, 2.5, 12, 0.9998653);
             case DISTANCES_AIR -> List.of(39.6, 2.5, 12, 40.1);
-            case FILE_FAR_AWAY, AXES_MISTAKEN, UNIT_MISTAKEN, UNIT_HEADER_WRONG -> List.of("yard.dxf", new Length(5_412_300), "north-east", "the known points", "mm", "m");
+            case FILE_FAR_AWAY, AXES_MISTAKEN, UNIT_MISTAKEN, UNIT_HEADER_WRONG ->
+                    List.of("yard.dxf", new Length(5_412_300), "north-east", "the known points", "mm", "m");
             case FILE_OUTSIDE_AREA, READING_MISTAKEN -> List.of("yard.dxf", new Length(284_000), "UTM", "easting first, then northing");
             case FOOT_KIND_UNSAID -> List.of("yard.csv", "ft", "ftUS", new Length(12.6));
             case LOCALISATION_MARK_MOVED -> List.of("T1", new Length(0.038), 2);
@@ -64,8 +65,10 @@ class FindingWordsTest {
 
     @Test
     void figuresAreRoundedToWhatTheyAreWorth() {
-        assertThat(words.say(found(Finding.Kind.DISTANCES_GRID_FOR_GROUND, List.of(-134.71, 2.52, 12, 0.9998653)), Figures.metric()).wrong()).contains("−134.7 ppm", "12 sights", "σ 2.5 ppm");
+        assertThat(words.say(found(Finding.Kind.DISTANCES_GRID_FOR_GROUND, List.of(-134.71, 2.52, 12, 0.9998653)), Figures.metric())
+                .wrong()).contains("−134.7 ppm", "12 sights", "σ 2.5 ppm");
         assertThat(words.say(found(Finding.Kind.FOOT_KINDS_DIFFER, List.of(12_600.0)), Figures.metric()).means()).contains("12600 mm");
-        assertThat(words.say(found(Finding.Kind.PRESSURE_ODD, List.of("T2", 760.0, 1012.44)), Figures.metric()).wrong()).contains("760.0 hPa").contains("1,012.4 hPa".replace(",", ""));
+        assertThat(words.say(found(Finding.Kind.PRESSURE_ODD, List.of("T2", 760.0, 1012.44)), Figures.metric()).wrong())
+                .contains("760.0 hPa").contains("1,012.4 hPa".replace(",", ""));
     }
 }

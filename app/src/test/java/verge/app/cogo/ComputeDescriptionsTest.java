@@ -40,10 +40,12 @@ class ComputeDescriptionsTest {
             }
             JsonNode described = paths.get(address).get("post");
             JsonNode body = described.at("/requestBody/content/application~1json");
-            assertThat(body.at("/schema/properties/given/properties").propertyNames()).containsExactlyInAnyOrderElementsOf(tool.slots().stream().map(s -> s.id()).toList());
+            assertThat(body.at("/schema/properties/given/properties").propertyNames())
+                    .containsExactlyInAnyOrderElementsOf(tool.slots().stream().map(s -> s.id()).toList());
             HttpResponse<String> answer = visitor.program("POST", address, token, body.get("example").toString());
             assertThat(answer.statusCode()).as(tool + " " + answer.body()).isEqualTo(200);
-            assertThat(JSON.readTree(answer.body())).as(tool.name()).isEqualTo(described.at("/responses/200/content/application~1json/example"));
+            assertThat(JSON.readTree(answer.body())).as(tool.name())
+                    .isEqualTo(described.at("/responses/200/content/application~1json/example"));
         }
     }
 
@@ -51,9 +53,12 @@ class ComputeDescriptionsTest {
     void uploadsAreDescribedAsTheyAre() throws Exception {
         JsonNode paths = JSON.readTree(new Visitor(verge.base()).get("/api/v1/openapi").body()).get("paths");
         for (String[] upload : new String[][] {{"/api/v1/jobs/{job}/photos", "photo"}, {"/api/v1/sites/{site}/files", "file"}}) {
-            assertThat(paths.get(upload[0]).at("/post/requestBody/content/multipart~1form-data/schema/properties/" + upload[1] + "/format").asString()).isEqualTo("binary");
+            assertThat(paths.get(upload[0]).at("/post/requestBody/content/multipart~1form-data/schema/properties/" + upload[1] + "/format")
+                    .asString()).isEqualTo("binary");
         }
-        assertThat(paths.get("/api/v1/sites/{site}/files").at("/post/parameters").valueStream().map(p -> p.get("name").asString())).contains("unit", "order", "role", "system");
-        assertThat(paths.get("/api/v1/sites/{site}/books").at("/post/requestBody/content").propertyNames()).contains("application/octet-stream");
+        assertThat(paths.get("/api/v1/sites/{site}/files").at("/post/parameters").valueStream().map(p -> p.get("name").asString()))
+                .contains("unit", "order", "role", "system");
+        assertThat(paths.get("/api/v1/sites/{site}/books").at("/post/requestBody/content").propertyNames())
+                .contains("application/octet-stream");
     }
 }

@@ -60,7 +60,8 @@ class ComputeOfAJobTest {
     }
 
     private String worked(String tool, Map<String, String> fields) throws Exception {
-        String query = fields.entrySet().stream().map(f -> f.getKey() + "=" + URLEncoder.encode(f.getValue(), StandardCharsets.UTF_8)).collect(Collectors.joining("&"));
+        String query = fields.entrySet().stream().map(f -> f.getKey() + "=" + URLEncoder.encode(f.getValue(), StandardCharsets.UTF_8))
+                .collect(Collectors.joining("&"));
         return visitor.get("/jobs/" + job.id() + "/compute/tools/" + tool + "/worked?" + query).body();
     }
 
@@ -79,28 +80,37 @@ class ComputeOfAJobTest {
     void aPointIsComputedKeptCorrectedAndTakenBack() throws Exception {
         String there = worked("POLAR", Map.of("from", "T1", "direction", "T1 to T4", "distance", "10+2*1.5 m - 500 mm"));
         assertThat(there).contains("12.500").contains("data-drawing");
-        HttpResponse<String> written = note("POLAR", Map.of("from", "T1", "direction", "T1 to T4", "distance", "12.5", "rise", "0.25", "first", "c1", "code", "MRK"));
+        HttpResponse<String> written =
+                note("POLAR", Map.of("from", "T1", "direction", "T1 to T4", "distance", "12.5", "rise", "0.25", "first", "c1", "code",
+                "MRK"));
         assertThat(written.statusCode()).isLessThan(400);
         GridInverse.Result laid = GridInverse.between(point("T1").plan(), point("c1").plan());
         double ground = laid.distance().metres() * state().toldPerGrid(point("T1"));
         assertThat(ground).isCloseTo(12.5, within(1e-6));
-        assertThat(laid.azimuth().radians()).isCloseTo(GridInverse.between(point("T1").plan(), point("T4").plan()).azimuth().radians(), within(1e-9));
+        assertThat(laid.azimuth().radians())
+                .isCloseTo(GridInverse.between(point("T1").plan(), point("T4").plan()).azimuth().radians(), within(1e-9));
         StoredPoint kept = state().own(new PointName("c1")).orElseThrow();
         assertThat(kept.origin()).isEqualTo(Origin.COMPUTED);
         assertThat(kept.code().text()).isEqualTo("MRK");
         assertThat(book()).contains("Direction and distance: From T1").contains("T1 to T4");
-        HttpResponse<String> corrected = visitor.post("/jobs/" + job.id() + "/rework/" + kept.entry(), Map.of("id", UUID.randomUUID().toString(), "distance", "25", "reason", "read wrong"));
+        HttpResponse<String> corrected = visitor.post("/jobs/" + job.id() + "/rework/" + kept.entry(),
+                Map.of("id", UUID.randomUUID().toString(), "distance", "25", "reason", "read wrong"));
         assertThat(corrected.statusCode()).isLessThan(400);
-        assertThat(GridInverse.between(point("T1").plan(), point("c1").plan()).distance().metres() * state().toldPerGrid(point("T1"))).isCloseTo(25, within(1e-6));
+        assertThat(GridInverse.between(point("T1").plan(), point("c1").plan()).distance().metres() * state().toldPerGrid(point("T1")))
+                .isCloseTo(25, within(1e-6));
         assertThat(visitor.get("/jobs/" + job.id() + "/trace?point=c1").body()).contains("Direction");
         visitor.post("/jobs/" + job.id() + "/book/" + kept.entry() + "/strike", Map.of());
         assertThat(visitor.get("/jobs/" + job.id() + "/compute/tools").body()).contains("Divide an area");
     }
 
-    /** Of two places that are possible the one that is meant is kept; a name that is taken is passed over, and sending again stores once. */
+    /**
+     * Of two places that are possible the one that is meant is kept; a name that is taken is passed over, and sending again stores once.
+     */
     @Test
     void oneOfTwoIsKeptAndOnlyOnce() throws Exception {
-        Map<String, String> distances = new HashMap<>(Map.of("a", "T1", "b", "T4", "distanceA", "60", "distanceB", "60", "first", "x1", "keep", "1", "entry", UUID.randomUUID().toString()));
+        Map<String, String> distances =
+                new HashMap<>(Map.of("a", "T1", "b", "T4", "distanceA", "60", "distanceB", "60", "first", "x1", "keep", "1", "entry",
+                UUID.randomUUID().toString()));
         assertThat(worked("DISTANCES", distances)).contains("Which one is meant?").contains("x1, ");
         note("DISTANCES", distances);
         int entries = verge.bean(JournalService.class).journal(job.id()).entries().size();
@@ -118,9 +128,12 @@ class ComputeOfAJobTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"DISTANCES | a=T1;b=T4;distanceA=3;distanceB=4 | miss each other by", "DIRECTIONS | a=T1;b=T4;directionA=30;directionB=30 | same direction", "POLAR | from=nobody;direction=1;distance=2 | nobody",
-        "POLAR | from=T1;direction=95 70;distance=2 | 95 70", "POLAR | from=T1;direction=30;distance=12..5 | 12..5", "POLAR | from=T1;direction=30 | not given yet: Distance", "CHAIN | points=T1 | needs at least 2",
-        "AREA | ring=T1, T4, T1 | encloses", "CURVE | RADIUS=100;CHORD=201 | No circular curve", "DIVIDE | ring=T1, T4, T3;area=1 ha;direction=0 | lies between", "DEED | begin=T1;legs=N 0 E 60; | misclosure",
+    @CsvSource(delimiter = '|', value = {"DISTANCES | a=T1;b=T4;distanceA=3;distanceB=4 | miss each other by",
+            "DIRECTIONS | a=T1;b=T4;directionA=30;directionB=30 | same direction", "POLAR | from=nobody;direction=1;distance=2 | nobody",
+        "POLAR | from=T1;direction=95 70;distance=2 | 95 70", "POLAR | from=T1;direction=30;distance=12..5 | 12..5",
+                "POLAR | from=T1;direction=30 | not given yet: Distance", "CHAIN | points=T1 | needs at least 2",
+        "AREA | ring=T1, T4, T1 | encloses", "CURVE | RADIUS=100;CHORD=201 | No circular curve",
+        "DIVIDE | ring=T1, T4, T3;area=1 ha;direction=0 | lies between", "DEED | begin=T1;legs=N 0 E 60; | misclosure",
         "POLAR | from=T1;direction=30;distance=0 | direction"})
     void whatIsWrongIsSaidInTheJobsWords(String tool, String given, String words) throws Exception {
         Map<String, String> fields = new HashMap<>();
@@ -152,11 +165,16 @@ class ComputeOfAJobTest {
         double before = state().shape(string).paths().get(0).vertices().plan(0).distanceMetres(point("T1").plan());
         assertThat(before * state().toldPerGrid(point("T1"))).isCloseTo(2, within(1e-6));
         assertThat(state().points().anyMatch(p -> p.origin() == Origin.COMPUTED)).as("the line alone").isFalse();
-        assertThat(visitor.get("/jobs/" + job.id() + "/strings/" + string.id()).body()).contains("computed").contains("no points of its own");
+        assertThat(visitor.get("/jobs/" + job.id() + "/strings/" + string.id()).body()).contains("computed")
+                .contains("no points of its own");
         note("PARALLEL", Map.of("line", "KRB 1", "right", "1", "lineCode", "KRB", "keep", ""));
-        Entry first = verge.bean(JournalService.class).journal(job.id()).entries().stream().filter(e -> e.payload() instanceof Computed).findFirst().orElseThrow();
-        visitor.post("/jobs/" + job.id() + "/rework/" + first.id(), Map.of("id", UUID.randomUUID().toString(), "right", "3", "reason", "read wrong"));
-        List<Double> off = state().strings().stream().map(s -> state().shape(s).paths().get(0).vertices().plan(0).distanceMetres(point("T1").plan()) * state().toldPerGrid(point("T1"))).toList();
+        Entry first = verge.bean(JournalService.class).journal(job.id()).entries().stream().filter(e -> e.payload() instanceof Computed)
+                .findFirst().orElseThrow();
+        visitor.post("/jobs/" + job.id() + "/rework/" + first.id(),
+                Map.of("id", UUID.randomUUID().toString(), "right", "3", "reason", "read wrong"));
+        List<Double> off = state().strings().stream()
+                .map(s -> state().shape(s).paths().get(0).vertices().plan(0).distanceMetres(point("T1").plan()) * state()
+                .toldPerGrid(point("T1"))).toList();
         assertThat(off.get(0)).isCloseTo(3, within(1e-6));
         assertThat(off.get(1)).isCloseTo(4, within(1e-6));
         visitor.post("/jobs/" + job.id() + "/book/" + first.id() + "/strike", Map.of());
@@ -169,7 +187,8 @@ class ComputeOfAJobTest {
         note("POLAR", Map.of("from", "T1", "direction", "30", "distance", "5", "first", "c1"));
         note("POLAR", Map.of("from", "c1", "direction", "60", "distance", "5", "first", "c2"));
         Position before = point("c1");
-        HttpResponse<String> refused = visitor.post("/jobs/" + job.id() + "/rework/" + state().own(new PointName("c1")).orElseThrow().entry(), Map.of("id", UUID.randomUUID().toString(), "from", "c2", "reason", "typed wrong"));
+        HttpResponse<String> refused = visitor.post("/jobs/" + job.id() + "/rework/" + state().own(new PointName("c1")).orElseThrow()
+                .entry(), Map.of("id", UUID.randomUUID().toString(), "from", "c2", "reason", "typed wrong"));
         assertThat(refused.statusCode()).isGreaterThanOrEqualTo(400);
         assertThat(point("c1")).isEqualTo(before);
     }
@@ -179,13 +198,16 @@ class ComputeOfAJobTest {
     void dimensionsArePinnedAndTakenOff() throws Exception {
         note("CHAIN", Map.of("points", "T1, T4", "pinned", "on"));
         note("POLAR", Map.of("from", "T1", "direction", "30", "distance", "5", "first", "c1"));
-        String length = state().settings().figures().length(new Length(point("T1").plan().distanceMetres(point("T4").plan()) * state().toldPerGrid(point("T1"))));
+        String length = state().settings().figures()
+                .length(new Length(point("T1").plan().distanceMetres(point("T4").plan()) * state().toldPerGrid(point("T1"))));
         assertThat(visitor.get("/jobs/" + job.id() + "/sketch").body()).contains("\"text\":\"" + length);
         HttpResponse<String> drawing = visitor.get("/jobs/" + job.id() + "/handover/drawing?form=DXF&lines=FLAT_WITH_ARCS");
         assertThat(drawing.body()).contains("dimensions").contains(length).contains("\r\nc1\r\n");
-        Entry chain = verge.bean(JournalService.class).journal(job.id()).entries().stream().filter(e -> e.payload() instanceof Computed c && c.tool() == Tool.CHAIN).findFirst().orElseThrow();
+        Entry chain = verge.bean(JournalService.class).journal(job.id()).entries().stream()
+                .filter(e -> e.payload() instanceof Computed c && c.tool() == Tool.CHAIN).findFirst().orElseThrow();
         assertThat(book()).contains("shown in the sketch");
-        visitor.post("/jobs/" + job.id() + "/rework/" + chain.id(), Map.of("id", UUID.randomUUID().toString(), "pinned", "false", "reason", "not wanted"));
+        visitor.post("/jobs/" + job.id() + "/rework/" + chain.id(),
+                Map.of("id", UUID.randomUUID().toString(), "pinned", "false", "reason", "not wanted"));
         assertThat(visitor.get("/jobs/" + job.id() + "/sketch").body()).contains("\"dimensions\":[]");
     }
 
@@ -204,17 +226,22 @@ class ComputeOfAJobTest {
         HttpResponse<String> alone = visitor.program("POST", "/api/v1/compute/distances", token, """
                 {"given": {"a": [6314490, 649010], "b": [6314490, 649018], "distanceA": 5, "distanceB": 5}}""");
         assertThat(alone.statusCode()).as(alone.body()).isEqualTo(200);
-        assertThat(alone.body()).contains("\"eitherOr\":true").contains("\"north\":6314493.0,\"east\":649014.0").contains("\"north\":6314487.0");
+        assertThat(alone.body()).contains("\"eitherOr\":true").contains("\"north\":6314493.0,\"east\":649014.0")
+                .contains("\"north\":6314487.0");
         HttpResponse<String> inJob = visitor.program("POST", "/api/v1/jobs/" + job.id() + "/compute/chain", token, """
                 {"given": {"points": ["T1", "T4", [6314490, 649010]]}}""");
         assertThat(inJob.body()).contains("\"figure\":\"sofar\"");
         HttpResponse<String> withArcs = visitor.program("POST", "/api/v1/compute/area", token, """
-                {"given": {"ring": {"places": [[6314490, 649010], [6314490, 649030]], "bulges": [1, 1], "closed": true}, "holes": [[[6314489, 649019], [6314491, 649019], [6314490, 649021]]]}}""");
+                {"given": {"ring": {"places": [[6314490, 649010], [6314490, 649030]], "bulges": [1, 1], "closed": true}, "holes": \
+                [[[6314489, 649019], [6314491, 649019], [6314490, 649021]]]}}""");
         assertThat(withArcs.body()).contains("\"figure\":\"areaOfHoles\"").contains(Double.toString(100 * Math.PI - 2).substring(0, 10));
-        for (String bad : List.of("{\"given\": {\"ring\": {\"places\": [[1, 2]], \"bulges\": [1], \"closed\": true}}}", "{\"given\": {\"ring\": {\"places\": [[1, 2], [3, 4]], \"bulges\": [1e300, 0], \"closed\": true}}}", "{\"given\": {\"ring\": {}}}", "{\"given\": {\"holes\": [[1]]}}")) {
+        for (String bad : List.of("{\"given\": {\"ring\": {\"places\": [[1, 2]], \"bulges\": [1], \"closed\": true}}}",
+                "{\"given\": {\"ring\": {\"places\": [[1, 2], [3, 4]], \"bulges\": [1e300, 0], \"closed\": true}}}",
+                "{\"given\": {\"ring\": {}}}", "{\"given\": {\"holes\": [[1]]}}")) {
             assertThat(visitor.program("POST", "/api/v1/compute/area", token, bad).statusCode()).as(bad).isBetween(400, 422);
         }
-        for (String bad : List.of("{}", "{\"given\": {\"a\": 5}}", "{\"given\": {\"a\": [1]}}", "{\"given\": {\"nothing\": 5}}", "{\"given\": {\"a\": \"T1\"}}", "{\"given\": {\"a\": [1e99, 2]}}", "[]")) {
+        for (String bad : List.of("{}", "{\"given\": {\"a\": 5}}", "{\"given\": {\"a\": [1]}}", "{\"given\": {\"nothing\": 5}}",
+                "{\"given\": {\"a\": \"T1\"}}", "{\"given\": {\"a\": [1e99, 2]}}", "[]")) {
             assertThat(visitor.program("POST", "/api/v1/compute/distances", token, bad).statusCode()).as(bad).isBetween(400, 422);
         }
     }

@@ -18,15 +18,21 @@ class CodebookOnThePageTest extends InBrowser {
     }
 
     private void choose(String name, int number, String value) {
-        browser.script("const e = document.querySelectorAll('[name=\"' + arguments[0] + '\"]')[arguments[1]]; e.value = arguments[2]; e.dispatchEvent(new Event('change', {bubbles: true}))", name, number, value);
+        browser.script(
+                "const e = document.querySelectorAll('[name=\"' + arguments[0] + '\"]')[arguments[1]]; e.value = arguments[2]; "
+                + "e.dispatchEvent(new Event('change', {bubbles: true}))", name, number, value);
         browser.settled();
-        browser.until(d -> browser.script("return document.querySelectorAll('[name=\"' + arguments[0] + '\"]')[arguments[1]]?.querySelector('option[selected]')?.value === arguments[2]", name, number, value));
+        browser.until(d -> browser.script(
+                "return document.querySelectorAll('[name=\"' + arguments[0] + "
+                + "'\"]')[arguments[1]]?.querySelector('option[selected]')?.value === arguments[2]", name, number, value));
     }
 
     @Test
     void columnsAndKindsAreChosenOneAfterTheOther() throws Exception {
         Job job = Jobs.elsewhere(verge);
-        String page = Visitor.signedIn(verge).upload("/jobs/" + job.id() + "/prepare/files", "signs.csv", "Alpha,Bravo,Charlie\nBOL,bollard,upright\nQUY,quay,edge\n".getBytes(StandardCharsets.UTF_8)).uri().getPath();
+        String page = Visitor.signedIn(verge)
+                .upload("/jobs/" + job.id() + "/prepare/files", "signs.csv",
+                "Alpha,Bravo,Charlie\nBOL,bollard,upright\nQUY,quay,edge\n".getBytes(StandardCharsets.UTF_8)).uri().getPath();
         browser.signIn();
         browser.open(page + "?role=CODEBOOK");
         browser.sees("no column is chosen for the code");
@@ -39,6 +45,7 @@ class CodebookOnThePageTest extends InBrowser {
         assertThat(browser.<Boolean>script("return document.querySelector('.go').disabled")).isFalse();
         browser.primary();
         browser.until(d -> browser.address().endsWith("/prepare"));
-        assertThat(verge.bean(Codebooks.class).of(job.id()).rows()).extracting(r -> r.code() + " " + r.meaning() + " " + r.kind()).contains("BOL bollard POINT", "QUY quay STRING");
+        assertThat(verge.bean(Codebooks.class).of(job.id()).rows()).extracting(r -> r.code() + " " + r.meaning() + " " + r.kind())
+                .contains("BOL bollard POINT", "QUY quay STRING");
     }
 }

@@ -16,7 +16,10 @@ import verge.core.geodesy.GridPoint;
 import verge.core.job.JobState;
 import verge.instruments.world.Ternholm;
 
-/** A person's way through computations: points touched in the sketch, values typed, one of two chosen, a line slid, and all of it in the book. */
+/**
+ * A person's way through computations: points touched in the sketch, values typed, one of two chosen, a line slid, and all of it in the
+ * book.
+ */
 class ComputingTest extends InBrowser {
     private UUID job;
 
@@ -65,10 +68,12 @@ class ComputingTest extends InBrowser {
         browser.sees("Which one is meant?");
         browser.click(By.cssSelector(".made:nth-of-type(2) input"));
         browser.type("first", "m1");
-        browser.until(d -> d.findElement(By.cssSelector(".made input:checked")).isSelected() && d.findElement(By.id("worked")).getText().contains("m1, "));
+        browser.until(d -> d.findElement(By.cssSelector(".made input:checked")).isSelected() && d.findElement(By.id("worked")).getText()
+                .contains("m1, "));
         browser.primary();
         browser.until(d -> d.findElement(By.id("foot")).getText().contains("Two distances"));
-        assertThat(place("m1").distanceMetres(place("T1")) * state().toldPerGrid(state().own(new PointName("T1")).orElseThrow().position())).isCloseTo(45, within(1e-4));
+        assertThat(place("m1").distanceMetres(place("T1")) * state().toldPerGrid(state().own(new PointName("T1")).orElseThrow().position()))
+                .isCloseTo(45, within(1e-4));
         browser.until(d -> value("a").isEmpty());   // the next one begins anew
     }
 
@@ -83,7 +88,8 @@ class ComputingTest extends InBrowser {
         String before = value("slider");
         browser.script("""
                 const { theMap } = await import('verge/sketch/sketch.js');
-                const line = theMap().getLayers().getArray().filter(l => l.getZIndex() === 23).flatMap(l => l.getSource().getFeatures()).find(f => f.get('role') === 'wall');
+                const line = theMap().getLayers().getArray().filter(l => l.getZIndex() === 23).flatMap(l => \
+                l.getSource().getFeatures()).find(f => f.get('role') === 'wall');
                 theMap().getView().setResolution(0.3);
                 theMap().getView().setCenter(line.getGeometry().getFlatMidpoint());
                 theMap().renderSync();
@@ -123,7 +129,8 @@ class ComputingTest extends InBrowser {
         browser.type("area", "500");
         browser.until(d -> d.findElement(By.id("slide")).isDisplayed());
         String before = browser.text(By.id("worked"));
-        browser.script("const s = document.getElementById('slider'); s.value = 0.9; s.dispatchEvent(new Event('input', { bubbles: true }))");
+        browser.script(
+                "const s = document.getElementById('slider'); s.value = 0.9; s.dispatchEvent(new Event('input', { bubbles: true }))");
         browser.until(d -> !d.findElement(By.id("worked")).getText().equals(before));
         browser.type("area", "99999");
         browser.sees("What can be cut off on that side lies between");

@@ -14,11 +14,13 @@ import verge.app.support.Browser;
 import verge.app.support.VergeServer;
 
 /**
- * Every view once, every size and paint once or more: as a glove, an eye in low sun and a reader of screens find them. Of those that are built alike over other data, every other one: each bench
+ * Every view once, every size and paint once or more: as a glove, an eye in low sun and a reader of screens find them. Of those that are
+ * built alike over other data, every other one: each bench
  * in one at least. './verge views' looks at each in all.
  */
 class EveryViewTest extends InBrowser {
-    static final List<int[]> SIZES = List.of(new int[] {360, 740}, new int[] {412, 915}, new int[] {800, 1280}, new int[] {915, 412}, new int[] {1280, 800}, new int[] {1920, 1080});
+    static final List<int[]> SIZES = List.of(new int[] {360, 740}, new int[] {412, 915}, new int[] {800, 1280}, new int[] {915, 412},
+            new int[] {1280, 800}, new int[] {1920, 1080});
     static final List<String> PAINTS = List.of("day", "night", "sun");
 
     EveryViewTest(VergeServer.Running verge) {
@@ -33,7 +35,8 @@ class EveryViewTest extends InBrowser {
         List<Views.View> views = IntStream.range(0, all.size()).filter(i -> !all.get(i).again() || i % 2 == 0).mapToObj(all::get).toList();
         for (int i = 0; i < views.size(); i++) {
             int[] size = SIZES.get(i % SIZES.size());
-            found.addAll(new Look(browser).at(views.get(i), List.of(size), List.of(PAINTS.get(i / SIZES.size() % PAINTS.size())), !views.get(i).again()));
+            found.addAll(new Look(browser).at(views.get(i), List.of(size), List.of(PAINTS.get(i / SIZES.size() % PAINTS.size())),
+                    !views.get(i).again()));
         }
         assertThat(found).isEmpty();
     }
@@ -49,7 +52,11 @@ class EveryViewTest extends InBrowser {
             browser.calm();   // colours that are on their way are neither
         }
 
-        /** What is wrong with a view, each line with where; in each size, and at the last size in each paint. @param byRules whether by those of axe-core too */
+        /**
+         * What is wrong with a view, each line with where; in each size, and at the last size in each paint.
+         *
+         * @param byRules whether by those of axe-core too
+         */
         List<String> at(Views.View view, List<int[]> sizes, List<String> paints, boolean byRules) {
             List<String> found = new ArrayList<>();
             int[] last = sizes.get(sizes.size() - 1);
@@ -64,7 +71,9 @@ class EveryViewTest extends InBrowser {
             }
             browser.size(last[0], last[1]);
             for (String paint : paints) {
-                browser.script("document.documentElement.dataset.paint = arguments[0]; document.dispatchEvent(new CustomEvent('verge:paint'))", paint);
+                browser.script(
+                        "document.documentElement.dataset.paint = arguments[0]; document.dispatchEvent(new CustomEvent('verge:paint'))",
+                        paint);
                 settle();
                 tell(found, view, last, browser.script(EYE));
                 if (byRules) {
@@ -77,7 +86,8 @@ class EveryViewTest extends InBrowser {
         private void byRules(List<String> found, Views.View view, int[] size, String paint) {
             browser.script("if (!window.axe) { " + AXE + " }");
             List<Map<String, Object>> broken = browser.script("""
-                    return axe.run(document, { resultTypes: ['violations'] }).then(r => r.violations.map(v => ({ rule: v.id, on: v.nodes.slice(0, 3).map(n => n.html.slice(0, 160)).join(' ; ') })))""");
+                    return axe.run(document, { resultTypes: ['violations'] }).then(r => r.violations.map(v => ({ rule: v.id, on: \
+                    v.nodes.slice(0, 3).map(n => n.html.slice(0, 160)).join(' ; ') })))""");
             tell(found, view, size, broken.stream().map(b -> "axe " + b.get("rule") + " in " + paint + ": " + b.get("on")).toList());
         }
 
@@ -86,7 +96,8 @@ class EveryViewTest extends InBrowser {
         }
 
         private static void tell(List<String> found, Views.View view, int[] size, List<String> what) {
-            what.stream().map(w -> view.name() + " at " + size[0] + "x" + size[1] + ": " + w).filter(w -> !found.contains(w)).forEach(found::add);
+            what.stream().map(w -> view.name() + " at " + size[0] + "x" + size[1] + ": " + w).filter(w -> !found.contains(w))
+                    .forEach(found::add);
         }
 
         private static String read(String resource) {

@@ -16,7 +16,10 @@ import verge.core.occupation.ControlSeen;
 import verge.core.occupation.StoodOn;
 import verge.core.points.Origin;
 
-/** A flat site is brought onto the earth in the field: five of its marks are stood on, the one that was disturbed is found out, and then a rover works in the site's own grid. */
+/**
+ * A flat site is brought onto the earth in the field: five of its marks are stood on, the one that was disturbed is found out, and then a
+ * rover works in the site's own grid.
+ */
 class FieldLocalisationTest extends InBrowser {
     private static final List<String> MARKS = List.of("T1", "T2", "T4", "T5", "T6");
 
@@ -57,18 +60,25 @@ class FieldLocalisationTest extends InBrowser {
         MARKS.forEach(this::standOn);
 
         browser.open("/jobs/" + job.id() + "/compute/localise");
-        browser.script("const f = document.getElementById('file'); f.value = 'STOOD_ON'; f.dispatchEvent(new Event('input', { bubbles: true })); f.dispatchEvent(new Event('change', { bubbles: true }))");
+        browser.script(
+                "const f = document.getElementById('file'); f.value = 'STOOD_ON'; f.dispatchEvent(new Event('input', { bubbles: true })); "
+                + "f.dispatchEvent(new Event('change', { bubbles: true }))");
         browser.until(d -> d.findElement(By.id("worked")).getText().contains("T5"));
         browser.until(d -> !d.findElements(By.cssSelector("#worked .suspect")).isEmpty());
-        assertThat(browser.<String>script("return [...document.querySelectorAll('#worked .suspect')].map(r => r.textContent).join(' ')")).contains("T5").doesNotContain("T1");
-        browser.script("const p = document.getElementById('pairs'); p.value = ['T1', 'T2', 'T4', 'T6'].map(n => n + ' = ' + n).join('\\n'); p.dispatchEvent(new Event('input', { bubbles: true }))");
+        assertThat(browser.<String>script("return [...document.querySelectorAll('#worked .suspect')].map(r => r.textContent).join(' ')"))
+                .contains("T5").doesNotContain("T1");
+        browser.script(
+                "const p = document.getElementById('pairs'); p.value = ['T1', 'T2', 'T4', 'T6'].map(n => n + ' = ' + n).join('\\n'); "
+                + "p.dispatchEvent(new Event('input', { bubbles: true }))");
         browser.until(d -> d.findElements(By.cssSelector("#worked .suspect")).isEmpty());
         browser.primary();
         browser.until(d -> state().settings().system() instanceof CoordinateSystem.Localised);
-        assertThat(ControlSeen.of(state()).stream().filter(c -> c.against().isEmpty() && !c.within()).map(c -> c.stood().name().text())).containsExactly("T5");
+        assertThat(ControlSeen.of(state()).stream().filter(c -> c.against().isEmpty() && !c.within()).map(c -> c.stood().name().text()))
+                .containsExactly("T5");
 
         browser.open("/jobs/" + job.id() + "/measure");
         standOn("T3");
-        assertThat(state().find(new PointName("T3"), Origin.MEASURED).orElseThrow().position().plan().distanceMetres(state().find(new PointName("T3"), Origin.CONTROL).orElseThrow().position().plan())).isLessThan(0.05);
+        assertThat(state().find(new PointName("T3"), Origin.MEASURED).orElseThrow().position().plan()
+                .distanceMetres(state().find(new PointName("T3"), Origin.CONTROL).orElseThrow().position().plan())).isLessThan(0.05);
     }
 }

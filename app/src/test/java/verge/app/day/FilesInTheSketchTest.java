@@ -47,7 +47,8 @@ class FilesInTheSketchTest extends InBrowser {
     }
 
     private long draws() {
-        return browser.<Number>script("const { theCanvas } = await import('verge/sketch/sketch.js'); return theCanvas().draws ?? 0").longValue();
+        return browser.<Number>script("const { theCanvas } = await import('verge/sketch/sketch.js'); return theCanvas().draws ?? 0")
+                .longValue();
     }
 
     @Test
@@ -84,7 +85,8 @@ class FilesInTheSketchTest extends InBrowser {
     void underlaySaysSoWhenItIsTouched() {
         browser.click(By.cssSelector("[data-sketch=layers]"));
         browser.click(By.xpath("//div[contains(@class,'layer-row')][.//span[.='Kerb']]//button"));
-        browser.until(d -> d.findElement(By.xpath("//div[contains(@class,'layer-row')][.//span[.='Kerb']]//button")).getText().equals("make design"));
+        browser.until(d -> d.findElement(By.xpath("//div[contains(@class,'layer-row')][.//span[.='Kerb']]//button")).getText()
+                .equals("make design"));
         browser.click(By.cssSelector("#layers-panel .close-panel"));
         browser.touch(6_314_470, 648_978.5);
         browser.sees("is underlay");
@@ -132,7 +134,8 @@ class FilesInTheSketchTest extends InBrowser {
     void theMarkOnTheTopLineFollowsWhatOthersDoAndLeadsToWhatWasFound() {
         browser.until(d -> d.findElement(By.id("chip-walk")).getText().contains("✓"));
         SiteFile piles = verge.bean(SiteFileService.class).add(verge.bean(JobService.class).job(job).siteId(), "piles.csv",
-                new ByteArrayInputStream("Name,N,E,H\nP1,6314480,649000,0\nP2,6314484,649000,0\n".getBytes(StandardCharsets.UTF_8)), "surveyor");
+                new ByteArrayInputStream("Name,N,E,H\nP1,6314480,649000,0\nP2,6314484,649000,0\n".getBytes(StandardCharsets.UTF_8)),
+                "surveyor");
         verge.bean(ImportService.class).use(job, piles, FileChoice.of(Role.DESIGN), Author.atPage("surveyor"));
         browser.until(d -> !d.findElement(By.id("chip-walk")).getText().contains("✓"));
         browser.script("document.activeElement.blur()");

@@ -23,7 +23,10 @@ import verge.core.job.JobState;
 import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
 
-/** A person's way from the mason's list to stakes beside it: the matching proposed, the moved stone taken out and in, positions kept, one of them staked. */
+/**
+ * A person's way from the mason's list to stakes beside it: the matching proposed, the moved stone taken out and in, positions kept, one of
+ * them staked.
+ */
 class FittingTest extends InBrowser {
     FittingTest(VergeServer.Running verge) {
         super(verge);
@@ -38,7 +41,8 @@ class FittingTest extends InBrowser {
     @Test
     void theMasonsMarksAreFittedOntoThoseThatWereFound() throws IOException {
         Job job = Jobs.elsewhere(verge);
-        verge.bean(ImportService.class).use(job.id(), file(job, "tower-marks-found.csv"), FileChoice.of(Role.CONTROL), Author.atPage("surveyor"));
+        verge.bean(ImportService.class)
+                .use(job.id(), file(job, "tower-marks-found.csv"), FileChoice.of(Role.CONTROL), Author.atPage("surveyor"));
         String mason = file(job, "mason-grid.csv").id().toString();
         browser.signIn();
         browser.open("/jobs/" + job.id() + "/compute/tools");
@@ -51,7 +55,9 @@ class FittingTest extends InBrowser {
         browser.sees("Does not belong: M8 = S4");
         browser.click(By.xpath("//button[@data-pair][contains(., 'M8 = S4')]"));
         browser.until(d -> !d.findElement(By.id("worked")).getText().contains("Does not belong"));
-        assertThat(browser.<Long>script("const { theMap } = await import('verge/sketch/sketch.js'); return theMap().getLayers().getArray().filter(l => l.getZIndex() === 24).flatMap(l => l.getSource().getFeatures()).length")).isEqualTo(17 + 6);
+        assertThat(browser.<Long>script(
+                "const { theMap } = await import('verge/sketch/sketch.js'); return theMap().getLayers().getArray().filter(l => "
+                + "l.getZIndex() === 24).flatMap(l => l.getSource().getFeatures()).length")).isEqualTo(17 + 6);
         browser.type("pattern", "*f");
         browser.sees("17 points beside the 17");
         browser.open("/jobs/" + job.id() + "/compute/fit");
@@ -65,12 +71,17 @@ class FittingTest extends InBrowser {
         browser.sees("Design elevation");
     }
 
-    /** The quay by what a receiver said on its marks: found out, looked at again after a reload, made the job's system by the key, handed on and held against it. */
+    /**
+     * The quay by what a receiver said on its marks: found out, looked at again after a reload, made the job's system by the key, handed on
+     * and held against it.
+     */
     @Test
     void aJobIsLocalisedByItsMarks() throws Exception {
         JobService jobs = verge.bean(JobService.class);
-        Job job = jobs.make(jobs.ensureSite("Quay " + UUID.randomUUID()).id(), "Quay wall", JobSettings.flat(Figures.metric(), 1), Author.atPage("surveyor"));
-        verge.bean(ImportService.class).use(job.id(), file(job, "quay-control.csv"), FileChoice.of(Role.CONTROL), Author.atPage("surveyor"));
+        Job job = jobs.make(jobs.ensureSite("Quay " + UUID.randomUUID()).id(), "Quay wall", JobSettings.flat(Figures.metric(), 1),
+                Author.atPage("surveyor"));
+        verge.bean(ImportService.class)
+                .use(job.id(), file(job, "quay-control.csv"), FileChoice.of(Role.CONTROL), Author.atPage("surveyor"));
         String receiver = file(job, "quay-receiver.csv").id().toString();
         browser.signIn();
         browser.open("/jobs/" + job.id() + "/compute/tools");
@@ -85,8 +96,13 @@ class FittingTest extends InBrowser {
         browser.sees("redundancy 6");
         browser.primary();
         browser.sees("The job stands on Quay wall grid");
-        String document = browser.script("const ask = new XMLHttpRequest(); ask.open('GET', location.pathname + '/file', false); ask.send(); return ask.responseText");
-        browser.script("const file = new DataTransfer(); file.items.add(new File([arguments[0]], 'site.json')); const field = document.getElementById('theirs-file'); field.files = file.files; field.dispatchEvent(new Event('change', {bubbles: true}))", document);
+        String document = browser.script(
+                "const ask = new XMLHttpRequest(); ask.open('GET', location.pathname + '/file', false); ask.send(); return "
+                + "ask.responseText");
+        browser.script(
+                "const file = new DataTransfer(); file.items.add(new File([arguments[0]], 'site.json')); const field = "
+                + "document.getElementById('theirs-file'); field.files = file.files; field.dispatchEvent(new Event('change', {bubbles: "
+                + "true}))", document);
         browser.sees("Not checked yet");
         browser.script("document.getElementById('handed-on').scrollIntoView()");
         browser.choose("file", receiver);

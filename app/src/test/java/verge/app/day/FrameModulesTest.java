@@ -8,7 +8,10 @@ import org.junit.jupiter.api.Test;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 
-/** The frame's own modules where they decide, each by itself in the browser that runs them: what is asked first and answered last does not win. */
+/**
+ * The frame's own modules where they decide, each by itself in the browser that runs them: what is asked first and answered last does not
+ * win.
+ */
 class FrameModulesTest extends InBrowser {
     /** Answers are given by hand, in any order: 'answer(n, body, ok)' for the nth that was asked. */
     private static final String BY_HAND = """
@@ -22,8 +25,10 @@ class FrameModulesTest extends InBrowser {
               Object.defineProperty(made, 'url', { value: new URL(asked[n].url, location.href).href });
               asked[n].done(made);
             };
-            const pageOf = (words, lines = 1) => { const d = new DOMParser().parseFromString(document.documentElement.outerHTML, 'text/html'); const b = d.getElementById('bench'); b.removeAttribute('data-module');
-              b.textContent = words; d.querySelectorAll('#foot [data-sequence]').forEach(l => { l.dataset.sequence = lines; }); return d.documentElement.outerHTML; };
+            const pageOf = (words, lines = 1) => { const d = new DOMParser().parseFromString(document.documentElement.outerHTML, \
+            'text/html'); const b = d.getElementById('bench'); b.removeAttribute('data-module');
+              b.textContent = words; d.querySelectorAll('#foot [data-sequence]').forEach(l => { l.dataset.sequence = lines; }); return \
+            d.documentElement.outerHTML; };
             const shown = () => document.getElementById('bench').textContent;
             const said = () => document.getElementById('said').textContent;
             """;
@@ -45,7 +50,8 @@ class FrameModulesTest extends InBrowser {
                 const latest = newest();
                 const told = [];
                 const doors = [];
-                const ask = name => latest(() => new Promise((done, fail) => doors.push({ done, fail })), answer => told.push(name + ' ' + answer), problem => told.push(name + ' failed ' + problem)).then(counted => told.push(name + ' ' + counted));
+                const ask = name => latest(() => new Promise((done, fail) => doors.push({ done, fail })), answer => told.push(name + ' ' \
+                + answer), problem => told.push(name + ' failed ' + problem)).then(counted => told.push(name + ' ' + counted));
                 const one = ask('one'), two = ask('two'), three = ask('three');
                 doors[2].done('c'); await three;
                 doors[0].done('a'); await one;
@@ -94,7 +100,8 @@ class FrameModulesTest extends InBrowser {
                 await answer(1, pageOf('second', 9)); await second; seen.push(shown());
                 await answer(0, pageOf('first', 8)); await first; seen.push(shown());
                 const frames = () => asked.filter(a => a.url === location.href);
-                const foot = () => Math.max(...[...document.querySelectorAll('#foot [data-sequence]')].map(l => Number(l.dataset.sequence)));
+                const foot = () => Math.max(...[...document.querySelectorAll('#foot [data-sequence]')].map(l => \
+                Number(l.dataset.sequence)));
                 await until(() => frames().length === 1);
                 await answer(asked.indexOf(frames()[0]), pageOf('an older frame', 7));
                 await until(() => frames().length === 2);

@@ -42,7 +42,8 @@ class HandsTest extends InBrowser {
     void everyPhaseOpensByKeyAndTheSketchStays() {
         browser.open("/jobs/" + job + "/prepare");
         browser.script("document.getElementById('sketch-map').dataset.kept = 'yes'");
-        for (Map.Entry<String, String> phase : Map.of("2", "Set up", "3", "Measure", "4", "Compute", "5", "Stake", "7", "Hand over").entrySet()) {
+        for (Map.Entry<String, String> phase : Map.of("2", "Set up", "3", "Measure", "4", "Compute", "5", "Stake", "7", "Hand over")
+                .entrySet()) {
             browser.press(Keys.chord(Keys.ALT, phase.getKey()));
             browser.until(d -> d.findElement(By.cssSelector(".tab.open")).getText().endsWith(phase.getValue()));
         }
@@ -58,7 +59,9 @@ class HandsTest extends InBrowser {
     void everyControlIsReachedWithTheTabKey() {
         for (String phase : List.of("prepare", "setup", "measure", "compute", "stake", "handover", "book")) {
             browser.open("/jobs/" + job + "/" + phase);
-            assertThat(browser.<Long>script("return [...document.querySelectorAll('button, a, input, select, summary')].filter(e => e.tabIndex < 0).length")).as(phase).isZero();
+            assertThat(browser.<Long>script(
+                    "return [...document.querySelectorAll('button, a, input, select, summary')].filter(e => e.tabIndex < 0).length"))
+                    .as(phase).isZero();
         }
     }
 
@@ -89,9 +92,11 @@ class HandsTest extends InBrowser {
         for (String phase : List.of("setup", "measure", "stake?point=T1", "compute?from=T1&to=T4")) {
             browser.open("/jobs/" + feet + "/" + phase);
             List<String> hit = browser.script("""
-                    const boxes = [...document.querySelectorAll('.strip .q, .strip .go:not([hidden])')].map(e => [e, e.getBoundingClientRect()])
+                    const boxes = [...document.querySelectorAll('.strip .q, .strip .go:not([hidden])')].map(e => [e, \
+                    e.getBoundingClientRect()])
                       .filter(([e, r]) => r.top < document.querySelector('.strip').getBoundingClientRect().bottom);
-                    return boxes.flatMap(([e, a], i) => boxes.slice(i + 1).filter(([, b]) => a.right > b.left + 1 && b.right > a.left + 1 && a.bottom > b.top && b.bottom > a.top)
+                    return boxes.flatMap(([e, a], i) => boxes.slice(i + 1).filter(([, b]) => a.right > b.left + 1 && b.right > a.left + 1 \
+                    && a.bottom > b.top && b.bottom > a.top)
                       .map(() => e.textContent));""");
             assertThat(hit).as(phase).isEmpty();
         }
@@ -213,7 +218,9 @@ class HandsTest extends InBrowser {
     @Test
     void aVoiceThatFailsIsOffAndSaysSo() {
         browser.open("/jobs/" + job + "/stake");
-        browser.script("speechSynthesis.speak = u => u.dispatchEvent(new SpeechSynthesisErrorEvent('error', { utterance: u, error: 'synthesis-failed' }));");
+        browser.script(
+                "speechSynthesis.speak = u => u.dispatchEvent(new SpeechSynthesisErrorEvent('error', { utterance: u, error: "
+                + "'synthesis-failed' }));");
         browser.press("v");
         browser.sees("This device could not speak");
         browser.until(d -> browser.<String>script("return document.documentElement.dataset.voice").equals("off"));
@@ -225,14 +232,17 @@ class HandsTest extends InBrowser {
         browser.open("/jobs/" + job + "/stake");
         browser.press("x");
         browser.click(By.cssSelector("[data-signal-setting=sounds]"));
-        browser.script("const loud = document.querySelector('[data-signal-setting=loudness]'); loud.value = 85; loud.dispatchEvent(new Event('input', { bubbles: true }))");
+        browser.script(
+                "const loud = document.querySelector('[data-signal-setting=loudness]'); loud.value = 85; loud.dispatchEvent(new "
+                + "Event('input', { bubbles: true }))");
         browser.open("/jobs/" + job + "/stake");
         browser.script("""
                 window.tones = [];
                 window.AudioContext = class {
                   currentTime = 0;
                   createGain() { return { gain: {}, connect() {} }; }
-                  createOscillator() { return { frequency: { set value(hertz) { window.tones.push(hertz); } }, connect() {}, start() {}, stop() {} }; }
+                  createOscillator() { return { frequency: { set value(hertz) { window.tones.push(hertz); } }, connect() {}, start() {}, \
+                stop() {} }; }
                 };""");
         stake(browser, "X5");
         browser.until(d -> tones().equals(List.of(660L, 990L)));
@@ -270,7 +280,10 @@ class HandsTest extends InBrowser {
         return browser.script("return window.spoken");
     }
 
-    /** While one measures, nothing is fetched that is on the paper already; in the pause after it the sketch is looked at once, and at once if it comes from elsewhere. */
+    /**
+     * While one measures, nothing is fetched that is on the paper already; in the pause after it the sketch is looked at once, and at once
+     * if it comes from elsewhere.
+     */
     @Test
     void whatIsMeasuredHereIsNotFetchedAgain() throws Exception {
         FieldParty party = new FieldParty(verge);
@@ -282,7 +295,8 @@ class HandsTest extends InBrowser {
             String stored = "10" + shot + " ";
             browser.script("document.activeElement.blur()");
             browser.press(Keys.SPACE);
-            browser.until(d -> d.findElement(By.id("foot")).getText().contains(stored) && d.findElements(By.cssSelector("#measure.busy")).isEmpty());
+            browser.until(d -> d.findElement(By.id("foot")).getText().contains(stored) && d.findElements(By.cssSelector("#measure.busy"))
+                    .isEmpty());
         }
         assertThat(fetched("/sketch")).isEqualTo(1);
         assertThat(fetched("/measure")).as("the frame, once after each shot").isEqualTo(3);
@@ -292,7 +306,9 @@ class HandsTest extends InBrowser {
     }
 
     private long fetched(String end) {
-        return browser.<Number>script("return performance.getEntriesByType('resource').filter(e => new URL(e.name).pathname.endsWith(arguments[0])).length", end).longValue();
+        return browser.<Number>script(
+                "return performance.getEntriesByType('resource').filter(e => new URL(e.name).pathname.endsWith(arguments[0])).length", end)
+                .longValue();
     }
 
     @Test

@@ -18,7 +18,10 @@ import verge.core.job.JobState;
 import verge.instruments.world.OnEarth;
 import verge.instruments.world.Ternholm;
 
-/** Prints how old the place is that a rover's guide leads from when the page has it, over an hour of staking; run by './verge bench-streams', not with the tests. */
+/**
+ * Prints how old the place is that a rover's guide leads from when the page has it, over an hour of staking; run by './verge
+ * bench-streams', not with the tests.
+ */
 @ExtendWith(VergeServer.class)
 class HoursOfGuiding {
     private static final int WHOLE_MINUTES = 60;
@@ -34,7 +37,8 @@ class HoursOfGuiding {
 
     @Test
     void guideWithARover() throws Exception {
-        int minutes = Optional.ofNullable(System.getenv("VERGE_BENCH_MINUTES")).map(Integer::parseInt).map(m -> Math.min(m, WHOLE_MINUTES)).orElse(WHOLE_MINUTES);
+        int minutes = Optional.ofNullable(System.getenv("VERGE_BENCH_MINUTES")).map(Integer::parseInt).map(m -> Math.min(m, WHOLE_MINUTES))
+                .orElse(WHOLE_MINUTES);
         verge.ground().pole(Ternholm.YARD.plus(6, -9));
         Job job = Jobs.elsewhere(verge);
         try (Browser browser = new Browser(verge.base())) {
@@ -43,7 +47,9 @@ class HoursOfGuiding {
             party.setUp(job, "GALLERY");
             stake(browser, job);
             party.soon(() -> party.text("[data-guide=distance]").endsWith("m"));
-            browser.script("window.ages = []; document.addEventListener('verge:guide', e => e.detail && ages.push(Date.now() - e.detail.solvedMillis))");
+            browser.script(
+                    "window.ages = []; document.addEventListener('verge:guide', e => e.detail && ages.push(Date.now() - "
+                    + "e.detail.solvedMillis))");
             Instant end = Instant.now().plus(Duration.ofMinutes(minutes));
             long all = 0;
             for (int second = 1; Instant.now().isBefore(end); second++) {
@@ -70,8 +76,11 @@ class HoursOfGuiding {
 
     /** What came since it was told last. */
     private static long tell(Browser browser, int minute) throws Exception {
-        List<Long> ages = browser.<List<Number>>script("const all = ages.splice(0).sort((a, b) => a - b); return all.length ? [all.length, all[Math.floor(all.length / 2)], all[Math.floor(all.length * 0.95)], all.at(-1)] : [0, 0, 0, 0]").stream().map(Number::longValue).toList();
-        Bench.say("guide with a rover, minute %d: %d pictures, median age %d ms, 95th percentile %d ms, oldest %d ms", minute, ages.get(0), ages.get(1), ages.get(2), ages.get(3));
+        List<Long> ages = browser.<List<Number>>script(
+                "const all = ages.splice(0).sort((a, b) => a - b); return all.length ? [all.length, all[Math.floor(all.length / 2)], "
+                + "all[Math.floor(all.length * 0.95)], all.at(-1)] : [0, 0, 0, 0]").stream().map(Number::longValue).toList();
+        Bench.say("guide with a rover, minute %d: %d pictures, median age %d ms, 95th percentile %d ms, oldest %d ms", minute, ages.get(0),
+                ages.get(1), ages.get(2), ages.get(3));
         return ages.get(0);
     }
 }

@@ -42,7 +42,10 @@ import verge.instruments.sky.Sky;
 import verge.instruments.standin.Caster;
 import verge.instruments.standin.ReceiverStandIn;
 
-/** Prints how old positions are when they come, and how memory goes, over an hour of two receivers, and how a caster fares with many listeners; run by './verge bench-streams', not with the tests. */
+/**
+ * Prints how old positions are when they come, and how memory goes, over an hour of two receivers, and how a caster fares with many
+ * listeners; run by './verge bench-streams', not with the tests.
+ */
 class HoursOfStreams {
     private static final int POSITIONS_A_SECOND = 20;
     private static final int LISTENERS = 200;
@@ -51,7 +54,8 @@ class HoursOfStreams {
     private static final EarthPlace ROVER = new EarthPlace(Geographic.ofDegrees(56.951, 11.452), new EllipsoidHeight(44));
 
     private static Duration of(int minutes) {
-        return Duration.ofMinutes(Optional.ofNullable(System.getenv("VERGE_BENCH_MINUTES")).map(Integer::parseInt).map(m -> Math.min(m, minutes)).orElse(minutes));
+        return Duration.ofMinutes(Optional.ofNullable(System.getenv("VERGE_BENCH_MINUTES")).map(Integer::parseInt)
+                .map(m -> Math.min(m, minutes)).orElse(minutes));
     }
 
     private static Caster caster() throws IOException {
@@ -72,7 +76,8 @@ class HoursOfStreams {
     @Test
     void twoReceivers() throws Exception {
         Sky sky = Sky.of(17, GpsTime.ofUtc(Instant.now()));
-        BaseStream base = new BaseStream(STATION, EarthCentred.of(BASE, ReferenceEllipsoid.WGS84), BASE, new Antenna(sky, 5, GpsTime.ofUtc(Instant.now())), s -> s.elevation().degrees() > 10);
+        BaseStream base = new BaseStream(STATION, EarthCentred.of(BASE, ReferenceEllipsoid.WGS84), BASE,
+                new Antenna(sky, 5, GpsTime.ofUtc(Instant.now())), s -> s.elevation().degrees() > 10);
         List<AutoCloseable> open = new ArrayList<>();
         Caster caster = caster();
         open.add(caster);
@@ -80,7 +85,8 @@ class HoursOfStreams {
         AtomicLong late = new AtomicLong();
         LongAccumulator oldest = new LongAccumulator(Math::max, 0);
         for (int i = 0; i < 2; i++) {
-            ReceiverStandIn standIn = new ReceiverStandIn(0, sky, new RoverModel(sky, s -> Optional.of(BASE), i, 0), () -> ROVER, s -> s.elevation().degrees() > 10, POSITIONS_A_SECOND);
+            ReceiverStandIn standIn = new ReceiverStandIn(0, sky, new RoverModel(sky, s -> Optional.of(BASE), i, 0), () -> ROVER,
+                    s -> s.elevation().degrees() > 10, POSITIONS_A_SECOND);
             open.add(standIn);
             StreamReceiver receiver = new StreamReceiver(LinkSetting.cable(NmeaDriver.ID, "localhost", standIn.port()));
             open.add(receiver);
@@ -96,10 +102,12 @@ class HoursOfStreams {
         for (int second = 0; Instant.now().isBefore(end); second++) {
             Thread.sleep(1_000 - System.currentTimeMillis() % 1_000);
             ByteArrayOutputStream frames = new ByteArrayOutputStream();
-            base.at(GpsTime.ofUtc(Instant.ofEpochSecond(Instant.now().getEpochSecond()))).forEach(m -> frames.writeBytes(RtcmFrames.frame(RtcmMessages.write(m))));
+            base.at(GpsTime.ofUtc(Instant.ofEpochSecond(Instant.now().getEpochSecond())))
+                    .forEach(m -> frames.writeBytes(RtcmFrames.frame(RtcmMessages.write(m))));
             caster.publish("GALLERY", frames.toByteArray());
             if (second % 300 == 60) {
-                Bench.say("two receivers, minute %d: %d positions, oldest %d ms, older than 200 ms %d, memory %d MB", second / 60, came.get(), oldest.get(), late.get(), megabytes());
+                Bench.say("two receivers, minute %d: %d positions, oldest %d ms, older than 200 ms %d, memory %d MB", second / 60,
+                        came.get(), oldest.get(), late.get(), megabytes());
                 oldest.reset();
             }
         }
@@ -115,7 +123,8 @@ class HoursOfStreams {
         Caster caster = caster();
         LongAccumulator slowest = new LongAccumulator(Math::max, 0);
         AtomicLong heard = new AtomicLong();
-        List<CorrectionLink> links = IntStream.range(0, LISTENERS).mapToObj(i -> new CorrectionLink(at(caster), () -> "", new CorrectionLink.Listener() {
+        List<CorrectionLink> links = IntStream.range(0, LISTENERS)
+                .mapToObj(i -> new CorrectionLink(at(caster), () -> "", new CorrectionLink.Listener() {
             @Override
             public void bytes(byte[] bytes, int count) {
                 heard.addAndGet(count);
@@ -138,13 +147,17 @@ class HoursOfStreams {
             Thread.sleep(1_000);
         }
         Thread.sleep(2_000);   // the last of it is under way
-        Bench.say("%d listeners: %d kB sent to each, %.4f of it heard by all, slowest %d ms, memory %d MB before, %d MB at the end", LISTENERS, sent / 1_000, (double) heard.get() / (sent * LISTENERS), slowest.get(), before, megabytes());
+        Bench.say("%d listeners: %d kB sent to each, %.4f of it heard by all, slowest %d ms, memory %d MB before, %d MB at the end",
+        LISTENERS, sent / 1_000, (double) heard.get() / (sent * LISTENERS), slowest.get(), before, megabytes());
         links.forEach(CorrectionLink::close);
         caster.close();
         assertThat(heard.get()).isEqualTo(sent * LISTENERS);
     }
 
-    /** A receiver that sends its positions and takes none of its corrections: whoever changes these must not wait for it, and its link is known for dead. */
+    /**
+     * A receiver that sends its positions and takes none of its corrections: whoever changes these must not wait for it, and its link is
+     * known for dead.
+     */
     @Test
     void aReceiverThatDoesNotRead() throws Exception {
         Sky sky = Sky.of(17, GpsTime.ofUtc(Instant.now()));
@@ -152,7 +165,8 @@ class HoursOfStreams {
         LongAccumulator slowest = new LongAccumulator(Math::max, 0);
         long lost = 0;
         long changed = 0;
-        try (ReceiverStandIn standIn = new ReceiverStandIn(0, sky, new RoverModel(sky, s -> Optional.of(BASE), 1, 0), () -> ROVER, s -> s.elevation().degrees() > 10, 1); ServerSocket deaf = new ServerSocket(0)) {
+        try (ReceiverStandIn standIn = new ReceiverStandIn(0, sky, new RoverModel(sky, s -> Optional.of(BASE), 1, 0), () -> ROVER,
+                s -> s.elevation().degrees() > 10, 1); ServerSocket deaf = new ServerSocket(0)) {
             Background.start("deaf", () -> deaf(deaf, standIn.port()));
             try (StreamReceiver receiver = new StreamReceiver(LinkSetting.cable(NmeaDriver.ID, "localhost", deaf.getLocalPort()))) {
                 Instant end = Instant.now().plus(of(3));
@@ -172,7 +186,9 @@ class HoursOfStreams {
             }
         }
         caster.close();
-        Bench.say("a receiver that does not read: its corrections changed and it was set %d times, slowest %.1f ms; its link was told lost %d times", changed, slowest.get() / 1e3, lost);
+        Bench.say(
+                "a receiver that does not read: its corrections changed and it was set %d times, slowest %.1f ms; its link was told lost "
+                + "%d times", changed, slowest.get() / 1e3, lost);
         assertThat(lost).isPositive();
     }
 

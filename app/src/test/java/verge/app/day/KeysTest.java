@@ -16,7 +16,8 @@ import verge.app.support.VergeServer;
 
 /** The key that is shown beside an action does it, wherever the focus is. */
 class KeysTest extends InBrowser {
-    private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/sets", "setup/leaves", "setup/leaves/open", "measure", "compute", "compute?from=T1&to=T4",
+    private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/sets", "setup/leaves",
+            "setup/leaves/open", "measure", "compute", "compute?from=T1&to=T4",
             "stake", "stake?point=T4", "handover", "book", "walk-round", "floors", "ground", "rework", "trace?point=101");
     private UUID surveyed;
 
@@ -55,8 +56,10 @@ class KeysTest extends InBrowser {
     /** What would be done is noted instead of done, so that each key finds the bench as it was. */
     private void pressAll(String where, String focus, List<String> dead) {
         browser.script("""
-                window.note ??= (window.addEventListener('click', e => { if (window.noting) { e.preventDefault(); e.stopImmediatePropagation(); window.done.push(e.target); } }, true), true);
-                window.shown = [...document.querySelectorAll('kbd')].filter(k => k.checkVisibility({ visibilityProperty: true }) && !k.closest('dialog, table')).map(k => k.closest('a, button, summary, label')).filter(Boolean);""");
+                window.note ??= (window.addEventListener('click', e => { if (window.noting) { e.preventDefault(); \
+                e.stopImmediatePropagation(); window.done.push(e.target); } }, true), true);
+                window.shown = [...document.querySelectorAll('kbd')].filter(k => k.checkVisibility({ visibilityProperty: true }) && \
+                !k.closest('dialog, table')).map(k => k.closest('a, button, summary, label')).filter(Boolean);""");
         long keys = browser.<Long>script("return window.shown.length");
         for (int i = 0; i < keys; i++) {
             if (!focusOn(focus)) {
@@ -72,9 +75,11 @@ class KeysTest extends InBrowser {
             Boolean hit = browser.script("""
                     window.noting = false;
                     const wanted = window.shown[arguments[0]];
-                    return wanted.control ? document.activeElement === wanted.control : window.done.some(e => wanted.contains(e) || e.contains(wanted));""", i);
+                    return wanted.control ? document.activeElement === wanted.control : window.done.some(e => wanted.contains(e) || \
+                    e.contains(wanted));""", i);
             if (!hit) {
-                dead.add(where + ": " + key + " at '" + browser.<String>script("return window.shown[arguments[0]].textContent.trim()", i) + "'");
+                dead.add(where + ": " + key + " at '" + browser.<String>script("return window.shown[arguments[0]].textContent.trim()", i)
+                        + "'");
             }
         }
     }
@@ -84,7 +89,8 @@ class KeysTest extends InBrowser {
         return switch (focus) {
             case "nothing" -> true;
             case "a field" -> browser.<Boolean>script("""
-                    const field = [...document.querySelectorAll('.bench input:not([type=checkbox], [type=radio], [type=file], [type=hidden], [type=range])')].find(f => f.checkVisibility());
+                    const field = [...document.querySelectorAll('.bench input:not([type=checkbox], [type=radio], [type=file], \
+                    [type=hidden], [type=range])')].find(f => f.checkVisibility());
                     field?.focus();
                     return Boolean(field);""");
             default -> {
@@ -96,8 +102,10 @@ class KeysTest extends InBrowser {
     }
 
     private static CharSequence chord(String key) {
-        Map<String, CharSequence> named = Map.of("Space", Keys.SPACE, "Enter", Keys.ENTER, "Ctrl Enter", Keys.chord(Keys.CONTROL, Keys.ENTER));
-        return named.containsKey(key) ? named.get(key) : key.startsWith("Alt ") ? Keys.chord(Keys.ALT, key.substring(4).toLowerCase()) : key.toLowerCase();
+        Map<String, CharSequence> named = Map.of("Space", Keys.SPACE, "Enter", Keys.ENTER, "Ctrl Enter",
+                Keys.chord(Keys.CONTROL, Keys.ENTER));
+        return named.containsKey(key) ? named.get(key) : key.startsWith("Alt ") ? Keys.chord(Keys.ALT, key.substring(4).toLowerCase())
+                : key.toLowerCase();
     }
 
     @Test
@@ -106,7 +114,8 @@ class KeysTest extends InBrowser {
         browser.script("""
                 window.clicks = 0;
                 document.getElementById('measure').addEventListener('click', e => { window.clicks++; e.stopImmediatePropagation(); }, true);
-                [false, true, true, true].forEach(repeat => document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', code: 'Space', repeat, bubbles: true, cancelable: true })));""");
+                [false, true, true, true].forEach(repeat => document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', code: \
+                'Space', repeat, bubbles: true, cancelable: true })));""");
         assertThat(browser.<Long>script("return window.clicks")).isEqualTo(1);
     }
 

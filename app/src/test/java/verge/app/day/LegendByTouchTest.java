@@ -18,7 +18,8 @@ class LegendByTouchTest extends InBrowser {
     }
 
     private List<String> first() {
-        return browser.script("return [...document.querySelector('#legend .legend-group .legend-keys').children].map(key => key.dataset.code)");
+        return browser.script(
+                "return [...document.querySelector('#legend .legend-group .legend-keys').children].map(key => key.dataset.code)");
     }
 
     private void press(String css) {
@@ -70,7 +71,8 @@ class LegendByTouchTest extends InBrowser {
                 const { layOut } = await import('verge/measure/order.js');
                 localStorage.setItem('legend-layout', JSON.stringify({ size: 'big', order: 'own', own: ['H', 'C'] }));
                 const legend = document.createElement('div');
-                legend.innerHTML = '<p id="legend-changing"></p><details class="legend-group"><div class="legend-keys">' + [...'ABCDEFGH'].map(c => `<button data-code="${c}"></button>`).join('') + '</div></details>';
+                legend.innerHTML = '<p id="legend-changing"></p><details class="legend-group"><div class="legend-keys">' + \
+                [...'ABCDEFGH'].map(c => `<button data-code="${c}"></button>`).join('') + '</div></details>';
                 layOut(legend);
                 localStorage.removeItem('legend-layout');
                 return [...legend.querySelectorAll('[data-code]')].map(key => key.dataset.code).join('');""")).isEqualTo("HCABDEFG");

@@ -72,7 +72,8 @@ class LostAndBackTest {
         browser.open("/jobs/" + party.job() + "/compute");
         browser.open("/last");
         browser.until(d -> d.getCurrentUrl().endsWith("/jobs/" + party.job() + "/measure"));
-        String installable = browser.script("return fetch(document.querySelector('link[rel=manifest]').href).then(r => r.json()).then(async m => m.start_url + ' '"
+        String installable = browser.script(
+                "return fetch(document.querySelector('link[rel=manifest]').href).then(r => r.json()).then(async m => m.start_url + ' '"
                 + " + (await Promise.all(m.icons.map(i => fetch(i.src).then(r => r.ok)))).every(Boolean))");
         assertThat(installable).isEqualTo("/last true");
     }

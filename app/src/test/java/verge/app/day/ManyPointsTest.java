@@ -36,7 +36,9 @@ class ManyPointsTest extends InBrowser {
     @BeforeEach
     void aFieldOfPoints() {
         job = Jobs.elsewhere(verge).id();
-        List<NamedPosition> points = IntStream.range(0, SIDE * SIDE).mapToObj(i -> new NamedPosition(new PointName("G" + i), Code.NONE, Position.of(6_314_000 + i / SIDE * 0.5, 649_000 + i % SIDE * 0.5, 3))).toList();
+        List<NamedPosition> points = IntStream.range(0, SIDE * SIDE)
+                .mapToObj(i -> new NamedPosition(new PointName("G" + i), Code.NONE,
+                Position.of(6_314_000 + i / SIDE * 0.5, 649_000 + i % SIDE * 0.5, 3))).toList();
         verge.bean(JournalService.class).append(job, Author.atPage("surveyor"), new PointsImported(Origin.DESIGN, "field.csv", "", points));
     }
 
@@ -48,11 +50,16 @@ class ManyPointsTest extends InBrowser {
         assertThat(all.get("points").size()).isBetween(5_000, 20_000);
         Set<String> cells = new HashSet<>();
         double cell = all.get("cell").asDouble();
-        all.get("points").forEach(p -> assertThat(cells.add(Math.floor(p.get("north").asDouble() / cell) + " " + Math.floor(p.get("east").asDouble() / cell))).isTrue());
-        JsonNode box = JsonMapper.shared().readTree(visitor.get("/jobs/" + job + "/sketch/points?south=6314010&north=6314012&west=649010&east=649012&cell=0.01").body());
+        all.get("points").forEach(p ->
+                assertThat(cells.add(Math.floor(p.get("north").asDouble() / cell) + " " + Math.floor(p.get("east").asDouble() / cell)))
+                .isTrue());
+        JsonNode box = JsonMapper.shared()
+                .readTree(visitor.get("/jobs/" + job + "/sketch/points?south=6314010&north=6314012&west=649010&east=649012&cell=0.01")
+                .body());
         assertThat(box.get("cell").asDouble()).isZero();
         assertThat(box.get("points").size()).as("every one of them").isEqualTo(25);
-        JsonNode wide = JsonMapper.shared().readTree(visitor.get("/jobs/" + job + "/sketch/points?south=0&north=9999999&west=0&east=999999&cell=0").body());
+        JsonNode wide = JsonMapper.shared()
+                .readTree(visitor.get("/jobs/" + job + "/sketch/points?south=0&north=9999999&west=0&east=999999&cell=0").body());
         assertThat(wide.get("points").size()).isLessThanOrEqualTo(20_000);
     }
 
@@ -72,6 +79,8 @@ class ManyPointsTest extends InBrowser {
 
     /** How many points the sketch holds in a box of 2 m. */
     private long drawnNear() {
-        return browser.<Number>script("const { thePoints } = await import('verge/sketch/sketch.js'); return thePoints().filter(p => p.north >= 6314010 && p.north <= 6314012 && p.east >= 649010 && p.east <= 649012).length").longValue();
+        return browser.<Number>script(
+                "const { thePoints } = await import('verge/sketch/sketch.js'); return thePoints().filter(p => p.north >= 6314010 && "
+                + "p.north <= 6314012 && p.east >= 649010 && p.east <= 649012).length").longValue();
     }
 }

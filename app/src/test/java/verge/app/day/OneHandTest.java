@@ -129,7 +129,8 @@ class OneHandTest extends InBrowser {
         public void fill(String id, String text) {
             walkTo("document.activeElement?.id === arguments[0]", id);
             browser.press(Keys.chord(Keys.CONTROL, "a"), text);
-            assertThat(browser.<Boolean>script("return document.activeElement.matches(':focus-visible')")).as(id + " is seen to have the focus").isTrue();
+            assertThat(browser.<Boolean>script("return document.activeElement.matches(':focus-visible')"))
+                    .as(id + " is seen to have the focus").isTrue();
         }
 
         @Override
@@ -151,7 +152,8 @@ class OneHandTest extends InBrowser {
 
         @Override
         public void phase(String title) {
-            browser.press(Keys.chord(Keys.ALT, List.of("Prepare", "Set up", "Measure", "Compute", "Stake", "", "Hand over").indexOf(title) + 1 + ""));
+            browser.press(Keys.chord(Keys.ALT, List.of("Prepare", "Set up", "Measure", "Compute", "Stake", "", "Hand over").indexOf(title)
+                    + 1 + ""));
         }
 
         @Override

@@ -16,7 +16,10 @@ import verge.core.units.DirectionStyle;
 import verge.core.units.Figures;
 import verge.core.units.LengthUnit;
 
-/** A bench that is open while somebody else chooses feet: it comes in feet if nothing is typed in it, and else says that nothing of that is stored. */
+/**
+ * A bench that is open while somebody else chooses feet: it comes in feet if nothing is typed in it, and else says that nothing of that is
+ * stored.
+ */
 class OtherUnitsTest extends InBrowser {
     private Job job;
 
@@ -38,7 +41,9 @@ class OtherUnitsTest extends InBrowser {
 
     private void chooseFeet() {
         JournalService journals = verge.bean(JournalService.class);
-        journals.append(job.id(), Author.atPage("surveyor"), new SettingsChosen(journals.state(job.id()).settings().with(Figures.of(LengthUnit.INTERNATIONAL_FOOT, AngleUnit.DEGREES, DirectionStyle.AZIMUTH, 3))));
+        journals.append(job.id(), Author.atPage("surveyor"),
+                new SettingsChosen(journals.state(job.id()).settings()
+                .with(Figures.of(LengthUnit.INTERNATIONAL_FOOT, AngleUnit.DEGREES, DirectionStyle.AZIMUTH, 3))));
     }
 
     @Test

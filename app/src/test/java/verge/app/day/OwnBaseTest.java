@@ -20,7 +20,10 @@ import verge.instruments.standin.PracticeGround;
 import verge.instruments.world.OnEarth;
 import verge.instruments.world.Ternholm;
 
-/** A day with a base of one's own over the internet: provisional in the morning, a rover measures and stakes, the base is corrected in the evening and everything moves to where it truly is. */
+/**
+ * A day with a base of one's own over the internet: provisional in the morning, a rover measures and stakes, the base is corrected in the
+ * evening and everything moves to where it truly is.
+ */
 class OwnBaseTest extends InBrowser {
     private static final GridPoint T2 = Ternholm.YARD.plus(-31.205, -8.664);
 
@@ -112,7 +115,10 @@ class OwnBaseTest extends InBrowser {
         party.sayHeight("1.600");
     }
 
-    /** By radio: a mistyped mark is stopped with the slip named, a rover that listens with another modulation is found out and set as the base; the second day stands on the same mark again. */
+    /**
+     * By radio: a mistyped mark is stopped with the slip named, a rover that listens with another modulation is found out and set as the
+     * base; the second day stands on the same mark again.
+     */
     @Test
     void byRadioOnTwoDays() {
         begin(Jobs.onEarth(verge));
@@ -177,7 +183,8 @@ class OwnBaseTest extends InBrowser {
         browser.type("northing", Double.toString(near.plan().northing() + 1));
         browser.type("easting", Double.toString(near.plan().easting()));
         browser.primary();
-        browser.until(d -> d.findElement(By.id("guide")).isDisplayed() && ((String) browser.script("return document.querySelector('[data-guide=distance]').textContent")).startsWith("1.0"));
+        browser.until(d -> d.findElement(By.id("guide")).isDisplayed()
+                && ((String) browser.script("return document.querySelector('[data-guide=distance]').textContent")).startsWith("1.0"));
         verge.ground().walk(1, 0);
         party.soon(() -> party.text("[data-guide=distance]").startsWith("0.0") && party.text("#chip-receiver").contains("fixed"));
         browser.open("/jobs/" + job.id() + "/stake?point=S1&planTolerance=0.06");

@@ -54,7 +54,8 @@ class PicturesOfTheViews extends InBrowser {
         view(yard + "trace?point=117", "trace");
         browser.open(yard + "stake?point=BM-Sill");
         for (double left = 1; left > 0.1; left *= 0.7) {
-            verge.ground().pole(Ternholm.mark("BM-Sill").orElseThrow().truth().plan().plus(-left * (1 - left / 3), -left * (0.6 + left / 2)));
+            verge.ground().pole(Ternholm.mark("BM-Sill").orElseThrow().truth().plan()
+                    .plus(-left * (1 - left / 3), -left * (0.6 + left / 2)));
             Thread.sleep(250);   // the trail holds what the stream has told
         }
         keep("stake");
@@ -70,7 +71,8 @@ class PicturesOfTheViews extends InBrowser {
         browser.click(By.cssSelector("[data-paint-next]"));
         view(yard + "book", "field-book");
         view(yard + "handover", "hand-over");
-        view("/jobs/" + job("Alder Slough boardwalk") + "/compute/tools/DIVIDE?ring=AS1,AS2,AS3,AS4&through=AS1&area=0.5%20ac", "divide-feet");
+        view("/jobs/" + job("Alder Slough boardwalk") + "/compute/tools/DIVIDE?ring=AS1,AS2,AS3,AS4&through=AS1&area=0.5%20ac",
+                "divide-feet");
         walkRound(yard);
     }
 
@@ -78,7 +80,8 @@ class PicturesOfTheViews extends InBrowser {
     private void receiver() throws Exception {
         verge.ground().pole(Ternholm.YARD.plus(14, -26));
         browser.open("/jobs/" + job("Shingle bank") + "/setup/receiver");
-        browser.until(d -> new WebDriverWait(d, Duration.ofSeconds(90)).until(w -> w.findElement(By.id("solution")).getText().contains("Fixed")));
+        browser.until(d -> new WebDriverWait(d, Duration.ofSeconds(90))
+                .until(w -> w.findElement(By.id("solution")).getText().contains("Fixed")));
         keep("receiver");
     }
 
@@ -124,7 +127,9 @@ class PicturesOfTheViews extends InBrowser {
     /** The quay by what a receiver said on its marks. */
     private void localise() throws Exception {
         browser.open("/jobs/" + job("Quay wall") + "/compute/localise?geoid=EGM96");
-        browser.script("const file = document.getElementById('file'); file.value = [...file.options].find(o => o.text === 'quay-receiver.csv').value; file.dispatchEvent(new Event('input', {bubbles: true}))");
+        browser.script(
+                "const file = document.getElementById('file'); file.value = [...file.options].find(o => o.text === "
+                + "'quay-receiver.csv').value; file.dispatchEvent(new Event('input', {bubbles: true}))");
         browser.click(By.id("propose"));
         browser.sees("Does not belong: G6 = Q4");
         browser.script("document.getElementById('worked').scrollIntoView()");
@@ -135,7 +140,9 @@ class PicturesOfTheViews extends InBrowser {
     private void walkRound(String yard) throws Exception {
         UUID job = job("Slipway yard");
         SiteFile rings = verge.bean(SiteFileService.class).add(verge.bean(JobService.class).job(job).siteId(), "mooring-rings.csv",
-                new ByteArrayInputStream("Name,Northing,Easting,Elevation\nR1,648986.2,6314416.0,0\nR2,649008.1,6314412.2,0\nR3,649028.4,6314420.3,0\n".getBytes(StandardCharsets.UTF_8)), "surveyor");
+                new ByteArrayInputStream(
+                "Name,Northing,Easting,Elevation\nR1,648986.2,6314416.0,0\nR2,649008.1,6314412.2,0\nR3,649028.4,6314420.3,0\n".getBytes(
+                StandardCharsets.UTF_8)), "surveyor");
         verge.bean(ImportService.class).use(job, rings, FileChoice.of(Role.DESIGN), Author.atPage("surveyor"));
         view(yard + "walk-round", "walk-round");
     }
@@ -177,7 +184,9 @@ class PicturesOfTheViews extends InBrowser {
         check("T6");
         check("T2");
         keep("leaf");
-        browser.script("return fetch('/jobs/' + document.body.dataset.job + '/instrument/do/search', {method: 'POST', headers: {'X-CSRF-TOKEN': document.querySelector('meta[name=csrf]').content}})");
+        browser.script(
+                "return fetch('/jobs/' + document.body.dataset.job + '/instrument/do/search', {method: 'POST', headers: {'X-CSRF-TOKEN': "
+                + "document.querySelector('meta[name=csrf]').content}})");
     }
 
     private void read(String mark, int rows) {

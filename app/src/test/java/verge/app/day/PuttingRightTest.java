@@ -56,7 +56,9 @@ class PuttingRightTest extends InBrowser {
         touch(place);
         browser.click(By.linkText("How it came about"));
         browser.sees("In the grid");
-        browser.until(d -> browser.<Long>script("const { theMap } = await import('verge/sketch/sketch.js'); return theMap().getLayers().getArray().filter(l => l.getZIndex() === 23).map(l => l.getSource().getFeatures().length)[0]") >= 3);
+        browser.until(d -> browser.<Long>script(
+                "const { theMap } = await import('verge/sketch/sketch.js'); return theMap().getLayers().getArray().filter(l => "
+                + "l.getZIndex() === 23).map(l => l.getSource().getFeatures().length)[0]") >= 3);
         browser.click(By.linkText("Correct it"));
         browser.type("v-targetHeight", "1.700");
         browser.primary();
@@ -90,7 +92,8 @@ class PuttingRightTest extends InBrowser {
     @Test
     void theOtherPositionOfANameIsLetCount() throws Exception {
         double early = height("101");
-        party.post("/rework/" + measured("102").entry(), Map.of("id", UUID.randomUUID().toString(), "name", "101", "targetHeight", "2.000", "reason", "the same again"));
+        party.post("/rework/" + measured("102").entry(),
+                Map.of("id", UUID.randomUUID().toString(), "name", "101", "targetHeight", "2.000", "reason", "the same again"));
         Position place = party.state().pointsOf(party.state().allNamed(new PointName("101")).get(0).entry()).get(0).position();
         assertThat(height("101")).isNotCloseTo(early, within(0.01));
         browser.open("/jobs/" + party.job() + "/measure");

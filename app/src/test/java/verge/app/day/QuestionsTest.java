@@ -31,7 +31,9 @@ class QuestionsTest extends InBrowser {
     }
 
     private void choose(String field, String value) {
-        browser.script("const f = document.getElementById(arguments[0]); f.value = arguments[1]; f.dispatchEvent(new Event('input', {bubbles: true}));"
+        browser.script(
+                "const f = document.getElementById(arguments[0]); f.value = arguments[1]; f.dispatchEvent(new Event('input', {bubbles: "
+                + "true}));"
                 + "f.dispatchEvent(new Event('change', {bubbles: true}))", field, value);
     }
 
@@ -97,7 +99,8 @@ class QuestionsTest extends InBrowser {
         browser.type("systemName", "Old island zone");
         browser.open("/sites/" + Jobs.ternholm(verge).id() + "/jobs/new");
         assertThat(browser.<Boolean>script("return document.querySelector('[name=where][value=FORMULA]').checked")).isTrue();
-        assertThat(browser.<String>script("return document.getElementById('systemName').value + document.getElementById('method').value")).isEqualTo("Old island zoneCASSINI");
+        assertThat(browser.<String>script("return document.getElementById('systemName').value + document.getElementById('method').value"))
+                .isEqualTo("Old island zoneCASSINI");
         assertThat(shown("[data-method=CASSINI] input")).isTrue();
     }
 }

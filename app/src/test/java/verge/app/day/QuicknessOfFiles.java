@@ -45,7 +45,8 @@ class QuicknessOfFiles extends InBrowser {
         try (BufferedWriter out = Files.newBufferedWriter(file)) {
             out.write("Name,Northing,Easting,Elevation,Code\n");
             for (int i = 0; i < POINTS; i++) {
-                out.write(String.format(Locale.ROOT, "P%d,%.3f,%.3f,%.3f,GRD%n", i, 6_314_000 + 1000 * chance.nextDouble(), 648_500 + 1000 * chance.nextDouble(), 20 * chance.nextDouble()));
+                out.write(String.format(Locale.ROOT, "P%d,%.3f,%.3f,%.3f,GRD%n", i, 6_314_000 + 1000 * chance.nextDouble(),
+                        648_500 + 1000 * chance.nextDouble(), 20 * chance.nextDouble()));
             }
         }
         return file;
@@ -98,7 +99,8 @@ class QuicknessOfFiles extends InBrowser {
     void drawingAHundredThousandPointsAndFiveThousandLines() throws Exception {
         Job job = Jobs.elsewhere(verge);
         for (Map.Entry<Path, Role> file : Map.of(points(), Role.DESIGN, lines(LINES, Long.MAX_VALUE), Role.UNDERLAY).entrySet()) {
-            SiteFile kept = verge.bean(SiteFileService.class).add(job.siteId(), file.getKey().getFileName().toString(), Files.newInputStream(file.getKey()), "surveyor");
+            SiteFile kept = verge.bean(SiteFileService.class)
+                    .add(job.siteId(), file.getKey().getFileName().toString(), Files.newInputStream(file.getKey()), "surveyor");
             verge.bean(ImportService.class).use(job.id(), kept, FileChoice.of(file.getValue()), Author.atPage("surveyor"));
         }
         browser.signIn();
@@ -141,7 +143,8 @@ class QuicknessOfFiles extends InBrowser {
                   ol.Observable.unByKey(counting);
                   return rate.toFixed(0);
                 };
-                return { panning: await moved({ center: [649150, 6314600] }), zooming: await moved({ resolution: 0.3 }), 'a long way': await moved({ center: [650200, 6314500] }) };
+                return { panning: await moved({ center: [649150, 6314600] }), zooming: await moved({ resolution: 0.3 }), 'a long way': \
+                await moved({ center: [650200, 6314500] }) };
                 """);
         Bench.say("frames a second while moving: %s", frames);
         Bench.say("another design, ms until drawn: %s", (Object) browser.script("""

@@ -32,13 +32,15 @@ class QuicknessOfFits {
         Similarity lies = new Similarity(new GridPoint(5_000, 2_000), new GridPoint(6_314_490, 649_010), Angle.ofDegrees(217), 1, false);
         for (int[] sizes : new int[][] {{20, 12}, {40, 25}, {80, 50}, {100, 50}}) {
             double side = 10 * Math.sqrt(sizes[0]);
-            List<Mark> computed = IntStream.range(0, sizes[0]).mapToObj(i -> mark(5_000 + side * chance.nextDouble(), 2_000 + side * chance.nextDouble())).toList();
+            List<Mark> computed = IntStream.range(0, sizes[0])
+                    .mapToObj(i -> mark(5_000 + side * chance.nextDouble(), 2_000 + side * chance.nextDouble())).toList();
             List<Mark> found = new ArrayList<>();
             computed.subList(0, sizes[1]).forEach(m -> {
                 GridPoint at = lies.place(m.position().plan());
                 found.add(mark(at.northing() + 0.006 * chance.nextGaussian(), at.easting() + 0.006 * chance.nextGaussian()));
             });
-            Bench.say("%d computed against %d found: matchings %.0f ms", sizes[0], sizes[1], Bench.millis(() -> Matching.propose(computed, found, FitSettings.USUAL, 5)));
+            Bench.say("%d computed against %d found: matchings %.0f ms", sizes[0], sizes[1],
+                    Bench.millis(() -> Matching.propose(computed, found, FitSettings.USUAL, 5)));
             FitSettings free = new FitSettings(OptionalDouble.empty(), OptionalInt.empty(), FitSettings.Heights.LEAVE, false, 0.01, 0.01);
             if (Matching.canTry(sizes[0], sizes[1], free)) {
                 Bench.say("the same with the scale free: %.0f ms", Bench.millis(() -> Matching.propose(computed, found, free, 5)));
@@ -51,7 +53,8 @@ class QuicknessOfFits {
                 return new Pair(m, mark(at.northing() + 0.006 * chance.nextGaussian(), at.easting() + 0.006 * chance.nextGaussian()));
             }).toList();
             Position place = all.get(0).computed().position();
-            Bench.say("%d pairs: fitted %.1f ms; localised and 100,000 points carried %.0f ms", pairs, Bench.millis(() -> Fit.of(all, FitSettings.USUAL)), Bench.millis(() -> {
+            Bench.say("%d pairs: fitted %.1f ms; localised and 100,000 points carried %.0f ms", pairs,
+                    Bench.millis(() -> Fit.of(all, FitSettings.USUAL)), Bench.millis(() -> {
                 Localisation localisation = Localisation.of(all, FitSettings.USUAL);
                 IntStream.range(0, 100_000).forEach(i -> localisation.hull().beyond(localisation.onSite(place).plan()));
             }));

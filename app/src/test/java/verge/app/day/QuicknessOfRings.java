@@ -26,9 +26,15 @@ import verge.core.plan.Region;
 import verge.core.plan.Vertices;
 import verge.core.units.Angle;
 
-/** Prints how long the area of a ring of many corners takes, whether it crosses itself, and its division, and how that grows; run by './verge bench', not with the tests. */
+/**
+ * Prints how long the area of a ring of many corners takes, whether it crosses itself, and its division, and how that grows; run by
+ * './verge bench', not with the tests.
+ */
 class QuicknessOfRings {
-    private static final ProjectedPlane UTM = new ProjectedPlane(SystemText.projection((CoordinateSystem.Projected) SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +units=m")), new Heights(Optional.of(Geoid.constant(40)), Optional.empty(), Optional.empty()));
+    private static final ProjectedPlane UTM =
+            new ProjectedPlane(SystemText.projection(
+            (CoordinateSystem.Projected) SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +units=m")),
+            new Heights(Optional.of(Geoid.constant(40)), Optional.empty(), Optional.empty()));
 
     private static Region ring(int corners, boolean arcs) {
         Random chance = new Random(corners);
@@ -51,9 +57,14 @@ class QuicknessOfRings {
                 double whole = region.area();
                 GridPoint pivot = new GridPoint(6_314_490, 649_310);
                 DividingLine line = ((Division.Lines) Division.parallel(region, Angle.ofDegrees(20), whole / 3)).lines().get(0);
-                Givens given = new Givens(Map.of("ring", new Given.Drawn("ring", region.rim(), Optional.empty())), Givens.Sources.NONE, new Scales(UTM, GroundUse.GROUND_DISTANCES, true));
-                Bench.say("%d corners%s: all that is told of the area %.0f ms, area %.1f ms, crossings %.0f ms, divided by a direction %.0f ms, through a point %.0f ms, its parts %.0f ms", corners, arcs ? ", a third of them with arcs" : "",
-                        Bench.millis(() -> Tool.AREA.work(given)), Bench.millis(region::area), Bench.millis(() -> Crossings.of(List.of(region.rim()), 1)), Bench.millis(() -> Division.parallel(region, Angle.ofDegrees(20), whole / 3)),
+                Givens given = new Givens(Map.of("ring", new Given.Drawn("ring", region.rim(), Optional.empty())), Givens.Sources.NONE,
+                        new Scales(UTM, GroundUse.GROUND_DISTANCES, true));
+                Bench.say(
+                        "%d corners%s: all that is told of the area %.0f ms, area %.1f ms, crossings %.0f ms, divided by a direction %.0f "
+                        + "ms, through a point %.0f ms, its parts %.0f ms", corners, arcs ? ", a third of them with arcs" : "",
+                        Bench.millis(() -> Tool.AREA.work(given)), Bench.millis(region::area),
+                        Bench.millis(() -> Crossings.of(List.of(region.rim()), 1)),
+                        Bench.millis(() -> Division.parallel(region, Angle.ofDegrees(20), whole / 3)),
                         Bench.millis(() -> Division.through(region, pivot, whole / 2)), Bench.millis(() -> Parts.of(region, line)));
             }
         }

@@ -60,7 +60,8 @@ class QuicknessOfTheDay {
 
     QuicknessOfTheDay(VergeServer.Running verge) {
         this.verge = verge;
-        job = verge.bean(JobService.class).jobs().stream().filter(j -> j.name().equals("Slipway yard")).findFirst().map(Job::id).orElseThrow();
+        job = verge.bean(JobService.class).jobs().stream().filter(j -> j.name().equals("Slipway yard")).findFirst().map(Job::id)
+                .orElseThrow();
     }
 
     @Test
@@ -109,14 +110,16 @@ class QuicknessOfTheDay {
             verge.ground().pole(Ternholm.YARD.plus(30 * Math.sin(i), 30 * Math.cos(i)));
             browser.script("document.activeElement.blur(); performance.clearMeasures()");
             browser.press(Keys.SPACE);
-            Number took = browser.until(d -> browser.<Number>script("return performance.getEntriesByName('measure-to-drawn')[0]?.duration"));
+            Number took = browser.until(d ->
+                    browser.<Number>script("return performance.getEntriesByName('measure-to-drawn')[0]?.duration"));
             if (i >= WARM_UP) {
                 millis.add(took.doubleValue());
             }
             browser.until(d -> d.findElements(By.cssSelector("#measure.busy")).isEmpty());
         }
         Collections.sort(millis);
-        Bench.say("%s: median %.0f ms, 95th percentile %.0f ms, worst %.0f ms over %d shots", what, millis.get(SHOTS / 2), millis.get(SHOTS * 95 / 100), millis.get(SHOTS - 1), SHOTS);
+        Bench.say("%s: median %.0f ms, 95th percentile %.0f ms, worst %.0f ms over %d shots", what, millis.get(SHOTS / 2),
+                millis.get(SHOTS * 95 / 100), millis.get(SHOTS - 1), SHOTS);
     }
 
     /** Shots of a long job, in strings of 25 that wander over the yard; every fourth flows. */
@@ -129,8 +132,10 @@ class QuicknessOfTheDay {
             for (int i = 0; i < LONG_JOURNAL / STRINGS; i++) {
                 direction += (random.nextDouble() - 0.4) * 0.02;
                 distance += random.nextDouble() - 0.4;
-                Joining joining = new Joining(new UUID(14, string), new StringName(new Code("KRB"), string + 1), End.LAST, i % 4 == 2 ? Bend.FLOWING : Bend.CORNER, false);
-                shots.add(new ShotTaken(setup, new PointName("S" + string + "-" + i), new Code("KRB"), new TotalStationReading(new Angle(direction).wholeCircle(), new Angle(1.56), new Length(distance), ""),
+                Joining joining = new Joining(new UUID(14, string), new StringName(new Code("KRB"), string + 1), End.LAST,
+                        i % 4 == 2 ? Bend.FLOWING : Bend.CORNER, false);
+                shots.add(new ShotTaken(setup, new PointName("S" + string + "-" + i), new Code("KRB"),
+                        new TotalStationReading(new Angle(direction).wholeCircle(), new Angle(1.56), new Length(distance), ""),
                         new Target(new Length(1.6), new Length(-0.012)), Map.of(), Aside.NONE, List.of(joining)));
             }
         }
@@ -144,7 +149,8 @@ class QuicknessOfTheDay {
         FieldParty party = new FieldParty(verge);
         party.setUpOnT2();
         JournalService journals = verge.bean(JournalService.class);
-        journals.appendTogether(party.job(), Author.atPage("surveyor"), journal -> strings(journal.state().openLeaf().orElseThrow().entry()));
+        journals.appendTogether(party.job(), Author.atPage("surveyor"),
+                journal -> strings(journal.state().openLeaf().orElseThrow().entry()));
         List<Entry> entries = List.copyOf(journals.journal(party.job()).entries());
         for (int i = 0; i < WARM_UP_REPLAYS; i++) {
             Chapters.replay(entries).state().strings().forEach(Shape::of);
@@ -153,7 +159,8 @@ class QuicknessOfTheDay {
         Journal journal = Chapters.replay(entries);
         double replayed = (System.nanoTime() - began) / 1e6;
         long drawn = journal.state().strings().stream().map(Shape::of).mapToLong(s -> s.paths().size()).sum();
-        Bench.say("%d points in %d strings: replay %.0f ms, with all their lines %.0f ms", LONG_JOURNAL, drawn, replayed, (System.nanoTime() - began) / 1e6);
+        Bench.say("%d points in %d strings: replay %.0f ms, with all their lines %.0f ms", LONG_JOURNAL, drawn, replayed,
+                (System.nanoTime() - began) / 1e6);
         long looked = System.nanoTime();
         int gaps = GapFinder.of(journal.state(), Codebook.general()).size();
         Bench.say("gaps among them: %d, in %.0f ms", gaps, (System.nanoTime() - looked) / 1e6);

@@ -48,12 +48,14 @@ final class RoverParty {
         browser.click(By.cssSelector("[data-offer-caster]"));
         browser.click(By.cssSelector("[data-mountpoint=" + mountpoint + "]"));
         browser.click(By.xpath("//button[. = 'Take these corrections']"));
-        browser.until(d -> browser.<String>script("return document.getElementById('mountpoint').defaultValue").equals(mountpoint));   // the page has turned
+        // the page has turned
+        browser.until(d -> browser.<String>script("return document.getElementById('mountpoint').defaultValue").equals(mountpoint));
     }
 
     /** The antenna's height as it truly is, to what it is screwed onto. */
     void sayHeight(String metres) {
-        browser.until(d -> !((String) browser.script("return document.getElementById('antenna-name').value")).isEmpty() || text("#bench").contains("none screwed"));
+        browser.until(d -> !((String) browser.script("return document.getElementById('antenna-name').value")).isEmpty() || text("#bench")
+                .contains("none screwed"));
         By keep = By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']");
         String before = belowTheTop();
         browser.type("antenna-height", metres);
@@ -66,7 +68,9 @@ final class RoverParty {
 
     /** How far below the form's top its button lies. */
     private String belowTheTop() {
-        return browser.script("const f = document.getElementById('antenna-form'); return String(f.querySelector('button').getBoundingClientRect().top - f.getBoundingClientRect().top)");
+        return browser.script(
+                "const f = document.getElementById('antenna-form'); return String(f.querySelector('button').getBoundingClientRect().top - "
+                + "f.getBoundingClientRect().top)");
     }
 
     void sayMount() {

@@ -20,7 +20,10 @@ import verge.instruments.standin.PracticeGround;
 import verge.instruments.world.OnEarth;
 import verge.instruments.world.Ternholm;
 
-/** A person's way with a rover: connected, its corrections found in the caster's list, the antenna's height told, its sky looked at, a line measured with a leaning pole. */
+/**
+ * A person's way with a rover: connected, its corrections found in the caster's list, the antenna's height told, its sky looked at, a line
+ * measured with a leaning pole.
+ */
 class RoverTest extends InBrowser {
     RoverTest(VergeServer.Running verge) {
         super(verge);
@@ -36,7 +39,9 @@ class RoverTest extends InBrowser {
         upright(job);
         assertThat(party.text("#antenna-drawing")).contains("reference point at");
         browser.until(d -> browser.<Long>script("return document.querySelectorAll('#sky-compass .sat.used').length") > 12);
-        assertThat(browser.<Boolean>script("return document.querySelector('.north').hidden || getComputedStyle(document.querySelector('.north')).display === 'none'")).isTrue();
+        assertThat(browser.<Boolean>script(
+                "return document.querySelector('.north').hidden || getComputedStyle(document.querySelector('.north')).display === 'none'"))
+                .isTrue();
         browser.click(By.cssSelector("[data-set=TILT]"));
         browser.sees("walk some steps with it");
         verge.ground().walk(3, 2);
@@ -57,12 +62,17 @@ class RoverTest extends InBrowser {
         browser.until(d -> d.findElement(By.id("shots-count")).getText().equals("3"));
         JobState state = verge.bean(JournalService.class).state(job.id());
         assertThat(state.strings().get(0).vertices()).hasSize(3);
-        assertThat(browser.<Long>script("const { theMap } = await import('verge/sketch/sketch.js'); return theMap().getLayers().getArray().filter(l => l.getZIndex() === 48).flatMap(l => l.getSource().getFeatures()).length")).isEqualTo(2);
+        assertThat(browser.<Long>script(
+                "const { theMap } = await import('verge/sketch/sketch.js'); return theMap().getLayers().getArray().filter(l => "
+                + "l.getZIndex() === 48).flatMap(l => l.getSource().getFeatures()).length")).isEqualTo(2);
         browser.open("/jobs/" + job.id() + "/book");
         browser.sees("leaning");
     }
 
-    /** What is beyond its limit, a leaning pole too, is refused, and kept with a reason that the book tells; below the cliff an old receiver loses its fix and measures nothing; in the open it is taken up, and float is not taken for fixed. */
+    /**
+     * What is beyond its limit, a leaning pole too, is refused, and kept with a reason that the book tells; below the cliff an old receiver
+     * loses its fix and measures nothing; in the open it is taken up, and float is not taken for fixed.
+     */
     @Test
     void limitsAndTheCliff() {
         verge.ground().pole(Ternholm.YARD.plus(6, -9));
@@ -136,7 +146,8 @@ class RoverTest extends InBrowser {
         verge.bean(ReceiverDesk.class).ready(Seat.rover(job.id())).set("TILT", "0").join();
         verge.ground().lean(0, 0);
         browser.open("/jobs/" + job.id() + "/setup/receiver");
-        browser.until(d -> "false".equals(browser.<String>script("return document.querySelector('[data-set=TILT]')?.getAttribute('aria-pressed')")));
+        browser.until(d -> "false".equals(
+                browser.<String>script("return document.querySelector('[data-set=TILT]')?.getAttribute('aria-pressed')")));
     }
 
     private Optional<StoredPoint> own(Job job, String name) {
@@ -167,7 +178,8 @@ class RoverTest extends InBrowser {
         JobState state = verge.bean(JournalService.class).state(job.id());
         StoredPoint stored = state.own(new PointName(name)).orElseThrow();
         PracticeGround.Sight seen = verge.ground().look();
-        Position truth = state.geodesy().position(OnEarth.at(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres())).orElseThrow();
+        Position truth = state.geodesy().position(OnEarth.at(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres()))
+                .orElseThrow();
         assertThat(stored.position().plan().distanceMetres(truth.plan())).isLessThan(5 * stored.sigma().orElseThrow().plan().metres());
     }
 }

@@ -96,7 +96,9 @@ class SettingUpTest extends InBrowser {
         }
         browser.sees("All marks agree with one another");
         browser.click(By.cssSelector("[data-use=up][data-row='2']"));
-        browser.until(d -> browser.<Boolean>script("return !document.querySelector('[data-use=up][data-row=\"2\"]').checked && document.body.innerText.includes('All marks agree')"));
+        browser.until(d -> browser.<Boolean>script(
+                "return !document.querySelector('[data-use=up][data-row=\"2\"]').checked && document.body.innerText.includes('All marks "
+                + "agree')"));
         browser.primary();
         browser.sees("No independent check yet");
         assertThat(state().openLeaf().orElseThrow().written().arrangement().sightings().get(2).use().height()).isFalse();
@@ -134,7 +136,8 @@ class SettingUpTest extends InBrowser {
         browser.primary();
         browser.sees("The correction is written");
         browser.sees("tape read at the wrong end");
-        browser.until(d -> Math.abs(state().find(new PointName("S1")).orElseThrow().position().elevation().orElseThrow().metres() - before) > 0.3);
+        browser.until(d -> Math.abs(state().find(new PointName("S1")).orElseThrow().position().elevation().orElseThrow()
+                .metres() - before) > 0.3);
     }
 
     private void sets() {

@@ -68,7 +68,9 @@ class ShapesTest extends InBrowser {
         browser.until(d -> seen("#bench"));
         browser.dragFromMiddle(By.id("bench"), -120, 5);
         browser.until(d -> seen("#sketch"));
-        assertThat(browser.<List<String>>script("return [...document.querySelectorAll('.tab :is(.name, .initials)')].filter(e => e.getBoundingClientRect().width > 2).map(e => e.textContent)"))
+        assertThat(browser.<List<String>>script(
+                "return [...document.querySelectorAll('.tab :is(.name, .initials)')].filter(e => e.getBoundingClientRect().width > "
+                + "2).map(e => e.textContent)"))
                 .containsExactly("P", "Su", "Measure", "C", "St", "H");
     }
 
@@ -83,7 +85,8 @@ class ShapesTest extends InBrowser {
             open(size[0], size[1], "book");
             assertThat(browser.<Long>script("""
                     const bottom = document.getElementById('bench').getBoundingClientRect().bottom;
-                    return [...document.querySelectorAll('.book-line')].filter(l => l.getBoundingClientRect().bottom <= bottom + 9).length""")).isGreaterThanOrEqualTo(8);
+                    return [...document.querySelectorAll('.book-line')].filter(l => l.getBoundingClientRect().bottom <= bottom + \
+                    9).length""")).isGreaterThanOrEqualTo(8);
         }
     }
 
@@ -106,7 +109,9 @@ class ShapesTest extends InBrowser {
     }
 
     private Box box(String css) {
-        List<Number> sides = browser.script("const r = document.querySelector(arguments[0]).getBoundingClientRect(); return [r.left, r.top, r.right, r.bottom].map(v => v + 1e-6)", css);
+        List<Number> sides = browser.script(
+                "const r = document.querySelector(arguments[0]).getBoundingClientRect(); return [r.left, r.top, r.right, r.bottom].map(v "
+                + "=> v + 1e-6)", css);
         return new Box(sides.get(0).doubleValue(), sides.get(1).doubleValue(), sides.get(2).doubleValue(), sides.get(3).doubleValue());
     }
 

@@ -32,7 +32,8 @@ class SketchModulesTest extends InBrowser {
                     const light = css => {
                       canvas.fillStyle = css;
                       canvas.fillRect(0, 0, 1, 1);
-                      const [r, g, b] = [...canvas.getImageData(0, 0, 1, 1).data].map(v => v / 255).map(v => v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
+                      const [r, g, b] = [...canvas.getImageData(0, 0, 1, 1).data].map(v => v / 255).map(v => v <= 0.04045 ? v / 12.92 : \
+                    ((v + 0.055) / 1.055) ** 2.4);
                       return 0.2126 * r + 0.7152 * g + 0.0722 * b;
                     };
                     const paper = light(getComputedStyle(document.documentElement).getPropertyValue('--paper').trim());
@@ -55,7 +56,8 @@ class SketchModulesTest extends InBrowser {
                 const { Labels } = await import('verge/sketch/labels.js');
                 let seed = 7;
                 const chance = n => (seed = (seed * 16807) % 2147483647) % n;
-                const meet = ([x, y, w, h], [a, b, c, d], by = 1.6) => Math.min(x + w, a + c) - Math.max(x, a) > by && Math.min(y + h, b + d) - Math.max(y, b) > by;
+                const meet = ([x, y, w, h], [a, b, c, d], by = 1.6) => Math.min(x + w, a + c) - Math.max(x, a) > by && Math.min(y + h, b \
+                + d) - Math.max(y, b) > by;
                 const faults = { written: 0, onLabel: 0, onMark: 0, onLine: 0, underButton: 0, acrossEdge: 0 };
                 for (let crowd = 5; crowd <= 320; crowd *= 2) {
                   const seen = [60, 40, 400, 300];
@@ -81,8 +83,10 @@ class SketchModulesTest extends InBrowser {
                       const [x, y] = [0, 1].map(k => line[0][k] + t * (line[1][k] - line[0][k]));
                       faults.onLine += x > a[0] && x < a[0] + a[2] && y > a[1] && y < a[1] + a[3] ? 1 : 0;
                     }
-                    const within = a[0] >= seen[0] && a[1] >= seen[1] && a[0] + a[2] <= seen[0] + seen[2] && a[1] + a[3] <= seen[1] + seen[3];
-                    const beyond = a[0] >= seen[0] + seen[2] || a[1] >= seen[1] + seen[3] || a[0] + a[2] <= seen[0] || a[1] + a[3] <= seen[1];
+                    const within = a[0] >= seen[0] && a[1] >= seen[1] && a[0] + a[2] <= seen[0] + seen[2] && a[1] + a[3] <= seen[1] + \
+                seen[3];
+                    const beyond = a[0] >= seen[0] + seen[2] || a[1] >= seen[1] + seen[3] || a[0] + a[2] <= seen[0] || a[1] + a[3] <= \
+                seen[1];
                     faults.acrossEdge += within || beyond ? 0 : 1;
                   });
                 }
@@ -103,10 +107,12 @@ class SketchModulesTest extends InBrowser {
                 const sheet = {
                   id: 'a', name: 'a.dxf', current: true, layers: roles.map((role, i) => ({ role, shown: i !== 2, name: `L${i}` })),
                   spots: [thing('p', 0, 'D1', 101, 100), thing('p', 2, 'hidden', 100, 100), thing('p', 0, 'T1', 100, 100)],
-                  lines: [thing('l', 0, 'kerb', 90, 99, 110, 99), thing('l', 1, 'shore', 90, 100, 110, 100), thing('l', 0, 'far', 90, 150, 110, 150)],
+                  lines: [thing('l', 0, 'kerb', 90, 99, 110, 99), thing('l', 1, 'shore', 90, 100, 110, 100), thing('l', 0, 'far', 90, \
+                150, 110, 150)],
                   shows: t => sheet.layers[t.layer].shown, roleOf: t => sheet.layers[t.layer].role,
                 };
-                const points = new Points([{ name: 'T1', mark: 'CONTROL', east: 100, north: 102 }, { name: 'T9', mark: 'CONTROL', east: 500, north: 100 }]);
+                const points = new Points([{ name: 'T1', mark: 'CONTROL', east: 100, north: 102 }, { name: 'T9', mark: 'CONTROL', east: \
+                500, north: 100 }]);
                 const { ready } = await import('verge/sketch/strings.js');
                 const line = (name, at) => ready({ id: name, name, lines: [at], ends: [[at[0], at[1]], [at.at(-2), at.at(-1)]] });
                 const strings = new Map([['a', line('KRB 1', [80, 98, 130, 98])], ['b', line('KRB 2', [80, 120, 130, 120])]]);
@@ -121,7 +127,8 @@ class SketchModulesTest extends InBrowser {
         Map<String, Object> drawn = browser.script("""
                 const { Points } = await import('verge/sketch/store.js');
                 const { canvasLayer } = await import('verge/sketch/canvas.js');
-                const many = Array.from({ length: 20000 }, (none, i) => ({ name: `P${i}`, code: 'GRD', mark: 'MEASURED', marker: 'DOT', east: i % 200, north: Math.floor(i / 200) }));
+                const many = Array.from({ length: 20000 }, (none, i) => ({ name: `P${i}`, code: 'GRD', mark: 'MEASURED', marker: 'DOT', \
+                east: i % 200, north: Math.floor(i / 200) }));
                 const points = new Points([...many, { name: 'T1', mark: 'CONTROL', east: 100, north: 50 }]);
                 const layer = canvasLayer(() => ({ points, strings: new Map(), photos: [], sheets: [], labels: new Map(), version: 1 }));
                 const written = [];
@@ -149,7 +156,8 @@ class SketchModulesTest extends InBrowser {
         List<Number> draws = browser.script("""
                 const { Points } = await import('verge/sketch/store.js');
                 const { canvasLayer } = await import('verge/sketch/canvas.js');
-                const content = { points: new Points([{ name: 'T1', mark: 'CONTROL', east: 0, north: 0 }]), strings: new Map(), photos: [], sheets: [], labels: new Map(), version: 1 };
+                const content = { points: new Points([{ name: 'T1', mark: 'CONTROL', east: 0, north: 0 }]), strings: new Map(), photos: \
+                [], sheets: [], labels: new Map(), version: 1 };
                 const layer = canvasLayer(() => content);
                 const seen = [];
                 const show = (center, resolution, moving) => {

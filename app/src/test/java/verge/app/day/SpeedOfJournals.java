@@ -82,7 +82,8 @@ class SpeedOfJournals {
     private static final int ONE_CORRECTED_IN = 10;
     private static final int WRITERS = 8;
     private static final int SHOTS_A_WRITER = 25;
-    private static final InstrumentPrecision PRECISION = InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5));
+    private static final InstrumentPrecision PRECISION = InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2),
+            new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5));
     private static final Target POLE = new Target(new Length(1.6), new Length(-0.012));
     private static final List<String> CODES = List.of("KRB", "GRD", "FNC", "LMP");
 
@@ -99,7 +100,8 @@ class SpeedOfJournals {
     @BeforeEach
     void quiet() {
         JournalService journals = verge.bean(JournalService.class);
-        UUID demo = verge.bean(JobService.class).jobs().stream().filter(j -> j.name().equals("Slipway yard")).findFirst().orElseThrow().id();
+        UUID demo = verge.bean(JobService.class).jobs().stream().filter(j -> j.name().equals("Slipway yard")).findFirst().orElseThrow()
+                .id();
         FieldParty.await(() -> journals.state(demo).find(new PointName("137"), Origin.MEASURED).isPresent());
     }
 
@@ -114,11 +116,15 @@ class SpeedOfJournals {
         double replay = millis(() -> Chapters.replay(entries));
         Journal journal = Chapters.replay(entries);
         Bench.say("%d entries: replay %.0f ms, memory %d bytes an entry beside what it says", size, replay, (memory() - empty) / size);
-        Bench.say("%d entries: one shot more %s ms", size, spread(1_000, i -> journal.append(entry(size + 1L, shot(setups.get(LEAVES - 1), "N" + i)))));
+        Bench.say("%d entries: one shot more %s ms", size,
+                spread(1_000, i -> journal.append(entry(size + 1L, shot(setups.get(LEAVES - 1), "N" + i)))));
         Bench.say("%d entries: a pole height corrected %s ms", size, spread(200, i -> journal.tried(List.of(corrected(shots.get(i))))));
-        Bench.say("%d entries: a setup of %d corrected %s ms", size, size / LEAVES, spread(10, i -> journal.tried(List.of(new Reworked(setups.get(3), setUp(1.7 + i * 0.01), "")))));
-        Choice ofOneLeaf = new Choice(Set.of(ShotTaken.class), Optional.empty(), Optional.empty(), Optional.of(setups.get(5)), Optional.empty(), Optional.empty(), Set.of());
-        Bench.say("%d entries: %d shots corrected together, only looked at, %s ms", size, ofOneLeaf.of(journal).count(), spread(10, i -> Consequences.between(journal,
+        Bench.say("%d entries: a setup of %d corrected %s ms", size, size / LEAVES,
+                spread(10, i -> journal.tried(List.of(new Reworked(setups.get(3), setUp(1.7 + i * 0.01), "")))));
+        Choice ofOneLeaf = new Choice(Set.of(ShotTaken.class), Optional.empty(), Optional.empty(), Optional.of(setups.get(5)),
+                Optional.empty(), Optional.empty(), Set.of());
+        Bench.say("%d entries: %d shots corrected together, only looked at, %s ms", size, ofOneLeaf.of(journal).count(),
+                spread(10, i -> Consequences.between(journal,
                 journal.tried(List.copyOf(Correction.of(journal, ofOneLeaf, new Change.PoleBy(new Length(0.01 * (i + 1))), ""))))));
         withTheDatabase(size, entries);
     }
@@ -127,15 +133,19 @@ class SpeedOfJournals {
         JournalService journals = verge.bean(JournalService.class);
         JobService jobs = verge.bean(JobService.class);
         UUID[] job = new UUID[1];
-        double brought = millis(() -> job[0] = jobs.makeFrom(Jobs.ternholm(verge).id(), "Long " + UUID.randomUUID(), entries, "surveyor").id());
+        double brought = millis(() -> job[0] = jobs.makeFrom(Jobs.ternholm(verge).id(), "Long " + UUID.randomUUID(), entries, "surveyor")
+                .id());
         Visitor visitor = Visitor.signedIn(verge);
         String page = "/jobs/" + job[0] + "/measure";
         double cold = millis(() -> visitor.get(page));
-        Bench.say("%d entries: brought in %.0f ms; first page cold %.0f ms, warm %s ms", size, brought, cold, spread(20, i -> visitor.get(page)));
-        Bench.say("%d entries: one shot more, stored, %s ms", size, spread(200, i -> journals.append(job[0], author(), shot(setups.get(LEAVES - 1), "D" + i))));
+        Bench.say("%d entries: brought in %.0f ms; first page cold %.0f ms, warm %s ms", size, brought, cold,
+                spread(20, i -> visitor.get(page)));
+        Bench.say("%d entries: one shot more, stored, %s ms", size,
+                spread(200, i -> journals.append(job[0], author(), shot(setups.get(LEAVES - 1), "D" + i))));
         Bench.say("%d entries: one shot more of eight writers at once, stored, %s ms", size, atOnce(journals, job[0]));
         journals.append(job[0], author(), new Struck(setups.get(3)));
-        Bench.say("%d entries: a setup of %d brought back, stored, %.0f ms", size, size / LEAVES, millis(() -> journals.append(job[0], author(), new Restored(setups.get(3)))));
+        Bench.say("%d entries: a setup of %d brought back, stored, %.0f ms", size, size / LEAVES,
+                millis(() -> journals.append(job[0], author(), new Restored(setups.get(3)))));
     }
 
     /** A base that only the sky placed, corrected with all that was measured from it: looked at first, then written. */
@@ -144,21 +154,36 @@ class SpeedOfJournals {
     void ofABaseWithSoManyPoints(int size) throws Exception {
         EarthPlace mark = new EarthPlace(Geographic.ofDegrees(56.95, 11.45), new EllipsoidHeight(45));
         EarthCentred at = EarthCentred.of(mark, ReferenceEllipsoid.WGS84);
-        AntennaOverMark antenna = new AntennaOverMark(new AntennaModel("DISH NONE", Optional.empty(), 0.02, Map.of()), new AntennaHeight(new Length(1.6), AntennaHeight.To.MOUNT));
-        Epochs epochs = new Epochs(5, Instant.EPOCH, Instant.EPOCH.plusSeconds(4), SolvedPosition.Kind.FIXED, 21, OptionalDouble.of(1.4), OptionalDouble.of(1));
+        AntennaOverMark antenna = new AntennaOverMark(new AntennaModel("DISH NONE", Optional.empty(), 0.02, Map.of()),
+                new AntennaHeight(new Length(1.6), AntennaHeight.To.MOUNT));
+        Epochs epochs = new Epochs(5, Instant.EPOCH, Instant.EPOCH.plusSeconds(4), SolvedPosition.Kind.FIXED, 21, OptionalDouble.of(1.4),
+                OptionalDouble.of(1));
         BaseHeard sent = new BaseHeard("YARD", 7, at);
-        List<Entry> entries = new ArrayList<>(List.of(entry(1, new SettingsChosen(new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.Constant(37.6), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE))),
-                entry(2, new BaseSetUp(new PointName("BASE1"), BaseSetUp.Held.SKY, antenna, sent, Optional.of(new SkyMean(at, new EarthCovariance(1, 0, 0, 1, 0, 1), epochs)), Sending.OTHERWISE, "tripod", "")),
+        List<Entry> entries = new ArrayList<>(
+                List.of(entry(1, new SettingsChosen(new JobSettings(Figures.metric(),
+                SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.Constant(37.6), Optional.empty(),
+                GroundUse.GRID, JobSettings.Work.ALONE))),
+                entry(2, new BaseSetUp(new PointName("BASE1"), BaseSetUp.Held.SKY, antenna, sent,
+                Optional.of(new SkyMean(at, new EarthCovariance(1, 0, 0, 1, 0, 1), epochs)), Sending.OTHERWISE, "tripod", "")),
                 entry(3, new PointsImported(Origin.CONTROL, "control.csv", "00", List.of(mark("T2", 6_314_500, 649_000))))));
         while (entries.size() < size + 3) {
-            EarthCentred vector = new EarthCentred(400 * random.nextDouble() - 200, 400 * random.nextDouble() - 200, 400 * random.nextDouble() - 200);
-            entries.add(entry(entries.size() + 1L, new PointOccupied(new PointName("R" + entries.size()), new Code(CODES.get(random.nextInt(CODES.size()))), Optional.of(sent), vector, new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4), epochs, antenna, Optional.empty(), "rover", "", Map.of(), List.of())));
+            EarthCentred vector = new EarthCentred(400 * random.nextDouble() - 200, 400 * random.nextDouble() - 200,
+                    400 * random.nextDouble() - 200);
+            entries.add(entry(entries.size() + 1L,
+                    new PointOccupied(new PointName("R" + entries.size()), new Code(CODES.get(random.nextInt(CODES.size()))),
+                    Optional.of(sent), vector, new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4), epochs, antenna, Optional.empty(), "rover",
+                    "", Map.of(), List.of())));
         }
         Journal journal = Chapters.replay(entries);
-        Choice bases = new Choice(Set.of(BaseSetUp.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Set.of());
-        Bench.say("a base with %d points: replay %.0f ms; corrected %s ms; with all that it moves looked at %s ms", size, millis(() -> Chapters.replay(entries)),
-                spread(20, i -> journal.tried(List.copyOf(Correction.of(journal, bases, new Change.BaseOver(new PointName("BASE1"), new PointName("T2")), "")))),
-                spread(20, i -> Consequences.between(journal, journal.tried(List.copyOf(Correction.of(journal, bases, new Change.BaseOver(new PointName("BASE1"), new PointName("T2")), ""))))));
+        Choice bases = new Choice(Set.of(BaseSetUp.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
+                Optional.empty(), Set.of());
+        Bench.say("a base with %d points: replay %.0f ms; corrected %s ms; with all that it moves looked at %s ms", size,
+                millis(() -> Chapters.replay(entries)),
+                spread(20, i -> journal.tried(List.copyOf(Correction.of(journal, bases,
+                new Change.BaseOver(new PointName("BASE1"), new PointName("T2")), "")))),
+                spread(20, i -> Consequences.between(journal,
+                journal.tried(List.copyOf(Correction.of(journal, bases, new Change.BaseOver(new PointName("BASE1"), new PointName("T2")),
+                ""))))));
     }
 
     private String atOnce(JournalService journals, UUID job) throws Exception {
@@ -221,9 +246,11 @@ class SpeedOfJournals {
 
     private List<Entry> entries(int size) {
         List<Entry> entries = new ArrayList<>(size);
-        entries.add(entry(1, new SettingsChosen(new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.None(),
+        entries.add(entry(1, new SettingsChosen(new JobSettings(Figures.metric(),
+                SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.None(),
                 Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE))));
-        entries.add(entry(2, new PointsImported(Origin.CONTROL, "control.csv", "00", List.of(mark("T1", 6_314_500, 649_000), mark("T2", 6_314_600, 649_000)))));
+        entries.add(entry(2, new PointsImported(Origin.CONTROL, "control.csv", "00",
+                List.of(mark("T1", 6_314_500, 649_000), mark("T2", 6_314_600, 649_000)))));
         while (entries.size() < size) {
             long number = entries.size() + 1L;
             if ((number - 3) % (size / LEAVES) == 0) {
@@ -248,7 +275,8 @@ class SpeedOfJournals {
     }
 
     private StationSetUp setUp(double height) {
-        return StationSetUp.onKnownPoint(new PointName("T1"), new PointName("T2"), new Length(height), POLE, reading(), new Atmosphere(12, 1013, 60), PRECISION, 0.13, "TS 1", 1, "");
+        return StationSetUp.onKnownPoint(new PointName("T1"), new PointName("T2"), new Length(height), POLE, reading(),
+                new Atmosphere(12, 1013, 60), PRECISION, 0.13, "TS 1", 1, "");
     }
 
     private ShotTaken shot(UUID setup, String name) {
@@ -257,11 +285,14 @@ class SpeedOfJournals {
 
     private static Reworked corrected(Entry entry) {
         ShotTaken shot = (ShotTaken) entry.payload();
-        return new Reworked(entry.id(), new ShotTaken(shot.setup(), shot.name(), shot.code(), shot.reading(), new Target(new Length(1.7), POLE.prismConstant())), "the pole was longer");
+        return new Reworked(entry.id(),
+                new ShotTaken(shot.setup(), shot.name(), shot.code(), shot.reading(), new Target(new Length(1.7), POLE.prismConstant())),
+                "the pole was longer");
     }
 
     private TotalStationReading reading() {
-        return new TotalStationReading(Angle.ofDegrees(random.nextDouble() * 360), Angle.ofDegrees(85 + random.nextDouble() * 10), new Length(5 + random.nextDouble() * 200),
+        return new TotalStationReading(Angle.ofDegrees(random.nextDouble() * 360), Angle.ofDegrees(85 + random.nextDouble() * 10),
+                new Length(5 + random.nextDouble() * 200),
                 "139 OK hz=228.25920 v=85.70843 sd=32.4955 ~aac76e73");
     }
 }

@@ -21,7 +21,10 @@ import verge.core.session.Sessions;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.standin.PracticeGround;
 
-/** A day with three static sessions: one that goes well, one whose battery is empty in the middle, one whose card runs full; all are fetched, and the book of occupations has them. */
+/**
+ * A day with three static sessions: one that goes well, one whose battery is empty in the middle, one whose card runs full; all are
+ * fetched, and the book of occupations has them.
+ */
 class StaticSessionsTest extends InBrowser {
     private Job job;
     private RoverParty party;
@@ -50,7 +53,8 @@ class StaticSessionsTest extends InBrowser {
     }
 
     private void untilWritten(int epochs) {
-        party.soon(() -> verge.bean(ReceiverDesk.class).snapshot(Seat.session(job.id())).flatMap(s -> s.condition()).flatMap(ReceiverCondition::writing).filter(w -> w.epochs() >= epochs).isPresent());
+        party.soon(() -> verge.bean(ReceiverDesk.class).snapshot(Seat.session(job.id())).flatMap(s -> s.condition())
+                .flatMap(ReceiverCondition::writing).filter(w -> w.epochs() >= epochs).isPresent());
         party.soon(() -> party.text("#session-now").contains("Written"));
     }
 
@@ -112,7 +116,8 @@ class StaticSessionsTest extends InBrowser {
                 browser.click(By.cssSelector("[data-fetch='" + session.entry() + "']"));
                 browser.until(d -> state().latest(new RawOf(session.entry())).isPresent());
             }
-            assertThat(sessions()).extracting(s -> state().latest(new RawOf(s.entry())).orElseThrow().summary().gaps().size()).containsExactly(0, 1, 0);
+            assertThat(sessions()).extracting(s -> state().latest(new RawOf(s.entry())).orElseThrow().summary().gaps().size())
+                    .containsExactly(0, 1, 0);
             assertThat(sessions()).extracting(s -> s.said().name().file()).doesNotHaveDuplicates();
             browser.open("/jobs/" + job.id() + "/setup/static");
             String first = sessions().get(0).said().name().file();
@@ -122,7 +127,8 @@ class StaticSessionsTest extends InBrowser {
             assertThat(handedOut("as CSV", ".csv")).contains(first);
             browser.click(By.linkText("Book of occupations"));
             browser.sees("Digests of the files");
-            browser.until(d -> sessions().stream().allMatch(s -> d.findElement(By.tagName("body")).getText().contains(s.said().name().file() + " SHA-256")));
+            browser.until(d -> sessions().stream()
+                    .allMatch(s -> d.findElement(By.tagName("body")).getText().contains(s.said().name().file() + " SHA-256")));
         } finally {
             verge.ground().receiverBattery(PracticeGround.Of.TRIPOD, -1);
             verge.ground().card(PracticeGround.Of.TRIPOD, 3_000);

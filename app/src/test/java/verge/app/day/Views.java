@@ -22,12 +22,16 @@ import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
 import verge.core.points.PointsImported;
 
-/** Every view there is: each bench, each page, each thing that opens over them; of a usual job, an empty one, one of long names, one of many points. */
+/**
+ * Every view there is: each bench, each page, each thing that opens over them; of a usual job, an empty one, one of long names, one of many
+ * points.
+ */
 final class Views {
     /** 80 characters, as long as a name may be. */
     private static final String LONG_NAME = "Landing causeway and the whole of the northern mole with its steps and railings";
     private static final int MANY = 3_000;
-    private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/receiver", "setup/base", "setup/static", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover",
+    private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/receiver", "setup/base",
+            "setup/static", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover",
             "book", "walk-round", "floors", "ground", "rework", "strings", "attributes", "photos", "gaps");
 
     /**
@@ -58,7 +62,11 @@ final class Views {
         List<View> views = new ArrayList<>();
         Job usual = job(surveyed("T4", "101"));
         String path = "/jobs/" + usual.id() + "/";
-        Stream.of("setup/leaves/open", "compute?from=T1&to=T4", "compute/tools", "compute/tools/DISTANCES?a=T1&b=T4&distanceA=60&distanceB=60&first=x1", "compute/tools/DEED", "compute/fit?names=T1,T2,T3&way=VALUES&rotation=10&pattern=*a", "compute/localise", "compute/tools/DIVIDE?ring=T1,T4,T3,T2&direction=0&area=1500&lineCode=BDY&holes=", "stake?point=T4", "ground?use=GROUND_COORDINATES&source=TYPED&factor=1.000135&point=T2", "trace?point=101")
+        Stream.of("setup/leaves/open", "compute?from=T1&to=T4", "compute/tools",
+                "compute/tools/DISTANCES?a=T1&b=T4&distanceA=60&distanceB=60&first=x1", "compute/tools/DEED",
+                "compute/fit?names=T1,T2,T3&way=VALUES&rotation=10&pattern=*a", "compute/localise",
+                "compute/tools/DIVIDE?ring=T1,T4,T3,T2&direction=0&area=1500&lineCode=BDY&holes=", "stake?point=T4",
+                "ground?use=GROUND_COORDINATES&source=TYPED&factor=1.000135&point=T2", "trace?point=101")
                 .forEach(p -> views.add(new View(p, path + p)));
         BENCHES.forEach(b -> views.add(new View(b, path + b)));
         views.add(new View("setup, read", "/jobs/" + read() + "/setup"));
@@ -69,7 +77,8 @@ final class Views {
         UUID empty = Jobs.empty(verge).id();
         BENCHES.forEach(b -> views.add(View.again(b + ", no data", "/jobs/" + empty + "/" + b)));
         String longNames = "/jobs/" + longNamed() + "/";
-        Stream.concat(BENCHES.stream(), Stream.of("compute?from=T1&to=T4-long-name-of-a-mark24", "stake?point=T4-long-name-of-a-mark24")).forEach(b -> views.add(View.again(b + ", long names", longNames + b)));
+        Stream.concat(BENCHES.stream(), Stream.of("compute?from=T1&to=T4-long-name-of-a-mark24", "stake?point=T4-long-name-of-a-mark24"))
+                .forEach(b -> views.add(View.again(b + ", long names", longNames + b)));
         UUID many = many();
         BENCHES.forEach(b -> views.add(View.again(b + ", many points", "/jobs/" + many + "/" + b)));
         return views;
@@ -78,8 +87,10 @@ final class Views {
     /** Of the demo's job with a rover, which has its corrections by then or not. */
     private List<View> roving() {
         JobService jobs = verge.bean(JobService.class);
-        String path = "/jobs/" + jobs.jobs(Jobs.ternholm(verge).id()).stream().filter(j -> j.name().equals("Shingle bank")).findFirst().orElseThrow().id() + "/";
-        return List.of(new View("receiver", path + "setup/receiver", "new Promise(drawn => setTimeout(drawn, 1500))"), new View("measure with a receiver", path + "measure"),
+        String path = "/jobs/" + jobs.jobs(Jobs.ternholm(verge).id()).stream().filter(j -> j.name().equals("Shingle bank")).findFirst()
+                .orElseThrow().id() + "/";
+        return List.of(new View("receiver", path + "setup/receiver", "new Promise(drawn => setTimeout(drawn, 1500))"),
+                new View("measure with a receiver", path + "measure"),
                 new View("antennas", path + "setup/receiver", "document.querySelector('#bench details.more summary').click()"));
     }
 
@@ -95,10 +106,16 @@ final class Views {
                 new View("corner", path + "measure", "document.querySelector('[data-corner]').click()"),
                 new View("book line", path + "book", "document.querySelector('.book-line summary').click()"),
                 new View("needed", path + "compute", "document.querySelector('.go').click()"),
-                new View("touched", path + "measure", "import('verge/frame/http.js').then(h => h.get(`/jobs/${document.body.dataset.job}/sketch`)).then(s => import('verge/sketch/pick.js')"
-                        + ".then(p => p.touch([{ away: 0, point: s.points.find(q => q.name === '101'), name: '101', kind: 'measured' }], () => {})))"),
-                new View("refused", path + "setup", "import('verge/frame/said.js').then(s => s.sayProblem({ message: 'The instrument was carried or knocked since it was set up on T2.', "
-                        + "means: 'Its orientation no longer holds; nothing was stored. What was measured before stays good.', next: 'Set up again, with a backsight.' }))"));
+                new View("touched", path + "measure",
+                "import('verge/frame/http.js').then(h => h.get(`/jobs/${document.body.dataset.job}/sketch`)).then(s => "
+                + "import('verge/sketch/pick.js')"
+                        + ".then(p => p.touch([{ away: 0, point: s.points.find(q => q.name === '101'), name: '101', kind: 'measured' }], "
+                        + "() => {})))"),
+                new View("refused", path + "setup",
+                "import('verge/frame/said.js').then(s => s.sayProblem({ message: 'The instrument was carried or knocked since it was set "
+                + "up on T2.', "
+                        + "means: 'Its orientation no longer holds; nothing was stored. What was measured before stays good.', next: 'Set "
+                        + "up again, with a backsight.' }))"));
     }
 
     /** What belongs to strings and to what is asked about them. */
@@ -110,25 +127,33 @@ final class Views {
         party.kerb("k3", 5, 5, false);
         UUID string = party.state().strings().get(0).id();
         String path = "/jobs/" + party.job() + "/";
-        return List.of(new View("measure, a string armed", path + "measure"), new View("a string", path + "strings/" + string, "document.querySelector('.vertex summary').click()"), new View("all strings", path + "strings"),
+        return List.of(new View("measure, a string armed", path + "measure"),
+                new View("a string", path + "strings/" + string, "document.querySelector('.vertex summary').click()"),
+                new View("all strings", path + "strings"),
                 new View("about a string", path + "attributes/" + string), new View("a code", path + "codes/KRB"),
                 new View("asked", path + "measure", "import('verge/attributes/asked.js').then(a => a.ask(['" + string + "']))"),
-                new View("photos of a string", path + "photos/of/" + string), new View("all photos", path + "photos"), new View("a photo", path + "photos/" + photo(party, string)),
+                new View("photos of a string", path + "photos/of/" + string), new View("all photos", path + "photos"),
+                new View("a photo", path + "photos/" + photo(party, string)),
                 new View("more of a string", path + "measure", "document.querySelector('.over-more summary').click()"),
-                new View("a new code", path + "measure", "(f => { f.value = 'QQX'; f.dispatchEvent(new Event('input', { bubbles: true })); })(document.getElementById('code'))"),
-                new View("a string touched", path + "measure", "import('verge/sketch/sketch.js').then(s => import('verge/sketch/pick.js').then(p => p.touch([{ away: 0, string: [...s.theStrings().values()][0], name: 'KRB 1', kind: 'string', end: 'LAST' }], () => {})))"));
+                new View("a new code", path + "measure",
+                "(f => { f.value = 'QQX'; f.dispatchEvent(new Event('input', { bubbles: true })); })(document.getElementById('code'))"),
+                new View("a string touched", path + "measure",
+                "import('verge/sketch/sketch.js').then(s => import('verge/sketch/pick.js').then(p => p.touch([{ away: 0, string: "
+                + "[...s.theStrings().values()][0], name: 'KRB 1', kind: 'string', end: 'LAST' }], () => {})))"));
     }
 
     private UUID photo(FieldParty party, UUID of) throws IOException {
         try (InputStream file = Views.class.getResourceAsStream("/demo/lamp.jpg")) {
-            return verge.bean(EnclosureService.class).photograph(party.job(), of, "", "lamp.jpg", file, Author.atPage("surveyor")).entry().id();
+            return verge.bean(EnclosureService.class).photograph(party.job(), of, "", "lamp.jpg", file, Author.atPage("surveyor")).entry()
+                    .id();
         }
     }
 
     private static List<View> plain(Job job) {
         String site = "/sites/" + job.siteId();
         String path = "/jobs/" + job.id() + "/";
-        return List.of(new View("site", site), new View("new job", site + "/jobs/new"), new View("settings", path + "settings"), new View("shelf", path + "shelf"),
+        return List.of(new View("site", site), new View("new job", site + "/jobs/new"), new View("settings", path + "settings"),
+                new View("shelf", path + "shelf"),
                 new View("account", "/account"), new View("help", "/help"), new View("problem", "/jobs/" + UUID.randomUUID() + "/measure"));
     }
 
@@ -157,7 +182,8 @@ final class Views {
     private UUID longNamed() {
         JobService jobs = verge.bean(JobService.class);
         Job from = Jobs.withControl(verge);
-        Job job = jobs.make(jobs.ensureSite(LONG_NAME.substring(0, 70) + " " + UUID.randomUUID().toString().substring(0, 8)).id(), LONG_NAME, verge.bean(JournalService.class).state(from.id()).settings(), Author.atPage("surveyor"));
+        Job job = jobs.make(jobs.ensureSite(LONG_NAME.substring(0, 70) + " " + UUID.randomUUID().toString().substring(0, 8)).id(),
+                LONG_NAME, verge.bean(JournalService.class).state(from.id()).settings(), Author.atPage("surveyor"));
         give(job.id(), Origin.CONTROL, List.of(new NamedPosition(new PointName("T1"), Code.NONE, Position.of(6_314_528.4, 648_988.6, 9)),
                 new NamedPosition(new PointName("T4-long-name-of-a-mark24"), Code.NONE, Position.of(6_314_519.1, 649_062.4, 12)),
                 new NamedPosition(new PointName("T5-long-name-of-a-mark24"), Code.NONE, Position.of(6_314_519.2, 649_062.5, 12))));

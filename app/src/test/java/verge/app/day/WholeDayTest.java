@@ -45,7 +45,8 @@ class WholeDayTest extends InBrowser {
         browser.type("q", "etrs89 utm 32n");
         browser.click(By.cssSelector("[data-system='EPSG:25832']"));
         browser.sees("Europe between 6°E and 12°E");
-        browser.script("const f = document.getElementById('job-form').elements; f.geoid.value = 'EGM96'; f.referenceKind.value = 'ELEVATION';");
+        browser.script(
+                "const f = document.getElementById('job-form').elements; f.geoid.value = 'EGM96'; f.referenceKind.value = 'ELEVATION';");
         browser.type("referenceHeight", "7");
         browser.sees("points without a height count as at elevation 7.000 m");
         browser.click(By.id("name"));
@@ -63,7 +64,8 @@ class WholeDayTest extends InBrowser {
         browser.sees("7 points taken on");
         browser.sees("6314528.412");
         browser.script("import('verge/sketch/sketch.js').then(m => { window.sketchMap = m.theMap(); })");
-        browser.until(d -> browser.<Number>script("return sketchMap.getView().getCenter()[1]").doubleValue() > 6_314_000);   // the sketch has gone to the points
+        // the sketch has gone to the points
+        browser.until(d -> browser.<Number>script("return sketchMap.getView().getCenter()[1]").doubleValue() > 6_314_000);
     }
 
     private void connectAndSetUp() {

@@ -47,7 +47,9 @@ class YardTest extends InBrowser {
         touch("#legend [data-code=" + code + "]");
     }
 
-    /** The pole is put down at places about the middle of the yard, and each is measured: with the big key, or by the legend that measures. */
+    /**
+     * The pole is put down at places about the middle of the yard, and each is measured: with the big key, or by the legend that measures.
+     */
     private void measure(String by, double... northEast) {
         for (int i = 0; i < northEast.length; i += 2) {
             party.ground().pole(Ternholm.YARD.plus(northEast[i], northEast[i + 1]));
@@ -67,7 +69,9 @@ class YardTest extends InBrowser {
     }
 
     private static double[] round(double north, double east, double radius, double... degrees) {
-        return Arrays.stream(degrees).flatMap(d -> Arrays.stream(new double[] {north + radius * Math.cos(Math.toRadians(d)), east + radius * Math.sin(Math.toRadians(d))})).toArray();
+        return Arrays.stream(degrees).flatMap(d ->
+                Arrays.stream(new double[] {north + radius * Math.cos(Math.toRadians(d)), east + radius * Math.sin(Math.toRadians(d))}))
+                .toArray();
     }
 
     private void ring() {
@@ -100,7 +104,10 @@ class YardTest extends InBrowser {
         assertThat(party.page("/codes/" + made)).contains("a string");
     }
 
-    /** A thumb is quicker than a sight: what is armed while a shot is under way is for the next one, and the shot's own string is not taken for it. */
+    /**
+     * A thumb is quicker than a sight: what is armed while a shot is under way is for the next one, and the shot's own string is not taken
+     * for it.
+     */
     @Test
     void whatIsArmedDuringAShotIsForTheNext() throws Exception {
         party = new FieldParty(verge);
@@ -115,10 +122,12 @@ class YardTest extends InBrowser {
                 const arming = new Arming(document.getElementById('bench'), () => {});
                 const drawn = [{ id: arguments[0], name: 'KRB 1' }];
                 const seen = [];
-                const say = () => seen.push(arming.joins.map(j => `${j.code} ${j.string === arguments[0] ? 'goes on' : j.string}`).join('+'));
+                const say = () => seen.push(arming.joins.map(j => `${j.code} ${j.string === arguments[0] ? 'goes on' : \
+                j.string}`).join('+'));
                 arming.take(arguments[0]); arming.asked(); arming.choose('STP', true, false); arming.stored(drawn, 'k3'); say();
                 arming.take(arguments[0]); arming.asked(); arming.stored(drawn, 'k4'); say();
-                arming.more(); arming.choose('RLG', true); arming.asked(); arming.stored([...drawn, { id: 'r', name: 'RLG 1' }], 'k5'); say();
+                arming.more(); arming.choose('RLG', true); arming.asked(); arming.stored([...drawn, { id: 'r', name: 'RLG 1' }], 'k5'); \
+                say();
                 arming.joins = [{ string: 'gone', code: 'KRB', name: 'KRB 9', end: 'LAST' }]; arming.settle(); say();
                 return seen.join(', ') + ', ' + arming.words();""", kerb);
         assertThat(became).isEqualTo("STP null, KRB goes on, KRB goes on, KRB null, Begins a new KRB string");
@@ -145,7 +154,9 @@ class YardTest extends InBrowser {
         Thread.sleep(800);
         assertThat(party.entries()).isEqualTo(stopped);
         List<Vertex> walked = party.state().strings().get(0).vertices();
-        assertThat(IntStream.range(1, walked.size()).mapToObj(i -> walked.get(i).position().plan().distanceMetres(walked.get(i - 1).position().plan()))).allMatch(apart -> apart > 1.9);
+        assertThat(IntStream.range(1, walked.size())
+                .mapToObj(i -> walked.get(i).position().plan().distanceMetres(walked.get(i - 1).position().plan())))
+                .allMatch(apart -> apart > 1.9);
     }
 
     @Test
@@ -159,7 +170,8 @@ class YardTest extends InBrowser {
         mapIt();
         System.out.printf("yard: %d shots, %d touches, %.2f a shot%n", shots, touches, (double) touches / shots);
         assertThat(shots).isEqualTo(40);
-        assertThat(party.state().photos().map(p -> party.state().subject(p.taken().subject()).orElseThrow().title())).singleElement().asString().endsWith("MRG");
+        assertThat(party.state().photos().map(p -> party.state().subject(p.taken().subject()).orElseThrow().title())).singleElement()
+                .asString().endsWith("MRG");
         assertThat((double) touches / shots).isLessThanOrEqualTo(MOST_TOUCHES_A_SHOT);
         holdAgainstTheWorld(party.state());
         whatWasAnsweredIsThere(party.state());
@@ -233,34 +245,46 @@ class YardTest extends InBrowser {
         assertThat(browser.text(By.id("arming-words"))).contains("STP 1 goes on", "a new RLG (this shot only)", "Then STP 1 goes on");
     }
 
-    /** Six attributes: three of strings, two rings, and of the last lamp what was touched before the next shot; its number is still missing, as of the other lamps. */
+    /**
+     * Six attributes: three of strings, two rings, and of the last lamp what was touched before the next shot; its number is still missing,
+     * as of the other lamps.
+     */
     private void whatWasAnsweredIsThere(JobState state) throws Exception {
-        Map<String, String> answers = state.strings().stream().filter(s -> !state.answersOf(s.id()).isEmpty()).collect(Collectors.toMap(s -> s.name().toString(), s -> state.answersOf(s.id()).toString()));
-        assertThat(answers).containsOnly(Map.entry("KRB 1", "{stone=granite}"), Map.entry("STP 1", "{material=brick}"), Map.entry("STP 2", "{material=brick}"), Map.entry("STP 3", "{material=brick}"), Map.entry("QWL 1", "{facing=timber}"));
-        assertThat(state.points().map(p -> p.code() + " " + state.answersOf(p.entry())).filter(a -> a.contains("="))).containsExactly("LMP {working=yes}", "MRG {sound=yes}", "MRG {sound=no}");
+        Map<String, String> answers = state.strings().stream().filter(s -> !state.answersOf(s.id()).isEmpty())
+                .collect(Collectors.toMap(s -> s.name().toString(), s -> state.answersOf(s.id()).toString()));
+        assertThat(answers).containsOnly(Map.entry("KRB 1", "{stone=granite}"), Map.entry("STP 1", "{material=brick}"),
+                Map.entry("STP 2", "{material=brick}"), Map.entry("STP 3", "{material=brick}"), Map.entry("QWL 1", "{facing=timber}"));
+        assertThat(state.points().map(p -> p.code() + " " + state.answersOf(p.entry())).filter(a -> a.contains("=")))
+                .containsExactly("LMP {working=yes}", "MRG {sound=yes}", "MRG {sound=no}");
         assertThat(party.page("/attributes")).contains("<small>4</small>");
         assertThat(party.page("/handover")).contains("4 points or strings lack");
         assertThat(party.page("/handover/drawing?form=DXF")).contains("SOUND", "WORKING");
     }
 
     private static void holdAgainstTheWorld(JobState state) {
-        Map<String, SurveyString> strings = state.strings().stream().collect(Collectors.toMap(s -> s.name().toString(), Function.identity()));
-        assertThat(strings.keySet()).containsExactlyInAnyOrder("KRB 1", "STP 1", "RLG 1", "RLG 2", "STP 2", "STP 3", "QWL 1", "QWL 2", "DRN 1");
-        List.of("KRB 1", "DRN 1", "RLG 1", "RLG 2", "STP 1", "STP 2", "STP 3").forEach(name -> liesOn(strings.get(name), switch (name.substring(0, 3)) {
+        Map<String, SurveyString> strings = state.strings().stream()
+                .collect(Collectors.toMap(s -> s.name().toString(), Function.identity()));
+        assertThat(strings.keySet()).containsExactlyInAnyOrder("KRB 1", "STP 1", "RLG 1", "RLG 2", "STP 2", "STP 3", "QWL 1", "QWL 2",
+                "DRN 1");
+        List.of("KRB 1", "DRN 1", "RLG 1", "RLG 2", "STP 1", "STP 2", "STP 3")
+                .forEach(name -> liesOn(strings.get(name), switch (name.substring(0, 3)) {
             case "KRB" -> "kerb";
             case "DRN" -> "drain";
             case "RLG" -> "railing";
             default -> "step edge";
         }));
         assertThat(strings.get("STP 1").ring()).isTrue();
-        assertThat(vertex(strings, "RLG 1", 0).position()).as("one reading, two strings, the same place to the bit").isEqualTo(vertex(strings, "STP 1", 1).position());
+        assertThat(vertex(strings, "RLG 1", 0).position()).as("one reading, two strings, the same place to the bit")
+                .isEqualTo(vertex(strings, "STP 1", 1).position());
         assertThat(vertex(strings, "RLG 2", 0).position()).isEqualTo(vertex(strings, "STP 1", 2).position());
         Path quay = state.shape(strings.get("QWL 1")).paths().get(0);
         assertThat(quay.length()).isCloseTo(Math.toRadians(150) * 44, within(0.05));
         Path tower = state.shape(strings.get("QWL 2")).paths().get(0);
         assertThat(tower.closed()).isTrue();
         assertThat(tower.area().orElseThrow()).isCloseTo(Math.PI * 5.2 * 5.2, within(0.5));
-        assertThat(List.of("QWL 1", "QWL 2")).allSatisfy(name -> assertThat(state.shape(strings.get(name)).runs()).singleElement().extracting(Run::curve).isEqualTo(CurveKind.BEST_ARC));
+        assertThat(List.of("QWL 1", "QWL 2"))
+                .allSatisfy(name -> assertThat(state.shape(strings.get(name)).runs()).singleElement().extracting(Run::curve)
+                .isEqualTo(CurveKind.BEST_ARC));
     }
 
     private static Vertex vertex(Map<String, SurveyString> strings, String name, int at) {
@@ -268,8 +292,11 @@ class YardTest extends InBrowser {
     }
 
     private static void liesOn(SurveyString string, String outline) {
-        List<GridPoint> truth = Ternholm.outlines().stream().filter(o -> o.name().equals(outline)).flatMap(o -> o.points().stream()).toList();
-        assertThat(string.vertices()).allSatisfy(v -> assertThat(truth.stream().mapToDouble(t -> t.distanceMetres(v.position().plan())).min().orElseThrow()).isLessThan(POLE_METRES));
+        List<GridPoint> truth = Ternholm.outlines().stream().filter(o -> o.name().equals(outline)).flatMap(o -> o.points().stream())
+                .toList();
+        assertThat(string.vertices()).allSatisfy(v ->
+                assertThat(truth.stream().mapToDouble(t -> t.distanceMetres(v.position().plan())).min().orElseThrow())
+                .isLessThan(POLE_METRES));
         assertThat(IntStream.range(1, string.vertices().size()).allMatch(i -> !string.vertices().get(i).gap())).isTrue();
     }
 }

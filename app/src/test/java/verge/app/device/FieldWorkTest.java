@@ -180,7 +180,8 @@ class FieldWorkTest {
         HttpResponse<String> stored = party.post("/stake/stakes", far);
         assertThat(stored.body()).contains("Stored BM-Sill: staked minus design N ");
         JobState state = party.state();
-        assertThat(state.find(new PointName("BM-Sill"), Origin.STAKED).orElseThrow().staked().orElseThrow().north().abs().metres()).isLessThan(0.015);
+        assertThat(state.find(new PointName("BM-Sill"), Origin.STAKED).orElseThrow().staked().orElseThrow().north().abs().metres())
+                .isLessThan(0.015);
         assertThat(state.find(new PointName("BM-Sill")).orElseThrow().origin()).isEqualTo(Origin.CONTROL);
     }
 
@@ -195,7 +196,10 @@ class FieldWorkTest {
         assertThat(party.page("/sketch")).contains("\"101\"");
     }
 
-    /** What travels is the difference: the shot that came, the shots that a corrected setup moved, what was struck; all only to who cannot be told it. */
+    /**
+     * What travels is the difference: the shot that came, the shots that a corrected setup moved, what was struck; all only to who cannot
+     * be told it.
+     */
     @Test
     void theSketchAsksForWhatChangedSince() throws Exception {
         setUp();

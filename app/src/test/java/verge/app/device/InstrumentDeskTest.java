@@ -83,21 +83,27 @@ class InstrumentDeskTest {
         when(known.findById(instrument.id())).thenReturn(Optional.of(instrument));
         when(chosen.findById(yard)).thenReturn(Optional.of(new JobInstrument(yard, instrument.id())));
         assertThat(desk.snapshot(yard).orElseThrow().link()).isEqualTo(LinkState.CONNECTING);
-        assertThatThrownBy(() -> desk.ready(yard)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.LINK_LOST));
-        assertThatThrownBy(() -> desk.ready(jetty)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NO_INSTRUMENT));
+        assertThatThrownBy(() -> desk.ready(yard))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.LINK_LOST));
+        assertThatThrownBy(() -> desk.ready(jetty))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NO_INSTRUMENT));
     }
 
     @ParameterizedTest
-    @CsvSource({"192.168.4.1:2000, CABLE, '', 192.168.4.1, 2000", "' station.local:65535 ', NEAR_RADIO, 4417, station.local, 65535", "a:1, '', '', a, 1"})
+    @CsvSource({"192.168.4.1:2000, CABLE, '', 192.168.4.1, 2000", "' station.local:65535 ', NEAR_RADIO, 4417, station.local, 65535",
+            "a:1, '', '', a, 1"})
     void aLinkIsAnAddressAndWhatItNeedsToFindItsPartner(String typed, String link, String partner, String host, int port) {
         LinkSetting setting = new LinkForm(typed, link, partner, "").parse(DRIVERS);
-        assertThat(setting).isEqualTo(new LinkSetting("line", link.isEmpty() ? LinkKind.CABLE : LinkKind.valueOf(link), host, port, partner));
+        assertThat(setting).isEqualTo(new LinkSetting("line", link.isEmpty() ? LinkKind.CABLE : LinkKind.valueOf(link), host, port,
+                partner));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "station", "station:", ":2000", "station:0", "station:65536", "station:port", "http://station:80", "a b:1", "station:999999"})
+    @ValueSource(strings = {"", "station", "station:", ":2000", "station:0", "station:65536", "station:port", "http://station:80", "a b:1",
+            "station:999999"})
     void whatIsNoAddressIsRefused(String typed) {
-        assertThatThrownBy(() -> LinkForm.cable(typed).parse(DRIVERS)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.ADDRESS_UNFIT));
+        assertThatThrownBy(() -> LinkForm.cable(typed).parse(DRIVERS))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.ADDRESS_UNFIT));
     }
 
     @Test
@@ -113,13 +119,15 @@ class InstrumentDeskTest {
         TotalStation opened = mock(TotalStation.class);
         when(other.id()).thenReturn("other");
         when(other.open(any(), any())).thenReturn(opened);
-        InstrumentDesk both = new InstrumentDesk(chosen, known, jobs, new Drivers(List.of(new LineDriver(), other), List.of(), Runner.usual()), NO_DATABASE);
+        InstrumentDesk both = new InstrumentDesk(chosen, known, jobs,
+                new Drivers(List.of(new LineDriver(), other), List.of(), Runner.usual()), NO_DATABASE);
         both.connect(yard, new LinkForm("127.0.0.1:1", "", "", "other"));
         assertThat(both.find(yard)).containsSame(opened);
         both.connect(jetty, LinkForm.cable("127.0.0.1:1"));
         assertThat(both.find(jetty).orElseThrow().snapshot().setting().driver()).isEqualTo("line");
         both.closeAll();
-        assertThatThrownBy(() -> both.connect(yard, new LinkForm("127.0.0.1:1", "", "", "gone"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.DRIVER_UNKNOWN));
+        assertThatThrownBy(() -> both.connect(yard, new LinkForm("127.0.0.1:1", "", "", "gone")))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.DRIVER_UNKNOWN));
         KnownInstrument orphan = new KnownInstrument(UUID.randomUUID(), "spoken by nobody", LinkSetting.cable("gone", "127.0.0.1", 1));
         when(known.findById(orphan.id())).thenReturn(Optional.of(orphan));
         when(chosen.findById(yard)).thenReturn(Optional.of(new JobInstrument(yard, orphan.id())));

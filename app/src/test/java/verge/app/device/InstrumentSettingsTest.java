@@ -35,7 +35,8 @@ class InstrumentSettingsTest {
     private final InstrumentDesk desk = mock(InstrumentDesk.class);
     private final KnownInstrumentRepository known = mock(KnownInstrumentRepository.class);
     private final JournalService journals = mock(JournalService.class);
-    private final InstrumentSettings settings = new InstrumentSettings(mock(JobInstrumentRepository.class), known, desk, journals, new ValueJson());
+    private final InstrumentSettings settings = new InstrumentSettings(mock(JobInstrumentRepository.class), known, desk, journals,
+            new ValueJson());
     private final KnownInstrument cable = new KnownInstrument(UUID.randomUUID(), "cable", CABLE);
     private final KnownInstrument radio = new KnownInstrument(UUID.randomUUID(), "radio", LinkSetting.cable("line", "127.0.0.1", 2));
     private final UUID job = UUID.randomUUID();
@@ -52,8 +53,11 @@ class InstrumentSettingsTest {
     }
 
     private void answers(String serial) {
-        InstrumentIdentity identity = new InstrumentIdentity("level eye", serial, Angle.ofArcSeconds(1), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5));
-        when(desk.snapshot(any())).thenReturn(Optional.of(new InstrumentSnapshot(CABLE, LinkState.UP, Optional.empty(), Optional.of(identity), Optional.empty(), Optional.empty(),
+        InstrumentIdentity identity = new InstrumentIdentity("level eye", serial, Angle.ofArcSeconds(1),
+                new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5));
+        when(desk.snapshot(any())).thenReturn(
+                Optional.of(new InstrumentSnapshot(CABLE, LinkState.UP, Optional.empty(), Optional.of(identity), Optional.empty(),
+                Optional.empty(),
                 Instant.EPOCH, Optional.empty())));
     }
 
@@ -76,7 +80,8 @@ class InstrumentSettingsTest {
 
     @Test
     void axisErrorsFollowTheInstrumentFromLinkToLinkAndNoOther() {
-        settings.calibrated(job, new InstrumentCalibrated("level eye A-1", List.of(pair(10), pair(70)), Angle.ofArcSeconds(1), true), Author.atPage("p"));
+        settings.calibrated(job, new InstrumentCalibrated("level eye A-1", List.of(pair(10), pair(70)), Angle.ofArcSeconds(1), true),
+                Author.atPage("p"));
         when(desk.instrument(any())).thenReturn(Optional.of(radio));
         assertThat(settings.errors(job).collimation().arcSeconds()).as("reached another way").isCloseTo(2, within(1e-6));
         answers("A-2");

@@ -32,10 +32,12 @@ import verge.instruments.port.TotalStation;
 /** A reading counts only if the instrument is level, has not moved and sees something that can be a point. */
 class InstrumentWatchTest {
     private final TotalStation station = mock(TotalStation.class);
-    private final InstrumentWatch watch = new InstrumentWatch(mock(InstrumentDesk.class), mock(InstrumentSettings.class), mock(JournalService.class));
+    private final InstrumentWatch watch = new InstrumentWatch(mock(InstrumentDesk.class), mock(InstrumentSettings.class),
+            mock(JournalService.class));
 
     @ParameterizedTest
-    @CsvSource({"90, 50, true", "90, 0.1, false", "90, 20000, false", "0.5, 50, false", "179.5, 50, false", "270, 50, true", "359.8, 50, false"})
+    @CsvSource({"90, 50, true", "90, 0.1, false", "90, 20000, false", "0.5, 50, false", "179.5, 50, false", "270, 50, true",
+            "359.8, 50, false"})
     void whatCannotBeAPointIsRefused(double zenith, double metres, boolean plausible) {
         when(station.snapshot()).thenReturn(state(10, 1));
         when(station.measure(1)).thenReturn(CompletableFuture.completedFuture(
@@ -82,6 +84,7 @@ class InstrumentWatchTest {
 
     private static InstrumentSnapshot state(double tiltArcSeconds, long upsets) {
         InstrumentCondition condition = new InstrumentCondition(Angle.ofArcSeconds(tiltArcSeconds), Angle.ZERO, 80, 12, 1013, upsets, true);
-        return new InstrumentSnapshot(LinkSetting.cable("line", "test", 1), LinkState.UP, Optional.empty(), Optional.empty(), Optional.of(condition), Optional.empty(), Instant.EPOCH, Optional.empty());
+        return new InstrumentSnapshot(LinkSetting.cable("line", "test", 1), LinkState.UP, Optional.empty(), Optional.empty(),
+                Optional.of(condition), Optional.empty(), Instant.EPOCH, Optional.empty());
     }
 }

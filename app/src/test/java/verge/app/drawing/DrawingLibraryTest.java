@@ -87,20 +87,28 @@ class DrawingLibraryTest {
         assertThat(placed.refused().orElseThrow().problem()).isEqualTo(Problem.FILE_DAMAGED);
         assertThat(placed.drawing().features()).isEmpty();
         SiteFile faulty = add("c.csv", "Name,Northing,Easting\nA,x,649010\n");
-        assertThat(library.placedNow(faulty, geodesy, Optional.empty()).refused().orElseThrow().problem()).isEqualTo(Problem.FILE_HAS_FAULTS);
+        assertThat(library.placedNow(faulty, geodesy, Optional.empty()).refused().orElseThrow().problem())
+                .isEqualTo(Problem.FILE_HAS_FAULTS);
     }
 
     @Test
     void layersStayAsTheFileHasThemUntilSomebodyChooses() {
-        SiteFile file = add("d.dxf", "0\nSECTION\n2\nTABLES\n0\nLAYER\n2\nOff\n70\n0\n62\n-3\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n0\nPOINT\n8\nOff\n10\n649010\n20\n6314490\n0\nPOINT\n8\nOn\n10\n649011\n20\n6314490\n"
+        SiteFile file =
+                add("d.dxf",
+                "0\nSECTION\n2\nTABLES\n0\nLAYER\n2\nOff\n70\n0\n62\n-3\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n0\nPOINT\n8\nOff\n10\n"
+                + "649010\n20\n6314490\n0\nPOINT\n8\nOn\n10\n649011\n20\n6314490\n"
                 + "0\nENDSEC\n0\nEOF\n");
         files.decide(job.siteId(), file.id(), Role.DESIGN, library.text(library.readAs(file, Figures.metric())));
         PlacedFile placed = library.placedNow(files.file(job.siteId(), file.id()), geodesy, Optional.empty());
-        assertThat(layers.of(placed)).extracting(l -> l.layer().name() + l.shown() + l.role() + l.count()).containsExactly("OfffalseDESIGN1", "OntrueDESIGN1");
+        assertThat(layers.of(placed)).extracting(l -> l.layer().name() + l.shown() + l.role() + l.count())
+                .containsExactly("OfffalseDESIGN1", "OntrueDESIGN1");
         layers.choose(job.siteId(), file.id(), "Off", true, Role.UNDERLAY);
-        assertThat(layers.of(placed)).extracting(l -> l.layer().name() + l.shown() + l.role()).containsExactly("OfftrueUNDERLAY", "OntrueDESIGN");
-        assertThatThrownBy(() -> layers.choose(job.siteId(), file.id(), "Off", true, Role.CONTROL)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CHOICE_UNFIT));
-        assertThatThrownBy(() -> layers.choose(Jobs.ternholm(verge).id(), file.id(), "Off", true, Role.DESIGN)).as("another site's file").isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
+        assertThat(layers.of(placed)).extracting(l -> l.layer().name() + l.shown() + l.role())
+                .containsExactly("OfftrueUNDERLAY", "OntrueDESIGN");
+        assertThatThrownBy(() -> layers.choose(job.siteId(), file.id(), "Off", true, Role.CONTROL))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CHOICE_UNFIT));
+        assertThatThrownBy(() -> layers.choose(Jobs.ternholm(verge).id(), file.id(), "Off", true, Role.DESIGN)).as("another site's file")
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
     }
 
     @Test
@@ -115,7 +123,9 @@ class DrawingLibraryTest {
         assertThat(files.of(job.siteId())).extracting(SiteFile::id).containsExactly(third.id());
         assertThat(files.earlier(files.file(job.siteId(), third.id()))).extracting(SiteFile::id).containsExactly(second.id(), first.id());
         assertThat(files.file(job.siteId(), third.id()).role()).contains(Role.REGISTER);
-        assertThatThrownBy(() -> files.replace(job.siteId(), third.id(), third.id())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
-        assertThatThrownBy(() -> files.replace(job.siteId(), third.id(), first.id())).as("round in a circle").isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
+        assertThatThrownBy(() -> files.replace(job.siteId(), third.id(), third.id()))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
+        assertThatThrownBy(() -> files.replace(job.siteId(), third.id(), first.id())).as("round in a circle")
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
     }
 }

@@ -43,20 +43,24 @@ class PlacingTest {
     }
 
     private static JobGeodesy job(CoordinateSystem system) {
-        return JobGeodesy.of(new JobSettings(Figures.metric(), system, new GeoidChoice.Constant(37.6), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE),
+        return JobGeodesy.of(new JobSettings(Figures.metric(), system, new GeoidChoice.Constant(37.6), Optional.empty(), GroundUse.GRID,
+                JobSettings.Work.ALONE),
                 grid -> place -> java.util.OptionalDouble.empty());
     }
 
     private Vertices placed(FileSystem system, Heights heights, JobGeodesy job, double north, double east) {
-        Drawing read = new Drawing(List.of(Layer.of("A")), List.of(new Feature.Spot(0, "P", "", new Vertices.Builder().add(north, east, 50).build())));
+        Drawing read = new Drawing(List.of(Layer.of("A")),
+                List.of(new Feature.Spot(0, "P", "", new Vertices.Builder().add(north, east, 50).build())));
         Drawing there = placing.place(read, READ, new FileCoordinates(system, FileUnit.METRE, EAST_NORTH, heights), job);
         return there.features().isEmpty() ? new Vertices.Builder().build() : there.features().get(0).vertices();
     }
 
     @Test
     void theJobsOwnGridIsTakenAsItIs() {
-        assertThat(placed(FileSystem.JOB_GRID, Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))), 6_314_490, 649_010).north(0)).isEqualTo(6_314_490);
-        assertThat(placed(new FileSystem.Published("EPSG:25832"), Heights.ELEVATIONS, job(utm(32, Optional.empty())), 6_314_490, 649_010).north(0)).isEqualTo(6_314_490);
+        assertThat(placed(FileSystem.JOB_GRID, Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))), 6_314_490, 649_010).north(0))
+                .isEqualTo(6_314_490);
+        assertThat(placed(new FileSystem.Published("EPSG:25832"), Heights.ELEVATIONS, job(utm(32, Optional.empty())), 6_314_490, 649_010)
+                .north(0)).isEqualTo(6_314_490);
         verifyNoInteractions(systems);
     }
 
@@ -65,7 +69,8 @@ class PlacingTest {
     void anotherZoneIsCarriedOver() {
         when(systems.find("EPSG:25833")).thenReturn(utm(33, Optional.of(DatumShift.NONE)));
         Vertices here = placed(FileSystem.LAT_LON, Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))), 57, 12);
-        Vertices there = placed(new FileSystem.Published("EPSG:25833"), Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))), here.north(0), 1_000_000 - here.east(0));
+        Vertices there = placed(new FileSystem.Published("EPSG:25833"), Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))),
+                here.north(0), 1_000_000 - here.east(0));
         assertThat(there.north(0)).isCloseTo(here.north(0), within(0.001));
         assertThat(there.east(0)).isCloseTo(here.east(0), within(0.001));
         assertThat(there.height(0)).hasValue(50);
@@ -75,26 +80,33 @@ class PlacingTest {
     void aDefinitionInTheFileServesAsWell() {
         String wkt = utm(33, Optional.empty()).wkt();
         Vertices here = placed(FileSystem.LAT_LON, Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))), 57, 12);
-        Vertices there = placed(new FileSystem.Defined(wkt), Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))), here.north(0), 1_000_000 - here.east(0));
+        Vertices there = placed(new FileSystem.Defined(wkt), Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))), here.north(0),
+                1_000_000 - here.east(0));
         assertThat(there.east(0)).isCloseTo(here.east(0), within(0.001));
     }
 
     @Test
     void whereThereIsNoWayNothingIsDrawn() {
         when(systems.find(any())).thenThrow(new SurveyException(Problem.SYSTEM_UNKNOWN, "EPSG:9999"));
-        assertThat(placed(FileSystem.LAT_LON, Heights.ELEVATIONS, job(CoordinateSystem.flat(1)), 57, 12).size()).as("a flat site knows no place on earth").isZero();
-        assertThat(placed(FileSystem.LAT_LON, Heights.ELEVATIONS, job(utm(32, Optional.empty())), 57, 12).size()).as("a datum without a way").isZero();
-        assertThat(placed(new FileSystem.Published("EPSG:9999"), Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))), 57, 12).size()).isZero();
-        assertThat(placed(new FileSystem.Defined("nonsense"), Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))), 57, 12).size()).isZero();
+        assertThat(placed(FileSystem.LAT_LON, Heights.ELEVATIONS, job(CoordinateSystem.flat(1)), 57, 12).size())
+                .as("a flat site knows no place on earth").isZero();
+        assertThat(placed(FileSystem.LAT_LON, Heights.ELEVATIONS, job(utm(32, Optional.empty())), 57, 12).size())
+                .as("a datum without a way").isZero();
+        assertThat(placed(new FileSystem.Published("EPSG:9999"), Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))), 57, 12)
+                .size()).isZero();
+        assertThat(placed(new FileSystem.Defined("nonsense"), Heights.ELEVATIONS, job(utm(32, Optional.of(DatumShift.NONE))), 57, 12)
+                .size()).isZero();
     }
 
     @Test
     void heightsAreWhatTheyAreSaidToBe() {
         JobGeodesy job = job(utm(32, Optional.of(DatumShift.NONE)));
-        assertThat(placed(FileSystem.JOB_GRID, Heights.ABOVE_ELLIPSOID, job, 6_314_490, 649_010).height(0).orElseThrow()).isCloseTo(12.4, within(1e-9));
+        assertThat(placed(FileSystem.JOB_GRID, Heights.ABOVE_ELLIPSOID, job, 6_314_490, 649_010).height(0).orElseThrow())
+                .isCloseTo(12.4, within(1e-9));
         assertThat(placed(FileSystem.JOB_GRID, Heights.NOT_MEANT, job, 6_314_490, 649_010).height(0)).isEmpty();
         assertThat(placed(FileSystem.LAT_LON, Heights.NOT_MEANT, job, 57, 12).height(0)).isEmpty();
-        assertThat(placed(FileSystem.JOB_GRID, Heights.ABOVE_ELLIPSOID, job(CoordinateSystem.flat(1)), 100, 100).height(0)).as("without a geoid's place the height is lost rather than wrong").isEmpty();
+        assertThat(placed(FileSystem.JOB_GRID, Heights.ABOVE_ELLIPSOID, job(CoordinateSystem.flat(1)), 100, 100).height(0))
+                .as("without a geoid's place the height is lost rather than wrong").isEmpty();
     }
 
     /** Degrees with longitude in front, a zone's number in front, another system with its northing in front: what was chosen counts. */
@@ -102,8 +114,10 @@ class PlacingTest {
     void orderAndZoneAreHeardInEverySystem() {
         JobGeodesy job = job(utm(32, Optional.of(DatumShift.NONE)));
         Vertices there = placed(FileSystem.LAT_LON, Heights.ELEVATIONS, job, 56.95, 11.45);
-        Drawing turned = new Drawing(List.of(Layer.of("A")), List.of(new Feature.Spot(0, "P", "", new Vertices.Builder().add(11.45, 56.95, 50).build())));
-        FileCoordinates longitudeFirst = new FileCoordinates(FileSystem.LAT_LON, FileUnit.METRE, PlanAxes.NORTH_THEN_EAST, Heights.NOT_MEANT);
+        Drawing turned = new Drawing(List.of(Layer.of("A")),
+                List.of(new Feature.Spot(0, "P", "", new Vertices.Builder().add(11.45, 56.95, 50).build())));
+        FileCoordinates longitudeFirst = new FileCoordinates(FileSystem.LAT_LON, FileUnit.METRE, PlanAxes.NORTH_THEN_EAST,
+                Heights.NOT_MEANT);
         Vertices same = placing.place(turned, READ, longitudeFirst, job).features().get(0).vertices();
         assertThat(same.north(0)).isEqualTo(there.north(0));
         assertThat(same.east(0)).isEqualTo(there.east(0));

@@ -21,16 +21,19 @@ import verge.formats.csv.PointCsvLayout;
 
 /** How a file is read is kept as text and comes back the same, whatever it was. */
 class ReadAsTest {
-    private static final ReadAs.Table TABLE = new ReadAs.Table(";", DecimalMark.COMMA, true, List.of("NAME", "NORTHING", "EASTING", "", "CODE"));
+    private static final ReadAs.Table TABLE = new ReadAs.Table(";", DecimalMark.COMMA, true,
+            List.of("NAME", "NORTHING", "EASTING", "", "CODE"));
 
     static Stream<FileSystem> systems() {
-        return Stream.of(FileSystem.JOB_GRID, FileSystem.JOB_GROUND, FileSystem.LAT_LON, new FileSystem.Published("EPSG:25832"), new FileSystem.Defined("PROJCRS[\"made up\"]"));
+        return Stream.of(FileSystem.JOB_GRID, FileSystem.JOB_GROUND, FileSystem.LAT_LON, new FileSystem.Published("EPSG:25832"),
+                new FileSystem.Defined("PROJCRS[\"made up\"]"));
     }
 
     @ParameterizedTest
     @MethodSource("systems")
     void whatIsKeptComesBack(FileSystem system) {
-        FileCoordinates meant = new FileCoordinates(system, FileUnit.US_SURVEY_FOOT, new PlanAxes(PlanAxes.Order.EAST_NORTH, true, false), Heights.ABOVE_ELLIPSOID);
+        FileCoordinates meant = new FileCoordinates(system, FileUnit.US_SURVEY_FOOT, new PlanAxes(PlanAxes.Order.EAST_NORTH, true, false),
+                Heights.ABOVE_ELLIPSOID);
         ReadAs kept = ReadAs.of(meant, null);
         JsonMapper json = new JsonMapper();
         assertThat(json.readValue(json.writeValueAsString(kept), ReadAs.class)).isEqualTo(kept);
@@ -39,7 +42,8 @@ class ReadAsTest {
 
     @Test
     void aTableSaysItsOrderByItsColumns() {
-        FileCoordinates turned = new FileCoordinates(FileSystem.JOB_GRID, FileUnit.METRE, new PlanAxes(PlanAxes.Order.EAST_NORTH, false, true), Heights.ELEVATIONS);
+        FileCoordinates turned = new FileCoordinates(FileSystem.JOB_GRID, FileUnit.METRE,
+                new PlanAxes(PlanAxes.Order.EAST_NORTH, false, true), Heights.ELEVATIONS);
         ReadAs kept = ReadAs.of(turned, TABLE);
         assertThat(kept.order()).isEqualTo(PlanAxes.Order.NORTH_EAST);
         assertThat(kept.westwards()).isTrue();
@@ -57,7 +61,8 @@ class ReadAsTest {
 
     @Test
     void layoutsGoThereAndBack() {
-        PointCsvLayout layout = new PointCsvLayout('|', DecimalMark.POINT, false, Map.of(Column.NAME, 2, Column.NORTHING, 0, Column.EASTING, 1), LengthUnit.METRE);
+        PointCsvLayout layout = new PointCsvLayout('|', DecimalMark.POINT, false,
+                Map.of(Column.NAME, 2, Column.NORTHING, 0, Column.EASTING, 1), LengthUnit.METRE);
         ReadAs.Table table = ReadAs.Table.of(layout, 4);
         assertThat(table.columns()).containsExactly("NORTHING", "EASTING", "NAME", "");
         assertThat(table.layout()).isEqualTo(layout);

@@ -46,8 +46,10 @@ import verge.instruments.world.Ternholm;
 class PhotosOfAJobTest {
     private static final Pattern COORDINATES = Pattern.compile("\\[(-?[\\d.]+), ?(-?[\\d.]+)");
 
-    private static final List<String> NO_STROKES = List.of("", "{", "null", "[null]", "[{\"kind\":\"arrow\"}]", "[{\"kind\":\"spray\"}]", "[{\"kind\":\"free\",\"spots\":[]}]",
-            "[{\"kind\":\"arrow\",\"from\":{\"right\":2,\"down\":0},\"to\":{\"right\":0,\"down\":0}}]", "[{\"kind\":\"words\",\"at\":{\"right\":0,\"down\":0},\"text\":\" \"}]");
+    private static final List<String> NO_STROKES = List.of("", "{", "null", "[null]", "[{\"kind\":\"arrow\"}]", "[{\"kind\":\"spray\"}]",
+            "[{\"kind\":\"free\",\"spots\":[]}]",
+            "[{\"kind\":\"arrow\",\"from\":{\"right\":2,\"down\":0},\"to\":{\"right\":0,\"down\":0}}]",
+            "[{\"kind\":\"words\",\"at\":{\"right\":0,\"down\":0},\"text\":\" \"}]");
 
     private final VergeServer.Running verge;
     private FieldParty party;
@@ -75,7 +77,8 @@ class PhotosOfAJobTest {
     }
 
     private HttpResponse<String> send(String id, UUID subject, String attribute, byte[] photo) throws Exception {
-        return visitor.upload("/jobs/" + party.job() + "/photos?id=" + id + "&subject=" + subject + "&attribute=" + attribute, "photo", "IMG_1.jpg", photo);
+        return visitor.upload("/jobs/" + party.job() + "/photos?id=" + id + "&subject=" + subject + "&attribute=" + attribute, "photo",
+                "IMG_1.jpg", photo);
     }
 
     private Photo only() {
@@ -108,8 +111,10 @@ class PhotosOfAJobTest {
     void whatIsHandedOverBearsItsPlace() throws Exception {
         String id = UUID.randomUUID().toString();
         send(id, plaque, "", picture(400, 300));
-        party.post("/photos/" + id + "/looking", Map.of("north", Double.toString(Ternholm.YARD.northing() + 4), "east", Double.toString(Ternholm.YARD.easting() + 1000)));
-        party.post("/photos/" + id + "/strokes", Map.of("strokes", "[{\"kind\":\"free\",\"spots\":[{\"right\":0.1,\"down\":0.1},{\"right\":0.9,\"down\":0.9}]}]"));
+        party.post("/photos/" + id + "/looking",
+                Map.of("north", Double.toString(Ternholm.YARD.northing() + 4), "east", Double.toString(Ternholm.YARD.easting() + 1000)));
+        party.post("/photos/" + id + "/strokes",
+                Map.of("strokes", "[{\"kind\":\"free\",\"spots\":[{\"right\":0.1,\"down\":0.1},{\"right\":0.9,\"down\":0.9}]}]"));
         assertThat(only().strokes()).singleElement().isInstanceOf(Stroke.Free.class);
         assertThat(only().looking().orElseThrow().azimuth().degrees()).isCloseTo(90, within(0.01));
 
@@ -118,7 +123,8 @@ class PhotosOfAJobTest {
         assertThat(new String(parcel.get("photos.csv"), StandardCharsets.UTF_8)).contains("p1 PLQ-1.jpg,p1 PLQ,63", ",90.0,grid north,");
         Matcher place = COORDINATES.matcher(party.page("/handover/drawing?form=GEOJSON"));
         assertThat(place.find()).isTrue();
-        GpsDirectory gps = ImageMetadataReader.readMetadata(new ByteArrayInputStream(parcel.get("p1 PLQ-1.jpg"))).getFirstDirectoryOfType(GpsDirectory.class);
+        GpsDirectory gps = ImageMetadataReader.readMetadata(new ByteArrayInputStream(parcel.get("p1 PLQ-1.jpg")))
+                .getFirstDirectoryOfType(GpsDirectory.class);
         assertThat(gps.getGeoLocation().getLongitude()).isCloseTo(Double.parseDouble(place.group(1)), within(1e-8));
         assertThat(gps.getGeoLocation().getLatitude()).isCloseTo(Double.parseDouble(place.group(2)), within(1e-8));
         double convergence = party.state().geodesy().convergence(Ternholm.YARD).orElseThrow().degrees();
@@ -138,7 +144,8 @@ class PhotosOfAJobTest {
     @Test
     void whatIsNoPhotoIsRefusedAndNothingIsKept() throws Exception {
         int before = party.entries();
-        assertThat(send(UUID.randomUUID().toString(), plaque, "", "a table".getBytes(StandardCharsets.UTF_8)).body()).contains("PHOTO_UNFIT", "IMG_1.jpg");
+        assertThat(send(UUID.randomUUID().toString(), plaque, "", "a table".getBytes(StandardCharsets.UTF_8)).body())
+                .contains("PHOTO_UNFIT", "IMG_1.jpg");
         assertThat(send(UUID.randomUUID().toString(), plaque, "", new byte[0]).body()).contains("FILE_EMPTY");
         assertThat(send(UUID.randomUUID().toString(), UUID.randomUUID(), "", picture(8, 8)).statusCode()).isEqualTo(404);
         assertThat(party.entries()).isEqualTo(before);
@@ -154,18 +161,21 @@ class PhotosOfAJobTest {
         assertThat(other.body()).contains("ENTRY_ID_USED", "IMG_1.jpg");
         assertThat(send(plaque.toString(), plaque, "", picture(60, 30)).body()).as("a shot's").contains("ENTRY_ID_USED");
         assertThat(get("/photos/" + id + "/original")).isEqualTo(picture(40, 30));
-        assertThat(visitor.upload("/jobs/" + party.job() + "/photos/spoken?id=" + id + "&subject=" + plaque, "speech", "blob", HexFormat.of().parseHex("1A45DFA3010203040506070809")).body()).contains("ENTRY_ID_USED");
+        assertThat(visitor.upload("/jobs/" + party.job() + "/photos/spoken?id=" + id + "&subject=" + plaque, "speech", "blob",
+                HexFormat.of().parseHex("1A45DFA3010203040506070809")).body()).contains("ENTRY_ID_USED");
         assertThat(only().taken().original().name()).isEqualTo("IMG_1.jpg");
     }
 
     @Test
     void whatAPhotoAnswersIsNoBook() throws Exception {
-        assertThat(visitor.upload("/jobs/" + party.job() + "/photos?id=" + UUID.randomUUID() + "&subject=" + plaque + "&attribute=" + "a".repeat(5000), "photo", "IMG_1.jpg", picture(8, 8)).body()).contains("REQUEST_UNFIT");
+        assertThat(visitor.upload("/jobs/" + party.job() + "/photos?id=" + UUID.randomUUID() + "&subject=" + plaque + "&attribute="
+                + "a".repeat(5000), "photo", "IMG_1.jpg", picture(8, 8)).body()).contains("REQUEST_UNFIT");
     }
 
     @Test
     void noNameIsAFormulaInTheTable() throws Exception {
-        visitor.upload("/jobs/" + party.job() + "/photos?id=" + UUID.randomUUID() + "&subject=" + plaque, "photo", "=1+1.jpg", picture(8, 8));
+        visitor.upload("/jobs/" + party.job() + "/photos?id=" + UUID.randomUUID() + "&subject=" + plaque, "photo", "=1+1.jpg",
+                picture(8, 8));
         assertThat(new String(unzip(get("/handover/photos")).get("photos.csv"), StandardCharsets.UTF_8)).contains(",'=1+1.jpg");
     }
 
@@ -182,7 +192,8 @@ class PhotosOfAJobTest {
     }
 
     private HttpResponse<String> speak(String bytes) throws Exception {
-        return visitor.upload("/jobs/" + party.job() + "/photos/spoken?id=" + UUID.randomUUID() + "&subject=" + plaque, "speech", "blob", HexFormat.of().parseHex(bytes));
+        return visitor.upload("/jobs/" + party.job() + "/photos/spoken?id=" + UUID.randomUUID() + "&subject=" + plaque, "speech", "blob",
+                HexFormat.of().parseHex(bytes));
     }
 
     /** What a browser plays is told by the bytes, not by what somebody calls them. */
@@ -191,11 +202,14 @@ class PhotosOfAJobTest {
         for (String none : List.of("3C68746D6C3E3C736372697074", "524946462400000041564920", "1A")) {
             assertThat(speak(none).body()).contains("SPEECH_UNFIT");
         }
-        for (String recording : List.of("1A45DFA3010203040506070809", "4F67675300020000000000000000", "524946462400000057415645666D", "0000001C667479706D703432")) {
+        for (String recording : List.of("1A45DFA3010203040506070809", "4F67675300020000000000000000", "524946462400000057415645666D",
+                "0000001C667479706D703432")) {
             assertThat(speak(recording).statusCode()).isEqualTo(200);
         }
-        assertThat(party.state().spokenNotes().map(n -> n.says().mediaType())).containsExactly("audio/webm", "audio/ogg", "audio/wav", "audio/mp4");
-        HttpResponse<String> played = visitor.get("/jobs/" + party.job() + "/photos/spoken/" + party.state().spokenNotes().findFirst().orElseThrow().id());
+        assertThat(party.state().spokenNotes().map(n -> n.says().mediaType()))
+                .containsExactly("audio/webm", "audio/ogg", "audio/wav", "audio/mp4");
+        HttpResponse<String> played = visitor.get("/jobs/" + party.job() + "/photos/spoken/" + party.state().spokenNotes().findFirst()
+                .orElseThrow().id());
         assertThat(played.headers().firstValue("Content-Type")).contains("audio/webm");
         assertThat(played.headers().firstValue("X-Content-Type-Options")).contains("nosniff");
     }
@@ -207,8 +221,10 @@ class PhotosOfAJobTest {
         Original elsewhere = new Original("ab".repeat(32), "x.jpg", 1);
         assertThatThrownBy(() -> new NoteSpoken(plaque, elsewhere, "text/html")).isInstanceOf(IllegalArgumentException.class);
         JournalService journals = verge.bean(JournalService.class);
-        UUID photo = journals.append(party.job(), Author.atPage("surveyor"), new PhotoTaken(plaque, "", elsewhere, Optional.empty())).entry().id();
-        assertThat(new String(assertDoesNotThrow(() -> get("/photos/" + photo + "/thumbnail")), StandardCharsets.UTF_8)).contains("not on this machine");
+        UUID photo = journals.append(party.job(), Author.atPage("surveyor"), new PhotoTaken(plaque, "", elsewhere, Optional.empty()))
+                .entry().id();
+        assertThat(new String(assertDoesNotThrow(() -> get("/photos/" + photo + "/thumbnail")), StandardCharsets.UTF_8))
+                .contains("not on this machine");
         assertThat(assertDoesNotThrow(() -> unzip(get("/handover/photos")))).containsOnlyKeys("photos.csv");
         assertThat(assertDoesNotThrow(() -> party.page("/photos"))).contains("p1 PLQ");
     }

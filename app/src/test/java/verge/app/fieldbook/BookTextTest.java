@@ -67,7 +67,8 @@ class BookTextTest {
 
     @Test
     void whatWasGivenIsToldWithItsSource() {
-        assertThat(line(book.journal().entries().get(0)).text()).isEqualTo("metres, three decimals, azimuths in degrees, minutes, seconds, Flat site \u00d7 1.000000, ground distances");
+        assertThat(line(book.journal().entries().get(0)).text())
+                .isEqualTo("metres, three decimals, azimuths in degrees, minutes, seconds, Flat site \u00d7 1.000000, ground distances");
         BookText.Line file = line(book.journal().entries().get(1));
         assertThat(file.kind()).isEqualTo("file");
         assertThat(file.text()).isEqualTo("2 control points from control.csv");
@@ -83,7 +84,8 @@ class BookTextTest {
     void aSetupTellsItsChecksAndWhyItWasAccepted() {
         BookText.Line line = line(book.setUp("the pole slipped"));
         assertThat(line.kind()).isEqualTo("setup");
-        assertThat(line.text()).isEqualTo("station T1, backsight T2  hi 1.600\nT2  0\u00b000\u203200.0\u2033  90\u00b000\u203200.0\u2033  100.000");
+        assertThat(line.text()).isEqualTo(
+                "station T1, backsight T2  hi 1.600\nT2  0\u00b000\u203200.0\u2033  90\u00b000\u203200.0\u2033  100.000");
         assertThat(line.result()).startsWith("leaf 1; distance ").contains(", height ").endsWith("; accepted because: the pole slipped");
         assertThat(line.raw()).isEqualTo("hz=0.0");
         assertThat(line.canStrike()).isTrue();
@@ -112,7 +114,8 @@ class BookTextTest {
         assertThat(line(setup).points()).isZero();
         UUID shot = book.add(new ShotTaken(setup.id(), new PointName("101"), Code.NONE, Books.reading(90, 50), Books.PRISM)).id();
         book.add(new ShotTaken(setup.id(), new PointName("102"), Code.NONE, Books.reading(80, 50), Books.PRISM));
-        book.add(new PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50), Books.PRISM, Tolerance.USUAL, ""));
+        book.add(new PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50), Books.PRISM,
+                Tolerance.USUAL, ""));
         assertThat(line(setup).points()).isEqualTo(3);
         assertThat(line(book.journal().entries().get(1)).points()).as("without control no setup, without setup no shots").isEqualTo(5);
         book.add(new Struck(shot));
@@ -128,7 +131,8 @@ class BookTextTest {
         Entry shot = book.add(new ShotTaken(setup.id(), new PointName("101"), new Code("KRB"), Books.reading(90, 50), Books.PRISM));
         assertThat(text.footLine(book.journal(), shot).text()).isEqualTo("101 KRB  50.000  90\u00b000\u203200\u2033");
         assertThat(text.footLine(book.journal(), shot).spoken()).isEqualTo("101 KRB measured");
-        Entry stake = book.add(new PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50), Books.PRISM, Tolerance.USUAL, ""));
+        Entry stake = book.add(new PointStaked(setup.id(), new PointName("D1"), Position.of(100, 150, 10), Books.reading(90, 50),
+                Books.PRISM, Tolerance.USUAL, ""));
         assertThat(text.footLine(book.journal(), stake).text()).startsWith("staked D1  50.000");
         assertThat(text.footLine(book.journal(), stake).spoken()).isEqualTo("D1 staked");
         book.add(new Struck(stake.id()));
@@ -147,10 +151,12 @@ class BookTextTest {
     @Test
     void aStakeTellsHowFarItIsOff() {
         UUID setup = book.setUp("").id();
-        BookText.Line line = line(book.add(new PointStaked(setup, new PointName("D1"), Position.of(100.01, 150.02, 9.9), Books.reading(90, 50), Books.PRISM,
+        BookText.Line line = line(book.add(new PointStaked(setup, new PointName("D1"), Position.of(100.01, 150.02, 9.9),
+                Books.reading(90, 50), Books.PRISM,
                 Tolerance.USUAL, "rock below")));
         assertThat(line.kind()).isEqualTo("stake");
-        assertThat(line.result()).isEqualTo("N 100.000  E 150.000  H 10.000  off N \u22120.010 m E \u22120.020 m H +0.100 m; kept because: rock below");
+        assertThat(line.result()).isEqualTo(
+                "N 100.000  E 150.000  H 10.000  off N \u22120.010 m E \u22120.020 m H +0.100 m; kept because: rock below");
     }
 
     @Test
@@ -159,10 +165,14 @@ class BookTextTest {
         BookText.Line line = line(book.add(new InverseNoted(PointSeen.named(new PointName("T2")), PointSeen.named(new PointName("T1")))));
         assertThat(line.text()).isEqualTo("T2 to T1");
         assertThat(line.result()).isEqualTo("S 0\u00b000\u203200\u2033 E  328.083 ftUS ground");
-        assertThat(line(book.add(new InverseNoted(PointSeen.named(new PointName("T1")), PointSeen.named(new PointName("T1"))))).result()).isEmpty();
+        assertThat(line(book.add(new InverseNoted(PointSeen.named(new PointName("T1")), PointSeen.named(new PointName("T1"))))).result())
+                .isEmpty();
     }
 
-    /** The settings that places were taken along from are struck: what was taken back after them cannot come again, and the book is read all the same. */
+    /**
+     * The settings that places were taken along from are struck: what was taken back after them cannot come again, and the book is read all
+     * the same.
+     */
     @Test
     void whatCannotBeBroughtBackIsSaid() {
         book.add(new SettingsChosen(projected(32)));
@@ -175,7 +185,8 @@ class BookTextTest {
     }
 
     private static JobSettings projected(int zone) {
-        return new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=" + zone + " +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+        return new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=" + zone + " +ellps=GRS80 +towgs84=0,0,0"),
+                new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
     }
 
     private BookText.Line line(Entry entry) {
@@ -191,19 +202,24 @@ class BookTextTest {
         assertThat(check.kind()).isEqualTo("check");
         assertThat(check.text()).startsWith("T2  0\u00b000");
         assertThat(check.raw()).isEqualTo("hz=0.0");
-        Entry plan = book.add(new SetsPlanned(setup, List.of(new SetMark(new PointName("T2"), Books.PRISM), new SetMark(new PointName("N1"), Books.PRISM)), 3,
+        Entry plan = book.add(new SetsPlanned(setup,
+                List.of(new SetMark(new PointName("T2"), Books.PRISM), new SetMark(new PointName("N1"), Books.PRISM)), 3,
                 new SetLimits(Angle.ofArcSeconds(30), Angle.ofArcSeconds(30), new Length(0.005))));
         assertThat(line(plan).text()).isEqualTo("3 sets on T2, N1");
         BookText.Line pointing = line(book.add(new SetPointing(plan.id(), 1, new PointName("T2"), Pointing.of(reading))));
         assertThat(pointing.kind()).isEqualTo("sets");
         assertThat(pointing.text()).startsWith("set 1  T2  0\u00b000").endsWith("100.000");
-        assertThat(line(book.add(new SetTakenOut(plan.id(), 1, Optional.of(new PointName("T2")), "a gust"))).text()).isEqualTo("set 1, T2 taken out: a gust");
+        assertThat(line(book.add(new SetTakenOut(plan.id(), 1, Optional.of(new PointName("T2")), "a gust"))).text())
+                .isEqualTo("set 1, T2 taken out: a gust");
         assertThat(line(book.add(new SetTakenOut(plan.id(), 2, Optional.empty(), "rain"))).text()).isEqualTo("set 2 taken out: rain");
-        assertThat(line(book.add(new MarkCarried(plan.id(), new PointName("N1")))).text()).isEqualTo("N1 joins the known points, from the sets of line " + plan.sequence());
+        assertThat(line(book.add(new MarkCarried(plan.id(), new PointName("N1")))).text())
+                .isEqualTo("N1 joins the known points, from the sets of line " + plan.sequence());
         assertThat(line(book.add(new LeafClosed(setup))).text()).isEqualTo("closed, line 3");
         assertThat(line(book.add(new LeafReopened(setup))).text()).isEqualTo("taken up again, line 3");
         Pointing two = new Pointing(Angle.ofDegrees(180), Angle.ofDegrees(270), Optional.empty(), "");
-        BookText.Line axes = line(book.add(new InstrumentCalibrated("test 1", List.of(new TwoFaceCalibration.Pair(Pointing.of(reading), two), new TwoFaceCalibration.Pair(Pointing.of(reading), two)), Angle.ofArcSeconds(2), false)));
+        BookText.Line axes = line(book.add(new InstrumentCalibrated("test 1",
+                List.of(new TwoFaceCalibration.Pair(Pointing.of(reading), two), new TwoFaceCalibration.Pair(Pointing.of(reading), two)),
+                Angle.ofArcSeconds(2), false)));
         assertThat(axes.kind()).isEqualTo("axes");
         assertThat(axes.text()).isEqualTo("test 1, 2 marks in both faces, not applied");
     }
@@ -212,12 +228,15 @@ class BookTextTest {
     void aCorrectionTellsTheLineAndWhatItReadsNow() {
         Entry setup = book.setUp("");
         StationSetUp written = (StationSetUp) setup.payload();
-        BookText.Line line = line(book.add(new Reworked(setup.id(), written.with(written.arrangement().with(new Length(1.5))), "tape misread")));
+        BookText.Line line = line(book.add(new Reworked(setup.id(), written.with(written.arrangement().with(new Length(1.5))),
+                "tape misread")));
         assertThat(line.kind()).isEqualTo("rework");
         assertThat(line.text()).startsWith("line 3 now reads: station T1, backsight T2  hi 1.500").endsWith("because: tape misread");
         assertThat(line.canStrike()).isTrue();
-        StationSetUp free = written.with(Arrangement.freeStation(new PointName("S1"), new Length(1.6), false, List.of(Sighting.of(new PointName("T1"), Books.PRISM), Sighting.of(new PointName("T2"), Books.PRISM))));
+        StationSetUp free = written.with(Arrangement.freeStation(new PointName("S1"), new Length(1.6), false,
+                List.of(Sighting.of(new PointName("T1"), Books.PRISM), Sighting.of(new PointName("T2"), Books.PRISM))));
         assertThat(LeafKinds.occupied(free)).isEqualTo("free station S1 from T1, T2");
-        assertThat(LeafKinds.occupied(written.with(free.arrangement().with(Arrangement.Kind.BUILDING).withSightings(List.of())))).isEqualTo("station S1 from the building");
+        assertThat(LeafKinds.occupied(written.with(free.arrangement().with(Arrangement.Kind.BUILDING).withSightings(List.of()))))
+                .isEqualTo("station S1 from the building");
     }
 }

@@ -15,7 +15,8 @@ class ReadingAsideTest {
 
     @Test
     void whatIsReadComesThrough() {
-        assertThat(aside.<String>read("", "grid.gtx", watch -> watch.fileName() + " by " + Thread.currentThread().getName())).isEqualTo("grid.gtx by reading aside");
+        assertThat(aside.<String>read("", "grid.gtx", watch -> watch.fileName() + " by " + Thread.currentThread().getName()))
+                .isEqualTo("grid.gtx by reading aside");
         assertThatThrownBy(() -> aside.read("", "grid.gtx", watch -> {
             throw new SurveyException(Problem.NOT_A_GEOID_GRID, watch.fileName());
         })).extracting("problem").isEqualTo(Problem.NOT_A_GEOID_GRID);

@@ -38,7 +38,8 @@ class SecretsTest {
     @Test
     void theKeyIsItsOwnersAlone() throws IOException {
         new Secrets(data);
-        assertThat(Files.getPosixFilePermissions(data.resolve("secret.key"))).containsExactlyInAnyOrder(PosixFilePermission.OWNER_READ, PosixFilePermission.OWNER_WRITE);
+        assertThat(Files.getPosixFilePermissions(data.resolve("secret.key")))
+                .containsExactlyInAnyOrder(PosixFilePermission.OWNER_READ, PosixFilePermission.OWNER_WRITE);
         assertThat(Files.list(data)).containsExactly(data.resolve("secret.key"));
     }
 }

@@ -39,7 +39,10 @@ import verge.core.job.JobState;
 import verge.core.settings.JobSettings;
 import verge.core.units.Figures;
 
-/** The quay's own grid tied to the earth by what a receiver said on its marks, one of which was disturbed; handed on, taken over, and what must not count. */
+/**
+ * The quay's own grid tied to the earth by what a receiver said on its marks, one of which was disturbed; handed on, taken over, and what
+ * must not count.
+ */
 @ExtendWith(VergeServer.class)
 class LocalisedJobTest {
     private static final String PAIRS = "G2 = Q1\nG4 = Q2\nG1 = Q3\nG3 = Q5\nG5 = Q6";
@@ -63,7 +66,8 @@ class LocalisedJobTest {
     private Job flatJob(String site) throws IOException {
         JobService jobs = verge.bean(JobService.class);
         Job made = jobs.make(jobs.ensureSite(site).id(), "Quay wall", JobSettings.flat(Figures.metric(), 1), Author.atPage("surveyor"));
-        verge.bean(ImportService.class).use(made.id(), file(made, "quay-control.csv"), FileChoice.of(Role.CONTROL), Author.atPage("surveyor"));
+        verge.bean(ImportService.class)
+                .use(made.id(), file(made, "quay-control.csv"), FileChoice.of(Role.CONTROL), Author.atPage("surveyor"));
         return made;
     }
 
@@ -92,21 +96,28 @@ class LocalisedJobTest {
         return (CoordinateSystem.Localised) state(job).settings().system();
     }
 
-    /** Which mark is which is found by itself, the disturbed one is named; then places on the earth are places on the quay, and back, until the line is struck. */
+    /**
+     * Which mark is which is found by itself, the disturbed one is named; then places on the earth are places on the quay, and back, until
+     * the line is struck.
+     */
     @Test
     void aFlatSiteIsTiedToTheEarth() throws Exception {
-        assertThat(told("proposed", Map.of("file", receiver, "geoid", "EGM96"))).contains("5 agree within").contains("Q4 lies near G6").contains("G2 = Q1");
+        assertThat(told("proposed", Map.of("file", receiver, "geoid", "EGM96"))).contains("5 agree within").contains("Q4 lies near G6")
+                .contains("G2 = Q1");
         String worked = told("worked", Map.of("file", receiver, "geoid", "EGM96", "pairs", PAIRS + "\nG6 = Q4"));
-        assertThat(worked).contains("Does not belong: G6 = Q4").contains("clockwise about").contains("Heights shifted by +7.3").contains("outside what the marks span").contains("EGM96 says 37.6").contains("No point of the job moves");
+        assertThat(worked).contains("Does not belong: G6 = Q4").contains("clockwise about").contains("Heights shifted by +7.3")
+                .contains("outside what the marks span").contains("EGM96 says 37.6").contains("No point of the job moves");
         CoordinateSystem.Localised system = localised();
         assertThat(system.ties()).hasSize(6);
         JobState state = state(job);
         Geographic place = Geographic.ofDegrees(56.949540768, 11.450766713);   // Q2 as the demo's world has it
         GridPoint onQuay = state.geodesy().projection().orElseThrow().grid(Geographic.ofDegrees(56.949541080, 11.450767019));
         assertThat(onQuay.distanceMetres(new GridPoint(984.431, 490.519))).isLessThan(0.02);
-        assertThat(state.geodesy().ellipsoidHeight(place, new Elevation(9.680)).map(EllipsoidHeight::metres).orElseThrow()).isCloseTo(39.99, within(0.02));
+        assertThat(state.geodesy().ellipsoidHeight(place, new Elevation(9.680)).map(EllipsoidHeight::metres).orElseThrow())
+                .isCloseTo(39.99, within(0.02));
         String page = visitor.get("/jobs/" + job.id() + "/compute/localise").body();
-        assertThat(page).contains("The job stands on Quay grid").contains("G6 = Q4").as("nothing is touched of what is done").doesNotContain("data-pair");
+        assertThat(page).contains("The job stands on Quay grid").contains("G6 = Q4").as("nothing is touched of what is done")
+                .doesNotContain("data-pair");
         assertThat(visitor.get("/jobs/" + job.id() + "/book").body()).contains("Quay grid");
         UUID entry = verge.bean(JournalService.class).journal(job.id()).entries().stream().reduce((a, b) -> b).orElseThrow().id();
         visitor.post("/jobs/" + job.id() + "/book/" + entry + "/strike", Map.of());
@@ -116,7 +127,8 @@ class LocalisedJobTest {
     /** Two at one job: who localises by a page on which the settings were others is told, and nothing is overwritten. */
     @Test
     void settingsThatChangedMeanwhileAreNotOverwritten() throws Exception {
-        String asOf = visitor.get("/jobs/" + job.id() + "/compute/localise").body().replaceAll("(?s).*name=\"asOf\" value=\"(\\d+)\".*", "$1");
+        String asOf = visitor.get("/jobs/" + job.id() + "/compute/localise").body()
+                .replaceAll("(?s).*name=\"asOf\" value=\"(\\d+)\".*", "$1");
         CoordinateSystem.Localised first = localised();
         assertThat(choose(job, Map.of("file", receiver, "pairs", PAIRS, "name", "Another", "asOf", asOf)).body()).contains("changed");
         assertThat(state(job).settings().system()).isEqualTo(first);
@@ -127,8 +139,10 @@ class LocalisedJobTest {
     void itIsKeptByItsFormAndTakenOver() throws Exception {
         CoordinateSystem.Localised system = localised();
         String document = verge.bean(LocalisedFile.class).write(system);
-        visitor.post("/sites/" + job.siteId() + "/jobs", Map.of("name", "Quay again", "where", "LOCALISED", "localisation", document, "tool.SATELLITES", "on"));
-        Job again = verge.bean(JobService.class).jobs(job.siteId()).stream().filter(j -> j.name().equals("Quay again")).findFirst().orElseThrow();
+        visitor.post("/sites/" + job.siteId() + "/jobs",
+                Map.of("name", "Quay again", "where", "LOCALISED", "localisation", document, "tool.SATELLITES", "on"));
+        Job again = verge.bean(JobService.class).jobs(job.siteId()).stream().filter(j -> j.name().equals("Quay again")).findFirst()
+                .orElseThrow();
         assertThat(state(again).settings().system()).isEqualTo(system);
         assertThat(state(again).settings().geoid()).isEqualTo(system.geoid());
         assertThat(visitor.get("/sites/" + job.siteId() + "/jobs/new").body()).contains("Quay grid, of Quay");
@@ -143,22 +157,31 @@ class LocalisedJobTest {
         String document = verge.bean(LocalisedFile.class).write(localised());
         Job other = flatJob("Elsewhere " + UUID.randomUUID());
         job = other;
-        assertThat(told("worked", Map.of("theirs", document))).contains("Not checked yet").contains("G6 = Q4").as("theirs are not ours to take out").doesNotContain("data-pair");
+        assertThat(told("worked", Map.of("theirs", document))).contains("Not checked yet").contains("G6 = Q4")
+                .as("theirs are not ours to take out").doesNotContain("data-pair");
         assertThat(choose(other, Map.of("theirs", document)).body()).contains("No measured mark is held against");
-        assertThat(choose(other, Map.of("theirs", document, "typed", ON_Q2.replace("5410", "5440"), "pairs", "G4 = Q2")).body()).contains("misses Q2 by 0.3");
-        assertThat(choose(other, Map.of("theirs", document, "typed", ON_Q2.replaceFirst("; 39.*", ""), "pairs", "G4 = Q2")).body()).as("its heights would count unseen").contains("No measured height is held against");
-        assertThat(choose(other, Map.of("theirs", document.replaceFirst("\"scale\":1\\.0", "\"scale\":1.1").replaceFirst("\"scale\":0\\.9999", "\"scale\":0.9989"), "typed", ON_Q2, "pairs", "G4 = Q2")).body()).contains("what its own marks give");
+        assertThat(choose(other, Map.of("theirs", document, "typed", ON_Q2.replace("5410", "5440"), "pairs", "G4 = Q2")).body())
+                .contains("misses Q2 by 0.3");
+        assertThat(choose(other, Map.of("theirs", document, "typed", ON_Q2.replaceFirst("; 39.*", ""), "pairs", "G4 = Q2")).body())
+                .as("its heights would count unseen").contains("No measured height is held against");
+        assertThat(choose(other, Map.of("theirs", document.replaceFirst("\"scale\":1\\.0", "\"scale\":1.1")
+                .replaceFirst("\"scale\":0\\.9999", "\"scale\":0.9989"), "typed", ON_Q2, "pairs", "G4 = Q2")).body())
+                .contains("what its own marks give");
         assertThat(state(other).settings().system()).isInstanceOf(CoordinateSystem.Flat.class);
-        assertThat(told("worked", Map.of("theirs", document, "typed", ON_Q2, "pairs", "G4 = Q2"))).contains("meets it").contains("One mark does not show");
+        assertThat(told("worked", Map.of("theirs", document, "typed", ON_Q2, "pairs", "G4 = Q2"))).contains("meets it")
+                .contains("One mark does not show");
         choose(other, Map.of("theirs", document, "typed", ON_Q2, "pairs", "G4 = Q2"));
-        assertThat(state(other).settings().system()).isInstanceOfSatisfying(CoordinateSystem.Localised.class, s -> assertThat(s.ties()).hasSize(6));
+        assertThat(state(other).settings().system())
+                .isInstanceOfSatisfying(CoordinateSystem.Localised.class, s -> assertThat(s.ties()).hasSize(6));
     }
 
     /** A document may name any grid, and any way to a file: what is not here is said, and nothing else is opened. */
     @ParameterizedTest
-    @ValueSource(strings = {"0000000000000000000000000000000000000000000000000000000000000000", "../files/../application.yml", "/etc/hostname"})
+    @ValueSource(strings = {"0000000000000000000000000000000000000000000000000000000000000000", "../files/../application.yml",
+            "/etc/hostname"})
     void aGeoidThatIsNotHereIsSaid(String source) throws Exception {
-        String document = verge.bean(LocalisedFile.class).write(localised()).replace("\"source\":\"" + GeoidLibrary.EGM96.source() + "\"", "\"source\":\"" + source + "\"");
+        String document = verge.bean(LocalisedFile.class).write(localised())
+                .replace("\"source\":\"" + GeoidLibrary.EGM96.source() + "\"", "\"source\":\"" + source + "\"");
         assertThat(document).contains(source);
         assertThat(told("worked", Map.of("theirs", document))).contains("is not here");
         assertThat(verge.bean(SiteFileService.class).path(source).normalize().getParent().getFileName()).hasToString("files");
@@ -169,23 +192,33 @@ class LocalisedJobTest {
     void aDefinitionOfAnotherProgramIsHeldAgainstAMarkToo() throws Exception {
         String wkt = SystemText.definition(localised()).orElseThrow();
         Job other = flatJob("Elsewhere " + UUID.randomUUID());
-        assertThat(visitor.post("/sites/" + other.siteId() + "/jobs/summary", Map.of("where", "PASTED", "pasted", wkt)).body()).contains("nobody has checked");
+        assertThat(visitor.post("/sites/" + other.siteId() + "/jobs/summary", Map.of("where", "PASTED", "pasted", wkt)).body())
+                .contains("nobody has checked");
         choose(other, Map.of("theirs", wkt, "typed", ON_Q2, "pairs", "G4 = Q2"));
-        assertThat(state(other).settings().system()).isInstanceOfSatisfying(CoordinateSystem.Localised.class, s -> assertThat(s.lift()).isEmpty());
+        assertThat(state(other).settings().system())
+                .isInstanceOfSatisfying(CoordinateSystem.Localised.class, s -> assertThat(s.lift()).isEmpty());
         assertThat(visitor.get("/jobs/" + other.id() + "/compute/localise").body()).contains("came without the marks");
     }
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "typed=G4 56.9 11.4 | Line 1 is no position", "typed=G4; 56,9495; 111,45x | Line 1 is no position", "typed=G4; 56.949541080; 11.450767019~pairs=G4 = Q2 | 1 pairs count in plan",
-        "file=quay-control.csv | where on the earth", "file=quay-receiver.csv~pairs=G4 = Q2;G4 = Q3 | already", "file=quay-receiver.csv~pairs=G4 = Q2;G99 = Q3 | G99", "file=quay-receiver.csv~pairs=G4 = Q2;G1 = Q99 | Q99",
-        "file=quay-receiver.csv~base=EPSG:3857~pairs=G4 = Q2;G1 = Q3 | does not keep angles", "file=quay-receiver.csv~base=EPSG:4326 | no system of plane", "theirs={} | could not be understood", "theirs=[[[ | could not be understood",
-        "file=quay-receiver.csv~heightsAre=ELEVATIONS~pairs=G4 = Q2;G1 = Q3 | geoid that these elevations", "theirs={\"document\":\"localisation\",\"version\":1,\"name\":\"x\"} | 'base'", "file=quay-receiver.csv~pairs=G4 = Q2;G1 = Q3~heights=TILT | pairs have both elevations", "typed=G1; 56.9; 11.4; 40~pairs=G1 = Q1;G1 = Q2 | already"})
+        "typed=G4 56.9 11.4 | Line 1 is no position", "typed=G4; 56,9495; 111,45x | Line 1 is no position",
+                "typed=G4; 56.949541080; 11.450767019~pairs=G4 = Q2 | 1 pairs count in plan",
+        "file=quay-control.csv | where on the earth", "file=quay-receiver.csv~pairs=G4 = Q2;G4 = Q3 | already",
+        "file=quay-receiver.csv~pairs=G4 = Q2;G99 = Q3 | G99", "file=quay-receiver.csv~pairs=G4 = Q2;G1 = Q99 | Q99",
+        "file=quay-receiver.csv~base=EPSG:3857~pairs=G4 = Q2;G1 = Q3 | does not keep angles",
+        "file=quay-receiver.csv~base=EPSG:4326 | no system of plane", "theirs={} | could not be understood",
+        "theirs=[[[ | could not be understood",
+        "file=quay-receiver.csv~heightsAre=ELEVATIONS~pairs=G4 = Q2;G1 = Q3 | geoid that these elevations",
+        "theirs={\"document\":\"localisation\",\"version\":1,\"name\":\"x\"} | 'base'",
+        "file=quay-receiver.csv~pairs=G4 = Q2;G1 = Q3~heights=TILT | pairs have both elevations",
+        "typed=G1; 56.9; 11.4; 40~pairs=G1 = Q1;G1 = Q2 | already"})
     void whatCannotBeIsSaid(String given, String expected) throws Exception {
         Map<String, String> fields = new HashMap<>();
         for (String field : given.split("~")) {
             String[] parts = field.split("=", 2);
-            fields.put(parts[0], parts[0].equals("file") ? verge.bean(SiteFileService.class).of(job.siteId()).stream().filter(f -> f.name().equals(parts[1])).findFirst().orElseThrow().id().toString()
+            fields.put(parts[0], parts[0].equals("file") ? verge.bean(SiteFileService.class).of(job.siteId()).stream()
+                    .filter(f -> f.name().equals(parts[1])).findFirst().orElseThrow().id().toString()
                     : parts[0].equals("pairs") ? parts[1].replace(';', '\n') : parts[1]);
         }
         assertThat(told("worked", fields).replace("&#39;", "'")).contains(expected);
@@ -197,7 +230,9 @@ class LocalisedJobTest {
     @Test
     void programsLocaliseAndUseIt() throws Exception {
         String token = verge.bean(TokenService.class).make("surveyor", "localised");
-        String made = visitor.program("POST", "/api/v1/jobs/" + job.id() + "/localisation", token, "{\"id\":\"" + UUID.randomUUID() + "\",\"answers\":{\"file\":\"" + receiver + "\",\"geoid\":\"EGM96\",\"pairs\":\"" + PAIRS.replace("\n", "\\n") + "\"}}").body();
+        String made = visitor.program("POST", "/api/v1/jobs/" + job.id() + "/localisation", token,
+                "{\"id\":\"" + UUID.randomUUID() + "\",\"answers\":{\"file\":\"" + receiver + "\",\"geoid\":\"EGM96\",\"pairs\":\""
+                + PAIRS.replace("\n", "\\n") + "\"}}").body();
         assertThat(made).contains("\"residuals\"").contains("DERIVEDPROJCRS").contains("\"ties\"").contains("\"hull\"");
     }
 }

@@ -41,7 +41,8 @@ import verge.instruments.world.Ternholm;
 /** Work floor by floor. Of Ternholm's control, T2 and T6 lie at the quay, T1, T3 and BM-Sill in the yard, T4 and T5 on the terrace. */
 @ExtendWith(VergeServer.class)
 class FloorTest {
-    private static final String FLOORS = "[{\"name\":\"terrace\",\"level\":\"T4\"},{\"name\":\"quay\",\"level\":\"4\"},{\"name\":\"yard\",\"level\":\"700 cm\"}]";
+    private static final String FLOORS =
+            "[{\"name\":\"terrace\",\"level\":\"T4\"},{\"name\":\"quay\",\"level\":\"4\"},{\"name\":\"yard\",\"level\":\"700 cm\"}]";
     private static final JsonMapper JSON = JsonMapper.shared();
     private final VergeServer.Running verge;
     private final Visitor visitor;
@@ -99,9 +100,12 @@ class FloorTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"yard, 5, FLOORS_TOO_NEAR", "Quay, 9, FLOOR_NAMED_TWICE", "'', 9, MISSING", "loft, '', MISSING", "=loft, 9, FLOOR_NAME_UNFIT", "loft, high, NOT_A_LENGTH"})
+    @CsvSource({"yard, 5, FLOORS_TOO_NEAR", "Quay, 9, FLOOR_NAMED_TWICE", "'', 9, MISSING", "loft, '', MISSING",
+            "=loft, 9, FLOOR_NAME_UNFIT", "loft, high, NOT_A_LENGTH"})
     void whatCannotBeIsRefusedAndNothingChanges(String name, String level, String problem) throws Exception {
-        String sent = FLOORS.replaceFirst("\\{\"name\":\"terrace\",\"level\":\"T4\"}", "{\"name\":\"" + name + "\",\"level\":\"" + level + "\"}").replace("\"yard\",\"level\":\"700 cm\"", "\"loft 2\",\"level\":\"20\"");
+        String sent = FLOORS.replaceFirst("\\{\"name\":\"terrace\",\"level\":\"T4\"}",
+                "{\"name\":\"" + name + "\",\"level\":\"" + level + "\"}")
+                .replace("\"yard\",\"level\":\"700 cm\"", "\"loft 2\",\"level\":\"20\"");
         HttpResponse<String> refused = put("/floors", sent.replace("\"quay\",\"level\":\"4\"", "\"quay\",\"level\":\"4.4\""));
         assertThat(refused.body()).contains(problem);
         assertThat(state().floor().floors().all()).hasSize(3);
@@ -139,7 +143,8 @@ class FloorTest {
     void ofADrawingOnlyWhatReachesIntoTheFloorIsDrawn() throws Exception {
         job = Jobs.elsewhere(verge).id();
         name(FLOORS.replace("T4", "12"));
-        String lines = Stream.of(new double[] {0, 0}, new double[] {7, 7}, new double[] {5, 30}, new double[] {4, 5}).map(z -> String.format(Locale.ROOT,
+        String lines = Stream.of(new double[] {0, 0}, new double[] {7, 7}, new double[] {5, 30}, new double[] {4, 5})
+                .map(z -> String.format(Locale.ROOT,
                 "0\nLINE\n8\nwalls\n10\n649000\n20\n6314500\n30\n%f\n11\n649010\n21\n6314500\n31\n%f\n", z[0], z[1]))
                 .collect(Collectors.joining("", "0\nSECTION\n2\nENTITIES\n", "0\nENDSEC\n0\nEOF\n"));
         SiteFile file = verge.bean(SiteFileService.class).add(verge.bean(JobService.class).job(job).siteId(), "walls.dxf",
@@ -160,7 +165,8 @@ class FloorTest {
         party.setUpOnT2();
         workOn("terrace");
         assertThat(page("/setup")).contains("<option value=\"T4\">", "any other can be typed").doesNotContain("<option value=\"T2\">");
-        assertThat(page("/setup/leaves/open")).as("a check from where one is").contains("id=\"check-mark\" name=\"mark\" list=\"point-names\" data-pick value=\"T5\"");
+        assertThat(page("/setup/leaves/open")).as("a check from where one is")
+                .contains("id=\"check-mark\" name=\"mark\" list=\"point-names\" data-pick value=\"T5\"");
         party.ground().pole(Ternholm.YARD);
         String stored = party.shoot("101").body();
         assertThat(stored).containsPattern("101 lies at \\d\\.\\d{3} m, on yard\\. Work is on terrace\\.");

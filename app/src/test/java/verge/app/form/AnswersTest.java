@@ -62,16 +62,19 @@ class AnswersTest {
 
     @Test
     void lengthsBeyondReachAreRefusedInTheFormsUnit() {
-        assertThatThrownBy(() -> of("h", "400").metres("h", "height", LengthUnit.INTERNATIONAL_FOOT, 100)).isInstanceOfSatisfying(SurveyException.class,
+        assertThatThrownBy(() -> of("h", "400").metres("h", "height", LengthUnit.INTERNATIONAL_FOOT, 100))
+                .isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.arguments()).contains("328 ft"));
         assertThat(refused(() -> of("h", "high").metres("h", "height", LengthUnit.METRE, 100))).isEqualTo(Problem.NOT_A_LENGTH);
     }
 
     @Test
     void aChoiceThatIsNoneSaysWhatThereIs() {
-        assertThatThrownBy(() -> of("unit", "CUBIT").choice("unit", LengthUnit.class, LengthUnit.METRE)).isInstanceOfSatisfying(SurveyException.class,
+        assertThatThrownBy(() -> of("unit", "CUBIT").choice("unit", LengthUnit.class, LengthUnit.METRE))
+                .isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.arguments()).containsExactly("unit", "CUBIT", "METRE, INTERNATIONAL_FOOT, US_SURVEY_FOOT"));
-        assertThatThrownBy(() -> of("unit", "x".repeat(5000)).choice("unit", LengthUnit.class, LengthUnit.METRE)).isInstanceOfSatisfying(SurveyException.class,
+        assertThatThrownBy(() -> of("unit", "x".repeat(5000)).choice("unit", LengthUnit.class, LengthUnit.METRE))
+                .isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.arguments().get(1).toString()).hasSize(41));
     }
 

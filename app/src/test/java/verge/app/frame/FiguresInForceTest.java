@@ -49,14 +49,19 @@ class FiguresInForceTest {
         return page.substring(page.indexOf("name=\"figures\" content=\"") + 24).split("\"")[0];
     }
 
-    /** Whatever is sent to a job's pages is refused before it is read, at every address that there is; the questions tell it by themselves. */
+    /**
+     * Whatever is sent to a job's pages is refused before it is read, at every address that there is; the questions tell it by themselves.
+     */
     @Test
     void noAddressReadsFiguresOfAnotherPage() throws Exception {
         List<String> addresses = new ArrayList<>();
-        verge.application().getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class).getHandlerMethods().keySet().forEach(info -> addresses.addAll(sentTo(info)));
+        verge.application().getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class).getHandlerMethods().keySet()
+                .forEach(info -> addresses.addAll(sentTo(info)));
         assertThat(addresses).hasSizeGreaterThan(80);
         for (String address : addresses) {
-            HttpResponse<String> answer = visitor.post(address.replace("{job}", job.id().toString()).replaceAll("\\{\\w+:(\\w+)[^}]*}", "$1").replaceAll("\\{[^}]+}", UUID.randomUUID().toString()), Map.of("_figures", "0123456789abcdef"));
+            HttpResponse<String> answer = visitor.post(address.replace("{job}", job.id().toString())
+                    .replaceAll("\\{\\w+:(\\w+)[^}]*}", "$1").replaceAll("\\{[^}]+}", UUID.randomUUID().toString()),
+                    Map.of("_figures", "0123456789abcdef"));
             assertThat(answer.statusCode()).as(address).isEqualTo(409);
             assertThat(answer.body()).as(address).contains("were changed since this page was opened");
         }
@@ -64,7 +69,8 @@ class FiguresInForceTest {
 
     private static List<String> sentTo(RequestMappingInfo info) {
         return info.getMethodsCondition().getMethods().contains(RequestMethod.POST)
-                ? info.getPatternValues().stream().filter(p -> p.startsWith("/jobs/{job}/") && !p.startsWith("/jobs/{job}/settings")).toList() : List.of();
+                ? info.getPatternValues().stream().filter(p -> p.startsWith("/jobs/{job}/") && !p.startsWith("/jobs/{job}/settings"))
+                .toList() : List.of();
     }
 
     /** A pole of 1.600, typed in metres, is no pole of 1.6 ft. */
@@ -75,11 +81,13 @@ class FiguresInForceTest {
         assertThat(visitor.post("/jobs/" + job.id() + "/pole", with(pole, metres)).statusCode()).isLessThan(400);
         JournalService journals = verge.bean(JournalService.class);
         JobSettings settings = journals.state(job.id()).settings();
-        journals.append(job.id(), Author.atPage("surveyor"), new SettingsChosen(settings.with(Figures.of(LengthUnit.INTERNATIONAL_FOOT, AngleUnit.DEGREES, DirectionStyle.AZIMUTH, 3))));
+        journals.append(job.id(), Author.atPage("surveyor"),
+                new SettingsChosen(settings.with(Figures.of(LengthUnit.INTERNATIONAL_FOOT, AngleUnit.DEGREES, DirectionStyle.AZIMUTH, 3))));
         HttpResponse<String> late = visitor.post("/jobs/" + job.id() + "/pole", with(pole, metres));
         assertThat(late.statusCode()).isEqualTo(409);
         assertThat(journals.state(job.id()).target().orElseThrow().height().metres()).isEqualTo(1.6);
-        assertThat(visitor.post("/jobs/" + job.id() + "/pole", with(Map.of("targetHeight", "5.25", "prismConstant", "0"), mark())).statusCode()).isLessThan(400);
+        assertThat(visitor.post("/jobs/" + job.id() + "/pole", with(Map.of("targetHeight", "5.25", "prismConstant", "0"), mark()))
+                .statusCode()).isLessThan(400);
         assertThat(journals.state(job.id()).target().orElseThrow().height().metres()).isEqualTo(5.25 * 0.3048);
     }
 

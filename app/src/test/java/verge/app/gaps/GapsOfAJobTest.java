@@ -60,12 +60,16 @@ class GapsOfAJobTest {
         String north = Double.toString(Ternholm.YARD.northing());
         String east = Double.toString(Ternholm.YARD.easting());
         assertThat(party.post("/gaps/bounds", Map.of("north", north, "east", east)).body()).contains("REQUEST_UNFIT");
-        assertThat(party.visitor().post("/jobs/" + party.job() + "/gaps/bounds?north=1&north=2&north=NaN&east=1&east=2&east=3", Map.of()).body()).contains("REQUEST_UNFIT");
-        assertThat(party.visitor().post("/jobs/" + party.job() + "/gaps/bounds?north=1&north=50&north=99&east=1&east=50&east=99", Map.of()).body()).contains("AREA_FLAT");
+        assertThat(party.visitor().post("/jobs/" + party.job() + "/gaps/bounds?north=1&north=2&north=NaN&east=1&east=2&east=3", Map.of())
+                .body()).contains("REQUEST_UNFIT");
+        assertThat(party.visitor().post("/jobs/" + party.job() + "/gaps/bounds?north=1&north=50&north=99&east=1&east=50&east=99", Map.of())
+                .body()).contains("AREA_FLAT");
         assertThat(party.post("/gaps/bounds", Map.of("work", "mine")).body()).contains("CHOICE_UNFIT", "yard");
         party.post("/gaps/bounds", Map.of("work", "yard"));
-        assertThat(gaps(Gap.Kind.EXPECTED)).extracting(GapService.Shown::words).contains("No LMP was met yet.").doesNotContain("No KRB was met yet.");
-        party.visitor().post("/jobs/" + party.job() + "/gaps/bounds?north=" + north + "&north=" + north + "&north=" + (Ternholm.YARD.northing() + 9) + "&east=" + east + "&east=" + (Ternholm.YARD.easting() + 9) + "&east=" + east, Map.of());
+        assertThat(gaps(Gap.Kind.EXPECTED)).extracting(GapService.Shown::words).contains("No LMP was met yet.")
+                .doesNotContain("No KRB was met yet.");
+        party.visitor().post("/jobs/" + party.job() + "/gaps/bounds?north=" + north + "&north=" + north + "&north="
+                + (Ternholm.YARD.northing() + 9) + "&east=" + east + "&east=" + (Ternholm.YARD.easting() + 9) + "&east=" + east, Map.of());
         assertThat(party.page("/gaps")).contains("within the outline");
         assertThat(party.page("/gaps/marks")).contains("\"area\":[[" + east);
         assertThat(gaps(Gap.Kind.EXPECTED)).as("the kind of work stays").isNotEmpty();

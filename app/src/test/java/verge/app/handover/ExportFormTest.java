@@ -35,7 +35,8 @@ class ExportFormTest {
         "NAME CODE        | up          | NAME CODE"})
     void columnsAreMoved(String before, String move, String after) {
         List<Field> columns = Arrays.stream(before.split(" ")).map(Field::valueOf).toList();
-        assertThat(form(columns, move, null, null, null, null).columns().stream().map(Enum::name).collect(Collectors.joining(" "))).isEqualTo(after);
+        assertThat(form(columns, move, null, null, null, null).columns().stream().map(Enum::name).collect(Collectors.joining(" ")))
+                .isEqualTo(after);
     }
 
     @Test
@@ -62,7 +63,8 @@ class ExportFormTest {
         assertThat(form(null, null, null, null, unit, decimals).layout(feet).decimals()).isEqualTo(shown);
     }
 
-    private static ExportForm form(List<Field> columns, String move, String separator, DecimalMark mark, LengthUnit unit, Integer decimals) {
+    private static ExportForm form(List<Field> columns, String move, String separator, DecimalMark mark, LengthUnit unit,
+            Integer decimals) {
         return new ExportForm(null, columns, move, separator, mark, unit, decimals, null, null, null);
     }
 }

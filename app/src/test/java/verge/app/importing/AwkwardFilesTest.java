@@ -95,7 +95,8 @@ class AwkwardFilesTest {
         compare(placed, words(expected, "points"), geodesy);
         for (String described : words(expected, "describes")) {
             String[] nameAndWords = described.split(" ", 2);
-            assertThat(placed.spots().flatMap(s -> SiteContent.point(s).stream()).filter(p -> p.name().text().equals(nameAndWords[0])).map(NamedPosition::description)).containsExactly(nameAndWords[1]);
+            assertThat(placed.spots().flatMap(s -> SiteContent.point(s).stream()).filter(p -> p.name().text().equals(nameAndWords[0]))
+                    .map(NamedPosition::description)).containsExactly(nameAndWords[1]);
         }
         if (expected.containsKey("lines")) {
             assertThat(placed.runs()).hasSize(Integer.parseInt(expected.getProperty("lines")));
@@ -122,7 +123,8 @@ class AwkwardFilesTest {
         Map<String, String> answer = new HashMap<>();
         Matcher offered = OFFERED.matcher(page);
         String query = !said.equals("offered") ? said : offered.find() ? offered.group(1).replace("&amp;", "&") : "";
-        Arrays.stream(query.split("&")).map(p -> p.split("=", 2)).filter(p -> p.length == 2).forEach(p -> answer.put(p[0], p[1].replace("%3A", ":")));
+        Arrays.stream(query.split("&")).map(p -> p.split("=", 2)).filter(p -> p.length == 2)
+                .forEach(p -> answer.put(p[0], p[1].replace("%3A", ":")));
         return answer;
     }
 
@@ -136,7 +138,8 @@ class AwkwardFilesTest {
         for (String point : points) {
             List<String> parts = List.of(point.split(" ", 5));
             NamedPosition is = found.get(parts.get(0));
-            GridPoint plan = parts.get(1).startsWith("=") ? geodesy.projection().orElseThrow().grid(Geographic.ofDegrees(Double.parseDouble(parts.get(1).substring(1)), Double.parseDouble(parts.get(2))))
+            GridPoint plan = parts.get(1).startsWith("=") ? geodesy.projection().orElseThrow()
+                    .grid(Geographic.ofDegrees(Double.parseDouble(parts.get(1).substring(1)), Double.parseDouble(parts.get(2))))
                     : new GridPoint(Double.parseDouble(parts.get(1)), Double.parseDouble(parts.get(2)));
             assertThat(is.position().plan().distanceMetres(plan)).as(point).isCloseTo(0, within(0.001));
             if (parts.size() > 3) {

@@ -57,7 +57,8 @@ class BrokenUploadsTest {
         for (String path : pages) {
             assertThat(visitor.get("/jobs/" + job.id() + path).statusCode()).as(path).isEqualTo(200);
         }
-        assertThat(takenOn(job.id())).as("points come only from files that were used").isSubsetOf(verge.bean(SiteFileService.class).of(job.siteId()).stream()
+        assertThat(takenOn(job.id())).as("points come only from files that were used")
+                .isSubsetOf(verge.bean(SiteFileService.class).of(job.siteId()).stream()
                 .filter(f -> f.role().filter(Role.CONTROL::equals).isPresent()).map(f -> f.name()).toList());
         assertThat(verge.bean(JournalService.class).rebuild(job.id())).matches(JournalService.Rebuilt::isSound);
     }

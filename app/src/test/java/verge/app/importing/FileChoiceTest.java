@@ -14,7 +14,8 @@ import verge.core.units.PlanAxes;
 import verge.formats.csv.DecimalMark;
 
 class FileChoiceTest {
-    private static final ReadAs DRAWING = new ReadAs("job-grid", FileUnit.METRE, PlanAxes.Order.EAST_NORTH, false, false, Heights.ELEVATIONS, null);
+    private static final ReadAs DRAWING = new ReadAs("job-grid", FileUnit.METRE, PlanAxes.Order.EAST_NORTH, false, false,
+            Heights.ELEVATIONS, null);
     private static final ReadAs TABLE = new ReadAs("job-grid", FileUnit.METRE, PlanAxes.Order.NORTH_EAST, false, false, Heights.ELEVATIONS,
             new ReadAs.Table(",", DecimalMark.POINT, false, List.of("NAME", "NORTHING", "EASTING")));
 
@@ -30,13 +31,16 @@ class FileChoiceTest {
 
     @Test
     void whatIsChosenCounts() {
-        ReadAs chosen = new FileChoice(Role.DESIGN, FileUnit.MILLIMETRE, PlanAxes.Order.NORTH_EAST, true, true, Heights.NOT_MEANT, "EPSG:25832", null, null, null, null, null, null).over(DRAWING);
-        assertThat(chosen).isEqualTo(new ReadAs("EPSG:25832", FileUnit.MILLIMETRE, PlanAxes.Order.NORTH_EAST, true, true, Heights.NOT_MEANT, null));
+        ReadAs chosen = new FileChoice(Role.DESIGN, FileUnit.MILLIMETRE, PlanAxes.Order.NORTH_EAST, true, true, Heights.NOT_MEANT,
+                "EPSG:25832", null, null, null, null, null, null).over(DRAWING);
+        assertThat(chosen).isEqualTo(new ReadAs("EPSG:25832", FileUnit.MILLIMETRE, PlanAxes.Order.NORTH_EAST, true, true, Heights.NOT_MEANT,
+                null));
     }
 
     /** A table whose columns stand in the other order than was said is turned; one that fits is not turned twice. */
     @ParameterizedTest
-    @CsvSource({"EAST_NORTH, NORTHING, EASTING, EASTING", "EAST_NORTH, EASTING, NORTHING, EASTING", "NORTH_EAST, EASTING, NORTHING, NORTHING", "NORTH_EAST, NORTHING, EASTING, NORTHING"})
+    @CsvSource({"EAST_NORTH, NORTHING, EASTING, EASTING", "EAST_NORTH, EASTING, NORTHING, EASTING",
+            "NORTH_EAST, EASTING, NORTHING, NORTHING", "NORTH_EAST, NORTHING, EASTING, NORTHING"})
     void theOrderOfATableIsThatOfItsColumns(PlanAxes.Order said, String second, String third, String expected) {
         ReadAs read = choice(said, List.of("NAME", second, third), null).over(TABLE);
         assertThat(read.table().columns().get(1)).isEqualTo(expected);

@@ -37,24 +37,30 @@ class FileReportViewTest {
         when(file.name()).thenReturn(name);
         List<Feature> spots = new java.util.ArrayList<>();
         for (int i = 0; i < heights.length; i++) {
-            spots.add(new Feature.Spot(0, "P" + i, "", new Vertices.Builder().add(6_314_490 + 10 * i, 649_010 + 20 * i, heights[i]).build()));
+            spots.add(new Feature.Spot(0, "P" + i, "", new Vertices.Builder().add(6_314_490 + 10 * i, 649_010 + 20 * i, heights[i])
+                    .build()));
         }
         Drawing drawing = new Drawing(List.of(Layer.of("A")), spots);
-        ReadFile read = new ReadFile(FileKind.DXF, drawing, declared, new Report(Map.of("POINT", heights.length), List.of(new Report.LeftOut("HATCH", Report.Why.NOT_READ, 3, "line 12"))));
-        return view.of(new PlacedFile(file, Optional.of(read), null, drawing, Optional.empty(), Optional.empty()), JobSettings.flat(Figures.metric(), 1));
+        ReadFile read = new ReadFile(FileKind.DXF, drawing, declared,
+                new Report(Map.of("POINT", heights.length), List.of(new Report.LeftOut("HATCH", Report.Why.NOT_READ, 3, "line 12"))));
+        return view.of(new PlacedFile(file, Optional.of(read), null, drawing, Optional.empty(), Optional.empty()),
+                JobSettings.flat(Figures.metric(), 1));
     }
 
     @Test
     void whatAFileSaysOfItselfAndWhereItLies() {
         FileReportView.Told plain = told("yard.dxf", Declared.eastNorth(Optional.empty(), Optional.empty()), 4, 5, 6);
         assertThat(plain.surprise()).isEmpty();
-        assertThat(plain.says()).containsExactly("It does not say which coordinate system it is in: taken as the job’s grid.", "It does not say in which unit its lengths are.",
+        assertThat(plain.says()).containsExactly("It does not say which coordinate system it is in: taken as the job’s grid.",
+                "It does not say in which unit its lengths are.",
                 "Nor which way its first coordinate runs: x is taken as easting, y as northing.");
-        assertThat(plain.lies()).containsExactly("Most of it lies within 20.000 m by 40.000 m round N 6314500.000  E 649030.000.", "Its middle height is 5.000 m.");
+        assertThat(plain.lies()).containsExactly("Most of it lies within 20.000 m by 40.000 m round N 6314500.000  E 649030.000.",
+                "Its middle height is 5.000 m.");
         assertThat(plain.leftOut()).containsExactly("3 × HATCH: not a kind that is read here. First at line 12.");
         assertThat(told("yard.csv", Declared.LAT_LON, 4).surprise()).contains("yard.csv").contains("DXF");
         assertThat(told("yard.dxf", Declared.LAT_LON, 4).says()).containsExactly("Latitude and longitude on WGS 84, as its format has it.");
-        assertThat(told("yard.dxf", new Declared(Optional.of(new FileSystem.Published("EPSG:25832")), Optional.of(FileUnit.MILLIMETRE), PlanAxes.Order.EAST_NORTH, true), 4).says())
+        assertThat(told("yard.dxf", new Declared(Optional.of(new FileSystem.Published("EPSG:25832")), Optional.of(FileUnit.MILLIMETRE),
+                PlanAxes.Order.EAST_NORTH, true), 4).says())
                 .containsExactly("In EPSG:25832, it says itself.", "Lengths in millimetre, it says itself.");
     }
 

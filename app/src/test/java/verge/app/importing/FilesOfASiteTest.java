@@ -36,7 +36,9 @@ import verge.core.points.Origin;
 @ExtendWith(VergeServer.class)
 class FilesOfASiteTest {
     private static final Path SAMPLES = Path.of("../formats/src/test/resources/samples");
-    private static final String CONTROL = "Name,Northing,Easting,Elevation\nT1,6314528.412,648988.623,8.230\nT2,6314458.795,649001.336,4.714\nT3,6314471.270,649057.918,7.488\n";
+    private static final String CONTROL =
+            "Name,Northing,Easting,Elevation\nT1,6314528.412,648988.623,8.230\nT2,6314458.795,649001.336,4.714\nT3,6314471.270,649057.918,"
+            + "7.488\n";
 
     private final VergeServer.Running verge;
     private final JsonMapper json = new JsonMapper();
@@ -89,7 +91,8 @@ class FilesOfASiteTest {
 
     /** Counts are those that GDAL gives for the same files. */
     @ParameterizedTest
-    @CsvSource({"yard-r12.dxf, DXF, 9", "yard-2018.dxf, DXF, 11", "yard.geojson, GeoJSON, 10", "yard.gpkg, GeoPackage, 10", "yard-utm.gpkg, GeoPackage, 5", "shore.kml, KML, 6",
+    @CsvSource({"yard-r12.dxf, DXF, 9", "yard-2018.dxf, DXF, 11", "yard.geojson, GeoJSON, 10", "yard.gpkg, GeoPackage, 10",
+            "yard-utm.gpkg, GeoPackage, 5", "shore.kml, KML, 6",
         "shore.kmz, KMZ, 6", "lamps.zip, shapefile, 7", "causeway.xml, LandXML, 10"})
     void everyFormatComesInAndLiesOnTheIsland(String name, String kind, int things) throws Exception {
         String page = visitor.upload(path("/prepare/files"), name, Files.readAllBytes(SAMPLES.resolve(name))).uri().getPath();
@@ -97,7 +100,8 @@ class FilesOfASiteTest {
         visitor.post(page, Map.of("role", "UNDERLAY"));
         JsonNode found = api("/jobs/" + job.id() + "/features?limit=100");
         assertThat(found.get("total").asInt()).isEqualTo(things);
-        assertThat(found.get("features").valueStream().map(f -> f.at("/geometry/coordinates").toString())).allMatch(c -> c.contains("6314") && c.contains("64"));
+        assertThat(found.get("features").valueStream().map(f -> f.at("/geometry/coordinates").toString()))
+                .allMatch(c -> c.contains("6314") && c.contains("64"));
         JsonNode box = api("/jobs/" + job.id() + "/features?box=6314000,648000,6315000,650000");
         assertThat(box.get("total").asInt()).isEqualTo(things);
         assertThat(api("/jobs/" + job.id() + "/features?box=0,0,1,1").get("total").asInt()).isZero();
@@ -105,14 +109,17 @@ class FilesOfASiteTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"a.dxf | AC1032xxxx | closed format", "b.kml | <!DOCTYPE kml [<!ENTITY a \"b\">]><kml>&a;</kml> | declares entities", "c.xml | <LandXML> | damaged or cut short",
-        "d.geojson | {\"type\":\"FeatureCollection\",\"features\":[] | damaged or cut short", "e.svg | <svg/> | none of the kinds of file", "f.kml | <kml/> | nothing in"})
+    @CsvSource(delimiter = '|', value = {"a.dxf | AC1032xxxx | closed format",
+            "b.kml | <!DOCTYPE kml [<!ENTITY a \"b\">]><kml>&a;</kml> | declares entities", "c.xml | <LandXML> | damaged or cut short",
+        "d.geojson | {\"type\":\"FeatureCollection\",\"features\":[] | damaged or cut short", "e.svg | <svg/> | none of the kinds of file",
+                "f.kml | <kml/> | nothing in"})
     void whatCannotBeReadIsSaidAndNothingOfItCounts(String name, String content, String words) throws Exception {
         HttpResponse<String> page = visitor.upload(path("/prepare/files"), name, content.getBytes(StandardCharsets.UTF_8));
         assertThat(page.statusCode()).isEqualTo(422);
         assertThat(page.body()).contains(words);
         assertThat(api("/jobs/" + job.id() + "/features").get("total").asInt()).isZero();
-        HttpResponse<String> refused = visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=DESIGN", token, name, content.getBytes(StandardCharsets.UTF_8));
+        HttpResponse<String> refused = visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=DESIGN", token, name,
+                content.getBytes(StandardCharsets.UTF_8));
         assertThat(refused.statusCode()).isEqualTo(422);
         assertThat(verge.bean(SiteFileService.class).of(job.siteId())).allMatch(f -> f.role().isEmpty());
     }
@@ -155,19 +162,26 @@ class FilesOfASiteTest {
         assertThat(visitor.get(path("/sketch/files/" + file + "/layers")).body()).contains("\"name\":\"Kerb\"", "\"shown\":false");
         assertThat(visitor.post(path("/sketch/corner"), corner).body()).contains("Kerb-2");
         assertThat(state().find(new PointName("Kerb-2"), Origin.DESIGN).orElseThrow().position().plan().easting()).isEqualTo(648977.0);
-        assertThat(visitor.get(path("/sketch/thing?file=" + file + "&feature=0&north=6314466&east=648980&reach=0.5")).body()).contains("16.28", "Make it a point", "Kerb-1");
+        assertThat(visitor.get(path("/sketch/thing?file=" + file + "&feature=0&north=6314466&east=648980&reach=0.5")).body())
+                .contains("16.28", "Make it a point", "Kerb-1");
     }
 
     /** Grades of +2 % and −1 % over a parabola of 40 m from 80: level after 40 · 2/3, 0.267 m above its tangent point and 5.867 m high. */
     @Test
     void aTouchedThingTellsWhatItIs() throws Exception {
-        use("causeway.xml", "<?xml version=\"1.0\"?><LandXML xmlns=\"http://www.landxml.org/schema/LandXML-1.2\" version=\"1.2\"><Units><Metric linearUnit=\"meter\"/></Units><Alignments>"
-                + "<Alignment name=\"causeway\" length=\"200\" staStart=\"0\"><CoordGeom><Line><Start>6314400 649000</Start><End>6314600 649000</End></Line></CoordGeom>"
-                + "<Profile><ProfAlign name=\"p\"><PVI>0 4</PVI><ParaCurve length=\"40\">100 6</ParaCurve><PVI>200 5</PVI></ProfAlign></Profile></Alignment></Alignments></LandXML>", Role.DESIGN);
-        String thing = visitor.get(path("/sketch/thing?file=" + file("causeway.xml").id() + "&feature=0&north=6314466&east=649000&reach=0.5")).body();
+        use("causeway.xml",
+                "<?xml version=\"1.0\"?><LandXML xmlns=\"http://www.landxml.org/schema/LandXML-1.2\" version=\"1.2\"><Units><Metric "
+                + "linearUnit=\"meter\"/></Units><Alignments>"
+                + "<Alignment name=\"causeway\" length=\"200\" staStart=\"0\"><CoordGeom><Line><Start>6314400 649000</Start><End>6314600 "
+                + "649000</End></Line></CoordGeom>"
+                + "<Profile><ProfAlign name=\"p\"><PVI>0 4</PVI><ParaCurve length=\"40\">100 6</ParaCurve><PVI>200 5</PVI></ProfAlign>"
+                + "</Profile></Alignment></Alignments></LandXML>", Role.DESIGN);
+        String thing = visitor.get(path("/sketch/thing?file=" + file("causeway.xml").id()
+                + "&feature=0&north=6314466&east=649000&reach=0.5")).body();
         assertThat(thing).contains("Highest at 0+106.667", "5.867 m", "Grade at its beginning", "Grade at its end");
         use("rings.csv", "Name,Northing,Easting,Elevation,Description\nR1,6314466,649000,4,worn by the chain\n", Role.DESIGN);
-        assertThat(visitor.get(path("/sketch/thing?file=" + file("rings.csv").id() + "&feature=0&north=6314466&east=649000&reach=0.5")).body()).contains("Described as", "worn by the chain");
+        assertThat(visitor.get(path("/sketch/thing?file=" + file("rings.csv").id() + "&feature=0&north=6314466&east=649000&reach=0.5"))
+                .body()).contains("Described as", "worn by the chain");
     }
 
     /** Grid distances of the two kerb lines, told on the ground: 16.2788 and 16.1245 over 0.99986. */
@@ -175,7 +189,8 @@ class FilesOfASiteTest {
     void aSelectionIsToldInTheJobsOwnFigures() throws Exception {
         use("yard.dxf", Files.readAllBytes(SAMPLES.resolve("yard-r12.dxf")), Map.of("role", "DESIGN"));
         String outline = "?north=6314460&east=648970&north=6314460&east=648985&north=6314500&east=648985&north=6314500&east=648970";
-        assertThat(visitor.post(path("/sketch/selection") + outline, Map.of()).body()).contains("Lines", ">2<", "32.408 m", "Lowest", "4.100 m");
+        assertThat(visitor.post(path("/sketch/selection") + outline, Map.of()).body())
+                .contains("Lines", ">2<", "32.408 m", "Lowest", "4.100 m");
         assertThat(visitor.post(path("/sketch/selection") + "?north=1&east=1", Map.of()).statusCode()).isEqualTo(400);
     }
 
@@ -198,10 +213,13 @@ class FilesOfASiteTest {
         assertThat(findings()).isEmpty();
     }
 
-    /** Control exported easting first: it lies outside the zone, the design does not; one touch reads it the other way and takes it on anew. */
+    /**
+     * Control exported easting first: it lies outside the zone, the design does not; one touch reads it the other way and takes it on anew.
+     */
     @Test
     void controlThatWasTurnedIsFoundAndTurnedBackWhereItIsFound() throws Exception {
-        use("control.csv", "Name,Northing,Easting,Elevation\nT1,648988.623,6314528.412,8.230\nT2,649001.336,6314458.795,4.714\n", Role.CONTROL);
+        use("control.csv", "Name,Northing,Easting,Elevation\nT1,648988.623,6314528.412,8.230\nT2,649001.336,6314458.795,4.714\n",
+                Role.CONTROL);
         use("piles.csv", "Name,N,E,H\nP1,6314401.5,648966.8,1.85\nP2,6314401.5,648970.2,1.85\n", Role.DESIGN);
         assertThat(findings()).contains("AXES_MISTAKEN");
         assertThat(visitor.get(path("/prepare")).body()).contains("id=\"chip-walk\"").containsPattern("walk-chip wrong");
@@ -224,7 +242,8 @@ class FilesOfASiteTest {
         assertThat(visitor.get(path("/walk-round")).body()).contains("2 vertices of piles.dxf lie up to", "Hide layer Legend of piles.dxf");
         visitor.post(path("/walk-round/remedy"), Map.of("kind", "FILE_HAS_STRAYS", "about", "piles.dxf 2", "way", "0"));
         assertThat(findings()).isEmpty();
-        assertThat(visitor.get(path("/sketch/files/" + file("piles.dxf").id() + "/layers")).body()).containsPattern("Legend\"[^}]*\"shown\":false");
+        assertThat(visitor.get(path("/sketch/files/" + file("piles.dxf").id() + "/layers")).body())
+                .containsPattern("Legend\"[^}]*\"shown\":false");
     }
 
     /** Before a file counts, its page says what would be found about it, and the way that is offered there reads it right. */
@@ -236,7 +255,8 @@ class FilesOfASiteTest {
         String body = visitor.get(page + "?role=DESIGN").body();
         assertThat(body).contains("piles.csv lies", "Read piles.csv: easting first, then northing");
         assertThat(findings()).as("it does not count yet").isEmpty();
-        String query = body.replaceAll("(?s).*class=\"plain-button\" data-leaf href=\"[^\"?]*\\?([^\"]*)\">Read piles.*", "$1").replace("&amp;", "&");
+        String query = body.replaceAll("(?s).*class=\"plain-button\" data-leaf href=\"[^\"?]*\\?([^\"]*)\">Read piles.*", "$1")
+                .replace("&amp;", "&");
         assertThat(visitor.get(page + "?" + query).body()).doesNotContain("piles.csv lies");
         visitor.post(page + "?" + query, Map.of());
         assertThat(findings()).isEmpty();
@@ -249,17 +269,20 @@ class FilesOfASiteTest {
         use("piles.csv", "Name,N,E,H\nP1,6314401.5,648966.8,0\nP2,6314401.5,648970.2,0\n", Role.DESIGN);
         Map<String, String> finding = Map.of("kind", "HEIGHTS_ALL_ZERO", "about", "piles.csv");
         assertThat(visitor.post(path("/walk-round/accept"), finding).statusCode()).as("without a reason").isEqualTo(422);
-        visitor.post(path("/walk-round/accept"), Map.of("kind", "HEIGHTS_ALL_ZERO", "about", "piles.csv", "reason", "heights are staked by level"));
+        visitor.post(path("/walk-round/accept"),
+                Map.of("kind", "HEIGHTS_ALL_ZERO", "about", "piles.csv", "reason", "heights are staked by level"));
         assertThat(findings()).isEmpty();
         assertThat(visitor.get(path("/walk-round")).body()).contains("Accepted", "heights are staked by level");
         assertThat(visitor.get(path("/book")).body()).contains("Heights all zero piles.csv, left because: heights are staked by level");
-        assertThat(visitor.program("POST", "/api/v1" + path("/walk-round/acceptances"), token, "{\"kind\":\"NOTHING\",\"about\":\"\",\"reason\":\"x\"}").statusCode()).isEqualTo(404);
+        assertThat(visitor.program("POST", "/api/v1" + path("/walk-round/acceptances"), token,
+                "{\"kind\":\"NOTHING\",\"about\":\"\",\"reason\":\"x\"}").statusCode()).isEqualTo(404);
     }
 
     @Test
     void programsAddFilesAndAskWhatWasRead() throws Exception {
         byte[] content = Files.readAllBytes(SAMPLES.resolve("yard-2018.dxf"));
-        HttpResponse<String> added = visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=DESIGN&unit=METRE", token, "../yard.dxf", content);
+        HttpResponse<String> added = visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=DESIGN&unit=METRE", token,
+                "../yard.dxf", content);
         assertThat(added.statusCode()).as(added.body()).isEqualTo(201);
         JsonNode report = json.readTree(added.body());
         assertThat(report.at("/file/name").asString()).isEqualTo("yard.dxf");
@@ -270,16 +293,19 @@ class FilesOfASiteTest {
         assertThat(api("/sites/" + job.siteId() + "/files/" + id + "/report").get("layers").toString()).contains("Quay", "Mesh");
         assertThat(api("/jobs/" + job.id() + "/features?layer=Mesh").get("total").asInt()).isEqualTo(1);
         assertThat(api("/sites/" + job.siteId() + "/files").get(0).get("role").asString()).isEqualTo("DESIGN");
-        HttpResponse<String> swapped = visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=REGISTER&order=EAST_NORTH", token, "marks.csv",
+        HttpResponse<String> swapped = visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=REGISTER&order=EAST_NORTH",
+                token, "marks.csv",
                 "U1,649020,6314500,9\nU2,649021,6314501,9\n".getBytes(StandardCharsets.UTF_8));
         assertThat(json.readTree(swapped.body()).at("/middle/northing").asDouble()).isEqualTo(6314500.5);
-        assertThat(visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=REGISTER", token, "other.csv", "V1,649020,6314500,9\n".getBytes(StandardCharsets.UTF_8)).body())
+        assertThat(visitor.programUpload("/api/v1/sites/" + job.siteId() + "/files?role=REGISTER", token, "other.csv",
+                "V1,649020,6314500,9\n".getBytes(StandardCharsets.UTF_8)).body())
                 .contains("ORDER_UNSAID");
     }
 
     @Test
     void aTableWithoutAHeadingIsAskedForItsOrder() throws Exception {
-        HttpResponse<String> page = visitor.upload(path("/prepare/files"), "marks.csv", "U1,649020,6314500,9\n".getBytes(StandardCharsets.UTF_8));
+        HttpResponse<String> page = visitor.upload(path("/prepare/files"), "marks.csv",
+                "U1,649020,6314500,9\n".getBytes(StandardCharsets.UTF_8));
         assertThat(page.body()).contains("Which coordinate comes first?").containsPattern("class=\"go\"[^>]*disabled");
         String columns = "?column=NAME&column=NORTHING&column=EASTING&column=ELEVATION&asked=true";
         assertThat(visitor.post(page.uri().getPath() + columns, Map.of("role", "CONTROL")).statusCode()).isEqualTo(422);
@@ -290,42 +316,55 @@ class FilesOfASiteTest {
     @ParameterizedTest
     @ValueSource(strings = {"a\0b.csv", "\0"})
     void aFileNameWithANoughtIsToldInWords(String name) throws Exception {
-        HttpResponse<String> answer = visitor.upload("/jobs/" + job.id() + "/prepare/files", name, "K1,1,2\n".getBytes(StandardCharsets.UTF_8));
+        HttpResponse<String> answer = visitor.upload("/jobs/" + job.id() + "/prepare/files", name,
+                "K1,1,2\n".getBytes(StandardCharsets.UTF_8));
         assertThat(answer.statusCode()).isLessThan(500);
         assertThat(answer.body()).containsAnyOf("The name of the file cannot be read", "unnamed");
-        assertThat(visitor.upload("/jobs/" + job.id() + "/prepare/files", "x".repeat(5000), "K1,1,2\n".getBytes(StandardCharsets.UTF_8)).body()).contains("The name of the file cannot be read");
+        assertThat(visitor.upload("/jobs/" + job.id() + "/prepare/files", "x".repeat(5000), "K1,1,2\n".getBytes(StandardCharsets.UTF_8))
+                .body()).contains("The name of the file cannot be read");
     }
 
     @Test
     void columnsAreCalledAsTheAxesAre() throws Exception {
-        String page = visitor.upload("/jobs/" + job.id() + "/prepare/files", "k.csv", "K1,100,200\nK2,110,210\n".getBytes(StandardCharsets.UTF_8)).uri().getPath();
+        String page = visitor.upload("/jobs/" + job.id() + "/prepare/files", "k.csv",
+                "K1,100,200\nK2,110,210\n".getBytes(StandardCharsets.UTF_8)).uri().getPath();
         assertThat(visitor.get(page).body()).contains(">Northing</option>", ">Easting</option>");
-        assertThat(visitor.get(page + "?southwards=true&westwards=true").body()).contains(">Southing</option>", ">Westing</option>").doesNotContain(">Northing</option>");
+        assertThat(visitor.get(page + "?southwards=true&westwards=true").body()).contains(">Southing</option>", ">Westing</option>")
+                .doesNotContain(">Northing</option>");
     }
 
     /** Columns are assigned once and words for kinds mapped once: a later version is read the same way. */
     @Test
     void aForeignTableOfCodesIsAssignedByHand() throws Exception {
-        HttpResponse<String> added = visitor.upload("/jobs/" + job.id() + "/prepare/files", "signs.csv", "Alpha,Bravo,Charlie\nBOL,bollard,upright\nQUY,quay,edge\n".getBytes(StandardCharsets.UTF_8));
+        HttpResponse<String> added = visitor.upload("/jobs/" + job.id() + "/prepare/files", "signs.csv",
+                "Alpha,Bravo,Charlie\nBOL,bollard,upright\nQUY,quay,edge\n".getBytes(StandardCharsets.UTF_8));
         String page = added.uri().getPath();
         assertThat(visitor.get(page + "?role=CODEBOOK").body()).contains("no column is chosen for the code", "name=\"codes.part\"");
         String parts = "?role=CODEBOOK&codes.part=code&codes.part=meaning&codes.part=kind&codes.heading=true";
         assertThat(visitor.get(page + parts).body()).contains("‘upright’ is no kind that is known", "‘edge’ is");
-        Map<String, String> said = Map.of("role", "CODEBOOK", "codes.part", "code,meaning,kind", "codes.heading", "true", "codes.word", "upright,edge", "codes.meant", "POINT,STRING");
+        Map<String, String> said = Map.of("role", "CODEBOOK", "codes.part", "code,meaning,kind", "codes.heading", "true", "codes.word",
+                "upright,edge", "codes.meant", "POINT,STRING");
         // One word after the other, as a person chooses: what was said first is still said when the second is.
-        assertThat(visitor.get(page + parts + "&codes.word=upright&codes.meant=POINT&codes.word=edge&codes.meant=").body()).containsSubsequence("‘upright’ is", "value=\"POINT\" selected", "‘edge’ is").contains("‘edge’ is no kind that is known");
+        assertThat(visitor.get(page + parts + "&codes.word=upright&codes.meant=POINT&codes.word=edge&codes.meant=").body())
+                .containsSubsequence("‘upright’ is", "value=\"POINT\" selected", "‘edge’ is").contains("‘edge’ is no kind that is known");
         assertThat(visitor.post(page, said).statusCode()).isEqualTo(200);
-        assertThat(visitor.get(page).body()).contains("bollard", "<td>string</td>").containsSubsequence("‘upright’ is", "value=\"POINT\" selected", "‘edge’ is", "value=\"STRING\" selected");
+        assertThat(visitor.get(page).body()).contains("bollard", "<td>string</td>")
+                .containsSubsequence("‘upright’ is", "value=\"POINT\" selected", "‘edge’ is", "value=\"STRING\" selected");
 
-        HttpResponse<String> later = visitor.upload("/jobs/" + job.id() + "/prepare/files", "signs.csv", "Alpha,Bravo,Charlie\nBOL,bollard,upright\nQUY,quay wall,edge\n".getBytes(StandardCharsets.UTF_8));
-        assertThat(visitor.get(later.uri().getPath() + "?role=CODEBOOK").body()).contains("QUY quay wall: other meaning").doesNotContain("is no kind");
+        HttpResponse<String> later = visitor.upload("/jobs/" + job.id() + "/prepare/files", "signs.csv",
+                "Alpha,Bravo,Charlie\nBOL,bollard,upright\nQUY,quay wall,edge\n".getBytes(StandardCharsets.UTF_8));
+        assertThat(visitor.get(later.uri().getPath() + "?role=CODEBOOK").body()).contains("QUY quay wall: other meaning")
+                .doesNotContain("is no kind");
         assertThat(visitor.post(later.uri().getPath(), Map.of("role", "CODEBOOK", "replace", "true")).statusCode()).isEqualTo(200);
-        assertThat(verge.bean(Codebooks.class).of(job.id()).rows()).extracting(r -> r.meaning() + " " + r.kind()).contains("quay wall STRING", "bollard POINT");
+        assertThat(verge.bean(Codebooks.class).of(job.id()).rows()).extracting(r -> r.meaning() + " " + r.kind())
+                .contains("quay wall STRING", "bollard POINT");
     }
 
     @Test
     void aCodebookOfTheSiteIsTheLegend() throws Exception {
-        String book = "{\"codebook\": 1, \"title\": \"Harbour\", \"codes\": [{\"code\": \"BOL\", \"meaning\": \"bollard\", \"marker\": \"square\"}]}";
+        String book =
+                "{\"codebook\": 1, \"title\": \"Harbour\", \"codes\": [{\"code\": \"BOL\", \"meaning\": \"bollard\", \"marker\": "
+                + "\"square\"}]}";
         String page = visitor.upload(path("/prepare/files"), "harbour.json", book.getBytes(StandardCharsets.UTF_8)).uri().getPath();
         assertThat(visitor.get(page).body()).contains("Harbour", "bollard");
         assertThat(visitor.get(page).body()).contains("Comes: BOL", "Goes: KRB");
@@ -334,7 +373,8 @@ class FilesOfASiteTest {
         assertThat(visitor.get(page + "/codes.csv").body()).startsWith("# Harbour\r\ncode,meaning,kind").contains("BOL,bollard,point");
         assertThat(visitor.get(page + "/codes.json").body()).contains("\"codebook\"", "\"BOL\"");
         assertThat(visitor.get(path("/measure")).body()).contains("bollard").doesNotContain("railing");
-        HttpResponse<String> faulty = visitor.upload(path("/prepare/files"), "bad.csv", "code,marker\nK B,blob\n".getBytes(StandardCharsets.UTF_8));
+        HttpResponse<String> faulty = visitor.upload(path("/prepare/files"), "bad.csv",
+                "code,marker\nK B,blob\n".getBytes(StandardCharsets.UTF_8));
         assertThat(visitor.get(faulty.uri().getPath() + "?role=CODEBOOK").body()).contains("2 faults", "cannot be a code", "is no marker");
         assertThat(visitor.post(faulty.uri().getPath(), Map.of("role", "CODEBOOK")).statusCode()).isEqualTo(422);
     }
@@ -344,7 +384,8 @@ class FilesOfASiteTest {
     void aLargeFileShowsHowFarItIsAndCanBeStopped() throws Exception {
         StringBuilder dxf = new StringBuilder("0\nSECTION\n2\nENTITIES\n");
         for (int i = 0; i < 350_000; i++) {
-            dxf.append("0\nPOINT\n8\nCloud\n10\n").append(649_000 + i % 1000 * 0.5).append("\n20\n").append(6_314_000 + i / 1000 * 0.5).append("\n30\n4.5\n");
+            dxf.append("0\nPOINT\n8\nCloud\n10\n").append(649_000 + i % 1000 * 0.5).append("\n20\n").append(6_314_000 + i / 1000 * 0.5)
+                    .append("\n30\n4.5\n");
         }
         byte[] content = dxf.append("0\nENDSEC\n0\nEOF\n").toString().getBytes(StandardCharsets.US_ASCII);
         HttpResponse<String> page = visitor.upload(path("/prepare/files"), "cloud.dxf", content);

@@ -79,7 +79,8 @@ class ImportPageTest {
     @ParameterizedTest
     @CsvSource({"UTF-16, Read as UTF-16", "UTF-8, Read as UTF-8", "ISO-8859-1, 'Line 2, column 2: not UTF-8. Read as Latin-1'"})
     void otherEncodingsAreNamed(String charset, String words) throws Exception {
-        HttpResponse<String> preview = visitor.upload("/jobs/" + job + "/prepare/files", "names.csv", "Name,N,E\nHöhe,1,2\n".getBytes(Charset.forName(charset)));
+        HttpResponse<String> preview = visitor.upload("/jobs/" + job + "/prepare/files", "names.csv",
+                "Name,N,E\nHöhe,1,2\n".getBytes(Charset.forName(charset)));
         assertThat(preview.body()).contains(words, "Höhe");
     }
 
@@ -113,15 +114,18 @@ class ImportPageTest {
         HttpResponse<String> preview = upload("Name,N,E\nA1,1,2\n");
         visitor.post(preview.uri().getPath(), Map.of("role", "CONTROL"));
         assertThat(visitor.post(upload("Name,N,E\nA1,1,5\n").uri().getPath(), Map.of("role", "CONTROL")).statusCode()).isEqualTo(409);
-        assertThat(visitor.post(preview.uri().getPath(), Map.of("role", "CONTROL")).statusCode()).isEqualTo(200);   // the same file anew: each point counts once
+        // the same file anew: each point counts once
+        assertThat(visitor.post(preview.uri().getPath(), Map.of("role", "CONTROL")).statusCode()).isEqualTo(200);
         assertThat(points()).isEqualTo(1);
     }
 
     @Test
     void columnsAndUnitAreThePersonsToSay() throws Exception {
         HttpResponse<String> preview = upload("2000,1000,A1\n");
-        visitor.get(preview.uri().getPath() + "?column=EASTING&column=NORTHING&column=NAME&header=false&unit=US_SURVEY_FOOT&separator=comma");
-        visitor.post(preview.uri().getPath() + "?column=EASTING&column=NORTHING&column=NAME", Map.of("role", "CONTROL", "header", "false", "unit", "US_SURVEY_FOOT"));
+        visitor.get(preview.uri().getPath()
+                + "?column=EASTING&column=NORTHING&column=NAME&header=false&unit=US_SURVEY_FOOT&separator=comma");
+        visitor.post(preview.uri().getPath() + "?column=EASTING&column=NORTHING&column=NAME",
+                Map.of("role", "CONTROL", "header", "false", "unit", "US_SURVEY_FOOT"));
         StoredPoint point = journals.state(job).find(new PointName("A1")).orElseThrow();
         assertThat(point.position().plan().northing()).isEqualTo(1000 * (1200.0 / 3937.0));
         assertThat(point.origin()).isEqualTo(Origin.CONTROL);
@@ -132,9 +136,11 @@ class ImportPageTest {
     void anotherSeparatorProposesTheColumnsAnew() throws Exception {
         HttpResponse<String> preview = upload("Name|Northing|Easting|Elev\nA1|1|2|3\n");
         assertThat(preview.body()).contains("<option value=\"pipe\" selected=\"selected\">");
-        String changed = visitor.get(preview.uri().getPath() + "?separator=comma&column=NAME&column=NORTHING&column=EASTING&column=ELEVATION").body();
+        String changed = visitor.get(preview.uri().getPath()
+                + "?separator=comma&column=NAME&column=NORTHING&column=EASTING&column=ELEVATION").body();
         assertThat(changed).contains("Line 1 has 1 column;");
-        assertThat(visitor.get(preview.uri().getPath() + "?separator=pipe&header=true&column=NAME").body()).doesNotContain("No column is chosen").contains("Points that can be read");
+        assertThat(visitor.get(preview.uri().getPath() + "?separator=pipe&header=true&column=NAME").body())
+                .doesNotContain("No column is chosen").contains("Points that can be read");
     }
 
     /** The demo's control file against the world it was made from: only T5 lies elsewhere. */

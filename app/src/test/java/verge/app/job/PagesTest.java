@@ -52,7 +52,8 @@ class PagesTest {
     @CsvSource({"navigate, text/html, /account", "cors, */*, /", ", text/html, /account", ", */*, /"})
     void theSignInLeadsOnToPagesAlone(String mode, String accepts, String leadsTo) throws Exception {
         Visitor stranger = new Visitor(verge.base());
-        stranger.get("/account", mode == null ? new String[] {"Accept", accepts} : new String[] {"Accept", accepts, "Sec-Fetch-Mode", mode});
+        stranger.get("/account", mode == null ? new String[] {"Accept", accepts}
+                : new String[] {"Accept", accepts, "Sec-Fetch-Mode", mode});
         String path = stranger.post("/sign-in", Map.of("username", "surveyor", "password", "lighthouse")).uri().getPath();
         assertThat(leadsTo.equals("/account") == path.equals("/account")).isTrue();
     }
@@ -99,7 +100,8 @@ class PagesTest {
 
     @Test
     void aNameOfFiveThousandLettersIsRefusedAndKept() throws Exception {
-        assertThat(make(Jobs.ternholm(verge).id(), "x".repeat(5000), "1").body()).contains("at most 80 characters").contains("x".repeat(5000));
+        assertThat(make(Jobs.ternholm(verge).id(), "x".repeat(5000), "1").body()).contains("at most 80 characters")
+                .contains("x".repeat(5000));
     }
 
     @ParameterizedTest
@@ -110,7 +112,8 @@ class PagesTest {
 
     @Test
     void whatIsNotThereIsSaidKindlyAndWithoutATrace() throws Exception {
-        for (String path : new String[] {"/jobs/" + UUID.randomUUID() + "/prepare", "/jobs/nonsense/prepare", "/nowhere", "/sites/" + UUID.randomUUID()}) {
+        for (String path : new String[] {"/jobs/" + UUID.randomUUID() + "/prepare", "/jobs/nonsense/prepare", "/nowhere",
+                "/sites/" + UUID.randomUUID()}) {
             HttpResponse<String> answer = visitor.get(path);
             assertThat(answer.statusCode()).isEqualTo(404);
             assertThat(answer.body()).contains("There is nothing at").doesNotContain("Exception").doesNotContain("at verge.");
@@ -119,7 +122,8 @@ class PagesTest {
 
     /** What no page of Verge would send is refused in words all the same, and nothing of it is kept. */
     @ParameterizedTest
-    @CsvSource({"/handover?column=NOPE, 400", "/handover?decimals=many, 400", "/handover?unit=CUBIT, 400", "/handover?move=up:NOPE, 200", "/handover?move=:, 200",
+    @CsvSource({"/handover?column=NOPE, 400", "/handover?decimals=many, 400", "/handover?unit=CUBIT, 400", "/handover?move=up:NOPE, 200",
+            "/handover?move=:, 200",
         "/measure/shots, 400", "/book?page=-5, 200", "/book?page=x, 404", "/stake?point=%00, 422", "/live?stake=Nobody, 404"})
     void whatDoesNotFitAPageIsSaidInWords(String rest, int status) throws Exception {
         HttpResponse<String> answer = visitor.get("/jobs/" + Jobs.withControl(verge).id() + rest);
@@ -131,7 +135,8 @@ class PagesTest {
     void whatIsNotAnsweredTakesTheUsualAndWhatCannotBeIsRefused() throws Exception {
         UUID site = Jobs.ternholm(verge).id();
         String name = "Half " + UUID.randomUUID();
-        assertThat(visitor.post("/sites/" + site + "/jobs", Map.of("name", name, "lengthUnit", "CUBIT")).body()).contains("cannot be chosen for lengthUnit").contains(name);
+        assertThat(visitor.post("/sites/" + site + "/jobs", Map.of("name", name, "lengthUnit", "CUBIT")).body())
+                .contains("cannot be chosen for lengthUnit").contains(name);
         assertThat(page("/sites/" + site)).doesNotContain(name);
         visitor.post("/sites/" + site + "/jobs", Map.of("name", name));
         assertThat(page("/sites/" + site)).contains(name).contains("metres, three decimals");
@@ -142,16 +147,19 @@ class PagesTest {
         UUID site = Jobs.ternholm(verge).id();
         String form = page("/sites/" + site + "/jobs/new");
         String control = form.replaceAll("(?s).*name=\"file\\.([0-9a-f-]{36})\"[^>]*> ternholm-control\\.csv.*", "$1");
-        String made = visitor.post("/sites/" + site + "/jobs", Map.of("name", "Attached " + UUID.randomUUID(), "file." + control, "on")).body();
+        String made = visitor.post("/sites/" + site + "/jobs", Map.of("name", "Attached " + UUID.randomUUID(), "file." + control, "on"))
+                .body();
         assertThat(made).contains("7 points taken on", "6314528.412");
-        assertThat(visitor.post("/sites/" + site + "/jobs", Map.of("name", "Bare " + UUID.randomUUID())).body()).contains("No known points yet");
+        assertThat(visitor.post("/sites/" + site + "/jobs", Map.of("name", "Bare " + UUID.randomUUID())).body())
+                .contains("No known points yet");
     }
 
     @Test
     void everyPhaseOfAnEmptyJobSaysWhatItIsFor() throws Exception {
         UUID job = Jobs.elsewhere(verge).id();
         Map.of("prepare", "No known points yet", "setup", "Connect the total station first", "measure", "The instrument is not set up",
-                "compute", "Touch two points", "stake", "Nothing to stake yet", "handover", "There is no point of the kinds chosen", "book", "book-page")
+                "compute", "Touch two points", "stake", "Nothing to stake yet", "handover", "There is no point of the kinds chosen", "book",
+                "book-page")
                 .forEach((phase, words) -> assertThat(page("/jobs/" + job + "/" + phase)).contains(words));
     }
 
@@ -159,7 +167,8 @@ class PagesTest {
     void anInverseIsToldInTheJobsFigures() throws Exception {
         UUID job = Jobs.withControl(verge).id();
         // T2 to T4: 60.271 north, 61.045 east, 7.283 up, worked by hand; ground = grid / 0.999865302
-        assertThat(page("/jobs/" + job + "/compute?from=T2&to=T4")).contains("45°21′56″", "N 45°21′56″ E", "85.785 m", "85.797 m", "+7.283 m", "86.105 m", "+8.49 %");
+        assertThat(page("/jobs/" + job + "/compute?from=T2&to=T4"))
+                .contains("45°21′56″", "N 45°21′56″ E", "85.785 m", "85.797 m", "+7.283 m", "86.105 m", "+8.49 %");
         assertThat(page("/jobs/" + job + "/compute?from=T2&to=T2")).contains("The two points are in one place");
         assertThat(page("/jobs/" + job + "/compute?from=T2&to=Nobody")).contains("This job has no point called ‘Nobody’");
         assertThat(visitor.post("/jobs/" + job + "/compute/note", Map.of("from", "T2", "to", "T4")).body()).contains("85.797 m");
@@ -204,7 +213,8 @@ class PagesTest {
         }
         assertThat(page("/jobs/" + job + "/book")).contains("121 lines", "Earlier lines", "L119").doesNotContain("L19 ");
         assertThat(page("/jobs/" + job + "/book?page=1")).contains("Later lines", "L3 ").doesNotContain("L90 ");
-        assertThat(page("/jobs/" + job + "/book?line=3")).as("the page that a line is on").contains("id=\"line-3\"").doesNotContain("id=\"line-121\"");
+        assertThat(page("/jobs/" + job + "/book?line=3")).as("the page that a line is on").contains("id=\"line-3\"")
+                .doesNotContain("id=\"line-121\"");
         assertThat(page("/jobs/" + job + "/book?line=22")).contains("id=\"line-22\"", "id=\"line-121\"");
     }
 
@@ -215,7 +225,8 @@ class PagesTest {
         visitor.post("/account/paint", Map.of("paint", "plaid"));
         assertThat(page("/account")).contains("data-paint=\"night\"");
         visitor.post("/account/paint", Map.of("paint", "day"));
-        assertThat(visitor.post("/account/password", Map.of("old", "wrong", "fresh", "long enough it is")).body()).contains("The password was not changed");
+        assertThat(visitor.post("/account/password", Map.of("old", "wrong", "fresh", "long enough it is")).body())
+                .contains("The password was not changed");
     }
 
     private String page(String path) {

@@ -45,7 +45,8 @@ class ShelfTest {
 
     @Test
     void aJobIsDeletedOnlyByItsNameAndCanBeHadBack() throws Exception {
-        assertThat(visitor.post("/jobs/" + job.id() + "/delete", Map.of("name", "something else")).body()).contains("is not the job’s name").contains("was not deleted");
+        assertThat(visitor.post("/jobs/" + job.id() + "/delete", Map.of("name", "something else")).body()).contains("is not the job’s name")
+                .contains("was not deleted");
         visitor.post("/jobs/" + job.id() + "/delete", Map.of("name", job.name()));
         assertThat(visitor.get("/jobs/" + job.id() + "/prepare").statusCode()).isEqualTo(404);
         assertThat(page("/sites/" + job.siteId())).contains("can be had back until").contains(job.name());
@@ -57,20 +58,25 @@ class ShelfTest {
     void aNameIsFreeAgainOnceItsJobIsDeletedAndThenNotTakenTwice() {
         shelf.delete(job.id(), job.name());
         Job other = jobs.make(job.siteId(), job.name(), verge.bean(StarterService.class).settings("metric"), Author.atPage("surveyor"));
-        assertThatThrownBy(() -> shelf.restore(job.id())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.JOB_NAME_TAKEN));
+        assertThatThrownBy(() -> shelf.restore(job.id()))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.JOB_NAME_TAKEN));
         assertThat(jobs.job(other.id()).name()).isEqualTo(job.name());
     }
 
     @Test
     void afterThirtyDaysADeletedJobGoesForGoodAndNoJournalEntryBefore() {
         JdbcClient sql = verge.bean(JdbcClient.class);
-        assertThatThrownBy(() -> sql.sql("delete from journal_entry where job_id = :j").param("j", job.id()).update()).hasMessageContaining("never changed or removed");
+        assertThatThrownBy(() -> sql.sql("delete from journal_entry where job_id = :j").param("j", job.id()).update())
+                .hasMessageContaining("never changed or removed");
         shelf.delete(job.id(), job.name());
-        assertThatThrownBy(() -> sql.sql("delete from journal_entry where job_id = :j").param("j", job.id()).update()).hasMessageContaining("never changed or removed");
+        assertThatThrownBy(() -> sql.sql("delete from journal_entry where job_id = :j").param("j", job.id()).update())
+                .hasMessageContaining("never changed or removed");
         sql.sql("update job set deleted_at = now() - interval '31 days' where id = :j").param("j", job.id()).update();
-        assertThatThrownBy(() -> shelf.restore(job.id())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
+        assertThatThrownBy(() -> shelf.restore(job.id()))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_FOUND));
         shelf.clear();
-        assertThat(sql.sql("select count(*) from journal_entry where job_id = :j").param("j", job.id()).query(Long.class).single()).isZero();
+        assertThat(sql.sql("select count(*) from journal_entry where job_id = :j").param("j", job.id()).query(Long.class).single())
+                .isZero();
         assertThat(sql.sql("select count(*) from job where id = :j").param("j", job.id()).query(Long.class).single()).isZero();
     }
 
@@ -108,16 +114,20 @@ class ShelfTest {
         Folder north = folders.make(coast.id(), "North");
         Site site = jobs.ensureSite("Nested " + UUID.randomUUID());
         folders.put(site, north.id());
-        assertThat(folders.tree().stream().filter(l -> l.id().equals(site.id())).findFirst()).hasValueSatisfying(l -> assertThat(l.depth()).isEqualTo(2));
+        assertThat(folders.tree().stream().filter(l -> l.id().equals(site.id())).findFirst())
+                .hasValueSatisfying(l -> assertThat(l.depth()).isEqualTo(2));
         assertThatThrownBy(() -> folders.move(coast.id(), north.id())).isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.problem()).isEqualTo(Problem.FOLDER_IN_ITSELF));
         assertThatThrownBy(() -> folders.make(coast.id(), "north")).isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.problem()).isEqualTo(Problem.FOLDER_NAME_TAKEN));
-        assertThat(visitor.post("/folders/move", Map.of("folder", coast.id().toString(), "into", north.id().toString(), "site", site.id().toString())).body())
+        assertThat(visitor.post("/folders/move",
+                Map.of("folder", coast.id().toString(), "into", north.id().toString(), "site", site.id().toString())).body())
                 .contains("cannot lie in itself");
         visitor.post("/folders/move", Map.of("folder", north.id().toString(), "site", site.id().toString()));
-        assertThat(folders.tree().stream().filter(l -> l.id().equals(site.id())).findFirst()).hasValueSatisfying(l -> assertThat(l.depth()).isEqualTo(1));
-        assertThat(visitor.post("/folders", Map.of("name", "../up", "site", site.id().toString())).body()).contains("cannot be a folder’s name");
+        assertThat(folders.tree().stream().filter(l -> l.id().equals(site.id())).findFirst())
+                .hasValueSatisfying(l -> assertThat(l.depth()).isEqualTo(1));
+        assertThat(visitor.post("/folders", Map.of("name", "../up", "site", site.id().toString())).body())
+                .contains("cannot be a folder’s name");
         assertThat(page("/sites/" + site.id())).contains(coast.name()).contains("North");
     }
 
@@ -129,7 +139,8 @@ class ShelfTest {
         visitor.post("/jobs/" + feet.id() + "/starter", Map.of("name", name));
         String form = page("/sites/" + job.siteId() + "/jobs/new");
         String key = form.replaceAll("(?s).*<option value=\"([^\"]+)\"[^>]*>" + name + ".*", "$1");
-        assertThat(page("/sites/" + job.siteId() + "/jobs/proposed?from=" + key)).contains("US survey feet, three decimals", "quadrant bearings").contains("≠");
+        assertThat(page("/sites/" + job.siteId() + "/jobs/proposed?from=" + key))
+                .contains("US survey feet, three decimals", "quadrant bearings").contains("≠");
         assertThat(page("/sites/" + job.siteId() + "/jobs/new?from=" + key)).contains("US survey feet, three decimals");
         assertThat(visitor.post("/jobs/" + feet.id() + "/starter", Map.of("name", name)).body()).contains("already is a starter");
         visitor.post("/starters/" + key + "/forget", Map.of("site", job.siteId().toString()));

@@ -42,11 +42,13 @@ class EarlierJournalsTest {
             entries.add(new Entry(UUID.fromString(parts[0]), entries.size() + 1L, Instant.parse(parts[1]), parts[2], parts[3],
                     verge.bean(PayloadJson.class).read(new PayloadJson.Written(kind[0], Integer.parseInt(kind[1]), parts[5]))));
         }
-        assertThat(Chapters.replay(entries, verge.bean(Geoids.class)).state().points().map(EarlierJournalsTest::line)).containsExactlyElementsOf(Files.readAllLines(FOLDER.resolve(name + ".points")));
+        assertThat(Chapters.replay(entries, verge.bean(Geoids.class)).state().points().map(EarlierJournalsTest::line))
+                .containsExactlyElementsOf(Files.readAllLines(FOLDER.resolve(name + ".points")));
     }
 
     private static String line(StoredPoint p) {
-        return String.join("\t", p.entry().toString(), p.name().text(), p.code().text(), p.origin().name(), bits(p.position().plan().northing()), bits(p.position().plan().easting()),
+        return String.join("\t", p.entry().toString(), p.name().text(), p.code().text(), p.origin().name(),
+                bits(p.position().plan().northing()), bits(p.position().plan().easting()),
                 p.position().elevation().map(h -> bits(h.metres())).orElse("-"), p.sigma().map(EarlierJournalsTest::bits).orElse("-"),
                 p.staked().map(s -> bits(s.north().metres()) + " " + bits(s.east().metres())).orElse("-"));
     }

@@ -58,7 +58,8 @@ class GoldenPayloadsTest {
         String kind = golden.getFileName().toString().replaceAll("-(\\d+)(\\.\\w+)?\\.json", "/$1");
         Path today = golden.resolveSibling(golden.getFileName().toString().replace(".json", TODAY));
         String[] parts = kind.split("/");
-        PayloadJson.Written again = json.write(json.read(new PayloadJson.Written(parts[0], Integer.parseInt(parts[1]), Files.readString(golden))));
+        PayloadJson.Written again = json.write(
+                json.read(new PayloadJson.Written(parts[0], Integer.parseInt(parts[1]), Files.readString(golden))));
         assertThat(again.kind()).isEqualTo(parts[0]);
         assertThat(again.json()).isEqualTo(Files.readString(Files.exists(today) ? today : golden));
         assertThat((again.kind() + "/" + again.version()).equals(kind)).as("said as it was written").isEqualTo(!Files.exists(today));
@@ -67,11 +68,15 @@ class GoldenPayloadsTest {
     /** A golden file for each version, a chapter for each kind, and none forgotten. */
     @Test
     void everyKindIsGuardedAndReckoned() throws IOException {
-        assertThat(golden().map(f -> f.getFileName().toString()).filter(f -> !f.matches(ANOTHER_SHAPE))).containsExactlyInAnyOrderElementsOf(
-                kinds.all().flatMap(k -> IntStream.rangeClosed(1, k.version()).mapToObj(version -> k.name() + "-" + version + ".json")).toList());
-        assertThat(kinds.all()).allSatisfy(k -> assertThat(k.earlier().keySet()).as(k.name()).containsExactlyInAnyOrderElementsOf(IntStream.range(1, k.version()).boxed().toList()));
+        assertThat(golden().map(f -> f.getFileName().toString()).filter(f -> !f.matches(ANOTHER_SHAPE)))
+                .containsExactlyInAnyOrderElementsOf(
+                kinds.all().flatMap(k -> IntStream.rangeClosed(1, k.version()).mapToObj(version -> k.name() + "-" + version + ".json"))
+                .toList());
+        assertThat(kinds.all()).allSatisfy(k -> assertThat(k.earlier().keySet()).as(k.name())
+                .containsExactlyInAnyOrderElementsOf(IntStream.range(1, k.version()).boxed().toList()));
         assertThat(Chapters.all(Geoids.NONE).stream().<Object>map(Chapter::kind)).doesNotHaveDuplicates()
-                .containsExactlyInAnyOrderElementsOf(kinds.all().filter(k -> !Amendment.class.isAssignableFrom(k.type())).<Object>map(EntryKind::type).toList());
+                .containsExactlyInAnyOrderElementsOf(kinds.all().filter(k -> !Amendment.class.isAssignableFrom(k.type()))
+                .<Object>map(EntryKind::type).toList());
     }
 
     /** Of each kind something can be corrected in its place, or said anew; except of what only amends, ends or takes up. */
@@ -80,7 +85,8 @@ class GoldenPayloadsTest {
         Set<String> onlyStruck = Set.of("struck", "restored", "reworked", "leaf-closed", "leaf-reopened");
         Books book = new Books(Figures.metric());
         for (EntryKind<?> kind : kinds.all().filter(k -> !onlyStruck.contains(k.name()) && k.version() > 0).toList()) {
-            Entry entry = book.add(json.read(new PayloadJson.Written(kind.name(), kind.version(), Files.readString(FOLDER.resolve(kind.name() + "-" + kind.version() + ".json")))));
+            Entry entry = book.add(json.read(new PayloadJson.Written(kind.name(), kind.version(),
+                    Files.readString(FOLDER.resolve(kind.name() + "-" + kind.version() + ".json")))));
             List<? extends Value<?>> values = words.values(book.journal(), entry).toList();
             assertThat(values.isEmpty()).as(kind.name()).isEqualTo(!words.saidAnew(entry).isEmpty());
             assertThat(values).extracting(Value::field).as(kind.name()).doesNotHaveDuplicates();

@@ -91,7 +91,8 @@ class JournalServiceTest {
     @Test
     void anAppendWithinAnotherTransactionIsRefused() {
         TransactionTemplate outer = verge.bean(TransactionTemplate.class);
-        assertThatThrownBy(() -> outer.execute(status -> journals.append(job, Author.atPage("surveyor"), keyed("P1")))).isInstanceOf(IllegalStateException.class);
+        assertThatThrownBy(() -> outer.execute(status -> journals.append(job, Author.atPage("surveyor"), keyed("P1"))))
+                .isInstanceOf(IllegalStateException.class);
         assertThat(journals.journal(job).entries()).hasSize(2);
     }
 
@@ -115,7 +116,8 @@ class JournalServiceTest {
     @Test
     void whatFollowsIsDoneAfterTheCommit() {
         List<Integer> seen = new ArrayList<>();
-        Appending what = Appending.of(Author.atPage("surveyor"), keyed("P1")).then(entry -> seen.add(verge.fresh(JournalService.class).journal(job).entries().size())).then(entry -> {
+        Appending what = Appending.of(Author.atPage("surveyor"), keyed("P1"))
+                .then(entry -> seen.add(verge.fresh(JournalService.class).journal(job).entries().size())).then(entry -> {
             throw new IllegalStateException("the device is gone");
         });
         assertThat(journals.append(job, what).before()).isFalse();
@@ -139,11 +141,15 @@ class JournalServiceTest {
         assertThat(journals.journal(job).entries()).hasSize(4);
         assertThat(other.journal(job).entries()).isEqualTo(journals.journal(job).entries());
         journals.append(job, Author.atPage("surveyor"), keyed("P3"));
-        other.append(job, Author.atPage("surveyor"), state -> state.find(new PointName("P3")).map(p -> keyed("P4")).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, "P3")));
+        other.append(job, Author.atPage("surveyor"), state -> state.find(new PointName("P3")).map(p -> keyed("P4"))
+                .orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, "P3")));
         assertThat(other.journal(job).entries()).as("nobody is refused for what the node had not seen yet").hasSize(6);
     }
 
-    /** What cannot be reckoned, as settings that would carry places where there is no way: who catches up and who reads all come to the same, and both go on. */
+    /**
+     * What cannot be reckoned, as settings that would carry places where there is no way: who catches up and who reads all come to the
+     * same, and both go on.
+     */
     @Test
     void whoCatchesUpToleratesWhatWhoReadsAllTolerates() {
         JournalService catchesUp = verge.fresh(JournalService.class);
@@ -164,7 +170,8 @@ class JournalServiceTest {
         AtomicInteger decided = new AtomicInteger();
         CompletableFuture<Kept> waiting = holder.execute(status -> {
             sql.sql("select id from job where id = :job for update").param("job", job).query().listOfRows();
-            CompletableFuture<Kept> appended = CompletableFuture.supplyAsync(() -> journals.append(job, Appending.together(Author.atPage("surveyor"), journal -> {
+            CompletableFuture<Kept> appended =
+                    CompletableFuture.supplyAsync(() -> journals.append(job, Appending.together(Author.atPage("surveyor"), journal -> {
                 decided.incrementAndGet();
                 return List.of(keyed("P1"));
             })));
@@ -180,7 +187,9 @@ class JournalServiceTest {
     /** An append that waits for one that waits for it. */
     @Test
     void anAppendWithinAnotherIsRefused() {
-        assertThatThrownBy(() -> journals.append(job, Author.atPage("surveyor"), state -> journals.append(job, Author.atPage("surveyor"), keyed("P1")).entry().payload())).isInstanceOf(IllegalStateException.class);
+        assertThatThrownBy(() -> journals.append(job, Author.atPage("surveyor"),
+                state -> journals.append(job, Author.atPage("surveyor"), keyed("P1")).entry().payload()))
+                .isInstanceOf(IllegalStateException.class);
         assertThat(journals.journal(job).entries()).hasSize(2);
     }
 
@@ -210,7 +219,10 @@ class JournalServiceTest {
         assertThatThrownBy(() -> write(2, "shot", 2, "{}")).hasMessageContaining("does not follow");
     }
 
-    /** Damaged lines, one of a newer version, one that lacks what it is reckoned by: they count for nothing and are told, the rest counts and goes on. */
+    /**
+     * Damaged lines, one of a newer version, one that lacks what it is reckoned by: they count for nothing and are told, the rest counts
+     * and goes on.
+     */
     @Test
     void whatCannotBeReadCountsForNothingAndTheRestGoesOn() throws Exception {
         journals.append(job, Author.atPage("surveyor"), keyed("P1"));
@@ -225,7 +237,8 @@ class JournalServiceTest {
         Visitor visitor = Visitor.signedIn(verge);
         assertThat(visitor.get("/jobs/" + job + "/measure").body()).contains("what stands at lines 4, 5, 6, 7 cannot be read");
         assertThat(visitor.get("/jobs/" + job + "/book").body()).contains("cannot be read and counts for nothing: spline of version 99");
-        assertThat(visitor.get("/jobs/" + job + "/book.json").body().replaceAll("\\s", "")).contains("\"kind\":\"spline\",\"version\":99", "{\"a\":1}");
+        assertThat(visitor.get("/jobs/" + job + "/book.json").body().replaceAll("\\s", ""))
+                .contains("\"kind\":\"spline\",\"version\":99", "{\"a\":1}");
         assertThat(journals.rebuild(job)).matches(JournalService.Rebuilt::isSound);
         journals.strike(job, Author.atPage("surveyor"), journals.journal(job).entries().get(4).id());
         assertThat(journals.state(job).unreadLines()).containsExactly(4L, 6L, 7L);
@@ -265,7 +278,8 @@ class JournalServiceTest {
     }
 
     private void write(long sequence, String kind, int version, String payload) {
-        sql.sql("insert into journal_entry values (gen_random_uuid(), :job, :sequence, now(), 'x', 'x', :kind, :version, :payload)").param("job", job)
+        sql.sql("insert into journal_entry values (gen_random_uuid(), :job, :sequence, now(), 'x', 'x', :kind, :version, :payload)")
+                .param("job", job)
                 .param("sequence", sequence).param("kind", kind).param("version", version).param("payload", payload).update();
     }
 
@@ -278,7 +292,8 @@ class JournalServiceTest {
         UUID entry = journals.append(job, Author.atPage("surveyor"), keyed("P1")).entry().id();
         assertThatThrownBy(() -> sql.sql("update journal_entry set person = 'x' where id = :id").param("id", entry).update())
                 .hasMessageContaining("never changed");
-        assertThatThrownBy(() -> sql.sql("delete from journal_entry where id = :id").param("id", entry).update()).hasMessageContaining("never changed");
+        assertThatThrownBy(() -> sql.sql("delete from journal_entry where id = :id").param("id", entry).update())
+                .hasMessageContaining("never changed");
         assertThatThrownBy(() -> sql.sql("truncate journal_entry").update()).hasMessageContaining("never changed");
     }
 
@@ -298,7 +313,8 @@ class JournalServiceTest {
     void entriesReadBackAsTheyWereWritten() {
         workADay();
         PayloadJson json = verge.bean(PayloadJson.class);
-        assertThat(journals.journal(job).entries()).extracting(Entry::payload).allSatisfy(p -> assertThat(json.read(json.write(p))).isEqualTo(p));
+        assertThat(journals.journal(job).entries()).extracting(Entry::payload)
+                .allSatisfy(p -> assertThat(json.read(json.write(p))).isEqualTo(p));
         assertThatThrownBy(() -> json.read(new PayloadJson.Written("shot", 99, "{}"))).hasMessageContaining("newer Verge");
     }
 
@@ -312,8 +328,10 @@ class JournalServiceTest {
         }
         writers.shutdown();
         List<Entry> entries = journals.journal(job).entries();
-        assertThat(entries).hasSize(42).extracting(Entry::sequence).containsExactlyElementsOf(IntStream.rangeClosed(1, 42).mapToObj(Long::valueOf).toList());
-        assertThat(sql.sql("select count(*) from point where job_id = :job and name like 'W%'").param("job", job).query(Long.class).single()).isEqualTo(40);
+        assertThat(entries).hasSize(42).extracting(Entry::sequence)
+                .containsExactlyElementsOf(IntStream.rangeClosed(1, 42).mapToObj(Long::valueOf).toList());
+        assertThat(sql.sql("select count(*) from point where job_id = :job and name like 'W%'").param("job", job).query(Long.class)
+                .single()).isEqualTo(40);
     }
 
     @Test
@@ -332,8 +350,10 @@ class JournalServiceTest {
     void withoutPagesItRebuildsToo() {
         workADay();
         Environment known = verge.application().getEnvironment();
-        String[] same = Stream.of("spring.datasource.url", "spring.datasource.password", "verge.data").map(p -> "--" + p + "=" + known.getProperty(p)).toArray(String[]::new);
-        try (ConfigurableApplicationContext alone = new SpringApplicationBuilder(VergeApplication.class).web(WebApplicationType.NONE).run(same)) {
+        String[] same = Stream.of("spring.datasource.url", "spring.datasource.password", "verge.data")
+                .map(p -> "--" + p + "=" + known.getProperty(p)).toArray(String[]::new);
+        try (ConfigurableApplicationContext alone = new SpringApplicationBuilder(VergeApplication.class).web(WebApplicationType.NONE)
+                .run(same)) {
             assertThat(alone.getBean(JournalService.class).rebuild(job).isSound()).isTrue();
         }
     }
@@ -349,21 +369,26 @@ class JournalServiceTest {
         Random random = new Random(8);
         DistanceMeter meter = new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5);
         Target prism = new Target(new Length(1.6), new Length(-0.012));
-        UUID setup = journals.append(job, Author.atPage("surveyor"), StationSetUp.onKnownPoint(new PointName("T2"), new PointName("T4"), new Length(1.546),
-                prism, reading(random), new Atmosphere(11.4, 1008.6, 60), InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(1.5), meter), 0.13,
+        UUID setup = journals.append(job, Author.atPage("surveyor"),
+                StationSetUp.onKnownPoint(new PointName("T2"), new PointName("T4"), new Length(1.546),
+                prism, reading(random), new Atmosphere(11.4, 1008.6, 60), InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(1.5), meter),
+                0.13,
                 "test", 1, "a test's reading does not fit")).entry().id();
         UUID last = setup;
         for (int i = 0; i < 40; i++) {
-            last = journals.append(job, Author.atPage("surveyor"), new ShotTaken(setup, new PointName("d" + i), Code.NONE, reading(random), prism)).entry().id();
+            last = journals.append(job, Author.atPage("surveyor"),
+                    new ShotTaken(setup, new PointName("d" + i), Code.NONE, reading(random), prism)).entry().id();
         }
         journals.strike(job, Author.atPage("surveyor"), last);
         journals.strike(job, Author.atPage("surveyor"), setup);
         journals.restore(job, Author.atPage("surveyor"), setup);
-        journals.append(job, Author.atPage("surveyor"), new InverseNoted(PointSeen.named(new PointName("T1")), PointSeen.named(new PointName("d3"))));
+        journals.append(job, Author.atPage("surveyor"),
+                new InverseNoted(PointSeen.named(new PointName("T1")), PointSeen.named(new PointName("d3"))));
     }
 
     private static TotalStationReading reading(Random random) {
-        return new TotalStationReading(new Angle(random.nextDouble() * 6), new Angle(1 + random.nextDouble()), new Length(10 + random.nextDouble() * 90), "raw");
+        return new TotalStationReading(new Angle(random.nextDouble() * 6), new Angle(1 + random.nextDouble()),
+                new Length(10 + random.nextDouble() * 90), "raw");
     }
 
     private static Payload keyed(String name) {

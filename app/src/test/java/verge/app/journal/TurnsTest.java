@@ -20,7 +20,9 @@ class TurnsTest {
     void oneAtATimeAndOthersAtOtherJobs() {
         Turns turns = new Turns(Duration.ofMinutes(5));
         int[] count = new int[1];
-        List<CompletableFuture<Integer>> all = IntStream.range(0, 8).mapToObj(i -> CompletableFuture.supplyAsync(() -> IntStream.range(0, 1_000).map(k -> turns.take(job, () -> count[0]++)).sum())).toList();
+        List<CompletableFuture<Integer>> all = IntStream.range(0, 8)
+                .mapToObj(i -> CompletableFuture.supplyAsync(() -> IntStream.range(0, 1_000).map(k -> turns.take(job, () -> count[0]++))
+                .sum())).toList();
         all.forEach(CompletableFuture::join);
         assertThat(count[0]).isEqualTo(8_000);
         assertThat(turns.<String>take(job, () -> turns.take(UUID.randomUUID(), () -> "other"))).isEqualTo("other");
@@ -43,7 +45,8 @@ class TurnsTest {
             return true;
         }));
         has.await();
-        assertThatThrownBy(() -> turns.take(job, () -> "mine")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.JOB_BUSY));
+        assertThatThrownBy(() -> turns.take(job, () -> "mine"))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.JOB_BUSY));
         told.countDown();
         assertThat(slow.join()).isTrue();
         assertThat(turns.<String>take(job, () -> "mine")).isEqualTo("mine");

@@ -26,7 +26,8 @@ public class UnderWayTest {
     private final UnderWay underWay = over(journals);
     private final UUID id = UUID.randomUUID();
     private final Entry entry = new Entry(id, 2, Instant.EPOCH, "p", "d", new LeafClosed(UUID.randomUUID()));
-    private Journal journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d", new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
+    private Journal journal = Chapters.replay(
+            List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d", new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
     private int measured;
 
     UnderWayTest() {

@@ -44,7 +44,8 @@ class WireTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"{}; 'plan'", "[]; not an object", "{\"plan\":{\"northing\":\"1\",\"easting\":2}}; 'northing'", "{\"plan\":{\"northing\":1,\"easting\":null}}; 'easting'",
+    @CsvSource(delimiter = ';', value = {"{}; 'plan'", "[]; not an object", "{\"plan\":{\"northing\":\"1\",\"easting\":2}}; 'northing'",
+            "{\"plan\":{\"northing\":1,\"easting\":null}}; 'easting'",
         "{\"plan\":{\"northing\":1}}; is not there", "{\"plan\":{\"northing\":1,\"easting\":2},\"elevation\":7}; 'elevation'"})
     void whatIsNoneIsRefusedByItsField(String text, String named) {
         assertThatIllegalArgumentException().isThrownBy(() -> read(Wires.POSITION, text)).withMessageContaining(named);
@@ -60,7 +61,8 @@ class WireTest {
 
     @Test
     void kindsAreToldApart() {
-        Wire<Object> either = Wire.oneOf(new Wire.Kind<>("angle", Angle.class, Wires.ANGLE), new Wire.Kind<>("place", Position.class, Wires.POSITION));
+        Wire<Object> either = Wire.oneOf(new Wire.Kind<>("angle", Angle.class, Wires.ANGLE),
+                new Wire.Kind<>("place", Position.class, Wires.POSITION));
         assertThat(text(either, new Angle(1.5))).isEqualTo("{\"kind\":\"angle\",\"radians\":1.5}");
         assertThat(read(either, "{\"kind\":\"angle\",\"radians\":1.5}")).isEqualTo(new Angle(1.5));
         assertThatIllegalArgumentException().isThrownBy(() -> read(either, "{\"kind\":\"spline\"}")).withMessageContaining("spline");

@@ -42,7 +42,8 @@ class InstrumentHealthTest {
     @Test
     void withoutAnInstrumentThereIsNoMark() {
         JobState state = verge.bean(JournalService.class).state(Jobs.withControl(verge).id());
-        assertThat(verge.bean(InstrumentViews.class).view(Jobs.withControl(verge).id(), state).health()).isEqualTo(InstrumentView.Health.NONE);
+        assertThat(verge.bean(InstrumentViews.class).view(Jobs.withControl(verge).id(), state).health())
+                .isEqualTo(InstrumentView.Health.NONE);
     }
 
     private void says(FieldParty party, String mark, String words) {

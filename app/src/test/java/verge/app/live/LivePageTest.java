@@ -56,7 +56,8 @@ class LivePageTest {
     }
 
     private LivePage page(Tablet tablet) {
-        return new LivePage(UUID.randomUUID(), new LivePage.Reader("surveyor", "s"), new LivePage.Wants(null, false, false), tablet, book.journal(), senders);
+        return new LivePage(UUID.randomUUID(), new LivePage.Reader("surveyor", "s"), new LivePage.Wants(null, false, false), tablet,
+                book.journal(), senders);
     }
 
     private static void await(List<String> got, int size) throws InterruptedException {

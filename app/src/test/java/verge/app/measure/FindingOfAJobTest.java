@@ -102,15 +102,20 @@ class FindingOfAJobTest {
     void byTheTapeAlone() throws Exception {
         party.kerb("k1", 5, 0, true);
         party.kerb("k2", 8, 0, false);
-        assertThat(sight(UUID.randomUUID(), 1, "t1", "way", "TAPED", "first", "k1", "other", "k2", "from", "1", "fromOther", "1").body()).contains("FINDING_FAILS", "do not meet");
-        assertThat(sight(UUID.randomUUID(), 1, "t1", "way", "TAPED", "first", "k1", "other", "nobody", "from", "5", "fromOther", "4").body()).contains("POINT_UNKNOWN");
-        assertThat(sight(UUID.randomUUID(), 1, "t1", "way", "TAPED", "first", "k1", "other", "k2", "from", "five", "fromOther", "4").body()).contains("NOT_A_LENGTH");
+        assertThat(sight(UUID.randomUUID(), 1, "t1", "way", "TAPED", "first", "k1", "other", "k2", "from", "1", "fromOther", "1").body())
+                .contains("FINDING_FAILS", "do not meet");
+        assertThat(sight(UUID.randomUUID(), 1, "t1", "way", "TAPED", "first", "k1", "other", "nobody", "from", "5", "fromOther", "4")
+                .body()).contains("POINT_UNKNOWN");
+        assertThat(sight(UUID.randomUUID(), 1, "t1", "way", "TAPED", "first", "k1", "other", "k2", "from", "five", "fromOther", "4").body())
+                .contains("NOT_A_LENGTH");
         sight(UUID.randomUUID(), 1, "t1", "way", "TAPED", "first", "k1", "other", "k2", "from", "5", "fromOther", "4", "side", "right");
         assertThat(point("t1").position().plan().distanceMetres(Ternholm.YARD.plus(8, 4))).isLessThan(0.03);
         assertThat(point("t1").position().elevation()).isEmpty();
-        assertThat(sight(UUID.randomUUID(), 1, "t1", "way", "SQUARE", "first", "k1", "other", "k2", "along", "1", "across", "-2").body()).contains("POINT_NAME_TAKEN");
+        assertThat(sight(UUID.randomUUID(), 1, "t1", "way", "SQUARE", "first", "k1", "other", "k2", "along", "1", "across", "-2").body())
+                .contains("POINT_NAME_TAKEN");
         String kerb = party.state().strings().get(0).id().toString();
-        sight(UUID.randomUUID(), 1, "t2", "way", "SQUARE", "first", "k1", "other", "k2", "along", "1", "across", "-2", "joins", "[{\"string\":\"" + kerb + "\",\"code\":\"KRB\"}]");
+        sight(UUID.randomUUID(), 1, "t2", "way", "SQUARE", "first", "k1", "other", "k2", "along", "1", "across", "-2", "joins",
+                "[{\"string\":\"" + kerb + "\",\"code\":\"KRB\"}]");
         assertThat(party.state().strings().get(0).vertices()).hasSize(3);
         assertThat(point("t2").position().plan().distanceMetres(Ternholm.YARD.plus(6, -2))).isCloseTo(0, within(0.03));
     }

@@ -17,7 +17,9 @@ import verge.core.points.StoredPoint;
 
 class LegendTest {
     private static Codebook book(int codes) {
-        return new Codebook("", IntStream.range(0, codes).mapToObj(i -> new Codebook.Row(new Code("C" + i), "thing " + i, i % 2 == 0 ? Codebook.Kind.STRING : Codebook.Kind.POINT, Codebook.Surface.NONE,
+        return new Codebook("", IntStream.range(0, codes)
+                .mapToObj(i -> new Codebook.Row(new Code("C" + i), "thing " + i, i % 2 == 0 ? Codebook.Kind.STRING : Codebook.Kind.POINT,
+                Codebook.Surface.NONE,
                 Codebook.Drawn.PLAIN, i % 3 == 0 ? "Yard" : i % 3 == 1 ? "Green" : "")).toList());
     }
 
@@ -41,6 +43,7 @@ class LegendTest {
     }
 
     private static StoredPoint point(String code) {
-        return new StoredPoint(UUID.randomUUID(), new PointName("P"), new Code(code), Origin.MEASURED, Position.of(0, 0, 0), Optional.empty(), Optional.empty(), Optional.empty());
+        return new StoredPoint(UUID.randomUUID(), new PointName("P"), new Code(code), Origin.MEASURED, Position.of(0, 0, 0),
+                Optional.empty(), Optional.empty(), Optional.empty());
     }
 }

@@ -76,20 +76,24 @@ class MeasureServiceTest {
         when(journals.state(JOB)).thenAnswer(call -> journal.state());
         TotalStation station = mock(TotalStation.class);
         when(taken.find(new PointName("7"), Origin.MEASURED)).thenReturn(Optional.of(mock(StoredPoint.class)));
-        when(watch.ready(JOB)).thenReturn(new InstrumentWatch.Ready(leaf, PRISM, station, "test", new InstrumentWatch.How(InstrumentWatch.LEVEL_LIMIT, 1)));
+        when(watch.ready(JOB)).thenReturn(new InstrumentWatch.Ready(leaf, PRISM, station, "test",
+                new InstrumentWatch.How(InstrumentWatch.LEVEL_LIMIT, 1)));
         service = new MeasureService(journals, UnderWayTest.over(journals), watch);
     }
 
     @Test
     void aBadNameOrCodeIsRefusedBeforeTheInstrumentTurns() {
-        assertThat(problemOf(service.measure(JOB, UUID.randomUUID(), "=1", "KRB", Map.of(), MeasureService.Beside.NOT, List.of(), false, "p"))).isEqualTo(Problem.POINT_NAME_UNFIT);
-        assertThat(problemOf(service.measure(JOB, UUID.randomUUID(), "1", "K R B", Map.of(), MeasureService.Beside.NOT, List.of(), false, "p"))).isEqualTo(Problem.CODE_UNFIT);
+        assertThat(problemOf(service.measure(JOB, UUID.randomUUID(), "=1", "KRB", Map.of(), MeasureService.Beside.NOT, List.of(), false,
+                "p"))).isEqualTo(Problem.POINT_NAME_UNFIT);
+        assertThat(problemOf(service.measure(JOB, UUID.randomUUID(), "1", "K R B", Map.of(), MeasureService.Beside.NOT, List.of(), false,
+                "p"))).isEqualTo(Problem.CODE_UNFIT);
         verify(watch, never()).shoot(any());
     }
 
     private static Problem problemOf(CompletableFuture<Kept> refused) {
         assertThat(refused).isCompletedExceptionally();
-        return ((SurveyException) refused.handle((kept, failure) -> failure instanceof CompletionException ? failure.getCause() : failure).join()).problem();
+        return ((SurveyException) refused.handle((kept, failure) -> failure instanceof CompletionException ? failure.getCause() : failure)
+                .join()).problem();
     }
 
     /** What is appended is decided on the state as it is when the reading has come, not as it was when it was asked for. */
@@ -100,14 +104,17 @@ class MeasureServiceTest {
         when(journals.append(any(), any(), any(Function.class))).thenAnswer(call -> {
             Function<JobState, Payload> payload = call.getArgument(2);
             Author author = call.getArgument(1);
-            return new Kept(new Entry(author.entry(), 2, Instant.EPOCH, author.person(), author.device(), payload.apply(journal.state())), false);
+            return new Kept(new Entry(author.entry(), 2, Instant.EPOCH, author.person(), author.device(), payload.apply(journal.state())),
+                    false);
         });
         UUID id = UUID.randomUUID();
-        Kept kept = service.measure(JOB, id, " 7 ", "KRB", Map.of("unknown field", "x"), MeasureService.Beside.NOT, List.of(), false, "p").join();
+        Kept kept = service.measure(JOB, id, " 7 ", "KRB", Map.of("unknown field", "x"), MeasureService.Beside.NOT, List.of(), false, "p")
+                .join();
         assertThat(kept.before()).isFalse();
         assertThat(kept.entry().id()).isEqualTo(id);
         assertThat(kept.entry().device()).isEqualTo("test");
-        assertThat(kept.entry().payload()).isEqualTo(new ShotTaken(leaf.entry(), new PointName("7"), new Code("KRB"), reading, PRISM, Map.of()));
+        assertThat(kept.entry().payload())
+                .isEqualTo(new ShotTaken(leaf.entry(), new PointName("7"), new Code("KRB"), reading, PRISM, Map.of()));
     }
 
     @Test
@@ -118,7 +125,8 @@ class MeasureServiceTest {
             Function<JobState, Payload> payload = call.getArgument(2);
             return payload.apply(taken);
         });
-        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "7", "", Map.of(), MeasureService.Beside.NOT, List.of(), false, "p");
+        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "7", "", Map.of(), MeasureService.Beside.NOT, List.of(),
+                false, "p");
         slow.complete(new TotalStationReading(Angle.ofDegrees(12), Angle.ofDegrees(91), new Length(33), "raw"));
         assertThat(problemOf(shot)).isEqualTo(Problem.POINT_NAME_TAKEN);
     }
@@ -126,7 +134,8 @@ class MeasureServiceTest {
     @Test
     void aReadingThatFailsStoresNothing() {
         when(watch.shoot(any())).thenReturn(CompletableFuture.failedFuture(new SurveyException(Problem.LINK_LOST, "x")));
-        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "1", "", Map.of(), MeasureService.Beside.NOT, List.of(), false, "p");
+        CompletableFuture<Kept> shot = service.measure(JOB, UUID.randomUUID(), "1", "", Map.of(), MeasureService.Beside.NOT, List.of(),
+                false, "p");
         assertThat(shot).isCompletedExceptionally();
         verify(journals, never()).append(any(), any(), any(Function.class));
     }
@@ -136,7 +145,8 @@ class MeasureServiceTest {
         UUID id = UUID.randomUUID();
         Entry stored = new Entry(id, 2, Instant.EPOCH, "p", "d", new TargetChosen(PRISM));
         journal = journal.append(stored);
-        assertThat(service.measure(JOB, id, "1", "", Map.of(), MeasureService.Beside.NOT, List.of(), false, "p").join()).isEqualTo(new Kept(stored, true));
+        assertThat(service.measure(JOB, id, "1", "", Map.of(), MeasureService.Beside.NOT, List.of(), false, "p").join())
+                .isEqualTo(new Kept(stored, true));
         verify(watch, never()).ready(any());
     }
 

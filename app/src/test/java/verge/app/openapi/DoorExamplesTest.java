@@ -45,7 +45,8 @@ class DoorExamplesTest {
             JsonNode described = paths.get(address).at("/post/responses/200/content").iterator().next().get("example");
             assertThat(JSON.readTree(answer.body())).as(address).isEqualTo(described);
         }
-        assertThat(shown).contains("fit", "fit/affine", "fit/seven", "fit/matchings", "localisations", "epochs/mean", "geodesics/inverse", "geodesics/direct", "reduction/reciprocal-zeniths", "reduction/atmosphere",
+        assertThat(shown).contains("fit", "fit/affine", "fit/seven", "fit/matchings", "localisations", "epochs/mean", "geodesics/inverse",
+                "geodesics/direct", "reduction/reciprocal-zeniths", "reduction/atmosphere",
                 "units/show", "units/read");
     }
 
@@ -57,14 +58,16 @@ class DoorExamplesTest {
         return """
                 {"pairs": [{"computed": {"place": [0, 0, 1]}, "found": {"place": [0, 0, 11]}},
                  {"computed": {"place": [10, 0, 1]}, "found": {"place": [10, 0, 11]}},
-                 {"computed": {"place": [5, 9, 1]}, "found": {"place": [5, 9, 11.4]}%s}], "points": [{"place": [2, 2, 1]}]}""".formatted(sigmas);
+                 {"computed": {"place": [5, 9, 1]}, "found": {"place": [5, 9, 11.4]}%s}], "points": [{"place": [2, 2, \
+                1]}]}""".formatted(sigmas);
     }
 
     /** Rises of 10, 10 and 10.4 m: the mean is 10.1333; the last known half as well counts a quarter, 10.0444. */
     @Test
     void singleMarksAndEpochsWeighWhatIsSaidOfThem() throws Exception {
         assertThat(answer("/api/v1/fit", fit("")).at("/points/0/place/2").asDouble()).isCloseTo(11 + 0.4 / 3, within(1e-9));
-        assertThat(answer("/api/v1/fit", fit(", \"sigmaHeight\": 0.02")).at("/points/0/place/2").asDouble()).isCloseTo(11 + 0.4 * 0.25 / 2.25, within(1e-9));
+        assertThat(answer("/api/v1/fit", fit(", \"sigmaHeight\": 0.02")).at("/points/0/place/2").asDouble())
+                .isCloseTo(11 + 0.4 * 0.25 / 2.25, within(1e-9));
         for (String field : new String[] {"sigma", "sigmaHeight"}) {
             for (String value : new String[] {"0", "-1", "1e9", "1e-300"}) {
                 HttpResponse<String> refused = visitor.program("POST", "/api/v1/fit", token, fit(", \"" + field + "\": " + value));
@@ -72,16 +75,20 @@ class DoorExamplesTest {
                 assertThat(refused.body()).contains(field);
             }
         }
-        String epochs = "{\"epochs\": [{\"geographic\": [56, 11, 40.0], \"sigma\": [0.01, 0.01, 0.02]}, {\"geographic\": [56, 11, 40.1], \"sigma\": [0.01, 0.01, 0.02]%s}]}";
+        String epochs =
+                "{\"epochs\": [{\"geographic\": [56, 11, 40.0], \"sigma\": [0.01, 0.01, 0.02]}, {\"geographic\": [56, 11, 40.1], "
+                + "\"sigma\": [0.01, 0.01, 0.02]%s}]}";
         assertThat(answer("/api/v1/epochs/mean", epochs.formatted("")).at("/geographic/2").asDouble()).isCloseTo(40.05, within(1e-6));
         JsonNode weighed = answer("/api/v1/epochs/mean", epochs.formatted(", \"weight\": 3"));
         assertThat(weighed.at("/geographic/2").asDouble()).isCloseTo(40.075, within(1e-6));
         assertThat(weighed.at("/sigma/2").asDouble()).isCloseTo(0.02, within(1e-6));
         assertThat(weighed.at("/residuals/0/2").asDouble()).isCloseTo(-0.075, within(1e-6));
         for (String value : new String[] {"0", "-1", "\"x\""}) {
-            assertThat(visitor.program("POST", "/api/v1/epochs/mean", token, epochs.formatted(", \"weight\": " + value)).statusCode()).isBetween(400, 499);
+            assertThat(visitor.program("POST", "/api/v1/epochs/mean", token, epochs.formatted(", \"weight\": " + value)).statusCode())
+                    .isBetween(400, 499);
         }
-        for (String body : new String[] {"{}", "{\"epochs\": []}", "{\"epochs\": [null]}", "{\"epochs\": [{\"geographic\": [56, 11], \"sigma\": [1, 1, 1]}]}"}) {
+        for (String body : new String[] {"{}", "{\"epochs\": []}", "{\"epochs\": [null]}",
+                "{\"epochs\": [{\"geographic\": [56, 11], \"sigma\": [1, 1, 1]}]}"}) {
             assertThat(visitor.program("POST", "/api/v1/epochs/mean", token, body).statusCode()).isBetween(400, 499);
         }
     }

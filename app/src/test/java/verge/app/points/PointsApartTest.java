@@ -46,9 +46,13 @@ class PointsApartTest {
         party.ground().pole(Ternholm.YARD.plus(4, 6));
         party.post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", "twice", "code", "GRD"));
         Uncertainty known = new Uncertainty(new Length(0.005), new Length(0.005), new Length(0.005));
-        NamedPosition given = new NamedPosition(new PointName("twice"), Code.NONE, Position.ofPlan(Ternholm.YARD.northing() + 3.5, Ternholm.YARD.easting() + 6), "", Optional.of(known));
-        verge.bean(JournalService.class).append(party.job(), Author.atPage("surveyor"), new PointsImported(Origin.CONTROL, "given.csv", "ab".repeat(32), List.of(given)));
-        List<StoredPoint> both = party.state().points().filter(p -> p.name().text().equals("twice")).sorted(Comparator.comparing(StoredPoint::origin)).toList();
+        NamedPosition given = new NamedPosition(new PointName("twice"), Code.NONE,
+                Position.ofPlan(Ternholm.YARD.northing() + 3.5, Ternholm.YARD.easting() + 6), "", Optional.of(known));
+        verge.bean(JournalService.class)
+                .append(party.job(), Author.atPage("surveyor"),
+                new PointsImported(Origin.CONTROL, "given.csv", "ab".repeat(32), List.of(given)));
+        List<StoredPoint> both = party.state().points().filter(p -> p.name().text().equals("twice"))
+                .sorted(Comparator.comparing(StoredPoint::origin)).toList();
         assertThat(both).hasSize(2);
         String token = verge.bean(TokenService.class).make("surveyor", "apart");
         String address = "/api/v1/jobs/" + party.job() + "/points/apart?name=twice&first=" + both.get(0).entry() + "&second=";

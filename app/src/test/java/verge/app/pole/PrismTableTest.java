@@ -40,7 +40,8 @@ class PrismTableTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"-12, -0.012", "\u221234.5, -0.0345", "0, 0", "'-17,5', -0.0175", "-12 mm, -0.012", "-0.0345 m, -0.0345", "0.2, 0.0002", "100, 0.1"})
+    @CsvSource({"-12, -0.012", "\u221234.5, -0.0345", "0, 0", "'-17,5', -0.0175", "-12 mm, -0.012", "-0.0345 m, -0.0345", "0.2, 0.0002",
+            "100, 0.1"})
     void aBareNumberIsMillimetres(String typed, double metres) {
         String plain = typed.replace('\u2212', '-');
         assertThat(PrismTable.constant(plain, LengthUnit.METRE).metres()).isCloseTo(metres, within(1e-12));
@@ -58,7 +59,8 @@ class PrismTableTest {
     @ParameterizedTest
     @CsvSource({"101, OUT_OF_RANGE", "-12 m, OUT_OF_RANGE", "brass, NOT_A_LENGTH"})
     void whatNoPrismHasIsRefused(String typed, Problem problem) {
-        assertThatThrownBy(() -> PrismTable.constant(typed, LengthUnit.METRE)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
+        assertThatThrownBy(() -> PrismTable.constant(typed, LengthUnit.METRE))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
     }
 
     @Test
@@ -79,6 +81,7 @@ class PrismTableTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "  ", "12", "-34.5", "a name that is far longer than any label on a prism"})
     void aNameThatCouldBeAConstantOrIsNoneIsRefused(String name) {
-        assertThatThrownBy(() -> table.add(JOB, name, "0")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.PRISM_NAME_UNFIT));
+        assertThatThrownBy(() -> table.add(JOB, name, "0"))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.PRISM_NAME_UNFIT));
     }
 }

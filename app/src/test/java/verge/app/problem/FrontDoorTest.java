@@ -59,7 +59,8 @@ class FrontDoorTest {
         HttpResponse<String> told = visitor.post("/account/password", Map.of("old", "lighthouse", "fresh", letter.repeat(letters)));
         assertRefused(told, "longer than 72");
         assertThat(Visitor.signedIn(verge).get("/account").body()).contains("surveyor");
-        assertThat(new Visitor(verge.base()).post("/sign-in", Map.of("username", "surveyor", "password", "x".repeat(100))).statusCode()).isLessThan(500);
+        assertThat(new Visitor(verge.base()).post("/sign-in", Map.of("username", "surveyor", "password", "x".repeat(100))).statusCode())
+                .isLessThan(500);
     }
 
     /** Where a request says it went to is no place to send anybody. */

@@ -47,7 +47,8 @@ class LeftBehindTest extends JobWithReceivers {
     }
 
     private void send(Receiver receiver) throws Exception {
-        EarthCentred here = EarthCentred.of(receiver.snapshot().now().flatMap(SolvedPosition::place).orElseThrow(), ReferenceEllipsoid.WGS84);
+        EarthCentred here = EarthCentred.of(receiver.snapshot().now().flatMap(SolvedPosition::place).orElseThrow(),
+                ReferenceEllipsoid.WGS84);
         Orders.set(receiver, "PLACE", Double.toString(here.x()), Double.toString(here.y()), Double.toString(here.z()));
         Orders.set(receiver, "ROLE", "BASE");
         until(this::sends);

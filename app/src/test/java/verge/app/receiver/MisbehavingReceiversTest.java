@@ -47,7 +47,8 @@ class MisbehavingReceiversTest extends JobWithReceivers {
 
     /** What it does from the press on. */
     private enum Deed {
-        STEADY, LATE, HELD_AND_LET_GO, HEIGHT_JUMPS, TWICE_A_MOMENT, TWO_IN_TURNS, AN_HOUR_ON, OLD_AGAIN, NO_SATELLITES, SOUTH, NO_SEPARATION, FALLS_SILENT, SKY_HIGH
+        STEADY, LATE, HELD_AND_LET_GO, HEIGHT_JUMPS, TWICE_A_MOMENT, TWO_IN_TURNS, AN_HOUR_ON, OLD_AGAIN, NO_SATELLITES, SOUTH,
+                NO_SEPARATION, FALLS_SILENT, SKY_HIGH
     }
 
     /** A receiver of ten fixed positions a second that plays what it is told. */
@@ -125,12 +126,15 @@ class MisbehavingReceiversTest extends JobWithReceivers {
             return all.toString();
         }
 
-        private static String moment(Instant at, GridPoint plan, double height, Quality quality, int satellites, boolean withoutSeparation) {
+        private static String moment(Instant at, GridPoint plan, double height, Quality quality, int satellites,
+                boolean withoutSeparation) {
             LocalTime time = at.atOffset(ZoneOffset.UTC).toLocalTime();
             Geographic place = OnEarth.at(plan, height).position();
-            return NmeaWriter.line(new NmeaSentence.Gga("GN", time, Optional.of(place), quality, satellites, OptionalDouble.of(0.7), OptionalDouble.of(height),
+            return NmeaWriter.line(new NmeaSentence.Gga("GN", time, Optional.of(place), quality, satellites, OptionalDouble.of(0.7),
+                    OptionalDouble.of(height),
                     withoutSeparation ? OptionalDouble.empty() : OptionalDouble.of(SEPARATION), OptionalDouble.of(1), ""))
-                    + NmeaWriter.line(new NmeaSentence.Gst("GN", time, OptionalDouble.of(0.01), OptionalDouble.of(0.008), OptionalDouble.of(0.008), OptionalDouble.of(0.015)));
+                    + NmeaWriter.line(new NmeaSentence.Gst("GN", time, OptionalDouble.of(0.01), OptionalDouble.of(0.008),
+                    OptionalDouble.of(0.008), OptionalDouble.of(0.015)));
         }
 
         @Override
@@ -142,7 +146,8 @@ class MisbehavingReceiversTest extends JobWithReceivers {
     }
 
     private static double away(EarthPlace place, GridPoint plan) {
-        return EarthCentred.of(place, ReferenceEllipsoid.WGS84).minus(EarthCentred.of(new EarthPlace(OnEarth.at(plan, 0).position(), place.height()), ReferenceEllipsoid.WGS84)).length();
+        return EarthCentred.of(place, ReferenceEllipsoid.WGS84)
+                .minus(EarthCentred.of(new EarthPlace(OnEarth.at(plan, 0).position(), place.height()), ReferenceEllipsoid.WGS84)).length();
     }
 
     @AfterEach
@@ -176,7 +181,8 @@ class MisbehavingReceiversTest extends JobWithReceivers {
         GridPoint stands = Ternholm.YARD.plus(3, 4);
         played.at = stands;
         until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> away(p.place().orElseThrow(), stands) < 0.01).isPresent());
-        if (deed == Deed.SKY_HIGH || deed == Deed.SOUTH || deed == Deed.NO_SEPARATION || deed == Deed.NO_SATELLITES) {   // so when it is pressed
+        // so when it is pressed
+        if (deed == Deed.SKY_HIGH || deed == Deed.SOUTH || deed == Deed.NO_SEPARATION || deed == Deed.NO_SATELLITES) {
             played.from(deed);
             Thread.sleep(400);
         }

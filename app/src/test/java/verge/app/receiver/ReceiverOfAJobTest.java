@@ -88,7 +88,8 @@ class ReceiverOfAJobTest extends JobWithReceivers {
     }
 
     private void untilFixed() throws InterruptedException {
-        until(() -> snapshot().now().filter(p -> p.kind() == Kind.FIXED && p.base().equals("0417")).isPresent() && snapshot().base().filter(b -> b.name().equals("GALLERY")).isPresent() && snapshot().condition().isPresent());
+        until(() -> snapshot().now().filter(p -> p.kind() == Kind.FIXED && p.base().equals("0417")).isPresent() && snapshot().base()
+                .filter(b -> b.name().equals("GALLERY")).isPresent() && snapshot().condition().isPresent());
     }
 
     private void antenna(String height, String to) throws Exception {
@@ -113,29 +114,48 @@ class ReceiverOfAJobTest extends JobWithReceivers {
         return state().geodesy().position(OnEarth.at(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres())).orElseThrow();
     }
 
-    /** A base that was heard before, a stream that carries another, and one of the number of the job's own that stands elsewhere are not passed over. */
+    /**
+     * A base that was heard before, a stream that carries another, and one of the number of the job's own that stands elsewhere are not
+     * passed over.
+     */
     @Test
     void anotherBaseThanBefore() {
         EarthCentred there = EarthCentred.of(OnEarth.at(Ternholm.YARD, 6), ReferenceEllipsoid.WGS84);
-        AntennaOverMark antenna = new AntennaOverMark(new AntennaModel("DISH", Optional.empty(), 0, Map.of()), new AntennaHeight(new Length(1.6), AntennaHeight.To.MOUNT));
+        AntennaOverMark antenna = new AntennaOverMark(new AntennaModel("DISH", Optional.empty(), 0, Map.of()),
+                new AntennaHeight(new Length(1.6), AntennaHeight.To.MOUNT));
         BaseHeard own = new BaseHeard("YARD", 7, there);
         JournalService journals = verge.bean(JournalService.class);
-        Epochs epochs = new Epochs(5, Instant.EPOCH, Instant.EPOCH.plusSeconds(4), Kind.FIXED, 21, OptionalDouble.empty(), OptionalDouble.empty());
-        journals.append(job.id(), Author.atPage("surveyor"), new BaseSetUp(new PointName("B1"), BaseSetUp.Held.SKY, antenna, own, Optional.of(new SkyMean(there, new EarthCovariance(1, 0, 0, 1, 0, 1), epochs)), Sending.OTHERWISE, "tripod", ""));
-        journals.append(job.id(), Author.atPage("surveyor"), new PointOccupied(new PointName("R9"), Code.NONE, Optional.of(new BaseHeard("GALLERY", 417, there)), new EarthCentred(10, 20, 30), new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4), epochs, antenna, Optional.empty(), "rover", "", Map.of(), List.of()));
+        Epochs epochs = new Epochs(5, Instant.EPOCH, Instant.EPOCH.plusSeconds(4), Kind.FIXED, 21, OptionalDouble.empty(),
+                OptionalDouble.empty());
+        journals.append(job.id(), Author.atPage("surveyor"),
+                new BaseSetUp(new PointName("B1"), BaseSetUp.Held.SKY, antenna, own,
+                Optional.of(new SkyMean(there, new EarthCovariance(1, 0, 0, 1, 0, 1), epochs)), Sending.OTHERWISE, "tripod", ""));
+        journals.append(job.id(), Author.atPage("surveyor"),
+                new PointOccupied(new PointName("R9"), Code.NONE, Optional.of(new BaseHeard("GALLERY", 417, there)),
+                new EarthCentred(10, 20, 30), new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4), epochs, antenna, Optional.empty(), "rover",
+                "", Map.of(), List.of()));
         JobState state = journals.state(job.id());
         EarthCentred off = there.plus(new EarthCentred(1.5, 0, 0));
         assertThat(ReceiverDoubts.changed(own, state)).isEmpty();
         assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 417, there), state)).isEmpty();
-        assertThat(ReceiverDoubts.changed(new BaseHeard("OTHER", 7, off), state)).get().asString().contains("not the one over B1").contains("1.500 m");
+        assertThat(ReceiverDoubts.changed(new BaseHeard("OTHER", 7, off), state)).get().asString().contains("not the one over B1")
+                .contains("1.500 m");
         assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 530, off), state)).get().asString().contains("carries base 530 now");
-        assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 417, off), state)).get().asString().contains("1.500 m from where it stood");
-        journals.append(job.id(), Author.atPage("surveyor"), new PointOccupied(new PointName("R10"), Code.NONE, Optional.of(new BaseHeard("GALLERY", 417, there, 14)), new EarthCentred(10, 20, 30), new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4), epochs, antenna, Optional.empty(), "rover", "", Map.of(), List.of()));
+        assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 417, off), state)).get().asString()
+                .contains("1.500 m from where it stood");
+        journals.append(job.id(), Author.atPage("surveyor"),
+                new PointOccupied(new PointName("R10"), Code.NONE, Optional.of(new BaseHeard("GALLERY", 417, there, 14)),
+                new EarthCentred(10, 20, 30), new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4), epochs, antenna, Optional.empty(), "rover",
+                "", Map.of(), List.of()));
         assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 417, there, 14), journals.state(job.id()))).isEmpty();
-        assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 417, there, 20), journals.state(job.id()))).get().asString().contains("in ITRF2020; your points were measured from one in ITRF2014");
+        assertThat(ReceiverDoubts.changed(new BaseHeard("GALLERY", 417, there, 20), journals.state(job.id()))).get().asString()
+                .contains("in ITRF2020; your points were measured from one in ITRF2014");
     }
 
-    /** Base and vector in the book, the ground below the antenna where it truly is, as well known as it says; its height corrected, it moves; sent twice, it is one. */
+    /**
+     * Base and vector in the book, the ground below the antenna where it truly is, as well known as it says; its height corrected, it
+     * moves; sent twice, it is one.
+     */
     @Test
     void aPointIsMeasured() throws Exception {
         antenna(Double.toString(ground.look().mount().metres()), "MOUNT");
@@ -148,7 +168,8 @@ class ReceiverOfAJobTest extends JobWithReceivers {
         Uncertainty sigma = stored.sigma().orElseThrow();
         assertThat(sigma.plan().metres()).isBetween(0.002, 0.03);
         assertThat(stored.position().plan().distanceMetres(truth().plan())).isLessThan(5 * sigma.plan().metres());
-        assertThat(stored.position().elevation().orElseThrow().minus(truth().elevation().orElseThrow()).metres()).isCloseTo(0, within(5 * sigma.up().metres()));
+        assertThat(stored.position().elevation().orElseThrow().minus(truth().elevation().orElseThrow()).metres())
+                .isCloseTo(0, within(5 * sigma.up().metres()));
         Entry entry = journal().entry(id).orElseThrow();
         PointOccupied said = (PointOccupied) entry.payload();
         assertThat(said.base().orElseThrow().name()).isEqualTo("GALLERY");
@@ -159,7 +180,8 @@ class ReceiverOfAJobTest extends JobWithReceivers {
         assertThat(page("/trace/" + id)).contains("Base GALLERY (number 417)", "Vector to the antenna", "1.735 m over the ground");
         double before = stored.position().elevation().orElseThrow().metres();
         post("/rework/" + id, Map.of("antennaHeight", "1.2", "reason", "the pole was shorter", "id", UUID.randomUUID().toString()));
-        assertThat(point("R1").orElseThrow().position().elevation().orElseThrow().metres()).isCloseTo(before + said.antenna().height().measured().metres() - 1.2, within(1e-5));
+        assertThat(point("R1").orElseThrow().position().elevation().orElseThrow().metres())
+                .isCloseTo(before + said.antenna().height().measured().metres() - 1.2, within(1e-5));
     }
 
     /** Whatever is missing or wrong is said in words, and nothing is stored. */
@@ -194,7 +216,10 @@ class ReceiverOfAJobTest extends JobWithReceivers {
         assertThat(lines()).isEqualTo(1);
     }
 
-    /** A caster that refuses or is none, a neighbour's stream, a line that speaks of something else: the bench says so, and it goes on by itself or when it is asked. */
+    /**
+     * A caster that refuses or is none, a neighbour's stream, a line that speaks of something else: the bench says so, and it goes on by
+     * itself or when it is asked.
+     */
     @ParameterizedTest
     @CsvSource({"REFUSES, does not know this user or password", "HAS_NOTHING, has no such stream", "WEB_PAGE, what answers is no caster"})
     void whatACasterDoesIsSaid(Caster.Fault fault, String words) throws Exception {
@@ -211,8 +236,10 @@ class ReceiverOfAJobTest extends JobWithReceivers {
 
     @Test
     void theNeighboursStreamAndAStranger() throws Exception {
-        assertThat(post("/receiver/streams", Map.of("caster", "127.0.0.1:" + verge.standIn().casterPort())).body()).containsSubsequence("GALLERY", "Ternholm lighthouse", "SKARVHOLM", " km");
-        assertThat(post("/receiver/streams", Map.of("caster", "127.0.0.1:" + verge.standIn().receiverPort())).body()).contains("gave no list of its streams");
+        assertThat(post("/receiver/streams", Map.of("caster", "127.0.0.1:" + verge.standIn().casterPort())).body())
+                .containsSubsequence("GALLERY", "Ternholm lighthouse", "SKARVHOLM", " km");
+        assertThat(post("/receiver/streams", Map.of("caster", "127.0.0.1:" + verge.standIn().receiverPort())).body())
+                .contains("gave no list of its streams");
         corrected("SKARVHOLM");
         until(() -> snapshot().base().filter(b -> b.station() == 530).isPresent() && snapshot().now().flatMap(p -> p.place()).isPresent());
         assertThat(page("/setup/receiver")).contains("km off: is it yours?");
@@ -231,7 +258,8 @@ class ReceiverOfAJobTest extends JobWithReceivers {
         post("/receiver/set", Map.of("what", "INITIALISE"));
         Map<String, String> asked = new HashMap<>(Map.of("use", "GROUND_DISTANCES", "source", "RECEIVER"));
         until(() -> snapshot().now().filter(p -> p.kind() == Kind.FLOAT).isPresent());
-        assertThat(page("/ground?use=GROUND_DISTANCES&source=RECEIVER")).contains("Ground is longer by 134").contains("Why take it all the same?");
+        assertThat(page("/ground?use=GROUND_DISTANCES&source=RECEIVER")).contains("Ground is longer by 134")
+                .contains("Why take it all the same?");
         assertThat(post("/ground", asked).body()).contains("reason");
         assertThat(lines()).isEqualTo(1);
         untilFixed();
@@ -256,32 +284,45 @@ class ReceiverOfAJobTest extends JobWithReceivers {
         GroundUse use = state().settings().ground();
         assertThat(use.movesPoints()).isTrue();
         ground.pole(Ternholm.YARD.plus(63, 54));
-        until(() -> snapshot().now().filter(p -> p.kind() == Kind.FIXED).flatMap(p -> p.place()).flatMap(state().geodesy()::position).filter(p -> p.plan().distanceMetres(truth().plan()) < 1).isPresent());
+        until(() -> snapshot().now().filter(p -> p.kind() == Kind.FIXED).flatMap(p -> p.place()).flatMap(state().geodesy()::position)
+                .filter(p -> p.plan().distanceMetres(truth().plan()) < 1).isPresent());
         measure(UUID.randomUUID(), "R1");
         StoredPoint stored = point("R1").orElseThrow();
         assertThat(stored.position().plan().distanceMetres(truth().plan())).isLessThan(5 * stored.sigma().orElseThrow().plan().metres());
         GridPoint shown = use.shown(stored.position().plan());
         assertThat(shown.distanceMetres(stored.position().plan())).isGreaterThan(0.009);
-        assertThat(page("/trace/" + stored.entry())).contains(String.format(Locale.ROOT, "%.3f", shown.northing()), String.format(Locale.ROOT, "%.3f", shown.easting()));
-        assertThat(page("/handover/points.csv?what=MEASURED")).contains("# Pure grid coordinates", String.format(Locale.ROOT, "R1,%.3f,%.3f", stored.position().plan().northing(), stored.position().plan().easting()));
+        assertThat(page("/trace/" + stored.entry()))
+                .contains(String.format(Locale.ROOT, "%.3f", shown.northing()), String.format(Locale.ROOT, "%.3f", shown.easting()));
+        assertThat(page("/handover/points.csv?what=MEASURED"))
+                .contains("# Pure grid coordinates",
+                String.format(Locale.ROOT, "R1,%.3f,%.3f", stored.position().plan().northing(), stored.position().plan().easting()));
     }
 
-    /** Antennas of an open file and typed ones are one table; a slant to a rim that nobody knows gives no height, and one to a known rim is drawn with what it comes to. */
+    /**
+     * Antennas of an open file and typed ones are one table; a slant to a rim that nobody knows gives no height, and one to a known rim is
+     * drawn with what it comes to.
+     */
     @Test
     void antennas() throws Exception {
         byte[] file = getClass().getResourceAsStream("/demo/ternholm-antennas.atx").readAllBytes();
-        assertThat(visitor.upload("/jobs/" + job.id() + "/receiver/antennas/file?name=TERNHOLM+DISH+NONE", "file", "a.atx", file).statusCode()).isLessThan(400);
-        assertThat(visitor.upload("/jobs/" + job.id() + "/receiver/antennas/file?name=NO+SUCH", "file", "a.atx", file).body()).contains("The file has no antenna NO SUCH");
-        assertThat(visitor.upload("/jobs/" + job.id() + "/receiver/antennas/file?name=X", "file", "a.atx", "<html>".getBytes(StandardCharsets.UTF_8)).body()).contains("antenna");
+        assertThat(visitor.upload("/jobs/" + job.id() + "/receiver/antennas/file?name=TERNHOLM+DISH+NONE", "file", "a.atx", file)
+                .statusCode()).isLessThan(400);
+        assertThat(visitor.upload("/jobs/" + job.id() + "/receiver/antennas/file?name=NO+SUCH", "file", "a.atx", file).body())
+                .contains("The file has no antenna NO SUCH");
+        assertThat(visitor.upload("/jobs/" + job.id() + "/receiver/antennas/file?name=X", "file", "a.atx",
+                "<html>".getBytes(StandardCharsets.UTF_8)).body()).contains("antenna");
         Map<String, String> slant = Map.of("antenna", "TERNHOLM DISH NONE", "height", "1.75", "to", "RIM");
         assertThat(post("/receiver/antenna", slant).body()).contains("Nobody has said where the rim of TERNHOLM DISH NONE is");
         post("/receiver/antennas", Map.of("name", "TERNHOLM DISH  NONE", "mount", "0.035", "rimRadius", "0.089", "rimAbove", "0.041"));
         assertThat(page("/setup/receiver")).containsOnlyOnce("<td><b>TERNHOLM DISH NONE</b></td>").contains("0.0890 m");
         // √(1.75² − 0.089²) − 0.041
-        assertThat(page("/receiver/antenna/drawn?antenna=TERNHOLM+DISH+NONE&height=1.75&to=RIM")).contains("1.707 m").contains("class=\"tape\"");
-        assertThat(page("/receiver/antenna/drawn?antenna=TERNHOLM+DISH+NONE&height=5'7\"&to=MOUNT".replace("\"", "%22").replace("'", "%27"))).contains("1.737 m");
+        assertThat(page("/receiver/antenna/drawn?antenna=TERNHOLM+DISH+NONE&height=1.75&to=RIM")).contains("1.707 m")
+                .contains("class=\"tape\"");
+        assertThat(page("/receiver/antenna/drawn?antenna=TERNHOLM+DISH+NONE&height=5'7\"&to=MOUNT".replace("\"", "%22")
+                .replace("'", "%27"))).contains("1.737 m");
         assertThat(page("/receiver/antenna/drawn?antenna=X&height=1750&to=MOUNT")).contains("antenna height");
-        assertThat(page("/receiver/antenna/drawn?antenna=" + "X".repeat(21) + "&height=1.7&to=MOUNT")).contains("XXXXX").doesNotContain("class=\"tape\"");
+        assertThat(page("/receiver/antenna/drawn?antenna=" + "X".repeat(21) + "&height=1.7&to=MOUNT")).contains("XXXXX")
+                .doesNotContain("class=\"tape\"");
         assertThat(post("/receiver/antennas", Map.of("name", "HALF", "rimRadius", "0.1")).body()).contains("rim above the reference point");
     }
 }

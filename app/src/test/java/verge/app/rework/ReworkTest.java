@@ -82,7 +82,8 @@ class ReworkTest {
         assertThat(place("101")).as("only looked at").isEqualTo(before);
         assertThat(write("/" + shot("101"), Map.of("distance", "20.000")).statusCode()).isEqualTo(204);
         Journal journal = verge.bean(JournalService.class).journal(party.job());
-        assertThat(((ShotTaken) journal.counting(journal.entry(shot("101")).orElseThrow())).reading().slopeDistance().metres()).isEqualTo(20);
+        assertThat(((ShotTaken) journal.counting(journal.entry(shot("101")).orElseThrow())).reading().slopeDistance().metres())
+                .isEqualTo(20);
         assertThat(place("101")).isNotEqualTo(before);
         assertThat(party.page("/book")).contains("misread");
         assertThat(write("/" + shot("101"), Map.of("distance", "20.000")).body()).contains("REWORK_CHANGES_NOTHING");
@@ -91,11 +92,15 @@ class ReworkTest {
     /** The root of it all: a coordinate of the file. Leaf, shots and what becomes of them are told before. */
     @Test
     void aCoordinateOfTheControlFileIsCorrectedAndAllThatRestsOnItFollows() throws Exception {
-        Entry file = verge.bean(JournalService.class).journal(party.job()).entries().stream().filter(e -> e.payload() instanceof PointsImported p && p.points().stream().anyMatch(x -> x.name().text().equals("T2"))).findFirst().orElseThrow();
+        Entry file = verge.bean(JournalService.class).journal(party.job()).entries().stream()
+                .filter(e -> e.payload() instanceof PointsImported p && p.points().stream().anyMatch(x -> x.name().text().equals("T2")))
+                .findFirst().orElseThrow();
         int row = ((PointsImported) file.payload()).points().stream().map(p -> p.name().text()).toList().indexOf("T2");
-        assertThat(party.page("/rework/" + file.id() + "?point=T2")).contains("<legend>T2</legend>", "Northing", "Elevation").doesNotContain("<legend>T4</legend>");
+        assertThat(party.page("/rework/" + file.id() + "?point=T2")).contains("<legend>T2</legend>", "Northing", "Elevation")
+                .doesNotContain("<legend>T4</legend>");
         double before = height("101");
-        String typed = Double.toString(((PointsImported) file.payload()).points().get(row).position().elevation().orElseThrow().metres() + 0.1);
+        String typed = Double.toString(((PointsImported) file.payload()).points().get(row).position().elevation().orElseThrow().metres()
+                + 0.1);
         JsonNode seen = seen("/" + file.id(), Map.of("elevation-" + row, typed));
         assertThat(texts(seen, "name")).contains("T2", "101", "102");
         write("/" + file.id(), Map.of("elevation-" + row, typed));
@@ -118,7 +123,8 @@ class ReworkTest {
         double[] before = {height("101"), height("102")};
         Entry first = verge.bean(JournalService.class).journal(party.job()).entry(shot("101")).orElseThrow();
         TimeText times = party.state().settings().times();
-        Map<String, String> typed = Map.of("what", "POLE_BY", "by", "0.10", "kind.SHOT", "on", "day", times.localDate(first.at()).toString(), "from", times.clock(first.at()), "to", "23:59");
+        Map<String, String> typed = Map.of("what", "POLE_BY", "by", "0.10", "kind.SHOT", "on", "day",
+                times.localDate(first.at()).toString(), "from", times.clock(first.at()), "to", "23:59");
         assertThat(seen("", typed).get("words").asString()).startsWith("2 lines are corrected. 2 points move");
         assertThat(write("", typed).statusCode()).isEqualTo(204);
         assertThat(height("101")).isCloseTo(before[0] - 0.1, within(1e-9));
@@ -138,9 +144,11 @@ class ReworkTest {
         write("", Map.of("what", "CODE_WAS", "other-code", "POST", "kind.SHOT", "on"));
         assertThat(party.page("/book")).contains("and 5 lines more, written together", "106 POST", "101 POST");
         String page = party.page("/setup/leaves/" + leaf);
-        assertThat(page.substring(page.indexOf("id=\"bench\""), page.indexOf("id=\"foot\""))).contains("and so 5 lines more, written together").doesNotContain("106 POST");
+        assertThat(page.substring(page.indexOf("id=\"bench\""), page.indexOf("id=\"foot\"")))
+                .contains("and so 5 lines more, written together").doesNotContain("106 POST");
         String station = party.state().leaf(leaf).orElseThrow().written().station().text();
-        assertThat(seen("/" + leaf, Map.of("mark-0", station)).get("words").asString()).contains("No point moves", "6 lose their coordinates", "One setup has no solution any more");
+        assertThat(seen("/" + leaf, Map.of("mark-0", station)).get("words").asString())
+                .contains("No point moves", "6 lose their coordinates", "One setup has no solution any more");
     }
 
     @Test
@@ -148,27 +156,34 @@ class ReworkTest {
         int before = party.entries();
         assertThat(write("", Map.of("what", "POLE_BY", "by", "0.1")).body()).contains("MISSING", "kind of line");
         assertThat(write("", Map.of("what", "POLE_BY", "by", "much", "kind.SHOT", "on")).body()).contains("NOT_A_LENGTH");
-        assertThat(write("", Map.of("what", "POLE_BY", "by", "0.1", "kind.SHOT", "on", "day", "2026-06-01", "from", "noon")).body()).contains("NOT_A_TIME");
+        assertThat(write("", Map.of("what", "POLE_BY", "by", "0.1", "kind.SHOT", "on", "day", "2026-06-01", "from", "noon")).body())
+                .contains("NOT_A_TIME");
         assertThat(write("", Map.of("what", "POLE_BY", "by", "0.1", "kind.SHOT", "on", "leaf", "none")).body()).contains("NOT_FOUND");
-        assertThat(write("", Map.of("what", "CODE_WAS", "other-code", "KERB", "kind.CHECK", "on")).body()).contains("REWORK_CHANGES_NOTHING");
-        assertThat(write("/" + leaf, Map.of("mark-0", "101")).body()).contains("REWORK_IN_A_CIRCLE", "101 was measured from this very setup");
+        assertThat(write("", Map.of("what", "CODE_WAS", "other-code", "KERB", "kind.CHECK", "on")).body())
+                .contains("REWORK_CHANGES_NOTHING");
+        assertThat(write("/" + leaf, Map.of("mark-0", "101")).body())
+                .contains("REWORK_IN_A_CIRCLE", "101 was measured from this very setup");
         assertThat(write("/" + leaf, Map.of("direction-0-0", "400")).body()).contains("OUT_OF_RANGE");
         assertThat(write("/" + leaf, Map.of("instrumentHeight", "9")).body()).contains("OUT_OF_RANGE");
         assertThat(write("/" + leaf, Map.of("temperature", "100")).body()).contains("OUT_OF_RANGE");
         assertThat(party.entries()).isEqualTo(before);
         party.post("/book/" + shot("102") + "/strike", Map.of());
-        assertThat(party.visitor().get("/jobs/" + party.job() + "/rework/" + last().id()).body()).contains("Nothing in this line can be corrected");
+        assertThat(party.visitor().get("/jobs/" + party.job() + "/rework/" + last().id()).body())
+                .contains("Nothing in this line can be corrected");
     }
 
     /** A setup on a mark of the register that the job did not have: the mark is taken on with the correction, and the leaf stands on it. */
     @Test
     void aSetupIsCorrectedToAMarkOfTheRegister() throws Exception {
         Position of = party.state().find(new PointName("T4"), Origin.CONTROL).orElseThrow().position();
-        String csv = "name,northing,easting,elevation\nREG-9," + (of.plan().northing() + 0.05) + "," + of.plan().easting() + "," + of.elevation().orElseThrow().metres() + "\n";
-        String file = party.visitor().upload("/jobs/" + party.job() + "/prepare/files", "register.csv", csv.getBytes(StandardCharsets.UTF_8)).uri().getPath();
+        String csv = "name,northing,easting,elevation\nREG-9," + (of.plan().northing() + 0.05) + "," + of.plan().easting() + ","
+                + of.elevation().orElseThrow().metres() + "\n";
+        String file = party.visitor().upload("/jobs/" + party.job() + "/prepare/files", "register.csv",
+                csv.getBytes(StandardCharsets.UTF_8)).uri().getPath();
         party.visitor().post(file, Map.of("role", "REGISTER"));
         double before = height("101");
-        assertThat(seen("/" + leaf, Map.of("mark-0", "REG-9")).get("words").asString()).startsWith("2 points move").doesNotContain("no solution");
+        assertThat(seen("/" + leaf, Map.of("mark-0", "REG-9")).get("words").asString()).startsWith("2 points move")
+                .doesNotContain("no solution");
         assertThat(write("/" + leaf, Map.of("mark-0", "REG-9")).statusCode()).isEqualTo(204);
         assertThat(party.state().leaf(leaf)).as("stands on the mark that was taken on").isPresent();
         assertThat(party.state().leaf(leaf).orElseThrow().written().backsight()).contains(new PointName("REG-9"));
@@ -179,17 +194,24 @@ class ReworkTest {
     void programsCorrectAsPagesDo() throws Exception {
         String token = verge.bean(TokenService.class).make("surveyor", "x");
         String base = "/api/v1/jobs/" + party.job();
-        assertThat(party.visitor().program("GET", base + "/entries/" + leaf + "/values", token, "").body()).contains("instrumentHeight", "direction-0-0", "temperature", "Refraction coefficient");
+        assertThat(party.visitor().program("GET", base + "/entries/" + leaf + "/values", token, "").body())
+                .contains("instrumentHeight", "direction-0-0", "temperature", "Refraction coefficient");
         double before = height("101");
-        assertThat(party.visitor().program("POST", base + "/entries/" + shot("101") + "/corrections/preview", token, "{\"fields\":{\"targetHeight\":\"1.700\"}}").body()).contains("1 point moves");
-        assertThat(party.visitor().program("POST", base + "/entries/" + shot("101") + "/corrections", token, "{\"fields\":{\"targetHeight\":\"1.700\"}}").body()).contains("REASON_NEEDED");
+        assertThat(party.visitor().program("POST", base + "/entries/" + shot("101") + "/corrections/preview", token,
+                "{\"fields\":{\"targetHeight\":\"1.700\"}}").body()).contains("1 point moves");
+        assertThat(party.visitor().program("POST", base + "/entries/" + shot("101") + "/corrections", token,
+                "{\"fields\":{\"targetHeight\":\"1.700\"}}").body()).contains("REASON_NEEDED");
         String once = "{\"id\":\"" + UUID.randomUUID() + "\",\"fields\":{\"targetHeight\":\"1.700\"},\"reason\":\"by a program\"}";
-        assertThat(party.visitor().program("POST", base + "/entries/" + shot("101") + "/corrections", token, once).statusCode()).isEqualTo(204);
+        assertThat(party.visitor().program("POST", base + "/entries/" + shot("101") + "/corrections", token, once).statusCode())
+                .isEqualTo(204);
         int entries = party.entries();
-        assertThat(party.visitor().program("POST", base + "/entries/" + shot("101") + "/corrections", token, once).statusCode()).isEqualTo(204);
+        assertThat(party.visitor().program("POST", base + "/entries/" + shot("101") + "/corrections", token, once).statusCode())
+                .isEqualTo(204);
         assertThat(party.entries()).as("sent again, written once").isEqualTo(entries);
         assertThat(height("101")).isCloseTo(before - 0.1, within(1e-9));
-        assertThat(party.visitor().program("POST", base + "/corrections", token, "{\"fields\":{\"what\":\"EXCHANGED\",\"one\":\"101\",\"other\":\"102\",\"kind.SHOT\":\"on\"},\"reason\":\"x\"}").statusCode()).isEqualTo(204);
+        assertThat(party.visitor().program("POST", base + "/corrections", token,
+                "{\"fields\":{\"what\":\"EXCHANGED\",\"one\":\"101\",\"other\":\"102\",\"kind.SHOT\":\"on\"},\"reason\":\"x\"}")
+                .statusCode()).isEqualTo(204);
         assertThat(height("102")).isCloseTo(before - 0.1, within(1e-9));
     }
 }

@@ -45,12 +45,14 @@ class RunningCopyTest {
     void aJobWithACopy() {
         when(journals.journal(any())).thenAnswer(asked -> book.journal());
         copies = new RunningCopy(journals, mock(JobService.class), data, Runnable::run);
-        book.add(new SettingsChosen(book.journal().state().settings().with(new JobSettings.Work("", Set.of(), List.of("condition"), "yard", ZoneOffset.UTC))));
+        book.add(new SettingsChosen(book.journal().state().settings()
+                .with(new JobSettings.Work("", Set.of(), List.of("condition"), "yard", ZoneOffset.UTC))));
         leaf = book.setUp("");
     }
 
     private Entry shot(String name, String condition) {
-        Entry shot = book.add(new ShotTaken(leaf.id(), new PointName(name), new Code("KRB"), Books.reading(90, 50), Books.PRISM, Map.of("condition", condition)));
+        Entry shot = book.add(new ShotTaken(leaf.id(), new PointName(name), new Code("KRB"), Books.reading(90, 50), Books.PRISM,
+                Map.of("condition", condition)));
         copies.grow(new JournalChanged(JOB, shot));
         return shot;
     }
@@ -62,7 +64,8 @@ class RunningCopyTest {
     @Test
     void eachShotIsALineAtOnce() throws IOException {
         shot("101", "wet, worn");
-        assertThat(Files.readString(file())).startsWith("Line,Time,Name,Code,Northing [m],Easting [m],Elevation [m],Hz [deg],").contains(",101,KRB,", ",\"wet, worn\"\r\n");
+        assertThat(Files.readString(file())).startsWith("Line,Time,Name,Code,Northing [m],Easting [m],Elevation [m],Hz [deg],")
+                .contains(",101,KRB,", ",\"wet, worn\"\r\n");
         long before = Files.size(file());
         shot("102", "");
         assertThat(Files.readAllLines(file())).hasSize(3);

@@ -24,7 +24,8 @@ class VergeScriptTest {
     void helpListsEveryCommand() throws Exception {
         Ended help = run("help");
         assertThat(help.code()).isZero();
-        assertThat(help.said()).contains("demo", "start", "stop", "status", "reset-demo", "rebuild", "test", "pictures", "bench", "--data", "--port");
+        assertThat(help.said()).contains("demo", "start", "stop", "status", "reset-demo", "rebuild", "test", "pictures", "bench", "--data",
+                "--port");
     }
 
     @ParameterizedTest
@@ -54,7 +55,8 @@ class VergeScriptTest {
 
     private static Ended run(String... words) throws IOException, InterruptedException {
         Path script = Path.of("../verge").toAbsolutePath().normalize();
-        Process process = new ProcessBuilder(Stream.concat(Stream.of(script.toString()), Stream.of(words)).toList()).redirectErrorStream(true).start();
+        Process process = new ProcessBuilder(Stream.concat(Stream.of(script.toString()), Stream.of(words)).toList())
+                .redirectErrorStream(true).start();
         String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         return new Ended(process.waitFor(), said);
     }

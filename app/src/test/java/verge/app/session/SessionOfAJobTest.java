@@ -33,7 +33,10 @@ import verge.instruments.receiver.ReceiverSnapshot;
 import verge.instruments.standin.Card;
 import verge.instruments.standin.PracticeGround;
 
-/** A job with static sessions: begun, without power and taken up, ended, fetched and written as RINEX; and what keeps one from being begun, ended or fetched wrong. */
+/**
+ * A job with static sessions: begun, without power and taken up, ended, fetched and written as RINEX; and what keeps one from being begun,
+ * ended or fetched wrong.
+ */
 class SessionOfAJobTest extends JobWithReceivers {
     private static final String DISH = "TERNHOLM DISH NONE";
 
@@ -46,7 +49,8 @@ class SessionOfAJobTest extends JobWithReceivers {
         job = Jobs.onEarth(verge);
         post("/static", Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
         antenna("/static", DISH, "1.6", "MOUNT");
-        until(() -> condition().filter(c -> c.storage().filter(s -> s.free() > 1).isPresent() && c.filesPort().isPresent() && !c.antenna().isBlank()).isPresent() && snapshot().now().isPresent());
+        until(() -> condition().filter(c -> c.storage().filter(s -> s.free() > 1).isPresent() && c.filesPort().isPresent() && !c.antenna()
+                .isBlank()).isPresent() && snapshot().now().isPresent());
     }
 
     @AfterEach
@@ -95,7 +99,10 @@ class SessionOfAJobTest extends JobWithReceivers {
         return answer.body();
     }
 
-    /** The whole of it: begun once although asked twice, the battery changed in the middle, ended early only for one who is sure, fetched although the line breaks, and written with what the book says, corrected too. */
+    /**
+     * The whole of it: begun once although asked twice, the battery changed in the middle, ended early only for one who is sure, fetched
+     * although the line breaks, and written with what the book says, corrected too.
+     */
     @Test
     void aSessionFromTheMarkToTheOffice() throws Exception {
         Map<String, String> begin = fields("T2", "T4");
@@ -126,9 +133,11 @@ class SessionOfAJobTest extends JobWithReceivers {
         assertThat(end("1.601", "true").statusCode()).isEqualTo(204);
         until(() -> condition().filter(c -> c.writing().isEmpty()).isPresent());
         ground.cardHands(PracticeGround.Of.TRIPOD, Card.Fault.SPOILS);
-        assertThat(post("/static/" + session.entry() + "/fetch", Map.of("id", anId())).body()).contains("did not come as it lies on the card");
+        assertThat(post("/static/" + session.entry() + "/fetch", Map.of("id", anId())).body())
+                .contains("did not come as it lies on the card");
         assertThat(fetched(session)).isEmpty();
-        verge.bean(ReceiverDesk.class).find(Seat.session(job.id())).orElseThrow().set("SESSION", session.said().name().file(), "1").join();   // as one that was not reached when it ended
+        // as one that was not reached when it ended
+        verge.bean(ReceiverDesk.class).find(Seat.session(job.id())).orElseThrow().set("SESSION", session.said().name().file(), "1").join();
         untilEpochs(1);
         ground.cardHands(PracticeGround.Of.TRIPOD, Card.Fault.CUTS);
         assertThat(post("/static/" + session.entry() + "/fetch", Map.of("id", anId())).statusCode()).isEqualTo(204);
@@ -138,11 +147,17 @@ class SessionOfAJobTest extends JobWithReceivers {
         assertThat(raw.summary().epochs()).isGreaterThan(4);
         byte[] bytes = visitor.bytes("/jobs/" + job.id() + "/static/" + session.entry() + "/raw");
         assertThat(HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes))).isEqualTo(raw.file().sha256());
-        assertThat(got("/static/" + session.entry() + "/observations")).contains("T2                                                          MARKER NAME", "        1.6350        0.0000        0.0000                  ANTENNA: DELTA H/E/N", raw.file().sha256().substring(32), "TERNHOLM DISH NONE");
-        assertThat(got("/static/" + session.entry() + "/navigation").lines().filter(l -> l.matches("[GREC]\\d\\d 20.*")).count()).isGreaterThan(20);
+        assertThat(got("/static/" + session.entry() + "/observations"))
+                .contains("T2                                                          MARKER NAME",
+                "        1.6350        0.0000        0.0000                  ANTENNA: DELTA H/E/N", raw.file().sha256().substring(32),
+                "TERNHOLM DISH NONE");
+        assertThat(got("/static/" + session.entry() + "/navigation").lines().filter(l -> l.matches("[GREC]\\d\\d 20.*")).count())
+                .isGreaterThan(20);
         String correction = "{\"id\":\"" + UUID.randomUUID() + "\",\"fields\":{\"antennaHeight\":\"1.700\"},\"reason\":\"misread\"}";
-        assertThat(visitor.program("POST", "/api/v1/jobs/" + job.id() + "/entries/" + session.entry() + "/corrections", verge.bean(TokenService.class).make("surveyor", "x"), correction).statusCode()).isEqualTo(204);
-        assertThat(got("/static/" + session.entry() + "/observations")).contains("        1.7350        0.0000        0.0000                  ANTENNA: DELTA H/E/N");
+        assertThat(visitor.program("POST", "/api/v1/jobs/" + job.id() + "/entries/" + session.entry() + "/corrections",
+                verge.bean(TokenService.class).make("surveyor", "x"), correction).statusCode()).isEqualTo(204);
+        assertThat(got("/static/" + session.entry() + "/observations"))
+                .contains("        1.7350        0.0000        0.0000                  ANTENNA: DELTA H/E/N");
     }
 
     private void requireRefused(Map<String, String> fields, String said) throws Exception {
@@ -175,7 +190,10 @@ class SessionOfAJobTest extends JobWithReceivers {
         requireRefused(fields("T2", ""), "card is full");
     }
 
-    /** A card that runs full in the middle ends the writing and says so; with another card in, the session is taken up. What is on a card that is not there cannot be fetched. Two sessions of a mark have two names. */
+    /**
+     * A card that runs full in the middle ends the writing and says so; with another card in, the session is taken up. What is on a card
+     * that is not there cannot be fetched. Two sessions of a mark have two names.
+     */
     @Test
     void aCardThatRunsFull() throws Exception {
         ground.card(PracticeGround.Of.TRIPOD, 0.02);
@@ -193,12 +211,14 @@ class SessionOfAJobTest extends JobWithReceivers {
         assertThat(sessions()).extracting(s -> s.said().name().file()).doesNotHaveDuplicates();
         Session first = sessions().get(0);
         assertThat(post("/static/" + sessions().get(1).entry() + "/end", Map.of("id", anId())).body()).as("it runs").contains("NO_SESSION");
-        verge.bean(JournalService.class).strike(job.id(), Author.atPage("surveyor"), state().latest(new EndOfSession(first.entry())).orElseThrow().entry());
+        verge.bean(JournalService.class)
+                .strike(job.id(), Author.atPage("surveyor"), state().latest(new EndOfSession(first.entry())).orElseThrow().entry());
         assertThat(got("/setup/static")).containsOnlyOnce("End it in the book");
         assertThat(post("/static/" + first.entry() + "/end", Map.of("id", anId())).statusCode()).isEqualTo(204);
         assertThat(state().latest(new EndOfSession(first.entry()))).isPresent();
         Job other = Jobs.onEarth(verge);
-        visitor.post("/jobs/" + other.id() + "/static", Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
+        visitor.post("/jobs/" + other.id() + "/static",
+                Map.of("address", "127.0.0.1:" + verge.standIn().tripodReceiverPort(), "name", "tripod"));
         visitor.post("/jobs/" + other.id() + "/static/antenna", Map.of("antenna", DISH, "height", "1.6", "to", "MOUNT"));
         assertThat(visitor.post("/jobs/" + other.id() + "/static/begin", fields("T5", "")).body()).contains("which this job did not begin");
         assertThat(visitor.get("/jobs/" + other.id() + "/static/now").body()).contains("which no session of this job is");
@@ -214,7 +234,8 @@ class SessionOfAJobTest extends JobWithReceivers {
     @Test
     void forProgramsAndOnPaper() throws Exception {
         String token = verge.bean(TokenService.class).make("surveyor", "x");
-        String begin = "{\"id\":\"" + UUID.randomUUID() + "\",\"fields\":{\"mark\":\"T4\",\"seconds\":\"1\",\"systems\":\"GE\",\"baseline\":\"3\"}}";
+        String begin = "{\"id\":\"" + UUID.randomUUID()
+                + "\",\"fields\":{\"mark\":\"T4\",\"seconds\":\"1\",\"systems\":\"GE\",\"baseline\":\"3\"}}";
         HttpResponse<String> begun = visitor.program("POST", "/api/v1/jobs/" + job.id() + "/sessions", token, begin);
         assertThat(begun.body()).contains("\"mark\":\"T4\"", "\"height\":1.635", "\"ended\":null");
         untilEpochs(2);
@@ -222,11 +243,14 @@ class SessionOfAJobTest extends JobWithReceivers {
         assertThat(visitor.program("POST", "/api/v1/jobs/" + job.id() + "/sessions/end", token, order).statusCode()).isEqualTo(200);
         Session session = sessions().get(0);
         assertThat(state().latest(new EndOfSession(session.entry()))).isPresent();
-        HttpResponse<String> fetched = visitor.program("POST", "/api/v1/jobs/" + job.id() + "/sessions/" + session.entry() + "/fetch", token, order.replaceAll("\"id\":\"[^\"]*", "\"id\":\"" + UUID.randomUUID()));
+        HttpResponse<String> fetched = visitor.program("POST", "/api/v1/jobs/" + job.id() + "/sessions/" + session.entry() + "/fetch",
+                token, order.replaceAll("\"id\":\"[^\"]*", "\"id\":\"" + UUID.randomUUID()));
         assertThat(fetched.body()).contains("\"sha256\":\"" + fetched(session).orElseThrow().file().sha256(), "\"slips\":0");
-        assertThat(visitor.program("GET", "/api/v1/jobs/" + job.id() + "/sessions/" + session.entry() + "/observations", token, "").body()).contains("RINEX VERSION / TYPE").doesNotContain("\nR0", "\nC0");
+        assertThat(visitor.program("GET", "/api/v1/jobs/" + job.id() + "/sessions/" + session.entry() + "/observations", token, "").body())
+                .contains("RINEX VERSION / TYPE").doesNotContain("\nR0", "\nC0");
         assertThat(got("/occupations")).contains(session.said().name().file(), "T4", "without a gap");
-        assertThat(got("/occupations.csv").lines().toList()).hasSize(2).element(1).asString().contains("T4,", ",mount,1.6350,", fetched(session).orElseThrow().file().sha256());
+        assertThat(got("/occupations.csv").lines().toList()).hasSize(2).element(1).asString()
+                .contains("T4,", ",mount,1.6350,", fetched(session).orElseThrow().file().sha256());
         assertThat(visitor.get("/jobs/" + job.id() + "/occupations.pdf").body()).startsWith("%PDF");
     }
 }

@@ -53,7 +53,8 @@ class SetsTest {
     }
 
     private void plan(String marks, String sets) throws Exception {
-        assertThat(party.post("/setup/sets/plan", Map.of("marks", marks, "count", sets, "targetHeight", "1.600", "prismConstant", "-12.0")).statusCode()).isEqualTo(200);
+        assertThat(party.post("/setup/sets/plan", Map.of("marks", marks, "count", sets, "targetHeight", "1.600", "prismConstant", "-12.0"))
+                .statusCode()).isEqualTo(200);
     }
 
     private String next() throws Exception {
@@ -61,7 +62,8 @@ class SetsTest {
     }
 
     private String read(Round.Step step, UUID id, boolean turn) throws Exception {
-        return party.post("/setup/sets/" + round().entry() + "/pointings", Map.of("id", id.toString(), "set", Integer.toString(step.set()), "mark", step.mark().text(),
+        return party.post("/setup/sets/" + round().entry() + "/pointings",
+                Map.of("id", id.toString(), "set", Integer.toString(step.set()), "mark", step.mark().text(),
                 "face", step.face() == Face.ONE ? "1" : "2", "turn", Boolean.toString(turn))).body();
     }
 
@@ -93,9 +95,12 @@ class SetsTest {
         assertThat(means.means()).hasSize(3).allMatch(m -> m.sets() == 2);
         assertThat(means.sigmaDirection().orElseThrow().arcSeconds()).isBetween(0.1, 5.0);
         assertThat(party.page("/setup/sets")).contains("Means", "In one set: direction", "All pointings of the plan are there");
-        assertThat(party.post("/setup/sets/" + round().entry() + "/take-out", Map.of("set", "1", "mark", "T1", "reason", "")).body()).contains("REASON_NEEDED");
-        assertThat(party.post("/setup/sets/" + round().entry() + "/take-out", Map.of("set", "1", "mark", "T1", "reason", "a gust")).body()).contains("taken out: a gust");
-        assertThat(round().reduced().means().stream().filter(m -> m.mark().text().equals("T1")).findFirst().orElseThrow().sets()).isEqualTo(1);
+        assertThat(party.post("/setup/sets/" + round().entry() + "/take-out", Map.of("set", "1", "mark", "T1", "reason", "")).body())
+                .contains("REASON_NEEDED");
+        assertThat(party.post("/setup/sets/" + round().entry() + "/take-out", Map.of("set", "1", "mark", "T1", "reason", "a gust")).body())
+                .contains("taken out: a gust");
+        assertThat(round().reduced().means().stream().filter(m -> m.mark().text().equals("T1")).findFirst().orElseThrow().sets())
+                .isEqualTo(1);
     }
 
     /** Off, garbage, late, knocked, empty: each in the middle of a set. */
@@ -154,9 +159,13 @@ class SetsTest {
     @Test
     void eachMarkMayHaveATargetOfItsOwn() throws Exception {
         plan("T4, N1 at 1,450; N2 at 1.5 prism 0, T1", "1");
-        assertThat(round().plan().marks()).extracting(m -> m.name() + " " + m.target().height().metres() + " " + Math.round(m.target().prismConstant().metres() * 1000))
+        assertThat(round().plan().marks())
+                .extracting(m -> m.name() + " " + m.target().height().metres() + " "
+                + Math.round(m.target().prismConstant().metres() * 1000))
                 .containsExactlyInAnyOrder("T4 1.6 -12", "T1 1.6 -12", "N1 1.45 -12", "N2 1.5 0");
-        assertThat(party.post("/setup/sets/plan", Map.of("marks", "T4, N3 at breast, T1", "count", "1", "targetHeight", "1.6", "prismConstant", "-12")).body()).contains("NOT_A_NUMBER");
+        assertThat(party.post("/setup/sets/plan",
+                Map.of("marks", "T4, N3 at breast, T1", "count", "1", "targetHeight", "1.6", "prismConstant", "-12")).body())
+                .contains("NOT_A_NUMBER");
     }
 
     /** T1 was written for T6: what was read stays as it was written, and counts for the right mark, now and later. */
@@ -182,10 +191,12 @@ class SetsTest {
         plan("T4, T1, N1", "2");
         party.ground().pole(place);
         for (int guard = 0; guard < 30 && round().next().isPresent(); guard++) {
-            boolean firstSight = round().next().orElseThrow().mark().text().equals("N1") && round().shots().stream().noneMatch(s -> s.mark().text().equals("N1"));
+            boolean firstSight = round().next().orElseThrow().mark().text().equals("N1") && round().shots().stream()
+                    .noneMatch(s -> s.mark().text().equals("N1"));
             if (firstSight) {
                 party.post("/instrument/do/lock", Map.of());
-                double toPole = Math.toDegrees(new Angle(Math.atan2(place.easting() - station().easting(), place.northing() - station().northing())
+                double toPole = Math.toDegrees(
+                        new Angle(Math.atan2(place.easting() - station().easting(), place.northing() - station().northing())
                         - party.openLeaf().station().orientation().radians()).wholeCircle().radians());
                 party.post("/instrument/turn", Map.of("direction", Double.toString(toPole), "zenith", "90"));
                 party.post("/instrument/do/search", Map.of());
@@ -200,9 +211,11 @@ class SetsTest {
         assertThat(carried.position().plan().distanceMetres(place)).isLessThan(0.01);
         assertThat(carried.sigma().orElseThrow().plan().metres()).isBetween(0.001, 0.006);
         assertThat(carried.position().elevation().orElseThrow().metres()).isCloseTo(Ternholm.surface(place).metres(), within(0.008));
-        assertThat(seenBy(new FieldParty(verge), "N1").distanceMetres(carried.position().plan())).as("other jobs of the site see it").isLessThan(0.0002);
+        assertThat(seenBy(new FieldParty(verge), "N1").distanceMetres(carried.position().plan())).as("other jobs of the site see it")
+                .isLessThan(0.0002);
         String walkRound = party.page("/walk-round").replaceAll("value=\"[^\"]*\"", "");   // a token may have any letters
-        assertThat(walkRound.substring(walkRound.indexOf("id=\"bench\""), walkRound.indexOf("id=\"foot\""))).as("and nothing is odd about it").doesNotContain("N1");
+        assertThat(walkRound.substring(walkRound.indexOf("id=\"bench\""), walkRound.indexOf("id=\"foot\"")))
+        .as("and nothing is odd about it").doesNotContain("N1");
         aWrongTargetHeightIsCorrected(carried);
         UUID entry = carried.entry();
         assertThat(party.page("/book")).contains("N1 joins the known points");
@@ -213,9 +226,11 @@ class SetsTest {
     private void aWrongTargetHeightIsCorrected(StoredPoint carried) throws Exception {
         String height = "height-" + round().plan().marks().indexOf(round().mark(carried.name()).orElseThrow());
         String address = "/rework/" + round().entry();
-        assertThat(party.post(address + "/preview", Map.of(height, "1.700")).body()).contains("1 point moves", "\"name\":\"N1\"", "H \u22120.100 m");
+        assertThat(party.post(address + "/preview", Map.of(height, "1.700")).body())
+                .contains("1 point moves", "\"name\":\"N1\"", "H \u22120.100 m");
         party.post(address, Map.of("id", UUID.randomUUID().toString(), height, "1.700", "reason", "the tape was held at the tribrach"));
-        assertThat(party.state().find(carried.name()).orElseThrow().position().elevation().orElseThrow().minus(carried.position().elevation().orElseThrow()).metres()).isCloseTo(-0.1, within(1e-4));
+        assertThat(party.state().find(carried.name()).orElseThrow().position().elevation().orElseThrow()
+                .minus(carried.position().elevation().orElseThrow()).metres()).isCloseTo(-0.1, within(1e-4));
         assertThat(party.page("/setup/sets")).contains("Correct a mark or its target");
         assertThat(party.page("/rework/" + round().entry())).contains("value=\"1.700\"");
         assertThat(party.page("/setup/leaves/" + party.openLeaf().entry())).contains("Changed since", "the tape was held at the tribrach");

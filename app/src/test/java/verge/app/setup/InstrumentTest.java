@@ -44,7 +44,8 @@ class InstrumentTest {
     @Test
     void aRadioThatDiffersSaysWhatDiffersAndWhatWasEnteredIsRemembered() throws Exception {
         String address = "127.0.0.1:" + verge.port(LinkKind.FAR_RADIO);
-        assertThat(party.post("/instrument", Map.of("address", address, "link", "FAR_RADIO")).body()).contains("PARTNER_MISSING", "shared address");
+        assertThat(party.post("/instrument", Map.of("address", address, "link", "FAR_RADIO")).body())
+                .contains("PARTNER_MISSING", "shared address");
         party.post("/instrument", Map.of("address", address, "link", "FAR_RADIO", "partner", "3"));
         FieldParty.await(() -> snapshot().link() == LinkState.MISMATCH);
         assertThat(party.post("/instrument/do/face", Map.of()).body()).contains("LINK_DIFFERS", "here 3, at the instrument 12");
@@ -52,7 +53,8 @@ class InstrumentTest {
         FieldParty.await(() -> snapshot().link() == LinkState.UP);
         FieldParty other = new FieldParty(verge);
         assertThat(other.page("/setup/instrument")).as("known at the site").contains("far radio", address);
-        var known = verge.bean(InstrumentDesk.class).known(other.job()).stream().filter(k -> k.setting().kind() == LinkKind.FAR_RADIO).findFirst().orElseThrow();
+        var known = verge.bean(InstrumentDesk.class).known(other.job()).stream().filter(k -> k.setting().kind() == LinkKind.FAR_RADIO)
+                .findFirst().orElseThrow();
         assertThat(known.setting().partner()).isEqualTo("12");
         other.post("/instrument/known", Map.of("instrument", known.id().toString()));
         FieldParty.await(() -> verge.bean(InstrumentDesk.class).snapshot(other.job()).orElseThrow().link() == LinkState.UP);
@@ -74,7 +76,8 @@ class InstrumentTest {
 
     @Test
     void theAirIsTheInstrumentsOwnUntilItIsTyped() throws Exception {
-        assertThat(party.page("/setup/instrument")).contains("11.4 °C, 1008.6 hPa", "the instrument\u2019s sensors", "each degree Celsius is worth", "ppm");
+        assertThat(party.page("/setup/instrument"))
+                .contains("11.4 °C, 1008.6 hPa", "the instrument\u2019s sensors", "each degree Celsius is worth", "ppm");
         party.post("/instrument/air", Map.of("temperature", "25", "pressure", "960", "refraction", "0.2"));
         InstrumentSettings settings = verge.bean(InstrumentSettings.class);
         assertThat(settings.air(party.job()).orElseThrow().air().pressureHectopascals()).isEqualTo(960);
@@ -89,14 +92,16 @@ class InstrumentTest {
     void prismsAreCalledByNameAndRememberedAtTheirMark() throws Exception {
         party.post("/instrument/prisms", Map.of("name", "old brass prism", "constant", "-17.5"));
         assertThat(party.post("/instrument/prisms", Map.of("name", "12", "constant", "1")).body()).contains("PRISM_NAME_UNFIT");
-        assertThat(party.post("/instrument/prisms", Map.of("name", "x", "constant", "-0.030")).body()).contains("PRISM_CONSTANT_UNIT", "\u221230.0 mm");
+        assertThat(party.post("/instrument/prisms", Map.of("name", "x", "constant", "-0.030")).body())
+                .contains("PRISM_CONSTANT_UNIT", "\u221230.0 mm");
         party.post("/pole", Map.of("targetHeight", "1.8", "prismConstant", "Old brass prism"));
         assertThat(party.state().target().orElseThrow().prismConstant().metres()).isCloseTo(-0.0175, within(1e-12));
         assertThat(party.page("/measure")).contains("old brass prism", "\u221217.5 mm");
         String tape = party.carry(g -> g.stand("T2"));
         party.read("KNOWN_POINT", "T2", tape, "T4", "targetHeight", "1.8", "prismConstant", "old brass prism");
         party.accept("another prism stood there: only the memory is looked at");
-        assertThat(party.page("/setup/last-target?mark=T4")).contains("\"targetHeight\":\"1.800\"", "\"prismConstant\":\"old brass prism\"");
+        assertThat(party.page("/setup/last-target?mark=T4"))
+                .contains("\"targetHeight\":\"1.800\"", "\"prismConstant\":\"old brass prism\"");
         assertThat(party.page("/setup/last-target?mark=T1")).isIn("", "null");
     }
 
@@ -108,7 +113,8 @@ class InstrumentTest {
         FieldParty.await(() -> snapshot().switches().orElseThrow().face() == Face.ONE);
         party.post("/instrument/times", Map.of("times", "5"));
         assertThat(party.shoot("201").statusCode()).isEqualTo(200);
-        assertThat(party.state().find(new PointName("201")).orElseThrow().position().plan().distanceMetres(party.state().find(new PointName("T1")).orElseThrow().position().plan())).isLessThan(0.012);
+        assertThat(party.state().find(new PointName("201")).orElseThrow().position().plan()
+                .distanceMetres(party.state().find(new PointName("T1")).orElseThrow().position().plan())).isLessThan(0.012);
         party.post("/instrument/do/lock", Map.of());
         party.post("/instrument/times", Map.of("times", "0"));
         FieldParty.await(() -> snapshot().tracked().isPresent());
@@ -124,7 +130,8 @@ class InstrumentTest {
         assertThat(snapshot().switches().map(InstrumentSwitches::mode)).contains(InstrumentSwitches.Mode.LOCK);
         assertThat(party.post("/instrument/turn", Map.of()).body()).contains("The point or direction is missing");
         party.carry(g -> g.stand("T3"));
-        assertThat(party.post("/instrument/turn", Map.of("point", "T1")).body()).as("a circle that nobody oriented").contains("INSTRUMENT_MOVED");
+        assertThat(party.post("/instrument/turn", Map.of("point", "T1")).body()).as("a circle that nobody oriented")
+                .contains("INSTRUMENT_MOVED");
     }
 
     @Test
@@ -146,11 +153,13 @@ class InstrumentTest {
         assertThat(errors).isNotEqualTo(InstrumentErrors.NONE);
         party.setUpOnT2();
         assertThat(party.openLeaf().written().conditions().errors()).isEqualTo(errors);
-        assertThat(party.page("/book")).contains("4 marks in both faces, applied").containsPattern("collimation [+\u2212]\\d\\.\\d\u2033 \u03c3 \\d\\.\\d\u2033, trunnion ");
+        assertThat(party.page("/book")).contains("4 marks in both faces, applied")
+                .containsPattern("collimation [+\u2212]\\d\\.\\d\u2033 \u03c3 \\d\\.\\d\u2033, trunnion ");
         assertThat(party.page("/setup/leaves/" + party.openLeaf().entry() + "/report")).contains("on 4 marks in both faces: collimation");
         Instant determined = verge.bean(InstrumentSettings.class).calibration(party.job()).orElseThrow().at();
         party.post("/instrument/calibration/apply", Map.of("on", "false"));
-        assertThat(verge.bean(InstrumentSettings.class).calibration(party.job()).orElseThrow().at()).as("that it is not taken off does not make it newer")
+        assertThat(verge.bean(InstrumentSettings.class).calibration(party.job()).orElseThrow().at())
+                .as("that it is not taken off does not make it newer")
                 .isCloseTo(determined, within(1, ChronoUnit.MILLIS));
         assertThat(verge.bean(InstrumentSettings.class).errors(party.job())).isEqualTo(InstrumentErrors.NONE);
         assertThat(party.post("/instrument/calibration/store", Map.of()).body()).contains("CALIBRATION_PAIRS");

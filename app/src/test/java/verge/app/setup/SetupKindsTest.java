@@ -84,9 +84,11 @@ class SetupKindsTest {
         String wrong = party.read("FREE_STATION", "S1", tape, "T6");
         assertThat(wrong).contains("The target height at T3 is wrong by ");
         assertThat(party.post("/setup/recheck", Map.of("height-2", "1.600", "prism-2", "-12.0")).body()).contains("\"within\":true");
-        assertThat(party.post("/setup/recheck", Map.of("mark-0", "T4", "mark-1", "T1")).body()).contains("T4 and T1 were named one for the other");
+        assertThat(party.post("/setup/recheck", Map.of("mark-0", "T4", "mark-1", "T1")).body())
+                .contains("T4 and T1 were named one for the other");
         assertThat(party.post("/setup/recheck", Map.of("mark-0", "T1", "mark-1", "T4")).body()).contains("\"within\":true");
-        assertThat(party.post("/setup/recheck", Map.of("plan-3", "false", "up-3", "true")).body()).contains("\"plan\":false", "\"within\":true");
+        assertThat(party.post("/setup/recheck", Map.of("plan-3", "false", "up-3", "true")).body())
+                .contains("\"plan\":false", "\"within\":true");
         assertThat(party.post("/setup/recheck", Map.of("mark-0", "T99")).body()).contains("nobody knows where this is");
     }
 
@@ -123,7 +125,8 @@ class SetupKindsTest {
     void anAssumedStationTurnsByATypedAzimuth() throws Exception {
         String tape = party.carry(g -> g.standAt(PLACE));
         assertThat(party.read("ASSUMED", "A1", tape, "T1", "mark", "spire", "north", "1000", "east", "2000")).contains("POINT_UNKNOWN");
-        Map<String, String> fields = new HashMap<>(Map.of("kind", "ASSUMED", "station", "A1", "instrumentHeight", tape, "north", "1000", "east", "2000", "elevation", "50",
+        Map<String, String> fields = new HashMap<>(Map.of("kind", "ASSUMED", "station", "A1", "instrumentHeight", tape, "north", "1000",
+                "east", "2000", "elevation", "50",
                 "mark", "spire", "azimuth", "45 00 00", "targetHeight", "1.6"));
         fields.put("prismConstant", "-12");
         assertThat(party.post("/setup/mark", fields).body()).contains("\"solved\":true", "Oriented; nothing checks it");
@@ -137,7 +140,8 @@ class SetupKindsTest {
 
     @Test
     void fromTheBuildingAloneWithConfusedFacesPutRight() throws Exception {
-        SiteFile loft = verge.bean(SiteFileService.class).of(verge.bean(JobService.class).job(party.job()).siteId()).stream().filter(f -> f.name().equals("boat-loft.dxf")).findFirst().orElseThrow();
+        SiteFile loft = verge.bean(SiteFileService.class).of(verge.bean(JobService.class).job(party.job()).siteId()).stream()
+                .filter(f -> f.name().equals("boat-loft.dxf")).findFirst().orElseThrow();
         verge.bean(ImportService.class).use(party.job(), loft, FileChoice.of(Role.DESIGN), Author.atPage("surveyor"));
         String tape = party.carry(g -> g.standAt(BoatLoft.place(3.4, 11.7)));
         double zero = circleZero(tape);
@@ -161,9 +165,11 @@ class SetupKindsTest {
     private double circleZero(String tape) throws Exception {
         GridPoint here = BoatLoft.place(3.4, 11.7);
         party.ground().pole(BoatLoft.place(8, 11.7));
-        Map<String, String> fields = Map.of("kind", "ASSUMED", "station", "X", "instrumentHeight", tape, "north", "0", "east", "0", "mark", "x", "azimuth", "0", "targetHeight", "1.6", "prismConstant", "-12");
+        Map<String, String> fields = Map.of("kind", "ASSUMED", "station", "X", "instrumentHeight", tape, "north", "0", "east", "0", "mark",
+                "x", "azimuth", "0", "targetHeight", "1.6", "prismConstant", "-12");
         String read = party.post("/setup/mark", fields).body();
-        double orientation = Double.parseDouble(read.replaceAll("(?s).*\"Orientation\",\"value\":\"(\\d+)\u00b0(\\d+)\u2032(\\d+).*", "$1")) + Double.parseDouble(read.replaceAll("(?s).*\"Orientation\",\"value\":\"(\\d+)\u00b0(\\d+)\u2032(\\d+).*", "$2")) / 60;
+        double orientation = Double.parseDouble(read.replaceAll("(?s).*\"Orientation\",\"value\":\"(\\d+)\u00b0(\\d+)\u2032(\\d+).*", "$1"))
+                + Double.parseDouble(read.replaceAll("(?s).*\"Orientation\",\"value\":\"(\\d+)\u00b0(\\d+)\u2032(\\d+).*", "$2")) / 60;
         party.post("/setup/discard", Map.of());
         GridPoint pole = BoatLoft.place(8, 11.7);
         return Math.toDegrees(Math.atan2(pole.easting() - here.easting(), pole.northing() - here.northing())) + orientation;
@@ -173,8 +179,10 @@ class SetupKindsTest {
         GridPoint here = BoatLoft.place(3.4, 11.7);
         GridPoint to = BoatLoft.place(place[0], place[1]);
         double direction = Math.toDegrees(Math.atan2(to.easting() - here.easting(), to.northing() - here.northing())) - zero;
-        party.post("/instrument/turn", Map.of("direction", Double.toString((direction % 360 + 360) % 360), "zenith", Double.toString(zenith)));
-        return party.post("/setup/face", Map.of("kind", "BUILDING", "station", "B1", "instrumentHeight", tape, "face", face, "level", level)).body();
+        party.post("/instrument/turn",
+                Map.of("direction", Double.toString((direction % 360 + 360) % 360), "zenith", Double.toString(zenith)));
+        return party.post("/setup/face",
+                Map.of("kind", "BUILDING", "station", "B1", "instrumentHeight", tape, "face", face, "level", level)).body();
     }
 
     @Test
@@ -193,7 +201,8 @@ class SetupKindsTest {
     }
 
     private boolean tilted() {
-        return verge.bean(InstrumentDesk.class).snapshot(party.job()).flatMap(s -> s.condition()).map(c -> c.tilt().arcSeconds() > 35).orElse(true);
+        return verge.bean(InstrumentDesk.class).snapshot(party.job()).flatMap(s -> s.condition()).map(c -> c.tilt().arcSeconds() > 35)
+                .orElse(true);
     }
 
     @Test
@@ -215,19 +224,23 @@ class SetupKindsTest {
         assertThat(party.page("/book")).contains(">holds: across", ">does not hold: across");
         Map<String, String> rework = Map.of("instrumentHeight", "1.400", "reason", "read the tape on the wrong side");
         assertThat(party.post("/rework/" + leaf + "/preview", rework).body()).contains("1 point moves", "\"name\":\"101\"", "H \u2212");
-        assertThat(party.state().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres()).as("only looked at").isEqualTo(before);
-        assertThat(party.post("/rework/" + leaf, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.400")).body()).contains("REASON_NEEDED");
+        assertThat(party.state().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres())
+                .as("only looked at").isEqualTo(before);
+        assertThat(party.post("/rework/" + leaf, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.400")).body())
+                .contains("REASON_NEEDED");
         Map<String, String> written = new HashMap<>(rework);
         written.put("id", UUID.randomUUID().toString());
         assertThat(party.post("/rework/" + leaf, written).statusCode()).isEqualTo(204);
-        assertThat(party.state().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres()).isLessThan(before - 0.02);
+        assertThat(party.state().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres())
+                .isLessThan(before - 0.02);
         assertThat(party.page("/setup/leaves/" + leaf)).contains("read the tape on the wrong side");
         party.post("/setup/leaves/" + leaf + "/close", Map.of());
         assertThat(party.shoot("102").body()).contains("NO_SETUP");
         party.post("/setup/leaves/" + leaf + "/reopen", Map.of());
         assertThat(party.shoot("102").statusCode()).isEqualTo(200);
         UUID shot = party.state().find(new PointName("102")).orElseThrow().entry();
-        assertThat(party.post("/rework/" + shot + "/preview", Map.of("targetHeight", "1.500")).body()).contains("1 point moves", "H +0.100 m");
+        assertThat(party.post("/rework/" + shot + "/preview", Map.of("targetHeight", "1.500")).body())
+                .contains("1 point moves", "H +0.100 m");
         party.carry(g -> g.stand("T3"));
         party.post("/setup/leaves/" + leaf + "/close", Map.of());
         assertThat(party.post("/setup/leaves/" + leaf + "/reopen", Map.of()).body()).contains("INSTRUMENT_MOVED");
@@ -244,7 +257,8 @@ class SetupKindsTest {
         party.ground().go("T1");
         check("T1");
         String page = party.page("/setup/leaves/" + leaf + "/report");
-        assertThat(page).contains("Setup report, leaf 1", "Stand-in total station TH-0001", "IAG 1999", "<svg", "station T2, backsight T4", "1 \u2212 2", "T1, independent", "Nothing was measured from this leaf", "/trace/" + leaf);
+        assertThat(page).contains("Setup report, leaf 1", "Stand-in total station TH-0001", "IAG 1999", "<svg", "station T2, backsight T4",
+                "1 \u2212 2", "T1, independent", "Nothing was measured from this leaf", "/trace/" + leaf);
         byte[] pdf = party.visitor().bytes("/jobs/" + party.job() + "/setup/leaves/" + leaf + "/report.pdf");
         assertThat(new String(pdf, 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
         assertThat(pdf.length).isGreaterThan(20_000);

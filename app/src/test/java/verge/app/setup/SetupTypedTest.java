@@ -69,15 +69,19 @@ class SetupTypedTest {
         assertThat(carried.scaleFree()).isTrue();
         Arrangement assumed = read(form("ASSUMED", "station", "A1", "north", "1000", "east", "2000"));
         assertThat(assumed.given().orElseThrow().elevation()).isEmpty();
-        assertThat(read(form("ASSUMED", "station", "A1", "north", "1000", "east", "2000", "elevation", "50")).given().orElseThrow().elevation()).isPresent();
+        assertThat(read(form("ASSUMED", "station", "A1", "north", "1000", "east", "2000", "elevation", "50")).given().orElseThrow()
+                .elevation()).isPresent();
     }
 
     @ParameterizedTest
-    @CsvSource({"KNOWN_POINT, station, '', MISSING", "KNOWN_POINT, station, T9, POINT_UNKNOWN", "KNOWN_POINT, station, =1, POINT_NAME_UNFIT", "FREE_STATION, instrumentHeight, '', MISSING",
-        "FREE_STATION, instrumentHeight, 4.01, OUT_OF_RANGE", "FREE_STATION, instrumentHeight, -1, OUT_OF_RANGE", "FREE_STATION, instrumentHeight, high, NOT_A_LENGTH", "FREE_STATION, instrumentHeight, 0, INSTRUMENT_HEIGHT_ZERO",
+    @CsvSource({"KNOWN_POINT, station, '', MISSING", "KNOWN_POINT, station, T9, POINT_UNKNOWN",
+            "KNOWN_POINT, station, =1, POINT_NAME_UNFIT", "FREE_STATION, instrumentHeight, '', MISSING",
+        "FREE_STATION, instrumentHeight, 4.01, OUT_OF_RANGE", "FREE_STATION, instrumentHeight, -1, OUT_OF_RANGE",
+                "FREE_STATION, instrumentHeight, high, NOT_A_LENGTH", "FREE_STATION, instrumentHeight, 0, INSTRUMENT_HEIGHT_ZERO",
         "ASSUMED, north, '', MISSING", "FREE_STATION, heightFrom, CARRIED, MISSING"})
     void whatCannotBeRightIsRefusedByItsField(String kind, String field, String text, Problem problem) {
-        assertThatThrownBy(() -> read(form(kind, field, text))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
+        assertThatThrownBy(() -> read(form(kind, field, text)))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
     }
 
     @Test
@@ -88,13 +92,15 @@ class SetupTypedTest {
     @Test
     void aMarkIsKnownOrItsAzimuthIsTyped() {
         assertThat(typed.mark(state, form("KNOWN_POINT", "mark", "T2", "faces", "2")).bothFaces()).isTrue();
-        assertThat(typed.mark(state, form("ASSUMED", "mark", "spire", "azimuth", "N 45 30 00 E")).azimuth().orElseThrow().degrees()).isEqualTo(45.5);
+        assertThat(typed.mark(state, form("ASSUMED", "mark", "spire", "azimuth", "N 45 30 00 E")).azimuth().orElseThrow().degrees())
+                .isEqualTo(45.5);
     }
 
     @ParameterizedTest
     @CsvSource({"'', MISSING", "T9, POINT_UNKNOWN", "T1, COINCIDENT_POINTS", "a b c d e f g h i j k l m n, POINT_NAME_UNFIT"})
     void aMarkThatCannotBeReadIsRefused(String mark, Problem problem) {
-        assertThatThrownBy(() -> typed.mark(state, form("KNOWN_POINT", "mark", mark))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
+        assertThatThrownBy(() -> typed.mark(state, form("KNOWN_POINT", "mark", mark)))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
     }
 
     @Test
@@ -102,21 +108,26 @@ class SetupTypedTest {
         Atmosphere own = new Atmosphere(5, 990, 60);
         when(instruments.air(JOB)).thenReturn(Optional.of(new InstrumentSettings.AirInUse(own, false, Instant.EPOCH)));
         assertThat(typed.air(JOB, state, form("KNOWN_POINT"))).isEqualTo(own);
-        assertThat(typed.air(JOB, state, form("KNOWN_POINT", "temperature", "20", "pressure", "1001")).pressureHectopascals()).isEqualTo(1001);
+        assertThat(typed.air(JOB, state, form("KNOWN_POINT", "temperature", "20", "pressure", "1001")).pressureHectopascals())
+                .isEqualTo(1001);
         when(instruments.air(JOB)).thenReturn(Optional.empty());
-        assertThatThrownBy(() -> typed.air(JOB, state, form("KNOWN_POINT"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.MISSING));
+        assertThatThrownBy(() -> typed.air(JOB, state, form("KNOWN_POINT")))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.MISSING));
     }
 
     /** Pressure in the wrong unit spoils every distance: what no air has is refused. */
     @ParameterizedTest
-    @CsvSource({"CELSIUS, HECTOPASCAL, 15, 29.92, OUT_OF_RANGE", "CELSIUS, HECTOPASCAL, 59, 1013, ''", "FAHRENHEIT, INCH_OF_MERCURY, 59, 29.92, ''", "FAHRENHEIT, INCH_OF_MERCURY, 59, 1013, OUT_OF_RANGE",
-        "CELSIUS, MILLIMETRE_OF_MERCURY, 15, 1013, OUT_OF_RANGE", "CELSIUS, HECTOPASCAL, warm, 1013, NOT_A_NUMBER", "CELSIUS, HECTOPASCAL, 61, 1013, OUT_OF_RANGE"})
+    @CsvSource({"CELSIUS, HECTOPASCAL, 15, 29.92, OUT_OF_RANGE", "CELSIUS, HECTOPASCAL, 59, 1013, ''",
+            "FAHRENHEIT, INCH_OF_MERCURY, 59, 29.92, ''", "FAHRENHEIT, INCH_OF_MERCURY, 59, 1013, OUT_OF_RANGE",
+        "CELSIUS, MILLIMETRE_OF_MERCURY, 15, 1013, OUT_OF_RANGE", "CELSIUS, HECTOPASCAL, warm, 1013, NOT_A_NUMBER",
+                "CELSIUS, HECTOPASCAL, 61, 1013, OUT_OF_RANGE"})
     void airOutsideWhatAirCanBeIsRefused(TemperatureUnit temperature, PressureUnit pressure, String t, String p, String problem) {
         Air units = new Air(temperature, pressure);
         if (problem.isEmpty()) {
             assertThat(InstrumentSettings.typedAir(units, t, p).pressureHectopascals()).isBetween(1000.0, 1030.0);
         } else {
-            assertThatThrownBy(() -> InstrumentSettings.typedAir(units, t, p)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem().name()).isEqualTo(problem));
+            assertThatThrownBy(() -> InstrumentSettings.typedAir(units, t, p))
+                    .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem().name()).isEqualTo(problem));
         }
     }
 
@@ -126,17 +137,23 @@ class SetupTypedTest {
         when(file.role()).thenReturn(Optional.of(Role.DESIGN));
         Vertices square = Vertices.of(Position.ofPlan(0, 0), Position.ofPlan(0, 18), Position.ofPlan(9, 18), Position.ofPlan(9, 0));
         Feature.Run walls = new Feature.Run(0, OptionalInt.empty(), "", Path.of(square, new double[] {0, 0.5, 0, 0}, true));
-        Feature.Run stub = new Feature.Run(0, OptionalInt.empty(), "", Path.straight(Vertices.of(Position.ofPlan(1, 1), Position.ofPlan(1, 1.2)), false));
+        Feature.Run stub = new Feature.Run(0, OptionalInt.empty(), "",
+                Path.straight(Vertices.of(Position.ofPlan(1, 1), Position.ofPlan(1, 1.2)), false));
         Drawing drawing = new Drawing(List.of(Layer.of("Walls")), List.of(walls, stub));
         SiteDrawings drawings = mock(SiteDrawings.class);
-        when(drawings.ready(any(), any())).thenReturn(List.of(new PlacedFile(file, Optional.empty(), null, drawing, Optional.empty(), Optional.empty())));
+        when(drawings.ready(any(), any()))
+                .thenReturn(List.of(new PlacedFile(file, Optional.empty(), null, drawing, Optional.empty(), Optional.empty())));
         DesignFaces faces = new DesignFaces(drawings);
-        assertThat(faces.walls(JOB, state)).as("no arc, nothing short").extracting(FaceShot.BuildingFace.Wall::name).containsExactly("Walls 1", "Walls 2", "Walls 3");
+        assertThat(faces.walls(JOB, state)).as("no arc, nothing short").extracting(FaceShot.BuildingFace.Wall::name)
+                .containsExactly("Walls 1", "Walls 2", "Walls 3");
         assertThat(faces.names(faces.walls(JOB, state))).hasSize(6);
         assertThat(faces.chosen(JOB, state, "Walls 2", "")).isInstanceOf(FaceShot.BuildingFace.Wall.class);
         assertThat(faces.chosen(JOB, state, "Walls 2, its first edge", "")).isInstanceOf(FaceShot.BuildingFace.Edge.class);
-        assertThat(faces.chosen(JOB, state, "", "4.2")).isInstanceOfSatisfying(FaceShot.BuildingFace.Level.class, l -> assertThat(l.elevation().metres()).isEqualTo(4.2));
-        assertThatThrownBy(() -> faces.chosen(JOB, state, "Roof 1", "")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CHOICE_UNFIT));
-        assertThatThrownBy(() -> faces.chosen(JOB, state, "", "")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.MISSING));
+        assertThat(faces.chosen(JOB, state, "", "4.2"))
+                .isInstanceOfSatisfying(FaceShot.BuildingFace.Level.class, l -> assertThat(l.elevation().metres()).isEqualTo(4.2));
+        assertThatThrownBy(() -> faces.chosen(JOB, state, "Roof 1", ""))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CHOICE_UNFIT));
+        assertThatThrownBy(() -> faces.chosen(JOB, state, "", ""))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.MISSING));
     }
 }

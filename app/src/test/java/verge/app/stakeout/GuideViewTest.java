@@ -41,8 +41,10 @@ class GuideViewTest {
         "150, 100.5, 10,    north,   Forward, 0.000 m, Left,  0.500 m",
         "150, 99.5,  10,    90,      Forward, 0.500 m, Right, 0.000 m",
         "150, 99,    10,    S 0 E,   Back,    0.000 m, Left,  1.000 m"})
-    void theWayIsToldInTheDirectionFaced(double north, double east, double up, String facing, String forwardWord, String forward, String rightWord, String right) {
-        GuideView view = GuideView.of(state, StakeoutAim.parse(state, "D1", facing, "", ""), Position.of(north, east, up), Optional.empty());
+    void theWayIsToldInTheDirectionFaced(double north, double east, double up, String facing, String forwardWord, String forward,
+    String rightWord, String right) {
+        GuideView view = GuideView.of(state, StakeoutAim.parse(state, "D1", facing, "", ""), Position.of(north, east, up),
+                Optional.empty());
         assertThat(view.forward()).isEqualTo(forward);
         assertThat(view.right()).isEqualTo(right);
         if (!forward.equals("0.000 m")) {
@@ -72,7 +74,8 @@ class GuideViewTest {
     @Test
     void whereAHeightIsMissingItIsSaid() {
         StakeoutAim flat = StakeoutAim.parse(state, "Flat", "", "", "");
-        assertThat(GuideView.of(state, flat, Position.of(150, 100, 3), Optional.empty()).verdict()).isEqualTo("Within the plan tolerance; this design has no elevation.");
+        assertThat(GuideView.of(state, flat, Position.of(150, 100, 3), Optional.empty()).verdict())
+                .isEqualTo("Within the plan tolerance; this design has no elevation.");
         StakeoutAim high = StakeoutAim.parse(state, "D1", "", "", "");
         GuideView unknown = GuideView.of(state, high, Position.ofPlan(150, 100), Optional.empty());
         assertThat(unknown.done()).isFalse();
@@ -80,10 +83,12 @@ class GuideViewTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"Nobody, '', '', '', POINT_UNKNOWN", "D1, sideways, '', '', NOT_AN_ANGLE", "D1, '', 0, '', OUT_OF_RANGE", "D1, '', '', -1, OUT_OF_RANGE", "D1, '', 11, '', OUT_OF_RANGE",
+    @CsvSource({"Nobody, '', '', '', POINT_UNKNOWN", "D1, sideways, '', '', NOT_AN_ANGLE", "D1, '', 0, '', OUT_OF_RANGE",
+            "D1, '', '', -1, OUT_OF_RANGE", "D1, '', 11, '', OUT_OF_RANGE",
         "D1, '', wide, '', NOT_A_LENGTH"})
     void anAimThatCannotBeIsRefused(String point, String facing, String plan, String height, Problem problem) {
-        assertThatThrownBy(() -> StakeoutAim.parse(state, point, facing, plan, height)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
+        assertThatThrownBy(() -> StakeoutAim.parse(state, point, facing, plan, height))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
     }
 
     @Test

@@ -45,7 +45,8 @@ class StringsOfAJobTest {
     /** @param joins as a page sends them */
     private String shoot(double north, double east, String joins) throws Exception {
         party.ground().pole(Ternholm.YARD.plus(north, east));
-        return party.post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", "" + (500 + shots++), "code", "KRB", "joins", joins)).body();
+        return party.post("/measure/shots",
+                Map.of("id", UUID.randomUUID().toString(), "name", "" + (500 + shots++), "code", "KRB", "joins", joins)).body();
     }
 
     private static String joining(UUID string, String bend) {
@@ -93,7 +94,8 @@ class StringsOfAJobTest {
     /** Thirty centimetres right of the prism as seen from T2, and the string goes through there; corrected, it goes elsewhere. */
     @Test
     void aShotBesideTheMarkIsWhereThePointIs() throws Exception {
-        Map<String, String> fields = new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "code", "KRB", "joins", "[" + joining(null, "CORNER") + "]"));
+        Map<String, String> fields = new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "code", "KRB", "joins",
+                "[" + joining(null, "CORNER") + "]"));
         party.ground().pole(Ternholm.YARD.plus(10, 0));
         fields.put("name", "A");
         party.post("/measure/shots", fields);
@@ -118,7 +120,8 @@ class StringsOfAJobTest {
         assertThat(party.page("/measure/shots/" + begun + "/after")).contains("\"doubts\":[]", "\"asks\":[\"" + string("KRB 1").id());
         party.post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", "500", "code", "KRB", "again", "true"));
         UUID again = party.state().find(new PointName("500")).orElseThrow().entry();
-        assertThat(party.page("/measure/shots/" + again + "/after")).contains("500 was measured before. The same mark?", "KRB 1 has one point");
+        assertThat(party.page("/measure/shots/" + again + "/after"))
+                .contains("500 was measured before. The same mark?", "KRB 1 has one point");
         assertThat(party.page("/measure/shots/" + UUID.randomUUID() + "/after")).contains("not");
     }
 
@@ -151,7 +154,8 @@ class StringsOfAJobTest {
         assertThat(order("QWL 1")).isEqualTo("502 500 503 501");
         JournalService journals = verge.bean(JournalService.class);
         for (int i = 0; i < 7; i++) {
-            journals.undo(party.job(), Author.atPage("surveyor"), journals.journal(party.job()).lastDone().orElseThrow().entries().get(0).id());
+            journals.undo(party.job(), Author.atPage("surveyor"), journals.journal(party.job()).lastDone().orElseThrow().entries().get(0)
+                    .id());
         }
         assertThat(order("KRB 1")).isEqualTo("500 501 502 503");
         assertThat(party.state().strings()).hasSize(1);
@@ -175,15 +179,18 @@ class StringsOfAJobTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"CLOSE, , , STRING_TOO_SHORT", "SQUARE, , , STRING_NOT_THREE", "SPLIT, vertex, first, STRING_NOT_SPLIT", "DROP, vertex, x/y, NOT_FOUND", "JOIN, other, self, STRING_BESIDE", "JOIN, other, x, NOT_FOUND",
-        "INSERT, point, nowhere, POINT_UNKNOWN", "NAME, code, '', STRING_WITHOUT_CODE", "NAME, code, a b, CODE_UNFIT", "BEND, bend, WAVY, NOT_FOUND", "SING, , , CHOICE_UNFIT", "BESIDE, away, far, NOT_A_LENGTH"})
+    @CsvSource({"CLOSE, , , STRING_TOO_SHORT", "SQUARE, , , STRING_NOT_THREE", "SPLIT, vertex, first, STRING_NOT_SPLIT",
+            "DROP, vertex, x/y, NOT_FOUND", "JOIN, other, self, STRING_BESIDE", "JOIN, other, x, NOT_FOUND",
+        "INSERT, point, nowhere, POINT_UNKNOWN", "NAME, code, '', STRING_WITHOUT_CODE", "NAME, code, a b, CODE_UNFIT",
+                "BEND, bend, WAVY, NOT_FOUND", "SING, , , CHOICE_UNFIT", "BESIDE, away, far, NOT_A_LENGTH"})
     void whatCannotBeDoneIsSaidAndChangesNothing(String deed, String field, String value, Problem problem) throws Exception {
         shoot(0, 0, "[" + joining(null, "CORNER") + "]");
         SurveyString s = string("KRB 1");
         shoot(3, 0, "[" + joining(s.id(), "CORNER") + "]");
         int lines = party.entries();
         String sent = "first".equals(value) ? vertex(s, 0) : "self".equals(value) ? s.id().toString() : value;
-        assertThatThrownBy(() -> edit(s, deed, field == null ? new String[0] : new String[] {field, sent})).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
+        assertThatThrownBy(() -> edit(s, deed, field == null ? new String[0] : new String[] {field, sent}))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
         assertThat(party.entries()).isEqualTo(lines);
     }
 
@@ -203,11 +210,13 @@ class StringsOfAJobTest {
     void whatWasDrawnGoesToTheOffice() throws Exception {
         SurveyString s = four();
         edit(s, "CLOSE");
-        assertThat(party.page("/handover/drawing?form=DXF&lines=FLAT_WITH_ARCS")).contains("AC1021", "LWPOLYLINE", "\r\nKRB\r\n").endsWith("EOF\r\n");
+        assertThat(party.page("/handover/drawing?form=DXF&lines=FLAT_WITH_ARCS")).contains("AC1021", "LWPOLYLINE", "\r\nKRB\r\n")
+                .endsWith("EOF\r\n");
         assertThat(party.page("/handover/drawing?form=LANDXML")).contains("<PlanFeature name=\"KRB 1\"");
         assertThat(party.page("/handover/drawing?form=GEOJSON")).contains("no projection");   // a flat job has no place on earth
         String sketch = party.page("/sketch");
         assertThat(sketch).contains("\"strings\":[{\"id\":\"" + s.id());
-        assertThat(List.of(party.page("/strings"), party.page("/sketch/string?string=" + s.id()))).allMatch(page -> page.contains("KRB 1") && page.contains("ring"));
+        assertThat(List.of(party.page("/strings"), party.page("/sketch/string?string=" + s.id())))
+                .allMatch(page -> page.contains("KRB 1") && page.contains("ring"));
     }
 }

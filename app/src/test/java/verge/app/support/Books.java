@@ -55,7 +55,8 @@ public final class Books {
 
     public Entry setUp(String reason) {
         DistanceMeter meter = new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5);
-        return add(StationSetUp.onKnownPoint(new PointName("T1"), new PointName("T2"), new Length(1.6), PRISM, reading(0, 100), new Atmosphere(12, 1013.25, 60),
+        return add(StationSetUp.onKnownPoint(new PointName("T1"), new PointName("T2"), new Length(1.6), PRISM, reading(0, 100),
+                new Atmosphere(12, 1013.25, 60),
                 InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), meter), 0.13, "test 1", 1, reason));
     }
 

@@ -42,12 +42,14 @@ public final class Browser implements AutoCloseable {
 
     /** As large as the screen of a device held in some hand. */
     public void size(int width, int height) {
-        driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
+        driver.executeCdpCommand("Emulation.setDeviceMetricsOverride",
+                Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
     }
 
     /** As for somebody who wants nothing to move: what changes is at once as it will be. */
     public void calm() {
-        driver.executeCdpCommand("Emulation.setEmulatedMedia", Map.of("features", List.of(Map.of("name", "prefers-reduced-motion", "value", "reduce"))));
+        driver.executeCdpCommand("Emulation.setEmulatedMedia",
+                Map.of("features", List.of(Map.of("name", "prefers-reduced-motion", "value", "reduce"))));
     }
 
     public void signIn() {
@@ -162,7 +164,8 @@ public final class Browser implements AutoCloseable {
     /** Marks an element, to be found by scripts as data-wanted. */
     public void mark(By what) {
         until(d -> {
-            script("document.querySelectorAll('[data-wanted]').forEach(e => e.removeAttribute('data-wanted')); arguments[0].setAttribute('data-wanted', '')", d.findElement(what));
+            script("document.querySelectorAll('[data-wanted]').forEach(e => e.removeAttribute('data-wanted')); "
+                    + "arguments[0].setAttribute('data-wanted', '')", d.findElement(what));
             return true;
         });
     }
@@ -196,7 +199,8 @@ public final class Browser implements AutoCloseable {
         try {
             return wait.ignoring(WebDriverException.class).until(condition);
         } catch (TimeoutException never) {
-            throw new AssertionError(address() + "\n" + script("return [...document.querySelectorAll('input, select')].map(i => i.id + '=' + i.value).join(' ')"
+            throw new AssertionError(address() + "\n"
+                    + script("return [...document.querySelectorAll('input, select')].map(i => i.id + '=' + i.value).join(' ')"
                     + " + ' focus ' + document.activeElement?.id") + "\n" + driver.findElement(By.tagName("body")).getText(), never);
         }
     }

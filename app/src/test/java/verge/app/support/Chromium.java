@@ -14,7 +14,10 @@ import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
 
-/** A headless Chromium. One that was used is used again, in a fresh tab and with nothing kept but what it has loaded: starting one costs more than most tests do. */
+/**
+ * A headless Chromium. One that was used is used again, in a fresh tab and with nothing kept but what it has loaded: starting one costs
+ * more than most tests do.
+ */
 record Chromium(ChromeDriver driver, Path downloads) {
     private static final Deque<Chromium> IDLE = new ArrayDeque<>();
 
@@ -25,11 +28,14 @@ record Chromium(ChromeDriver driver, Path downloads) {
     private static Chromium start() throws IOException {
         Path downloads = Files.createTempDirectory("verge-downloads");
         ChromeOptions options = new ChromeOptions().setBinary("/usr/bin/chromium");
-        options.addArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-                "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--hide-scrollbars", "--force-device-scale-factor=1",
+        options.addArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--hide-scrollbars",
+                "--force-device-scale-factor=1",
                 "--user-data-dir=" + Files.createTempDirectory("verge-chromium"));
         options.setExperimentalOption("prefs", Map.of("download.default_directory", downloads.toString()));
-        return new Chromium(new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile()).build(), options), downloads);
+        return new Chromium(new ChromeDriver(new ChromeDriverService.Builder()
+                .usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile()).build(), options), downloads);
     }
 
     /** Forgets who used it, and waits for the next. */

@@ -62,7 +62,9 @@ public final class FieldParty {
     }
 
     public void awaitLink() {
-        await(() -> verge.bean(InstrumentDesk.class).snapshot(job).map(s -> s.link() == LinkState.UP && s.condition().isPresent() && s.told().isAfter(Instant.now().minusSeconds(2))).orElse(false));
+        await(() -> verge.bean(InstrumentDesk.class).snapshot(job)
+                .map(s -> s.link() == LinkState.UP && s.condition().isPresent() && s.told().isAfter(Instant.now().minusSeconds(2)))
+                .orElse(false));
     }
 
     public long upsets() {
@@ -85,7 +87,8 @@ public final class FieldParty {
 
     /** Reads the prism for a setup, wherever it is held, by the name of a mark. */
     public String readWhereItIs(String kind, String station, String tape, String mark, String... more) throws Exception {
-        Map<String, String> fields = new HashMap<>(Map.of("kind", kind, "station", station, "mark", mark, "instrumentHeight", tape, "targetHeight", "1.600", "prismConstant", "-12.0", "faces", "2"));
+        Map<String, String> fields = new HashMap<>(Map.of("kind", kind, "station", station, "mark", mark, "instrumentHeight", tape,
+                "targetHeight", "1.600", "prismConstant", "-12.0", "faces", "2"));
         for (int i = 0; i < more.length; i += 2) {
             fields.put(more[i], more[i + 1]);
         }
@@ -111,7 +114,8 @@ public final class FieldParty {
     public void kerb(String name, double north, double east, boolean begins) throws Exception {
         ground().pole(Ternholm.YARD.plus(north, east));
         String last = begins ? "null" : "\"" + state().strings().get(state().strings().size() - 1).id() + "\"";
-        post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", name, "code", "KRB", "joins", "[{\"string\":" + last + ",\"code\":\"KRB\",\"bend\":\"" + (name.startsWith("f") ? "FLOWING" : "CORNER") + "\"}]"));
+        post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", name, "code", "KRB", "joins",
+                "[{\"string\":" + last + ",\"code\":\"KRB\",\"bend\":\"" + (name.startsWith("f") ? "FLOWING" : "CORNER") + "\"}]"));
     }
 
     public HttpResponse<String> post(String rest, Map<String, String> fields) throws Exception {

@@ -59,12 +59,15 @@ public final class Jobs {
 
     /** On Ternholm with its control, in UTM zone 32: its points have a place on earth. */
     public static Job onEarth(VergeServer.Running verge) {
-        return controlled(verge, verge.bean(JobService.class).make(ternholm(verge).id(), "Test " + UUID.randomUUID(), inUtm32(), Author.atPage("surveyor")));
+        return controlled(verge, verge.bean(JobService.class)
+                .make(ternholm(verge).id(), "Test " + UUID.randomUUID(), inUtm32(), Author.atPage("surveyor")));
     }
 
     private static JobSettings inUtm32() {
-        return new JobSettings(Figures.metric(), new CoordinateSystem.Projected("ETRS89 / UTM zone 32N", "EPSG:25832", utm32(), Optional.of(DatumShift.NONE)),
-                new GeoidChoice.Constant(37.6), Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES,
+        return new JobSettings(Figures.metric(),
+                new CoordinateSystem.Projected("ETRS89 / UTM zone 32N", "EPSG:25832", utm32(), Optional.of(DatumShift.NONE)),
+                new GeoidChoice.Constant(37.6), Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)),
+                GroundUse.GROUND_DISTANCES,
                 JobSettings.Work.ALONE);
     }
 
@@ -89,7 +92,9 @@ public final class Jobs {
     private static Job controlled(VergeServer.Running verge, Job job) {
         SiteFile control = verge.bean(SiteFileService.class).of(job.siteId()).stream()
                 .filter(f -> f.name().equals("ternholm-control.csv")).findFirst().orElseThrow();
-        verge.bean(ImportService.class).use(job.id(), control, new FileChoice(Role.CONTROL, FileUnit.METRE, null, null, null, null, null, null, null, null, null, null, null), Author.atPage("surveyor"));
+        verge.bean(ImportService.class)
+                .use(job.id(), control, new FileChoice(Role.CONTROL, FileUnit.METRE, null, null, null, null, null, null, null, null, null,
+                null, null), Author.atPage("surveyor"));
         return job;
     }
 }

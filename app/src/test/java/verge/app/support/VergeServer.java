@@ -25,7 +25,8 @@ import verge.instruments.port.LinkKind;
 import verge.instruments.standin.StandIn;
 
 /**
- * The real application with its demo world, started once for all classes of a machine, on a private cluster and a free port, with a stand-in of its own.
+ * The real application with its demo world, started once for all classes of a machine, on a private cluster and a free port, with a
+ * stand-in of its own.
  * A test class that is extended with this may ask for it as a parameter.
  */
 public final class VergeServer implements BeforeAllCallback, BeforeEachCallback, ParameterResolver {
@@ -107,8 +108,11 @@ public final class VergeServer implements BeforeAllCallback, BeforeEachCallback,
                 "--server.port=" + port, "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + databasePort + "/verge",
                 "--spring.datasource.password=" + password, "--verge.data=" + data, "--verge.demo=true",
                 "--verge.standin.instrument-port=" + standIn.instrumentPort(),
-                "--verge.standin.near-port=" + standIn.port(LinkKind.NEAR_RADIO), "--verge.standin.far-port=" + standIn.port(LinkKind.FAR_RADIO), "--verge.standin.ground-port=" + standIn.groundPort(),
-                "--verge.standin.receiver-port=" + standIn.receiverPort(), "--verge.standin.tripod-receiver-port=" + standIn.tripodReceiverPort(), "--verge.standin.caster-port=" + standIn.casterPort());
+                "--verge.standin.near-port=" + standIn.port(LinkKind.NEAR_RADIO),
+                "--verge.standin.far-port=" + standIn.port(LinkKind.FAR_RADIO), "--verge.standin.ground-port=" + standIn.groundPort(),
+                "--verge.standin.receiver-port=" + standIn.receiverPort(),
+                "--verge.standin.tripod-receiver-port=" + standIn.tripodReceiverPort(),
+                "--verge.standin.caster-port=" + standIn.casterPort());
         // The demo's own shots are measured with the same pole.
         application.getBean(PracticeService.class).untilFree();
         return new Running(application, standIn, new PracticeGround(standIn.groundPort()), data, "http://127.0.0.1:" + port);

@@ -18,7 +18,8 @@ import java.util.stream.Collectors;
 /** Somebody who visits Verge over HTTP, with the cookies and the token of a browser. */
 public final class Visitor {
     private static final Pattern CSRF = Pattern.compile("name=\"csrf\" content=\"([^\"]+)\"");
-    private final HttpClient client = HttpClient.newBuilder().cookieHandler(new CookieManager()).followRedirects(HttpClient.Redirect.NORMAL).build();
+    private final HttpClient client = HttpClient.newBuilder().cookieHandler(new CookieManager()).followRedirects(HttpClient.Redirect.NORMAL)
+            .build();
     private final String base;
     private String csrf = "";
 
@@ -75,8 +76,11 @@ public final class Visitor {
     }
 
     /** As a program would, with a bearer token; further fields go into the path. */
-    public HttpResponse<String> programUpload(String path, String token, String fileName, byte[] content) throws IOException, InterruptedException {
-        return HttpClient.newHttpClient().send(withFile(path, "file", fileName, content).header("Authorization", "Bearer " + token).build(), HttpResponse.BodyHandlers.ofString());
+    public HttpResponse<String> programUpload(String path, String token, String fileName, byte[] content)
+            throws IOException, InterruptedException {
+        return HttpClient.newHttpClient()
+                .send(withFile(path, "file", fileName, content).header("Authorization", "Bearer " + token).build(),
+                HttpResponse.BodyHandlers.ofString());
     }
 
     private HttpRequest.Builder withFile(String path, String part, String fileName, byte[] content) {
@@ -85,7 +89,8 @@ public final class Visitor {
                 + "\"\r\nContent-Type: text/csv\r\n\r\n").getBytes(StandardCharsets.UTF_8);
         return HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "multipart/form-data; boundary=" + boundary)
                 .POST(HttpRequest.BodyPublishers.concat(HttpRequest.BodyPublishers.ofByteArray(head),
-                        HttpRequest.BodyPublishers.ofByteArray(content), HttpRequest.BodyPublishers.ofString("\r\n--" + boundary + "--\r\n")));
+                        HttpRequest.BodyPublishers.ofByteArray(content),
+                        HttpRequest.BodyPublishers.ofString("\r\n--" + boundary + "--\r\n")));
     }
 
     /** With a bearer token and JSON, as a program would. */
@@ -96,7 +101,8 @@ public final class Visitor {
     }
 
     private HttpResponse<String> send(HttpRequest.Builder request) throws IOException, InterruptedException {
-        return remember(client.send(request.header("X-CSRF-TOKEN", csrf).header("X-Requested-With", "fetch").build(), HttpResponse.BodyHandlers.ofString()));
+        return remember(client.send(request.header("X-CSRF-TOKEN", csrf).header("X-Requested-With", "fetch").build(),
+                HttpResponse.BodyHandlers.ofString()));
     }
 
     private HttpResponse<String> remember(HttpResponse<String> response) {

@@ -28,7 +28,8 @@ class SystemViewTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"+units=m | metre", "+units=ft | international foot", "+units=us-ft | US survey foot", "+to_meter=0.9 | 0.900000000 m"})
+    @CsvSource(delimiter = '|', value = {"+units=m | metre", "+units=ft | international foot", "+units=us-ft | US survey foot",
+            "+to_meter=0.9 | 0.900000000 m"})
     void unitsByName(String unit, String name) {
         assertThat(view("+proj=utm +zone=32 +ellps=GRS80 " + unit, null).unit()).isEqualTo(name);
     }
@@ -45,7 +46,9 @@ class SystemViewTest {
     @Test
     void boxesOnTheMap() {
         assertThat(SystemView.Box.of(new AreaOfUse("", 6, 36, 12, 84))).containsExactly(new SystemView.Box(186, 6, 6, 48));
-        assertThat(SystemView.Box.of(new AreaOfUse("", 176, -20, -178, -12))).containsExactly(new SystemView.Box(356, 102, 4, 8), new SystemView.Box(0, 102, 2, 8));
-        assertThat(SystemView.Box.of(new AreaOfUse("", 11.4, 56.9, 11.5, 57))).as("a dot can still be seen").containsExactly(new SystemView.Box(191.4, 33, 1, 1));
+        assertThat(SystemView.Box.of(new AreaOfUse("", 176, -20, -178, -12)))
+                .containsExactly(new SystemView.Box(356, 102, 4, 8), new SystemView.Box(0, 102, 2, 8));
+        assertThat(SystemView.Box.of(new AreaOfUse("", 11.4, 56.9, 11.5, 57))).as("a dot can still be seen")
+                .containsExactly(new SystemView.Box(191.4, 33, 1, 1));
     }
 }

@@ -54,7 +54,8 @@ class TraceTest {
         assertThat(texts(root.get("steps"), "figure")).contains(party.state().settings().place(shot().position()));
         JsonNode leaf = only(root.get("on"));
         assertThat(leaf.get("margin").asString()).isEqualTo("setup");
-        assertThat(texts(leaf.get("steps"), "words")).contains("Orientation: azimuth of the circle\u2019s zero").anyMatch(w -> w.startsWith("Mark T4"));
+        assertThat(texts(leaf.get("steps"), "words")).contains("Orientation: azimuth of the circle\u2019s zero")
+                .anyMatch(w -> w.startsWith("Mark T4"));
         assertThat(texts(leaf.get("on"), "margin")).containsExactlyInAnyOrder("settings", "file");
         JsonNode file = leaf.get("on").valueStream().filter(n -> n.get("margin").asString().equals("file")).findFirst().orElseThrow();
         assertThat(file.get("text").asString()).contains("ternholm-control.csv");
@@ -76,11 +77,14 @@ class TraceTest {
         StoredPoint before = shot();
         ShotTaken was = (ShotTaken) verge.bean(JournalService.class).journal(party.job()).entry(before.entry()).orElseThrow().payload();
         verge.bean(JournalService.class).append(party.job(), Author.atPage("surveyor"),
-                new Reworked(before.entry(), new ShotTaken(was.setup(), was.name(), was.code(), was.reading(), new Target(new Length(2.1), was.target().prismConstant())), "the pole was longer"));
+                new Reworked(before.entry(), new ShotTaken(was.setup(), was.name(), was.code(), was.reading(),
+                new Target(new Length(2.1), was.target().prismConstant())), "the pole was longer"));
         JsonNode root = told("/" + before.entry()).get("root");
         assertThat(texts(root.get("steps"), "words")).anyMatch(w -> w.contains("prism 2.100 above the point"));
-        assertThat(texts(root.get("amended"), "text")).singleElement().asString().contains("pole 2.100 instead of 1.600", "because: the pole was longer");
-        assertThat(party.page("/trace/" + before.entry())).contains("How it came about", "prism 2.100 above the point", "the pole was longer", "ternholm-control.csv");
+        assertThat(texts(root.get("amended"), "text")).singleElement().asString()
+                .contains("pole 2.100 instead of 1.600", "because: the pole was longer");
+        assertThat(party.page("/trace/" + before.entry()))
+                .contains("How it came about", "prism 2.100 above the point", "the pole was longer", "ternholm-control.csv");
     }
 
     @Test
@@ -90,7 +94,9 @@ class TraceTest {
     }
 
     private JsonNode told(String rest) throws Exception {
-        return JsonMapper.shared().readTree(party.visitor().program("GET", "/api/v1/jobs/" + party.job() + "/trace" + rest, verge.bean(TokenService.class).make("surveyor", "trace"), "").body());
+        return JsonMapper.shared().readTree(party.visitor()
+                .program("GET", "/api/v1/jobs/" + party.job() + "/trace" + rest, verge.bean(TokenService.class).make("surveyor", "trace"),
+                "").body());
     }
 
     private static JsonNode only(JsonNode list) {

@@ -81,7 +81,8 @@ class AtTheSameTimeTest {
     @Test
     void twoTabsThatAcceptMakeOneLeaf() throws Exception {
         party.read("KNOWN_POINT", "T2", party.carry(g -> g.stand("T2")), "T4");
-        List<CompletableFuture<HttpResponse<String>>> both = IntStream.range(0, 2).mapToObj(i -> meanwhile(() -> party.accept(""))).toList();
+        List<CompletableFuture<HttpResponse<String>>> both = IntStream.range(0, 2).mapToObj(i -> meanwhile(() -> party.accept("")))
+                .toList();
         List<String> answers = both.stream().map(CompletableFuture::join).map(HttpResponse::body).toList();
         assertThat(answers).filteredOn(a -> a.contains("BACKSIGHT_NOT_READ")).hasSize(1);
         assertThat(party.state().leaves()).hasSize(1);
@@ -104,9 +105,11 @@ class AtTheSameTimeTest {
     void ofTwoMarksReadAtOnceNeitherIsLost() throws Exception {
         JdbcClient sql = JdbcClient.create(verge.bean(javax.sql.DataSource.class));
         List<CompletableFuture<HttpResponse<String>>> all = IntStream.range(0, 8)
-                .mapToObj(i -> meanwhile(() -> party.post("/setup/kind", Map.of("kind", i % 2 == 0 ? "FREE_STATION" : "KNOWN_POINT")))).toList();
+                .mapToObj(i -> meanwhile(() -> party.post("/setup/kind", Map.of("kind", i % 2 == 0 ? "FREE_STATION" : "KNOWN_POINT"))))
+                .toList();
         all.forEach(CompletableFuture::join);
-        assertThat(sql.sql("select count(*) from setup_draft where job_id = :job").param("job", party.job()).query(Long.class).single()).isEqualTo(1);
+        assertThat(sql.sql("select count(*) from setup_draft where job_id = :job").param("job", party.job()).query(Long.class).single())
+                .isEqualTo(1);
     }
 
     /** Twenty programs change twenty answers: each knows only its own. */
@@ -114,15 +117,18 @@ class AtTheSameTimeTest {
     void settingsChangedAtOnceAreAllKept() throws Exception {
         String token = verge.bean(TokenService.class).make("surveyor", "settings");
         List<CompletableFuture<HttpResponse<String>>> all = IntStream.range(0, 12).mapToObj(i -> meanwhile(() ->
-                party.visitor().program("PUT", "/api/v1/jobs/" + party.job() + "/settings", token, "{\"settings\":{" + answer(i) + "}}"))).toList();
+                party.visitor().program("PUT", "/api/v1/jobs/" + party.job() + "/settings", token, "{\"settings\":{" + answer(i) + "}}")))
+                        .toList();
         assertThat(all.stream().map(CompletableFuture::join)).allMatch(a -> a.statusCode() == 200);
         String after = party.visitor().program("GET", "/api/v1/jobs/" + party.job(), token, "").body();
         IntStream.range(0, 12).forEach(i -> assertThat(after).contains(answer(i)));
     }
 
     private static String answer(int i) {
-        return List.of("\"lengthDecimals\":\"4\"", "\"crew\":\"A and B\"", "\"noteFields\":\"weather\"", "\"runningCopy\":\"copy\"", "\"temperatureUnit\":\"FAHRENHEIT\"",
-                "\"pressureUnit\":\"HECTOPASCAL\"", "\"crew\":\"A and B\"", "\"angleUnit\":\"GON\"", "\"areaUnit\":\"HECTARE\"", "\"noteFields\":\"weather\"", "\"volumeUnit\":\"CUBIC\"",
+        return List.of("\"lengthDecimals\":\"4\"", "\"crew\":\"A and B\"", "\"noteFields\":\"weather\"", "\"runningCopy\":\"copy\"",
+                "\"temperatureUnit\":\"FAHRENHEIT\"",
+                "\"pressureUnit\":\"HECTOPASCAL\"", "\"crew\":\"A and B\"", "\"angleUnit\":\"GON\"", "\"areaUnit\":\"HECTARE\"",
+                "\"noteFields\":\"weather\"", "\"volumeUnit\":\"CUBIC\"",
                 "\"lengthDecimals\":\"4\"").get(i);
     }
 
@@ -132,7 +138,8 @@ class AtTheSameTimeTest {
         String page = party.page("/settings");
         String token = verge.bean(TokenService.class).make("surveyor", "settings");
         Map<String, String> answers = new HashMap<>();
-        JsonMapper.shared().readTree(party.visitor().program("GET", "/api/v1/jobs/" + party.job(), token, "").body()).get("settings").properties()
+        JsonMapper.shared().readTree(party.visitor().program("GET", "/api/v1/jobs/" + party.job(), token, "").body()).get("settings")
+                .properties()
                 .forEach(a -> answers.put(a.getKey(), a.getValue().asString()));
         answers.putAll(Map.of("asOf", page.replaceAll("(?s).*name=\"asOf\" value=\"(\\d+)\".*", "$1"), "crew", "typed here"));
         party.visitor().program("PUT", "/api/v1/jobs/" + party.job() + "/settings", token, "{\"settings\":{\"crew\":\"typed elsewhere\"}}");
@@ -153,7 +160,8 @@ class AtTheSameTimeTest {
         assertThat(party.entries()).as("a look writes nothing").isEqualTo(before);
         String asOf = seen.replaceAll(".*\"asOf\":(\\d+).*", "$1");
         party.post(address, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.500", "reason", "read again"));
-        assertThat(party.post(address, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.400", "asOf", asOf, "reason", "x")).body()).contains("CHANGED_MEANWHILE");
+        assertThat(party.post(address, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.400", "asOf", asOf, "reason", "x"))
+                .body()).contains("CHANGED_MEANWHILE");
     }
 
     /** Sites, prisms, files and instruments made twice in the same moment are there once, and nobody sees an error of the machine. */
@@ -177,7 +185,8 @@ class AtTheSameTimeTest {
         party.setUpOnT2();
         FieldParty neighbour = new FieldParty(verge);
         UUID site = verge.bean(JobService.class).job(neighbour.job()).siteId();
-        neighbour.visitor().upload("/jobs/" + neighbour.job() + "/prepare/files", "register" + UUID.randomUUID() + ".csv", "name,N,E,H\nREG-1,100,100,5\n".getBytes());
+        neighbour.visitor().upload("/jobs/" + neighbour.job() + "/prepare/files", "register" + UUID.randomUUID() + ".csv",
+                "name,N,E,H\nREG-1,100,100,5\n".getBytes());
         assertThat(site).isNotNull();
         int before = party.entries();
         party.post("/rework/" + party.openLeaf().entry() + "/preview", Map.of("mark-0", "T6"));

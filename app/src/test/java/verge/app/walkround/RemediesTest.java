@@ -62,7 +62,8 @@ class RemediesTest {
     }
 
     private SiteFile use(String name, String content, Role role) throws Exception {
-        String page = visitor.upload("/jobs/" + job.id() + "/prepare/files", name, content.getBytes(StandardCharsets.UTF_8)).uri().getPath();
+        String page = visitor.upload("/jobs/" + job.id() + "/prepare/files", name, content.getBytes(StandardCharsets.UTF_8)).uri()
+                .getPath();
         visitor.post(page, Map.of("role", role.name()));
         return now(UUID.fromString(page.substring(page.lastIndexOf('/') + 1)));
     }
@@ -83,7 +84,8 @@ class RemediesTest {
     void readOtherwiseItsPointsLieElsewhere() throws Exception {
         SiteFile file = use("yard.csv", YARD, Role.REGISTER);
         FileCoordinates plain = new FileCoordinates(FileSystem.JOB_GRID, FileUnit.METRE, PlanAxes.NORTH_THEN_EAST, Heights.ELEVATIONS);
-        FileCoordinates turned = plain.with(new PlanAxes(PlanAxes.Order.EAST_NORTH, true, false)).with(FileUnit.US_SURVEY_FOOT).with(Heights.NOT_MEANT);
+        FileCoordinates turned = plain.with(new PlanAxes(PlanAxes.Order.EAST_NORTH, true, false)).with(FileUnit.US_SURVEY_FOOT)
+                .with(Heights.NOT_MEANT);
         Remedy.ReadAs remedy = new Remedy.ReadAs(file.id(), "yard.csv", plain, turned);
         assertThat(words.remedy(remedy)).isEqualTo("Read yard.csv: US survey foot, easting first, then southing, without its heights");
         apply(remedy);
@@ -147,7 +149,8 @@ class RemediesTest {
             points.takeOn(job.id(), Origin.CONTROL, "surveyor", "Y2");
         }, task -> new Thread(task).start())).toList();
         all.forEach(CompletableFuture::join);
-        assertThat(verge.bean(JournalService.class).journal(job.id()).entries().stream().filter(e -> e.payload() instanceof PointsImported)).hasSize(1);
+        assertThat(verge.bean(JournalService.class).journal(job.id()).entries().stream().filter(e -> e.payload() instanceof PointsImported))
+                .hasSize(1);
     }
 
     @Test
@@ -156,11 +159,13 @@ class RemediesTest {
         verge.bean(SitePoints.class).takeOn(job.id(), Origin.CONTROL, "surveyor", "Y2");
         SiteFile newer = use("control2.csv", YARD.replace("6314520", "6314520.25"), Role.REGISTER);
         apply(new Remedy.Replace(old.id(), newer.id(), "control.csv", "control2.csv"));
-        assertThat(verge.bean(JournalService.class).state(job.id()).own(new PointName("Y2")).orElseThrow().position().plan().northing()).isEqualTo(6314520);
+        assertThat(verge.bean(JournalService.class).state(job.id()).own(new PointName("Y2")).orElseThrow().position().plan().northing())
+                .isEqualTo(6314520);
         Remedy.TakeAgain remedy = new Remedy.TakeAgain(new PointName("Y2"), newer.id(), "control2.csv");
         assertThat(words.remedy(remedy)).isEqualTo("Take Y2 on again from control2.csv");
         apply(remedy);
-        assertThat(verge.bean(JournalService.class).state(job.id()).own(new PointName("Y2")).orElseThrow().position().plan().northing()).isEqualTo(6314520.25);
+        assertThat(verge.bean(JournalService.class).state(job.id()).own(new PointName("Y2")).orElseThrow().position().plan().northing())
+                .isEqualTo(6314520.25);
     }
 
     @Test

@@ -42,7 +42,9 @@ public class SetupBenchmark {
         public void read() {
             ring(yard);
             List<Sighting> sightings = new ArrayList<>(yard.sightings(20));
-            IntStream.range(0, others).forEach(i -> yard.marks.put(new PointName("O" + i), Position.of(6_314_490 + 150 * Math.cos(i * 2.3) * (i % 11) / 11, 649_010 + 150 * Math.sin(i * 1.7), 4 + i % 9)));
+            IntStream.range(0, others).forEach(i ->
+                    yard.marks.put(new PointName("O" + i),
+                    Position.of(6_314_490 + 150 * Math.cos(i * 2.3) * (i % 11) / 11, 649_010 + 150 * Math.sin(i * 1.7), 4 + i % 9)));
             sightings.set(0, sightings.get(0).with(new PointName("O1")));
             exchanged = yard.arrangement(sightings);
         }

@@ -19,7 +19,8 @@ public final class LeastSquares {
     /** A pivot of the normal matrix, scaled to a diagonal of ones: below this an unknown hangs on the others to six digits of its σ. */
     private static final double SMALLEST_PIVOT = 1e-12;
     /**
-     * Steps under this part of an unknown's own standard deviation change no figure that anybody reads. Finer, and northings of 6 300 000 m,
+     * Steps under this part of an unknown's own standard deviation change no figure that anybody reads. Finer, and northings of 6 300 000
+     * m,
      * which are exact to 1e-9 m, would keep it turning.
      */
     private static final double SMALLEST_STEP_IN_SIGMAS = 1e-5;
@@ -94,7 +95,8 @@ public final class LeastSquares {
      * @param weightedSquares sum of squared residuals over their observations' variances
      */
     public record Solution(double[] unknowns, double[][] covariance, double[][] commonCovariance, double[] residuals,
-            double[][] residualCovariance, double[] redundancy, double weightedSquares, int degreesOfFreedom, int iterations) implements Outcome {
+            double[][] residualCovariance, double[] redundancy, double weightedSquares, int degreesOfFreedom, int iterations)
+            implements Outcome {
         /** Standardised residual of one observation; 0 where nothing controls it. */
         public double standardised(int i) {
             double variance = residualCovariance[i][i];
@@ -151,7 +153,8 @@ public final class LeastSquares {
             worst = stopped.inflation()[j] > stopped.inflation()[worst] ? j : worst;
         }
         double times = stopped.inflation()[worst];
-        return new NotConverged(times > NEARLY_SINGULAR_TIMES ? NotConverged.Cause.NEARLY_SINGULAR : NotConverged.Cause.CONTRADICTORY, worst, times);
+        return new NotConverged(times > NEARLY_SINGULAR_TIMES ? NotConverged.Cause.NEARLY_SINGULAR : NotConverged.Cause.CONTRADICTORY,
+                worst, times);
     }
 
     private static Outcome finished(double[] x, double[] l, double[][] a, Weights weights, Common common, double squares, int iterations) {
@@ -175,7 +178,8 @@ public final class LeastSquares {
         for (int i = 0; i < m; i++) {
             redundancy[i] = keeps.get(i, i);
         }
-        return new Solution(x, rows(covariance), commonCovariance(gain, common), l.clone(), rows(residuals), redundancy, squares, m - u, iterations);
+        return new Solution(x, rows(covariance), commonCovariance(gain, common), l.clone(), rows(residuals), redundancy, squares, m - u,
+                iterations);
     }
 
     private static double[][] commonCovariance(DMatrixRMaj gain, Common common) {

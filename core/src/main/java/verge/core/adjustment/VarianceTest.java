@@ -19,12 +19,16 @@ public record VarianceTest(double factor, int degreesOfFreedom, double lowest, d
         }
         ChiSquaredDistribution expected = ChiSquaredDistribution.of(degreesOfFreedom);
         return new VarianceTest(weightedSquares / degreesOfFreedom, degreesOfFreedom,
-                expected.inverseCumulativeProbability(TAIL) / degreesOfFreedom, expected.inverseSurvivalProbability(TAIL) / degreesOfFreedom);
+                expected.inverseCumulativeProbability(TAIL) / degreesOfFreedom,
+                expected.inverseSurvivalProbability(TAIL) / degreesOfFreedom);
     }
 
-    /** Whether residuals as large as these come by chance in more than such a part of sound adjustments; without redundancy anything does. */
+    /**
+     * Whether residuals as large as these come by chance in more than such a part of sound adjustments; without redundancy anything does.
+     */
     public boolean isByChance(double part) {
-        return degreesOfFreedom < 1 || factor * degreesOfFreedom <= ChiSquaredDistribution.of(degreesOfFreedom).inverseSurvivalProbability(part);
+        return degreesOfFreedom < 1 || factor * degreesOfFreedom <= ChiSquaredDistribution.of(degreesOfFreedom)
+                .inverseSurvivalProbability(part);
     }
 
     /** Too good a fit is no reason to go back to the tripod: only the upper bound refuses. */

@@ -30,7 +30,10 @@ public final class Weights {
         return new Weights(rows);
     }
 
-    /** @param rows of the covariance matrix. @throws IllegalArgumentException if it is none: an observation without error, or one twice over */
+    /**
+     * @param rows of the covariance matrix.
+     * @throws IllegalArgumentException if it is none: an observation without error, or one twice over
+     */
     public static Weights ofCovariance(double[][] rows) {
         return new Weights(rows);
     }

@@ -59,7 +59,8 @@ final class Laid {
         for (double to : parts.tailSet(0.0, false)) {
             double middle = before + (from + to) / 2;
             double bend = alignment.profile().map(p -> p.sharpest(middle)).orElse(0.0);
-            int pieces = (int) Math.max(1, Math.min(MOST_PIECES, Math.ceil((to - from) / Math.min(longestInPlan(element), Math.sqrt(8 * HEIGHT_METRES / bend)))));
+            int pieces = (int) Math.max(1,
+                    Math.min(MOST_PIECES, Math.ceil((to - from) / Math.min(longestInPlan(element), Math.sqrt(8 * HEIGHT_METRES / bend)))));
             for (int i = 0; i < pieces; i++) {
                 PlanElement.Place begin = element.at(from + (to - from) * i / pieces);
                 PlanElement.Place end = element.at(from + (to - from) * (i + 1) / pieces);
@@ -70,7 +71,8 @@ final class Laid {
     }
 
     /**
-     * An arc between two places of a clothoid, turning as much, leaves it most at a third of the way from its middle to its ends: the curvature
+     * An arc between two places of a clothoid, turning as much, leaves it most at a third of the way from its middle to its ends: the
+     * curvature
      * differs by c t, t from −l/2 to l/2, so the azimuth by c (t²/2 − l²/24), the place by c (t³/6 − l² t/24). So c l²/12 of azimuth at the
      * ends, and c l³/(72 √3) aside at t = l/√12; in the middle nothing.
      */
@@ -78,6 +80,7 @@ final class Laid {
         double changes = Math.abs(element.curvatureOut() - element.curvatureIn()) / element.length();
         double turn = Math.max(Math.abs(element.curvatureIn()), Math.abs(element.curvatureOut()));
         double halfTurn = turn == 0 ? Double.POSITIVE_INFINITY : Math.PI / turn;   // a bulge is of less than a whole turn
-        return Math.min(halfTurn, MARGIN * Math.min(Math.cbrt(72 * Math.sqrt(3) * PLAN_METRES / changes), Math.sqrt(12 * AZIMUTH_RADIANS / changes)));
+        return Math.min(halfTurn, MARGIN * Math.min(Math.cbrt(72 * Math.sqrt(3) * PLAN_METRES / changes),
+        Math.sqrt(12 * AZIMUTH_RADIANS / changes)));
     }
 }

@@ -14,7 +14,8 @@ import java.util.stream.Stream;
 /**
  * Heights along an alignment: points of intersection of straight grades, each rounded by a curve or not.
  *
- * <p>A curve has to find room on both its grades: one that reaches over the next point of intersection, or into another curve, has no heights
+ * <p>A curve has to find room on both its grades: one that reaches over the next point of intersection, or into another curve, has no
+ * heights
  * that fit together, and where it lies there are none ({@link #misfits}).
  */
 public final class Profile {
@@ -38,7 +39,8 @@ public final class Profile {
         }
         int last = points.size() - 1;
         curves = last < 1 ? Collections.nCopies(points.size(), Optional.empty())
-                : IntStream.rangeClosed(0, last).mapToObj(i -> VerticalCurve.of(i, points.get(i), grade(Math.max(i, 1)), grade(Math.min(i + 1, last)))).toList();
+                : IntStream.rangeClosed(0, last)
+                .mapToObj(i -> VerticalCurve.of(i, points.get(i), grade(Math.max(i, 1)), grade(Math.min(i + 1, last)))).toList();
         misfits = curves.stream().flatMap(Optional::stream).filter(this::findsNoRoom).toList();
         misfits.stream().sorted(Comparator.comparingDouble(VerticalCurve::from)).forEach(c -> {
             Map.Entry<Double, Double> before = withoutHeight.floorEntry(c.from());
@@ -118,7 +120,11 @@ public final class Profile {
                 || before != null && distance <= before.getValue();
     }
 
-    /** Which point ends the straight grade over a distance within the profile. @param behind whether at a point the grade behind it is meant */
+    /**
+     * Which point ends the straight grade over a distance within the profile.
+     *
+     * @param behind whether at a point the grade behind it is meant
+     */
     private int tangent(double distance, boolean behind) {
         int found = Collections.binarySearch(points, new Pvi(distance, 0, null), Comparator.comparingDouble(Pvi::distance));
         int end = found < 0 ? -found - 1 : behind ? found + 1 : found;
@@ -127,7 +133,8 @@ public final class Profile {
 
     /** The curve over a distance, of those of both ends of its straight grade: one that finds room reaches no further. */
     private Optional<VerticalCurve> curveOver(int tangent, double distance) {
-        return Stream.of(curves.get(Math.max(0, tangent - 1)), curves.get(tangent)).flatMap(Optional::stream).filter(c -> c.holds(distance)).findFirst();
+        return Stream.of(curves.get(Math.max(0, tangent - 1)), curves.get(tangent)).flatMap(Optional::stream).filter(c -> c.holds(distance))
+                .findFirst();
     }
 
     /** The points of intersection whose curves reach beyond the next point or into another curve, by their distances. */
@@ -150,7 +157,8 @@ public final class Profile {
 
     /** Where grades and curves begin and end, by their distances. */
     List<Double> breaks() {
-        return Stream.concat(points.stream().map(Pvi::distance), curves.stream().flatMap(Optional::stream).flatMap(c -> Stream.of(c.from(), c.to()))).toList();
+        return Stream.concat(points.stream().map(Pvi::distance), curves.stream().flatMap(Optional::stream)
+                .flatMap(c -> Stream.of(c.from(), c.to()))).toList();
     }
 
     /** How sharply the grade changes at most in the curve over a distance, per metre; 0 on a straight grade and outside the profile. */
@@ -183,7 +191,8 @@ public final class Profile {
     }
 
     Profile scaled(double perUnit) {
-        return new Profile(points.stream().map(p -> new Pvi(p.distance() * perUnit, p.height() * perUnit, scaled(p.rounding(), perUnit))).toList());
+        return new Profile(points.stream().map(p -> new Pvi(p.distance() * perUnit, p.height() * perUnit, scaled(p.rounding(), perUnit)))
+                .toList());
     }
 
     private static Rounding scaled(Rounding rounding, double perUnit) {

@@ -65,6 +65,7 @@ public record Stationing(double start, List<Equation> equations) {
     }
 
     Stationing scaled(double perUnit) {
-        return new Stationing(start * perUnit, equations.stream().map(e -> new Equation(e.distance() * perUnit, e.ahead() * perUnit, e.increasing())).toList());
+        return new Stationing(start * perUnit,
+                equations.stream().map(e -> new Equation(e.distance() * perUnit, e.ahead() * perUnit, e.increasing())).toList());
     }
 }

@@ -30,7 +30,8 @@ sealed interface VerticalCurve {
         if (pvi.rounding() instanceof Profile.Rounding.Parabola p && p.before() > 0 && p.after() > 0) {
             return Optional.of(new Parabolas(index, pvi, p, in, out));
         }
-        return pvi.rounding() instanceof Profile.Rounding.Circle c && in != out ? Optional.of(Circle.of(index, pvi, c.radius(), in, out)) : Optional.empty();
+        return pvi.rounding() instanceof Profile.Rounding.Circle c && in != out ? Optional.of(Circle.of(index, pvi, c.radius(), in, out))
+                : Optional.empty();
     }
 
     /**
@@ -85,7 +86,8 @@ sealed interface VerticalCurve {
      *
      * @param sense 1 for a sag, whose centre is above, −1 for a crest
      */
-    record Circle(int index, double radius, double sense, double from, double to, double centre, double centreHeight, double sharpest) implements VerticalCurve {
+    record Circle(int index, double radius, double sense, double from, double to, double centre, double centreHeight, double sharpest)
+            implements VerticalCurve {
         static Circle of(int index, Profile.Pvi pvi, double radius, double in, double out) {
             double a1 = Math.atan(in);
             double a2 = Math.atan(out);
@@ -93,7 +95,8 @@ sealed interface VerticalCurve {
             double from = -tangent * Math.cos(a1);
             double sense = out > in ? 1 : -1;
             double steepest = Math.max(Math.abs(in), Math.abs(out));
-            return new Circle(index, radius, sense, pvi.distance() + from, pvi.distance() + tangent * Math.cos(a2), pvi.distance() + from - sense * radius * Math.sin(a1),
+            return new Circle(index, radius, sense, pvi.distance() + from, pvi.distance() + tangent * Math.cos(a2),
+                    pvi.distance() + from - sense * radius * Math.sin(a1),
                     pvi.height() + in * from + sense * radius * Math.cos(a1), Math.pow(1 + steepest * steepest, 1.5) / radius);
         }
 

@@ -10,6 +10,7 @@ public final class AttributeEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.of(AttributesWritten.class, (line, looks) -> Outcome.of(new AnswersOf(line.says().subject()), line.says().answers())));
+        return List.of(Chapter.of(AttributesWritten.class, (line, looks) ->
+                Outcome.of(new AnswersOf(line.says().subject()), line.says().answers())));
     }
 }

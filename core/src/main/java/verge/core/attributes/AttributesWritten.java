@@ -10,7 +10,8 @@ import verge.core.journal.Payload;
  * Answers to what a code asks for.
  *
  * @param subject the shot or the string that they are about
- * @param answers by the names of the attributes, as {@link verge.core.coding.Attribute#read} keeps them; blank where an earlier one is wiped
+ * @param answers by the names of the attributes, as {@link verge.core.coding.Attribute#read} keeps them; blank where an earlier one is
+ *     wiped
  */
 public record AttributesWritten(UUID subject, Map<String, String> answers) implements Payload {
     public AttributesWritten {

@@ -53,7 +53,10 @@ public record AgainstSky(Length north, Length east, Length up, Grade grade, Opti
     /** Which coordinate, where it is one of them. */
     public enum Which { NORTH, EAST, ELEVATION }
 
-    /** @param which absent where it is not one coordinate alone @param should what the sky would agree with, in grid metres; absent where that is not one figure */
+    /**
+     * @param which absent where it is not one coordinate alone
+     * @param should what the sky would agree with, in grid metres; absent where that is not one figure
+     */
     public record Cause(Mistake mistake, Optional<Which> which, OptionalDouble should) {
     }
 
@@ -67,7 +70,8 @@ public record AgainstSky(Length north, Length east, Length up, Grade grade, Opti
         double up = given.elevation().flatMap(g -> sky.elevation().map(s -> g.minus(s).metres())).orElse(0.0);
         double off = Math.max(Math.hypot(north, east), Math.abs(up));
         Grade grade = off <= QUESTION_METRES ? Grade.NEAR : off <= STOP_METRES ? Grade.QUESTION : Grade.STOP;
-        return new AgainstSky(new Length(north), new Length(east), new Length(up), grade, grade == Grade.NEAR ? Optional.empty() : cause(given, sky, new double[] {north, east, up}, job));
+        return new AgainstSky(new Length(north), new Length(east), new Length(up), grade,
+                grade == Grade.NEAR ? Optional.empty() : cause(given, sky, new double[] {north, east, up}, job));
     }
 
     public Length plan() {
@@ -78,20 +82,28 @@ public record AgainstSky(Length north, Length east, Length up, Grade grade, Opti
         boolean planAgrees = Math.hypot(off[0], off[1]) < EXPLAINED_METRES;
         return Stream.<Optional<Cause>>of(planAgrees ? ellipsoidHeight(sky, off[2], job) : Optional.empty(),
                 planAgrees ? Optional.empty() : axes(given, sky), planAgrees ? Optional.empty() : zone(given, sky, job),
-                digits(given, off, Mistake.DIGITS_EXCHANGED, job), digits(given, off, Mistake.DIGIT, job)).flatMap(Optional::stream).findFirst();
+                digits(given, off, Mistake.DIGITS_EXCHANGED, job), digits(given, off, Mistake.DIGIT, job)).flatMap(Optional::stream)
+                .findFirst();
     }
 
     private static Optional<Cause> ellipsoidHeight(Position sky, double up, JobGeodesy job) {
-        return job.earth(sky).map(EarthPlace::position).map(job::undulation).filter(OptionalDouble::isPresent).map(OptionalDouble::getAsDouble)
+        return job.earth(sky).map(EarthPlace::position).map(job::undulation).filter(OptionalDouble::isPresent)
+                .map(OptionalDouble::getAsDouble)
                 .filter(n -> Math.abs(up - n) < EXPLAINED_METRES && Math.abs(up - n) < Math.abs(up))
-                .map(n -> new Cause(Mistake.ELLIPSOID_HEIGHT, Optional.of(Which.ELEVATION), sky.elevation().map(Elevation::metres).map(OptionalDouble::of).orElse(OptionalDouble.empty())));
+                .map(n -> new Cause(Mistake.ELLIPSOID_HEIGHT, Optional.of(Which.ELEVATION),
+                sky.elevation().map(Elevation::metres).map(OptionalDouble::of).orElse(OptionalDouble.empty())));
     }
 
     private static Optional<Cause> axes(Position given, Position sky) {
-        return new GridPoint(given.plan().easting(), given.plan().northing()).distanceMetres(sky.plan()) < EXPLAINED_METRES ? Optional.of(new Cause(Mistake.AXES, Optional.empty(), OptionalDouble.empty())) : Optional.empty();
+        return new GridPoint(given.plan().easting(), given.plan().northing())
+                .distanceMetres(sky.plan()) < EXPLAINED_METRES
+                ? Optional.of(new Cause(Mistake.AXES, Optional.empty(), OptionalDouble.empty())) : Optional.empty();
     }
 
-    /** Figures of another zone lie whole zones to the east or west in this one, at the same latitude; or the zone's number stands before the easting. */
+    /**
+     * Figures of another zone lie whole zones to the east or west in this one, at the same latitude; or the zone's number stands before the
+     * easting.
+     */
     private static Optional<Cause> zone(Position given, Position sky, JobGeodesy job) {
         Optional<Cause> found = Optional.of(new Cause(Mistake.ZONE, Optional.empty(), OptionalDouble.empty()));
         double numbers = Math.rint((given.plan().easting() - sky.plan().easting()) / ZONE_NUMBER_METRES);
@@ -101,7 +113,9 @@ public record AgainstSky(Length north, Length east, Length up, Grade grade, Opti
         try {
             Optional<EarthPlace> there = job.earth(new Position(given.plan(), Optional.of(new Elevation(0))));
             Optional<EarthPlace> here = job.earth(new Position(sky.plan(), Optional.of(new Elevation(0))));
-            return there.isEmpty() || here.isEmpty() ? Optional.empty() : IntStream.rangeClosed(-ZONES_LOOKED_AT, ZONES_LOOKED_AT).filter(z -> z != 0).anyMatch(z -> apart(there.get(), here.get(), Math.toRadians(z * ZONE_DEGREES)) < EXPLAINED_METRES) ? found : Optional.empty();
+            return there.isEmpty() || here.isEmpty() ? Optional.empty() : IntStream.rangeClosed(-ZONES_LOOKED_AT, ZONES_LOOKED_AT)
+                    .filter(z -> z != 0).anyMatch(z -> apart(there.get(), here.get(), Math.toRadians(z * ZONE_DEGREES)) < EXPLAINED_METRES)
+                    ? found : Optional.empty();
         } catch (SurveyException nowhere) {
             return Optional.empty();
         }
@@ -111,21 +125,25 @@ public record AgainstSky(Length north, Length east, Length up, Grade grade, Opti
     private static double apart(EarthPlace there, EarthPlace here, double turn) {
         double radius = ReferenceEllipsoid.WGS84.semiMajor();
         double east = there.position().longitude().radians() + turn - here.position().longitude().radians();
-        return radius * Math.hypot(there.position().latitude().radians() - here.position().latitude().radians(), Math.IEEEremainder(east, 2 * Math.PI) * here.position().latitude().cos());
+        return radius * Math.hypot(there.position().latitude().radians() - here.position().latitude().radians(),
+                Math.IEEEremainder(east, 2 * Math.PI) * here.position().latitude().cos());
     }
 
     /** One coordinate alone is off, by what one digit of it as the job writes it, or two exchanged, would make. */
     private static Optional<Cause> digits(Position given, double[] off, Mistake mistake, JobGeodesy job) {
         Figures f = job.settings().figures();
         GridPoint shown = job.settings().ground().shown(given.plan());
-        double[] written = {f.axes().northSign() * shown.northing(), f.axes().eastSign() * shown.easting(), given.elevation().map(Elevation::metres).orElse(0.0)};
+        double[] written = {f.axes().northSign() * shown.northing(), f.axes().eastSign() * shown.easting(),
+                given.elevation().map(Elevation::metres).orElse(0.0)};
         double[] figures = {given.plan().northing(), given.plan().easting(), written[2]};
         double[] signs = {f.axes().northSign(), f.axes().eastSign(), 1};
         double unit = f.lengthUnit().metresPerUnit();
         for (Which which : Which.values()) {
             int i = which.ordinal();
             boolean alone = IntStream.range(0, off.length).filter(j -> j != i).allMatch(j -> Math.abs(off[j]) < EXPLAINED_METRES);
-            OptionalDouble should = alone && Math.abs(off[i]) > EXPLAINED_METRES ? candidates(written[i] / unit, mistake).map(c -> figures[i] + signs[i] * (c * unit - written[i])).filter(c -> Math.abs(c - (figures[i] - off[i])) < EXPLAINED_METRES / 2).findFirst() : OptionalDouble.empty();
+            OptionalDouble should = alone && Math.abs(off[i]) > EXPLAINED_METRES ? candidates(written[i] / unit, mistake)
+                    .map(c -> figures[i] + signs[i] * (c * unit - written[i]))
+                    .filter(c -> Math.abs(c - (figures[i] - off[i])) < EXPLAINED_METRES / 2).findFirst() : OptionalDouble.empty();
             if (should.isPresent()) {
                 return Optional.of(new Cause(mistake, Optional.of(which), should));
             }
@@ -141,7 +159,8 @@ public record AgainstSky(Length north, Length east, Length up, Grade grade, Opti
             double place = Math.pow(TEN, digits.length - 1.0 - i);
             if (mistake == Mistake.DIGITS_EXCHANGED) {
                 // a before b is worth 10 a + b of the lower place
-                return i + 1 < digits.length ? DoubleStream.of(figure + sign * (digits[i + 1] - digits[i]) * (place - place / TEN)) : DoubleStream.empty();
+                return i + 1 < digits.length ? DoubleStream.of(figure + sign * (digits[i + 1] - digits[i]) * (place - place / TEN))
+                        : DoubleStream.empty();
             }
             return IntStream.range(0, TEN).mapToDouble(d -> figure + sign * (d - digits[i]) * place);
         });

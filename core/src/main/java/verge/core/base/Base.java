@@ -18,7 +18,8 @@ import verge.core.units.Length;
  * @param sending by what its corrections reach rovers
  * @param provisional whether its place is only what a sky said, its own or that of the base that its mark was measured from
  */
-public record Base(UUID entry, PointName mark, BaseHeard sent, EarthCentred reference, Length height, Sending sending, boolean provisional) {
+public record Base(UUID entry, PointName mark, BaseHeard sent, EarthCentred reference, Length height, Sending sending,
+        boolean provisional) {
     /** Corrections tell places to a tenth of a millimetre. */
     private static final double SAME_METRES = 0.001;
 

@@ -28,7 +28,8 @@ public final class BaseEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.of(BaseSetUp.class, BaseEntries::setUp), Chapter.of(BaseEnded.class, (line, looks) -> Outcome.of(new EndOf(line.says().base()), line.id())));
+        return List.of(Chapter.of(BaseSetUp.class, BaseEntries::setUp),
+                Chapter.of(BaseEnded.class, (line, looks) -> Outcome.of(new EndOf(line.says().base()), line.id())));
     }
 
     private static Outcome setUp(Line<BaseSetUp> line, Looks looks) {
@@ -44,9 +45,12 @@ public final class BaseEntries {
             return provided(base).and(point(line.id(), said, base, job.get()).map(Points::outcome).orElse(Outcome.NOTHING));
         }
         Optional<StoredPoint> mark = Points.then(looks, said.mark());
-        Optional<EarthCentred> known = mark.flatMap(m -> job.get().earth(m.position())).map(p -> Base.above(EarthCentred.of(p, ReferenceEllipsoid.WGS84), height.get()));
-        boolean provisional = known.isEmpty() || mark.flatMap(m -> looks.before(new BaseUnder(m.entry()))).map(Base::provisional).orElse(false);
-        return provided(new Base(line.id(), said.mark(), said.sent(), known.orElse(said.sent().place()), height.get(), said.sending(), provisional));
+        Optional<EarthCentred> known = mark.flatMap(m -> job.get().earth(m.position()))
+                .map(p -> Base.above(EarthCentred.of(p, ReferenceEllipsoid.WGS84), height.get()));
+        boolean provisional = known.isEmpty() || mark.flatMap(m -> looks.before(new BaseUnder(m.entry()))).map(Base::provisional)
+                .orElse(false);
+        return provided(new Base(line.id(), said.mark(), said.sent(), known.orElse(said.sent().place()), height.get(), said.sending(),
+                provisional));
     }
 
     private static Outcome provided(Base base) {
@@ -56,8 +60,10 @@ public final class BaseEntries {
     private static Optional<StoredPoint> point(UUID entry, BaseSetUp said, Base base, JobGeodesy job) {
         Geographic at = base.ground().place(ReferenceEllipsoid.WGS84).position();
         double[] sigma = said.sky().orElseThrow().spread().northEastUp(at);
-        return job.position(base.ground().place(ReferenceEllipsoid.WGS84)).map(p -> new StoredPoint(entry, said.mark(), Code.NONE, Origin.MEASURED, p,
-                Optional.of(new Uncertainty(new Length(sigma[0]), new Length(sigma[1]), new Length(sigma[2]))), Optional.empty(), Optional.empty()));
+        return job.position(base.ground().place(ReferenceEllipsoid.WGS84))
+                .map(p -> new StoredPoint(entry, said.mark(), Code.NONE, Origin.MEASURED, p,
+                Optional.of(new Uncertainty(new Length(sigma[0]), new Length(sigma[1]), new Length(sigma[2]))), Optional.empty(),
+                Optional.empty()));
     }
 
     /** The base of the job that was heard, as it was set up before; empty for another's. */

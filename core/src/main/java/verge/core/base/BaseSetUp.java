@@ -14,12 +14,14 @@ import verge.core.satellite.SkyMean;
  * A base that was set up over a mark: the head of what is measured from it.
  *
  * @param antenna over the mark
- * @param sent under which number it sends, and where it says that its antenna's reference point is. What was sent stays, whatever turns out later
+ * @param sent under which number it sends, and where it says that its antenna's reference point is. What was sent stays, whatever turns out
+ *     later
  * @param sky where its own receiver found its antenna then; absent if it was not asked
  * @param reason what was noted of it: why it was accepted although the sky disagreed, of which job it was taken over; else empty
  * @throws IllegalArgumentException held by a sky that was not asked
  */
-public record BaseSetUp(PointName mark, Held held, AntennaOverMark antenna, BaseHeard sent, Optional<SkyMean> sky, Sending sending, String receiver, String reason) implements Naming {
+public record BaseSetUp(PointName mark, Held held, AntennaOverMark antenna, BaseHeard sent, Optional<SkyMean> sky, Sending sending,
+        String receiver, String reason) implements Naming {
     /** From what its place is known. */
     public enum Held {
         /** The mark is a point that is known otherwise. */
@@ -53,10 +55,16 @@ public record BaseSetUp(PointName mark, Held held, AntennaOverMark antenna, Base
         return new BaseSetUp(mark, held, antenna, sent, sky, sending, receiver, other);
     }
 
-    /** The same had the sky said something else, by a metre each way: for whoever wants to know what rests on it. @throws IllegalStateException of a base that no sky holds */
+    /**
+     * The same had the sky said something else, by a metre each way: for whoever wants to know what rests on it.
+     *
+     * @throws IllegalStateException of a base that no sky holds
+     */
     public BaseSetUp elsewhere() {
         SkyMean said = sky.filter(s -> held == Held.SKY).orElseThrow(() -> new IllegalStateException("held by its mark"));
-        return new BaseSetUp(mark, held, antenna, sent, Optional.of(new SkyMean(said.antenna().plus(new EarthCentred(1, 1, 1)), said.spread(), said.epochs())), sending, receiver, reason);
+        return new BaseSetUp(mark, held, antenna, sent,
+                Optional.of(new SkyMean(said.antenna().plus(new EarthCentred(1, 1, 1)), said.spread(), said.epochs())), sending, receiver,
+                reason);
     }
 
     /** The same over a mark that is known. */

@@ -11,7 +11,10 @@ import verge.core.units.Length;
 /**
  * An earlier base that stood about where an antenna is now.
  *
- * @param north @param east @param up by what a new start from the sky alone would shift all that is measured from now on, against what was measured from the earlier one
+ * @param north
+ * @param east
+ * @param up by what a new start from the sky alone would shift all that is measured from now on, against what was measured from the earlier
+ *     one
  */
 public record HereAgain(Base earlier, Length north, Length east, Length up) {
     private static final double NEAR_METRES = 5;

@@ -10,6 +10,7 @@ public final class CalibrationEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.of(InstrumentCalibrated.class, (line, looks) -> Outcome.of(new AxisErrorsOf(line.says().instrument()), line.says())));
+        return List.of(Chapter.of(InstrumentCalibrated.class, (line, looks) ->
+                Outcome.of(new AxisErrorsOf(line.says().instrument()), line.says())));
     }
 }

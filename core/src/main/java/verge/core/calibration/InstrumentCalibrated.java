@@ -6,7 +6,8 @@ import verge.core.journal.Payload;
 import verge.core.units.Angle;
 
 /** Axis errors of an instrument determined from both faces. @param applied whether they are taken off single-face readings from now on */
-public record InstrumentCalibrated(String instrument, List<TwoFaceCalibration.Pair> pairs, Angle sigmaAngle, boolean applied) implements Payload {
+public record InstrumentCalibrated(String instrument, List<TwoFaceCalibration.Pair> pairs, Angle sigmaAngle, boolean applied)
+        implements Payload {
     public InstrumentCalibrated {
         pairs = List.copyOf(pairs);
     }

@@ -73,15 +73,18 @@ public final class TwoFaceCalibration {
         boolean steep = most - least > STEEP;
         double half = sigma.radians() / Math.sqrt(2);
         double[] sigmas = pairs.stream().mapToDouble(p -> half / Math.sin(p.zenith())).toArray();
-        LeastSquares.Solution axes = (LeastSquares.Solution) LeastSquares.solve(new Axes(pairs, steep), new double[steep ? 2 : 1], sigmas, LeastSquares.Common.NONE);
+        LeastSquares.Solution axes = (LeastSquares.Solution) LeastSquares.solve(new Axes(pairs, steep), new double[steep ? 2 : 1], sigmas,
+                LeastSquares.Common.NONE);
         double index = pairs.stream().mapToDouble(Pair::halfZenith).average().orElseThrow();
         double zenithSquares = pairs.stream().mapToDouble(p -> Math.pow(p.halfZenith() - index, 2)).sum();
         double indexSigma = Math.max(half, Math.sqrt(zenithSquares / Math.max(1, pairs.size() - 1))) / Math.sqrt(pairs.size());
         double spread = axes.degreesOfFreedom() > 0 ? Math.max(1, Math.sqrt(axes.weightedSquares() / axes.degreesOfFreedom())) : 1;
         List<Residual> residuals = IntStream.range(0, pairs.size())
                 .mapToObj(i -> new Residual(new Angle(axes.residuals()[i]), new Angle(pairs.get(i).halfZenith() - index))).toList();
-        InstrumentErrors errors = new InstrumentErrors(new Angle(axes.unknowns()[0]), new Angle(steep ? axes.unknowns()[1] : 0), new Angle(index));
-        return new Result(errors, new Angle(spread * Math.sqrt(axes.covariance()[0][0])), new Angle(steep ? spread * Math.sqrt(axes.covariance()[1][1]) : 0),
+        InstrumentErrors errors = new InstrumentErrors(new Angle(axes.unknowns()[0]), new Angle(steep ? axes.unknowns()[1] : 0),
+                new Angle(index));
+        return new Result(errors, new Angle(spread * Math.sqrt(axes.covariance()[0][0])),
+                new Angle(steep ? spread * Math.sqrt(axes.covariance()[1][1]) : 0),
                 new Angle(indexSigma), steep, new Angle(spread * half), residuals);
     }
 

@@ -34,7 +34,8 @@ public final class DistanceAgreement {
     private static final double LEAST_HECTOPASCALS = 500;
     private static final double MOST_HECTOPASCALS = 1100;
     /** What a change of foot does, in ppm. */
-    private static final double FOOT_PPM = (LengthUnit.US_SURVEY_FOOT.metresPerUnit() / LengthUnit.INTERNATIONAL_FOOT.metresPerUnit() - 1) * MILLION;
+    private static final double FOOT_PPM = (LengthUnit.US_SURVEY_FOOT.metresPerUnit() / LengthUnit.INTERNATIONAL_FOOT.metresPerUnit() - 1)
+            * MILLION;
 
     private DistanceAgreement() {
     }
@@ -52,7 +53,8 @@ public final class DistanceAgreement {
         static Optional<Scale> of(List<Sight> sights) {
             double weight = sights.stream().mapToDouble(s -> s.known() * s.known() / (s.sigma() * s.sigma())).sum();
             double sum = sights.stream().mapToDouble(s -> (s.measured() - s.known()) * s.known() / (s.sigma() * s.sigma())).sum();
-            return weight > 0 ? Optional.of(new Scale(sum / weight * MILLION, MILLION / Math.sqrt(weight), sights.size())) : Optional.empty();
+            return weight > 0 ? Optional.of(new Scale(sum / weight * MILLION, MILLION / Math.sqrt(weight), sights.size()))
+                    : Optional.empty();
         }
 
         boolean chance() {
@@ -69,7 +71,8 @@ public final class DistanceAgreement {
     }
 
     private static Stream<Sight> sights(JobState state) {
-        Stream<Sight> backsights = state.leaves().stream().filter(leaf -> leaf.written().arrangement().kind() == Arrangement.Kind.KNOWN_POINT)
+        Stream<Sight> backsights = state.leaves().stream()
+                .filter(leaf -> leaf.written().arrangement().kind() == Arrangement.Kind.KNOWN_POINT)
                 .flatMap(leaf -> leaf.solved().marks().stream()).flatMap(mark -> mark.distance().flatMap(misfit -> mark.shot().map(shot -> {
                     double measured = shot.grid().value().metres();
                     return new Sight(measured, measured - misfit.difference().metres(), misfit.sigma().metres());
@@ -84,7 +87,8 @@ public final class DistanceAgreement {
             var station = leaf.station().occupation().station().plan();
             double known = station.distanceMetres(control.position().plan());
             return measured.sigma().filter(s -> known > 0)
-                    .map(s -> new Sight(station.distanceMetres(measured.position().plan()), known, Math.hypot(s.north().metres(), s.east().metres())));
+                    .map(s -> new Sight(station.distanceMetres(measured.position().plan()), known,
+                    Math.hypot(s.north().metres(), s.east().metres())));
         }));
     }
 
@@ -92,7 +96,8 @@ public final class DistanceAgreement {
         Optional<Cause> likeliest = causes(state).filter(c -> Math.abs(c.ppm() - scale.ppm()) <= EXPLAINED_IN_SIGMAS * scale.sigma())
                 .min(Comparator.comparingDouble(c -> Math.abs(c.ppm() - scale.ppm())));
         Object[] found = {scale.ppm(), scale.sigma(), scale.sights()};
-        return likeliest.map(c -> c.particular() == null ? Finding.of(c.kind(), found) : Finding.of(c.kind(), found[0], found[1], found[2], c.particular()))
+        return likeliest.map(c -> c.particular() == null ? Finding.of(c.kind(), found)
+                : Finding.of(c.kind(), found[0], found[1], found[2], c.particular()))
                 .orElseGet(() -> Finding.of(Kind.DISTANCES_DISAGREE, found));
     }
 
@@ -124,6 +129,7 @@ public final class DistanceAgreement {
 
     private static double ppm(StationSetUp written, double hectopascals) {
         Atmosphere air = written.conditions().air();
-        return FirstVelocity.ppm(written.conditions().precision().distanceMeter(), new Atmosphere(air.temperatureCelsius(), hectopascals, air.relativeHumidityPercent()));
+        return FirstVelocity.ppm(written.conditions().precision().distanceMeter(),
+                new Atmosphere(air.temperatureCelsius(), hectopascals, air.relativeHumidityPercent()));
     }
 }

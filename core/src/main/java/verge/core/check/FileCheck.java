@@ -108,7 +108,8 @@ final class FileCheck {
             add(Kind.AXES_MISTAKEN, file.name(), ways, file.name(), distance, direction, against, OtherReadings.words(way));
         } else {
             Kind kind = file.said().unit().isPresent() ? Kind.UNIT_HEADER_WRONG : Kind.UNIT_MISTAKEN;
-            add(kind, file.name(), ways, file.name(), distance, direction, against, file.coordinates().unit().symbol(), way.unit().symbol());
+            add(kind, file.name(), ways, file.name(), distance, direction, against, file.coordinates().unit().symbol(),
+                    way.unit().symbol());
         }
         return true;
     }
@@ -116,8 +117,10 @@ final class FileCheck {
     /** Known points from elsewhere: those the job took on from other files, and the files before it. */
     private Extent knownBefore(SiteContent file) {
         Extent.Builder box = new Extent.Builder();
-        control.stream().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name()))).forEach(p -> box.add(p.position().plan().northing(), p.position().plan().easting()));
-        return files.subList(0, files.indexOf(file)).stream().filter(f -> f.role() == Role.REGISTER).map(f -> f.placed().most()).reduce(box.build(), Extent::and);
+        control.stream().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name())))
+                .forEach(p -> box.add(p.position().plan().northing(), p.position().plan().easting()));
+        return files.subList(0, files.indexOf(file)).stream().filter(f -> f.role() == Role.REGISTER).map(f -> f.placed().most())
+                .reduce(box.build(), Extent::and);
     }
 
     /** What may be the wrong file need not count while somebody asks. */
@@ -140,10 +143,12 @@ final class FileCheck {
         }
         FileUnit other = file.coordinates().unit() == FileUnit.US_SURVEY_FOOT ? FileUnit.INTERNATIONAL_FOOT : FileUnit.US_SURVEY_FOOT;
         Extent here = file.placed().most();
-        double far = Math.hypot(Math.max(Math.abs(here.south()), Math.abs(here.north())), Math.max(Math.abs(here.west()), Math.abs(here.east())));
+        double far = Math.hypot(Math.max(Math.abs(here.south()), Math.abs(here.north())),
+                Math.max(Math.abs(here.west()), Math.abs(here.east())));
         double shift = far * Math.abs(other.metresPerUnit() / file.coordinates().unit().metresPerUnit() - 1);
         if (shift > SAME_METRES) {
-            add(Kind.FOOT_KIND_UNSAID, file.name(), List.of(new Remedy.ReadAs(file.id(), file.name(), file.coordinates(), file.coordinates().with(other))), file.name(),
+            add(Kind.FOOT_KIND_UNSAID, file.name(),
+                    List.of(new Remedy.ReadAs(file.id(), file.name(), file.coordinates(), file.coordinates().with(other))), file.name(),
                     file.coordinates().unit().symbol(), other.symbol(), new Length(shift));
         }
     }
@@ -155,12 +160,14 @@ final class FileCheck {
         }
         Remedy none = new Remedy.ReadAs(file.id(), file.name(), file.coordinates(), file.coordinates().with(Heights.NOT_MEANT));
         if (file.levelSurfaces() > 0) {
-            add(Kind.SURFACE_WITHOUT_HEIGHTS, file.name(), List.of(new Remedy.MakeRole(file.id(), file.name(), Role.UNDERLAY)), file.name(), file.levelSurfaces());
+            add(Kind.SURFACE_WITHOUT_HEIGHTS, file.name(), List.of(new Remedy.MakeRole(file.id(), file.name(), Role.UNDERLAY)), file.name(),
+                    file.levelSurfaces());
         } else if (placed.heights() > 0 && placed.zeros() == placed.heights()) {
             add(Kind.HEIGHTS_ALL_ZERO, file.name(), List.of(none), file.name(), placed.zeros());
         } else if (placed.heights() == 0 && file.role().known()) {
             add(Kind.HEIGHTS_MISSING, file.name(), List.of(), file.name());
-        } else if (file.role() == Role.DESIGN && file.mixed() > 0) {   // points without heights beside points with them are usual; a line cannot be staked so
+        // points without heights beside points with them are usual; a line cannot be staked so
+        } else if (file.role() == Role.DESIGN && file.mixed() > 0) {
             add(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS, file.name(), List.of(none), file.name(), file.mixed());
         }
         aboveEllipsoid(file);
@@ -168,31 +175,40 @@ final class FileCheck {
 
     /** Heights that differ from what is known by just the undulation. */
     private void aboveEllipsoid(SiteContent file) {
-        OptionalDouble n = state.geodesy().projection().flatMap(p -> Whereabouts.of(p, file.placed().most().middle())).map(g -> state.geodesy().undulation(g)).orElse(OptionalDouble.empty());
+        OptionalDouble n = state.geodesy().projection().flatMap(p -> Whereabouts.of(p, file.placed().most().middle()))
+                .map(g -> state.geodesy().undulation(g)).orElse(OptionalDouble.empty());
         OptionalDouble usual = usualHeight(file);
-        if (n.isEmpty() || usual.isEmpty() || Double.isNaN(file.placed().middleHeight()) || Math.abs(n.getAsDouble()) < LEAST_UNDULATION_METRES) {
+        if (n.isEmpty() || usual.isEmpty() || Double.isNaN(file.placed().middleHeight())
+                || Math.abs(n.getAsDouble()) < LEAST_UNDULATION_METRES) {
             return;
         }
         double off = file.placed().middleHeight() - usual.getAsDouble();
         if (file.coordinates().heights() == Heights.ELEVATIONS && Math.abs(off - n.getAsDouble()) < HEIGHT_LIMIT_METRES) {
-            add(Kind.HEIGHTS_ABOVE_ELLIPSOID, file.name(), List.of(new Remedy.ReadAs(file.id(), file.name(), file.coordinates(), file.coordinates().with(Heights.ABOVE_ELLIPSOID))),
+            add(Kind.HEIGHTS_ABOVE_ELLIPSOID, file.name(),
+                    List.of(new Remedy.ReadAs(file.id(), file.name(), file.coordinates(),
+                    file.coordinates().with(Heights.ABOVE_ELLIPSOID))),
                     file.name(), new Length(off), new Length(n.getAsDouble()));
         }
     }
 
     /** The height that most of what is known has: of other known points, else the site's reference height. */
     private OptionalDouble usualHeight(SiteContent file) {
-        double[] heights = Stream.concat(control.stream().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name()))).map(p -> p.position().elevation()),
-                files.stream().filter(f -> f.role() == Role.REGISTER && f != file).flatMap(f -> f.points().values().stream()).map(p -> p.position().elevation()))
+        double[] heights = Stream.concat(control.stream().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name())))
+                .map(p -> p.position().elevation()),
+                files.stream().filter(f -> f.role() == Role.REGISTER && f != file).flatMap(f -> f.points().values().stream())
+                .map(p -> p.position().elevation()))
                 .flatMap(Optional::stream).mapToDouble(Elevation::metres).sorted().toArray();
         return heights.length > 0 ? OptionalDouble.of(heights[heights.length / 2])
-                : state.settings().referenceHeight().flatMap(JobSettings.ReferenceHeight::elevation).map(e -> OptionalDouble.of(e.metres())).orElse(OptionalDouble.empty());
+                : state.settings().referenceHeight().flatMap(JobSettings.ReferenceHeight::elevation).map(e -> OptionalDouble.of(e.metres()))
+                .orElse(OptionalDouble.empty());
     }
 
     private void strays(SiteContent file) {
         if (file.placed().strays() > 0) {
             add(Kind.FILE_HAS_STRAYS, file.name() + " " + file.placed().strays(),
-                    file.placed().strayLayers().stream().sorted().limit(MOST_LAYERS_OFFERED).<Remedy>map(l -> new Remedy.HideLayer(file.id(), file.name(), l)).toList(), file.name(), file.placed().strays(), new Length(file.placed().strayDistance()));
+                    file.placed().strayLayers().stream().sorted().limit(MOST_LAYERS_OFFERED)
+                    .<Remedy>map(l -> new Remedy.HideLayer(file.id(), file.name(), l)).toList(), file.name(), file.placed().strays(),
+                    new Length(file.placed().strayDistance()));
         }
     }
 
@@ -208,11 +224,13 @@ final class FileCheck {
                 if (ways.isEmpty()) {
                     add(Kind.FILE_OUTSIDE_AREA, file.name(), outOfTheWay(file), file.name(), outside, p.name());
                 } else {
-                    add(Kind.READING_MISTAKEN, file.name(), ways, file.name(), outside, p.name(), OtherReadings.words(((Remedy.ReadAs) ways.get(0)).coordinates()));
+                    add(Kind.READING_MISTAKEN, file.name(), ways, file.name(), outside, p.name(),
+                            OtherReadings.words(((Remedy.ReadAs) ways.get(0)).coordinates()));
                 }
                 return;
             }
-            List<PointName> out = file.points().entrySet().stream().filter(e -> !Whereabouts.of(p, e.getValue().position().plan()).map(g -> p.area().contains(g)).orElse(false))
+            List<PointName> out = file.points().entrySet().stream()
+                    .filter(e -> !Whereabouts.of(p, e.getValue().position().plan()).map(g -> p.area().contains(g)).orElse(false))
                     .map(Map.Entry::getKey).toList();
             if (!out.isEmpty()) {
                 add(Kind.POINTS_OUTSIDE_AREA, file.name() + " " + out.size(), outOfTheWay(file), out.size(), out.get(0).text(), p.name());
@@ -222,7 +240,8 @@ final class FileCheck {
 
     private void pair(SiteContent a, SiteContent b) {
         if (NamesAlike.alike(a.name(), b.name())) {
-            add(Kind.FILE_NAMES_ALIKE, a.name() + " and " + b.name(), List.of(new Remedy.Replace(a.id(), b.id(), a.name(), b.name()), new Remedy.Replace(b.id(), a.id(), b.name(), a.name())),
+            add(Kind.FILE_NAMES_ALIKE, a.name() + " and " + b.name(),
+                    List.of(new Remedy.Replace(a.id(), b.id(), a.name(), b.name()), new Remedy.Replace(b.id(), a.id(), b.name(), a.name())),
                     a.name(), b.name());
         }
         if (a.role().known() && b.role().known()) {
@@ -238,7 +257,8 @@ final class FileCheck {
 
     private static Optional<Difference> differing(Map<PointName, NamedPosition> a, Map<PointName, NamedPosition> b) {
         List<Difference> all = a.entrySet().stream().filter(e -> b.containsKey(e.getKey()))
-                .map(e -> new Difference(e.getKey(), apart(e.getValue().position(), b.get(e.getKey()).position()), 1)).filter(d -> d.metres() > SAME_METRES)
+                .map(e -> new Difference(e.getKey(), apart(e.getValue().position(), b.get(e.getKey()).position()), 1))
+                .filter(d -> d.metres() > SAME_METRES)
                 .sorted(Comparator.comparingDouble(Difference::metres).reversed().thenComparing(Difference::name)).toList();
         return all.stream().findFirst().map(d -> new Difference(d.name(), d.metres(), all.size()));
     }
@@ -255,7 +275,8 @@ final class FileCheck {
         files.stream().filter(f -> f.role().known() || f.role() == Role.DESIGN).forEach(f -> byName.put(f.name(), f));
         Map<PointName, StoredPoint> latest = new HashMap<>();
         state.points().filter(p -> p.origin() == Origin.CONTROL || p.origin() == Origin.DESIGN).forEach(p -> latest.put(p.name(), p));
-        latest.values().stream().sorted(Comparator.comparing(StoredPoint::name)).forEach(taken -> state.fileOf(taken.entry()).map(byName::get)
+        latest.values().stream().sorted(Comparator.comparing(StoredPoint::name))
+                .forEach(taken -> state.fileOf(taken.entry()).map(byName::get)
                 .ifPresent(file -> takenOn(taken, file)));
     }
 
@@ -265,7 +286,8 @@ final class FileCheck {
         if (now == null) {
             add(Kind.TAKEN_POINT_GONE, about, List.of(), taken.name().text(), file.name());
         } else if (apart(taken.position(), now) > MOVED_METRES) {
-            add(Kind.TAKEN_POINT_CHANGED, about + " " + Math.round(apart(taken.position(), now) * 1000), List.of(new Remedy.TakeAgain(taken.name(), file.id(), file.name())),
+            add(Kind.TAKEN_POINT_CHANGED, about + " " + Math.round(apart(taken.position(), now) * 1000),
+                    List.of(new Remedy.TakeAgain(taken.name(), file.id(), file.name())),
                     taken.name().text(), file.name(), new Length(apart(taken.position(), now)));
         }
     }

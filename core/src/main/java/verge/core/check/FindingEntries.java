@@ -10,6 +10,7 @@ public final class FindingEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.of(FindingAccepted.class, (line, looks) -> Outcome.of(new Accepted(line.says().kind(), line.says().about()), line.says().reason())));
+        return List.of(Chapter.of(FindingAccepted.class, (line, looks) ->
+                Outcome.of(new Accepted(line.says().kind(), line.says().about()), line.says().reason())));
     }
 }

@@ -41,23 +41,31 @@ final class LocalisationCheck {
     /** Known marks that lie elsewhere now than they did when the job was localised by them. */
     private static Optional<Finding> moved(JobState state, CoordinateSystem.Localised system) {
         List<Pair> moved = system.ties().stream().filter(t -> metres(state, t) > MOVED_METRES).toList();
-        return moved.isEmpty() ? Optional.empty() : Optional.of(Finding.of(Kind.LOCALISATION_MARK_MOVED, moved.get(0).found().name(), new Length(metres(state, moved.get(0))), moved.size()));
+        return moved.isEmpty() ? Optional.empty()
+                : Optional.of(Finding.of(Kind.LOCALISATION_MARK_MOVED, moved.get(0).found().name(), new Length(metres(state, moved.get(0))),
+                moved.size()));
     }
 
     private static double metres(JobState state, Pair tie) {
-        return state.find(new PointName(tie.found().name())).map(p -> p.position().plan().distanceMetres(tie.found().position().plan())).orElse(0.0);
+        return state.find(new PointName(tie.found().name())).map(p -> p.position().plan().distanceMetres(tie.found().position().plan()))
+                .orElse(0.0);
     }
 
     private static Optional<Finding> strangers(CoordinateSystem.Localised system, Localisation evidence) {
         Fitted.Odd odd = evidence.fitted().odd();
-        List<String> named = Stream.of(odd.inPlan(), odd.inHeight()).flatMap(List::stream).distinct().sorted().map(i -> system.ties().get(i).found().name()).toList();
-        List<String> undecided = Stream.of(odd.undecidedInPlan(), odd.undecidedInHeight()).flatMap(List::stream).distinct().sorted().map(i -> system.ties().get(i).found().name()).toList();
+        List<String> named = Stream.of(odd.inPlan(), odd.inHeight()).flatMap(List::stream).distinct().sorted()
+                .map(i -> system.ties().get(i).found().name()).toList();
+        List<String> undecided = Stream.of(odd.undecidedInPlan(), odd.undecidedInHeight()).flatMap(List::stream).distinct().sorted()
+                .map(i -> system.ties().get(i).found().name()).toList();
         return !named.isEmpty() ? Optional.of(Finding.of(Kind.LOCALISATION_STRANGER, String.join(", ", named)))
-                : undecided.isEmpty() ? Optional.empty() : Optional.of(Finding.of(Kind.LOCALISATION_UNDECIDED, String.join(", ", undecided)));
+                : undecided.isEmpty() ? Optional.empty()
+                : Optional.of(Finding.of(Kind.LOCALISATION_UNDECIDED, String.join(", ", undecided)));
     }
 
     private static Optional<Finding> beyond(JobState state, Localisation evidence) {
         List<Double> out = state.points().map(p -> evidence.hull().beyond(p.position().plan())).filter(m -> m > 0).toList();
-        return out.isEmpty() ? Optional.empty() : Optional.of(Finding.of(Kind.LOCALISATION_BEYOND, out.size(), new Length(out.stream().mapToDouble(m -> m).max().orElse(0))));
+        return out.isEmpty() ? Optional.empty()
+                : Optional.of(Finding.of(Kind.LOCALISATION_BEYOND, out.size(),
+                new Length(out.stream().mapToDouble(m -> m).max().orElse(0))));
     }
 }

@@ -15,12 +15,14 @@ final class NamesAlike {
     static boolean alike(String a, String b) {
         String left = plain(a);
         String right = plain(b);
-        return left.equals(right) || Math.min(left.length(), right.length()) >= SHORTEST_COMPARED && edits(left, right) <= (Math.min(left.length(), right.length()) >= LONG ? 2 : 1);
+        return left.equals(right) || Math.min(left.length(), right.length()) >= SHORTEST_COMPARED
+                && edits(left, right) <= (Math.min(left.length(), right.length()) >= LONG ? 2 : 1);
     }
 
     private static String plain(String name) {
         String stem = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
-        return stem.toLowerCase(Locale.ROOT).replaceAll("(copy|new|old|final|rev|version)", "").replaceAll("[^\\p{L}\\p{N}]|\\(\\d+\\)", "");
+        return stem.toLowerCase(Locale.ROOT).replaceAll("(copy|new|old|final|rev|version)", "")
+                .replaceAll("[^\\p{L}\\p{N}]|\\(\\d+\\)", "");
     }
 
     /** Letters to change, add or drop to make one text of another (Levenshtein). */

@@ -13,7 +13,9 @@ import verge.core.plan.Extent;
 import verge.core.settings.JobGeodesy;
 import verge.core.units.PlanAxes;
 
-/** Other ways to mean a file's figures: every unit, order and sense, degrees, the zone's number; tried for where the file would then lie. */
+/**
+ * Other ways to mean a file's figures: every unit, order and sense, degrees, the zone's number; tried for where the file would then lie.
+ */
 final class OtherReadings {
     /** Control and design of one site are never farther apart than some times their size, nor than this. */
     private static final double FAR_METRES = 1000;
@@ -35,9 +37,13 @@ final class OtherReadings {
                 c -> target.distance(file.placedAs(c, job)));
     }
 
-    /** The same where nothing else is known yet: ways that bring it into the area of the job's system. Its unit is not doubted: in feet most things lie somewhere else in it. */
+    /**
+     * The same where nothing else is known yet: ways that bring it into the area of the job's system. Its unit is not doubted: in feet most
+     * things lie somewhere else in it.
+     */
     static List<Remedy> intoArea(SiteContent file, JobGeodesy job) {
-        return offered(file, all(file, job, List.of(file.coordinates().unit())).filter(c -> Whereabouts.isWithin(job, file.placedAs(c, job))), c -> 0.0);
+        return offered(file, all(file, job, List.of(file.coordinates().unit()))
+                .filter(c -> Whereabouts.isWithin(job, file.placedAs(c, job))), c -> 0.0);
     }
 
     private static List<Remedy> offered(SiteContent file, Stream<FileCoordinates> ways, ToDoubleFunction<FileCoordinates> distance) {
@@ -48,7 +54,8 @@ final class OtherReadings {
     /** All that differ from how it is read. A file of another system is only asked whether it is not in the job's own after all. */
     private static Stream<FileCoordinates> all(SiteContent file, JobGeodesy job, List<FileUnit> units) {
         FileCoordinates own = file.coordinates();
-        FileSystem grid = job.isOwn(own.system()) && !(own.system() instanceof FileSystem.JobGridZoned) ? own.system() : FileSystem.JOB_GRID;
+        FileSystem grid = job.isOwn(own.system()) && !(own.system() instanceof FileSystem.JobGridZoned) ? own.system()
+                : FileSystem.JOB_GRID;
         List<FileCoordinates> found = new ArrayList<>();
         for (PlanAxes axes : allAxes()) {
             for (FileUnit unit : units) {
@@ -63,11 +70,14 @@ final class OtherReadings {
     }
 
     private static List<PlanAxes> allAxes() {
-        return Stream.of(PlanAxes.Order.values()).flatMap(order -> IntStream.range(0, 4).mapToObj(sense -> new PlanAxes(order, (sense & 1) != 0, (sense & 2) != 0))).toList();
+        return Stream.of(PlanAxes.Order.values())
+                .flatMap(order -> IntStream.range(0, 4).mapToObj(sense -> new PlanAxes(order, (sense & 1) != 0, (sense & 2) != 0)))
+                .toList();
     }
 
     private static int changes(FileCoordinates a, FileCoordinates b) {
-        return (a.system().equals(b.system()) ? 0 : 2) + (a.unit() == b.unit() || b.system() instanceof FileSystem.LatLon ? 0 : 1) + (a.axes().order() == b.axes().order() ? 0 : 1) + (a.axes().southwards() == b.axes().southwards() ? 0 : 1)
+        return (a.system().equals(b.system()) ? 0 : 2) + (a.unit() == b.unit() || b.system() instanceof FileSystem.LatLon ? 0 : 1)
+                + (a.axes().order() == b.axes().order() ? 0 : 1) + (a.axes().southwards() == b.axes().southwards() ? 0 : 1)
                 + (a.axes().westwards() == b.axes().westwards() ? 0 : 1);
     }
 

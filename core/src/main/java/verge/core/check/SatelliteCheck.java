@@ -12,7 +12,10 @@ import verge.core.occupation.Frames;
 import verge.core.occupation.Stood;
 import verge.core.occupation.StoodOn;
 
-/** Looks over what was measured with satellites: bases that nobody has placed, marks that were never held against anything, heights that are none. */
+/**
+ * Looks over what was measured with satellites: bases that nobody has placed, marks that were never held against anything, heights that are
+ * none.
+ */
 final class SatelliteCheck {
     private SatelliteCheck() {
     }
@@ -22,7 +25,8 @@ final class SatelliteCheck {
         List<Stood> stood = state.all(new StoodOn()).stream().filter(s -> s.place().isPresent()).toList();
         List<Base> provisional = state.bases().stream().filter(Base::provisional).toList();
         if (!provisional.isEmpty()) {
-            found.add(base(Kind.BASE_PROVISIONAL, marks(provisional), stood.stream().filter(s -> state.base(s.entry()).filter(Base::provisional).isPresent()).count()));
+            found.add(base(Kind.BASE_PROVISIONAL, marks(provisional),
+                    stood.stream().filter(s -> state.base(s.entry()).filter(Base::provisional).isPresent()).count()));
         }
         if (stood.isEmpty()) {
             return found;
@@ -36,14 +40,18 @@ final class SatelliteCheck {
             found.add(base(Kind.FRAMES_MIXED, frames.stream().map(Frames::name).collect(Collectors.joining(", "))));
         }
         frames.stream().filter(year -> Frames.isOtherThan(year, state.settings().system())).findFirst()
-                .ifPresent(year -> found.add(base(Kind.FRAME_NOT_JOBS, Frames.name(year), stood.stream().filter(s -> s.base().filter(b -> b.frameYear() == year).isPresent()).count())));
+                .ifPresent(year -> found.add(base(Kind.FRAME_NOT_JOBS, Frames.name(year),
+                stood.stream().filter(s -> s.base().filter(b -> b.frameYear() == year).isPresent()).count())));
         List<ControlSeen> control = ControlSeen.of(state);
         if (control.stream().noneMatch(c -> c.against().isEmpty())) {
             found.add(base(Kind.CONTROL_NEVER_SEEN, stood.size()));
         }
-        worst(control).ifPresent(w -> found.add(new Finding(Kind.CONTROL_OFF, List.of(w.stood().name(), w.plan(), control.stream().filter(c -> !c.within()).count()), w.stood().entry().toString(), List.of(new Remedy.OpenBase()))));
+        worst(control).ifPresent(w -> found.add(new Finding(Kind.CONTROL_OFF,
+                List.of(w.stood().name(), w.plan(), control.stream().filter(c -> !c.within()).count()), w.stood().entry().toString(),
+                List.of(new Remedy.OpenBase()))));
         if (stood.stream().flatMap(s -> s.base().stream()).map(b -> b.station()).distinct().count() == 1) {
-            found.add(base(Kind.ONE_BASE_ONLY, stood.size(), stood.stream().flatMap(s -> s.base().stream()).findFirst().map(b -> b.name().isEmpty() ? "number " + b.station() : b.name()).orElse("")));
+            found.add(base(Kind.ONE_BASE_ONLY, stood.size(), stood.stream().flatMap(s -> s.base().stream()).findFirst()
+                    .map(b -> b.name().isEmpty() ? "number " + b.station() : b.name()).orElse("")));
         }
         long flat = stood.stream().filter(s -> s.place().orElseThrow().elevation().isEmpty()).count();
         if (flat > 0) {

@@ -34,10 +34,15 @@ final class SessionCheck {
         for (Session session : sessions) {
             Optional<RawSummary> raw = state.latest(new RawOf(session.entry())).map(SessionFetched::summary);
             Optional<Baseline> baseline = session.said().baseline();
-            raw.filter(r -> baseline.isPresent() && r.observed().compareTo(baseline.get().wants()) < 0).ifPresent(r -> found.add(finding(Kind.SESSION_SHORT, session.entry().toString(), session.said().name().file(), r.observed(), baseline.orElseThrow().wants())));
-            raw.filter(session::isOtherAntenna).ifPresent(r -> found.add(finding(Kind.SESSION_ANTENNA, session.entry().toString(), session.said().name().file(), r.antenna(), session.said().antenna().model().name())));
+            raw.filter(r -> baseline.isPresent() && r.observed().compareTo(baseline.get().wants()) < 0)
+                    .ifPresent(r -> found.add(finding(Kind.SESSION_SHORT, session.entry().toString(), session.said().name().file(),
+                    r.observed(), baseline.orElseThrow().wants())));
+            raw.filter(session::isOtherAntenna)
+                    .ifPresent(r -> found.add(finding(Kind.SESSION_ANTENNA, session.entry().toString(), session.said().name().file(),
+                    r.antenna(), session.said().antenna().model().name())));
             Optional<Length> sank = state.latest(new EndOfSession(session.entry())).flatMap(e -> session.sank(e.said()));
-            sank.ifPresent(by -> found.add(finding(Kind.SESSION_HEIGHT, session.entry().toString(), session.said().name().file(), new Length(Math.abs(by.metres())))));
+            sank.ifPresent(by -> found.add(finding(Kind.SESSION_HEIGHT, session.entry().toString(), session.said().name().file(),
+                    new Length(Math.abs(by.metres())))));
         }
         return found;
     }

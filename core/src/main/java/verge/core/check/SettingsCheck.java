@@ -55,7 +55,8 @@ public final class SettingsCheck {
         boolean otherFoot = unit == LengthUnit.INTERNATIONAL_FOOT && projection.metresPerUnit() == LengthUnit.US_SURVEY_FOOT.metresPerUnit()
                 || unit == LengthUnit.US_SURVEY_FOOT && projection.metresPerUnit() == LengthUnit.INTERNATIONAL_FOOT.metresPerUnit();
         if (otherFoot) {
-            double far = Math.max(Math.abs(projection.grid(projection.area().centre()).northing()), Math.abs(projection.grid(projection.area().centre()).easting()));
+            double far = Math.max(Math.abs(projection.grid(projection.area().centre()).northing()),
+                    Math.abs(projection.grid(projection.area().centre()).easting()));
             double apart = far * (LengthUnit.US_SURVEY_FOOT.metresPerUnit() / LengthUnit.INTERNATIONAL_FOOT.metresPerUnit() - 1);
             found.add(Finding.of(Kind.FOOT_KINDS_DIFFER, Math.rint(apart * MILLIMETRES_PER_METRE)));
         }

@@ -50,15 +50,18 @@ public record SiteContent(UUID id, String name, Role role, FileCoordinates coord
         Map<PointName, NamedPosition> points = new TreeMap<>();
         placed.spots().filter(s -> !s.name().isEmpty()).forEach(s -> point(s).ifPresent(p -> points.putIfAbsent(p.name(), p)));
         return new SiteContent(id, name, role, coordinates, said, Spread.of(asRead), Spread.of(placed), points,
-                (int) placed.surfaces().filter(SiteContent::isLevel).count(), (int) placed.features().stream().filter(f -> isMixed(f.vertices())).count());
+                (int) placed.surfaces().filter(SiteContent::isLevel).count(),
+                (int) placed.features().stream().filter(f -> isMixed(f.vertices())).count());
     }
 
     /** A point of a placed drawing as a job takes it on; empty if its name cannot be a point's here. */
     public static Optional<NamedPosition> point(Feature.Spot spot) {
         try {
             Code code = code(spot.code());
-            String words = Stream.of(code.text().isEmpty() ? spot.code() : "", spot.description()).filter(w -> !w.isBlank()).distinct().collect(Collectors.joining(", "));
-            return Optional.of(new NamedPosition(PointName.parse(spot.name()), code, spot.vertices().position(0), words, spot.sigma().uncertainty()));
+            String words = Stream.of(code.text().isEmpty() ? spot.code() : "", spot.description()).filter(w -> !w.isBlank()).distinct()
+                    .collect(Collectors.joining(", "));
+            return Optional.of(new NamedPosition(PointName.parse(spot.name()), code, spot.vertices().position(0), words,
+                    spot.sigma().uncertainty()));
         } catch (SurveyException unfit) {
             return Optional.empty();   // its reader has told so
         }
@@ -79,7 +82,8 @@ public record SiteContent(UUID id, String name, Role role, FileCoordinates coord
     }
 
     private static boolean isLevel(Surface surface) {
-        Optional<Double> first = surface.vertices().height(0).isPresent() ? Optional.of(surface.vertices().height(0).getAsDouble()) : Optional.empty();
+        Optional<Double> first = surface.vertices().height(0).isPresent() ? Optional.of(surface.vertices().height(0).getAsDouble())
+                : Optional.empty();
         for (int i = 1; i < surface.vertices().size(); i++) {
             double height = surface.vertices().height(i).orElse(Double.NaN);
             if (!Double.isNaN(height) && (first.isEmpty() || height != first.get())) {
@@ -92,8 +96,10 @@ public record SiteContent(UUID id, String name, Role role, FileCoordinates coord
     /** Where it would lie if its figures were meant otherwise. */
     Extent placedAs(FileCoordinates other, JobGeodesy job) {
         Extent box = asRead.most();
-        Optional<Placement> way = other.system() instanceof FileSystem.LatLon ? job.settings().system() instanceof CoordinateSystem.OnEarth own
-                ? SystemPlacement.ofDegrees(own).map(p -> p.after(other.asMeant(said.order()))) : Optional.empty() : Optional.of(other.toGrid(said.order()));
+        Optional<Placement> way = other.system() instanceof FileSystem.LatLon ? job.settings()
+                .system() instanceof CoordinateSystem.OnEarth own
+                ? SystemPlacement.ofDegrees(own).map(p -> p.after(other.asMeant(said.order()))) : Optional.empty()
+                : Optional.of(other.toGrid(said.order()));
         if (box.isEmpty() || way.isEmpty()) {
             return Extent.EMPTY;
         }

@@ -20,7 +20,8 @@ import verge.core.plan.Vertices;
  * @param zeros how many of those are exactly 0
  * @param middleHeight median of the heights that are not 0; NaN if there is none
  */
-public record Spread(Extent most, int strays, Set<String> strayLayers, double strayDistance, int vertices, int heights, int zeros, double middleHeight) {
+public record Spread(Extent most, int strays, Set<String> strayLayers, double strayDistance, int vertices, int heights, int zeros,
+        double middleHeight) {
     private static final int MOST_SAMPLED = 20_000;
     private static final double TRIMMED = 1.0 / 40;
     private static final int TOO_FEW_TO_TRIM = 20;
@@ -73,7 +74,8 @@ public record Spread(Extent most, int strays, Set<String> strayLayers, double st
             }
         }
         Arrays.sort(height, 0, heights);
-        return new Spread(most, strays * step, strayLayers, farthest, total, heights + zeros, zeros, heights == 0 ? Double.NaN : height[heights / 2]);
+        return new Spread(most, strays * step, strayLayers, farthest, total, heights + zeros, zeros,
+                heights == 0 ? Double.NaN : height[heights / 2]);
     }
 
     private static Extent box(double[] north, double[] east) {

@@ -58,7 +58,8 @@ public final class WalkRound {
     }
 
     private static Optional<Finding> outside(List<StoredPoint> control, MapProjection projection) {
-        List<StoredPoint> out = control.stream().filter(p -> place(projection, p).map(g -> !projection.area().contains(g)).orElse(true)).toList();
+        List<StoredPoint> out = control.stream().filter(p -> place(projection, p).map(g -> !projection.area().contains(g)).orElse(true))
+                .toList();
         return out.isEmpty() ? Optional.empty()
                 : Optional.of(Finding.of(Kind.POINTS_OUTSIDE_AREA, out.size(), out.get(0).name().text(), projection.name()));
     }

@@ -18,7 +18,8 @@ import verge.core.units.Decimals;
  * @param required whether the work is not complete without it
  * @param repeats whether the last answer is offered again
  */
-public record Attribute(String name, Type type, String unit, Optional<Range> range, List<String> choices, boolean required, boolean repeats) {
+public record Attribute(String name, Type type, String unit, Optional<Range> range, List<String> choices, boolean required,
+        boolean repeats) {
     private static final int LONGEST_ANSWER = 500;
 
     /** What an answer is. */
@@ -43,7 +44,8 @@ public record Attribute(String name, Type type, String unit, Optional<Range> ran
     }
 
     /**
-     * An answer as it is kept: numbers with a decimal point, dates as ISO has them, a choice as the book writes it, 'yes' or 'no'. Blank for none.
+     * An answer as it is kept: numbers with a decimal point, dates as ISO has them, a choice as the book writes it, 'yes' or 'no'. Blank
+     * for none.
      *
      * @throws SurveyException ATTRIBUTE_UNFIT if it cannot be one
      */
@@ -53,7 +55,8 @@ public record Attribute(String name, Type type, String unit, Optional<Range> ran
             return answer.substring(0, Math.min(answer.length(), LONGEST_ANSWER));
         }
         return switch (type) {
-            case NUMBER -> Decimals.parse(answer).filter(n -> range.map(r -> n >= r.least() && n <= r.most()).orElse(true)).map(n -> BigDecimal.valueOf(n).stripTrailingZeros().toPlainString()).orElseThrow(() -> unfit(answer));
+            case NUMBER -> Decimals.parse(answer).filter(n -> range.map(r -> n >= r.least() && n <= r.most()).orElse(true))
+                    .map(n -> BigDecimal.valueOf(n).stripTrailingZeros().toPlainString()).orElseThrow(() -> unfit(answer));
             case DATE -> day(answer);
             case YES_NO -> oneOf(List.of("yes", "no"), answer);
             default -> oneOf(choices, answer);
@@ -74,7 +77,8 @@ public record Attribute(String name, Type type, String unit, Optional<Range> ran
 
     private SurveyException unfit(String answer) {
         String wanted = switch (type) {
-            case NUMBER -> range.map(r -> "a number from " + shown(r.least()) + " to " + shown(r.most())).orElse("a number") + (unit.isEmpty() ? "" : " " + unit);
+            case NUMBER -> range.map(r -> "a number from " + shown(r.least()) + " to " + shown(r.most())).orElse("a number")
+                    + (unit.isEmpty() ? "" : " " + unit);
             case DATE -> "a date, such as 2026-03-14";
             case YES_NO -> "yes or no";
             default -> "one of " + String.join(", ", choices);

@@ -46,7 +46,8 @@ public record Codebook(String title, List<Row> rows) {
      * @param attributes what is asked for with each point
      * @param expectedIn kinds of work, by their names, in which it is nearly always met
      */
-    public record Row(Code code, String meaning, Kind kind, Surface surface, Drawn drawn, String group, List<Code> comesWith, List<Attribute> attributes, List<String> expectedIn) {
+    public record Row(Code code, String meaning, Kind kind, Surface surface, Drawn drawn, String group, List<Code> comesWith,
+            List<Attribute> attributes, List<String> expectedIn) {
         public Row {
             comesWith = List.copyOf(comesWith);
             attributes = List.copyOf(attributes);
@@ -85,7 +86,8 @@ public record Codebook(String title, List<Row> rows) {
     public static Codebook together(List<Codebook> books) {
         Map<Code, Row> rows = new LinkedHashMap<>();
         books.forEach(book -> book.rows().forEach(row -> rows.putIfAbsent(row.code(), row)));
-        return new Codebook(books.stream().map(Codebook::title).filter(title -> !title.isEmpty()).collect(Collectors.joining(", ")), List.copyOf(rows.values()));
+        return new Codebook(books.stream().map(Codebook::title).filter(title -> !title.isEmpty()).collect(Collectors.joining(", ")),
+                List.copyOf(rows.values()));
     }
 
     /** The same in its order, with what another says of its codes, and that one's other codes behind. */

@@ -8,7 +8,8 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /**
- * What a later version of a table of codes has otherwise than an earlier one. Codes are told apart by their text; their order does not count.
+ * What a later version of a table of codes has otherwise than an earlier one. Codes are told apart by their text; their order does not
+ * count.
  *
  * @param came rows that only the later has
  * @param gone rows that only the earlier has
@@ -43,12 +44,14 @@ public record CodebookChanges(List<Codebook.Row> came, List<Codebook.Row> gone, 
         Map<Code, Codebook.Row> before = byCode(earlier);
         Map<Code, Codebook.Row> after = byCode(later);
         List<Changed> changed = later.rows().stream().filter(row -> before.containsKey(row.code()))
-                .map(row -> new Changed(before.get(row.code()), row, differing(before.get(row.code()), row))).filter(c -> !c.parts().isEmpty()).toList();
+                .map(row -> new Changed(before.get(row.code()), row, differing(before.get(row.code()), row)))
+                .filter(c -> !c.parts().isEmpty()).toList();
         return new CodebookChanges(without(later, before), without(earlier, after), changed);
     }
 
     private static List<Part> differing(Codebook.Row a, Codebook.Row b) {
-        return PARTS.entrySet().stream().filter(part -> !Objects.equals(part.getValue().apply(a), part.getValue().apply(b))).map(Map.Entry::getKey).toList();
+        return PARTS.entrySet().stream().filter(part -> !Objects.equals(part.getValue().apply(a), part.getValue().apply(b)))
+                .map(Map.Entry::getKey).toList();
     }
 
     private static List<Codebook.Row> without(Codebook book, Map<Code, Codebook.Row> other) {

@@ -41,16 +41,19 @@ final class Areas {
         boolean eitherOr = false;
         if (position.isPresent()) {
             double part = Math.max(0, Math.min(1, position.getAsDouble()));
-            lines = List.of(direction.isPresent() ? Division.across(region, new Angle(direction.getAsDouble()), part) : Division.at(region, given.point("through").plan(), new Angle(part * TURN)));
+            lines = List.of(direction.isPresent() ? Division.across(region, new Angle(direction.getAsDouble()), part)
+                    : Division.at(region, given.point("through").plan(), new Angle(part * TURN)));
         } else if (count.isPresent()) {
-            if (direction.isEmpty() || count.getAsDouble() < 2 || count.getAsDouble() != Math.rint(count.getAsDouble()) || count.getAsDouble() > MOST_PARTS) {
+            if (direction.isEmpty() || count.getAsDouble() < 2 || count.getAsDouble() != Math.rint(count.getAsDouble())
+                    || count.getAsDouble() > MOST_PARTS) {
                 throw new SurveyException(Problem.PARTS_UNFIT, MOST_PARTS);
             }
             lines = Division.equal(region, new Angle(direction.getAsDouble()), (int) count.getAsDouble());
         } else {
             double wanted = given.amount("area", Slot.Kind.AREA) / perUnit;
             double left = given.word(SIDE).equals("left") ? wanted : whole - wanted;
-            Division.Outcome outcome = direction.isPresent() ? Division.parallel(region, new Angle(direction.getAsDouble()), left) : Division.through(region, given.point("through").plan(), left);
+            Division.Outcome outcome = direction.isPresent() ? Division.parallel(region, new Angle(direction.getAsDouble()), left)
+                    : Division.through(region, given.point("through").plan(), left);
             lines = lines(outcome, given.word(SIDE).equals("left"), whole, perUnit);
             eitherOr = lines.size() > 1;
         }
@@ -63,8 +66,10 @@ final class Areas {
         boolean ofLeft = given.word(SIDE).equals("left");
         boolean turns = given.has("through");
         List<Division.Sample> samples = turns ? Division.curve(region, line.on()) : Division.curve(region, line.direction(), STEPS);
-        worked.curve(new Worked.Curve(samples.stream().map(s -> (ofLeft ? s.left() : whole - s.left()) / whole).toList(), turns ? line.direction().radians() / TURN : Division.part(region, line),
-                turns ? line.on() : Division.across(region, line.direction(), 0).on(), turns ? line.on() : Division.across(region, line.direction(), 1).on()));
+        worked.curve(new Worked.Curve(samples.stream().map(s -> (ofLeft ? s.left() : whole - s.left()) / whole).toList(),
+                turns ? line.direction().radians() / TURN : Division.part(region, line),
+                turns ? line.on() : Division.across(region, line.direction(), 0).on(),
+                turns ? line.on() : Division.across(region, line.direction(), 1).on()));
     }
 
     private static List<DividingLine> lines(Division.Outcome outcome, boolean ofLeft, double whole, double perUnit) {
@@ -84,7 +89,8 @@ final class Areas {
             DividingLine line = lines.get(i);
             Parts parts = Parts.of(region, line);
             String of = lines.size() > 1 ? String.valueOf(i + 1) : "";
-            worked.figure("direction", of, new Quantity.Direction(line.direction())).figure("areaLeft", of, given.scales().told(line.left(), about))
+            worked.figure("direction", of, new Quantity.Direction(line.direction()))
+                    .figure("areaLeft", of, given.scales().told(line.left(), about))
                     .figure("areaRight", of, given.scales().told(region.area() - line.left(), about));
             if (parts.left().size() > 1) {
                 worked.figure("piecesLeft", of, new Quantity.Count(parts.left().size()));
@@ -97,7 +103,8 @@ final class Areas {
                 GridPoint from = crossings.get(k).plan();
                 GridPoint to = crossings.get(k + 1).plan();
                 Quantity.Distance length = given.scales().told(from, to, about.elevation());
-                worked.made("dividing", of, ReadOff.line(List.of(crossings.get(k), crossings.get(k + 1)), false)).figure("lengthOfLine", of, length).dimension(from, to, length);
+                worked.made("dividing", of, ReadOff.line(List.of(crossings.get(k), crossings.get(k + 1)), false))
+                        .figure("lengthOfLine", of, length).dimension(from, to, length);
             }
             crossings.stream().filter(seen::add).forEach(c -> worked.point("onRim", of, c));
         }

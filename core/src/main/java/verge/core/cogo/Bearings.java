@@ -27,15 +27,18 @@ final class Bearings {
             throw new SurveyException(Problem.DECLINATION_HOW);
         }
         Angle turned = new Angle(declination.isPresent() ? declination.getAsDouble() : now.orElseThrow() - then.orElseThrow()).halfCircle();
-        return Worked.builder().figure("declination", new Quantity.Turn(turned)).figure("direction", new Quantity.Direction(new Angle(bearing).plus(turned).wholeCircle())).build();
+        return Worked.builder().figure("declination", new Quantity.Turn(turned))
+                .figure("direction", new Quantity.Direction(new Angle(bearing).plus(turned).wholeCircle())).build();
     }
 
     /** The direction to the sun from a point. */
     static Worked sun(Givens given) {
         Position at = given.point("at");
         double seconds = given.amount("time", Slot.Kind.TIME);
-        SunPosition sun = SunPosition.of(Instant.ofEpochMilli(Math.round(seconds * MILLIS_PER_SECOND)), given.onEarth(at), at.elevation().map(Elevation::metres).orElse(0.0));
-        Worked.Builder worked = Worked.builder().figure("trueAzimuth", new Quantity.Turn(sun.azimuth())).figure("altitude", new Quantity.Turn(sun.altitude()));
+        SunPosition sun = SunPosition.of(Instant.ofEpochMilli(Math.round(seconds * MILLIS_PER_SECOND)), given.onEarth(at),
+                at.elevation().map(Elevation::metres).orElse(0.0));
+        Worked.Builder worked = Worked.builder().figure("trueAzimuth", new Quantity.Turn(sun.azimuth()))
+                .figure("altitude", new Quantity.Turn(sun.altitude()));
         Optional<Angle> grid = given.convergence(at).map(convergence -> sun.azimuth().minus(convergence).wholeCircle());
         grid.ifPresent(azimuth -> worked.figure("gridAzimuth", new Quantity.Direction(azimuth)));
         return (sun.altitude().radians() < 0 ? worked.remark(Worked.Caution.SUN_BELOW) : worked).build();

@@ -31,8 +31,10 @@ public record BestCircle(GridPoint centre, double radius) implements BestFit.Sha
         double[] north = places.stream().mapToDouble(p -> (p.plan().northing() - middle.northing()) / reach).toArray();
         double[] east = places.stream().mapToDouble(p -> (p.plan().easting() - middle.easting()) / reach).toArray();
         return reach == 0 ? Optional.empty() : start(north, east)
-                .map(start -> LeastSquares.solve(new Distances(north, east), start, DoubleStream.generate(() -> FINE).limit(north.length).toArray(), LeastSquares.Common.NONE))
-                .filter(LeastSquares.Solution.class::isInstance).map(outcome -> ((LeastSquares.Solution) outcome).unknowns()).filter(u -> u[2] > 0 && u[2] < FLATTEST)
+                .map(start -> LeastSquares.solve(new Distances(north, east), start,
+                DoubleStream.generate(() -> FINE).limit(north.length).toArray(), LeastSquares.Common.NONE))
+                .filter(LeastSquares.Solution.class::isInstance).map(outcome -> ((LeastSquares.Solution) outcome).unknowns())
+                .filter(u -> u[2] > 0 && u[2] < FLATTEST)
                 .map(u -> new BestCircle(middle.plus(u[0] * reach, u[1] * reach), u[2] * reach));
     }
 

@@ -61,25 +61,35 @@ public record BestFit<S extends BestFit.Shape>(S shape, List<Double> residuals, 
     }
 
     /**
-     * Each of the worst is left out in turn: one that draws the shape towards itself does not hide by that. What it is off then, over the scatter of
-     * the others and what these leave open where it lies, is distributed as Student's t with as many degrees of freedom as the others have to spare
-     * (externally studentised residuals); of n places the worst is held to the n-th part of the level (Bonferroni). So three or four places on a line
+     * Each of the worst is left out in turn: one that draws the shape towards itself does not hide by that. What it is off then, over the
+     * scatter of
+     * the others and what these leave open where it lies, is distributed as Student's t with as many degrees of freedom as the others have
+     * to spare
+     * (externally studentised residuals); of n places the worst is held to the n-th part of the level (Bonferroni). So three or four places
+     * on a line
      * accuse nobody for what a line of thirty would.
      */
-    private static <S extends Shape> Optional<Suspect> suspect(List<Position> places, S shape, List<Double> residuals, Function<List<Position>, Optional<S>> fit) {
+    private static <S extends Shape> Optional<Suspect> suspect(List<Position> places, S shape, List<Double> residuals,
+            Function<List<Position>, Optional<S>> fit) {
         int spare = places.size() - shape.fixedBy() - 1;
         if (spare < 1) {
             return Optional.empty();
         }
         double limit = TDistribution.of(spare).inverseSurvivalProbability(LEVEL / (2 * places.size()));
-        return IntStream.range(0, places.size()).boxed().sorted(Comparator.comparingDouble(i -> -Math.abs(residuals.get(i)))).limit(MOST_LEFT_OUT).flatMap(i -> {
+        return IntStream.range(0, places.size()).boxed().sorted(Comparator.comparingDouble(i -> -Math.abs(residuals.get(i))))
+                .limit(MOST_LEFT_OUT).flatMap(i -> {
             List<Position> others = new ArrayList<>(places);
             others.remove((int) i);
-            return fit.apply(others).map(without -> suspect(i, without.off(places.get(i)), residuals.get(i), Math.max(LEAST_METRES, sigma(without, others).orElseThrow()) * limit)).stream();
+            return fit.apply(others).map(without ->
+                    suspect(i, without.off(places.get(i)), residuals.get(i),
+                    Math.max(LEAST_METRES, sigma(without, others).orElseThrow()) * limit)).stream();
         }).filter(s -> s.times() > 1).max(Comparator.comparingDouble(Suspect::times));
     }
 
-    /** What the others leave open at a place is told by how much less it is off once it counts itself: r = off (1 − h), and off scatters by σ/√(1 − h). */
+    /**
+     * What the others leave open at a place is told by how much less it is off once it counts itself: r = off (1 − h), and off scatters by
+     * σ/√(1 − h).
+     */
     private static Suspect suspect(int index, double off, double residual, double allowed) {
         double open = Math.sqrt(Math.max(1, Math.abs(off / residual)));   // their signs differ where the shape is turned round
         return new Suspect(index, off, Math.abs(off) / (allowed * open));

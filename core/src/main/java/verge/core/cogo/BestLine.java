@@ -6,7 +6,11 @@ import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.units.Angle;
 
-/** The line in plan that comes nearest to places, through their middle. @param azimuth towards the last of the places rather than the first */
+/**
+ * The line in plan that comes nearest to places, through their middle.
+ *
+ * @param azimuth towards the last of the places rather than the first
+ */
 public record BestLine(GridPoint middle, Angle azimuth) implements BestFit.Shape {
 
     /** @return empty for fewer than two places, or if all lie in one spot */
@@ -35,7 +39,8 @@ public record BestLine(GridPoint middle, Angle azimuth) implements BestFit.Shape
         double azimuth = Math.atan2(2 * products, northSquares - eastSquares) / 2;   // the larger principal axis of the scatter
         GridPoint first = places.get(0).plan();
         GridPoint last = places.get(places.size() - 1).plan();
-        boolean back = (last.northing() - first.northing()) * Math.cos(azimuth) + (last.easting() - first.easting()) * Math.sin(azimuth) < 0;
+        boolean back = (last.northing() - first.northing()) * Math.cos(azimuth)
+                + (last.easting() - first.easting()) * Math.sin(azimuth) < 0;
         return Optional.of(new BestLine(middle, new Angle(back ? azimuth + Math.PI : azimuth).wholeCircle()));
     }
 

@@ -13,7 +13,8 @@ import verge.core.geodesy.Position;
 import verge.core.units.Angle;
 
 /**
- * The plane in space that comes nearest to places, square to it, so that a wall has one as well as a floor; of three places the plane through them.
+ * The plane in space that comes nearest to places, square to it, so that a wall has one as well as a floor; of three places the plane
+ * through them.
  *
  * @param middle of the places, on the plane
  * @param north part of the unit vector square to it, which points up; of a wall to wherever it does
@@ -55,7 +56,8 @@ public record BestPlane(Position middle, double north, double east, double up) i
             return Optional.empty();
         }
         double sense = axes.get(order[0], 2) < 0 ? -1 : 1;
-        return Optional.of(new BestPlane(new Position(plan, Optional.of(new Elevation(middleHeight))), sense * axes.get(order[0], 0), sense * axes.get(order[0], 1), sense * axes.get(order[0], 2)));
+        return Optional.of(new BestPlane(new Position(plan, Optional.of(new Elevation(middleHeight))), sense * axes.get(order[0], 0),
+                sense * axes.get(order[0], 1), sense * axes.get(order[0], 2)));
     }
 
     private static double height(Position place) {
@@ -65,7 +67,8 @@ public record BestPlane(Position middle, double north, double east, double up) i
     /** Square to the plane, positive above it. */
     @Override
     public double off(Position place) {
-        return (place.plan().northing() - middle.plan().northing()) * north + (place.plan().easting() - middle.plan().easting()) * east + (height(place) - height(middle)) * up;
+        return (place.plan().northing() - middle.plan().northing()) * north + (place.plan().easting() - middle.plan().easting()) * east
+                + (height(place) - height(middle)) * up;
     }
 
     @Override
@@ -76,7 +79,8 @@ public record BestPlane(Position middle, double north, double east, double up) i
     /** The plane's height at a place; empty on a wall. */
     public OptionalDouble heightAt(GridPoint place) {
         return up < UPRIGHT ? OptionalDouble.empty()
-                : OptionalDouble.of(height(middle) - ((place.northing() - middle.plan().northing()) * north + (place.easting() - middle.plan().easting()) * east) / up);
+                : OptionalDouble.of(height(middle)
+                - ((place.northing() - middle.plan().northing()) * north + (place.easting() - middle.plan().easting()) * east) / up);
     }
 
     /** How steeply it falls, as fall over horizontal distance; infinite on a wall. */

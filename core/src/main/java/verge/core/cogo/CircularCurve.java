@@ -14,7 +14,10 @@ import verge.core.units.Length;
  * textbook of route surveying. Tangents meet only where it turns by less than half a circle.
  */
 public record CircularCurve(Length radius, Angle delta) {
-    /** Half the angle is looked for between a part of its greatest value and as near to that, evenly in the logarithm of what it has to either end. */
+    /**
+     * Half the angle is looked for between a part of its greatest value and as near to that, evenly in the logarithm of what it has to
+     * either end.
+     */
     private static final double WIDTH = 21;
     private static final double STEP = 0.02;
     /** Lengths that differ by less are one: at 100 m ten nanometres. */
@@ -66,10 +69,14 @@ public record CircularCurve(Length radius, Angle delta) {
     /** An element's value in metres, of delta in radians; NaN for tangent and external of a curve whose tangents do not meet. */
     public double value(Element element) {
         double half = delta.radians() / 2;
-        return half >= element.greatestHalf() ? Double.NaN : element == Element.DELTA ? delta.radians() : radius.metres() * element.ofUnit(half);
+        return half >= element.greatestHalf() ? Double.NaN : element == Element.DELTA ? delta.radians()
+                : radius.metres() * element.ofUnit(half);
     }
 
-    /** All curves with two elements; none where there is none, two where a chord fits a short and a long arc, or a flat and a round one have both. */
+    /**
+     * All curves with two elements; none where there is none, two where a chord fits a short and a long arc, or a flat and a round one have
+     * both.
+     */
     public static List<CircularCurve> of(Known one, Known other) {
         if (one.element() == other.element()) {
             throw new IllegalArgumentException("twice " + one.element());
@@ -78,7 +85,9 @@ public record CircularCurve(Length radius, Angle delta) {
             Known delta = one.element() == Element.DELTA ? one : other;
             Known length = one.element() == Element.DELTA ? other : one;
             double half = delta.value() / 2;
-            return half < length.element().greatestHalf() ? List.of(new CircularCurve(new Length(length.value() / length.element().ofUnit(half)), new Angle(delta.value()))) : List.of();
+            return half < length.element().greatestHalf()
+                    ? List.of(new CircularCurve(new Length(length.value() / length.element().ofUnit(half)), new Angle(delta.value())))
+                    : List.of();
         }
         if (straight(one, other)) {
             return List.of();
@@ -91,10 +100,14 @@ public record CircularCurve(Length radius, Angle delta) {
 
     /** Whether an arc is as long as its chord, as far as figures tell: then it has no radius. */
     private static boolean straight(Known one, Known other) {
-        return Set.of(one.element(), other.element()).equals(Set.of(Element.ARC, Element.CHORD)) && Math.abs(one.value() - other.value()) <= ONE_LENGTH * one.value();
+        return Set.of(one.element(), other.element()).equals(Set.of(Element.ARC, Element.CHORD))
+                && Math.abs(one.value() - other.value()) <= ONE_LENGTH * one.value();
     }
 
-    /** How much less radius the one element tells than the other: R f = v, multiplied out, so that nothing is divided by what vanishes with the angle. */
+    /**
+     * How much less radius the one element tells than the other: R f = v, multiplied out, so that nothing is divided by what vanishes with
+     * the angle.
+     */
     private record Residual(Known one, Known other, double greatest) {
         double half(double at) {
             return greatest / (1 + Math.exp(-at));

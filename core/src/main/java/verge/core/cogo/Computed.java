@@ -22,7 +22,8 @@ import verge.core.strings.Strung;
  * @param lines the lines that came out and are strings of the job now
  * @param pinned whether its dimensions are shown in the sketch and go onto drawings
  */
-public record Computed(Tool tool, Map<String, Given> given, boolean onGround, List<Kept> kept, List<KeptLine> lines, boolean pinned) implements Naming, MadeFrom, Strung {
+public record Computed(Tool tool, Map<String, Given> given, boolean onGround, List<Kept> kept, List<KeptLine> lines, boolean pinned)
+        implements Naming, MadeFrom, Strung {
     public Computed {
         given = Map.copyOf(given);
         kept = List.copyOf(kept);
@@ -76,7 +77,8 @@ public record Computed(Tool tool, Map<String, Given> given, boolean onGround, Li
     public Computed renamed(UnaryOperator<PointName> other) {
         Map<String, Given> renamed = new HashMap<>();
         given.forEach((slot, value) -> renamed.put(slot, value.renamed(other)));
-        return new Computed(tool, renamed, onGround, kept.stream().map(k -> new Kept(k.index(), other.apply(k.name()), k.code())).toList(), lines, pinned);
+        return new Computed(tool, renamed, onGround, kept.stream().map(k -> new Kept(k.index(), other.apply(k.name()), k.code())).toList(),
+                lines, pinned);
     }
 
     /** With something else given. */
@@ -92,6 +94,7 @@ public record Computed(Tool tool, Map<String, Given> given, boolean onGround, Li
 
     /** With a point that is called otherwise. */
     public Computed with(int which, Kept other) {
-        return new Computed(tool, given, onGround, Stream.iterate(0, i -> i < kept.size(), i -> i + 1).map(i -> i == which ? other : kept.get(i)).toList(), lines, pinned);
+        return new Computed(tool, given, onGround, Stream.iterate(0, i -> i < kept.size(), i -> i + 1)
+                .map(i -> i == which ? other : kept.get(i)).toList(), lines, pinned);
     }
 }

@@ -40,7 +40,8 @@ final class Constructions {
         OptionalDouble grade = given.maybe("grade", Slot.Kind.GRADE);
         double up = rise.orElseGet(() -> Math.copySign(told.ground().metres(), distance) * grade.orElse(Double.NaN));
         Position to = new Position(plan, Double.isNaN(up) ? Optional.empty() : from.elevation().map(h -> new Elevation(h.metres() + up)));
-        return made(Worked.builder().figure("direction", new Quantity.Direction(azimuth)).figure("horizontal", told), from, to, told).build();
+        return made(Worked.builder().figure("direction", new Quantity.Direction(azimuth)).figure("horizontal", told), from, to, told)
+                .build();
     }
 
     /** So far north, so far east, so far up. */
@@ -50,10 +51,12 @@ final class Constructions {
         double east = given.amount("east", Slot.Kind.RISE);
         GridPoint plan = given.scales().ahead(from, new Angle(Math.atan2(east, north)), Math.hypot(north, east));
         OptionalDouble rise = given.maybe("rise", Slot.Kind.RISE);
-        Position to = new Position(plan, rise.isPresent() ? from.elevation().map(h -> new Elevation(h.metres() + rise.getAsDouble())) : Optional.empty());
+        Position to = new Position(plan, rise.isPresent() ? from.elevation()
+                .map(h -> new Elevation(h.metres() + rise.getAsDouble())) : Optional.empty());
         Worked.Builder worked = Worked.builder();
         if (!plan.equals(from.plan())) {
-            worked.figure("direction", new Quantity.Direction(GridInverse.between(from.plan(), plan).azimuth())).figure("horizontal", given.scales().told(from.plan(), plan, from.elevation()));
+            worked.figure("direction", new Quantity.Direction(GridInverse.between(from.plan(), plan).azimuth()))
+                    .figure("horizontal", given.scales().told(from.plan(), plan, from.elevation()));
         }
         return made(worked, from, to, given.scales().told(from.plan(), plan, from.elevation())).build();
     }
@@ -68,7 +71,8 @@ final class Constructions {
         ScaledWalk walk = given.scales().given(line);
         Walk.Place foot = walk.at(given.amount("along", Slot.Kind.RISE));
         Position to = walk.beside(foot, 0, given.amount("right", Slot.Kind.RISE)).position();
-        return Worked.builder().point("point", to).point("foot", foot.position()).line(ReadOff.line(List.of(foot.position(), to), false)).line(line.path()).build();
+        return Worked.builder().point("point", to).point("foot", foot.position()).line(ReadOff.line(List.of(foot.position(), to), false))
+                .line(line.path()).build();
     }
 
     /** Points along a line every so far, or so many at even distances; heights run with the line's. */
@@ -78,7 +82,8 @@ final class Constructions {
         OptionalDouble interval = given.maybe("interval", Slot.Kind.LENGTH);
         OptionalDouble count = given.maybe("count", Slot.Kind.COUNT);
         double right = given.maybe("right", Slot.Kind.RISE).orElse(0);
-        if (interval.isPresent() == count.isPresent() || interval.orElse(1) <= 0 || count.orElse(1) < 1 || count.orElse(1) != Math.rint(count.orElse(1))) {
+        if (interval.isPresent() == count.isPresent() || interval.orElse(1) <= 0 || count.orElse(1) < 1
+                || count.orElse(1) != Math.rint(count.orElse(1))) {
             throw new SurveyException(Problem.INTERVAL_OR_COUNT);
         }
         double step = count.isPresent() ? walk.length() / count.getAsDouble() : interval.getAsDouble();
@@ -91,7 +96,8 @@ final class Constructions {
             Walk.Place place = walk.at(Math.min(walk.length(), i * step));
             worked.point("station", String.valueOf(i), right == 0 ? place.position() : walk.beside(place, 0, right).position());
         }
-        return worked.figure("length", new Quantity.Plain(new Length(walk.length()))).figure("interval", new Quantity.Plain(new Length(step)))
+        return worked.figure("length", new Quantity.Plain(new Length(walk.length())))
+                .figure("interval", new Quantity.Plain(new Length(step)))
                 .figure("rest", new Quantity.Plain(new Length(Math.max(0, walk.length() - last * step)))).build();
     }
 
@@ -156,7 +162,8 @@ final class Constructions {
         double turn = Math.copySign(Math.PI - Math.abs(between), -between);
         CircularCurve curve = new CircularCurve(new Length(radius / scale), new Angle(Math.abs(turn)));
         Path arc = Path.of(Vertices.of(begin, end), new double[] {-Math.tan(turn / 4), 0}, false);
-        Worked.Builder worked = Worked.builder().point("arcBegins", begin).point("arcEnds", end).point("centre", Intersections.flat(centre)).line(ReadOff.line(List.of(before, begin), false)).made("arc", "", arc).line(ReadOff.line(List.of(end, after), false));
+        Worked.Builder worked = Worked.builder().point("arcBegins", begin).point("arcEnds", end).point("centre", Intersections.flat(centre))
+                .line(ReadOff.line(List.of(before, begin), false)).made("arc", "", arc).line(ReadOff.line(List.of(end, after), false));
         return elements(worked, curve).build();
     }
 
@@ -173,7 +180,8 @@ final class Constructions {
         for (CircularCurve.Element element : CircularCurve.Element.values()) {
             double value = curve.value(element);
             if (!Double.isNaN(value)) {
-                worked.figure(element.name(), element == CircularCurve.Element.DELTA ? new Quantity.Turn(new Angle(value)) : new Quantity.Plain(new Length(value)));
+                worked.figure(element.name(), element == CircularCurve.Element.DELTA ? new Quantity.Turn(new Angle(value))
+                        : new Quantity.Plain(new Length(value)));
             }
         }
         return worked;
@@ -207,21 +215,26 @@ final class Constructions {
     static Worked mean(Givens given) {
         List<Position> points = given.points("points");
         List<Double> weights = given.has("weights") ? given.numbers("weights") : Collections.nCopies(points.size(), 1.0);
-        if (weights.size() != points.size() || weights.stream().anyMatch(w -> !(w >= 0 && w < HEAVIEST)) || weights.stream().allMatch(w -> w == 0)) {
+        if (weights.size() != points.size() || weights.stream().anyMatch(w -> !(w >= 0 && w < HEAVIEST)) || weights.stream()
+                .allMatch(w -> w == 0)) {
             throw new SurveyException(Problem.WEIGHTS_UNFIT, weights.size(), points.size());
         }
         GridPoint first = points.get(0).plan();
-        GridPoint middle = first.plus(weighted(points, weights, p -> p.plan().northing() - first.northing()), weighted(points, weights, p -> p.plan().easting() - first.easting()));
+        GridPoint middle = first.plus(weighted(points, weights, p -> p.plan().northing() - first.northing()),
+                weighted(points, weights, p -> p.plan().easting() - first.easting()));
         List<Position> high = points.stream().filter(p -> p.elevation().isPresent()).toList();
-        List<Double> weightsOfHigh = IntStream.range(0, points.size()).filter(i -> points.get(i).elevation().isPresent()).mapToObj(weights::get).toList();
-        Optional<Elevation> height = weightsOfHigh.stream().allMatch(w -> w == 0) ? Optional.empty() : Optional.of(new Elevation(weighted(high, weightsOfHigh, p -> p.elevation().orElseThrow().metres())));
+        List<Double> weightsOfHigh = IntStream.range(0, points.size()).filter(i -> points.get(i).elevation().isPresent())
+                .mapToObj(weights::get).toList();
+        Optional<Elevation> height = weightsOfHigh.stream().allMatch(w -> w == 0) ? Optional.empty()
+                : Optional.of(new Elevation(weighted(high, weightsOfHigh, p -> p.elevation().orElseThrow().metres())));
         Worked.Builder worked = Worked.builder().point("mean", new Position(middle, height));
         for (int i = 0; i < points.size(); i++) {
             Position point = points.get(i);
             double factor = 1 / given.scales().gridPerGiven(point);
             String name = given.name("points", i);
             worked.figure("offMean", name, new Quantity.Plain(new Length(middle.distanceMetres(point.plan()) * factor)));
-            point.elevation().flatMap(h -> height.map(h::minus)).ifPresent(up -> worked.figure("aboveMean", name, new Quantity.Difference(up)));
+            point.elevation().flatMap(h -> height.map(h::minus))
+                    .ifPresent(up -> worked.figure("aboveMean", name, new Quantity.Difference(up)));
         }
         if (high.size() < points.size()) {
             worked.remark(Worked.Caution.NO_HEIGHT);
@@ -238,19 +251,25 @@ final class Constructions {
     static Worked deed(Givens given) {
         Position begin = given.point("begin");
         Deed deed = given.deed("legs");
-        Deed.Laid laid = deed.lay(begin.plan(), (from, azimuth, length) -> given.scales().grid(new Position(from, begin.elevation()), azimuth, length));
+        Deed.Laid laid = deed.lay(begin.plan(), (from, azimuth, length) -> given.scales()
+                .grid(new Position(from, begin.elevation()), azimuth, length));
         double scale = given.scales().gridPerGiven(begin);
         Worked.Builder worked = Worked.builder().made("deed", "", laid.path()).figure("length", new Quantity.Plain(deed.length()))
                 .figure("misclosure", new Quantity.Plain(new Length(laid.misclosure() / scale)));
         if (laid.misclosure() > 0) {
-            worked.figure("misclosureDirection", new Quantity.Direction(laid.misclosureAzimuth())).figure("misclosureRatio", new Quantity.OneIn(deed.length().metres() * scale / laid.misclosure()));
+            worked.figure("misclosureDirection", new Quantity.Direction(laid.misclosureAzimuth()))
+                    .figure("misclosureRatio", new Quantity.OneIn(deed.length().metres() * scale / laid.misclosure()));
         }
-        laid.closed().ifPresent(ring -> worked.figure("area", given.scales().told(ring.area().orElseThrow(), new Position(ring.centroid(), begin.elevation()))));
+        laid.closed().ifPresent(ring ->
+                worked.figure("area", given.scales().told(ring.area().orElseThrow(), new Position(ring.centroid(), begin.elevation()))));
         for (int i = 1; i < laid.path().vertices().size(); i++) {
             worked.point("corner", String.valueOf(i), Intersections.flat(laid.path().vertices().plan(i)));
         }
-        deed.suspects(laid, scale).stream().limit(MOST_SUSPECTS).forEach(s -> worked.doubtful(ReadOff.line(List.of(laid.path().vertices().position(s.leg()), laid.path().vertices().position(s.leg() + 1)), false)).remark(
-                s.mistake() == Deed.Mistake.LENGTH ? Worked.Caution.LENGTH_SUSPECTED : Worked.Caution.BEARING_SUSPECTED, s.leg() + 1, s.otherwise(), s.left()));
+        deed.suspects(laid, scale).stream().limit(MOST_SUSPECTS)
+                .forEach(s -> worked.doubtful(ReadOff.line(List.of(laid.path().vertices().position(s.leg()),
+                laid.path().vertices().position(s.leg() + 1)), false)).remark(
+                s.mistake() == Deed.Mistake.LENGTH ? Worked.Caution.LENGTH_SUSPECTED : Worked.Caution.BEARING_SUSPECTED, s.leg() + 1,
+                s.otherwise(), s.left()));
         return worked.build();
     }
 }

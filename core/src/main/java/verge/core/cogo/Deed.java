@@ -84,7 +84,8 @@ public record Deed(List<Leg> legs) {
 
     /** Of all its legs, along its arcs. */
     public Length length() {
-        return new Length(legs.stream().mapToDouble(leg -> leg instanceof Curve c ? c.curve().value(Element.ARC) : ((Straight) leg).length().metres()).sum());
+        return new Length(legs.stream()
+                .mapToDouble(leg -> leg instanceof Curve c ? c.curve().value(Element.ARC) : ((Straight) leg).length().metres()).sum());
     }
 
     public Laid lay(GridPoint begin, InGrid scale) {
@@ -119,11 +120,14 @@ public record Deed(List<Leg> legs) {
     }
 
     /**
-     * Straight legs of which one wrong figure would explain a misclosure, the likeliest first: a length that lies along it, or a bearing that turns its
+     * Straight legs of which one wrong figure would explain a misclosure, the likeliest first: a length that lies along it, or a bearing
+     * that turns its
      * leg round to take it up. A curve that goes on from a leg without a bend turns with that leg, and then none is told.
      *
-     * <p>What rounding leaves open points anywhere, and near enough along or across some leg by chance. So a mistake is suspected only if what it would leave is
-     * so small a part of the misclosure that all that can be suspected have it together in no more than the level of sound deeds: each has it from either end
+     * <p>What rounding leaves open points anywhere, and near enough along or across some leg by chance. So a mistake is suspected only if
+     * what it would leave is
+     * so small a part of the misclosure that all that can be suspected have it together in no more than the level of sound deeds: each has
+     * it from either end
      * of its direction within an angle δ, that is in 2 δ/π of them.
      */
     public List<Suspect> suspects(Laid laid, double gridPerLength) {
@@ -131,13 +135,15 @@ public record Deed(List<Leg> legs) {
         double east = laid.misclosureEast() / gridPerLength;
         double misclosure = Math.hypot(north, east);
         List<Suspect> all = IntStream.range(0, legs.size()).filter(this::standsAlone).boxed()
-                .flatMap(i -> Stream.of(wrongLength(i, (Straight) legs.get(i), north, east), wrongBearing(i, (Straight) legs.get(i), north, east))).toList();
+                .flatMap(i -> Stream.of(wrongLength(i, (Straight) legs.get(i), north, east),
+                wrongBearing(i, (Straight) legs.get(i), north, east))).toList();
         double part = Math.sin(LEVEL * Math.PI / (2 * Math.max(1, all.size())));
         return all.stream().filter(s -> s.left() <= part * misclosure).sorted(Comparator.comparingDouble(Suspect::left)).toList();
     }
 
     private boolean standsAlone(int leg) {
-        return legs.get(leg) instanceof Straight && !(leg + 1 < legs.size() && legs.get(leg + 1) instanceof Curve next && next.begins().isEmpty());
+        return legs.get(leg) instanceof Straight
+                && !(leg + 1 < legs.size() && legs.get(leg + 1) instanceof Curve next && next.begins().isEmpty());
     }
 
     private static Suspect wrongLength(int leg, Straight straight, double north, double east) {
@@ -150,6 +156,7 @@ public record Deed(List<Leg> legs) {
     private static Suspect wrongBearing(int leg, Straight straight, double north, double east) {
         double wantedNorth = straight.length().metres() * straight.azimuth().cos() - north;
         double wantedEast = straight.length().metres() * straight.azimuth().sin() - east;
-        return new Suspect(leg, Mistake.BEARING, new Angle(Math.atan2(wantedEast, wantedNorth)).wholeCircle().radians(), Math.abs(Math.hypot(wantedNorth, wantedEast) - straight.length().metres()));
+        return new Suspect(leg, Mistake.BEARING, new Angle(Math.atan2(wantedEast, wantedNorth)).wholeCircle().radians(),
+                Math.abs(Math.hypot(wantedNorth, wantedEast) - straight.length().metres()));
     }
 }

@@ -20,14 +20,19 @@ import verge.core.units.LengthText;
 import verge.core.units.LengthUnit;
 
 /**
- * The legs of a deed as one types them, a line each: a bearing or azimuth and a length, {@code N 45 30 15 E 120.50} or {@code 45.5042 120.50}; a curve with the way it turns, its
- * radius and one more of its elements, {@code curve right R 50 arc 28.30}, {@code curve left R 50 delta 32 10}. It goes on without a bend unless the bearing of its
- * chord is given, {@code curve left R 50 chord 20 bearing N 30 E}, or that from its begin to its middle point, {@code … radial S 60 E}. Empty lines are passed over.
+ * The legs of a deed as one types them, a line each: a bearing or azimuth and a length, {@code N 45 30 15 E 120.50} or {@code 45.5042
+ * 120.50}; a curve with the way it turns, its
+ * radius and one more of its elements, {@code curve right R 50 arc 28.30}, {@code curve left R 50 delta 32 10}. It goes on without a bend
+ * unless the bearing of its
+ * chord is given, {@code curve left R 50 chord 20 bearing N 30 E}, or that from its begin to its middle point, {@code … radial S 60 E}.
+ * Empty lines are passed over.
  */
 public final class DeedText {
     private static final Pattern CURVE = Pattern.compile("(?:curve|arc)\\s+(left|right)\\b(.*)", Pattern.CASE_INSENSITIVE);
-    private static final Pattern PART = Pattern.compile("\\b(radius|R|delta|D|arc|L|chord|C|tangent|T|bearing|radial)\\b\\s*=?\\s*", Pattern.CASE_INSENSITIVE);
-    private static final Map<String, Element> ELEMENTS = Map.of("radius", Element.RADIUS, "r", Element.RADIUS, "delta", Element.DELTA, "d", Element.DELTA, "arc", Element.ARC, "l", Element.ARC,
+    private static final Pattern PART = Pattern.compile("\\b(radius|R|delta|D|arc|L|chord|C|tangent|T|bearing|radial)\\b\\s*=?\\s*",
+            Pattern.CASE_INSENSITIVE);
+    private static final Map<String, Element> ELEMENTS = Map.of("radius", Element.RADIUS, "r", Element.RADIUS, "delta", Element.DELTA, "d",
+            Element.DELTA, "arc", Element.ARC, "l", Element.ARC,
             "chord", Element.CHORD, "c", Element.CHORD, "tangent", Element.TANGENT, "t", Element.TANGENT);
 
     private final LengthUnit lengths;
@@ -77,7 +82,8 @@ public final class DeedText {
                 try {
                     var metres = LengthText.parse(length, lengths);
                     Angle azimuth = AngleText.parse(bearing, angles).wholeCircle();
-                    return metres.metres() > 0 && metres.metres() < GridPoint.FARTHEST_METRES ? Optional.of(new Deed.Straight(azimuth, metres)) : Optional.empty();
+                    return metres.metres() > 0 && metres.metres() < GridPoint.FARTHEST_METRES
+                            ? Optional.of(new Deed.Straight(azimuth, metres)) : Optional.empty();
                 } catch (SurveyException notHere) {
                     continue;   // the blank may be one within the length or the bearing
                 }
@@ -101,7 +107,8 @@ public final class DeedText {
             return Optional.empty();
         }
         for (int i = 0; i < at.size(); i++) {
-            String value = text.substring(at.get(i)[1], i + 1 < at.size() ? at.get(i + 1)[0] : text.length()).strip().replaceAll("[,;]$", "");
+            String value = text.substring(at.get(i)[1], i + 1 < at.size() ? at.get(i + 1)[0] : text.length()).strip()
+                    .replaceAll("[,;]$", "");
             String key = keys.get(i);
             if (key.equals("bearing")) {
                 chord = Optional.of(AngleText.parse(value, angles));
@@ -109,20 +116,24 @@ public final class DeedText {
                 radial = Optional.of(AngleText.parse(value, angles));
             } else {
                 Element element = ELEMENTS.get(key);
-                known.put(element, element == Element.DELTA ? AngleText.parse(value, angles).radians() : LengthText.parse(value, lengths).metres());
+                known.put(element, element == Element.DELTA ? AngleText.parse(value, angles).radians() : LengthText.parse(value, lengths)
+                        .metres());
             }
         }
         Double radius = known.remove(Element.RADIUS);
         boolean placed = chord.isPresent() ? radial.isEmpty() : radial.isPresent() || !first;
-        if (radius == null || radius <= 0 || radius > GridPoint.FARTHEST_METRES || known.size() != 1 || known.values().iterator().next() <= 0 || !placed) {
+        if (radius == null || radius <= 0 || radius > GridPoint.FARTHEST_METRES || known.size() != 1 || known.values().iterator()
+                .next() <= 0 || !placed) {
             return Optional.empty();
         }
         Map.Entry<Element, Double> other = known.entrySet().iterator().next();
         double side = left ? -1 : 1;
         // A chord belongs to a short arc and a long one; deeds mean the short one.
-        Optional<CircularCurve> curve = CircularCurve.of(new Known(Element.RADIUS, radius), new Known(other.getKey(), other.getValue())).stream().findFirst();
+        Optional<CircularCurve> curve = CircularCurve.of(new Known(Element.RADIUS, radius), new Known(other.getKey(), other.getValue()))
+                .stream().findFirst();
         Optional<Angle> begins = radial.map(towards -> towards.plus(new Angle(-side * Math.PI / 2)).wholeCircle());
         Optional<Angle> byChord = chord;
-        return curve.map(c -> new Deed.Curve(left, c, begins.or(() -> byChord.map(b -> b.plus(new Angle(-side * c.delta().radians() / 2)).wholeCircle()))));
+        return curve.map(c -> new Deed.Curve(left, c,
+                begins.or(() -> byChord.map(b -> b.plus(new Angle(-side * c.delta().radians() / 2)).wholeCircle()))));
     }
 }

@@ -25,7 +25,8 @@ final class Fits {
         double last = points.stream().mapToDouble(p -> line.along(p.plan())).max().orElseThrow();
         Position begin = Intersections.flat(at(line, first));
         Position end = Intersections.flat(at(line, last));
-        Worked.Builder worked = Worked.builder().figure("direction", new Quantity.Direction(line.azimuth())).figure("horizontal", given.scales().told(begin.plan(), end.plan(), Optional.empty()))
+        Worked.Builder worked = Worked.builder().figure("direction", new Quantity.Direction(line.azimuth()))
+                .figure("horizontal", given.scales().told(begin.plan(), end.plan(), Optional.empty()))
                 .point("begin", begin).point("end", end).made("bestLine", "", ReadOff.line(List.of(begin, end), false));
         return residuals(given, worked, fit, points).build();
     }
@@ -42,14 +43,17 @@ final class Fits {
         double perGrid = 1 / given.scales().gridPerGiven(centre);
         GridPoint west = circle.centre().plus(0, -circle.radius());
         GridPoint east = circle.centre().plus(0, circle.radius());
-        Path round = Path.of(new Vertices.Builder().add(west.northing(), west.easting()).add(east.northing(), east.easting()).build(), new double[] {1, 1}, true);
-        Worked.Builder worked = Worked.builder().figure("RADIUS", new Quantity.Plain(new Length(circle.radius() * perGrid))).point("centre", centre).made("bestCircle", "", round);
+        Path round = Path.of(new Vertices.Builder().add(west.northing(), west.easting()).add(east.northing(), east.easting()).build(),
+                new double[] {1, 1}, true);
+        Worked.Builder worked = Worked.builder().figure("RADIUS", new Quantity.Plain(new Length(circle.radius() * perGrid)))
+                .point("centre", centre).made("bestCircle", "", round);
         return residuals(given, worked, fit, points).build();
     }
 
     private static Optional<Elevation> mean(List<Position> points) {
         return points.stream().anyMatch(p -> p.elevation().isEmpty()) ? Optional.empty()
-                : Optional.of(new Elevation(points.stream().mapToDouble(p -> p.elevation().orElseThrow().metres()).average().orElseThrow()));
+                : Optional.of(new Elevation(points.stream().mapToDouble(p -> p.elevation().orElseThrow().metres()).average()
+                .orElseThrow()));
     }
 
     /** A plane, with its height at places if any are given. */
@@ -62,7 +66,8 @@ final class Fits {
         }
         BestFit<BestPlane> fit = BestPlane.of(points).orElseThrow(() -> new SurveyException(Problem.NO_FIT));
         BestPlane plane = fit.shape();
-        Worked.Builder worked = Worked.builder().figure("falls", new Quantity.Direction(plane.falls())).figure("steepest", new Quantity.Grade(-plane.steepest()))
+        Worked.Builder worked = Worked.builder().figure("falls", new Quantity.Direction(plane.falls()))
+                .figure("steepest", new Quantity.Grade(-plane.steepest()))
                 .figure("slopeAngle", new Quantity.Turn(new Angle(Math.atan2(Math.hypot(plane.north(), plane.east()), plane.up()))));
         residuals(given, worked, fit, points);
         if (given.has("at")) {
@@ -71,8 +76,10 @@ final class Fits {
                 Position place = places.get(i);
                 double height = plane.heightAt(place.plan()).orElseThrow(() -> new SurveyException(Problem.PLANE_UPRIGHT));
                 String name = given.name("at", i);
-                worked.figure("planeHeight", name, new Quantity.Height(new Length(height))).point("onPlane", name, new Position(place.plan(), Optional.of(new Elevation(height))));
-                place.elevation().ifPresent(own -> worked.figure("abovePlane", name, new Quantity.Difference(new Length(own.metres() - height))));
+                worked.figure("planeHeight", name, new Quantity.Height(new Length(height)))
+                        .point("onPlane", name, new Position(place.plan(), Optional.of(new Elevation(height))));
+                place.elevation().ifPresent(own ->
+                        worked.figure("abovePlane", name, new Quantity.Difference(new Length(own.metres() - height))));
             }
         }
         return worked.build();
@@ -83,9 +90,12 @@ final class Fits {
         fit.sigma().ifPresent(sigma -> worked.figure("sigma", new Quantity.Plain(new Length(sigma * ground))));
         for (int i = 0; i < points.size(); i++) {
             double off = fit.residuals().get(i) * ground;
-            worked.figure("off", given.name("points", i), fit.shape() instanceof BestLine ? new Quantity.Aside(new Length(Math.abs(off)), Math.abs(off) < 5e-5 ? Optional.empty() : Optional.of(off > 0)) : new Quantity.Difference(new Length(off)));
+            worked.figure("off", given.name("points", i), fit.shape() instanceof BestLine
+                    ? new Quantity.Aside(new Length(Math.abs(off)), Math.abs(off) < 5e-5 ? Optional.empty() : Optional.of(off > 0))
+                    : new Quantity.Difference(new Length(off)));
         }
-        fit.suspect().ifPresent(s -> worked.remark(Worked.Caution.DOES_NOT_BELONG, given.name("points", s.index()), new Length(Math.abs(s.off()) * ground)));
+        fit.suspect().ifPresent(s -> worked.remark(Worked.Caution.DOES_NOT_BELONG, given.name("points", s.index()),
+                new Length(Math.abs(s.off()) * ground)));
         return worked;
     }
 }

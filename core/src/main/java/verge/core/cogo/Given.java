@@ -103,7 +103,10 @@ public sealed interface Given {
         }
     }
 
-    /** A figure that is taken from one point to another: the distance, the direction, the difference of heights or the grade, as its slot says. */
+    /**
+     * A figure that is taken from one point to another: the distance, the direction, the difference of heights or the grade, as its slot
+     * says.
+     */
     record Between(PointSeen from, PointSeen to) implements Given {
         @Override
         public Between renamed(UnaryOperator<PointName> other) {

@@ -39,7 +39,8 @@ public final class Givens {
      * @param touching by how much what touches may be missed, in metres: the last digit of a length while something is asked; what was kept
      *         goes on to touch, however digits are shown later
      */
-    public record Sources(Function<PointSeen, Optional<Position>> points, Function<UUID, List<Path>> strings, Optional<JobGeodesy> geodesy, double touching) {
+    public record Sources(Function<PointSeen, Optional<Position>> points, Function<UUID, List<Path>> strings, Optional<JobGeodesy> geodesy,
+            double touching) {
         /** The most that is passed over, and what is of what was kept. */
         public static final double MOST_TOUCHING = 0.01;
         private static final double USUAL_TOUCHING = 1e-3;
@@ -55,7 +56,8 @@ public final class Givens {
 
     /** Where a place lies on the earth. @throws SurveyException NO_PLACE_ON_EARTH */
     Geographic onEarth(Position position) {
-        return sources.geodesy().flatMap(JobGeodesy::onEarth).map(on -> on.apply(position.plan())).orElseThrow(() -> new SurveyException(Problem.NO_PLACE_ON_EARTH));
+        return sources.geodesy().flatMap(JobGeodesy::onEarth).map(on -> on.apply(position.plan()))
+                .orElseThrow(() -> new SurveyException(Problem.NO_PLACE_ON_EARTH));
     }
 
     /** Grid azimuth = true azimuth − γ. */
@@ -119,7 +121,8 @@ public final class Givens {
 
     /** The name of a point as it is told, or its number. */
     String name(String slot, int index) {
-        return given.get(slot) instanceof Given.Points points && points.each().get(index) instanceof Given.Point point ? point.point().name().text() : String.valueOf(index + 1);
+        return given.get(slot) instanceof Given.Points points && points.each().get(index) instanceof Given.Point point ? point.point()
+                .name().text() : String.valueOf(index + 1);
     }
 
     /** The parts of a string, a line of a file, or points in a row as a line. */
@@ -129,7 +132,8 @@ public final class Givens {
 
     /** Several closed lines; none if none are given. Each is one path. */
     List<Path> rings(String slot) {
-        return given.get(slot) instanceof Given.Lines lines ? lines.each().stream().flatMap(one -> lines(slot, one, true).stream()).toList() : List.of();
+        return given.get(slot) instanceof Given.Lines lines ? lines.each().stream().flatMap(one -> lines(slot, one, true).stream())
+                .toList() : List.of();
     }
 
     private List<Path> lines(String slot, Given given, boolean closed) {
@@ -147,7 +151,11 @@ public final class Givens {
         return List.of(Path.straight(Vertices.of(points(slot, given).toArray(Position[]::new)), closed));
     }
 
-    /** The parts of an open line as they are walked, those without a length left out. @throws SurveyException COINCIDENT_POINTS if none has one */
+    /**
+     * The parts of an open line as they are walked, those without a length left out.
+     *
+     * @throws SurveyException COINCIDENT_POINTS if none has one
+     */
     List<Walk> walks(String slot) {
         List<Walk> walks = given.get(slot) instanceof Given.Axis axis ? List.of(axis.alignment().walk())
                 : lines(slot, false).stream().map(Walk::of).flatMap(Optional::stream).toList();

@@ -65,7 +65,8 @@ final class Intersections {
         List<Straight> both = List.of(one, other);
         for (int i = 0; i < 2; i++) {
             Position begin = from.get(i);
-            worked.figure(List.of("horizontalA", rays ? "horizontalB" : "horizontalC").get(i), given.scales().told(begin.plan(), meet, begin.elevation())).line(ReadOff.line(List.of(begin, flat(meet)), false));
+            worked.figure(List.of("horizontalA", rays ? "horizontalB" : "horizontalC").get(i),
+                    given.scales().told(begin.plan(), meet, begin.elevation())).line(ReadOff.line(List.of(begin, flat(meet)), false));
             if (rays && ahead(both.get(i), meet) < 0) {
                 worked.remark(Caution.BEHIND, List.of("a", "b").get(i));
             }
@@ -116,9 +117,13 @@ final class Intersections {
         return (places.size() > 1 ? worked.eitherOr() : worked).build();
     }
 
-    /** Without those that lie far beyond where lines of such a size are meant to meet: ends that run nearly side by side meet kilometres off. */
+    /**
+     * Without those that lie far beyond where lines of such a size are meant to meet: ends that run nearly side by side meet kilometres
+     * off.
+     */
     private static List<GridPoint> notFarOff(List<GridPoint> places, List<Path> one, List<Path> other) {
-        ToDoubleFunction<GridPoint> beyond = place -> Stream.of(one, other).mapToDouble(lines -> lines.stream().mapToDouble(line -> line.offMetres(place)).min().orElse(0)).max().orElse(0);
+        ToDoubleFunction<GridPoint> beyond = place -> Stream.of(one, other)
+                .mapToDouble(lines -> lines.stream().mapToDouble(line -> line.offMetres(place)).min().orElse(0)).max().orElse(0);
         double nearest = places.stream().mapToDouble(beyond).min().orElse(0);
         return places.stream().filter(place -> beyond.applyAsDouble(place) <= FAR_OFF_TIMES * nearest + FAR_OFF_METRES).toList();
     }
@@ -127,15 +132,20 @@ final class Intersections {
     private static void station(Givens given, Worked.Builder worked, String which, String of, List<Walk> lines, GridPoint place) {
         ReadOff.Nearest nearest = ReadOff.nearest(lines, place);
         double along = nearest.beside().along();
-        given.stationing("line" + which).ifPresent(counted -> worked.figure("stationCounted", of, new Quantity.Station(new Length(counted.station(along)))));
-        worked.figure("station" + which, of, new Quantity.Distance(new Length(along), new Length(ScaledWalk.of(nearest.walk(), given.scales()::groundPerGrid).told(along))));
-        nearest.beside().foot().position().elevation().ifPresent(height -> worked.figure("station" + which + "Height", of, new Quantity.Height(height.asLength())));
+        given.stationing("line" + which)
+                .ifPresent(counted -> worked.figure("stationCounted", of, new Quantity.Station(new Length(counted.station(along)))));
+        worked.figure("station" + which, of,
+                new Quantity.Distance(new Length(along),
+                new Length(ScaledWalk.of(nearest.walk(), given.scales()::groundPerGrid).told(along))));
+        nearest.beside().foot().position().elevation()
+                .ifPresent(height -> worked.figure("station" + which + "Height", of, new Quantity.Height(height.asLength())));
     }
 
     /** Lines that come as near as a length's last digit meet there. @throws SurveyException DO_NOT_MEET */
     private static Worked touch(Givens given, List<Path> some, List<Path> others) {
         Path origin = some.get(0);
-        DistanceOp nearest = some.stream().flatMap(one -> others.stream().map(other -> new DistanceOp(Loops.line(one, origin), Loops.line(other, origin))))
+        DistanceOp nearest = some.stream()
+                .flatMap(one -> others.stream().map(other -> new DistanceOp(Loops.line(one, origin), Loops.line(other, origin))))
                 .min(Comparator.comparingDouble(DistanceOp::distance)).orElseThrow();
         if (nearest.distance() > given.touching()) {
             throw new SurveyException(Problem.DO_NOT_MEET, new Length(nearest.distance()));
@@ -159,7 +169,8 @@ final class Intersections {
     static Worked distances(Givens given) {
         Position a = given.point("a");
         Position b = given.point("b");
-        return meetings(given, circle(given, a, "distanceA"), circle(given, b, "distanceB"), List.of(a, b), FROM_BOTH, Optional.of(through(a, b)));
+        return meetings(given, circle(given, a, "distanceA"), circle(given, b, "distanceB"), List.of(a, b), FROM_BOTH,
+                Optional.of(through(a, b)));
     }
 
     static Worked lineAndCircle(Givens given) {
@@ -167,7 +178,8 @@ final class Intersections {
         Position b = given.point("b");
         Position centre = given.point("centre");
         Straight line = through(a, b);
-        return meetings(given, place -> line, circle(given, centre, "radius"), List.of(a, centre), List.of("horizontalA", "horizontalCentre"), Optional.of(line));
+        return meetings(given, place -> line, circle(given, centre, "radius"), List.of(a, centre),
+                List.of("horizontalA", "horizontalCentre"), Optional.of(line));
     }
 
     /** What a line or a circle is in the grid, where it meets a place: a ground distance has another scale in every direction. */
@@ -180,12 +192,14 @@ final class Intersections {
         GridPoint place = rough;
         for (int round = 0; round < ROUNDS; round++) {
             GridPoint before = place;
-            place = Meetings.between(one.to(before), other.to(before)).stream().min(Comparator.comparingDouble(p -> p.distanceMetres(before))).orElse(before);
+            place = Meetings.between(one.to(before), other.to(before)).stream()
+                    .min(Comparator.comparingDouble(p -> p.distanceMetres(before))).orElse(before);
         }
         return place;
     }
 
-    private static Worked meetings(Givens given, Drawn drawn, Drawn drawnOther, List<Position> from, List<String> labels, Optional<Straight> sides) {
+    private static Worked meetings(Givens given, Drawn drawn, Drawn drawnOther, List<Position> from, List<String> labels,
+            Optional<Straight> sides) {
         Carrier one = drawn.to(from.get(0).plan());
         Carrier other = drawnOther.to(from.get(1).plan());
         List<GridPoint> met = Meetings.between(one, other).stream().map(rough -> refined(drawn, drawnOther, rough)).toList();
@@ -199,11 +213,14 @@ final class Intersections {
         }
         for (GridPoint place : places) {
             double side = sides.map(line -> right(line, place)).orElse(0.0);
-            String which = places.size() == 1 ? "meeting" : one instanceof Straight ? ahead((Straight) one, place) < ahead((Straight) one, places.get(places.indexOf(place) == 0 ? 1 : 0)) ? "nearer" : "farther" : side < 0 ? "left" : "right";
+            String which = places.size() == 1 ? "meeting" : one instanceof Straight
+                    ? ahead((Straight) one, place) < ahead((Straight) one, places.get(places.indexOf(place) == 0 ? 1 : 0)) ? "nearer"
+                    : "farther" : side < 0 ? "left" : "right";
             worked.point(which, flat(place));
             from.forEach(begin -> worked.line(ReadOff.line(List.of(begin, flat(place)), false)));
             for (int i = 0; i < 2; i++) {
-                worked.figure(labels.get(i), places.size() > 1 ? Worked.WAY + which : "", given.scales().told(from.get(i).plan(), place, from.get(i).elevation()));
+                worked.figure(labels.get(i), places.size() > 1 ? Worked.WAY + which : "",
+                        given.scales().told(from.get(i).plan(), place, from.get(i).elevation()));
             }
         }
         return worked.build();
@@ -215,7 +232,8 @@ final class Intersections {
         var beside = ReadOff.nearest(given.walks("line"), point.plan()).beside();
         GridPoint foot = beside.foot().position().plan();
         Quantity.Distance told = given.scales().told(point.plan(), foot, point.elevation());
-        return Worked.builder().point("foot", beside.foot().position()).figure("horizontal", told).dimension(point.plan(), foot, told).made("made", "", ReadOff.line(List.of(point, beside.foot().position()), false)).build();
+        return Worked.builder().point("foot", beside.foot().position()).figure("horizontal", told).dimension(point.plan(), foot, told)
+                .made("made", "", ReadOff.line(List.of(point, beside.foot().position()), false)).build();
     }
 
     private static Drawn circle(Givens given, Position centre, String slot) {

@@ -11,7 +11,10 @@ import verge.core.plan.Path;
 import verge.core.plan.Region;
 import verge.core.plan.Vertices;
 
-/** Rings as polygons of an independent library: what an outline that crosses itself encloses, each loop counted once, and where there is room within one. */
+/**
+ * Rings as polygons of an independent library: what an outline that crosses itself encloses, each loop counted once, and where there is
+ * room within one.
+ */
 final class Loops {
     /** Fine enough to see what lies within. */
     private static final double SEEN_METRES = 0.01;
@@ -40,7 +43,8 @@ final class Loops {
     }
 
     private static Polygon polygon(Region region, double sagitta) {
-        return FACTORY.createPolygon(ring(region.rim(), region.rim(), sagitta), region.holes().stream().map(hole -> ring(hole, region.rim(), sagitta)).toArray(LinearRing[]::new));
+        return FACTORY.createPolygon(ring(region.rim(), region.rim(), sagitta),
+                region.holes().stream().map(hole -> ring(hole, region.rim(), sagitta)).toArray(LinearRing[]::new));
     }
 
     /** A path with its arcs as chords, from the first vertex of another. */

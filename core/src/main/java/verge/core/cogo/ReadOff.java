@@ -50,10 +50,13 @@ final class ReadOff {
             worked.dimension(from.plan(), to.plan(), told);
             grid += told.grid().metres();
             ground += told.ground().metres();
-            worked.figure("direction", leg, new Quantity.Direction(GridInverse.between(from.plan(), to.plan()).azimuth())).figure("horizontal", leg, told);
+            worked.figure("direction", leg, new Quantity.Direction(GridInverse.between(from.plan(), to.plan()).azimuth()))
+                    .figure("horizontal", leg, told);
             Optional<Length> rise = rise(from, to);
-            worked.figure("toNorth", leg, component(to.plan().northing() - from.plan().northing(), told)).figure("toEast", leg, component(to.plan().easting() - from.plan().easting(), told));
-            rise.ifPresent(up -> worked.figure("rise", leg, new Quantity.Difference(up)).figure("grade", leg, new Quantity.Grade(up.metres() / told.ground().metres())));
+            worked.figure("toNorth", leg, component(to.plan().northing() - from.plan().northing(), told))
+                    .figure("toEast", leg, component(to.plan().easting() - from.plan().easting(), told));
+            rise.ifPresent(up -> worked.figure("rise", leg, new Quantity.Difference(up))
+                    .figure("grade", leg, new Quantity.Grade(up.metres() / told.ground().metres())));
             heights &= rise.isPresent();
             slope += rise.map(up -> Math.hypot(up.metres(), told.ground().metres())).orElse(0.0);
             if (points.size() > 2) {
@@ -85,8 +88,10 @@ final class ReadOff {
         Angle bend = new Angle(right.radians() - Math.PI);
         double reach = ARC_OF_RAYS * Math.min(at.plan().distanceMetres(from.plan()), at.plan().distanceMetres(to.plan()));
         Angle middle = new Angle(back.radians() + right.radians() / 2);
-        Path arc = Path.of(Vertices.of(Intersections.flat(ahead(at.plan(), back, reach)), Intersections.flat(ahead(at.plan(), on, reach))), new double[] {-Math.tan(right.radians() / 4), 0}, false);
-        return Worked.builder().dimension(ahead(at.plan(), middle, reach), new Quantity.Turn(right)).line(arc).figure("angleRight", new Quantity.Turn(right)).figure("angleLeft", new Quantity.Turn(back.minus(on).wholeCircle()))
+        Path arc = Path.of(Vertices.of(Intersections.flat(ahead(at.plan(), back, reach)), Intersections.flat(ahead(at.plan(), on, reach))),
+                new double[] {-Math.tan(right.radians() / 4), 0}, false);
+        return Worked.builder().dimension(ahead(at.plan(), middle, reach), new Quantity.Turn(right)).line(arc)
+                .figure("angleRight", new Quantity.Turn(right)).figure("angleLeft", new Quantity.Turn(back.minus(on).wholeCircle()))
                 .figure(bend.radians() < 0 ? "deflectionLeft" : "deflectionRight", new Quantity.Turn(new Angle(Math.abs(bend.radians()))))
                 .line(line(List.of(from, at, to), false)).build();
     }
@@ -107,13 +112,21 @@ final class ReadOff {
             Nearest nearest = nearest(lines, point.plan());
             Walk.Beside beside = nearest.beside();
             GridPoint foot = beside.foot().position().plan();
-            given.stationing("line").ifPresent(counted -> worked.figure("stationCounted", name, new Quantity.Station(new Length(counted.station(beside.along())))));
-            Quantity.Aside offset = aside(beside.right(), given.scales().groundPerGrid(foot, point.plan(), level(point, beside.foot().position())));
-            worked.figure("station", name, new Quantity.Distance(new Length(beside.along()), new Length(ScaledWalk.of(nearest.walk(), given.scales()::groundPerGrid).told(beside.along()))))
+            given.stationing("line").ifPresent(counted ->
+                    worked.figure("stationCounted", name, new Quantity.Station(new Length(counted.station(beside.along())))));
+            Quantity.Aside offset = aside(beside.right(), given.scales()
+                    .groundPerGrid(foot, point.plan(), level(point, beside.foot().position())));
+            worked.figure("station", name,
+                    new Quantity.Distance(new Length(beside.along()),
+                    new Length(ScaledWalk.of(nearest.walk(), given.scales()::groundPerGrid).told(beside.along()))))
                     .figure("offset", name, offset).point("foot", name, beside.foot().position()).dimension(foot, point.plan(), offset);
             rise(beside.foot().position(), point).ifPresent(up -> worked.figure("aboveLine", name, new Quantity.Difference(up)));
-            others(nearest, point.plan()).forEach(other -> worked.figure("stationAlso", name, new Quantity.Distance(new Length(other.along()), new Length(ScaledWalk.of(nearest.walk(), given.scales()::groundPerGrid).told(other.along()))))
-                    .figure("offsetAlso", name, aside(other.right(), given.scales().groundPerGrid(other.foot().position().plan(), point.plan(), level(point, other.foot().position())))));
+            others(nearest, point.plan()).forEach(other ->
+                    worked.figure("stationAlso", name,
+                    new Quantity.Distance(new Length(other.along()),
+                    new Length(ScaledWalk.of(nearest.walk(), given.scales()::groundPerGrid).told(other.along()))))
+                    .figure("offsetAlso", name, aside(other.right(), given.scales()
+                    .groundPerGrid(other.foot().position().plan(), point.plan(), level(point, other.foot().position())))));
             worked.line(line(List.of(beside.foot().position(), point), false));
             if (!beside.onIt()) {
                 worked.remark(Caution.BEYOND_THE_LINE, name);
@@ -124,11 +137,13 @@ final class ReadOff {
 
     /** Other places where the line lies square to the way there. */
     private static List<Walk.Beside> others(Nearest nearest, GridPoint place) {
-        return nearest.walk().squares(place).stream().filter(b -> Math.abs(b.along() - nearest.beside().along()) > SAME_FOOT_METRES).limit(MOST_OTHER_FEET).toList();
+        return nearest.walk().squares(place).stream().filter(b -> Math.abs(b.along() - nearest.beside().along()) > SAME_FOOT_METRES)
+                .limit(MOST_OTHER_FEET).toList();
     }
 
     private static Quantity.Aside aside(double right, double factor) {
-        return new Quantity.Aside(new Length(Math.abs(right) * factor), Math.abs(right) < ON_METRES ? Optional.empty() : Optional.of(right > 0));
+        return new Quantity.Aside(new Length(Math.abs(right) * factor),
+                Math.abs(right) < ON_METRES ? Optional.empty() : Optional.of(right > 0));
     }
 
     /** The part that passes nearest. */
@@ -149,12 +164,16 @@ final class ReadOff {
         Angle one = GridInverse.between(a.plan(), b.plan()).azimuth();
         Angle other = GridInverse.between(c.plan(), d.plan()).azimuth();
         Worked.Builder worked = Worked.builder().line(line(List.of(a, b), false)).line(line(List.of(c, d), false))
-                .figure("angleRight", new Quantity.Turn(other.minus(one).wholeCircle())).figure("angleLeft", new Quantity.Turn(one.minus(other).wholeCircle()));
+                .figure("angleRight", new Quantity.Turn(other.minus(one).wholeCircle()))
+                .figure("angleLeft", new Quantity.Turn(one.minus(other).wholeCircle()));
         GridPoint from = b.plan().distanceMetres(c.plan()) < a.plan().distanceMetres(c.plan()) ? b.plan() : a.plan();
-        worked.dimension(new Extent.Builder().add(from.northing(), from.easting()).add(c.plan().northing(), c.plan().easting()).build().middle(), new Quantity.Turn(other.minus(one).wholeCircle()));
+        worked.dimension(new Extent.Builder().add(from.northing(), from.easting()).add(c.plan().northing(), c.plan().easting()).build()
+                .middle(), new Quantity.Turn(other.minus(one).wholeCircle()));
         for (Position end : List.of(c, d)) {
-            double right = (end.plan().easting() - a.plan().easting()) * one.cos() - (end.plan().northing() - a.plan().northing()) * one.sin();
-            worked.figure("offset", Worked.WAY + (end == c ? "c" : "d"), aside(right, given.scales().groundPerGrid(end.plan(), end.plan(), end.elevation())));
+            double right = (end.plan().easting() - a.plan().easting()) * one.cos() - (end.plan().northing() - a.plan().northing())
+                    * one.sin();
+            worked.figure("offset", Worked.WAY + (end == c ? "c" : "d"),
+                    aside(right, given.scales().groundPerGrid(end.plan(), end.plan(), end.elevation())));
         }
         return worked.build();
     }
@@ -168,7 +187,8 @@ final class ReadOff {
         Region region = new Region(ring, holes(given, ring));
         region.holes().forEach(worked::line);
         double area = region.area();
-        worked.figure(crossings.isEmpty() ? "area" : "areaWithSigns", given.scales().told(area, about)).figure("perimeter", given.scales().told(ring))
+        worked.figure(crossings.isEmpty() ? "area" : "areaWithSigns", given.scales().told(area, about))
+                .figure("perimeter", given.scales().told(ring))
                 .figure("corners", new Quantity.Count(ring.vertices().size()));
         if (!region.holes().isEmpty()) {
             worked.figure("areaOfHoles", given.scales().told(ring.area().orElseThrow() - area, about));
@@ -218,8 +238,11 @@ final class ReadOff {
         List<Path> holes = given.rings("holes");
         for (int i = 0; i < holes.size(); i++) {
             Path hole = holes.get(i);
-            boolean fits = hole.closed() && hole.area().orElse(0) > 0 && ring.chords(HOLE_SAGITTA_METRES).enclose(hole.vertices().north(0), hole.vertices().east(0))
-                    && holes.subList(0, i).stream().noneMatch(other -> other.chords(HOLE_SAGITTA_METRES).enclose(hole.vertices().north(0), hole.vertices().east(0)) || hole.chords(HOLE_SAGITTA_METRES).enclose(other.vertices().north(0), other.vertices().east(0)));
+            boolean fits = hole.closed() && hole.area().orElse(0) > 0 && ring.chords(HOLE_SAGITTA_METRES)
+                    .enclose(hole.vertices().north(0), hole.vertices().east(0))
+                    && holes.subList(0, i).stream()
+                    .noneMatch(other -> other.chords(HOLE_SAGITTA_METRES).enclose(hole.vertices().north(0), hole.vertices().east(0))
+                    || hole.chords(HOLE_SAGITTA_METRES).enclose(other.vertices().north(0), other.vertices().east(0)));
             if (!fits) {
                 throw new SurveyException(Problem.HOLE_UNFIT, i + 1);
             }

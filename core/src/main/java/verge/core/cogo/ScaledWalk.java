@@ -5,7 +5,10 @@ import verge.core.geodesy.Position;
 import verge.core.plan.Path;
 import verge.core.plan.Walk;
 
-/** A line as it is walked with a tape: places by how far one has come in the scale in which lengths are told, each of its pieces having that of its own. */
+/**
+ * A line as it is walked with a tape: places by how far one has come in the scale in which lengths are told, each of its pieces having that
+ * of its own.
+ */
 final class ScaledWalk {
     /** Each leaves a millionth of what the round before was wrong by. */
     private static final int ROUNDS = 3;
@@ -31,7 +34,8 @@ final class ScaledWalk {
         Path path = walk.path();
         double[] upTo = new double[path.pieces() + 1];
         for (int i = 0; i < path.pieces(); i++) {
-            upTo[i + 1] = upTo[i] + (walk.upTo(i + 1) - walk.upTo(i)) * scale.of(path.vertices().position(i), path.vertices().plan((i + 1) % path.vertices().size()));
+            upTo[i + 1] = upTo[i] + (walk.upTo(i + 1) - walk.upTo(i))
+                    * scale.of(path.vertices().position(i), path.vertices().plan((i + 1) % path.vertices().size()));
         }
         return new ScaledWalk(path, walk, scale, upTo);
     }
@@ -40,7 +44,10 @@ final class ScaledWalk {
         return upTo[upTo.length - 1];
     }
 
-    /** How far it is to a place that is so many metres of the grid from the begin; before the begin and beyond the end in the scale that the line has there. */
+    /**
+     * How far it is to a place that is so many metres of the grid from the begin; before the begin and beyond the end in the scale that the
+     * line has there.
+     */
     double told(double along) {
         double within = Math.max(0, Math.min(walk.length(), along));
         int piece = 0;
@@ -57,7 +64,8 @@ final class ScaledWalk {
         double rest = within - walk.upTo(piece);
         double told = upTo[piece] + (rest > 0 ? rest * scale.of(path.vertices().position(piece), at.position().plan()) : 0);
         double more = along - within;
-        return more == 0 ? told : told + more * scale.of(at.position(), at.position().plan().plus(more * at.azimuth().cos(), more * at.azimuth().sin()));
+        return more == 0 ? told : told
+                + more * scale.of(at.position(), at.position().plan().plus(more * at.azimuth().cos(), more * at.azimuth().sin()));
     }
 
     /** The place so far from the begin; before its begin and beyond its end the line goes straight on, level. */

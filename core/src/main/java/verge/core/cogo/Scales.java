@@ -13,13 +13,17 @@ import verge.core.units.Angle;
 import verge.core.units.Length;
 
 /**
- * What lengths mean while something is computed: coordinates lie in the plane, distances are told in the grid and on the ground, and are given in one of both.
+ * What lengths mean while something is computed: coordinates lie in the plane, distances are told in the grid and on the ground, and are
+ * given in one of both.
  *
  * @param givenOnGround whether distances that are given are ground distances
  */
 public record Scales(Plane plane, GroundUse use, boolean givenOnGround) {
 
-    /** Pieces that come to no more have the scale of the line from the begin of the first to the end of the last: within them it changes by 10⁻⁷ at most. */
+    /**
+     * Pieces that come to no more have the scale of the line from the begin of the first to the end of the last: within them it changes by
+     * 10⁻⁷ at most.
+     */
     private static final double ONE_SCALE_METRES = 20;
 
     /** A flat site at scale 1, for what belongs to no job. */
@@ -75,7 +79,9 @@ public record Scales(Plane plane, GroundUse use, boolean givenOnGround) {
         if (!givenOnGround) {
             return given;
         }
-        return use.factor().isPresent() ? given * gridPerGiven(from) : Math.signum(given) * plane.toGrid(from, given < 0 ? azimuth.plus(Angle.HALF_TURN) : azimuth, new Length(Math.abs(given))).metres();
+        return use.factor().isPresent() ? given * gridPerGiven(from)
+                : Math.signum(given) * plane.toGrid(from, given < 0 ? azimuth.plus(Angle.HALF_TURN) : azimuth, new Length(Math.abs(given)))
+                .metres();
     }
 
     /** The place at a given distance in a direction. */

@@ -31,12 +31,14 @@ final class Sloped {
      *
      * @param points of the ground; corners of the region that have heights are points of it too
      * @param groundPerGrid of areas
-     * @throws SurveyException TWO_HEIGHTS where points in one place have different heights, SURFACE_SHORT where the triangles do not cover the region
+     * @throws SurveyException TWO_HEIGHTS where points in one place have different heights, SURFACE_SHORT where the triangles do not cover
+     *     the region
      */
     static double area(Region region, List<Position> points, double groundPerGrid) {
         double north = region.rim().vertices().north(0);
         double east = region.rim().vertices().east(0);
-        List<Coordinate> ground = Stream.concat(points.stream(), region.rings().flatMap(ring -> corners(ring.vertices()))).filter(p -> p.elevation().isPresent())
+        List<Coordinate> ground = Stream.concat(points.stream(), region.rings().flatMap(ring -> corners(ring.vertices())))
+                .filter(p -> p.elevation().isPresent())
                 .map(p -> new Coordinate(p.plan().easting() - east, p.plan().northing() - north, p.elevation().get().metres())).toList();
         refuseTwoHeights(ground);
         Polygon polygon = Loops.polygon(region);
@@ -48,12 +50,14 @@ final class Sloped {
         double sloped = 0;
         for (int i = 0; i < triangles.getNumGeometries(); i++) {
             Geometry triangle = triangles.getGeometryN(i);
-            double plan = within.covers(triangle) ? triangle.getArea() : within.intersects(triangle) ? polygon.intersection(triangle).getArea() : 0;
+            double plan = within.covers(triangle) ? triangle.getArea() : within.intersects(triangle) ? polygon.intersection(triangle)
+                    .getArea() : 0;
             covered += plan;
             sloped += plan * steepened(triangle.getCoordinates(), groundPerGrid);
         }
         if (!(covered >= ALL * polygon.getArea())) {
-            throw new SurveyException(Problem.SURFACE_SHORT, new Quantity.Area(covered, covered * groundPerGrid), new Quantity.Area(polygon.getArea(), polygon.getArea() * groundPerGrid));
+            throw new SurveyException(Problem.SURFACE_SHORT, new Quantity.Area(covered, covered * groundPerGrid),
+                    new Quantity.Area(polygon.getArea(), polygon.getArea() * groundPerGrid));
         }
         return sloped;
     }
@@ -64,7 +68,8 @@ final class Sloped {
         for (Coordinate point : ground) {
             double there = ((Coordinate) places.insert(point, point).getData()).getZ();
             if (Math.abs(there - point.getZ()) > ONE_HEIGHT_METRES) {
-                throw new SurveyException(Problem.TWO_HEIGHTS, new Length(Math.min(there, point.getZ())), new Length(Math.max(there, point.getZ())));
+                throw new SurveyException(Problem.TWO_HEIGHTS, new Length(Math.min(there, point.getZ())),
+                        new Length(Math.max(there, point.getZ())));
             }
         }
     }

@@ -10,7 +10,8 @@ import verge.core.geodesy.Geographic;
 import verge.core.units.Angle;
 
 /**
- * Where the sun's middle stands: by the algorithm of I. Reda and A. Andreas (NREL, 2008), good to a second of arc or so; the difference between the earth's
+ * Where the sun's middle stands: by the algorithm of I. Reda and A. Andreas (NREL, 2008), good to a second of arc or so; the difference
+ * between the earth's
  * turning and even time is estimated, which in a century moves nothing by a tenth of a minute.
  *
  * @param azimuth from true north
@@ -21,7 +22,8 @@ public record SunPosition(Angle azimuth, Angle altitude) {
 
     public static SunPosition of(Instant moment, Geographic place, double heightMetres) {
         ZonedDateTime time = moment.atZone(ZoneOffset.UTC);
-        SolarPosition sun = SPA.calculateSolarPosition(time, place.latitude().degrees(), place.longitude().degrees(), heightMetres, DeltaT.estimate(time.toLocalDate()));
+        SolarPosition sun = SPA.calculateSolarPosition(time, place.latitude().degrees(), place.longitude().degrees(), heightMetres,
+                DeltaT.estimate(time.toLocalDate()));
         return new SunPosition(Angle.ofDegrees(sun.azimuth()).wholeCircle(), Angle.ofDegrees(QUARTER_DEGREES - sun.zenithAngle()));
     }
 }

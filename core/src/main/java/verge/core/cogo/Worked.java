@@ -19,7 +19,8 @@ import verge.core.units.Angle;
  * @param dimensions that can be pinned to the sketch and go onto a drawing
  * @param curve of what can be had, where something is slid
  */
-public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, List<Line> lines, List<Dimension> dimensions, List<Remark> remarks, Optional<Curve> curve) {
+public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, List<Line> lines, List<Dimension> dimensions,
+        List<Remark> remarks, Optional<Curve> curve) {
     /** With it begins what a figure belongs to where that is no point but one of several ways. */
     public static final String WAY = "#";
 
@@ -176,7 +177,8 @@ public record Worked(List<Figure> figures, List<Made> points, boolean eitherOr, 
         /** Midway between both ends of what it measures; of one without a length none. */
         Builder dimension(GridPoint from, GridPoint to, Quantity quantity) {
             if (!from.equals(to)) {
-                dimensions.add(new Dimension(from.plus((to.northing() - from.northing()) / 2, (to.easting() - from.easting()) / 2), Optional.of(GridInverse.between(from, to).azimuth()), quantity));
+                dimensions.add(new Dimension(from.plus((to.northing() - from.northing()) / 2, (to.easting() - from.easting()) / 2),
+                        Optional.of(GridInverse.between(from, to).azimuth()), quantity));
             }
             return this;
         }

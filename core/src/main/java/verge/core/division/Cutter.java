@@ -17,8 +17,10 @@ import verge.core.plan.Vertices;
 /**
  * Cuts the rings of a region where they go over a line, and joins what is left on each side along it.
  *
- * <p>The rim is walked anticlockwise and holes clockwise, so that the region is always to one's left. Then it lies, along the line, from each place where a ring
- * goes over to the right to the next where one goes back; sorted by themselves, the first of the one kind belongs to the first of the other, and so on, whatever
+ * <p>The rim is walked anticlockwise and holes clockwise, so that the region is always to one's left. Then it lies, along the line, from
+ * each place where a ring
+ * goes over to the right to the next where one goes back; sorted by themselves, the first of the one kind belongs to the first of the
+ * other, and so on, whatever
  * coincides. What lies on the line counts as right of it.
  */
 final class Cutter {
@@ -81,7 +83,8 @@ final class Cutter {
         Path walked = Pieces.of(ring, frame).sense() > 0 == hole ? ring.reversed() : ring;
         List<Stretch> stretches = stretches(walked);
         int first = 0;
-        while (first < stretches.size() && stretches.get(first).left() == stretches.get(Math.floorMod(first - 1, stretches.size())).left()) {
+        while (first < stretches.size() && stretches.get(first).left() == stretches.get(Math.floorMod(first - 1, stretches.size()))
+                .left()) {
             first++;
         }
         if (first == stretches.size()) {
@@ -166,7 +169,8 @@ final class Cutter {
             at = across.get(run.end());
         }
         // A crossing in a corner of the figure stands there twice.
-        List<Corner> apart = IntStream.range(0, corners.size()).filter(i -> corners.get(i).bulge() != 0 || !corners.get(i).place().equals(corners.get((i + 1) % corners.size()).place()))
+        List<Corner> apart = IntStream.range(0, corners.size())
+                .filter(i -> corners.get(i).bulge() != 0 || !corners.get(i).place().equals(corners.get((i + 1) % corners.size()).place()))
                 .mapToObj(corners::get).toList();
         Vertices vertices = Vertices.of(apart.stream().map(Corner::place).toArray(Position[]::new));
         return Path.of(vertices, apart.stream().mapToDouble(Corner::bulge).toArray(), true);
@@ -179,7 +183,8 @@ final class Cutter {
         }
         return rims.stream().map(rim -> {
             Vertices drawn = rim.chords(SAGITTA_METRES);
-            return new Region(rim, holes.stream().filter(hole -> drawn.enclose(hole.vertices().north(0), hole.vertices().east(0))).toList());
+            return new Region(rim, holes.stream().filter(hole -> drawn.enclose(hole.vertices().north(0), hole.vertices().east(0)))
+                    .toList());
         }).toList();
     }
 }

@@ -10,8 +10,10 @@ import verge.core.units.Angle;
 /**
  * Where a line must lie to have a wanted area of a figure to its left.
  *
- * <p>The area is a continuous function of the line's place, so that it takes every value between its least and its most: moved across in one
- * direction it grows from nothing to the whole, and there is one place for each value; turned about a point it may take a value at several places,
+ * <p>The area is a continuous function of the line's place, so that it takes every value between its least and its most: moved across in
+ * one
+ * direction it grows from nothing to the whole, and there is one place for each value; turned about a point it may take a value at several
+ * places,
  * or at none, when the nearest is told. Areas come out to 1e-12 of the figure's, unless the line's place would need more digits than a
  * coordinate has.
  */
@@ -36,7 +38,10 @@ public final class Division {
     public record Beyond(DividingLine nearest, double least, double most) implements Outcome {
     }
 
-    /** What lies to the left of a line at one of its places: so many metres to the right of where it first touches the figure, or at an azimuth in radians. */
+    /**
+     * What lies to the left of a line at one of its places: so many metres to the right of where it first touches the figure, or at an
+     * azimuth in radians.
+     */
     public record Sample(double at, double left) {
     }
 
@@ -45,7 +50,8 @@ public final class Division {
         Sweep sweep = sweep(region, direction);
         double whole = region.area();
         if (!(wanted > 0 && wanted < whole)) {
-            return new Beyond(wanted >= whole ? line(sweep, direction, sweep.most(), whole) : line(sweep, direction, sweep.least(), 0), 0, whole);
+            return new Beyond(wanted >= whole ? line(sweep, direction, sweep.most(), whole) : line(sweep, direction, sweep.least(), 0), 0,
+                    whole);
         }
         return new Lines(List.of(placed(sweep, direction, wanted, whole)));
     }
@@ -67,14 +73,16 @@ public final class Division {
         }
         DividingLine most = turning.most();
         double least = whole - most.left();
-        return new Beyond(wanted > most.left() ? most : new DividingLine(pivot, most.direction().plus(Angle.HALF_TURN).wholeCircle(), least), least, most.left());
+        return new Beyond(wanted > most.left() ? most
+                : new DividingLine(pivot, most.direction().plus(Angle.HALF_TURN).wholeCircle(), least), least, most.left());
     }
 
     /** The area to the left of a line of a direction, from where it first touches the figure to where it leaves it. */
     public static List<Sample> curve(Region region, Angle direction, int steps) {
         Sweep sweep = sweep(region, direction);
         double width = sweep.most() - sweep.least();
-        return IntStream.rangeClosed(0, steps).mapToObj(step -> new Sample(width * step / steps, sweep.left(sweep.least() + width * step / steps))).toList();
+        return IntStream.rangeClosed(0, steps)
+                .mapToObj(step -> new Sample(width * step / steps, sweep.left(sweep.least() + width * step / steps))).toList();
     }
 
     /** The area to the left of a line through a point, by its azimuth, once round. */

@@ -40,7 +40,8 @@ final class Pieces {
             ahead[i] = before.ahead[i] * cosine + before.right[i] * sine;
             double[] arc = before.arcs[i];
             if (arc != null) {
-                arcs[i] = new double[] {arc[0] * cosine - arc[1] * sine, arc[1] * cosine + arc[0] * sine, arc[2], arc[3] + angle, arc[4], arc[5], arc[6]};
+                arcs[i] = new double[] {arc[0] * cosine - arc[1] * sine, arc[1] * cosine + arc[0] * sine, arc[2], arc[3] + angle, arc[4],
+                        arc[5], arc[6]};
             }
         }
     }
@@ -76,7 +77,8 @@ final class Pieces {
     }
 
     /**
-     * Middle to the right, middle ahead, radius, angle of the begin from the right towards ahead, turn, how far it may leave the box of its ends, and the area between it and its chord,
+     * Middle to the right, middle ahead, radius, angle of the begin from the right towards ahead, turn, how far it may leave the box of its
+     * ends, and the area between it and its chord,
      * positive where it turns to the left; null for an arc without a chord.
      */
     private double[] arc(int piece) {
@@ -92,7 +94,8 @@ final class Pieces {
         double middleAhead = (ahead[piece] + ahead[next(piece)]) / 2 + left * alongRight;
         double radius = chord * (1 + b * b) / (4 * Math.abs(b));
         double turn = 4 * Math.atan(b);
-        return new double[] {middleRight, middleAhead, radius, Math.atan2(ahead[piece] - middleAhead, right[piece] - middleRight), turn, Math.abs(b) <= 1 ? Math.abs(b) * chord / 2 : 2 * radius, segment(radius, turn)};
+        return new double[] {middleRight, middleAhead, radius, Math.atan2(ahead[piece] - middleAhead, right[piece] - middleRight), turn,
+                Math.abs(b) <= 1 ? Math.abs(b) * chord / 2 : 2 * radius, segment(radius, turn)};
     }
 
     /** What of the ring lies to the left of a line; of all of it, its area. */
@@ -123,7 +126,9 @@ final class Pieces {
         return forward * (within * (outer + at) / 2 + (1 - within) * at);
     }
 
-    /** The same along an arc: what its chord gives, and what lies between both, piece by piece between the places where the line crosses it. */
+    /**
+     * The same along an arc: what its chord gives, and what lies between both, piece by piece between the places where the line crosses it.
+     */
     private double curved(int piece, double at) {
         double reach = arcs[piece][5];
         double begin = right[piece];
@@ -140,7 +145,8 @@ final class Pieces {
             double fromRight = rightAt(piece, cuts[k]);
             double toRight = rightAt(piece, cuts[k + 1]);
             double forward = aheadAt(piece, cuts[k + 1]) - aheadAt(piece, cuts[k]);
-            sum += rightAt(piece, (cuts[k] + cuts[k + 1]) / 2) >= at ? at * forward : (fromRight + toRight) / 2 * forward + segment(arcs[piece][2], arcs[piece][4] * (cuts[k + 1] - cuts[k]));
+            sum += rightAt(piece, (cuts[k] + cuts[k + 1]) / 2) >= at ? at * forward : (fromRight + toRight) / 2 * forward
+                    + segment(arcs[piece][2], arcs[piece][4] * (cuts[k + 1] - cuts[k]));
         }
         return sum;
     }

@@ -8,7 +8,10 @@ import verge.core.numeric.Search;
 import verge.core.plan.Region;
 import verge.core.units.Angle;
 
-/** A line that is turned about a point. What it has to its left, and what to its right when one looks back, are together the whole: half a turn tells all. */
+/**
+ * A line that is turned about a point. What it has to its left, and what to its right when one looks back, are together the whole: half a
+ * turn tells all.
+ */
 final class Turning {
     private static final int STEPS = 180;
     private static final double STEP = Math.PI / STEPS;
@@ -43,7 +46,8 @@ final class Turning {
     /** All lines that have as much to their left; empty if there are none. */
     List<DividingLine> lines(double wanted) {
         double[] over = IntStream.range(-1, around.length + 2).mapToDouble(step -> at(step) - wanted).toArray();
-        return Search.roots(azimuth -> left(azimuth) - wanted, -STEP, STEP, over, small).stream().filter(azimuth -> azimuth >= 0 && azimuth < 2 * Math.PI).map(this::line).toList();
+        return Search.roots(azimuth -> left(azimuth) - wanted, -STEP, STEP, over, small).stream()
+                .filter(azimuth -> azimuth >= 0 && azimuth < 2 * Math.PI).map(this::line).toList();
     }
 
     private DividingLine line(double azimuth) {

@@ -27,7 +27,8 @@ import verge.core.strings.SurveyString;
  * @param answers that were given
  * @param photographed those of the attributes that a photo answers
  */
-public record Asked(UUID subject, String title, Code code, List<Attribute> attributes, Map<String, String> answers, Set<String> photographed) {
+public record Asked(UUID subject, String title, Code code, List<Attribute> attributes, Map<String, String> answers,
+        Set<String> photographed) {
     /** What is asked for about a point by itself; empty for none. */
     public static Optional<Asked> of(StoredPoint point, JobState state, Codebook book) {
         return row(book, point.code(), false).map(row -> of(point.entry(), point.name() + " " + point.code(), row, state));
@@ -40,12 +41,14 @@ public record Asked(UUID subject, String title, Code code, List<Attribute> attri
     private static Asked of(UUID subject, String title, Codebook.Row row, JobState state) {
         boolean photos = row.attributes().stream().anyMatch(a -> a.type() == Attribute.Type.PHOTO);
         return new Asked(subject, title, row.code(), row.attributes(), state.answersOf(subject),
-                photos ? state.photos().map(Photo::taken).filter(t -> t.subject().equals(subject)).map(PhotoTaken::attribute).collect(Collectors.toUnmodifiableSet()) : Set.of());
+                photos ? state.photos().map(Photo::taken).filter(t -> t.subject().equals(subject)).map(PhotoTaken::attribute)
+                .collect(Collectors.toUnmodifiableSet()) : Set.of());
     }
 
     /** By the id of a shot or of a string. */
     public static Optional<Asked> of(UUID subject, JobState state, Codebook book) {
-        return state.string(subject).flatMap(s -> of(s, state, book)).or(() -> state.pointsOf(subject).stream().findFirst().flatMap(p -> of(p, state, book)));
+        return state.string(subject).flatMap(s -> of(s, state, book))
+                .or(() -> state.pointsOf(subject).stream().findFirst().flatMap(p -> of(p, state, book)));
     }
 
     private static Optional<Codebook.Row> row(Codebook book, Code code, boolean string) {
@@ -54,7 +57,8 @@ public record Asked(UUID subject, String title, Code code, List<Attribute> attri
 
     /** All that is asked for in a job, points first. */
     public static Stream<Asked> all(JobState state, Codebook book) {
-        return Stream.concat(state.points().filter(p -> p.origin() == Origin.MEASURED).flatMap(p -> of(p, state, book).stream()), state.strings().stream().flatMap(s -> of(s, state, book).stream()));
+        return Stream.concat(state.points().filter(p -> p.origin() == Origin.MEASURED).flatMap(p -> of(p, state, book).stream()),
+                state.strings().stream().flatMap(s -> of(s, state, book).stream()));
     }
 
     /** What must be answered and is not. */
@@ -62,10 +66,15 @@ public record Asked(UUID subject, String title, Code code, List<Attribute> attri
         return attributes.stream().filter(a -> a.required() && !answers.containsKey(a.name()) && !photographed.contains(a.name())).toList();
     }
 
-    /** Answers typed for it, as they are kept; those to what the code does not ask for are left out. @throws verge.core.problem.SurveyException ATTRIBUTE_UNFIT */
+    /**
+     * Answers typed for it, as they are kept; those to what the code does not ask for are left out.
+     *
+     * @throws verge.core.problem.SurveyException ATTRIBUTE_UNFIT
+     */
     public List<Map.Entry<String, String>> read(Map<String, String> typed) {
         List<Map.Entry<String, String>> read = new ArrayList<>();
-        attributes.stream().filter(a -> a.type() != Attribute.Type.PHOTO && typed.containsKey(a.name())).forEach(a -> read.add(Map.entry(a.name(), a.read(typed.get(a.name())))));
+        attributes.stream().filter(a -> a.type() != Attribute.Type.PHOTO && typed.containsKey(a.name()))
+                .forEach(a -> read.add(Map.entry(a.name(), a.read(typed.get(a.name())))));
         return read;
     }
 }

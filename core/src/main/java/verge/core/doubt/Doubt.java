@@ -21,7 +21,11 @@ public sealed interface Doubt {
     record LongPiece(StringName string, PointName from, PointName to, Length length, Length longestBefore) implements Doubt {
     }
 
-    /** Two breaklines meet in plan at two heights, where a surface can have only one. @param above how far the first lies above the other there */
+    /**
+     * Two breaklines meet in plan at two heights, where a surface can have only one.
+     *
+     * @param above how far the first lies above the other there
+     */
     record Crossing(StringName string, StringName other, Length above) implements Doubt {
     }
 
@@ -33,7 +37,13 @@ public sealed interface Doubt {
     record Alone(Code code, PointName point) implements Doubt {
     }
 
-    /** A known mark was stood on. @param plan how far from where it is known to be it came @param up how much higher @param within whether that is explained */
+    /**
+     * A known mark was stood on.
+     *
+     * @param plan how far from where it is known to be it came
+     * @param up how much higher
+     * @param within whether that is explained
+     */
     record KnownMark(PointName name, Length plan, Optional<Length> up, boolean within) implements Doubt {
     }
 

@@ -63,30 +63,36 @@ public final class ShotDoubts {
             List<Measured> before = doubts.before(shot);
             doubts.alone(taken, before);
             doubts.onePoint(taken, before);
-            poleHeight(taken).ifPresent(pole -> taken.joins().stream().flatMap(j -> doubts.state.string(j.string()).stream()).forEach(s -> doubts.string(s, shot.id(), pole)));
+            poleHeight(taken).ifPresent(pole -> taken.joins().stream().flatMap(j -> doubts.state.string(j.string()).stream())
+                    .forEach(s -> doubts.string(s, shot.id(), pole)));
         }
         return List.copyOf(doubts.found);
     }
 
     /** Of what was measured over the ground on a pole. */
     private static Optional<Length> poleHeight(Measured taken) {
-        return taken instanceof ShotTaken onPole ? Optional.of(onPole.target().height()) : taken instanceof PointOccupied stood ? stood.antenna().known() : Optional.empty();
+        return taken instanceof ShotTaken onPole ? Optional.of(onPole.target().height()) : taken instanceof PointOccupied stood
+                ? stood.antenna().known() : Optional.empty();
     }
 
     /** Earlier shots that stand, the latest first. */
     private List<Measured> before(Entry shot) {
         int last = (int) shot.sequence() - 1;
-        return IntStream.rangeClosed(1, Math.min(FARTHEST_BACK, last)).mapToObj(back -> journal.entries().get(last - back)).filter(e -> e.payload() instanceof Measured && !state.isStruck(e.id()))
+        return IntStream.rangeClosed(1, Math.min(FARTHEST_BACK, last)).mapToObj(back -> journal.entries().get(last - back))
+                .filter(e -> e.payload() instanceof Measured && !state.isStruck(e.id()))
                 .map(e -> (Measured) journal.counting(e)).toList();
     }
 
     private void sameName(StoredPoint point) {
-        state.allNamed(point.name()).stream().filter(p -> p.origin() == Origin.MEASURED && !p.entry().equals(point.entry())).reduce((a, b) -> b)
-                .ifPresent(other -> found.add(new Doubt.SameName(point.name(), new Length(other.position().plan().distanceMetres(point.position().plan())), rise(other.position(), point.position()))));
+        state.allNamed(point.name()).stream().filter(p -> p.origin() == Origin.MEASURED && !p.entry().equals(point.entry()))
+                .reduce((a, b) -> b)
+                .ifPresent(other -> found.add(new Doubt.SameName(point.name(),
+                new Length(other.position().plan().distanceMetres(point.position().plan())), rise(other.position(), point.position()))));
     }
 
     private void knownMark(Entry shot) {
-        ControlSeen.of(state).stream().filter(c -> c.against().isEmpty() && c.stood().entry().equals(shot.id())).findFirst().ifPresent(c -> found.add(new Doubt.KnownMark(c.stood().name(), c.plan(), c.up(), c.within())));
+        ControlSeen.of(state).stream().filter(c -> c.against().isEmpty() && c.stood().entry().equals(shot.id())).findFirst()
+                .ifPresent(c -> found.add(new Doubt.KnownMark(c.stood().name(), c.plan(), c.up(), c.within())));
     }
 
     private static Optional<Length> rise(Position from, Position to) {
@@ -95,14 +101,16 @@ public final class ShotDoubts {
 
     private void alone(Measured shot, List<Measured> before) {
         List<Measured> ofCode = before.stream().filter(b -> b.code().equals(shot.code())).limit(SHOTS_THAT_MAKE_A_HABIT).toList();
-        if (shot.joins().isEmpty() && !shot.code().equals(Code.NONE) && ofCode.size() == SHOTS_THAT_MAKE_A_HABIT && ofCode.stream().noneMatch(b -> b.joins().isEmpty())) {
+        if (shot.joins().isEmpty() && !shot.code().equals(Code.NONE) && ofCode.size() == SHOTS_THAT_MAKE_A_HABIT && ofCode.stream()
+                .noneMatch(b -> b.joins().isEmpty())) {
             found.add(new Doubt.Alone(shot.code(), shot.name()));
         }
     }
 
     private void onePoint(Measured shot, List<Measured> before) {
         List<UUID> now = shot.strings().toList();
-        before.stream().findFirst().stream().flatMap(last -> last.joins().stream().limit(1)).map(j -> j.string()).filter(id -> !now.contains(id)).flatMap(id -> state.string(id).stream())
+        before.stream().findFirst().stream().flatMap(last -> last.joins().stream().limit(1)).map(j -> j.string())
+                .filter(id -> !now.contains(id)).flatMap(id -> state.string(id).stream())
                 .filter(s -> s.vertices().size() == 1).forEach(s -> found.add(new Doubt.OnePoint(s.name())));
     }
 
@@ -146,7 +154,8 @@ public final class ShotDoubts {
         // Round a corner the ground may go on as it did, or level.
         double off = turnsSharply(way) && Math.abs(rise.get().metres()) < Math.abs(onward) ? rise.get().metres() : onward;
         if (Math.abs(off) > STEP_METRES + CHANGE_OF_GRADE * piece) {
-            found.add(new Doubt.HeightJump(s.name(), way.get(1).point().orElseThrow(), way.get(0).point().orElseThrow(), new Length(off), pole));
+            found.add(new Doubt.HeightJump(s.name(), way.get(1).point().orElseThrow(), way.get(0).point().orElseThrow(), new Length(off),
+                    pole));
         }
     }
 
@@ -157,7 +166,8 @@ public final class ShotDoubts {
         GridPoint now = way.get(0).position().plan();
         GridPoint corner = way.get(1).position().plan();
         GridPoint before = way.get(2).position().plan();
-        double dot = (now.northing() - corner.northing()) * (corner.northing() - before.northing()) + (now.easting() - corner.easting()) * (corner.easting() - before.easting());
+        double dot = (now.northing() - corner.northing()) * (corner.northing() - before.northing())
+                + (now.easting() - corner.easting()) * (corner.easting() - before.easting());
         return dot < SHARP_COSINE * now.distanceMetres(corner) * corner.distanceMetres(before);
     }
 
@@ -165,7 +175,8 @@ public final class ShotDoubts {
         double piece = length(way.get(0), way.get(1));
         double longest = IntStream.range(1, way.size() - 1).mapToDouble(i -> length(way.get(i), way.get(i + 1))).max().orElse(0);
         if (way.size() > PIECES_LOOKED_AT && piece > SHORT_ENOUGH_METRES && piece > TIMES_LONGER * longest) {
-            found.add(new Doubt.LongPiece(s.name(), way.get(1).point().orElseThrow(), way.get(0).point().orElseThrow(), new Length(piece), new Length(longest)));
+            found.add(new Doubt.LongPiece(s.name(), way.get(1).point().orElseThrow(), way.get(0).point().orElseThrow(), new Length(piece),
+                    new Length(longest)));
         }
     }
 
@@ -180,7 +191,8 @@ public final class ShotDoubts {
         }
         Vertices piece = Vertices.of(way.get(1).position(), way.get(0).position());
         Extent box = piece.extent();
-        state.strings().stream().filter(o -> !o.id().equals(s.id()) && isBreakline(o) && mayMeet(o, box)).flatMap(o -> state.shape(o).chords(CHORDS_METRES).stream().flatMap(line -> crossing(s, o, piece, line)))
+        state.strings().stream().filter(o -> !o.id().equals(s.id()) && isBreakline(o) && mayMeet(o, box))
+                .flatMap(o -> state.shape(o).chords(CHORDS_METRES).stream().flatMap(line -> crossing(s, o, piece, line)))
                 .findFirst().ifPresent(found::add);
     }
 
@@ -193,11 +205,14 @@ public final class ShotDoubts {
     }
 
     private static Stream<Doubt> crossing(SurveyString s, SurveyString other, Vertices piece, Vertices line) {
-        return IntStream.range(1, line.size()).mapToObj(i -> above(piece, line, i)).flatMap(Optional::stream).filter(above -> Math.abs(above) > SAME_HEIGHT_METRES)
+        return IntStream.range(1, line.size()).mapToObj(i -> above(piece, line, i)).flatMap(Optional::stream)
+                .filter(above -> Math.abs(above) > SAME_HEIGHT_METRES)
                 .map(above -> (Doubt) new Doubt.Crossing(s.name(), other.name(), new Length(above))).limit(1);
     }
 
-    /** How far a piece lies above a piece of another line where they cross between their ends; empty if they do not, or a height is missing. */
+    /**
+     * How far a piece lies above a piece of another line where they cross between their ends; empty if they do not, or a height is missing.
+     */
     private static Optional<Double> above(Vertices piece, Vertices line, int i) {
         double north = piece.north(1) - piece.north(0);
         double east = piece.east(1) - piece.east(0);
@@ -209,7 +224,8 @@ public final class ShotDoubts {
         double part = (toNorth * otherEast - toEast * otherNorth) / cross;
         double otherPart = (toNorth * east - toEast * north) / cross;
         boolean crosses = part > 0 && part < 1 && otherPart > 0 && otherPart < 1;
-        boolean heights = piece.height(0).isPresent() && piece.height(1).isPresent() && line.height(i - 1).isPresent() && line.height(i).isPresent();
+        boolean heights = piece.height(0).isPresent() && piece.height(1).isPresent() && line.height(i - 1).isPresent() && line.height(i)
+                .isPresent();
         return crosses && heights ? Optional.of(at(piece, 0, part) - at(line, i - 1, otherPart)) : Optional.empty();
     }
 

@@ -46,7 +46,8 @@ public record Changes(List<Moved> moved, List<String> added, List<String> gone, 
         List<Moved> moved = new ArrayList<>();
         old.forEach((name, place) -> Optional.ofNullable(now.get(name)).flatMap(there -> moved(name, place, there)).ifPresent(moved::add));
         moved.sort(Comparator.comparing(Moved::plan).reversed().thenComparing(Moved::name));
-        return new Changes(moved, now.keySet().stream().filter(n -> !old.containsKey(n)).toList(), old.keySet().stream().filter(n -> !now.containsKey(n)).toList(),
+        return new Changes(moved, now.keySet().stream().filter(n -> !old.containsKey(n)).toList(),
+                old.keySet().stream().filter(n -> !now.containsKey(n)).toList(),
                 layers(before, after));
     }
 
@@ -59,7 +60,8 @@ public record Changes(List<Moved> moved, List<String> added, List<String> gone, 
     private static Optional<Moved> moved(String name, Position before, Position after) {
         double plan = before.plan().distanceMetres(after.plan());
         Optional<Length> up = before.elevation().flatMap(b -> after.elevation().map(a -> a.minus(b)));
-        boolean heightChanged = up.map(u -> Math.abs(u.metres()) > SAME_METRES).orElse(!before.elevation().map(Elevation::metres).equals(after.elevation().map(Elevation::metres)));
+        boolean heightChanged = up.map(u -> Math.abs(u.metres()) > SAME_METRES)
+                .orElse(!before.elevation().map(Elevation::metres).equals(after.elevation().map(Elevation::metres)));
         return plan > SAME_METRES || heightChanged ? Optional.of(new Moved(name, new Length(plan), up)) : Optional.empty();
     }
 
@@ -88,14 +90,17 @@ public record Changes(List<Moved> moved, List<String> added, List<String> gone, 
     private static Map<String, Map<List<Long>, Integer>> lines(Drawing drawing) {
         Map<String, Map<List<Long>, Integer>> found = new LinkedHashMap<>();
         drawing.features().stream().filter(f -> f instanceof Feature.Run || f instanceof Feature.Axis || f instanceof Feature.Facets)
-                .forEach(f -> found.computeIfAbsent(drawing.layers().get(f.layer()).name(), l -> new LinkedHashMap<>()).merge(key(f), 1, Integer::sum));
+                .forEach(f -> found.computeIfAbsent(drawing.layers().get(f.layer()).name(), l -> new LinkedHashMap<>())
+                .merge(key(f), 1, Integer::sum));
         return found;
     }
 
     private static List<Long> key(Feature feature) {
         int last = feature.vertices().size() - 1;
-        return List.of((long) last, cell(feature.vertices().north(0)), cell(feature.vertices().east(0)), cell(feature.vertices().north(last)), cell(feature.vertices().east(last)),
-                cell(feature.vertices().north(last / 2)), cell(feature.vertices().east(last / 2)), cell(feature.vertices().height(last / 2).orElse(-1e6)));
+        return List.of((long) last, cell(feature.vertices().north(0)), cell(feature.vertices().east(0)),
+                cell(feature.vertices().north(last)), cell(feature.vertices().east(last)),
+                cell(feature.vertices().north(last / 2)), cell(feature.vertices().east(last / 2)),
+                cell(feature.vertices().height(last / 2).orElse(-1e6)));
     }
 
     private static long cell(double metres) {

@@ -16,7 +16,8 @@ public record Looking(Angle azimuth, North north) {
     }
 
     /**
-     * Clockwise from grid north. A compass is taken as if it pointed to true north: nobody has told its declination, and a picture is wider than that.
+     * Clockwise from grid north. A compass is taken as if it pointed to true north: nobody has told its declination, and a picture is wider
+     * than that.
      *
      * @param convergence γ of the place: grid azimuth = true azimuth − γ
      */

@@ -14,6 +14,7 @@ import java.util.UUID;
 public record Photo(UUID id, PhotoTaken taken, Optional<Looking> looking, List<Stroke> strokes) {
     /** @param marked what was said of it last */
     public static Photo of(Photos.Taken photo, Optional<PhotoMarked> marked) {
-        return new Photo(photo.id(), photo.says(), marked.flatMap(PhotoMarked::looking).or(photo.says()::looking), marked.map(PhotoMarked::strokes).orElse(List.of()));
+        return new Photo(photo.id(), photo.says(), marked.flatMap(PhotoMarked::looking).or(photo.says()::looking),
+                marked.map(PhotoMarked::strokes).orElse(List.of()));
     }
 }

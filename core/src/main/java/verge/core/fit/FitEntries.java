@@ -32,7 +32,8 @@ public final class FitEntries {
         try {
             MarksFitted.Came came = said.work(seen -> seen.now(looks).map(StoredPoint::position));
             List<StoredPoint> kept = said.kept().stream().filter(k -> k.mark() >= 0 && k.mark() < came.marks().size())
-                    .map(k -> new NamedPosition(k.name(), k.code(), came.place(k.mark()))).map(p -> StoredPoint.given(line.id(), Origin.COMPUTED, p, p.position())).toList();
+                    .map(k -> new NamedPosition(k.name(), k.code(), came.place(k.mark())))
+                    .map(p -> StoredPoint.given(line.id(), Origin.COMPUTED, p, p.position())).toList();
             return Points.outcome(kept).and(new FittedOf(line.id()), came);
         } catch (SurveyException impossible) {
             return Outcome.NOTHING;

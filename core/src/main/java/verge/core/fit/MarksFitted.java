@@ -27,7 +27,8 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /**
- * A group of marks that was moved as a whole, by what was found of it or by values. The marks themselves stay; what comes of them stands beside.
+ * A group of marks that was moved as a whole, by what was found of it or by values. The marks themselves stay; what comes of them stands
+ * beside.
  *
  * @param source what the group was, in words
  * @param pairs which of them is which found mark; none where it is moved by values
@@ -133,7 +134,8 @@ public record MarksFitted(String source, List<Computed> marks, List<Paired> pair
 
     @Override
     public MarksFitted renamed(UnaryOperator<PointName> other) {
-        return new MarksFitted(source, marks.stream().map(m -> new Computed(m.name(), m.position(), m.point().map(p -> p.renamed(other)))).toList(), pairs.stream().map(p -> p.renamed(other)).toList(), how,
+        return new MarksFitted(source, marks.stream().map(m -> new Computed(m.name(), m.position(), m.point().map(p -> p.renamed(other))))
+                .toList(), pairs.stream().map(p -> p.renamed(other)).toList(), how,
                 kept.stream().map(k -> new Kept(k.mark(), other.apply(k.name()), k.code())).toList());
     }
 
@@ -144,7 +146,8 @@ public record MarksFitted(String source, List<Computed> marks, List<Paired> pair
 
     /** With one pair that counts otherwise. */
     public MarksFitted with(int pair, Paired other) {
-        return new MarksFitted(source, marks, IntStream.range(0, pairs.size()).mapToObj(i -> i == pair ? other : pairs.get(i)).toList(), how, kept);
+        return new MarksFitted(source, marks, IntStream.range(0, pairs.size()).mapToObj(i -> i == pair ? other : pairs.get(i)).toList(),
+                how, kept);
     }
 
     public MarksFitted with(How other) {

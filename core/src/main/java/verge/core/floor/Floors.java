@@ -32,7 +32,8 @@ public record Floors(List<Floor> all) {
 
     /** Each floor with what of the heights is its own. */
     public List<Storey> storeys() {
-        return IntStream.range(0, all.size()).mapToObj(i -> new Storey(all.get(i), i + 1 < all.size() ? Optional.of(all.get(i + 1)) : Optional.empty())).toList();
+        return IntStream.range(0, all.size())
+                .mapToObj(i -> new Storey(all.get(i), i + 1 < all.size() ? Optional.of(all.get(i + 1)) : Optional.empty())).toList();
     }
 
     /** The same as a building stands: the highest first. */

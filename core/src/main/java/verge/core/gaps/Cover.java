@@ -25,8 +25,10 @@ import verge.core.geodesy.GridPoint;
 /**
  * How closely ground is covered by shots, and where it is not: the largest empty circles among them.
  *
- * <p>The middles of such circles are the circumcentres of the Delaunay triangles of the shots, or lie on the edge of the area (M. I. Shamos and D. Hoey, Closest-point
- * problems, 1975). What is usual is taken from the triangles themselves: three quarters of them have a circle no larger. On an even grid a single node left out is just told.
+ * <p>The middles of such circles are the circumcentres of the Delaunay triangles of the shots, or lie on the edge of the area (M. I. Shamos
+ * and D. Hoey, Closest-point
+ * problems, 1975). What is usual is taken from the triangles themselves: three quarters of them have a circle no larger. On an even grid a
+ * single node left out is just told.
  *
  * <p>Coordinates are reckoned from the first shot: the triangulation's own tolerances are meant for small figures.
  */
@@ -62,14 +64,16 @@ final class Cover {
         DelaunayTriangulationBuilder builder = new DelaunayTriangulationBuilder();
         builder.setSites(Arrays.asList(all));
         Geometry triangles = builder.getTriangles(factory);
-        circles = IntStream.range(0, triangles.getNumGeometries()).mapToObj(i -> triangles.getGeometryN(i).getCoordinates()).map(c -> round(c[0], c[1], c[2])).filter(c -> c.middle.isValid()).toList();
+        circles = IntStream.range(0, triangles.getNumGeometries()).mapToObj(i -> triangles.getGeometryN(i).getCoordinates())
+                .map(c -> round(c[0], c[1], c[2])).filter(c -> c.middle.isValid()).toList();
         double[] radii = circles.stream().mapToDouble(Empty::radius).sorted().toArray();
         usual = radii.length == 0 ? 0 : radii[(int) (USUAL_PART * (radii.length - 1))];
     }
 
     /** What the shots lie in, without what lies beyond their outermost. */
     private Geometry amongShots() {
-        return all.length < FEWEST ? new GeometryFactory().createPolygon() : ConcaveHull.concaveHullByLength(new GeometryFactory().createMultiPointFromCoords(all), OUTLINE_EDGE * usual);
+        return all.length < FEWEST ? new GeometryFactory().createPolygon()
+                : ConcaveHull.concaveHullByLength(new GeometryFactory().createMultiPointFromCoords(all), OUTLINE_EDGE * usual);
     }
 
     /** Empty if there are too few shots to say what is usual. */
@@ -119,12 +123,16 @@ final class Cover {
             return List.of();
         }
         IndexedPointInAreaLocator within = new IndexedPointInAreaLocator(wanted);
-        IndexedPointInAreaLocator among = amongShots instanceof Polygonal && !amongShots.isEmpty() ? new IndexedPointInAreaLocator(amongShots) : null;
-        List<IndexedPointInAreaLocator> without = apart.stream().map(ring -> polygon(origin, ring)).filter(p -> !p.isEmpty()).map(IndexedPointInAreaLocator::new).toList();
+        IndexedPointInAreaLocator among = amongShots instanceof Polygonal
+                && !amongShots.isEmpty() ? new IndexedPointInAreaLocator(amongShots) : null;
+        List<IndexedPointInAreaLocator> without = apart.stream().map(ring -> polygon(origin, ring)).filter(p -> !p.isEmpty())
+                .map(IndexedPointInAreaLocator::new).toList();
         Stream<Empty> edge = area.isEmpty() ? Stream.empty() : alongEdge(wanted, usual).map(this::about);
         double least = usual * TIMES_USUAL;
         List<Circle> found = new ArrayList<>();
-        Stream.concat(circles.stream(), edge).filter(c -> c.radius >= least && within.locate(c.middle) != Location.EXTERIOR && without.stream().allMatch(w -> w.locate(c.middle) == Location.EXTERIOR))
+        Stream.concat(circles.stream(), edge)
+                .filter(c -> c.radius >= least && within.locate(c.middle) != Location.EXTERIOR && without.stream()
+                .allMatch(w -> w.locate(c.middle) == Location.EXTERIOR))
                 .map(c -> new Circle(place(c.middle), c.radius, among != null && among.locate(c.middle) != Location.EXTERIOR))
                 .sorted(Comparator.comparingDouble(Circle::radius).reversed()).forEach(c -> {
                     if (found.size() < MOST_TOLD && found.stream().allMatch(f -> f.middle.distanceMetres(c.middle) > f.radius)) {
@@ -152,7 +160,9 @@ final class Cover {
         Coordinate[] corners = wanted.getBoundary().getCoordinates();
         return IntStream.range(1, corners.length).boxed().flatMap(i -> {
             int pieces = (int) Math.min(1000, Math.ceil(corners[i].distance(corners[i - 1]) / usual));
-            return IntStream.range(0, Math.max(1, pieces)).mapToObj(p -> new Coordinate(corners[i - 1].x + (corners[i].x - corners[i - 1].x) * p / pieces, corners[i - 1].y + (corners[i].y - corners[i - 1].y) * p / pieces));
+            return IntStream.range(0, Math.max(1, pieces))
+                    .mapToObj(p -> new Coordinate(corners[i - 1].x + (corners[i].x - corners[i - 1].x) * p / pieces,
+                    corners[i - 1].y + (corners[i].y - corners[i - 1].y) * p / pieces));
         });
     }
 }

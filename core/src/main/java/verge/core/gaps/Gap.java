@@ -11,7 +11,8 @@ import verge.core.geodesy.GridPoint;
  * @param about the string or the shot that it is about, by its id, or a code; empty for a place
  * @param other the other string by its id, or the code that is missed; empty for a place
  * @param at where to go; absent where it may be anywhere
- * @param metres how far it reaches: from a hole's middle to the nearest shot, between two ends, to where company usually lies; 0 for a code that is missed
+ * @param metres how far it reaches: from a hole's middle to the nearest shot, between two ends, to where company usually lies; 0 for a code
+ *     that is missed
  */
 public record Gap(Kind kind, String about, String other, Optional<GridPoint> at, double metres) {
     private static final double LARGER = 1.1;
@@ -43,7 +44,8 @@ public record Gap(Kind kind, String about, String other, Optional<GridPoint> at,
     /** Whether this was meant when another was put away: the same thing, or a place within it that is not larger by much. */
     public boolean isWithin(Gap other) {
         boolean place = kind == Kind.HOLE || kind == Kind.NOT_REACHED;
-        return place ? other.at.isPresent() && at.isPresent() && (other.kind == Kind.HOLE || other.kind == Kind.NOT_REACHED) && metres <= other.metres * LARGER && at.get().distanceMetres(other.at.get()) <= other.metres
+        return place ? other.at.isPresent() && at.isPresent() && (other.kind == Kind.HOLE || other.kind == Kind.NOT_REACHED)
+                && metres <= other.metres * LARGER && at.get().distanceMetres(other.at.get()) <= other.metres
                 : kind == other.kind && about.equals(other.about) && this.other.equals(other.other);
     }
 }

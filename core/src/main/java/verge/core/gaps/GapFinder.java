@@ -28,7 +28,10 @@ import verge.core.strings.End;
 import verge.core.strings.SurveyString;
 import verge.core.strings.Vertex;
 
-/** What may have been forgotten of a job, while one is still there: seen from what was measured, and from what its codebook says of the work. */
+/**
+ * What may have been forgotten of a job, while one is still there: seen from what was measured, and from what its codebook says of the
+ * work.
+ */
 public final class GapFinder {
     private static final double CHORDS_METRES = 0.05;
     /** What comes with something lies no farther from it, as a step's foot from its edge. */
@@ -92,7 +95,8 @@ public final class GapFinder {
     }
 
     private void holes() {
-        List<GridPoint> shots = points.stream().filter(p -> surface(p.code()) != Codebook.Surface.NONE).map(p -> p.position().plan()).toList();
+        List<GridPoint> shots = points.stream().filter(p -> surface(p.code()) != Codebook.Surface.NONE).map(p -> p.position().plan())
+                .toList();
         Optional<Cover> byShots = Cover.of(shots);
         if (byShots.isEmpty()) {
             return;
@@ -100,11 +104,15 @@ public final class GapFinder {
         // Breaklines cover the ground all along, and not where their shots are alone; what is usual is told by the shots.
         double step = byShots.get().usual();
         List<GridPoint> ground = new ArrayList<>(shots);
-        strings.stream().filter(s -> surface(s.name().code()) == Codebook.Surface.BREAKLINE).flatMap(s -> state.shape(s).chords(CHORDS_METRES).stream()).forEach(line -> ground.addAll(between(line, step)));
-        List<List<GridPoint>> apart = strings.stream().filter(s -> s.ring() && surface(s.name().code()) == Codebook.Surface.NONE && s.parts().size() == 1 && s.vertices().size() > 2)
+        strings.stream().filter(s -> surface(s.name().code()) == Codebook.Surface.BREAKLINE)
+                .flatMap(s -> state.shape(s).chords(CHORDS_METRES).stream()).forEach(line -> ground.addAll(between(line, step)));
+        List<List<GridPoint>> apart = strings.stream()
+                .filter(s -> s.ring() && surface(s.name().code()) == Codebook.Surface.NONE && s.parts().size() == 1 && s.vertices()
+                .size() > 2)
                 .map(s -> s.vertices().stream().map(v -> v.position().plan()).toList()).toList();
         Cover.of(ground).map(c -> c.holes(bounds.outline(), apart, step)).orElse(List.of())
-                .forEach(c -> found.add(new Gap(c.amongShots() ? Gap.Kind.HOLE : Gap.Kind.NOT_REACHED, "", "", Optional.of(c.middle()), c.radius())));
+                .forEach(c -> found.add(new Gap(c.amongShots() ? Gap.Kind.HOLE : Gap.Kind.NOT_REACHED, "", "", Optional.of(c.middle()),
+                c.radius())));
     }
 
     /** Places on a line no farther apart than a step. */
@@ -128,17 +136,22 @@ public final class GapFinder {
     private void openEnds() {
         List<Ending> ends = new ArrayList<>();
         strings.stream().filter(s -> !s.ring() && s.hasOwnVertices() && s.vertices().size() > 1)
-                .forEach(s -> Arrays.stream(End.values()).forEach(end -> ends.add(new Ending(ends.size(), s, end, s.at(end).orElseThrow().position().plan(), piece(s)))));
+                .forEach(s -> Arrays.stream(End.values())
+                .forEach(end -> ends.add(new Ending(ends.size(), s, end, s.at(end).orElseThrow().position().plan(), piece(s)))));
         Map<GridPoint, Integer> vertices = new HashMap<>();
         strings.forEach(s -> s.vertices().forEach(v -> vertices.merge(v.position().plan(), 1, Integer::sum)));
         STRtree tree = new STRtree();
         ends.forEach(e -> tree.insert(new Envelope(coordinate(e.at())), e));
         // Where another vertex is at the very place, there is a junction and no open end.
-        List<Optional<Ending>> nearest = ends.stream().map(e -> vertices.get(e.at()) > 1 ? Optional.<Ending>empty() : GapFinder.<Ending>about(tree, e.at(), Math.min(FARTHEST_END_METRES, PIECES_ALIKE * e.piece()))
+        List<Optional<Ending>> nearest = ends.stream()
+                .map(e -> vertices.get(e.at()) > 1 ? Optional.<Ending>empty()
+                : GapFinder.<Ending>about(tree, e.at(), Math.min(FARTHEST_END_METRES, PIECES_ALIKE * e.piece()))
                 .filter(other -> isMissed(e, other)).min(Comparator.comparingDouble(other -> e.at().distanceMetres(other.at())))).toList();
         // Two ends miss each other if each is the nearest to the other: told once, with the first.
-        ends.forEach(e -> nearest.get(e.number()).filter(o -> e.number() < o.number() && nearest.get(o.number()).filter(back -> back.number() == e.number()).isPresent())
-                .ifPresent(o -> found.add(new Gap(Gap.Kind.OPEN_END, e.string().id().toString(), o.string().id().toString(), Optional.of(e.at()), e.at().distanceMetres(o.at())))));
+        ends.forEach(e -> nearest.get(e.number())
+                .filter(o -> e.number() < o.number() && nearest.get(o.number()).filter(back -> back.number() == e.number()).isPresent())
+                .ifPresent(o -> found.add(new Gap(Gap.Kind.OPEN_END, e.string().id().toString(), o.string().id().toString(),
+                Optional.of(e.at()), e.at().distanceMetres(o.at())))));
     }
 
     private static Coordinate coordinate(GridPoint place) {
@@ -164,7 +177,9 @@ public final class GapFinder {
     }
 
     private static double piece(SurveyString s) {
-        double[] pieces = s.parts().stream().flatMapToDouble(part -> IntStream.range(1, part.size()).mapToDouble(i -> length(part.get(i - 1), part.get(i)))).sorted().toArray();
+        double[] pieces = s.parts().stream()
+                .flatMapToDouble(part -> IntStream.range(1, part.size()).mapToDouble(i -> length(part.get(i - 1), part.get(i)))).sorted()
+                .toArray();
         return pieces.length == 0 ? 0 : pieces[pieces.length / 2];
     }
 
@@ -178,26 +193,35 @@ public final class GapFinder {
 
     private void company() {
         Set<UUID> onStrings = strings.stream().flatMap(s -> s.vertices().stream()).map(v -> v.id().by()).collect(Collectors.toSet());
-        Stream<Item> alone = points.stream().filter(p -> !onStrings.contains(p.entry())).map(p -> new Item(p.entry().toString(), p.code(), List.of(p.position().plan())));
-        Stream<Item> lines = strings.stream().filter(SurveyString::hasOwnVertices).map(s -> new Item(s.id().toString(), s.name().code(), s.vertices().stream().map(v -> v.position().plan()).toList()));
-        Map<Code, List<Item>> items = Stream.concat(alone, lines).filter(i -> !i.code().equals(Code.NONE)).collect(Collectors.groupingBy(Item::code, LinkedHashMap::new, Collectors.toList()));
+        Stream<Item> alone = points.stream().filter(p -> !onStrings.contains(p.entry()))
+                .map(p -> new Item(p.entry().toString(), p.code(), List.of(p.position().plan())));
+        Stream<Item> lines = strings.stream().filter(SurveyString::hasOwnVertices)
+                .map(s -> new Item(s.id().toString(), s.name().code(), s.vertices().stream().map(v -> v.position().plan()).toList()));
+        Map<Code, List<Item>> items = Stream.concat(alone, lines).filter(i -> !i.code().equals(Code.NONE))
+                .collect(Collectors.groupingBy(Item::code, LinkedHashMap::new, Collectors.toList()));
         items.forEach((code, all) -> {
             Set<Code> usual = book.row(code).map(row -> Set.copyOf(row.comesWith())).orElse(Set.of());
             List<Set<Code>> beside = all.stream().map(this::beside).toList();
-            Map<Code, Long> times = beside.stream().flatMap(Set::stream).filter(with -> !with.equals(code)).collect(Collectors.groupingBy(c -> c, LinkedHashMap::new, Collectors.counting()));
-            Stream<Code> habits = all.size() < HABIT ? Stream.empty() : times.entrySet().stream().filter(e -> e.getValue() < all.size() && e.getValue() >= NEARLY_ALWAYS * all.size()).map(Map.Entry::getKey);
-            Stream.concat(usual.stream(), habits).distinct().forEach(with -> IntStream.range(0, all.size()).filter(i -> !beside.get(i).contains(with)).forEach(i -> miss(all.get(i), with)));
+            Map<Code, Long> times = beside.stream().flatMap(Set::stream).filter(with -> !with.equals(code))
+                    .collect(Collectors.groupingBy(c -> c, LinkedHashMap::new, Collectors.counting()));
+            Stream<Code> habits = all.size() < HABIT ? Stream.empty() : times.entrySet().stream()
+                    .filter(e -> e.getValue() < all.size() && e.getValue() >= NEARLY_ALWAYS * all.size()).map(Map.Entry::getKey);
+            Stream.concat(usual.stream(), habits).distinct()
+                    .forEach(with -> IntStream.range(0, all.size()).filter(i -> !beside.get(i).contains(with))
+                    .forEach(i -> miss(all.get(i), with)));
         });
     }
 
     /** The codes of all that lies beside something. */
     private Set<Code> beside(Item item) {
-        return item.places().stream().flatMap(place -> GapFinder.<Coded>about(everything, place, BESIDE_METRES).filter(c -> c.place().distanceMetres(place) <= BESIDE_METRES)).map(Coded::code)
+        return item.places().stream().flatMap(place -> GapFinder.<Coded>about(everything, place, BESIDE_METRES)
+                .filter(c -> c.place().distanceMetres(place) <= BESIDE_METRES)).map(Coded::code)
                 .filter(c -> !c.equals(Code.NONE)).collect(Collectors.toSet());
     }
 
     private void miss(Item item, Code with) {
-        found.add(new Gap(Gap.Kind.COMPANY, item.id(), with.text(), Optional.of(item.places().get(item.places().size() / 2)), BESIDE_METRES));
+        found.add(new Gap(Gap.Kind.COMPANY, item.id(), with.text(), Optional.of(item.places().get(item.places().size() / 2)),
+                BESIDE_METRES));
     }
 
     private void expected() {

@@ -19,7 +19,8 @@ public record AreaOfUse(String words, double west, double south, double east, do
     /** The place of the area that is nearest, by latitude and longitude each. */
     public Geographic nearest(Geographic place) {
         double longitude = place.longitude().halfCircle().degrees();
-        double within = contains(Geographic.ofDegrees(centre().latitude().degrees(), longitude)) ? longitude : turn(longitude - west) < turn(longitude - east) ? west : east;
+        double within = contains(Geographic.ofDegrees(centre().latitude().degrees(), longitude)) ? longitude
+                : turn(longitude - west) < turn(longitude - east) ? west : east;
         return Geographic.ofDegrees(Math.max(south, Math.min(north, place.latitude().degrees())), within);
     }
 

@@ -25,7 +25,8 @@ public record CombinedFactor(double pointScale, double elevationFactor) {
 
     /** The plain mean of several. @throws IllegalArgumentException if there is none */
     public static CombinedFactor mean(List<CombinedFactor> factors) {
-        return new CombinedFactor(factors.stream().mapToDouble(CombinedFactor::pointScale).average().orElseThrow(IllegalArgumentException::new),
+        return new CombinedFactor(factors.stream().mapToDouble(CombinedFactor::pointScale).average()
+                .orElseThrow(IllegalArgumentException::new),
                 factors.stream().mapToDouble(CombinedFactor::elevationFactor).average().orElseThrow(IllegalArgumentException::new));
     }
 

@@ -3,7 +3,8 @@ package verge.core.geodesy;
 import verge.core.units.Angle;
 
 /**
- * A place by its distances from the earth's centre, in metres: x towards the equator at Greenwich, y towards the equator at 90° east, z towards the north pole; or a vector in
+ * A place by its distances from the earth's centre, in metres: x towards the equator at Greenwich, y towards the equator at 90° east, z
+ * towards the north pole; or a vector in
  * these directions. Turns with the earth.
  */
 public record EarthCentred(double x, double y, double z) {
@@ -20,7 +21,8 @@ public record EarthCentred(double x, double y, double z) {
         Angle longitude = place.position().longitude();
         double n = e.primeVerticalRadius(latitude);
         double h = place.height().metres();
-        return new EarthCentred((n + h) * latitude.cos() * longitude.cos(), (n + h) * latitude.cos() * longitude.sin(), (n * (1 - e.eccentricitySquared()) + h) * latitude.sin());
+        return new EarthCentred((n + h) * latitude.cos() * longitude.cos(), (n + h) * latitude.cos() * longitude.sin(),
+                (n * (1 - e.eccentricitySquared()) + h) * latitude.sin());
     }
 
     /** Fixed point on the latitude from Bowring's start: to the last bit in three or four steps anywhere near the surface. */
@@ -29,7 +31,8 @@ public record EarthCentred(double x, double y, double z) {
         double e2 = e.eccentricitySquared();
         double b = e.semiMajor() * Math.sqrt(1 - e2);
         double theta = Math.atan2(z * e.semiMajor(), p * b);
-        double latitude = Math.atan2(z + e2 / (1 - e2) * b * Math.pow(Math.sin(theta), 3), p - e2 * e.semiMajor() * Math.pow(Math.cos(theta), 3));
+        double latitude = Math.atan2(z + e2 / (1 - e2) * b * Math.pow(Math.sin(theta), 3),
+                p - e2 * e.semiMajor() * Math.pow(Math.cos(theta), 3));
         for (int i = 0; i < LATITUDE_STEPS; i++) {
             double n = e.primeVerticalRadius(new Angle(latitude));
             latitude = Math.atan2(z + e2 * n * Math.sin(latitude), p);

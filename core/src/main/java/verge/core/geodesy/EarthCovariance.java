@@ -38,7 +38,8 @@ public record EarthCovariance(double xx, double xy, double xz, double yy, double
 
     /** Standard deviations to north, east and up at a place, in metres. */
     public double[] northEastUp(Geographic at) {
-        return new double[] {in(EarthCentred.ofNorthEastUp(1, 0, 0, at)), in(EarthCentred.ofNorthEastUp(0, 1, 0, at)), in(EarthCentred.ofNorthEastUp(0, 0, 1, at))};
+        return new double[] {in(EarthCentred.ofNorthEastUp(1, 0, 0, at)), in(EarthCentred.ofNorthEastUp(0, 1, 0, at)),
+                in(EarthCentred.ofNorthEastUp(0, 0, 1, at))};
     }
 
     private double in(EarthCentred d) {

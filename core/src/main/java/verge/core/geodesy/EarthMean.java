@@ -6,7 +6,8 @@ import java.util.stream.IntStream;
 /**
  * Several places of one point as one.
  *
- * @param spread mean of what the places are known to: errors that all of them share, as reflections and air over some seconds, become no smaller by repeating
+ * @param spread mean of what the places are known to: errors that all of them share, as reflections and air over some seconds, become no
+ *     smaller by repeating
  */
 public record EarthMean(EarthCentred place, EarthCovariance spread) {
     /** @param weight over 0, in any unit */
@@ -47,7 +48,10 @@ public record EarthMean(EarthCentred place, EarthCovariance spread) {
         return other.minus(place).northEastUp(place.place(ReferenceEllipsoid.WGS84).position());
     }
 
-    /** Standard deviation of a place of mean weight to north, east and up, from what the places contradict each other by, in metres; noughts of one place. */
+    /**
+     * Standard deviation of a place of mean weight to north, east and up, from what the places contradict each other by, in metres; noughts
+     * of one place.
+     */
     public double[] scatter(List<Weighed> places) {
         double mean = places.stream().mapToDouble(Weighed::weight).average().orElseThrow();
         double[] squares = new double[3];

@@ -4,7 +4,10 @@ import net.sf.geographiclib.Geodesic;
 import net.sf.geographiclib.GeodesicData;
 import verge.core.units.Angle;
 
-/** Shortest lines on an ellipsoid, over any distance. Source: C. F. F. Karney, 'Algorithms for geodesics', Journal of Geodesy 87 (2013), good to 15 nm. */
+/**
+ * Shortest lines on an ellipsoid, over any distance. Source: C. F. F. Karney, 'Algorithms for geodesics', Journal of Geodesy 87 (2013),
+ * good to 15 nm.
+ */
 public final class Geodesics {
     private Geodesics() {
     }
@@ -20,7 +23,8 @@ public final class Geodesics {
     }
 
     public static Line inverse(Geographic from, Geographic to, ReferenceEllipsoid e) {
-        return line(of(e).Inverse(from.latitude().degrees(), from.longitude().degrees(), to.latitude().degrees(), to.longitude().degrees()));
+        return line(of(e).Inverse(from.latitude().degrees(), from.longitude().degrees(), to.latitude().degrees(),
+                to.longitude().degrees()));
     }
 
     /** Where such a line ends. */

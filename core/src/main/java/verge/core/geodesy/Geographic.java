@@ -31,7 +31,8 @@ public record Geographic(Angle latitude, Angle longitude) {
             if (at > 0 && typed.indexOf(between, at + 1) < 0) {
                 int behind = Character.isLetter(between.charAt(0)) ? 1 : 0;
                 try {
-                    return new Geographic(LatLonText.latitude(typed.substring(0, at + behind)), LatLonText.longitude(typed.substring(at + between.length())));
+                    return new Geographic(LatLonText.latitude(typed.substring(0, at + behind)),
+                            LatLonText.longitude(typed.substring(at + between.length())));
                 } catch (SurveyException notThere) {
                     // the next way of parting may fit
                 }

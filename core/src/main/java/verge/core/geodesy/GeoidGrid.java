@@ -37,7 +37,8 @@ public final class GeoidGrid implements Geoid {
     public record Frame(double south, double west, double latitudeStep, double longitudeStep, int rows, int columns) {
         public Frame {
             if (rows < 2 || columns < 2 || !(latitudeStep > 0) || !(longitudeStep > 0)
-                    || south < -90 - latitudeStep || south + latitudeStep * (rows - 1) > 90 + latitudeStep || longitudeStep * (columns - 1) > TURN + longitudeStep) {
+                    || south < -90 - latitudeStep || south + latitudeStep * (rows - 1) > 90 + latitudeStep
+                    || longitudeStep * (columns - 1) > TURN + longitudeStep) {
                 throw new IllegalArgumentException("geoid grid: " + rows + " × " + columns);
             }
         }
@@ -75,7 +76,8 @@ public final class GeoidGrid implements Geoid {
     public OptionalDouble undulation(Geographic place) {
         double row = (place.latitude().degrees() - frame.south()) / frame.latitudeStep();
         double degreesEast = place.longitude().degrees() - frame.west();
-        double column = (degreesEast - TURN * Math.floor((degreesEast + EDGE_CELLS * frame.longitudeStep()) / TURN)) / frame.longitudeStep();
+        double column = (degreesEast - TURN * Math.floor((degreesEast + EDGE_CELLS * frame.longitudeStep()) / TURN))
+                / frame.longitudeStep();
         if (row < -EDGE_CELLS || row > frame.rows() - 1 + EDGE_CELLS || !round && column > frame.columns() - 1 + EDGE_CELLS) {
             return OptionalDouble.empty();
         }

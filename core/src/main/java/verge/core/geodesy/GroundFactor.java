@@ -14,7 +14,8 @@ import java.util.OptionalDouble;
  * @param sigma standard deviation of the factor, if it is known
  * @param reason why it counts although its position was poor; else empty
  */
-public record GroundFactor(double groundPerGrid, GridPoint reference, Taken taken, Optional<CombinedFactor> parts, OptionalDouble sigma, String reason) {
+public record GroundFactor(double groundPerGrid, GridPoint reference, Taken taken, Optional<CombinedFactor> parts, OptionalDouble sigma,
+        String reason) {
     /** The highest road on earth and the widest zone come to 0.2 %; outside 1 % a slip is likelier. */
     public static final double LOWEST = 0.99;
     public static final double HIGHEST = 1.01;

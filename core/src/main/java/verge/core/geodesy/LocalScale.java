@@ -27,7 +27,8 @@ public record LocalScale(double alongMeridian, double alongParallel, Angle conve
 
     /** The same where the grid is moved as a whole. */
     LocalScale moved(Similarity move) {
-        return new LocalScale(alongMeridian * move.scale(), alongParallel * move.scale(), convergence.minus(move.rotation()).halfCircle(), skew);
+        return new LocalScale(alongMeridian * move.scale(), alongParallel * move.scale(), convergence.minus(move.rotation()).halfCircle(),
+                skew);
     }
 
     /** Length in the grid over length on the ellipsoid, in a direction of the grid. */

@@ -63,7 +63,8 @@ public final class MapProjection {
         this.name = system.getName().getCode();
         this.area = area;
         Ellipsoid e = DatumOrEnsemble.getEllipsoid(system).orElseThrow();
-        this.ellipsoid = new ReferenceEllipsoid(e.getName().getCode(), e.getAxisUnit().getConverterTo(Units.METRE).convert(e.getSemiMajorAxis()),
+        this.ellipsoid = new ReferenceEllipsoid(e.getName().getCode(),
+                e.getAxisUnit().getConverterTo(Units.METRE).convert(e.getSemiMajorAxis()),
                 e.getInverseFlattening());
         this.derivativeIsShort = system.getConversionFromBase().getMethod().getName().getCode().equals(SERIES_METHOD);
         this.originLongitude = originLongitude(system);
@@ -241,7 +242,8 @@ public final class MapProjection {
 
     private SurveyException outside(Record what) {
         return new SurveyException(Problem.OUTSIDE_PROJECTION, name, what instanceof Geographic g
-                ? g.latitude().degrees() + "°, " + g.longitude().degrees() + "°" : what instanceof GridPoint p ? p.northing() + " m, " + p.easting() + " m" : "");
+                ? g.latitude().degrees() + "°, " + g.longitude().degrees() + "°" : what instanceof GridPoint p ? p.northing() + " m, "
+                + p.easting() + " m" : "");
     }
 
     /** A conformal map's scale and turn show along the parallel alone. */

@@ -88,7 +88,8 @@ public final class JobState {
     /** @throws IllegalArgumentException if no settings are in force */
     JobState(Sheet sheet, SeenPoints seen) {
         this.sheet = sheet;
-        this.geodesy = sheet.latest(new SettingsInForce()).orElseThrow(() -> new IllegalArgumentException("a journal begins with the job's settings"));
+        this.geodesy = sheet.latest(new SettingsInForce())
+                .orElseThrow(() -> new IllegalArgumentException("a journal begins with the job's settings"));
         this.seen = seen;
     }
 
@@ -174,11 +175,15 @@ public final class JobState {
         return sheet.all(new SpokenNotes()).stream();
     }
 
-    /** What an id means that something more is said of: a string, a point by its entry, a leaf by its own; empty if nothing of it stands. */
+    /**
+     * What an id means that something more is said of: a string, a point by its entry, a leaf by its own; empty if nothing of it stands.
+     */
     public Optional<Subject> subject(UUID id) {
         return string(id).map(s -> new Subject(id, s.name().toString(), s.vertices().stream().findFirst().map(Vertex::position)))
-                .or(() -> pointsOf(id).stream().findFirst().map(p -> new Subject(id, (p.name() + " " + p.code()).strip(), Optional.of(p.position()))))
-                .or(() -> leaf(id).map(l -> new Subject(id, "leaf " + l.number() + " at " + l.written().station(), Optional.of(l.station().occupation().station()))));
+                .or(() -> pointsOf(id).stream().findFirst()
+                .map(p -> new Subject(id, (p.name() + " " + p.code()).strip(), Optional.of(p.position()))))
+                .or(() -> leaf(id).map(l -> new Subject(id, "leaf " + l.number() + " at " + l.written().station(),
+                Optional.of(l.station().occupation().station()))));
     }
 
     /** A string as it stands; empty if nothing of it does. */
@@ -226,7 +231,8 @@ public final class JobState {
     public Stream<UUID> stringsOf(Entry entry) {
         Stream<UUID> said = entry.payload() instanceof Strung strung ? strung.strings() : Stream.empty();
         Stream<UUID> touched = sheet.outcome(entry.id()).values(Strings.class).flatMap(List::stream);
-        return Stream.concat(said, touched).distinct().flatMap(id -> Stream.concat(Stream.of(id), sheet.all(new PartnersOf(id)).stream())).distinct();
+        return Stream.concat(said, touched).distinct().flatMap(id -> Stream.concat(Stream.of(id), sheet.all(new PartnersOf(id)).stream()))
+                .distinct();
     }
 
     /** The name of the code's next string. @throws SurveyException STRING_WITHOUT_CODE */
@@ -268,14 +274,19 @@ public final class JobState {
         return floor().holds(point.position().elevation());
     }
 
-    /** What a name means when a setup is checked by it: the position chosen to count, else the known point of the name, else what else bears it, but never a stake. */
+    /**
+     * What a name means when a setup is checked by it: the position chosen to count, else the known point of the name, else what else bears
+     * it, but never a stake.
+     */
     public Optional<StoredPoint> mark(PointName name) {
-        return Points.byHand(sheet, name).or(() -> find(name, Origin.CONTROL)).or(() -> find(name).filter(p -> p.origin() != Origin.STAKED));
+        return Points.byHand(sheet, name).or(() -> find(name, Origin.CONTROL))
+                .or(() -> find(name).filter(p -> p.origin() != Origin.STAKED));
     }
 
     /** What a check says of the setup it was taken from; empty if setup or mark is no longer known. */
     public Optional<StationCheck> check(CheckTaken taken) {
-        return leaf(taken.setup()).flatMap(leaf -> mark(taken.mark()).map(m -> StationCheck.of(leaf.station(), taken.reading(), taken.target(), m.known())));
+        return leaf(taken.setup()).flatMap(leaf -> mark(taken.mark())
+                .map(m -> StationCheck.of(leaf.station(), taken.reading(), taken.target(), m.known())));
     }
 
     /** The name of the file that an import was from; empty for any other entry. */
@@ -349,7 +360,8 @@ public final class JobState {
 
     /** The leaf that shots go to now: the one taken up again, else the last that stands and is not closed. */
     public Optional<Leaf> openLeaf() {
-        return latest(new LeafTakenUp()).flatMap(taken -> taken).flatMap(this::leaf).or(() -> leaves().stream().filter(l -> !isClosed(l.entry()))
+        return latest(new LeafTakenUp()).flatMap(taken -> taken).flatMap(this::leaf)
+                .or(() -> leaves().stream().filter(l -> !isClosed(l.entry()))
                 .max(Comparator.comparingInt(Leaf::number)));
     }
 
@@ -370,7 +382,8 @@ public final class JobState {
 
     /** How many points were measured from a base. */
     public long measuredFrom(Base base) {
-        return points().filter(p -> !p.entry().equals(base.entry()) && base(p.entry()).filter(b -> b.entry().equals(base.entry())).isPresent()).count();
+        return points().filter(p -> !p.entry().equals(base.entry()) && base(p.entry()).filter(b -> b.entry().equals(base.entry()))
+                .isPresent()).count();
     }
 
     public boolean isClosed(UUID leaf) {
@@ -379,7 +392,8 @@ public final class JobState {
 
     /** The target that stood over a mark when it was last read for a setup or in sets. */
     public Optional<Target> lastTarget(PointName mark) {
-        Stream<Target> setups = leaves().stream().flatMap(l -> l.written().arrangement().sightings().stream()).filter(s -> s.mark().equals(mark)).map(Sighting::target);
+        Stream<Target> setups = leaves().stream().flatMap(l -> l.written().arrangement().sightings().stream())
+                .filter(s -> s.mark().equals(mark)).map(Sighting::target);
         Stream<Target> sets = rounds().flatMap(r -> r.mark(mark).stream()).map(SetMark::target);
         return Stream.concat(setups, sets).reduce((first, next) -> next);
     }
@@ -414,6 +428,7 @@ public final class JobState {
 
     /** A mark of sets as the means give it; empty while it lacks a face or a distance. */
     public Optional<ObservedPoint> carried(Round round, PointName mark) {
-        return leaf(round.plan().setup()).flatMap(leaf -> round.carried(leaf, mark, name -> find(name, Origin.CONTROL).map(StoredPoint::position)));
+        return leaf(round.plan().setup())
+                .flatMap(leaf -> round.carried(leaf, mark, name -> find(name, Origin.CONTROL).map(StoredPoint::position)));
     }
 }

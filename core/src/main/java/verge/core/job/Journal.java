@@ -123,13 +123,16 @@ public final class Journal {
         return entry(id).map(e -> Trace.of(sheet, e));
     }
 
-    /** What was changed later of a leaf and of all that was read from it: corrections, strikes, readings taken out of sets; struck ones too. */
+    /**
+     * What was changed later of a leaf and of all that was read from it: corrections, strikes, readings taken out of sets; struck ones too.
+     */
     public List<Entry> changes(UUID leaf) {
         Set<UUID> own = new HashSet<>(Set.of(leaf));
         List<Entry> changes = new ArrayList<>();
         for (Entry entry : entries()) {
             Payload payload = entry.payload();
-            if (payload instanceof Amendment change && own.contains(change.entry()) || payload instanceof SetTakenOut out && own.contains(out.plan())) {
+            if (payload instanceof Amendment change && own.contains(change.entry()) || payload instanceof SetTakenOut out
+                    && own.contains(out.plan())) {
                 changes.add(entry);
             }
             payload.under().filter(own::contains).ifPresent(belongs -> own.add(entry.id()));
@@ -154,10 +157,14 @@ public final class Journal {
 
     /** Whether striking an entry does nothing but take its own points: nobody looked at it, and it amends nothing and is no settings. */
     public boolean standsAlone(UUID id) {
-        return entry(id).filter(e -> !(e.payload() instanceof Amendment) && !(e.payload() instanceof SettingsChosen)).isPresent() && sheet.lookersAt(id).isEmpty();
+        return entry(id).filter(e -> !(e.payload() instanceof Amendment) && !(e.payload() instanceof SettingsChosen)).isPresent()
+                && sheet.lookersAt(id).isEmpty();
     }
 
-    /** How many points would go if an entry were struck: its own, and all that stands on them. Settings give none, and what they move is told when they are struck. */
+    /**
+     * How many points would go if an entry were struck: its own, and all that stands on them. Settings give none, and what they move is
+     * told when they are struck.
+     */
     public long pointsThatGoWith(UUID id) {
         Payload payload = entry(id).map(Entry::payload).orElse(null);
         if (!canStrike(id) || payload instanceof SettingsChosen) {
@@ -167,7 +174,8 @@ public final class Journal {
             return state.pointsOf(id).size();
         }
         Journal without = tried(List.of(new Struck(id)));
-        return without.changedSince(entries().size()).orElseThrow().stream().mapToLong(e -> state.pointsOf(e.id()).size() - without.state.pointsOf(e.id()).size()).sum();
+        return without.changedSince(entries().size()).orElseThrow().stream()
+                .mapToLong(e -> state.pointsOf(e.id()).size() - without.state.pointsOf(e.id()).size()).sum();
     }
 
     /** What the job would come to with one entry more, without writing anything. */
@@ -182,13 +190,15 @@ public final class Journal {
         }
         Entry last = entries().get(entries().size() - 1);
         return append(IntStream.range(0, more.size())
-                .mapToObj(i -> new Entry(UUID.randomUUID(), last.sequence() + 1 + i, last.at(), last.person(), last.device(), more.get(i))).toList());
+                .mapToObj(i -> new Entry(UUID.randomUUID(), last.sequence() + 1 + i, last.at(), last.person(), last.device(), more.get(i)))
+                .toList());
     }
 
     /** The latest entry after a number that changed the job's settings, by choosing them or by striking a choice. */
     public Optional<Entry> settingsChangedSince(long sequence) {
         return since(sequence).filter(e -> e.payload() instanceof SettingsChosen
-                || e.payload() instanceof Amendment on && entry(on.entry()).map(Entry::payload).filter(SettingsChosen.class::isInstance).isPresent()).findFirst();
+                || e.payload() instanceof Amendment on && entry(on.entry()).map(Entry::payload).filter(SettingsChosen.class::isInstance)
+                .isPresent()).findFirst();
     }
 
     /** The latest entry after a number that changed the meaning of another. */

@@ -40,16 +40,21 @@ public record Moves(List<Move> moved, long kept, List<PointName> gone) {
         }
     }
 
-    /** @param after what a job came to from before by a few entries more: only what these changed is looked at, unless all is shown otherwise */
+    /**
+     * @param after what a job came to from before by a few entries more: only what these changed is looked at, unless all is shown
+     *     otherwise
+     */
     public static Moves between(JobState before, JobState after) {
         List<Move> moved = new ArrayList<>();
         List<PointName> gone = new ArrayList<>();
         boolean shownAlike = before.settings().ground().equals(after.settings().ground());
         List<UUID> concerned = after.changedSince(before).filter(c -> shownAlike).orElseGet(before::entries);
         for (UUID entry : concerned) {
-            Map<PointName, StoredPoint> there = after.pointsOf(entry).stream().collect(Collectors.toMap(StoredPoint::name, Function.identity(), (first, next) -> first));
+            Map<PointName, StoredPoint> there = after.pointsOf(entry).stream()
+                    .collect(Collectors.toMap(StoredPoint::name, Function.identity(), (first, next) -> first));
             for (StoredPoint point : before.pointsOf(entry)) {
-                Optional.ofNullable(there.get(point.name())).or(() -> instead(before, after, point)).ifPresentOrElse(other -> moved.add(move(before, after, point, other)), () -> gone.add(point.name()));
+                Optional.ofNullable(there.get(point.name())).or(() -> instead(before, after, point))
+                        .ifPresentOrElse(other -> moved.add(move(before, after, point, other)), () -> gone.add(point.name()));
             }
         }
         moved.removeIf(m -> m.farthest() <= LEAST_METRES);

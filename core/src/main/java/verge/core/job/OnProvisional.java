@@ -13,7 +13,10 @@ import verge.core.journal.Payload;
 import verge.core.journal.Reworked;
 import verge.core.points.StoredPoint;
 
-/** Which points rest on bases of which only the sky has said where they stand: measured from them, sighted from over or by such points, computed from them. It is tried out: they are those that another place of the bases would move. */
+/**
+ * Which points rest on bases of which only the sky has said where they stand: measured from them, sighted from over or by such points,
+ * computed from them. It is tried out: they are those that another place of the bases would move.
+ */
 public final class OnProvisional {
     private final JobState state;
     private final List<Base> bases;
@@ -37,12 +40,14 @@ public final class OnProvisional {
             return new OnProvisional(journal.state(), bases, Set.of(), Set.of());
         }
         Moves moves = Moves.between(journal.state(), journal.tried(elsewhere).state());
-        return new OnProvisional(journal.state(), bases, moves.moved().stream().map(m -> of(m.before())).collect(Collectors.toSet()), new HashSet<>(moves.gone()));
+        return new OnProvisional(journal.state(), bases, moves.moved().stream().map(m -> of(m.before())).collect(Collectors.toSet()),
+                new HashSet<>(moves.gone()));
     }
 
     /** The base a metre or so away; empty for one over a mark, which follows. */
     private static Optional<Payload> elsewhere(Journal journal, Base base) {
-        return journal.entry(base.entry()).map(journal::counting).filter(BaseSetUp.class::isInstance).map(BaseSetUp.class::cast).filter(s -> s.held() == BaseSetUp.Held.SKY).map(s -> new Reworked(base.entry(), s.elsewhere(), ""));
+        return journal.entry(base.entry()).map(journal::counting).filter(BaseSetUp.class::isInstance).map(BaseSetUp.class::cast)
+                .filter(s -> s.held() == BaseSetUp.Held.SKY).map(s -> new Reworked(base.entry(), s.elsewhere(), ""));
     }
 
     private static Of of(StoredPoint point) {

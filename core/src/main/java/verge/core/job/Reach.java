@@ -19,7 +19,8 @@ public record Reach(Length longest, Angle steepest) {
     public static Reach of(Journal journal) {
         double[] longest = {0};
         double[] steepest = {0};
-        journal.entries().stream().filter(e -> !journal.state().isStruck(e.id())).map(Entry::payload).filter(Sighted.class::isInstance).map(Sighted.class::cast).flatMap(Sighted::readings).forEach(r -> {
+        journal.entries().stream().filter(e -> !journal.state().isStruck(e.id())).map(Entry::payload).filter(Sighted.class::isInstance)
+                .map(Sighted.class::cast).flatMap(Sighted::readings).forEach(r -> {
             longest[0] = Math.max(longest[0], r.distance().map(Length::metres).orElse(0.0));
             steepest[0] = Math.max(steepest[0], Math.abs(Math.PI / 2 - r.faceOneZenith().radians()));
         });
@@ -28,6 +29,7 @@ public record Reach(Length longest, Angle steepest) {
 
     private static double betweenMarks(JobState state) {
         var marks = state.points().filter(p -> p.origin() == Origin.CONTROL).limit(MOST_COMPARED).map(p -> p.position().plan()).toList();
-        return Math.min(FARTHEST_METRES, marks.stream().mapToDouble(a -> marks.stream().mapToDouble(a::distanceMetres).max().orElse(0)).max().orElse(0));
+        return Math.min(FARTHEST_METRES, marks.stream().mapToDouble(a -> marks.stream().mapToDouble(a::distanceMetres).max().orElse(0))
+                .max().orElse(0));
     }
 }

@@ -18,6 +18,7 @@ public final class Together {
         UUID last = entries.get(end - 1).id();
         UUID before = end < 2 ? last : entries.get(end - 2).id();
         return before.version() != MADE_OF_ANOTHER ? 1
-                : IntStream.range(0, MOST).filter(place -> Entry.companion(last, place).equals(before)).map(place -> place + 2).findFirst().orElse(1);
+                : IntStream.range(0, MOST).filter(place -> Entry.companion(last, place).equals(before)).map(place -> place + 2).findFirst()
+                .orElse(1);
     }
 }

@@ -28,8 +28,10 @@ import verge.core.points.StoredPoint;
  */
 public record Trace(Entry entry, List<Entry> restsOn, Map<UUID, List<PointName>> names, List<Entry> amended, List<Entry> under) {
     static Trace of(Sheet sheet, Entry entry) {
-        List<Entry> under = sheet.lookersAt(entry.id()).stream().filter(looker -> restsOn(sheet, looker.id()).containsKey(entry.id())).toList();
-        return new Trace(entry, List.copyOf(restsOn(sheet, entry.id()).values()), names(sheet, entry.id()), sheet.amendments(entry.id()), under);
+        List<Entry> under = sheet.lookersAt(entry.id()).stream().filter(looker -> restsOn(sheet, looker.id()).containsKey(entry.id()))
+                .toList();
+        return new Trace(entry, List.copyOf(restsOn(sheet, entry.id()).values()), names(sheet, entry.id()), sheet.amendments(entry.id()),
+                under);
     }
 
     private static Map<UUID, Entry> restsOn(Sheet sheet, UUID entry) {
@@ -40,18 +42,21 @@ public record Trace(Entry entry, List<Entry> restsOn, Map<UUID, List<PointName>>
     }
 
     private static Set<UUID> madeFrom(Sheet sheet, UUID entry) {
-        return sheet.entry(entry).map(sheet::counting).filter(MadeFrom.class::isInstance).map(p -> ((MadeFrom) p).madeFrom().flatMap(seen -> seen.entry().stream()).collect(Collectors.toSet())).orElse(Set.of());
+        return sheet.entry(entry).map(sheet::counting).filter(MadeFrom.class::isInstance)
+                .map(p -> ((MadeFrom) p).madeFrom().flatMap(seen -> seen.entry().stream()).collect(Collectors.toSet())).orElse(Set.of());
     }
 
     private static Map<UUID, List<PointName>> names(Sheet sheet, UUID entry) {
         Map<UUID, List<PointName>> all = new HashMap<>();
         Set<UUID> madeFrom = madeFrom(sheet, entry);
-        sheet.seenBy(entry).forEach(sight -> name(sight).ifPresent(name -> by(sight, madeFrom).forEach(by -> all.computeIfAbsent(by.id(), none -> new ArrayList<>()).add(name))));
+        sheet.seenBy(entry).forEach(sight -> name(sight)
+                .ifPresent(name -> by(sight, madeFrom).forEach(by -> all.computeIfAbsent(by.id(), none -> new ArrayList<>()).add(name))));
         return all;
     }
 
     private static Optional<PointName> name(Sheet.Sight sight) {
-        return sight.key() instanceof PointsNamed then ? Optional.of(then.name()) : sight.key() instanceof PointsGiven given ? Optional.of(given.name()) : Optional.empty();
+        return sight.key() instanceof PointsNamed then ? Optional.of(then.name()) : sight.key() instanceof PointsGiven given
+                ? Optional.of(given.name()) : Optional.empty();
     }
 
     /** Of several points of a name, only the one that was computed with, or counted then. */
@@ -59,7 +64,8 @@ public record Trace(Entry entry, List<Entry> restsOn, Map<UUID, List<PointName>>
         if (sight.key() instanceof PointsNamed && sight.by().stream().anyMatch(by -> madeFrom.contains(by.id()))) {
             return sight.by().stream().filter(by -> madeFrom.contains(by.id())).toList();
         }
-        return sight.key() instanceof PointsNamed ? of(sight, Points.counting(points(sight))) : sight.key() instanceof PointsGiven ? of(sight, Points.firstGiven(points(sight))) : sight.by();
+        return sight.key() instanceof PointsNamed ? of(sight, Points.counting(points(sight))) : sight.key() instanceof PointsGiven
+                ? of(sight, Points.firstGiven(points(sight))) : sight.by();
     }
 
     @SuppressWarnings("unchecked")

@@ -13,7 +13,11 @@ import java.util.UUID;
  * @param device where it came from: the instrument or the kind of screen
  */
 public record Entry(UUID id, long sequence, Instant at, String person, String device, Payload payload) {
-    /** The id of an entry that is written together with a later one: the same whenever it is sent again. @param place among those written together, from 0 */
+    /**
+     * The id of an entry that is written together with a later one: the same whenever it is sent again.
+     *
+     * @param place among those written together, from 0
+     */
     public static UUID companion(UUID last, int place) {
         return UUID.nameUUIDFromBytes((last + " " + place).getBytes(StandardCharsets.UTF_8));
     }

@@ -4,7 +4,9 @@ import java.util.HashMap;
 import java.util.Map;
 import org.pcollections.PMap;
 
-/** Changes laid over a persistent map until they are merged into it: what is changed many times in one wave is then put in its place once. */
+/**
+ * Changes laid over a persistent map until they are merged into it: what is changed many times in one wave is then put in its place once.
+ */
 final class Layer<K, V> {
     private final PMap<K, V> under;
     /** Null for what is gone. */

@@ -18,7 +18,8 @@ final class Order {
 
     /** @throws IllegalStateException if they cannot */
     static Map<Class<? extends Payload>, Chapter<?>> of(Collection<? extends Chapter<?>> chapters) {
-        List<WholeChapter<?>> whole = chapters.stream().filter(WholeChapter.class::isInstance).<WholeChapter<?>>map(c -> (WholeChapter<?>) c).toList();
+        List<WholeChapter<?>> whole = chapters.stream()
+                .filter(WholeChapter.class::isInstance).<WholeChapter<?>>map(c -> (WholeChapter<?>) c).toList();
         for (WholeChapter<?> one : whole) {
             if (reached(one, whole).contains(one)) {
                 throw new IllegalStateException(one.kind().getSimpleName() + " would wait for itself");

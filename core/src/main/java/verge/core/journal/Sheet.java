@@ -29,7 +29,9 @@ import org.pcollections.TreePVector;
  */
 public final class Sheet {
     private final Kept kept;
-    /** What came of the values under keys, shared by all sheets that came of each other: good for as long as the values are the very ones. */
+    /**
+     * What came of the values under keys, shared by all sheets that came of each other: good for as long as the values are the very ones.
+     */
     private final Map<Key<?>, Folded> folded;
 
     private Sheet(Kept kept, Map<Key<?>, Folded> folded) {
@@ -53,8 +55,10 @@ public final class Sheet {
      * @param changes which places each entry changed when it came, from {@code replayed} on
      * @param replayed how many entries were reckoned at once at first
      */
-    record Kept(Map<Class<? extends Payload>, Chapter<?>> chapters, PVector<Entry> entries, PMap<UUID, Integer> numbers, PVector<Reckoned> reckoned,
-            PMap<Key<?>, TreePMap<Integer, Object>> values, PMap<Reckoned.Look, TreePSet<Integer>> lookers, PMap<UUID, TreePMap<Integer, Boolean>> strikes,
+    record Kept(Map<Class<? extends Payload>, Chapter<?>> chapters, PVector<Entry> entries, PMap<UUID, Integer> numbers,
+            PVector<Reckoned> reckoned,
+            PMap<Key<?>, TreePMap<Integer, Object>> values, PMap<Reckoned.Look, TreePSet<Integer>> lookers,
+            PMap<UUID, TreePMap<Integer, Boolean>> strikes,
             PMap<UUID, TreePMap<Integer, Payload>> corrections, PMap<Class<?>, Written> kinds, PVector<int[]> changes, int replayed) {
     }
 
@@ -63,10 +67,16 @@ public final class Sheet {
         static final Written NONE = new Written(0, 0);
     }
 
-    /** Without entries. @param chapters one for each kind of entry that comes to something @throws IllegalStateException if they cannot be reckoned together */
+    /**
+     * Without entries.
+     *
+     * @param chapters one for each kind of entry that comes to something
+     * @throws IllegalStateException if they cannot be reckoned together
+     */
     public static Sheet blank(Collection<? extends Chapter<?>> chapters) {
         return new Sheet(new Kept(Order.of(chapters), TreePVector.empty(), HashTreePMap.empty(), TreePVector.empty(),
-                HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), TreePVector.empty(), 0), new ConcurrentHashMap<>());
+                HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(),
+                TreePVector.empty(), 0), new ConcurrentHashMap<>());
     }
 
     /**
@@ -91,7 +101,8 @@ public final class Sheet {
 
     /** The last entry of a kind, as it was written, whatever became of it. */
     public Optional<Entry> lastWritten(Class<? extends Payload> kind) {
-        return kept.kinds().entrySet().stream().filter(e -> kind.isAssignableFrom(e.getKey())).map(e -> e.getValue().last()).max(Comparator.naturalOrder()).map(last -> kept.entries().get(last - 1));
+        return kept.kinds().entrySet().stream().filter(e -> kind.isAssignableFrom(e.getKey())).map(e -> e.getValue().last())
+                .max(Comparator.naturalOrder()).map(last -> kept.entries().get(last - 1));
     }
 
     public boolean isStruck(UUID entry) {
@@ -110,7 +121,8 @@ public final class Sheet {
 
     /** @param corrections of the entry by their places; null if there is none */
     static Payload counting(Entry entry, TreePMap<Integer, Payload> corrections, IntPredicate isStruck) {
-        return corrections == null ? entry.payload() : corrections.descendingMap().entrySet().stream().filter(c -> !isStruck.test(c.getKey())).map(Map.Entry::getValue)
+        return corrections == null ? entry.payload() : corrections.descendingMap().entrySet().stream()
+                .filter(c -> !isStruck.test(c.getKey())).map(Map.Entry::getValue)
                 .filter(c -> c.getClass() == entry.payload().getClass()).findFirst().orElse(entry.payload());
     }
 
@@ -180,7 +192,8 @@ public final class Sheet {
         TreePMap<Integer, Object> all = kept.values().getOrDefault(look.key(), TreePMap.empty());
         TreePMap<Integer, Object> seen = switch (look.manner()) {
             case ALL -> all.headMap(number, false);
-            case BEFORE -> all.headMap(number, false).isEmpty() ? all.headMap(number, false) : TreePMap.singleton(all.lowerKey(number), all.lowerEntry(number).getValue());
+            case BEFORE -> all.headMap(number, false).isEmpty() ? all.headMap(number, false)
+                    : TreePMap.singleton(all.lowerKey(number), all.lowerEntry(number).getValue());
             case WHOLE -> all;
         };
         return new Sight(look.key(), seen.keySet().stream().map(by -> kept.entries().get(by - 1)).toList(), List.copyOf(seen.values()));
@@ -216,12 +229,14 @@ public final class Sheet {
     }
 
     public Extent extent() {
-        return new Extent(kept.entries().size(), kept.values().values().stream().mapToLong(TreePMap::size).sum(), kept.lookers().values().stream().mapToLong(TreePSet::size).sum(),
+        return new Extent(kept.entries().size(), kept.values().values().stream().mapToLong(TreePMap::size).sum(),
+                kept.lookers().values().stream().mapToLong(TreePSet::size).sum(),
                 Stream.concat(kept.strikes().values().stream(), kept.corrections().values().stream()).mapToLong(TreePMap::size).sum());
     }
 
     /**
-     * What does not fit together: entries numbered on, each found by its id and of the ordinal of its kind; under each key exactly what the outcomes provide; among the lookers exactly
+     * What does not fit together: entries numbered on, each found by its id and of the ordinal of its kind; under each key exactly what the
+     * outcomes provide; among the lookers exactly
      * those who looked; strikes and corrections exactly as they were said. Empty if all does.
      */
     public List<String> faults() {
@@ -241,7 +256,8 @@ public final class Sheet {
             return size == kept.entries().size() ? Optional.of(List.of()) : Optional.empty();
         }
         BitSet changed = new BitSet();
-        kept.changes().subList((int) size - kept.replayed(), kept.changes().size()).forEach(places -> IntStream.of(places).forEach(changed::set));
+        kept.changes().subList((int) size - kept.replayed(), kept.changes().size())
+                .forEach(places -> IntStream.of(places).forEach(changed::set));
         return Optional.of(changed.stream().mapToObj(number -> kept.entries().get(number - 1)).toList());
     }
 }

@@ -47,7 +47,8 @@ final class SheetCheck {
             boolean struck = Sheet.isStruck(kept.strikes().get(entry.id()));
             require(!struck || kept.reckoned().get(i).outcome().size() == 0, "what is struck comes to nothing", entry.sequence());
         }
-        kinds.forEach((kind, count) -> require(new Sheet.Written(count, last.get(kind)).equals(kept.kinds().get(kind)), "counted by kind", kind.getSimpleName()));
+        kinds.forEach((kind, count) ->
+                require(new Sheet.Written(count, last.get(kind)).equals(kept.kinds().get(kind)), "counted by kind", kind.getSimpleName()));
         require(kinds.size() == kept.kinds().size(), "no kind that is not there", kept.kinds().size());
     }
 

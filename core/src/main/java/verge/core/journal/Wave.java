@@ -128,7 +128,8 @@ final class Wave {
         for (int i = 0; i < added.size() && !first; i++) {
             changes = changes.plus(i == added.size() - 1 ? changed.stream().toArray() : new int[0]);
         }
-        return new Sheet.Kept(before.chapters(), before.entries().plusAll(added), numbers.merged(), all, values.merged(), lookers.merged(), strikes.merged(), corrections.merged(),
+        return new Sheet.Kept(before.chapters(), before.entries().plusAll(added), numbers.merged(), all, values.merged(), lookers.merged(),
+                strikes.merged(), corrections.merged(),
                 kinds.merged(), changes, first ? size() : before.replayed());
     }
 
@@ -142,7 +143,8 @@ final class Wave {
             return;
         }
         earlier.looked().stream().filter(look -> !seen.looked.contains(look)).forEach(look -> forget(look, number));
-        looked.stream().filter(look -> !earlier.looked().contains(look)).forEach(look -> lookers.put(look, or(lookers.get(look), TreePSet.<Integer>empty()).plus(number)));
+        looked.stream().filter(look -> !earlier.looked().contains(look))
+                .forEach(look -> lookers.put(look, or(lookers.get(look), TreePSet.<Integer>empty()).plus(number)));
         reckoned.put(number, new Reckoned(earlier.ordinal(), outcome, looked));
         changed.set(number);
         if (!same) {
@@ -161,8 +163,10 @@ final class Wave {
         try {
             Outcome outcome = chapter.reckon(new Line<>(entry, ordinal, chapter.kind().cast(says)), looks);
             outcome.requireEachKeyOnce();
-            outcome.wholeKeys().filter(key -> !(chapter instanceof WholeChapter<?> whole) || !whole.provides().contains(key.getClass())).findFirst().ifPresent(key -> {
-                throw new IllegalStateException(key + " counts for the whole job, and " + entry.payload().getClass().getSimpleName() + " does not say that it provides it");
+            outcome.wholeKeys().filter(key -> !(chapter instanceof WholeChapter<?> whole) || !whole.provides().contains(key.getClass()))
+                    .findFirst().ifPresent(key -> {
+                throw new IllegalStateException(key + " counts for the whole job, and " + entry.payload().getClass().getSimpleName()
+                        + " does not say that it provides it");
             });
             return outcome;
         } catch (RuntimeException unfit) {
@@ -204,7 +208,8 @@ final class Wave {
         lookers(Manner.ALL, key).tailSet(number, false).forEach(this::schedule);
         TreePSet<Integer> later = lookers(Manner.BEFORE, key);
         TreePMap<Integer, Object> provided = values.get(key);
-        Integer next = later.isEmpty() || provided == null ? null : provided.higherKey(number);   // from there on another value was seen, and still is
+        // from there on another value was seen, and still is
+        Integer next = later.isEmpty() || provided == null ? null : provided.higherKey(number);
         (next == null ? later.tailSet(number, false) : later.subSet(number, false, next, true)).forEach(this::schedule);
     }
 

@@ -4,7 +4,8 @@ import java.util.Set;
 import java.util.function.BiFunction;
 
 /**
- * What a capability knows of entries that may say something for the whole job. They are reckoned before all others and see nothing but what their like provide; which of them wait for
+ * What a capability knows of entries that may say something for the whole job. They are reckoned before all others and see nothing but what
+ * their like provide; which of them wait for
  * which is declared, so that one that would wait for itself is refused when the chapters are put together.
  *
  * @param <P> as of {@link Chapter}
@@ -23,7 +24,8 @@ public interface WholeChapter<P extends Payload> extends Chapter<P> {
         return reckonWhole(line, looks);
     }
 
-    static <P extends Payload> WholeChapter<P> of(Class<P> kind, Set<Class<? extends WholeKey<?>>> provides, Set<Class<? extends WholeKey<?>>> waitsFor, BiFunction<Line<P>, WholeLooks, Outcome> reckoning) {
+    static <P extends Payload> WholeChapter<P> of(Class<P> kind, Set<Class<? extends WholeKey<?>>> provides,
+            Set<Class<? extends WholeKey<?>>> waitsFor, BiFunction<Line<P>, WholeLooks, Outcome> reckoning) {
         return new WholeChapter<>() {
             @Override
             public Class<P> kind() {

@@ -37,7 +37,8 @@ public final class LeafEntries {
     private static Outcome setUp(Line<StationSetUp> line, Looks looks) {
         StationSetUp said = line.says();
         Optional<Plane> plane = SettingsEntries.inForce(looks).flatMap(JobGeodesy::plane);
-        if (plane.isEmpty() || !(StationFit.solve(said.arrangement(), said.conditions(), plane.get(), name -> Points.then(looks, name).map(StoredPoint::known)) instanceof StationSolution solved)) {
+        if (plane.isEmpty() || !(StationFit.solve(said.arrangement(), said.conditions(), plane.get(),
+                name -> Points.then(looks, name).map(StoredPoint::known)) instanceof StationSolution solved)) {
             return Outcome.NOTHING;
         }
         Leaf leaf = new Leaf(line.id(), line.ordinal(), said, solved);
@@ -53,7 +54,8 @@ public final class LeafEntries {
     private static Outcome closed(Line<LeafClosed> line, Looks looks) {
         UUID leaf = line.says().setup();
         Outcome closed = Outcome.of(new LeafClosedNow(leaf), true);
-        return looks.before(new LeafTakenUp()).equals(Optional.of(Optional.of(leaf))) ? closed.and(new LeafTakenUp(), Optional.empty()) : closed;
+        return looks.before(new LeafTakenUp()).equals(Optional.of(Optional.of(leaf))) ? closed.and(new LeafTakenUp(), Optional.empty())
+                : closed;
     }
 
     private static Outcome reopened(Line<LeafReopened> line, Looks looks) {

@@ -27,9 +27,11 @@ import verge.core.units.Length;
  * @param upsets the instrument's count of upsets then: another count later means that it was moved
  * @param reason why it was accepted although a check was outside its limit; else empty
  */
-public record StationSetUp(Arrangement arrangement, Conditions conditions, String instrument, long upsets, String reason) implements Sighted, Targeted, Naming {
+public record StationSetUp(Arrangement arrangement, Conditions conditions, String instrument, long upsets, String reason)
+        implements Sighted, Targeted, Naming {
     /** Over a known point with one backsight, oriented by coordinates. */
-    public static StationSetUp onKnownPoint(PointName station, PointName backsight, Length instrumentHeight, Target target, TotalStationReading reading,
+    public static StationSetUp onKnownPoint(PointName station, PointName backsight, Length instrumentHeight, Target target,
+            TotalStationReading reading,
             Atmosphere air, InstrumentPrecision precision, double refraction, String instrument, long upsets, String reason) {
         Arrangement arrangement = Arrangement.knownPoint(station, instrumentHeight, Sighting.of(backsight, target, Pointing.of(reading)));
         return new StationSetUp(arrangement, new Conditions(air, precision, InstrumentErrors.NONE, refraction), instrument, upsets, reason);
@@ -59,13 +61,15 @@ public record StationSetUp(Arrangement arrangement, Conditions conditions, Strin
 
     @Override
     public Stream<Target> targets() {
-        return Stream.concat(arrangement.sightings().stream().map(Sighting::target), arrangement.faceShots().stream().map(FaceShot::target));
+        return Stream.concat(arrangement.sightings().stream().map(Sighting::target),
+                arrangement.faceShots().stream().map(FaceShot::target));
     }
 
     @Override
     public StationSetUp withTargets(UnaryOperator<Target> other) {
         return with(arrangement.withSightings(arrangement.sightings().stream().map(s -> s.with(other.apply(s.target()))).toList())
-                .withFaceShots(arrangement.faceShots().stream().map(s -> new FaceShot(s.face(), s.pointing(), other.apply(s.target()))).toList()));
+                .withFaceShots(arrangement.faceShots().stream().map(s -> new FaceShot(s.face(), s.pointing(), other.apply(s.target())))
+                .toList()));
     }
 
     /** Of the station and of the marks that were sighted. */
@@ -76,6 +80,7 @@ public record StationSetUp(Arrangement arrangement, Conditions conditions, Strin
 
     @Override
     public StationSetUp renamed(UnaryOperator<PointName> other) {
-        return with(arrangement.withStation(other.apply(arrangement.station())).withSightings(arrangement.sightings().stream().map(s -> s.with(other.apply(s.mark()))).toList()));
+        return with(arrangement.withStation(other.apply(arrangement.station()))
+                .withSightings(arrangement.sightings().stream().map(s -> s.with(other.apply(s.mark()))).toList()));
     }
 }

@@ -18,7 +18,8 @@ import verge.core.units.Length;
 /**
  * Where a point lies that no prism stood on.
  *
- * <p>Textbook geometry in the plan of the grid; lengths that were taped or are the pole's own are brought from the ground into the grid where they lie. Pure functions; what has no solution (ends that
+ * <p>Textbook geometry in the plan of the grid; lengths that were taped or are the pole's own are brought from the ground into the grid
+ * where they lie. Pure functions; what has no solution (ends that
  * coincide, circles that do not meet, a face beside its edges) gives nothing.
  *
  * @param sigma of sights alone, as if independent: what was taped counts as exact; absent where nothing was sighted
@@ -48,8 +49,10 @@ public record Found(Position position, Optional<Uncertainty> sigma, Optional<Len
         double times = said.beyond().metres() / sighted;
         GridPoint plan = b.plan().plus(grid * times * north, grid * times * east);
         Optional<Elevation> elevation = rise.flatMap(up -> b.elevation().map(e -> new Elevation(e.metres() + times * up)));
-        Uncertainty sigma = new Uncertainty(onward(one.sigma().north(), two.sigma().north(), times), onward(one.sigma().east(), two.sigma().east(), times), onward(one.sigma().up(), two.sigma().up(), times));
-        return Optional.of(new Found(new Position(plan, elevation), Optional.of(sigma), Optional.empty(), said.between().map(own -> new Length(sighted - own.metres()))));
+        Uncertainty sigma = new Uncertainty(onward(one.sigma().north(), two.sigma().north(), times),
+                onward(one.sigma().east(), two.sigma().east(), times), onward(one.sigma().up(), two.sigma().up(), times));
+        return Optional.of(new Found(new Position(plan, elevation), Optional.of(sigma), Optional.empty(),
+                said.between().map(own -> new Length(sighted - own.metres()))));
     }
 
     /** From one place to the other. From one station that is known wherever it stands; from two, only by their heights. */
@@ -57,7 +60,8 @@ public record Found(Position position, Optional<Uncertainty> sigma, Optional<Len
         if (first.leaf().entry().equals(second.leaf().entry())) {
             return first.foot().flatMap(one -> second.foot().map(two -> two.reduction().rise().metres() - one.reduction().rise().metres()));
         }
-        return first.foot().flatMap(one -> one.position().elevation()).flatMap(low -> second.foot().flatMap(two -> two.position().elevation()).map(high -> high.metres() - low.metres()));
+        return first.foot().flatMap(one -> one.position().elevation())
+                .flatMap(low -> second.foot().flatMap(two -> two.position().elevation()).map(high -> high.metres() - low.metres()));
     }
 
     /** b + t (b − a) = (1 + t) b − t a. */
@@ -81,12 +85,14 @@ public record Found(Position position, Optional<Uncertainty> sigma, Optional<Len
         GridPoint plan = station.plus(away * middle.cos(), away * middle.sin());
         Occupation here = face.leaf().station().occupation();
         double grid = here.plane().gridPerGround(plan, plan, front.get().position().elevation()) * here.scale();
-        return Optional.of(new Found(new Position(plan, front.get().position().elevation()), Optional.of(front.get().sigma()), Optional.of(new Length((away - nearest) / grid)), Optional.empty()));
+        return Optional.of(new Found(new Position(plan, front.get().position().elevation()), Optional.of(front.get().sigma()),
+                Optional.of(new Length((away - nearest) / grid)), Optional.empty()));
     }
 
     /** How far the nearest place of the face is, where it was read a little aside. */
     private static double faceDistance(double read, double aside, double sine) {
-        // The place that was read lies the radius D s from the middle: (1 − s²) D² − 2 d cos(a) D + d² = 0; at the larger root it is the near face.
+        // The place that was read lies the radius D s from the middle: (1 − s²) D² − 2 d cos(a) D + d² = 0; at the larger root it is the
+        // near face.
         double p = read * Math.cos(aside) / (1 - sine * sine);
         double middle = p + Math.sqrt(Math.max(0, p * p - read * read / (1 - sine * sine)));
         return middle * (1 - sine);
@@ -97,13 +103,18 @@ public record Found(Position position, Optional<Uncertainty> sigma, Optional<Len
         GridPoint a = rim.get(0).position().plan();
         GridPoint b = rim.get(1).position().plan();
         GridPoint c = rim.get(2).position().plan();
-        OptionalDouble bulge = a.distanceMetres(b) < LEAST_METRES || b.distanceMetres(c) < LEAST_METRES || a.distanceMetres(c) < LEAST_METRES ? OptionalDouble.empty() : Arc.bulgeThrough(a, b, c);
-        Optional<Arc> arc = bulge.isPresent() && Double.isFinite(bulge.getAsDouble()) ? Arc.ofBulge(a, c, bulge.getAsDouble()) : Optional.empty();
-        return arc.filter(circle -> circle.radius() <= FLATTEST * Math.max(a.distanceMetres(b), Math.max(b.distanceMetres(c), a.distanceMetres(c)))).map(circle -> {
+        OptionalDouble bulge = a.distanceMetres(b) < LEAST_METRES || b.distanceMetres(c) < LEAST_METRES
+                || a.distanceMetres(c) < LEAST_METRES ? OptionalDouble.empty() : Arc.bulgeThrough(a, b, c);
+        Optional<Arc> arc = bulge.isPresent() && Double.isFinite(bulge.getAsDouble()) ? Arc.ofBulge(a, c, bulge.getAsDouble())
+                : Optional.empty();
+        return arc.filter(circle -> circle.radius() <= FLATTEST * Math.max(a.distanceMetres(b),
+                Math.max(b.distanceMetres(c), a.distanceMetres(c)))).map(circle -> {
             GridPoint centre = new GridPoint(circle.centreNorth(), circle.centreEast());
             List<Elevation> heights = rim.stream().flatMap(o -> o.position().elevation().stream()).toList();
-            Optional<Elevation> mean = heights.size() < rim.size() ? Optional.empty() : Optional.of(new Elevation(heights.stream().mapToDouble(Elevation::metres).average().orElseThrow()));
-            return new Found(new Position(centre, mean), Optional.empty(), Optional.of(new Length(circle.radius() / plane.gridPerGround(centre, centre, mean))), Optional.empty());
+            Optional<Elevation> mean = heights.size() < rim.size() ? Optional.empty()
+                    : Optional.of(new Elevation(heights.stream().mapToDouble(Elevation::metres).average().orElseThrow()));
+            return new Found(new Position(centre, mean), Optional.empty(),
+                    Optional.of(new Length(circle.radius() / plane.gridPerGround(centre, centre, mean))), Optional.empty());
         });
     }
 
@@ -111,7 +122,8 @@ public record Found(Position position, Optional<Uncertainty> sigma, Optional<Len
         double grid = plane.gridPerGround(first.plan(), other.plan(), first.elevation());
         GridPoint a = first.plan();
         GridPoint b = other.plan();
-        return Meetings.between(new Meetings.Circle(a, grid * said.from().metres()), new Meetings.Circle(b, grid * said.fromOther().metres())).stream()
+        return Meetings.between(new Meetings.Circle(a, grid * said.from().metres()),
+                new Meetings.Circle(b, grid * said.fromOther().metres())).stream()
                 .filter(p -> isLeft(a, b, p) == said.left() || isOn(a, b, p)).findFirst().map(Found::flat);
     }
 

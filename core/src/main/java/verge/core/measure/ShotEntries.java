@@ -35,13 +35,16 @@ public final class ShotEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.of(ShotTaken.class, ShotEntries::shot), Chapter.of(SightTaken.class, ShotEntries::sight), Chapter.of(PointFound.class, ShotEntries::found),
+        return List.of(Chapter.of(ShotTaken.class, ShotEntries::shot), Chapter.of(SightTaken.class, ShotEntries::sight),
+                Chapter.of(PointFound.class, ShotEntries::found),
                 Chapter.of(NotesWritten.class, (line, looks) -> notes(line.says().shot(), line.says().notes())));
     }
 
     private static Outcome shot(Line<ShotTaken> line, Looks looks) {
         ShotTaken said = line.says();
-        return measured(line.id(), said, Optional.of(said.setup()), LeafEntries.observed(looks, said.setup(), said.reading(), said.target()).flatMap(o -> place(looks, said, o.position()).map(at -> new Place(at, Optional.of(o.sigma())))));
+        return measured(line.id(), said, Optional.of(said.setup()),
+                LeafEntries.observed(looks, said.setup(), said.reading(), said.target())
+                .flatMap(o -> place(looks, said, o.position()).map(at -> new Place(at, Optional.of(o.sigma())))));
     }
 
     /** Where a point came to lie. @param sigma absent if nobody knows */
@@ -54,8 +57,10 @@ public final class ShotEntries {
      * @param setup the leaf that it was observed from
      */
     public static Outcome measured(UUID entry, Measured said, Optional<UUID> setup, Optional<Place> place) {
-        return place.map(at -> new StoredPoint(entry, said.name(), said.code(), Origin.MEASURED, at.position(), at.sigma(), Optional.empty(), setup))
-                .map(p -> Points.outcome(p).and(StringEntries.joined(p, said.joins()))).orElse(Outcome.NOTHING).and(notes(entry, said.notes()));
+        return place.map(at -> new StoredPoint(entry, said.name(), said.code(), Origin.MEASURED, at.position(), at.sigma(),
+                Optional.empty(), setup))
+                .map(p -> Points.outcome(p).and(StringEntries.joined(p, said.joins()))).orElse(Outcome.NOTHING)
+                .and(notes(entry, said.notes()));
     }
 
     /** Beside the prism; nowhere if that was told along a string of which no piece stands any more. */
@@ -65,20 +70,25 @@ public final class ShotEntries {
             return Optional.of(foot);
         }
         Occupation here = looks.before(new LeafOf(said.setup())).orElseThrow().station().occupation();
-        Optional<Angle> along = aside.line().flatMap(id -> SurveyString.of(id, looks.all(new StepsOf(id)))).flatMap(s -> Path.azimuthNear(Shape.of(s).paths(), foot.plan()));
+        Optional<Angle> along = aside.line().flatMap(id -> SurveyString.of(id, looks.all(new StepsOf(id))))
+                .flatMap(s -> Path.azimuthNear(Shape.of(s).paths(), foot.plan()));
         return aside.line().isPresent() ? along.map(a -> aside.from(here, foot, a.cos(), a.sin())) : Optional.of(aside.from(here, foot));
     }
 
     private static Outcome sight(Line<SightTaken> line, Looks looks) {
         SightTaken said = line.says();
-        return looks.before(new LeafOf(said.setup())).map(leaf -> Outcome.of(new SightsFor(said.point()), Sight.of(leaf, said))).orElse(Outcome.NOTHING);
+        return looks.before(new LeafOf(said.setup())).map(leaf -> Outcome.of(new SightsFor(said.point()), Sight.of(leaf, said)))
+                .orElse(Outcome.NOTHING);
     }
 
     private static Outcome found(Line<PointFound> line, Looks looks) {
         PointFound said = line.says();
         List<Sight> sights = looks.all(new SightsFor(line.id()));
-        Optional<Found> found = SettingsEntries.inForce(looks).flatMap(JobGeodesy::plane).flatMap(plane -> found(said.finding(), sights, seen -> seen.now(looks).map(StoredPoint::position), plane));
-        return measured(line.id(), said, sights.stream().findFirst().map(s -> s.leaf().entry()), found.map(f -> new Place(f.position(), f.sigma()))).and(found.map(f -> Outcome.of(new FoundOf(line.id()), f)).orElse(Outcome.NOTHING));
+        Optional<Found> found = SettingsEntries.inForce(looks).flatMap(JobGeodesy::plane)
+                .flatMap(plane -> found(said.finding(), sights, seen -> seen.now(looks).map(StoredPoint::position), plane));
+        return measured(line.id(), said, sights.stream().findFirst().map(s -> s.leaf().entry()),
+                found.map(f -> new Place(f.position(), f.sigma())))
+                .and(found.map(f -> Outcome.of(new FoundOf(line.id()), f)).orElse(Outcome.NOTHING));
     }
 
     /**
@@ -99,7 +109,8 @@ public final class ShotEntries {
             return Found.edges(sights.get(0), sights.get(1), sights.get(2));
         }
         List<ObservedPoint> feet = sights.stream().flatMap(s -> s.foot().stream()).toList();
-        return feet.size() < sights.size() ? Optional.empty() : finding instanceof Finding.Beyond beyond ? Found.beyond(beyond, sights.get(0), sights.get(1), plane) : Found.rim(feet, plane);
+        return feet.size() < sights.size() ? Optional.empty() : finding instanceof Finding.Beyond beyond
+                ? Found.beyond(beyond, sights.get(0), sights.get(1), plane) : Found.rim(feet, plane);
     }
 
     private static Outcome notes(UUID shot, Map<String, String> notes) {

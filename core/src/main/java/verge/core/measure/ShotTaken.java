@@ -21,7 +21,8 @@ import verge.core.strings.Joining;
  * @param aside where the point lies beside the prism
  * @param joins the strings that it is a vertex of, each once
  */
-public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes, Aside aside, List<Joining> joins)
+public record ShotTaken(UUID setup, PointName name, Code code, TotalStationReading reading, Target target, Map<String, String> notes,
+        Aside aside, List<Joining> joins)
         implements Sighted, Targeted, Measured {
     public ShotTaken {
         notes = Map.copyOf(notes);

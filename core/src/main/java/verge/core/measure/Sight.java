@@ -14,6 +14,7 @@ import verge.core.units.Angle;
 public record Sight(Leaf leaf, Angle azimuth, Optional<ObservedPoint> foot) {
     static Sight of(Leaf leaf, SightTaken taken) {
         Angle direction = leaf.station().occupation().conditions().errors().direction(taken.reading());
-        return new Sight(leaf, leaf.station().azimuth(direction), taken.reading().shot().map(shot -> leaf.station().observe(shot, taken.target())));
+        return new Sight(leaf, leaf.station().azimuth(direction), taken.reading().shot()
+                .map(shot -> leaf.station().observe(shot, taken.target())));
     }
 }

@@ -14,7 +14,8 @@ public final class Search {
     }
 
     /**
-     * All places where a function is nought, as far as samples tell: where it changes its sign between two, and where it only comes near between
+     * All places where a function is nought, as far as samples tell: where it changes its sign between two, and where it only comes near
+     * between
      * three and turns back. What happens twice within one step without turning back is not seen.
      *
      * @param samples of the function, the first where it begins to be looked at, each a step from the one before
@@ -47,11 +48,13 @@ public final class Search {
     /** Whether it comes nearest to nought in the middle, on the same side of it. */
     private static boolean turnsBack(double before, double here, double after) {
         double sign = -Math.signum(here);
-        return sign * before < 0 && sign * after < 0 && sign * here >= sign * before && sign * here >= sign * after && sign * here > Math.min(sign * before, sign * after);
+        return sign * before < 0 && sign * after < 0 && sign * here >= sign * before && sign * here >= sign * after
+                && sign * here > Math.min(sign * before, sign * after);
     }
 
     /**
-     * Where a function changes its sign, by false position with halving of the end that stays (Dowell and Jarratt 1971, the 'Illinois' rule).
+     * Where a function changes its sign, by false position with halving of the end that stays (Dowell and Jarratt 1971, the 'Illinois'
+     * rule).
      *
      * @param atFrom the function at the begin, of the other sign than at the end
      * @param small what counts as nought

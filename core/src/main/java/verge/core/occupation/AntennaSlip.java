@@ -10,7 +10,8 @@ import verge.core.satellite.AntennaOverMark;
 import verge.core.units.Length;
 
 /**
- * A slip in an antenna's height that would explain why a known mark comes out too high or too low: measured to another part than was said, or in feet.
+ * A slip in an antenna's height that would explain why a known mark comes out too high or too low: measured to another part than was said,
+ * or in feet.
  *
  * @param kind which
  * @param instead what it should have been, to which part
@@ -38,9 +39,12 @@ public record AntennaSlip(Kind kind, AntennaHeight instead) {
             return Optional.empty();
         }
         AntennaHeight said = antenna.height();
-        Stream<AntennaSlip> parts = Arrays.stream(AntennaHeight.To.values()).filter(to -> to != said.to()).map(to -> new AntennaSlip(Kind.OTHER_PART, new AntennaHeight(said.measured(), to)));
-        Stream<AntennaSlip> feet = Stream.of(new AntennaSlip(Kind.FEET, new AntennaHeight(new Length(said.measured().metres() * FOOT), said.to())));
-        return Stream.concat(parts, feet).filter(s -> s.off(up, antenna) < AGREES_METRES).min(Comparator.comparingDouble(s -> s.off(up, antenna)));
+        Stream<AntennaSlip> parts = Arrays.stream(AntennaHeight.To.values()).filter(to -> to != said.to())
+                .map(to -> new AntennaSlip(Kind.OTHER_PART, new AntennaHeight(said.measured(), to)));
+        Stream<AntennaSlip> feet = Stream.of(new AntennaSlip(Kind.FEET,
+                new AntennaHeight(new Length(said.measured().metres() * FOOT), said.to())));
+        return Stream.concat(parts, feet).filter(s -> s.off(up, antenna) < AGREES_METRES)
+                .min(Comparator.comparingDouble(s -> s.off(up, antenna)));
     }
 
     /** What is left of it once the slip is put right. */

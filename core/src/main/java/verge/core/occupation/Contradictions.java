@@ -32,7 +32,9 @@ final class Contradictions {
             if (told.isPresent() && told.getAsInt() != base.station()) {
                 all.add(new Breach(Breach.Kind.OTHER_BASE, told.getAsInt(), base.station()));
             }
-            solved.place().map(p -> away(p, base)).filter(m -> m > FARTHEST_BASE_METRES).ifPresent(m -> all.add(new Breach(Breach.Kind.FAR_BASE, Math.round(m / 1_000), Math.round(FARTHEST_BASE_METRES / 1_000))));
+            solved.place().map(p -> away(p, base)).filter(m -> m > FARTHEST_BASE_METRES)
+                    .ifPresent(m -> all.add(new Breach(Breach.Kind.FAR_BASE, Math.round(m / 1_000),
+                    Math.round(FARTHEST_BASE_METRES / 1_000))));
         });
         heard.silentSeconds().ifPresent(silent -> {
             if (solved.age().isEmpty() || solved.age().getAsDouble() < silent / 2) {

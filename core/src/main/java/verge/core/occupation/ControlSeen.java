@@ -33,7 +33,8 @@ public record ControlSeen(Stood stood, Optional<Stood> against, Length north, Le
             stood.place().ifPresent(place -> {
                 Optional<StoredPoint> known = state.find(stood.name(), Origin.CONTROL);
                 known.ifPresent(k -> all.add(of(stood, Optional.empty(), place, k.position(), k.sigma())));
-                Optional.ofNullable(before.put(stood.name(), stood)).ifPresent(b -> all.add(of(stood, Optional.of(b), place, b.place().orElseThrow(), b.sigma())));
+                Optional.ofNullable(before.put(stood.name(), stood))
+                        .ifPresent(b -> all.add(of(stood, Optional.of(b), place, b.place().orElseThrow(), b.sigma())));
             });
         }
         return all;
@@ -43,9 +44,12 @@ public record ControlSeen(Stood stood, Optional<Stood> against, Length north, Le
         double north = place.plan().northing() - other.plan().northing();
         double east = place.plan().easting() - other.plan().easting();
         Optional<Length> up = place.elevation().flatMap(p -> other.elevation().map(p::minus));
-        double plan = Math.max(LEAST_PLAN_METRES, SIGMAS * Math.hypot(metres(stood.sigma().map(Uncertainty::plan)), metres(sigma.map(Uncertainty::plan))));
-        double high = Math.max(LEAST_UP_METRES, SIGMAS * Math.hypot(metres(stood.sigma().map(Uncertainty::up)), metres(sigma.map(Uncertainty::up))));
-        return new ControlSeen(stood, against, new Length(north), new Length(east), up, Math.hypot(north, east) <= plan && up.map(u -> Math.abs(u.metres()) <= high).orElse(true));
+        double plan = Math.max(LEAST_PLAN_METRES,
+                SIGMAS * Math.hypot(metres(stood.sigma().map(Uncertainty::plan)), metres(sigma.map(Uncertainty::plan))));
+        double high = Math.max(LEAST_UP_METRES,
+                SIGMAS * Math.hypot(metres(stood.sigma().map(Uncertainty::up)), metres(sigma.map(Uncertainty::up))));
+        return new ControlSeen(stood, against, new Length(north), new Length(east), up,
+                Math.hypot(north, east) <= plan && up.map(u -> Math.abs(u.metres()) <= high).orElse(true));
     }
 
     private static double metres(Optional<Length> length) {

@@ -11,7 +11,8 @@ import verge.core.satellite.SolvedPosition;
 import verge.core.units.Length;
 
 /**
- * Watches the fixed solutions of one receiver for a jump: a pole that stood still is somewhere else at once, farther than anybody begins to walk and less than it is carried. Whole cycles
+ * Watches the fixed solutions of one receiver for a jump: a pole that stood still is somewhere else at once, farther than anybody begins to
+ * walk and less than it is carried. Whole cycles
  * that were fixed wrongly, or are now, look like this.
  */
 public final class JumpWatch {
@@ -52,7 +53,8 @@ public final class JumpWatch {
 
     /** Just before now, for a while, within the noise. */
     private boolean stoodStill(Instant now) {
-        return !lately.isEmpty() && Duration.between(lately.getLast().at(), now).compareTo(AT_ONCE) <= 0 && Duration.between(lately.getFirst().at(), now).compareTo(STOOD) >= 0
+        return !lately.isEmpty() && Duration.between(lately.getLast().at(), now).compareTo(AT_ONCE) <= 0
+                && Duration.between(lately.getFirst().at(), now).compareTo(STOOD) >= 0
                 && lately.stream().allMatch(f -> f.place().minus(lately.getLast().place()).length() < STILL_METRES);
     }
 

@@ -43,7 +43,8 @@ public record Limits(Length plan, Length height, double ageSeconds, double pdop,
             all.add(new Breach(Breach.Kind.AGE, solved.age().getAsDouble(), ageSeconds));
         }
         solved.dilution().map(Dilution::position).filter(p -> p > pdop).ifPresent(p -> all.add(new Breach(Breach.Kind.PDOP, p, pdop)));
-        lean.map(PoleTilt::tilt).filter(t -> t.radians() > tilt.radians()).ifPresent(t -> all.add(new Breach(Breach.Kind.TILT, t.degrees(), tilt.degrees())));
+        lean.map(PoleTilt::tilt).filter(t -> t.radians() > tilt.radians())
+                .ifPresent(t -> all.add(new Breach(Breach.Kind.TILT, t.degrees(), tilt.degrees())));
         return all;
     }
 
@@ -51,7 +52,8 @@ public record Limits(Length plan, Length height, double ageSeconds, double pdop,
     private static Optional<Uncertainty> sigma(SolvedPosition solved, Optional<PoleTilt> lean, Length antenna) {
         return solved.sigma().flatMap(s -> solved.place().map(EarthPlace::position).map(at -> {
             double[] leaning = lean.map(t -> t.spread(antenna, at).northEastUp(at)).orElse(new double[3]);
-            return new Uncertainty(new Length(Math.hypot(s.north(), leaning[0])), new Length(Math.hypot(s.east(), leaning[1])), new Length(Math.hypot(s.up(), leaning[2])));
+            return new Uncertainty(new Length(Math.hypot(s.north(), leaning[0])), new Length(Math.hypot(s.east(), leaning[1])),
+                    new Length(Math.hypot(s.up(), leaning[2])));
         }));
     }
 }

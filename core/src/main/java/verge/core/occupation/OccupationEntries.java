@@ -29,7 +29,10 @@ public final class OccupationEntries {
         PointOccupied said = line.says();
         Optional<Base> base = base(looks, said);
         Optional<ShotEntries.Place> place = place(looks, said).map(p -> new ShotEntries.Place(p.position(), Optional.of(p.sigma())));
-        Outcome measured = ShotEntries.measured(line.id(), said, Optional.empty(), place).and(new StoodOn(), new Stood(line.id(), said.name(), said.epochs().end(), said.base(), said.antenna().known().map(height -> OccupiedPlace.foot(reference(said, base), height, said.tilt())), sigma(said), place.map(ShotEntries.Place::position), place.flatMap(ShotEntries.Place::sigma)));
+        Outcome measured = ShotEntries.measured(line.id(), said, Optional.empty(), place)
+                .and(new StoodOn(), new Stood(line.id(), said.name(), said.epochs().end(), said.base(),
+                said.antenna().known().map(height -> OccupiedPlace.foot(reference(said, base), height, said.tilt())), sigma(said),
+                place.map(ShotEntries.Place::position), place.flatMap(ShotEntries.Place::sigma)));
         Outcome heard = said.base().map(b -> measured.and(new HeardAs(b.station()), b).and(new HeardBy(b.name()), b)).orElse(measured);
         return base.map(b -> heard.and(new BaseUnder(line.id()), b)).orElse(heard);
     }
@@ -60,6 +63,7 @@ public final class OccupationEntries {
      * @param base of the job's own that it was measured from; else the base is where it said
      */
     public static Optional<OccupiedPlace> place(PointOccupied said, Optional<Base> base, JobGeodesy geodesy) {
-        return said.antenna().known().flatMap(height -> OccupiedPlace.below(reference(said, base), said.spread(), height, said.tilt(), geodesy));
+        return said.antenna().known().flatMap(height ->
+                OccupiedPlace.below(reference(said, base), said.spread(), height, said.tilt(), geodesy));
     }
 }

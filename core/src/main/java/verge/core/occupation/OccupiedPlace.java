@@ -24,10 +24,15 @@ public record OccupiedPlace(EarthPlace earth, Position position, Uncertainty sig
     /** How well a person reads a pole or a tape. */
     private static final double SIGMA_HEIGHT_METRES = 0.001;
 
-    /** The foot of a pole below its antenna, on the ellipsoid of satellites. @param height of the reference point over the foot, along the pole */
+    /**
+     * The foot of a pole below its antenna, on the ellipsoid of satellites.
+     *
+     * @param height of the reference point over the foot, along the pole
+     */
     public static EarthPlace foot(EarthCentred reference, Length height, Optional<PoleTilt> tilt) {
         Geographic at = reference.place(ReferenceEllipsoid.WGS84).position();
-        return reference.minus(tilt.map(t -> t.upwards(height, at)).orElseGet(() -> EarthCentred.ofNorthEastUp(0, 0, height.metres(), at))).place(ReferenceEllipsoid.WGS84);
+        return reference.minus(tilt.map(t -> t.upwards(height, at)).orElseGet(() -> EarthCentred.ofNorthEastUp(0, 0, height.metres(), at)))
+                .place(ReferenceEllipsoid.WGS84);
     }
 
     /**
@@ -37,12 +42,14 @@ public record OccupiedPlace(EarthPlace earth, Position position, Uncertainty sig
      * @param tilt absent for an upright pole
      * @return empty where the job's system is not known on the earth
      */
-    public static Optional<OccupiedPlace> below(EarthCentred reference, EarthCovariance spread, Length height, Optional<PoleTilt> tilt, JobGeodesy geodesy) {
+    public static Optional<OccupiedPlace> below(EarthCentred reference, EarthCovariance spread, Length height, Optional<PoleTilt> tilt,
+            JobGeodesy geodesy) {
         Geographic at = reference.place(ReferenceEllipsoid.WGS84).position();
         EarthCovariance all = spread.plus(EarthCovariance.ofNorthEastUp(0, 0, SIGMA_HEIGHT_METRES, at));
         EarthPlace foot = foot(reference, height, tilt);
         EarthCovariance whole = tilt.map(t -> all.plus(t.spread(height, at))).orElse(all);
-        return geodesy.position(foot).map(p -> new OccupiedPlace(foot, p, sigma(whole, at, geodesy.convergence(p.plan()).orElse(new Angle(0)))));
+        return geodesy.position(foot).map(p ->
+                new OccupiedPlace(foot, p, sigma(whole, at, geodesy.convergence(p.plan()).orElse(new Angle(0)))));
     }
 
     /** Grid north lies γ clockwise from true north. */

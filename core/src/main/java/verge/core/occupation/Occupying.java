@@ -22,7 +22,8 @@ import verge.core.units.Length;
 /**
  * Solutions of one pole that stands still, as they come, and their mean.
  *
- * <p>The mean is said to be as well known as its solutions are on the average: reflections and air stay the same over some seconds, so that many solutions at once are hardly better
+ * <p>The mean is said to be as well known as its solutions are on the average: reflections and air stay the same over some seconds, so that
+ * many solutions at once are hardly better
  * than one.
  */
 public final class Occupying {
@@ -41,7 +42,8 @@ public final class Occupying {
     private final boolean accepted;
     private final List<Taken> taken = new ArrayList<>();
 
-    private record Taken(SolvedPosition solved, Optional<BaseHeard> base, Optional<PoleTilt> tilt, EarthCentred antenna, EarthCentred foot) {
+    private record Taken(SolvedPosition solved, Optional<BaseHeard> base, Optional<PoleTilt> tilt, EarthCentred antenna,
+            EarthCentred foot) {
     }
 
     /**
@@ -57,7 +59,10 @@ public final class Occupying {
     public record Mean(Optional<BaseHeard> base, EarthCentred vector, EarthCovariance spread, Epochs epochs, Optional<PoleTilt> tilt) {
     }
 
-    /** @param height of the antenna's reference point over the foot, along the pole @param accepted whether there is a reason to take what is beyond the limits; float at worst */
+    /**
+     * @param height of the antenna's reference point over the foot, along the pole
+     * @param accepted whether there is a reason to take what is beyond the limits; float at worst
+     */
     public Occupying(Length height, Manner manner, boolean accepted) {
         this.height = height;
         this.manner = manner;
@@ -77,7 +82,8 @@ public final class Occupying {
      *
      * @param heard what it rests on
      * @param tilt absent if the pole is held upright
-     * @throws SurveyException NOT_FIXED, RECEIVER_OFF_EARTH, OUTSIDE_LIMITS, RECEIVER_WITHOUT_SIGMA, BASE_CHANGED, RECEIVER_CLOCK_BACK, TILT_NOT_READY, POLE_WANDERED or HEIGHT_WANDERED; whoever gets one begins anew
+     * @throws SurveyException NOT_FIXED, RECEIVER_OFF_EARTH, OUTSIDE_LIMITS, RECEIVER_WITHOUT_SIGMA, BASE_CHANGED, RECEIVER_CLOCK_BACK,
+     *     TILT_NOT_READY, POLE_WANDERED or HEIGHT_WANDERED; whoever gets one begins anew
      */
     public void take(SolvedPosition solved, Heard heard, Optional<PoleTilt> tilt) {
         Optional<BaseHeard> base = heard.base();
@@ -89,15 +95,19 @@ public final class Occupying {
             throw new SurveyException(Problem.RECEIVER_OFF_EARTH, Math.round(above));
         }
         SolvedPosition.Sigma sigma = solved.sigma().orElseThrow(() -> new SurveyException(Problem.RECEIVER_WITHOUT_SIGMA));
-        List<Breach> beyond = accepted ? List.of() : Stream.concat(manner.limits().of(solved, tilt, height).stream(), Contradictions.of(solved, heard, height).stream()).toList();
-        if (manner.waits() && !beyond.isEmpty() && beyond.stream().allMatch(b -> b.kind() == Breach.Kind.PLAN || b.kind() == Breach.Kind.HEIGHT)) {
+        List<Breach> beyond = accepted ? List.of()
+                : Stream.concat(manner.limits().of(solved, tilt, height).stream(), Contradictions.of(solved, heard, height).stream())
+                .toList();
+        if (manner.waits() && !beyond.isEmpty() && beyond.stream()
+                .allMatch(b -> b.kind() == Breach.Kind.PLAN || b.kind() == Breach.Kind.HEIGHT)) {
             return;
         } else if (!beyond.isEmpty()) {
             throw new SurveyException(Problem.OUTSIDE_LIMITS, beyond);
         }
         EarthCentred antenna = EarthCentred.of(solved.place().get(), ReferenceEllipsoid.WGS84);
         Geographic at = solved.place().get().position();
-        Taken next = new Taken(solved, base, tilt, antenna, antenna.minus(tilt.map(t -> t.upwards(height, at)).orElseGet(() -> EarthCentred.ofNorthEastUp(0, 0, height.metres(), at))));
+        Taken next = new Taken(solved, base, tilt, antenna,
+                antenna.minus(tilt.map(t -> t.upwards(height, at)).orElseGet(() -> EarthCentred.ofNorthEastUp(0, 0, height.metres(), at))));
         taken.stream().findFirst().ifPresent(first -> {
             requireSame(first.base(), base);
             if (!solved.at().isAfter(taken.get(taken.size() - 1).solved().at())) {
@@ -129,9 +139,12 @@ public final class Occupying {
     }
 
     private static void requireSame(Optional<BaseHeard> before, Optional<BaseHeard> now) {
-        boolean same = before.isPresent() == now.isPresent() && before.map(b -> b.station() == now.get().station() && b.place().minus(now.get().place()).length() < SAME_BASE_METRES).orElse(true);
+        boolean same = before.isPresent() == now.isPresent()
+                && before.map(b -> b.station() == now.get().station() && b.place().minus(now.get().place()).length() < SAME_BASE_METRES)
+                .orElse(true);
         if (!same) {
-            throw new SurveyException(Problem.BASE_CHANGED, before.map(BaseHeard::name).orElse("none"), now.map(BaseHeard::name).orElse("none"));
+            throw new SurveyException(Problem.BASE_CHANGED, before.map(BaseHeard::name).orElse("none"),
+                    now.map(BaseHeard::name).orElse("none"));
         }
     }
 
@@ -143,12 +156,14 @@ public final class Occupying {
         Taken first = taken.get(0);
         EarthCentred from = first.base().map(BaseHeard::place).orElse(new EarthCentred(0, 0, 0));
         EarthMean mean = EarthMean.of(taken.stream().map(Occupying::weighed).toList());
-        return new Mean(first.base(), mean.place().minus(from), mean.spread(), Epochs.of(taken.stream().map(Taken::solved).toList()), tilt());
+        return new Mean(first.base(), mean.place().minus(from), mean.spread(), Epochs.of(taken.stream().map(Taken::solved).toList()),
+                tilt());
     }
 
     private static EarthMean.Weighed weighed(Taken each) {
         SolvedPosition.Sigma sigma = each.solved().sigma().orElseThrow();
-        return new EarthMean.Weighed(each.antenna(), EarthCovariance.ofNorthEastUp(sigma.north(), sigma.east(), sigma.up(), each.solved().place().orElseThrow().position()));
+        return new EarthMean.Weighed(each.antenna(),
+                EarthCovariance.ofNorthEastUp(sigma.north(), sigma.east(), sigma.up(), each.solved().place().orElseThrow().position()));
     }
 
     /** The mean lean, by its horizontal parts: a mean of azimuths would fail about north. */
@@ -159,6 +174,7 @@ public final class Occupying {
         }
         double north = all.stream().mapToDouble(t -> t.tilt().sin() * t.azimuth().cos()).average().orElseThrow();
         double east = all.stream().mapToDouble(t -> t.tilt().sin() * t.azimuth().sin()).average().orElseThrow();
-        return Optional.of(new PoleTilt(new Angle(Math.asin(Math.min(1, Math.hypot(north, east)))), new Angle(Math.atan2(east, north)).wholeCircle(), all.get(0).sigmaTilt(), all.get(0).sigmaAzimuth()));
+        return Optional.of(new PoleTilt(new Angle(Math.asin(Math.min(1, Math.hypot(north, east)))),
+                new Angle(Math.atan2(east, north)).wholeCircle(), all.get(0).sigmaTilt(), all.get(0).sigmaAzimuth()));
     }
 }

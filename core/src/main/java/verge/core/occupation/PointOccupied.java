@@ -18,14 +18,16 @@ import verge.core.strings.Joining;
 /**
  * A point that a satellite receiver stood on.
  *
- * @param base from which the vector leads; absent if the receiver worked without one, or did not say which: the vector then leads from the earth's centre
+ * @param base from which the vector leads; absent if the receiver worked without one, or did not say which: the vector then leads from the
+ *     earth's centre
  * @param vector to the antenna's reference point
  * @param spread of the vector; what the antenna's height and the tilt add comes later
  * @param tilt absent if the pole was held upright
  * @param receiver as it is called
  * @param reason why it was accepted although something spoke against it; else empty
  */
-public record PointOccupied(PointName name, Code code, Optional<BaseHeard> base, EarthCentred vector, EarthCovariance spread, Epochs epochs, AntennaOverMark antenna, Optional<PoleTilt> tilt, String receiver,
+public record PointOccupied(PointName name, Code code, Optional<BaseHeard> base, EarthCentred vector, EarthCovariance spread, Epochs epochs,
+        AntennaOverMark antenna, Optional<PoleTilt> tilt, String receiver,
         String reason, Map<String, String> notes, List<Joining> joins) implements Measured, OnPole {
     /** From the earth's centre to whatever is on the earth. */
     private static final double LEAST_METRES = 6_300_000;

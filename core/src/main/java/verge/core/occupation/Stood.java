@@ -18,5 +18,6 @@ import verge.core.satellite.SolvedPosition;
  * @param place as it is now; absent where it has none in the job's grid
  * @param sigma as the place
  */
-public record Stood(UUID entry, PointName name, Instant at, Optional<BaseHeard> base, Optional<EarthPlace> earth, SolvedPosition.Sigma solved, Optional<Position> place, Optional<Uncertainty> sigma) {
+public record Stood(UUID entry, PointName name, Instant at, Optional<BaseHeard> base, Optional<EarthPlace> earth,
+        SolvedPosition.Sigma solved, Optional<Position> place, Optional<Uncertainty> sigma) {
 }

@@ -33,7 +33,8 @@ public record Arc(double centreNorth, double centreEast, double radius, double s
      * The bulge of the arc from one point to another through a third; empty if two of them coincide, or if the third lies on the straight
      * line through the others and beyond its ends, where no arc passes.
      *
-     * <p>An arc is seen from a point on it under half of what it does not turn through (Euclid III.20 and 22), so that no centre is needed and
+     * <p>An arc is seen from a point on it under half of what it does not turn through (Euclid III.20 and 22), so that no centre is needed
+     * and
      * a flat arc loses no digits. Three points on one line give a bulge of nought.
      */
     public static OptionalDouble bulgeThrough(GridPoint from, GridPoint via, GridPoint to) {
@@ -45,7 +46,8 @@ public record Arc(double centreNorth, double centreEast, double radius, double s
         double dot = backNorth * onNorth + backEast * onEast;
         double turn = Math.atan2(cross, dot);
         boolean coincide = from.equals(via) || via.equals(to) || from.equals(to);
-        return coincide || cross == 0 && dot > 0 ? OptionalDouble.empty() : OptionalDouble.of(-Math.signum(turn) / Math.tan(Math.abs(turn) / 2));
+        return coincide || cross == 0 && dot > 0 ? OptionalDouble.empty()
+                : OptionalDouble.of(-Math.signum(turn) / Math.tan(Math.abs(turn) / 2));
     }
 
     /** Distance of a place from the circle that the arc lies on, positive outside of it. */
@@ -53,7 +55,9 @@ public record Arc(double centreNorth, double centreEast, double radius, double s
         return Math.hypot(place.northing() - centreNorth, place.easting() - centreEast) - radius;
     }
 
-    /** How far along the arc, from 0 at its begin to 1 at its end, the place of it lies that looks towards another; beyond 1 past its end. */
+    /**
+     * How far along the arc, from 0 at its begin to 1 at its end, the place of it lies that looks towards another; beyond 1 past its end.
+     */
     public double part(GridPoint place) {
         double angle = Math.atan2(place.northing() - centreNorth, place.easting() - centreEast) - start;
         double turned = sweep < 0 ? -angle : angle;

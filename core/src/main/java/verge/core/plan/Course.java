@@ -1,7 +1,8 @@
 package verge.core.plan;
 
 /**
- * A line in plan that is told exactly: pieces behind each other, each smooth in itself. What stations and offsets are reckoned on where arcs are
+ * A line in plan that is told exactly: pieces behind each other, each smooth in itself. What stations and offsets are reckoned on where
+ * arcs are
  * only its drawing.
  */
 public interface Course {

@@ -24,7 +24,8 @@ public final class Crossings {
             Envelope box = new Envelope(from.easting(), to.easting(), from.northing(), to.northing());
             arc.ifPresent(a -> {
                 for (int quarter = 0; quarter < 4; quarter++) {
-                    GridPoint outmost = new GridPoint(a.centreNorth() + a.radius() * Math.sin(quarter * Math.PI / 2), a.centreEast() + a.radius() * Math.cos(quarter * Math.PI / 2));
+                    GridPoint outmost = new GridPoint(a.centreNorth() + a.radius() * Math.sin(quarter * Math.PI / 2),
+                            a.centreEast() + a.radius() * Math.cos(quarter * Math.PI / 2));
                     if (a.part(outmost) <= 1) {
                         box.expandToInclude(outmost.easting(), outmost.northing());
                     }
@@ -38,14 +39,19 @@ public final class Crossings {
             return Crossings.carrier(from, to, arc);
         }
 
-        /** Whether both are straight, one begins where the other ends, and it does not go straight back: then they have that place alone in common. */
+        /**
+         * Whether both are straight, one begins where the other ends, and it does not go straight back: then they have that place alone in
+         * common.
+         */
         boolean onlyMeetsAtJoint(Piece other) {
             boolean joined = path == other.path && (to.equals(other.from) || other.to.equals(from));
             if (!joined || arc.isPresent() || other.arc.isPresent()) {
                 return false;
             }
-            double cross = (to.northing() - from.northing()) * (other.to.easting() - other.from.easting()) - (to.easting() - from.easting()) * (other.to.northing() - other.from.northing());
-            return Math.abs(cross) > ONE_PLACE_METRES * (from.distanceMetres(to) + other.from.distanceMetres(other.to)) && !(to.equals(other.from) && other.to.equals(from));
+            double cross = (to.northing() - from.northing()) * (other.to.easting() - other.from.easting()) - (to.easting() - from.easting())
+                    * (other.to.northing() - other.from.northing());
+            return Math.abs(cross) > ONE_PLACE_METRES * (from.distanceMetres(to) + other.from.distanceMetres(other.to))
+                    && !(to.equals(other.from) && other.to.equals(from));
         }
 
         boolean has(GridPoint place) {
@@ -57,13 +63,15 @@ public final class Crossings {
             }
             double north = to.northing() - from.northing();
             double east = to.easting() - from.easting();
-            double part = ((place.northing() - from.northing()) * north + (place.easting() - from.easting()) * east) / (north * north + east * east);
+            double part = ((place.northing() - from.northing()) * north + (place.easting() - from.easting()) * east)
+                    / (north * north + east * east);
             return part >= 0 && part <= 1 && place.distanceMetres(from.plus(part * north, part * east)) <= ONE_PLACE_METRES;
         }
     }
 
     /**
-     * Each place once, in the order of the pieces. Where one piece only goes on from another they do not cross; where they lie upon each other
+     * Each place once, in the order of the pieces. Where one piece only goes on from another they do not cross; where they lie upon each
+     * other
      * the ends of what they share are told.
      *
      * @param most as many are enough
@@ -74,7 +82,8 @@ public final class Crossings {
 
     /** Where paths cross or touch others, and not themselves. */
     public static List<GridPoint> between(List<Path> some, List<Path> others, int most) {
-        return of(Stream.concat(some.stream(), others.stream()).toList(), (one, other) -> one.path() < some.size() != other.path() < some.size(), most);
+        return of(Stream.concat(some.stream(), others.stream()).toList(),
+                (one, other) -> one.path() < some.size() != other.path() < some.size(), most);
     }
 
     private static List<GridPoint> of(List<Path> paths, BiPredicate<Piece, Piece> matters, int most) {
@@ -108,7 +117,10 @@ public final class Crossings {
         return pieces;
     }
 
-    /** Where paths that do not reach each other would, if their first and last pieces went on as they do: straight ones straight on, arcs round their circle. */
+    /**
+     * Where paths that do not reach each other would, if their first and last pieces went on as they do: straight ones straight on, arcs
+     * round their circle.
+     */
     public static List<GridPoint> beyondEnds(List<Path> some, List<Path> others) {
         List<Beyond> beyondSome = ends(some);
         List<Beyond> beyondOthers = ends(others);
@@ -140,16 +152,19 @@ public final class Crossings {
         }
 
         boolean has(GridPoint place) {
-            return arc.isPresent() || (place.northing() - end.northing()) * (end.northing() - from.northing()) + (place.easting() - end.easting()) * (end.easting() - from.easting()) >= 0;
+            return arc.isPresent() || (place.northing() - end.northing()) * (end.northing() - from.northing())
+                    + (place.easting() - end.easting()) * (end.easting() - from.easting()) >= 0;
         }
 
         void meet(Meetings.Carrier other, Predicate<GridPoint> onOther, List<GridPoint> found) {
-            Meetings.between(carrier(), other).stream().filter(place -> has(place) && onOther.test(place)).forEach(place -> add(place, found));
+            Meetings.between(carrier(), other).stream().filter(place -> has(place) && onOther.test(place))
+                    .forEach(place -> add(place, found));
         }
     }
 
     private static Meetings.Carrier carrier(GridPoint from, GridPoint to, Optional<Arc> arc) {
-        return arc.<Meetings.Carrier>map(a -> new Meetings.Circle(new GridPoint(a.centreNorth(), a.centreEast()), a.radius())).orElseGet(() -> new Meetings.Straight(from, to));
+        return arc.<Meetings.Carrier>map(a -> new Meetings.Circle(new GridPoint(a.centreNorth(), a.centreEast()), a.radius()))
+                .orElseGet(() -> new Meetings.Straight(from, to));
     }
 
     private static void add(GridPoint place, List<GridPoint> found) {

@@ -4,7 +4,8 @@ import verge.core.geodesy.GridPoint;
 
 /** The upright box round something, in metres; empty boxes have no middle and overlap nothing. */
 public record Extent(double south, double west, double north, double east) {
-    public static final Extent EMPTY = new Extent(Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.NEGATIVE_INFINITY);
+    public static final Extent EMPTY = new Extent(Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY,
+            Double.NEGATIVE_INFINITY);
 
     public boolean isEmpty() {
         return !(south <= north && west <= east);
@@ -34,7 +35,8 @@ public record Extent(double south, double west, double north, double east) {
     }
 
     public Extent and(Extent other) {
-        return new Extent(Math.min(south, other.south), Math.min(west, other.west), Math.max(north, other.north), Math.max(east, other.east));
+        return new Extent(Math.min(south, other.south), Math.min(west, other.west), Math.max(north, other.north),
+                Math.max(east, other.east));
     }
 
     /** Grows a box round places. Places that are no numbers are passed over. */

@@ -35,7 +35,8 @@ public final class Meetings {
     }
 
     /**
-     * Where a circle that does not quite meet a line or another circle touches it: of a line its place nearest the circle, of two circles midway between them.
+     * Where a circle that does not quite meet a line or another circle touches it: of a line its place nearest the circle, of two circles
+     * midway between them.
      *
      * @param allowed how far they may miss each other, in metres
      * @return empty if they miss each other by more, or meet, or have one centre as good as
@@ -60,7 +61,8 @@ public final class Meetings {
     private static Optional<GridPoint> touching(Circle larger, Circle smaller, double gap, double allowed) {
         double apart = larger.centre().distanceMetres(smaller.centre());
         double out = apart > larger.radius() ? larger.radius() + gap / 2 : larger.radius() - gap / 2;
-        return apart <= ONE_CENTRE * allowed ? Optional.empty() : Optional.of(larger.centre().plus(out * (smaller.centre().northing() - larger.centre().northing()) / apart,
+        return apart <= ONE_CENTRE * allowed ? Optional.empty()
+                : Optional.of(larger.centre().plus(out * (smaller.centre().northing() - larger.centre().northing()) / apart,
                 out * (smaller.centre().easting() - larger.centre().easting()) / apart));
     }
 
@@ -88,7 +90,8 @@ public final class Meetings {
         if (cross == 0) {
             return List.of();
         }
-        double part = ((b.from().northing() - a.from().northing()) * otherEast - (b.from().easting() - a.from().easting()) * otherNorth) / cross;
+        double part = ((b.from().northing() - a.from().northing()) * otherEast - (b.from().easting() - a.from().easting()) * otherNorth)
+                / cross;
         return List.of(a.from().plus(part * north, part * east));
     }
 

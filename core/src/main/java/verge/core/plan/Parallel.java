@@ -8,7 +8,8 @@ import java.util.OptionalDouble;
 import verge.core.geodesy.GridPoint;
 
 /**
- * A path beside another, everywhere at the same distance: straight pieces stay straight and arcs arcs about the same centre. At a corner the
+ * A path beside another, everywhere at the same distance: straight pieces stay straight and arcs arcs about the same centre. At a corner
+ * the
  * pieces are lengthened or shortened to where they meet; round a sharp one that sticks out an arc about the corner joins them.
  */
 public final class Parallel {
@@ -33,11 +34,13 @@ public final class Parallel {
     /**
      * @param left distance in metres, positive to the left of the way the path runs
      * @param up what is added to the heights
-     * @return empty if the path has no length, or so far off there is no room for each of its pieces: one would run back, or it would cross itself
+     * @return empty if the path has no length, or so far off there is no room for each of its pieces: one would run back, or it would cross
+     *     itself
      */
     public static Optional<Path> of(Path path, double left, double up) {
         Path once = path.withoutRepeats();
-        return once.pieces() == 0 ? Optional.empty() : new Parallel(once, left).path(up).filter(beside -> crossings(beside) <= crossings(once));
+        return once.pieces() == 0 ? Optional.empty() : new Parallel(once, left).path(up)
+                .filter(beside -> crossings(beside) <= crossings(once));
     }
 
     private static int crossings(Path path) {
@@ -134,7 +137,9 @@ public final class Parallel {
         bulges.add(bulge);
     }
 
-    /** The bulge of a piece moved aside between its new ends; empty if it would run back, which is where its neighbours leave it no room. */
+    /**
+     * The bulge of a piece moved aside between its new ends; empty if it would run back, which is where its neighbours leave it no room.
+     */
     private OptionalDouble bulge(Piece piece, GridPoint from, GridPoint to) {
         Piece beside = piece.beside(left);
         Optional<Arc> arc = Arc.ofBulge(beside.from(), beside.to(), piece.bulge());
@@ -159,7 +164,8 @@ public final class Parallel {
 
     private Meetings.Carrier carrier(Piece piece) {
         Piece beside = piece.beside(left);
-        return Arc.ofBulge(beside.from(), beside.to(), beside.bulge()).<Meetings.Carrier>map(arc -> new Meetings.Circle(new GridPoint(arc.centreNorth(), arc.centreEast()), arc.radius()))
+        return Arc.ofBulge(beside.from(), beside.to(), beside.bulge())
+                .<Meetings.Carrier>map(arc -> new Meetings.Circle(new GridPoint(arc.centreNorth(), arc.centreEast()), arc.radius()))
                 .orElseGet(() -> new Meetings.Straight(beside.from(), beside.to()));
     }
 
@@ -198,7 +204,8 @@ public final class Parallel {
             double reach = left / (1 + cosine);   // along the sum of both normals: where two straight pieces meet
             GridPoint mitre = piece.to().plus(reach * (in[1] + out[1]), -reach * (in[0] + out[0]));
             return piece.bulge() == 0 && next.bulge() == 0 ? Optional.of(mitre)
-                    : Meetings.between(carrier(piece), carrier(next)).stream().min(Comparator.comparingDouble(place -> place.distanceMetres(mitre)));
+                    : Meetings.between(carrier(piece), carrier(next)).stream()
+                    .min(Comparator.comparingDouble(place -> place.distanceMetres(mitre)));
         }
 
         /** Of the arc about it. */

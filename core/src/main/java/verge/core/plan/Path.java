@@ -89,13 +89,17 @@ public final class Path {
         double twice = 0;
         for (int i = 0; i < pieces(); i++) {
             int next = (i + 1) % vertices.size();
-            twice += (vertices.east(i) - east) * (vertices.north(next) - north) - (vertices.east(next) - east) * (vertices.north(i) - north);
+            twice += (vertices.east(i) - east) * (vertices.north(next) - north) - (vertices.east(next) - east)
+                    * (vertices.north(i) - north);
             twice += 2 * segment(i);
         }
         return OptionalDouble.of(Math.abs(twice / 2));
     }
 
-    /** The centroid of what a closed path encloses: of its corners, as far as its area goes, without the segments of its arcs; of one without an area its first vertex. */
+    /**
+     * The centroid of what a closed path encloses: of its corners, as far as its area goes, without the segments of its arcs; of one
+     * without an area its first vertex.
+     */
     public GridPoint centroid() {
         double north = vertices.north(0);
         double east = vertices.east(0);
@@ -113,7 +117,8 @@ public final class Path {
             momentNorth += cross * (n1 + n2);
             momentEast += cross * (e1 + e2);
         }
-        GridPoint centroid = twice == 0 ? vertices.plan(0) : new GridPoint(north + momentNorth / (3 * twice), east + momentEast / (3 * twice));
+        GridPoint centroid = twice == 0 ? vertices.plan(0)
+                : new GridPoint(north + momentNorth / (3 * twice), east + momentEast / (3 * twice));
         return vertices.extent().contains(centroid) ? centroid : vertices.plan(0);   // of one that crosses itself the moments may cancel
     }
 
@@ -176,14 +181,19 @@ public final class Path {
     record Passing(int piece, double part, double off, Angle azimuth) {
     }
 
-    /** The azimuth in which the nearest of several paths goes where it passes a place; empty without a piece. Two as near are taken in their order. */
+    /**
+     * The azimuth in which the nearest of several paths goes where it passes a place; empty without a piece. Two as near are taken in their
+     * order.
+     */
     public static Optional<Angle> azimuthNear(List<Path> paths, GridPoint place) {
-        return paths.stream().map(p -> p.nearest(place)).flatMap(Optional::stream).min(Comparator.comparingDouble(Passing::off)).map(Passing::azimuth);
+        return paths.stream().map(p -> p.nearest(place)).flatMap(Optional::stream).min(Comparator.comparingDouble(Passing::off))
+                .map(Passing::azimuth);
     }
 
     /** The first of those that pass nearest; empty without a piece that has a length. */
     Optional<Passing> nearest(GridPoint place) {
-        return IntStream.range(0, pieces()).mapToObj(i -> passing(i, place)).flatMap(Optional::stream).min(Comparator.comparingDouble(Passing::off));
+        return IntStream.range(0, pieces()).mapToObj(i -> passing(i, place)).flatMap(Optional::stream)
+                .min(Comparator.comparingDouble(Passing::off));
     }
 
     /** How far off it passes a place at its nearest, in metres; infinite without a piece that has a length. */
@@ -208,8 +218,10 @@ public final class Path {
         }
         double north = (to.northing() - from.northing()) / length;
         double east = (to.easting() - from.easting()) / length;
-        double along = Math.max(0, Math.min(length, (place.northing() - from.northing()) * north + (place.easting() - from.easting()) * east));
-        return Optional.of(new Passing(piece, along / length, place.distanceMetres(from.plus(along * north, along * east)), new Angle(Math.atan2(east, north)).wholeCircle()));
+        double along = Math.max(0, Math.min(length, (place.northing() - from.northing()) * north
+                + (place.easting() - from.easting()) * east));
+        return Optional.of(new Passing(piece, along / length, place.distanceMetres(from.plus(along * north, along * east)),
+                new Angle(Math.atan2(east, north)).wholeCircle()));
     }
 
     /**
@@ -264,13 +276,16 @@ public final class Path {
             double part = along / path.pieceLength(piece);
             Position from = path.vertices.position(piece);
             Position to = path.vertices.position((piece + 1) % path.vertices.size());
-            Optional<Elevation> height = from.elevation().flatMap(a -> to.elevation().map(b -> new Elevation(a.metres() + part * (b.metres() - a.metres()))));
+            Optional<Elevation> height = from.elevation()
+                    .flatMap(a -> to.elevation().map(b -> new Elevation(a.metres() + part * (b.metres() - a.metres()))));
             Optional<Arc> arc = Arc.ofBulge(from.plan(), to.plan(), path.bulge(piece));
             double north = to.plan().northing() - from.plan().northing();
             double east = to.plan().easting() - from.plan().easting();
             // Both ends are the vertices themselves, not what adding up comes to.
-            GridPoint plan = part == 0 ? from.plan() : part == 1 ? to.plan() : arc.map(a -> a.at(part)).orElseGet(() -> from.plan().plus(part * north, part * east));
-            return new Walk.Place(new Position(plan, height), arc.map(a -> a.azimuth(part)).orElseGet(() -> new Angle(Math.atan2(east, north)).wholeCircle()));
+            GridPoint plan = part == 0 ? from.plan() : part == 1 ? to.plan() : arc.map(a -> a.at(part))
+                    .orElseGet(() -> from.plan().plus(part * north, part * east));
+            return new Walk.Place(new Position(plan, height), arc.map(a -> a.azimuth(part))
+                    .orElseGet(() -> new Angle(Math.atan2(east, north)).wholeCircle()));
         }
     }
 

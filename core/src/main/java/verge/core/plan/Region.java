@@ -3,7 +3,10 @@ package verge.core.plan;
 import java.util.List;
 import java.util.stream.Stream;
 
-/** What a closed path encloses, without what its holes do. Holes lie within the rim and not in one another; nothing here looks whether they do. */
+/**
+ * What a closed path encloses, without what its holes do. Holes lie within the rim and not in one another; nothing here looks whether they
+ * do.
+ */
 public record Region(Path rim, List<Path> holes) {
     public Region {
         holes = List.copyOf(holes);

@@ -9,10 +9,14 @@ import verge.core.geodesy.Position;
 /**
  * A smooth curve through places, made of arcs alone: two between each place and the next, which meet without a bend.
  *
- * <p>At each inner place it runs as the circle through the place and its neighbours does, at its ends so that a single arc leads there. So it goes
- * through every place exactly, can be drawn, measured and handed over as arcs, and is a circle where the places lie on one. The pair of arcs is
- * the one whose tangents are of equal length (K. M. Bolton, 'Biarc curves', Computer-Aided Design 7, 1975). Where an arc would have to turn by more than a
- * half-circle to be smooth, as between two places shot twice or out of order, the piece is straight: a bend is seen, a loop would be believed.
+ * <p>At each inner place it runs as the circle through the place and its neighbours does, at its ends so that a single arc leads there. So
+ * it goes
+ * through every place exactly, can be drawn, measured and handed over as arcs, and is a circle where the places lie on one. The pair of
+ * arcs is
+ * the one whose tangents are of equal length (K. M. Bolton, 'Biarc curves', Computer-Aided Design 7, 1975). Where an arc would have to turn
+ * by more than a
+ * half-circle to be smooth, as between two places shot twice or out of order, the piece is straight: a bend is seen, a loop would be
+ * believed.
  */
 public final class SmoothCurve {
     /** Sine of a bend that no double can tell from none at the coordinates' size. */
@@ -80,7 +84,8 @@ public final class SmoothCurve {
         List<Heading> headings = new ArrayList<>();
         for (int i = 0; i < size; i++) {
             boolean inner = closed || i > 0 && i < size - 1;
-            headings.add(inner ? atMiddle(places.get((i + size - 1) % size).plan(), places.get(i).plan(), places.get((i + 1) % size).plan()) : null);
+            headings.add(inner ? atMiddle(places.get((i + size - 1) % size).plan(), places.get(i).plan(), places.get((i + 1) % size).plan())
+                    : null);
         }
         if (!closed) {
             Heading first = Heading.between(places.get(0).plan(), places.get(1).plan());
@@ -91,7 +96,10 @@ public final class SmoothCurve {
         return headings;
     }
 
-    /** How the circle through three places runs at the middle one: its tangent turns from the piece before by what the whole turns through beyond it. */
+    /**
+     * How the circle through three places runs at the middle one: its tangent turns from the piece before by what the whole turns through
+     * beyond it.
+     */
     private static Heading atMiddle(GridPoint before, GridPoint at, GridPoint after) {
         Heading in = Heading.between(before, at);
         Heading out = Heading.between(at, after);
@@ -125,12 +133,14 @@ public final class SmoothCurve {
         double firstBulge = -halfTangent(begin.leftOf(first), begin.along(first));
         double secondBulge = halfTangent(end.leftOf(second), end.along(second));
         double way = from.plan().distanceMetres(joint) + joint.distanceMetres(to.plan());
-        if (Math.abs(firstBulge) > HALF_A_TURN || Math.abs(secondBulge) > HALF_A_TURN || way > LONGEST_WAY * from.plan().distanceMetres(to.plan())) {
+        if (Math.abs(firstBulge) > HALF_A_TURN || Math.abs(secondBulge) > HALF_A_TURN || way > LONGEST_WAY * from.plan()
+                .distanceMetres(to.plan())) {
             bulges.add(0.0);
             return;
         }
         bulges.add(firstBulge);
-        add(vertices, joint, height + rise * share(from.plan().distanceMetres(joint), firstBulge, joint.distanceMetres(to.plan()), secondBulge));
+        add(vertices, joint, height + rise * share(from.plan().distanceMetres(joint), firstBulge, joint.distanceMetres(to.plan()),
+                secondBulge));
         bulges.add(secondBulge);
     }
 

@@ -22,7 +22,8 @@ public final class Vertices {
 
     public static Vertices of(Position... places) {
         Builder builder = new Builder();
-        Arrays.stream(places).forEach(p -> builder.add(p.plan().northing(), p.plan().easting(), p.elevation().map(Elevation::metres).orElse(Double.NaN)));
+        Arrays.stream(places).forEach(p ->
+                builder.add(p.plan().northing(), p.plan().easting(), p.elevation().map(Elevation::metres).orElse(Double.NaN)));
         return builder.build();
     }
 
@@ -66,7 +67,10 @@ public final class Vertices {
         return new Vertices(Arrays.copyOf(values, size * PER_VERTEX));
     }
 
-    /** Whether a place lies within the outline of these corners, by counting how often a ray to the east crosses it; of one that crosses itself its odd parts count. */
+    /**
+     * Whether a place lies within the outline of these corners, by counting how often a ray to the east crosses it; of one that crosses
+     * itself its odd parts count.
+     */
     public boolean enclose(double north, double east) {
         boolean inside = false;
         int last = size() - 1;

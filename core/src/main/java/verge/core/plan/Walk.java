@@ -105,8 +105,10 @@ public final class Walk {
     /**
      * How a place lies to the path.
      *
-     * @param along from the begin to where the path passes nearest; negative before the begin, where its first side is lengthened straight on, and beyond its length likewise
-     * @param right square to the path, negative to the left; at a corner that sticks out towards the place, where nothing lies square, how far off the corner is
+     * @param along from the begin to where the path passes nearest; negative before the begin, where its first side is lengthened straight
+     *     on, and beyond its length likewise
+     * @param right square to the path, negative to the left; at a corner that sticks out towards the place, where nothing lies square, how
+     *     far off the corner is
      * @param foot the place on the path, with the path's height there; on a lengthened side the height of its end
      * @param onIt whether the foot lies on the path itself
      */
@@ -165,11 +167,13 @@ public final class Walk {
             for (int part = 0; part < PARTS_LOOKED_AT; part++) {
                 double from = length * part / PARTS_LOOKED_AT;
                 double to = length * (part + 1) / PARTS_LOOKED_AT;
-                if (Math.abs(on(piece, from).ahead(place)) < ABOUT_A_CENTRE_METRES && Math.abs(on(piece, to).ahead(place)) < ABOUT_A_CENTRE_METRES) {
+                if (Math.abs(on(piece, from).ahead(place)) < ABOUT_A_CENTRE_METRES
+                        && Math.abs(on(piece, to).ahead(place)) < ABOUT_A_CENTRE_METRES) {
                     continue;   // at the centre of an arc all of it lies square, and no foot is one
                 }
                 boolean last = part + 1 == PARTS_LOOKED_AT && piece + 1 == course.pieces() && !path.closed();
-                if (on(piece, from).ahead(place) == 0 || on(piece, from).ahead(place) > 0 != on(piece, to).ahead(place) > 0 || last && on(piece, to).ahead(place) == 0) {
+                if (on(piece, from).ahead(place) == 0 || on(piece, from).ahead(place) > 0 != on(piece, to).ahead(place) > 0 || last
+                        && on(piece, to).ahead(place) == 0) {
                     Foot foot = between(piece, from, to, place);
                     double along = begins[piece] + foot.along();
                     if (all.isEmpty() || along - all.get(all.size() - 1).along() > SAME_FOOT_METRES) {
@@ -211,13 +215,15 @@ public final class Walk {
     }
 
     /**
-     * Positive to the right of a corner. Told by the sum of what lies right of both its pieces, never by the sense in which it bends: of an exact
+     * Positive to the right of a corner. Told by the sum of what lies right of both its pieces, never by the sense in which it bends: of an
+     * exact
      * tangent point that is noise, and a place opposite one has its foot just there.
      */
     private static double sideOfCorner(Place in, Place out, GridPoint place) {
         double rightNorth = -in.azimuth().sin() - out.azimuth().sin();
         double rightEast = in.azimuth().cos() + out.azimuth().cos();
-        return Math.hypot(rightNorth, rightEast) < REVERSED ? right(in, place) : north(in, place) * rightNorth + east(in, place) * rightEast;
+        return Math.hypot(rightNorth, rightEast) < REVERSED ? right(in, place) : north(in, place) * rightNorth
+                + east(in, place) * rightEast;
     }
 
     /** Where the path passes nearest, as its arcs have it; then exactly on the course. */
@@ -225,20 +231,26 @@ public final class Walk {
         Path.Passing passing = path.nearest(place).orElseThrow();
         double along = upTo[passing.piece()] + passing.part() * (upTo[passing.piece() + 1] - upTo[passing.piece()]);
         if (path.isCourse(course)) {
-            return on(passing.piece(), passing.part() == 1 ? course.length(passing.piece()) : passing.part() * course.length(passing.piece()));
+            return on(passing.piece(), passing.part() == 1 ? course.length(passing.piece())
+                    : passing.part() * course.length(passing.piece()));
         }
         int piece = pieceAt(begins, along);
         Foot foot = footOn(piece, within(piece, along), place);
-        Optional<Integer> beyond = foot.along() == 0 ? before(piece) : foot.along() == course.length(piece) ? after(piece) : Optional.empty();
+        Optional<Integer> beyond = foot.along() == 0 ? before(piece) : foot.along() == course.length(piece) ? after(piece)
+                : Optional.empty();
         return beyond.map(next -> footOn(next, foot.along() == 0 ? course.length(next) : 0, place))
-                .filter(other -> other.place().position().plan().distanceMetres(place) < foot.place().position().plan().distanceMetres(place)).orElse(foot);
+                .filter(other -> other.place().position().plan().distanceMetres(place) < foot.place().position().plan()
+                .distanceMetres(place)).orElse(foot);
     }
 
     private Foot on(int piece, double along) {
         return new Foot(piece, along, course.at(piece, along));
     }
 
-    /** By Newton's method on how far ahead the place lies, which falls by 1 − κ · right a metre; past the centre of curvature nothing is nearest. */
+    /**
+     * By Newton's method on how far ahead the place lies, which falls by 1 − κ · right a metre; past the centre of curvature nothing is
+     * nearest.
+     */
     private Foot footOn(int piece, double from, GridPoint place) {
         double length = course.length(piece);
         Foot foot = on(piece, Math.max(0, Math.min(length, from)));

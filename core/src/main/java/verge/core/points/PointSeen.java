@@ -43,7 +43,8 @@ public record PointSeen(PointName name, Optional<UUID> entry, int place, Optiona
 
     /** The point as it is now, for an entry that was computed from it; empty if it is there no more. */
     public Optional<StoredPoint> now(Looks looks) {
-        return entry.map(id -> ofEntry(looks.all(new PointsNamed(name)).stream().flatMap(List::stream), id)).orElseGet(() -> Points.then(looks, name));
+        return entry.map(id -> ofEntry(looks.all(new PointsNamed(name)).stream().flatMap(List::stream), id))
+                .orElseGet(() -> Points.then(looks, name));
     }
 
     private Optional<StoredPoint> ofEntry(Stream<StoredPoint> named, UUID id) {

@@ -22,13 +22,15 @@ public final class Points {
     }
 
     public static Outcome outcome(List<StoredPoint> points) {
-        Map<PointsNamed, List<StoredPoint>> byName = points.stream().collect(Collectors.groupingBy(p -> new PointsNamed(p.name()), LinkedHashMap::new, Collectors.toUnmodifiableList()));
+        Map<PointsNamed, List<StoredPoint>> byName = points.stream()
+                .collect(Collectors.groupingBy(p -> new PointsNamed(p.name()), LinkedHashMap::new, Collectors.toUnmodifiableList()));
         return Outcome.of(byName);
     }
 
     /** As {@link #outcome(List)}, of points that are there however late they were given. */
     public static Outcome given(List<StoredPoint> points) {
-        Map<PointsGiven, List<StoredPoint>> byName = points.stream().collect(Collectors.groupingBy(p -> new PointsGiven(p.name()), LinkedHashMap::new, Collectors.toUnmodifiableList()));
+        Map<PointsGiven, List<StoredPoint>> byName = points.stream()
+                .collect(Collectors.groupingBy(p -> new PointsGiven(p.name()), LinkedHashMap::new, Collectors.toUnmodifiableList()));
         return outcome(points).and(Outcome.of(byName));
     }
 
@@ -54,7 +56,8 @@ public final class Points {
     }
 
     private static Optional<StoredPoint> byHand(List<List<StoredPoint>> named, Optional<Optional<UUID>> chosen) {
-        return chosen.flatMap(entry -> entry).flatMap(entry -> named.stream().flatMap(List::stream).filter(p -> p.entry().equals(entry)).findFirst());
+        return chosen.flatMap(entry -> entry)
+                .flatMap(entry -> named.stream().flatMap(List::stream).filter(p -> p.entry().equals(entry)).findFirst());
     }
 
     /** The latest position that has an origin. */
@@ -68,7 +71,8 @@ public final class Points {
      */
     public static Optional<StoredPoint> then(Looks looks, PointName name) {
         List<List<StoredPoint>> named = looks.all(new PointsNamed(name));
-        return byHand(named, looks.before(new CountsByHand(name))).or(() -> counting(named)).or(() -> firstGiven(looks.wholeAll(new PointsGiven(name))));
+        return byHand(named, looks.before(new CountsByHand(name))).or(() -> counting(named))
+                .or(() -> firstGiven(looks.wholeAll(new PointsGiven(name))));
     }
 
     /** What a name that was not known means: of those given later, the first. */

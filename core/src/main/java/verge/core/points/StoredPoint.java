@@ -20,7 +20,8 @@ import verge.core.setup.KnownMark;
  */
 public record StoredPoint(UUID entry, PointName name, Code code, Origin origin, Position position, Optional<Uncertainty> sigma,
         Optional<AsStaked> staked, Optional<UUID> leaf, String description) {
-    public StoredPoint(UUID entry, PointName name, Code code, Origin origin, Position position, Optional<Uncertainty> sigma, Optional<AsStaked> staked, Optional<UUID> leaf) {
+    public StoredPoint(UUID entry, PointName name, Code code, Origin origin, Position position, Optional<Uncertainty> sigma,
+            Optional<AsStaked> staked, Optional<UUID> leaf) {
         this(entry, name, code, origin, position, sigma, staked, leaf, "");
     }
 

@@ -6,7 +6,8 @@ import verge.core.units.Angle;
  * Errors of an instrument's axes that both faces show with opposite signs.
  *
  * <p>In face 1 the horizontal circle reads c/sin z + t·cot z too much and the vertical circle i too much; in face 2 the horizontal circle
- * reads as much too little and the vertical circle i too much. Source: any textbook on surveying instruments, 'axis errors of a theodolite'.
+ * reads as much too little and the vertical circle i too much. Source: any textbook on surveying instruments, 'axis errors of a
+ * theodolite'.
  *
  * @param collimation c: the line of sight is not square to the trunnion axis
  * @param trunnion t: the trunnion axis is not square to the standing axis

@@ -4,9 +4,11 @@ import verge.core.units.Angle;
 import verge.core.units.Length;
 
 /**
- * The difference in height of two marks from zenith angles that were read at both at the same time: what the ray bends counts at both ends alike and falls out, and how much it bends is found.
+ * The difference in height of two marks from zenith angles that were read at both at the same time: what the ray bends counts at both ends
+ * alike and falls out, and how much it bends is found.
  *
- * <p>On a sphere the triangle with the earth's centre is solved exactly (Mollweide): rise = s · sin((ζ₂ − ζ₁)/2) / cos(γ/2), with s the chord, γ the angle at
+ * <p>On a sphere the triangle with the earth's centre is solved exactly (Mollweide): rise = s · sin((ζ₂ − ζ₁)/2) / cos(γ/2), with s the
+ * chord, γ the angle at
  * the centre. Source: any textbook on geodetic surveying under 'reciprocal zenith angles'.
  */
 public final class ReciprocalZeniths {

@@ -6,7 +6,8 @@ import verge.core.units.Length;
 /**
  * Horizontal distance and height difference from a slope distance and a zenith angle, on a sphere, with a ray that is an arc.
  *
- * <p>Exact for an earth that is a sphere of the given radius where the sight is, and a ray of constant curvature k/R, at any inclination: the arc becomes its
+ * <p>Exact for an earth that is a sphere of the given radius where the sight is, and a ray of constant curvature k/R, at any inclination:
+ * the arc becomes its
  * chord, the chord's zenith angle follows from half the bend, and the triangle with the earth's centre is solved without
  * approximation. Source: any textbook on geodetic surveying under 'reciprocal and single zenith angles'; W. Torge, 'Geodesy',
  * section 5.5 for the sign of k.
@@ -61,7 +62,8 @@ public final class SlopeReduction {
      * @param horizontalMetres along the sphere through the station mark, above 0
      * @param riseMetres of the target above the instrument's axis
      */
-    public static Sight predict(double horizontalMetres, double riseMetres, Length instrumentHeight, double refraction, double radiusMetres) {
+    public static Sight predict(double horizontalMetres, double riseMetres, Length instrumentHeight, double refraction,
+            double radiusMetres) {
         double axisRadius = radiusMetres + instrumentHeight.metres();
         double centralAngle = horizontalMetres / radiusMetres;
         double across = (axisRadius + riseMetres) * Math.sin(centralAngle);

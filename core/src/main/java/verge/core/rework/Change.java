@@ -27,7 +27,8 @@ public sealed interface Change {
     record PoleBy(Length by) implements Change {
         @Override
         public Optional<Payload> of(Payload said, Choice choice) {
-            return said instanceof OnPole stood ? Optional.of(withHeight(stood, longer(stood.antenna().height().measured()))) : targets(said, choice, t -> new Target(longer(t.height()), t.prismConstant()));
+            return said instanceof OnPole stood ? Optional.of(withHeight(stood, longer(stood.antenna().height().measured())))
+                    : targets(said, choice, t -> new Target(longer(t.height()), t.prismConstant()));
         }
 
         private Length longer(Length was) {
@@ -43,7 +44,8 @@ public sealed interface Change {
     record PoleWas(Length height) implements Change {
         @Override
         public Optional<Payload> of(Payload said, Choice choice) {
-            return said instanceof OnPole stood ? Optional.of(withHeight(stood, height)) : targets(said, choice, t -> new Target(height, t.prismConstant()));
+            return said instanceof OnPole stood ? Optional.of(withHeight(stood, height))
+                    : targets(said, choice, t -> new Target(height, t.prismConstant()));
         }
     }
 
@@ -59,7 +61,8 @@ public sealed interface Change {
     record Exchanged(PointName one, PointName other) implements Change {
         @Override
         public Optional<Payload> of(Payload said, Choice choice) {
-            return said instanceof Naming naming ? Optional.of(naming.renamed(n -> n.equals(one) ? other : n.equals(other) ? one : n)) : Optional.empty();
+            return said instanceof Naming naming ? Optional.of(naming.renamed(n -> n.equals(one) ? other : n.equals(other) ? one : n))
+                    : Optional.empty();
         }
     }
 
@@ -97,6 +100,7 @@ public sealed interface Change {
     }
 
     private static Optional<Payload> targets(Payload said, Choice choice, UnaryOperator<Target> other) {
-        return said instanceof Targeted targeted ? Optional.of(targeted.withTargets(t -> choice.isMeant(t) ? other.apply(t) : t)) : Optional.empty();
+        return said instanceof Targeted targeted ? Optional.of(targeted.withTargets(t -> choice.isMeant(t) ? other.apply(t) : t))
+                : Optional.empty();
     }
 }

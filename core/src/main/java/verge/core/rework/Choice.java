@@ -27,7 +27,8 @@ import verge.core.units.Length;
  * @param prism constant that was taken for a target
  * @param names of points or marks
  */
-public record Choice(Set<Class<? extends Payload>> kinds, Optional<Instant> from, Optional<Instant> to, Optional<UUID> leaf, Optional<Code> code, Optional<Length> prism, Set<PointName> names) {
+public record Choice(Set<Class<? extends Payload>> kinds, Optional<Instant> from, Optional<Instant> to, Optional<UUID> leaf,
+        Optional<Code> code, Optional<Length> prism, Set<PointName> names) {
     /** Finer than anybody tells a prism's constant. */
     private static final double SAME_PRISM_METRES = 5e-5;
 
@@ -38,7 +39,8 @@ public record Choice(Set<Class<? extends Payload>> kinds, Optional<Instant> from
 
     /** The entries that are taken, in their order. Struck ones are not. */
     public Stream<Entry> of(Journal journal) {
-        return journal.entries().stream().filter(e -> kinds.contains(e.payload().getClass()) && !journal.state().isStruck(e.id())).filter(e -> takes(journal, e, journal.counting(e)));
+        return journal.entries().stream().filter(e -> kinds.contains(e.payload().getClass()) && !journal.state().isStruck(e.id()))
+                .filter(e -> takes(journal, e, journal.counting(e)));
     }
 
     private boolean takes(Journal journal, Entry entry, Payload says) {

@@ -33,7 +33,8 @@ public record Consequences(Moves moves, List<OfLeaf> leaves, List<OfCheck> check
     /** @param after absent if the setup has no solution any more */
     public record OfLeaf(Leaf before, Optional<Leaf> after) {
         public Optional<Length> moved() {
-            return after.map(a -> new Length(a.station().occupation().station().plan().distanceMetres(before.station().occupation().station().plan())));
+            return after.map(a -> new Length(a.station().occupation().station().plan()
+                    .distanceMetres(before.station().occupation().station().plan())));
         }
 
         /** Clockwise positive. */
@@ -42,7 +43,8 @@ public record Consequences(Moves moves, List<OfLeaf> leaves, List<OfCheck> check
         }
 
         private boolean matters() {
-            return after.isEmpty() || moved().orElseThrow().metres() > LEAST_METRES || Math.abs(turned().orElseThrow().radians()) > LEAST_RADIANS;
+            return after.isEmpty() || moved().orElseThrow().metres() > LEAST_METRES
+                    || Math.abs(turned().orElseThrow().radians()) > LEAST_RADIANS;
         }
     }
 
@@ -55,18 +57,21 @@ public record Consequences(Moves moves, List<OfLeaf> leaves, List<OfCheck> check
 
     /** @param after what a journal came to by a few entries more */
     public static Consequences between(Journal before, Journal after) {
-        List<Entry> changed = after.changedSince(before.entries().size()).orElseGet(after::entries).stream().filter(e -> e.sequence() <= before.entries().size()).toList();
+        List<Entry> changed = after.changedSince(before.entries().size()).orElseGet(after::entries).stream()
+                .filter(e -> e.sequence() <= before.entries().size()).toList();
         List<OfLeaf> leaves = new ArrayList<>();
         List<UUID> checks = new ArrayList<>();
         for (Entry entry : changed) {
             if (entry.payload() instanceof StationSetUp) {
-                before.state().leaf(entry.id()).map(leaf -> new OfLeaf(leaf, after.state().leaf(entry.id()))).filter(OfLeaf::matters).ifPresent(leaves::add);
+                before.state().leaf(entry.id()).map(leaf -> new OfLeaf(leaf, after.state().leaf(entry.id()))).filter(OfLeaf::matters)
+                        .ifPresent(leaves::add);
                 checks.addAll(before.state().checks(entry.id()));
             } else if (entry.payload() instanceof CheckTaken) {
                 checks.add(entry.id());
             }
         }
-        return new Consequences(Moves.between(before.state(), after.state()), leaves, checks.stream().distinct().map(id -> check(before, after, id)).filter(OfCheck::matters).toList());
+        return new Consequences(Moves.between(before.state(), after.state()), leaves,
+                checks.stream().distinct().map(id -> check(before, after, id)).filter(OfCheck::matters).toList());
     }
 
     private static OfCheck check(Journal before, Journal after, UUID id) {

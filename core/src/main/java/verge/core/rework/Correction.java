@@ -40,7 +40,8 @@ public final class Correction {
             throw new SurveyException(Problem.REWORK_OF_STRUCK, entry.sequence());
         }
         if (entry.payload() instanceof Reworked correction) {
-            throw new SurveyException(Problem.REWORK_OF_REWORK, entry.sequence(), journal.entry(correction.entry()).map(e -> Long.toString(e.sequence())).orElse("?"));
+            throw new SurveyException(Problem.REWORK_OF_REWORK, entry.sequence(),
+                    journal.entry(correction.entry()).map(e -> Long.toString(e.sequence())).orElse("?"));
         }
         if (entry.payload() instanceof Amendment) {
             throw new SurveyException(Problem.NOTHING_TO_REWORK);
@@ -52,7 +53,8 @@ public final class Correction {
      *
      * @param state with all that the correction takes on
      * @param said what counts now: what it names already stays, known or not
-     * @throws SurveyException REWORK_IN_A_CIRCLE if a mark was measured from this very setup, MARK_KNOWN_LATER if it was measured later, POINT_UNKNOWN, POINT_NAME_TAKEN
+     * @throws SurveyException REWORK_IN_A_CIRCLE if a mark was measured from this very setup, MARK_KNOWN_LATER if it was measured later,
+     *     POINT_UNKNOWN, POINT_NAME_TAKEN
      */
     public static void requireSound(JobState state, Entry entry, Payload said, Payload corrected) {
         Set<PointSeen> before = restsOn(said).collect(Collectors.toSet());
@@ -62,7 +64,8 @@ public final class Correction {
             plan.names().filter(name -> !names.add(name)).findFirst().ifPresent(twice -> {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, twice.text());
             });
-        } else if (corrected instanceof CheckTaken check && !(said instanceof CheckTaken was && was.mark().equals(check.mark())) && state.mark(check.mark()).isEmpty()) {
+        } else if (corrected instanceof CheckTaken check && !(said instanceof CheckTaken was && was.mark().equals(check.mark()))
+                && state.mark(check.mark()).isEmpty()) {
             throw new SurveyException(Problem.POINT_UNKNOWN, check.mark().text());
         }
     }
@@ -72,7 +75,8 @@ public final class Correction {
         if (corrected instanceof StationSetUp setUp) {
             Arrangement a = setUp.arrangement();
             Stream<PointName> marks = a.sightings().stream().filter(s -> s.azimuth().isEmpty()).map(Sighting::mark);
-            return Stream.concat(a.kind() == Arrangement.Kind.KNOWN_POINT ? Stream.of(setUp.station()) : Stream.empty(), marks).map(PointSeen::named);
+            return Stream.concat(a.kind() == Arrangement.Kind.KNOWN_POINT ? Stream.of(setUp.station()) : Stream.empty(), marks)
+                    .map(PointSeen::named);
         }
         if (corrected instanceof BaseSetUp base) {
             return base.held() == BaseSetUp.Held.KNOWN ? Stream.of(PointSeen.named(base.mark())) : Stream.empty();
@@ -82,15 +86,18 @@ public final class Correction {
 
     private static void requireKnown(JobState state, Entry entry, PointSeen seen) {
         PointName name = seen.name();
-        List<StoredPoint> named = state.allNamed(name).stream().filter(p -> seen.entry().isEmpty() || seen.entry().get().equals(p.entry())).toList();
-        boolean given = state.all(new PointsGiven(name)).stream().flatMap(List::stream).anyMatch(p -> seen.entry().isEmpty() || seen.entry().get().equals(p.entry()));
+        List<StoredPoint> named = state.allNamed(name).stream().filter(p -> seen.entry().isEmpty() || seen.entry().get().equals(p.entry()))
+                .toList();
+        boolean given = state.all(new PointsGiven(name)).stream().flatMap(List::stream)
+                .anyMatch(p -> seen.entry().isEmpty() || seen.entry().get().equals(p.entry()));
         boolean before = named.stream().anyMatch(p -> state.line(p.entry()) < entry.sequence());
         if (given || before) {
             return;
         }
         StoredPoint later = named.stream().findFirst().orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text()));
         boolean circle = later.leaf().equals(Optional.of(entry.id()));
-        throw new SurveyException(circle ? Problem.REWORK_IN_A_CIRCLE : Problem.MARK_KNOWN_LATER, name.text(), entry.sequence(), state.line(later.entry()));
+        throw new SurveyException(circle ? Problem.REWORK_IN_A_CIRCLE : Problem.MARK_KNOWN_LATER, name.text(), entry.sequence(),
+                state.line(later.entry()));
     }
 
     /**

@@ -22,7 +22,8 @@ public record AntennaHeight(Length measured, To to) {
     /**
      * The reference point over the mark.
      *
-     * @throws SurveyException OUT_OF_RANGE below nought or above {@link #HIGHEST}, ANTENNA_RIM_UNKNOWN if a slant was measured to an antenna whose rim nobody measured, ANTENNA_SLANT_SHORT if the antenna would lie below the mark
+     * @throws SurveyException OUT_OF_RANGE below nought or above {@link #HIGHEST}, ANTENNA_RIM_UNKNOWN if a slant was measured to an
+     *     antenna whose rim nobody measured, ANTENNA_SLANT_SHORT if the antenna would lie below the mark
      */
     public Length reference(AntennaModel model) {
         if (measured.metres() < 0 || measured.compareTo(HIGHEST) > 0) {
@@ -33,9 +34,11 @@ public record AntennaHeight(Length measured, To to) {
             case MOUNT -> measured.plus(new Length(model.referenceAboveMount()));
             case RIM -> {
                 AntennaModel.Rim rim = model.rim().orElseThrow(() -> new SurveyException(Problem.ANTENNA_RIM_UNKNOWN, model.name()));
-                double reference = Math.sqrt((measured.metres() - rim.radius()) * (measured.metres() + rim.radius())) - rim.aboveReference();
+                double reference = Math.sqrt((measured.metres() - rim.radius()) * (measured.metres() + rim.radius()))
+                        - rim.aboveReference();
                 if (!(reference >= 0)) {
-                    throw new SurveyException(Problem.ANTENNA_SLANT_SHORT, measured, new Length(Math.hypot(rim.radius(), rim.aboveReference())));
+                    throw new SurveyException(Problem.ANTENNA_SLANT_SHORT, measured,
+                            new Length(Math.hypot(rim.radius(), rim.aboveReference())));
                 }
                 yield new Length(reference);
             }

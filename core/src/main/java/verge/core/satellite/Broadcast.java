@@ -13,7 +13,8 @@ public sealed interface Broadcast {
 
     /** By its name in the interface specifications of the systems; angles in radians, lengths in metres, times in seconds. */
     enum Element {
-        CLOCK_OFFSET, CLOCK_DRIFT, CLOCK_DRIFT_RATE, ISSUE, CLOCK_ISSUE, RADIUS_SIN, MOTION_DIFFERENCE, ANOMALY, LATITUDE_COS, ECCENTRICITY, LATITUDE_SIN, ROOT_SEMI_MAJOR, INCLINATION_COS, NODE, INCLINATION_SIN, INCLINATION,
+        CLOCK_OFFSET, CLOCK_DRIFT, CLOCK_DRIFT_RATE, ISSUE, CLOCK_ISSUE, RADIUS_SIN, MOTION_DIFFERENCE, ANOMALY, LATITUDE_COS, ECCENTRICITY,
+                LATITUDE_SIN, ROOT_SEMI_MAJOR, INCLINATION_COS, NODE, INCLINATION_SIN, INCLINATION,
         RADIUS_COS, PERIGEE, NODE_RATE, INCLINATION_RATE, CODES, L2_DATA, ACCURACY, HEALTH, DELAY, SECOND_DELAY, FIT_HOURS
     }
 
@@ -48,7 +49,8 @@ public sealed interface Broadcast {
      * @param clockOffset by how many seconds its clock is ahead @param frequencyOffset relative
      * @param age of the figures, in days
      */
-    record Moving(SatelliteId satellite, int channel, Instant reference, EarthCentred place, EarthCentred velocity, EarthCentred pull, double clockOffset, double frequencyOffset, int health, int age) implements Broadcast {
+    record Moving(SatelliteId satellite, int channel, Instant reference, EarthCentred place, EarthCentred velocity, EarthCentred pull,
+            double clockOffset, double frequencyOffset, int health, int age) implements Broadcast {
         @Override
         public GpsTime best() {
             return GpsTime.ofUtc(reference);

@@ -6,7 +6,8 @@ import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.CommonOps_DDRM;
 
 /**
- * What the standing of satellites makes of an error of one metre in each range: the square roots of sums of the cofactors of north, east, up and clock.
+ * What the standing of satellites makes of an error of one metre in each range: the square roots of sums of the cofactors of north, east,
+ * up and clock.
  *
  * @param horizontal HDOP @param vertical VDOP @param position PDOP
  */
@@ -34,6 +35,7 @@ public record Dilution(double horizontal, double vertical, double position) {
         }
         double plan = cofactors.get(0, 0) + cofactors.get(1, 1);
         double up = cofactors.get(2, 2);
-        return plan > 0 && up > 0 && Double.isFinite(plan + up) ? Optional.of(new Dilution(Math.sqrt(plan), Math.sqrt(up), Math.sqrt(plan + up))) : Optional.empty();
+        return plan > 0 && up > 0 && Double.isFinite(plan + up)
+                ? Optional.of(new Dilution(Math.sqrt(plan), Math.sqrt(up), Math.sqrt(plan + up))) : Optional.empty();
     }
 }

@@ -20,11 +20,15 @@ import verge.core.geodesy.ReferenceEllipsoid;
  * @param ageSeconds the oldest corrections; absent without any
  * @param scatter of one solution about their mean, as a standard deviation; absent for a single one
  */
-public record Epochs(int count, Instant begin, Instant end, SolvedPosition.Kind kind, int satellites, OptionalDouble pdop, OptionalDouble ageSeconds, Optional<SolvedPosition.Sigma> scatter) {
+public record Epochs(int count, Instant begin, Instant end, SolvedPosition.Kind kind, int satellites, OptionalDouble pdop,
+        OptionalDouble ageSeconds, Optional<SolvedPosition.Sigma> scatter) {
     /** Of solutions in their order, at least one. */
     public static Epochs of(List<SolvedPosition> all) {
-        return new Epochs(all.size(), all.get(0).at(), all.get(all.size() - 1).at(), all.stream().map(SolvedPosition::kind).min(Comparator.naturalOrder()).orElseThrow(), all.stream().mapToInt(SolvedPosition::satellites).min().orElseThrow(),
-                all.stream().flatMap(p -> p.dilution().stream()).mapToDouble(Dilution::position).max(), all.stream().filter(p -> p.age().isPresent()).mapToDouble(p -> p.age().getAsDouble()).max(), scatter(all));
+        return new Epochs(all.size(), all.get(0).at(), all.get(all.size() - 1).at(),
+                all.stream().map(SolvedPosition::kind).min(Comparator.naturalOrder()).orElseThrow(),
+                all.stream().mapToInt(SolvedPosition::satellites).min().orElseThrow(),
+                all.stream().flatMap(p -> p.dilution().stream()).mapToDouble(Dilution::position).max(),
+                all.stream().filter(p -> p.age().isPresent()).mapToDouble(p -> p.age().getAsDouble()).max(), scatter(all));
     }
 
     private static Optional<SolvedPosition.Sigma> scatter(List<SolvedPosition> all) {
@@ -42,12 +46,15 @@ public record Epochs(int count, Instant begin, Instant end, SolvedPosition.Kind 
                 squares[axis] += off[axis] * off[axis];
             }
         }
-        double[] sigma = IntStream.range(0, sums.length).mapToDouble(axis -> Math.sqrt(Math.max(0, (squares[axis] - sums[axis] * sums[axis] / all.size()) / (all.size() - 1)))).toArray();
+        double[] sigma = IntStream.range(0, sums.length)
+                .mapToDouble(axis -> Math.sqrt(Math.max(0, (squares[axis] - sums[axis] * sums[axis] / all.size()) / (all.size() - 1))))
+                .toArray();
         return Optional.of(new SolvedPosition.Sigma(sigma[0], sigma[1], sigma[2]));
     }
 
     /** Of whose scatter nothing is known. */
-    public Epochs(int count, Instant begin, Instant end, SolvedPosition.Kind kind, int satellites, OptionalDouble pdop, OptionalDouble ageSeconds) {
+    public Epochs(int count, Instant begin, Instant end, SolvedPosition.Kind kind, int satellites, OptionalDouble pdop,
+            OptionalDouble ageSeconds) {
         this(count, begin, end, kind, satellites, pdop, ageSeconds, Optional.empty());
     }
 

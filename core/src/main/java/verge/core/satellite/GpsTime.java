@@ -15,8 +15,10 @@ public record GpsTime(long nanos) implements Comparable<GpsTime> {
     private static final long SECOND = 1_000_000_000L;
     public static final long WEEK_SECONDS = 604_800;
     /** The days from which on one second more lies between both times (IERS, Bulletin C). */
-    private static final LocalDate[] LEAPS = {LocalDate.of(1981, 7, 1), LocalDate.of(1982, 7, 1), LocalDate.of(1983, 7, 1), LocalDate.of(1985, 7, 1), LocalDate.of(1988, 1, 1), LocalDate.of(1990, 1, 1),
-        LocalDate.of(1991, 1, 1), LocalDate.of(1992, 7, 1), LocalDate.of(1993, 7, 1), LocalDate.of(1994, 7, 1), LocalDate.of(1996, 1, 1), LocalDate.of(1997, 7, 1), LocalDate.of(1999, 1, 1), LocalDate.of(2006, 1, 1),
+    private static final LocalDate[] LEAPS = {LocalDate.of(1981, 7, 1), LocalDate.of(1982, 7, 1), LocalDate.of(1983, 7, 1),
+            LocalDate.of(1985, 7, 1), LocalDate.of(1988, 1, 1), LocalDate.of(1990, 1, 1),
+        LocalDate.of(1991, 1, 1), LocalDate.of(1992, 7, 1), LocalDate.of(1993, 7, 1), LocalDate.of(1994, 7, 1), LocalDate.of(1996, 1, 1),
+        LocalDate.of(1997, 7, 1), LocalDate.of(1999, 1, 1), LocalDate.of(2006, 1, 1),
         LocalDate.of(2009, 1, 1), LocalDate.of(2012, 7, 1), LocalDate.of(2015, 7, 1), LocalDate.of(2017, 1, 1)};
 
     /** @param seconds of the week, from 0 */

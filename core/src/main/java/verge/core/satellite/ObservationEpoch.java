@@ -18,8 +18,10 @@ public record ObservationEpoch(GpsTime time, List<Observed> observed) {
      * @param slipped whether the carrier was lost since the epoch before
      * @param half whether its cycles may be half a cycle off: the receiver has not found out yet
      */
-    public record Observed(SatelliteId satellite, Signal signal, double range, double cycles, double doppler, double strength, boolean slipped, boolean half) {
-        public Observed(SatelliteId satellite, Signal signal, double range, double cycles, double doppler, double strength, boolean slipped) {
+    public record Observed(SatelliteId satellite, Signal signal, double range, double cycles, double doppler, double strength,
+            boolean slipped, boolean half) {
+        public Observed(SatelliteId satellite, Signal signal, double range, double cycles, double doppler, double strength,
+                boolean slipped) {
             this(satellite, signal, range, cycles, doppler, strength, slipped, false);
         }
 

@@ -32,7 +32,8 @@ public record PoleTilt(Angle tilt, Angle azimuth, Angle sigmaTilt, Angle sigmaAz
     public EarthCovariance spread(Length height, Geographic at) {
         double leaning = height.metres() * sigmaTilt.radians();
         double turning = height.metres() * tilt.sin() * sigmaAzimuth.radians();
-        return EarthCovariance.along(EarthCentred.ofNorthEastUp(leaning * tilt.cos() * azimuth.cos(), leaning * tilt.cos() * azimuth.sin(), -leaning * tilt.sin(), at))
+        return EarthCovariance.along(EarthCentred.ofNorthEastUp(leaning * tilt.cos() * azimuth.cos(), leaning * tilt.cos() * azimuth.sin(),
+                -leaning * tilt.sin(), at))
                 .plus(EarthCovariance.along(EarthCentred.ofNorthEastUp(-turning * azimuth.sin(), turning * azimuth.cos(), 0, at)));
     }
 }

@@ -32,10 +32,12 @@ public record RadioChannel(double megahertz, double kilohertzApart, String modul
     /** @throws SurveyException OUT_OF_RANGE or CHOICE_UNFIT for what no such radio has */
     public RadioChannel {
         if (!(megahertz >= LOWEST_MEGAHERTZ && megahertz <= HIGHEST_MEGAHERTZ)) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, "frequency", Decimals.print(megahertz, 5) + " MHz", LOWEST_MEGAHERTZ + " MHz", HIGHEST_MEGAHERTZ + " MHz");
+            throw new SurveyException(Problem.OUT_OF_RANGE, "frequency", Decimals.print(megahertz, 5) + " MHz", LOWEST_MEGAHERTZ + " MHz",
+                    HIGHEST_MEGAHERTZ + " MHz");
         }
         if (!SPACINGS.contains(kilohertzApart)) {
-            throw new SurveyException(Problem.CHOICE_UNFIT, "spacing of the channels", Decimals.print(kilohertzApart, 3), SPACINGS.toString());
+            throw new SurveyException(Problem.CHOICE_UNFIT, "spacing of the channels", Decimals.print(kilohertzApart, 3),
+                    SPACINGS.toString());
         }
         if (!MODULATIONS.contains(modulation)) {
             throw new SurveyException(Problem.CHOICE_UNFIT, "modulation", modulation, String.join(", ", MODULATIONS));
@@ -49,12 +51,14 @@ public record RadioChannel(double megahertz, double kilohertzApart, String modul
 
     /** In one sentence: '441.500 MHz, 12.5 kHz apart, GMSK'. */
     public String sentence() {
-        return String.format(Locale.ROOT, "%.5f", megahertz).replaceFirst("0{1,2}$", "") + " MHz, " + BigDecimal.valueOf(kilohertzApart).stripTrailingZeros().toPlainString() + " kHz apart, " + modulation;
+        return String.format(Locale.ROOT, "%.5f", megahertz).replaceFirst("0{1,2}$", "") + " MHz, " + BigDecimal.valueOf(kilohertzApart)
+                .stripTrailingZeros().toPlainString() + " kHz apart, " + modulation;
     }
 
     /** The same as eight digits to read aloud, the last two of which tell a wrong one: '2656 0174'. */
     public String code() {
-        int all = (steps(megahertz) * SPACINGS.size() + SPACINGS.indexOf(kilohertzApart)) * MODULATIONS.size() + MODULATIONS.indexOf(modulation);
+        int all = (steps(megahertz) * SPACINGS.size() + SPACINGS.indexOf(kilohertzApart)) * MODULATIONS.size()
+                + MODULATIONS.indexOf(modulation);
         String digits = String.format(Locale.ROOT, "%06d%02d", all, check(all));
         return digits.substring(0, GROUP) + " " + digits.substring(GROUP);
     }
@@ -76,7 +80,8 @@ public record RadioChannel(double megahertz, double kilohertzApart, String modul
         if (check(all) != Integer.parseInt(digits.substring(CODE_DIGITS - 2)) || steps >= STEPS) {
             return Optional.empty();
         }
-        return Optional.of(new RadioChannel(LOWEST_MEGAHERTZ + steps * STEP_MEGAHERTZ, SPACINGS.get(all / MODULATIONS.size() % SPACINGS.size()), MODULATIONS.get(all % MODULATIONS.size())));
+        return Optional.of(new RadioChannel(LOWEST_MEGAHERTZ + steps * STEP_MEGAHERTZ,
+                SPACINGS.get(all / MODULATIONS.size() % SPACINGS.size()), MODULATIONS.get(all % MODULATIONS.size())));
     }
 
     /** In which of its three this differs from another; empty if they understand each other. */

@@ -18,11 +18,14 @@ public record SkyMean(EarthCentred antenna, EarthCovariance spread, Epochs epoch
         if (solved.isEmpty() || solved.stream().anyMatch(s -> s.place().isEmpty())) {
             throw new IllegalArgumentException("no place in " + solved.size() + " solutions");
         }
-        EarthMean mean = EarthMean.of(solved.stream().map(each -> new EarthMean.Weighed(EarthCentred.of(each.place().orElseThrow(), ReferenceEllipsoid.WGS84), spread(each))).toList());
+        EarthMean mean = EarthMean.of(solved.stream()
+                .map(each -> new EarthMean.Weighed(EarthCentred.of(each.place().orElseThrow(), ReferenceEllipsoid.WGS84), spread(each)))
+                .toList());
         return new SkyMean(mean.place(), mean.spread(), Epochs.of(solved));
     }
 
     private static EarthCovariance spread(SolvedPosition solved) {
-        return solved.sigma().map(s -> EarthCovariance.ofNorthEastUp(s.north(), s.east(), s.up(), solved.place().orElseThrow().position())).orElse(new EarthCovariance(0, 0, 0, 0, 0, 0));
+        return solved.sigma().map(s -> EarthCovariance.ofNorthEastUp(s.north(), s.east(), s.up(), solved.place().orElseThrow().position()))
+                .orElse(new EarthCovariance(0, 0, 0, 0, 0, 0));
     }
 }

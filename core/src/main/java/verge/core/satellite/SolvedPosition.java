@@ -15,7 +15,8 @@ import verge.core.geodesy.EarthPlace;
  * @param age of the corrections, in seconds; absent without any
  * @param base whose corrections they are, as they name themselves; empty without any
  */
-public record SolvedPosition(Instant at, Optional<EarthPlace> place, Kind kind, Optional<Sigma> sigma, int satellites, Optional<Dilution> dilution, OptionalDouble age, String base) {
+public record SolvedPosition(Instant at, Optional<EarthPlace> place, Kind kind, Optional<Sigma> sigma, int satellites,
+        Optional<Dilution> dilution, OptionalDouble age, String base) {
     /** By what it was found, the better the later. */
     public enum Kind { NONE, AUTONOMOUS, DIFFERENTIAL, FLOAT, FIXED }
 

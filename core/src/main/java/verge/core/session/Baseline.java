@@ -17,7 +17,8 @@ public record Baseline(Length length, Optional<PointName> to) {
     private static final Duration LONGEST = Duration.ofHours(24);
 
     /**
-     * How long two receivers of two frequencies should observe together: twenty minutes, and two more for each kilometre, to the next whole minute; a day at most. A rule of thumb, for an open sky: whoever has a
+     * How long two receivers of two frequencies should observe together: twenty minutes, and two more for each kilometre, to the next whole
+     * minute; a day at most. A rule of thumb, for an open sky: whoever has a
      * better one goes by that.
      */
     public Duration wants() {

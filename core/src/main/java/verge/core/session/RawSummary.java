@@ -21,7 +21,8 @@ import verge.core.satellite.SatelliteId;
  * @param gaps times without an epoch, longer than from one to the next
  * @param receiver @param antenna as the file itself names them; empty if it does not
  */
-public record RawSummary(Instant first, Instant last, long epochs, int fewest, int most, long slips, List<Gap> gaps, String receiver, String antenna) {
+public record RawSummary(Instant first, Instant last, long epochs, int fewest, int most, long slips, List<Gap> gaps, String receiver,
+        String antenna) {
     public RawSummary {
         gaps = List.copyOf(gaps);
     }
@@ -78,7 +79,8 @@ public record RawSummary(Instant first, Instant last, long epochs, int fewest, i
 
         /** @return empty without a single epoch */
         public Optional<RawSummary> summary(String receiver, String antenna) {
-            return first == null ? Optional.empty() : Optional.of(new RawSummary(first.utc(), last.utc(), epochs, fewest, most, slips, gaps, receiver, antenna));
+            return first == null ? Optional.empty()
+                    : Optional.of(new RawSummary(first.utc(), last.utc(), epochs, fewest, most, slips, gaps, receiver, antenna));
         }
     }
 }

@@ -20,7 +20,8 @@ public record Session(UUID entry, Instant begun, SessionBegun said, Optional<Len
 
     /** What the second measurement of its antenna's height was more than the first, if that is more than a tape may be. */
     public Optional<Length> sank(SessionEnded end) {
-        return end.heightAgain().map(again -> again.minus(said.antenna().height().measured())).filter(d -> Math.abs(d.metres()) > HEIGHT_METRES);
+        return end.heightAgain().map(again -> again.minus(said.antenna().height().measured()))
+                .filter(d -> Math.abs(d.metres()) > HEIGHT_METRES);
     }
 
     /** Whether the file itself names another antenna. */

@@ -19,7 +19,8 @@ import verge.core.satellite.SatelliteSystem;
  * @param baseline absent if nobody said what the session is for
  * @param receiver by which it was written
  */
-public record SessionBegun(PointName mark, SessionName name, AntennaOverMark antenna, int seconds, Set<SatelliteSystem> systems, Optional<EarthCentred> about, Optional<Baseline> baseline, String receiver) implements Naming {
+public record SessionBegun(PointName mark, SessionName name, AntennaOverMark antenna, int seconds, Set<SatelliteSystem> systems,
+        Optional<EarthCentred> about, Optional<Baseline> baseline, String receiver) implements Naming {
     @Override
     public Stream<PointName> names() {
         return Stream.concat(Stream.of(mark), baseline.flatMap(Baseline::to).stream());

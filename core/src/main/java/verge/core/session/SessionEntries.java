@@ -10,8 +10,11 @@ public final class SessionEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.of(SessionBegun.class, (line, looks) -> Outcome.of(new Sessions(), new Session(line.id(), line.entry().at(), line.says(), line.says().antenna().known()))),
-                Chapter.of(SessionEnded.class, (line, looks) -> Outcome.of(new EndOfSession(line.says().session()), new EndOfSession.End(line.id(), line.entry().at(), line.says()))),
+        return List.of(Chapter.of(SessionBegun.class, (line, looks) ->
+                Outcome.of(new Sessions(), new Session(line.id(), line.entry().at(), line.says(), line.says().antenna().known()))),
+                Chapter.of(SessionEnded.class,
+                (line, looks) -> Outcome.of(new EndOfSession(line.says().session()),
+                new EndOfSession.End(line.id(), line.entry().at(), line.says()))),
                 Chapter.of(SessionFetched.class, (line, looks) -> Outcome.of(new RawOf(line.says().session()), line.says())));
     }
 }

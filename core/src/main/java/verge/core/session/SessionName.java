@@ -26,8 +26,10 @@ public record SessionName(String letter, String file) {
      */
     public static SessionName of(PointName mark, Instant from, Predicate<String> taken) {
         LocalDate day = LocalDate.ofInstant(from, ZoneOffset.UTC);
-        String stem = String.format(Locale.ROOT, "%s-%04d-%03d-", mark.text().replaceAll("[^A-Za-z0-9]", "_"), day.getYear(), day.getDayOfYear());
-        return IntStream.range(0, MOST_SESSIONS).mapToObj(SessionName::letter).map(l -> new SessionName(l, stem + l)).filter(n -> !taken.test(n.file())).findFirst().orElseThrow();
+        String stem = String.format(Locale.ROOT, "%s-%04d-%03d-", mark.text().replaceAll("[^A-Za-z0-9]", "_"), day.getYear(),
+                day.getDayOfYear());
+        return IntStream.range(0, MOST_SESSIONS).mapToObj(SessionName::letter).map(l -> new SessionName(l, stem + l))
+                .filter(n -> !taken.test(n.file())).findFirst().orElseThrow();
     }
 
     private static String letter(int number) {

@@ -29,7 +29,8 @@ public final class CarriedMark {
     }
 
     /** The station with its circle's zero at the first mark of the sets. */
-    private static OrientedStation oriented(OrientedStation station, SetReduction.Result means, PointName mark, Function<PointName, Optional<Position>> known) {
+    private static OrientedStation oriented(OrientedStation station, SetReduction.Result means, PointName mark,
+            Function<PointName, Optional<Position>> known) {
         GridPoint here = station.occupation().station().plan();
         List<Angle> turns = means.means().stream().filter(m -> !m.mark().equals(mark)).flatMap(m -> known.apply(m.mark())
                 .filter(k -> !k.plan().equals(here)).map(k -> azimuth(station, here, k.plan()).minus(m.direction())).stream()).toList();
@@ -38,7 +39,8 @@ public final class CarriedMark {
     }
 
     private static Angle azimuth(OrientedStation station, GridPoint from, GridPoint to) {
-        return new Angle(Math.atan2(to.easting() - from.easting(), to.northing() - from.northing()) - station.occupation().plane().arcToChordRadians(from, to));
+        return new Angle(Math.atan2(to.easting() - from.easting(), to.northing() - from.northing()) - station.occupation().plane()
+                .arcToChordRadians(from, to));
     }
 
     private static Angle mean(List<Angle> angles) {

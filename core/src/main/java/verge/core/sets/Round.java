@@ -49,7 +49,8 @@ public record Round(UUID entry, SetsPlanned plan, List<Shot> shots) {
         List<Shot> shots = new ArrayList<>();
         for (Done each : done) {
             if (each instanceof Read read) {
-                shots.add(new Shot(read.entry(), read.pointing().set(), named.named(read.pointing().mark()), read.pointing().pointing(), Optional.empty()));
+                shots.add(new Shot(read.entry(), read.pointing().set(), named.named(read.pointing().mark()), read.pointing().pointing(),
+                        Optional.empty()));
             } else if (each instanceof Out out) {
                 shots.replaceAll(s -> s.set() == out.out().set() && out.out().mark().map(named::named).map(s.mark()::equals).orElse(true)
                         ? new Shot(s.entry(), s.set(), s.mark(), s.pointing(), Optional.of(out.out().reason())) : s);
@@ -68,7 +69,8 @@ public record Round(UUID entry, SetsPlanned plan, List<Shot> shots) {
      * drops out. Whatever interrupted a set, it goes on here.
      */
     public Optional<Step> next() {
-        return steps().stream().filter(step -> shots.stream().noneMatch(s -> s.set() == step.set() && s.mark().equals(step.mark()) && s.pointing().face() == step.face()))
+        return steps().stream().filter(step -> shots.stream()
+                .noneMatch(s -> s.set() == step.set() && s.mark().equals(step.mark()) && s.pointing().face() == step.face()))
                 .findFirst();
     }
 
@@ -88,7 +90,8 @@ public record Round(UUID entry, SetsPlanned plan, List<Shot> shots) {
 
     /** The means of what counts. */
     public SetReduction.Result reduced() {
-        return SetReduction.reduce(shots.stream().filter(s -> s.takenOut().isEmpty()).map(s -> new SetReduction.SetShot(s.set(), s.mark(), s.pointing())).toList(),
+        return SetReduction.reduce(shots.stream().filter(s -> s.takenOut().isEmpty())
+                .map(s -> new SetReduction.SetShot(s.set(), s.mark(), s.pointing())).toList(),
                 plan.marks().stream().map(SetMark::name).toList());
     }
 

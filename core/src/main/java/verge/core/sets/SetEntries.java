@@ -21,8 +21,10 @@ public final class SetEntries {
     }
 
     public static List<Chapter<?>> chapters() {
-        return List.of(Chapter.of(SetsPlanned.class, (line, looks) -> Outcome.of(new PlanOf(line.id()), line.says()).and(new Plans(), line.id())),
-                Chapter.of(SetPointing.class, (line, looks) -> Outcome.of(new DoneInSets(line.says().plan()), new Round.Read(line.id(), line.says()))),
+        return List.of(Chapter.of(SetsPlanned.class, (line, looks) -> Outcome.of(new PlanOf(line.id()), line.says())
+                .and(new Plans(), line.id())),
+                Chapter.of(SetPointing.class, (line, looks) ->
+                Outcome.of(new DoneInSets(line.says().plan()), new Round.Read(line.id(), line.says()))),
                 Chapter.of(SetTakenOut.class, (line, looks) -> Outcome.of(new DoneInSets(line.says().plan()), new Round.Out(line.says()))),
                 Chapter.of(MarkCarried.class, SetEntries::carried));
     }
@@ -37,7 +39,10 @@ public final class SetEntries {
     private static Optional<StoredPoint> point(Line<MarkCarried> line, Round round, Looks looks) {
         UUID setup = round.plan().setup();
         PointName name = round.named(line.says().mark());
-        return looks.before(new LeafOf(setup)).flatMap(leaf -> round.carried(leaf, name, known -> Points.latest(looks.all(new PointsNamed(known)), Origin.CONTROL).map(StoredPoint::position)))
-                .map(o -> new StoredPoint(line.id(), name, Code.NONE, Origin.CONTROL, o.position(), Optional.of(o.sigma()), Optional.empty(), Optional.of(setup)));
+        return looks.before(new LeafOf(setup))
+                .flatMap(leaf -> round.carried(leaf, name, known -> Points.latest(looks.all(new PointsNamed(known)), Origin.CONTROL)
+                .map(StoredPoint::position)))
+                .map(o -> new StoredPoint(line.id(), name, Code.NONE, Origin.CONTROL, o.position(), Optional.of(o.sigma()),
+                Optional.empty(), Optional.of(setup)));
     }
 }

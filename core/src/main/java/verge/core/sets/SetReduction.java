@@ -42,7 +42,8 @@ public final class SetReduction {
     }
 
     /** What one set has left at one mark: its own minus the mean. */
-    public record Residual(int set, PointName mark, Angle direction, Angle zenith, Optional<Length> distance, MeanSight.FaceDifference faces) {
+    public record Residual(int set, PointName mark, Angle direction, Angle zenith, Optional<Length> distance,
+            MeanSight.FaceDifference faces) {
     }
 
     /**
@@ -50,7 +51,8 @@ public final class SetReduction {
      * @param sigmaDirection of a direction in one set, both faces
      * @param unfinished marks that a set lacks a face of
      */
-    public record Result(List<MarkMean> means, List<Residual> residuals, Angle zero, Optional<Angle> sigmaDirection, Optional<Angle> sigmaZenith,
+    public record Result(List<MarkMean> means, List<Residual> residuals, Angle zero, Optional<Angle> sigmaDirection,
+            Optional<Angle> sigmaZenith,
             Optional<Length> sigmaDistance, List<SetShot> unfinished) {
         public Result {
             means = List.copyOf(means);
@@ -70,7 +72,8 @@ public final class SetReduction {
             for (int m = 0; m < order.size(); m++) {
                 PointName mark = order.get(m);
                 List<SetShot> own = shots.stream().filter(s -> s.set() == set && s.mark().equals(mark)).toList();
-                boolean both = own.stream().anyMatch(s -> s.pointing().face() == Face.ONE) && own.stream().anyMatch(s -> s.pointing().face() == Face.TWO);
+                boolean both = own.stream().anyMatch(s -> s.pointing().face() == Face.ONE) && own.stream()
+                        .anyMatch(s -> s.pointing().face() == Face.TWO);
                 if (both) {
                     whole.add(new InSet(set, m, MeanSight.of(own.stream().map(SetShot::pointing).toList(), InstrumentErrors.NONE)));
                 } else {
@@ -78,7 +81,8 @@ public final class SetReduction {
                 }
             }
         }
-        return whole.isEmpty() ? new Result(List.of(), List.of(), Angle.ZERO, Optional.empty(), Optional.empty(), Optional.empty(), unfinished) : reduce(whole, order, unfinished);
+        return whole.isEmpty() ? new Result(List.of(), List.of(), Angle.ZERO, Optional.empty(), Optional.empty(), Optional.empty(),
+                unfinished) : reduce(whole, order, unfinished);
     }
 
     private static Result reduce(List<InSet> whole, List<PointName> order, List<SetShot> unfinished) {
@@ -89,7 +93,8 @@ public final class SetReduction {
         Arrays.fill(ones, 1);
         LeastSquares.Outcome outcome = LeastSquares.solve(model, model.start(), ones, LeastSquares.Common.NONE);
         if (!(outcome instanceof LeastSquares.Solution solved)) {
-            return new Result(List.of(), List.of(), Angle.ZERO, Optional.empty(), Optional.empty(), Optional.empty(), unfinished);   // sets that share no mark
+            // sets that share no mark
+            return new Result(List.of(), List.of(), Angle.ZERO, Optional.empty(), Optional.empty(), Optional.empty(), unfinished);
         }
         int freedom = solved.degreesOfFreedom();
         Optional<Double> sigma = freedom > 0 ? Optional.of(Math.sqrt(solved.weightedSquares() / freedom)) : Optional.empty();
@@ -104,7 +109,8 @@ public final class SetReduction {
             List<InSet> own = whole.stream().filter(w -> w.mark() == mark).toList();
             double zenith = own.stream().mapToDouble(w -> w.sight().zenith().radians()).average().orElseThrow();
             List<Double> slopes = own.stream().flatMap(w -> w.sight().slope().stream()).map(Length::metres).toList();
-            Optional<Double> slope = slopes.isEmpty() ? Optional.empty() : Optional.of(slopes.stream().mapToDouble(d -> d).average().orElseThrow());
+            Optional<Double> slope = slopes.isEmpty() ? Optional.empty()
+                    : Optional.of(slopes.stream().mapToDouble(d -> d).average().orElseThrow());
             double direction = m == 0 ? 0 : solved.unknowns()[m - 1];
             double directionSigma = m == 0 ? 0 : Math.sqrt(solved.covariance()[m - 1][m - 1]);
             double zs = own.stream().mapToDouble(w -> square(w.sight().zenith().radians() - zenith)).sum();
@@ -113,15 +119,20 @@ public final class SetReduction {
             distanceSquares += ds;
             zenithFreedom += own.size() - 1;
             distanceFreedom += Math.max(0, slopes.size() - 1);
-            means.add(new MarkMean(order.get(mark), new Angle(direction).wholeCircle(), sigma.map(s -> new Angle(s * directionSigma)), new Angle(zenith),
-                    own.size() < 2 ? Optional.empty() : Optional.of(new Angle(Math.sqrt(zs / (own.size() - 1) / own.size()))), slope.map(Length::new),
-                    slopes.size() < 2 ? Optional.empty() : Optional.of(new Length(Math.sqrt(ds / (slopes.size() - 1) / slopes.size()))), own.size()));
+            means.add(new MarkMean(order.get(mark), new Angle(direction).wholeCircle(), sigma.map(s -> new Angle(s * directionSigma)),
+                    new Angle(zenith),
+                    own.size() < 2 ? Optional.empty() : Optional.of(new Angle(Math.sqrt(zs / (own.size() - 1) / own.size()))),
+                    slope.map(Length::new),
+                    slopes.size() < 2 ? Optional.empty() : Optional.of(new Length(Math.sqrt(ds / (slopes.size() - 1) / slopes.size()))),
+                    own.size()));
             for (InSet w : own) {
-                residuals.add(new Residual(w.set(), order.get(mark), new Angle(solved.residuals()[whole.indexOf(w)]), new Angle(w.sight().zenith().radians() - zenith),
+                residuals.add(new Residual(w.set(), order.get(mark), new Angle(solved.residuals()[whole.indexOf(w)]),
+                        new Angle(w.sight().zenith().radians() - zenith),
                         w.sight().slope().flatMap(d -> slope.map(s -> new Length(d.metres() - s))), w.sight().faces().orElseThrow()));
             }
         }
-        return new Result(means, residuals, model.zero(solved.unknowns()), sigma.map(Angle::new), zenithFreedom > 0 ? Optional.of(new Angle(Math.sqrt(zenithSquares / zenithFreedom))) : Optional.empty(),
+        return new Result(means, residuals, model.zero(solved.unknowns()), sigma.map(Angle::new),
+                zenithFreedom > 0 ? Optional.of(new Angle(Math.sqrt(zenithSquares / zenithFreedom))) : Optional.empty(),
                 distanceFreedom > 0 ? Optional.of(new Length(Math.sqrt(distanceSquares / distanceFreedom))) : Optional.empty(), unfinished);
     }
 

@@ -31,15 +31,20 @@ import verge.core.units.Angle;
 public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<MapProjection> projection) {
 
     public static JobGeodesy of(JobSettings settings, Geoids geoids) {
-        Optional<MapProjection> projection = settings.system() instanceof CoordinateSystem.OnEarth p ? Optional.of(SystemText.projection(p)) : Optional.empty();
+        Optional<MapProjection> projection = settings.system() instanceof CoordinateSystem.OnEarth p ? Optional.of(SystemText.projection(p))
+                : Optional.empty();
         return new JobGeodesy(settings, lifted(settings, projection, model(settings.geoid(), geoids)), projection);
     }
 
     private static Optional<Geoid> model(GeoidChoice choice, Geoids geoids) {
-        return choice instanceof GeoidChoice.Constant c ? Optional.of(Geoid.constant(c.metres())) : choice instanceof GeoidChoice.Grid grid ? Optional.of(geoids.find(grid)) : Optional.empty();
+        return choice instanceof GeoidChoice.Constant c ? Optional.of(Geoid.constant(c.metres())) : choice instanceof GeoidChoice.Grid grid
+                ? Optional.of(geoids.find(grid)) : Optional.empty();
     }
 
-    /** A site's own heights lie above the ellipsoid by the geoid less what the localisation adds to them, by an inclined plane alone where there is no geoid. */
+    /**
+     * A site's own heights lie above the ellipsoid by the geoid less what the localisation adds to them, by an inclined plane alone where
+     * there is no geoid.
+     */
     private static Optional<Geoid> lifted(JobSettings settings, Optional<MapProjection> projection, Optional<Geoid> geoid) {
         if (!(settings.system() instanceof CoordinateSystem.Localised local) || local.lift().isEmpty()) {
             return geoid;
@@ -66,7 +71,8 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
     public boolean isOwn(FileSystem system) {
         return system instanceof FileSystem.JobGrid || system instanceof FileSystem.JobGridZoned
                 || settings.system() instanceof CoordinateSystem.Projected own
-                        && (system instanceof FileSystem.Published p && p.code().equals(own.code()) || system instanceof FileSystem.Defined d && d.wkt().equals(own.wkt()));
+                        && (system instanceof FileSystem.Published p && p.code().equals(own.code())
+                        || system instanceof FileSystem.Defined d && d.wkt().equals(own.wkt()));
     }
 
     /** The plane that points lie in; absent if the system has none. */
@@ -90,7 +96,8 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
 
     /** From places of the grid to WGS 84; empty where no way there is known: on a flat site, or with a datum whose shift nobody gave. */
     public Optional<Function<GridPoint, Geographic>> onEarth() {
-        return projection.flatMap(p -> toWgs84().map(s -> place -> s.toWgs84(new EarthPlace(p.geographic(place), new EllipsoidHeight(0)), p.ellipsoid()).position()));
+        return projection.flatMap(p -> toWgs84()
+                .map(s -> place -> s.toWgs84(new EarthPlace(p.geographic(place), new EllipsoidHeight(0)), p.ellipsoid()).position()));
     }
 
     /**
@@ -108,12 +115,16 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
         return projection.flatMap(p -> toWgs84().map(s -> s.fromWgs84(satellites, p.ellipsoid())));
     }
 
-    /** Where a point with an elevation is for satellites, on WGS 84; empty where {@link #onEarth} is, without an elevation, without a geoid, and beyond the projection. */
+    /**
+     * Where a point with an elevation is for satellites, on WGS 84; empty where {@link #onEarth} is, without an elevation, without a geoid,
+     * and beyond the projection.
+     */
     public Optional<EarthPlace> earth(Position point) {
         try {
             return projection.flatMap(p -> toWgs84().flatMap(s -> {
                 Geographic local = p.geographic(point.plan());
-                return point.elevation().flatMap(e -> ellipsoidHeight(local, e)).map(h -> s.toWgs84(new EarthPlace(local, h), p.ellipsoid()));
+                return point.elevation().flatMap(e -> ellipsoidHeight(local, e))
+                        .map(h -> s.toWgs84(new EarthPlace(local, h), p.ellipsoid()));
             }));
         } catch (SurveyException beyond) {
             return Optional.empty();
@@ -128,7 +139,8 @@ public record JobGeodesy(JobSettings settings, Optional<Geoid> geoid, Optional<M
         try {
             GridPoint plan = onto.grid(local.position());
             OptionalDouble n = undulation(local.position());
-            return Optional.of(new Position(plan, n.isEmpty() ? Optional.empty() : Optional.of(new Elevation(local.height().metres() - n.getAsDouble()))));
+            return Optional.of(new Position(plan, n.isEmpty() ? Optional.empty()
+                    : Optional.of(new Elevation(local.height().metres() - n.getAsDouble()))));
         } catch (SurveyException outside) {
             return Optional.empty();
         }

@@ -22,7 +22,8 @@ import verge.core.units.TimeText;
  * What a job is told: how figures are shown, what its coordinates are, whether it speaks in grid or ground, who works with what, and
  * what is written down beside each shot.
  */
-public record JobSettings(Figures figures, CoordinateSystem system, GeoidChoice geoid, Optional<ReferenceHeight> referenceHeight, GroundUse ground,
+public record JobSettings(Figures figures, CoordinateSystem system, GeoidChoice geoid, Optional<ReferenceHeight> referenceHeight,
+        GroundUse ground,
         Work work) {
 
     public JobSettings {
@@ -39,12 +40,14 @@ public record JobSettings(Figures figures, CoordinateSystem system, GeoidChoice 
 
     /** A flat site with nothing else chosen. */
     public static JobSettings flat(Figures figures, double gridPerGround) {
-        return new JobSettings(figures, CoordinateSystem.flat(gridPerGround), new GeoidChoice.None(), Optional.empty(), GroundUse.GROUND_DISTANCES, Work.ALONE);
+        return new JobSettings(figures, CoordinateSystem.flat(gridPerGround), new GeoidChoice.None(), Optional.empty(),
+                GroundUse.GROUND_DISTANCES, Work.ALONE);
     }
 
     /** With another system; what ground is in it has to be found anew. */
     public JobSettings in(CoordinateSystem other, GeoidChoice heights) {
-        return new JobSettings(figures, other, heights, referenceHeight, ground.kind() == GroundUse.Kind.GRID ? GroundUse.GRID : GroundUse.GROUND_DISTANCES, work);
+        return new JobSettings(figures, other, heights, referenceHeight,
+                ground.kind() == GroundUse.Kind.GRID ? GroundUse.GRID : GroundUse.GROUND_DISTANCES, work);
     }
 
     public JobSettings with(GroundUse other) {

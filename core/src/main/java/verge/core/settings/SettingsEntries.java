@@ -43,7 +43,8 @@ public final class SettingsEntries {
             JobSettings chosen = line.says().settings();
             Outcome inForce = Outcome.of(IN_FORCE, JobGeodesy.of(chosen, geoids));
             Optional<JobGeodesy> earlier = line.says().carry() ? looks.earlier(IN_FORCE) : Optional.empty();
-            return earlier.map(e -> inForce.and(new SystemsCarried(), Carrier.step(line.entry().sequence(), e.settings().system(), chosen.system()))).orElse(inForce);
+            return earlier.map(e -> inForce.and(new SystemsCarried(),
+                    Carrier.step(line.entry().sequence(), e.settings().system(), chosen.system()))).orElse(inForce);
         }
     }
 

@@ -55,7 +55,8 @@ public record Arrangement(Kind kind, PointName station, Length instrumentHeight,
     }
 
     public static Arrangement freeStation(PointName station, Length instrumentHeight, boolean scaleFree, List<Sighting> sightings) {
-        return new Arrangement(Kind.FREE_STATION, station, instrumentHeight, Optional.empty(), HeightFrom.MARKS, Optional.empty(), scaleFree,
+        return new Arrangement(Kind.FREE_STATION, station, instrumentHeight, Optional.empty(), HeightFrom.MARKS, Optional.empty(),
+                scaleFree,
                 sightings, List.of());
     }
 

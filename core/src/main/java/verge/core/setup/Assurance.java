@@ -83,7 +83,8 @@ public final class Assurance {
     }
 
     private static GridPoint node(Extent area, double i, double j) {
-        return new GridPoint(area.south() + (area.north() - area.south()) * i / CELLS, area.west() + (area.east() - area.west()) * j / CELLS);
+        return new GridPoint(area.south() + (area.north() - area.south()) * i / CELLS,
+                area.west() + (area.east() - area.west()) * j / CELLS);
     }
 
     /** Marching squares: each cell gives the piece of the line that crosses it. */
@@ -130,8 +131,10 @@ public final class Assurance {
     public static Optional<Next> next(StationSolution solution, Arrangement arrangement, Conditions conditions, Plane plane,
             Function<PointName, Optional<KnownMark>> known, List<Suspects.KnownPoint> candidates, List<GridPoint> work) {
         Length before = largest(solution.station(), work);
-        return candidates.stream().filter(k -> arrangement.sightings().stream().noneMatch(s -> s.mark().equals(k.name())) && !k.name().equals(arrangement.station()))
-                .flatMap(k -> with(solution, arrangement, conditions, plane, known, k).map(s -> new Next(k.name(), k.position(), before, largest(s.station(), work))).stream())
+        return candidates.stream().filter(k -> arrangement.sightings().stream().noneMatch(s -> s.mark().equals(k.name())) && !k.name()
+                .equals(arrangement.station()))
+                .flatMap(k -> with(solution, arrangement, conditions, plane, known, k)
+                .map(s -> new Next(k.name(), k.position(), before, largest(s.station(), work))).stream())
                 .min(Comparator.comparing(Next::after)).filter(n -> n.after().compareTo(before) < 0);
     }
 
@@ -143,11 +146,13 @@ public final class Assurance {
         }
         Target target = new Target(arrangement.instrumentHeight(), Length.ZERO);
         Pointing one = solution.station().wayTo(mark.position(), target.height());
-        Pointing two = new Pointing(one.horizontalDirection().plus(Angle.HALF_TURN).wholeCircle(), new Angle(2 * Math.PI - one.zenith().radians()), one.distance(), "");
+        Pointing two = new Pointing(one.horizontalDirection().plus(Angle.HALF_TURN).wholeCircle(),
+                new Angle(2 * Math.PI - one.zenith().radians()), one.distance(), "");
         Sighting sighting = Sighting.of(mark.name(), target, one, two);
         List<Sighting> more = new ArrayList<>(arrangement.sightings());
         more.add(sighting);
-        return StationFit.solve(arrangement.withSightings(more), conditions, plane, n -> n.equals(mark.name()) ? Optional.of(KnownMark.exact(mark.position())) : known.apply(n))
+        return StationFit.solve(arrangement.withSightings(more), conditions, plane,
+                n -> n.equals(mark.name()) ? Optional.of(KnownMark.exact(mark.position())) : known.apply(n))
                 instanceof StationSolution s ? Optional.of(s) : Optional.empty();
     }
 

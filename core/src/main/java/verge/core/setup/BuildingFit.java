@@ -59,7 +59,8 @@ final class BuildingFit {
     }
 
     private static Optional<GridPoint> place(FaceShot.BuildingFace face) {
-        return face instanceof FaceShot.BuildingFace.Wall w ? Optional.of(w.from()) : face instanceof FaceShot.BuildingFace.Edge e ? Optional.of(e.at()) : Optional.empty();
+        return face instanceof FaceShot.BuildingFace.Wall w ? Optional.of(w.from()) : face instanceof FaceShot.BuildingFace.Edge e
+                ? Optional.of(e.at()) : Optional.empty();
     }
 
     private Optional<Hit> hit(FaceShot shot) {
@@ -67,8 +68,10 @@ final class BuildingFit {
         return shot.pointing().shot().map(reading -> {
             ShotReduction.Result r = reduce(reading, shot);
             double sin = r.zenith().sin();
-            double along = Math.hypot(p.distanceMeter().sigma(r.slope()).metres() * sin, r.slope().metres() * r.zenith().cos() * p.sigmaZenith().radians());
-            double up = Math.hypot(p.distanceMeter().sigma(r.slope()).metres() * r.zenith().cos(), r.slope().metres() * sin * p.sigmaZenith().radians());
+            double along = Math.hypot(p.distanceMeter().sigma(r.slope()).metres() * sin,
+                    r.slope().metres() * r.zenith().cos() * p.sigmaZenith().radians());
+            double up = Math.hypot(p.distanceMeter().sigma(r.slope()).metres() * r.zenith().cos(),
+                    r.slope().metres() * sin * p.sigmaZenith().radians());
             return new Hit(shot, r.direction().radians(), r.grid().value().metres(), r.rise().metres(), along,
                     r.grid().value().metres() * p.sigmaDirection().radians(), Math.hypot(up, SIGMA_FACE_METRES));
         });
@@ -76,7 +79,8 @@ final class BuildingFit {
 
     private ShotReduction.Result reduce(TotalStationReading reading, FaceShot shot) {
         return ShotReduction.reduce(reading, conditions.errors(), shot.target(), arrangement.instrumentHeight(), conditions.air(),
-                conditions.precision().distanceMeter(), conditions.refraction(), Plane.MEAN_RADIUS_METRES, ground -> ground.times(gridPerGround));
+                conditions.precision().distanceMeter(), conditions.refraction(), Plane.MEAN_RADIUS_METRES,
+                ground -> ground.times(gridPerGround));
     }
 
     static StationFit.Outcome solve(Arrangement arrangement, Conditions conditions, Plane plane) {
@@ -93,7 +97,8 @@ final class BuildingFit {
         }
         Optional<Pose> pose = starts(lines).stream().map(turn -> refined(lines, turn)).flatMap(Optional::stream)
                 .min(Comparator.comparingDouble((Pose p) -> p.beside()).thenComparingDouble(Pose::squares));
-        return pose.flatMap(p -> solution(lines, p)).<StationFit.Outcome>map(s -> s).orElseGet(() -> new StationFit.Unsolved(StationFit.Reason.UNDETERMINED, List.of()));
+        return pose.flatMap(p -> solution(lines, p)).<StationFit.Outcome>map(s -> s)
+                .orElseGet(() -> new StationFit.Unsolved(StationFit.Reason.UNDETERMINED, List.of()));
     }
 
     /** A wall gives one line, an edge two that cross in it. */
@@ -114,7 +119,8 @@ final class BuildingFit {
 
     private static boolean parallel(List<Line> lines) {
         Line first = lines.get(0);
-        return lines.stream().allMatch(l -> Math.abs(first.normalNorth() * l.normalEast() - first.normalEast() * l.normalNorth()) < PARALLEL_SIN);
+        return lines.stream().allMatch(l ->
+                Math.abs(first.normalNorth() * l.normalEast() - first.normalEast() * l.normalNorth()) < PARALLEL_SIN);
     }
 
     /** Directions of the circle's zero about which the misfit is least among their neighbours. */
@@ -123,7 +129,8 @@ final class BuildingFit {
         for (int i = 0; i < STARTS; i++) {
             squares[i] = placed(lines, Math.toRadians(i * 360.0 / STARTS)).squares();
         }
-        return IntStream.range(0, STARTS).filter(i -> squares[i] <= squares[(i + 1) % STARTS] && squares[i] <= squares[(i + STARTS - 1) % STARTS])
+        return IntStream.range(0, STARTS)
+                .filter(i -> squares[i] <= squares[(i + 1) % STARTS] && squares[i] <= squares[(i + STARTS - 1) % STARTS])
                 .mapToObj(i -> Math.toRadians(i * 360.0 / STARTS)).toList();
     }
 
@@ -193,7 +200,8 @@ final class BuildingFit {
                 double a = l.hit().direction() + start.turn();
                 double along = l.normalNorth() * Math.cos(a) + l.normalEast() * Math.sin(a);
                 double across = -l.normalNorth() * Math.sin(a) + l.normalEast() * Math.cos(a);
-                return Math.sqrt(Math.pow(along * l.hit().sigmaAlong(), 2) + Math.pow(across * l.hit().sigmaAcross(), 2) + SIGMA_FACE_METRES * SIGMA_FACE_METRES);
+                return Math.sqrt(Math.pow(along * l.hit().sigmaAlong(), 2) + Math.pow(across * l.hit().sigmaAcross(), 2)
+                        + SIGMA_FACE_METRES * SIGMA_FACE_METRES);
             }).toArray();
         }
     }
@@ -234,30 +242,35 @@ final class BuildingFit {
         for (int i = 0; i < 3; i++) {
             System.arraycopy(s.covariance()[i], 0, covariance[i], 0, 3);
         }
-        covariance[StationCovariance.LEVEL][StationCovariance.LEVEL] = 1 / levels.stream().mapToDouble(h -> 1 / (h.sigmaRise() * h.sigmaRise())).sum();
+        covariance[StationCovariance.LEVEL][StationCovariance.LEVEL] = 1 / levels.stream()
+                .mapToDouble(h -> 1 / (h.sigmaRise() * h.sigmaRise())).sum();
         if (level.isEmpty()) {
             covariance[StationCovariance.LEVEL][StationCovariance.LEVEL] = 0;
         }
-        Optional<Elevation> elevation = arrangement.heightFrom() == Arrangement.HeightFrom.CARRIED ? arrangement.carried() : level.map(Elevation::new);
+        Optional<Elevation> elevation = arrangement.heightFrom() == Arrangement.HeightFrom.CARRIED ? arrangement.carried()
+                : level.map(Elevation::new);
         Position at = new Position(new GridPoint(pose.north(), pose.east()), elevation);
         OrientedStation station = new OrientedStation(new Occupation(at, arrangement.instrumentHeight(), 1, conditions, plane),
                 new Angle(pose.turn()).wholeCircle(), new StationCovariance(covariance));
         List<StationSolution.FaceResult> faces = hits.stream().map(h -> face(h, lines, s, pose, elevation)).toList();
         VarianceTest variance = VarianceTest.of(s.weightedSquares(), s.degreesOfFreedom());
-        return Optional.of(new StationSolution(station, List.of(), faces, variance, level.isPresent(), false, notices(station, variance), s.iterations()));
+        return Optional.of(new StationSolution(station, List.of(), faces, variance, level.isPresent(), false, notices(station, variance),
+                s.iterations()));
     }
 
     private Optional<Double> level(List<Hit> levels) {
         double weights = levels.stream().mapToDouble(h -> 1 / (h.sigmaRise() * h.sigmaRise())).sum();
         return levels.isEmpty() ? Optional.empty() : Optional.of(levels.stream().mapToDouble(h ->
-                (((FaceShot.BuildingFace.Level) h.shot().face()).elevation().metres() - h.rise()) / (h.sigmaRise() * h.sigmaRise())).sum() / weights);
+                (((FaceShot.BuildingFace.Level) h.shot().face()).elevation().metres() - h.rise()) / (h.sigmaRise() * h.sigmaRise()))
+                        .sum() / weights);
     }
 
     private StationSolution.FaceResult face(Hit h, List<Line> lines, LeastSquares.Solution s, Pose pose, Optional<Elevation> elevation) {
         GridPoint p = point(h, pose.north(), pose.east(), pose.turn());
         Position at = new Position(p, elevation.map(e -> e.plus(new Length(h.rise()))));
         if (h.shot().face() instanceof FaceShot.BuildingFace.Level l) {
-            return new StationSolution.FaceResult(h.shot(), new Misfit(at.elevation().map(e -> e.minus(l.elevation())).orElse(Length.ZERO), new Length(h.sigmaRise())), at, 0);
+            return new StationSolution.FaceResult(h.shot(),
+                    new Misfit(at.elevation().map(e -> e.minus(l.elevation())).orElse(Length.ZERO), new Length(h.sigmaRise())), at, 0);
         }
         int[] own = IntStream.range(0, lines.size()).filter(i -> lines.get(i).hit() == h).toArray();
         double misfit = -s.residuals()[own[0]];

@@ -30,18 +30,23 @@ public final class FaceMatching {
     }
 
     /** @param walls what else the design offers */
-    public static Optional<Better> find(Arrangement arrangement, Conditions conditions, Plane plane, List<? extends FaceShot.BuildingFace> walls) {
+    public static Optional<Better> find(Arrangement arrangement, Conditions conditions, Plane plane,
+            List<? extends FaceShot.BuildingFace> walls) {
         double before = BuildingFit.solve(arrangement, conditions, plane) instanceof StationSolution s ? badness(s) : Double.MAX_VALUE;
         if (before <= 1) {
             return Optional.empty();
         }
-        return candidates(arrangement.faceShots(), walls).stream().map(shots -> tried(arrangement, conditions, plane, shots, before)).flatMap(Optional::stream)
-                .min(Comparator.comparingDouble(b -> badness(b.solution()))).filter(b -> badness(b.solution()) <= FITS && badness(b.solution()) < before * CLEARLY);
+        return candidates(arrangement.faceShots(), walls).stream().map(shots -> tried(arrangement, conditions, plane, shots, before))
+                .flatMap(Optional::stream)
+                .min(Comparator.comparingDouble(b -> badness(b.solution())))
+                .filter(b -> badness(b.solution()) <= FITS && badness(b.solution()) < before * CLEARLY);
     }
 
-    private static Optional<Better> tried(Arrangement arrangement, Conditions conditions, Plane plane, List<FaceShot> shots, double before) {
+    private static Optional<Better> tried(Arrangement arrangement, Conditions conditions, Plane plane, List<FaceShot> shots,
+            double before) {
         if (BuildingFit.solve(arrangement.withFaceShots(shots), conditions, plane) instanceof StationSolution s) {
-            List<Integer> changed = IntStream.range(0, shots.size()).filter(i -> !shots.get(i).equals(arrangement.faceShots().get(i))).boxed().toList();
+            List<Integer> changed = IntStream.range(0, shots.size()).filter(i -> !shots.get(i).equals(arrangement.faceShots().get(i)))
+                    .boxed().toList();
             return Optional.of(new Better(shots, changed, s, before));
         }
         return Optional.empty();

@@ -65,7 +65,8 @@ final class FirstSolution {
 
     private int[] spread() {
         int n = sights.size();
-        return n <= MOST_IN_GROUPS ? IntStream.range(0, n).toArray() : IntStream.range(0, MOST_IN_GROUPS).map(i -> i * n / MOST_IN_GROUPS).toArray();
+        return n <= MOST_IN_GROUPS ? IntStream.range(0, n).toArray() : IntStream.range(0, MOST_IN_GROUPS).map(i -> i * n / MOST_IN_GROUPS)
+                .toArray();
     }
 
     private List<Candidate> pair(int i, int j) {
@@ -95,7 +96,8 @@ final class FirstSolution {
         }
         double half = Math.acos(Math.max(-1, Math.min(1, wanted / size)));
         return List.of(Math.atan2(b, a) + half, Math.atan2(b, a) - half).stream()
-                .map(turn -> new Candidate(north(i) - range(i) * Math.cos(direction(i) + turn), east(i) - range(i) * Math.sin(direction(i) + turn), turn)).toList();
+                .map(turn -> new Candidate(north(i) - range(i) * Math.cos(direction(i) + turn),
+                east(i) - range(i) * Math.sin(direction(i) + turn), turn)).toList();
     }
 
     private Optional<Candidate> three(int i, int j, int k) {

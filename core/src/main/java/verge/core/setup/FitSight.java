@@ -18,7 +18,8 @@ import verge.core.units.Length;
  * @param horizontalMetres at the station's level, from slope and zenith; NaN likewise
  * @param riseMetres of the mark above the station's mark, from slope and zenith; NaN likewise
  */
-record FitSight(Sighting sighting, Optional<KnownMark> known, MeanSight mean, double slopeMetres, double horizontalMetres, double riseMetres) {
+record FitSight(Sighting sighting, Optional<KnownMark> known, MeanSight mean, double slopeMetres, double horizontalMetres,
+        double riseMetres) {
 
     /** Its lengths at the mean radius of the earth: good enough to begin with, the model reckons them anew where it stands. */
     static FitSight of(Sighting sighting, Optional<KnownMark> known, Arrangement arrangement, Conditions conditions) {
@@ -26,8 +27,10 @@ record FitSight(Sighting sighting, Optional<KnownMark> known, MeanSight mean, do
         if (mean.slope().isEmpty()) {
             return new FitSight(sighting, known, mean, Double.NaN, Double.NaN, Double.NaN);
         }
-        var slope = ShotReduction.slope(mean.slope().get(), sighting.target(), conditions.air(), conditions.precision().distanceMeter()).value();
-        SlopeReduction.Result level = SlopeReduction.reduce(slope, mean.zenith(), arrangement.instrumentHeight(), conditions.refraction(), Plane.MEAN_RADIUS_METRES);
+        var slope = ShotReduction.slope(mean.slope().get(), sighting.target(), conditions.air(), conditions.precision().distanceMeter())
+                .value();
+        SlopeReduction.Result level = SlopeReduction.reduce(slope, mean.zenith(), arrangement.instrumentHeight(), conditions.refraction(),
+                Plane.MEAN_RADIUS_METRES);
         double rise = level.heightDifference().plus(arrangement.instrumentHeight()).minus(sighting.target().height()).metres();
         return new FitSight(sighting, known, mean, slope.metres(), level.horizontal().metres(), rise);
     }

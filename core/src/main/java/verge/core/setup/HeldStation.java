@@ -11,7 +11,8 @@ record HeldStation(double sigmaNorth, double sigmaEast, double sigmaLevel) {
 
     static HeldStation of(InstrumentPrecision p, Optional<Uncertainty> mark) {
         double centring = p.sigmaStationCentring().metres();
-        return new HeldStation(Math.hypot(centring, mark.map(u -> u.north().metres()).orElse(0.0)), Math.hypot(centring, mark.map(u -> u.east().metres()).orElse(0.0)),
+        return new HeldStation(Math.hypot(centring, mark.map(u -> u.north().metres()).orElse(0.0)),
+                Math.hypot(centring, mark.map(u -> u.east().metres()).orElse(0.0)),
                 Math.hypot(p.sigmaHeight().metres(), mark.map(u -> u.up().metres()).orElse(0.0)));
     }
 }

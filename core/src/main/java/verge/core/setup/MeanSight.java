@@ -18,7 +18,8 @@ import verge.core.units.Length;
  * @param pointings how many went into the circles
  * @param faces how face 2 differs from face 1; absent with one face
  */
-public record MeanSight(Angle direction, Angle zenith, Optional<Length> slope, int pointings, int distances, Optional<FaceDifference> faces) {
+public record MeanSight(Angle direction, Angle zenith, Optional<Length> slope, int pointings, int distances,
+        Optional<FaceDifference> faces) {
 
     /**
      * Face 1 minus face 2, each as face 1 would read it.
@@ -46,14 +47,16 @@ public record MeanSight(Angle direction, Angle zenith, Optional<Length> slope, i
         List<Length> slopes = pointings.stream().flatMap(p -> p.distance().stream()).toList();
         Optional<FaceDifference> difference = one.flatMap(a -> two.map(b -> new FaceDifference(new Angle(a.direction() - b.direction()),
                 new Angle(a.zenith() - b.zenith()), mean(pointings, Face.ONE).flatMap(c -> mean(pointings, Face.TWO).map(c::minus)))));
-        return new MeanSight(new Angle(direction).wholeCircle(), new Angle(zenith), slopes.isEmpty() ? Optional.empty() : Optional.of(mean(slopes)),
+        return new MeanSight(new Angle(direction).wholeCircle(), new Angle(zenith),
+                slopes.isEmpty() ? Optional.empty() : Optional.of(mean(slopes)),
                 pointings.size(), slopes.size(), difference);
     }
 
     private static Optional<OneFace> face(List<Pointing> pointings, Face face, InstrumentErrors errors, double zero) {
         List<Pointing> own = pointings.stream().filter(p -> p.face() == face).toList();
         return own.isEmpty() ? Optional.empty() : Optional.of(new OneFace(
-                own.stream().mapToDouble(p -> new Angle(errors.direction(p).radians() - zero).halfCircle().radians()).average().orElseThrow(),
+                own.stream().mapToDouble(p -> new Angle(errors.direction(p).radians() - zero).halfCircle().radians()).average()
+                .orElseThrow(),
                 own.stream().mapToDouble(p -> errors.zenith(p).radians()).average().orElseThrow()));
     }
 

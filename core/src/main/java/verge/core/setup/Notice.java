@@ -45,7 +45,8 @@ public record Notice(Kind kind, List<PointName> about, List<Double> figures) {
         /** The scale solved for is far from 1; figure: parts in a million. */
         SCALE_FAR(Weight.DOUBTFUL),
         /**
-         * With both marks exchanged the readings fit as well, from another place: they cannot tell which it is. Figures: northing and easting of
+         * With both marks exchanged the readings fit as well, from another place: they cannot tell which it is. Figures: northing and
+         * easting of
          * the other place, its distance in metres.
          */
         SECOND_SOLUTION(Weight.DOUBTFUL),

@@ -32,7 +32,8 @@ final class Notices {
         this.station = station;
     }
 
-    static List<Notice> of(StationFit.Case c, OrientedStation station, List<StationSolution.MarkResult> marks, VarianceTest variance, boolean scaleFree) {
+    static List<Notice> of(StationFit.Case c, OrientedStation station, List<StationSolution.MarkResult> marks, VarianceTest variance,
+            boolean scaleFree) {
         Notices notices = new Notices(c, station);
         marks.forEach(m -> notices.pointings(m.sighting()));
         notices.faces(marks);
@@ -110,7 +111,8 @@ final class Notices {
             add(Notice.Kind.NO_HEIGHTS, List.of());
             return;
         }
-        List<PointName> without = c.sights().stream().filter(s -> s.sighting().use().height() && s.mark().isPresent() && s.elevation().isEmpty())
+        List<PointName> without = c.sights().stream()
+                .filter(s -> s.sighting().use().height() && s.mark().isPresent() && s.elevation().isEmpty())
                 .map(s -> s.sighting().mark()).toList();
         if (!without.isEmpty()) {
             add(Notice.Kind.MARKS_WITHOUT_HEIGHT, without);

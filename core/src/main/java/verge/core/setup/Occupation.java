@@ -22,13 +22,16 @@ public record Occupation(Position station, Length instrumentHeight, double scale
     /** @param azimuth of the sight in the grid, as its face-1 direction gives it */
     public ShotReduction.Result reduce(TotalStationReading reading, Target target, UnaryOperator<Angle> azimuth) {
         Angle along = azimuth.apply(conditions.errors().direction(reading));
-        return ShotReduction.reduce(reading, conditions.errors(), target, instrumentHeight, conditions.air(), conditions.precision().distanceMeter(),
-                conditions.refraction(), plane.radiusMetres(station.plan(), along, station.elevation()), ground -> plane.toGrid(station, along, ground).times(scale));
+        return ShotReduction.reduce(reading, conditions.errors(), target, instrumentHeight, conditions.air(),
+                conditions.precision().distanceMeter(),
+                conditions.refraction(), plane.radiusMetres(station.plan(), along, station.elevation()),
+                ground -> plane.toGrid(station, along, ground).times(scale));
     }
 
     /** For means of both faces, from which the axes' errors have dropped out. */
     public Occupation withoutErrors() {
-        return new Occupation(station, instrumentHeight, scale, new Conditions(conditions.air(), conditions.precision(), InstrumentErrors.NONE,
+        return new Occupation(station, instrumentHeight, scale,
+                new Conditions(conditions.air(), conditions.precision(), InstrumentErrors.NONE,
                 conditions.refraction()), plane);
     }
 }

@@ -56,8 +56,10 @@ public record OrientedStation(Occupation occupation, Angle orientation, StationC
         Position here = occupation.station();
         double distance = here.plan().distanceMetres(mark.plan());
         double azimuth = Math.atan2(mark.plan().easting() - here.plan().easting(), mark.plan().northing() - here.plan().northing());
-        double rise = mark.elevation().flatMap(m -> here.elevation().map(h -> m.metres() + targetHeight.metres() - h.metres() - occupation.instrumentHeight().metres())).orElse(0.0);
-        return new Pointing(new Angle(azimuth - orientation.radians()).wholeCircle(), new Angle(Math.atan2(distance, rise)), Optional.of(new Length(Math.hypot(distance, rise))), "");
+        double rise = mark.elevation().flatMap(m -> here.elevation()
+                .map(h -> m.metres() + targetHeight.metres() - h.metres() - occupation.instrumentHeight().metres())).orElse(0.0);
+        return new Pointing(new Angle(azimuth - orientation.radians()).wholeCircle(), new Angle(Math.atan2(distance, rise)),
+                Optional.of(new Length(Math.hypot(distance, rise))), "");
     }
 
     /** What a point observed along a sight of this length and direction would be known to, without observing it. */
@@ -78,7 +80,8 @@ public record OrientedStation(Occupation occupation, Angle orientation, StationC
         double sin = azimuth.sin();
         double cos = azimuth.cos();
         double centring = square(p.sigmaTargetCentring().metres());
-        double along = square(shot.zenith().sin() * p.distanceMeter().sigma(shot.slope()).metres()) + square(slope * shot.zenith().cos() * p.sigmaZenith().radians()) + centring
+        double along = square(shot.zenith().sin() * p.distanceMeter().sigma(shot.slope()).metres())
+                + square(slope * shot.zenith().cos() * p.sigmaZenith().radians()) + centring
                 + covariance.of(cos, sin, 0, 0, level);
         double across = square(level * p.sigmaDirection().radians()) + centring + covariance.of(-sin, cos, level, 0, 0);
         return new AlongSight(root(along), root(across), sigma(shot.slope(), shot.zenith(), azimuth, 1).up());
@@ -101,7 +104,8 @@ public record OrientedStation(Occupation occupation, Angle orientation, StationC
         double sin = shot.zenith().sin();
         double cos = shot.zenith().cos();
         double zenith = slope * p.sigmaZenith().radians();
-        return new OnTheWay(new Length(sigmaSlope), root(square(sin * sigmaSlope) + square(cos * zenith)), new Angle(Math.hypot(p.sigmaDirection().radians(), sigmaOrientation().radians())),
+        return new OnTheWay(new Length(sigmaSlope), root(square(sin * sigmaSlope) + square(cos * zenith)),
+                new Angle(Math.hypot(p.sigmaDirection().radians(), sigmaOrientation().radians())),
                 root(square(cos * sigmaSlope) + square(sin * zenith) + square(p.sigmaHeight().metres())));
     }
 

@@ -33,8 +33,10 @@ final class SolutionMaker {
     }
 
     StationSolution make() {
-        Position at = new Position(new GridPoint(state.north(), state.east()), levelKnown ? Optional.of(new Elevation(state.level())) : Optional.empty());
-        OrientedStation station = new OrientedStation(new Occupation(at, c.arrangement().instrumentHeight(), state.scale(), c.conditions(), c.plane()),
+        Position at = new Position(new GridPoint(state.north(), state.east()),
+                levelKnown ? Optional.of(new Elevation(state.level())) : Optional.empty());
+        OrientedStation station = new OrientedStation(new Occupation(at, c.arrangement().instrumentHeight(), state.scale(), c.conditions(),
+                c.plane()),
                 new Angle(state.orientation()).wholeCircle(), covariance());
         List<StationSolution.MarkResult> marks = IntStream.range(0, c.sights().size()).mapToObj(i -> mark(i, station)).toList();
         VarianceTest variance = VarianceTest.of(solved.weightedSquares(), solved.degreesOfFreedom());
@@ -74,7 +76,8 @@ final class SolutionMaker {
                 StationSolution.Quantity.valueOf(model.list().get(o).quantity().name()), solved.residuals()[o], model.list().get(o).sigma(),
                 solved.redundancy()[o], solved.standardised(o))).toList();
         if (s.mark().isEmpty() || s.azimuth().isPresent()) {
-            return new StationSolution.MarkResult(s.sighting().mark(), s.sighting(), s.mean(), s.mark(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), observed);
+            return new StationSolution.MarkResult(s.sighting().mark(), s.sighting(), s.mean(), s.mark(), Optional.empty(), Optional.empty(),
+                    Optional.empty(), Optional.empty(), observed);
         }
         Position mark = s.mark().get();
         GridPoint here = station.occupation().station().plan();
@@ -84,23 +87,30 @@ final class SolutionMaker {
         Angle azimuth = new Angle(Math.atan2(east, north) - c.plane().arcToChordRadians(here, mark.plan()));
         double turned = station.azimuth(s.mean().direction()).minus(azimuth).halfCircle().radians();
         Optional<ShotReduction.Result> shot = s.mean().shot().map(r -> ShotReduction.reduce(r, InstrumentErrors.NONE, s.sighting().target(),
-                c.arrangement().instrumentHeight(), c.conditions().air(), c.conditions().precision().distanceMeter(), c.conditions().refraction(),
-                c.plane().radiusMetres(here, azimuth, station.occupation().station().elevation()), ground -> c.plane().toGrid(station.occupation().station(), azimuth, ground).times(state.scale())));
+                c.arrangement().instrumentHeight(), c.conditions().air(), c.conditions().precision().distanceMeter(),
+                c.conditions().refraction(),
+                c.plane().radiusMetres(here, azimuth, station.occupation().station().elevation()),
+                ground -> c.plane().toGrid(station.occupation().station(), azimuth, ground).times(state.scale())));
         double sin = s.mean().zenith().sin();
         double cos = s.mean().zenith().cos();
         double slope = s.ranged() ? s.slopeMetres() : known / Math.max(sin, 1e-6);
         Optional<Misfit> across = s.inPlan() || shot.isPresent() ? Optional.of(new Misfit(new Length(known * turned),
                 sigma(own, Row.of(StationModel.Quantity.DIRECTION, known)))) : Optional.empty();
         Optional<Misfit> distance = shot.map(r -> new Misfit(r.grid().value().minus(new Length(known)), s.distanceCounts()
-                ? sigma(own, Row.of(StationModel.Quantity.SLOPE, sin), Row.of(StationModel.Quantity.ZENITH, slope * cos), Row.of(StationModel.Quantity.HORIZONTAL, 1))
+                ? sigma(own, Row.of(StationModel.Quantity.SLOPE, sin), Row.of(StationModel.Quantity.ZENITH, slope * cos),
+                Row.of(StationModel.Quantity.HORIZONTAL, 1))
                 : outside(s.sigmaHorizontal(c.conditions().precision()))));
-        Optional<Length> rise = shot.map(ShotReduction.Result::rise).or(() -> Optional.of(new Length(known / Math.tan(s.mean().zenith().radians())
+        Optional<Length> rise = shot.map(ShotReduction.Result::rise)
+                .or(() -> Optional.of(new Length(known / Math.tan(s.mean().zenith().radians())
                 + c.arrangement().instrumentHeight().metres() - s.sighting().target().height().metres())));
         Optional<Misfit> height = station.occupation().station().elevation().flatMap(e -> mark.elevation().flatMap(m -> rise.map(r ->
                 new Misfit(r.minus(m.minus(e)), s.inHeight()
-                        ? sigma(own, Row.of(StationModel.Quantity.SLOPE, s.ranged() ? cos : 0), Row.of(StationModel.Quantity.ZENITH, -slope * sin),
-                                Row.of(StationModel.Quantity.RISE, 1)) : outside(s.ranged() ? s.sigmaRise(c.conditions().precision()) : slope * 1e-5)))));
-        return new StationSolution.MarkResult(s.sighting().mark(), s.sighting(), s.mean(), s.mark(), shot, across, distance, height, observed);
+                        ? sigma(own, Row.of(StationModel.Quantity.SLOPE, s.ranged() ? cos : 0),
+                        Row.of(StationModel.Quantity.ZENITH, -slope * sin),
+                                Row.of(StationModel.Quantity.RISE, 1)) : outside(s.ranged() ? s.sigmaRise(c.conditions().precision())
+                                : slope * 1e-5)))));
+        return new StationSolution.MarkResult(s.sighting().mark(), s.sighting(), s.mean(), s.mark(), shot, across, distance, height,
+                observed);
     }
 
     /** How much an observation's residual is worth in a misfit. */

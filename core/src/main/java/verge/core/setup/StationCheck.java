@@ -32,8 +32,10 @@ public record StationCheck(Angle turned, Misfit across, Misfit distance, Optiona
         OrientedStation.AlongSight sigma = station.alongSight(seen.reduction());
         Uncertainty own = mark.sigma().orElse(Uncertainty.NONE);
         double across = -north * sin + east * cos;
-        Optional<Misfit> height = seen.position().elevation().flatMap(s -> known.elevation().map(k -> new Misfit(s.minus(k), own.withUp(sigma.up()))));
-        return new StationCheck(new Angle(across / there.distance().metres()), new Misfit(new Length(across), own.with(sigma.across(), -sin, cos)),
+        Optional<Misfit> height = seen.position().elevation()
+                .flatMap(s -> known.elevation().map(k -> new Misfit(s.minus(k), own.withUp(sigma.up()))));
+        return new StationCheck(new Angle(across / there.distance().metres()),
+                new Misfit(new Length(across), own.with(sigma.across(), -sin, cos)),
                 new Misfit(new Length(north * cos + east * sin), own.with(sigma.along(), cos, sin)), height);
     }
 

@@ -8,7 +8,8 @@ import verge.core.units.Length;
 /**
  * How well a station is known: variances and covariances of its northing, easting, orientation, level and scale, in metres and radians.
  *
- * <p>The level is that of the axes as points are measured from it: it holds the tape's error only where the height came from the mark below.
+ * <p>The level is that of the axes as points are measured from it: it holds the tape's error only where the height came from the mark
+ * below.
  */
 public final class StationCovariance {
     static final int NORTH = 0;

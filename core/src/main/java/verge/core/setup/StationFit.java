@@ -75,26 +75,31 @@ public final class StationFit {
     }
 
     /** @param known where a name lies */
-    public static Outcome solve(Arrangement arrangement, Conditions conditions, Plane plane, Function<PointName, Optional<KnownMark>> known) {
+    public static Outcome solve(Arrangement arrangement, Conditions conditions, Plane plane,
+            Function<PointName, Optional<KnownMark>> known) {
         if (arrangement.kind() == Arrangement.Kind.BUILDING) {
             return BuildingFit.solve(arrangement, conditions, plane);
         }
-        List<PointName> unknown = arrangement.sightings().stream().filter(s -> s.azimuth().isEmpty() && known.apply(s.mark()).isEmpty()).map(Sighting::mark).toList();
+        List<PointName> unknown = arrangement.sightings().stream().filter(s -> s.azimuth().isEmpty() && known.apply(s.mark()).isEmpty())
+                .map(Sighting::mark).toList();
         if (!unknown.isEmpty()) {
             return new Unsolved(Reason.MARK_UNKNOWN, unknown);
         }
-        List<PointName> steep = arrangement.sightings().stream().filter(s -> s.pointings().stream().anyMatch(p -> Math.abs(p.zenith().sin()) < 0.005)).map(Sighting::mark).toList();
+        List<PointName> steep = arrangement.sightings().stream()
+                .filter(s -> s.pointings().stream().anyMatch(p -> Math.abs(p.zenith().sin()) < 0.005)).map(Sighting::mark).toList();
         if (!steep.isEmpty()) {
             return new Unsolved(Reason.TOO_STEEP, steep);
         }
-        List<PointName> near = arrangement.sightings().stream().filter(s -> s.pointings().stream().anyMatch(p -> p.distance().map(d -> d.metres() < NEAREST_METRES).orElse(false)))
+        List<PointName> near = arrangement.sightings().stream()
+                .filter(s -> s.pointings().stream().anyMatch(p -> p.distance().map(d -> d.metres() < NEAREST_METRES).orElse(false)))
                 .map(Sighting::mark).toList();
         if (!near.isEmpty()) {
             return new Unsolved(Reason.TOO_NEAR, near);
         }
         List<FitSight> sights = arrangement.sightings().stream().filter(s -> !s.pointings().isEmpty())
                 .map(s -> FitSight.of(s, known.apply(s.mark()), arrangement, conditions)).toList();
-        Optional<KnownMark> station = arrangement.placeFree() ? Optional.empty() : arrangement.given().map(KnownMark::exact).or(() -> known.apply(arrangement.station()));
+        Optional<KnownMark> station = arrangement.placeFree() ? Optional.empty() : arrangement.given().map(KnownMark::exact)
+                .or(() -> known.apply(arrangement.station()));
         if (!arrangement.placeFree() && station.isEmpty()) {
             return new Unsolved(Reason.STATION_UNKNOWN, List.of(arrangement.station()));
         }
@@ -105,7 +110,8 @@ public final class StationFit {
     /** Two marks that are exchanged lead to another place, which only their heights, a third mark or a compass rule out. */
     private static Outcome withSecond(Case c) {
         Outcome outcome = solve(c);
-        if (!(outcome instanceof StationSolution solved) || !c.arrangement().placeFree() || c.sights().size() != 2 || c.inPlan().size() != 2) {
+        if (!(outcome instanceof StationSolution solved) || !c.arrangement().placeFree() || c.sights().size() != 2 || c.inPlan()
+                .size() != 2) {
             return outcome;
         }
         FitSight a = c.sights().get(0);
@@ -113,8 +119,10 @@ public final class StationFit {
         Outcome exchanged = solve(c.with(List.of(a.with(b.known()), b.with(a.known()))));
         GridPoint here = solved.station().occupation().station().plan();
         return exchanged instanceof StationSolution other && other.squares() - solved.squares() < TOLD_APART
-                ? solved.with(Notice.of(Notice.Kind.SECOND_SOLUTION, List.of(a.sighting().mark(), b.sighting().mark()), other.station().occupation().station().plan().northing(),
-                        other.station().occupation().station().plan().easting(), here.distanceMetres(other.station().occupation().station().plan()))) : outcome;
+                ? solved.with(Notice.of(Notice.Kind.SECOND_SOLUTION, List.of(a.sighting().mark(), b.sighting().mark()),
+                other.station().occupation().station().plan().northing(),
+                        other.station().occupation().station().plan().easting(),
+                        here.distanceMetres(other.station().occupation().station().plan()))) : outcome;
     }
 
     /** What is to be solved, its names looked up. */
@@ -145,7 +153,8 @@ public final class StationFit {
             }
             for (int j = i + 1; j < plan.size(); j++) {
                 if (plan.get(j).mark().orElseThrow().plan().distanceMetres(here) < SAME_PLACE_METRES) {
-                    return Optional.of(new Unsolved(Reason.MARKS_COINCIDE, List.of(plan.get(i).sighting().mark(), plan.get(j).sighting().mark())));
+                    return Optional.of(new Unsolved(Reason.MARKS_COINCIDE,
+                            List.of(plan.get(i).sighting().mark(), plan.get(j).sighting().mark())));
                 }
             }
         }
@@ -160,7 +169,8 @@ public final class StationFit {
                 case CARRIED -> c.arrangement().carried().map(Elevation::metres);
                 case MARKS, NONE -> Optional.empty();
             };
-            boolean marks = c.arrangement().heightFrom() == Arrangement.HeightFrom.MARKS && c.sights().stream().anyMatch(FitSight::inHeight);
+            boolean marks = c.arrangement().heightFrom() == Arrangement.HeightFrom.MARKS && c.sights().stream()
+                    .anyMatch(FitSight::inHeight);
             return new Level(marks, own);
         }
 
@@ -192,16 +202,19 @@ public final class StationFit {
         LeastSquares.Outcome outcome = adjusted(model, c);
         if (outcome instanceof LeastSquares.Solution rough && placeFree && c.sights().stream().anyMatch(s -> !s.ranged())) {
             // How much centring weighs in a direction goes with its length, which is known only now where none was measured.
-            model = new StationModel(c.sights(), c.plane(), c.arrangement(), c.conditions(), free, model.state(rough.unknowns()), level.known());
+            model = new StationModel(c.sights(), c.plane(), c.arrangement(), c.conditions(), free, model.state(rough.unknowns()),
+                    level.known());
             outcome = adjusted(model, c);
         }
         if (outcome instanceof LeastSquares.Solution solved) {
             return new SolutionMaker(c, model, solved, free, level.known()).make();
         }
         int open = outcome instanceof LeastSquares.Singular s ? s.unknown() : ((LeastSquares.NotConverged) outcome).unknown();
-        boolean geometry = outcome instanceof LeastSquares.Singular || ((LeastSquares.NotConverged) outcome).cause() == LeastSquares.NotConverged.Cause.NEARLY_SINGULAR
+        boolean geometry = outcome instanceof LeastSquares.Singular || ((LeastSquares.NotConverged) outcome)
+                .cause() == LeastSquares.NotConverged.Cause.NEARLY_SINGULAR
                 || placeFree && undetermined(c, model.state(model.startUnknowns()));
-        return geometry ? new Unsolved(Reason.UNDETERMINED, names, Optional.of(free.unknown(open))) : new Unsolved(Reason.CONTRADICTORY, names);
+        return geometry ? new Unsolved(Reason.UNDETERMINED, names, Optional.of(free.unknown(open)))
+                : new Unsolved(Reason.CONTRADICTORY, names);
     }
 
     /** Whether marks and place lie so that directions cannot tell it, whatever else is wrong: on one circle, or in one line. */
@@ -235,7 +248,8 @@ public final class StationFit {
         FirstSolution first = new FirstSolution(plan, gridPerGround);
         Optional<FirstSolution.Found> found = placeFree ? first.find() : c.station().map(s -> new FirstSolution.Found(s.plan(),
                 typed(c).orElseGet(() -> first.orientationAt(s.plan())), 0));
-        return found.filter(f -> !c.sights().isEmpty()).map(f -> new StationModel.State(f.place().northing(), f.place().easting(), f.orientation(),
+        return found.filter(f -> !c.sights().isEmpty())
+                .map(f -> new StationModel.State(f.place().northing(), f.place().easting(), f.orientation(),
                 level.held().orElseGet(() -> levelAt(c, f.place())), 1, 0));
     }
 
@@ -247,7 +261,8 @@ public final class StationFit {
             double distance = place.distanceMetres(mark);
             double azimuth = Math.atan2(mark.easting() - place.easting(), mark.northing() - place.northing());
             double turned = new Angle(azimuth - s.mean().direction().radians() - orientation).halfCircle().radians();
-            return Math.hypot(2 * distance * Math.sin(turned / 2), s.distanceCounts() ? distance - s.horizontalMetres() * gridPerGround : 0);
+            return Math.hypot(2 * distance * Math.sin(turned / 2), s.distanceCounts() ? distance - s.horizontalMetres() * gridPerGround
+                    : 0);
         }
     }
 
@@ -274,7 +289,8 @@ public final class StationFit {
     /** The median of what each mark says, so that one wrong height does not lead astray. */
     private static double levelAt(Case c, GridPoint place) {
         double[] levels = c.sights().stream().filter(FitSight::inHeight).mapToDouble(s -> {
-            double rise = s.ranged() ? s.riseMetres() : place.distanceMetres(s.mark().orElseThrow().plan()) / Math.tan(s.mean().zenith().radians())
+            double rise = s.ranged() ? s.riseMetres() : place.distanceMetres(s.mark().orElseThrow().plan())
+                    / Math.tan(s.mean().zenith().radians())
                     + c.arrangement().instrumentHeight().metres() - s.sighting().target().height().metres();
             return s.elevation().orElseThrow().metres() - rise;
         }).sorted().toArray();

@@ -55,8 +55,10 @@ final class StationModel implements LeastSquares.Model {
 
         /** What stands at a place among the unknowns. */
         StationFit.Unknown unknown(int index) {
-            return index < orientation() ? index == 0 ? StationFit.Unknown.NORTH : StationFit.Unknown.EAST : index == orientation() ? StationFit.Unknown.ORIENTATION
-                    : index == level(-1) ? StationFit.Unknown.LEVEL : index == scale(-1) ? StationFit.Unknown.SCALE : StationFit.Unknown.OFFSET;
+            return index < orientation() ? index == 0 ? StationFit.Unknown.NORTH : StationFit.Unknown.EAST : index == orientation()
+                    ? StationFit.Unknown.ORIENTATION
+                    : index == level(-1) ? StationFit.Unknown.LEVEL : index == scale(-1) ? StationFit.Unknown.SCALE
+                    : StationFit.Unknown.OFFSET;
         }
 
         int count() {
@@ -95,7 +97,8 @@ final class StationModel implements LeastSquares.Model {
     }
 
     /** @param levelKnown whether heights count: the level is solved for, or the station has one */
-    StationModel(List<FitSight> sights, Plane plane, Arrangement arrangement, Conditions conditions, Free free, State start, boolean levelKnown) {
+    StationModel(List<FitSight> sights, Plane plane, Arrangement arrangement, Conditions conditions, Free free, State start,
+            boolean levelKnown) {
         this.sights = sights;
         this.plane = plane;
         this.arrangement = arrangement;
@@ -107,7 +110,9 @@ final class StationModel implements LeastSquares.Model {
         List<Quantities> wanted = IntStream.range(0, sights.size()).mapToObj(i -> new Quantities(i, quantities(sights.get(i)))).toList();
         double[][] covariance = covariance(wanted, conditions.precision());
         int[] next = {0};
-        this.observations = wanted.stream().flatMap(q -> q.all().stream().map(quantity -> new Observation(quantity, q.sight(), Math.sqrt(covariance[next[0]][next[0]++])))).toList();
+        this.observations = wanted.stream()
+                .flatMap(q -> q.all().stream().map(quantity ->
+                new Observation(quantity, q.sight(), Math.sqrt(covariance[next[0]][next[0]++])))).toList();
         this.weights = Weights.ofCovariance(covariance);
     }
 
@@ -144,7 +149,8 @@ final class StationModel implements LeastSquares.Model {
         int from = 0;
         for (Quantities q : wanted) {
             double[] sigmas = sources(sights.get(q.sight()), p);
-            double[][] effects = q.all().stream().map(quantity -> effects(new Observation(quantity, q.sight(), 0))).toArray(double[][]::new);
+            double[][] effects = q.all().stream().map(quantity -> effects(new Observation(quantity, q.sight(), 0)))
+                    .toArray(double[][]::new);
             for (int i = 0; i < effects.length; i++) {
                 for (int j = 0; j < effects.length; j++) {
                     for (int k = 0; k < sigmas.length; k++) {
@@ -162,17 +168,22 @@ final class StationModel implements LeastSquares.Model {
         Optional<Uncertainty> mark = s.known().flatMap(KnownMark::sigma);
         double centring = p.sigmaTargetCentring().metres();
         return new double[] {s.sigmaDirection(p), s.sigmaZenith(p), s.sigmaMeter(p), centring, centring, p.sigmaHeight().metres(),
-            mark.map(u -> u.north().metres()).orElse(0.0), mark.map(u -> u.east().metres()).orElse(0.0), mark.map(u -> u.up().metres()).orElse(0.0)};
+            mark.map(u -> u.north().metres()).orElse(0.0), mark.map(u -> u.east().metres()).orElse(0.0),
+            mark.map(u -> u.up().metres()).orElse(0.0)};
     }
 
-    /** How an error of each source shows: direction, zenith angle, meter, target along and across the sight, tape, mark's north, east and up. */
+    /**
+     * How an error of each source shows: direction, zenith angle, meter, target along and across the sight, tape, mark's north, east and
+     * up.
+     */
     private double[] effects(Observation o) {
         FitSight s = sights.get(o.sight());
         if (s.azimuth().isPresent()) {
             return new double[] {1, 0, 0, 0, 0, 0, 0, 0, 0};
         }
         GridPoint here = new GridPoint(start.north(), start.east());
-        double ground = Math.max(NEAREST_METRES, s.ranged() ? s.horizontalMetres() : s.mark().map(m -> m.plan().distanceMetres(here)).orElse(100.0));
+        double ground = Math.max(NEAREST_METRES, s.ranged() ? s.horizontalMetres() : s.mark().map(m -> m.plan().distanceMetres(here))
+                .orElse(100.0));
         double length = s.ranged() ? Math.max(NEAREST_METRES, s.slopeMetres()) : ground;
         double sin = s.mean().zenith().sin();
         double cos = s.mean().zenith().cos();
@@ -196,7 +207,8 @@ final class StationModel implements LeastSquares.Model {
 
     /** Along a sight, as of where the station was about last. */
     private AlongSight along(int i, State state) {
-        boolean moved = planeAt == null || Math.abs(state.north() - planeAt.north()) + Math.abs(state.east() - planeAt.east()) > MOVED_METRES
+        boolean moved = planeAt == null || Math.abs(state.north() - planeAt.north())
+                + Math.abs(state.east() - planeAt.east()) > MOVED_METRES
                 || Math.abs(state.level() - planeAt.level()) > RISEN_METRES;
         if (moved) {
             Arrays.fill(along, null);
@@ -207,7 +219,8 @@ final class StationModel implements LeastSquares.Model {
             GridPoint mark = sights.get(i).mark().orElseThrow().plan();
             Optional<Elevation> level = levelKnown ? Optional.of(new Elevation(planeAt.level())) : Optional.empty();
             Angle azimuth = new Angle(Math.atan2(mark.easting() - here.easting(), mark.northing() - here.northing()));
-            along[i] = new AlongSight(plane.gridPerGround(here, mark, level), plane.arcToChordRadians(here, mark), plane.radiusMetres(here, azimuth, level));
+            along[i] = new AlongSight(plane.gridPerGround(here, mark, level), plane.arcToChordRadians(here, mark),
+                    plane.radiusMetres(here, azimuth, level));
         }
         return along[i];
     }
@@ -279,17 +292,21 @@ final class StationModel implements LeastSquares.Model {
         double groundEast = -east / (grid * gridPerGround);
         if (o.quantity() == Quantity.DIRECTION) {
             double azimuth = Math.atan2(east, north) - there.arcToChord();
-            return new Partials(turned(s.mean().direction().radians() - azimuth + state.orientation()), east / (grid * grid), -north / (grid * grid), -1, 0, 0, 0);
+            return new Partials(turned(s.mean().direction().radians() - azimuth + state.orientation()), east / (grid * grid),
+                    -north / (grid * grid), -1, 0, 0, 0);
         }
         Length eye = arrangement.instrumentHeight();
         if (o.quantity() == Quantity.HORIZONTAL) {
-            double measured = SlopeReduction.reduce(new Length(s.slopeMetres()), s.mean().zenith(), eye, refraction, there.radius()).horizontal().metres();
-            return new Partials(measured - ground - state.offset() * s.mean().zenith().sin(), groundNorth, groundEast, 0, 0, -ground / state.scale(), s.mean().zenith().sin());
+            double measured = SlopeReduction.reduce(new Length(s.slopeMetres()), s.mean().zenith(), eye, refraction, there.radius())
+                    .horizontal().metres();
+            return new Partials(measured - ground - state.offset() * s.mean().zenith().sin(), groundNorth, groundEast, 0, 0,
+                    -ground / state.scale(), s.mean().zenith().sin());
         }
         double markLevel = s.elevation().orElseThrow().metres();
         double rise = markLevel + s.sighting().target().height().metres() - state.level() - eye.metres();
         if (o.quantity() == Quantity.RISE) {
-            double measured = SlopeReduction.reduce(new Length(s.slopeMetres()), s.mean().zenith(), eye, refraction, there.radius()).heightDifference().metres();
+            double measured = SlopeReduction.reduce(new Length(s.slopeMetres()), s.mean().zenith(), eye, refraction, there.radius())
+                    .heightDifference().metres();
             return new Partials(measured - rise - state.offset() * s.mean().zenith().cos(), 0, 0, 0, -1, 0, s.mean().zenith().cos());
         }
         SlopeReduction.Sight sight = SlopeReduction.predict(ground, rise, eye, refraction, there.radius());
@@ -297,9 +314,11 @@ final class StationModel implements LeastSquares.Model {
         double cos = sight.zenith().cos();
         double slope = sight.slope().metres();
         if (o.quantity() == Quantity.SLOPE) {
-            return new Partials(s.slopeMetres() - slope - state.offset(), sin * groundNorth, sin * groundEast, 0, -cos, -sin * ground / state.scale(), 1);
+            return new Partials(s.slopeMetres() - slope - state.offset(), sin * groundNorth, sin * groundEast, 0, -cos,
+                    -sin * ground / state.scale(), 1);
         }
-        return new Partials(s.mean().zenith().radians() - sight.zenith().radians(), cos / slope * groundNorth, cos / slope * groundEast, 0, sin / slope,
+        return new Partials(s.mean().zenith().radians() - sight.zenith().radians(), cos / slope * groundNorth, cos / slope * groundEast, 0,
+                sin / slope,
                 -cos / slope * ground / state.scale(), 0);
     }
 
@@ -307,7 +326,9 @@ final class StationModel implements LeastSquares.Model {
         return new Angle(radians).halfCircle().radians();
     }
 
-    /** How errors of a held station show: where the instrument stands beside what its coordinates say, in both directions, and its level. */
+    /**
+     * How errors of a held station show: where the instrument stands beside what its coordinates say, in both directions, and its level.
+     */
     LeastSquares.Common common(HeldStation held) {
         if (free.place()) {
             return LeastSquares.Common.NONE;

@@ -16,7 +16,8 @@ import verge.core.reduction.ShotReduction;
  * @param notices what a person should know of it before accepting
  * @param iterations how many it took
  */
-public record StationSolution(OrientedStation station, List<MarkResult> marks, List<FaceResult> faces, VarianceTest variance, boolean heightSolved,
+public record StationSolution(OrientedStation station, List<MarkResult> marks, List<FaceResult> faces, VarianceTest variance,
+        boolean heightSolved,
         boolean scaleSolved, List<Notice> notices, int iterations) implements StationFit.Outcome {
     public StationSolution {
         marks = List.copyOf(marks);
@@ -33,10 +34,12 @@ public record StationSolution(OrientedStation station, List<MarkResult> marks, L
      * @param height of the mark, measured minus known; absent where either has none
      * @param observations one by one
      */
-    public record MarkResult(PointName mark, Sighting sighting, MeanSight mean, Optional<Position> known, Optional<ShotReduction.Result> shot,
+    public record MarkResult(PointName mark, Sighting sighting, MeanSight mean, Optional<Position> known,
+            Optional<ShotReduction.Result> shot,
             Optional<Misfit> across, Optional<Misfit> distance, Optional<Misfit> height, List<Observed> observations) {
         public boolean within() {
-            return across.map(Misfit::within).orElse(true) && distance.map(Misfit::within).orElse(true) && height.map(Misfit::within).orElse(true);
+            return across.map(Misfit::within).orElse(true) && distance.map(Misfit::within).orElse(true) && height.map(Misfit::within)
+                    .orElse(true);
         }
     }
 
@@ -46,12 +49,14 @@ public record StationSolution(OrientedStation station, List<MarkResult> marks, L
     }
 
     StationSolution with(Notice another) {
-        return new StationSolution(station, marks, faces, variance, heightSolved, scaleSolved, Stream.concat(notices.stream(), Stream.of(another)).toList(), iterations);
+        return new StationSolution(station, marks, faces, variance, heightSolved, scaleSolved,
+                Stream.concat(notices.stream(), Stream.of(another)).toList(), iterations);
     }
 
     /** Where else the instrument may stand by the same readings, if they do not tell. */
     public Optional<GridPoint> secondPlace() {
-        return notices.stream().filter(n -> n.kind() == Notice.Kind.SECOND_SOLUTION).map(n -> new GridPoint(n.figures().get(0), n.figures().get(1))).findFirst();
+        return notices.stream().filter(n -> n.kind() == Notice.Kind.SECOND_SOLUTION)
+                .map(n -> new GridPoint(n.figures().get(0), n.figures().get(1))).findFirst();
     }
 
     /** What an observation is of. */

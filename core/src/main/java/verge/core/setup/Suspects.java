@@ -81,18 +81,22 @@ public final class Suspects {
      * @param constants prism constants that are in use here, beside the one that was set
      * @return the likeliest first; none if chance explains the residuals or nothing explains them
      */
-    public static List<Suspect> of(Arrangement arrangement, Conditions conditions, Plane plane, Function<PointName, Optional<KnownMark>> known,
+    public static List<Suspect> of(Arrangement arrangement, Conditions conditions, Plane plane,
+            Function<PointName, Optional<KnownMark>> known,
             List<KnownPoint> others, List<Length> constants) {
         if (arrangement.kind() == Arrangement.Kind.BUILDING) {
             return List.of();
         }
         StationFit.Outcome outcome = StationFit.solve(arrangement, conditions, plane, known);
-        if (outcome instanceof StationFit.Unsolved why && why.reason() != StationFit.Reason.CONTRADICTORY && why.reason() != StationFit.Reason.UNDETERMINED) {
+        if (outcome instanceof StationFit.Unsolved why && why.reason() != StationFit.Reason.CONTRADICTORY
+                && why.reason() != StationFit.Reason.UNDETERMINED) {
             return List.of();   // there is nothing to suspect where something is missing, or has no direction at all
         }
-        List<FitSight> sights = arrangement.sightings().stream().filter(s -> !s.pointings().isEmpty() && (known.apply(s.mark()).isPresent() || s.azimuth().isPresent()))
+        List<FitSight> sights = arrangement.sightings().stream()
+                .filter(s -> !s.pointings().isEmpty() && (known.apply(s.mark()).isPresent() || s.azimuth().isPresent()))
                 .map(s -> FitSight.of(s, known.apply(s.mark()), arrangement, conditions)).toList();
-        Optional<KnownMark> station = arrangement.placeFree() ? Optional.empty() : arrangement.given().map(KnownMark::exact).or(() -> known.apply(arrangement.station()));
+        Optional<KnownMark> station = arrangement.placeFree() ? Optional.empty() : arrangement.given().map(KnownMark::exact)
+                .or(() -> known.apply(arrangement.station()));
         StationFit.Case c = new StationFit.Case(arrangement, conditions, plane, sights, station);
         Suspects search = new Suspects(c, outcome instanceof StationSolution s ? Optional.of(s) : Optional.empty());
         search.tryAll(others, constants);
@@ -120,24 +124,31 @@ public final class Suspects {
         }
     }
 
-    /** The sights that may be wrong by themselves: all of a few; of many those that fit worst, by the residuals and by the majority's place. */
+    /**
+     * The sights that may be wrong by themselves: all of a few; of many those that fit worst, by the residuals and by the majority's place.
+     */
     private int[] tried() {
         int n = c.sights().size();
         if (n <= ALL_ARE_TRIED) {
             return IntStream.range(0, n).toArray();
         }
         Set<Integer> worst = new TreeSet<>();
-        base.ifPresent(b -> largest(n, i -> b.marks().get(i).observations().stream().mapToDouble(o -> Math.abs(o.standardised())).max().orElse(0), worst));
+        base.ifPresent(b -> largest(n, i -> b.marks().get(i).observations().stream().mapToDouble(o -> Math.abs(o.standardised())).max()
+                .orElse(0), worst));
         List<FitSight> plan = c.inPlan();
         majority.ifPresent(found -> largest(n, i -> plan.contains(c.sights().get(i)) ? found.off(c.sights().get(i)) : 0, worst));
         return worst.stream().mapToInt(Integer::intValue).toArray();
     }
 
     private static void largest(int n, IntToDoubleFunction of, Set<Integer> into) {
-        IntStream.range(0, n).boxed().sorted(Comparator.comparingDouble((Integer i) -> -of.applyAsDouble(i))).limit(MOST_TRIED).forEach(into::add);
+        IntStream.range(0, n).boxed().sorted(Comparator.comparingDouble((Integer i) -> -of.applyAsDouble(i))).limit(MOST_TRIED)
+                .forEach(into::add);
     }
 
-    /** Of many marks, seen from where the majority puts the station, two that were exchanged would each lie nearer to where the other's sight went. */
+    /**
+     * Of many marks, seen from where the majority puts the station, two that were exchanged would each lie nearer to where the other's
+     * sight went.
+     */
     private boolean couldBeSwapped(int i, int j) {
         FitSight a = c.sights().get(i);
         FitSight b = c.sights().get(j);
@@ -151,7 +162,8 @@ public final class Suspects {
         FitSight b = sights.get(j);
         sights.set(i, a.with(b.known()));
         sights.set(j, b.with(a.known()));
-        hypothesis(Suspect.Kind.SWAPPED, List.of(a.sighting().mark(), b.sighting().mark()), StationFit.solve(c.with(sights)), 0, s -> Double.NaN);
+        hypothesis(Suspect.Kind.SWAPPED, List.of(a.sighting().mark(), b.sighting().mark()), StationFit.solve(c.with(sights)), 0,
+                s -> Double.NaN);
     }
 
     private void one(int i, List<KnownPoint> others, List<Length> constants) {
@@ -162,14 +174,16 @@ public final class Suspects {
         }
         otherMark(i, others);
         if (sight.inHeight()) {
-            hypothesis(Suspect.Kind.TARGET_HEIGHT, name, StationFit.solve(using(i, new Sighting.Use(sight.sighting().use().plan(), sight.sighting().use().distance(), false))),
+            hypothesis(Suspect.Kind.TARGET_HEIGHT, name,
+                    StationFit.solve(using(i, new Sighting.Use(sight.sighting().use().plan(), sight.sighting().use().distance(), false))),
                     amount -> ofHand(amount), s -> s.marks().get(i).height().map(m -> m.difference().metres()).orElse(Double.NaN));
         }
         if (sight.distanceCounts()) {
             prism(i, constants);
         }
         if (sight.inPlan()) {
-            hypothesis(Suspect.Kind.DISTURBED, name, StationFit.solve(using(i, new Sighting.Use(false, false, sight.sighting().use().height()))), 2, s -> shift(s, i));
+            hypothesis(Suspect.Kind.DISTURBED, name,
+                    StationFit.solve(using(i, new Sighting.Use(false, false, sight.sighting().use().height()))), 2, s -> shift(s, i));
             FitSight turned = turned(sight);
             if (majority.map(m -> m.off(turned) < m.off(sight)).orElse(true)) {
                 hypothesis(Suspect.Kind.FACE, name, StationFit.solve(replaced(i, turned)), 0.5, s -> Double.NaN);
@@ -190,10 +204,14 @@ public final class Suspects {
         List<KnownPoint> free = others.stream().filter(o -> !o.name().equals(c.arrangement().station())
                 && c.sights().stream().noneMatch(s -> s.sighting().mark().equals(o.name()))).toList();
         Optional<StationFit.Majority> from = majority.or(() -> StationFit.majority(without(i)));
-        List<KnownPoint> likely = from.isEmpty() ? free : free.stream().filter(o -> off(from.get(), sight, o) < ELSEWHERE_METRES + ELSEWHERE_PART * from.get().place().distanceMetres(o.position().plan()))
+        List<KnownPoint> likely = from.isEmpty() ? free : free.stream()
+                .filter(o -> off(from.get(), sight, o) < ELSEWHERE_METRES + ELSEWHERE_PART * from.get().place()
+                .distanceMetres(o.position().plan()))
                 .sorted(Comparator.comparingDouble(o -> off(from.get(), sight, o))).limit(MOST_OTHERS).toList();
-        likely.forEach(other -> hypothesis(Suspect.Kind.OTHER_MARK, List.of(sight.sighting().mark()), StationFit.solve(replaced(i, at(sight, other))), 1.5,
-                s -> Double.NaN).ifPresent(f -> replaceLast(new Suspect(f.kind(), f.about(), Optional.of(other.name()), Double.NaN, f.before(), f.after()))));
+        likely.forEach(other -> hypothesis(Suspect.Kind.OTHER_MARK, List.of(sight.sighting().mark()),
+                StationFit.solve(replaced(i, at(sight, other))), 1.5,
+                s -> Double.NaN).ifPresent(f ->
+                replaceLast(new Suspect(f.kind(), f.about(), Optional.of(other.name()), Double.NaN, f.before(), f.after()))));
     }
 
     private static double off(StationFit.Majority from, FitSight sight, KnownPoint to) {
@@ -211,17 +229,22 @@ public final class Suspects {
             return;
         }
         double off = s.marks().get(i).distance().map(m -> m.difference().metres()).orElse(0.0) / sight.mean().zenith().sin();
-        double sigma = Math.hypot(Math.hypot(sight.sigmaMeter(c.conditions().precision()), c.conditions().precision().sigmaTargetCentring().metres()),
+        double sigma = Math.hypot(Math.hypot(sight.sigmaMeter(c.conditions().precision()),
+                c.conditions().precision().sigmaTargetCentring().metres()),
                 s.station().covariance().position().plan().metres());
         if (inUse(sight.sighting().target().prismConstant(), off, sigma, constants)) {
             hypothesis(Suspect.Kind.PRISM, List.of(sight.sighting().mark()), without, 1, any -> off);
         }
     }
 
-    /** Whether a distance that is off by so much would be right with another constant in use, or with the one that was set taken off instead of on. */
+    /**
+     * Whether a distance that is off by so much would be right with another constant in use, or with the one that was set taken off instead
+     * of on.
+     */
     private static boolean inUse(Length set, double off, double sigma, List<Length> constants) {
         double within = SAME_CONSTANT_IN_SIGMAS * sigma;
-        return constants.stream().anyMatch(k -> Math.abs(set.metres() - off - k.metres()) < within) || set.metres() != 0 && Math.abs(2 * set.metres() - off) < within;
+        return constants.stream().anyMatch(k -> Math.abs(set.metres() - off - k.metres()) < within) || set.metres() != 0
+                && Math.abs(2 * set.metres() - off) < within;
     }
 
     /** All distances wrong in proportion: by what the air can do, or by the ground taken for the grid. */
@@ -231,19 +254,25 @@ public final class Suspects {
     }
 
     private double ofAirOrGrid(double ppm) {
-        double grid = c.inPlan().stream().findFirst().flatMap(FitSight::mark).map(m -> (c.plane().gridPerGround(m.plan(), m.plan(), m.elevation()) - 1) * 1e6).orElse(0.0);
+        double grid = c.inPlan().stream().findFirst().flatMap(FitSight::mark)
+                .map(m -> (c.plane().gridPerGround(m.plan(), m.plan(), m.elevation()) - 1) * 1e6).orElse(0.0);
         boolean taken = Math.abs(grid) > SAME_PPM && Math.abs(Math.abs(ppm) - Math.abs(grid)) < Math.max(SAME_PPM, Math.abs(grid) * 0.1);
         return taken || Math.abs(ppm) < MOST_AIR_PPM ? 1 : Double.POSITIVE_INFINITY;
     }
 
-    /** A constant shared by all distances can only be told from the rest with distances in more than one direction; it must be one in use. */
+    /**
+     * A constant shared by all distances can only be told from the rest with distances in more than one direction; it must be one in use.
+     */
     private void offset(List<Length> constants) {
         StationFit.Outcome free = StationFit.solve(c, c.arrangement().placeFree(), c.arrangement().scaleFree(), true);
         if (free instanceof StationSolution s) {
             // Solved with it, the distances as they were read are off by it.
-            double off = s.marks().stream().flatMap(m -> m.distance().stream()).mapToDouble(m -> m.difference().metres()).average().orElse(0);
-            double sigma = Math.hypot(c.conditions().precision().sigmaTargetCentring().metres(), s.station().covariance().position().plan().metres());
-            if (c.sights().stream().filter(FitSight::distanceCounts).allMatch(sight -> inUse(sight.sighting().target().prismConstant(), off, sigma, constants))) {
+            double off = s.marks().stream().flatMap(m -> m.distance().stream()).mapToDouble(m -> m.difference().metres()).average()
+                    .orElse(0);
+            double sigma = Math.hypot(c.conditions().precision().sigmaTargetCentring().metres(),
+                    s.station().covariance().position().plan().metres());
+            if (c.sights().stream().filter(FitSight::distanceCounts)
+                    .allMatch(sight -> inUse(sight.sighting().target().prismConstant(), off, sigma, constants))) {
                 hypothesis(Suspect.Kind.PRISM_ALL, List.of(), free, 0.9, any -> off);
             }
         }
@@ -251,8 +280,10 @@ public final class Suspects {
 
     private void instrumentHeight() {
         if (c.arrangement().heightFrom() == Arrangement.HeightFrom.STATION && c.sights().size() > 1) {
-            StationFit.Case free = new StationFit.Case(c.arrangement().with(Arrangement.HeightFrom.MARKS), c.conditions(), c.plane(), c.sights(), c.at());
-            hypothesis(Suspect.Kind.INSTRUMENT_HEIGHT, List.of(), StationFit.solve(free), amount -> 0.9 * ofHand(amount), s -> s.station().occupation().station().elevation()
+            StationFit.Case free = new StationFit.Case(c.arrangement().with(Arrangement.HeightFrom.MARKS), c.conditions(), c.plane(),
+                    c.sights(), c.at());
+            hypothesis(Suspect.Kind.INSTRUMENT_HEIGHT, List.of(), StationFit.solve(free), amount -> 0.9 * ofHand(amount),
+                    s -> s.station().occupation().station().elevation()
                     .flatMap(e -> c.station().flatMap(Position::elevation).map(b -> e.metres() - b.metres())).orElse(Double.NaN));
         }
     }
@@ -272,12 +303,14 @@ public final class Suspects {
         }
     }
 
-    private Optional<Suspect> hypothesis(Suspect.Kind kind, List<PointName> about, StationFit.Outcome outcome, double freedoms, ToDoubleFunction<StationSolution> amount) {
+    private Optional<Suspect> hypothesis(Suspect.Kind kind, List<PointName> about, StationFit.Outcome outcome, double freedoms,
+            ToDoubleFunction<StationSolution> amount) {
         return hypothesis(kind, about, outcome, any -> freedoms, amount);
     }
 
     /** @param freedoms that an amount is charged for; endless for one that cannot be */
-    private Optional<Suspect> hypothesis(Suspect.Kind kind, List<PointName> about, StationFit.Outcome outcome, DoubleUnaryOperator freedoms, ToDoubleFunction<StationSolution> amount) {
+    private Optional<Suspect> hypothesis(Suspect.Kind kind, List<PointName> about, StationFit.Outcome outcome, DoubleUnaryOperator freedoms,
+            ToDoubleFunction<StationSolution> amount) {
         if (!(outcome instanceof StationSolution solved)) {
             return Optional.empty();
         }
@@ -317,6 +350,7 @@ public final class Suspects {
     /** The sight as if it had been read in the other face. */
     private static FitSight turned(FitSight s) {
         MeanSight m = s.mean();
-        return s.with(new MeanSight(m.direction().plus(Angle.HALF_TURN).wholeCircle(), m.zenith(), m.slope(), m.pointings(), m.distances(), m.faces()));
+        return s.with(new MeanSight(m.direction().plus(Angle.HALF_TURN).wholeCircle(), m.zenith(), m.slope(), m.pointings(), m.distances(),
+                m.faces()));
     }
 }

@@ -16,7 +16,9 @@ public sealed interface Facing {
 
         @Override
         public Optional<Angle> azimuthAt(GridPoint here) {
-            return here.distanceMetres(point) < STANDING_ON_METRES ? Optional.empty() : Optional.of(new Angle(Math.atan2(point.easting() - here.easting(), point.northing() - here.northing())).wholeCircle());
+            return here.distanceMetres(point) < STANDING_ON_METRES ? Optional.empty()
+                    : Optional.of(new Angle(Math.atan2(point.easting() - here.easting(), point.northing() - here.northing()))
+                    .wholeCircle());
         }
     }
 

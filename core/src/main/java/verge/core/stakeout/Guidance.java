@@ -19,7 +19,8 @@ import verge.core.units.Length;
  * @param planWithin inside the tolerance in plan
  * @param heightWithin inside the tolerance in height, or no height is asked for
  */
-public record Guidance(Length distance, Optional<Angle> azimuth, Angle facing, boolean faced, Length forward, Length right, Optional<Length> cut,
+public record Guidance(Length distance, Optional<Angle> azimuth, Angle facing, boolean faced, Length forward, Length right,
+        Optional<Length> cut,
         boolean planWithin, boolean heightWithin) {
 
     public static Guidance towards(Position design, Position here, Facing facing, Tolerance tolerance) {
@@ -30,7 +31,8 @@ public record Guidance(Length distance, Optional<Angle> azimuth, Angle facing, b
         Angle ahead = faced.orElse(Angle.ZERO);
         Length distance = new Length(Math.hypot(north, east));
         Optional<Length> cut = here.elevation().flatMap(ground -> design.elevation().map(ground::minus));
-        return new Guidance(distance, distance.metres() == 0 ? Optional.empty() : Optional.of(new Angle(Math.atan2(east, north)).wholeCircle()), ahead, faced.isPresent(),
+        return new Guidance(distance, distance.metres() == 0 ? Optional.empty()
+                : Optional.of(new Angle(Math.atan2(east, north)).wholeCircle()), ahead, faced.isPresent(),
                 new Length(north * ahead.cos() + east * ahead.sin()),
                 new Length(east * ahead.cos() - north * ahead.sin()),
                 cut, distance.compareTo(tolerance.plan()) <= 0,

@@ -29,14 +29,19 @@ public final class StakeEntries {
     private static Outcome occupied(Line<StakeOccupied> line, Looks looks) {
         StakeOccupied said = line.says();
         Position design = SettingsEntries.carrier(looks).carried(line.entry().sequence(), said.design());
-        Outcome under = OccupationEntries.base(looks, said.stood()).map(b -> Outcome.of(new BaseUnder(line.id()), b)).orElse(Outcome.NOTHING);
-        return OccupationEntries.place(looks, said.stood()).map(p -> Points.outcome(new StoredPoint(line.id(), said.name(), Code.NONE, Origin.STAKED, p.position(), Optional.of(p.sigma()), Optional.of(AsStaked.of(design, p.position())), Optional.empty())).and(under)).orElse(under);
+        Outcome under = OccupationEntries.base(looks, said.stood()).map(b -> Outcome.of(new BaseUnder(line.id()), b))
+                .orElse(Outcome.NOTHING);
+        return OccupationEntries.place(looks, said.stood())
+                .map(p -> Points.outcome(new StoredPoint(line.id(), said.name(), Code.NONE, Origin.STAKED, p.position(),
+                Optional.of(p.sigma()), Optional.of(AsStaked.of(design, p.position())), Optional.empty())).and(under)).orElse(under);
     }
 
     private static Outcome staked(Line<PointStaked> line, Looks looks) {
         PointStaked said = line.says();
         Position design = SettingsEntries.carrier(looks).carried(line.entry().sequence(), said.design());
-        return LeafEntries.observed(looks, said.setup(), said.reading(), said.target()).map(o -> Points.outcome(new StoredPoint(line.id(), said.name(), Code.NONE, Origin.STAKED,
-                o.position(), Optional.of(o.sigma()), Optional.of(AsStaked.of(design, o.position())), Optional.of(said.setup())))).orElse(Outcome.NOTHING);
+        return LeafEntries.observed(looks, said.setup(), said.reading(), said.target())
+                .map(o -> Points.outcome(new StoredPoint(line.id(), said.name(), Code.NONE, Origin.STAKED,
+                o.position(), Optional.of(o.sigma()), Optional.of(AsStaked.of(design, o.position())), Optional.of(said.setup()))))
+                .orElse(Outcome.NOTHING);
     }
 }

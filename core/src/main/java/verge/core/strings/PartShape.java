@@ -20,7 +20,8 @@ import verge.core.plan.SmoothCurve;
 import verge.core.plan.Vertices;
 
 /**
- * The line of one part of a string. From a corner to the next corner it is straight, or, with flowing vertices between, a curve that begins and
+ * The line of one part of a string. From a corner to the next corner it is straight, or, with flowing vertices between, a curve that begins
+ * and
  * ends in these corners; the ends of an open part are corners.
  */
 final class PartShape {
@@ -84,7 +85,8 @@ final class PartShape {
         }
         List<VertexId> flowing = v.subList(1, v.size() - 1).stream().map(Vertex::id).toList();
         Optional<CurveKind> wanted = flowing.stream().map(chosen::get).filter(Objects::nonNull).findFirst();
-        Optional<ArcTried> arc = wanted.map(kind -> kind == CurveKind.ARC || kind == CurveKind.BEST_ARC).orElse(true) ? ArcTried.of(v, wanted) : Optional.empty();
+        Optional<ArcTried> arc = wanted.map(kind -> kind == CurveKind.ARC || kind == CurveKind.BEST_ARC)
+                .orElse(true) ? ArcTried.of(v, wanted) : Optional.empty();
         if (arc.isPresent() && (wanted.isPresent() || arc.get().largest() <= FITS_METRES)) {
             arc(v, flowing, arc.get(), wanted.isPresent());
         } else if (wanted.isEmpty() || wanted.get() == CurveKind.SMOOTH) {
@@ -151,7 +153,9 @@ final class PartShape {
             if (arc.isEmpty() || rise < LEAST_RISE_METRES) {
                 return Optional.of(new ArcTried(CurveKind.STRAIGHT, null, List.of(), 0, 0));
             }
-            return ordered(arc.get(), between) ? Optional.of(new ArcTried(exact ? CurveKind.ARC : CurveKind.BEST_ARC, arc.get(), exact ? List.of(middle) : List.of(), rise, largest(arc.get(), between)))
+            return ordered(arc.get(), between)
+                    ? Optional.of(new ArcTried(exact ? CurveKind.ARC : CurveKind.BEST_ARC, arc.get(), exact ? List.of(middle) : List.of(),
+                    rise, largest(arc.get(), between)))
                     : Optional.empty();
         }
 
@@ -162,15 +166,19 @@ final class PartShape {
             List<Vertex> on = List.of(v.get(Math.round(size / 3f)), v.get(Math.round(2 * size / 3f)));
             GridPoint third = on.get(1).position().plan();
             OptionalDouble bulge = Arc.bulgeThrough(first, on.get(0).position().plan(), third);
-            return bulge.isEmpty() || bulge.getAsDouble() == 0 ? Optional.empty() : Arc.ofBulge(first, third, bulge.getAsDouble()).flatMap(arc -> {
-                Arc whole = new Arc(arc.centreNorth(), arc.centreEast(), arc.radius(), arc.start(), Math.copySign(2 * Math.PI, arc.sweep()));
+            return bulge.isEmpty() || bulge.getAsDouble() == 0 ? Optional.empty() : Arc.ofBulge(first, third, bulge.getAsDouble())
+                    .flatMap(arc -> {
+                Arc whole = new Arc(arc.centreNorth(), arc.centreEast(), arc.radius(), arc.start(),
+                        Math.copySign(2 * Math.PI, arc.sweep()));
                 List<GridPoint> others = v.subList(1, size).stream().map(x -> x.position().plan()).toList();
-                return ordered(whole, others) ? Optional.of(new ArcTried(size == 3 ? CurveKind.ARC : CurveKind.BEST_ARC, whole, on, whole.radius(), largest(whole, others))) : Optional.empty();
+                return ordered(whole, others) ? Optional.of(new ArcTried(size == 3 ? CurveKind.ARC : CurveKind.BEST_ARC, whole, on,
+                        whole.radius(), largest(whole, others))) : Optional.empty();
             });
         }
 
         private static boolean ordered(Arc arc, List<GridPoint> places) {
-            double[] parts = DoubleStream.concat(DoubleStream.concat(DoubleStream.of(0), places.stream().mapToDouble(arc::part)), DoubleStream.of(1)).toArray();
+            double[] parts = DoubleStream.concat(DoubleStream.concat(DoubleStream.of(0), places.stream().mapToDouble(arc::part)),
+                    DoubleStream.of(1)).toArray();
             return IntStream.range(1, parts.length).allMatch(i -> parts[i] > parts[i - 1]);
         }
 

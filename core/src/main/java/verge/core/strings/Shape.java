@@ -30,7 +30,8 @@ public record Shape(List<Path> paths, List<Run> runs) {
      * @param own the shape of one that does not run beside another
      */
     public static Shape of(SurveyString string, Function<UUID, Optional<SurveyString>> strings, Function<SurveyString, Shape> own) {
-        return string.beside().map(b -> strings.apply(b.string()).filter(other -> other.beside().isEmpty()).map(other -> own.apply(other).beside(b.left(), b.up())).orElse(NONE)).orElseGet(() -> own.apply(string));
+        return string.beside().map(b -> strings.apply(b.string()).filter(other -> other.beside().isEmpty())
+                .map(other -> own.apply(other).beside(b.left(), b.up())).orElse(NONE)).orElseGet(() -> own.apply(string));
     }
 
     /** The shape of a string that does not run beside another. */

@@ -21,7 +21,8 @@ public record Squaring(Position corner, Angle off, Length misfit) {
     /** Empty unless the string has three vertices in one part, no two in one place. */
     public static Optional<Squaring> of(SurveyString string) {
         List<Vertex> v = string.vertices();
-        boolean fits = v.size() == CORNERS && string.parts().size() == 1 && v.stream().map(x -> x.position().plan()).distinct().count() == CORNERS;
+        boolean fits = v.size() == CORNERS && string.parts().size() == 1 && v.stream().map(x -> x.position().plan()).distinct()
+                .count() == CORNERS;
         return fits ? Optional.of(of(v.get(0).position(), v.get(1).position(), v.get(2).position())) : Optional.empty();
     }
 
@@ -33,7 +34,10 @@ public record Squaring(Position corner, Angle off, Length misfit) {
         double dot = backNorth * onNorth + backEast * onEast;
         double cross = Math.abs(backNorth * onEast - backEast * onNorth);
         GridPoint fourth = a.plan().plus(onNorth, onEast);
-        Optional<Elevation> height = a.elevation().flatMap(ha -> b.elevation().flatMap(hb -> c.elevation().map(hc -> new Elevation(ha.metres() + hc.metres() - hb.metres()))));
-        return new Squaring(new Position(fourth, height), new Angle(Math.atan2(cross, dot) - Math.PI / 2), new Length(Math.abs(dot) / Math.hypot(backNorth, backEast)));
+        Optional<Elevation> height = a.elevation()
+                .flatMap(ha -> b.elevation().flatMap(hb -> c.elevation()
+                .map(hc -> new Elevation(ha.metres() + hc.metres() - hb.metres()))));
+        return new Squaring(new Position(fourth, height), new Angle(Math.atan2(cross, dot) - Math.PI / 2),
+                new Length(Math.abs(dot) / Math.hypot(backNorth, backEast)));
     }
 }

@@ -9,7 +9,11 @@ import verge.core.plan.Path;
 
 /** One thing that an entry does to a string. A step that names a vertex which is not there any more does nothing. */
 public sealed interface Step {
-    /** A vertex more at one of its ends. @param name of the string as the shot knew it; the first that stands is its name until it is given another */
+    /**
+     * A vertex more at one of its ends.
+     *
+     * @param name of the string as the shot knew it; the first that stands is its name until it is given another
+     */
     record Joined(StringName name, Vertex vertex, End end) implements Step {
     }
 

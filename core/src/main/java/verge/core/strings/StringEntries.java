@@ -33,7 +33,8 @@ public final class StringEntries {
         Map<Key<List<Step>>, List<Step>> steps = new LinkedHashMap<>();
         Map<Code, Integer> numbers = new LinkedHashMap<>();
         joinings.forEach(j -> {
-            Vertex vertex = new Vertex(new VertexId(point.entry(), j.string()), Optional.of(point.name()), point.position(), j.bend(), j.gap());
+            Vertex vertex = new Vertex(new VertexId(point.entry(), j.string()), Optional.of(point.name()), point.position(), j.bend(),
+                    j.gap());
             steps.put(new StepsOf(j.string()), List.of(new Step.Joined(j.name(), vertex, j.end())));
             numbers.merge(j.name().code(), j.name().number(), Math::max);
         });
@@ -58,7 +59,9 @@ public final class StringEntries {
         UUID string = line.says().string();
         Edit edit = line.says().edit();
         if (edit instanceof Edit.PointInserted inserted) {
-            return inserted.point().now(looks).map(p -> step(string, new Step.Inserted(vertex(line, Optional.of(p.name()), p.position(), inserted.bend()), inserted.after()))).orElse(Outcome.NOTHING);
+            return inserted.point().now(looks)
+                    .map(p -> step(string, new Step.Inserted(vertex(line, Optional.of(p.name()), p.position(), inserted.bend()),
+                    inserted.after()))).orElse(Outcome.NOTHING);
         } else if (edit instanceof Edit.Dropped dropped) {
             return step(string, new Step.Left(Set.of(dropped.vertex())));
         } else if (edit instanceof Edit.Split split) {
@@ -66,10 +69,13 @@ public final class StringEntries {
         } else if (edit instanceof Edit.Joined joined) {
             return string(looks, string).flatMap(s -> string(looks, joined.other()).map(o -> joined(s, o, joined))).orElse(Outcome.NOTHING);
         } else if (edit instanceof Edit.Beside beside) {
-            return named(beside.name(), Outcome.of(new StepsOf(beside.partner()), List.of(new Step.Beside(beside.name(), string, beside.left(), beside.up())))
+            return named(beside.name(), Outcome.of(new StepsOf(beside.partner()),
+                    List.of(new Step.Beside(beside.name(), string, beside.left(), beside.up())))
                     .and(new Strings(), List.of(beside.partner())).and(new PartnersOf(string), beside.partner()));
         } else if (edit instanceof Edit.Squared) {
-            return string(looks, string).flatMap(s -> Squaring.of(s)).map(q -> step(string, new Step.Joined(name(looks, string), vertex(line, Optional.empty(), q.corner(), Bend.CORNER), End.LAST),
+            return string(looks, string).flatMap(s -> Squaring.of(s))
+                    .map(q -> step(string, new Step.Joined(name(looks, string), vertex(line, Optional.empty(), q.corner(), Bend.CORNER),
+                    End.LAST),
                     new Step.Said(new Edit.Ring(true)))).orElse(Outcome.NOTHING);
         }
         Outcome said = step(string, new Step.Said(edit));
@@ -105,10 +111,14 @@ public final class StringEntries {
         rest.set(0, rest.get(0).gap(false));
         Set<VertexId> left = rest.stream().skip(1).map(Vertex::id).collect(Collectors.toUnmodifiableSet());
         return named(split.name(), Outcome.of(new StepsOf(s.id()), List.<Step>of(new Step.Left(left), new Step.Said(new Edit.Ring(false))))
-                .and(new StepsOf(split.rest()), List.<Step>of(new Step.Taken(split.name(), rest, s.curves()))).and(new Strings(), List.of(s.id(), split.rest())));
+                .and(new StepsOf(split.rest()), List.<Step>of(new Step.Taken(split.name(), rest, s.curves())))
+                .and(new Strings(), List.of(s.id(), split.rest())));
     }
 
-    /** The other is turned where its wanted end does not come first, and stands before or behind; where both have one place there, it is there once. */
+    /**
+     * The other is turned where its wanted end does not come first, and stands before or behind; where both have one place there, it is
+     * there once.
+     */
     private static Outcome joined(SurveyString s, SurveyString other, Edit.Joined how) {
         if (s.id().equals(other.id()) || !s.hasOwnVertices() || !other.hasOwnVertices()) {
             return Outcome.NOTHING;
@@ -120,7 +130,8 @@ public final class StringEntries {
         all.addAll(meet ? more.subList(1, more.size()) : more);
         Map<VertexId, CurveKind> curves = new LinkedHashMap<>(other.curves());
         curves.putAll(s.curves());
-        return Outcome.of(new StepsOf(s.id()), List.<Step>of(new Step.Taken(s.name(), how.end() == End.LAST ? all : SurveyString.reversed(all), curves)))
+        return Outcome.of(new StepsOf(s.id()),
+                List.<Step>of(new Step.Taken(s.name(), how.end() == End.LAST ? all : SurveyString.reversed(all), curves)))
                 .and(new StepsOf(other.id()), List.<Step>of(new Step.Gone())).and(new Strings(), List.of(s.id(), other.id()));
     }
 }

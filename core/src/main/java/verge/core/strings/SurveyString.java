@@ -18,7 +18,8 @@ import verge.core.plan.Path;
  * @param beside the string that it runs beside, in whose place it has no vertices of its own
  * @param drawn how something else draws it, in whose place it has no vertices of its own
  */
-public record SurveyString(UUID id, StringName name, List<Vertex> vertices, boolean ring, boolean ended, Map<VertexId, CurveKind> curves, Optional<Step.Beside> beside, Optional<Step.Drawn> drawn) {
+public record SurveyString(UUID id, StringName name, List<Vertex> vertices, boolean ring, boolean ended, Map<VertexId, CurveKind> curves,
+        Optional<Step.Beside> beside, Optional<Step.Drawn> drawn) {
     public SurveyString {
         vertices = List.copyOf(vertices);
         curves = Map.copyOf(curves);
@@ -28,8 +29,10 @@ public record SurveyString(UUID id, StringName name, List<Vertex> vertices, bool
     public static Optional<SurveyString> of(UUID id, List<List<Step>> steps) {
         Growing growing = new Growing();
         steps.forEach(each -> each.forEach(growing::take));
-        boolean stands = growing.name != null && !growing.gone && (!growing.vertices.isEmpty() || growing.beside != null || growing.drawn != null);
-        return stands ? Optional.of(new SurveyString(id, growing.name, growing.vertices, growing.ring, growing.ended, growing.curves, Optional.ofNullable(growing.beside), Optional.ofNullable(growing.drawn))) : Optional.empty();
+        boolean stands = growing.name != null && !growing.gone
+                && (!growing.vertices.isEmpty() || growing.beside != null || growing.drawn != null);
+        return stands ? Optional.of(new SurveyString(id, growing.name, growing.vertices, growing.ring, growing.ended, growing.curves,
+                Optional.ofNullable(growing.beside), Optional.ofNullable(growing.drawn))) : Optional.empty();
     }
 
     /** Whether it has vertices of its own, which can be edited. */
@@ -176,7 +179,8 @@ public record SurveyString(UUID id, StringName name, List<Vertex> vertices, bool
 
         private void order(Edit.Ordered ordered) {
             List<Vertex> now = new ArrayList<>();
-            ordered.vertices().forEach(id -> vertices.stream().filter(v -> v.id().equals(id) && !now.contains(v)).findFirst().ifPresent(now::add));
+            ordered.vertices().forEach(id -> vertices.stream().filter(v -> v.id().equals(id) && !now.contains(v)).findFirst()
+                    .ifPresent(now::add));
             vertices.stream().filter(v -> !now.contains(v)).forEach(now::add);
             for (int i = 0; i < now.size(); i++) {
                 vertices.set(i, i == 0 ? now.get(i).gap(false) : now.get(i));

@@ -11,18 +11,22 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /**
- * Angles as they are written: {@code 45 30 15}, {@code 45°30′15″}, {@code 45°30'15''}, {@code 45d30m15s}, {@code 45.5042}, {@code 50.1234 gon},
- * packed degrees where that is said, {@code 45.3015 dms}, and quadrant bearings {@code N 45 30 15 E}. A sexagesimal is rounded once, in its smallest shown unit, and then split: 29°59′59.9999″ becomes
+ * Angles as they are written: {@code 45 30 15}, {@code 45°30′15″}, {@code 45°30'15''}, {@code 45d30m15s}, {@code 45.5042}, {@code 50.1234
+ * gon},
+ * packed degrees where that is said, {@code 45.3015 dms}, and quadrant bearings {@code N 45 30 15 E}. A sexagesimal is rounded once, in its
+ * smallest shown unit, and then split: 29°59′59.9999″ becomes
  * 30°00′00″, never 29°59′60″.
  */
 public final class AngleText {
     /** Degrees, minutes and seconds parted by their marks, by letters, by blanks or hyphens; the last of them may have decimals. */
     private static final Pattern SEXAGESIMAL = Pattern.compile(
-            "([+-])?(\\d{1,3})(?:\\s*[°d]\\s*|\\s+|-)(\\d{1,2}(?:[.,]\\d+)?)(?:(?:\\s*['\u2032m]\\s*|\\s+|-)(\\d{1,2}(?:[.,]\\d+)?))?\\s*(?:''|['\"\u2032\u2033ms])?",
+            "([+-])?(\\d{1,3})(?:\\s*[°d]\\s*|\\s+|-)(\\d{1,2}(?:[.,]\\d+)?)(?:(?:\\s*['\u2032m]\\s*|\\s+|-)(\\d{1,2}(?:[.,"
+            + "]\\d+)?))?\\s*(?:''|['\"\u2032\u2033ms])?",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern SINGLE = Pattern.compile("([+-]?[\\d.,]+)\\s*(°|deg|d|g|gon|mil)?", Pattern.CASE_INSENSITIVE);
     /** Degrees, a point, two figures of minutes, two of seconds and their decimals: only where it is said that it is so. */
-    private static final Pattern PACKED = Pattern.compile("([+-])?(\\d{1,3})[.,](\\d{2})(\\d{2})(\\d*)\\s*(?:dms|packed)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern PACKED = Pattern.compile("([+-])?(\\d{1,3})[.,](\\d{2})(\\d{2})(\\d*)\\s*(?:dms|packed)",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern BARE = Pattern.compile("([+-])?(\\d{1,3})(?:[.,](\\d{1,12}))?");
     private static final Pattern QUADRANT = Pattern.compile("([NS])\\s*(.*?)\\s*([EW])", Pattern.CASE_INSENSITIVE);
     /** A quarter turn in gons or mils comes out this much beyond π/2 at most. */
@@ -47,7 +51,8 @@ public final class AngleText {
     }
 
     /**
-     * The same where bare numbers are packed degrees, minutes and seconds behind one point: {@code 45.3015} is 45°30′15″, {@code 45.3} is 45°30′. What says its own unit is read by that.
+     * The same where bare numbers are packed degrees, minutes and seconds behind one point: {@code 45.3015} is 45°30′15″, {@code 45.3} is
+     * 45°30′. What says its own unit is read by that.
      *
      * @throws SurveyException NOT_AN_ANGLE
      */
@@ -57,7 +62,8 @@ public final class AngleText {
             return parse(typed, AngleUnit.DEGREES);
         }
         String behind = (bare.group(3) == null ? "" : bare.group(3)) + "0000";
-        return sexagesimal(bare.group(1), bare.group(2), Double.parseDouble(behind.substring(0, 2)), Double.parseDouble(behind.substring(2, 4) + "." + behind.substring(4) + "0"))
+        return sexagesimal(bare.group(1), bare.group(2), Double.parseDouble(behind.substring(0, 2)),
+                Double.parseDouble(behind.substring(2, 4) + "." + behind.substring(4) + "0"))
                 .orElseThrow(() -> new SurveyException(Problem.NOT_AN_ANGLE, typed));
     }
 
@@ -71,7 +77,8 @@ public final class AngleText {
         }
         Matcher packed = PACKED.matcher(text);
         if (packed.matches()) {
-            return sexagesimal(packed.group(1), packed.group(2), Double.parseDouble(packed.group(3)), Double.parseDouble(packed.group(4) + "." + packed.group(5) + "0"));
+            return sexagesimal(packed.group(1), packed.group(2), Double.parseDouble(packed.group(3)),
+                    Double.parseDouble(packed.group(4) + "." + packed.group(5) + "0"));
         }
         Matcher single = SINGLE.matcher(text);
         if (!single.matches()) {
@@ -83,7 +90,8 @@ public final class AngleText {
 
     private static Optional<Angle> sexagesimal(String sign, String degrees, double minutes, double seconds) {
         double sense = "-".equals(sign) ? -1 : 1;   // −0 30 00 is a negative angle
-        return minutes >= 60 || seconds >= 60 ? Optional.empty() : Optional.of(Angle.ofDegrees(sense * (Integer.parseInt(degrees) + minutes / 60 + seconds / 3600)));
+        return minutes >= 60 || seconds >= 60 ? Optional.empty()
+        : Optional.of(Angle.ofDegrees(sense * (Integer.parseInt(degrees) + minutes / 60 + seconds / 3600)));
     }
 
     private static AngleUnit marked(String mark) {
@@ -116,7 +124,8 @@ public final class AngleText {
 
     /** An angle that may be negative and is not wrapped. */
     public static String signed(Angle angle, AngleUnit unit, int decimals) {
-        return unit == AngleUnit.DEGREES ? sexagesimal(angle.degrees(), decimals, false) : Decimals.show(unit.in(angle), decimals) + unit.mark();
+        return unit == AngleUnit.DEGREES ? sexagesimal(angle.degrees(), decimals, false) : Decimals.show(unit.in(angle), decimals)
+                + unit.mark();
     }
 
     /** A quadrant bearing such as 'N 45°30′15″ E'; due south is 'S 0°00′00″ E'. */

@@ -13,7 +13,8 @@ public final class DurationText {
         if (time.toMinutes() == 0) {
             return time.toSeconds() + " s";
         }
-        return time.toMinutes() < MINUTES_AN_HOUR ? with(time.toMinutes(), "min", time.toSecondsPart(), "s") : with(time.toHours(), "h", time.toMinutesPart(), "min");
+        return time.toMinutes() < MINUTES_AN_HOUR ? with(time.toMinutes(), "min", time.toSecondsPart(), "s")
+                : with(time.toHours(), "h", time.toMinutesPart(), "min");
     }
 
     private static String with(long count, String unit, int more, String smaller) {

@@ -19,7 +19,8 @@ public record LengthStyle(LengthUnit unit, int decimals, int inchParts) {
     public LengthStyle {
         Objects.requireNonNull(unit, "unit");
         Decimals.requireCount(decimals, MOST_DECIMALS);
-        if (inchParts < 0 || inchParts > FINEST_INCH_PARTS || Integer.bitCount(inchParts) > 1 || inchParts > 0 && unit == LengthUnit.METRE) {
+        if (inchParts < 0 || inchParts > FINEST_INCH_PARTS || Integer.bitCount(inchParts) > 1 || inchParts > 0
+                && unit == LengthUnit.METRE) {
             throw new IllegalArgumentException("inchParts: " + inchParts + " of " + unit);
         }
     }

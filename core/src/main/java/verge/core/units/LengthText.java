@@ -10,14 +10,16 @@ import verge.core.problem.SurveyException;
 
 /**
  * Lengths as a surveyor types them: {@code 12.5}, {@code 12,5}, {@code 1.6 m}, {@code 35 mm}, {@code 12.5 ft}, {@code 12.5'},
- * {@code 12'6 1/2"}, {@code 12' 6-1/2"}, {@code 12ft 6in}. A bare number is in the job's unit. Feet and inches with marks are feet of the job if its unit is a foot,
+ * {@code 12'6 1/2"}, {@code 12' 6-1/2"}, {@code 12ft 6in}. A bare number is in the job's unit. Feet and inches with marks are feet of the
+ * job if its unit is a foot,
  * else international feet; with {@code US} behind them they are US survey feet.
  */
 public final class LengthText {
     private static final Pattern WITH_UNIT = Pattern.compile("([+-]?[\\d.,]+)\\s*(\\p{Alpha}*)");
     private static final Pattern FEET_AND_INCHES = Pattern.compile(
             "([+-])?(?:(\\d{1,9}(?:[.,]\\d+)?)\\s*(?:'|ft\\b|feet\\b|foot\\b))?\\s*-?\\s*"
-            + "(?:(\\d{1,3}(?:[.,]\\d+)?)?\\s*-?\\s*(?:(\\d{1,2})/(\\d{1,2}))?\\s*(?:\"|''|in\\b|inch(?:es)?\\b))?(\\s*US)?", Pattern.CASE_INSENSITIVE);
+            + "(?:(\\d{1,3}(?:[.,]\\d+)?)?\\s*-?\\s*(?:(\\d{1,2})/(\\d{1,2}))?\\s*(?:\"|''|in\\b|inch(?:es)?\\b))?(\\s*US)?",
+            Pattern.CASE_INSENSITIVE);
     private static final double INCHES_PER_FOOT = 12;
     private static final Map<String, Double> METRES = Map.of("m", 1.0, "cm", 0.01, "mm", 0.001,
             "ft", LengthUnit.INTERNATIONAL_FOOT.metresPerUnit(), "ftus", LengthUnit.US_SURVEY_FOOT.metresPerUnit(),

@@ -5,8 +5,10 @@ import java.util.function.Function;
 import verge.core.problem.SurveyException;
 
 /**
- * Figures as they are reckoned while they are typed: {@code 12.40+3.15}, {@code 2*1.25 m − 40 mm}, {@code 100/3}, {@code 90 − 12 30}. What is a figure as it stands
- * is read as it stands, so that {@code 12' 6-1/2"} and {@code 45-30-15} keep their hyphens. Products and quotients first, then from left to right.
+ * Figures as they are reckoned while they are typed: {@code 12.40+3.15}, {@code 2*1.25 m − 40 mm}, {@code 100/3}, {@code 90 − 12 30}. What
+ * is a figure as it stands
+ * is read as it stands, so that {@code 12' 6-1/2"} and {@code 45-30-15} keep their hyphens. Products and quotients first, then from left to
+ * right.
  */
 public final class Sums {
     private static final int LONGEST = 80;
@@ -26,7 +28,8 @@ public final class Sums {
 
     /** @param one reads a figure that stands alone, and says in words what is wrong with the whole if that cannot be read either */
     private static double value(String typed, Function<String, Double> one) {
-        Optional<Double> sum = typed.length() > LONGEST ? Optional.empty() : sum(typed.strip().replace('\u2212', '-').replace('\u00d7', '*'), one);
+        Optional<Double> sum = typed.length() > LONGEST ? Optional.empty()
+                : sum(typed.strip().replace('\u2212', '-').replace('\u00d7', '*'), one);
         return sum.filter(Double::isFinite).orElseGet(() -> one.apply(typed));
     }
 

@@ -29,9 +29,12 @@ public record TimeText(ZoneId zone) {
     private static final DateTimeFormatter WHOLE = DateTimeFormatter.ofPattern("d MMMM uuuu, HH:mm:ss", Locale.ENGLISH);
     private static final DateTimeFormatter BRIEF = DateTimeFormatter.ofPattern("d MMM, HH:mm:ss", Locale.ENGLISH);
     private static final DateTimeFormatter OFFSET = DateTimeFormatter.ISO_OFFSET_DATE_TIME;
-    private static final DateTimeFormatter TYPED = new DateTimeFormatterBuilder().appendValue(ChronoField.HOUR_OF_DAY, 1, 2, SignStyle.NOT_NEGATIVE)
-            .appendLiteral(':').appendValue(ChronoField.MINUTE_OF_HOUR, 2).optionalStart().appendLiteral(':').appendValue(ChronoField.SECOND_OF_MINUTE, 2).toFormatter();
-    private static final Pattern FIXED = Pattern.compile("(?:UTC|GMT)?\\s*([+\\-\\u2212])(\\d{1,2})(?::?(\\d{2}))?", Pattern.CASE_INSENSITIVE);
+    private static final DateTimeFormatter TYPED = new DateTimeFormatterBuilder()
+            .appendValue(ChronoField.HOUR_OF_DAY, 1, 2, SignStyle.NOT_NEGATIVE)
+            .appendLiteral(':').appendValue(ChronoField.MINUTE_OF_HOUR, 2).optionalStart().appendLiteral(':')
+            .appendValue(ChronoField.SECOND_OF_MINUTE, 2).toFormatter();
+    private static final Pattern FIXED = Pattern.compile("(?:UTC|GMT)?\\s*([+\\-\\u2212])(\\d{1,2})(?::?(\\d{2}))?",
+            Pattern.CASE_INSENSITIVE);
 
     /** '10:41:07'. */
     public String clock(Instant at) {
@@ -89,7 +92,8 @@ public record TimeText(ZoneId zone) {
     }
 
     private static String offset(ZoneOffset offset) {
-        return offset.getTotalSeconds() == 0 ? "UTC" : "UTC" + offset.getId().replaceFirst("^([+-])0", "$1").replaceFirst(":00$", "").replace('-', '\u2212');
+        return offset.getTotalSeconds() == 0 ? "UTC" : "UTC" + offset.getId().replaceFirst("^([+-])0", "$1").replaceFirst(":00$", "")
+                .replace('-', '\u2212');
     }
 
     /**
@@ -103,7 +107,8 @@ public record TimeText(ZoneId zone) {
         try {
             if (fixed.matches()) {
                 int sign = fixed.group(1).equals("+") ? 1 : -1;
-                return ZoneOffset.ofHoursMinutes(sign * Integer.parseInt(fixed.group(2)), fixed.group(3) == null ? 0 : sign * Integer.parseInt(fixed.group(3)));
+                return ZoneOffset.ofHoursMinutes(sign * Integer.parseInt(fixed.group(2)),
+                        fixed.group(3) == null ? 0 : sign * Integer.parseInt(fixed.group(3)));
             }
             return text.equalsIgnoreCase("UTC") || text.equalsIgnoreCase("GMT") || text.equalsIgnoreCase("Z") ? ZoneOffset.UTC
                     : ZoneId.of(ZoneId.getAvailableZoneIds().stream().filter(text::equalsIgnoreCase).findFirst().orElse(text));

@@ -60,7 +60,8 @@ class LeastSquaresTest {
     void weightsCountAsManyObservations() {
         // An observation of σ = 0.5 weighs as much as four of σ = 1.
         LeastSquares.Solution heavy = solve(new double[] {0.5, 1, 1, 1, 1}, LeastSquares.Common.NONE);
-        LeastSquares.Solution four = (LeastSquares.Solution) LeastSquares.solve(new Line(new double[] {0, 0, 0, 0, 1, 2, 3, 4}, new double[] {1.1, 1.1, 1.1, 1.1, 2.9, 5.2, 6.8, 9.1}),
+        LeastSquares.Solution four = (LeastSquares.Solution) LeastSquares.solve(
+                new Line(new double[] {0, 0, 0, 0, 1, 2, 3, 4}, new double[] {1.1, 1.1, 1.1, 1.1, 2.9, 5.2, 6.8, 9.1}),
                 new double[2], new double[] {1, 1, 1, 1, 1, 1, 1, 1}, LeastSquares.Common.NONE);
         assertThat(heavy.unknowns()).containsExactly(four.unknowns(), within(1e-12));
         assertThat(heavy.covariance()[0][0]).isCloseTo(four.covariance()[0][0], within(1e-12));
@@ -79,7 +80,8 @@ class LeastSquaresTest {
 
     @Test
     void anUnknownThatHangsOnTheOthersIsNamed() {
-        LeastSquares.Outcome outcome = LeastSquares.solve(new Line(new double[] {2, 2, 2}, new double[] {1, 2, 3}), new double[2], new double[] {1, 1, 1}, LeastSquares.Common.NONE);
+        LeastSquares.Outcome outcome = LeastSquares.solve(new Line(new double[] {2, 2, 2}, new double[] {1, 2, 3}), new double[2],
+                new double[] {1, 1, 1}, LeastSquares.Common.NONE);
         assertThat(outcome).isEqualTo(new LeastSquares.Singular(1));
     }
 
@@ -111,7 +113,8 @@ class LeastSquaresTest {
                     }
                 }
             };
-            LeastSquares.Outcome outcome = LeastSquares.solve(distances, new double[] {150, 140}, new double[] {0.001, 0.001, 0.001}, LeastSquares.Common.NONE);
+            LeastSquares.Outcome outcome = LeastSquares.solve(distances, new double[] {150, 140}, new double[] {0.001, 0.001, 0.001},
+                    LeastSquares.Common.NONE);
             assertThat(((LeastSquares.Solution) outcome).unknowns()).containsExactly(truth, within(1e-6));
         }
     }

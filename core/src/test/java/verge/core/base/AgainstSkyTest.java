@@ -28,27 +28,37 @@ class AgainstSkyTest {
     private static final Position SKY = Position.of(6_312_458.3, 648_731.6, 7.4);
 
     private static JobGeodesy zone(int utm) {
-        return JobGeodesy.of(new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=" + utm + " +ellps=GRS80 +towgs84=0,0,0 +units=m +no_defs"), new GeoidChoice.Constant(37.6), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE), Geoids.NONE);
+        return JobGeodesy.of(new JobSettings(Figures.metric(),
+                SystemText.read("+proj=utm +zone=" + utm + " +ellps=GRS80 +towgs84=0,0,0 +units=m +no_defs"),
+                new GeoidChoice.Constant(37.6), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE), Geoids.NONE);
     }
 
     @ParameterizedTest
-    @CsvSource({"6312459.9, 648730.1, 8.9, NEAR, ,", "6312458.3, 648731.6, 10.5, QUESTION, ,", "6312447.3, 648742.6, 7.4, QUESTION, ,", "6312429.3, 648722.6, 7.4, STOP, ,",
-        "6312458.3, 648731.6, 45.2, STOP, ELLIPSOID_HEIGHT, ELEVATION", "648732.1, 6312457.9, 7.1, STOP, AXES,", "6312458.3, 32648731.6, 7.4, STOP, ZONE,",
-        "6312548.3, 648731.6, 7.4, STOP, DIGITS_EXCHANGED, NORTH", "6312458.3, 684731.6, 7.4, STOP, DIGITS_EXCHANGED, EAST", "6312468.3, 648731.6, 7.4, QUESTION, DIGIT, NORTH", "6312458.3, 648931.6, 7.4, STOP, DIGIT, EAST",
+    @CsvSource({"6312459.9, 648730.1, 8.9, NEAR, ,", "6312458.3, 648731.6, 10.5, QUESTION, ,", "6312447.3, 648742.6, 7.4, QUESTION, ,",
+            "6312429.3, 648722.6, 7.4, STOP, ,",
+        "6312458.3, 648731.6, 45.2, STOP, ELLIPSOID_HEIGHT, ELEVATION", "648732.1, 6312457.9, 7.1, STOP, AXES,",
+                "6312458.3, 32648731.6, 7.4, STOP, ZONE,",
+        "6312548.3, 648731.6, 7.4, STOP, DIGITS_EXCHANGED, NORTH", "6312458.3, 684731.6, 7.4, STOP, DIGITS_EXCHANGED, EAST",
+        "6312468.3, 648731.6, 7.4, QUESTION, DIGIT, NORTH", "6312458.3, 648931.6, 7.4, STOP, DIGIT, EAST",
         "6312458.3, 648731.6, 107.4, STOP, DIGIT, ELEVATION", "6312549.9, 684731.6, 7.4, STOP, ,"})
-    void mistakesNamed(double northing, double easting, double elevation, AgainstSky.Grade grade, AgainstSky.Mistake mistake, AgainstSky.Which which) {
+    void mistakesNamed(double northing, double easting, double elevation, AgainstSky.Grade grade, AgainstSky.Mistake mistake,
+    AgainstSky.Which which) {
         AgainstSky found = AgainstSky.of(Position.of(northing, easting, elevation), SKY, JOB);
         assertThat(found.grade()).isEqualTo(grade);
         assertThat(found.cause().map(AgainstSky.Cause::mistake)).isEqualTo(Optional.ofNullable(mistake));
         assertThat(found.cause().flatMap(AgainstSky.Cause::which)).isEqualTo(Optional.ofNullable(which));
-        assertThat(found.cause().filter(c -> c.mistake() == AgainstSky.Mistake.DIGITS_EXCHANGED).stream()).allSatisfy(c -> assertThat(c.should().orElseThrow()).isCloseTo(which == AgainstSky.Which.NORTH ? 6_312_458.3 : 648_731.6, within(1e-6)));
+        assertThat(found.cause().filter(c -> c.mistake() == AgainstSky.Mistake.DIGITS_EXCHANGED).stream())
+                .allSatisfy(c -> assertThat(c.should().orElseThrow())
+                .isCloseTo(which == AgainstSky.Which.NORTH ? 6_312_458.3 : 648_731.6, within(1e-6)));
     }
 
     /** In a job that writes feet, southing first, the digits are those that were written. */
     @Test
     void digitsAsTheJobWritesThem() {
         Figures feet = Figures.surveyFeet().with(new PlanAxes(PlanAxes.Order.NORTH_EAST, true, false));
-        JobGeodesy job = JobGeodesy.of(new JobSettings(feet, SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0 +units=m +no_defs"), new GeoidChoice.Constant(37.6), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE), Geoids.NONE);
+        JobGeodesy job = JobGeodesy.of(
+                new JobSettings(feet, SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0 +units=m +no_defs"),
+                new GeoidChoice.Constant(37.6), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE), Geoids.NONE);
         double unit = feet.lengthUnit().metresPerUnit();
         Position sky = new Position(new GridPoint(-20_710_258 * unit, 648_731.6), SKY.elevation());
         AgainstSky found = AgainstSky.of(new Position(new GridPoint(-20_701_258 * unit, 648_731.6), SKY.elevation()), sky, job);

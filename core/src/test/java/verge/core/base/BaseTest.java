@@ -79,7 +79,9 @@ class BaseTest {
 
     @BeforeEach
     void aMorning() {
-        JobSettings utm = new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0 +units=m +no_defs"), new GeoidChoice.Constant(37.6), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+        JobSettings utm = new JobSettings(Figures.metric(),
+                SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0 +units=m +no_defs"), new GeoidChoice.Constant(37.6),
+                Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
         journal = Chapters.replay(List.of(entry(1, new SettingsChosen(utm))));
     }
 
@@ -98,7 +100,8 @@ class BaseTest {
     }
 
     private static AntennaOverMark antenna(double height) {
-        return new AntennaOverMark(new AntennaModel("DISH NONE", Optional.empty(), 0.02, Map.of()), new AntennaHeight(new Length(height), AntennaHeight.To.REFERENCE_POINT));
+        return new AntennaOverMark(new AntennaModel("DISH NONE", Optional.empty(), 0.02, Map.of()),
+                new AntennaHeight(new Length(height), AntennaHeight.To.REFERENCE_POINT));
     }
 
     private static EarthCentred centred(EarthPlace place) {
@@ -107,7 +110,8 @@ class BaseTest {
 
     /** The sky's antenna over the mark, so many metres off. */
     private static SkyMean sky(double north, double east, double up) {
-        return new SkyMean(Base.above(centred(MARK), HEIGHT).plus(EarthCentred.ofNorthEastUp(north, east, up, MARK.position())), EarthCovariance.ofNorthEastUp(1.2, 1, 2.5, MARK.position()), epochs());
+        return new SkyMean(Base.above(centred(MARK), HEIGHT).plus(EarthCentred.ofNorthEastUp(north, east, up, MARK.position())),
+                EarthCovariance.ofNorthEastUp(1.2, 1, 2.5, MARK.position()), epochs());
     }
 
     private static Epochs epochs() {
@@ -115,15 +119,19 @@ class BaseTest {
     }
 
     private static BaseSetUp bySky(String mark, SkyMean sky) {
-        return new BaseSetUp(name(mark), BaseSetUp.Held.SKY, TRIPOD, new BaseHeard("OWN", 7, sky.antenna()), Optional.of(sky), Sending.OTHERWISE, "tripod", "");
+        return new BaseSetUp(name(mark), BaseSetUp.Held.SKY, TRIPOD, new BaseHeard("OWN", 7, sky.antenna()), Optional.of(sky),
+                Sending.OTHERWISE, "tripod", "");
     }
 
     private static BaseSetUp over(String mark, EarthCentred says) {
-        return new BaseSetUp(name(mark), BaseSetUp.Held.KNOWN, TRIPOD, new BaseHeard("OWN", 7, says), Optional.empty(), Sending.OTHERWISE, "tripod", "");
+        return new BaseSetUp(name(mark), BaseSetUp.Held.KNOWN, TRIPOD, new BaseHeard("OWN", 7, says), Optional.empty(), Sending.OTHERWISE,
+                "tripod", "");
     }
 
     private static PointOccupied shot(String name, BaseHeard from) {
-        return new PointOccupied(name(name), Code.NONE, Optional.of(from), VECTOR, EarthCovariance.ofNorthEastUp(0.008, 0.006, 0.015, MARK.position()), epochs(), antenna(2), Optional.empty(), "rover", "", Map.of(), List.of());
+        return new PointOccupied(name(name), Code.NONE, Optional.of(from), VECTOR,
+                EarthCovariance.ofNorthEastUp(0.008, 0.006, 0.015, MARK.position()), epochs(), antenna(2), Optional.empty(), "rover", "",
+                Map.of(), List.of());
     }
 
     private static PointsImported known(String name, Position at) {
@@ -138,7 +146,10 @@ class BaseTest {
         return of.state().find(name(name)).orElseThrow();
     }
 
-    /** The whole of it: a morning on what the sky said, a second on the same mark, the truth in the evening. What was sent stays what it was; every point lies where it would from the true mark. */
+    /**
+     * The whole of it: a morning on what the sky said, a second on the same mark, the truth in the evening. What was sent stays what it
+     * was; every point lies where it would from the true mark.
+     */
     @Test
     void anEveningsCorrectionMovesAllThatWasMeasured() {
         SkyMean first = sky(1.3, -0.9, 2.2);
@@ -150,30 +161,42 @@ class BaseTest {
         write(shot("103", new BaseHeard("GALLERY", 417, first.antenna())));
         write(shot("104", new BaseHeard("OWN", 7, first.antenna().plus(new EarthCentred(0.5, 0, 0)))));
 
-        write(new Computed(Tool.MEAN, Map.of("points", new Given.Points(List.of(new Given.Point(PointSeen.named(name("101"))), new Given.Point(PointSeen.named(name("103")))))), false, List.of(new Computed.Kept(0, name("105"), Code.NONE)), List.of(), false));
+        write(new Computed(Tool.MEAN, Map.of("points",
+                new Given.Points(List.of(new Given.Point(PointSeen.named(name("101"))), new Given.Point(PointSeen.named(name("103")))))),
+                false, List.of(new Computed.Kept(0, name("105"), Code.NONE)), List.of(), false));
         OnProvisional resting = OnProvisional.of(journal);
         assertThat(resting.bases()).extracting(Base::entry).containsExactly(base, again);
-        assertThat(List.of("BASE-1", "101", "102", "103", "104", "105")).filteredOn(n -> resting.has(point(journal, n))).containsExactly("BASE-1", "101", "102", "105");
+        assertThat(List.of("BASE-1", "101", "102", "103", "104", "105")).filteredOn(n -> resting.has(point(journal, n)))
+                .containsExactly("BASE-1", "101", "102", "105");
         assertThat(point(journal, "BASE-1").sigma().orElseThrow().up().metres()).isCloseTo(2.5, within(1e-9));
         // another's number, and ours from another place, are not ours
         assertThat(List.of("103", "104")).allSatisfy(n -> assertThat(journal.state().base(point(journal, n).entry())).isEmpty());
 
         Journal given = journal.tried(List.of(known("BASE-1", inGrid(centred(MARK)))));
-        Choice bases = new Choice(Set.of(BaseSetUp.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Set.of());
-        Journal after = given.tried(List.copyOf(Correction.of(given, bases, new Change.BaseOver(name("BASE-1"), name("BASE-1")), "levelled in")));
-        EarthCentred truly = Base.above(centred(MARK), HEIGHT).plus(VECTOR).minus(EarthCentred.ofNorthEastUp(0, 0, 2, Base.above(centred(MARK), HEIGHT).plus(VECTOR).place(ReferenceEllipsoid.WGS84).position()));
+        Choice bases = new Choice(Set.of(BaseSetUp.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
+                Optional.empty(), Set.of());
+        Journal after = given.tried(List.copyOf(Correction.of(given, bases, new Change.BaseOver(name("BASE-1"), name("BASE-1")),
+                "levelled in")));
+        EarthCentred truly = Base.above(centred(MARK), HEIGHT).plus(VECTOR)
+                .minus(EarthCentred.ofNorthEastUp(0, 0, 2, Base.above(centred(MARK), HEIGHT).plus(VECTOR).place(ReferenceEllipsoid.WGS84)
+                .position()));
         for (String name : List.of("101", "102")) {
             assertThat(point(after, name).position().plan().distanceMetres(inGrid(truly).plan())).isLessThan(1e-6);
-            assertThat(point(after, name).position().elevation().orElseThrow().metres()).isCloseTo(inGrid(truly).elevation().orElseThrow().metres(), within(1e-6));
+            assertThat(point(after, name).position().elevation().orElseThrow().metres())
+                    .isCloseTo(inGrid(truly).elevation().orElseThrow().metres(), within(1e-6));
         }
         assertThat(OnProvisional.of(after).bases()).isEmpty();
         assertThat(after.state().points()).noneMatch(OnProvisional.of(after)::has);
-        assertThat(Consequences.between(given, after).moves().moved()).extracting(m -> m.before().name().text()).containsExactlyInAnyOrder("101", "102", "105");
+        assertThat(Consequences.between(given, after).moves().moved()).extracting(m -> m.before().name().text())
+                .containsExactlyInAnyOrder("101", "102", "105");
         assertThat(after.state().bases()).extracting(Base::entry).containsExactly(base, again);
         assertThat(after.state().bases()).extracting(b -> b.sent().place()).contains(first.antenna());
     }
 
-    /** A slant taken for an upright height at the base lifts or sinks what was measured from it, on a known mark; under the sky alone the antenna is where it was. */
+    /**
+     * A slant taken for an upright height at the base lifts or sinks what was measured from it, on a known mark; under the sky alone the
+     * antenna is where it was.
+     */
     @Test
     void theBasesAntennaCorrected() {
         write(known("T2", inGrid(centred(MARK))));
@@ -183,7 +206,9 @@ class BaseTest {
         UUID bySky = write(bySky("BASE-2", sky));
         write(shot("102", new BaseHeard("OWN", 7, sky.antenna())));
         double[] before = {height(journal, "101"), height(journal, "102"), height(journal, "BASE-2")};
-        Journal after = journal.tried(List.of(onMark, bySky).stream().<Payload>map(id -> new Reworked(id, ((BaseSetUp) journal.entry(id).orElseThrow().payload()).with(antenna(1.5)), "slant")).toList());
+        Journal after = journal.tried(List.of(onMark, bySky).stream()
+                .<Payload>map(id -> new Reworked(id, ((BaseSetUp) journal.entry(id).orElseThrow().payload()).with(antenna(1.5)), "slant"))
+                .toList());
         assertThat(height(after, "101") - before[0]).isCloseTo(-0.1, within(1e-6));
         assertThat(height(after, "102") - before[1]).isCloseTo(0, within(1e-9));
         assertThat(height(after, "BASE-2") - before[2]).isCloseTo(0.1, within(1e-6));
@@ -193,15 +218,21 @@ class BaseTest {
         return point(of, name).position().elevation().orElseThrow().metres();
     }
 
-    /** A base cannot stand on a point that was measured from it, nor on one that nobody knows; a known one without a height keeps what was sent, and says that it is provisional. */
+    /**
+     * A base cannot stand on a point that was measured from it, nor on one that nobody knows; a known one without a height keeps what was
+     * sent, and says that it is provisional.
+     */
     @Test
     void whatABaseCannotStandOn() {
         SkyMean sky = sky(0, 0, 0);
         write(bySky("BASE-1", sky));
         write(shot("101", new BaseHeard("OWN", 7, sky.antenna())));
-        Choice bases = new Choice(Set.of(BaseSetUp.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Set.of());
-        assertThatThrownBy(() -> Correction.of(journal, bases, new Change.BaseOver(name("BASE-1"), name("101")), "")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.MARK_KNOWN_LATER));
-        assertThatThrownBy(() -> Correction.of(journal, bases, new Change.BaseOver(name("BASE-1"), name("T9")), "")).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.POINT_UNKNOWN));
+        Choice bases = new Choice(Set.of(BaseSetUp.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
+                Optional.empty(), Set.of());
+        assertThatThrownBy(() -> Correction.of(journal, bases, new Change.BaseOver(name("BASE-1"), name("101")), ""))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.MARK_KNOWN_LATER));
+        assertThatThrownBy(() -> Correction.of(journal, bases, new Change.BaseOver(name("BASE-1"), name("T9")), ""))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.POINT_UNKNOWN));
         write(known("FLAT", Position.ofPlan(6_312_000, 648_000)));
         UUID flat = write(over("FLAT", sky.antenna()));
         Base held = journal.state().base(flat).orElseThrow();
@@ -224,13 +255,17 @@ class BaseTest {
         assertThat(found.get(0).base().elevation().orElseThrow().metres()).isCloseTo(MARK.height().metres() - 37.6, within(2e-4));
     }
 
-    /** The walk-round: a provisional base, points on it beside another's, no known mark stood on; then one that is 9 cm off, and once more the same an hour later. */
+    /**
+     * The walk-round: a provisional base, points on it beside another's, no known mark stood on; then one that is 9 cm off, and once more
+     * the same an hour later.
+     */
     @Test
     void whatTheWalkRoundKnows() {
         SkyMean sky = sky(0, 0, 0);
         write(bySky("BASE-1", sky));
         write(shot("101", new BaseHeard("OWN", 7, sky.antenna())));
-        assertThat(kinds()).contains(Finding.Kind.BASE_PROVISIONAL, Finding.Kind.CONTROL_NEVER_SEEN, Finding.Kind.ONE_BASE_ONLY).doesNotContain(Finding.Kind.BASES_MIXED, Finding.Kind.CONTROL_OFF);
+        assertThat(kinds()).contains(Finding.Kind.BASE_PROVISIONAL, Finding.Kind.CONTROL_NEVER_SEEN, Finding.Kind.ONE_BASE_ONLY)
+                .doesNotContain(Finding.Kind.BASES_MIXED, Finding.Kind.CONTROL_OFF);
         write(shot("102", new BaseHeard("GALLERY", 417, sky.antenna().plus(new EarthCentred(0.05, 0, 0)))));
         assertThat(kinds()).contains(Finding.Kind.BASES_MIXED).doesNotContain(Finding.Kind.ONE_BASE_ONLY);
         Position there = point(journal, "101").position();
@@ -244,7 +279,10 @@ class BaseTest {
         assertThat(seen.get(2).against()).get().extracting(Stood::entry).isEqualTo(first);
     }
 
-    /** Bases that say their places in two realisations of the international frame do not belong together; one that says nothing is not doubted. */
+    /**
+     * Bases that say their places in two realisations of the international frame do not belong together; one that says nothing is not
+     * doubted.
+     */
     @Test
     void framesOfBases() {
         EarthCentred at = sky(0, 0, 0).antenna();
@@ -259,7 +297,9 @@ class BaseTest {
 
     /** A base's frame against the job's own, by its name and its definition; nobody can say of a system that was typed. */
     @ParameterizedTest
-    @CsvSource({"ETRS89 / UTM zone 32N, EPSG:25832, '', true, true", "ITRF2014 / UTM zone 32N, EPSG:1, '', false, true", "Plan 1, EPSG:2, International Terrestrial Reference Frame 2020, true, false", "WGS 84 / UTM zone 32N, EPSG:32632, '', false, false", "ETRS89 / UTM zone 32N, '', '', false, false"})
+    @CsvSource({"ETRS89 / UTM zone 32N, EPSG:25832, '', true, true", "ITRF2014 / UTM zone 32N, EPSG:1, '', false, true",
+            "Plan 1, EPSG:2, International Terrestrial Reference Frame 2020, true, false",
+            "WGS 84 / UTM zone 32N, EPSG:32632, '', false, false", "ETRS89 / UTM zone 32N, '', '', false, false"})
     void aFrameThatIsNotTheJobs(String name, String code, String wkt, boolean other14, boolean other20) {
         CoordinateSystem system = new CoordinateSystem.Projected(name, code, wkt, Optional.empty());
         assertThat(Frames.isOtherThan(14, system)).isEqualTo(other14);
@@ -275,10 +315,12 @@ class BaseTest {
     @Test
     void hereAgain() {
         write(bySky("BASE-1", sky(1.3, -0.9, 2.2)));
-        HereAgain again = HereAgain.of(journal.state().bases(), centred(MARK).plus(EarthCentred.ofNorthEastUp(2.3, -0.9, 2, MARK.position()))).orElseThrow();
+        HereAgain again = HereAgain.of(journal.state().bases(), centred(MARK)
+                .plus(EarthCentred.ofNorthEastUp(2.3, -0.9, 2, MARK.position()))).orElseThrow();
         assertThat(again.mark()).isEqualTo(name("BASE-1"));
         assertThat(again.north().metres()).isCloseTo(1, within(1e-3));
         assertThat(again.up().metres()).isCloseTo(-0.2, within(1e-3));
-        assertThat(HereAgain.of(journal.state().bases(), centred(MARK).plus(EarthCentred.ofNorthEastUp(9.3, -0.9, 0, MARK.position())))).isEmpty();
+        assertThat(HereAgain.of(journal.state().bases(), centred(MARK).plus(EarthCentred.ofNorthEastUp(9.3, -0.9, 0, MARK.position()))))
+                .isEmpty();
     }
 }

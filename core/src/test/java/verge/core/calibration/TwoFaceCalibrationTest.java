@@ -28,12 +28,14 @@ class TwoFaceCalibrationTest {
     }
 
     private static Pointing reading(double hzSeconds, double zenithSeconds) {
-        return new Pointing(Angle.ofArcSeconds(hzSeconds).wholeCircle(), Angle.ofArcSeconds(zenithSeconds), Optional.of(new Length(60)), "");
+        return new Pointing(Angle.ofArcSeconds(hzSeconds).wholeCircle(), Angle.ofArcSeconds(zenithSeconds), Optional.of(new Length(60)),
+                "");
     }
 
     @Test
     void errorsPutInComeOut() {
-        TwoFaceCalibration.Result r = TwoFaceCalibration.determine(List.of(pair(359.9999, 89, 12, -7, 5, null), pair(90, 62, 12, -7, 5, null), pair(200, 95, 12, -7, 5, null)), Angle.ofArcSeconds(1.5));
+        TwoFaceCalibration.Result r = TwoFaceCalibration.determine(List.of(pair(359.9999, 89, 12, -7, 5, null),
+                pair(90, 62, 12, -7, 5, null), pair(200, 95, 12, -7, 5, null)), Angle.ofArcSeconds(1.5));
         assertThat(r.errors().collimation().arcSeconds()).isCloseTo(12, within(0.001));
         assertThat(r.errors().trunnion().arcSeconds()).isCloseTo(-7, within(0.001));
         assertThat(r.errors().index().arcSeconds()).isCloseTo(5, within(0.001));
@@ -53,10 +55,12 @@ class TwoFaceCalibrationTest {
 
     @Test
     void levelSightsAloneSayNothingOfTheTrunnionAxis() {
-        TwoFaceCalibration.Result r = TwoFaceCalibration.determine(List.of(pair(10, 89, 12, -7, 5, null), pair(90, 91, 12, -7, 5, null)), Angle.ofArcSeconds(1.5));
+        TwoFaceCalibration.Result r = TwoFaceCalibration.determine(List.of(pair(10, 89, 12, -7, 5, null), pair(90, 91, 12, -7, 5, null)),
+                Angle.ofArcSeconds(1.5));
         assertThat(r.trunnionFound()).isFalse();
         assertThat(r.errors().trunnion()).isEqualTo(Angle.ZERO);
-        assertThatIllegalArgumentException().isThrownBy(() -> TwoFaceCalibration.determine(List.of(pair(1, 90, 0, 0, 0, null)), Angle.ofArcSeconds(1)));
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> TwoFaceCalibration.determine(List.of(pair(1, 90, 0, 0, 0, null)), Angle.ofArcSeconds(1)));
     }
 
     @Test
@@ -66,7 +70,8 @@ class TwoFaceCalibrationTest {
         double stated = 0;
         int runs = 2000;
         for (int run = 0; run < runs; run++) {
-            List<TwoFaceCalibration.Pair> pairs = Stream.of(88.0, 91.0, 60.0, 115.0, 89.0, 70.0).map(z -> pair(40 + z, z, 12, -7, 5, random)).toList();
+            List<TwoFaceCalibration.Pair> pairs = Stream.of(88.0, 91.0, 60.0, 115.0, 89.0, 70.0)
+                    .map(z -> pair(40 + z, z, 12, -7, 5, random)).toList();
             TwoFaceCalibration.Result r = TwoFaceCalibration.determine(pairs, Angle.ofArcSeconds(1.5));
             squares += Math.pow(r.errors().collimation().arcSeconds() - 12, 2) + Math.pow(r.errors().trunnion().arcSeconds() + 7, 2);
             stated += Math.pow(r.sigmaCollimation().arcSeconds(), 2) + Math.pow(r.sigmaTrunnion().arcSeconds(), 2);

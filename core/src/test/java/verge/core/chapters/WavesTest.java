@@ -123,10 +123,13 @@ import verge.core.units.Length;
 class WavesTest {
     private static final int STEPS = 220;
     private static final List<String> MARKS = List.of("T1", "T2", "T3", "T4");
-    private static final Map<String, GridPoint> PLACES = Map.of("T1", new GridPoint(6_314_500, 649_000), "T2", new GridPoint(6_314_600, 649_020), "T3", new GridPoint(6_314_520, 649_130), "T4", new GridPoint(6_314_420, 649_060));
+    private static final Map<String, GridPoint> PLACES = Map.of("T1", new GridPoint(6_314_500, 649_000), "T2",
+            new GridPoint(6_314_600, 649_020), "T3", new GridPoint(6_314_520, 649_130), "T4", new GridPoint(6_314_420, 649_060));
     private static final GridPoint STAND = new GridPoint(6_314_530, 649_050);
-    private static final InstrumentPrecision PRECISION = InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5));
-    private static final EarthCentred HEARD = EarthCentred.of(new EarthPlace(Geographic.ofDegrees(56.95, 11.45), new EllipsoidHeight(47)), ReferenceEllipsoid.WGS84);
+    private static final InstrumentPrecision PRECISION = InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2),
+            new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5));
+    private static final EarthCentred HEARD = EarthCentred.of(new EarthPlace(Geographic.ofDegrees(56.95, 11.45), new EllipsoidHeight(47)),
+            ReferenceEllipsoid.WGS84);
 
     private Random random;
     private Journal journal;
@@ -181,8 +184,10 @@ class WavesTest {
         assertThat(a.points().toList()).as("points after %s", after).isEqualTo(b.points().toList());
         assertThat(leaves(a)).as("leaves after %s", after).isEqualTo(leaves(b));
         assertThat(a.openLeaf().map(Leaf::entry)).isEqualTo(b.openLeaf().map(Leaf::entry));
-        assertThat(List.of(a.target(), a.prism(), a.design(), a.floor(), a.settings(), a.calibration("TS 1"), a.latest(new Accepted("K", "x"))))
-                .isEqualTo(List.of(b.target(), b.prism(), b.design(), b.floor(), b.settings(), b.calibration("TS 1"), b.latest(new Accepted("K", "x"))));
+        assertThat(List.of(a.target(), a.prism(), a.design(), a.floor(), a.settings(), a.calibration("TS 1"),
+                a.latest(new Accepted("K", "x"))))
+                .isEqualTo(List.of(b.target(), b.prism(), b.design(), b.floor(), b.settings(), b.calibration("TS 1"),
+                b.latest(new Accepted("K", "x"))));
         assertThat(a.strings()).as("strings after %s", after).isEqualTo(b.strings());
         assertThat(a.photos().toList()).isEqualTo(b.photos().toList());
         assertThat(a.nextString(new Code("KRB"))).isEqualTo(b.nextString(new Code("KRB")));
@@ -202,7 +207,8 @@ class WavesTest {
 
     /** Without the plane, which two replays have each of their own. */
     private static List<List<Object>> leaves(JobState state) {
-        return state.leaves().stream().<List<Object>>map(l -> List.of(l.entry(), l.number(), l.written(), l.station().occupation().station(), l.station().orientation(),
+        return state.leaves().stream().<List<Object>>map(l ->
+                List.of(l.entry(), l.number(), l.written(), l.station().occupation().station(), l.station().orientation(),
                 l.station().covariance(), l.solved().marks(), l.solved().variance())).toList();
     }
 
@@ -218,22 +224,33 @@ class WavesTest {
             case 6 -> new LeafClosed(setup);
             case 7 -> new LeafReopened(setup);
             case 8 -> new CheckTaken(setup, mark(), reading(), target());
-            case 9 -> new SetsPlanned(setup, List.of(new SetMark(mark(), target()), new SetMark(name("N"), target())), 1, new SetLimits(new Angle(1e-4), new Angle(1e-4), new Length(0.005)));
+            case 9 -> new SetsPlanned(setup, List.of(new SetMark(mark(), target()), new SetMark(name("N"), target())), 1,
+                    new SetLimits(new Angle(1e-4), new Angle(1e-4), new Length(0.005)));
             case 10 -> pointing(plan);
             case 11 -> random.nextInt(3) == 0 ? new SetTakenOut(plan, 1, Optional.of(mark()), "rain") : pointing(plan);
-            case 12 -> random.nextBoolean() ? new MarkCarried(plan, lastMark(plan)) : new InstrumentCalibrated("TS 1", List.of(new TwoFaceCalibration.Pair(one(), two())), new Angle(1e-5), true);
+            case 12 -> random.nextBoolean() ? new MarkCarried(plan, lastMark(plan))
+                    : new InstrumentCalibrated("TS 1", List.of(new TwoFaceCalibration.Pair(one(), two())), new Angle(1e-5), true);
             case 13 -> new NotesWritten(any(ShotTaken.class), Map.of("field", "v" + random.nextInt(9)));
             case 14 -> new PointStaked(setup, name("D"), somewhere(), reading(), target(), Tolerance.USUAL, "");
-            case 15 -> random.nextBoolean() ? new FloorsNamed(new Floors(List.of(new Floor("yard", new Elevation(random.nextInt(3)))))) : new FloorChosen(Optional.of("yard").filter(f -> random.nextBoolean()));
-            case 16 -> random.nextBoolean() ? new DesignChosen(UUID.randomUUID(), "d") : new FindingAccepted("K", "x", "r" + random.nextInt(9));
-            case 17 -> random.nextInt(3) == 0 ? new SettingsChosen(settings(random.nextInt(3)), random.nextBoolean()) : new InverseNoted(seen(), PointSeen.named(mark()));
+            case 15 -> random.nextBoolean() ? new FloorsNamed(new Floors(List.of(new Floor("yard", new Elevation(random.nextInt(3))))))
+                    : new FloorChosen(Optional.of("yard").filter(f -> random.nextBoolean()));
+            case 16 -> random.nextBoolean() ? new DesignChosen(UUID.randomUUID(), "d")
+                    : new FindingAccepted("K", "x", "r" + random.nextInt(9));
+            case 17 -> random.nextInt(3) == 0 ? new SettingsChosen(settings(random.nextInt(3)), random.nextBoolean())
+                    : new InverseNoted(seen(), PointSeen.named(mark()));
             case 18 -> new PositionChosen(random.nextBoolean() ? mark() : name("P"), Optional.of(any()).filter(e -> random.nextInt(3) > 0));
             case 19, 20 -> new StringEdited(string(), edit());
             case 21, 22 -> new SightTaken(setup, pointToBe(), random.nextInt(4) == 0 ? two() : Pointing.of(reading()), target());
-            case 23 -> new PointFound(name("F"), new Code("WAL"), finding(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), joins());
-            case 24 -> random.nextBoolean() ? new PhotoTaken(any(), "front", new Original("0".repeat(64), "p.jpg", 9), Optional.empty()) : new PhotoMarked(any(PhotoTaken.class), Optional.empty(), List.of());
-            case 25 -> random.nextInt(5) == 0 ? session() : random.nextInt(4) == 0 ? base() : random.nextInt(4) == 0 ? new StakeOccupied(occupied(), somewhere(), Tolerance.USUAL) : occupied();
-            default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(), random.nextBoolean() ? Map.of("field", "first") : Map.of(), random.nextInt(3) == 0 ? new Aside(new Length(0.3), Length.ZERO, new Length(-0.1), Optional.of(string()).filter(s -> random.nextBoolean())) : Aside.NONE, joins());
+            case 23 -> new PointFound(name("F"), new Code("WAL"), finding(), random.nextBoolean() ? Map.of("field", "first") : Map.of(),
+                    joins());
+            case 24 -> random.nextBoolean() ? new PhotoTaken(any(), "front", new Original("0".repeat(64), "p.jpg", 9), Optional.empty())
+                    : new PhotoMarked(any(PhotoTaken.class), Optional.empty(), List.of());
+            case 25 -> random.nextInt(5) == 0 ? session() : random.nextInt(4) == 0 ? base() : random.nextInt(4) == 0
+                    ? new StakeOccupied(occupied(), somewhere(), Tolerance.USUAL) : occupied();
+            default -> new ShotTaken(setup, random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, reading(), target(),
+                    random.nextBoolean() ? Map.of("field", "first") : Map.of(),
+                    random.nextInt(3) == 0 ? new Aside(new Length(0.3), Length.ZERO, new Length(-0.1),
+                    Optional.of(string()).filter(s -> random.nextBoolean())) : Aside.NONE, joins());
         };
     }
 
@@ -246,7 +263,8 @@ class WavesTest {
         return switch (journal.state().all(new SightsFor(pointToBe())).size()) {
             case 2 -> new Finding.Beyond(new Length(1.2), Optional.of(new Length(0.8)));
             case 3 -> random.nextBoolean() ? new Finding.Rim() : new Finding.Edges();
-            default -> random.nextBoolean() ? new Finding.Taped(seen(), seen(), new Length(80), new Length(70), random.nextBoolean()) : new Finding.Square(seen(), PointSeen.named(mark()), new Length(2), new Length(-1));
+            default -> random.nextBoolean() ? new Finding.Taped(seen(), seen(), new Length(80), new Length(70), random.nextBoolean())
+                    : new Finding.Square(seen(), PointSeen.named(mark()), new Length(2), new Length(-1));
         };
     }
 
@@ -255,7 +273,9 @@ class WavesTest {
     }
 
     private List<Joining> joins() {
-        return Stream.generate(this::string).limit(random.nextInt(3)).distinct().map(s -> new Joining(s, new StringName(new Code("KRB"), 1 + random.nextInt(5)), choice(End.values()), choice(Bend.values()), random.nextInt(5) == 0)).toList();
+        return Stream.generate(this::string).limit(random.nextInt(3)).distinct()
+                .map(s -> new Joining(s, new StringName(new Code("KRB"), 1 + random.nextInt(5)), choice(End.values()),
+                choice(Bend.values()), random.nextInt(5) == 0)).toList();
     }
 
     private <T> T choice(T[] of) {
@@ -263,7 +283,8 @@ class WavesTest {
     }
 
     private VertexId vertex() {
-        return journal.state().string(string()).flatMap(s -> s.at(choice(End.values()))).map(Vertex::id).orElseGet(() -> new VertexId(any(), string()));
+        return journal.state().string(string()).flatMap(s -> s.at(choice(End.values()))).map(Vertex::id)
+                .orElseGet(() -> new VertexId(any(), string()));
     }
 
     private Edit edit() {
@@ -289,7 +310,8 @@ class WavesTest {
     }
 
     private PointSeen seen() {
-        return journal.state().points().skip(random.nextInt(3)).findFirst().map(p -> PointSeen.of(p, journal.state().allNamed(p.name()))).orElseGet(() -> PointSeen.named(mark()));
+        return journal.state().points().skip(random.nextInt(3)).findFirst().map(p -> PointSeen.of(p, journal.state().allNamed(p.name())))
+                .orElseGet(() -> PointSeen.named(mark()));
     }
 
     private Payload amendment() {
@@ -326,25 +348,32 @@ class WavesTest {
     /** Some of the marks, some of them twice, near enough for free stations or not. */
     private Payload control() {
         double off = random.nextInt(3) == 0 ? random.nextDouble() * 30 : 0;
-        return new PointsImported(Origin.CONTROL, "c" + journal.entries().size() + ".csv", "00", Stream.concat(MARKS.stream().filter(m -> random.nextInt(4) > 0), Stream.of("T2"))
-                .map(m -> new NamedPosition(new PointName(m), Code.NONE, Position.of(PLACES.get(m).northing() + off, PLACES.get(m).easting(), 7 + off))).toList());
+        return new PointsImported(Origin.CONTROL, "c" + journal.entries().size() + ".csv", "00",
+                Stream.concat(MARKS.stream().filter(m -> random.nextInt(4) > 0), Stream.of("T2"))
+                .map(m -> new NamedPosition(new PointName(m), Code.NONE,
+                Position.of(PLACES.get(m).northing() + off, PLACES.get(m).easting(), 7 + off))).toList());
     }
 
     private StationSetUp onKnownPoint() {
         List<StoredPoint> known = journal.state().points().toList();
         PointName station = known.isEmpty() || random.nextBoolean() ? mark() : known.get(random.nextInt(known.size())).name();
-        return StationSetUp.onKnownPoint(station, mark(), new Length(1.5 + random.nextInt(3) * 0.05), target(), reading(), new Atmosphere(12, 1013, 60), PRECISION, 0.13, "TS 1", 1, "");
+        return StationSetUp.onKnownPoint(station, mark(), new Length(1.5 + random.nextInt(3) * 0.05), target(), reading(),
+                new Atmosphere(12, 1013, 60), PRECISION, 0.13, "TS 1", 1, "");
     }
 
     private Payload free() {
-        List<Sighting> sights = MARKS.stream().limit(2 + random.nextInt(3)).map(m -> Sighting.of(new PointName(m), new Target(new Length(1.6), Length.ZERO), Pointing.of(towards(PLACES.get(m))))).toList();
-        return new StationSetUp(Arrangement.freeStation(name("S"), new Length(1.55), false, sights), new Conditions(new Atmosphere(12, 1013, 60), PRECISION, InstrumentErrors.NONE, 0.13), "TS 1", 1, "");
+        List<Sighting> sights = MARKS.stream().limit(2 + random.nextInt(3))
+                .map(m -> Sighting.of(new PointName(m), new Target(new Length(1.6), Length.ZERO), Pointing.of(towards(PLACES.get(m)))))
+                .toList();
+        return new StationSetUp(Arrangement.freeStation(name("S"), new Length(1.55), false, sights),
+                new Conditions(new Atmosphere(12, 1013, 60), PRECISION, InstrumentErrors.NONE, 0.13), "TS 1", 1, "");
     }
 
     private static TotalStationReading towards(GridPoint mark) {
         double north = mark.northing() - STAND.northing();
         double east = mark.easting() - STAND.easting();
-        return new TotalStationReading(new Angle(Math.atan2(east, north)).wholeCircle(), Angle.ofDegrees(90), new Length(Math.hypot(north, east)), "");
+        return new TotalStationReading(new Angle(Math.atan2(east, north)).wholeCircle(), Angle.ofDegrees(90),
+                new Length(Math.hypot(north, east)), "");
     }
 
     private Payload pointing(UUID plan) {
@@ -366,11 +395,13 @@ class WavesTest {
     }
 
     private Pointing two() {
-        return new Pointing(new Angle(1 + Math.PI), new Angle(2 * Math.PI - 1.5), Optional.of(new Length(50 + random.nextDouble() * 1e-3)), "");
+        return new Pointing(new Angle(1 + Math.PI), new Angle(2 * Math.PI - 1.5), Optional.of(new Length(50 + random.nextDouble() * 1e-3)),
+                "");
     }
 
     private TotalStationReading reading() {
-        return new TotalStationReading(Angle.ofDegrees(random.nextDouble() * 360), Angle.ofDegrees(85 + random.nextDouble() * 10), new Length(5 + random.nextDouble() * 200), "");
+        return new TotalStationReading(Angle.ofDegrees(random.nextDouble() * 360), Angle.ofDegrees(85 + random.nextDouble() * 10),
+                new Length(5 + random.nextDouble() * 200), "");
     }
 
     private Target target() {
@@ -391,10 +422,12 @@ class WavesTest {
 
     private static JobSettings settings(int which) {
         if (which == 0) {
-            return new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+            return new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"),
+                    new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
         }
         return which == 1 ? JobSettings.flat(Figures.metric(), 0.9996)
-                : new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=33 +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+                : new JobSettings(Figures.metric(), SystemText.read("+proj=utm +zone=33 +ellps=GRS80 +towgs84=0,0,0"),
+                new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
     }
 
     private PointOccupied occupied() {
@@ -402,21 +435,29 @@ class WavesTest {
         EarthCentred near = based ? new EarthCentred(310, -220, random.nextInt(3)) : HEARD.plus(new EarthCentred(random.nextInt(3), 0, 0));
         AntennaModel dish = new AntennaModel("DISH NONE", Optional.of(new AntennaModel.Rim(0.09, 0.03)), 0.02, Map.of());
         AntennaOverMark on = new AntennaOverMark(dish, new AntennaHeight(new Length(random.nextInt(3)), choice(AntennaHeight.To.values())));
-        return new PointOccupied(random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE, based ? Optional.of(new BaseHeard("OWN", 7, HEARD)) : Optional.empty(), near, new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4),
-                new Epochs(3, Instant.EPOCH, Instant.EPOCH, SolvedPosition.Kind.FIXED, 9, OptionalDouble.empty(), OptionalDouble.empty()), on, Optional.empty(), "rover", "", Map.of(), joins());
+        return new PointOccupied(random.nextInt(4) == 0 ? mark() : name("P"), Code.NONE,
+                based ? Optional.of(new BaseHeard("OWN", 7, HEARD)) : Optional.empty(), near,
+                new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4),
+                new Epochs(3, Instant.EPOCH, Instant.EPOCH, SolvedPosition.Kind.FIXED, 9, OptionalDouble.empty(), OptionalDouble.empty()),
+                on, Optional.empty(), "rover", "", Map.of(), joins());
     }
 
     private Payload session() {
-        AntennaOverMark on = new AntennaOverMark(new AntennaModel("DISH NONE", Optional.empty(), 0.02, Map.of()), new AntennaHeight(new Length(random.nextInt(3)), choice(AntennaHeight.To.values())));
+        AntennaOverMark on = new AntennaOverMark(new AntennaModel("DISH NONE", Optional.empty(), 0.02, Map.of()),
+                new AntennaHeight(new Length(random.nextInt(3)), choice(AntennaHeight.To.values())));
         return random.nextBoolean() ? new SessionEnded(any(SessionBegun.class), Optional.of(new Length(random.nextInt(3))))
-                : new SessionBegun(mark(), new SessionName("A", "T-2026-152-A"), on, 1, Set.of(SatelliteSystem.GPS), Optional.empty(), Optional.of(new Baseline(new Length(900), Optional.of(mark()))), "tripod");
+                : new SessionBegun(mark(), new SessionName("A", "T-2026-152-A"), on, 1, Set.of(SatelliteSystem.GPS), Optional.empty(),
+                Optional.of(new Baseline(new Length(900), Optional.of(mark()))), "tripod");
     }
 
     private BaseSetUp base() {
-        AntennaOverMark on = new AntennaOverMark(new AntennaModel("DISH NONE", Optional.empty(), 0.02, Map.of()), new AntennaHeight(new Length(random.nextInt(3)), AntennaHeight.To.MOUNT));
-        Epochs some = new Epochs(3, Instant.EPOCH, Instant.EPOCH, SolvedPosition.Kind.AUTONOMOUS, 9, OptionalDouble.empty(), OptionalDouble.empty());
+        AntennaOverMark on = new AntennaOverMark(new AntennaModel("DISH NONE", Optional.empty(), 0.02, Map.of()),
+                new AntennaHeight(new Length(random.nextInt(3)), AntennaHeight.To.MOUNT));
+        Epochs some = new Epochs(3, Instant.EPOCH, Instant.EPOCH, SolvedPosition.Kind.AUTONOMOUS, 9, OptionalDouble.empty(),
+                OptionalDouble.empty());
         SkyMean sky = new SkyMean(HEARD.plus(new EarthCentred(random.nextInt(3), 0, 0)), new EarthCovariance(1, 0, 0, 1, 0, 1), some);
-        return new BaseSetUp(random.nextBoolean() ? mark() : name("B"), choice(BaseSetUp.Held.values()), on, new BaseHeard("OWN", 7, HEARD), Optional.of(sky), Sending.OTHERWISE, "tripod", "");
+        return new BaseSetUp(random.nextBoolean() ? mark() : name("B"), choice(BaseSetUp.Held.values()), on, new BaseHeard("OWN", 7, HEARD),
+                Optional.of(sky), Sending.OTHERWISE, "tripod", "");
     }
 
     private void add(Payload... payloads) {

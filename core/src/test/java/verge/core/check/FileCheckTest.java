@@ -50,23 +50,31 @@ import verge.core.units.PlanAxes;
 class FileCheckTest {
     private static final double N0 = 6_314_490;
     private static final double E0 = 649_010;
-    private static final FileCoordinates PLAIN = new FileCoordinates(FileSystem.JOB_GRID, FileUnit.METRE, PlanAxes.NORTH_THEN_EAST, Heights.ELEVATIONS);
+    private static final FileCoordinates PLAIN = new FileCoordinates(FileSystem.JOB_GRID, FileUnit.METRE, PlanAxes.NORTH_THEN_EAST,
+            Heights.ELEVATIONS);
 
-    private static final CoordinateSystem.Projected READ = (CoordinateSystem.Projected) SystemText.read("PROJCRS[\"zone 32\",BASEGEOGCRS[\"g\",DATUM[\"d\",ELLIPSOID[\"GRS 1980\",6378137,298.257222101]]],"
-            + "CONVERSION[\"c\",METHOD[\"Transverse Mercator\"],PARAMETER[\"Latitude of natural origin\",0],PARAMETER[\"Longitude of natural origin\",9],"
-            + "PARAMETER[\"Scale factor at natural origin\",0.9996],PARAMETER[\"False easting\",500000],PARAMETER[\"False northing\",0]],CS[Cartesian,2],"
+    private static final CoordinateSystem.Projected READ =
+            (CoordinateSystem.Projected) SystemText.read(
+            "PROJCRS[\"zone 32\",BASEGEOGCRS[\"g\",DATUM[\"d\",ELLIPSOID[\"GRS 1980\",6378137,298.257222101]]],"
+            + "CONVERSION[\"c\",METHOD[\"Transverse Mercator\"],PARAMETER[\"Latitude of natural origin\",0],PARAMETER[\"Longitude of "
+            + "natural origin\",9],"
+            + "PARAMETER[\"Scale factor at natural origin\",0.9996],PARAMETER[\"False easting\",500000],PARAMETER[\"False northing\",0]],"
+            + "CS[Cartesian,2],"
             + "AXIS[\"E\",east],AXIS[\"N\",north],LENGTHUNIT[\"metre\",1],USAGE[SCOPE[\"s\"],AREA[\"a\"],BBOX[36,6,84,12]]]");
     /** Zone 32 with its area of use and its way to WGS 84. */
-    private static final CoordinateSystem UTM = new CoordinateSystem.Projected(READ.name(), READ.code(), READ.wkt(), Optional.of(DatumShift.NONE));
+    private static final CoordinateSystem UTM = new CoordinateSystem.Projected(READ.name(), READ.code(), READ.wkt(),
+            Optional.of(DatumShift.NONE));
 
     private final List<Entry> entries = new ArrayList<>();
 
     /** A job in UTM 32 with three known points from control.csv, as the file had them then. */
     private JobState job() {
         JobSettings settings = new JobSettings(Figures.metric(), UTM, new GeoidChoice.Constant(37.6),
-                Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES, new JobSettings.Work("", Set.of(JobSettings.Tool.TOTAL_STATION), List.of(), "", ZoneOffset.UTC));
+                Optional.of(new JobSettings.ReferenceHeight(JobSettings.HeightKind.ELEVATION, 7)), GroundUse.GROUND_DISTANCES,
+                new JobSettings.Work("", Set.of(JobSettings.Tool.TOTAL_STATION), List.of(), "", ZoneOffset.UTC));
         add(new SettingsChosen(settings));
-        add(new PointsImported(Origin.CONTROL, "control.csv", "", List.of(named("T1", N0, E0, 8), named("T2", N0 + 60, E0 - 20, 5), named("T3", N0 - 10, E0 + 50, 7))));
+        add(new PointsImported(Origin.CONTROL, "control.csv", "",
+                List.of(named("T1", N0, E0, 8), named("T2", N0 + 60, E0 - 20, 5), named("T3", N0 - 10, E0 + 50, 7))));
         return Chapters.replay(entries).state();
     }
 
@@ -90,7 +98,8 @@ class FileCheckTest {
     }
 
     private static SiteContent file(String name, Role role, FileCoordinates meant, Optional<FileUnit> said, Drawing asRead) {
-        return SiteContent.of(UUID.nameUUIDFromBytes(name.getBytes()), name, role, meant, new SiteContent.Said(PlanAxes.Order.NORTH_EAST, said),
+        return SiteContent.of(UUID.nameUUIDFromBytes(name.getBytes()), name, role, meant,
+                new SiteContent.Said(PlanAxes.Order.NORTH_EAST, said),
                 asRead, asRead.placed(meant.toGrid(PlanAxes.Order.NORTH_EAST), meant.unit().metresPerUnit()));
     }
 
@@ -114,7 +123,8 @@ class FileCheckTest {
 
     @Test
     void filesThatFitPass() {
-        assertThat(found(design(site(1, false, 1, 1)), file("register.csv", Role.REGISTER, PLAIN, Optional.of(FileUnit.METRE), new Place("U1", N0 + 5, E0 + 5, 9)))).isEmpty();
+        assertThat(found(design(site(1, false, 1, 1)),
+                file("register.csv", Role.REGISTER, PLAIN, Optional.of(FileUnit.METRE), new Place("U1", N0 + 5, E0 + 5, 9)))).isEmpty();
     }
 
     /** Every order and sense; the one that brings the file to the site is the one it was written in. */
@@ -125,14 +135,19 @@ class FileCheckTest {
         assertThat(found).extracting(Finding::kind).containsExactly(Kind.AXES_MISTAKEN);
         assertThat(((Length) found.get(0).arguments().get(1)).metres()).isGreaterThan(1e5);
         Remedy.ReadAs fix = (Remedy.ReadAs) found.get(0).remedies().get(0);
-        assertThat(fix.coordinates().axes()).isEqualTo(new PlanAxes(swap ? PlanAxes.Order.EAST_NORTH : PlanAxes.Order.NORTH_EAST, swap ? northSign < 0 : northSign < 0, eastSign < 0));
-        assertThat(found(file("design.csv", Role.DESIGN, fix.coordinates(), Optional.empty(), site(1, swap, northSign, eastSign)))).isEmpty();
+        assertThat(fix.coordinates().axes())
+                .isEqualTo(new PlanAxes(swap ? PlanAxes.Order.EAST_NORTH : PlanAxes.Order.NORTH_EAST, swap ? northSign < 0 : northSign < 0,
+                eastSign < 0));
+        assertThat(found(file("design.csv", Role.DESIGN, fix.coordinates(), Optional.empty(), site(1, swap, northSign, eastSign))))
+                .isEmpty();
     }
 
     @ParameterizedTest
-    @CsvSource({"0.3048, INTERNATIONAL_FOOT, false, UNIT_MISTAKEN", "0.001, MILLIMETRE, false, UNIT_MISTAKEN", "0.001, MILLIMETRE, true, UNIT_HEADER_WRONG", "0.0254, INCH, true, UNIT_HEADER_WRONG"})
+    @CsvSource({"0.3048, INTERNATIONAL_FOOT, false, UNIT_MISTAKEN", "0.001, MILLIMETRE, false, UNIT_MISTAKEN",
+            "0.001, MILLIMETRE, true, UNIT_HEADER_WRONG", "0.0254, INCH, true, UNIT_HEADER_WRONG"})
     void anotherUnitIsFound(double perUnit, FileUnit unit, boolean header, Kind kind) {
-        SiteContent file = file("design.csv", Role.DESIGN, PLAIN, header ? Optional.of(FileUnit.METRE) : Optional.empty(), site(perUnit, false, 1, 1));
+        SiteContent file = file("design.csv", Role.DESIGN, PLAIN, header ? Optional.of(FileUnit.METRE) : Optional.empty(),
+                site(perUnit, false, 1, 1));
         List<Finding> found = found(file);
         assertThat(found).extracting(Finding::kind).containsExactly(kind);
         assertThat(((Remedy.ReadAs) found.get(0).remedies().get(0)).coordinates().unit()).isEqualTo(unit);
@@ -140,8 +155,10 @@ class FileCheckTest {
 
     /** Before anything else is known, and against what is: figures that are none of a plane, or of the plane with its zone in front. */
     @ParameterizedTest
-    @CsvSource({"649010, 6314490, false, READING_MISTAKEN, job-grid EAST_NORTH", "56.95, 11.45, false, READING_MISTAKEN, degrees NORTH_EAST", "11.45, 56.95, false, READING_MISTAKEN, degrees EAST_NORTH",
-        "6314490, 32649010, false, READING_MISTAKEN, zoned NORTH_EAST", "32649010, 6314490, false, READING_MISTAKEN, zoned EAST_NORTH", "56.95, 11.45, true, AXES_MISTAKEN, degrees NORTH_EAST",
+    @CsvSource({"649010, 6314490, false, READING_MISTAKEN, job-grid EAST_NORTH",
+            "56.95, 11.45, false, READING_MISTAKEN, degrees NORTH_EAST", "11.45, 56.95, false, READING_MISTAKEN, degrees EAST_NORTH",
+        "6314490, 32649010, false, READING_MISTAKEN, zoned NORTH_EAST", "32649010, 6314490, false, READING_MISTAKEN, zoned EAST_NORTH",
+                "56.95, 11.45, true, AXES_MISTAKEN, degrees NORTH_EAST",
         "6314490, 32649010, true, AXES_MISTAKEN, zoned NORTH_EAST"})
     void figuresThatAreSomethingElseAreRecognised(double first, double second, boolean known, Kind kind, String way) {
         JobState with = job();
@@ -150,11 +167,13 @@ class FileCheckTest {
             if (known && role == Role.REGISTER) {
                 continue;
             }
-            SiteContent file = file("new.csv", role, PLAIN, Optional.empty(), new Place("D1", first, second, 5), new Place("D2", first + 0.0001, second, 6));
+            SiteContent file = file("new.csv", role, PLAIN, Optional.empty(), new Place("D1", first, second, 5),
+                    new Place("D2", first + 0.0001, second, 6));
             List<Finding> found = WalkRound.of(known ? with : without, List.of(file));
             assertThat(found).filteredOn(f -> f.kind() == kind).singleElement().satisfies(f -> {
                 FileCoordinates c = ((Remedy.ReadAs) f.remedies().get(0)).coordinates();
-                assertThat((c.system() instanceof FileSystem.LatLon ? "degrees " : c.system() instanceof FileSystem.JobGridZoned ? "zoned " : "job-grid ") + c.axes().order()).isEqualTo(way);
+                assertThat((c.system() instanceof FileSystem.LatLon ? "degrees " : c.system() instanceof FileSystem.JobGridZoned ? "zoned "
+                        : "job-grid ") + c.axes().order()).isEqualTo(way);
             });
         }
     }
@@ -163,7 +182,8 @@ class FileCheckTest {
     @Test
     void aFileThatNamesTheJobsOwnSystemIsNotBelievedBlindly() {
         FileCoordinates labelled = PLAIN.with(new FileSystem.Defined(((CoordinateSystem.Projected) UTM).wkt()));
-        assertThat(found(file("design.csv", Role.DESIGN, labelled, Optional.empty(), site(1, true, 1, 1)))).extracting(Finding::kind).containsExactly(Kind.AXES_MISTAKEN);
+        assertThat(found(file("design.csv", Role.DESIGN, labelled, Optional.empty(), site(1, true, 1, 1)))).extracting(Finding::kind)
+                .containsExactly(Kind.AXES_MISTAKEN);
         assertThat(found(file("design.csv", Role.DESIGN, labelled, Optional.empty(), site(1, false, 1, 1)))).isEmpty();
     }
 
@@ -171,7 +191,8 @@ class FileCheckTest {
     @Test
     void whatLiesOutsideTheAreaIsSaidWithItsDistance() {
         job();
-        List<Finding> found = WalkRound.of(Chapters.replay(entries.subList(0, 1)).state(), List.of(design(new Place("D1", 3_700_000, 500_000, 5))));
+        List<Finding> found = WalkRound.of(Chapters.replay(entries.subList(0, 1)).state(),
+                List.of(design(new Place("D1", 3_700_000, 500_000, 5))));
         assertThat(found).filteredOn(f -> f.kind() == Kind.FILE_OUTSIDE_AREA).singleElement()
                 .satisfies(f -> assertThat(((Length) f.arguments().get(1)).metres()).isCloseTo(284_400, within(1000.0)));
     }
@@ -179,7 +200,8 @@ class FileCheckTest {
     @Test
     void aSecondFileOfKnownPointsFarFromTheFirstIsAsked() {
         SiteContent first = file("register.csv", Role.REGISTER, PLAIN, Optional.of(FileUnit.METRE), new Place("U1", N0 + 5, E0 + 5, 9));
-        SiteContent second = file("more marks.csv", Role.REGISTER, PLAIN, Optional.of(FileUnit.METRE), new Place("U8", N0 + 80_000, E0 + 5, 9));
+        SiteContent second = file("more marks.csv", Role.REGISTER, PLAIN, Optional.of(FileUnit.METRE),
+                new Place("U8", N0 + 80_000, E0 + 5, 9));
         assertThat(found(first, second)).singleElement().satisfies(f -> {
             assertThat(f.kind()).isEqualTo(Kind.FILE_FAR_AWAY);
             assertThat(f.arguments()).startsWith("more marks.csv").contains("the other known points");
@@ -201,9 +223,11 @@ class FileCheckTest {
         job();
         entries.remove(1);
         add(new PointsImported(Origin.CONTROL, "control.csv", "", List.of(named("T1", E0, N0, 8), named("T2", E0 - 20, N0 + 60, 5))));
-        SiteContent control = file("control.csv", Role.CONTROL, PLAIN, Optional.empty(), new Place("T1", E0, N0, 8), new Place("T2", E0 - 20, N0 + 60, 5));
+        SiteContent control = file("control.csv", Role.CONTROL, PLAIN, Optional.empty(), new Place("T1", E0, N0, 8),
+                new Place("T2", E0 - 20, N0 + 60, 5));
         List<Finding> found = WalkRound.of(Chapters.replay(entries).state(), List.of(control, design(site(1, false, 1, 1))));
-        assertThat(found).filteredOn(f -> f.kind() == Kind.AXES_MISTAKEN).singleElement().satisfies(f -> assertThat(f.about()).isEqualTo("control.csv"));
+        assertThat(found).filteredOn(f -> f.kind() == Kind.AXES_MISTAKEN).singleElement()
+                .satisfies(f -> assertThat(f.about()).isEqualTo("control.csv"));
     }
 
     /** 2 ppm of 6300 km is 12.7 m; a file that says its foot is believed. */
@@ -219,8 +243,10 @@ class FileCheckTest {
 
     @Test
     void oneNameInTwoPlacesIsFoundWithTheLargestDifference() {
-        SiteContent a = file("register one.csv", Role.REGISTER, PLAIN, Optional.empty(), new Place("T5", N0, E0, 8), new Place("T6", N0, E0 + 9, 8));
-        SiteContent b = file("harbour marks.csv", Role.REGISTER, PLAIN, Optional.empty(), new Place("T5", N0 + 0.038, E0, 8), new Place("T6", N0, E0 + 9.004, 8));
+        SiteContent a = file("register one.csv", Role.REGISTER, PLAIN, Optional.empty(), new Place("T5", N0, E0, 8),
+                new Place("T6", N0, E0 + 9, 8));
+        SiteContent b = file("harbour marks.csv", Role.REGISTER, PLAIN, Optional.empty(), new Place("T5", N0 + 0.038, E0, 8),
+                new Place("T6", N0, E0 + 9.004, 8));
         List<Finding> found = found(a, b);
         assertThat(found).extracting(Finding::kind).containsExactly(Kind.NAME_IN_TWO_PLACES);
         assertThat(found.get(0).arguments()).startsWith("T5", "register one.csv", "harbour marks.csv").endsWith(1);
@@ -228,7 +254,8 @@ class FileCheckTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"yard.dxf, Yard.DXF, true", "yard rev 2.dxf, yard-2.dxf, true", "control_new.csv, control.csv, true", "drainage.dxf, drainage2.dxf, true", "jetty.csv, piles.csv, false",
+    @CsvSource({"yard.dxf, Yard.DXF, true", "yard rev 2.dxf, yard-2.dxf, true", "control_new.csv, control.csv, true",
+            "drainage.dxf, drainage2.dxf, true", "jetty.csv, piles.csv, false",
         "A1.csv, A2.csv, false", "north side.dxf, south side.dxf, false"})
     void namesThatAreNearlyTheSame(String a, String b, boolean alike) {
         assertThat(NamesAlike.alike(a, b)).isEqualTo(alike);
@@ -239,7 +266,9 @@ class FileCheckTest {
         for (int i = 0; i < heights.length; i++) {
             line.add(N0 + 5 * i, E0, heights[i]);
         }
-        return file("kerb.dxf", Role.DESIGN, PLAIN, Optional.empty(), new Drawing(List.of(Layer.of("A")), List.of(new Feature.Run(0, OptionalInt.empty(), "", Path.straight(line.build(), false)))));
+        return file("kerb.dxf", Role.DESIGN, PLAIN, Optional.empty(),
+                new Drawing(List.of(Layer.of("A")),
+                List.of(new Feature.Run(0, OptionalInt.empty(), "", Path.straight(line.build(), false)))));
     }
 
     @Test
@@ -247,8 +276,10 @@ class FileCheckTest {
         List<Finding> found = found(design(new Place("D1", N0, E0, 0), new Place("D2", N0, E0 + 5, 0)));
         assertThat(found).extracting(Finding::kind).containsExactly(Kind.HEIGHTS_ALL_ZERO);
         assertThat(((Remedy.ReadAs) found.get(0).remedies().get(0)).coordinates().heights()).isEqualTo(Heights.NOT_MEANT);
-        assertThat(found(file("register.csv", Role.REGISTER, PLAIN, Optional.empty(), new Place("U1", N0, E0, Double.NaN)))).extracting(Finding::kind).containsExactly(Kind.HEIGHTS_MISSING);
-        assertThat(found(design(new Place("D1", N0, E0, 5), new Place("D2", N0, E0 + 5, Double.NaN)))).as("points with and without heights are usual").isEmpty();
+        assertThat(found(file("register.csv", Role.REGISTER, PLAIN, Optional.empty(), new Place("U1", N0, E0, Double.NaN))))
+                .extracting(Finding::kind).containsExactly(Kind.HEIGHTS_MISSING);
+        assertThat(found(design(new Place("D1", N0, E0, 5), new Place("D2", N0, E0 + 5, Double.NaN))))
+                .as("points with and without heights are usual").isEmpty();
         assertThat(found(lineWithHeights(5, Double.NaN, 6))).extracting(Finding::kind).containsExactly(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS);
         assertThat(found(lineWithHeights(5, 0, 6))).extracting(Finding::kind).containsExactly(Kind.DESIGN_PARTLY_WITHOUT_HEIGHTS);
         assertThat(found(lineWithHeights(5, 5.5, 6))).isEmpty();
@@ -256,7 +287,8 @@ class FileCheckTest {
 
     @Test
     void heightsStraightFromSatellitesAreRecognised() {
-        List<Finding> found = found(file("register.csv", Role.REGISTER, PLAIN, Optional.empty(), new Place("U1", N0, E0, 44.9), new Place("U2", N0 + 5, E0, 45.2)));
+        List<Finding> found = found(file("register.csv", Role.REGISTER, PLAIN, Optional.empty(), new Place("U1", N0, E0, 44.9),
+                new Place("U2", N0 + 5, E0, 45.2)));
         assertThat(found).extracting(Finding::kind).containsExactly(Kind.HEIGHTS_ABOVE_ELLIPSOID);
         assertThat(((Remedy.ReadAs) found.get(0).remedies().get(0)).coordinates().heights()).isEqualTo(Heights.ABOVE_ELLIPSOID);
     }
@@ -264,8 +296,10 @@ class FileCheckTest {
     @Test
     void aSurfaceWithoutHeightsIsFound() {
         Vertices level = new Vertices.Builder().add(N0, E0, 0).add(N0, E0 + 9, 0).add(N0 + 9, E0, 0).build();
-        Drawing faces = new Drawing(List.of(Layer.of("Faces")), List.of(new Feature.Facets(0, new Surface("Deck", level, new int[] {0, 1, 2}, List.of(), List.of()))));
-        assertThat(found(file("deck.dxf", Role.DESIGN, PLAIN, Optional.of(FileUnit.METRE), faces))).extracting(Finding::kind).containsExactly(Kind.SURFACE_WITHOUT_HEIGHTS);
+        Drawing faces = new Drawing(List.of(Layer.of("Faces")),
+                List.of(new Feature.Facets(0, new Surface("Deck", level, new int[] {0, 1, 2}, List.of(), List.of()))));
+        assertThat(found(file("deck.dxf", Role.DESIGN, PLAIN, Optional.of(FileUnit.METRE), faces))).extracting(Finding::kind)
+                .containsExactly(Kind.SURFACE_WITHOUT_HEIGHTS);
     }
 
     @Test
@@ -277,12 +311,14 @@ class FileCheckTest {
         List<Finding> found = found(design(places));
         assertThat(found).extracting(Finding::kind).containsExactly(Kind.FILE_HAS_STRAYS);
         assertThat(found.get(0).arguments().get(1)).isEqualTo(1);
-        assertThat(found.get(0).remedies()).containsExactly(new Remedy.HideLayer(UUID.nameUUIDFromBytes("design.csv".getBytes()), "design.csv", "A"));
+        assertThat(found.get(0).remedies())
+                .containsExactly(new Remedy.HideLayer(UUID.nameUUIDFromBytes("design.csv".getBytes()), "design.csv", "A"));
     }
 
     @Test
     void aPointThatChangedInItsFileSinceItWasTakenOn() {
-        SiteContent newer = file("control.csv", Role.CONTROL, PLAIN, Optional.empty(), new Place("T1", N0, E0, 8), new Place("T2", N0 + 60.038, E0 - 20, 5));
+        SiteContent newer = file("control.csv", Role.CONTROL, PLAIN, Optional.empty(), new Place("T1", N0, E0, 8),
+                new Place("T2", N0 + 60.038, E0 - 20, 5));
         List<Finding> found = found(newer);
         assertThat(found).extracting(Finding::kind).containsExactlyInAnyOrder(Kind.TAKEN_POINT_CHANGED, Kind.TAKEN_POINT_GONE);
         assertThat(found.get(0).remedies()).containsExactly(new Remedy.TakeAgain(new PointName("T2"), newer.id(), "control.csv"));
@@ -298,7 +334,8 @@ class FileCheckTest {
         Finding finding = WalkRound.of(state, List.of(zero)).get(0);
         assertThat(state.latest(new Accepted(finding.kind().name(), finding.about()))).contains("drawn about the deck");
         assertThat(state.latest(new Accepted(finding.kind().name(), "other.csv"))).isEmpty();
-        List<Finding> several = WalkRound.of(state, List.of(zero, file("Design.csv", Role.DESIGN, PLAIN, Optional.empty(), site(1, true, 1, 1))));
+        List<Finding> several = WalkRound.of(state,
+                List.of(zero, file("Design.csv", Role.DESIGN, PLAIN, Optional.empty(), site(1, true, 1, 1))));
         assertThat(several).extracting(f -> f.kind().weight()).isSorted();
     }
 

@@ -26,7 +26,8 @@ class SpreadTest {
     void nothingIsNowhere() {
         assertThat(spread(List.of()).isEmpty()).isTrue();
         assertThat(spread(List.of()).most().isEmpty()).isTrue();
-        assertThat(spread(List.of(new Feature.Words(0, "far", 1, new Vertices.Builder().add(9e6, 9e6).build()))).isEmpty()).as("words lie where there is room").isTrue();
+        assertThat(spread(List.of(new Feature.Words(0, "far", 1, new Vertices.Builder().add(9e6, 9e6).build()))).isEmpty())
+                .as("words lie where there is room").isTrue();
     }
 
     @Test
@@ -44,7 +45,8 @@ class SpreadTest {
         Random chance = new Random(count);
         List<Feature> features = new ArrayList<>();
         for (int i = 0; i < count; i++) {
-            features.add(i % 100 == 0 ? spot(0, 0, 0) : spot(6_314_000 + 500 * chance.nextDouble(), 649_000 + 500 * chance.nextDouble(), 4));
+            features.add(i % 100 == 0 ? spot(0, 0, 0)
+                    : spot(6_314_000 + 500 * chance.nextDouble(), 649_000 + 500 * chance.nextDouble(), 4));
         }
         Spread spread = spread(features);
         assertThat(spread.most().south()).isGreaterThan(6_313_000);

@@ -63,7 +63,8 @@ class WalkRoundTest {
     private static final double EAST = 649_010;
 
     private static JobSettings settings(CoordinateSystem system, Tool... tools) {
-        return new JobSettings(Figures.metric(), system, new GeoidChoice.Constant(37.6), Optional.of(new ReferenceHeight(HeightKind.ELEVATION, 7)),
+        return new JobSettings(Figures.metric(), system, new GeoidChoice.Constant(37.6),
+                Optional.of(new ReferenceHeight(HeightKind.ELEVATION, 7)),
                 GroundUse.GROUND_DISTANCES, new JobSettings.Work("", Set.of(tools), List.of(), "", ZoneOffset.UTC));
     }
 
@@ -79,44 +80,55 @@ class WalkRoundTest {
 
     @Test
     void systemAndToolsThatDoNotFit() {
-        assertThat(found(settings(new CoordinateSystem.LatLonOnly("ETRS89", "EPSG:4258"), Tool.TOTAL_STATION))).containsExactly(Kind.TOTAL_STATION_WITHOUT_PLANE);
+        assertThat(found(settings(new CoordinateSystem.LatLonOnly("ETRS89", "EPSG:4258"), Tool.TOTAL_STATION)))
+                .containsExactly(Kind.TOTAL_STATION_WITHOUT_PLANE);
         assertThat(found(settings(new CoordinateSystem.LatLonOnly("ETRS89", "EPSG:4258"), Tool.SATELLITES))).isEmpty();
         assertThat(found(settings(CoordinateSystem.flat(1), Tool.SATELLITES))).containsExactly(Kind.SATELLITES_ON_FLAT_SITE);
         assertThat(found(settings(new CoordinateSystem.Undecided(), Tool.TOTAL_STATION))).containsExactly(Kind.SYSTEM_UNDECIDED);
-        assertThat(found(settings(UTM, Tool.TOTAL_STATION, Tool.SATELLITES).with(GroundUse.GRID))).containsExactly(Kind.TOOLS_MIXED_IN_GRID);
+        assertThat(found(settings(UTM, Tool.TOTAL_STATION, Tool.SATELLITES).with(GroundUse.GRID)))
+                .containsExactly(Kind.TOOLS_MIXED_IN_GRID);
     }
 
     @Test
     void figuresThatDoNotFit() {
         Figures f = Figures.of(LengthUnit.INTERNATIONAL_FOOT, AngleUnit.DEGREES, DirectionStyle.AZIMUTH, 3);
-        Figures odd = new Figures(f.lengths(), f.angles(), f.axes(), f.grades(), 2, f.sizes(), f.air(), StationingStyle.THOUSANDS, f.latLon());
-        CoordinateSystem feet = SystemText.read("+proj=lcc +lat_1=44.5 +lat_2=46 +lat_0=44 +lon_0=-41.5 +x_0=600000 +ellps=GRS80 +units=us-ft");
+        Figures odd = new Figures(f.lengths(), f.angles(), f.axes(), f.grades(), 2, f.sizes(), f.air(), StationingStyle.THOUSANDS,
+                f.latLon());
+        CoordinateSystem feet = SystemText.read(
+                "+proj=lcc +lat_1=44.5 +lat_2=46 +lat_0=44 +lon_0=-41.5 +x_0=600000 +ellps=GRS80 +units=us-ft");
         assertThat(found(settings(feet, Tool.TOTAL_STATION).with(odd))).containsExactly(Kind.STATIONING_UNFIT, Kind.FOOT_KINDS_DIFFER);
     }
 
     @Test
     void heightsThatAreMissing() {
-        JobSettings bare = new JobSettings(Figures.metric(), UTM, new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+        JobSettings bare = new JobSettings(Figures.metric(), UTM, new GeoidChoice.None(), Optional.empty(), GroundUse.GRID,
+                JobSettings.Work.ALONE);
         assertThat(found(bare)).containsExactly(Kind.GEOID_MISSING, Kind.REFERENCE_HEIGHT_MISSING);
     }
 
     @Test
     void aReferenceHeightOfTheOtherKindIsFoundByTheUndulation() {
-        JobSettings mistaken = new JobSettings(Figures.metric(), UTM, new GeoidChoice.Constant(37.6), Optional.of(new ReferenceHeight(HeightKind.ELEVATION, 45)),
+        JobSettings mistaken = new JobSettings(Figures.metric(), UTM, new GeoidChoice.Constant(37.6),
+                Optional.of(new ReferenceHeight(HeightKind.ELEVATION, 45)),
                 GroundUse.GRID, JobSettings.Work.ALONE);
         assertThat(WalkRound.of(measured(mistaken, 1, 1013.25, 1).state()).stream().map(Finding::kind)).contains(Kind.REFERENCE_HEIGHT_ODD);
         assertThat(WalkRound.of(measured(settings(UTM, Tool.TOTAL_STATION), 1, 1013.25, 1).state())).isEmpty();
     }
 
     private static Pair tie(String name, double north, double east, double off) {
-        return new Pair(new Mark("G" + name, new Position(new GridPoint(NORTH + north, EAST + east), Optional.empty())), new Mark(name, new Position(new GridPoint(1_000 + north + off, 500 + east), Optional.empty())));
+        return new Pair(new Mark("G" + name, new Position(new GridPoint(NORTH + north, EAST + east), Optional.empty())),
+                new Mark(name, new Position(new GridPoint(1_000 + north + off, 500 + east), Optional.empty())));
     }
 
     private static List<Finding> localisedBy(double north, Pair... ties) {
-        CoordinateSystem.Localised site = CoordinateSystem.Localised.of("Yard", (CoordinateSystem.Projected) UTM, new GeoidChoice.Constant(37.6), List.of(ties),
-                new FitSettings(ties.length == 2 ? OptionalDouble.empty() : OptionalDouble.of(1), OptionalInt.empty(), FitSettings.Heights.LEAVE, false, 0.01, 0.01));
-        NamedPosition a = new NamedPosition(new PointName("A"), Code.NONE, new Position(new GridPoint(1_000 + north, 500), Optional.empty()));
-        return WalkRound.of(Chapters.replay(List.of(entry(1, new SettingsChosen(settings(site, Tool.SATELLITES))), entry(2, new PointsImported(Origin.CONTROL, "f", "", List.of(a))))).state());
+        CoordinateSystem.Localised site = CoordinateSystem.Localised.of("Yard", (CoordinateSystem.Projected) UTM,
+                new GeoidChoice.Constant(37.6), List.of(ties),
+                new FitSettings(ties.length == 2 ? OptionalDouble.empty() : OptionalDouble.of(1), OptionalInt.empty(),
+                FitSettings.Heights.LEAVE, false, 0.01, 0.01));
+        NamedPosition a = new NamedPosition(new PointName("A"), Code.NONE,
+                new Position(new GridPoint(1_000 + north, 500), Optional.empty()));
+        return WalkRound.of(Chapters.replay(List.of(entry(1, new SettingsChosen(settings(site, Tool.SATELLITES))),
+                entry(2, new PointsImported(Origin.CONTROL, "f", "", List.of(a))))).state());
     }
 
     /** Marks that are where they were and around all that is measured pass; each that is not is named with how far. */
@@ -129,27 +141,35 @@ class WalkRoundTest {
             assertThat(f.arguments().get(0)).isEqualTo("A");
             assertThat(((Length) f.arguments().get(1)).metres()).isCloseTo(0.052, within(0.002));
         });
-        assertThat(localisedBy(-300, tie("B", 200, 0, 0), tie("C", 0, 200, 0), tie("D", 200, 200, 0)).stream().map(Finding::kind)).containsExactly(Kind.LOCALISATION_BEYOND);
-        assertThat(localisedBy(0, tie("A", 0, 0, 0), tie("B", 200, 0, 0.5), tie("C", 0, 200, 0), tie("D", 200, 200, 0)).stream().map(Finding::kind)).containsExactly(Kind.LOCALISATION_STRANGER);
-        assertThat(localisedBy(0, tie("A", 0, 0, 0), tie("B", 200, 0, 0)).stream().map(Finding::kind)).containsExactly(Kind.LOCALISATION_UNCHECKED);
+        assertThat(localisedBy(-300, tie("B", 200, 0, 0), tie("C", 0, 200, 0), tie("D", 200, 200, 0)).stream().map(Finding::kind))
+                .containsExactly(Kind.LOCALISATION_BEYOND);
+        assertThat(localisedBy(0, tie("A", 0, 0, 0), tie("B", 200, 0, 0.5), tie("C", 0, 200, 0), tie("D", 200, 200, 0)).stream()
+                .map(Finding::kind)).containsExactly(Kind.LOCALISATION_STRANGER);
+        assertThat(localisedBy(0, tie("A", 0, 0, 0), tie("B", 200, 0, 0)).stream().map(Finding::kind))
+                .containsExactly(Kind.LOCALISATION_UNCHECKED);
     }
 
     @Test
     void knownPointsInAnotherZone() {
-        CoordinateSystem zone33 = SystemText.read("PROJCRS[\"far\",BASEGEOGCRS[\"g\",DATUM[\"d\",ELLIPSOID[\"GRS 1980\",6378137,298.257222101]]],"
-                + "CONVERSION[\"c\",METHOD[\"Transverse Mercator\"],PARAMETER[\"Latitude of natural origin\",0],PARAMETER[\"Longitude of natural origin\",15],"
-                + "PARAMETER[\"Scale factor at natural origin\",0.9996],PARAMETER[\"False easting\",500000],PARAMETER[\"False northing\",0]],CS[Cartesian,2],"
+        CoordinateSystem zone33 = SystemText.read(
+                "PROJCRS[\"far\",BASEGEOGCRS[\"g\",DATUM[\"d\",ELLIPSOID[\"GRS 1980\",6378137,298.257222101]]],"
+                + "CONVERSION[\"c\",METHOD[\"Transverse Mercator\"],PARAMETER[\"Latitude of natural origin\",0],PARAMETER[\"Longitude of "
+                + "natural origin\",15],"
+                + "PARAMETER[\"Scale factor at natural origin\",0.9996],PARAMETER[\"False easting\",500000],PARAMETER[\"False northing\","
+                + "0]],CS[Cartesian,2],"
                 + "AXIS[\"E\",east],AXIS[\"N\",north],LENGTHUNIT[\"metre\",1],USAGE[SCOPE[\"s\"],AREA[\"a\"],BBOX[36,12,84,16]]]");
         assertThat(WalkRound.of(measured(settings(zone33, Tool.TOTAL_STATION), 1, 1013.25, 1).state()))
                 .contains(Finding.of(Kind.POINTS_OUTSIDE_AREA, List.of(2, "A", "far").toArray()));
-        assertThat(WalkRound.of(measured(settings(UTM, Tool.TOTAL_STATION), 1, 1013.25, 1).state())).as("a system without an area has none to be outside of").isEmpty();
+        assertThat(WalkRound.of(measured(settings(UTM, Tool.TOTAL_STATION), 1, 1013.25, 1).state()))
+                .as("a system without an area has none to be outside of").isEmpty();
     }
 
     /** 760 typed as hectopascals is millimetres of mercury; 1035 on a fine day is weather. */
     @ParameterizedTest
     @CsvSource({"760, true", "1035, false", "985, false"})
     void pressureInAnotherUnit(double hectopascals, boolean odd) {
-        List<Kind> kinds = WalkRound.of(measured(settings(UTM, Tool.TOTAL_STATION), 1, hectopascals, 1).state()).stream().map(Finding::kind).toList();
+        List<Kind> kinds = WalkRound.of(measured(settings(UTM, Tool.TOTAL_STATION), 1, hectopascals, 1).state()).stream().map(Finding::kind)
+                .toList();
         assertThat(kinds.contains(Kind.PRESSURE_ODD)).isEqualTo(odd);
     }
 
@@ -178,7 +198,8 @@ class WalkRoundTest {
     void airCorrectedTwice() {
         double ppm = FirstVelocity.ppm(METER, new Atmosphere(30, 920, 60));
         assertThat(ppm).isGreaterThan(30);
-        Finding f = DistanceAgreement.of(measured(JobSettings.flat(Figures.metric(), 1), 1 + ppm * 1e-6, 920, 30, 12).state()).orElseThrow();
+        Finding f = DistanceAgreement.of(measured(JobSettings.flat(Figures.metric(), 1), 1 + ppm * 1e-6, 920, 30, 12).state())
+                .orElseThrow();
         assertThat(f.kind()).isEqualTo(Kind.DISTANCES_AIR);
     }
 
@@ -218,8 +239,10 @@ class WalkRoundTest {
 
     private static Payload setUp(double slope, double hectopascals, double celsius) {
         TotalStationReading reading = new TotalStationReading(Angle.ZERO, Angle.ofDegrees(90), new Length(slope), "");
-        return StationSetUp.onKnownPoint(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading, new Atmosphere(celsius, hectopascals, 60),
-                new InstrumentPrecision(Angle.ofArcSeconds(1), Angle.ofArcSeconds(1), METER, new Length(0.0005), new Length(0.0005), new Length(0.001)), 0.13, "test", 1, "");
+        return StationSetUp.onKnownPoint(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading,
+                new Atmosphere(celsius, hectopascals, 60),
+                new InstrumentPrecision(Angle.ofArcSeconds(1), Angle.ofArcSeconds(1), METER, new Length(0.0005), new Length(0.0005),
+                new Length(0.001)), 0.13, "test", 1, "");
     }
 
     private static NamedPosition point(String name, double east) {

@@ -16,13 +16,15 @@ class AttributeTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"NUMBER, ' 2,50 ', 2.5", "NUMBER, 12, 12", "NUMBER, 0.1, 0.1", "NUMBER, 10, 10", "NUMBER, '', ''", "CHOICE, granite, Granite", "YES_NO, YES, yes", "DATE, 2024-02-29, 2024-02-29", "TEXT, ' a b ', a b", "DATE, '', ''"})
+    @CsvSource({"NUMBER, ' 2,50 ', 2.5", "NUMBER, 12, 12", "NUMBER, 0.1, 0.1", "NUMBER, 10, 10", "NUMBER, '', ''",
+            "CHOICE, granite, Granite", "YES_NO, YES, yes", "DATE, 2024-02-29, 2024-02-29", "TEXT, ' a b ', a b", "DATE, '', ''"})
     void fits(Attribute.Type type, String typed, String kept) {
         assertThat(attribute(type).read(typed)).isEqualTo(kept);
     }
 
     @ParameterizedTest
-    @CsvSource({"NUMBER, 12.01", "NUMBER, 0.0999", "NUMBER, -1", "NUMBER, high", "CHOICE, brick", "YES_NO, maybe", "DATE, 2026-02-29", "DATE, 14.3.2026"})
+    @CsvSource({"NUMBER, 12.01", "NUMBER, 0.0999", "NUMBER, -1", "NUMBER, high", "CHOICE, brick", "YES_NO, maybe", "DATE, 2026-02-29",
+            "DATE, 14.3.2026"})
     void doesNotFit(Attribute.Type type, String typed) {
         assertThatThrownBy(() -> attribute(type).read(typed)).extracting("problem").isEqualTo(Problem.ATTRIBUTE_UNFIT);
     }

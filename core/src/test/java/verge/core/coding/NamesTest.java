@@ -20,9 +20,11 @@ class NamesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", " ", "=1+1", "-1", "+1", "@x", "a,b", "a;b", "a\"b", "a\tb", "a\nb", "trailing ", "ABCDEFGHIJKLMNOPQRSTUVWXY", "a<b"})
+    @ValueSource(strings = {"", " ", "=1+1", "-1", "+1", "@x", "a,b", "a;b", "a\"b", "a\tb", "a\nb", "trailing ",
+            "ABCDEFGHIJKLMNOPQRSTUVWXY", "a<b"})
     void whatAnotherProgramCouldNotReadIsNoName(String text) {
-        assertThatThrownBy(() -> new PointName(text)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.POINT_NAME_UNFIT));
+        assertThatThrownBy(() -> new PointName(text))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.POINT_NAME_UNFIT));
     }
 
     @ParameterizedTest
@@ -40,7 +42,8 @@ class NamesTest {
     @ParameterizedTest
     @ValueSource(strings = {"K R", "=K", "ABCDEFGHIJKLMNOPQ", "K,R"})
     void codesAreShortAndPlain(String text) {
-        assertThatThrownBy(() -> Code.parse(text)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CODE_UNFIT));
+        assertThatThrownBy(() -> Code.parse(text))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CODE_UNFIT));
         assertThat(Code.parse(" ")).isEqualTo(Code.NONE);
     }
 

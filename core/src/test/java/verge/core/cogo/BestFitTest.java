@@ -78,17 +78,22 @@ class BestFitTest {
                 circle.add(Position.of(N0 + (12 + off) * Math.cos(angle), E0 + (12 + off) * Math.sin(angle), H0));
                 plane.add(Position.of(N0 + 10 * chance.nextDouble(), E0 + 10 * chance.nextDouble(), H0 + off));
             }
-            for (BestFit<?> fit : List.of(BestLine.of(line).orElseThrow(), BestCircle.of(circle).orElseThrow(), BestPlane.of(plane).orElseThrow())) {
+            for (BestFit<?> fit : List.of(BestLine.of(line).orElseThrow(), BestCircle.of(circle).orElseThrow(),
+                    BestPlane.of(plane).orElseThrow())) {
                 assertThat(fit.suspect().orElseThrow().index()).as(fit.shape() + " " + round).isEqualTo(wrong);
                 assertThat(Math.abs(fit.suspect().orElseThrow().off())).isBetween(0.12, 0.17);
             }
         }
-        assertThat(BestLine.of(places("0 0 0 10 10 0 20 20.004 0 30 30 0")).orElseThrow().suspect()).as("of four, each might be the wrong one").isEmpty();
-        assertThat(BestLine.of(places("0 0 0 10 10 0 20 20.104 0 30 30 0 40 40.001 0 50 49.999 0")).orElseThrow().suspect().orElseThrow().index()).isEqualTo(2);
+        assertThat(BestLine.of(places("0 0 0 10 10 0 20 20.004 0 30 30 0")).orElseThrow().suspect())
+                .as("of four, each might be the wrong one").isEmpty();
+        assertThat(BestLine.of(places("0 0 0 10 10 0 20 20.104 0 30 30 0 40 40.001 0 50 49.999 0")).orElseThrow().suspect().orElseThrow()
+                .index()).isEqualTo(2);
         assertThat(BestLine.of(places("0 0 0 10 10 0 20 20 0 30 30 0")).orElseThrow().suspect()).isEmpty();
     }
 
-    /** Of clean figures of three to thirty points no more than five in a hundred have a place suspected, whatever the shape and the scatter. */
+    /**
+     * Of clean figures of three to thirty points no more than five in a hundred have a place suspected, whatever the shape and the scatter.
+     */
     @ParameterizedTest
     @CsvSource({"line, 0.005", "line, 0.05", "circle, 0.005", "circle, 0.05", "plane, 0.005", "plane, 0.05"})
     void cleanFiguresHaveNobodySuspected(String kind, double sigma) {
@@ -105,11 +110,13 @@ class BestFitTest {
                             : kind.equals("circle") ? Position.of(N0 + (12 + off) * Math.cos(angle), E0 + (12 + off) * Math.sin(angle), H0)
                             : Position.of(N0 + 10 * chance.nextDouble(), E0 + 10 * chance.nextDouble(), H0 + off));
                 }
-                Optional<? extends BestFit<?>> fit = kind.equals("line") ? BestLine.of(places) : kind.equals("circle") ? BestCircle.of(places) : BestPlane.of(places);
+                Optional<? extends BestFit<?>> fit = kind.equals("line") ? BestLine.of(places) : kind.equals("circle")
+                        ? BestCircle.of(places) : BestPlane.of(places);
                 accused += fit.flatMap(BestFit::suspect).isPresent() ? 1 : 0;
             }
             Rates.tell("clean " + kind + " of " + points + " points, scatter " + sigma + " m: somebody suspected", accused, 500);
-            assertThat(accused).as("of 500 figures of %s points", points).isLessThanOrEqualTo(40);   // 25 and three times what they scatter by
+            // 25 and three times what they scatter by
+            assertThat(accused).as("of 500 figures of %s points", points).isLessThanOrEqualTo(40);
         }
     }
 

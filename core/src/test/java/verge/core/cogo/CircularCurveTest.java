@@ -34,11 +34,14 @@ class CircularCurveTest {
         elements.put(Element.RADIUS, RADIUS);
         elements.put(Element.DELTA, delta);
         int pieces = 200_000;
-        elements.put(Element.ARC, IntStream.range(0, pieces).mapToDouble(i -> onCircle(delta * i / pieces).distanceMetres(onCircle(delta * (i + 1) / pieces))).sum());
+        elements.put(Element.ARC, IntStream.range(0, pieces)
+                .mapToDouble(i -> onCircle(delta * i / pieces).distanceMetres(onCircle(delta * (i + 1) / pieces))).sum());
         elements.put(Element.CHORD, begin.distanceMetres(end));
-        elements.put(Element.MIDDLE_ORDINATE, middle.distanceMetres(new GridPoint((begin.northing() + end.northing()) / 2, (begin.easting() + end.easting()) / 2)));
+        elements.put(Element.MIDDLE_ORDINATE,
+                middle.distanceMetres(new GridPoint((begin.northing() + end.northing()) / 2, (begin.easting() + end.easting()) / 2)));
         if (delta < Math.PI) {
-            GridPoint corner = Meetings.between(new Meetings.Straight(begin, begin.plus(1, 0)), new Meetings.Straight(end, end.plus(Math.cos(delta), -Math.sin(delta)))).get(0);
+            GridPoint corner = Meetings.between(new Meetings.Straight(begin, begin.plus(1, 0)),
+                    new Meetings.Straight(end, end.plus(Math.cos(delta), -Math.sin(delta)))).get(0);
             elements.put(Element.TANGENT, begin.distanceMetres(corner));
             elements.put(Element.EXTERNAL, corner.distanceMetres(middle));
         }
@@ -54,7 +57,8 @@ class CircularCurveTest {
                 if (one.compareTo(other) < 0) {
                     List<CircularCurve> curves = CircularCurve.of(new Known(one, measured.get(one)), new Known(other, measured.get(other)));
                     // Arc and chord of a flat curve differ by a part of 10⁻⁶: what is measured to 10⁻¹¹ tells its radius to 10⁻⁵.
-                    assertThat(curves).as(one + " and " + other).hasSizeBetween(1, 2).anySatisfy(c -> assertThat(c.radius().metres()).isCloseTo(RADIUS, within(degrees < 1 ? 0.02 : 1e-5)));
+                    assertThat(curves).as(one + " and " + other).hasSizeBetween(1, 2)
+                            .anySatisfy(c -> assertThat(c.radius().metres()).isCloseTo(RADIUS, within(degrees < 1 ? 0.02 : 1e-5)));
                     curves.forEach(c -> {
                         assertThat(c.value(one)).isCloseTo(measured.get(one), within(1e-9 * measured.get(one)));
                         assertThat(c.value(other)).isCloseTo(measured.get(other), within(1e-9 * measured.get(other)));
@@ -66,11 +70,13 @@ class CircularCurveTest {
 
     @Test
     void twoCurvesAreToldAndWhereThereIsNoneNone() {
-        assertThat(CircularCurve.of(new Known(Element.RADIUS, 100), new Known(Element.CHORD, 100))).extracting(c -> Math.round(c.delta().degrees() * 1e9) / 1e9).containsExactly(60.0, 300.0);
+        assertThat(CircularCurve.of(new Known(Element.RADIUS, 100), new Known(Element.CHORD, 100)))
+                .extracting(c -> Math.round(c.delta().degrees() * 1e9) / 1e9).containsExactly(60.0, 300.0);
         assertThat(CircularCurve.of(new Known(Element.RADIUS, 100), new Known(Element.CHORD, 201))).isEmpty();
         assertThat(CircularCurve.of(new Known(Element.ARC, 100), new Known(Element.CHORD, 101))).isEmpty();
         assertThat(CircularCurve.of(new Known(Element.DELTA, Math.toRadians(190)), new Known(Element.TANGENT, 50))).isEmpty();
         assertThat(new CircularCurve(new Length(10), new Angle(3.2)).value(Element.EXTERNAL)).isNaN();
-        assertThat(CircularCurve.of(new Known(Element.RADIUS, 10_000), new Known(Element.ARC, 5)).get(0).delta().radians()).isCloseTo(5e-4, within(1e-15));
+        assertThat(CircularCurve.of(new Known(Element.RADIUS, 10_000), new Known(Element.ARC, 5)).get(0).delta().radians())
+                .isCloseTo(5e-4, within(1e-15));
     }
 }

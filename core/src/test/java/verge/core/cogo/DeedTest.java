@@ -48,7 +48,8 @@ class DeedTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"curve right radius 20 arc 31.415926536", "arc right R=20 chord=28.284271247", "curve right R 20, T 20", "Curve right R 20 L 31.415926536 bearing S 45 E",
+    @ValueSource(strings = {"curve right radius 20 arc 31.415926536", "arc right R=20 chord=28.284271247", "curve right R 20, T 20",
+            "Curve right R 20 L 31.415926536 bearing S 45 E",
         "curve right R 20 D 90 radial S 0 E", "curve right C 28.284271247 R 20"})
     void aCurveIsTheSameHoweverItIsGiven(String curve) {
         Deed.Laid laid = deed("N 0 E 60\n90 60\n" + curve + "\nS 0 E 40\n270 80").lay(BEGIN, (from, azimuth, metres) -> metres);
@@ -56,7 +57,8 @@ class DeedTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"N 45 30 15 E 120.50 | 45.504166667 | 120.5", "S 45-30-15 W, 120,50 | 225.504166667 | 120.5", "S 89°30' E 100 ft | 90.5 | 30.48",
+    @CsvSource(delimiter = '|', value = {"N 45 30 15 E 120.50 | 45.504166667 | 120.5", "S 45-30-15 W, 120,50 | 225.504166667 | 120.5",
+            "S 89°30' E 100 ft | 90.5 | 30.48",
         "312.25 12'6\" | 312.25 | 3.81", "N 10 W 5 m | 350 | 5", "0 00 30 7.25 | 0.008333333 | 7.25"})
     void bearingsAndLengthsAreReadAsTheyAreWritten(String line, double degrees, double metres) {
         Deed.Straight leg = (Deed.Straight) deed(line).legs().get(0);
@@ -65,14 +67,20 @@ class DeedTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"N 0 E 60; N 95 E 10 | 2", "N 0 E 60; ; east 10 | 3", "curve left R 20 delta 90 | 1", "N 0 E 5; curve left R 20 | 2", "N 0 E 5; curve left R 20 chord 41 | 2",
-        "N 0 E 5; curve left R 20 D 30 L 10 | 2", "N 0 E 0 | 1", "N 0 E -5 | 1", "120.50 | 1", "N 0 E 5; curve left about R 20 D 30 | 2", "N 0 E 5; curve left R 20 D 30 bearing N 5 E radial N 5 E | 2"})
+    @CsvSource(delimiter = '|', value = {"N 0 E 60; N 95 E 10 | 2", "N 0 E 60; ; east 10 | 3", "curve left R 20 delta 90 | 1",
+            "N 0 E 5; curve left R 20 | 2", "N 0 E 5; curve left R 20 chord 41 | 2",
+        "N 0 E 5; curve left R 20 D 30 L 10 | 2", "N 0 E 0 | 1", "N 0 E -5 | 1", "120.50 | 1", "N 0 E 5; curve left about R 20 D 30 | 2",
+                "N 0 E 5; curve left R 20 D 30 bearing N 5 E radial N 5 E | 2"})
     void aLineThatCannotBeReadIsTold(String text, int line) {
-        assertThatThrownBy(() -> deed(text.replace("; ", "\n"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.arguments().get(0)).isEqualTo(line));
+        assertThatThrownBy(() -> deed(text.replace("; ", "\n")))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.arguments().get(0)).isEqualTo(line));
         assertThatThrownBy(() -> deed(" \n ")).isInstanceOf(SurveyException.class);
     }
 
-    /** Deeds of three to twelve sound legs, rounded to a minute and a centimetre or to a second and a millimetre: five in a hundred at most have one suspected. */
+    /**
+     * Deeds of three to twelve sound legs, rounded to a minute and a centimetre or to a second and a millimetre: five in a hundred at most
+     * have one suspected.
+     */
     @ParameterizedTest
     @CsvSource({"60, 0.01", "1, 0.001", "600, 0.1", "1, 0.1"})
     void soundLegsAreNotSuspected(double seconds, double step) {
@@ -93,12 +101,14 @@ class DeedTest {
                 for (int i = 0; i < corners; i++) {
                     double azimuth = Math.toDegrees(Math.atan2(east[i + 1] - east[i], north[i + 1] - north[i]));
                     double length = Math.hypot(east[i + 1] - east[i], north[i + 1] - north[i]);
-                    legs.add(new Deed.Straight(Angle.ofDegrees(Math.rint(azimuth * 3600 / seconds) * seconds / 3600), new Length(Math.max(step, Math.rint(length / step) * step))));
+                    legs.add(new Deed.Straight(Angle.ofDegrees(Math.rint(azimuth * 3600 / seconds) * seconds / 3600),
+                            new Length(Math.max(step, Math.rint(length / step) * step))));
                 }
                 Deed deed = new Deed(legs);
                 accused += deed.suspects(deed.lay(BEGIN, (from, azimuth, metres) -> metres), 1).isEmpty() ? 0 : 1;
             }
-            Rates.tell("sound deed of " + corners + " legs, rounded to " + seconds + "\u2033 and " + step + " m: a leg suspected", accused, 1_000);
+            Rates.tell("sound deed of " + corners + " legs, rounded to " + seconds + "\u2033 and " + step + " m: a leg suspected", accused,
+                    1_000);
             assertThat(accused).as("of 1000 deeds of %s legs", corners).isLessThanOrEqualTo(66);
         }
     }

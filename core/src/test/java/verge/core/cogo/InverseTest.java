@@ -21,7 +21,8 @@ class InverseTest {
 
     /** Pythagorean triples and axes: figures that need no computer. */
     @ParameterizedTest
-    @CsvSource({"3, 4, 5, 53.13010235415598", "-3, 4, 5, 126.86989764584402", "-3, -4, 5, 233.13010235415598", "3, -4, 5, 306.86989764584402",
+    @CsvSource({"3, 4, 5, 53.13010235415598", "-3, 4, 5, 126.86989764584402", "-3, -4, 5, 233.13010235415598",
+            "3, -4, 5, 306.86989764584402",
         "10, 0, 10, 0", "0, 10, 10, 90", "-10, 0, 10, 180", "0, -10, 10, 270", "5, 12, 13, 67.38013505195957"})
     void azimuthAndDistanceInEveryQuadrant(double north, double east, double distance, double degrees) {
         GridInverse.Result r = GridInverse.between(new GridPoint(NORTH, EAST), new GridPoint(NORTH + north, EAST + east));
@@ -33,12 +34,14 @@ class InverseTest {
 
     @Test
     void onePlaceHasNoDirection() {
-        assertThatThrownBy(() -> GridInverse.between(new GridPoint(NORTH, EAST), new GridPoint(NORTH, EAST))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.COINCIDENT_POINTS));
+        assertThatThrownBy(() -> GridInverse.between(new GridPoint(NORTH, EAST), new GridPoint(NORTH, EAST)))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.COINCIDENT_POINTS));
     }
 
     @Test
     void groundIsGridOverScaleAndSlopeIsOnTheGround() {
-        SiteInverse.Result r = SiteInverse.between(Position.of(NORTH, EAST, 10), Position.of(NORTH + 299.9616, EAST + 399.9488, 10 + 500), new FlatSite(0.999872), GroundUse.GRID);
+        SiteInverse.Result r = SiteInverse.between(Position.of(NORTH, EAST, 10), Position.of(NORTH + 299.9616, EAST + 399.9488, 10 + 500),
+                new FlatSite(0.999872), GroundUse.GRID);
         assertThat(r.grid().metres()).isCloseTo(499.936, within(1e-9));
         assertThat(r.ground().metres()).isCloseTo(500, within(1e-9));
         SiteInverse.InSpace space = r.inSpace().orElseThrow();
@@ -49,6 +52,7 @@ class InverseTest {
 
     @Test
     void aMissingElevationIsNotZero() {
-        assertThat(SiteInverse.between(Position.of(NORTH, EAST, 10), Position.ofPlan(NORTH + 1, EAST), new FlatSite(1), GroundUse.GRID).inSpace()).isEmpty();
+        assertThat(SiteInverse.between(Position.of(NORTH, EAST, 10), Position.ofPlan(NORTH + 1, EAST), new FlatSite(1), GroundUse.GRID)
+                .inSpace()).isEmpty();
     }
 }

@@ -25,11 +25,15 @@ import verge.core.units.AngleUnit;
 import verge.core.units.LengthUnit;
 
 /**
- * Far from the central meridian the scale of a line of kilometres is not that of its begin: what was told comes back to a hundredth of a millimetre. Lengths along
+ * Far from the central meridian the scale of a line of kilometres is not that of its begin: what was told comes back to a hundredth of a
+ * millimetre. Lengths along
  * lines are held against the sum of what each metre of them is on the ground.
  */
 class ScalesTest {
-    private static final ProjectedPlane PLANE = new ProjectedPlane(SystemText.projection((CoordinateSystem.Projected) SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +units=m")), new Heights(Optional.of(Geoid.constant(40)), Optional.empty(), Optional.empty()));
+    private static final ProjectedPlane PLANE =
+            new ProjectedPlane(SystemText.projection(
+            (CoordinateSystem.Projected) SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +units=m")),
+            new Heights(Optional.of(Geoid.constant(40)), Optional.empty(), Optional.empty()));
     private static final Scales SCALES = new Scales(PLANE, GroundUse.GROUND_DISTANCES, true);
     private static final Optional<Elevation> LEVEL = Optional.of(new Elevation(10));
 
@@ -47,7 +51,8 @@ class ScalesTest {
         double sum = 0;
         for (int i = 0; i <= steps; i++) {
             GridPoint at = from.plan().plus(north * i / steps, east * i / steps);
-            sum += (i == 0 || i == steps ? 1 : i % 2 == 1 ? 4 : 2) / PLANE.gridPerGround(at.plus(-north / steps, -east / steps), at.plus(north / steps, east / steps), LEVEL);
+            sum += (i == 0 || i == steps ? 1 : i % 2 == 1 ? 4 : 2) / PLANE.gridPerGround(at.plus(-north / steps, -east / steps),
+                    at.plus(north / steps, east / steps), LEVEL);
         }
         return sum / steps / 3 * Math.hypot(north, east);
     }
@@ -64,7 +69,8 @@ class ScalesTest {
         Position a = Position.of(N0, E0 + 150_000, 10);
         Position b = Position.of(N0 + 4_000, E0 + 153_000, 400);
         GridPoint p = new GridPoint(N0 - 1_500, E0 + 154_000);
-        Asked asked = ask(Tool.DISTANCES).amount("distanceA", SCALES.told(a.plan(), p, a.elevation()).ground().metres()).amount("distanceB", SCALES.told(b.plan(), p, b.elevation()).ground().metres());
+        Asked asked = ask(Tool.DISTANCES).amount("distanceA", SCALES.told(a.plan(), p, a.elevation()).ground().metres())
+                .amount("distanceB", SCALES.told(b.plan(), p, b.elevation()).ground().metres());
         asked.put("a", new Given.Spot(a));
         asked.put("b", new Given.Spot(b));
         assertThat(asked.work(SCALES).points()).anySatisfy(made -> assertThat(made.position().plan().distanceMetres(p)).isLessThan(1e-5));
@@ -100,12 +106,15 @@ class ScalesTest {
     @Test
     void differencesOfCoordinatesAndLegsOfADeedHaveTheScaleOfTheirOwnLine() {
         Position from = ((Given.Spot) BENT.each().get(0)).position();
-        Position made = ask(Tool.RECTANGULAR).at("from", "0 0").put("from", BENT.each().get(0)).amount("north", 3_000).amount("east", 4_000).work(SCALES).points().get(0).position();
+        Position made = ask(Tool.RECTANGULAR).at("from", "0 0").put("from", BENT.each().get(0)).amount("north", 3_000).amount("east", 4_000)
+                .work(SCALES).points().get(0).position();
         assertThat(onGround(from, made.plan())).isCloseTo(5_000, within(1e-5));
-        Worked deed = ask(Tool.DEED).put("begin", BENT.each().get(0)).put("legs", new Given.Legs(DeedText.parse("90 2000\n0 1500\n270 2000", LengthUnit.METRE, AngleUnit.DEGREES))).work(SCALES);
+        Worked deed = ask(Tool.DEED).put("begin", BENT.each().get(0))
+                .put("legs", new Given.Legs(DeedText.parse("90 2000\n0 1500\n270 2000", LengthUnit.METRE, AngleUnit.DEGREES))).work(SCALES);
         Position at = from;
         for (Worked.Made corner : deed.points()) {
-            assertThat(onGround(new Position(at.plan(), LEVEL), corner.position().plan())).isCloseTo(corner.of().equals("2") ? 1_500 : 2_000, within(1e-5));
+            assertThat(onGround(new Position(at.plan(), LEVEL), corner.position().plan()))
+                    .isCloseTo(corner.of().equals("2") ? 1_500 : 2_000, within(1e-5));
             at = corner.position();
         }
         assertThat(figure(deed, "length", Quantity.Plain.class).length().metres()).isCloseTo(5_500, within(1e-9));
@@ -114,7 +123,8 @@ class ScalesTest {
     /** A strip of a kilometre, held against the sum of its narrow parts. */
     @Test
     void theScaleOfAnAreaIsThatOfItsMiddle() {
-        Worked area = ask(Tool.AREA).put("ring", new Given.Points(List.of(spot(0, 0), spot(0, 1_000), spot(100, 1_000), spot(100, 0)))).work(SCALES);
+        Worked area = ask(Tool.AREA).put("ring", new Given.Points(List.of(spot(0, 0), spot(0, 1_000), spot(100, 1_000), spot(100, 0))))
+                .work(SCALES);
         double sum = 0;
         for (int i = 0; i < 100; i++) {
             GridPoint at = spot(50, 10 * i + 5).position().plan();
@@ -122,7 +132,9 @@ class ScalesTest {
         }
         assertThat(figure(area, "area", Quantity.Area.class).ground()).isCloseTo(sum, within(1e-8 * sum));
         assertThat(figure(area, "perimeter", Quantity.Distance.class).ground().metres()).isCloseTo(
-                onGround(spot(0, 0).position(), spot(0, 1_000).position().plan()) + onGround(spot(100, 0).position(), spot(100, 1_000).position().plan())
-                        + onGround(spot(0, 0).position(), spot(100, 0).position().plan()) + onGround(spot(0, 1_000).position(), spot(100, 1_000).position().plan()), within(1e-5));
+                onGround(spot(0, 0).position(), spot(0, 1_000).position().plan())
+                + onGround(spot(100, 0).position(), spot(100, 1_000).position().plan())
+                        + onGround(spot(0, 0).position(), spot(100, 0).position().plan())
+                        + onGround(spot(0, 1_000).position(), spot(100, 1_000).position().plan()), within(1e-5));
     }
 }

@@ -38,7 +38,10 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Length;
 
-/** Computations as they are asked for, each held against its inverse or figures worked by hand, in the grid and with ground distances, at real coordinates. */
+/**
+ * Computations as they are asked for, each held against its inverse or figures worked by hand, in the grid and with ground distances, at
+ * real coordinates.
+ */
 class ToolTest {
     private static GridPoint scattered(Random chance, double reach) {
         return new GridPoint(N0 + reach * (chance.nextDouble() - 0.5), E0 + reach * (chance.nextDouble() - 0.5));
@@ -62,16 +65,20 @@ class ToolTest {
             double told = ground ? 1 / GRID_PER_GROUND : 1;
             List<Asked> all = List.of(
                     ask(Tool.DIRECTIONS).amount("directionA", fromA.azimuth().radians()).amount("directionB", fromB.azimuth().radians()),
-                    ask(Tool.DIRECTION_DISTANCE).amount("directionA", fromA.azimuth().radians()).amount("distanceB", fromB.distance().metres() * told),
-                    ask(Tool.DISTANCES).amount("distanceA", fromA.distance().metres() * told).amount("distanceB", fromB.distance().metres() * told));
+                    ask(Tool.DIRECTION_DISTANCE).amount("directionA", fromA.azimuth().radians())
+                    .amount("distanceB", fromB.distance().metres() * told),
+                    ask(Tool.DISTANCES).amount("distanceA", fromA.distance().metres() * told)
+                    .amount("distanceB", fromB.distance().metres() * told));
             for (Asked asked : all) {
                 asked.put("a", new Given.Spot(new Position(a, Optional.empty())));
                 asked.put("b", new Given.Spot(new Position(b, Optional.empty())));
                 Worked worked = ground ? asked.onGround() : asked.inGrid();
-                assertThat(worked.points()).as(asked + " " + round).anySatisfy(made -> assertThat(made.position().plan().distanceMetres(p)).isLessThan(1e-5));
+                assertThat(worked.points()).as(asked + " " + round)
+                        .anySatisfy(made -> assertThat(made.position().plan().distanceMetres(p)).isLessThan(1e-5));
                 assertThat(worked.points()).hasSizeLessThanOrEqualTo(2);
             }
-            Asked polar = ask(Tool.POLAR).amount("direction", fromA.azimuth().radians()).amount("distance", fromA.distance().metres() * told);
+            Asked polar = ask(Tool.POLAR).amount("direction", fromA.azimuth().radians())
+                    .amount("distance", fromA.distance().metres() * told);
             polar.put("from", new Given.Spot(new Position(a, Optional.of(new Elevation(5)))));
             assertThat((ground ? polar.onGround() : polar.inGrid()).points().get(0).position().plan().distanceMetres(p)).isLessThan(1e-6);
         }
@@ -86,24 +93,32 @@ class ToolTest {
         Worked line = ask(Tool.LINE_CIRCLE).at("a", "-10 0").at("b", "0 0").at("centre", "5 3").amount("radius", 5).inGrid();
         line.points().forEach(p -> lies(p.position(), p.label().equals("nearer") ? 1 : 9, 0));
         assertThatThrownBy(() -> ask(Tool.DISTANCES).at("a", "0 0").at("b", "20 0").amount("distanceA", 5).amount("distanceB", 5).inGrid())
-                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(((Length) e.arguments().get(0)).metres()).isCloseTo(10, within(1e-9)));
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(((Length) e.arguments().get(0)).metres())
+                .isCloseTo(10, within(1e-9)));
         assertThatThrownBy(() -> ask(Tool.DISTANCES).at("a", "0 0").at("b", "2 0").amount("distanceA", 5).amount("distanceB", 1).inGrid())
-                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(((Length) e.arguments().get(0)).metres()).isCloseTo(2, within(1e-9)));
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(((Length) e.arguments().get(0)).metres())
+                .isCloseTo(2, within(1e-9)));
         assertThatThrownBy(() -> ask(Tool.LINE_CIRCLE).at("a", "-10 0").at("b", "0 0").at("centre", "5 7").amount("radius", 5).inGrid())
-                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(((Length) e.arguments().get(0)).metres()).isCloseTo(2, within(1e-9)));
-        assertThat(ask(Tool.DISTANCES).at("a", "0 0").at("b", "10 0").amount("distanceA", 5).amount("distanceB", 5).inGrid().points()).as("circles that touch").hasSize(1);
-        ask(Tool.DIRECTIONS).at("a", "0 0").at("b", "10 0").degrees("directionA", 20).degrees("directionB", 20).refused(Problem.LINES_PARALLEL);
-        ask(Tool.DIRECTIONS).at("a", "0 0").at("b", "10 0").degrees("directionA", 20).degrees("directionB", 200).refused(Problem.LINES_PARALLEL);
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(((Length) e.arguments().get(0)).metres())
+                .isCloseTo(2, within(1e-9)));
+        assertThat(ask(Tool.DISTANCES).at("a", "0 0").at("b", "10 0").amount("distanceA", 5).amount("distanceB", 5).inGrid().points())
+                .as("circles that touch").hasSize(1);
+        ask(Tool.DIRECTIONS).at("a", "0 0").at("b", "10 0").degrees("directionA", 20).degrees("directionB", 20)
+                .refused(Problem.LINES_PARALLEL);
+        ask(Tool.DIRECTIONS).at("a", "0 0").at("b", "10 0").degrees("directionA", 20).degrees("directionB", 200)
+                .refused(Problem.LINES_PARALLEL);
         ask(Tool.FOUR_POINTS).at("a", "0 0").at("b", "0 0").at("c", "5 0").at("d", "5 5").refused(Problem.COINCIDENT_POINTS);
         ask(Tool.DISTANCES).at("a", "0 0").at("b", "8 0").amount("distanceA", 0).amount("distanceB", 5).refused(Problem.LENGTH_NOUGHT);
         ask(Tool.DISTANCES).at("a", "0 0").amount("distanceA", 3).amount("distanceB", 5).refused(Problem.COMPUTE_LACKS);
-        assertThat(ask(Tool.DIRECTIONS).at("a", "0 0").at("b", "10 0").degrees("directionA", 225).degrees("directionB", 135).inGrid().remarks()).extracting(Worked.Remark::caution)
+        assertThat(ask(Tool.DIRECTIONS).at("a", "0 0").at("b", "10 0").degrees("directionA", 225).degrees("directionB", 135).inGrid()
+                .remarks()).extracting(Worked.Remark::caution)
                 .containsExactly(Caution.BEHIND, Caution.BEHIND);
     }
 
     /** Near 0 and 360, straight on and straight back. */
     @ParameterizedTest
-    @CsvSource({"0 10, 10 0, 90, 270, deflectionLeft, 90", "0 -10, 0 10, 180, 180, deflectionRight, 0", "0 10, 0 10, 0, 0, deflectionLeft, 180", "0.000001 -10, 0 -10, 0.00000573, 359.99999427, deflectionLeft, 179.99999427",
+    @CsvSource({"0 10, 10 0, 90, 270, deflectionLeft, 90", "0 -10, 0 10, 180, 180, deflectionRight, 0",
+            "0 10, 0 10, 0, 0, deflectionLeft, 180", "0.000001 -10, 0 -10, 0.00000573, 359.99999427, deflectionLeft, 179.99999427",
         "-10 0, -10 -0.000001, 359.99999427, 0.00000573, deflectionRight, 179.99999427"})
     void anAngleHasTwoSensesAndASide(String from, String to, double right, double left, String side, double deflection) {
         Worked worked = ask(Tool.ANGLE).at("from", from).at("at", "0 0").at("to", to).inGrid();
@@ -115,11 +130,14 @@ class ToolTest {
     @Test
     void aChainAddsUpInTheGridOnTheGroundAndAlongTheSlope() {
         Worked chain = ask(Tool.CHAIN).points("points", "0 0 10", "300 400 10", "300 500 35").onGround();
-        List<Quantity.Distance> sofar = chain.figures().stream().filter(f -> f.label().equals("sofar")).map(f -> (Quantity.Distance) f.quantity()).toList();
+        List<Quantity.Distance> sofar = chain.figures().stream().filter(f -> f.label().equals("sofar"))
+                .map(f -> (Quantity.Distance) f.quantity()).toList();
         assertThat(sofar.get(1).grid().metres()).isCloseTo(600, within(1e-9));
         assertThat(sofar.get(1).ground().metres()).isCloseTo(600 / GRID_PER_GROUND, within(1e-9));
-        assertThat(figure(chain, "slope", Quantity.Plain.class).length().metres()).isCloseTo(500 / GRID_PER_GROUND + Math.hypot(100 / GRID_PER_GROUND, 25), within(1e-9));
-        assertThat(ask(Tool.CHAIN).points("points", "0 0 10", "300 400", "300 500 35").inGrid().remarks()).extracting(Worked.Remark::caution).containsExactly(Caution.NO_HEIGHT);
+        assertThat(figure(chain, "slope", Quantity.Plain.class).length().metres())
+                .isCloseTo(500 / GRID_PER_GROUND + Math.hypot(100 / GRID_PER_GROUND, 25), within(1e-9));
+        assertThat(ask(Tool.CHAIN).points("points", "0 0 10", "300 400", "300 500 35").inGrid().remarks())
+                .extracting(Worked.Remark::caution).containsExactly(Caution.NO_HEIGHT);
         ask(Tool.CHAIN).points("points", "0 0", "0 0").refused(Problem.COINCIDENT_POINTS);
     }
 
@@ -128,14 +146,17 @@ class ToolTest {
     void aCrossingOutlineIsSaidWithItsPlacesAndItsAreaBothWays() {
         Worked tie = ask(Tool.AREA).points("ring", "0 0", "10 10", "10 0", "0 8").amount("depth", 0.5).inGrid();
         assertThat(tie.points()).hasSize(1);
-        assertThat(figure(tie, "areaOfLoops", Quantity.Area.class).grid()).isCloseTo(5.0 * 10 * 10 / 18 * 1 + 8 * (80.0 / 18) / 2, within(1e-6));
+        assertThat(figure(tie, "areaOfLoops", Quantity.Area.class).grid())
+                .isCloseTo(5.0 * 10 * 10 / 18 * 1 + 8 * (80.0 / 18) / 2, within(1e-6));
         assertThat(figure(tie, "areaWithSigns", Quantity.Area.class).grid()).isCloseTo(10, within(1e-6));
         assertThat(tie.remarks()).extracting(Worked.Remark::caution).containsExactly(Caution.CROSSES_ITSELF);
-        ask(Tool.DIVIDE).points("ring", "0 0", "10 10", "10 0", "0 8").amount("area", 3).degrees("direction", 0).refused(Problem.RING_CROSSES);
+        ask(Tool.DIVIDE).points("ring", "0 0", "10 10", "10 0", "0 8").amount("area", 3).degrees("direction", 0)
+                .refused(Problem.RING_CROSSES);
         ask(Tool.AREA).points("ring", "0 0", "10 10", "20 20").refused(Problem.RING_FLAT);
         Worked square = ask(Tool.AREA).points("ring", "0 0", "10 0", "10 10", "0 10").amount("depth", 0.25).onGround();
         assertThat(figure(square, "area", Quantity.Area.class).ground()).isCloseTo(100 / GRID_PER_GROUND / GRID_PER_GROUND, within(1e-7));
-        assertThat(figure(square, "content", Quantity.Content.class).cubicMetres()).isCloseTo(25 / GRID_PER_GROUND / GRID_PER_GROUND, within(1e-7));
+        assertThat(figure(square, "content", Quantity.Content.class).cubicMetres())
+                .isCloseTo(25 / GRID_PER_GROUND / GRID_PER_GROUND, within(1e-7));
     }
 
     @Test
@@ -157,7 +178,8 @@ class ToolTest {
         ask(Tool.ALONG).points("line", "0 0", "30 0").refused(Problem.INTERVAL_OR_COUNT);
         ask(Tool.ALONG).points("line", "0 0", "30 0").amount("interval", 0).refused(Problem.INTERVAL_OR_COUNT);
         ask(Tool.ALONG).points("line", "0 0", "30 0").amount("interval", 0.001).refused(Problem.POINTS_TOO_MANY);
-        assertThat(ask(Tool.BESIDE).points("line", "0 0", "30 0").points("points", "-5 1").inGrid().remarks()).extracting(Worked.Remark::caution).containsExactly(Caution.BEYOND_THE_LINE);
+        assertThat(ask(Tool.BESIDE).points("line", "0 0", "30 0").points("points", "-5 1").inGrid().remarks())
+                .extracting(Worked.Remark::caution).containsExactly(Caution.BEYOND_THE_LINE);
     }
 
     /** Both legs touch the arc where it begins and ends: the radius is square to them there. */
@@ -174,9 +196,11 @@ class ToolTest {
             assertThat(Math.cos(GridInverse.between(at.get(i), at.get(2)).azimuth().radians() - leg)).isCloseTo(0, within(1e-7));
         }
         var arc = worked.made().get(0).path();
-        assertThat(Arc.ofBulge(at.get(0), at.get(1), arc.bulge(0)).orElseThrow()).satisfies(a -> assertThat(new GridPoint(a.centreNorth(), a.centreEast()).distanceMetres(at.get(2))).isLessThan(1e-6));
+        assertThat(Arc.ofBulge(at.get(0), at.get(1), arc.bulge(0)).orElseThrow())
+                .satisfies(a -> assertThat(new GridPoint(a.centreNorth(), a.centreEast()).distanceMetres(at.get(2))).isLessThan(1e-6));
         assertThat(Math.abs(arc.bulge(0))).isLessThan(1);
-        ask(Tool.FILLET).at("before", "40 0").at("corner", "0 0").at("after", after).amount("radius", 5_000).refused(Problem.FILLET_TOO_LARGE);
+        ask(Tool.FILLET).at("before", "40 0").at("corner", "0 0").at("after", after).amount("radius", 5_000)
+                .refused(Problem.FILLET_TOO_LARGE);
     }
 
     @Test
@@ -206,21 +230,29 @@ class ToolTest {
 
     @Test
     void anAreaIsCutOffOnEitherSideInEitherScale() {
-        Asked cut = ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("area", 300).degrees("direction", 0).word("side", "right");
+        Asked cut = ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("area", 300).degrees("direction", 0)
+                .word("side", "right");
         Worked inGrid = cut.inGrid();
-        assertThat(inGrid.points()).extracting(p -> Math.round(1e6 * (p.position().plan().easting() - E0)) / 1e6).containsExactly(30.0, 30.0);
+        assertThat(inGrid.points()).extracting(p -> Math.round(1e6 * (p.position().plan().easting() - E0)) / 1e6)
+                .containsExactly(30.0, 30.0);
         assertThat(figure(inGrid, "areaRight", Quantity.Area.class).grid()).isCloseTo(300, within(1e-7));
-        assertThat(figure(cut.word("areaScale", "ground").onGround(), "areaRight", Quantity.Area.class).ground()).isCloseTo(300, within(1e-7));
-        assertThat(ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("parts", 4).degrees("direction", 90).inGrid().points()).hasSize(6);
-        Worked slid = ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("position", 0.25).degrees("direction", 0).inGrid();
+        assertThat(figure(cut.word("areaScale", "ground").onGround(), "areaRight", Quantity.Area.class).ground())
+                .isCloseTo(300, within(1e-7));
+        assertThat(ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("parts", 4).degrees("direction", 90).inGrid()
+                .points()).hasSize(6);
+        Worked slid = ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("position", 0.25).degrees("direction", 0)
+                .inGrid();
         assertThat(figure(slid, "areaLeft", Quantity.Area.class).grid()).isCloseTo(300, within(1e-7));
         assertThat(slid.curve().orElseThrow().at()).isCloseTo(0.25, within(1e-9));
         assertThat(inGrid.curve().orElseThrow().at()).isCloseTo(0.75, within(1e-9));
         assertThat(inGrid.curve().orElseThrow().samples()).first().isEqualTo(1.0);
-        ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("area", 1300).degrees("direction", 0).refused(Problem.AREA_IMPOSSIBLE);
+        ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("area", 1300).degrees("direction", 0)
+                .refused(Problem.AREA_IMPOSSIBLE);
         ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("area", 300).refused(Problem.DIVIDE_HOW);
-        ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("parts", 1).degrees("direction", 0).refused(Problem.PARTS_UNFIT);
-        assertThat(ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("area", 300).at("through", "0 0").inGrid().eitherOr()).isTrue();
+        ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("parts", 1).degrees("direction", 0)
+                .refused(Problem.PARTS_UNFIT);
+        assertThat(ask(Tool.DIVIDE).points("ring", "0 0", "40 0", "40 30", "0 30").amount("area", 300).at("through", "0 0").inGrid()
+                .eitherOr()).isTrue();
     }
 
     @Test
@@ -241,13 +273,18 @@ class ToolTest {
         Worked worked = ask(Tool.MAGNETIC).degrees("bearing", 358).degrees("then", 357).degrees("now", 2).inGrid();
         assertThat(figure(worked, "declination", Quantity.Turn.class).angle().degrees()).isCloseTo(5, within(1e-9));
         assertThat(figure(worked, "direction", Quantity.Direction.class).azimuth().degrees()).isCloseTo(3, within(1e-9));
-        assertThat(figure(ask(Tool.MAGNETIC).degrees("bearing", 1).degrees("declination", -4).inGrid(), "direction", Quantity.Direction.class).azimuth().degrees()).isCloseTo(357, within(1e-9));
+        assertThat(figure(ask(Tool.MAGNETIC).degrees("bearing", 1).degrees("declination", -4).inGrid(), "direction",
+                Quantity.Direction.class).azimuth().degrees()).isCloseTo(357, within(1e-9));
         ask(Tool.MAGNETIC).degrees("bearing", 1).refused(Problem.DECLINATION_HOW);
-        ask(Tool.MAGNETIC).degrees("bearing", 1).degrees("declination", 2).degrees("then", 2).degrees("now", 3).refused(Problem.DECLINATION_HOW);
+        ask(Tool.MAGNETIC).degrees("bearing", 1).degrees("declination", 2).degrees("then", 2).degrees("now", 3)
+                .refused(Problem.DECLINATION_HOW);
         ask(Tool.SUN).at("at", "0 0").amount("time", 0).refused(Problem.NO_PLACE_ON_EARTH);
     }
 
-    /** The example of Reda and Andreas, NREL/TP-560-34302: 17 October 2003, 12:30:30 at UTC−7, azimuth 194.34024°, zenith 50.11162° with a refraction of 0.01627°. */
+    /**
+     * The example of Reda and Andreas, NREL/TP-560-34302: 17 October 2003, 12:30:30 at UTC−7, azimuth 194.34024°, zenith 50.11162° with a
+     * refraction of 0.01627°.
+     */
     @Test
     void theSunStandsWhereThePublishedExampleHasIt() {
         SunPosition sun = SunPosition.of(Instant.parse("2003-10-17T19:30:30Z"), Geographic.ofDegrees(39.742476, -105.1786), 1830.14);
@@ -261,9 +298,12 @@ class ToolTest {
         Map<PointName, Position> points = Map.of(new PointName("P1"), place("0 0 10"), new PointName("P2"), place("300 400 12"));
         PointSeen from = PointSeen.named(new PointName("P1"));
         PointSeen to = PointSeen.named(new PointName("P2"));
-        Map<String, Given> given = Map.of("from", new Given.Point(from), "direction", new Given.Between(from, to), "distance", new Given.Between(from, to), "rise", new Given.Between(from, to));
+        Map<String, Given> given = Map.of("from", new Given.Point(from), "direction", new Given.Between(from, to), "distance",
+                new Given.Between(from, to), "rise", new Given.Between(from, to));
         for (Scales scales : List.of(Scales.plain(), new Scales(new FlatSite(GRID_PER_GROUND), GroundUse.GROUND_DISTANCES, true))) {
-            Worked worked = Tool.POLAR.work(new Givens(given, new Givens.Sources(seen -> Optional.ofNullable(points.get(seen.name())), id -> List.of(), Optional.empty(), 1e-3), scales));
+            Worked worked = Tool.POLAR.work(
+                    new Givens(given, new Givens.Sources(seen -> Optional.ofNullable(points.get(seen.name())), id -> List.of(),
+                    Optional.empty(), 1e-3), scales));
             assertThat(worked.points().get(0).position().plan().distanceMetres(points.get(to.name()).plan())).isLessThan(1e-8);
             assertThat(worked.points().get(0).position().elevation()).isEqualTo(points.get(to.name()).elevation());
         }
@@ -272,7 +312,9 @@ class ToolTest {
     /** Nothing that lacks something, and nothing odd, ends otherwise than in words. */
     @Test
     void oddInputIsRefusedInWords() {
-        List<Given> odd = List.of(new Given.Spot(place("0 0")), new Given.Amount(0), new Given.Amount(-1), new Given.Amount(1e9), new Given.Amount(1e300), new Given.Word("left"), new Given.Points(List.of()), new Given.Numbers(List.of(1.0)), new Given.Points(IntStream.range(0, 5).mapToObj(i -> (Given) new Given.Spot(place("0 0"))).toList()),
+        List<Given> odd = List.of(new Given.Spot(place("0 0")), new Given.Amount(0), new Given.Amount(-1), new Given.Amount(1e9),
+                new Given.Amount(1e300), new Given.Word("left"), new Given.Points(List.of()), new Given.Numbers(List.of(1.0)),
+                new Given.Points(IntStream.range(0, 5).mapToObj(i -> (Given) new Given.Spot(place("0 0"))).toList()),
                 new Given.Points(Stream.of("0 0", "1e7 0", "0 1e7").map(p -> (Given) new Given.Spot(place(p))).toList()));
         Random chance = new Random(8);
         for (Tool tool : Tool.values()) {

@@ -51,7 +51,8 @@ class DivisionTest {
     }
 
     private static Geometry polygon(Region region, double sagitta) {
-        return JTS.createPolygon(jts(region.rim(), sagitta), region.holes().stream().map(hole -> jts(hole, sagitta)).toArray(LinearRing[]::new));
+        return JTS.createPolygon(jts(region.rim(), sagitta), region.holes().stream().map(hole -> jts(hole, sagitta))
+                .toArray(LinearRing[]::new));
     }
 
     private static LinearRing jts(Path ring, double sagitta) {
@@ -70,15 +71,19 @@ class DivisionTest {
         double aheadEast = FAR * line.direction().sin();
         double aheadNorth = FAR * line.direction().cos();
         Coordinate back = new Coordinate(east - aheadEast, north - aheadNorth);
-        return polygon(region, sagitta).intersection(JTS.createPolygon(new Coordinate[] {back, new Coordinate(east + aheadEast, north + aheadNorth),
-            new Coordinate(east + aheadEast - aheadNorth, north + aheadNorth + aheadEast), new Coordinate(east - aheadEast - aheadNorth, north - aheadNorth + aheadEast), back}));
+        return polygon(region, sagitta)
+                .intersection(JTS.createPolygon(new Coordinate[] {back, new Coordinate(east + aheadEast, north + aheadNorth),
+            new Coordinate(east + aheadEast - aheadNorth, north + aheadNorth + aheadEast),
+            new Coordinate(east - aheadEast - aheadNorth, north - aheadNorth + aheadEast), back}));
     }
 
     private static double sum(List<Region> regions) {
         return regions.stream().mapToDouble(Region::area).sum();
     }
 
-    /** Both sides have what they should, together the whole, as many pieces as there are, and the same new corners, which lie on the line. */
+    /**
+     * Both sides have what they should, together the whole, as many pieces as there are, and the same new corners, which lie on the line.
+     */
     private static void holds(Region region, DividingLine line, double wanted, double sagitta, double tolerance) {
         Parts parts = Parts.of(region, line);
         double whole = region.area();
@@ -88,11 +93,13 @@ class DivisionTest {
         Geometry clipped = left(region, line, sagitta);
         assertThat(clipped.getArea()).isCloseTo(wanted, within(tolerance * whole));
         assertThat(parts.left()).hasSize(clipped.getNumGeometries());
-        parts.crossings().forEach(c -> assertThat(Frame.looking(line.on(), line.direction()).right(c.plan().northing(), c.plan().easting())).isCloseTo(0, within(2e-9)));
+        parts.crossings().forEach(c -> assertThat(Frame.looking(line.on(), line.direction()).right(c.plan().northing(), c.plan().easting()))
+                .isCloseTo(0, within(2e-9)));
     }
 
     @ParameterizedTest
-    @CsvSource({"0 0 0 40 0 0 40 30 0 0 30 0, 0, 0.5, 20", "0 0 0 40 0 0 40 30 0 0 30 0, 0, 0.1, 4", "0 0 0 30 0 0 0 60 0, 0, 0.75, 15", "0 0 1 40 0 1, 0, 0.5, 20",
+    @CsvSource({"0 0 0 40 0 0 40 30 0 0 30 0, 0, 0.5, 20", "0 0 0 40 0 0 40 30 0 0 30 0, 0, 0.1, 4", "0 0 0 30 0 0 0 60 0, 0, 0.75, 15",
+            "0 0 1 40 0 1, 0, 0.5, 20",
         "0 0 1 40 0 1, 0, 0.195501109477885, 10", "0 0 0 40 0 0 40 10 0 10 10 0 10 30 0 0 30 0, 0, 0.6, 16", "0 0 0 40 0 1, 0, 0.5, 20"})
     void aLineGoingNorthLiesWhereTheClosedFormsSay(String figures, double azimuth, double part, double east) {
         Region region = Region.of(ring(figures));
@@ -100,7 +107,10 @@ class DivisionTest {
         assertThat(line.on().easting() - E0).isCloseTo(east, within(1e-8));
     }
 
-    /** Concave stars with arcs and a hole, looked at from everywhere: with sides only as exactly as JTS reckons, with arcs as finely as they are drawn. */
+    /**
+     * Concave stars with arcs and a hole, looked at from everywhere: with sides only as exactly as JTS reckons, with arcs as finely as they
+     * are drawn.
+     */
     @Test
     void anyFigureIsDividedAsClippingFindsIt() {
         Random chance = new Random(15);
@@ -111,10 +121,12 @@ class DivisionTest {
             for (int i = 0; i < corners; i++) {
                 double away = 30 + 70 * chance.nextDouble();
                 double angle = 2 * Math.PI * (i + 0.6 * chance.nextDouble()) / corners;
-                star.append(away * Math.cos(angle)).append(' ').append(away * Math.sin(angle)).append(' ').append(arcs && chance.nextInt(3) == 0 ? 0.2 * (chance.nextDouble() - 0.5) : 0).append(' ');
+                star.append(away * Math.cos(angle)).append(' ').append(away * Math.sin(angle)).append(' ')
+                        .append(arcs && chance.nextInt(3) == 0 ? 0.2 * (chance.nextDouble() - 0.5) : 0).append(' ');
             }
             Path rim = ring(star.toString());
-            Region region = new Region(round % 4 < 2 ? rim : rim.reversed(), List.of(ring(arcs ? "-5 -4 1 6 -3 1" : "-5 -4 0 6 -3 0 2 7 0")));
+            Region region = new Region(round % 4 < 2 ? rim : rim.reversed(),
+                    List.of(ring(arcs ? "-5 -4 1 6 -3 1" : "-5 -4 0 6 -3 0 2 7 0")));
             double wanted = region.area() * (0.02 + 0.96 * chance.nextDouble());
             Angle direction = Angle.ofDegrees(360 * chance.nextDouble());
             double tolerance = arcs ? 1e-6 : 1e-10;
@@ -136,13 +148,19 @@ class DivisionTest {
         assertThat(parts.left()).extracting(Region::area).allSatisfy(area -> assertThat(area).isCloseTo(200, within(1e-7)));
         assertThat(parts.left()).hasSize(2);
         assertThat(parts.right()).hasSize(1);
-        assertThat(parts.crossings()).extracting(c -> Math.round(1e6 * (c.plan().easting() - E0)) / 1e6).containsExactly(10.0, 20.0, 30.0, 40.0);
-        assertThat(parts.crossings()).extracting(c -> c.elevation().map(Elevation::metres).orElseThrow()).allSatisfy(height -> assertThat(height % 10).isCloseTo(0, within(1e-9)));
+        assertThat(parts.crossings()).extracting(c -> Math.round(1e6 * (c.plan().easting() - E0)) / 1e6)
+                .containsExactly(10.0, 20.0, 30.0, 40.0);
+        assertThat(parts.crossings()).extracting(c -> c.elevation().map(Elevation::metres).orElseThrow())
+                .allSatisfy(height -> assertThat(height % 10).isCloseTo(0, within(1e-9)));
     }
 
-    /** Along a side, through corners, through a corner that only touches: nothing is lost, nothing is there twice, and corners keep their last digit. */
+    /**
+     * Along a side, through corners, through a corner that only touches: nothing is lost, nothing is there twice, and corners keep their
+     * last digit.
+     */
     @ParameterizedTest
-    @CsvSource({"0, 10, 90, 1, 2", "0, 0, 90, 1, 0", "0, 40, 90, 0, 1", "25, 0, 0, 1, 1", "20, 0, 0, 1, 1", "0, 10, 45, 1, 1", "-30, 0, 0, 0, 1"})
+    @CsvSource({"0, 10, 90, 1, 2", "0, 0, 90, 1, 0", "0, 40, 90, 0, 1", "25, 0, 0, 1, 1", "20, 0, 0, 1, 1", "0, 10, 45, 1, 1",
+            "-30, 0, 0, 0, 1"})
     void linesAlongSidesAndThroughCornersLoseNothing(double east, double north, double azimuth, int left, int right) {
         Region comb = Region.of(ring("0 0 0 50 0 0 50 10 0 40 10 0 40 40 0 30 40 0 30 10 0 20 10 0 20 40 0 10 40 0 10 10 0 0 10 0"));
         Parts parts = Parts.of(comb, Division.at(comb, place(east, north), Angle.ofDegrees(azimuth)));
@@ -163,7 +181,9 @@ class DivisionTest {
     void throughACornerAndThroughPlacesOutside() {
         Region square = Region.of(ring("0 0 0 40 0 0 40 40 0 0 40 0"));
         Division.Lines corner = (Division.Lines) Division.through(square, place(0, 0), 400);
-        assertThat(corner.lines()).extracting(l -> Math.round(1e9 * l.direction().degrees()) / 1e9).containsExactlyInAnyOrder(Math.round(1e9 * Math.toDegrees(Math.atan(0.5))) / 1e9, 180 + Math.round(1e9 * (90 - Math.toDegrees(Math.atan(0.5)))) / 1e9);
+        assertThat(corner.lines()).extracting(l -> Math.round(1e9 * l.direction().degrees()) / 1e9)
+                .containsExactlyInAnyOrder(Math.round(1e9 * Math.toDegrees(Math.atan(0.5))) / 1e9,
+                180 + Math.round(1e9 * (90 - Math.toDegrees(Math.atan(0.5)))) / 1e9);
         Division.Lines outside = (Division.Lines) Division.through(square, place(-100, 20), 800);
         assertThat(outside.lines()).extracting(l -> Math.round(l.direction().degrees() * 1e7) / 1e7).containsExactlyInAnyOrder(90.0, 270.0);
         outside.lines().forEach(line -> holds(square, line, 800, 1e-6, 1e-10));

@@ -36,14 +36,16 @@ class ShotDoubtsTest {
 
     /** A kerb that climbs evenly, shot every ten metres; heights and the distance of the last are given. */
     @ParameterizedTest
-    @CsvSource({"1.6, 10, ", "2.4, 10, HeightJump", "0.8, 10, HeightJump", "2.0, 10, ", "2.9, 30, ", "6.0, 55, LongPiece", "1.0, 3, ", "1.9, 3, HeightJump"})
+    @CsvSource({"1.6, 10, ", "2.4, 10, HeightJump", "0.8, 10, HeightJump", "2.0, 10, ", "2.9, 30, ", "6.0, 55, LongPiece", "1.0, 3, ",
+            "1.9, 3, HeightJump"})
     void jumpsAlongAStringAreDoubted(double height, double distance, String doubt) {
         List<Doubt> quiet = new ArrayList<>();
         for (int i = 0; i < 4; i++) {
             quiet.addAll(shoot("KRB", KERB, 20, 10 * i, 0.4 * i));
         }
         assertThat(quiet).isEmpty();
-        assertThat(shoot("KRB", KERB, 20, 30 + distance, height)).extracting(d -> d.getClass().getSimpleName()).containsExactlyElementsOf(doubt == null ? List.of() : List.of(doubt));
+        assertThat(shoot("KRB", KERB, 20, 30 + distance, height)).extracting(d -> d.getClass().getSimpleName())
+                .containsExactlyElementsOf(doubt == null ? List.of() : List.of(doubt));
     }
 
     @Test
@@ -61,7 +63,8 @@ class ShotDoubtsTest {
     @Test
     void roundACornerTheGroundMayGoLevel() {
         UUID step = new UUID(0, 9);
-        assertThat(List.of(shoot("STP", step, 20, 20, 0), shoot("STP", step, 20, 34, 0.6), shoot("STP", step, 28, 34, 1.2), shoot("STP", step, 28, 20, 0.6))).allMatch(List::isEmpty);
+        assertThat(List.of(shoot("STP", step, 20, 20, 0), shoot("STP", step, 20, 34, 0.6), shoot("STP", step, 28, 34, 1.2),
+                shoot("STP", step, 28, 20, 0.6))).allMatch(List::isEmpty);
         assertThat(shoot("STP", step, 27, 20, 2.6)).singleElement().isInstanceOf(Doubt.HeightJump.class);
     }
 
@@ -70,7 +73,8 @@ class ShotDoubtsTest {
         shoot("KRB", KERB, 20, 0, 0);
         shoot("KRB", KERB, 20, 10, 0);
         shoot("STP", STEP, 15, 5, 0.2);
-        assertThat(shoot("STP", STEP, 25, 5, 0.2)).singleElement().isInstanceOfSatisfying(Doubt.Crossing.class, c -> assertThat(c.above().metres()).isCloseTo(0.2, within(1e-3)));
+        assertThat(shoot("STP", STEP, 25, 5, 0.2)).singleElement()
+                .isInstanceOfSatisfying(Doubt.Crossing.class, c -> assertThat(c.above().metres()).isCloseTo(0.2, within(1e-3)));
         assertThat(shoot("STP", STEP, 25, 30, 0.2)).isEmpty();
         UUID railing = new UUID(0, 3);   // no breakline
         shoot("RLG", railing, 15, 7, 1);
@@ -97,6 +101,7 @@ class ShotDoubtsTest {
             assertThat(same.up().orElseThrow().metres()).isCloseTo(0.01, within(1e-3));
         });
         assertThat(party.journal().state().allNamed(new PointName("7"))).hasSize(2);
-        assertThat(Arrays.asList(ShotDoubts.of(party.journal(), party.journal().entries().get(0), Codebook.general()))).containsOnly(List.of());
+        assertThat(Arrays.asList(ShotDoubts.of(party.journal(), party.journal().entries().get(0), Codebook.general())))
+                .containsOnly(List.of());
     }
 }

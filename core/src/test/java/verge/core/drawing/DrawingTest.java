@@ -39,10 +39,14 @@ class DrawingTest {
 
     /** A table reads northing first, a drawing easting first: whatever the file is, the order said decides. */
     @ParameterizedTest
-    @CsvSource({"NORTH_EAST, NORTH_EAST, false, false, 10, 20, false", "EAST_NORTH, NORTH_EAST, false, false, 20, 10, true", "EAST_NORTH, EAST_NORTH, false, false, 10, 20, false",
-        "NORTH_EAST, NORTH_EAST, true, false, -10, 20, true", "NORTH_EAST, NORTH_EAST, true, true, -10, -20, false", "EAST_NORTH, NORTH_EAST, false, true, 20, -10, false"})
-    void orderAndSenseAreThoseOfTheFile(PlanAxes.Order said, PlanAxes.Order asRead, boolean south, boolean west, double north, double east, boolean mirrors) {
-        FileCoordinates meant = new FileCoordinates(FileSystem.JOB_GRID, FileUnit.METRE, new PlanAxes(said, south, west), Heights.ELEVATIONS);
+    @CsvSource({"NORTH_EAST, NORTH_EAST, false, false, 10, 20, false", "EAST_NORTH, NORTH_EAST, false, false, 20, 10, true",
+            "EAST_NORTH, EAST_NORTH, false, false, 10, 20, false",
+        "NORTH_EAST, NORTH_EAST, true, false, -10, 20, true", "NORTH_EAST, NORTH_EAST, true, true, -10, -20, false",
+                "EAST_NORTH, NORTH_EAST, false, true, 20, -10, false"})
+    void orderAndSenseAreThoseOfTheFile(PlanAxes.Order said, PlanAxes.Order asRead, boolean south, boolean west, double north, double east,
+    boolean mirrors) {
+        FileCoordinates meant = new FileCoordinates(FileSystem.JOB_GRID, FileUnit.METRE, new PlanAxes(said, south, west),
+                Heights.ELEVATIONS);
         double[] place = {10, 20, 3};
         meant.toGrid(asRead).place(place, 0);
         assertThat(place).containsExactly(north, east, 3);
@@ -50,7 +54,8 @@ class DrawingTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"METRE, 1", "MILLIMETRE, 0.001", "CENTIMETRE, 0.01", "INCH, 0.0254", "INTERNATIONAL_FOOT, 0.3048", "US_SURVEY_FOOT, 0.30480060960121924"})
+    @CsvSource({"METRE, 1", "MILLIMETRE, 0.001", "CENTIMETRE, 0.01", "INCH, 0.0254", "INTERNATIONAL_FOOT, 0.3048",
+            "US_SURVEY_FOOT, 0.30480060960121924"})
     void unitsAreExactAndHeightsMayNotCount(FileUnit unit, double metres) {
         FileCoordinates meant = new FileCoordinates(FileSystem.JOB_GRID, unit, PlanAxes.NORTH_THEN_EAST, Heights.ELEVATIONS);
         double[] place = {1, 2, 3};
@@ -74,21 +79,25 @@ class DrawingTest {
         assertThat(place[2]).isEqualTo(4);
         assertThat(place[3]).isNaN();   // there is no latitude of 91 degrees
         double[] back = {place[0] / 0.3048, place[1] / 0.3048, 10};
-        new SystemPlacement(new SystemPlacement.Source.Plane(SystemText.projection(utm), DatumShift.NONE, 0.3048), SystemText.projection(utm), DatumShift.NONE).place(back, 0);
+        new SystemPlacement(new SystemPlacement.Source.Plane(SystemText.projection(utm), DatumShift.NONE, 0.3048),
+                SystemText.projection(utm), DatumShift.NONE).place(back, 0);
         assertThat(back).containsExactly(new double[] {place[0], place[1], 3.048}, within(1e-6));
     }
 
     @Test
     void whatHasNoPlaceIsLeftOutOfAPlacedDrawing() {
-        Drawing placed = drawing(spot("a", 1, 2, 3), spot("b", 4, 5, 6)).placed((values, at) -> values[at] = values[at] > 2 ? Double.NaN : values[at], 1);
+        Drawing placed = drawing(spot("a", 1, 2, 3), spot("b", 4, 5, 6))
+                .placed((values, at) -> values[at] = values[at] > 2 ? Double.NaN : values[at], 1);
         assertThat(placed.spots()).extracting(Feature.Spot::name).containsExactly("a");
         assertThat(placed.extent().north()).isEqualTo(1);
     }
 
     @Test
     void aNewerVersionTellsWhatMovedCameAndWent() {
-        Drawing before = drawing(spot("T1", N0, E0, 4), spot("T2", N0, E0 + 10, 4), spot("T3", N0, E0 + 20, 4), spot("T4", N0, E0 + 30, Double.NaN), run(1, 0, 0, 1, 1), run(0, 5, 5, 6, 6));
-        Drawing after = drawing(spot("T2", N0 + 0.03, E0 + 10.04, 4), spot("T3", N0, E0 + 20.00004, 4.012), spot("T4", N0, E0 + 30, 7), spot("T9", N0, E0, 1), run(1, 0, 0, 1, 1.5), run(0, 5, 5, 6, 6));
+        Drawing before = drawing(spot("T1", N0, E0, 4), spot("T2", N0, E0 + 10, 4), spot("T3", N0, E0 + 20, 4),
+                spot("T4", N0, E0 + 30, Double.NaN), run(1, 0, 0, 1, 1), run(0, 5, 5, 6, 6));
+        Drawing after = drawing(spot("T2", N0 + 0.03, E0 + 10.04, 4), spot("T3", N0, E0 + 20.00004, 4.012), spot("T4", N0, E0 + 30, 7),
+                spot("T9", N0, E0, 1), run(1, 0, 0, 1, 1.5), run(0, 5, 5, 6, 6));
         Changes changes = Changes.between(before, after);
         assertThat(changes.moved()).extracting(Changes.Moved::name).containsExactly("T2", "T3", "T4");
         assertThat(changes.moved().get(0).plan().metres()).isCloseTo(0.05, within(1e-6));
@@ -102,7 +111,8 @@ class DrawingTest {
 
     @Test
     void aSelectionTakesWhatLiesWhollyWithin() {
-        Selection lasso = new Selection(Vertices.of(Position.ofPlan(N0, E0), Position.ofPlan(N0 + 10, E0), Position.ofPlan(N0 + 3, E0 + 3), Position.ofPlan(N0, E0 + 10)));
+        Selection lasso = new Selection(Vertices.of(Position.ofPlan(N0, E0), Position.ofPlan(N0 + 10, E0), Position.ofPlan(N0 + 3, E0 + 3),
+                Position.ofPlan(N0, E0 + 10)));
         assertThat(lasso.contains(N0 + 1, E0 + 1)).isTrue();
         assertThat(lasso.contains(N0 + 6, E0 + 6)).isFalse();    // in the box, not in the lasso
         assertThat(lasso.contains(N0 - 1, E0 + 1)).isFalse();

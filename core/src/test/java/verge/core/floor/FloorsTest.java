@@ -25,13 +25,15 @@ class FloorsTest {
 
     /** Heights in hundredths of the table: a slab reaches 0.30 m down from its surface. */
     @ParameterizedTest
-    @CsvSource({"11.89, none", "11.90, landing 1", "12.20, landing 1", "14.54, landing 1", "14.55, landing 2", "29.79, landing 2", "29.80, gallery", "400, gallery"})
+    @CsvSource({"11.89, none", "11.90, landing 1", "12.20, landing 1", "14.54, landing 1", "14.55, landing 2", "29.79, landing 2",
+            "29.80, gallery", "400, gallery"})
     void aHeightBelongsToTheFloorItIsReachedFrom(double elevation, String floor) {
         assertThat(TOWER.at(new Elevation(elevation)).map(s -> s.floor().name()).orElse("none")).isEqualTo(floor);
     }
 
     @ParameterizedTest
-    @CsvSource({"13, 13, true", "13, 16, true", "11, 13, true", "11, 31, true", "14.55, 16, false", "3, 11.8, false", "0, 0, true", "0, 1, false"})
+    @CsvSource({"13, 13, true", "13, 16, true", "11, 13, true", "11, 31, true", "14.55, 16, false", "3, 11.8, false", "0, 0, true",
+            "0, 1, false"})
     void aLineBelongsWhereItsHeightsReach(double one, double other, boolean belongs) {
         Vertices line = new Vertices.Builder().add(0, 0, one).add(1, 0, other).add(2, 0).build();
         assertThat(TOWER.named("landing 1").orElseThrow().holds(line)).isEqualTo(belongs);
@@ -57,7 +59,8 @@ class FloorsTest {
 
     @Test
     void floorsThatCannotBeToldApartAreRefused() {
-        assertThatThrownBy(() -> floors("loft", 4.2, "Loft", 7.4)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FLOOR_NAMED_TWICE));
+        assertThatThrownBy(() -> floors("loft", 4.2, "Loft", 7.4))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FLOOR_NAMED_TWICE));
         assertThatThrownBy(() -> floors("loft", 4.2, "eaves", 5.1)).isInstanceOfSatisfying(SurveyException.class, e -> {
             assertThat(e.problem()).isEqualTo(Problem.FLOORS_TOO_NEAR);
             assertThat(e.arguments()).containsExactly("loft", "eaves");
@@ -67,7 +70,8 @@ class FloorsTest {
     @ParameterizedTest
     @ValueSource(strings = {"", " ", "loft ", "=loft", "a name that is longer than the list", "loft\n"})
     void aNameThatCannotBeReadIsRefused(String name) {
-        assertThatThrownBy(() -> new Floor(name, new Elevation(0))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FLOOR_NAME_UNFIT));
+        assertThatThrownBy(() -> new Floor(name, new Elevation(0)))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FLOOR_NAME_UNFIT));
     }
 
     @Test

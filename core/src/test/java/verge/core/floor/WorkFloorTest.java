@@ -28,13 +28,16 @@ import verge.core.units.Figures;
 
 /** Floors as facts of a journal: named, chosen, struck, brought back. */
 class WorkFloorTest {
-    private static final Floors LOFT = new Floors(List.of(new Floor("floor", new Elevation(4.2)), new Floor("gallery", new Elevation(7.4))));
+    private static final Floors LOFT =
+            new Floors(List.of(new Floor("floor", new Elevation(4.2)), new Floor("gallery", new Elevation(7.4))));
     private Journal journal;
 
     @BeforeEach
     void threePoints() {
-        journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d", new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
-        add(new PointsImported(Origin.CONTROL, "c.csv", "00", List.of(point("low", Optional.of(4.25)), point("high", Optional.of(7.2)), point("flat", Optional.empty()))));
+        journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d",
+                new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
+        add(new PointsImported(Origin.CONTROL, "c.csv", "00",
+                List.of(point("low", Optional.of(4.25)), point("high", Optional.of(7.2)), point("flat", Optional.empty()))));
         add(new FloorsNamed(LOFT));
     }
 

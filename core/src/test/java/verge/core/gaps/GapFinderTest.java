@@ -25,14 +25,20 @@ import verge.core.support.Party;
 
 /** What was forgotten is found where it is, and what was not is left in peace. */
 class GapFinderTest {
-    private static final Codebook BOOK = new Codebook("", List.of(row("GRD", Codebook.Kind.POINT, Codebook.Surface.GROUND, List.of(), List.of("yard")), row("KRB", Codebook.Kind.STRING, Codebook.Surface.BREAKLINE, List.of(), List.of("yard")),
-            row("STP", Codebook.Kind.STRING, Codebook.Surface.BREAKLINE, List.of("STF"), List.of()), row("STF", Codebook.Kind.STRING, Codebook.Surface.NONE, List.of(), List.of()),
-            row("BLD", Codebook.Kind.STRING, Codebook.Surface.NONE, List.of(), List.of()), row("LMP", Codebook.Kind.POINT, Codebook.Surface.NONE, List.of(), List.of("yard")), row("CAB", Codebook.Kind.POINT, Codebook.Surface.NONE, List.of(), List.of())));
+    private static final Codebook BOOK =
+            new Codebook("", List.of(row("GRD", Codebook.Kind.POINT, Codebook.Surface.GROUND, List.of(), List.of("yard")),
+            row("KRB", Codebook.Kind.STRING, Codebook.Surface.BREAKLINE, List.of(), List.of("yard")),
+            row("STP", Codebook.Kind.STRING, Codebook.Surface.BREAKLINE, List.of("STF"), List.of()),
+            row("STF", Codebook.Kind.STRING, Codebook.Surface.NONE, List.of(), List.of()),
+            row("BLD", Codebook.Kind.STRING, Codebook.Surface.NONE, List.of(), List.of()),
+            row("LMP", Codebook.Kind.POINT, Codebook.Surface.NONE, List.of(), List.of("yard")),
+            row("CAB", Codebook.Kind.POINT, Codebook.Surface.NONE, List.of(), List.of())));
 
     private final Party party = new Party();
 
     private static Codebook.Row row(String code, Codebook.Kind kind, Codebook.Surface surface, List<String> with, List<String> expected) {
-        return new Codebook.Row(new Code(code), "", kind, surface, Codebook.Drawn.PLAIN, "", with.stream().map(Code::new).toList(), List.of(), expected);
+        return new Codebook.Row(new Code(code), "", kind, surface, Codebook.Drawn.PLAIN, "", with.stream().map(Code::new).toList(),
+                List.of(), expected);
     }
 
     private List<Gap> gaps() {
@@ -66,7 +72,9 @@ class GapFinderTest {
         assertThat(gaps()).isEmpty();
     }
 
-    /** A grid that is perfectly even, where a single node is missing; a breakline covers it as well as a shot, and a building needs none. */
+    /**
+     * A grid that is perfectly even, where a single node is missing; a breakline covers it as well as a shot, and a building needs none.
+     */
     @Test
     void whatCoversGroundAndWhatNeedsNone() {
         for (int i = 0; i < 121; i++) {
@@ -74,9 +82,12 @@ class GapFinderTest {
                 party.shoot("GRD", null, 10 + 5 * (i / 11), 10 + 5 * (i % 11), 0);
             }
         }
-        assertThat(gaps()).singleElement().satisfies(hole -> assertThat(hole.at().orElseThrow().distanceMetres(new GridPoint(1035, 2035))).isCloseTo(0, within(1e-3)));
+        assertThat(gaps()).singleElement()
+                .satisfies(hole -> assertThat(hole.at().orElseThrow().distanceMetres(new GridPoint(1035, 2035)))
+                .isCloseTo(0, within(1e-3)));
         UUID house = new UUID(0, 8);
-        List.of(new double[] {32, 32}, new double[] {32, 38}, new double[] {38, 38}, new double[] {38, 32}).forEach(c -> party.shoot("BLD", house, c[0], c[1], 0));
+        List.of(new double[] {32, 32}, new double[] {32, 38}, new double[] {38, 38}, new double[] {38, 32})
+                .forEach(c -> party.shoot("BLD", house, c[0], c[1], 0));
         assertThat(gaps()).extracting(Gap::kind).containsExactly(Gap.Kind.HOLE, Gap.Kind.OPEN_END);
         party.add(new StringEdited(house, new Edit.Ring(true)));
         assertThat(gaps()).as("within a building nobody shoots the ground").isEmpty();
@@ -90,7 +101,8 @@ class GapFinderTest {
     void theAreaOfInterestIsReachedOrTold() {
         ground(3, 0, 0, 0);
         assertThat(gaps()).isEmpty();
-        party.add(new WorkBounded(List.of(new GridPoint(1010, 2010), new GridPoint(1010, 2120), new GridPoint(1070, 2120), new GridPoint(1070, 2010)), ""));
+        party.add(new WorkBounded(List.of(new GridPoint(1010, 2010), new GridPoint(1010, 2120), new GridPoint(1070, 2120),
+                new GridPoint(1070, 2010)), ""));
         assertThat(gaps()).isNotEmpty().allSatisfy(gap -> {
             assertThat(gap.kind()).isEqualTo(Gap.Kind.NOT_REACHED);
             assertThat(gap.at().orElseThrow().easting()).isGreaterThan(2070);
@@ -105,7 +117,8 @@ class GapFinderTest {
     void anAreaWhoseOutlineCrossesItselfLosesNoPart() {
         ground(3, 0, 0, 0);
         for (boolean turned : new boolean[] {false, true}) {
-            List<GridPoint> eight = new ArrayList<>(List.of(new GridPoint(1010, 2010), new GridPoint(1070, 2150), new GridPoint(1010, 2150), new GridPoint(1070, 2010)));
+            List<GridPoint> eight = new ArrayList<>(List.of(new GridPoint(1010, 2010), new GridPoint(1070, 2150), new GridPoint(1010, 2150),
+                    new GridPoint(1070, 2010)));
             if (turned) {
                 Collections.reverse(eight);
             }
@@ -117,8 +130,10 @@ class GapFinderTest {
     /** A book may come from anywhere. */
     @Test
     void whatNamesNoStringIsNoGap() {
-        assertThatThrownBy(() -> new Gap(Gap.Kind.COMPANY, "KRB 1", "KRF", Optional.empty(), 2)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new Gap(Gap.Kind.OPEN_END, new UUID(0, 1).toString(), "", Optional.empty(), 2)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Gap(Gap.Kind.COMPANY, "KRB 1", "KRF", Optional.empty(), 2))
+                .isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Gap(Gap.Kind.OPEN_END, new UUID(0, 1).toString(), "", Optional.empty(), 2))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 
     private void line(String code, UUID id, double... northEast) {
@@ -161,7 +176,9 @@ class GapFinderTest {
                 party.shoot("CAB", null, 60.8, 20 * i, 0);
             }
         }
-        Map<String, String> missed = gaps().stream().filter(g -> g.kind() == Gap.Kind.COMPANY).collect(Collectors.toMap(Gap::other, g -> g.at().map(p -> Math.round(p.northing()) + " " + Math.round(p.easting())).orElse("")));
+        Map<String, String> missed = gaps().stream().filter(g -> g.kind() == Gap.Kind.COMPANY)
+                .collect(Collectors.toMap(Gap::other, g -> g.at().map(p -> Math.round(p.northing()) + " " + Math.round(p.easting()))
+                .orElse("")));
         assertThat(missed).containsOnly(Map.entry("STF", "1040 2020"), Map.entry("CAB", "1060 2080"));
     }
 

@@ -15,7 +15,8 @@ class EarthMeanTest {
     private static final EarthCentred GROUND = EarthCentred.of(new EarthPlace(AT, new EllipsoidHeight(40)), ReferenceEllipsoid.WGS84);
 
     private static EarthMean.Weighed off(double north, double east, double up, double sigma, double weight) {
-        return new EarthMean.Weighed(GROUND.plus(EarthCentred.ofNorthEastUp(north, east, up, AT)), EarthCovariance.ofNorthEastUp(sigma, sigma, 2 * sigma, AT), weight);
+        return new EarthMean.Weighed(GROUND.plus(EarthCentred.ofNorthEastUp(north, east, up, AT)),
+                EarthCovariance.ofNorthEastUp(sigma, sigma, 2 * sigma, AT), weight);
     }
 
     /** Of two, the mean parts the way between them as the weights are to each other, whatever unit they have. */

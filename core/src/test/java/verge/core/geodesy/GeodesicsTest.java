@@ -11,11 +11,15 @@ import verge.core.units.Angle;
 
 /** Shortest lines against what is published of the ellipsoid, and against the sphere's own formula. */
 class GeodesicsTest {
-    /** The quarter of a meridian is published with the ellipsoid (10 001 965.7293 m); along the equator it is the semi-axis times the angle. */
+    /**
+     * The quarter of a meridian is published with the ellipsoid (10 001 965.7293 m); along the equator it is the semi-axis times the angle.
+     */
     @ParameterizedTest
-    @CsvSource({"0, 11, 90, 11, 10001965.7293, 0", "0, 11, 0, 12, 111319.490793, 90", "0, 11, 0, 10, 111319.490793, 270", "-90, 0, 0, 0, 10001965.7293, 0", "56.9, 11.4, 56.9, 11.4, 0, 180"})
+    @CsvSource({"0, 11, 90, 11, 10001965.7293, 0", "0, 11, 0, 12, 111319.490793, 90", "0, 11, 0, 10, 111319.490793, 270",
+            "-90, 0, 0, 0, 10001965.7293, 0", "56.9, 11.4, 56.9, 11.4, 0, 180"})
     void linesThatArePublished(double latitude, double longitude, double latitude2, double longitude2, double metres, double azimuth) {
-        Geodesics.Line line = Geodesics.inverse(Geographic.ofDegrees(latitude, longitude), Geographic.ofDegrees(latitude2, longitude2), ReferenceEllipsoid.GRS80);
+        Geodesics.Line line = Geodesics.inverse(Geographic.ofDegrees(latitude, longitude), Geographic.ofDegrees(latitude2, longitude2),
+                ReferenceEllipsoid.GRS80);
         assertThat(line.metres()).isCloseTo(metres, within(1e-4));
         assertThat(line.there().minus(Angle.ofDegrees(azimuth)).sin()).isCloseTo(0, within(1e-9));
     }
@@ -33,7 +37,8 @@ class GeodesicsTest {
             Geodesics.Line line = Geodesics.inverse(a, b, ReferenceEllipsoid.GRS80);
             Geodesics.End end = Geodesics.direct(a, line.there(), line.metres(), ReferenceEllipsoid.GRS80);
             assertThat(Geodesics.inverse(end.place(), b, ReferenceEllipsoid.GRS80).metres()).isLessThan(1e-6);
-            assertThat(Geodesics.inverse(a, Geodesics.direct(end.place(), end.onwards(), -line.metres(), ReferenceEllipsoid.GRS80).place(), ReferenceEllipsoid.GRS80).metres()).isLessThan(1e-5);
+            assertThat(Geodesics.inverse(a, Geodesics.direct(end.place(), end.onwards(), -line.metres(), ReferenceEllipsoid.GRS80).place(),
+                    ReferenceEllipsoid.GRS80).metres()).isLessThan(1e-5);
         }
     }
 }

@@ -26,7 +26,8 @@ import verge.core.units.Length;
 /** Grid, ellipsoid and ground distances against the geodesic, and the two uses of a ground factor. */
 class GroundTest {
     private static final MapProjection UTM32 = projection("+proj=utm +zone=32 +ellps=GRS80 +units=m");
-    private static final MapProjection SWISS = projection("+proj=somerc +lat_0=46.95240555555556 +lon_0=7.439583333333333 +k_0=1 +x_0=2600000 +y_0=1200000 +ellps=bessel");
+    private static final MapProjection SWISS =
+            projection("+proj=somerc +lat_0=46.95240555555556 +lon_0=7.439583333333333 +k_0=1 +x_0=2600000 +y_0=1200000 +ellps=bessel");
     private static final MapProjection CASSINI = projection("+proj=cass +lat_0=31.734 +lon_0=35.212 +x_0=170251 +y_0=126867 +ellps=clrk66");
 
     private static MapProjection projection(String text) {
@@ -51,7 +52,8 @@ class GroundTest {
             GridPoint to = p.grid(Geographic.ofDegrees(line.lat2, line.lon2));
             double h = 3000 * random.nextDouble();
             double n = 40;
-            SiteInverse.Result r = SiteInverse.between(new Position(from, Optional.of(new Elevation(h))), new Position(to, Optional.of(new Elevation(h))),
+            SiteInverse.Result r = SiteInverse.between(new Position(from, Optional.of(new Elevation(h))),
+                    new Position(to, Optional.of(new Elevation(h))),
                     plane(p, n), GroundUse.GRID);
             assertThat(r.ellipsoid().metres()).isCloseTo(line.s12, within(1e-5));
             double radius = p.ellipsoid().radiusAlong(Angle.ofDegrees(latitude), Angle.ofDegrees(line.azi1));
@@ -59,7 +61,8 @@ class GroundTest {
             if (p != CASSINI) {   // not conformal
                 double bearing = line.azi1 - Math.toDegrees(p.scale(Geographic.ofDegrees(latitude, longitude)).convergence().radians());
                 double bent = new Angle(r.azimuth().radians() - Math.toRadians(bearing)).halfCircle().arcSeconds();
-                assertThat(Angle.ofArcSeconds(bent).minus(new Angle(plane(p, n).arcToChordRadians(from, to))).arcSeconds()).as("arc to chord").isCloseTo(0, within(0.01));
+                assertThat(Angle.ofArcSeconds(bent).minus(new Angle(plane(p, n).arcToChordRadians(from, to))).arcSeconds())
+                        .as("arc to chord").isCloseTo(0, within(0.01));
             }
             Length grid = plane(p, n).toGrid(new Position(from, Optional.of(new Elevation(h))), r.azimuth(), r.ground());
             assertThat(grid.metres()).as("there and back").isCloseTo(r.grid().metres(), within(1e-5));
@@ -84,7 +87,8 @@ class GroundTest {
         Heights known = new Heights(Optional.of(Geoid.constant(37.6)), Optional.of(new Elevation(10)), Optional.empty());
         assertThat(known.forScale(place, Optional.of(new Elevation(12)))).isCloseTo(49.6, within(1e-12));
         assertThat(known.forScale(place, Optional.empty())).isCloseTo(47.6, within(1e-12));
-        assertThat(new Heights(Optional.empty(), Optional.empty(), Optional.of(new EllipsoidHeight(50))).forScale(place, Optional.empty())).isEqualTo(50);
+        assertThat(new Heights(Optional.empty(), Optional.empty(), Optional.of(new EllipsoidHeight(50))).forScale(place, Optional.empty()))
+                .isEqualTo(50);
         assertThat(Heights.UNKNOWN.forScale(place, Optional.empty())).isZero();
     }
 
@@ -106,7 +110,8 @@ class GroundTest {
     @CsvSource({"1.0001476, 0, 0", "0.9998, -6000000, -600000"})
     void groundCoordinatesScaleAboutTheReferenceAndComeBack(double factor, double north, double east) {
         GridPoint reference = new GridPoint(6_314_000, 649_000);
-        GroundUse use = new GroundUse(GroundUse.Kind.GROUND_COORDINATES, Optional.of(new GroundFactor(factor, reference, GroundFactor.Taken.TYPED,
+        GroundUse use = new GroundUse(GroundUse.Kind.GROUND_COORDINATES,
+                Optional.of(new GroundFactor(factor, reference, GroundFactor.Taken.TYPED,
                 Optional.empty(), OptionalDouble.empty(), "")), north, east);
         assertThat(use.shown(reference)).isEqualTo(new GridPoint(6_314_000 + north, 649_000 + east));
         GridPoint far = new GridPoint(6_314_300, 649_400);
@@ -120,13 +125,15 @@ class GroundTest {
 
     @Test
     void whatCannotBeAGroundFactorIsRefused() {
-        assertThatIllegalArgumentException().isThrownBy(() -> new GroundFactor(1.02, new GridPoint(0, 0), GroundFactor.Taken.TYPED, Optional.empty(),
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> new GroundFactor(1.02, new GridPoint(0, 0), GroundFactor.Taken.TYPED, Optional.empty(),
                 OptionalDouble.empty(), ""));
         assertThatIllegalArgumentException().isThrownBy(() -> new GroundUse(GroundUse.Kind.GROUND_COORDINATES, Optional.empty(), 0, 0));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"56.95, 11.45 | 56.95 | 11.45", "56.95,11.45 | 56.95 | 11.45", "-33,9; 18,4 | -33.9 | 18.4", "56 57 N 11 27 E | 56.95 | 11.45",
+    @CsvSource(delimiter = '|', value = {"56.95, 11.45 | 56.95 | 11.45", "56.95,11.45 | 56.95 | 11.45", "-33,9; 18,4 | -33.9 | 18.4",
+            "56 57 N 11 27 E | 56.95 | 11.45",
         "33.9 S, 18.4 E | -33.9 | 18.4", "56.95 11.45 | 56.95 | 11.45"})
     void readsAPositionFromOneText(String typed, double latitude, double longitude) {
         Geographic read = Geographic.parse(typed);
@@ -137,7 +144,8 @@ class GroundTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "56.95", "nowhere", "95, 11", "1, 2, 3", "N, E"})
     void refusesWhatIsNoPosition(String typed) {
-        assertThatThrownBy(() -> Geographic.parse(typed)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.POSITION_UNFIT));
+        assertThatThrownBy(() -> Geographic.parse(typed))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.POSITION_UNFIT));
     }
 
     @Test

@@ -31,7 +31,8 @@ class DeedsTest {
 
     @BeforeEach
     void aJob() {
-        journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "page", new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
+        journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "page",
+                new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
     }
 
     @Test
@@ -123,7 +124,9 @@ class DeedsTest {
     private UUID write(String device, List<Payload> payloads) {
         UUID last = UUID.randomUUID();
         long size = journal.entries().size();
-        journal = journal.append(IntStream.range(0, payloads.size()).mapToObj(i -> new Entry(i == payloads.size() - 1 ? last : Entry.companion(last, i), size + 1 + i, Instant.EPOCH, "p", device, payloads.get(i))).toList());
+        journal = journal.append(IntStream.range(0, payloads.size())
+                .mapToObj(i -> new Entry(i == payloads.size() - 1 ? last : Entry.companion(last, i), size + 1 + i, Instant.EPOCH, "p",
+                device, payloads.get(i))).toList());
         return last;
     }
 
@@ -132,6 +135,7 @@ class DeedsTest {
     }
 
     private static Payload control(String name) {
-        return new PointsImported(Origin.CONTROL, name + ".csv", "00", List.of(new NamedPosition(new PointName(name), Code.NONE, Position.of(1, 2, 3))));
+        return new PointsImported(Origin.CONTROL, name + ".csv", "00",
+                List.of(new NamedPosition(new PointName(name), Code.NONE, Position.of(1, 2, 3))));
     }
 }

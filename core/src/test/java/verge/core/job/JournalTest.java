@@ -184,13 +184,17 @@ class JournalTest {
         assertThat(journal.pointsThatGoWith(carried)).isZero();
     }
 
-    /** Without the settings in the middle there is no way for the places to be taken along: it is refused when tried, and the book can be read. */
+    /**
+     * Without the settings in the middle there is no way for the places to be taken along: it is refused when tried, and the book can be
+     * read.
+     */
     @Test
     void settingsThatOthersFollowOnAreNotTriedToBeToldAbout() {
         UUID between = add(new SettingsChosen(projected("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0")));
         add(new SettingsChosen(projected("+proj=utm +zone=33 +ellps=GRS80 +towgs84=0,0,0"), true));
         assertThat(journal.pointsThatGoWith(between)).isZero();
-        assertThatThrownBy(() -> add(new Struck(between))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CANNOT_CARRY));
+        assertThatThrownBy(() -> add(new Struck(between)))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CANNOT_CARRY));
     }
 
     @Test
@@ -227,7 +231,8 @@ class JournalTest {
             }
             case 2 -> add(settings(0.999 + random.nextDouble() * 0.002));
             case 3 -> add(new TargetChosen(new Target(new Length(random.nextDouble() * 2), Length.ZERO)));
-            default -> add(shot(setups.get(random.nextInt(setups.size())), "p" + i, random.nextDouble() * 360, 60 + random.nextDouble() * 60,
+            default -> add(shot(setups.get(random.nextInt(setups.size())), "p" + i, random.nextDouble() * 360,
+                    60 + random.nextDouble() * 60,
                     5 + random.nextDouble() * 300));
         }
     }
@@ -238,7 +243,8 @@ class JournalTest {
         JobSettings zone32 = projected("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0");
         JobSettings zone33 = projected("+proj=utm +zone=33 +ellps=GRS80 +towgs84=0,0,0");
         journal = Chapters.replay(List.of(entry(1, new SettingsChosen(zone32)),
-                entry(2, new PointsImported(Origin.CONTROL, "f", "", List.of(point("A", 6_314_490, 649_010, 7), point("B", 6_314_490, 649_110, 7))))));
+                entry(2, new PointsImported(Origin.CONTROL, "f", "",
+                List.of(point("A", 6_314_490, 649_010, 7), point("B", 6_314_490, 649_110, 7))))));
         JobState before = journal.state();
         assertThat(Moves.between(before, journal.preview(new SettingsChosen(zone33, false))).moved()).isEmpty();
         SettingsChosen carry = new SettingsChosen(zone33, true);
@@ -248,7 +254,8 @@ class JournalTest {
         UUID change = add(carry);
         GridPoint there = journal.state().find(new PointName("A")).orElseThrow().position().plan();
         Geographic place = SystemText.projection((CoordinateSystem.Projected) zone33.system()).geographic(there);
-        assertThat(SystemText.projection((CoordinateSystem.Projected) zone32.system()).grid(place).distanceMetres(new GridPoint(6_314_490, 649_010))).isLessThan(1e-5);
+        assertThat(SystemText.projection((CoordinateSystem.Projected) zone32.system()).grid(place)
+                .distanceMetres(new GridPoint(6_314_490, 649_010))).isLessThan(1e-5);
         add(new Struck(change));
         assertThat(journal.state().points().toList()).as("undone to the last bit").isEqualTo(before.points().toList());
     }
@@ -256,13 +263,15 @@ class JournalTest {
     @Test
     void placesCannotBeCarriedWhereTheWayIsNotKnown() {
         journal = Chapters.replay(List.of(entry(1, new SettingsChosen(projected("+proj=utm +zone=32 +ellps=GRS80")))));
-        assertThatThrownBy(() -> journal.preview(new SettingsChosen(projected("+proj=utm +zone=32 +ellps=bessel"), true))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CANNOT_CARRY));
+        assertThatThrownBy(() -> journal.preview(new SettingsChosen(projected("+proj=utm +zone=32 +ellps=bessel"), true)))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CANNOT_CARRY));
     }
 
     @Test
     void aJobWithoutAPlaneKeepsItsReadingsAndGetsItsPointsLater() {
         JobSettings flat = JobSettings.flat(Figures.metric(), 1);
-        JobSettings latLon = new JobSettings(Figures.metric(), new CoordinateSystem.LatLonOnly("x", ""), flat.geoid(), flat.referenceHeight(), flat.ground(), flat.work());
+        JobSettings latLon = new JobSettings(Figures.metric(), new CoordinateSystem.LatLonOnly("x", ""), flat.geoid(),
+                flat.referenceHeight(), flat.ground(), flat.work());
         journal = Chapters.replay(List.of(entry(1, new SettingsChosen(latLon)),
                 entry(2, new PointsImported(Origin.CONTROL, "f", "", List.of(point("A", 0, 0, 10), point("B", 0, 100, 10))))));
         UUID leaf = add(setUp("A", "B", 0));
@@ -277,7 +286,8 @@ class JournalTest {
         journal = Chapters.replay(List.of(entry(1, settings(1))));
         UUID control = add(new PointsImported(Origin.CONTROL, "f", "", List.of(point("A", 1000, 2000, 10), point("B", 1000, 3000, 10))));
         JobState before = journal.state();
-        GroundUse use = new GroundUse(GroundUse.Kind.GROUND_COORDINATES, Optional.of(new GroundFactor(1.0001, new GridPoint(1000, 2000), GroundFactor.Taken.TYPED,
+        GroundUse use = new GroundUse(GroundUse.Kind.GROUND_COORDINATES,
+                Optional.of(new GroundFactor(1.0001, new GridPoint(1000, 2000), GroundFactor.Taken.TYPED,
                 Optional.empty(), java.util.OptionalDouble.empty(), "")), 0, 0);
         JobState after = journal.preview(new SettingsChosen(before.settings().with(use)));
         assertThat(after.pointsOf(control)).isEqualTo(before.pointsOf(control));
@@ -294,7 +304,8 @@ class JournalTest {
         journal = Chapters.replay(List.of(entry(1, settings(1))));
         add(new PointsImported(Origin.CONTROL, "f", "", IntStream.range(0, 60_000).mapToObj(i -> point("P" + i, i, 2 * i, 10)).toList()));
         JobState before = journal.state();
-        GroundUse use = new GroundUse(GroundUse.Kind.GROUND_COORDINATES, Optional.of(new GroundFactor(1.0001, new GridPoint(0, 0), GroundFactor.Taken.TYPED,
+        GroundUse use = new GroundUse(GroundUse.Kind.GROUND_COORDINATES,
+                Optional.of(new GroundFactor(1.0001, new GridPoint(0, 0), GroundFactor.Taken.TYPED,
                 Optional.empty(), java.util.OptionalDouble.empty(), "")), 0, 0);
         Moves moves = Moves.between(before, journal.preview(new SettingsChosen(before.settings().with(use))));
         assertThat(moves.moved()).hasSize(59_999).first().satisfies(m -> assertThat(m.before().name().text()).isEqualTo("P59999"));
@@ -321,7 +332,8 @@ class JournalTest {
     }
 
     private static JobSettings projected(String text) {
-        return new JobSettings(Figures.metric(), SystemText.read(text), new GeoidChoice.None(), Optional.empty(), GroundUse.GRID, JobSettings.Work.ALONE);
+        return new JobSettings(Figures.metric(), SystemText.read(text), new GeoidChoice.None(), Optional.empty(), GroundUse.GRID,
+                JobSettings.Work.ALONE);
     }
 
     private UUID add(Payload payload) {
@@ -344,7 +356,8 @@ class JournalTest {
 
     private static Payload setUp(String station, String backsight, double circleDegrees) {
         DistanceMeter meter = new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5);
-        return StationSetUp.onKnownPoint(new PointName(station), new PointName(backsight), new Length(1.6), PRISM, reading(circleDegrees, 90, 100),
+        return StationSetUp.onKnownPoint(new PointName(station), new PointName(backsight), new Length(1.6), PRISM,
+                reading(circleDegrees, 90, 100),
                 new Atmosphere(12, 1013, 60), InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), meter), 0.13, "test 1", 1, "");
     }
 

@@ -19,7 +19,10 @@ import org.pcollections.TreePMap;
 import org.pcollections.TreePSet;
 import org.pcollections.TreePVector;
 
-/** Chapters that cannot be reckoned together are refused, and so is what an entry may not say; a sheet that does not fit together is found out. */
+/**
+ * Chapters that cannot be reckoned together are refused, and so is what an entry may not say; a sheet that does not fit together is found
+ * out.
+ */
 class SheetTest {
     private record Said(String word) implements Payload {
     }
@@ -38,9 +41,12 @@ class SheetTest {
 
     private static final Set<Class<? extends WholeKey<?>>> HEIGHTS = Set.of(Heights.class);
     private static final Set<Class<? extends WholeKey<?>>> DEPTHS = Set.of(Depths.class);
-    private static final Chapter<Said> SAYING = Chapter.of(Said.class, (line, looks) -> Outcome.of(new Word(line.says().word()), line.says().word() + looks.wholeAll(new Heights()) + looks.all(new Word(line.says().word())).size()
+    private static final Chapter<Said> SAYING = Chapter.of(Said.class,
+            (line, looks) -> Outcome.of(new Word(line.says().word()),
+            line.says().word() + looks.wholeAll(new Heights()) + looks.all(new Word(line.says().word())).size()
             + looks.before(new Word("a")).orElse("")));
-    private static final WholeChapter<Base> BASES = WholeChapter.of(Base.class, HEIGHTS, Set.of(), (line, looks) -> Outcome.of(new Heights(), line.says().height()));
+    private static final WholeChapter<Base> BASES = WholeChapter.of(Base.class, HEIGHTS, Set.of(),
+            (line, looks) -> Outcome.of(new Heights(), line.says().height()));
 
     private static List<Entry> entries(Payload... payloads) {
         List<Entry> entries = new ArrayList<>();
@@ -51,7 +57,8 @@ class SheetTest {
     }
 
     private static Sheet.Kept kept(List<Entry> entries) {
-        Wave wave = new Wave(new Sheet.Kept(Order.of(List.of(SAYING, BASES)), TreePVector.empty(), HashTreePMap.empty(), TreePVector.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(),
+        Wave wave = new Wave(new Sheet.Kept(Order.of(List.of(SAYING, BASES)), TreePVector.empty(), HashTreePMap.empty(),
+                TreePVector.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(),
                 HashTreePMap.empty(), HashTreePMap.empty(), TreePVector.empty(), 0));
         entries.forEach(wave::add);
         return wave.run();
@@ -70,14 +77,18 @@ class SheetTest {
     /** What it may not say makes an entry unreckonable, and is not a sheet that hangs on the order. */
     @Test
     void whatAnEntryMayNotSayIsRefused() {
-        refused(Chapter.of(Said.class, (line, looks) -> Outcome.of(new Word("a"), "x").and(new Word("b"), "y").and(new Word("a"), "x")), "given twice");
+        refused(Chapter.of(Said.class, (line, looks) -> Outcome.of(new Word("a"), "x").and(new Word("b"), "y").and(new Word("a"), "x")),
+                "given twice");
         refused(Chapter.of(Said.class, (line, looks) -> Outcome.of(new Heights(), 5)), "does not say that it provides");
-        refused(WholeChapter.of(Said.class, DEPTHS, Set.of(), (line, looks) -> Outcome.of(new Heights(), 5)), "does not say that it provides");
-        refused(WholeChapter.of(Said.class, DEPTHS, Set.of(), (line, looks) -> Outcome.of(new Depths(), looks.wholeAll(new Heights()).size())), "does not say that it waits");
+        refused(WholeChapter.of(Said.class, DEPTHS, Set.of(), (line, looks) -> Outcome.of(new Heights(), 5)),
+                "does not say that it provides");
+        refused(WholeChapter.of(Said.class, DEPTHS, Set.of(), (line, looks) ->
+                Outcome.of(new Depths(), looks.wholeAll(new Heights()).size())), "does not say that it waits");
     }
 
     private static void refused(Chapter<Said> chapter, String why) {
-        assertThatThrownBy(() -> Sheet.blank(List.of(chapter, BASES)).with(entries(new Said("a")))).isInstanceOf(Unreckonable.class).cause().hasMessageContaining(why);
+        assertThatThrownBy(() -> Sheet.blank(List.of(chapter, BASES)).with(entries(new Said("a")))).isInstanceOf(Unreckonable.class).cause()
+                .hasMessageContaining(why);
     }
 
     /** Struck, corrected and brought back at random, at once and one by one: it fits together, and comes to the same. */
@@ -123,15 +134,38 @@ class SheetTest {
         Sheet.Kept sound = kept(entries(new Base(3), new Said("a"), new Said("b"), new Said("a")));
         assertThat(new SheetCheck(sound).faults()).isEmpty();
         Key<?> heights = new Heights();
-        spoilt(sound, "what is provided", k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values().plus(heights, TreePMap.singleton(1, 4)), k.lookers(), k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
-        spoilt(sound, "what is provided, where nothing is", k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values().plus(new Word("z"), TreePMap.singleton(1, "z")), k.lookers(), k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
-        spoilt(sound, "who looked", k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(), k.lookers().plus(new Reckoned.Look(Reckoned.Manner.WHOLE, heights), TreePSet.singleton(2)), k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
-        spoilt(sound, "what was struck", k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(), k.lookers(), k.strikes().plus(k.entries().get(1).id(), TreePMap.singleton(4, true)), k.corrections(), k.kinds(), k.changes(), k.replayed()));
-        spoilt(sound, "what was corrected", k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(), k.lookers(), k.strikes(), k.corrections().plus(k.entries().get(1).id(), TreePMap.singleton(4, new Said("q"))), k.kinds(), k.changes(), k.replayed()));
-        spoilt(sound, "counted by kind", k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(), k.lookers(), k.strikes(), k.corrections(), k.kinds().plus(Said.class, new Sheet.Written(2, 4)), k.changes(), k.replayed()));
-        spoilt(sound, "found by its id", k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers().plus(k.entries().get(0).id(), 3), k.reckoned(), k.values(), k.lookers(), k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
-        spoilt(sound, "of the ordinal of its kind", k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned().with(1, new Reckoned(7, k.reckoned().get(1).outcome(), k.reckoned().get(1).looked())), k.values(), k.lookers(), k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
-        spoilt(sound, "as many reckoned as entries", k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned().plus(k.reckoned().get(1)), k.values(), k.lookers(), k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
+        spoilt(sound, "what is provided",
+                k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(),
+                k.values().plus(heights, TreePMap.singleton(1, 4)), k.lookers(), k.strikes(), k.corrections(), k.kinds(), k.changes(),
+                k.replayed()));
+        spoilt(sound, "what is provided, where nothing is",
+                k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(),
+                k.values().plus(new Word("z"), TreePMap.singleton(1, "z")), k.lookers(), k.strikes(), k.corrections(), k.kinds(),
+                k.changes(), k.replayed()));
+        spoilt(sound, "who looked", k ->
+                new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(),
+                k.lookers().plus(new Reckoned.Look(Reckoned.Manner.WHOLE, heights), TreePSet.singleton(2)), k.strikes(), k.corrections(),
+                k.kinds(), k.changes(), k.replayed()));
+        spoilt(sound, "what was struck",
+                k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(), k.lookers(),
+                k.strikes().plus(k.entries().get(1).id(), TreePMap.singleton(4, true)), k.corrections(), k.kinds(), k.changes(),
+                k.replayed()));
+        spoilt(sound, "what was corrected",
+                k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(), k.lookers(), k.strikes(),
+                k.corrections().plus(k.entries().get(1).id(), TreePMap.singleton(4, new Said("q"))), k.kinds(), k.changes(), k.replayed()));
+        spoilt(sound, "counted by kind",
+                k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(), k.lookers(), k.strikes(),
+                k.corrections(), k.kinds().plus(Said.class, new Sheet.Written(2, 4)), k.changes(), k.replayed()));
+        spoilt(sound, "found by its id",
+                k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers().plus(k.entries().get(0).id(), 3), k.reckoned(), k.values(),
+                k.lookers(), k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
+        spoilt(sound, "of the ordinal of its kind",
+                k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(),
+                k.reckoned().with(1, new Reckoned(7, k.reckoned().get(1).outcome(), k.reckoned().get(1).looked())), k.values(), k.lookers(),
+                k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
+        spoilt(sound, "as many reckoned as entries",
+                k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned().plus(k.reckoned().get(1)), k.values(), k.lookers(),
+                k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
     }
 
     private static void spoilt(Sheet.Kept sound, String fault, Function<Sheet.Kept, Sheet.Kept> spoil) {

@@ -49,7 +49,9 @@ import verge.core.units.Angle;
 import verge.core.units.Figures;
 import verge.core.units.Length;
 
-/** Leaves after they were accepted: corrections, closing and opening, sets, marks carried on. A at 0, 0; B 100 m north; readings face level. */
+/**
+ * Leaves after they were accepted: corrections, closing and opening, sets, marks carried on. A at 0, 0; B 100 m north; readings face level.
+ */
 class LeafTest {
     private static final Target PRISM = new Target(new Length(1.6), Length.ZERO);
     private Journal journal;
@@ -58,8 +60,10 @@ class LeafTest {
 
     @BeforeEach
     void aLeafWithAShot() {
-        journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d", new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
-        add(new PointsImported(Origin.CONTROL, "c.csv", "0", List.of(point("A", 1000, 1000), point("B", 1100, 1000), point("C", 1000, 1100))));
+        journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d",
+                new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
+        add(new PointsImported(Origin.CONTROL, "c.csv", "0",
+                List.of(point("A", 1000, 1000), point("B", 1100, 1000), point("C", 1000, 1100))));
         setup = add(setUp("A", "B", 1.6));
         shot = add(new ShotTaken(setup, new PointName("101"), Code.NONE, reading(90, 50), PRISM));
     }
@@ -69,8 +73,10 @@ class LeafTest {
     }
 
     private static StationSetUp setUp(String station, String backsight, double height) {
-        return StationSetUp.onKnownPoint(new PointName(station), new PointName(backsight), new Length(height), PRISM, reading(0, 100), new Atmosphere(12, 1013.25, 60),
-                InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5)), 0.13, "test 1", 1, "");
+        return StationSetUp.onKnownPoint(new PointName(station), new PointName(backsight), new Length(height), PRISM, reading(0, 100),
+                new Atmosphere(12, 1013.25, 60),
+                InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5)), 0.13,
+                "test 1", 1, "");
     }
 
     private static TotalStationReading reading(double hz, double metres) {
@@ -109,7 +115,8 @@ class LeafTest {
 
     @Test
     void aCorrectedShotMovesItselfAlone() {
-        add(new Reworked(shot, new ShotTaken(setup, new PointName("201"), Code.NONE, reading(90, 50), new Target(new Length(2), Length.ZERO)), "name and pole"));
+        add(new Reworked(shot, new ShotTaken(setup, new PointName("201"), Code.NONE, reading(90, 50),
+                new Target(new Length(2), Length.ZERO)), "name and pole"));
         assertThat(journal.state().find(new PointName("101"))).isEmpty();
         assertThat(find("201").position().elevation().orElseThrow().metres()).isCloseTo(9.6, within(1e-3));
     }
@@ -123,7 +130,8 @@ class LeafTest {
         UUID pointing = add(new SetPointing(plan, 1, new PointName("C"), Pointing.of(reading(45, 70))));
         add(new Struck(elsewhere));
         List<UUID> changes = List.of(add(new Struck(shot)), add(new Restored(shot)), add(new Struck(check)),
-                add(new SetTakenOut(plan, 1, Optional.empty(), "wind")), add(new Struck(pointing)), add(new Reworked(setup, setUp("A", "B", 1.5), "tape")));
+                add(new SetTakenOut(plan, 1, Optional.empty(), "wind")), add(new Struck(pointing)),
+                add(new Reworked(setup, setUp("A", "B", 1.5), "tape")));
         assertThat(journal.changes(setup)).extracting(Entry::id).isEqualTo(changes);
         assertThat(journal.changes(other)).hasSize(1);
     }
@@ -147,7 +155,8 @@ class LeafTest {
     @Test
     void aFreeStationMakesItsOwnPoint() {
         Arrangement free = Arrangement.freeStation(new PointName("S1"), new Length(1.6), false, List.of(
-                Sighting.of(new PointName("B"), PRISM, Pointing.of(reading(0, 50))), Sighting.of(new PointName("A"), PRISM, Pointing.of(reading(180, 50)))));
+                Sighting.of(new PointName("B"), PRISM, Pointing.of(reading(0, 50))),
+                Sighting.of(new PointName("A"), PRISM, Pointing.of(reading(180, 50)))));
         StationSetUp known = setUp("A", "B", 1.6);
         UUID leaf = add(known.with(free));
         assertThat(find("S1").position().plan().northing()).isCloseTo(1050, within(0.001));
@@ -170,7 +179,8 @@ class LeafTest {
         UUID carried = add(new MarkCarried(plan, new PointName("N")));
         StoredPoint n = find("N");
         assertThat(n.origin()).isEqualTo(Origin.CONTROL);
-        assertThat(n.position().plan().distanceMetres(Position.of(1000 + 80 * Math.cos(Math.toRadians(200)), 1000 + 80 * Math.sin(Math.toRadians(200)), 0).plan())).isLessThan(0.001);
+        assertThat(n.position().plan().distanceMetres(Position.of(1000 + 80 * Math.cos(Math.toRadians(200)),
+                1000 + 80 * Math.sin(Math.toRadians(200)), 0).plan())).isLessThan(0.001);
         add(new SetTakenOut(plan, 1, Optional.of(new PointName("N")), "a gust"));
         assertThat(journal.state().round(plan).orElseThrow().reduced().means().get(2).sets()).isEqualTo(1);
         assertThat(find("N").position()).as("approved as it was seen").isEqualTo(n.position());
@@ -190,13 +200,15 @@ class LeafTest {
         };
         double metres = step.mark().text().equals("N") ? 80 : 100;
         boolean two = step.face() == Face.TWO;
-        return new Pointing(Angle.ofDegrees((hz + (two ? 180 : 0)) % 360), Angle.ofDegrees(two ? 270 : 90), Optional.of(new Length(metres)), "");
+        return new Pointing(Angle.ofDegrees((hz + (two ? 180 : 0)) % 360), Angle.ofDegrees(two ? 270 : 90), Optional.of(new Length(metres)),
+                "");
     }
 
     @Test
     void howFarAndHowSteeplyAJobHasSighted() {
         assertThat(Reach.of(journal).longest().metres()).isEqualTo(100);
-        add(new CheckTaken(setup, new PointName("C"), new TotalStationReading(Angle.ofDegrees(90), Angle.ofDegrees(60), new Length(140), ""), PRISM));
+        add(new CheckTaken(setup, new PointName("C"),
+                new TotalStationReading(Angle.ofDegrees(90), Angle.ofDegrees(60), new Length(140), ""), PRISM));
         assertThat(Reach.of(journal).longest().metres()).isEqualTo(140);
         assertThat(Reach.of(journal).steepest().degrees()).isCloseTo(30, within(1e-9));
         assertThat(journal.state().checks(setup)).hasSize(1);

@@ -19,7 +19,8 @@ class AsideTest {
 
     /** The prism stands in each of four directions and aslant; the point by hand. */
     @ParameterizedTest
-    @CsvSource({"40, 0, 0.3, 0, 40, 0.3", "40, 0, -0.3, 0, 40, -0.3", "0, 40, 0.3, 0, -0.3, 40", "-40, 0, 0.3, 0, -40, -0.3", "0, -40, 0.3, 0, 0.3, -40", "40, 0, 0, 0.5, 40.5, 0", "0, 40, 0, -0.5, 0, 39.5", "30, 40, 0.5, 1, 30.2, 41.1"})
+    @CsvSource({"40, 0, 0.3, 0, 40, 0.3", "40, 0, -0.3, 0, 40, -0.3", "0, 40, 0.3, 0, -0.3, 40", "-40, 0, 0.3, 0, -40, -0.3",
+            "0, -40, 0.3, 0, 0.3, -40", "40, 0, 0, 0.5, 40.5, 0", "0, 40, 0, -0.5, 0, 39.5", "30, 40, 0.5, 1, 30.2, 41.1"})
     void rightIsRightAndFartherIsFarther(double north, double east, double right, double farther, double thereNorth, double thereEast) {
         Position foot = Position.of(6_314_490 + GRID * north, 649_010 + GRID * east, 6);
         Position there = new Aside(new Length(right), new Length(farther), new Length(-0.2)).from(HERE, foot);

@@ -50,7 +50,8 @@ class FoundTest {
         double[] lean = {any.nextDouble(-1, 1), any.nextDouble(-1, 1), any.nextDouble(0.2, 1)};
         double length = Math.sqrt(lean[0] * lean[0] + lean[1] * lean[1] + lean[2] * lean[2]);
         for (double along : new double[] {1.503, 0.5}) {
-            party.sight(POINT, PRISM, true, tip[0] + along * lean[0] / length, tip[1] + along * lean[1] / length, tip[2] + along * lean[2] / length);
+            party.sight(POINT, PRISM, true, tip[0] + along * lean[0] / length, tip[1] + along * lean[1] / length,
+                    tip[2] + along * lean[2] / length);
         }
         liesAt(find(new Finding.Beyond(new Length(0.5), Optional.of(new Length(1)))), tip[0], tip[1], tip[2]);
         Found found = party.journal().state().latest(new FoundOf(POINT)).orElseThrow();
@@ -67,7 +68,8 @@ class FoundTest {
         Position found = find(new Finding.Beyond(new Length(0.5), Optional.of(new Length(1)))).orElseThrow().position();
         assertThat(found.plan().northing()).isCloseTo(1030, within(3e-4));
         assertThat(found.elevation()).isEmpty();
-        assertThat(party.journal().state().latest(new FoundOf(POINT)).orElseThrow().misfit().orElseThrow().metres()).isCloseTo(0, within(3e-4));
+        assertThat(party.journal().state().latest(new FoundOf(POINT)).orElseThrow().misfit().orElseThrow().metres())
+                .isCloseTo(0, within(3e-4));
     }
 
     /** The face is hit where the one who aims hits it: anywhere between the edges. */
@@ -77,13 +79,15 @@ class FoundTest {
         double away = Math.hypot(north, east);
         double azimuth = Math.atan2(east, north);
         double half = Math.asin(radius / away);
-        List.of(azimuth - half, azimuth + half).forEach(edge -> party.sight(POINT, Party.POLE, false, away * Math.cos(edge), away * Math.sin(edge), 0));
+        List.of(azimuth - half, azimuth + half)
+                .forEach(edge -> party.sight(POINT, Party.POLE, false, away * Math.cos(edge), away * Math.sin(edge), 0));
         double face = azimuth + asideParts * half;
         double across = away * Math.sin(face - azimuth);
         double read = away * Math.cos(face - azimuth) - Math.sqrt(radius * radius - across * across);
         party.sight(POINT, Party.POLE, true, read * Math.cos(face), read * Math.sin(face), 0.4);
         liesAt(find(new Finding.Edges()), north, east, 0.4);
-        assertThat(party.journal().state().latest(new FoundOf(POINT)).orElseThrow().radius().orElseThrow().metres()).isCloseTo(radius, within(2e-4));
+        assertThat(party.journal().state().latest(new FoundOf(POINT)).orElseThrow().radius().orElseThrow().metres())
+                .isCloseTo(radius, within(2e-4));
     }
 
     /** In any order: the first and the last may be next to each other. */
@@ -91,10 +95,12 @@ class FoundTest {
     @CsvSource({"10, 95, 200", "10, 200, 10.5", "200, 10, 95"})
     void threePlacesOfARimGiveItsMiddle(double one, double two, double three) {
         for (double degrees : new double[] {one, two, three}) {
-            party.sight(POINT, Party.POLE, true, 30 + 2.5 * Math.cos(Math.toRadians(degrees)), -8 + 2.5 * Math.sin(Math.toRadians(degrees)), degrees / 1000);
+            party.sight(POINT, Party.POLE, true, 30 + 2.5 * Math.cos(Math.toRadians(degrees)), -8 + 2.5 * Math.sin(Math.toRadians(degrees)),
+                    degrees / 1000);
         }
         liesAt(find(new Finding.Rim()), 30, -8, (one + two + three) / 3000);
-        assertThat(party.journal().state().latest(new FoundOf(POINT)).orElseThrow().radius().orElseThrow().metres()).isCloseTo(2.5, within(2e-4));
+        assertThat(party.journal().state().latest(new FoundOf(POINT)).orElseThrow().radius().orElseThrow().metres())
+                .isCloseTo(2.5, within(2e-4));
     }
 
     private PointSeen shot(String name, double north, double east) {
@@ -126,21 +132,24 @@ class FoundTest {
     void whatHasNoSolutionGivesNothing() {
         PointSeen a = shot("a", 10, 20);
         assertThat(find(new Finding.Taped(a, shot("b", 13, 20), new Length(1), new Length(1), true))).isEmpty();
-        assertThat(ShotEntries.found(new Finding.Square(a, a, new Length(1), Length.ZERO), List.of(), PointSeen::position, party.journal().state().plane())).isEmpty();
+        assertThat(ShotEntries.found(new Finding.Square(a, a, new Length(1), Length.ZERO), List.of(), PointSeen::position,
+                party.journal().state().plane())).isEmpty();
         for (int i = 0; i < 3; i++) {
             party.sight(POINT, Party.POLE, true, 10 + i, 10 + i, 0);
         }
         List<Sight> inLine = party.journal().state().all(new SightsFor(POINT));
         assertThat(ShotEntries.found(new Finding.Rim(), inLine, PointSeen::position, party.journal().state().plane())).isEmpty();
         assertThat(ShotEntries.found(new Finding.Edges(), inLine, PointSeen::position, party.journal().state().plane())).isEmpty();
-        assertThat(ShotEntries.found(new Finding.Beyond(new Length(1), Optional.empty()), inLine, PointSeen::position, party.journal().state().plane())).as("three sights where two are wanted").isEmpty();
+        assertThat(ShotEntries.found(new Finding.Beyond(new Length(1), Optional.empty()), inLine, PointSeen::position,
+                party.journal().state().plane())).as("three sights where two are wanted").isEmpty();
     }
 
     @Test
     void aPointGoesWithItsSightAndComesBackWithIt() {
         UUID sight = party.sight(POINT, Party.POLE, true, 10, 10, 0).id();
         party.sight(POINT, Party.POLE, true, 11, 10, 0.1);
-        liesAt(find(new Finding.Beyond(new Length(2), Optional.empty())), 13 - 2 + 2 * (1 / Math.sqrt(1.01)), 10, 0.1 + 0.2 / Math.sqrt(1.01));
+        liesAt(find(new Finding.Beyond(new Length(2), Optional.empty())), 13 - 2 + 2 * (1 / Math.sqrt(1.01)), 10,
+                0.1 + 0.2 / Math.sqrt(1.01));
         party.add(new Struck(sight));
         assertThat(party.journal().state().pointsOf(POINT)).isEmpty();
         party.add(new Restored(sight));
@@ -154,8 +163,10 @@ class FoundTest {
         party.shoot("KRB", kerb, 20, 10, 0);
         party.shoot("KRB", kerb, 20, 30, 0);
         party.shoot("KRB", kerb, 40, 30, 0);
-        for (Map.Entry<double[], double[]> e : Map.of(new double[] {20.5, 15}, new double[] {19.5, 17}, new double[] {35, 30}, new double[] {37, 31}).entrySet()) {
-            party.shoot("x" + e.getKey()[0], e.getKey()[0], e.getKey()[1], new Aside(new Length(1), new Length(2), Length.ZERO, Optional.of(kerb)));
+        for (Map.Entry<double[], double[]> e : Map.of(new double[] {20.5, 15}, new double[] {19.5, 17}, new double[] {35, 30},
+                new double[] {37, 31}).entrySet()) {
+            party.shoot("x" + e.getKey()[0], e.getKey()[0], e.getKey()[1],
+                    new Aside(new Length(1), new Length(2), Length.ZERO, Optional.of(kerb)));
             Position p = party.journal().state().own(new PointName("x" + e.getKey()[0])).orElseThrow().position();
             assertThat(p.plan().northing()).isCloseTo(1000 + e.getValue()[0], within(1e-4));
             assertThat(p.plan().easting()).isCloseTo(2000 + e.getValue()[1], within(1e-4));

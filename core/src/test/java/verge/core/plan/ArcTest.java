@@ -11,7 +11,8 @@ import verge.core.geodesy.GridPoint;
 class ArcTest {
     /** A quarter, a half and three quarters of a circle between (0, 0) and (0, 10) east: radius 10/√2, 5, 10/√2. */
     @ParameterizedTest
-    @CsvSource({"0.41421356237309503, 7.0710678118654755, 1.5707963267948966, 5", "1, 5, 3.141592653589793, 0", "2.414213562373095, 7.0710678118654755, 4.71238898038469, -5",
+    @CsvSource({"0.41421356237309503, 7.0710678118654755, 1.5707963267948966, 5", "1, 5, 3.141592653589793, 0",
+            "2.414213562373095, 7.0710678118654755, 4.71238898038469, -5",
         "-0.41421356237309503, 7.0710678118654755, -1.5707963267948966, -5"})
     void bulgesAreCircles(double bulge, double radius, double sweep, double centreNorth) {
         Arc arc = Arc.ofBulge(new GridPoint(0, 0), new GridPoint(0, 10), bulge).orElseThrow();

@@ -76,7 +76,9 @@ class CurvesTest {
         Random random = new Random(3);
         for (int trial = 0; trial < 100; trial++) {
             double turn = 2 * Math.PI / 9;
-            List<Position> places = IntStream.range(0, 9).mapToObj(i -> at((10 + 6 * random.nextDouble()) * Math.sin(i * turn), (10 + 6 * random.nextDouble()) * Math.cos(i * turn), i)).toList();
+            List<Position> places = IntStream.range(0, 9)
+                    .mapToObj(i -> at((10 + 6 * random.nextDouble()) * Math.sin(i * turn),
+                    (10 + 6 * random.nextDouble()) * Math.cos(i * turn), i)).toList();
             Path smooth = SmoothCurve.through(places, closed);
             List<Position> vertices = IntStream.range(0, smooth.vertices().size()).mapToObj(smooth.vertices()::position).toList();
             assertThat(vertices).containsAll(places);
@@ -92,7 +94,8 @@ class CurvesTest {
     private static double[] heading(Path path, int piece, boolean atEnd) {
         GridPoint from = path.vertices().plan(piece);
         GridPoint to = path.vertices().plan((piece + 1) % path.vertices().size());
-        double azimuth = Math.atan2(to.easting() - from.easting(), to.northing() - from.northing()) + (atEnd ? -2 : 2) * Math.atan(path.bulge(piece));
+        double azimuth = Math.atan2(to.easting() - from.easting(), to.northing() - from.northing())
+                + (atEnd ? -2 : 2) * Math.atan(path.bulge(piece));
         return new double[] {Math.cos(azimuth), Math.sin(azimuth)};
     }
 
@@ -103,10 +106,13 @@ class CurvesTest {
         for (int trial = 0; trial < 3000; trial++) {
             List<Position> places = new ArrayList<>();
             for (int i = 0; i < 3 + random.nextInt(6); i++) {
-                places.add(random.nextInt(4) == 0 && i > 0 ? at(places.get(i - 1).plan().northing() - ORIGIN.northing() + 0.004 * random.nextGaussian(), places.get(i - 1).plan().easting() - ORIGIN.easting() + 0.004, 0)
+                places.add(random.nextInt(4) == 0
+                        && i > 0 ? at(places.get(i - 1).plan().northing() - ORIGIN.northing() + 0.004 * random.nextGaussian(),
+                        places.get(i - 1).plan().easting() - ORIGIN.easting() + 0.004, 0)
                         : at(10 * random.nextDouble(), 10 * random.nextDouble(), 0));
             }
-            double direct = IntStream.range(1, places.size()).mapToDouble(i -> places.get(i).plan().distanceMetres(places.get(i - 1).plan())).sum();
+            double direct = IntStream.range(1, places.size())
+                    .mapToDouble(i -> places.get(i).plan().distanceMetres(places.get(i - 1).plan())).sum();
             assertThat(SmoothCurve.through(places, false).length()).isBetween(direct - 1e-6, 1.5 * Math.PI / 2 * direct + 1e-6);
         }
     }
@@ -141,7 +147,8 @@ class CurvesTest {
     @ParameterizedTest
     @CsvSource({"0.15", "-0.15", "1.2", "-1.2"})
     void aParallelIsEverywhereAtItsDistance(double left) {
-        List<Path> paths = List.of(path(false, 0, 0, 0, 20, 0, 0.3, 30, 12, 0, 30, 40, -0.5, 10, 50, 0), path(true, 0, 0, 0, 0, 20, 0.4, 20, 20, 0, 20, 0, 0),
+        List<Path> paths = List.of(path(false, 0, 0, 0, 20, 0, 0.3, 30, 12, 0, 30, 40, -0.5, 10, 50, 0),
+                path(true, 0, 0, 0, 0, 20, 0.4, 20, 20, 0, 20, 0, 0),
                 path(false, 0, 0, 0.2, 0, 30, 0.2, 0, 60, 0));
         for (Path path : paths) {
             Path beside = Parallel.of(path, left, 0.12).orElseThrow();
@@ -151,8 +158,11 @@ class CurvesTest {
             for (int i = 0; i < found.size() - 1; i++) {
                 GridPoint middle = found.plan(i).plus((found.north(i + 1) - found.north(i)) / 2, (found.east(i + 1) - found.east(i)) / 2);
                 double away = away(original, middle);
-                boolean atCorner = IntStream.range(0, path.vertices().size()).anyMatch(v -> path.vertices().plan(v).distanceMetres(middle) < away + 1e-6);
-                assertThat(away).as("%s at %s", left, middle).isBetween(Math.abs(left) - 3e-5, atCorner ? 1.5 * Math.abs(left) : Math.abs(left) + 3e-5);   // mitred
+                boolean atCorner = IntStream.range(0, path.vertices().size())
+                        .anyMatch(v -> path.vertices().plan(v).distanceMetres(middle) < away + 1e-6);
+                // mitred
+                assertThat(away).as("%s at %s", left, middle)
+                        .isBetween(Math.abs(left) - 3e-5, atCorner ? 1.5 * Math.abs(left) : Math.abs(left) + 3e-5);
                 assertThat(found.height(i).orElseThrow()).isCloseTo(5.12, within(1e-12));
             }
         }
@@ -162,12 +172,17 @@ class CurvesTest {
         return IntStream.range(1, line.size()).mapToDouble(i -> {
             double north = line.north(i) - line.north(i - 1);
             double east = line.east(i) - line.east(i - 1);
-            double part = ((place.northing() - line.north(i - 1)) * north + (place.easting() - line.east(i - 1)) * east) / (north * north + east * east);
-            return line.plan(i - 1).plus(Math.max(0, Math.min(1, part)) * north, Math.max(0, Math.min(1, part)) * east).distanceMetres(place);
+            double part = ((place.northing() - line.north(i - 1)) * north + (place.easting() - line.east(i - 1)) * east)
+                    / (north * north + east * east);
+            return line.plan(i - 1).plus(Math.max(0, Math.min(1, part)) * north, Math.max(0, Math.min(1, part)) * east)
+                    .distanceMetres(place);
         }).min().orElseThrow();
     }
 
-    /** Where there is room JTS finds the same area within; where there is none, what JTS leaves has lost a corner, is in parts, or is nothing. */
+    /**
+     * Where there is room JTS finds the same area within; where there is none, what JTS leaves has lost a corner, is in parts, or is
+     * nothing.
+     */
     @Test
     void aParallelWithinARingIsThatOfJtsOrThereIsNoRoom() {
         Random chance = new Random(23);
@@ -191,8 +206,11 @@ class CurvesTest {
             Optional<Path> beside = Parallel.of(path(true, figures), left, 0);
             if (beside.isPresent()) {
                 fits += beside.get().vertices().size() == corners ? 1 : 0;   // else rounded, which JTS does of all corners or none
-                assertThat(beside.get().area().orElseThrow()).as("round %s", round).isCloseTo(within.getArea(), within(beside.get().vertices().size() == corners ? 0.05 : 0.2 * within.getArea()));   // JTS is off by a thousandth of the distance at inner corners
-                assertThat(beside.get().vertices().size() > corners ? 0 : beside.get().area().orElseThrow() - mitred(ring, left)).isCloseTo(0, within(1e-6));
+                // JTS is off by a thousandth of the distance at inner corners
+                assertThat(beside.get().area().orElseThrow()).as("round %s", round)
+                .isCloseTo(within.getArea(), within(beside.get().vertices().size() == corners ? 0.05 : 0.2 * within.getArea()));
+                assertThat(beside.get().vertices().size() > corners ? 0 : beside.get().area().orElseThrow() - mitred(ring, left))
+                        .isCloseTo(0, within(1e-6));
             } else {
                 assertThat(within.getNumGeometries() > 1 || within.getNumPoints() <= corners).as("round %s", round).isTrue();
                 double room = Parallel.room(path(true, figures), left);
@@ -210,13 +228,17 @@ class CurvesTest {
             Coordinate a = ring[i];
             Coordinate b = ring[i + 1];
             Coordinate c = ring[(i + 2) % (ring.length - 1)];
-            double turn = Math.atan2((b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x), (b.x - a.x) * (c.x - b.x) + (b.y - a.y) * (c.y - b.y));
+            double turn = Math.atan2((b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x),
+                    (b.x - a.x) * (c.x - b.x) + (b.y - a.y) * (c.y - b.y));
             area += (a.x * b.y - b.x * a.y) / 2 - left * a.distance(b) + left * left * Math.tan(turn / 2);
         }
         return area;
     }
 
-    /** Sharp corners that stick out are rounded about the corner, however sharp; straight back is a half-circle; what has no room is not made. */
+    /**
+     * Sharp corners that stick out are rounded about the corner, however sharp; straight back is a half-circle; what has no room is not
+     * made.
+     */
     @Test
     void aParallelRoundsSharpCornersAndNeverRunsBack() {
         Path there = path(false, 0, 0, 0, 0, 10, 0, 0, 0, 0);
@@ -224,7 +246,8 @@ class CurvesTest {
         assertThat(Parallel.of(there, -2, 0).orElseThrow().length()).isCloseTo(20 + 2 * Math.PI, within(1e-9));
         Path milliradian = path(false, 0, 0, 0, 0, 100, 0, -0.1, 0, 0);   // turns right by nearly half a turn
         Path beside = Parallel.of(milliradian, 1, 0).orElseThrow();
-        assertThat(IntStream.range(0, beside.vertices().size()).mapToDouble(i -> beside.vertices().plan(i).distanceMetres(ORIGIN)).max().orElseThrow()).isLessThan(102);
+        assertThat(IntStream.range(0, beside.vertices().size()).mapToDouble(i -> beside.vertices().plan(i).distanceMetres(ORIGIN)).max()
+                .orElseThrow()).isLessThan(102);
         assertThat(Parallel.of(milliradian, -1, 0)).isEmpty();
         assertThat(Parallel.of(path(true, 0, 0, 0, 0, 10, 0, 10, 10, 0, 10, 0, 0), 6, 0)).as("inverted").isEmpty();
         assertThat(Parallel.of(path(false, 0, 0, 0, 0, 20, 0, -1, 20, 0, -1, 0, 0), -3, 0)).as("within a slot").isEmpty();
@@ -234,8 +257,10 @@ class CurvesTest {
 
     @Test
     void aParallelHasTheLengthOfTheClosedFormAndNoneIsFarInsideAnArc() {
-        assertThat(Parallel.of(path(true, 10, 0, 1, -10, 0, 1), -2, 0).orElseThrow().length()).isCloseTo(2 * Math.PI * 12, within(1e-7));   // turning left: its right is outside
-        assertThat(Parallel.of(path(true, 0, 0, 0, 0, 10, 0, 10, 10, 0, 10, 0, 0), 1, 0).orElseThrow().area().orElseThrow()).isCloseTo(64, within(1e-7));
+        // turning left: its right is outside
+        assertThat(Parallel.of(path(true, 10, 0, 1, -10, 0, 1), -2, 0).orElseThrow().length()).isCloseTo(2 * Math.PI * 12, within(1e-7));
+        assertThat(Parallel.of(path(true, 0, 0, 0, 0, 10, 0, 10, 10, 0, 10, 0, 0), 1, 0).orElseThrow().area().orElseThrow())
+                .isCloseTo(64, within(1e-7));
         assertThat(Parallel.of(path(true, 10, 0, 1, -10, 0, 1), 10.5, 0)).isEmpty();
     }
 
@@ -246,8 +271,10 @@ class CurvesTest {
             assertThat(p.northing() - ORIGIN.northing()).isCloseTo(3, within(DIGITS));
             assertThat(Math.abs(p.easting() - ORIGIN.easting())).isCloseTo(4, within(DIGITS));
         }).hasSize(2);
-        assertThat(Meetings.between(circle, new Meetings.Circle(ORIGIN.plus(0, 6), 5))).allSatisfy(p -> assertThat(p.easting() - ORIGIN.easting()).isCloseTo(3, within(DIGITS))).hasSize(2);
+        assertThat(Meetings.between(circle, new Meetings.Circle(ORIGIN.plus(0, 6), 5)))
+                .allSatisfy(p -> assertThat(p.easting() - ORIGIN.easting()).isCloseTo(3, within(DIGITS))).hasSize(2);
         assertThat(Arrays.asList(Meetings.between(circle, new Meetings.Circle(ORIGIN.plus(0, 11), 5)), Meetings.between(circle, circle),
-                Meetings.between(new Meetings.Straight(ORIGIN, ORIGIN.plus(1, 1)), new Meetings.Straight(ORIGIN.plus(1, 0), ORIGIN.plus(2, 1))))).allMatch(List::isEmpty);
+                Meetings.between(new Meetings.Straight(ORIGIN, ORIGIN.plus(1, 1)),
+                new Meetings.Straight(ORIGIN.plus(1, 0), ORIGIN.plus(2, 1))))).allMatch(List::isEmpty);
     }
 }

@@ -27,7 +27,8 @@ class PathTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"0 0 0.5 30 0 0 30 20 -0.3 0 20 0, true, 106.54236127, 665.65245318", "0 0 1 10 0 1, true, 31.41592654, 78.53981634", "0 0 2.2 10 5 0 12 9 0, false, 38.42960289, ",
+    @CsvSource({"0 0 0.5 30 0 0 30 20 -0.3 0 20 0, true, 106.54236127, 665.65245318", "0 0 1 10 0 1, true, 31.41592654, 78.53981634",
+            "0 0 2.2 10 5 0 12 9 0, false, 38.42960289, ",
         "0 0 0 30 0 0 30 40 0, true, 120, 600", "0 0 0 30 0 0 30 40 0, false, 70, "})
     void lengthAndAreaFollowTheArcs(String figures, boolean closed, double length, Double area) {
         Path path = path(figures, closed);
@@ -69,7 +70,8 @@ class PathTest {
             }
         };
         for (int i = 0; i < 200; i++) {
-            Path path = path("0 0 " + (chance.nextDouble() * 4 - 2) + " " + (1 + chance.nextInt(20)) + " " + chance.nextInt(20) + " 0", false);
+            Path path = path("0 0 " + (chance.nextDouble() * 4 - 2) + " " + (1 + chance.nextInt(20)) + " " + chance.nextInt(20) + " 0",
+                    false);
             Vertices first = path.chords(0.01).placed(swap);
             Vertices second = path.placed(swap).chords(0.01);
             for (int k = 0; k < first.size(); k++) {

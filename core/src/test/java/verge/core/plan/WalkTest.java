@@ -44,7 +44,8 @@ class WalkTest {
     private static final Path HAIRPIN = path(false, 0, 0, 0, 40, 0, 1, 40, 20, 0, 0, 20, 0);
 
     @ParameterizedTest
-    @CsvSource({"10, -3, 10, 3, true", "10, 2, 10, -2, true", "-5, 1, -5, -1, false", "53, 10, 55.707963268, 3, true", "48, 10, 55.707963268, -2, true",
+    @CsvSource({"10, -3, 10, 3, true", "10, 2, 10, -2, true", "-5, 1, -5, -1, false", "53, 10, 55.707963268, 3, true",
+            "48, 10, 55.707963268, -2, true",
         "-4, 23, 115.415926536, 3, false", "40, 10, 40, -10, true"})
     void aPlaceLiesAlongAndBeside(double east, double north, double along, double right, boolean onIt) {
         Walk.Beside beside = Walk.of(HAIRPIN).orElseThrow().beside(place(east, north));
@@ -63,7 +64,10 @@ class WalkTest {
         assertThat(beside.onIt()).isTrue();
     }
 
-    /** The side of a place opposite a tangent point, or a vertex in a straight run, whose corner bends by the rounding of its coordinates alone. */
+    /**
+     * The side of a place opposite a tangent point, or a vertex in a straight run, whose corner bends by the rounding of its coordinates
+     * alone.
+     */
     @Test
     void oppositeATangentPointASideIsNotThatOfTheRounding() {
         Random chance = new Random(5);
@@ -75,10 +79,13 @@ class WalkTest {
             double radius = 20 + 200 * chance.nextDouble();
             double length = 5 + 80 * chance.nextDouble();
             double chord = turn == 0 ? length : 2 * radius * Math.sin(Math.abs(turn) / 2);
-            double[] out = {length * Math.sin(azimuth) + chord * Math.sin(azimuth + turn / 2), length * Math.cos(azimuth) + chord * Math.cos(azimuth + turn / 2)};
-            Path path = path(false, 0, 0, 0, millimetres(length * Math.sin(azimuth)), millimetres(length * Math.cos(azimuth)), -Math.tan(turn / 4), millimetres(out[0]), millimetres(out[1]), 0);
+            double[] out = {length * Math.sin(azimuth) + chord * Math.sin(azimuth + turn / 2),
+                    length * Math.cos(azimuth) + chord * Math.cos(azimuth + turn / 2)};
+            Path path = path(false, 0, 0, 0, millimetres(length * Math.sin(azimuth)), millimetres(length * Math.cos(azimuth)),
+                    -Math.tan(turn / 4), millimetres(out[0]), millimetres(out[1]), 0);
             double right = (chance.nextBoolean() ? 1 : -1) * (0.5 + 18 * chance.nextDouble());
-            GridPoint aside = place(millimetres(length * Math.sin(azimuth) + right * Math.cos(azimuth)), millimetres(length * Math.cos(azimuth) - right * Math.sin(azimuth)));
+            GridPoint aside = place(millimetres(length * Math.sin(azimuth) + right * Math.cos(azimuth)),
+                    millimetres(length * Math.cos(azimuth) - right * Math.sin(azimuth)));
             Walk.Beside beside = Walk.of(path).orElseThrow().beside(aside);
             exchanged += beside.right() * right > 0 ? 0 : 1;
             assertThat(Math.abs(beside.right())).as("round %s", round).isCloseTo(Math.abs(right), within(0.003));
@@ -92,20 +99,28 @@ class WalkTest {
         return Math.rint(1000 * metres) / 1000;
     }
 
-    /** Each line: a place, and how far along a line that goes 30 m north and then north-east, or round an arc to the right, every foot of it lies, with its offset. */
+    /**
+     * Each line: a place, and how far along a line that goes 30 m north and then north-east, or round an arc to the right, every foot of it
+     * lies, with its offset.
+     */
     @ParameterizedTest
-    @CsvSource({"0, 0, 15, '15.000 0.000'", "0, 4, 30, '30.000 4.000, 32.828 2.828'", "0, -6, 12, '12.000 -6.000'", "0, 3, -5, ''", "0, 0, 52, ''", "0, 9, 33, '38.485 4.243'",
-        "-0.41421356237309503, 15, 25, '25.000 15.000, 37.854 17.071'", "-0.41421356237309503, 9, 31, '37.854 8.586'", "-0.41421356237309503, 10, 30, '30.000 10.000'"})
+    @CsvSource({"0, 0, 15, '15.000 0.000'", "0, 4, 30, '30.000 4.000, 32.828 2.828'", "0, -6, 12, '12.000 -6.000'", "0, 3, -5, ''",
+            "0, 0, 52, ''", "0, 9, 33, '38.485 4.243'",
+        "-0.41421356237309503, 15, 25, '25.000 15.000, 37.854 17.071'", "-0.41421356237309503, 9, 31, '37.854 8.586'",
+                "-0.41421356237309503, 10, 30, '30.000 10.000'"})
     void allFeetOfAPlaceAreFound(double bulge, double east, double north, String feet) {
         List<Walk.Beside> found = Walk.of(path(false, 0, 0, 0, 0, 30, bulge, 10, 40, 0)).orElseThrow().squares(place(east, north));
-        assertThat(found.stream().map(b -> String.format(Locale.ROOT, "%.3f %.3f", b.along(), b.right() + 0.0)).collect(Collectors.joining(", "))).isEqualTo(feet);
+        assertThat(found.stream().map(b -> String.format(Locale.ROOT, "%.3f %.3f", b.along(), b.right() + 0.0))
+                .collect(Collectors.joining(", "))).isEqualTo(feet);
     }
 
     /** Vertices that are given twice change nothing of what lies where: at the end, at the begin, between, and where a ring closes. */
     @ParameterizedTest
-    @CsvSource({"45, 8, false", "47, -3, false", "-4, -3, false", "20, -5, false", "20, 5, false", "20, -5, true", "-3, 4, true", "-3, -4, true", "44, -1, true"})
+    @CsvSource({"45, 8, false", "47, -3, false", "-4, -3, false", "20, -5, false", "20, 5, false", "20, -5, true", "-3, 4, true",
+            "-3, -4, true", "44, -1, true"})
     void verticesThatRepeatChangeNothing(double east, double north, boolean closed) {
-        Path twice = closed ? path(true, 0, 0, 0, 0, 0, 0, 40, 0, 0, 40, 0, 0, 40, 1e-8, 0, 0, 30, 0, 0, 30, 0, 0, 0, 0) : path(false, 0, 0, 0, 0, 0, 0, 20, 0, 0, 20, 0, 0, 40, 0, 0, 40, 0, 0);
+        Path twice = closed ? path(true, 0, 0, 0, 0, 0, 0, 40, 0, 0, 40, 0, 0, 40, 1e-8, 0, 0, 30, 0, 0, 30, 0, 0, 0, 0)
+                : path(false, 0, 0, 0, 0, 0, 0, 20, 0, 0, 20, 0, 0, 40, 0, 0, 40, 0, 0);
         Path once = closed ? path(true, 0, 0, 0, 40, 0, 0, 0, 30, 0) : path(false, 0, 0, 0, 20, 0, 0, 40, 0, 0);
         Walk.Beside beside = Walk.of(twice).orElseThrow().beside(place(east, north));
         Walk.Beside plain = Walk.of(once).orElseThrow().beside(place(east, north));
@@ -185,10 +200,14 @@ class WalkTest {
     void arcsCrossTouchAndLieUponEachOther() {
         assertThat(Crossings.of(List.of(path(true, 0, 0, 1, 20, 0, 0, 20, 5, 0, 0, 5, 0)), 9)).isEmpty();
         assertThat(Crossings.of(List.of(path(true, 0, 0, -1, 20, 0, 0, 20, 5, 0, 0, 5, 0)), 9)).hasSize(2);
-        assertThat(Crossings.of(List.of(path(true, 0, 0, -1, 20, 0, 0, 20, 10, 0, 0, 10, 0)), 9)).as("an arc that touches a side").hasSize(1);
-        assertThat(Crossings.of(List.of(path(true, 0, 0, 0, 10, 0, 0, 10, 10, 0, 0, 10, 0), path(true, 2, 2, 1, 4, 2, 1)), 9)).as("a hole").isEmpty();
-        assertThat(Crossings.of(List.of(path(true, 0, 0, 0, 10, 0, 0, 10, 10, 0, 0, 10, 0), path(true, 8, 2, 1, 10, 2, 1)), 9)).as("a hole that touches the rim").hasSize(1);
-        assertThat(Crossings.of(List.of(path(true, 0, 0, 0, 10, 0, 0, 5, 5, 0, 10, 10, 0, 0, 10, 0, 5, 5, 0)), 9)).as("two corners in one place").hasSize(1);
+        assertThat(Crossings.of(List.of(path(true, 0, 0, -1, 20, 0, 0, 20, 10, 0, 0, 10, 0)), 9)).as("an arc that touches a side")
+                .hasSize(1);
+        assertThat(Crossings.of(List.of(path(true, 0, 0, 0, 10, 0, 0, 10, 10, 0, 0, 10, 0), path(true, 2, 2, 1, 4, 2, 1)), 9)).as("a hole")
+                .isEmpty();
+        assertThat(Crossings.of(List.of(path(true, 0, 0, 0, 10, 0, 0, 10, 10, 0, 0, 10, 0), path(true, 8, 2, 1, 10, 2, 1)), 9))
+                .as("a hole that touches the rim").hasSize(1);
+        assertThat(Crossings.of(List.of(path(true, 0, 0, 0, 10, 0, 0, 5, 5, 0, 10, 10, 0, 0, 10, 0, 5, 5, 0)), 9))
+                .as("two corners in one place").hasSize(1);
         assertThat(Crossings.of(List.of(path(false, 0, 0, 0, 10, 0, 0, 4, 0, 0)), 9)).as("straight back").hasSize(1);
     }
 }

@@ -19,8 +19,10 @@ import verge.core.units.Length;
 /** Two positions of one point. */
 class ApartTest {
     private static StoredPoint point(double north, double east, double up, double plan, double height) {
-        Optional<Uncertainty> sigma = Double.isNaN(plan) ? Optional.empty() : Optional.of(new Uncertainty(new Length(plan), new Length(plan), new Length(height)));
-        return new StoredPoint(new UUID(1, 1), new PointName("P1"), Code.NONE, Origin.MEASURED, Double.isNaN(up) ? Position.ofPlan(north, east) : Position.of(north, east, up), sigma, Optional.empty(), Optional.empty());
+        Optional<Uncertainty> sigma = Double.isNaN(plan) ? Optional.empty()
+                : Optional.of(new Uncertainty(new Length(plan), new Length(plan), new Length(height)));
+        return new StoredPoint(new UUID(1, 1), new PointName("P1"), Code.NONE, Origin.MEASURED,
+                Double.isNaN(up) ? Position.ofPlan(north, east) : Position.of(north, east, up), sigma, Optional.empty(), Optional.empty());
     }
 
     /** What agrees within what both are known to is said to agree 95 times in a hundred, in plan and in height each. */
@@ -32,11 +34,14 @@ class ApartTest {
         int within = 0;
         int level = 0;
         for (int i = 0; i < rounds; i++) {
-            Apart apart = Apart.of(point(plan * chance.nextGaussian(), plan * chance.nextGaussian(), height * chance.nextGaussian(), plan, height), point(plan2 * chance.nextGaussian(), plan2 * chance.nextGaussian(), height2 * chance.nextGaussian(), plan2, height2));
+            Apart apart = Apart.of(point(plan * chance.nextGaussian(), plan * chance.nextGaussian(), height * chance.nextGaussian(), plan,
+                    height), point(plan2 * chance.nextGaussian(), plan2 * chance.nextGaussian(), height2 * chance.nextGaussian(), plan2,
+                    height2));
             within += apart.plan().compareTo(apart.mostPlan().orElseThrow()) <= 0 ? 1 : 0;
             level += Math.abs(apart.up().orElseThrow().metres()) <= apart.mostUp().orElseThrow().metres() ? 1 : 0;
         }
-        Rates.tell("two occupations of one point, \u03c3 " + plan + " and " + plan2 + " m: within what is told for 95 % in plan", within, rounds);
+        Rates.tell("two occupations of one point, \u03c3 " + plan + " and " + plan2 + " m: within what is told for 95 % in plan", within,
+                rounds);
         assertThat((double) within / rounds).isCloseTo(0.95, within(0.012));
         assertThat((double) level / rounds).isCloseTo(0.95, within(0.012));
     }

@@ -34,7 +34,8 @@ class CountingTest {
 
     @BeforeEach
     void twoFilesWithT1() {
-        journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "page", new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
+        journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "page",
+                new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
         first = write(file(1, 100));
         second = write(file(2, 200));
     }
@@ -46,7 +47,9 @@ class CountingTest {
     }
 
     private static PointsImported file(int number, double northing) {
-        return new PointsImported(Origin.CONTROL, "c" + number + ".csv", "0" + number, List.of(new NamedPosition(T1, Code.NONE, Position.ofPlan(northing, 0)), new NamedPosition(T2, Code.NONE, Position.ofPlan(0, 0)),
+        return new PointsImported(Origin.CONTROL, "c" + number + ".csv", "0" + number,
+                List.of(new NamedPosition(T1, Code.NONE, Position.ofPlan(northing, 0)),
+                new NamedPosition(T2, Code.NONE, Position.ofPlan(0, 0)),
                 new NamedPosition(T1, Code.NONE, Position.ofPlan(northing + 1, 0))));
     }
 
@@ -71,7 +74,9 @@ class CountingTest {
         assertThat(journal.state().isStruck(choice)).isFalse();
     }
 
-    /** A later import changes neither what an inverse was computed from nor what it says; a correction of that very point does, and is told. */
+    /**
+     * A later import changes neither what an inverse was computed from nor what it says; a correction of that very point does, and is told.
+     */
     @Test
     void anInverseKeepsThePositionsItWasComputedFrom() {
         JobState state = journal.state();
@@ -86,7 +91,8 @@ class CountingTest {
         assertThat(journal.trace(inverse).orElseThrow().restsOn()).extracting(Entry::id).containsExactly(second);
         write(new Reworked(second, file(2, 250), "typed wrongly"));
         assertThat(ends(inverse)).isEqualTo(251);
-        assertThat(((InverseNoted) journal.entry(inverse).orElseThrow().payload()).from().position().orElseThrow().plan().northing()).isEqualTo(201);
+        assertThat(((InverseNoted) journal.entry(inverse).orElseThrow().payload()).from().position().orElseThrow().plan().northing())
+                .isEqualTo(201);
         write(new Struck(second));
         assertThat(journal.state().latest(new EndsOf(inverse))).isEmpty();
         assertThat(ends(byName)).as("the name means the first file's then").isEqualTo(101);

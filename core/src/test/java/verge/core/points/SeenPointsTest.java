@@ -54,7 +54,8 @@ class SeenPointsTest {
     private JobState state(String design) {
         return Chapters.replay(entries).state().seeing(new SeenPoints() {
             private StoredPoint point(PointName name, Origin origin, double north) {
-                return new StoredPoint(UUID.randomUUID(), name, Code.NONE, origin, Position.ofPlan(north, 0), Optional.empty(), Optional.empty(), Optional.empty());
+                return new StoredPoint(UUID.randomUUID(), name, Code.NONE, origin, Position.ofPlan(north, 0), Optional.empty(),
+                        Optional.empty(), Optional.empty());
             }
 
             @Override

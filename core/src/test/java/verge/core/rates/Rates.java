@@ -22,7 +22,8 @@ public final class Rates {
         String file = System.getenv("VERGE_RATES");
         if (file != null) {
             try {
-                Files.writeString(Path.of(file), sentence + "\n", StandardCharsets.UTF_8, StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+                Files.writeString(Path.of(file), sentence + "\n", StandardCharsets.UTF_8, StandardOpenOption.CREATE,
+                        StandardOpenOption.APPEND);
             } catch (IOException failed) {
                 throw new IllegalStateException(failed);
             }

@@ -52,7 +52,8 @@ class ReductionTest {
     void slopesReduceAsATracedRayDoes() {
         List<double[]> rows = Fixture.rows("slope_reduction.csv");
         assertThat(rows).hasSize(120).allSatisfy(r -> {
-            SlopeReduction.Result result = SlopeReduction.reduce(new Length(r[0]), Angle.ofDegrees(r[1]), new Length(r[2]), r[3], Plane.MEAN_RADIUS_METRES);
+            SlopeReduction.Result result = SlopeReduction.reduce(new Length(r[0]), Angle.ofDegrees(r[1]), new Length(r[2]), r[3],
+                    Plane.MEAN_RADIUS_METRES);
             assertThat(result.horizontal().metres()).isCloseTo(r[4], within(1e-5));
             assertThat(result.heightDifference().metres()).isCloseTo(r[5], within(1e-5));
         });
@@ -73,7 +74,8 @@ class ReductionTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"10, 80, ONE, 10, 80", "190, 280, TWO, 10, 80", "350, 270.5, TWO, 170, 89.5", "0, 359.9, TWO, 180, 0.1", "359, 180, ONE, 359, 180"})
+    @CsvSource({"10, 80, ONE, 10, 80", "190, 280, TWO, 10, 80", "350, 270.5, TWO, 170, 89.5", "0, 359.9, TWO, 180, 0.1",
+            "359, 180, ONE, 359, 180"})
     void face2ReadsBackAsFace1(double hz, double v, Face face, double direction, double zenith) {
         TotalStationReading reading = reading(hz, v, 50);
         assertThat(reading.face()).isEqualTo(face);
@@ -90,7 +92,8 @@ class ReductionTest {
     void theEarthIsAsCurvedAsItIsThere(double latitude, double azimuth, double distance) {
         double h = 1500;
         double[] from = centred(Math.toRadians(latitude), 0, h);
-        double arc = distance * ReferenceEllipsoid.GRS80.radiusAlong(Angle.ofDegrees(latitude), Angle.ofDegrees(azimuth)) / (ReferenceEllipsoid.GRS80.radiusAlong(Angle.ofDegrees(latitude), Angle.ofDegrees(azimuth)) + h);
+        double arc = distance * ReferenceEllipsoid.GRS80.radiusAlong(Angle.ofDegrees(latitude), Angle.ofDegrees(azimuth))
+                / (ReferenceEllipsoid.GRS80.radiusAlong(Angle.ofDegrees(latitude), Angle.ofDegrees(azimuth)) + h);
         GeodesicData end = Geodesic.WGS84.Direct(latitude, 0, azimuth, arc);
         double[] to = centred(Math.toRadians(end.lat2), Math.toRadians(end.lon2), h + 120);
         double[] v = {to[0] - from[0], to[1] - from[1], to[2] - from[2]};
@@ -106,12 +109,14 @@ class ReductionTest {
     private static double[] centred(double latitude, double longitude, double h) {
         double n = ReferenceEllipsoid.GRS80.primeVerticalRadius(new Angle(latitude));
         double e2 = ReferenceEllipsoid.GRS80.eccentricitySquared();
-        return new double[] {(n + h) * Math.cos(latitude) * Math.cos(longitude), (n + h) * Math.cos(latitude) * Math.sin(longitude), (n * (1 - e2) + h) * Math.sin(latitude)};
+        return new double[] {(n + h) * Math.cos(latitude) * Math.cos(longitude), (n + h) * Math.cos(latitude) * Math.sin(longitude),
+                (n * (1 - e2) + h) * Math.sin(latitude)};
     }
 
     @Test
     void theDistanceKeepsEveryStepItTook() {
-        ShotReduction.Result shot = ShotReduction.reduce(reading(10, 90, 100), InstrumentErrors.NONE, new Target(new Length(1.6), new Length(-0.012)),
+        ShotReduction.Result shot = ShotReduction.reduce(reading(10, 90, 100), InstrumentErrors.NONE,
+                new Target(new Length(1.6), new Length(-0.012)),
                 EYE, AIR, METER, 0.13, Plane.MEAN_RADIUS_METRES, ground -> ground.times(0.999872));
         double ppm = FirstVelocity.ppm(METER, AIR);
         assertThat(shot.grid().steps()).extracting(Step::kind)
@@ -137,7 +142,8 @@ class ReductionTest {
     }
 
     private static ShotReduction.Result shot(Target target) {
-        return ShotReduction.reduce(reading(10, 85, 100), InstrumentErrors.NONE, target, EYE, AIR, METER, 0.13, Plane.MEAN_RADIUS_METRES, ground -> ground);
+        return ShotReduction.reduce(reading(10, 85, 100), InstrumentErrors.NONE, target, EYE, AIR, METER, 0.13, Plane.MEAN_RADIUS_METRES,
+                ground -> ground);
     }
 
     private static TotalStationReading reading(double hzDegrees, double zenithDegrees, double metres) {
@@ -154,7 +160,9 @@ class ReductionTest {
         assertThat(back.heightDifference().metres()).isCloseTo(rise, within(1e-6));
     }
 
-    /** The derivatives of the formula for dry air, worked by hand: N·273.15·p/(1013.25·T²) a degree and −N·273.15/(1013.25·T) a hectopascal. */
+    /**
+     * The derivatives of the formula for dry air, worked by hand: N·273.15·p/(1013.25·T²) a degree and −N·273.15/(1013.25·T) a hectopascal.
+     */
     @ParameterizedTest
     @CsvSource({"15, 1013", "-20, 1000", "45, 700", "59, 1050"})
     void theAirIsWorthItsDerivatives(double celsius, double hectopascals) {

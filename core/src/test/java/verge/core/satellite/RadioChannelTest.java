@@ -17,7 +17,8 @@ class RadioChannelTest {
     void codesReadAloud() {
         Random random = new Random(7);
         for (int i = 0; i < 500; i++) {
-            RadioChannel channel = new RadioChannel(400 + random.nextInt(11_201) * 0.00625, RadioChannel.SPACINGS.get(random.nextInt(3)), RadioChannel.MODULATIONS.get(random.nextInt(2)));
+            RadioChannel channel = new RadioChannel(400 + random.nextInt(11_201) * 0.00625, RadioChannel.SPACINGS.get(random.nextInt(3)),
+                    RadioChannel.MODULATIONS.get(random.nextInt(2)));
             String code = channel.code().replace(" ", "");
             assertThat(code).matches("\\d{8}");
             assertThat(RadioChannel.ofCode(channel.code())).contains(channel);
@@ -35,7 +36,10 @@ class RadioChannelTest {
         assertThat(RadioChannel.ofCode("9999 9999")).isEmpty();
     }
 
-    /** By hand: 30 dBm + 107 dBm = 137 dB = 40 lg d − 20 lg 4, d = 5.32 km; 35 W between 2 m masts are stopped by the horizon, 4.12 (√2 + √2) = 11.65 km. */
+    /**
+     * By hand: 30 dBm + 107 dBm = 137 dB = 40 lg d − 20 lg 4, d = 5.32 km; 35 W between 2 m masts are stopped by the horizon, 4.12 (√2 +
+     * √2) = 11.65 km.
+     */
     @Test
     void howFarItCarries() {
         assertThat(RadioReach.of(1, new Length(2), new Length(2)).metres()).isCloseTo(5_321, within(2.0));
@@ -49,7 +53,8 @@ class RadioChannelTest {
         assertThat(channel.sentence()).isEqualTo("441.500 MHz, 12.5 kHz apart, GMSK");
         assertThat(new RadioChannel(441.50625, 12.5, "GMSK").sentence()).startsWith("441.50625 MHz");
         assertThat(channel.differs(new RadioChannel(441.5001, 12.5, "GMSK"))).isEmpty();
-        assertThat(channel.differs(new RadioChannel(441.5, 25, "4FSK"))).isEqualTo(List.of(RadioChannel.Part.SPACING, RadioChannel.Part.MODULATION));
+        assertThat(channel.differs(new RadioChannel(441.5, 25, "4FSK")))
+                .isEqualTo(List.of(RadioChannel.Part.SPACING, RadioChannel.Part.MODULATION));
         assertThatThrownBy(() -> new RadioChannel(144, 12.5, "GMSK")).isInstanceOf(SurveyException.class);
         assertThatThrownBy(() -> new RadioChannel(441.5, 10, "GMSK")).isInstanceOf(SurveyException.class);
         assertThatThrownBy(() -> new RadioChannel(441.5, 12.5, "FM")).isInstanceOf(SurveyException.class);

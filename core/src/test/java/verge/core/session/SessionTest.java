@@ -40,12 +40,15 @@ import verge.core.units.Length;
 /** Static sessions: what they are called, how long they should be, what their files come to, and what must not be taken home unseen. */
 class SessionTest {
     private static final Instant NOON = Instant.parse("2026-11-28T12:00:00Z");
-    private static final AntennaOverMark ANTENNA = new AntennaOverMark(new AntennaModel("TERNHOLM DISH   NONE", Optional.empty(), 0.035, Map.of()), new AntennaHeight(new Length(1.6), AntennaHeight.To.MOUNT));
+    private static final AntennaOverMark ANTENNA =
+            new AntennaOverMark(new AntennaModel("TERNHOLM DISH   NONE", Optional.empty(), 0.035, Map.of()),
+            new AntennaHeight(new Length(1.6), AntennaHeight.To.MOUNT));
     private Journal journal;
 
     @BeforeEach
     void aJob() {
-        journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, NOON, "tester", "test", new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
+        journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, NOON, "tester", "test",
+                new SettingsChosen(JobSettings.flat(Figures.metric(), 1)))));
     }
 
     private UUID write(Payload payload) {
@@ -55,12 +58,15 @@ class SessionTest {
     }
 
     private static SessionBegun over(String mark, Optional<Baseline> baseline) {
-        return new SessionBegun(new PointName(mark), SessionName.of(new PointName(mark), NOON, f -> false), ANTENNA, 1, Set.of(SatelliteSystem.GPS), Optional.empty(), baseline, "tripod");
+        return new SessionBegun(new PointName(mark), SessionName.of(new PointName(mark), NOON, f -> false), ANTENNA, 1,
+                Set.of(SatelliteSystem.GPS), Optional.empty(), baseline, "tripod");
     }
 
     /** A mark's sessions of a day in their order; what no file may be called, and a name that two marks come to. */
     @ParameterizedTest
-    @CsvSource({"T2, 2026-11-28T23:59:59Z, 0, T2-2026-332-A, A", "T2, 2026-11-29T00:00:00Z, 1, T2-2026-333-B, B", "P/1, 2024-12-31T12:00:00Z, 0, P_1-2024-366-A, A", "Tårn 7, 2027-01-01T00:00:00Z, 0, T_rn_7-2027-001-A, A", "T2, 2026-11-28T12:00:00Z, 26, T2-2026-332-AA, AA"})
+    @CsvSource({"T2, 2026-11-28T23:59:59Z, 0, T2-2026-332-A, A", "T2, 2026-11-29T00:00:00Z, 1, T2-2026-333-B, B",
+            "P/1, 2024-12-31T12:00:00Z, 0, P_1-2024-366-A, A", "Tårn 7, 2027-01-01T00:00:00Z, 0, T_rn_7-2027-001-A, A",
+            "T2, 2026-11-28T12:00:00Z, 26, T2-2026-332-AA, AA"})
     void whatASessionIsCalled(String mark, Instant from, int before, String file, String letter) {
         List<String> taken = new ArrayList<>();
         for (int i = 0; i < before; i++) {
@@ -97,7 +103,8 @@ class SessionTest {
         counter.take(epoch(65, 8, 1, 2, 3, 4, 5, 6, 7, 8));
         counter.take(epoch(70, 8, 5));
         RawSummary summary = counter.summary("STAND-IN", "DISH").orElseThrow();
-        assertThat(summary).isEqualTo(new RawSummary(NOON, NOON.plusSeconds(70), 5, 7, 9, 3, List.of(new RawSummary.Gap(NOON.plusSeconds(10), NOON.plusSeconds(65))), "STAND-IN", "DISH"));
+        assertThat(summary).isEqualTo(new RawSummary(NOON, NOON.plusSeconds(70), 5, 7, 9, 3,
+                List.of(new RawSummary.Gap(NOON.plusSeconds(10), NOON.plusSeconds(65))), "STAND-IN", "DISH"));
         assertThat(summary.observed()).isEqualTo(Duration.ofSeconds(15));
     }
 
@@ -113,12 +120,15 @@ class SessionTest {
         write(new SessionEnded(session, Optional.of(new Length(1.602))));
         assertThat(found()).containsExactly(Finding.Kind.SESSION_ON_CARD);
         Original file = new Original("a".repeat(64), "T2-2026-332-A", 17);
-        write(new SessionFetched(session, file, new RawSummary(NOON, NOON.plusSeconds(600), 601, 9, 12, 0, List.of(), "STAND-IN", "TERNHOLM BOWL NONE")));
+        write(new SessionFetched(session, file,
+                new RawSummary(NOON, NOON.plusSeconds(600), 601, 9, 12, 0, List.of(), "STAND-IN", "TERNHOLM BOWL NONE")));
         assertThat(found()).containsExactlyInAnyOrder(Finding.Kind.SESSION_SHORT, Finding.Kind.SESSION_ANTENNA);
-        write(new SessionFetched(session, file, new RawSummary(NOON, NOON.plusSeconds(1_500), 1_501, 9, 12, 0, List.of(), "STAND-IN", "TERNHOLM DISH NONE")));
+        write(new SessionFetched(session, file,
+                new RawSummary(NOON, NOON.plusSeconds(1_500), 1_501, 9, 12, 0, List.of(), "STAND-IN", "TERNHOLM DISH NONE")));
         assertThat(found()).isEmpty();
         Session now = journal.state().all(new Sessions()).get(0);
-        assertThat(now.isOfAnotherTime(new RawSummary(NOON.plusSeconds(100), NOON.plusSeconds(200), 9, 9, 9, 0, List.of(), "", ""))).isFalse();
+        assertThat(now.isOfAnotherTime(new RawSummary(NOON.plusSeconds(100), NOON.plusSeconds(200), 9, 9, 9, 0, List.of(), "", "")))
+                .isFalse();
         assertThat(now.isOfAnotherTime(new RawSummary(NOON.minusSeconds(200), NOON, 9, 9, 9, 0, List.of(), "", ""))).isTrue();
         write(new SessionEnded(session, Optional.of(new Length(1.594))));
         assertThat(found()).containsExactly(Finding.Kind.SESSION_HEIGHT);

@@ -18,7 +18,8 @@ class SetReductionTest {
     private static final int[] DEGREES = {10, 100, 250};
 
     /** Seconds of both faces' directions and zenith angles (from 90°), millimetres over 50 m. */
-    private static SetReduction.SetShot shot(int set, int mark, int face, double seconds, double zenithSeconds, double millimetres, int circle) {
+    private static SetReduction.SetShot shot(int set, int mark, int face, double seconds, double zenithSeconds, double millimetres,
+            int circle) {
         Angle hz = Angle.ofDegrees(DEGREES[mark] + circle + (face == 2 ? 180 : 0)).plus(Angle.ofArcSeconds(seconds)).wholeCircle();
         Angle z = Angle.ofDegrees(face == 1 ? 90 : 270).plus(Angle.ofArcSeconds(face == 1 ? zenithSeconds : -zenithSeconds));
         return new SetReduction.SetShot(set, MARKS.get(mark), new Pointing(hz, z, Optional.of(new Length(50 + millimetres / 1000)), ""));
@@ -37,10 +38,13 @@ class SetReductionTest {
     @Test
     void meansAndSigmasAreThoseOfTheTextbook() {
         SetReduction.Result r = SetReduction.reduce(book(), MARKS);
-        assertThat(r.means()).extracting(m -> Math.round(m.direction().minus(Angle.ofDegrees(DEGREES[MARKS.indexOf(m.mark())] - 10)).arcSeconds() * 100) / 100.0).containsExactly(0.0, 12.5, 22.0);
+        assertThat(r.means()).extracting(m ->
+                Math.round(m.direction().minus(Angle.ofDegrees(DEGREES[MARKS.indexOf(m.mark())] - 10)).arcSeconds() * 100) / 100.0)
+                .containsExactly(0.0, 12.5, 22.0);
         // d = mean − set: 0, 1.5, 0 and 0, −1.5, 0; v = d − mean(d): −0.5, 1, −0.5 and the same negative; Σv² = 3; s = √(3 / (1·2))
         assertThat(r.sigmaDirection().orElseThrow().arcSeconds()).isCloseTo(Math.sqrt(1.5), within(0.01));
-        assertThat(r.residuals().stream().filter(v -> v.set() == 1).mapToDouble(v -> v.direction().arcSeconds()).toArray()).containsExactly(new double[] {0.5, -1, 0.5}, within(0.01));
+        assertThat(r.residuals().stream().filter(v -> v.set() == 1).mapToDouble(v -> v.direction().arcSeconds()).toArray())
+                .containsExactly(new double[] {0.5, -1, 0.5}, within(0.01));
         // zenith means 6, 8, 4 in the first set and 7, 10, 6 in the second: Σv² = 0.5 + 2 + 2; s = √(4.5 / 3)
         assertThat(r.sigmaZenith().orElseThrow().arcSeconds()).isCloseTo(Math.sqrt(1.5), within(0.01));
         assertThat(r.means().get(1).zenith().arcSeconds()).isCloseTo(90 * 3600 + 9, within(0.01));
@@ -58,7 +62,8 @@ class SetReductionTest {
         SetReduction.Result r = SetReduction.reduce(book, MARKS);
         assertThat(r.unfinished()).hasSize(1).allMatch(s -> s.mark().equals(gone.mark()));
         assertThat(r.means().get(0).sets()).isEqualTo(1);
-        // Set 2 says of B and C only that they are 8″ apart, where the first set has 11″: with u and v for what changes of B and C, the least of
+        // Set 2 says of B and C only that they are 8″ apart, where the first set has 11″: with u and v for what changes of B and C, the
+        // least of
         // u² + v² − (u + v)²/3 + (v − u + 3)²/2 is at u = 0.75, v = −0.75
         assertThat(r.means().get(1).direction().minus(Angle.ofDegrees(90)).arcSeconds()).isCloseTo(11.75, within(0.01));
         assertThat(r.means().get(2).direction().minus(Angle.ofDegrees(DEGREES[2] - 10)).arcSeconds()).isCloseTo(21.25, within(0.01));

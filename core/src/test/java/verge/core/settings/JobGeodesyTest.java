@@ -61,7 +61,8 @@ class JobGeodesyTest {
         assertThat(of(UTM, new GeoidChoice.Grid("g", "d"), null).undulation(PLACE).orElseThrow()).isCloseTo(30 + 9.5 + 1.45, within(1e-5));
         assertThat(of(UTM, new GeoidChoice.Grid("g", "d"), null).undulation(Geographic.ofDegrees(50, 11))).isEmpty();
         assertThat(of(UTM, new GeoidChoice.None(), null).undulation(PLACE)).isEmpty();
-        assertThat(of(UTM, new GeoidChoice.Constant(37.6), null).ellipsoidHeight(PLACE, new Elevation(10))).hasValueSatisfying(h -> assertThat(h.metres()).isEqualTo(47.6));
+        assertThat(of(UTM, new GeoidChoice.Constant(37.6), null).ellipsoidHeight(PLACE, new Elevation(10)))
+                .hasValueSatisfying(h -> assertThat(h.metres()).isEqualTo(47.6));
         assertThat(of(UTM, new GeoidChoice.None(), null).ellipsoidHeight(PLACE, new Elevation(10))).isEmpty();
     }
 
@@ -106,7 +107,8 @@ class JobGeodesyTest {
     @ParameterizedTest
     @CsvSource({"1.000134, -6000000, -600000", "0.99987, 0, 0", "1.0005, 12.5, -7.25"})
     void whatIsWrittenAndTypedAgainIsTheSamePoint(double factor, double north, double east) {
-        GroundUse use = new GroundUse(GroundUse.Kind.GROUND_COORDINATES, Optional.of(new GroundFactor(factor, YARD, GroundFactor.Taken.TYPED, Optional.empty(),
+        GroundUse use = new GroundUse(GroundUse.Kind.GROUND_COORDINATES,
+                Optional.of(new GroundFactor(factor, YARD, GroundFactor.Taken.TYPED, Optional.empty(),
                 OptionalDouble.empty(), "")), north, east);
         JobSettings s = settings(UTM, new GeoidChoice.None(), null).with(use);
         GridPoint far = YARD.plus(1234.567, -890.123);
@@ -123,6 +125,7 @@ class JobGeodesyTest {
         assertThat(new ReferenceHeight(HeightKind.ELLIPSOID_HEIGHT, 7).elevation()).isEmpty();
         assertThatIllegalArgumentException().isThrownBy(() -> new ReferenceHeight(HeightKind.ELEVATION, 10_001));
         assertThatIllegalArgumentException().isThrownBy(() -> new ReferenceHeight(HeightKind.ELEVATION, Double.NaN));
-        assertThatThrownBy(() -> new JobSettings.Work(null, Set.of(), List.of(), "", ZoneOffset.UTC)).isInstanceOf(NullPointerException.class);
+        assertThatThrownBy(() -> new JobSettings.Work(null, Set.of(), List.of(), "", ZoneOffset.UTC))
+                .isInstanceOf(NullPointerException.class);
     }
 }

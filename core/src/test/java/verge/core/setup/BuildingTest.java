@@ -24,7 +24,8 @@ import verge.core.units.Length;
 class BuildingTest {
     private static final Target BEAM = new Target(Length.ZERO, Length.ZERO);
     private static final double TURN = Math.toRadians(33);
-    private static final List<FaceShot.BuildingFace.Wall> WALLS = List.of(wall("south", 0, 0, 0, 18), wall("east", 0, 18, 9, 18), wall("north", 9, 18, 9, 0),
+    private static final List<FaceShot.BuildingFace.Wall> WALLS =
+            List.of(wall("south", 0, 0, 0, 18), wall("east", 0, 18, 9, 18), wall("north", 9, 18, 9, 0),
             wall("west", 9, 0, 0, 0), wall("partition", 0, 5, 6, 5), wall("frame", 0.4, 0, 0.4, 18));
     private static final FaceShot.BuildingFace.Level FLOOR = new FaceShot.BuildingFace.Level("floor", new Elevation(3.2));
     private static final double STATION_NORTH = 3.4;
@@ -46,17 +47,20 @@ class BuildingTest {
         double azimuth = Math.atan2(to.easting() - from.easting(), to.northing() - from.northing());
         double ppm = FirstVelocity.ppm(ResectionTest.CONDITIONS.precision().distanceMeter(), ResectionTest.CONDITIONS.air());
         double slope = (Math.hypot(d, up) + 0.002 * random.nextGaussian()) / (1 + ppm * 1e-6);
-        return new FaceShot(face, new Pointing(new Angle(azimuth - Math.toRadians(200)).wholeCircle(), new Angle(Math.atan2(d, up)), Optional.of(new Length(slope)), ""), BEAM);
+        return new FaceShot(face, new Pointing(new Angle(azimuth - Math.toRadians(200)).wholeCircle(), new Angle(Math.atan2(d, up)),
+                Optional.of(new Length(slope)), ""), BEAM);
     }
 
     private static List<FaceShot> shots(long seed) {
         Random random = new Random(seed);
-        return List.of(shot(WALLS.get(0), 0, 8, 0.3, random), shot(WALLS.get(0), 0, 16, -0.2, random), shot(WALLS.get(1), 4, 18, 0.8, random),
+        return List.of(shot(WALLS.get(0), 0, 8, 0.3, random), shot(WALLS.get(0), 0, 16, -0.2, random),
+                shot(WALLS.get(1), 4, 18, 0.8, random),
                 shot(WALLS.get(1), 7.5, 18, 0.4, random), shot(WALLS.get(2), 9, 9, 0, random), shot(FLOOR, 2.5, 10.5, -1.5, random));
     }
 
     private static Arrangement arrangement(List<FaceShot> shots) {
-        return new Arrangement(Arrangement.Kind.BUILDING, new PointName("L1"), Length.ZERO, Optional.empty(), Arrangement.HeightFrom.MARKS, Optional.empty(), false, List.of(), shots);
+        return new Arrangement(Arrangement.Kind.BUILDING, new PointName("L1"), Length.ZERO, Optional.empty(), Arrangement.HeightFrom.MARKS,
+                Optional.empty(), false, List.of(), shots);
     }
 
     private static StationFit.Outcome solve(List<FaceShot> shots) {
@@ -84,7 +88,8 @@ class BuildingTest {
     @Test
     void facesOfOneDirectionOrTooFewDoNotPlaceAStation() {
         Random none = new Random(1);
-        List<FaceShot> parallel = List.of(shot(WALLS.get(0), 0, 8, 0, none), shot(WALLS.get(0), 0, 14, 0, none), shot(WALLS.get(2), 9, 9, 0, none));
+        List<FaceShot> parallel = List.of(shot(WALLS.get(0), 0, 8, 0, none), shot(WALLS.get(0), 0, 14, 0, none),
+                shot(WALLS.get(2), 9, 9, 0, none));
         assertThat(((StationFit.Unsolved) solve(parallel)).reason()).isEqualTo(StationFit.Reason.FACES_PARALLEL);
         assertThat(((StationFit.Unsolved) solve(parallel.subList(0, 2))).reason()).isEqualTo(StationFit.Reason.TOO_FEW);
     }
@@ -94,22 +99,26 @@ class BuildingTest {
     void confusedFacesAreRecognisedAndTheBetterMatchingOffered() {
         List<FaceShot> confused = new ArrayList<>(shots(4));
         confused.set(1, confused.get(1).on(WALLS.get(5)));
-        FaceMatching.Better better = FaceMatching.find(arrangement(confused), ResectionTest.CONDITIONS, new FlatSite(1), WALLS).orElseThrow();
+        FaceMatching.Better better = FaceMatching.find(arrangement(confused), ResectionTest.CONDITIONS, new FlatSite(1), WALLS)
+                .orElseThrow();
         assertThat(better.changed()).containsExactly(1);
         assertThat(better.shots().get(1).face().name()).isEqualTo("south");
         assertThat(better.before()).isGreaterThan(10);
         List<FaceShot> swapped = new ArrayList<>(shots(5));
         swapped.set(2, swapped.get(2).on(WALLS.get(2)));
         swapped.set(4, swapped.get(4).on(WALLS.get(1)));
-        assertThat(FaceMatching.find(arrangement(swapped), ResectionTest.CONDITIONS, new FlatSite(1), WALLS).orElseThrow().shots()).isEqualTo(shots(5));
-        assertThat(FaceMatching.find(arrangement(shots(6)), ResectionTest.CONDITIONS, new FlatSite(1), WALLS)).as("what fits is left alone").isEmpty();
+        assertThat(FaceMatching.find(arrangement(swapped), ResectionTest.CONDITIONS, new FlatSite(1), WALLS).orElseThrow().shots())
+                .isEqualTo(shots(5));
+        assertThat(FaceMatching.find(arrangement(shots(6)), ResectionTest.CONDITIONS, new FlatSite(1), WALLS)).as("what fits is left alone")
+                .isEmpty();
     }
 
     @Test
     void aCornerCountsInBothDirections() {
         Random random = new Random(12);
         List<FaceShot> shots = IntStream.of(0, 1).mapToObj(i -> i == 0
-                ? shot(new FaceShot.BuildingFace.Edge("corner", place(0, 18)), 0, 18, 0.2, random) : shot(WALLS.get(2), 9, 9, 0, random)).toList();
+                ? shot(new FaceShot.BuildingFace.Edge("corner", place(0, 18)), 0, 18, 0.2, random) : shot(WALLS.get(2), 9, 9, 0, random))
+                .toList();
         StationSolution s = (StationSolution) solve(shots);
         assertThat(s.station().occupation().station().plan().distanceMetres(place(STATION_NORTH, STATION_EAST))).isLessThan(0.1);
         assertThat(s.notices()).extracting(Notice::kind).contains(Notice.Kind.NOT_CONTROLLED, Notice.Kind.NO_HEIGHTS);

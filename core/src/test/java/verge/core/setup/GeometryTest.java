@@ -31,7 +31,9 @@ class GeometryTest {
     private final Yard yard = new Yard(31);
 
     private static List<Sighting> circlesOnly(List<Sighting> sightings) {
-        return sightings.stream().map(s -> s.with(s.pointings().stream().map(p -> new Pointing(p.horizontalDirection(), p.zenith(), Optional.empty(), "")).toList())).toList();
+        return sightings.stream().map(s ->
+                s.with(s.pointings().stream().map(p -> new Pointing(p.horizontalDirection(), p.zenith(), Optional.empty(), "")).toList()))
+                .toList();
     }
 
     private static List<Notice.Kind> kinds(StationFit.Outcome outcome) {
@@ -56,14 +58,17 @@ class GeometryTest {
             double hereN = line ? 3 : 60 * Math.cos(-1.1);
             double hereE = line ? 0 : 60 * Math.sin(-1.1);
             double hz = Math.atan2(e - hereE, n - hereN) - turn + 7e-6 * random.nextGaussian();
-            sightings.add(Sighting.of(name, new Target(new Length(1.5), Length.ZERO), new Pointing(new Angle(hz).wholeCircle(), new Angle(Math.PI / 2), Optional.empty(), "")));
+            sightings.add(Sighting.of(name, new Target(new Length(1.5), Length.ZERO),
+                    new Pointing(new Angle(hz).wholeCircle(), new Angle(Math.PI / 2), Optional.empty(), "")));
         }
-        StationFit.Outcome outcome = StationFit.solve(Arrangement.freeStation(new PointName("S"), new Length(1.5), false, sightings), ResectionTest.CONDITIONS, Yard.PLANE,
+        StationFit.Outcome outcome = StationFit.solve(Arrangement.freeStation(new PointName("S"), new Length(1.5), false, sightings),
+                ResectionTest.CONDITIONS, Yard.PLANE,
                 n -> Optional.ofNullable(marks.get(n)).map(KnownMark::exact));
         if (outcome instanceof StationFit.Unsolved why) {
             assertThat(why.reason()).isEqualTo(StationFit.Reason.UNDETERMINED);
         } else {
-            assertThat(((StationSolution) outcome).notices()).extracting(Notice::kind).containsAnyOf(Notice.Kind.DANGER_CIRCLE, Notice.Kind.GEOMETRY_WEAK);
+            assertThat(((StationSolution) outcome).notices()).extracting(Notice::kind)
+                    .containsAnyOf(Notice.Kind.DANGER_CIRCLE, Notice.Kind.GEOMETRY_WEAK);
         }
     }
 
@@ -78,7 +83,8 @@ class GeometryTest {
                 new Pointing(Angle.ZERO, new Angle(Math.PI / 2), Optional.of(new Length(d)), ""));
         Arrangement over = Arrangement.knownPoint(new PointName("S"), new Length(1.5), sight);
         Uncertainty sigma = new Uncertainty(new Length(north), new Length(east), new Length(up));
-        StationSolution exact = (StationSolution) StationFit.solve(over, ResectionTest.CONDITIONS, Yard.PLANE, n -> Optional.of(KnownMark.exact(n.text().equals("S") ? station : mark)));
+        StationSolution exact = (StationSolution) StationFit.solve(over, ResectionTest.CONDITIONS, Yard.PLANE,
+                n -> Optional.of(KnownMark.exact(n.text().equals("S") ? station : mark)));
         StationSolution known = (StationSolution) StationFit.solve(over, ResectionTest.CONDITIONS, Yard.PLANE,
                 n -> Optional.of(n.text().equals("S") ? KnownMark.exact(station) : new KnownMark(mark, Optional.of(sigma))));
         double turned = Math.hypot(exact.station().sigmaOrientation().radians(), across / d);
@@ -106,7 +112,8 @@ class GeometryTest {
     void whatIsTooLittleIsSaidToBe() {
         List<Sighting> three = yard.sightings(3);
         assertThat(((StationFit.Unsolved) yard.solve(yard.arrangement(three.subList(0, 1)))).reason()).isEqualTo(StationFit.Reason.TOO_FEW);
-        assertThat(((StationFit.Unsolved) yard.solve(yard.arrangement(circlesOnly(three.subList(0, 2))))).reason()).isEqualTo(StationFit.Reason.TOO_FEW);
+        assertThat(((StationFit.Unsolved) yard.solve(yard.arrangement(circlesOnly(three.subList(0, 2))))).reason())
+                .isEqualTo(StationFit.Reason.TOO_FEW);
         assertThat(((StationFit.Unsolved) yard.solve(yard.arrangement(List.of()))).reason()).isEqualTo(StationFit.Reason.TOO_FEW);
         assertThat(yard.solve(yard.arrangement(List.of(three.get(0), three.get(1).with(new PointName("nowhere"))))))
                 .isEqualTo(new StationFit.Unsolved(StationFit.Reason.MARK_UNKNOWN, List.of(new PointName("nowhere"))));
@@ -119,13 +126,16 @@ class GeometryTest {
     @CsvSource({"0, true", "0.01, true", "0.06, true", "0.5, false"})
     void theDangerCircleIsSeen(double outside, boolean danger) {
         Yard ring = onCircle(outside);
-        StationFit.Outcome outcome = ring.solve(ring.arrangement(circlesOnly(ring.marks.keySet().stream().map(n -> ring.sighting(n, ring.marks.get(n), Yard.PRISM)).toList())));
+        StationFit.Outcome outcome = ring.solve(
+                ring.arrangement(circlesOnly(ring.marks.keySet().stream().map(n -> ring.sighting(n, ring.marks.get(n), Yard.PRISM))
+                .toList())));
         if (outcome instanceof StationSolution) {
             assertThat(kinds(outcome).contains(Notice.Kind.DANGER_CIRCLE)).isEqualTo(danger);
         } else {
             assertThat(outside).isZero();
         }
-        StationFit.Outcome ranged = ring.solve(ring.arrangement(ring.marks.keySet().stream().map(n -> ring.sighting(n, ring.marks.get(n), Yard.PRISM)).toList()));
+        StationFit.Outcome ranged = ring.solve(ring.arrangement(ring.marks.keySet().stream()
+                .map(n -> ring.sighting(n, ring.marks.get(n), Yard.PRISM)).toList()));
         assertThat(kinds(ranged)).as("distances know no danger circle").doesNotContain(Notice.Kind.DANGER_CIRCLE);
     }
 
@@ -136,13 +146,15 @@ class GeometryTest {
         double angle = 1;
         GridPoint centre = ring.station().plan().plus(-radius * (1 + outside) * Math.cos(angle), -radius * (1 + outside) * Math.sin(angle));
         IntStream.range(0, 4).forEach(i -> ring.marks.put(new PointName("C" + i),
-                new Position(centre.plus(radius * Math.cos(angle + 0.8 + i * 1.4), radius * Math.sin(angle + 0.8 + i * 1.4)), Optional.of(new Elevation(5 + i)))));
+                new Position(centre.plus(radius * Math.cos(angle + 0.8 + i * 1.4), radius * Math.sin(angle + 0.8 + i * 1.4)),
+                Optional.of(new Elevation(5 + i)))));
         return ring;
     }
 
     @Test
     void theCircleThroughThreeMarksIsTheOneThroughThem() {
-        DangerCircle circle = DangerCircle.through(List.of(new GridPoint(6_314_500, 649_000), new GridPoint(6_314_530, 649_040), new GridPoint(6_314_500, 649_080))).orElseThrow();
+        DangerCircle circle = DangerCircle.through(List.of(new GridPoint(6_314_500, 649_000), new GridPoint(6_314_530, 649_040),
+                new GridPoint(6_314_500, 649_080))).orElseThrow();
         // Sagitta 30 over half a chord of 40: r = (40² + 30²)/60.
         assertThat(circle.radiusMetres()).isCloseTo(2500.0 / 60, within(1e-6));
         assertThat(circle.centre().easting()).isCloseTo(649_040, within(1e-6));
@@ -155,7 +167,8 @@ class GeometryTest {
         line.marks.clear();
         line.marks.put(new PointName("A"), new Position(line.station().plan().plus(40, 30), line.station().elevation()));
         line.marks.put(new PointName("B"), new Position(line.station().plan().plus(-60, -45.3), line.station().elevation()));
-        StationFit.Outcome outcome = line.solve(line.arrangement(line.marks.keySet().stream().map(n -> line.sighting(n, line.marks.get(n), Yard.PRISM)).toList()));
+        StationFit.Outcome outcome = line.solve(line.arrangement(line.marks.keySet().stream()
+                .map(n -> line.sighting(n, line.marks.get(n), Yard.PRISM)).toList()));
         assertThat(kinds(outcome)).contains(Notice.Kind.ON_THE_LINE);
     }
 
@@ -165,7 +178,8 @@ class GeometryTest {
         sightings.subList(0, 3).forEach(s -> yard.marks.computeIfPresent(s.mark(), (n, p) -> new Position(p.plan(), Optional.empty())));
         StationSolution one = (StationSolution) yard.solve(yard.arrangement(sightings));
         assertThat(kinds(one)).contains(Notice.Kind.MARKS_WITHOUT_HEIGHT);
-        assertThat(one.station().occupation().station().elevation().orElseThrow().metres()).isCloseTo(yard.station().elevation().orElseThrow().metres(), within(0.01));
+        assertThat(one.station().occupation().station().elevation().orElseThrow().metres())
+                .isCloseTo(yard.station().elevation().orElseThrow().metres(), within(0.01));
         yard.marks.computeIfPresent(sightings.get(3).mark(), (n, p) -> new Position(p.plan(), Optional.empty()));
         StationSolution none = (StationSolution) yard.solve(yard.arrangement(sightings));
         assertThat(kinds(none)).contains(Notice.Kind.NO_HEIGHTS);
@@ -195,15 +209,18 @@ class GeometryTest {
         sightings.set(0, sightings.get(0).with(new Sighting.Use(false, false, true)));
         StationSolution s = (StationSolution) yard.solve(yard.arrangement(sightings));
         assertThat(s.station().occupation().station().plan().distanceMetres(yard.station().plan())).isLessThan(0.02);
-        assertThat(s.marks().get(0).observations()).extracting(StationSolution.Observed::quantity).containsExactly(StationSolution.Quantity.RISE);
+        assertThat(s.marks().get(0).observations()).extracting(StationSolution.Observed::quantity)
+                .containsExactly(StationSolution.Quantity.RISE);
         assertThat(s.marks().get(0).distance().orElseThrow().difference().abs().metres()).isGreaterThan(0.5);
     }
 
     @Test
     void anAzimuthTypedOrientsWhereNoCoordinatesDo() {
         Sighting far = yard.sightings(1).get(0);
-        Sighting typed = new Sighting(new PointName("spire"), far.target(), Sighting.Use.ALL, Optional.of(Angle.ofDegrees(77)), far.pointings());
-        Arrangement assumed = new Arrangement(Arrangement.Kind.ASSUMED, new PointName("A1"), new Length(1.5), Optional.of(Position.of(1000, 2000, 50)),
+        Sighting typed = new Sighting(new PointName("spire"), far.target(), Sighting.Use.ALL, Optional.of(Angle.ofDegrees(77)),
+                far.pointings());
+        Arrangement assumed = new Arrangement(Arrangement.Kind.ASSUMED, new PointName("A1"), new Length(1.5),
+                Optional.of(Position.of(1000, 2000, 50)),
                 Arrangement.HeightFrom.STATION, Optional.empty(), false, List.of(typed), List.of());
         StationSolution s = (StationSolution) yard.solve(assumed);
         assertThat(s.station().azimuth(far.pointings().get(0).faceOneDirection()).degrees()).isCloseTo(77, within(0.01));
@@ -216,7 +233,8 @@ class GeometryTest {
         List<Sighting> two = yard.sightings(2);
         StationSolution s = (StationSolution) yard.solve(yard.arrangement(two));
         GridPoint middle = yard.station().plan();
-        List<Assurance.Contour> contours = Assurance.contours(s.station(), new Extent(middle.northing() - 150, middle.easting() - 150, middle.northing() + 150, middle.easting() + 150));
+        List<Assurance.Contour> contours = Assurance.contours(s.station(),
+                new Extent(middle.northing() - 150, middle.easting() - 150, middle.northing() + 150, middle.easting() + 150));
         assertThat(contours).extracting(Assurance.Contour::part).contains(Assurance.Part.PLAN, Assurance.Part.HEIGHT);
         for (Assurance.Contour c : contours) {
             double between = Stream.of(c).flatMap(x -> x.lines().stream()).flatMap(List::stream)
@@ -225,7 +243,8 @@ class GeometryTest {
         }
         List<GridPoint> work = List.of(middle.plus(80, 80), middle.plus(-80, 40));
         List<Suspects.KnownPoint> all = yard.marks.entrySet().stream().map(m -> new Suspects.KnownPoint(m.getKey(), m.getValue())).toList();
-        Assurance.Next next = Assurance.next(s, yard.arrangement(two), ResectionTest.CONDITIONS, Yard.PLANE, yard::known, all, work).orElseThrow();
+        Assurance.Next next = Assurance.next(s, yard.arrangement(two), ResectionTest.CONDITIONS, Yard.PLANE, yard::known, all, work)
+                .orElseThrow();
         assertThat(next.after()).isLessThan(next.before());
         for (Suspects.KnownPoint other : all) {
             Assurance.next(s, yard.arrangement(two), ResectionTest.CONDITIONS, Yard.PLANE, yard::known, List.of(other), work)
@@ -240,7 +259,8 @@ class GeometryTest {
         Sighting check = sightings.get(4);
         var shot = check.pointings().get(0).shot().orElseThrow();
         assertThat(StationCheck.of(s.station(), shot, check.target(), yard.known(check.mark()).orElseThrow()).within()).isTrue();
-        var turned = new Pointing(shot.horizontalDirection().plus(Angle.ofArcSeconds(90)), shot.zenith(), shot.distance(), "").shot().orElseThrow();
+        var turned = new Pointing(shot.horizontalDirection().plus(Angle.ofArcSeconds(90)), shot.zenith(), shot.distance(), "").shot()
+                .orElseThrow();
         StationCheck drifted = StationCheck.of(s.station(), turned, check.target(), yard.known(check.mark()).orElseThrow());
         assertThat(drifted.within()).isFalse();
         assertThat(drifted.turned().arcSeconds()).isCloseTo(90, within(15.0));

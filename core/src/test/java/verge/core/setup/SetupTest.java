@@ -69,7 +69,8 @@ class SetupTest {
 
     @Test
     void oneMarkIsNoSetup() {
-        assertThat(solve(STATION, STATION, backsight(10, 0, 0))).isEqualTo(new StationFit.Unsolved(StationFit.Reason.MARKS_COINCIDE, List.of(new PointName("S"), new PointName("B"))));
+        assertThat(solve(STATION, STATION, backsight(10, 0, 0)))
+                .isEqualTo(new StationFit.Unsolved(StationFit.Reason.MARKS_COINCIDE, List.of(new PointName("S"), new PointName("B"))));
     }
 
     @Test
@@ -80,7 +81,10 @@ class SetupTest {
         assertThat(again.elevation().orElseThrow().metres()).isCloseTo(11.997, within(1e-5));
     }
 
-    /** The stated standard deviations against the spread of points from whole setups, each with an instrument and a prism that miss their marks. */
+    /**
+     * The stated standard deviations against the spread of points from whole setups, each with an instrument and a prism that miss their
+     * marks.
+     */
     @Test
     void sigmaIsWhatNoiseMakesOfAPoint() {
         Random random = new Random(11);
@@ -90,16 +94,20 @@ class SetupTest {
             StationSolution setup = (StationSolution) solve(STATION, BACKSIGHT, noisy(BACKSIGHT, axis, random));
             return setup.station().observe(noisy(point, axis, random), PRISM).position();
         }).toArray(Position[]::new);
-        Uncertainty stated = solve(Math.toDegrees(Math.atan2(61.045, 60.271)), 0, 0).station().observe(noisy(point, new double[3], new Random(1)), PRISM).sigma();
+        Uncertainty stated = solve(Math.toDegrees(Math.atan2(61.045, 60.271)), 0, 0).station()
+                .observe(noisy(point, new double[3], new Random(1)), PRISM).sigma();
         assertThat(spread(found, p -> p.plan().northing())).isCloseTo(stated.north().metres(), within(0.02 * stated.north().metres()));
         assertThat(spread(found, p -> p.plan().easting())).isCloseTo(stated.east().metres(), within(0.02 * stated.east().metres()));
         StationSolution setup = solve(Math.toDegrees(Math.atan2(61.045, 60.271)), 0, 0);
         ObservedPoint seen = setup.station().observe(noisy(point, new double[3], new Random(1)), PRISM);
         OrientedStation.AlongSight sight = setup.station().alongSight(seen.reduction());
         double azimuth = Math.atan2(-61, 40);
-        assertThat(spread(found, p -> p.plan().northing() * Math.cos(azimuth) + p.plan().easting() * Math.sin(azimuth))).isCloseTo(sight.along().metres(), within(0.02 * sight.along().metres()));
-        assertThat(spread(found, p -> p.plan().easting() * Math.cos(azimuth) - p.plan().northing() * Math.sin(azimuth))).isCloseTo(sight.across().metres(), within(0.02 * sight.across().metres()));
-        assertThat(spread(found, p -> p.elevation().orElseThrow().metres())).isCloseTo(stated.up().metres(), within(0.02 * stated.up().metres()));
+        assertThat(spread(found, p -> p.plan().northing() * Math.cos(azimuth) + p.plan().easting() * Math.sin(azimuth)))
+                .isCloseTo(sight.along().metres(), within(0.02 * sight.along().metres()));
+        assertThat(spread(found, p -> p.plan().easting() * Math.cos(azimuth) - p.plan().northing() * Math.sin(azimuth)))
+                .isCloseTo(sight.across().metres(), within(0.02 * sight.across().metres()));
+        assertThat(spread(found, p -> p.elevation().orElseThrow().metres()))
+                .isCloseTo(stated.up().metres(), within(0.02 * stated.up().metres()));
     }
 
     /** A reading with the maker's noise from an axis that misses its mark to a prism that misses its own, on a flat earth. */
@@ -126,7 +134,8 @@ class SetupTest {
     }
 
     private static StationFit.Outcome solve(Position station, Position backsight, TotalStationReading reading) {
-        Arrangement arrangement = Arrangement.knownPoint(new PointName("S"), new Length(1.546), Sighting.of(new PointName("B"), PRISM, Pointing.of(reading)));
+        Arrangement arrangement = Arrangement.knownPoint(new PointName("S"), new Length(1.546),
+                Sighting.of(new PointName("B"), PRISM, Pointing.of(reading)));
         return StationFit.solve(arrangement, new Conditions(AIR, PRECISION, InstrumentErrors.NONE, 0.13), new FlatSite(0.999872),
                 name -> Optional.of(KnownMark.exact(name.text().equals("S") ? station : backsight)));
     }

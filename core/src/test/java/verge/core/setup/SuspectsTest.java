@@ -27,7 +27,8 @@ class SuspectsTest {
     private static final int FEWEST_FOUND = 95;
 
     /** @param plant changes what was read or said, and gives what should be named */
-    private static void namedFirst(BiFunction<Yard, List<Sighting>, Suspect.Kind> plant, List<Integer> about, double amount, double tolerance) {
+    private static void namedFirst(BiFunction<Yard, List<Sighting>, Suspect.Kind> plant, List<Integer> about, double amount,
+            double tolerance) {
         int found = 0;
         for (int run = 0; run < RUNS; run++) {
             Yard yard = new Yard(7000 + run);
@@ -36,7 +37,8 @@ class SuspectsTest {
             Suspect.Kind kind = plant.apply(yard, sightings);
             List<Suspect> suspects = yard.suspects(yard.arrangement(sightings));
             Optional<Suspect> first = suspects.stream().findFirst();
-            boolean named = first.filter(s -> s.kind() == kind && List.copyOf(s.about()).containsAll(names) && s.about().size() == names.size()).isPresent();
+            boolean named = first.filter(s -> s.kind() == kind && List.copyOf(s.about()).containsAll(names) && s.about()
+                    .size() == names.size()).isPresent();
             boolean large = Double.isNaN(amount) || first.filter(s -> Math.abs(Math.abs(s.amount()) - amount) < tolerance).isPresent();
             found += named && large ? 1 : 0;
         }
@@ -92,14 +94,17 @@ class SuspectsTest {
     @Test
     void whatTheAirCanDoToAllDistances() {
         namedFirst((yard, s) -> {
-            yard.marks.replaceAll((name, p) -> new Position(new GridPoint(6_314_490 + 5 * (p.plan().northing() - 6_314_490), 649_010 + 5 * (p.plan().easting() - 649_010)), p.elevation()));
+            yard.marks.replaceAll((name, p) ->
+                    new Position(new GridPoint(6_314_490 + 5 * (p.plan().northing() - 6_314_490),
+                    649_010 + 5 * (p.plan().easting() - 649_010)), p.elevation()));
             s.replaceAll(one -> scaled(yard.sighting(one.mark(), yard.marks.get(one.mark()), Yard.PRISM), 1.000285));
             return Suspect.Kind.SCALE;
         }, List.of(), 285, 60);
     }
 
     private static Sighting scaled(Sighting one, double by) {
-        return one.with(one.pointings().stream().map(p -> new Pointing(p.horizontalDirection(), p.zenith(), p.distance().map(d -> d.times(by)), "")).toList());
+        return one.with(one.pointings().stream()
+                .map(p -> new Pointing(p.horizontalDirection(), p.zenith(), p.distance().map(d -> d.times(by)), "")).toList());
     }
 
     /** No air, grid, table or unit makes such figures: to name them would send somebody looking for what is not there. */
@@ -153,9 +158,12 @@ class SuspectsTest {
         Yard yard = new Yard(seed);
         Random chance = new Random(seed);
         for (int i = 0; i < 1000; i++) {
-            yard.marks.put(new PointName("O" + i), Position.of(6_314_490 + 600 * chance.nextDouble() - 300, 649_010 + 600 * chance.nextDouble() - 300, 20 * chance.nextDouble()));
+            yard.marks.put(new PointName("O" + i),
+                    Position.of(6_314_490 + 600 * chance.nextDouble() - 300, 649_010 + 600 * chance.nextDouble() - 300,
+                    20 * chance.nextDouble()));
         }
-        List<Sighting> sightings = new ArrayList<>(IntStream.range(0, 20).mapToObj(i -> yard.sighting(new PointName("O" + i), yard.marks.get(new PointName("O" + i)), Yard.PRISM)).toList());
+        List<Sighting> sightings = new ArrayList<>(IntStream.range(0, 20)
+                .mapToObj(i -> yard.sighting(new PointName("O" + i), yard.marks.get(new PointName("O" + i)), Yard.PRISM)).toList());
         Sighting meant = yard.sighting(new PointName("O500"), yard.marks.get(new PointName("O500")), Yard.PRISM);
         sightings.set(7, meant.with(new PointName("O7")));
         Suspect first = yard.suspects(yard.arrangement(sightings)).get(0);
@@ -181,7 +189,8 @@ class SuspectsTest {
     void faceTwoStoredAsFaceOne() {
         namedFirst((yard, s) -> {
             Pointing two = s.get(1).pointings().get(1);
-            s.set(1, s.get(1).with(List.of(new Pointing(two.horizontalDirection(), new Angle(2 * Math.PI - two.zenith().radians()), two.distance(), ""))));
+            s.set(1, s.get(1).with(List.of(new Pointing(two.horizontalDirection(), new Angle(2 * Math.PI - two.zenith().radians()),
+                    two.distance(), ""))));
             return Suspect.Kind.FACE;
         }, List.of(1), Double.NaN, 0);
     }

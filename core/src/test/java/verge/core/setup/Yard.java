@@ -32,12 +32,14 @@ final class Yard {
 
     Yard(long seed) {
         random = new Random(seed);
-        double[][] at = {{38.412, -21.377, 7.301}, {-31.205, -8.664, 4.714}, {-18.730, 47.918, 6.882}, {29.066, 52.381, 11.997}, {61.547, 14.902, 12.420},
+        double[][] at = {{38.412, -21.377, 7.301}, {-31.205, -8.664, 4.714}, {-18.730, 47.918, 6.882}, {29.066, 52.381, 11.997},
+                {61.547, 14.902, 12.420},
             {4.318, -52.745, 3.218}, {12.204, 33.118, 9.466}};
         for (int i = 0; i < at.length; i++) {
             marks.put(new PointName("T" + (i + 1)), Position.of(6_314_490 + at[i][0], 649_010 + at[i][1], at[i][2]));
         }
-        station = new double[] {6_314_490 + 40 * random.nextDouble() - 15, 649_010 + 50 * random.nextDouble() - 25, 5 + random.nextDouble()};
+        station = new double[] {6_314_490 + 40 * random.nextDouble() - 15, 649_010 + 50 * random.nextDouble() - 25,
+                5 + random.nextDouble()};
         turn = 2 * Math.PI * random.nextDouble();
     }
 
@@ -52,7 +54,8 @@ final class Yard {
         double n = (truly.plan().northing() + 0.002 * random.nextGaussian() - station[0]) / PLANE.gridPerGround();
         double e = (truly.plan().easting() + 0.002 * random.nextGaussian() - station[1]) / PLANE.gridPerGround();
         double d = Math.hypot(n, e);
-        double up = truly.elevation().orElseThrow().metres() + 1.6 + 0.001 * random.nextGaussian() - station[2] - 1.5 - 0.87 * d * d / (2 * 6_371_010.0);
+        double up = truly.elevation().orElseThrow().metres() + 1.6 + 0.001 * random.nextGaussian() - station[2] - 1.5 - 0.87 * d * d
+                / (2 * 6_371_010.0);
         List<Pointing> both = new ArrayList<>();
         for (int face = 0; face < 2; face++) {
             double hz = Math.atan2(e, n) - turn + 1.5 * SECOND * random.nextGaussian() + face * Math.PI;
@@ -60,7 +63,8 @@ final class Yard {
             double slope = Math.hypot(d, up);
             double ppm = FirstVelocity.ppm(ResectionTest.CONDITIONS.precision().distanceMeter(), ResectionTest.CONDITIONS.air());
             double raw = (slope + Math.hypot(0.001, 1.5e-6 * slope) * random.nextGaussian()) / (1 + ppm * 1e-6) - truePrism.metres();
-            both.add(new Pointing(new Angle(hz).wholeCircle(), new Angle(face == 0 ? z : 2 * Math.PI - z), Optional.of(new Length(raw)), ""));
+            both.add(new Pointing(new Angle(hz).wholeCircle(), new Angle(face == 0 ? z : 2 * Math.PI - z), Optional.of(new Length(raw)),
+                    ""));
         }
         return new Sighting(name, new Target(new Length(1.6), PRISM), Sighting.Use.ALL, Optional.empty(), both);
     }

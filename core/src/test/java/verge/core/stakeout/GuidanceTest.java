@@ -20,7 +20,8 @@ class GuidanceTest {
     @ParameterizedTest
     @CsvSource({"0, 3, 4", "90, 4, -3", "180, -3, -4", "270, -4, 3", "360, 3, 4"})
     void forwardAndRightAreTheFacersOwn(double facing, double forward, double right) {
-        Guidance g = Guidance.towards(DESIGN, Position.of(6_314_397, 648_996, 1.850), new Facing.Along(Angle.ofDegrees(facing)), Tolerance.USUAL);
+        Guidance g = Guidance.towards(DESIGN, Position.of(6_314_397, 648_996, 1.850), new Facing.Along(Angle.ofDegrees(facing)),
+                Tolerance.USUAL);
         assertThat(g.forward().metres()).isCloseTo(forward, within(1e-9));
         assertThat(g.right().metres()).isCloseTo(right, within(1e-9));
         assertThat(g.distance().metres()).isCloseTo(5, within(1e-9));
@@ -44,7 +45,8 @@ class GuidanceTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"0.010, 1.860, true, true", "0.026, 1.860, false, true", "0.010, 1.871, true, false", "0.010, 1.829, true, false", "0.5, 3, false, false"})
+    @CsvSource({"0.010, 1.860, true, true", "0.026, 1.860, false, true", "0.010, 1.871, true, false", "0.010, 1.829, true, false",
+            "0.5, 3, false, false"})
     void doneMeansEveryLimitInForce(double off, double height, boolean plan, boolean level) {
         Guidance g = at(off, 0, height);
         assertThat(g.planWithin()).isEqualTo(plan);

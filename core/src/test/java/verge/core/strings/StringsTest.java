@@ -33,7 +33,8 @@ class StringsTest {
     }
 
     private StringsTest join(String name, double north, double east, Bend bend, End end, boolean gap) {
-        Vertex vertex = new Vertex(id(name), Optional.of(new PointName(name)), Position.of(ORIGIN.northing() + north, ORIGIN.easting() + east, 5), bend, gap);
+        Vertex vertex = new Vertex(id(name), Optional.of(new PointName(name)),
+                Position.of(ORIGIN.northing() + north, ORIGIN.easting() + east, 5), bend, gap);
         steps.add(List.of(new Step.Joined(NAME, vertex, end)));
         return this;
     }
@@ -68,7 +69,8 @@ class StringsTest {
 
     @Test
     void itGoesOnFromEitherEndAndKeepsItsGapsWhenTurned() {
-        corner("c", 0, 0).corner("d", 1, 0).join("b", -1, 0, Bend.CORNER, End.FIRST, false).join("e", 5, 0, Bend.CORNER, End.LAST, true).join("a", -5, 0, Bend.CORNER, End.FIRST, true);
+        corner("c", 0, 0).corner("d", 1, 0).join("b", -1, 0, Bend.CORNER, End.FIRST, false).join("e", 5, 0, Bend.CORNER, End.LAST, true)
+                .join("a", -5, 0, Bend.CORNER, End.FIRST, true);
         assertThat(order()).isEqualTo("a|bcd|e");
         assertThat(shape().paths()).hasSize(1);   // a part of one vertex draws no line
         say(new Edit.Reversed());
@@ -81,11 +83,14 @@ class StringsTest {
     void editsThatNameWhatIsNotThereDoNothing() {
         corner("a", 0, 0).corner("b", 1, 0).corner("c", 2, 0).join("d", 3, 0, Bend.CORNER, End.LAST, true);
         steps.add(List.of(new Step.Left(Set.of(id("b"), id("d"), id("x")))));
-        say(new Edit.Bent(id("x"), Bend.FLOWING)).say(new Edit.Ordered(List.of(id("x"), id("c")))).say(new Edit.Curved(id("x"), Optional.of(CurveKind.ARC)));
+        say(new Edit.Bent(id("x"), Bend.FLOWING)).say(new Edit.Ordered(List.of(id("x"), id("c"))))
+                .say(new Edit.Curved(id("x"), Optional.of(CurveKind.ARC)));
         assertThat(order()).isEqualTo("ca");
-        steps.add(List.of(new Step.Inserted(new Vertex(id("i"), Optional.of(new PointName("i")), Position.ofPlan(1, 1), Bend.CORNER, false), Optional.of(id("x")))));
+        steps.add(List.of(new Step.Inserted(new Vertex(id("i"), Optional.of(new PointName("i")), Position.ofPlan(1, 1), Bend.CORNER, false),
+                Optional.of(id("x")))));
         assertThat(order()).isEqualTo("ca");
-        steps.add(List.of(new Step.Inserted(new Vertex(id("i"), Optional.of(new PointName("i")), Position.ofPlan(1, 1), Bend.CORNER, false), Optional.of(id("c")))));
+        steps.add(List.of(new Step.Inserted(new Vertex(id("i"), Optional.of(new PointName("i")), Position.ofPlan(1, 1), Bend.CORNER, false),
+                Optional.of(id("c")))));
         assertThat(order()).isEqualTo("cia");
     }
 
@@ -110,7 +115,8 @@ class StringsTest {
     @CsvSource({"1, ARC", "3, BEST_ARC", "8, BEST_ARC"})
     void flowingShotsBetweenCornersMakeTheArcTheyLieOn(int count, CurveKind curve) {
         corner("a", 0, 30).corner("b", 0, 20);
-        IntStream.rangeClosed(1, count).forEach(i -> flowing("f" + i, on(20, 90.0 * i / (count + 1))[0], on(20, 90.0 * i / (count + 1))[1]));
+        IntStream.rangeClosed(1, count)
+                .forEach(i -> flowing("f" + i, on(20, 90.0 * i / (count + 1))[0], on(20, 90.0 * i / (count + 1))[1]));
         corner("c", 20, 0).corner("d", 20, -10);
         assertThat(shape().paths().get(0).length()).isCloseTo(20 + 10 * Math.PI, within(1e-6));
         Run run = shape().runs().get(0);
@@ -123,7 +129,8 @@ class StringsTest {
     @Test
     void shotsOffTheArcByMoreThanAKerbIsLaidMakeASmoothCurveUntilAnArcIsChosen() {
         corner("a", 0, 20);
-        IntStream.rangeClosed(1, 4).forEach(i -> flowing("f" + i, on(20 + (i == 2 ? 0.2 : 0), 18 * i)[0], on(20 + (i == 2 ? 0.2 : 0), 18 * i)[1]));
+        IntStream.rangeClosed(1, 4).forEach(i ->
+                flowing("f" + i, on(20 + (i == 2 ? 0.2 : 0), 18 * i)[0], on(20 + (i == 2 ? 0.2 : 0), 18 * i)[1]));
         corner("c", 20, 0);
         assertThat(shape().runs().get(0).curve()).isEqualTo(CurveKind.SMOOTH);
         vertices(shape().paths().get(0)).containsAll(string().vertices().stream().map(Vertex::position).toList());
@@ -133,7 +140,8 @@ class StringsTest {
             assertThat(r.chosen()).isTrue();
             assertThat(r.largestResidual()).isBetween(0.05, 0.2);
         });
-        vertices(shape().paths().get(0)).contains(string().vertices().get(0).position(), string().vertices().get(5).position());   // corners stay where they were shot
+        // corners stay where they were shot
+        vertices(shape().paths().get(0)).contains(string().vertices().get(0).position(), string().vertices().get(5).position());
         say(new Edit.Curved(id("f1"), Optional.of(CurveKind.STRAIGHT)));
         assertThat(shape().runs().get(0).curve()).isEqualTo(CurveKind.STRAIGHT);
     }
@@ -145,7 +153,8 @@ class StringsTest {
     @Test
     void threeInOneLineBecomeAStraightPieceAndSaySo() {
         corner("a", 0, 0).flowing("f", 5, 0.0004).corner("b", 10, 0);
-        assertThat(shape().runs().get(0)).satisfies(r -> assertThat(r.straight()).isTrue(), r -> assertThat(r.curve()).isEqualTo(CurveKind.STRAIGHT));
+        assertThat(shape().runs().get(0))
+                .satisfies(r -> assertThat(r.straight()).isTrue(), r -> assertThat(r.curve()).isEqualTo(CurveKind.STRAIGHT));
         assertThat(shape().paths().get(0).bulge(0)).isZero();
     }
 
@@ -193,7 +202,10 @@ class StringsTest {
         corner("a", 0, 20).flowing("f", on(20, 50)[0], on(20, 50)[1]).corner("b", 20, 0);
         for (double tolerance : new double[] {0.1, 0.01, 0.001}) {
             Vertices chords = shape().chords(tolerance).get(0);
-            double worst = IntStream.range(1, chords.size()).mapToDouble(i -> 20 - chords.plan(i).plus((chords.north(i - 1) - chords.north(i)) / 2, (chords.east(i - 1) - chords.east(i)) / 2).distanceMetres(ORIGIN)).max().orElseThrow();
+            double worst = IntStream.range(1, chords.size())
+                    .mapToDouble(i -> 20 - chords.plan(i)
+                    .plus((chords.north(i - 1) - chords.north(i)) / 2, (chords.east(i - 1) - chords.east(i)) / 2).distanceMetres(ORIGIN))
+                    .max().orElseThrow();
             assertThat(worst).isBetween(tolerance / 4, tolerance);
         }
         assertThat(Arrays.asList(shape().chords(0.1).get(0).plan(0))).contains(string().vertices().get(0).position().plan());

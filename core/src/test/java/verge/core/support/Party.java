@@ -49,9 +49,13 @@ public final class Party {
 
     /** @param station where the instrument stands, with a height or without */
     public Party(Position station) {
-        add(new PointsImported(Origin.CONTROL, "c.csv", "00", List.of(new NamedPosition(new PointName("T1"), Code.NONE, station), new NamedPosition(new PointName("T2"), Code.NONE, Position.of(1100, 2000, 10)))));
-        setup = add(StationSetUp.onKnownPoint(new PointName("T1"), new PointName("T2"), new Length(1.5), POLE, reading(100, 0, 0), new Atmosphere(12, 1013, 60),
-                InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5)), 0.13, "TS 1", 1, "")).id();
+        add(new PointsImported(Origin.CONTROL, "c.csv", "00",
+                List.of(new NamedPosition(new PointName("T1"), Code.NONE, station),
+                new NamedPosition(new PointName("T2"), Code.NONE, Position.of(1100, 2000, 10)))));
+        setup = add(StationSetUp.onKnownPoint(new PointName("T1"), new PointName("T2"), new Length(1.5), POLE, reading(100, 0, 0),
+                new Atmosphere(12, 1013, 60),
+                InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5)), 0.13,
+                "TS 1", 1, "")).id();
     }
 
     public Journal journal() {
@@ -74,18 +78,21 @@ public final class Party {
 
     private static TotalStationReading reading(double north, double east, double up) {
         double slope = Math.sqrt(north * north + east * east + up * up);
-        return new TotalStationReading(new Angle(Math.atan2(east, north)).wholeCircle(), new Angle(Math.acos(up / slope)), new Length(slope), "");
+        return new TotalStationReading(new Angle(Math.atan2(east, north)).wholeCircle(), new Angle(Math.acos(up / slope)),
+                new Length(slope), "");
     }
 
     /** One sight for a point that several find. @param up of the target's foot @param distance whether one was read */
     public Entry sight(UUID point, Target target, boolean distance, double north, double east, double up) {
         TotalStationReading read = reading(north, east, up + target.height().metres() - POLE.height().metres());
-        return add(new SightTaken(setup, point, distance ? Pointing.of(read) : new Pointing(read.horizontalDirection(), read.zenith(), Optional.empty(), ""), target));
+        return add(new SightTaken(setup, point, distance ? Pointing.of(read)
+                : new Pointing(read.horizontalDirection(), read.zenith(), Optional.empty(), ""), target));
     }
 
     /** One shot. @param string that it goes on with or begins; null for a point of its own */
     public Entry shoot(String name, String code, UUID string, double north, double east, double up) {
-        List<Joining> joins = string == null ? List.of() : List.of(new Joining(string, new StringName(new Code(code), 1), End.LAST, Bend.CORNER, false));
+        List<Joining> joins = string == null ? List.of()
+                : List.of(new Joining(string, new StringName(new Code(code), 1), End.LAST, Bend.CORNER, false));
         return add(new ShotTaken(setup, new PointName(name), new Code(code), reading(north, east, up), POLE, Map.of(), Aside.NONE, joins));
     }
 

@@ -57,8 +57,10 @@ class SurfaceTest {
         corners[0] = 2;
         surface.triangles()[1] = 2;
         assertThat(surface.triangles()).containsExactly(0, 1, 2);
-        assertThatThrownBy(() -> new Surface("s", three, new int[] {0, 1, 3}, List.of(), List.of())).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new Surface("s", three, new int[] {0, 1}, List.of(), List.of())).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Surface("s", three, new int[] {0, 1, 3}, List.of(), List.of()))
+                .isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Surface("s", three, new int[] {0, 1}, List.of(), List.of()))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 
     @Test

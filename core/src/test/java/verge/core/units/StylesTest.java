@@ -20,8 +20,10 @@ class StylesTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '~', value = {
-        "12.541666666666666 | 16 | 12\u20326 1/2\u2033", "11.9999 | 16 | 12\u20320\u2033", "-0.0001 | 64 | 0\u20320\u2033", "-1.5 | 8 | \u22121\u20326\u2033",
-        "0.0013020833 | 64 | 0\u20320 1/64\u2033", "5.99869 | 64 | 5\u203211 63/64\u2033", "5.9999 | 64 | 6\u20320\u2033", "7.03 | 4 | 7\u20320 1/4\u2033",
+        "12.541666666666666 | 16 | 12\u20326 1/2\u2033", "11.9999 | 16 | 12\u20320\u2033", "-0.0001 | 64 | 0\u20320\u2033",
+                "-1.5 | 8 | \u22121\u20326\u2033",
+        "0.0013020833 | 64 | 0\u20320 1/64\u2033", "5.99869 | 64 | 5\u203211 63/64\u2033", "5.9999 | 64 | 6\u20320\u2033",
+        "7.03 | 4 | 7\u20320 1/4\u2033",
         "7.04 | 1 | 7\u20320\u2033"})
     void showsFeetAndInchesAndCarriesTheTwelfthInch(double feet, int parts, String shown) {
         assertThat(new LengthStyle(LengthUnit.INTERNATIONAL_FOOT, 3, parts).bare(new Length(feet * FOOT))).isEqualTo(shown);
@@ -37,8 +39,10 @@ class StylesTest {
                 assertThat(style.length(LengthText.parse(shown, LengthUnit.METRE))).isEqualTo(shown);
             }
         }
-        assertThat(new LengthStyle(LengthUnit.US_SURVEY_FOOT, 3, 2).length(Length.of(1.5, LengthUnit.US_SURVEY_FOOT))).isEqualTo("1\u20326\u2033 US");
-        assertThat(new LengthStyle(LengthUnit.US_SURVEY_FOOT, 3, 2).difference(Length.of(1.5, LengthUnit.US_SURVEY_FOOT))).isEqualTo("+1\u20326\u2033 US");
+        assertThat(new LengthStyle(LengthUnit.US_SURVEY_FOOT, 3, 2).length(Length.of(1.5, LengthUnit.US_SURVEY_FOOT)))
+                .isEqualTo("1\u20326\u2033 US");
+        assertThat(new LengthStyle(LengthUnit.US_SURVEY_FOOT, 3, 2).difference(Length.of(1.5, LengthUnit.US_SURVEY_FOOT)))
+                .isEqualTo("+1\u20326\u2033 US");
     }
 
     @ParameterizedTest
@@ -49,7 +53,8 @@ class StylesTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"DECIMAL_DEGREES, 5, 359.9999999, 0.00000°", "DECIMAL_DEGREES, 4, 12.58222, 12.5822°", "MIL, 2, 90, 1600.00 mil", "MIL, 1, 359.999999, 0.0 mil",
+    @CsvSource({"DECIMAL_DEGREES, 5, 359.9999999, 0.00000°", "DECIMAL_DEGREES, 4, 12.58222, 12.5822°", "MIL, 2, 90, 1600.00 mil",
+            "MIL, 1, 359.999999, 0.0 mil",
         "GON, 4, 45, 50.0000 gon", "DEGREES, 0, 45.5, 45°30′00″"})
     void directionsInEveryUnitWrapAtTheTurn(AngleUnit unit, int decimals, double degrees, String shown) {
         assertThat(new AngleStyle(unit, DirectionStyle.AZIMUTH, decimals).direction(Angle.ofDegrees(degrees))).isEqualTo(shown);
@@ -67,14 +72,16 @@ class StylesTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"PERCENT, 0.0512, +5.12 %", "PER_MILLE, -0.0512, −51.20 ‰", "RISE_TO_RUN, 0.05, +1 : 20.00", "RUN_TO_RISE, -0.5, −2.00 : 1", "RUN_TO_RISE, 0, level",
+    @CsvSource({"PERCENT, 0.0512, +5.12 %", "PER_MILLE, -0.0512, −51.20 ‰", "RISE_TO_RUN, 0.05, +1 : 20.00", "RUN_TO_RISE, -0.5, −2.00 : 1",
+            "RUN_TO_RISE, 0, level",
         "ANGLE, 1, 45°00′00″"})
     void tellsGrades(GradeStyle style, double riseOverRun, String shown) {
         assertThat(style.figure(riseOverRun, 2, new AngleStyle(AngleUnit.DEGREES, DirectionStyle.AZIMUTH, 0))).isEqualTo(shown);
     }
 
     @ParameterizedTest
-    @CsvSource({"THOUSANDS, 2350, 0, 2+350", "HUNDREDS, 2350, 2, 23+50.00", "PLAIN, 2350, 1, 2350.0", "THOUSANDS, 999.9999, 3, 1+000.000", "HUNDREDS, 99.996, 2, 1+00.00",
+    @CsvSource({"THOUSANDS, 2350, 0, 2+350", "HUNDREDS, 2350, 2, 23+50.00", "PLAIN, 2350, 1, 2350.0", "THOUSANDS, 999.9999, 3, 1+000.000",
+            "HUNDREDS, 99.996, 2, 1+00.00",
         "THOUSANDS, -12.5, 1, −0+012.5", "HUNDREDS, -0.001, 2, 0+00.00", "THOUSANDS, 0, 0, 0+000"})
     void writesStationsAlongALine(StationingStyle style, double amount, int decimals, String shown) {
         assertThat(style.show(amount, decimals)).isEqualTo(shown);
@@ -90,10 +97,12 @@ class StylesTest {
 
     /** Exact definitions: NIST SP 811 and the acre of 43 560 square feet. */
     @ParameterizedTest
-    @CsvSource({"METRE, HECTARE, 10000", "INTERNATIONAL_FOOT, ACRE, 4046.8564224", "US_SURVEY_FOOT, ACRE, 4046.872609874252", "METRE, ACRE, 4046.8564224",
+    @CsvSource({"METRE, HECTARE, 10000", "INTERNATIONAL_FOOT, ACRE, 4046.8564224", "US_SURVEY_FOOT, ACRE, 4046.872609874252",
+            "METRE, ACRE, 4046.8564224",
         "US_SURVEY_FOOT, SQUARE, 0.09290341161327482"})
     void areas(LengthUnit unit, Sizes.Area area, double squareMetres) {
-        assertThat(new Sizes(area, 3, Sizes.Volume.CUBIC, 1).squareMetresPerUnit(unit)).isCloseTo(squareMetres, within(1e-11 * squareMetres));
+        assertThat(new Sizes(area, 3, Sizes.Volume.CUBIC, 1).squareMetresPerUnit(unit))
+                .isCloseTo(squareMetres, within(1e-11 * squareMetres));
     }
 
     @ParameterizedTest
@@ -128,7 +137,9 @@ class StylesTest {
     @ParameterizedTest
     @ValueSource(strings = {"56 57 E", "-33 S", "91", "north", "N", "56 60 00"})
     void refusesWhatIsNoLatitude(String typed) {
-        assertThatThrownBy(() -> LatLonText.latitude(typed)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(typed.matches("\\d+(\\.\\d+)?") ? Problem.OUT_OF_RANGE : Problem.NOT_AN_ANGLE));
+        assertThatThrownBy(() -> LatLonText.latitude(typed))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem())
+                .isEqualTo(typed.matches("\\d+(\\.\\d+)?") ? Problem.OUT_OF_RANGE : Problem.NOT_AN_ANGLE));
     }
 
     @Test

@@ -20,11 +20,13 @@ class TextTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '~', value = {
-        "1.600 | METRE | 1.6", "1,6 | METRE | 1.6", "+1.6 m | US_SURVEY_FOOT | 1.6", "-12 mm | METRE | -0.012", "\u221212.0mm | METRE | -0.012",
+        "1.600 | METRE | 1.6", "1,6 | METRE | 1.6", "+1.6 m | US_SURVEY_FOOT | 1.6", "-12 mm | METRE | -0.012",
+                "\u221212.0mm | METRE | -0.012",
         "35 cm | METRE | 0.35", "12.5 ft | METRE | 3.81", ".5 | METRE | 0.5", "5. | METRE | 5", "  7  | METRE | 7",
         "12'6 1/2\" | METRE | 3.8227", "12'6\" | INTERNATIONAL_FOOT | 3.81", "6 1/2\" | METRE | 0.1651", "-1'6\" | METRE | -0.4572",
         "12\u203206\u2033 | METRE | 3.81", "1' | METRE | 0.3048", "3/4\" | METRE | 0.01905", "100 in | METRE | 2.54",
-        "12' 6-1/2\" | METRE | 3.8227", "12ft 6in | METRE | 3.81", "12 ft 6 1/2 in | METRE | 3.8227", "12.5' | METRE | 3.81", "-12'-6\" | METRE | -3.81", "12 feet | METRE | 3.6576",
+        "12' 6-1/2\" | METRE | 3.8227", "12ft 6in | METRE | 3.81", "12 ft 6 1/2 in | METRE | 3.8227", "12.5' | METRE | 3.81",
+        "-12'-6\" | METRE | -3.81", "12 feet | METRE | 3.6576",
         "7 inches | METRE | 0.1778", "12'6'' | METRE | 3.81", "1-1/2 in | METRE | 0.0381"})
     void readsLengthsAsSurveyorsTypeThem(String typed, LengthUnit unit, double metres) {
         assertThat(LengthText.parse(typed, unit).metres()).isCloseTo(metres, within(1e-12));
@@ -39,7 +41,8 @@ class TextTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", " ", "abc", "1.2.3", "1,234.5", "1e5", "NaN", "Infinity", "12 furlongs", "'", "\"", "1/0\"", "12.5'6\"", "12'13\"", "1e3 m", "12ft6m", "--5", "1 2", "0x10"})
+    @ValueSource(strings = {"", " ", "abc", "1.2.3", "1,234.5", "1e5", "NaN", "Infinity", "12 furlongs", "'", "\"", "1/0\"", "12.5'6\"",
+            "12'13\"", "1e3 m", "12ft6m", "--5", "1 2", "0x10"})
     void whatIsNoLengthIsRefusedWithWhatWasTyped(String typed) {
         assertThatThrownBy(() -> LengthText.parse(typed, LengthUnit.METRE)).isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.arguments()).containsExactly(typed));
@@ -47,21 +50,27 @@ class TextTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '~', value = {
-        "45 30 15 | DEGREES | 45.504166666666667", "45\u00b030'15\" | DEGREES | 45.504166666666667", "45\u00b030\u203215.5\u2033 | DEGREES | 45.50430555555556",
+        "45 30 15 | DEGREES | 45.504166666666667", "45\u00b030'15\" | DEGREES | 45.504166666666667",
+                "45\u00b030\u203215.5\u2033 | DEGREES | 45.50430555555556",
         "45-30-15 | DEGREES | 45.504166666666667", "45 30 | DEGREES | 45.5", "-0 30 00 | DEGREES | -0.5", "45.5042 | DEGREES | 45.5042",
         "50 | GON | 45", "50,5 g | DEGREES | 45.45", "100 gon | DEGREES | 90", "45\u00b0 | GON | 45",
-        "N 45 30 15 E | DEGREES | 45.504166666666667", "S 10 00 00 E | DEGREES | 170", "s 10 w | DEGREES | 190", "N 45.5 W | DEGREES | 314.5",
+        "N 45 30 15 E | DEGREES | 45.504166666666667", "S 10 00 00 E | DEGREES | 170", "s 10 w | DEGREES | 190",
+        "N 45.5 W | DEGREES | 314.5",
         "N 0 00 00 W | DEGREES | 0", "S 90 E | DEGREES | 90",
-        "S 100 gon W | DEGREES | 270", "N 1600 mil E | DEGREES | 90", "45d30m15s | DEGREES | 45.504166666666667", "45\u00b030'15'' | DEGREES | 45.504166666666667", "45D30'15\" | GON | 45.504166666666667",
-        "45 30.25 | DEGREES | 45.504166666666667", "45.3015 dms | DEGREES | 45.504166666666667", "-45.30155 packed | GON | -45.50430555555556", "45.3015 | DEGREES | 45.3015", "N45d30m15sE | DEGREES | 45.504166666666667"})
+        "S 100 gon W | DEGREES | 270", "N 1600 mil E | DEGREES | 90", "45d30m15s | DEGREES | 45.504166666666667",
+        "45\u00b030'15'' | DEGREES | 45.504166666666667", "45D30'15\" | GON | 45.504166666666667",
+        "45 30.25 | DEGREES | 45.504166666666667", "45.3015 dms | DEGREES | 45.504166666666667",
+        "-45.30155 packed | GON | -45.50430555555556", "45.3015 | DEGREES | 45.3015", "N45d30m15sE | DEGREES | 45.504166666666667"})
     void readsAnglesAndBearings(String typed, AngleUnit unit, double degrees) {
         assertThat(AngleText.parse(typed, unit).degrees()).isCloseTo(degrees, within(1e-11));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "45 60 00", "45 00 60", "N 91 E", "N -5 E", "E 45 N", "north", "45 30 15 10", "N 45", "45.6015 dms", "45.3 dms", "45 30.5 15", "N 90 00 01 E", "N 100.0001 gon E", "45x30"})
+    @ValueSource(strings = {"", "45 60 00", "45 00 60", "N 91 E", "N -5 E", "E 45 N", "north", "45 30 15 10", "N 45", "45.6015 dms",
+            "45.3 dms", "45 30.5 15", "N 90 00 01 E", "N 100.0001 gon E", "45x30"})
     void whatIsNoAngleIsRefused(String typed) {
-        assertThatThrownBy(() -> AngleText.parse(typed, AngleUnit.DEGREES)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_AN_ANGLE));
+        assertThatThrownBy(() -> AngleText.parse(typed, AngleUnit.DEGREES))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.NOT_AN_ANGLE));
     }
 
     @ParameterizedTest
@@ -72,7 +81,8 @@ class TextTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"0, N 0°00′00″ E", "90, N 90°00′00″ E", "180, S 0°00′00″ E", "180.5, S 0°30′00″ W", "270, N 90°00′00″ W", "359.5, N 0°30′00″ W",
+    @CsvSource({"0, N 0°00′00″ E", "90, N 90°00′00″ E", "180, S 0°00′00″ E", "180.5, S 0°30′00″ W", "270, N 90°00′00″ W",
+            "359.5, N 0°30′00″ W",
         "135.25, S 44°45′00″ E"})
     void tellsQuadrantBearingsOnTheRightSide(double degrees, String shown) {
         assertThat(AngleText.quadrant(Angle.ofDegrees(degrees), AngleUnit.DEGREES, 0)).isEqualTo(shown);
@@ -131,20 +141,23 @@ class TextTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"12.40+3.15 | 15.55", "12,40 + 3,15 | 15.55", "2*1.5 m - 500 mm | 2.5", "100/3 | 33.333333333333336", "10 - 2 - 3 | 5", "1 ft + 1 m | 1.3048", "12' 6-1/2\" | 3.8227", "2 * 12' 6-1/2\" + 1 | 8.6454",
+    @CsvSource(delimiter = '|', value = {"12.40+3.15 | 15.55", "12,40 + 3,15 | 15.55", "2*1.5 m - 500 mm | 2.5",
+            "100/3 | 33.333333333333336", "10 - 2 - 3 | 5", "1 ft + 1 m | 1.3048", "12' 6-1/2\" | 3.8227", "2 * 12' 6-1/2\" + 1 | 8.6454",
         "-3 + 5 | 2", "1.5 \u2212 2 | -0.5", "3 \u00d7 2 | 6", "6 1/2\" | 0.1651"})
     void sumsAreReckonedAsTheyAreTyped(String typed, double metres) {
         assertThat(Sums.length(typed.replace("\\u2212", "\u2212"), LengthUnit.METRE).metres()).isCloseTo(metres, within(1e-12));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"90 - 12 30 | 77.5", "45-30-15 | 45.504166666666667", "N 45 E + 180 | 225", "2 * 30 15 | 60.5", "359 59 59 + 0 00 02 | 360.000277777777778"})
+    @CsvSource(delimiter = '|', value = {"90 - 12 30 | 77.5", "45-30-15 | 45.504166666666667", "N 45 E + 180 | 225", "2 * 30 15 | 60.5",
+            "359 59 59 + 0 00 02 | 360.000277777777778"})
     void sumsOfAnglesToo(String typed, double degrees) {
         assertThat(Sums.angle(typed, AngleUnit.DEGREES).degrees()).isCloseTo(degrees, within(1e-9));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"+", "1+", "+ +", "1++2", "a+1", "1/0", "1*", "2*3*", "1+2+3+4+5+6+7+8+9+1+2+3+4+5+6+7+8+9+1+2+3+4+5+6+7+8+9+1+2+3+4+5+6+7+8+9+1+2+3+4+5+6", "x+x+x+x+x+x+x+x+x+x+x+x+x+x+x+x+x+x"})
+    @ValueSource(strings = {"+", "1+", "+ +", "1++2", "a+1", "1/0", "1*", "2*3*",
+            "1+2+3+4+5+6+7+8+9+1+2+3+4+5+6+7+8+9+1+2+3+4+5+6+7+8+9+1+2+3+4+5+6+7+8+9+1+2+3+4+5+6", "x+x+x+x+x+x+x+x+x+x+x+x+x+x+x+x+x+x"})
     void whatIsNoSumIsRefusedAsItStands(String typed) {
         assertThatThrownBy(() -> Sums.length(typed, LengthUnit.METRE)).isInstanceOf(SurveyException.class);
     }

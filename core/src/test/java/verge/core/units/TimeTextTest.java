@@ -56,6 +56,7 @@ class TimeTextTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "11", "11:2", "25:00", "11.20", "-1:00", "11:20 pm"})
     void noMoments(String typed) {
-        assertThatThrownBy(() -> CLOCK.at(LocalDate.of(2026, 6, 1), typed)).isInstanceOf(SurveyException.class).hasMessageContaining("NOT_A_TIME");
+        assertThatThrownBy(() -> CLOCK.at(LocalDate.of(2026, 6, 1), typed)).isInstanceOf(SurveyException.class)
+                .hasMessageContaining("NOT_A_TIME");
     }
 }

@@ -14,7 +14,8 @@ import verge.formats.reading.Watch;
 import verge.formats.text.BoundedLines;
 
 /**
- * Antenna files in the open format ANTEX 1.4: of each receiver antenna its name with the dome, and where the signals of each frequency arrive. Satellites' antennas and how the centre
+ * Antenna files in the open format ANTEX 1.4: of each receiver antenna its name with the dome, and where the signals of each frequency
+ * arrive. Satellites' antennas and how the centre
  * wanders with direction are passed over.
  */
 public final class AntennaFile {
@@ -63,7 +64,8 @@ public final class AntennaFile {
                 case "TYPE / SERIAL NO" -> {
                     require(within, lines, line);
                     // A satellite's antenna has the satellite where a receiver's has its serial number.
-                    name = line.substring(NAME_WIDTH, 2 * NAME_WIDTH).strip().matches("[GRECJSI]\\d{2}") ? "" : line.substring(0, NAME_WIDTH).stripTrailing();
+                    name = line.substring(NAME_WIDTH, 2 * NAME_WIDTH).strip()
+                            .matches("[GRECJSI]\\d{2}") ? "" : line.substring(0, NAME_WIDTH).stripTrailing();
                 }
                 case "START OF FREQUENCY" -> frequency = line.substring(0, LABEL_COLUMN).strip();
                 case "START OF FREQ RMS" -> spread = true;

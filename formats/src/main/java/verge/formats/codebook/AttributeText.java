@@ -33,13 +33,15 @@ final class AttributeText {
         if (colon < 0) {
             return Optional.of(Attribute.text(name));
         }
-        List<String> parts = Arrays.stream(written.substring(colon + 1).split(",")).map(String::strip).filter(p -> !p.isEmpty()).collect(Collectors.toCollection(ArrayList::new));
+        List<String> parts = Arrays.stream(written.substring(colon + 1).split(",")).map(String::strip).filter(p -> !p.isEmpty())
+                .collect(Collectors.toCollection(ArrayList::new));
         boolean required = parts.remove(REQUIRED);
         boolean repeats = parts.remove(REPEATS);
         if (parts.size() > 1) {
             return Optional.empty();
         }
-        return answer(name, parts.isEmpty() ? "text" : parts.get(0)).map(a -> new Attribute(a.name(), a.type(), a.unit(), a.range(), a.choices(), required, repeats));
+        return answer(name, parts.isEmpty() ? "text" : parts.get(0))
+                .map(a -> new Attribute(a.name(), a.type(), a.unit(), a.range(), a.choices(), required, repeats));
     }
 
     private static Optional<Attribute> answer(String name, String written) {
@@ -62,7 +64,8 @@ final class AttributeText {
 
     private static Optional<Attribute> choice(String name, String rest) {
         List<String> choices = Arrays.stream(rest.split("/")).map(String::strip).filter(c -> !c.isEmpty()).distinct().toList();
-        return choices.size() < 2 ? Optional.empty() : Optional.of(new Attribute(name, Attribute.Type.CHOICE, "", Optional.empty(), choices, false, false));
+        return choices.size() < 2 ? Optional.empty()
+                : Optional.of(new Attribute(name, Attribute.Type.CHOICE, "", Optional.empty(), choices, false, false));
     }
 
     /** A unit, if one is written, and a range, if one is. */
@@ -93,7 +96,8 @@ final class AttributeText {
             case DATE -> "date";
             case PHOTO -> "photo";
             case CHOICE -> "choice " + String.join(" / ", a.choices());
-            case NUMBER -> ("number " + a.unit()).strip() + a.range().map(r -> " " + plain(r.least()) + " " + TO + " " + plain(r.most())).orElse("");
+            case NUMBER -> ("number " + a.unit()).strip() + a.range().map(r -> " " + plain(r.least()) + " " + TO + " " + plain(r.most()))
+                    .orElse("");
         };
         String more = (a.required() ? ", " + REQUIRED : "") + (a.repeats() ? ", " + REPEATS : "");
         return answer.equals("text") && more.isEmpty() ? a.name() : a.name() + ": " + answer + more;

@@ -69,7 +69,8 @@ public final class CodebookReader {
     }
 
     /** What can be wrong. */
-    public enum Kind { COLUMN_MISSING, CODE_MISSING, CODE_UNFIT, CODE_TWICE, KIND_UNKNOWN, MARKER_UNKNOWN, LINE_UNKNOWN, SURFACE_UNKNOWN, YES_OR_NO, ATTRIBUTE_UNFIT, WITH_UNKNOWN, NO_CODES, TOO_MANY }
+    public enum Kind { COLUMN_MISSING, CODE_MISSING, CODE_UNFIT, CODE_TWICE, KIND_UNKNOWN, MARKER_UNKNOWN, LINE_UNKNOWN, SURFACE_UNKNOWN,
+            YES_OR_NO, ATTRIBUTE_UNFIT, WITH_UNKNOWN, NO_CODES, TOO_MANY }
 
     /**
      * @param book empty of codes if there are faults
@@ -77,7 +78,8 @@ public final class CodebookReader {
      * @param head first rows of a table, heading included
      * @param kindWords words for kinds that are not ours, in the order of the table, whether somebody has said their meaning or not
      */
-    public record Result(Codebook book, List<Fault> faults, Optional<CodebookLayout> layout, List<List<String>> head, List<String> kindWords) {
+    public record Result(Codebook book, List<Fault> faults, Optional<CodebookLayout> layout, List<List<String>> head,
+            List<String> kindWords) {
     }
 
     /** A table as its heading suggests. @throws SurveyException FILE_DAMAGED if it is neither */
@@ -98,7 +100,8 @@ public final class CodebookReader {
         if (reader.rows.isEmpty() && reader.faults.isEmpty()) {
             reader.fault(Kind.NO_CODES, "line 1", "");
         }
-        return new Result(new Codebook(reader.title, reader.faults.isEmpty() ? reader.rows : List.of()), List.copyOf(reader.faults), reader.layout, List.copyOf(reader.head), List.copyOf(reader.kindWords));
+        return new Result(new Codebook(reader.title, reader.faults.isEmpty() ? reader.rows : List.of()), List.copyOf(reader.faults),
+                reader.layout, List.copyOf(reader.head), List.copyOf(reader.kindWords));
     }
 
     private void readTable(Path file, Watch watch) throws IOException {
@@ -223,16 +226,20 @@ public final class CodebookReader {
         }
         int before = faults.size();
         Optional<Code> code = code(entry.getOrDefault(CODE, ""), where);
-        Codebook.Marker marker = choice(Codebook.Marker.class, entry.getOrDefault("marker", ""), Codebook.Marker.DOT, Kind.MARKER_UNKNOWN, where);
+        Codebook.Marker marker = choice(Codebook.Marker.class, entry.getOrDefault("marker", ""), Codebook.Marker.DOT, Kind.MARKER_UNKNOWN,
+                where);
         Codebook.Line line = choice(Codebook.Line.class, entry.getOrDefault("line", ""), Codebook.Line.SOLID, Kind.LINE_UNKNOWN, where);
         Codebook.Kind usual = joins(entry.getOrDefault("joins", ""), where) ? Codebook.Kind.STRING : Codebook.Kind.POINT;
         Codebook.Kind kind = choice(Codebook.Kind.class, entry.getOrDefault("kind", ""), usual, Kind.KIND_UNKNOWN, where);
-        Codebook.Surface surface = choice(Codebook.Surface.class, entry.getOrDefault("surface", ""), Codebook.Surface.NONE, Kind.SURFACE_UNKNOWN, where);
+        Codebook.Surface surface = choice(Codebook.Surface.class, entry.getOrDefault("surface", ""), Codebook.Surface.NONE,
+                Kind.SURFACE_UNKNOWN, where);
         List<Attribute> attributes = parted(entry, "attributes").flatMap(a -> attribute(a, where).stream()).toList();
         List<Code> company = parted(entry, "with").flatMap(c -> company(c, where).stream()).toList();
         if (faults.size() == before && code.isPresent()) {
-            rows.add(new Codebook.Row(code.get(), shortened(entry.getOrDefault("meaning", "")), kind, surface, new Codebook.Drawn(marker, line, shortened(entry.getOrDefault("layer", ""))),
-                    shortened(entry.getOrDefault("group", "")), company, attributes, parted(entry, "expected").map(CodebookReader::shortened).distinct().toList()));
+            rows.add(new Codebook.Row(code.get(), shortened(entry.getOrDefault("meaning", "")), kind, surface,
+                    new Codebook.Drawn(marker, line, shortened(entry.getOrDefault("layer", ""))),
+                    shortened(entry.getOrDefault("group", "")), company, attributes,
+                    parted(entry, "expected").map(CodebookReader::shortened).distinct().toList()));
         }
     }
 
@@ -264,7 +271,8 @@ public final class CodebookReader {
 
     /** Whoever comes with a code must be in the book, or nothing would ever be looked for. */
     private void checkCompany() {
-        rows.forEach(row -> row.comesWith().stream().filter(code -> !seen.contains(code)).forEach(code -> fault(Kind.WITH_UNKNOWN, row.code().text(), code.text())));
+        rows.forEach(row -> row.comesWith().stream().filter(code -> !seen.contains(code))
+                .forEach(code -> fault(Kind.WITH_UNKNOWN, row.code().text(), code.text())));
     }
 
     private Optional<Code> code(String written, String where) {

@@ -74,8 +74,11 @@ public final class CodebookWriter {
         try (CSVPrinter out = new CSVPrinter(text, CSVFormat.DEFAULT)) {
             out.printRecord(CodebookLayout.PARTS.stream().filter(part -> !part.equals("joins")));
             for (Codebook.Row row : book.rows()) {
-                out.printRecord(row.code().text(), row.meaning(), word(row.kind()), word(row.surface()), word(row.drawn().marker()), word(row.drawn().line()), row.drawn().layer(), row.group(),
-                        row.comesWith().stream().map(Code::text).collect(Collectors.joining(PARTED)), row.attributes().stream().map(AttributeText::write).collect(Collectors.joining(PARTED)), String.join(PARTED, row.expectedIn()));
+                out.printRecord(row.code().text(), row.meaning(), word(row.kind()), word(row.surface()), word(row.drawn().marker()),
+                        word(row.drawn().line()), row.drawn().layer(), row.group(),
+                        row.comesWith().stream().map(Code::text).collect(Collectors.joining(PARTED)),
+                        row.attributes().stream().map(AttributeText::write).collect(Collectors.joining(PARTED)),
+                        String.join(PARTED, row.expectedIn()));
             }
         } catch (IOException impossible) {
             throw new IllegalStateException(impossible);   // a string is always there to be written to

@@ -5,7 +5,10 @@ public final class PlainCells {
     private PlainCells() {
     }
 
-    /** A text that no spreadsheet takes for a formula: what begins like one gets an apostrophe in front, as spreadsheets themselves write it. */
+    /**
+     * A text that no spreadsheet takes for a formula: what begins like one gets an apostrophe in front, as spreadsheets themselves write
+     * it.
+     */
     public static String text(String typed) {
         return !typed.isEmpty() && "=+-@\t\r".indexOf(typed.charAt(0)) >= 0 ? "'" + typed : typed;
     }

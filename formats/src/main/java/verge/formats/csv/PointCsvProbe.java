@@ -27,7 +27,10 @@ public final class PointCsvProbe {
     private static final List<Column> USUAL_ORDER =
             List.of(Column.NAME, Column.NORTHING, Column.EASTING, Column.ELEVATION, Column.CODE);
     /** A word for the unit in a remark: 'unit: ftUS', 'coordinates in US survey feet', 'units = m'. */
-    private static final Pattern UNIT_IN_REMARK = Pattern.compile("(?:units?|einheit(?:en)?|unit\u00e9s?|unidad(?:es)?|eenheid|enhet|enhed|coordinates in|lengths in)\\s*[:=]?\\s*([\\p{L} '()-]{1,30})",
+    private static final Pattern UNIT_IN_REMARK =
+            Pattern.compile(
+            "(?:units?|einheit(?:en)?|unit\u00e9s?|unidad(?:es)?|eenheid|enhet|enhed|coordinates in|lengths in)\\s*[:=]?\\s*([\\p{L} "
+            + "'()-]{1,30})",
             Pattern.CASE_INSENSITIVE);
     /** Both feet differ by two millionths: from here on that is a millimetre or more. */
     private static final double FEET_THAT_MATTER = 1500;
@@ -54,8 +57,10 @@ public final class PointCsvProbe {
      * @param southwards empty where only the job can tell
      * @param noughts whether a remark says that a height of 0 is one
      */
-    public record Said(Optional<FileUnit> unit, boolean footSaid, boolean footMatters, boolean order, boolean degrees, boolean ellipsoidal, Optional<Boolean> southwards, Optional<Boolean> westwards, boolean noughts) {
-        public static final Said NOTHING = new Said(Optional.empty(), false, false, false, false, false, Optional.empty(), Optional.empty(), false);
+    public record Said(Optional<FileUnit> unit, boolean footSaid, boolean footMatters, boolean order, boolean degrees, boolean ellipsoidal,
+            Optional<Boolean> southwards, Optional<Boolean> westwards, boolean noughts) {
+        public static final Said NOTHING = new Said(Optional.empty(), false, false, false, false, false, Optional.empty(), Optional.empty(),
+                false);
     }
 
     private record Head(List<String> lines, List<String> remarks, Optional<Character> separator) {
@@ -64,7 +69,8 @@ public final class PointCsvProbe {
     /** Proposes separator, decimal mark, heading and columns; the unit, where the file does not say it, is the caller's. */
     public static Proposal propose(Path file, TextEncoding encoding, LengthUnit unit) throws IOException {
         Head head = head(file, encoding);
-        char separator = head.separator().orElseGet(() -> SEPARATORS.stream().max(Comparator.comparingInt((Character c) -> agreement(head.lines(), c))
+        char separator = head.separator()
+                .orElseGet(() -> SEPARATORS.stream().max(Comparator.comparingInt((Character c) -> agreement(head.lines(), c))
                 .thenComparing(Comparator.comparingInt(SEPARATORS::indexOf).reversed())).orElseThrow());
         return propose(head, separator, unit);
     }
@@ -76,10 +82,12 @@ public final class PointCsvProbe {
 
     private static Proposal propose(Head head, char separator, LengthUnit unit) {
         List<List<String>> rows = split(head.lines().stream().filter(l -> !TableRows.isRemark(l, separator)).toList(), separator);
-        boolean header = !rows.isEmpty() && rows.get(0).stream().noneMatch(PointCsvProbe::looksNumeric) && rows.get(0).stream().anyMatch(c -> !c.isEmpty());
+        boolean header = !rows.isEmpty() && rows.get(0).stream().noneMatch(PointCsvProbe::looksNumeric) && rows.get(0).stream()
+                .anyMatch(c -> !c.isEmpty());
         int columnCount = rows.stream().mapToInt(List::size).max().orElse(0);
         // A remark may be the heading: '# Name, Northing, Easting, Elevation'
-        List<String> over = header ? rows.get(0) : head.remarks().stream().map(r -> new CsvLine(separator).cells(r).orElse(List.of())).filter(PointCsvProbe::isHeading).findFirst().orElse(List.of());
+        List<String> over = header ? rows.get(0) : head.remarks().stream().map(r -> new CsvLine(separator).cells(r).orElse(List.of()))
+                .filter(PointCsvProbe::isHeading).findFirst().orElse(List.of());
         List<Headings.Heading> headings = over.stream().map(Headings::of).toList();
         Map<Column, Integer> columns = headings.isEmpty() ? usual(columnCount) : byHeading(headings);
         boolean commas = separator != ',' && rows.stream().skip(header ? 1 : 0).flatMap(List::stream)
@@ -93,20 +101,28 @@ public final class PointCsvProbe {
     }
 
     private static Said said(List<Headings.Heading> headings, PointCsvLayout layout, List<List<String>> rows, List<String> remarks) {
-        List<Headings.Heading> plan = Stream.of(Column.NORTHING, Column.EASTING).flatMap(c -> layout.index(c).stream()).filter(i -> i < headings.size()).map(headings::get).toList();
+        List<Headings.Heading> plan = Stream.of(Column.NORTHING, Column.EASTING).flatMap(c -> layout.index(c).stream())
+                .filter(i -> i < headings.size()).map(headings::get).toList();
         Optional<Headings.Unit> unit = plan.stream().flatMap(h -> h.unit().stream()).findFirst()
-                .or(() -> layout.header() && rows.size() > 1 && Headings.areUnits(rows.get(1)) ? layout.index(Column.NORTHING).filter(i -> i < rows.get(1).size()).flatMap(i -> Headings.unit(rows.get(1).get(i))) : Optional.empty())
-                .or(() -> remarks.stream().flatMap(r -> UNIT_IN_REMARK.matcher(r).results()).flatMap(m -> Headings.unit(m.group(1).replaceAll("\\b(are|is|in)\\b", "").strip()).stream()).findFirst());
+                .or(() -> layout.header() && rows.size() > 1 && Headings.areUnits(rows.get(1)) ? layout.index(Column.NORTHING)
+                .filter(i -> i < rows.get(1).size()).flatMap(i -> Headings.unit(rows.get(1).get(i))) : Optional.empty())
+                .or(() -> remarks.stream().flatMap(r -> UNIT_IN_REMARK.matcher(r).results())
+                .flatMap(m -> Headings.unit(m.group(1).replaceAll("\\b(are|is|in)\\b", "").strip()).stream()).findFirst());
         boolean order = plan.size() == 2 && plan.stream().allMatch(h -> h.axis() == 0);
         boolean foot = unit.filter(Headings.Unit.SomeFoot.class::isInstance).isPresent();
-        return new Said(unit.filter(Headings.Unit.Said.class::isInstance).map(u -> ((Headings.Unit.Said) u).unit()), foot, foot && largest(layout, rows) > FEET_THAT_MATTER, order,
+        return new Said(unit.filter(Headings.Unit.Said.class::isInstance).map(u -> ((Headings.Unit.Said) u).unit()), foot,
+                foot && largest(layout, rows) > FEET_THAT_MATTER, order,
                 unit.filter(Headings.Unit.Degrees.class::isInstance).isPresent(),
-                layout.index(Column.ELEVATION).filter(i -> i < headings.size()).flatMap(i -> headings.get(i).height()).filter(h -> h == Headings.Height.ELLIPSOIDAL).isPresent(), order ? Optional.of(plan.get(0).south()).filter(s -> s) : Optional.empty(),
-                order ? Optional.of(plan.get(1).west()).filter(w -> w) : Optional.empty(), remarks.stream().anyMatch(r -> r.equalsIgnoreCase(PointCsvWriter.NOUGHTS)));
+                layout.index(Column.ELEVATION).filter(i -> i < headings.size()).flatMap(i -> headings.get(i).height())
+                .filter(h -> h == Headings.Height.ELLIPSOIDAL).isPresent(),
+                order ? Optional.of(plan.get(0).south()).filter(s -> s) : Optional.empty(),
+                order ? Optional.of(plan.get(1).west()).filter(w -> w) : Optional.empty(),
+                remarks.stream().anyMatch(r -> r.equalsIgnoreCase(PointCsvWriter.NOUGHTS)));
     }
 
     private static double largest(PointCsvLayout layout, List<List<String>> rows) {
-        return Stream.of(Column.NORTHING, Column.EASTING).flatMap(c -> layout.index(c).stream()).flatMap(i -> rows.stream().filter(r -> i < r.size()).map(r -> r.get(i)))
+        return Stream.of(Column.NORTHING, Column.EASTING).flatMap(c -> layout.index(c).stream())
+                .flatMap(i -> rows.stream().filter(r -> i < r.size()).map(r -> r.get(i)))
                 .mapToDouble(cell -> Math.abs(Figures.one(cell.replace(',', '.')))).filter(Double::isFinite).max().orElse(0);
     }
 
@@ -152,13 +168,15 @@ public final class PointCsvProbe {
         Map<Column, Integer> columns = new EnumMap<>(Column.class);
         for (int i = 0; i < headings.size(); i++) {
             Headings.Heading h = headings.get(i);
-            Optional<Column> meaning = h.axis() == 'x' ? Optional.of(Column.EASTING) : h.axis() == 'y' ? Optional.of(Column.NORTHING) : h.meaning();
+            Optional<Column> meaning = h.axis() == 'x' ? Optional.of(Column.EASTING) : h.axis() == 'y' ? Optional.of(Column.NORTHING)
+                    : h.meaning();
             if (meaning.isPresent()) {
                 columns.putIfAbsent(meaning.get(), i);
             }
         }
         // Of several columns of heights the one that says so most plainly, not the first: a height may be any.
-        IntStream.range(0, headings.size()).filter(i -> headings.get(i).height().isPresent()).boxed().min(Comparator.comparing(i -> headings.get(i).height().get())).ifPresent(i -> columns.put(Column.ELEVATION, i));
+        IntStream.range(0, headings.size()).filter(i -> headings.get(i).height().isPresent()).boxed()
+                .min(Comparator.comparing(i -> headings.get(i).height().get())).ifPresent(i -> columns.put(Column.ELEVATION, i));
         return columns;
     }
 

@@ -31,7 +31,8 @@ public final class PointCsvReader {
     /** After so many faults the file is something else than it was taken for, and reading on tells nobody more. */
     static final int MOST_FAULTS = 10_000;
     /** What stands in a column of heights where there is none. */
-    private static final Set<String> NO_HEIGHT = Set.of("-", "--", "---", "n/a", "na", "n.a.", "nan", "none", "null", "nil", "?", "*", "keine", "ohne", "ingen", "geen", "sans", "sin", "brak");
+    private static final Set<String> NO_HEIGHT = Set.of("-", "--", "---", "n/a", "na", "n.a.", "nan", "none", "null", "nil", "?", "*",
+            "keine", "ohne", "ingen", "geen", "sans", "sin", "brak");
 
     private final PointCsvLayout layout;
     private final List<Row> points = new ArrayList<>();
@@ -55,7 +56,8 @@ public final class PointCsvReader {
      * @param elevation NaN if there is none
      * @param sigmaPlan NaN if there is none, like the height's
      */
-    public record Row(long line, PointName name, String code, String description, GridPoint plan, double elevation, double sigmaPlan, double sigmaHeight) {
+    public record Row(long line, PointName name, String code, String description, GridPoint plan, double elevation, double sigmaPlan,
+            double sigmaHeight) {
     }
 
     /**
@@ -102,7 +104,8 @@ public final class PointCsvReader {
                 unitsMayFollow = false;
                 if (points.size() == MOST_POINTS || faults.size() >= MOST_FAULTS) {
                     unreadable = true;
-                    fault(points.size() == MOST_POINTS ? Fault.Kind.TOO_MANY_POINTS : Fault.Kind.TOO_MANY_FAULTS, 0, null, Integer.toString(points.size() == MOST_POINTS ? MOST_POINTS : MOST_FAULTS));
+                    fault(points.size() == MOST_POINTS ? Fault.Kind.TOO_MANY_POINTS : Fault.Kind.TOO_MANY_FAULTS, 0, null,
+                            Integer.toString(points.size() == MOST_POINTS ? MOST_POINTS : MOST_FAULTS));
                     break;
                 }
                 take();
@@ -146,9 +149,11 @@ public final class PointCsvReader {
             return Optional.empty();
         }
         Arrays.stream(Column.values()).filter(c -> !c.needed() && layout.index(c).filter(i -> i >= cells.size()).isPresent()).findFirst()
-                .ifPresent(lacking -> fault(Fault.Kind.ROW_PARTIAL, layout.index(lacking).get() + 1, lacking, Integer.toString(cells.size())));
+                .ifPresent(lacking -> fault(Fault.Kind.ROW_PARTIAL, layout.index(lacking).get() + 1, lacking,
+                Integer.toString(cells.size())));
         lineOfName.put(name.get(), row.line());
-        return Optional.of(new Row(row.line(), name.get(), cell(cells, Column.CODE).orElse(""), cell(cells, Column.DESCRIPTION).orElse(""), new GridPoint(northing.get(), easting.get()),
+        return Optional.of(new Row(row.line(), name.get(), cell(cells, Column.CODE).orElse(""), cell(cells, Column.DESCRIPTION).orElse(""),
+                new GridPoint(northing.get(), easting.get()),
                 elevation, sigmaPlan, sigmaHeight));
     }
 

@@ -85,19 +85,22 @@ public final class PointCsvWriter {
      * @param noteFields further columns
      * @param notes what stands in them
      */
-    public record Content(List<String> remarks, List<StoredPoint> points, List<String> noteFields, Function<StoredPoint, Map<String, String>> notes) {
+    public record Content(List<String> remarks, List<StoredPoint> points, List<String> noteFields,
+            Function<StoredPoint, Map<String, String>> notes) {
         public static Content of(List<StoredPoint> points) {
             return new Content(List.of(), points, List.of(), point -> Map.of());
         }
     }
 
     public static void write(Appendable out, Content content, Layout layout) throws IOException {
-        boolean noughts = layout.fields().contains(Field.ELEVATION) && content.points().stream().anyMatch(p -> Decimals.parse(cell(p, Field.ELEVATION, layout).replace(',', '.')).filter(d -> d == 0).isPresent());
+        boolean noughts = layout.fields().contains(Field.ELEVATION) && content.points().stream()
+                .anyMatch(p -> Decimals.parse(cell(p, Field.ELEVATION, layout).replace(',', '.')).filter(d -> d == 0).isPresent());
         for (String remark : Stream.concat(content.remarks().stream(), noughts ? Stream.of(NOUGHTS) : Stream.empty()).toList()) {
             out.append("# ").append(remark).append("\r\n");
         }
         try (CSVPrinter printer = new CSVPrinter(out, CSVFormat.RFC4180.builder().setDelimiter(layout.separator()).get())) {
-            printer.printRecord(Stream.concat(layout.fields().stream().map(f -> f.heading(layout.unit(), layout.axes())), content.noteFields().stream().map(PlainCells::text)));
+            printer.printRecord(Stream.concat(layout.fields().stream().map(f -> f.heading(layout.unit(), layout.axes())),
+                    content.noteFields().stream().map(PlainCells::text)));
             for (StoredPoint point : content.points()) {
                 Map<String, String> notes = content.notes().apply(point);
                 printer.printRecord(Stream.concat(layout.fields().stream().map(f -> cell(point, f, layout)),

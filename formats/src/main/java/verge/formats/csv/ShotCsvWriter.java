@@ -39,13 +39,17 @@ public final class ShotCsvWriter {
         PlanAxes axes = settings.figures().axes();
         String unit = " [" + settings.figures().lengthUnit().symbol() + "]";
         List<String> cells = new ArrayList<>(List.of("Line", "Time", "Name", "Code"));
-        cells.addAll(axes.northFirst() ? List.of(axes.northName() + unit, axes.eastName() + unit) : List.of(axes.eastName() + unit, axes.northName() + unit));
+        cells.addAll(axes.northFirst() ? List.of(axes.northName() + unit, axes.eastName() + unit)
+                : List.of(axes.eastName() + unit, axes.northName() + unit));
         cells.addAll(List.of("Elevation" + unit, "Hz [deg]", "Zenith [deg]", "Slope distance" + unit, "Target height" + unit));
         settings.work().noteFields().forEach(field -> cells.add(PlainCells.text(field)));
         return line(cells);
     }
 
-    /** One shot's line; empty for an entry that is no shot or is struck. A sight has no name, and a point that was found by several has no reading of its own. */
+    /**
+     * One shot's line; empty for an entry that is no shot or is struck. A sight has no name, and a point that was found by several has no
+     * reading of its own.
+     */
     public static String line(JobState state, Entry entry) {
         Payload said = entry.payload();
         if (state.isStruck(entry.id()) || !(said instanceof Measured) && !(said instanceof SightTaken)) {
@@ -53,11 +57,14 @@ public final class ShotCsvWriter {
         }
         JobSettings settings = state.settings();
         LengthUnit unit = settings.figures().lengthUnit();
-        List<String> cells = new ArrayList<>(List.of(Long.toString(entry.sequence()), settings.times().iso(entry.at()), said instanceof Measured m ? m.name().text() : "", said instanceof Measured m ? m.code().text() : ""));
+        List<String> cells = new ArrayList<>(List.of(Long.toString(entry.sequence()), settings.times().iso(entry.at()),
+                said instanceof Measured m ? m.name().text() : "", said instanceof Measured m ? m.code().text() : ""));
         cells.addAll(state.pointsOf(entry.id()).stream().findFirst().map(p -> coordinates(p, settings)).orElse(List.of("", "", "")));
         Optional<? extends Reading> reading = said instanceof Sighted sighted ? sighted.readings().findFirst() : Optional.empty();
-        cells.addAll(reading.map(r -> List.of(Decimals.print(r.horizontalDirection().degrees(), DEGREE_DECIMALS), Decimals.print(r.zenith().degrees(), DEGREE_DECIMALS),
-                r.distance().map(d -> length(d, unit)).orElse(""), length(((Targeted) said).targets().findFirst().orElseThrow().height(), unit))).orElse(List.of("", "", "", "")));
+        cells.addAll(reading.map(r -> List.of(Decimals.print(r.horizontalDirection().degrees(), DEGREE_DECIMALS),
+                Decimals.print(r.zenith().degrees(), DEGREE_DECIMALS),
+                r.distance().map(d -> length(d, unit)).orElse(""),
+                length(((Targeted) said).targets().findFirst().orElseThrow().height(), unit))).orElse(List.of("", "", "", "")));
         Map<String, String> notes = state.notesOf(entry.id());
         settings.work().noteFields().forEach(field -> cells.add(PlainCells.text(notes.getOrDefault(field, ""))));
         return line(cells);

@@ -49,13 +49,15 @@ final class TableRows implements Closeable {
     /** Whether a line says nothing of a point: a remark, or what parts the columns. */
     static boolean isRemark(String text, char separator) {
         String plain = text.stripLeading();
-        return plain.startsWith("#") || plain.startsWith("//") || plain.startsWith(";") && separator != ';' || plain.toLowerCase(Locale.ROOT).startsWith(SEPARATOR_LINE);
+        return plain.startsWith("#") || plain.startsWith("//") || plain.startsWith(";") && separator != ';'
+                || plain.toLowerCase(Locale.ROOT).startsWith(SEPARATOR_LINE);
     }
 
     /** What a line says that parts the columns, as spreadsheets write it at the top. */
     static Optional<Character> separatorSaid(String text) {
         String plain = text.strip();
-        return plain.length() == SEPARATOR_LINE.length() + 1 && plain.toLowerCase(Locale.ROOT).startsWith(SEPARATOR_LINE) ? Optional.of(plain.charAt(SEPARATOR_LINE.length())) : Optional.empty();
+        return plain.length() == SEPARATOR_LINE.length() + 1 && plain.toLowerCase(Locale.ROOT)
+                .startsWith(SEPARATOR_LINE) ? Optional.of(plain.charAt(SEPARATOR_LINE.length())) : Optional.empty();
     }
 
     private Line take() throws IOException {
@@ -83,7 +85,8 @@ final class TableRows implements Closeable {
             tried.descendingIterator().forEachRemaining(ahead::addFirst);   // only the one line is lost
             return new Row(first.number(), cells, first.text());
         }
-        return new Row(first.number(), cells.map(all -> all.stream().map(c -> c.replaceAll("\\s*\\R\\s*", " ")).toList()), joined.toString());
+        return new Row(first.number(), cells.map(all -> all.stream().map(c -> c.replaceAll("\\s*\\R\\s*", " ")).toList()),
+                joined.toString());
     }
 
     @Override

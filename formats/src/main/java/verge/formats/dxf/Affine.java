@@ -45,7 +45,8 @@ record Affine(double[] m) {
         double[] r = new double[12];
         for (int i = 0; i < 3; i++) {
             for (int j = 0; j < 4; j++) {
-                r[4 * i + j] = m[4 * i] * first.m[j] + m[4 * i + 1] * first.m[4 + j] + m[4 * i + 2] * first.m[8 + j] + (j == 3 ? m[4 * i + 3] : 0);
+                r[4 * i + j] = m[4 * i] * first.m[j] + m[4 * i + 1] * first.m[4 + j] + m[4 * i + 2] * first.m[8 + j]
+                        + (j == 3 ? m[4 * i + 3] : 0);
             }
         }
         return new Affine(r);

@@ -49,7 +49,8 @@ final class Curve {
         if (x.length == 0) {
             return joined(e.all(11), e.all(21), e.all(31), to);
         }
-        if (degree < 1 || degree > 15 || y.length != x.length || knots.length != x.length + degree + 1 || x.length <= degree || descends(knots)) {
+        if (degree < 1 || degree > 15 || y.length != x.length || knots.length != x.length + degree + 1 || x.length <= degree
+                || descends(knots)) {
             return new Vertices.Builder().build();
         }
         double[] weights = e.all(41).length == x.length ? e.all(41) : null;
@@ -68,7 +69,8 @@ final class Curve {
         return drawn.build();
     }
 
-    private static double[] draw(Spline s, double from, double[] a, double until, double[] b, double tolerance, int halvings, Vertices.Builder drawn) {
+    private static double[] draw(Spline s, double from, double[] a, double until, double[] b, double tolerance, int halvings,
+            Vertices.Builder drawn) {
         double middle = (from + until) / 2;
         double[] m = s.at(middle);
         if (halvings < MOST_HALVINGS && Math.hypot(m[0] - (a[0] + b[0]) / 2, m[1] - (a[1] + b[1]) / 2) > tolerance) {

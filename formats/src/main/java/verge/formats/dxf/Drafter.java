@@ -46,7 +46,8 @@ final class Drafter {
 
     /** Hands over the surfaces that single faces have grown into, one a layer. */
     void finish() {
-        triangles.forEach((layer, found) -> out.surface("surface of faces", layer, found.surface(layerNames.get(layer)), "layer " + layerNames.get(layer)));
+        triangles.forEach((layer, found) ->
+                out.surface("surface of faces", layer, found.surface(layerNames.get(layer)), "layer " + layerNames.get(layer)));
     }
 
     private void draw(Item item, Affine to, String outerLayer) {
@@ -297,7 +298,8 @@ final class Drafter {
         }
         if (within.isEmpty() && !name.startsWith("*")) {
             double[] p = plane.place(at[0], at[1], at[2]);
-            out.spot(e.type(), new Feature.Spot(layer, pointName(reference.attributes()), name, attributes(reference.attributes()), Feature.Spot.Sigma.NONE,
+            out.spot(e.type(), new Feature.Spot(layer, pointName(reference.attributes()), name, attributes(reference.attributes()),
+                    Feature.Spot.Sigma.NONE,
                     new Vertices.Builder().add(p[1], p[0], p[2]).build()), e.where());
         }
         if (!within.isEmpty() && !attributes(reference.attributes()).isEmpty()) {
@@ -319,11 +321,13 @@ final class Drafter {
 
     /** What a reference says of itself beside its name: 'DEPTH 1.20, COVER iron'. */
     private static String attributes(List<Entity> attributes) {
-        return attributes.stream().filter(a -> !NAME_TAGS.contains(a.text(2).toUpperCase(Locale.ROOT)) && !a.text(1).isBlank()).map(a -> a.text(2) + " " + PlainText.of(a.text(1)))
+        return attributes.stream().filter(a -> !NAME_TAGS.contains(a.text(2).toUpperCase(Locale.ROOT)) && !a.text(1).isBlank())
+                .map(a -> a.text(2) + " " + PlainText.of(a.text(1)))
                 .collect(Collectors.joining(", "));
     }
 
     private static String pointName(List<Entity> attributes) {
-        return attributes.stream().filter(a -> NAME_TAGS.contains(a.text(2).toUpperCase(Locale.ROOT))).map(a -> PlainText.of(a.text(1))).findFirst().orElse("");
+        return attributes.stream().filter(a -> NAME_TAGS.contains(a.text(2).toUpperCase(Locale.ROOT))).map(a -> PlainText.of(a.text(1)))
+                .findFirst().orElse("");
     }
 }

@@ -4,7 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * The outlines of a hatched area: each either a row of places with arcs, or made of edges one after the other, of which lines and arcs are read.
+ * The outlines of a hatched area: each either a row of places with arcs, or made of edges one after the other, of which lines and arcs are
+ * read.
  *
  * @param partly whether some outline was made of other edges too and is not among them
  */

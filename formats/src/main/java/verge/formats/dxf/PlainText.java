@@ -15,16 +15,21 @@ final class PlainText {
 
     static String lettersByNumber(String written) {
         return written.indexOf('\\') < 0 ? written
-                : LETTER_BY_NUMBER.matcher(written).replaceAll(m -> Matcher.quoteReplacement(Character.toString((char) Integer.parseInt(m.group(1), 16))));
+                : LETTER_BY_NUMBER.matcher(written)
+                .replaceAll(m -> Matcher.quoteReplacement(Character.toString((char) Integer.parseInt(m.group(1), 16))));
     }
 
     static String of(String written) {
-        return BY_DECIMALS.matcher(lettersByNumber(written)).replaceAll(m -> Matcher.quoteReplacement(Character.toString((char) Integer.parseInt(m.group(1))))).replaceAll("(?i)%%d", "\u00B0").replaceAll("(?i)%%p", "\u00B1").replaceAll("(?i)%%c", "\u2300").replaceAll("(?i)%%[uok]", "");
+        return BY_DECIMALS.matcher(lettersByNumber(written))
+                .replaceAll(m -> Matcher.quoteReplacement(Character.toString((char) Integer.parseInt(m.group(1)))))
+                .replaceAll("(?i)%%d", "\u00B0").replaceAll("(?i)%%p", "\u00B1").replaceAll("(?i)%%c", "\u2300")
+                .replaceAll("(?i)%%[uok]", "");
     }
 
     /** The same for a text of several lines, with braces and settings dropped. */
     static String ofLines(String written) {
         String text = STACKED.matcher(SETTING_WITH_VALUE.matcher(written).replaceAll("")).replaceAll("$1");
-        return of(text.replace("\\P", " ").replace("\\~", " ").replaceAll("\\\\[LlOoKk]", "").replaceAll("(?<!\\\\)[{}]", "").replace("\\{", "{").replace("\\}", "}").replace("\\\\", "\\"));
+        return of(text.replace("\\P", " ").replace("\\~", " ").replaceAll("\\\\[LlOoKk]", "").replaceAll("(?<!\\\\)[{}]", "")
+                .replace("\\{", "{").replace("\\}", "}").replace("\\\\", "\\"));
     }
 }

@@ -52,7 +52,8 @@ final class DxfSheet {
 
     /** Begins a record of a table. */
     DxfSheet record(String type, String handle, String table, String subclass, String name) {
-        return put(0, type).put(type.equals("DIMSTYLE") ? 105 : 5, handle).put(330, table).put(100, "AcDbSymbolTableRecord").put(100, subclass).put(2, name);
+        return put(0, type).put(type.equals("DIMSTYLE") ? 105 : 5, handle).put(330, table).put(100, "AcDbSymbolTableRecord")
+                .put(100, subclass).put(2, name);
     }
 
     DxfSheet endTable() {

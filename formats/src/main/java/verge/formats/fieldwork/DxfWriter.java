@@ -17,7 +17,8 @@ import verge.core.plan.Vertices;
 import verge.core.units.LengthUnit;
 
 /**
- * Writes a drawing as DXF (AutoCAD 2007 form, text in UTF-8): a layer for each of the codebook's, a block with its marker and its attributes
+ * Writes a drawing as DXF (AutoCAD 2007 form, text in UTF-8): a layer for each of the codebook's, a block with its marker and its
+ * attributes
  * for each code, strings as flat polylines with true arcs, as polylines in space, or both.
  */
 public final class DxfWriter {
@@ -28,7 +29,8 @@ public final class DxfWriter {
     private static final int[] HUES = {30, 94, 150, 210, 14, 54, 174, 230, 84, 34};
     private static final String IN_SPACE = " 3D";
     private static final List<String> OWN_TAGS = List.of("NAME", "CODE", "HEIGHT");
-    private static final Map<Codebook.Line, double[]> DASHES = Map.of(Codebook.Line.DASHED, new double[] {0.6, -0.35}, Codebook.Line.DOTTED, new double[] {0, -0.35},
+    private static final Map<Codebook.Line, double[]> DASHES = Map.of(Codebook.Line.DASHED, new double[] {0.6, -0.35}, Codebook.Line.DOTTED,
+            new double[] {0, -0.35},
             Codebook.Line.DASH_DOT, new double[] {0.7, -0.25, 0, -0.25});
 
     /** How strings are drawn. */
@@ -116,7 +118,8 @@ public final class DxfWriter {
 
     private void header() {
         sheet.put(999, oneLine(work.job() + ". " + work.system()));
-        sheet.section("HEADER").put(9, "$ACADVER").put(1, "AC1021").put(9, "$DWGCODEPAGE").put(3, "ANSI_1252").put(9, "$INSUNITS").put(70, insertUnits(work.unit()))
+        sheet.section("HEADER").put(9, "$ACADVER").put(1, "AC1021").put(9, "$DWGCODEPAGE").put(3, "ANSI_1252").put(9, "$INSUNITS")
+                .put(70, insertUnits(work.unit()))
                 .put(9, "$HANDSEED").put(5, "7FFFFFFF").put(9, "$LTSCALE").put(40, 1.0).put(9, "$PDMODE").put(70, 0).endSection();
         sheet.section("CLASSES").endSection();
     }
@@ -146,15 +149,18 @@ public final class DxfWriter {
         layer("0", WHITE, "Continuous");
         layers.forEach((layer, hue) -> layer(layer, hue, lineType(layer)));
         sheet.endTable();
-        sheet.table("STYLE", "3", 1).record("STYLE", sheet.nextHandle(), "3", "AcDbTextStyleTableRecord", "Standard").put(70, 0).put(40, 0.0).put(41, 1.0).put(50, 0.0).put(71, 0).put(42, 1.0).put(3, "txt").put(4, "").endTable();
+        sheet.table("STYLE", "3", 1).record("STYLE", sheet.nextHandle(), "3", "AcDbTextStyleTableRecord", "Standard").put(70, 0)
+                .put(40, 0.0).put(41, 1.0).put(50, 0.0).put(71, 0).put(42, 1.0).put(3, "txt").put(4, "").endTable();
         sheet.table("VIEW", "6", 0).endTable();
         sheet.table("UCS", "7", 0).endTable();
         sheet.table("APPID", "9", 1).record("APPID", sheet.nextHandle(), "9", "AcDbRegAppTableRecord", "ACAD").put(70, 0).endTable();
-        sheet.table("DIMSTYLE", "A", 1).put(100, "AcDbDimStyleTable").record("DIMSTYLE", sheet.nextHandle(), "A", "AcDbDimStyleTableRecord", "Standard").put(70, 0).endTable();
+        sheet.table("DIMSTYLE", "A", 1).put(100, "AcDbDimStyleTable")
+                .record("DIMSTYLE", sheet.nextHandle(), "A", "AcDbDimStyleTableRecord", "Standard").put(70, 0).endTable();
         sheet.table("BLOCK_RECORD", "1", blocks.size() + 2);
         sheet.record("BLOCK_RECORD", MODEL, "1", "AcDbBlockTableRecord", "*Model_Space").put(340, "0");
         sheet.record("BLOCK_RECORD", PAPER, "1", "AcDbBlockTableRecord", "*Paper_Space").put(340, "0");
-        blocks.keySet().forEach(block -> sheet.record("BLOCK_RECORD", blockHandle(block), "1", "AcDbBlockTableRecord", block).put(340, "0"));
+        blocks.keySet().forEach(block -> sheet.record("BLOCK_RECORD", blockHandle(block), "1", "AcDbBlockTableRecord", block)
+                .put(340, "0"));
         sheet.endTable().endSection();
     }
 
@@ -164,7 +170,8 @@ public final class DxfWriter {
     }
 
     private void lineType(String name, double[] dashes) {
-        sheet.record("LTYPE", sheet.nextHandle(), "5", "AcDbLinetypeTableRecord", name).put(70, 0).put(3, "").put(72, 65).put(73, dashes.length);
+        sheet.record("LTYPE", sheet.nextHandle(), "5", "AcDbLinetypeTableRecord", name).put(70, 0).put(3, "").put(72, 65)
+                .put(73, dashes.length);
         double whole = 0;
         for (double dash : dashes) {
             whole += Math.abs(dash);
@@ -181,7 +188,8 @@ public final class DxfWriter {
 
     /** What the first code of a layer has for its strings. */
     private String lineType(String layer) {
-        return work.codes().stream().filter(code -> layer(work.layer(code)).equals(layer) || layer(work.layer(code) + IN_SPACE).equals(layer)).map(code -> work.book().line(code)).filter(DASHES::containsKey)
+        return work.codes().stream().filter(code -> layer(work.layer(code)).equals(layer) || layer(work.layer(code) + IN_SPACE)
+                .equals(layer)).map(code -> work.book().line(code)).filter(DASHES::containsKey)
                 .map(Enum::name).findFirst().orElse("Continuous");
     }
 
@@ -193,14 +201,16 @@ public final class DxfWriter {
             DxfMarkers.draw(sheet, blockHandle(name), work.book().marker(code));
             int row = 0;
             for (String tag : tags(code)) {
-                sheet.entity("ATTDEF", blockHandle(name), "0", "AcDbText").place(10, 0.6, -0.5 * row++, 0).put(40, 0.4).put(1, "").put(100, "AcDbAttributeDefinition").put(3, tag).put(2, tag).put(70, 0);
+                sheet.entity("ATTDEF", blockHandle(name), "0", "AcDbText").place(10, 0.6, -0.5 * row++, 0).put(40, 0.4).put(1, "")
+                        .put(100, "AcDbAttributeDefinition").put(3, tag).put(2, tag).put(70, 0);
             }
         }));
         sheet.endSection();
     }
 
     private void block(String record, String name, Runnable content) {
-        sheet.put(0, "BLOCK").put(5, sheet.nextHandle()).put(330, record).put(100, "AcDbEntity").put(8, "0").put(100, "AcDbBlockBegin").put(2, name).put(70, 0).place(10, 0, 0, 0).put(3, name).put(1, "");
+        sheet.put(0, "BLOCK").put(5, sheet.nextHandle()).put(330, record).put(100, "AcDbEntity").put(8, "0").put(100, "AcDbBlockBegin")
+                .put(2, name).put(70, 0).place(10, 0, 0, 0).put(3, name).put(1, "");
         content.run();
         sheet.put(0, "ENDBLK").put(5, sheet.nextHandle()).put(330, record).put(100, "AcDbEntity").put(8, "0").put(100, "AcDbBlockEnd");
     }
@@ -209,7 +219,8 @@ public final class DxfWriter {
     private Set<String> tags(Code code) {
         Set<String> tags = new LinkedHashSet<>(OWN_TAGS);
         work.book().row(code).ifPresent(row -> row.attributes().stream().map(Attribute::name).map(DxfWriter::tag).forEach(tags::add));
-        work.points().stream().filter(p -> p.code().equals(code)).flatMap(p -> p.attributes().keySet().stream()).map(DxfWriter::tag).forEach(tags::add);
+        work.points().stream().filter(p -> p.code().equals(code)).flatMap(p -> p.attributes().keySet().stream()).map(DxfWriter::tag)
+                .forEach(tags::add);
         return tags;
     }
 
@@ -224,7 +235,8 @@ public final class DxfWriter {
         double north = work.inUnit(p.position().plan().northing());
         double height = p.position().elevation().map(Elevation::metres).map(work::inUnit).orElse(0.0);
         double size = work.inUnit(options.markerMetres());
-        sheet.put(0, "INSERT").put(5, sheet.nextHandle()).put(330, MODEL).put(100, "AcDbEntity").put(8, layer).put(100, "AcDbBlockReference").put(66, 1).put(2, blockOf.get(p.code()))
+        sheet.put(0, "INSERT").put(5, sheet.nextHandle()).put(330, MODEL).put(100, "AcDbEntity").put(8, layer)
+                .put(100, "AcDbBlockReference").put(66, 1).put(2, blockOf.get(p.code()))
                 .place(10, east, north, height).put(41, size).put(42, size).put(43, size);
         Map<String, String> values = new LinkedHashMap<>();
         values.put("NAME", p.name());
@@ -234,7 +246,8 @@ public final class DxfWriter {
         p.attributes().forEach((name, value) -> values.put(tag(name), value));
         int row = 0;
         for (String tag : tags(p.code())) {
-            sheet.entity("ATTRIB", MODEL, layer, "AcDbText").place(10, east + 0.6 * size, north - 0.5 * size * row++, height).put(40, 0.4 * size).put(1, oneLine(values.getOrDefault(tag, "")))
+            sheet.entity("ATTRIB", MODEL, layer, "AcDbText").place(10, east + 0.6 * size, north - 0.5 * size * row++, height)
+                    .put(40, 0.4 * size).put(1, oneLine(values.getOrDefault(tag, "")))
                     .put(100, "AcDbAttribute").put(2, tag).put(70, tag.equals("NAME") ? 0 : 1);   // the name is seen, the others are read
         }
         sheet.put(0, "SEQEND").put(5, sheet.nextHandle()).put(330, MODEL).put(100, "AcDbEntity").put(8, layer);
@@ -258,8 +271,10 @@ public final class DxfWriter {
             double east = work.inUnit(words.at().easting());
             double north = work.inUnit(words.at().northing());
             // From the east anticlockwise, and never upside down.
-            double turned = words.along().map(azimuth -> azimuth.halfCircle().degrees() < 0 ? -90 - azimuth.halfCircle().degrees() : 90 - azimuth.halfCircle().degrees()).orElse(0.0);
-            sheet.entity("TEXT", MODEL, layer, "AcDbText").place(10, east, north, 0).put(40, work.inUnit(WORDS_OF_MARKER * options.markerMetres())).put(1, oneLine(words.text())).put(50, turned).put(72, 1)
+            double turned = words.along().map(azimuth -> azimuth.halfCircle().degrees() < 0 ? -90 - azimuth.halfCircle()
+                    .degrees() : 90 - azimuth.halfCircle().degrees()).orElse(0.0);
+            sheet.entity("TEXT", MODEL, layer, "AcDbText").place(10, east, north, 0)
+                    .put(40, work.inUnit(WORDS_OF_MARKER * options.markerMetres())).put(1, oneLine(words.text())).put(50, turned).put(72, 1)
                     .place(11, east, north, 0).put(100, "AcDbText").put(73, 1);
         }
     }
@@ -280,7 +295,8 @@ public final class DxfWriter {
         int size = path.closed() ? v.size() - 1 : v.size();   // closed by its flag, not by its first vertex once more
         sheet.entity("POLYLINE", MODEL, layer, "AcDb3dPolyline").put(66, 1).place(10, 0, 0, 0).put(70, path.closed() ? 9 : 8);
         for (int i = 0; i < size; i++) {
-            sheet.put(0, "VERTEX").put(5, sheet.nextHandle()).put(330, MODEL).put(100, "AcDbEntity").put(8, layer).put(100, "AcDbVertex").put(100, "AcDb3dPolylineVertex")
+            sheet.put(0, "VERTEX").put(5, sheet.nextHandle()).put(330, MODEL).put(100, "AcDbEntity").put(8, layer).put(100, "AcDbVertex")
+                    .put(100, "AcDb3dPolylineVertex")
                     .place(10, work.inUnit(v.east(i)), work.inUnit(v.north(i)), work.inUnit(v.height(i).orElse(0))).put(70, 32);
         }
         sheet.put(0, "SEQEND").put(5, sheet.nextHandle()).put(330, MODEL).put(100, "AcDbEntity").put(8, layer);

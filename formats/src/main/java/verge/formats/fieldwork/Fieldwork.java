@@ -15,14 +15,16 @@ import verge.core.units.Angle;
 import verge.core.units.LengthUnit;
 
 /**
- * What was drawn in the field, to be handed over. Coordinates in metres of the grid; writers put them into the unit. A vertex that several strings
+ * What was drawn in the field, to be handed over. Coordinates in metres of the grid; writers put them into the unit. A vertex that several
+ * strings
  * share is the same in all of them, to the last bit, whatever the form.
  *
  * @param system in words, what the coordinates are
  * @param reference the same for programs
  * @param unit in which coordinates are written
  */
-public record Fieldwork(String job, String system, Reference reference, LengthUnit unit, Codebook book, List<Spot> points, List<Line> strings, List<Dimension> dimensions) {
+public record Fieldwork(String job, String system, Reference reference, LengthUnit unit, Codebook book, List<Spot> points,
+        List<Line> strings, List<Dimension> dimensions) {
     public Fieldwork {
         points = List.copyOf(points);
         strings = List.copyOf(strings);
@@ -82,7 +84,8 @@ public record Fieldwork(String job, String system, Reference reference, LengthUn
     /** All codes that occur, in the order of the book. */
     List<Code> codes() {
         List<Code> used = Stream.concat(points.stream().map(Spot::code), strings.stream().map(Line::code)).distinct().toList();
-        return Stream.concat(book.rows().stream().map(Codebook.Row::code).filter(used::contains), used.stream()).distinct().filter(Objects::nonNull).toList();
+        return Stream.concat(book.rows().stream().map(Codebook.Row::code).filter(used::contains), used.stream()).distinct()
+                .filter(Objects::nonNull).toList();
     }
 
     String meaning(Code code) {

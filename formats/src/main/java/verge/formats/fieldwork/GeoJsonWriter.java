@@ -15,7 +15,10 @@ import verge.core.geodesy.GridPoint;
 import verge.core.plan.Path;
 import verge.core.plan.Vertices;
 
-/** Writes a drawing as GeoJSON (RFC 7946): longitude, latitude and, where there is one, the elevation in metres, and says so. Arcs become chords. */
+/**
+ * Writes a drawing as GeoJSON (RFC 7946): longitude, latitude and, where there is one, the elevation in metres, and says so. Arcs become
+ * chords.
+ */
 public final class GeoJsonWriter {
     /** Members that every feature has; an attribute of the same name is told apart. */
     private static final Set<String> OWN = Set.of("name", "kind", "code", "meaning", "layer");
@@ -101,7 +104,8 @@ public final class GeoJsonWriter {
         json.writeEndArray();
     }
 
-    private static void properties(JsonGenerator json, Fieldwork work, String name, Code code, Map<String, String> attributes, String kind) {
+    private static void properties(JsonGenerator json, Fieldwork work, String name, Code code, Map<String, String> attributes,
+            String kind) {
         json.writeEndObject();
         json.writeObjectPropertyStart("properties");
         json.writeStringProperty("name", name);
@@ -109,7 +113,8 @@ public final class GeoJsonWriter {
         json.writeStringProperty("code", code.text());
         json.writeStringProperty("meaning", work.meaning(code));
         json.writeStringProperty("layer", work.layer(code));
-        attributes.forEach((attribute, answer) -> json.writeStringProperty(OWN.contains(attribute) ? "its " + attribute : attribute, answer));
+        attributes.forEach((attribute, answer) ->
+                json.writeStringProperty(OWN.contains(attribute) ? "its " + attribute : attribute, answer));
         json.writeEndObject();
         json.writeEndObject();
     }

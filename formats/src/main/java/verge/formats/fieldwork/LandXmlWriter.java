@@ -15,7 +15,10 @@ import verge.core.plan.Path;
 import verge.core.plan.Vertices;
 import verge.core.units.LengthUnit;
 
-/** Writes a drawing as LandXML 1.2: points as CgPoints, strings as PlanFeatures of lines and true arcs. Places are northing, easting, elevation. */
+/**
+ * Writes a drawing as LandXML 1.2: points as CgPoints, strings as PlanFeatures of lines and true arcs. Places are northing, easting,
+ * elevation.
+ */
 public final class LandXmlWriter {
     /** As which files call what wrote them. */
     public static final String APPLICATION = "Verge";
@@ -41,11 +44,15 @@ public final class LandXmlWriter {
 
     private void write(String date, String time) throws XMLStreamException {
         xml.writeStartDocument("UTF-8", "1.0");
-        begin("LandXML", "xmlns", "http://www.landxml.org/schema/LandXML-1.2", "version", "1.2", "date", date, "time", time, "language", "English", "readOnly", "false");
+        begin("LandXML", "xmlns", "http://www.landxml.org/schema/LandXML-1.2", "version", "1.2", "date", date, "time", time, "language",
+                "English", "readOnly", "false");
         begin("Units");
-        empty(work.unit() == LengthUnit.METRE ? "Metric" : "Imperial", "linearUnit", linearUnit(), "areaUnit", work.unit() == LengthUnit.METRE ? "squareMeter" : "squareFoot",
-                "volumeUnit", work.unit() == LengthUnit.METRE ? "cubicMeter" : "cubicFeet", "temperatureUnit", work.unit() == LengthUnit.METRE ? "celsius" : "fahrenheit",
-                "pressureUnit", work.unit() == LengthUnit.METRE ? "HPA" : "inchHG", "angularUnit", "decimal degrees", "directionUnit", "decimal degrees");
+        empty(work.unit() == LengthUnit.METRE ? "Metric" : "Imperial", "linearUnit", linearUnit(), "areaUnit",
+                work.unit() == LengthUnit.METRE ? "squareMeter" : "squareFoot",
+                "volumeUnit", work.unit() == LengthUnit.METRE ? "cubicMeter" : "cubicFeet", "temperatureUnit",
+                work.unit() == LengthUnit.METRE ? "celsius" : "fahrenheit",
+                "pressureUnit", work.unit() == LengthUnit.METRE ? "HPA" : "inchHG", "angularUnit", "decimal degrees", "directionUnit",
+                "decimal degrees");
         xml.writeEndElement();
         coordinateSystem();
         empty("Project", "name", work.job());
@@ -93,7 +100,8 @@ public final class LandXmlWriter {
         begin("CgPoints");
         for (Fieldwork.Spot p : work.points()) {
             begin("CgPoint", "name", p.name(), "code", p.code().text(), "desc", work.meaning(p.code()));
-            xml.writeCharacters(place(p.position().plan()) + p.position().elevation().map(Elevation::metres).map(h -> " " + PlainNumber.of(work.inUnit(h))).orElse(""));
+            xml.writeCharacters(place(p.position().plan()) + p.position().elevation().map(Elevation::metres)
+                    .map(h -> " " + PlainNumber.of(work.inUnit(h))).orElse(""));
             properties(p.code().text(), p.attributes());
             xml.writeEndElement();
         }
@@ -108,7 +116,8 @@ public final class LandXmlWriter {
             int next = (i + 1) % v.size();
             Optional<Arc> arc = Arc.ofBulge(v.plan(i), v.plan(next), path.bulge(i));
             if (arc.isPresent()) {
-                begin("Curve", "rot", path.bulge(i) > 0 ? "ccw" : "cw", "crvType", "arc", "radius", PlainNumber.of(work.inUnit(arc.get().radius())));
+                begin("Curve", "rot", path.bulge(i) > 0 ? "ccw" : "cw", "crvType", "arc", "radius",
+                        PlainNumber.of(work.inUnit(arc.get().radius())));
             } else {
                 begin("Line");
             }

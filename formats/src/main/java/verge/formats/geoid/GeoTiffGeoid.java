@@ -52,7 +52,8 @@ final class GeoTiffGeoid {
             double north = tie.get(4) - (half - tie.get(1)) * scale.get(1);
             float[] values = values(raster, noValue(directory));
             GeoidFile.requireUndulations(values, name);
-            return new GeoidGrid(new GeoidGrid.Frame(north - scale.get(1) * (rows - 1), west, scale.get(1), scale.get(0), rows, columns), values, between(directory, name));
+            return new GeoidGrid(new GeoidGrid.Frame(north - scale.get(1) * (rows - 1), west, scale.get(1), scale.get(0), rows, columns),
+                    values, between(directory, name));
         } catch (IndexOutOfBoundsException | NegativeArraySizeException cut) {
             throw new SurveyException(Problem.GEOID_GRID_TRUNCATED, name, file.toFile().length(), 0L);
         } catch (TiffException | IllegalArgumentException | NullPointerException notReadable) {   // the library's answers to a broken file

@@ -63,16 +63,19 @@ public final class GeoJsonReader {
                 if (broken.getCause() instanceof IOException io && !(io instanceof CharConversionException)) {
                     throw io;
                 }
-                throw String.valueOf(broken.getMessage()).contains("Invalid UTF-8") ? watch.notItsEncoding("UTF-8", reader.where()) : watch.damaged(reader.where());
+                throw String.valueOf(broken.getMessage()).contains("Invalid UTF-8") ? watch.notItsEncoding("UTF-8", reader.where())
+                        : watch.damaged(reader.where());
             }
             return reader.out.result(FileKind.GEOJSON, reader.declared());
         }
     }
 
     private Declared declared() {
-        // By the format's own rule they are degrees; a few places beyond are mistakes of their own, and do not make metres of all the others.
+        // By the format's own rule they are degrees; a few places beyond are mistakes of their own, and do not make metres of all the
+        // others.
         if (system.isPresent() || beyond * MOSTLY <= positions) {
-            return system.map(s -> Declared.eastNorth(Optional.of(s), s instanceof FileSystem.LatLon ? Optional.of(FileUnit.METRE) : Optional.empty()))
+            return system.map(s -> Declared.eastNorth(Optional.of(s),
+                    s instanceof FileSystem.LatLon ? Optional.of(FileUnit.METRE) : Optional.empty()))
                     .orElse(Declared.LAT_LON);
         }
         return Declared.eastNorth(Optional.empty(), Optional.empty());
@@ -289,7 +292,8 @@ public final class GeoJsonReader {
             int on = out.layer(own);
             switch (part.type()) {
                 case "Point", "MultiPoint" -> part.rows().forEach(row -> shapes.points(part.type(), on, about, row, number));
-                case "LineString", "MultiLineString", "Polygon", "MultiPolygon" -> part.rows().forEach(row -> shapes.line(part.type(), on, about, row, number));
+                case "LineString", "MultiLineString", "Polygon", "MultiPolygon" -> part.rows()
+                        .forEach(row -> shapes.line(part.type(), on, about, row, number));
                 default -> out.leaveOut(part.type().isEmpty() ? "geometry" : part.type(), Why.NOT_READ, number);
             }
         }

@@ -89,7 +89,8 @@ public final class GeoPackageReader {
         }
         boolean several = systems.values().stream().distinct().count() > 1;
         for (Map.Entry<String, Optional<FileSystem>> table : systems.entrySet()) {
-            Optional<UnaryOperator<Vertices>> way = several ? table.getValue().flatMap(GeoPackageReader::toDegrees) : Optional.of(UnaryOperator.identity());
+            Optional<UnaryOperator<Vertices>> way = several ? table.getValue()
+                    .flatMap(GeoPackageReader::toDegrees) : Optional.of(UnaryOperator.identity());
             if (way.isEmpty()) {
                 out.leaveOut("layer \u2018" + table.getKey() + "\u2019 in a system of its own", Why.NOT_READ, table.getKey());
                 continue;
@@ -106,12 +107,14 @@ public final class GeoPackageReader {
             return Optional.of(UnaryOperator.identity());
         }
         try {
-            CoordinateSystem found = system instanceof FileSystem.Published p ? PublishedSystems.find(p.code()) : SystemText.read(((FileSystem.Defined) system).wkt());
+            CoordinateSystem found = system instanceof FileSystem.Published p ? PublishedSystems.find(p.code())
+                    : SystemText.read(((FileSystem.Defined) system).wkt());
             if (found instanceof CoordinateSystem.Projected projected) {
                 MapProjection projection = SystemText.projection(projected);
                 DatumShift shift = projected.toWgs84().orElse(DatumShift.NONE);
                 return Optional.of(row -> row.placed((values, at) -> {
-                    Geographic own = projection.geographic(new GridPoint(values[at] * projection.metresPerUnit(), values[at + 1] * projection.metresPerUnit()));
+                    Geographic own = projection.geographic(new GridPoint(values[at] * projection.metresPerUnit(),
+                            values[at + 1] * projection.metresPerUnit()));
                     Geographic there = shift.toWgs84(new EarthPlace(own, new EllipsoidHeight(0)), projection.ellipsoid()).position();
                     values[at] = there.latitude().degrees();
                     values[at + 1] = there.longitude().degrees();
@@ -128,7 +131,8 @@ public final class GeoPackageReader {
             return srs.getSrsId() == 0 ? Optional.of(FileSystem.LAT_LON) : Optional.empty();
         }
         if (srs.getOrganization().equalsIgnoreCase("EPSG")) {
-            return Optional.of(srs.getOrganizationCoordsysId() == 4326 ? FileSystem.LAT_LON : new FileSystem.Published("EPSG:" + srs.getOrganizationCoordsysId()));
+            return Optional.of(srs.getOrganizationCoordsysId() == 4326 ? FileSystem.LAT_LON
+                    : new FileSystem.Published("EPSG:" + srs.getOrganizationCoordsysId()));
         }
         return Optional.of(new FileSystem.Defined(srs.getDefinition()));
     }
@@ -138,7 +142,8 @@ public final class GeoPackageReader {
         try {
             while (rows.moveToNext()) {
                 rowsRead++;
-                readable(rows).ifPresentOrElse(row -> thing(row, table), () -> out.leaveOut("row", Why.NO_SHAPE, table + ", row " + rowsRead));
+                readable(rows).ifPresentOrElse(row -> thing(row, table),
+                        () -> out.leaveOut("row", Why.NO_SHAPE, table + ", row " + rowsRead));
                 if (rowsRead % ROWS_BETWEEN_LOOKS == 0) {
                     out.watch().goOn();
                 }
@@ -171,7 +176,8 @@ public final class GeoPackageReader {
     private static Map<String, String> attributes(FeatureRow row) {
         Map<String, String> found = new HashMap<>();
         for (String column : row.getColumnNames()) {
-            if (!column.equals(row.getGeometryColumnName()) && row.getColumnIndex(column) != row.getPkColumnIndex() && row.getValue(column) != null) {
+            if (!column.equals(row.getGeometryColumnName()) && row.getColumnIndex(column) != row.getPkColumnIndex()
+                    && row.getValue(column) != null) {
                 found.put(Shapes.Attributes.key(column), row.getValue(column).toString());
             }
         }

@@ -51,9 +51,11 @@ public final class KmlReader {
     /** The first KML in the archive: the standard's main document. Pictures and other KML beside it are not read, and told. */
     public static ReadFile readArchive(Path file, Watch watch) throws IOException {
         try (Archive archive = Archive.open(file, watch)) {
-            String entry = archive.first("doc.kml").or(() -> archive.first(".kml")).orElseThrow(() -> watch.damaged("no KML in the archive"));
+            String entry = archive.first("doc.kml").or(() -> archive.first(".kml"))
+                    .orElseThrow(() -> watch.damaged("no KML in the archive"));
             Gatherer out = new Gatherer(watch);
-            archive.others(Set.of(entry)::contains).forEach(other -> out.leaveOut("file of the archive", Why.NOT_READ, "\u2018" + other + "\u2019"));
+            archive.others(Set.of(entry)::contains)
+                    .forEach(other -> out.leaveOut("file of the archive", Why.NOT_READ, "\u2018" + other + "\u2019"));
             try (InputStream in = watch.watched(archive.bytes(entry))) {
                 return read(in, FileKind.KMZ, out);
             }
@@ -117,7 +119,8 @@ public final class KmlReader {
             switch (xml.name()) {
                 case "name" -> about.put("name", xml.text().strip());
                 case "description" -> about.put("description", xml.text().replaceAll("<[^>]*>", " ").replaceAll("\\s+", " ").strip());
-                case "address", "phoneNumber", "Snippet", "when", "begin", "end" -> about.putIfAbsent(Shapes.Attributes.key(xml.name()), xml.text().strip());
+                case "address", "phoneNumber", "Snippet", "when", "begin",
+                        "end" -> about.putIfAbsent(Shapes.Attributes.key(xml.name()), xml.text().strip());
                 case "Data" -> about.putIfAbsent(key(), value());
                 case "SimpleData" -> about.putIfAbsent(key(), xml.text().strip());
                 case "Point", "LineString", "LinearRing" -> shape(rows);

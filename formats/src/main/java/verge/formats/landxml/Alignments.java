@@ -50,7 +50,8 @@ final class Alignments {
                     out.leaveOut(xml.name(), Why.NOT_READ, xml.where());
                     xml.skip();
                 }
-                case "Property" -> out.leaveOut("Property \u2018" + xml.attribute("label").orElse("") + "\u2019 of an Alignment", Why.ATTRIBUTE_NOT_TAKEN, xml.where());
+                case "Property" -> out.leaveOut("Property \u2018" + xml.attribute("label").orElse("") + "\u2019 of an Alignment",
+                        Why.ATTRIBUTE_NOT_TAKEN, xml.where());
                 default -> { }
             }
         }
@@ -75,7 +76,8 @@ final class Alignments {
             out.leaveOut("Alignment", Why.KINK, where);
         }
         if (stated.isPresent() && Math.abs(stated.getAsDouble() - alignment.length()) > LARGEST_GAP) {
-            out.leaveOut("Alignment", Why.LENGTH_DIFFERS, where + ", " + stated.getAsDouble() + " stated, " + alignment.length() + " found");
+            out.leaveOut("Alignment", Why.LENGTH_DIFFERS, where + ", " + stated.getAsDouble() + " stated, " + alignment.length()
+                    + " found");
         }
     }
 
@@ -94,7 +96,8 @@ final class Alignments {
                     double n = row.places().north(i) - row.places().north(i - 1);
                     double e = row.places().east(i) - row.places().east(i - 1);
                     if (Math.hypot(n, e) > 0 && Math.hypot(n, e) < Gatherer.FARTHEST) {
-                        elements.add(new PlanElement(row.places().north(i - 1), row.places().east(i - 1), Math.atan2(e, n), Math.hypot(n, e), 0, 0));
+                        elements.add(new PlanElement(row.places().north(i - 1), row.places().east(i - 1), Math.atan2(e, n),
+                                Math.hypot(n, e), 0, 0));
                     }
                 }
             }
@@ -106,7 +109,8 @@ final class Alignments {
         OptionalDouble internal = xml.number("staInternal");
         OptionalDouble ahead = xml.number("staAhead");
         if (internal.isPresent() && ahead.isPresent()) {
-            equations.add(new Stationing.Equation(internal.getAsDouble() - start, ahead.getAsDouble(), !xml.attribute("staIncrement").orElse("").equals("decreasing")));
+            equations.add(new Stationing.Equation(internal.getAsDouble() - start, ahead.getAsDouble(),
+                    !xml.attribute("staIncrement").orElse("").equals("decreasing")));
             out.limit("station equations", equations.size(), 10_000);
         } else {
             out.leaveOut("StaEquation", Why.NOT_A_NUMBER, xml.where());

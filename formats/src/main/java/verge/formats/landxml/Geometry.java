@@ -73,7 +73,8 @@ final class Geometry {
         int depth = xml.depth();
         while (xml.nextWithin(depth)) {
             if (xml.name().equals("Property")) {
-                out.leaveOut("Property \u2018" + xml.attribute("label").orElse("") + "\u2019 of a " + kind, Why.ATTRIBUTE_NOT_TAKEN, xml.where());
+                out.leaveOut("Property \u2018" + xml.attribute("label").orElse("") + "\u2019 of a " + kind, Why.ATTRIBUTE_NOT_TAKEN,
+                        xml.where());
             } else if (xml.name().equals("Location")) {
                 String where = xml.where();
                 double[] at = place(xml.text());
@@ -96,7 +97,8 @@ final class Geometry {
 
     /** 'depth 1.20' of a Property; empty of any other element, or of one that says nothing. */
     static Optional<String> property(Xml within) {
-        return within.name().equals("Property") ? within.attribute("value").map(value -> within.attribute("label").map(label -> label + " " + value).orElse(value)) : Optional.empty();
+        return within.name().equals("Property") ? within.attribute("value")
+                .map(value -> within.attribute("label").map(label -> label + " " + value).orElse(value)) : Optional.empty();
     }
 
     /** The pieces of the CoordGeom just begun, in their order. A piece that cannot be read is left out and told. */
@@ -117,7 +119,8 @@ final class Geometry {
                 pieces.add(piece);
                 out.limit("pieces of one line", pieces.size(), Gatherer.MOST_FEATURES);
             } else {
-                out.leaveOut(kind + " " + shape, List.of("Line", "Curve", "Spiral", "IrregularLine").contains(shape) ? Why.NO_SHAPE : Why.NOT_READ, where);
+                out.leaveOut(kind + " " + shape, List.of("Line", "Curve", "Spiral", "IrregularLine")
+                        .contains(shape) ? Why.NO_SHAPE : Why.NOT_READ, where);
             }
         }
         return pieces;
@@ -154,7 +157,8 @@ final class Geometry {
         double[] a = p.get("Start");
         double[] b = p.get("End");
         double length = Math.hypot(b[0] - a[0], b[1] - a[1]);
-        return length > 0 ? new Piece.Element(new PlanElement(a[0], a[1], Math.atan2(b[1] - a[1], b[0] - a[0]), length, 0, 0), a[2], b[2]) : null;
+        return length > 0 ? new Piece.Element(new PlanElement(a[0], a[1], Math.atan2(b[1] - a[1], b[0] - a[0]), length, 0, 0), a[2], b[2])
+                : null;
     }
 
     private Piece curve() throws IOException {
@@ -170,7 +174,8 @@ final class Geometry {
         double from = Math.atan2(a[1] - c[1], a[0] - c[0]);
         double turn = (right ? 1 : -1) * (Math.atan2(b[1] - c[1], b[0] - c[0]) - from);
         turn = turn <= 0 ? turn + 2 * Math.PI : turn;
-        return radius > 0 ? element(a, b, from + (right ? 1 : -1) * Math.PI / 2, radius * turn, (right ? 1 : -1) / radius, (right ? 1 : -1) / radius) : null;
+        return radius > 0 ? element(a, b, from + (right ? 1 : -1) * Math.PI / 2, radius * turn, (right ? 1 : -1) / radius,
+                (right ? 1 : -1) / radius) : null;
     }
 
     /**
@@ -245,7 +250,8 @@ final class Geometry {
             }
         }
         Vertices all = row.build();
-        boolean closed = all.size() > 3 && Math.hypot(all.north(0) - all.north(all.size() - 1), all.east(0) - all.east(all.size() - 1)) < LONGEST_CLOSING;
+        boolean closed = all.size() > 3
+                && Math.hypot(all.north(0) - all.north(all.size() - 1), all.east(0) - all.east(all.size() - 1)) < LONGEST_CLOSING;
         int kept = closed ? all.size() - 1 : all.size();
         Vertices.Builder open = new Vertices.Builder();
         double[] own = new double[kept];
@@ -260,7 +266,9 @@ final class Geometry {
         PlanElement element = e.element();
         boolean clothoid = element.shape() == PlanElement.Shape.CLOTHOID;
         double turn = element.curvatureIn() * element.length();
-        int pieces = clothoid ? (int) Math.max(2, Math.min(2000, Math.ceil(element.length() / Math.sqrt(8 * SAGITTA / Math.max(Math.abs(element.curvatureIn()), Math.abs(element.curvatureOut()))))))
+        int pieces = clothoid ? (int) Math.max(2,
+                Math.min(2000, Math.ceil(element.length()
+                / Math.sqrt(8 * SAGITTA / Math.max(Math.abs(element.curvatureIn()), Math.abs(element.curvatureOut()))))))
                 : Math.abs(turn) > Math.PI ? 2 : 1;
         UnaryOperator<Double> height = part -> e.heightIn() + part * (e.heightOut() - e.heightIn());
         for (int i = 0; i <= pieces; i++) {

@@ -28,7 +28,8 @@ import verge.formats.reading.Xml;
  */
 public final class LandXmlReader {
     /** What stands in a file at its highest level and is read, or says nothing of places. */
-    private static final Set<String> PARTS = Set.of("Units", "CoordinateSystem", "Project", "Application", "CgPoints", "PlanFeatures", "Parcels", "Alignments", "Surfaces", "Monuments", "PipeNetworks", "Roadways",
+    private static final Set<String> PARTS = Set.of("Units", "CoordinateSystem", "Project", "Application", "CgPoints", "PlanFeatures",
+            "Parcels", "Alignments", "Surfaces", "Monuments", "PipeNetworks", "Roadways",
             "FeatureDictionary");
 
     private final Xml xml;
@@ -71,7 +72,8 @@ public final class LandXmlReader {
             }
             switch (xml.name()) {
                 case "Metric", "Imperial" -> unit = xml.attribute("linearUnit").flatMap(LandXmlReader::unit);
-                case "CoordinateSystem" -> system = xml.attribute("epsgCode").map(c -> c.replaceFirst("(?i)^EPSG:", "")).filter(c -> c.matches("\\d{4,6}")).<FileSystem>map(c -> new FileSystem.Published("EPSG:" + c))
+                case "CoordinateSystem" -> system = xml.attribute("epsgCode").map(c -> c.replaceFirst("(?i)^EPSG:", ""))
+                        .filter(c -> c.matches("\\d{4,6}")).<FileSystem>map(c -> new FileSystem.Published("EPSG:" + c))
                         .or(() -> xml.attribute("ogcWktCode").map(LandXmlReader::wellKnown));
                 case "Application" -> {
                     if (xml.attribute("name").filter(LandXmlWriter.APPLICATION::equals).isPresent()) {
@@ -94,7 +96,8 @@ public final class LandXmlReader {
 
     /** Well-known text, or the number of a published system where some programs write that. */
     private static FileSystem wellKnown(String text) {
-        return text.matches("(?i)(EPSG:)?\\d{4,6}") ? new FileSystem.Published("EPSG:" + text.replaceFirst("(?i)^EPSG:", "")) : new FileSystem.Defined(text);
+        return text.matches("(?i)(EPSG:)?\\d{4,6}") ? new FileSystem.Published("EPSG:" + text.replaceFirst("(?i)^EPSG:", ""))
+                : new FileSystem.Defined(text);
     }
 
     private static Optional<FileUnit> unit(String linearUnit) {
@@ -128,7 +131,8 @@ public final class LandXmlReader {
         known.putIfAbsent(name, place);
         out.limit("points", known.size(), Gatherer.MOST_FEATURES);
         if (own) {
-            out.spot("CgPoint", new Feature.Spot(out.layer("Points"), name, code.or(() -> desc).orElse(""), String.join(", ", about), Feature.Spot.Sigma.NONE,
+            out.spot("CgPoint", new Feature.Spot(out.layer("Points"), name, code.or(() -> desc).orElse(""), String.join(", ", about),
+                    Feature.Spot.Sigma.NONE,
                     new Vertices.Builder().add(place[0], place[1], place[2]).build()), where);
         }
     }

@@ -48,11 +48,13 @@ final class Surfaces {
                     out.leaveOut(xml.name(), Why.NOT_READ, xml.where());
                     xml.skip();
                 }
-                case "Property" -> out.leaveOut("Property \u2018" + xml.attribute("label").orElse("") + "\u2019 of a Surface", Why.ATTRIBUTE_NOT_TAKEN, xml.where());
+                case "Property" -> out.leaveOut("Property \u2018" + xml.attribute("label").orElse("") + "\u2019 of a Surface",
+                        Why.ATTRIBUTE_NOT_TAKEN, xml.where());
                 default -> { }
             }
         }
-        out.surface("Surface", out.layer("Surfaces"), new Surface(name, vertices.build(), Arrays.copyOf(corners, used), breaklines, boundaries), where);
+        out.surface("Surface", out.layer("Surfaces"),
+                new Surface(name, vertices.build(), Arrays.copyOf(corners, used), breaklines, boundaries), where);
     }
 
     private void point() throws IOException {
@@ -104,7 +106,8 @@ final class Surfaces {
 
     /** Twice the area in plan: nothing for a corner named twice, or three in a row. */
     private double area(int a, int b, int c) {
-        return (vertices.north(b) - vertices.north(a)) * (vertices.east(c) - vertices.east(a)) - (vertices.north(c) - vertices.north(a)) * (vertices.east(b) - vertices.east(a));
+        return (vertices.north(b) - vertices.north(a)) * (vertices.east(c) - vertices.east(a)) - (vertices.north(c) - vertices.north(a))
+                * (vertices.east(b) - vertices.east(a));
     }
 
     private void row(List<Vertices> rows) throws IOException {

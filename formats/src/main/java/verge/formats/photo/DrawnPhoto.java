@@ -62,17 +62,20 @@ public final class DrawnPhoto {
     private static Shape shape(Stroke stroke, int width, int height, double longer, Graphics2D pen) {
         if (stroke instanceof Stroke.Circle circle) {
             Ellipse2D ellipse = new Ellipse2D.Double();
-            ellipse.setFrameFromDiagonal(circle.one().right() * width, circle.one().down() * height, circle.other().right() * width, circle.other().down() * height);
+            ellipse.setFrameFromDiagonal(circle.one().right() * width, circle.one().down() * height, circle.other().right() * width,
+                    circle.other().down() * height);
             return ellipse;
         } else if (stroke instanceof Stroke.Words words) {
-            return pen.getFont().createGlyphVector(pen.getFontRenderContext(), words.text()).getOutline((float) (words.at().right() * width), (float) (words.at().down() * height));
+            return pen.getFont().createGlyphVector(pen.getFontRenderContext(), words.text())
+                    .getOutline((float) (words.at().right() * width), (float) (words.at().down() * height));
         }
         Path2D path = new Path2D.Double();
         List<Stroke.Spot> spots = stroke instanceof Stroke.Arrow arrow ? List.of(arrow.from(), arrow.to()) : ((Stroke.Free) stroke).spots();
         path.moveTo(spots.get(0).right() * width, spots.get(0).down() * height);
         spots.stream().skip(1).forEach(s -> path.lineTo(s.right() * width, s.down() * height));
         if (stroke instanceof Stroke.Arrow arrow) {
-            double towards = Math.atan2((arrow.to().down() - arrow.from().down()) * height, (arrow.to().right() - arrow.from().right()) * width);
+            double towards = Math.atan2((arrow.to().down() - arrow.from().down()) * height,
+                    (arrow.to().right() - arrow.from().right()) * width);
             Path2D head = new Path2D.Double();
             double size = longer * ARROW_HEAD;
             head.moveTo(-size, -size * ARROW_WIDTH);

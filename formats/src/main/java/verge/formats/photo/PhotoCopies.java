@@ -17,11 +17,16 @@ public final class PhotoCopies {
     private PhotoCopies() {
     }
 
-    /** A JPEG no wider or higher than so many pixels, turned as the camera was held. @throws SurveyException PHOTO_UNFIT if there is no picture in it, PHOTO_BROKEN_OFF if there is a part of one */
+    /**
+     * A JPEG no wider or higher than so many pixels, turned as the camera was held.
+     *
+     * @throws SurveyException PHOTO_UNFIT if there is no picture in it, PHOTO_BROKEN_OFF if there is a part of one
+     */
     public static void smaller(Path photo, String name, int longest, Path copy) throws IOException {
         byte[] small;
         try {
-            small = Unfolding.of(photo, longest, picture -> jpeg(Thumbnails.of(picture).size(longest, longest).imageType(BufferedImage.TYPE_INT_RGB).asBufferedImage()));
+            small = Unfolding.of(photo, longest,
+                    picture -> jpeg(Thumbnails.of(picture).size(longest, longest).imageType(BufferedImage.TYPE_INT_RGB).asBufferedImage()));
         } catch (EOFException half) {
             throw new SurveyException(Problem.PHOTO_BROKEN_OFF, name);
         } catch (IOException | RuntimeException noPicture) {   // cut off, or no picture behind the header of one

@@ -61,7 +61,8 @@ public record PhotoFile(String format, Optional<Looking> looking) {
             Metadata metadata = ImageMetadataReader.readMetadata(file.toFile());
             GpsDirectory gps = metadata.getFirstDirectoryOfType(GpsDirectory.class);
             return gps == null || !gps.containsTag(GpsDirectory.TAG_IMG_DIRECTION) ? Optional.empty() : looking(gps);
-        } catch (ImageProcessingException | IOException | MetadataException | RuntimeException unread) {   // what cannot be read says nothing
+        // what cannot be read says nothing
+        } catch (ImageProcessingException | IOException | MetadataException | RuntimeException unread) {
             return Optional.empty();
         }
     }
@@ -70,7 +71,9 @@ public record PhotoFile(String format, Optional<Looking> looking) {
         Rational degrees = gps.getRational(GpsDirectory.TAG_IMG_DIRECTION);
         String north = gps.getString(GpsDirectory.TAG_IMG_DIRECTION_REF);
         // Cameras without a compass write a direction too: 0/0, or all bits set.
-        boolean told = degrees != null && degrees.getDenominator() != 0 && degrees.getDenominator() != ALL_BITS && degrees.doubleValue() >= 0 && degrees.doubleValue() <= FULL_CIRCLE;
-        return told ? Optional.of(new Looking(Angle.ofDegrees(degrees.doubleValue()), "M".equals(north) ? Looking.North.MAGNETIC : Looking.North.TRUE)) : Optional.empty();
+        boolean told = degrees != null && degrees.getDenominator() != 0 && degrees.getDenominator() != ALL_BITS
+                && degrees.doubleValue() >= 0 && degrees.doubleValue() <= FULL_CIRCLE;
+        return told ? Optional.of(new Looking(Angle.ofDegrees(degrees.doubleValue()),
+                "M".equals(north) ? Looking.North.MAGNETIC : Looking.North.TRUE)) : Optional.empty();
     }
 }

@@ -43,7 +43,8 @@ public final class PlacedPhoto {
     }
 
     private static TiffOutputSet exif(byte[] jpeg, PhotoPlace place, boolean withTheCameras) throws IOException {
-        TiffOutputSet exif = withTheCameras && Imaging.getMetadata(jpeg) instanceof JpegImageMetadata own && own.getExif() != null ? own.getExif().getOutputSet() : new TiffOutputSet();
+        TiffOutputSet exif = withTheCameras && Imaging.getMetadata(jpeg) instanceof JpegImageMetadata own
+                && own.getExif() != null ? own.getExif().getOutputSet() : new TiffOutputSet();
         TiffOutputDirectory gps = exif.getOrCreateGpsDirectory();
         if (place.place().isPresent()) {
             write(gps, place.place().get());
@@ -77,14 +78,16 @@ public final class PlacedPhoto {
     private static RationalNumber[] sexagesimal(Angle angle) {
         long parts = Math.round(Math.abs(angle.arcSeconds()) * PARTS_OF_A_SECOND);
         int minute = 60 * PARTS_OF_A_SECOND;
-        return new RationalNumber[] {new RationalNumber((int) (parts / (60L * minute)), 1), new RationalNumber((int) (parts / minute % 60), 1), new RationalNumber((int) (parts % minute), PARTS_OF_A_SECOND)};
+        return new RationalNumber[] {new RationalNumber((int) (parts / (60L * minute)), 1),
+                new RationalNumber((int) (parts / minute % 60), 1), new RationalNumber((int) (parts % minute), PARTS_OF_A_SECOND)};
     }
 
     private static void write(TiffOutputDirectory gps, Elevation elevation) throws ImagingException {
         gps.removeField(GpsTagConstants.GPS_TAG_GPS_ALTITUDE_REF);
         gps.removeField(GpsTagConstants.GPS_TAG_GPS_ALTITUDE);
         gps.add(GpsTagConstants.GPS_TAG_GPS_ALTITUDE_REF, (byte) (elevation.metres() < 0 ? 1 : 0));
-        gps.add(GpsTagConstants.GPS_TAG_GPS_ALTITUDE, new RationalNumber((int) Math.round(Math.abs(elevation.metres()) * PARTS_OF_A_METRE), PARTS_OF_A_METRE));
+        gps.add(GpsTagConstants.GPS_TAG_GPS_ALTITUDE,
+                new RationalNumber((int) Math.round(Math.abs(elevation.metres()) * PARTS_OF_A_METRE), PARTS_OF_A_METRE));
     }
 
     private static void write(TiffOutputDirectory gps, Looking looking) throws ImagingException {

@@ -78,7 +78,8 @@ final class Unfolding {
                 int width = reader.getWidth(0);
                 int height = reader.getHeight(0);
                 long pixels = (long) width * height;
-                int step = Math.max(Math.max(width, height) / (FINER * longest), Math.max(1, (int) Math.ceil(Math.sqrt((double) pixels / MOST_PIXELS))));
+                int step = Math.max(Math.max(width, height) / (FINER * longest),
+                        Math.max(1, (int) Math.ceil(Math.sqrt((double) pixels / MOST_PIXELS))));
                 boolean held = holdsAllOfIt(photo, reader.getFormatName().toLowerCase(Locale.ROOT));
                 if (held && pixels > MOST_HELD_PIXELS) {
                     throw new IOException("too large for several scans");
@@ -104,7 +105,8 @@ final class Unfolding {
         every.setSourceSubsampling(step, step, 0, 0);
         BufferedImage picture = reader.read(0, every);
         // A decoder that reaches the end before the picture's paints the rest grey, and only warns.
-        if (warnings.stream().map(w -> w.toLowerCase(Locale.ROOT)).anyMatch(w -> w.contains("premature end") || w.contains("huffman") || w.contains("truncated"))) {
+        if (warnings.stream().map(w -> w.toLowerCase(Locale.ROOT))
+                .anyMatch(w -> w.contains("premature end") || w.contains("huffman") || w.contains("truncated"))) {
             throw new EOFException(warnings.toString());
         }
         return picture;
@@ -122,9 +124,11 @@ final class Unfolding {
         int upright = Orientation.TOP_LEFT.ordinal() + 1;
         try {
             ExifIFD0Directory exif = ImageMetadataReader.readMetadata(photo.toFile()).getFirstDirectoryOfType(ExifIFD0Directory.class);
-            int said = exif == null || !exif.containsTag(ExifIFD0Directory.TAG_ORIENTATION) ? upright : exif.getInt(ExifIFD0Directory.TAG_ORIENTATION);
+            int said = exif == null || !exif.containsTag(ExifIFD0Directory.TAG_ORIENTATION) ? upright
+                    : exif.getInt(ExifIFD0Directory.TAG_ORIENTATION);
             return said >= 1 && said <= Orientation.values().length ? said : upright;
-        } catch (ImageProcessingException | IOException | MetadataException | RuntimeException unread) {   // what cannot be read says nothing
+        // what cannot be read says nothing
+        } catch (ImageProcessingException | IOException | MetadataException | RuntimeException unread) {
             return upright;
         }
     }

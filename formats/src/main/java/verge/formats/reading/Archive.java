@@ -70,7 +70,8 @@ public final class Archive implements AutoCloseable {
         Enumeration<? extends ZipEntry> entries = zip.entries();
         while (entries.hasMoreElements()) {
             String name = entries.nextElement().getName();
-            if (name.startsWith("/") || name.startsWith("\\") || name.matches("^[A-Za-z]:.*") || name.matches("(.*[/\\\\])?\\.\\.([/\\\\].*)?")) {
+            if (name.startsWith("/") || name.startsWith("\\") || name.matches("^[A-Za-z]:.*")
+                    || name.matches("(.*[/\\\\])?\\.\\.([/\\\\].*)?")) {
                 throw new SurveyException(Problem.FILE_ARCHIVE_UNSAFE, fileName, name);
             }
         }
@@ -92,11 +93,13 @@ public final class Archive implements AutoCloseable {
 
     /** All entries with an ending. */
     public List<String> all(String ending) {
-        return zip.stream().filter(e -> !e.isDirectory()).map(ZipEntry::getName).filter(n -> n.toLowerCase(Locale.ROOT).endsWith(ending)).toList();
+        return zip.stream().filter(e -> !e.isDirectory()).map(ZipEntry::getName).filter(n -> n.toLowerCase(Locale.ROOT).endsWith(ending))
+                .toList();
     }
 
     /**
-     * An entry's bytes, once all of them are known to be what was packed: whoever reads them may stop before the end, where the checksum would tell.
+     * An entry's bytes, once all of them are known to be what was packed: whoever reads them may stop before the end, where the checksum
+     * would tell.
      *
      * @throws SurveyException FILE_DAMAGED if they are not, FILE_ARCHIVE_UNSAFE past what may be
      */

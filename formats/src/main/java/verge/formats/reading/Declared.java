@@ -15,7 +15,8 @@ import verge.core.units.PlanAxes;
  * @param orderSaid whether the file or its format leaves no doubt about the order
  */
 public record Declared(Optional<FileSystem> system, Optional<FileUnit> unit, PlanAxes.Order order, boolean orderSaid) {
-    public static final Declared LAT_LON = new Declared(Optional.of(FileSystem.LAT_LON), Optional.of(FileUnit.METRE), PlanAxes.Order.EAST_NORTH, true);
+    public static final Declared LAT_LON = new Declared(Optional.of(FileSystem.LAT_LON), Optional.of(FileUnit.METRE),
+            PlanAxes.Order.EAST_NORTH, true);
 
     /** A drawing whose x runs east. */
     public static Declared eastNorth(Optional<FileSystem> system, Optional<FileUnit> unit) {
@@ -24,6 +25,7 @@ public record Declared(Optional<FileSystem> system, Optional<FileUnit> unit, Pla
 
     /** As proposed where the file leaves something open: its format's usual order, and the job's unit. */
     public FileCoordinates proposed(FileUnit usual) {
-        return new FileCoordinates(system.orElse(FileSystem.JOB_GRID), unit.orElse(usual), new PlanAxes(order, false, false), FileCoordinates.Heights.ELEVATIONS);
+        return new FileCoordinates(system.orElse(FileSystem.JOB_GRID), unit.orElse(usual), new PlanAxes(order, false, false),
+                FileCoordinates.Heights.ELEVATIONS);
     }
 }

@@ -81,7 +81,8 @@ public enum FileKind {
 
     private static FileKind ofText(String text) {
         if (text.startsWith("<")) {
-            return text.contains("<LandXML") || text.contains(":LandXML") ? LANDXML : text.contains("<kml") || text.contains(":kml") ? KML : XML;
+            return text.contains("<LandXML") || text.contains(":LandXML") ? LANDXML : text.contains("<kml")
+                    || text.contains(":kml") ? KML : XML;
         }
         if (text.startsWith("{") || text.startsWith("[")) {
             return text.contains("\"codebook\"") ? CODEBOOK : GEOJSON;
@@ -89,7 +90,8 @@ public enum FileKind {
         if (beginsWithSection(text)) {
             return DXF;
         }
-        return text.chars().filter(c -> c < ' ' && c != '\t' && c != '\n' && c != '\r' && c != '\f').count() > text.length() / 100 ? BINARY : TABLE;
+        return text.chars().filter(c -> c < ' ' && c != '\t' && c != '\n' && c != '\r' && c != '\f')
+                .count() > text.length() / 100 ? BINARY : TABLE;
     }
 
     /** Pairs of lines: remarks under code 999, then a section under code 0. */
@@ -110,7 +112,8 @@ public enum FileKind {
         boolean wide = head.length > 3 && ((head[0] & 0xFF) >= 0xFE || head[0] == 0 || head[1] == 0);
         String letters = new String(head, StandardCharsets.ISO_8859_1);
         String plain = wide ? letters.replace("\0", "") : letters;
-        return plain.startsWith("\u00EF\u00BB\u00BF") ? plain.substring(3) : plain.startsWith("\u00FF\u00FE") || plain.startsWith("\u00FE\u00FF") ? plain.substring(2) : plain;
+        return plain.startsWith("\u00EF\u00BB\u00BF") ? plain.substring(3) : plain.startsWith("\u00FF\u00FE")
+                || plain.startsWith("\u00FE\u00FF") ? plain.substring(2) : plain;
     }
 
     private static boolean startsWith(byte[] head, byte[] mark) {

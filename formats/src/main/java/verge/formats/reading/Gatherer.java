@@ -91,7 +91,8 @@ public final class Gatherer {
         if (known == null) {
             limit("layers", layers.size() + 1L, MOST_LAYERS);
             if (plain.length() > LONGEST_WORDS) {
-                leaveOut("layer", Report.Why.SHORTENED, "\u2018" + plain.substring(0, LONGEST_SAID) + "\u2026\u2019, " + name.strip().length() + " letters");
+                leaveOut("layer", Report.Why.SHORTENED, "\u2018" + plain.substring(0, LONGEST_SAID) + "\u2026\u2019, " + name.strip()
+                        .length() + " letters");
             }
             layers.add(Layer.of(plain));
             layerIndex.put(plain, layers.size() - 1);
@@ -102,13 +103,15 @@ public final class Gatherer {
 
     /** A point; without a place it is left out. @param height NaN if there is none */
     public void spot(String kind, int layer, String name, String code, double north, double east, double height, String where) {
-        spot(kind, new Feature.Spot(layer, name == null ? "" : name, clean(code), new Vertices.Builder().add(north, east, height).build()), where);
+        spot(kind, new Feature.Spot(layer, name == null ? "" : name, clean(code), new Vertices.Builder().add(north, east, height).build()),
+                where);
     }
 
     /** The same, with all that is known of it. */
     public void spot(String kind, Feature.Spot spot, String where) {
         if (fit(kind, spot.vertices(), where)) {
-            add(kind, new Feature.Spot(spot.layer(), nameOf(kind, spot.name(), where), told(kind, spot.code(), LONGEST_WORDS, where), told(kind, spot.description(), LONGEST_DESCRIPTION, where), spot.sigma(), spot.vertices()));
+            add(kind, new Feature.Spot(spot.layer(), nameOf(kind, spot.name(), where), told(kind, spot.code(), LONGEST_WORDS, where),
+                    told(kind, spot.description(), LONGEST_DESCRIPTION, where), spot.sigma(), spot.vertices()));
         }
     }
 
@@ -193,7 +196,8 @@ public final class Gatherer {
             if (passed.size() < Report.MOST_PASSED) {
                 passed.add(new Report.Passed(plain, why, clean(where), row));
             }
-            leftOut.merge(plain + why, new Report.LeftOut(plain, why, 1, clean(where)), (a, b) -> new Report.LeftOut(a.kind(), a.why(), a.count() + 1, a.where()));
+            leftOut.merge(plain + why, new Report.LeftOut(plain, why, 1, clean(where)),
+                    (a, b) -> new Report.LeftOut(a.kind(), a.why(), a.count() + 1, a.where()));
         }
     }
 
@@ -234,7 +238,8 @@ public final class Gatherer {
     /** Takes things out again that only the whole file shows to be none. */
     private void leaveOutIf(Predicate<Feature> unfit, Report.Why why) {
         for (Feature f : features.stream().filter(unfit).toList()) {
-            leaveOut(f.name().isEmpty() ? "thing" : "thing \u2018" + f.name() + "\u2019", why, f.vertices().size() == 0 ? "" : f.vertices().north(0) + ", " + f.vertices().east(0));
+            leaveOut(f.name().isEmpty() ? "thing" : "thing \u2018" + f.name() + "\u2019", why,
+                    f.vertices().size() == 0 ? "" : f.vertices().north(0) + ", " + f.vertices().east(0));
         }
         features.removeIf(unfit);
     }
@@ -252,7 +257,8 @@ public final class Gatherer {
         double[] away = spots.stream().mapToDouble(s -> Math.hypot(s.vertices().north(0) - n, s.vertices().east(0) - e)).sorted().toArray();
         double limit = Math.max(LEAST_STRAY, STRAY_TIMES * away[away.length * 3 / 4]);
         if (Arrays.stream(away).filter(d -> d > limit).count() * LEAST_FOR_STRAYS <= spots.size()) {
-            leaveOutIf(f -> f instanceof Feature.Spot s && Math.hypot(s.vertices().north(0) - n, s.vertices().east(0) - e) > limit, Report.Why.STRAY);
+            leaveOutIf(f -> f instanceof Feature.Spot s && Math.hypot(s.vertices().north(0) - n, s.vertices().east(0) - e) > limit,
+                    Report.Why.STRAY);
         }
     }
 
@@ -269,7 +275,8 @@ public final class Gatherer {
 
     /** Whether it is a place of this earth. @param place two figures in plan and a height, or NaN where there is none */
     public static boolean isPlace(double[] place) {
-        return Math.abs(place[0]) <= FARTHEST && Math.abs(place[1]) <= FARTHEST && (Double.isNaN(place[2]) || Math.abs(place[2]) <= FARTHEST);
+        return Math.abs(place[0]) <= FARTHEST && Math.abs(place[1]) <= FARTHEST
+                && (Double.isNaN(place[2]) || Math.abs(place[2]) <= FARTHEST);
     }
 
     /** The same of all in a row. */

@@ -9,12 +9,17 @@ import verge.core.plan.Vertices;
 
 /**
  * Heights of points that stand for none: rows of nines, and noughts among others that are far from nought. Programs write them where a cell
- * must not be empty; taken as heights they would set somebody up ten kilometres below the sea. A file that leaves heights out says with that what has none: its noughts are heights.
+ * must not be empty; taken as heights they would set somebody up ten kilometres below the sea. A file that leaves heights out says with
+ * that what has none: its noughts are heights.
  */
 final class HeightsMeant {
     /** No land is so high or so low in metres, feet or centimetres but stands as \u2212999, 9999.99, 99999. */
-    private static final double[] NINES = {999, 9999, 99999, 999999, 999.9, 999.99, 999.999, 9999.9, 9999.99, 9999.999, 99999.9, 99999.99, 99999.999};
-    /** A nought counts as a height if any other height is as near to it, in the file's own unit; nearer still where the others lie close together. */
+    private static final double[] NINES = {999, 9999, 99999, 999999, 999.9, 999.99, 999.999, 9999.9, 9999.99, 9999.999, 99999.9, 99999.99,
+            99999.999};
+    /**
+     * A nought counts as a height if any other height is as near to it, in the file's own unit; nearer still where the others lie close
+     * together.
+     */
     private static final double NEAR_NOUGHT = 5;
     private static final double LEAST_GAP = 1;
     private static final double GAP_TO_SPREAD = 2;
@@ -37,9 +42,11 @@ final class HeightsMeant {
     }
 
     List<Feature> features(Told told) {
-        double[] heights = features.stream().filter(Feature.Spot.class::isInstance).map(f -> f.vertices().height(0)).filter(OptionalDouble::isPresent).mapToDouble(OptionalDouble::getAsDouble).toArray();
+        double[] heights = features.stream().filter(Feature.Spot.class::isInstance).map(f -> f.vertices().height(0))
+                .filter(OptionalDouble::isPresent).mapToDouble(OptionalDouble::getAsDouble).toArray();
         double[] real = Arrays.stream(heights).filter(h -> h != 0 && !nines(h)).toArray();
-        boolean saysNoneOtherwise = features.stream().filter(Feature.Spot.class::isInstance).anyMatch(f -> f.vertices().height(0).isEmpty());
+        boolean saysNoneOtherwise = features.stream().filter(Feature.Spot.class::isInstance)
+                .anyMatch(f -> f.vertices().height(0).isEmpty());
         boolean noughtIsNone = !noughtsAreHeights && !saysNoneOtherwise && real.length >= LEAST_OTHERS && isFarFromNought(real);
         boolean any = Arrays.stream(heights).anyMatch(h -> nines(h) || h == 0 && noughtIsNone);
         return any ? features.stream().map(f -> without(f, noughtIsNone, told)).toList() : new ArrayList<>(features);
@@ -59,8 +66,10 @@ final class HeightsMeant {
         if (!nines(height) && !(height == 0 && noughtIsNone)) {
             return feature;
         }
-        told.of("point", Report.Why.HEIGHT_NONE, (spot.name().isEmpty() ? "without a name" : "\u2018" + spot.name() + "\u2019") + ", " + height);
-        return new Feature.Spot(spot.layer(), spot.name(), spot.code(), spot.description(), spot.sigma(), new Vertices.Builder().add(spot.vertices().north(0), spot.vertices().east(0)).build());
+        told.of("point", Report.Why.HEIGHT_NONE, (spot.name().isEmpty() ? "without a name" : "\u2018" + spot.name() + "\u2019") + ", "
+                + height);
+        return new Feature.Spot(spot.layer(), spot.name(), spot.code(), spot.description(), spot.sigma(),
+                new Vertices.Builder().add(spot.vertices().north(0), spot.vertices().east(0)).build());
     }
 
     private static boolean nines(double height) {

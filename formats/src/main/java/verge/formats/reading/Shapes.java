@@ -40,16 +40,24 @@ public final class Shapes {
             return key(CODE_KEYS).map(values::get).orElse("");
         }
 
-        /** All else that is known of it: words about it first, then whatever else by its key, 'depth 1.20'. @param heightUsed whether an attribute gave the height */
+        /**
+         * All else that is known of it: words about it first, then whatever else by its key, 'depth 1.20'.
+         *
+         * @param heightUsed whether an attribute gave the height
+         */
         String description(boolean heightUsed) {
             List<String> rest = rest(heightUsed).toList();
-            return Stream.concat(DESCRIPTION_KEYS.stream().filter(rest::contains).map(values::get), rest.stream().filter(k -> !DESCRIPTION_KEYS.contains(k)).map(k -> k + " " + values.get(k))).collect(Collectors.joining(", "));
+            return Stream.concat(DESCRIPTION_KEYS.stream().filter(rest::contains).map(values::get),
+                    rest.stream().filter(k -> !DESCRIPTION_KEYS.contains(k)).map(k -> k + " " + values.get(k)))
+                    .collect(Collectors.joining(", "));
         }
 
         /** Keys of what is neither name, code, layer nor height. */
         Stream<String> rest(boolean heightUsed) {
-            Set<String> used = Stream.of(key(NAME_KEYS), key(CODE_KEYS), Optional.of("layer")).flatMap(Optional::stream).collect(Collectors.toSet());
-            return values.keySet().stream().filter(k -> !used.contains(k) && !values.get(k).isBlank() && !(heightUsed && HEIGHT_KEYS.contains(k))).sorted();
+            Set<String> used = Stream.of(key(NAME_KEYS), key(CODE_KEYS), Optional.of("layer")).flatMap(Optional::stream)
+                    .collect(Collectors.toSet());
+            return values.keySet().stream()
+                    .filter(k -> !used.contains(k) && !values.get(k).isBlank() && !(heightUsed && HEIGHT_KEYS.contains(k))).sorted();
         }
 
         /** A height written as an attribute, where the shape itself has none; NaN if there is none either. */
@@ -76,7 +84,8 @@ public final class Shapes {
     public void points(String kind, int layer, Attributes about, Vertices places, String where) {
         for (int i = 0; i < places.size(); i++) {
             boolean ownHeight = places.height(i).isPresent();
-            out.spot(kind, new Feature.Spot(layer, places.size() == 1 ? about.name() : "", about.code(), about.description(!ownHeight), Feature.Spot.Sigma.NONE,
+            out.spot(kind, new Feature.Spot(layer, places.size() == 1 ? about.name() : "", about.code(), about.description(!ownHeight),
+                    Feature.Spot.Sigma.NONE,
                     new Vertices.Builder().add(places.north(i), places.east(i), places.height(i).orElse(about.height())).build()), where);
         }
     }

@@ -86,7 +86,8 @@ public final class Xml implements AutoCloseable {
         if (broken.getCause() instanceof IOException io && !(io instanceof CharConversionException)) {
             throw io;
         }
-        if (broken instanceof CharConversionException || broken.getCause() instanceof CharConversionException || String.valueOf(broken.getMessage()).contains("Invalid byte")) {
+        if (broken instanceof CharConversionException || broken.getCause() instanceof CharConversionException
+                || String.valueOf(broken.getMessage()).contains("Invalid byte")) {
             return watch.notItsEncoding(Optional.ofNullable(xml.getCharacterEncodingScheme()).orElse("UTF-8"), where());
         }
         boolean entity = String.valueOf(broken.getMessage()).contains("entity \"");

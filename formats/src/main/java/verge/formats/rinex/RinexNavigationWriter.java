@@ -51,7 +51,8 @@ public final class RinexNavigationWriter {
         SatelliteSystem system = k.satellite().system();
         int behind = system == SatelliteSystem.BEIDOU ? BEIDOU_BEHIND : 0;
         GpsTime reference = k.reference().plusSeconds(-behind);
-        first(k, RinexLines.civil(k.clock().plusSeconds(-behind)), k.of(Element.CLOCK_OFFSET), k.of(Element.CLOCK_DRIFT), k.of(Element.CLOCK_DRIFT_RATE));
+        first(k, RinexLines.civil(k.clock().plusSeconds(-behind)), k.of(Element.CLOCK_OFFSET), k.of(Element.CLOCK_DRIFT),
+                k.of(Element.CLOCK_DRIFT_RATE));
         orbit(k.of(Element.ISSUE), k.of(Element.RADIUS_SIN), k.of(Element.MOTION_DIFFERENCE), k.of(Element.ANOMALY));
         orbit(k.of(Element.LATITUDE_COS), k.of(Element.ECCENTRICITY), k.of(Element.LATITUDE_SIN), k.of(Element.ROOT_SEMI_MAJOR));
         orbit(reference.secondsOfWeek(), k.of(Element.INCLINATION_COS), k.of(Element.NODE), k.of(Element.INCLINATION_SIN));
@@ -79,7 +80,8 @@ public final class RinexNavigationWriter {
     }
 
     private void moving(Broadcast.Moving m) throws IOException {
-        first(m, m.reference().atZone(ZoneOffset.UTC), m.clockOffset(), m.frequencyOffset(), GpsTime.ofUtc(m.reference()).secondsOfWeek() - GpsTime.leaps(m.reference()));
+        first(m, m.reference().atZone(ZoneOffset.UTC), m.clockOffset(), m.frequencyOffset(),
+                GpsTime.ofUtc(m.reference()).secondsOfWeek() - GpsTime.leaps(m.reference()));
         orbit(m.place().x() / KILOMETRE, m.velocity().x() / KILOMETRE, m.pull().x() / KILOMETRE, m.health());
         orbit(m.place().y() / KILOMETRE, m.velocity().y() / KILOMETRE, m.pull().y() / KILOMETRE, m.channel());
         orbit(m.place().z() / KILOMETRE, m.velocity().z() / KILOMETRE, m.pull().z() / KILOMETRE, m.age());
@@ -87,7 +89,8 @@ public final class RinexNavigationWriter {
     }
 
     private void first(Broadcast of, ZonedDateTime at, double... figures) throws IOException {
-        out.append(String.format(Locale.ROOT, "%s %4d %02d %02d %02d %02d %02d", of.satellite(), at.getYear(), at.getMonthValue(), at.getDayOfMonth(), at.getHour(), at.getMinute(), at.getSecond())).append(figures(figures)).append('\n');
+        out.append(String.format(Locale.ROOT, "%s %4d %02d %02d %02d %02d %02d", of.satellite(), at.getYear(), at.getMonthValue(),
+                at.getDayOfMonth(), at.getHour(), at.getMinute(), at.getSecond())).append(figures(figures)).append('\n');
     }
 
     private void orbit(double... figures) throws IOException {

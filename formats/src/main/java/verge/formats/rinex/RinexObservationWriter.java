@@ -48,7 +48,9 @@ public final class RinexObservationWriter {
      * @param channels of GLONASS by satellite
      * @param comments whatever else is to be known, of sixty columns each
      */
-    public record Header(String marker, String markerNumber, String observer, String agency, List<String> receiver, List<String> antenna, EarthCentred approximate, double height, double interval, GpsTime first, Map<SatelliteId, Integer> channels, Instant written, List<String> comments) {
+    public record Header(String marker, String markerNumber, String observer, String agency, List<String> receiver, List<String> antenna,
+            EarthCentred approximate, double height, double interval, GpsTime first, Map<SatelliteId, Integer> channels, Instant written,
+            List<String> comments) {
     }
 
     public void header(Header h) throws IOException {
@@ -62,7 +64,8 @@ public final class RinexObservationWriter {
         lines.line(RinexLines.text(h.observer(), 20) + RinexLines.text(h.agency(), 40), "OBSERVER / AGENCY");
         lines.line(h.receiver().stream().map(t -> RinexLines.text(t, 20)).collect(Collectors.joining()), "REC # / TYPE / VERS");
         lines.line(h.antenna().stream().map(t -> RinexLines.text(t, 20)).collect(Collectors.joining()), "ANT # / TYPE");
-        lines.line(String.format(Locale.ROOT, "%14.4f%14.4f%14.4f", h.approximate().x(), h.approximate().y(), h.approximate().z()), "APPROX POSITION XYZ");
+        lines.line(String.format(Locale.ROOT, "%14.4f%14.4f%14.4f", h.approximate().x(), h.approximate().y(), h.approximate().z()),
+                "APPROX POSITION XYZ");
         lines.line(String.format(Locale.ROOT, "%14.4f%14.4f%14.4f", h.height(), 0.0, 0.0), "ANTENNA: DELTA H/E/N");
         for (SatelliteSystem system : SatelliteSystem.values()) {
             types(system);
@@ -70,7 +73,8 @@ public final class RinexObservationWriter {
         lines.line("DBHZ", "SIGNAL STRENGTH UNIT");
         lines.line(String.format(Locale.ROOT, "%10.3f", h.interval()), "INTERVAL");
         ZonedDateTime first = RinexLines.civil(h.first());
-        lines.line(String.format(Locale.ROOT, "%6d%6d%6d%6d%6d%13.7f     GPS", first.getYear(), first.getMonthValue(), first.getDayOfMonth(), first.getHour(), first.getMinute(), seconds(h.first())), "TIME OF FIRST OBS");
+        lines.line(String.format(Locale.ROOT, "%6d%6d%6d%6d%6d%13.7f     GPS", first.getYear(), first.getMonthValue(),
+                first.getDayOfMonth(), first.getHour(), first.getMinute(), seconds(h.first())), "TIME OF FIRST OBS");
         for (Signal signal : Signal.values()) {
             lines.line(signal.system().letter() + " L" + signal.code() + String.format(Locale.ROOT, " %8.5f", 0.0), "SYS / PHASE SHIFT");
         }
@@ -85,31 +89,40 @@ public final class RinexObservationWriter {
     }
 
     private void types(SatelliteSystem system) throws IOException {
-        List<String> types = signals(system).stream().flatMap(s -> List.of("C" + s.code(), "L" + s.code(), "D" + s.code(), "S" + s.code()).stream()).toList();
+        List<String> types = signals(system).stream()
+                .flatMap(s -> List.of("C" + s.code(), "L" + s.code(), "D" + s.code(), "S" + s.code()).stream()).toList();
         for (int i = 0; i < types.size(); i += MOST_TYPES_A_LINE) {
-            String some = types.subList(i, Math.min(i + MOST_TYPES_A_LINE, types.size())).stream().map(t -> " " + t).collect(Collectors.joining());
-            lines.line((i == 0 ? String.format(Locale.ROOT, "%s  %3d", system.letter(), types.size()) : "      ") + some, "SYS / # / OBS TYPES");
+            String some = types.subList(i, Math.min(i + MOST_TYPES_A_LINE, types.size())).stream().map(t -> " " + t)
+                    .collect(Collectors.joining());
+            lines.line((i == 0 ? String.format(Locale.ROOT, "%s  %3d", system.letter(), types.size()) : "      ") + some,
+                    "SYS / # / OBS TYPES");
         }
     }
 
     private void slots(SortedMap<SatelliteId, Integer> channels) throws IOException {
-        List<String> slots = channels.entrySet().stream().map(c -> String.format(Locale.ROOT, "%s %2d ", c.getKey(), c.getValue())).toList();
+        List<String> slots = channels.entrySet().stream().map(c -> String.format(Locale.ROOT, "%s %2d ", c.getKey(), c.getValue()))
+                .toList();
         for (int i = 0; i == 0 || i < slots.size(); i += MOST_SLOTS_A_LINE) {
-            lines.line((i == 0 ? String.format(Locale.ROOT, "%3d ", slots.size()) : "    ") + String.join("", slots.subList(i, Math.min(i + MOST_SLOTS_A_LINE, slots.size()))), "GLONASS SLOT / FRQ #");
+            lines.line((i == 0 ? String.format(Locale.ROOT, "%3d ", slots.size()) : "    ")
+                    + String.join("", slots.subList(i, Math.min(i + MOST_SLOTS_A_LINE, slots.size()))), "GLONASS SLOT / FRQ #");
         }
     }
 
     public void epoch(ObservationEpoch epoch) throws IOException {
         SortedMap<SatelliteId, Map<Signal, Observed>> rows = new TreeMap<>();
         epoch.observed().forEach(o -> rows.computeIfAbsent(o.satellite(), s -> new TreeMap<>()).put(o.signal(), o));
-        GpsTime time = new GpsTime(Math.round(epoch.time().nanos() / (double) SHOWN_NANOS) * SHOWN_NANOS);   // rounded once, before it is split
+        // rounded once, before it is split
+        GpsTime time = new GpsTime(Math.round(epoch.time().nanos() / (double) SHOWN_NANOS) * SHOWN_NANOS);
         ZonedDateTime at = RinexLines.civil(time);
-        out.append(String.format(Locale.ROOT, "> %4d %02d %02d %02d %02d%11.7f  0%3d%n", at.getYear(), at.getMonthValue(), at.getDayOfMonth(), at.getHour(), at.getMinute(), seconds(time), rows.size()).replace("\r", ""));
+        out.append(String.format(Locale.ROOT, "> %4d %02d %02d %02d %02d%11.7f  0%3d%n", at.getYear(), at.getMonthValue(),
+                at.getDayOfMonth(), at.getHour(), at.getMinute(), seconds(time), rows.size()).replace("\r", ""));
         for (Map.Entry<SatelliteId, Map<Signal, Observed>> row : rows.entrySet()) {
             StringBuilder line = new StringBuilder(row.getKey().toString());
             for (Signal signal : signals(row.getKey().system())) {
                 Observed o = row.getValue().get(signal);
-                line.append(o == null ? " ".repeat(64) : figure(o.range(), NOTHING_LOST, o) + figure(o.cycles(), (o.slipped() ? LOST_LOCK : 0) + (o.half() ? HALF_CYCLE : 0), o) + figure(o.doppler(), NOTHING_LOST, o) + figure(o.strength(), NOTHING_LOST, o));
+                line.append(o == null ? " ".repeat(64) : figure(o.range(), NOTHING_LOST, o)
+                        + figure(o.cycles(), (o.slipped() ? LOST_LOCK : 0) + (o.half() ? HALF_CYCLE : 0), o)
+                        + figure(o.doppler(), NOTHING_LOST, o) + figure(o.strength(), NOTHING_LOST, o));
             }
             out.append(line.toString().stripTrailing()).append('\n');
         }
@@ -118,7 +131,8 @@ public final class RinexObservationWriter {
     /** Fourteen columns and two indicators; blank where there is none, or one that has no room. */
     private static String figure(double value, int lost, Observed o) {
         String figure = Double.isFinite(value) ? String.format(Locale.ROOT, "%14.3f", value) : "";
-        return figure.isEmpty() || figure.length() > 14 ? " ".repeat(16) : figure + (lost == NOTHING_LOST ? " " : Integer.toString(lost)) + Math.max(1, Math.min(9, (int) (o.strength() / STRENGTH_STEP)));
+        return figure.isEmpty() || figure.length() > 14 ? " ".repeat(16) : figure + (lost == NOTHING_LOST ? " " : Integer.toString(lost))
+                + Math.max(1, Math.min(9, (int) (o.strength() / STRENGTH_STEP)));
     }
 
     private static double seconds(GpsTime time) {

@@ -71,8 +71,10 @@ public final class ShapefileReader {
         try (Archive archive = Archive.open(file, watch)) {
             Gatherer out = new Gatherer(watch);
             Optional<FileSystem> system = Optional.empty();
-            Set<String> stems = archive.all(".shp").stream().map(shp -> shp.substring(0, shp.length() - 4).toLowerCase(Locale.ROOT)).collect(Collectors.toSet());
-            archive.others(entry -> isPart(entry, stems)).forEach(other -> out.leaveOut("file of the archive", Why.NOT_READ, "\u2018" + other + "\u2019"));
+            Set<String> stems = archive.all(".shp").stream().map(shp -> shp.substring(0, shp.length() - 4).toLowerCase(Locale.ROOT))
+                    .collect(Collectors.toSet());
+            archive.others(entry -> isPart(entry, stems))
+                    .forEach(other -> out.leaveOut("file of the archive", Why.NOT_READ, "\u2018" + other + "\u2019"));
             for (String shp : archive.all(".shp")) {
                 String stem = shp.substring(0, shp.length() - 4);
                 Optional<Charset> named = part(archive, stem, ".cpg").map(ShapefileReader::charset);
@@ -83,7 +85,8 @@ public final class ShapefileReader {
                 }
                 system = system.isPresent() ? system : own;
                 Optional<String> dbf = archive.first(name -> name.equalsIgnoreCase(stem + ".dbf"));
-                try (Table table = dbf.isEmpty() ? null : Table.open(archive.bytes(dbf.get()), named.orElse(StandardCharsets.ISO_8859_1), out);
+                try (Table table = dbf.isEmpty() ? null
+                        : Table.open(archive.bytes(dbf.get()), named.orElse(StandardCharsets.ISO_8859_1), out);
                         InputStream in = watch.watched(archive.bytes(shp))) {
                     new ShapefileReader(out, Optional.ofNullable(table), stem(stem)).readShapes(in);
                 }
@@ -97,7 +100,8 @@ public final class ShapefileReader {
     /** Whether an entry is one of the files that make a shapefile, or an index of one. */
     private static boolean isPart(String entry, Set<String> stems) {
         int dot = entry.indexOf('.', Math.max(entry.lastIndexOf('/'), 0));
-        return dot >= 0 && stems.contains(entry.substring(0, dot).toLowerCase(Locale.ROOT)) && PARTS.contains(entry.substring(dot + 1).toLowerCase(Locale.ROOT));
+        return dot >= 0 && stems.contains(entry.substring(0, dot).toLowerCase(Locale.ROOT))
+                && PARTS.contains(entry.substring(dot + 1).toLowerCase(Locale.ROOT));
     }
 
     private static String stem(String name) {
@@ -161,7 +165,8 @@ public final class ShapefileReader {
         try {
             switch (type > LAST_TYPE ? -1 : type % 10) {
                 case 0 -> out.leaveOut("shape", Why.NO_SHAPE, where);
-                case 1 -> shapes.points("point", on, about, new Vertices.Builder().add(record.getDouble(12), record.getDouble(4), z ? value(record.getDouble(20)) : Double.NaN).build(), where);
+                case 1 -> shapes.points("point", on, about, new Vertices.Builder()
+                        .add(record.getDouble(12), record.getDouble(4), z ? value(record.getDouble(20)) : Double.NaN).build(), where);
                 case 8 -> several(record, on, about, z, where);
                 case 3, 5 -> parts(record, type % 10 == 3 ? "line" : "polygon", on, about, z, where);
                 default -> out.leaveOut("shape of type " + type, Why.NOT_READ, where);
@@ -205,7 +210,8 @@ public final class ShapefileReader {
     private static Vertices row(ByteBuffer record, int points, int heights, int from, int until, boolean z) {
         Vertices.Builder row = new Vertices.Builder();
         for (int i = from; i < until; i++) {
-            row.add(record.getDouble(points + 16 * i + 8), record.getDouble(points + 16 * i), z ? value(record.getDouble(heights + 8 * i)) : Double.NaN);
+            row.add(record.getDouble(points + 16 * i + 8), record.getDouble(points + 16 * i),
+                    z ? value(record.getDouble(heights + 8 * i)) : Double.NaN);
         }
         return row.build();
     }

@@ -56,10 +56,13 @@ class ShotCsvTest {
 
     private Entry setUp(JobSettings settings) {
         add(new SettingsChosen(settings));
-        add(new PointsImported(Origin.CONTROL, "f", "", List.of(new NamedPosition(new PointName("A"), Code.NONE, Position.of(-1000, -2000, 10)),
+        add(new PointsImported(Origin.CONTROL, "f", "",
+                List.of(new NamedPosition(new PointName("A"), Code.NONE, Position.of(-1000, -2000, 10)),
                 new NamedPosition(new PointName("B"), Code.NONE, Position.of(-900, -2000, 10)))));
-        return add(StationSetUp.onKnownPoint(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading(0, 100), new Atmosphere(12, 1013.25, 60),
-                InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5)), 0.13, "test", 1, ""));
+        return add(StationSetUp.onKnownPoint(new PointName("A"), new PointName("B"), new Length(1.6), PRISM, reading(0, 100),
+                new Atmosphere(12, 1013.25, 60),
+                InstrumentPrecision.withUsualCare(Angle.ofArcSeconds(2), new DistanceMeter(0.658, 1.0002863, new Length(0.001), 1.5)), 0.13,
+                "test", 1, ""));
     }
 
     private Entry shot(Entry leaf, String name, Map<String, String> notes) {
@@ -69,11 +72,13 @@ class ShotCsvTest {
     @Test
     void cellsFollowTheHeading() {
         JobSettings settings = JobSettings.flat(Figures.of(LengthUnit.US_SURVEY_FOOT, AngleUnit.GON, DirectionStyle.AZIMUTH, 2)
-                .with(new PlanAxes(PlanAxes.Order.EAST_NORTH, true, true)), 1).with(new JobSettings.Work("", Set.of(), List.of("condition"), "x", ZoneOffset.UTC));
+                .with(new PlanAxes(PlanAxes.Order.EAST_NORTH, true, true)), 1)
+                .with(new JobSettings.Work("", Set.of(), List.of("condition"), "x", ZoneOffset.UTC));
         Entry shot = shot(setUp(settings), "101", Map.of("condition", "wet \"through\""));
         String[] heading = ShotCsvWriter.heading(settings).strip().split(",");
         String[] cells = ShotCsvWriter.line(journal.state(), shot).strip().split(",");
-        assertThat(heading).startsWith("Line", "Time", "Name", "Code", "Westing [ftUS]", "Southing [ftUS]", "Elevation [ftUS]").endsWith("condition").hasSameSizeAs(cells);
+        assertThat(heading).startsWith("Line", "Time", "Name", "Code", "Westing [ftUS]", "Southing [ftUS]", "Elevation [ftUS]")
+                .endsWith("condition").hasSameSizeAs(cells);
         assertThat(cells[0]).isEqualTo("4");
         assertThat(cells[1]).isEqualTo("2026-06-01T08:00:04Z");
         assertThat(Double.parseDouble(cells[4]) * 1200 / 3937).isCloseTo(1950, within(0.002));
@@ -104,7 +109,8 @@ class ShotCsvTest {
     /** What somebody typed under a field that somebody named: both may begin like a formula. */
     @Test
     void notesAreNoFormulas() {
-        JobSettings settings = JobSettings.flat(Figures.metric(), 1).with(new JobSettings.Work("", Set.of(), List.of("=field"), "x", ZoneOffset.UTC));
+        JobSettings settings = JobSettings.flat(Figures.metric(), 1)
+                .with(new JobSettings.Work("", Set.of(), List.of("=field"), "x", ZoneOffset.UTC));
         Entry shot = shot(setUp(settings), "1", Map.of("=field", "+1+cmd"));
         assertThat(ShotCsvWriter.heading(journal.state().settings())).contains("'=field");
         assertThat(ShotCsvWriter.line(journal.state(), shot)).contains("'+1+cmd");

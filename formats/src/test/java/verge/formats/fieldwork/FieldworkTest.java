@@ -44,7 +44,8 @@ class FieldworkTest {
     private static final Path AUDITED = Path.of("src/test/resources/fieldwork");
     private static final double N0 = 6_314_490.123456789;
     private static final double E0 = 649_010.987654321;
-    private static final Attribute HEIGHT = new Attribute("height of lamp", Attribute.Type.NUMBER, "m", Optional.empty(), List.of(), false, false);
+    private static final Attribute HEIGHT = new Attribute("height of lamp", Attribute.Type.NUMBER, "m", Optional.empty(), List.of(), false,
+            false);
 
     private static final Fieldwork.Reference UTM = new Fieldwork.Reference("EPSG:25832", "PROJCS[\"ETRS89 / UTM zone 32N\"]", "by a geoid");
     private static final Fieldwork.Reference NOWHERE = new Fieldwork.Reference("", "", "");
@@ -52,8 +53,10 @@ class FieldworkTest {
     @TempDir
     private Path directory;
 
-    private static Codebook.Row row(String code, String meaning, Kind kind, Marker marker, Line line, String layer, String group, Attribute... attributes) {
-        return new Codebook.Row(new Code(code), meaning, kind, Surface.NONE, new Drawn(marker, line, layer), group, List.of(), List.of(attributes), List.of());
+    private static Codebook.Row row(String code, String meaning, Kind kind, Marker marker, Line line, String layer, String group,
+            Attribute... attributes) {
+        return new Codebook.Row(new Code(code), meaning, kind, Surface.NONE, new Drawn(marker, line, layer), group, List.of(),
+                List.of(attributes), List.of());
     }
 
     private static verge.core.plan.Path path(boolean closed, double... northEastHeightBulge) {
@@ -66,31 +69,47 @@ class FieldworkTest {
         return verge.core.plan.Path.of(vertices.build(), bulges, closed);
     }
 
-    /** A kerb with an arc, a ring of steps, a railing in two parts that meets the ring at a post; lamps, one without a height; every marker and line. */
+    /**
+     * A kerb with an arc, a ring of steps, a railing in two parts that meets the ring at a post; lamps, one without a height; every marker
+     * and line.
+     */
     private static Fieldwork yard(LengthUnit unit) {
         Marker[] markers = Marker.values();
-        List<Codebook.Row> rows = new ArrayList<>(List.of(row("KRB", "kerb", Kind.STRING, Marker.DOT, Line.SOLID, "Kerbs: all", "edges"), row("STP", "step edge", Kind.STRING, Marker.SQUARE, Line.DOUBLE, "", "edges"),
-                row("RLG", "railing", Kind.STRING, Marker.CROSS, Line.DASH_DOT, "Fences", "fences"), row("LMP", "lamp post", Kind.POINT, Marker.RING_CROSS, Line.SOLID, "Lamps", "posts", HEIGHT),
-                row("DRN", "drain", Kind.STRING, Marker.RING, Line.DASHED, "", "water"), row("HDG", "hedge", Kind.STRING, Marker.TREE, Line.DOTTED, "", "green")));
-        List<Fieldwork.Spot> points = new ArrayList<>(List.of(new Fieldwork.Spot("101", new Code("LMP"), Position.of(N0 + 1, E0 + 2, 7.25), Map.of("height of lamp", "4.5", "maker", "Lücke & Søn\n2")),
-                new Fieldwork.Spot("102", new Code("LMP"), Position.ofPlan(N0 - 3, E0 + 2), Map.of()), new Fieldwork.Spot("103", Code.NONE, Position.of(N0, E0, 0), Map.of())));
+        List<Codebook.Row> rows = new ArrayList<>(List.of(row("KRB", "kerb", Kind.STRING, Marker.DOT, Line.SOLID, "Kerbs: all", "edges"),
+                row("STP", "step edge", Kind.STRING, Marker.SQUARE, Line.DOUBLE, "", "edges"),
+                row("RLG", "railing", Kind.STRING, Marker.CROSS, Line.DASH_DOT, "Fences", "fences"),
+                row("LMP", "lamp post", Kind.POINT, Marker.RING_CROSS, Line.SOLID, "Lamps", "posts", HEIGHT),
+                row("DRN", "drain", Kind.STRING, Marker.RING, Line.DASHED, "", "water"),
+                row("HDG", "hedge", Kind.STRING, Marker.TREE, Line.DOTTED, "", "green")));
+        List<Fieldwork.Spot> points = new ArrayList<>(
+                List.of(new Fieldwork.Spot("101", new Code("LMP"), Position.of(N0 + 1, E0 + 2, 7.25),
+                Map.of("height of lamp", "4.5", "maker", "Lücke & Søn\n2")),
+                new Fieldwork.Spot("102", new Code("LMP"), Position.ofPlan(N0 - 3, E0 + 2), Map.of()),
+                new Fieldwork.Spot("103", Code.NONE, Position.of(N0, E0, 0), Map.of())));
         for (Marker marker : markers) {
             rows.add(row("M" + marker.ordinal(), "mark", Kind.POINT, marker, Line.SOLID, "Marks", ""));
-            points.add(new Fieldwork.Spot("m" + marker.ordinal(), new Code("M" + marker.ordinal()), Position.of(N0 - 20, E0 + marker.ordinal(), 5), Map.of()));
+            points.add(new Fieldwork.Spot("m" + marker.ordinal(), new Code("M" + marker.ordinal()),
+                    Position.of(N0 - 20, E0 + marker.ordinal(), 5), Map.of()));
         }
         List<Fieldwork.Line> strings = List.of(
-                new Fieldwork.Line("KRB 1", new Code("KRB"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5.2, 0.4, 20, 12, 5.6, -1.2, 30, 12, 6, 0)), Map.of("material", "granite")),
-                new Fieldwork.Line("STP 1", new Code("STP"), List.of(path(true, 2, 34, 6, 0, 2, 20, 6, 0, -6, 20, 6.1, 0.3, -6, 34, 6.1, 0)), Map.of()),
-                new Fieldwork.Line("RLG 1", new Code("RLG"), List.of(path(false, 2, 34, 6, 0, 14, 40, 6.4, 0), path(false, 22, 52, 6.5, 0, 23, 60, 6.6, 0)), Map.of()),
+                new Fieldwork.Line("KRB 1", new Code("KRB"),
+                List.of(path(false, 0, 0, 5, 0, 10, 0, 5.2, 0.4, 20, 12, 5.6, -1.2, 30, 12, 6, 0)), Map.of("material", "granite")),
+                new Fieldwork.Line("STP 1", new Code("STP"),
+                List.of(path(true, 2, 34, 6, 0, 2, 20, 6, 0, -6, 20, 6.1, 0.3, -6, 34, 6.1, 0)), Map.of()),
+                new Fieldwork.Line("RLG 1", new Code("RLG"),
+                List.of(path(false, 2, 34, 6, 0, 14, 40, 6.4, 0), path(false, 22, 52, 6.5, 0, 23, 60, 6.6, 0)), Map.of()),
                 new Fieldwork.Line("DRN 1", new Code("DRN"), List.of(path(false, 5, 5, Double.NaN, 0, 7, 9, Double.NaN, 0)), Map.of()),
                 new Fieldwork.Line("HDG 1", new Code("HDG"), List.of(path(false, -5, 5, 1, 0, -7, 9, 1, 0)), Map.of()));
-        return new Fieldwork("Slipway yard", "ETRS89 / UTM zone 32N, grid", UTM, unit, new Codebook("yard", rows), points, strings, List.of());
+        return new Fieldwork("Slipway yard", "ETRS89 / UTM zone 32N, grid", UTM, unit, new Codebook("yard", rows), points, strings,
+                List.of());
     }
 
     /** Three points high up, and one at the height of the sea: other programs write 0 for none. */
     private static Fieldwork onTheShore(Fieldwork.Reference reference) {
-        List<Fieldwork.Spot> points = List.of(new Fieldwork.Spot("1", Code.NONE, Position.of(N0, E0, 40), Map.of()), new Fieldwork.Spot("2", Code.NONE, Position.of(N0 + 1, E0, 41), Map.of()),
-                new Fieldwork.Spot("3", Code.NONE, Position.of(N0 + 2, E0, 42), Map.of()), new Fieldwork.Spot("4", Code.NONE, Position.of(N0 + 3, E0, 0), Map.of()));
+        List<Fieldwork.Spot> points = List.of(new Fieldwork.Spot("1", Code.NONE, Position.of(N0, E0, 40), Map.of()),
+                new Fieldwork.Spot("2", Code.NONE, Position.of(N0 + 1, E0, 41), Map.of()),
+                new Fieldwork.Spot("3", Code.NONE, Position.of(N0 + 2, E0, 42), Map.of()),
+                new Fieldwork.Spot("4", Code.NONE, Position.of(N0 + 3, E0, 0), Map.of()));
         return new Fieldwork("shore", "grid", reference, LengthUnit.METRE, new Codebook("", List.of()), points, List.of(), List.of());
     }
 
@@ -101,14 +120,17 @@ class FieldworkTest {
         GeoJsonWriter.write(shore, place -> Geographic.ofDegrees(56.9 + (place.northing() - N0) / 1e5, 11.4), 0.01, json);
         StringWriter xml = new StringWriter();
         LandXmlWriter.write(shore, "2026-05-01", "08:00:00", xml);
-        for (ReadFile back : List.of(read("shore.dxf", dxf(shore, DxfWriter.Lines.BOTH, 0.01)), read("shore.xml", xml.toString()), read("shore.geojson", json.toString()))) {
-            assertThat(back.drawing().spots().map(s -> s.vertices().height(0).orElse(Double.NaN))).as(back.kind().title()).containsExactly(40.0, 41.0, 42.0, 0.0);
+        for (ReadFile back : List.of(read("shore.dxf", dxf(shore, DxfWriter.Lines.BOTH, 0.01)), read("shore.xml", xml.toString()),
+                read("shore.geojson", json.toString()))) {
+            assertThat(back.drawing().spots().map(s -> s.vertices().height(0).orElse(Double.NaN))).as(back.kind().title())
+                    .containsExactly(40.0, 41.0, 42.0, 0.0);
         }
         assertThat(json.toString()).contains("\"heights\":\"elevations in metres");
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"EPSG:25832 | PROJCS[\"a\"] | Published[code=EPSG:25832]", "'' | PROJCS[\"a\"] | Defined[wkt=PROJCS[\"a\"]]", "'' | '' | none"})
+    @CsvSource(delimiter = '|', value = {"EPSG:25832 | PROJCS[\"a\"] | Published[code=EPSG:25832]",
+            "'' | PROJCS[\"a\"] | Defined[wkt=PROJCS[\"a\"]]", "'' | '' | none"})
     void theSystemIsKnownAgain(String code, String definition, String known) throws IOException {
         StringWriter xml = new StringWriter();
         LandXmlWriter.write(onTheShore(new Fieldwork.Reference(code, definition, "")), "2026-05-01", "08:00:00", xml);
@@ -123,12 +145,14 @@ class FieldworkTest {
 
     private ReadFile read(String name, String text) throws IOException {
         Path file = Files.writeString(directory.resolve(name), text);
-        return name.endsWith("dxf") ? DxfReader.read(file, Watch.none(name)) : name.endsWith("xml") ? LandXmlReader.read(file, Watch.none(name)) : GeoJsonReader.read(file, Watch.none(name));
+        return name.endsWith("dxf") ? DxfReader.read(file, Watch.none(name)) : name.endsWith("xml")
+                ? LandXmlReader.read(file, Watch.none(name)) : GeoJsonReader.read(file, Watch.none(name));
     }
 
     /** Its strings, without what blocks draw. */
     private static List<Feature.Run> strings(ReadFile back) {
-        return back.drawing().runs().filter(run -> !List.of("Lamps", "Marks", "points").contains(back.drawing().layers().get(run.layer()).name())).toList();
+        return back.drawing().runs().filter(run -> !List.of("Lamps", "Marks", "points")
+                .contains(back.drawing().layers().get(run.layer()).name())).toList();
     }
 
     /** The very file that ezdxf and GDAL have looked at; after a change, audit.py must say again that it is well. */
@@ -177,12 +201,15 @@ class FieldworkTest {
     void dimensionsGoOntoTheDrawing() throws IOException {
         GridPoint at = new GridPoint(N0 + 1, E0 + 2);
         Fieldwork.Dimension dimension = new Fieldwork.Dimension(List.of(path(false, 0, 0, Double.NaN, 0.4, 10, 0, Double.NaN, 0)),
-                List.of(new Fieldwork.Words("10.000 m", at, Optional.of(Angle.ofDegrees(200))), new Fieldwork.Words("78.5 m²\n", at.plus(5, 0), Optional.empty())));
-        Fieldwork work = new Fieldwork("yard", "grid", NOWHERE, LengthUnit.METRE, new Codebook("", List.of()), List.of(), List.of(), List.of(dimension));
+                List.of(new Fieldwork.Words("10.000 m", at, Optional.of(Angle.ofDegrees(200))),
+                new Fieldwork.Words("78.5 m²\n", at.plus(5, 0), Optional.empty())));
+        Fieldwork work = new Fieldwork("yard", "grid", NOWHERE, LengthUnit.METRE, new Codebook("", List.of()), List.of(), List.of(),
+                List.of(dimension));
         ReadFile drawing = read("dimensions.dxf", dxf(work, DxfWriter.Lines.IN_SPACE, 0.01));
         assertThat(drawing.drawing().layers()).extracting(l -> l.name()).contains("dimensions");
         assertThat(drawing.drawing().runs().map(r -> r.path().bulge(0))).containsExactly(0.4);
-        assertThat(drawing.drawing().features().stream().filter(Feature.Words.class::isInstance).map(Feature::name)).containsExactly("10.000 m", "78.5 m²");
+        assertThat(drawing.drawing().features().stream().filter(Feature.Words.class::isInstance).map(Feature::name))
+                .containsExactly("10.000 m", "78.5 m²");
         assertThat(dxf(work, DxfWriter.Lines.BOTH, 0.01)).contains("\r\n 50\r\n70.0\r\n", "\r\n 50\r\n0.0\r\n");
         StringWriter text = new StringWriter();
         GeoJsonWriter.write(work, plan -> Geographic.ofDegrees(57, 10), 0.01, text);
@@ -198,11 +225,18 @@ class FieldworkTest {
 
     /** Names that the forms keep for themselves, names that differ in capitals alone, and characters that no file may hold. */
     private static Fieldwork hostile() {
-        List<Codebook.Row> rows = List.of(row("krb", "small", Kind.POINT, Marker.DOT, Line.SOLID, "yard", ""), row("KRB", "large", Kind.STRING, Marker.RING, Line.SOLID, "YARD", ""),
-                row("point", "called so", Kind.POINT, Marker.CROSS, Line.SOLID, "0", ""), row("0", "nought", Kind.STRING, Marker.CROSS, Line.SOLID, "", ""));
-        List<Fieldwork.Spot> points = List.of(new Fieldwork.Spot("a", new Code("krb"), Position.of(N0, E0, 1), new TreeMap<>(Map.of("name", "its own", "HEIGHT", "tall"))), new Fieldwork.Spot("b", new Code("KRB"), Position.of(N0, E0, 1), Map.of("bell", "\u0007<&>\"")),
-                new Fieldwork.Spot("c", new Code("point"), Position.of(N0, E0, 1), Map.of()), new Fieldwork.Spot("d", Code.NONE, Position.of(N0, E0, 1), Map.of()));
-        List<Fieldwork.Line> strings = List.of(new Fieldwork.Line("KRB 1", new Code("KRB"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of("code", "x")), new Fieldwork.Line("0 1", new Code("0"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of()));
+        List<Codebook.Row> rows = List.of(row("krb", "small", Kind.POINT, Marker.DOT, Line.SOLID, "yard", ""),
+                row("KRB", "large", Kind.STRING, Marker.RING, Line.SOLID, "YARD", ""),
+                row("point", "called so", Kind.POINT, Marker.CROSS, Line.SOLID, "0", ""),
+                row("0", "nought", Kind.STRING, Marker.CROSS, Line.SOLID, "", ""));
+        List<Fieldwork.Spot> points = List.of(new Fieldwork.Spot("a", new Code("krb"), Position.of(N0, E0, 1),
+                new TreeMap<>(Map.of("name", "its own", "HEIGHT", "tall"))),
+                new Fieldwork.Spot("b", new Code("KRB"), Position.of(N0, E0, 1), Map.of("bell", "\u0007<&>\"")),
+                new Fieldwork.Spot("c", new Code("point"), Position.of(N0, E0, 1), Map.of()),
+                new Fieldwork.Spot("d", Code.NONE, Position.of(N0, E0, 1), Map.of()));
+        List<Fieldwork.Line> strings =
+                List.of(new Fieldwork.Line("KRB 1", new Code("KRB"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of("code", "x")),
+                new Fieldwork.Line("0 1", new Code("0"), List.of(path(false, 0, 0, 5, 0, 10, 0, 5, 0)), Map.of()));
         return new Fieldwork("a\nb", "grid", NOWHERE, LengthUnit.METRE, new Codebook("", rows), points, strings, List.of());
     }
 
@@ -213,7 +247,8 @@ class FieldworkTest {
         if (Boolean.getBoolean("fieldwork.write")) {
             Files.writeString(audited, text);
         }
-        assertThat(text).isEqualToNormalizingNewlines(Files.readString(audited)).contains("\r\nkrb\r\n", "\r\nKRB_2\r\n", "\r\npoint_2\r\n", "ITS_NAME", "ITS_HEIGHT").doesNotContain("\u0007");
+        assertThat(text).isEqualToNormalizingNewlines(Files.readString(audited))
+                .contains("\r\nkrb\r\n", "\r\nKRB_2\r\n", "\r\npoint_2\r\n", "ITS_NAME", "ITS_HEIGHT").doesNotContain("\u0007");
         assertThat(read("hostile.dxf", text).drawing().layers()).extracting(l -> l.name()).containsOnlyOnce("yard").doesNotContain("YARD");
         StringWriter xml = new StringWriter();
         LandXmlWriter.write(hostile(), "2026-03-14", "10:41:07", xml);
@@ -243,12 +278,14 @@ class FieldworkTest {
     @Test
     void geoJsonHasThePlacesOnTheEllipsoidAndNoHeightWhereThereIsNone() throws IOException {
         StringWriter text = new StringWriter();
-        GeoJsonWriter.write(yard(LengthUnit.US_SURVEY_FOOT), p -> Geographic.ofDegrees((p.northing() - N0) / 1e5 + 56, (p.easting() - E0) / 1e5 + 11), 0.01, text);
+        GeoJsonWriter.write(yard(LengthUnit.US_SURVEY_FOOT),
+                p -> Geographic.ofDegrees((p.northing() - N0) / 1e5 + 56, (p.easting() - E0) / 1e5 + 11), 0.01, text);
         ReadFile back = read("yard.geojson", text.toString());
         assertThat(back.drawing().spots().count()).isEqualTo(13);
         assertThat(back.drawing().runs().count()).isEqualTo(6);
         Feature.Spot bare = back.drawing().spots().filter(s -> s.name().equals("102")).findFirst().orElseThrow();
         assertThat(bare.vertices().height(0)).isEmpty();
-        assertThat(text.toString()).contains("\"code\":\"LMP\",\"meaning\":\"lamp post\",\"layer\":\"Lamps\"", "\"height of lamp\":\"4.5\"");
+        assertThat(text.toString()).contains("\"code\":\"LMP\",\"meaning\":\"lamp post\",\"layer\":\"Lamps\"",
+                "\"height of lamp\":\"4.5\"");
     }
 }

@@ -60,7 +60,8 @@ class GeoidFileTest {
         assertThat(rows).hasSize(201);
         for (String row : rows.subList(1, rows.size())) {
             double[] figures = Arrays.stream(row.split(",")).mapToDouble(Double::parseDouble).toArray();
-            assertThat(ShippedGeoid.egm96().undulation(Geographic.ofDegrees(figures[0], figures[1])).orElseThrow()).as(row).isCloseTo(figures[2], within(1e-5));
+            assertThat(ShippedGeoid.egm96().undulation(Geographic.ofDegrees(figures[0], figures[1])).orElseThrow()).as(row)
+                    .isCloseTo(figures[2], within(1e-5));
         }
     }
 
@@ -75,7 +76,8 @@ class GeoidFileTest {
 
     /** A grid of three by two, its one strip deflated. @param cut bytes that its end lacks */
     private static byte[] deflated(int cut) {
-        byte[] plain = ByteBuffer.allocate(24).order(ByteOrder.LITTLE_ENDIAN).putFloat(37).putFloat(38).putFloat(39).putFloat(40).putFloat(41).putFloat(42).array();
+        byte[] plain = ByteBuffer.allocate(24).order(ByteOrder.LITTLE_ENDIAN).putFloat(37).putFloat(38).putFloat(39).putFloat(40)
+                .putFloat(41).putFloat(42).array();
         Deflater deflater = new Deflater();
         deflater.setInput(plain);
         deflater.finish();
@@ -87,8 +89,10 @@ class GeoidFileTest {
     /** The same grid, its one strip as given. @param compression tag 259 */
     private static byte[] strip(int compression, byte[] packed) {
         int length = packed.length;
-        int[][] entries = {{256, 3, 1, 3}, {257, 3, 1, 2}, {258, 3, 1, 32}, {259, 3, 1, compression}, {262, 3, 1, 1}, {273, 4, 1, 300}, {277, 3, 1, 1}, {278, 3, 1, 2}, {279, 4, 1, length}, {339, 3, 1, 3}, {33550, 12, 3, 200}, {33922, 12, 6, 224}};
-        ByteBuffer file = ByteBuffer.allocate(300 + length).order(ByteOrder.LITTLE_ENDIAN).put((byte) 'I').put((byte) 'I').putShort((short) 42).putInt(8).putShort((short) entries.length);
+        int[][] entries = {{256, 3, 1, 3}, {257, 3, 1, 2}, {258, 3, 1, 32}, {259, 3, 1, compression}, {262, 3, 1, 1}, {273, 4, 1, 300},
+                {277, 3, 1, 1}, {278, 3, 1, 2}, {279, 4, 1, length}, {339, 3, 1, 3}, {33550, 12, 3, 200}, {33922, 12, 6, 224}};
+        ByteBuffer file = ByteBuffer.allocate(300 + length).order(ByteOrder.LITTLE_ENDIAN).put((byte) 'I').put((byte) 'I')
+                .putShort((short) 42).putInt(8).putShort((short) entries.length);
         for (int[] e : entries) {
             file.putShort((short) e[0]).putShort((short) e[1]).putInt(e[2]).putInt(e[3]);
         }
@@ -104,7 +108,8 @@ class GeoidFileTest {
     @Test
     @Timeout(20)
     void aDeflatedStripWithoutItsEndIsCutOff() throws IOException {
-        assertThat(GeoidFile.read(Files.write(directory.resolve("whole"), deflated(0)), Watch.none("whole")).frame().columns()).isEqualTo(3);
+        assertThat(GeoidFile.read(Files.write(directory.resolve("whole"), deflated(0)), Watch.none("whole")).frame().columns())
+                .isEqualTo(3);
         for (int cut = 1; cut < 20; cut++) {
             assertThat(refused(deflated(cut))).as("without %s bytes", cut).isIn(Problem.GEOID_GRID_TRUNCATED, Problem.NOT_A_GEOID_GRID);
         }
@@ -135,7 +140,8 @@ class GeoidFileTest {
         byte[] kilometres = ByteBuffer.allocate(56).putDouble(0).putDouble(0).putDouble(1).putDouble(1).putInt(2).putInt(2)
                 .putFloat(1).putFloat(3000).putFloat(1).putFloat(1).array();
         assertThat(refused(kilometres)).isEqualTo(Problem.NOT_A_GEOID_GRID);
-        byte[] huge = ByteBuffer.allocate(60).putDouble(0).putDouble(0).putDouble(1).putDouble(1).putInt(Integer.MAX_VALUE).putInt(2).array();
+        byte[] huge = ByteBuffer.allocate(60).putDouble(0).putDouble(0).putDouble(1).putDouble(1).putInt(Integer.MAX_VALUE).putInt(2)
+                .array();
         assertThat(refused(huge)).isEqualTo(Problem.NOT_A_GEOID_GRID);
     }
 
@@ -159,7 +165,8 @@ class GeoidFileTest {
     private Path withMethod(String method) throws IOException {
         TIFFImage image = TiffReader.readTiff(Path.of("src/test/resources/geoid/ternholm.tif").toFile());
         FileDirectory content = image.getFileDirectory();
-        content.setStringEntryValue(FieldTagType.GDAL_METADATA, "<GDALMetadata><Item name=\"interpolation_method\">" + method + "</Item></GDALMetadata>");
+        content.setStringEntryValue(FieldTagType.GDAL_METADATA, "<GDALMetadata><Item name=\"interpolation_method\">" + method
+                + "</Item></GDALMetadata>");
         content.setWriteRasters(content.readRasters());
         Path file = directory.resolve(method + ".tif");
         TiffWriter.writeTiff(file.toFile(), image);
@@ -171,11 +178,14 @@ class GeoidFileTest {
     void whatTheMakerAsksForBetweenNodesIsDone() throws IOException {
         GeoidGrid straight = GeoidFile.read(withMethod("bilinear"), Watch.none("b"));
         GeoidGrid curved = GeoidFile.read(withMethod("bicubic"), Watch.none("c"));
-        Geographic node = Geographic.ofDegrees(straight.frame().south() + 2 * straight.frame().latitudeStep(), straight.frame().west() + 3 * straight.frame().longitudeStep());
+        Geographic node = Geographic.ofDegrees(straight.frame().south() + 2 * straight.frame().latitudeStep(),
+                straight.frame().west() + 3 * straight.frame().longitudeStep());
         assertThat(curved.undulation(node).orElseThrow()).isCloseTo(straight.undulation(node).orElseThrow(), within(1e-9));
-        Geographic between = Geographic.ofDegrees(straight.frame().south() + 2.5 * straight.frame().latitudeStep(), straight.frame().west() + 3.5 * straight.frame().longitudeStep());
+        Geographic between = Geographic.ofDegrees(straight.frame().south() + 2.5 * straight.frame().latitudeStep(),
+                straight.frame().west() + 3.5 * straight.frame().longitudeStep());
         assertThat(Math.abs(curved.undulation(between).orElseThrow() - straight.undulation(between).orElseThrow())).isBetween(0.0005, 0.2);
-        assertThatThrownBy(() -> GeoidFile.read(withMethod("biquadratic"), Watch.none("q"))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.GEOID_METHOD_UNKNOWN));
+        assertThatThrownBy(() -> GeoidFile.read(withMethod("biquadratic"), Watch.none("q")))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.GEOID_METHOD_UNKNOWN));
     }
 
     /** Exact for a surface of second order, straight in the outermost cells. */
@@ -193,9 +203,11 @@ class GeoidFileTest {
         for (int i = 0; i < 100; i++) {
             double r = 1 + 3 * random.nextDouble();
             double c = 1 + 4 * random.nextDouble();
-            assertThat(grid.undulation(Geographic.ofDegrees(50 + 0.5 * r, 10 + 0.25 * c)).orElseThrow()).isCloseTo(second(r, c), within(2e-5));
+            assertThat(grid.undulation(Geographic.ofDegrees(50 + 0.5 * r, 10 + 0.25 * c)).orElseThrow())
+                    .isCloseTo(second(r, c), within(2e-5));
         }
-        assertThat(grid.undulation(Geographic.ofDegrees(50.25, 10.125)).orElseThrow()).isCloseTo((second(0, 0) + second(0, 1) + second(1, 0) + second(1, 1)) / 4, within(1e-5));
+        assertThat(grid.undulation(Geographic.ofDegrees(50.25, 10.125)).orElseThrow())
+                .isCloseTo((second(0, 0) + second(0, 1) + second(1, 0) + second(1, 1)) / 4, within(1e-5));
     }
 
     private static double second(double r, double c) {

@@ -43,7 +43,8 @@ class GeoPackageReaderTest {
     void namesCodesHeightsAndSystemComeAlong() throws Exception {
         ReadFile file = changed("yard-utm.gpkg");
         assertThat(file.declared().system()).contains(new FileSystem.Published("EPSG:25832"));
-        assertThat(file.drawing().spots()).extracting(s -> s.name() + " " + s.code() + " " + s.vertices().height(0).orElseThrow()).startsWith("G0 LMP 4.0", "G1 LMP 5.0");
+        assertThat(file.drawing().spots()).extracting(s -> s.name() + " " + s.code() + " " + s.vertices().height(0).orElseThrow())
+                .startsWith("G0 LMP 4.0", "G1 LMP 5.0");
         assertThat(untouched("yard.gpkg").declared().system()).contains(FileSystem.LAT_LON);
     }
 
@@ -74,7 +75,8 @@ class GeoPackageReaderTest {
 
     @Test
     void shapesThatCannotBeReadCostTheirRowsOnly() throws Exception {
-        ReadFile file = changed("yard-utm.gpkg", "drop trigger rtree_Yard_geom_update1", "drop trigger rtree_Yard_geom_update2", "drop trigger rtree_Yard_geom_update3", "drop trigger rtree_Yard_geom_update4",
+        ReadFile file = changed("yard-utm.gpkg", "drop trigger rtree_Yard_geom_update1", "drop trigger rtree_Yard_geom_update2",
+                "drop trigger rtree_Yard_geom_update3", "drop trigger rtree_Yard_geom_update4",
                 "update Yard set geom = x'00' where name = 'G0'", "update Yard set geom = x'4750000112345678' where name = 'G1'");
         assertThat(file.report().leftOut()).singleElement().satisfies(l -> assertThat(l.count()).isEqualTo(2));
         assertThat(file.drawing().spots()).extracting(Feature.Spot::name).doesNotContain("G0", "G1").isNotEmpty();
@@ -82,7 +84,8 @@ class GeoPackageReaderTest {
 
     @Test
     void aLayerThatIsMissingCostsItselfOnly() throws Exception {
-        ReadFile file = changed("yard-utm.gpkg", "insert into gpkg_contents(table_name, data_type, identifier, srs_id) values ('Gone', 'features', 'Gone', 25832)",
+        ReadFile file = changed("yard-utm.gpkg",
+                "insert into gpkg_contents(table_name, data_type, identifier, srs_id) values ('Gone', 'features', 'Gone', 25832)",
                 "insert into gpkg_geometry_columns values ('Gone', 'geom', 'GEOMETRY', 25832, 2, 0)");
         assertThat(file.report().leftOut()).singleElement().satisfies(l -> assertThat(l.kind() + " " + l.where()).isEqualTo("layer Gone"));
         assertThat(file.drawing().spots()).extracting(Feature.Spot::name).contains("G0");
@@ -91,8 +94,10 @@ class GeoPackageReaderTest {
     /** A curve through (0 0), (1 1), (2 0) is not the two chords between them. */
     @Test
     void curvesAreNotReadAsTheirChords() throws Exception {
-        String curve = "47500001E8640000" + "0108000000" + "03000000" + "00000000000000000000000000000000" + "000000000000F03F000000000000F03F" + "00000000000000400000000000000000";
-        ReadFile file = changed("yard-utm.gpkg", "drop trigger rtree_Yard_geom_update1", "drop trigger rtree_Yard_geom_update2", "drop trigger rtree_Yard_geom_update3", "drop trigger rtree_Yard_geom_update4",
+        String curve = "47500001E8640000" + "0108000000" + "03000000" + "00000000000000000000000000000000"
+                + "000000000000F03F000000000000F03F" + "00000000000000400000000000000000";
+        ReadFile file = changed("yard-utm.gpkg", "drop trigger rtree_Yard_geom_update1", "drop trigger rtree_Yard_geom_update2",
+                "drop trigger rtree_Yard_geom_update3", "drop trigger rtree_Yard_geom_update4",
                 "update Yard set geom = x'" + curve + "' where name = 'G0'");
         assertThat(file.report().leftOut()).extracting(l -> l.kind() + " " + l.why()).containsExactly("circularstring NOT_READ");
     }
@@ -101,7 +106,8 @@ class GeoPackageReaderTest {
     @Test
     void layersOfSeveralSystemsAreEachPlaced() throws Exception {
         Path other = SAMPLES.resolve("yard.gpkg").toAbsolutePath();
-        ReadFile file = changed("yard-utm.gpkg", "attach database '" + other + "' as other", "create table Second(fid integer primary key, geom GEOMETRY, name TEXT, code TEXT, layer TEXT)",
+        ReadFile file = changed("yard-utm.gpkg", "attach database '" + other + "' as other",
+                "create table Second(fid integer primary key, geom GEOMETRY, name TEXT, code TEXT, layer TEXT)",
                 "insert into Second select * from other.Yard",
                 "insert into gpkg_contents(table_name, data_type, identifier, srs_id) values ('Second', 'features', 'Second', 4326)",
                 "insert into gpkg_geometry_columns values ('Second', 'geom', 'GEOMETRY', 4326, 2, 0)", "detach database other");

@@ -36,7 +36,8 @@ class LandXmlReaderTest {
     @Test
     void theAlignmentHangsTogetherAndTurnsAsItShould() {
         Alignment causeway = file.drawing().alignments().findFirst().orElseThrow();
-        assertThat(causeway.elements()).extracting(PlanElement::shape).containsExactly(Shape.LINE, Shape.CLOTHOID, Shape.ARC, Shape.CLOTHOID, Shape.LINE);
+        assertThat(causeway.elements()).extracting(PlanElement::shape)
+                .containsExactly(Shape.LINE, Shape.CLOTHOID, Shape.ARC, Shape.CLOTHOID, Shape.LINE);
         assertThat(causeway.length()).isCloseTo(260, within(1e-5));
         assertThat(causeway.largestGap()).isLessThan(2e-6);
         double turned = causeway.at(causeway.length()).orElseThrow().azimuth() - causeway.at(0).orElseThrow().azimuth();
@@ -66,7 +67,8 @@ class LandXmlReaderTest {
         assertThat(yard.breaklines()).hasSize(1);
         assertThat(yard.boundaries()).hasSize(1);
         assertThat(yard.height(6_314_490, 649_010).orElseThrow()).isCloseTo(2.0, within(1e-9));
-        assertThat(yard.height(6_314_494, 649_014).orElseThrow()).isCloseTo(2.25, within(1e-9));   // halfway along the diagonal from 2.0 to 2.5
+        // halfway along the diagonal from 2.0 to 2.5
+        assertThat(yard.height(6_314_494, 649_014).orElseThrow()).isCloseTo(2.25, within(1e-9));
         assertThat(yard.height(6_314_480, 649_010)).isEmpty();
     }
 

@@ -65,11 +65,15 @@ class PhotoTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"56.973812345, -7.123456789, 12.345, 271.25, TRUE, T, jpg", "-33.5, 151.99999999, -2.5, 0, MAGNETIC, M, jpg", "0.00000001, 0, 0, 359.9999, TRUE, T, png"})
-    void whatLeavesHasPlaceAndDirection(double latitude, double longitude, double metres, double azimuth, Looking.North north, String reference, String format) throws Exception {
+    @CsvSource({"56.973812345, -7.123456789, 12.345, 271.25, TRUE, T, jpg", "-33.5, 151.99999999, -2.5, 0, MAGNETIC, M, jpg",
+            "0.00000001, 0, 0, 359.9999, TRUE, T, png"})
+    void whatLeavesHasPlaceAndDirection(double latitude, double longitude, double metres, double azimuth, Looking.North north,
+            String reference, String format) throws Exception {
         Path file = photo(format, 40, 30);
         Looking looking = new Looking(Angle.ofDegrees(azimuth), north);
-        byte[] placed = PlacedPhoto.of(file, PhotoFile.read(file, "quay"), new PhotoPlace(Optional.of(Geographic.ofDegrees(latitude, longitude)), Optional.of(new Elevation(metres)), Optional.of(looking), "107 LMP"));
+        byte[] placed = PlacedPhoto.of(file, PhotoFile.read(file, "quay"),
+                new PhotoPlace(Optional.of(Geographic.ofDegrees(latitude, longitude)), Optional.of(new Elevation(metres)),
+                Optional.of(looking), "107 LMP"));
 
         GpsDirectory gps = written(placed).getFirstDirectoryOfType(GpsDirectory.class);
         assertThat(gps.getGeoLocation().getLatitude()).isEqualTo(latitude, within(2e-9));
@@ -79,7 +83,8 @@ class PhotoTest {
         assertThat(gps.getDouble(GpsDirectory.TAG_IMG_DIRECTION)).isEqualTo(azimuth == 359.9999 ? 0 : azimuth);
         assertThat(gps.getString(GpsDirectory.TAG_IMG_DIRECTION_REF)).isEqualTo(reference);
         assertThat(gps.getString(GpsDirectory.TAG_MAP_DATUM)).isEqualTo("WGS-84");
-        assertThat(written(placed).getFirstDirectoryOfType(ExifIFD0Directory.class).getString(ExifIFD0Directory.TAG_IMAGE_DESCRIPTION)).isEqualTo("107 LMP");
+        assertThat(written(placed).getFirstDirectoryOfType(ExifIFD0Directory.class).getString(ExifIFD0Directory.TAG_IMAGE_DESCRIPTION))
+                .isEqualTo("107 LMP");
         assertThat(ImageIO.read(new ByteArrayInputStream(placed)).getWidth()).isEqualTo(40);
 
         Path again = Files.write(directory.resolve("again.jpg"), placed);
@@ -99,10 +104,12 @@ class PhotoTest {
         PhotoCopies.smaller(file, "upright.jpg", 60, small);
         BufferedImage picture = ImageIO.read(small.toFile());
         assertThat(picture.getHeight()).isEqualTo(60).isGreaterThan(picture.getWidth());
-        assertThat(new Color(picture.getRGB(picture.getWidth() - 4, 4)).getRed()).as("its red corner is at the upper right").isGreaterThan(200);
+        assertThat(new Color(picture.getRGB(picture.getWidth() - 4, 4)).getRed()).as("its red corner is at the upper right")
+                .isGreaterThan(200);
 
         byte[] placed = PlacedPhoto.of(file, told, new PhotoPlace(Optional.empty(), Optional.empty(), told.looking(), "gate"));
-        assertThat(written(placed).getFirstDirectoryOfType(ExifIFD0Directory.class).getInt(ExifIFD0Directory.TAG_ORIENTATION)).as("what the camera wrote stays").isEqualTo(6);
+        assertThat(written(placed).getFirstDirectoryOfType(ExifIFD0Directory.class).getInt(ExifIFD0Directory.TAG_ORIENTATION))
+                .as("what the camera wrote stays").isEqualTo(6);
         assertThat(written(placed).getFirstDirectoryOfType(GpsDirectory.class).getGeoLocation()).isNull();
     }
 
@@ -111,9 +118,11 @@ class PhotoTest {
     @CsvSource({"0, 0, ", "-1, 1, ", "-1, -1, ", "361, 1, ", "270, 0, ", "0, 7, 0", "360, 1, 0", "900, 10, 90"})
     void aDirectionThatIsNoneIsNone(int numerator, int denominator, Double degrees) throws Exception {
         byte[] bytes = PlacedPhoto.of(photo("jpg", 40, 30), new PhotoFile("jpeg", Optional.empty()),
-                new PhotoPlace(Optional.empty(), Optional.empty(), Optional.of(new Looking(Angle.ofDegrees(123.457), Looking.North.TRUE)), "quay"));
+                new PhotoPlace(Optional.empty(), Optional.empty(), Optional.of(new Looking(Angle.ofDegrees(123.457), Looking.North.TRUE)),
+                "quay"));
         ByteBuffer written = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
-        int at = IntStream.range(0, bytes.length - 8).filter(i -> written.getInt(i) == 123_457 && written.getInt(i + 4) == 1000).findFirst().orElseThrow();
+        int at = IntStream.range(0, bytes.length - 8).filter(i -> written.getInt(i) == 123_457 && written.getInt(i + 4) == 1000).findFirst()
+                .orElseThrow();
         written.putInt(at, numerator).putInt(at + 4, denominator);
         Optional<Looking> told = PhotoFile.read(Files.write(directory.resolve("compass.jpg"), bytes), "compass.jpg").looking();
         assertThat(told.map(l -> l.azimuth().degrees())).isEqualTo(Optional.ofNullable(degrees));
@@ -140,7 +149,8 @@ class PhotoTest {
         assertThat(Unfolding.holdsAllOfIt(small, "jpeg")).isTrue();
         PhotoCopies.smaller(small, "small", 100, directory.resolve("small.jpg"));
         byte[] bytes = Files.readAllBytes(small);
-        int frame = IntStream.range(0, bytes.length).filter(i -> bytes[i] == (byte) 0xFF && bytes[i + 1] == (byte) 0xC2).findFirst().orElseThrow();
+        int frame = IntStream.range(0, bytes.length).filter(i -> bytes[i] == (byte) 0xFF && bytes[i + 1] == (byte) 0xC2).findFirst()
+                .orElseThrow();
         ByteBuffer.wrap(bytes).putShort(frame + 5, (short) 6000).putShort(frame + 7, (short) 6000);
         Path large = Files.write(directory.resolve("large.jpg"), bytes);
         assertThatThrownBy(() -> PhotoFile.read(large, "large.jpg")).extracting("problem").isEqualTo(Problem.PHOTO_TOO_LARGE);
@@ -166,7 +176,8 @@ class PhotoTest {
         PhotoCopies.smaller(whole, "whole", 100, directory.resolve("small.jpg"));
         byte[] bytes = Files.readAllBytes(whole);
         Path half = Files.write(directory.resolve("half.jpg"), Arrays.copyOf(bytes, (int) (bytes.length * part)));
-        assertThatThrownBy(() -> PhotoCopies.smaller(half, "half.jpg", 100, directory.resolve("half-small.jpg"))).extracting("problem").isIn(Problem.PHOTO_BROKEN_OFF, Problem.PHOTO_UNFIT);
+        assertThatThrownBy(() -> PhotoCopies.smaller(half, "half.jpg", 100, directory.resolve("half-small.jpg"))).extracting("problem")
+                .isIn(Problem.PHOTO_BROKEN_OFF, Problem.PHOTO_UNFIT);
     }
 
     private Path noise(String format) throws IOException {
@@ -188,7 +199,8 @@ class PhotoTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"no picture at all", "", "\u0089PNG\r\n\u001a\n", "\u00ff\u00d8\u00ff\u00e0\u0000\u0010JFIF", "GIF89a\u0001\u0000\u0001\u0000", "BM"})
+    @ValueSource(strings = {"no picture at all", "", "\u0089PNG\r\n\u001a\n", "\u00ff\u00d8\u00ff\u00e0\u0000\u0010JFIF",
+            "GIF89a\u0001\u0000\u0001\u0000", "BM"})
     void whatIsNoPhotoIsRefused(String bytes) throws Exception {
         Path file = Files.write(directory.resolve("note.jpg"), bytes.getBytes(StandardCharsets.ISO_8859_1));
         assertThatThrownBy(() -> PhotoFile.read(file, "note.jpg")).extracting("problem").isEqualTo(Problem.PHOTO_UNFIT);
@@ -207,7 +219,8 @@ class PhotoTest {
     void aPhotoThatBreaksOffBehindItsHeaderIsNone() throws Exception {
         byte[] png = Files.readAllBytes(photo("png", 400, 300));
         Path file = Files.write(directory.resolve("broken.png"), Arrays.copyOf(png, 60));
-        assertThatThrownBy(() -> PhotoCopies.smaller(file, "broken.png", 100, directory.resolve("small.jpg"))).extracting("problem").isEqualTo(Problem.PHOTO_UNFIT);
+        assertThatThrownBy(() -> PhotoCopies.smaller(file, "broken.png", 100, directory.resolve("small.jpg"))).extracting("problem")
+                .isEqualTo(Problem.PHOTO_UNFIT);
     }
 
     @Test

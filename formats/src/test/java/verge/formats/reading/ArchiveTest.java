@@ -21,7 +21,8 @@ import verge.core.problem.SurveyException;
 
 /** What an archive's checksum contradicts is not read, however little of an entry is looked at. */
 class ArchiveTest {
-    private static final String KML = "<kml><Placemark><Point><coordinates>11.45,56.95,7</coordinates></Point></Placemark></kml>" + " ".repeat(5_000);
+    private static final String KML = "<kml><Placemark><Point><coordinates>11.45,56.95,7</coordinates></Point></Placemark></kml>"
+            + " ".repeat(5_000);
 
     @TempDir
     Path folder;
@@ -53,7 +54,8 @@ class ArchiveTest {
         int read = 0;
         for (int i = 0; i < 300; i++) {
             byte[] changed = sound.clone();
-            int at = stored && i == 0 ? new String(sound, StandardCharsets.ISO_8859_1).indexOf("56.95") + 1 : 40 + chance.nextInt(Math.min(sound.length, 400) - 80);
+            int at = stored && i == 0 ? new String(sound, StandardCharsets.ISO_8859_1).indexOf("56.95") + 1 : 40
+                    + chance.nextInt(Math.min(sound.length, 400) - 80);
             changed[at] ^= 1;
             Path file = Files.write(folder.resolve("site.kmz"), changed);
             try (Archive archive = Archive.open(file, Watch.none("site.kmz"))) {

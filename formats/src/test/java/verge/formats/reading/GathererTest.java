@@ -37,11 +37,14 @@ class GathererTest {
         assertThat(out.layer("Kerb")).isZero();
         assertThat(out.layer(" \u0007 ")).as("no name at all is layer 0").isEqualTo(2);
         out.spot("p", 0, "", "", 1, 2, 3, "here");
-        assertThat(result().drawing().layers()).containsExactly(new Layer("Kerb", OptionalInt.of(0x00FF00), false), new Layer("Rail", OptionalInt.of(0xFF0000), true), Layer.of("0"));
+        assertThat(result().drawing().layers())
+                .containsExactly(new Layer("Kerb", OptionalInt.of(0x00FF00), false), new Layer("Rail", OptionalInt.of(0xFF0000), true),
+                Layer.of("0"));
     }
 
     @ParameterizedTest
-    @CsvSource({"NaN, 1, 1, NOT_A_NUMBER", "1, Infinity, 1, NOT_A_NUMBER", "1, 1, Infinity, NOT_A_NUMBER", "1e300, 1, 1, TOO_FAR", "1, 1, -3e10, TOO_FAR"})
+    @CsvSource({"NaN, 1, 1, NOT_A_NUMBER", "1, Infinity, 1, NOT_A_NUMBER", "1, 1, Infinity, NOT_A_NUMBER", "1e300, 1, 1, TOO_FAR",
+            "1, 1, -3e10, TOO_FAR"})
     void placesThatAreNoneAreLeftOut(double north, double east, double height, Why why) {
         out.spot("p", out.layer("A"), "n", "", north, east, height, "line 7");
         assertThat(result().report().leftOut()).containsExactly(new Report.LeftOut("p", why, 1, "line 7"));
@@ -53,7 +56,9 @@ class GathererTest {
         out.leaveOut("HATCH", Why.NOT_READ, "line 4");
         out.leaveOut("HATCH", Why.NOT_READ, "line 9");
         out.leaveOut("HATCH", Why.ON_SHEET, "line 12");
-        assertThat(result().report().leftOut()).containsExactly(new Report.LeftOut("HATCH", Why.NOT_READ, 2, "line 4"), new Report.LeftOut("HATCH", Why.ON_SHEET, 1, "line 12"));
+        assertThat(result().report().leftOut())
+                .containsExactly(new Report.LeftOut("HATCH", Why.NOT_READ, 2, "line 4"),
+                new Report.LeftOut("HATCH", Why.ON_SHEET, 1, "line 12"));
     }
 
     @Test
@@ -83,7 +88,8 @@ class GathererTest {
                 out.layer("L" + i);
             }
         }).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_TOO_MUCH));
-        assertThatThrownBy(() -> result()).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_NOTHING_READ));
+        assertThatThrownBy(() -> result())
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_NOTHING_READ));
     }
 
     @ParameterizedTest

@@ -35,7 +35,8 @@ class HostileFilesTest {
     }
 
     private static void refused(Path file, Problem problem) {
-        assertThatThrownBy(() -> DrawingFiles.read(file, Watch.none(file.getFileName().toString()))).isInstanceOfSatisfying(SurveyException.class,
+        assertThatThrownBy(() -> DrawingFiles.read(file, Watch.none(file.getFileName().toString())))
+                .isInstanceOfSatisfying(SurveyException.class,
                 e -> assertThat(e.problem()).isEqualTo(problem));
     }
 
@@ -48,15 +49,19 @@ class HostileFilesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"<!DOCTYPE LandXML [<!ENTITY out SYSTEM \"file:///etc/passwd\">]><LandXML><CgPoints><CgPoint name=\"1\">&out;</CgPoint></CgPoints></LandXML>",
-        "<!DOCTYPE kml [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;\">]><kml><Placemark><name>&b;</name></Placemark></kml>",
+    @ValueSource(
+            strings = {"<!DOCTYPE LandXML [<!ENTITY out SYSTEM \"file:///etc/passwd\">]><LandXML><CgPoints><CgPoint name=\"1\">"
+            + "&out;</CgPoint></CgPoints></LandXML>",
+        "<!DOCTYPE kml [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;\">]><kml><Placemark><name>&b;</name></Placemark>"
+                + "</kml>",
         "<kml><Placemark><name>&undeclared;</name></Placemark></kml>"})
     void entitiesAreRefused(String xml) throws IOException {
         refused(file("x.xml", xml), Problem.FILE_HAS_ENTITIES);
     }
 
     @ParameterizedTest
-    @CsvSource({"../doc.kml, FILE_ARCHIVE_UNSAFE", "/doc.kml, FILE_ARCHIVE_UNSAFE", "a/../../doc.kml, FILE_ARCHIVE_UNSAFE", "c:\\doc.kml, FILE_ARCHIVE_UNSAFE", "..\\lamps.shp, FILE_ARCHIVE_UNSAFE"})
+    @CsvSource({"../doc.kml, FILE_ARCHIVE_UNSAFE", "/doc.kml, FILE_ARCHIVE_UNSAFE", "a/../../doc.kml, FILE_ARCHIVE_UNSAFE",
+            "c:\\doc.kml, FILE_ARCHIVE_UNSAFE", "..\\lamps.shp, FILE_ARCHIVE_UNSAFE"})
     void entriesThatLeadOutAreRefused(String entry, Problem problem) throws IOException {
         Path archive = directory.resolve("x.kmz");
         try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(archive))) {
@@ -81,8 +86,10 @@ class HostileFilesTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"'Made-up Binary DXF\r\n\u001a\0rest', FILE_BINARY_DRAWING", "AC1032...., FILE_CLOSED_DRAWING", "<svg/>, FILE_KIND_UNKNOWN", "{a, FILE_DAMAGED",
-        "'[1,2', FILE_DAMAGED", "<kml>, FILE_DAMAGED", "<kml></kml>, FILE_NOTHING_READ", "'0\nSECTION\n2\nENTITIES\n0\nLINE\n', FILE_DAMAGED",
+    @CsvSource({"'Made-up Binary DXF\r\n\u001a\0rest', FILE_BINARY_DRAWING", "AC1032...., FILE_CLOSED_DRAWING", "<svg/>, FILE_KIND_UNKNOWN",
+            "{a, FILE_DAMAGED",
+        "'[1,2', FILE_DAMAGED", "<kml>, FILE_DAMAGED", "<kml></kml>, FILE_NOTHING_READ",
+                "'0\nSECTION\n2\nENTITIES\n0\nLINE\n', FILE_DAMAGED",
         "'0\nSECTION\nfour\nENTITIES\n', FILE_DAMAGED", "'0\nSECTION\n2\nENTITIES\n0\nENDSEC\n0\nEOF\n', FILE_NOTHING_READ"})
     void whatCannotBeReadIsToldApart(String content, Problem problem) throws IOException {
         refused(file("x.dxf", content), problem);
@@ -91,7 +98,8 @@ class HostileFilesTest {
     @Test
     void blocksThatContainEachOtherAreDrawnOnceAndTold() throws IOException {
         ReadFile read = read(file("x.dxf", """
-                0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nA\n10\n0\n20\n0\n0\nLINE\n8\n0\n10\n0\n20\n0\n11\n1\n21\n0\n0\nINSERT\n2\nB\n10\n0\n20\n0\n0\nENDBLK
+                0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nA\n10\n0\n20\n0\n0\nLINE\n8\n0\n10\n0\n20\n0\n11\n1\n21\n0\n0\nINSERT\n2\n\
+                B\n10\n0\n20\n0\n0\nENDBLK
                 0\nBLOCK\n2\nB\n10\n0\n20\n0\n0\nINSERT\n2\nA\n10\n0\n20\n0\n0\nENDBLK\n0\nENDSEC\n"""
                 + entities("0\nINSERT\n8\nX\n2\na\n10\n5\n20\n5\n")));
         assertThat(read.report().leftOut()).extracting(Report.LeftOut::why).containsExactly(Why.CYCLE);
@@ -111,13 +119,17 @@ class HostileFilesTest {
     /** 390,000 references to 2,000 things that are not read: what is passed over costs time too. */
     @Test
     void whatBlocksPassOverIsCountedToo() throws IOException {
-        String blocks = "0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nB\n10\n0\n20\n0\n" + "0\nIMAGE\n8\n0\n".repeat(2000) + "0\nENDBLK\n0\nENDSEC\n";
+        String blocks = "0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nB\n10\n0\n20\n0\n" + "0\nIMAGE\n8\n0\n".repeat(2000)
+                + "0\nENDBLK\n0\nENDSEC\n";
         refused(file("x.dxf", blocks + entities("0\nINSERT\n2\nB\n10\n0\n20\n0\n70\n30000\n71\n13\n")), Problem.FILE_TOO_MUCH);
     }
 
     @Test
     void figuresThatAreNoneLeaveTheirThingOut() throws IOException {
-        ReadFile read = read(file("x.dxf", entities("0\nPOINT\n8\nA\n10\nNaN\n20\n1\n0\nPOINT\n8\nA\n10\n1e300\n20\n1\n0\nPOINT\n8\nA\n10\n1\n20\n2\n30\n3\n0\nLINE\n8\nA\n10\n1\n20\n1\n")));
+        ReadFile read = read(file("x.dxf",
+                entities(
+                "0\nPOINT\n8\nA\n10\nNaN\n20\n1\n0\nPOINT\n8\nA\n10\n1e300\n20\n1\n0\nPOINT\n8\nA\n10\n1\n20\n2\n30\n3\n0\nLINE\n8\nA\n"
+                + "10\n1\n20\n1\n")));
         assertThat(read.drawing().spots()).hasSize(1);
         assertThat(read.report().leftOut()).extracting(Report.LeftOut::kind, Report.LeftOut::why).containsExactly(
                 Tuple.tuple("POINT", Why.NOT_A_NUMBER), Tuple.tuple("POINT", Why.TOO_FAR),
@@ -127,7 +139,8 @@ class HostileFilesTest {
     @Test
     void namesThatCannotBeOrAreThereTwiceAreTold() throws IOException {
         ReadFile read = read(file("x.xml", """
-                <LandXML><CgPoints><CgPoint name="=1+1">1 2 3</CgPoint><CgPoint name="T1">1 2 3</CgPoint><CgPoint name="T1">4 5 6</CgPoint><CgPoint name="">7 8</CgPoint></CgPoints></LandXML>"""));
+                <LandXML><CgPoints><CgPoint name="=1+1">1 2 3</CgPoint><CgPoint name="T1">1 2 3</CgPoint><CgPoint name="T1">4 5 \
+                6</CgPoint><CgPoint name="">7 8</CgPoint></CgPoints></LandXML>"""));
         assertThat(read.drawing().spots()).extracting(Feature.Spot::name).containsExactly("", "T1", "T1", "");
         assertThat(read.report().leftOut()).extracting(Report.LeftOut::why).containsExactly(Why.NAME_UNFIT, Why.NAME_TWICE);
     }
@@ -148,7 +161,8 @@ class HostileFilesTest {
         String[] frame = switch (format) {
             case "dxf" -> new String[] {"0\nSECTION\n2\nENTITIES\n0\nLWPOLYLINE\n8\nA\n", "0\nENDSEC\n0\nEOF\n"};
             case "kml" -> new String[] {"<kml><Placemark><LineString><coordinates>", "</coordinates></LineString></Placemark></kml>"};
-            case "xml" -> new String[] {"<LandXML><Parcels><Parcel><CoordGeom><IrregularLine><PntList2D>", "</PntList2D></IrregularLine></CoordGeom></Parcel></Parcels></LandXML>"};
+            case "xml" -> new String[] {"<LandXML><Parcels><Parcel><CoordGeom><IrregularLine><PntList2D>",
+                    "</PntList2D></IrregularLine></CoordGeom></Parcel></Parcels></LandXML>"};
             default -> new String[] {"{\"type\":\"LineString\",\"coordinates\":[", "]}"};
         };
         try (BufferedWriter out = Files.newBufferedWriter(file)) {
@@ -182,13 +196,16 @@ class HostileFilesTest {
         DrawingFiles.read(file, new Watch("long.dxf", done::set, () -> false));
         assertThat(done.get()).isEqualTo(Files.size(file));
         Watch impatient = new Watch("long.dxf", done::set, () -> done.get() > 100_000);
-        assertThatThrownBy(() -> DrawingFiles.read(file, impatient)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.READING_STOPPED));
+        assertThatThrownBy(() -> DrawingFiles.read(file, impatient))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.READING_STOPPED));
     }
 
     @Test
     void whatAFileIsFollowsFromItsBytes() throws IOException {
-        assertThat(List.of(FileKind.of(file("a.csv", "\uFEFF{\"type\": \"Point\"}")), FileKind.of(file("b.txt", "999\nremark\n  0\nSECTION\n")), FileKind.of(file("c.kml", "P1;1;2")),
-                FileKind.of(file("d", "{\"codebook\": 1}")))).containsExactly(FileKind.GEOJSON, FileKind.DXF, FileKind.TABLE, FileKind.CODEBOOK);
+        assertThat(List.of(FileKind.of(file("a.csv", "\uFEFF{\"type\": \"Point\"}")),
+                FileKind.of(file("b.txt", "999\nremark\n  0\nSECTION\n")), FileKind.of(file("c.kml", "P1;1;2")),
+                FileKind.of(file("d", "{\"codebook\": 1}"))))
+                .containsExactly(FileKind.GEOJSON, FileKind.DXF, FileKind.TABLE, FileKind.CODEBOOK);
         assertThat(FileKind.DXF.fits("Yard.DXF")).isTrue();
         assertThat(FileKind.DXF.fits("yard.csv")).isFalse();
     }

@@ -30,19 +30,25 @@ import verge.formats.text.TextEncoding;
 class MutatedFilesTest {
     private static final int FILES = 1000;
     private static final Duration LONGEST = Duration.ofSeconds(5);
-    private static final Set<Problem> IN_WORDS = EnumSet.of(Problem.FILE_KIND_UNKNOWN, Problem.FILE_BINARY_DRAWING, Problem.FILE_CLOSED_DRAWING, Problem.FILE_DAMAGED, Problem.FILE_NOT_ITS_ENCODING,
+    private static final Set<Problem> IN_WORDS = EnumSet.of(Problem.FILE_KIND_UNKNOWN, Problem.FILE_BINARY_DRAWING,
+            Problem.FILE_CLOSED_DRAWING, Problem.FILE_DAMAGED, Problem.FILE_NOT_ITS_ENCODING,
             Problem.FILE_HAS_ENTITIES, Problem.FILE_ARCHIVE_UNSAFE, Problem.FILE_TOO_MUCH, Problem.FILE_NOTHING_READ);
-    private static final String CODES = "{\"codebook\": 1, \"title\": \"Yard\", \"codes\": [{\"code\": \"KRB\", \"meaning\": \"kerb\", \"marker\": \"DOT\", \"joins\": true, \"attributes\": [\"stone\"]}]}";
-    private static final String POINTS = "Name;Northing;Easting;Elevation;Code\nP01;6314401,500;648966,800;1,850;PILE\n\"P02\";6314401,500;648970,200;;PILE\n";
+    private static final String CODES =
+            "{\"codebook\": 1, \"title\": \"Yard\", \"codes\": [{\"code\": \"KRB\", \"meaning\": \"kerb\", \"marker\": \"DOT\", "
+            + "\"joins\": true, \"attributes\": [\"stone\"]}]}";
+    private static final String POINTS =
+            "Name;Northing;Easting;Elevation;Code\nP01;6314401,500;648966,800;1,850;PILE\n\"P02\";6314401,500;648970,200;;PILE\n";
 
     @TempDir
     private Path directory;
 
     @ParameterizedTest
-    @ValueSource(strings = {"yard-r12.dxf", "yard-2018.dxf", "yard.geojson", "shore.kml", "shore.kmz", "yard.gpkg", "lamps.zip", "pit.shp", "causeway.xml", "codes.json",
+    @ValueSource(strings = {"yard-r12.dxf", "yard-2018.dxf", "yard.geojson", "shore.kml", "shore.kmz", "yard.gpkg", "lamps.zip", "pit.shp",
+            "causeway.xml", "codes.json",
         "codes.csv", "points.csv"})
     void isReadOrRefusedInWords(String sample) throws IOException {
-        byte[] whole = sample.equals("codes.json") ? bytes(CODES) : sample.equals("codes.csv") ? bytes("code;meaning;marker\nKRB;kerb;DOT\nDRN;drain;ring\n")
+        byte[] whole = sample.equals("codes.json") ? bytes(CODES) : sample.equals("codes.csv")
+                ? bytes("code;meaning;marker\nKRB;kerb;DOT\nDRN;drain;ring\n")
                 : sample.equals("points.csv") ? bytes(POINTS) : Files.readAllBytes(Path.of("src/test/resources/samples", sample));
         Random chance = new Random(sample.hashCode());
         for (int i = 0; i < FILES; i++) {
@@ -86,7 +92,8 @@ class MutatedFilesTest {
                 case 1 -> joined(Arrays.copyOf(bytes, at), Arrays.copyOfRange(bytes, at + length, bytes.length));
                 case 2 -> joined(Arrays.copyOf(bytes, at + length), Arrays.copyOfRange(bytes, at, bytes.length));
                 case 3 -> filled(bytes, at, Math.min(length, 6), (byte) chance.nextInt(256));
-                case 4 -> joined(Arrays.copyOf(bytes, at), bytes(chance.nextBoolean() ? "NaN" : "1e300"), Arrays.copyOfRange(bytes, at, bytes.length));
+                case 4 -> joined(Arrays.copyOf(bytes, at), bytes(chance.nextBoolean() ? "NaN" : "1e300"),
+                        Arrays.copyOfRange(bytes, at, bytes.length));
                 default -> filled(bytes, at, 1, (byte) chance.nextInt(256));
             };
         }

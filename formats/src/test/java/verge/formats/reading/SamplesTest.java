@@ -37,7 +37,8 @@ class SamplesTest {
 
     @ParameterizedTest
     @MethodSource("expected")
-    void countsLengthsAndExtentsAreThoseOfGdal(String name, String points, String lines, String length, String south, String west, String north, String east) throws IOException {
+    void countsLengthsAndExtentsAreThoseOfGdal(String name, String points, String lines, String length, String south, String west,
+            String north, String east) throws IOException {
         Drawing drawing = read(name).drawing();
         boolean faces = name.equals("yard-2018.dxf");
         // GDAL gives the two faces of four corners as rings of 40 m, and no point for a block's reference.
@@ -50,6 +51,7 @@ class SamplesTest {
         Extent chords = rows(drawing).stream().map(Vertices::extent).reduce(drawing.surfaces().map(surface -> surface.vertices().extent())
                 .reduce(Extent.EMPTY, Extent::and), Extent::and);
         assertThat(new double[] {chords.south(), chords.west(), chords.north(), chords.east()})
-                .containsExactly(new double[] {Double.parseDouble(south), Double.parseDouble(west), Double.parseDouble(north), Double.parseDouble(east)}, within(tolerance));
+                .containsExactly(new double[] {Double.parseDouble(south), Double.parseDouble(west), Double.parseDouble(north),
+                Double.parseDouble(east)}, within(tolerance));
     }
 }

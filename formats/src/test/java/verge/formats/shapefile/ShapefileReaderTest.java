@@ -140,8 +140,10 @@ class ShapefileReaderTest {
         ByteBuffer.wrap(negative).order(ByteOrder.LITTLE_ENDIAN).putInt(112 + 32, -1);
         byte[] longRecord = point(1, 2);
         ByteBuffer.wrap(longRecord).putInt(104, 1_000_000);
-        for (byte[] broken : new byte[][] {manyPoints, backwards, negative, longRecord, java.util.Arrays.copyOf(point(1, 2), 120), new byte[50]}) {
-            assertThatThrownBy(() -> read(broken)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_DAMAGED));
+        for (byte[] broken : new byte[][] {manyPoints, backwards, negative, longRecord, java.util.Arrays.copyOf(point(1, 2), 120),
+                new byte[50]}) {
+            assertThatThrownBy(() -> read(broken))
+                    .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_DAMAGED));
         }
     }
 
@@ -158,13 +160,15 @@ class ShapefileReaderTest {
         assertThat(file.declared().system()).contains(new FileSystem.Defined("PROJCS[\"made up\"]"));
         parts.remove("survey/Lamps.cpg");
         parts.put("survey/Lamps.dbf", table(StandardCharsets.ISO_8859_1, "Mårk 1"));
-        assertThat(archive(parts).drawing().spots()).extracting(Feature.Spot::name).as("without a word on its encoding").containsExactly("Mårk 1");
+        assertThat(archive(parts).drawing().spots()).extracting(Feature.Spot::name).as("without a word on its encoding")
+                .containsExactly("Mårk 1");
     }
 
     @Test
     void aTableThatEndsEarlyLosesNamesAndNoShapes() throws IOException {
         ReadFile file = archive(Map.of("a.shp", point(1, 2), "a.dbf", table(StandardCharsets.UTF_8)));
         assertThat(file.drawing().spots()).extracting(Feature.Spot::name).containsExactly("");
-        assertThatThrownBy(() -> archive(Map.of("a.shp", point(1, 2), "a.dbf", new byte[10]))).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_DAMAGED));
+        assertThatThrownBy(() -> archive(Map.of("a.shp", point(1, 2), "a.dbf", new byte[10])))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.FILE_DAMAGED));
     }
 }

@@ -6,7 +6,10 @@ import verge.instruments.port.Device;
 import verge.instruments.port.LinkKind;
 import verge.instruments.port.LinkSetting;
 
-/** Knows one family of devices: which links they have, and how to open one. The application finds drivers by Java's service loader; it names none. */
+/**
+ * Knows one family of devices: which links they have, and how to open one. The application finds drivers by Java's service loader; it names
+ * none.
+ */
 public interface Driver<D extends Device> {
     /** Under which it is remembered. */
     String id();

@@ -19,7 +19,12 @@ public interface Framing {
 
     /** Messages as they come in. */
     interface Reader {
-        /** Waits for the next one. @throws EOFException if the other end has closed @throws IOException also for one without end: a wrong device or a wrong speed */
+        /**
+         * Waits for the next one.
+         *
+         * @throws EOFException if the other end has closed
+         * @throws IOException also for one without end: a wrong device or a wrong speed
+         */
         String next() throws IOException;
     }
 

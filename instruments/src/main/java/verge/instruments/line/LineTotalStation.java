@@ -67,7 +67,8 @@ public final class LineTotalStation implements TotalStation {
         this.framing = framing;
         this.runner = runner;
         questions = new Questions<>(runner, this::linkLost);
-        link = new Link<>("total station " + setting.address(), Way.tcp(setting.host(), setting.port()), new Speech(), new InstrumentEvent.Known(InstrumentSnapshot.connecting(setting), false), RULES, runner).open();
+        link = new Link<>("total station " + setting.address(), Way.tcp(setting.host(), setting.port()), new Speech(),
+                new InstrumentEvent.Known(InstrumentSnapshot.connecting(setting), false), RULES, runner).open();
     }
 
     /** On lines, by the machine's clock. */
@@ -88,12 +89,14 @@ public final class LineTotalStation implements TotalStation {
 
     @Override
     public CompletableFuture<TotalStationReading> measure(int times) {
-        return ask(AT_ONCE.plus(EACH_READING.multipliedBy(times - 1L)), "MEASURE", message -> message.with("times", times)).thenApply(answer -> understood(() -> reading(answer.message(), answer.line())));
+        return ask(AT_ONCE.plus(EACH_READING.multipliedBy(times - 1L)), "MEASURE", message -> message.with("times", times))
+                .thenApply(answer -> understood(() -> reading(answer.message(), answer.line())));
     }
 
     @Override
     public CompletableFuture<Pointing> circles() {
-        return ask(AT_ONCE, "CIRCLES", UnaryOperator.identity()).thenApply(answer -> understood(() -> new Pointing(circle(answer.message(), "hz"),
+        return ask(AT_ONCE, "CIRCLES", UnaryOperator.identity())
+                .thenApply(answer -> understood(() -> new Pointing(circle(answer.message(), "hz"),
                 circle(answer.message(), "v"), Optional.empty(), answer.line())));
     }
 
@@ -108,7 +111,8 @@ public final class LineTotalStation implements TotalStation {
 
     @Override
     public CompletableFuture<Void> turn(Angle direction, Angle zenith) {
-        return done(ask(TURNING, "TURN", message -> message.with("hz", direction.wholeCircle().degrees(), 5).with("v", zenith.wholeCircle().degrees(), 5)));
+        return done(ask(TURNING, "TURN", message -> message.with("hz", direction.wholeCircle().degrees(), 5)
+                .with("v", zenith.wholeCircle().degrees(), 5)));
     }
 
     @Override
@@ -213,7 +217,8 @@ public final class LineTotalStation implements TotalStation {
                 return;
             }
             int now = ++greetings;
-            over.send(framing.framed(WireMessage.of(GREETING + now, "HELLO").with("version", 2).with("link", setting.kind().name().toLowerCase(Locale.ROOT)).with("partner", setting.partner()).encoded()));
+            over.send(framing.framed(WireMessage.of(GREETING + now, "HELLO").with("version", 2)
+                    .with("link", setting.kind().name().toLowerCase(Locale.ROOT)).with("partner", setting.partner()).encoded()));
             greetAgain(now, GREETED_IN_VAIN);
         }
 
@@ -252,7 +257,8 @@ public final class LineTotalStation implements TotalStation {
         private void differs(WireMessage refusal) {
             String what = refusal.fields().get("differs");
             if (what != null) {
-                over.tell(new InstrumentEvent.Differs(new InstrumentSnapshot.Mismatch(what, setting.partner(), refusal.fields().getOrDefault("theirs", ""))));
+                over.tell(new InstrumentEvent.Differs(new InstrumentSnapshot.Mismatch(what, setting.partner(),
+                        refusal.fields().getOrDefault("theirs", ""))));
             }
         }
 
@@ -261,7 +267,8 @@ public final class LineTotalStation implements TotalStation {
             try {
                 switch (message.verb()) {
                     case "STATE" -> over.tell(new InstrumentEvent.Fares(condition(message), switches(message), runner.now()));
-                    case "TRACK" -> over.tell(new InstrumentEvent.Tracked(new Stamped<>(reading(message, received.line()), runner.nanos())));
+                    case "TRACK" -> over.tell(new InstrumentEvent.Tracked(
+                            new Stamped<>(reading(message, received.line()), runner.nanos())));
                     default -> answer(received);
                 }
             } catch (WireMessage.GarbledLine | IllegalArgumentException damaged) {
@@ -284,7 +291,8 @@ public final class LineTotalStation implements TotalStation {
 
     private static InstrumentIdentity identity(WireMessage m) {
         return new InstrumentIdentity(name(m, "model"), name(m, "serial"), Angle.ofArcSeconds(m.number("sigma-angle", 0.01, 3600)),
-                new DistanceMeter(m.number("wavelength", 0.1, 10), m.number("reference-index", 1, 1.01), new Length(m.number("sigma-edm", 0, 10)),
+                new DistanceMeter(m.number("wavelength", 0.1, 10), m.number("reference-index", 1, 1.01),
+                new Length(m.number("sigma-edm", 0, 10)),
                         m.number("sigma-edm-ppm", 0, 1000)));
     }
 
@@ -305,12 +313,14 @@ public final class LineTotalStation implements TotalStation {
     }
 
     private static InstrumentSwitches switches(WireMessage m) {
-        return new InstrumentSwitches(InstrumentSwitches.Mode.valueOf(m.text("mode").toUpperCase(Locale.ROOT)), m.number("face", 1, 2) == 2 ? Face.TWO : Face.ONE,
+        return new InstrumentSwitches(InstrumentSwitches.Mode.valueOf(m.text("mode").toUpperCase(Locale.ROOT)),
+                m.number("face", 1, 2) == 2 ? Face.TWO : Face.ONE,
                 m.number("locked") != 0, m.number("compensator") != 0, m.number("laser") != 0, circle(m, "hz"), circle(m, "v"));
     }
 
     private static InstrumentCondition condition(WireMessage m) {
-        return new InstrumentCondition(tilt(m, "tilt-along"), tilt(m, "tilt-across"), (int) m.number("battery", 0, 100), m.number("temperature"), m.number("pressure"),
+        return new InstrumentCondition(tilt(m, "tilt-along"), tilt(m, "tilt-across"), (int) m.number("battery", 0, 100),
+                m.number("temperature"), m.number("pressure"),
                 (long) m.number("upsets", 0, MOST_UPSETS), m.number("sight") != 0);
     }
 

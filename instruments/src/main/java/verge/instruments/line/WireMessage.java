@@ -54,7 +54,10 @@ public record WireMessage(String tag, String verb, Map<String, String> fields) {
         return Optional.ofNullable(fields.get(field)).orElseThrow(() -> new GarbledLine("no " + field));
     }
 
-    /** @throws GarbledLine if the field is not there or not a decimal number: neither hexadecimal, nor endless, nor with a letter of Java's behind it */
+    /**
+     * @throws GarbledLine if the field is not there or not a decimal number: neither hexadecimal, nor endless, nor with a letter of Java's
+     *     behind it
+     */
     public double number(String field) {
         String text = text(field);
         double value = NUMBER.matcher(text).matches() ? Double.parseDouble(text) : Double.NaN;

@@ -8,9 +8,11 @@ import java.util.concurrent.atomic.AtomicReference;
 import verge.instruments.port.Background;
 
 /**
- * A link that keeps itself: it connects in the background, takes silence for death, tries again with growing pauses until it is closed, and tells what is known at any time, at once.
+ * A link that keeps itself: it connects in the background, takes silence for death, tries again with growing pauses until it is closed, and
+ * tells what is known at any time, at once.
  *
- * <p>Whatever happens goes through the codec's {@link Codec#reduce}, one after another; nothing changes once the link is closed. A codec that fails, whatever by, ends that connection and
+ * <p>Whatever happens goes through the codec's {@link Codec#reduce}, one after another; nothing changes once the link is closed. A codec
+ * that fails, whatever by, ends that connection and
  * not the link.
  */
 public final class Link<S, E> implements Closeable {

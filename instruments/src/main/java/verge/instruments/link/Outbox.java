@@ -8,7 +8,9 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.Future;
 import verge.instruments.port.Background;
 
-/** What is to go out over one connection: bounded, written by one thread, each piece within a time. Whoever puts something in never waits. */
+/**
+ * What is to go out over one connection: bounded, written by one thread, each piece within a time. Whoever puts something in never waits.
+ */
 final class Outbox {
     private static final Piece END = new Piece(new byte[0], () -> { });
 

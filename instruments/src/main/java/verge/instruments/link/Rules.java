@@ -13,9 +13,11 @@ import java.time.Duration;
  * @param health of a connection that stood so long the next pause is the first one again
  * @param outbox so many pieces may wait to go out
  */
-public record Rules(Duration connect, Duration silence, Duration write, Duration firstPause, Duration longestPause, Duration health, int outbox) {
+public record Rules(Duration connect, Duration silence, Duration write, Duration firstPause, Duration longestPause, Duration health,
+        int outbox) {
     public Rules {
-        if (connect.isNegative() || silence.isNegative() || write.isNegative() || firstPause.isNegative() || longestPause.compareTo(firstPause) < 0 || outbox < 1) {
+        if (connect.isNegative() || silence.isNegative() || write.isNegative() || firstPause.isNegative()
+                || longestPause.compareTo(firstPause) < 0 || outbox < 1) {
             throw new IllegalArgumentException("rules of a link");
         }
     }

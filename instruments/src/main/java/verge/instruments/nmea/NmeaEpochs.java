@@ -18,10 +18,13 @@ import verge.core.satellite.SolvedPosition;
 import verge.core.satellite.SolvedPosition.Kind;
 
 /**
- * Positions out of sentences. Those of one moment belong together; which of them comes last is learnt from the first moments, so that a position goes on as soon as it is whole.
+ * Positions out of sentences. Those of one moment belong together; which of them comes last is learnt from the first moments, so that a
+ * position goes on as soon as it is whole.
  *
- * <p>Sentences tell the time of day, seldom the date: where none of a moment does, it is the day that brings it nearest to the moment before, as the clock here has run on since, or to
- * that clock at the beginning. Nothing is told of a moment that lies before the last one, or of which two who speak tell different places, by whatever names and in turns within a moment
+ * <p>Sentences tell the time of day, seldom the date: where none of a moment does, it is the day that brings it nearest to the moment
+ * before, as the clock here has run on since, or to
+ * that clock at the beginning. Nothing is told of a moment that lies before the last one, or of which two who speak tell different places,
+ * by whatever names and in turns within a moment
  * or from one to the next; nor for a while after that.
  */
 public final class NmeaEpochs {
@@ -137,7 +140,8 @@ public final class NmeaEpochs {
     }
 
     /**
-     * Whether a fixed place is where this receiver cannot be. It is told once the next one is there too; if that is back where it was, two speak in turns.
+     * Whether a fixed place is where this receiver cannot be. It is told once the next one is there too; if that is back where it was, two
+     * speak in turns.
      */
     private boolean leaps(SolvedPosition solved, Instant now) {
         if (solved.kind() != Kind.FIXED || solved.place().isEmpty()) {
@@ -161,7 +165,8 @@ public final class NmeaEpochs {
         Instant near = last == null ? now : last.plus(Duration.between(lastHere, now));
         Instant at = LocalDateTime.of(LocalDate.ofInstant(near, ZoneOffset.UTC), time).toInstant(ZoneOffset.UTC);
         Duration off = Duration.between(near, at);
-        return off.compareTo(HALF_A_DAY) > 0 ? at.minus(Duration.ofDays(1)) : off.compareTo(HALF_A_DAY.negated()) < 0 ? at.plus(Duration.ofDays(1)) : at;
+        return off.compareTo(HALF_A_DAY) > 0 ? at.minus(Duration.ofDays(1)) : off.compareTo(HALF_A_DAY.negated()) < 0
+                ? at.plus(Duration.ofDays(1)) : at;
     }
 
     private static Optional<Geographic> place(NmeaSentence.Timed sentence) {
@@ -177,20 +182,26 @@ public final class NmeaEpochs {
     }
 
     private SolvedPosition solved(Instant at) {
-        Optional<SolvedPosition.Sigma> sigma = Optional.ofNullable(spread).filter(s -> s.latitude().orElse(0) > 0 && s.longitude().orElse(0) > 0 && s.height().orElse(0) > 0)   // nought is how some say that they do not know
+        // nought is how some say that they do not know
+        Optional<SolvedPosition.Sigma> sigma = Optional.ofNullable(spread)
+                .filter(s -> s.latitude().orElse(0) > 0 && s.longitude().orElse(0) > 0 && s.height().orElse(0) > 0)
                 .map(s -> new SolvedPosition.Sigma(s.latitude().getAsDouble(), s.longitude().getAsDouble(), s.height().getAsDouble()));
-        Optional<Dilution> dilution = Optional.ofNullable(used).filter(u -> u.hdop().isPresent() && u.vdop().isPresent() && u.pdop().isPresent())
+        Optional<Dilution> dilution = Optional.ofNullable(used)
+                .filter(u -> u.hdop().isPresent() && u.vdop().isPresent() && u.pdop().isPresent())
                 .map(u -> new Dilution(u.hdop().getAsDouble(), u.vdop().getAsDouble(), u.pdop().getAsDouble()));
         if (position instanceof NmeaSentence.Gns gns) {
-            return new SolvedPosition(at, place(gns.place(), gns.height(), gns.separation()), kind(gns.quality()), sigma, gns.satellites(), dilution, gns.age(), gns.base());
+            return new SolvedPosition(at, place(gns.place(), gns.height(), gns.separation()), kind(gns.quality()), sigma, gns.satellites(),
+                    dilution, gns.age(), gns.base());
         }
         NmeaSentence.Gga gga = (NmeaSentence.Gga) position;
-        return new SolvedPosition(at, place(gga.place(), gga.height(), gga.separation()), kind(gga.quality()), sigma, gga.satellites(), dilution, gga.age(), gga.base());
+        return new SolvedPosition(at, place(gga.place(), gga.height(), gga.separation()), kind(gga.quality()), sigma, gga.satellites(),
+                dilution, gga.age(), gga.base());
     }
 
     /** Only with an ellipsoid height: a height over a geoid that nobody knows is none. */
     private static Optional<EarthPlace> place(Optional<Geographic> place, OptionalDouble height, OptionalDouble separation) {
-        return place.filter(p -> height.isPresent() && separation.isPresent()).map(p -> new EarthPlace(p, new EllipsoidHeight(height.getAsDouble() + separation.getAsDouble())));
+        return place.filter(p -> height.isPresent() && separation.isPresent())
+                .map(p -> new EarthPlace(p, new EllipsoidHeight(height.getAsDouble() + separation.getAsDouble())));
     }
 
     private static Kind kind(NmeaSentence.Quality quality) {

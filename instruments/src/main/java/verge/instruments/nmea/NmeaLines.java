@@ -3,7 +3,10 @@ package verge.instruments.nmea;
 import java.nio.charset.StandardCharsets;
 import java.util.function.Consumer;
 
-/** Lines out of a stream of bytes that may begin anywhere, break off and be mixed with others: a dollar begins a line anew, what is longer than any is dropped. */
+/**
+ * Lines out of a stream of bytes that may begin anywhere, break off and be mixed with others: a dollar begins a line anew, what is longer
+ * than any is dropped.
+ */
 public final class NmeaLines {
     private final byte[] line = new byte[NmeaParser.LONGEST + 1];
     private int length = -1;   // -1: between lines

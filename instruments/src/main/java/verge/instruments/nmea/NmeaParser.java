@@ -16,7 +16,8 @@ import verge.core.units.Angle;
 import verge.instruments.nmea.NmeaSentence.Quality;
 
 /**
- * A line of NMEA 0183 as a sentence. What is not exactly as the standard has it (checksum, number of fields, ranges) is refused whole: a field that was guessed would be a place.
+ * A line of NMEA 0183 as a sentence. What is not exactly as the standard has it (checksum, number of fields, ranges) is refused whole: a
+ * field that was guessed would be a place.
  */
 public final class NmeaParser {
     /** The standard's 82 characters; receivers with many decimals write longer ones. */
@@ -73,9 +74,12 @@ public final class NmeaParser {
         return switch (kind) {
             case "GGA" -> gga(talker, f);
             case "GNS" -> gns(talker, f);
-            case "RMC" -> new NmeaSentence.Rmc(talker, f.time(1), f.oneOf(2, "AV").equals("A"), f.place(3), f.number(7, 0, 10_000), f.number(8, 0, 360), f.date(9));
-            case "GST" -> new NmeaSentence.Gst(talker, f.time(1), f.number(2, 0, 1e7), f.number(6, 0, 1e7), f.number(7, 0, 1e7), f.number(8, 0, 1e7));
-            case "ZDA" -> new NmeaSentence.Zda(talker, f.time(1), LocalDate.of(f.whole(4, 1980, 2200), f.whole(3, 1, 12), f.whole(2, 1, 31)));
+            case "RMC" -> new NmeaSentence.Rmc(talker, f.time(1), f.oneOf(2, "AV").equals("A"), f.place(3), f.number(7, 0, 10_000),
+                    f.number(8, 0, 360), f.date(9));
+            case "GST" -> new NmeaSentence.Gst(talker, f.time(1), f.number(2, 0, 1e7), f.number(6, 0, 1e7), f.number(7, 0, 1e7),
+                    f.number(8, 0, 1e7));
+            case "ZDA" -> new NmeaSentence.Zda(talker, f.time(1),
+                    LocalDate.of(f.whole(4, 1980, 2200), f.whole(3, 1, 12), f.whole(2, 1, 31)));
             case "GSA" -> gsa(talker, f);
             case "GSV" -> gsv(talker, f);
             case "VTG" -> new NmeaSentence.Vtg(talker, f.number(1, 0, 360), f.number(5, 0, 10_000), f.number(7, 0, 20_000));
@@ -87,12 +91,15 @@ public final class NmeaParser {
         f.require(15);
         f.metres(10);
         f.metres(12);
-        return new NmeaSentence.Gga(talker, f.time(1), f.place(2), Quality.values()[f.whole(6, 0, Quality.values().length - 1)], f.whole(7, 0, 99), f.number(8, 0, 100), f.number(9, -2_000, 100_000), f.number(11, -200, 200), f.number(13, 0, 10_000), f.text(14));
+        return new NmeaSentence.Gga(talker, f.time(1), f.place(2), Quality.values()[f.whole(6, 0, Quality.values().length - 1)],
+                f.whole(7, 0, 99), f.number(8, 0, 100), f.number(9, -2_000, 100_000), f.number(11, -200, 200), f.number(13, 0, 10_000),
+                f.text(14));
     }
 
     private static NmeaSentence gns(String talker, Fields f) {
         f.require(13);
-        return new NmeaSentence.Gns(talker, f.time(1), f.place(2), f.text(6), f.whole(7, 0, 99), f.number(8, 0, 100), f.number(9, -2_000, 100_000), f.number(10, -200, 200), f.number(11, 0, 10_000), f.text(12));
+        return new NmeaSentence.Gns(talker, f.time(1), f.place(2), f.text(6), f.whole(7, 0, 99), f.number(8, 0, 100),
+                f.number(9, -2_000, 100_000), f.number(10, -200, 200), f.number(11, 0, 10_000), f.text(12));
     }
 
     private static NmeaSentence gsa(String talker, Fields f) {
@@ -103,9 +110,11 @@ public final class NmeaParser {
         }
         OptionalInt system = f.maybeWhole(18, 1, MOST_SYSTEMS);
         if (system.orElse(1) > SatelliteSystem.values().length) {
-            return new NmeaSentence.Other(talker, "GSA");   // of the regional systems: a sentence like others, of satellites that are not drawn
+            // of the regional systems: a sentence like others, of satellites that are not drawn
+            return new NmeaSentence.Other(talker, "GSA");
         }
-        return new NmeaSentence.Gsa(talker, f.whole(2, 1, 3), numbers, f.number(15, 0, 100), f.number(16, 0, 100), f.number(17, 0, 100), system.stream().mapToObj(i -> SatelliteSystem.values()[i - 1]).findFirst());
+        return new NmeaSentence.Gsa(talker, f.whole(2, 1, 3), numbers, f.number(15, 0, 100), f.number(16, 0, 100), f.number(17, 0, 100),
+                system.stream().mapToObj(i -> SatelliteSystem.values()[i - 1]).findFirst());
     }
 
     private static NmeaSentence gsv(String talker, Fields f) {
@@ -118,12 +127,15 @@ public final class NmeaParser {
             OptionalDouble elevation = f.number(at + 1, -90, 90);
             OptionalDouble azimuth = f.number(at + 2, 0, 360);
             if (number.isPresent()) {
-                seen.add(new NmeaSentence.Gsv.Seen(number.getAsInt(), elevation.isPresent() && azimuth.isPresent() ? Optional.of(new Sight(Angle.ofDegrees(azimuth.getAsDouble()).wholeCircle(), Angle.ofDegrees(elevation.getAsDouble()))) : Optional.empty(),
+                seen.add(new NmeaSentence.Gsv.Seen(number.getAsInt(), elevation.isPresent()
+                        && azimuth.isPresent() ? Optional.of(new Sight(Angle.ofDegrees(azimuth.getAsDouble()).wholeCircle(),
+                        Angle.ofDegrees(elevation.getAsDouble()))) : Optional.empty(),
                         f.number(at + 3, 0, 99)));
             }
         }
         // A single field behind the satellites is the signal's number, a hexadecimal digit.
-        OptionalDouble signal = at + 1 == f.count() && !f.text(at).isEmpty() ? OptionalDouble.of(Integer.parseInt(f.text(at), 16)) : OptionalDouble.empty();
+        OptionalDouble signal = at + 1 == f.count() && !f.text(at).isEmpty() ? OptionalDouble.of(Integer.parseInt(f.text(at), 16))
+                : OptionalDouble.empty();
         return new NmeaSentence.Gsv(talker, parts, f.whole(2, 1, parts), f.whole(3, 0, 99), seen, signal);
     }
 
@@ -196,7 +208,8 @@ public final class NmeaParser {
                 seconds = 59.999_999_999;
             }
             long nanos = Math.round(seconds * NANOS);
-            return LocalTime.of(Integer.parseInt(text.substring(0, 2)), Integer.parseInt(text.substring(2, 4)), (int) (nanos / (long) NANOS), (int) (nanos % (long) NANOS));
+            return LocalTime.of(Integer.parseInt(text.substring(0, 2)), Integer.parseInt(text.substring(2, 4)),
+                    (int) (nanos / (long) NANOS), (int) (nanos % (long) NANOS));
         }
 
         Optional<LocalDate> date(int at) {
@@ -208,7 +221,8 @@ public final class NmeaParser {
                 throw new IllegalArgumentException(text);
             }
             int year = Integer.parseInt(text.substring(4));
-            return Optional.of(LocalDate.of(year < 80 ? 2000 + year : 1900 + year, Integer.parseInt(text.substring(2, 4)), Integer.parseInt(text.substring(0, 2))));
+            return Optional.of(LocalDate.of(year < 80 ? 2000 + year : 1900 + year, Integer.parseInt(text.substring(2, 4)),
+                    Integer.parseInt(text.substring(0, 2))));
         }
 
         /** Four fields: latitude, N or S, longitude, E or W. All of them or none. */

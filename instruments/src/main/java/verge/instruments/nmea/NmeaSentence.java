@@ -9,7 +9,9 @@ import verge.core.geodesy.Geographic;
 import verge.core.satellite.SatelliteSystem;
 import verge.core.satellite.Sight;
 
-/** What a sentence of NMEA 0183 says, of those that tell a place, a time, its quality and the sky. An empty field is absent, never nought. */
+/**
+ * What a sentence of NMEA 0183 says, of those that tell a place, a time, its quality and the sky. An empty field is absent, never nought.
+ */
 public sealed interface NmeaSentence {
     /** Who speaks: GP, GL, GA, GB or GN for several systems together. */
     String talker();
@@ -31,35 +33,53 @@ public sealed interface NmeaSentence {
      * @param age of the corrections, in seconds
      * @param base whose corrections they are
      */
-    record Gga(String talker, LocalTime time, Optional<Geographic> place, Quality quality, int satellites, OptionalDouble hdop, OptionalDouble height, OptionalDouble separation, OptionalDouble age, String base) implements Timed {
+    record Gga(String talker, LocalTime time, Optional<Geographic> place, Quality quality, int satellites, OptionalDouble hdop,
+            OptionalDouble height, OptionalDouble separation, OptionalDouble age, String base) implements Timed {
     }
 
     /** As GGA, with how each system takes part: one letter for each. */
-    record Gns(String talker, LocalTime time, Optional<Geographic> place, String modes, int satellites, OptionalDouble hdop, OptionalDouble height, OptionalDouble separation, OptionalDouble age, String base) implements Timed {
+    record Gns(String talker, LocalTime time, Optional<Geographic> place, String modes, int satellites, OptionalDouble hdop,
+            OptionalDouble height, OptionalDouble separation, OptionalDouble age, String base) implements Timed {
         /** The best that any system gives. */
         public Quality quality() {
-            return modes.contains("R") ? Quality.FIXED : modes.contains("F") ? Quality.FLOAT : modes.contains("P") ? Quality.PRECISE : modes.contains("D") ? Quality.DIFFERENTIAL : modes.contains("A") ? Quality.AUTONOMOUS
-                    : modes.contains("E") ? Quality.ESTIMATED : modes.contains("M") ? Quality.MANUAL : modes.contains("S") ? Quality.SIMULATED : Quality.NONE;
+            return modes.contains("R") ? Quality.FIXED : modes.contains("F") ? Quality.FLOAT : modes.contains("P") ? Quality.PRECISE
+                    : modes.contains("D") ? Quality.DIFFERENTIAL : modes.contains("A") ? Quality.AUTONOMOUS
+                    : modes.contains("E") ? Quality.ESTIMATED : modes.contains("M") ? Quality.MANUAL : modes.contains("S")
+                    ? Quality.SIMULATED : Quality.NONE;
         }
     }
 
     /** The least that is needed to go somewhere, with the date. @param knots over ground @param track true, in degrees */
-    record Rmc(String talker, LocalTime time, boolean valid, Optional<Geographic> place, OptionalDouble knots, OptionalDouble track, Optional<LocalDate> date) implements Timed {
+    record Rmc(String talker, LocalTime time, boolean valid, Optional<Geographic> place, OptionalDouble knots, OptionalDouble track,
+            Optional<LocalDate> date) implements Timed {
     }
 
     /** Standard deviations, in metres. */
-    record Gst(String talker, LocalTime time, OptionalDouble rms, OptionalDouble latitude, OptionalDouble longitude, OptionalDouble height) implements Timed {
+    record Gst(String talker, LocalTime time, OptionalDouble rms, OptionalDouble latitude, OptionalDouble longitude, OptionalDouble height)
+            implements Timed {
     }
 
     /** Time and date. */
     record Zda(String talker, LocalTime time, LocalDate date) implements Timed {
     }
 
-    /** The satellites that are used. @param numbers as the talker counts them @param system absent where the sentence is older than that field */
-    record Gsa(String talker, int dimensions, List<Integer> numbers, OptionalDouble pdop, OptionalDouble hdop, OptionalDouble vdop, Optional<SatelliteSystem> system) implements NmeaSentence {
+    /**
+     * The satellites that are used.
+     *
+     * @param numbers as the talker counts them
+     * @param system absent where the sentence is older than that field
+     */
+    record Gsa(String talker, int dimensions, List<Integer> numbers, OptionalDouble pdop, OptionalDouble hdop, OptionalDouble vdop,
+            Optional<SatelliteSystem> system) implements NmeaSentence {
     }
 
-    /** A part of the sky. @param parts of which this is one, from 1 @param inView in all of them @param signal of which the strengths are */
+    /**
+     * A part of the sky.
+     *
+     * @param parts of which this is one, from 1
+     * @param inView in all of them
+     * @param signal of which the strengths are
+     */
     record Gsv(String talker, int parts, int part, int inView, List<Seen> seen, OptionalDouble signal) implements NmeaSentence {
         /** @param sight absent while it is not known where the satellite stands @param strength in dB-Hz, absent if it is not tracked */
         public record Seen(int number, Optional<Sight> sight, OptionalDouble strength) {

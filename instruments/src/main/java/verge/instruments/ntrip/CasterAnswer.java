@@ -38,7 +38,10 @@ record CasterAnswer(Kind kind, boolean chunked) {
             headers(in);
             return new CasterAnswer(Kind.TABLE, false);
         } else if (status.startsWith("ERROR")) {
-            return new CasterAnswer(status.toLowerCase(Locale.ROOT).matches(".*(password|user|unauthorized|authori[sz]ation|authentication|login|not allowed).*") ? Kind.SIGN_IN : status.toLowerCase(Locale.ROOT).matches(".*mount.*") && !status.toLowerCase(Locale.ROOT).contains("taken") ? Kind.NO_STREAM : Kind.BUSY, false);
+            return new CasterAnswer(status.toLowerCase(Locale.ROOT)
+                    .matches(".*(password|user|unauthorized|authori[sz]ation|authentication|login|not allowed).*") ? Kind.SIGN_IN
+                    : status.toLowerCase(Locale.ROOT).matches(".*mount.*") && !status.toLowerCase(Locale.ROOT)
+                    .contains("taken") ? Kind.NO_STREAM : Kind.BUSY, false);
         } else if (!status.matches("HTTP/1\\.[01] \\d{3}.*")) {
             return new CasterAnswer(Kind.NO_CASTER, false);
         }
@@ -46,9 +49,12 @@ record CasterAnswer(Kind kind, boolean chunked) {
         int code = Integer.parseInt(status.substring(9, 12));
         boolean chunked = headers.contains("transfer-encoding: chunked");
         if (code != 200) {
-            return new CasterAnswer(code == 401 || code == 403 ? Kind.SIGN_IN : code == 404 ? Kind.NO_STREAM : code == 409 || code == 429 || code >= 500 ? Kind.BUSY : Kind.NO_CASTER, chunked);
+            return new CasterAnswer(code == 401 || code == 403 ? Kind.SIGN_IN : code == 404 ? Kind.NO_STREAM : code == 409 || code == 429
+                    || code >= 500 ? Kind.BUSY : Kind.NO_CASTER, chunked);
         }
-        return new CasterAnswer(headers.contains("content-type: gnss/data") ? Kind.STREAM : headers.contains("content-type: gnss/sourcetable") ? Kind.TABLE : headers.contains("ntrip-version: ntrip/2") && !headers.contains("content-type: text/html") ? Kind.TAKES : Kind.NO_CASTER, chunked);
+        return new CasterAnswer(headers.contains("content-type: gnss/data") ? Kind.STREAM
+                : headers.contains("content-type: gnss/sourcetable") ? Kind.TABLE : headers.contains("ntrip-version: ntrip/2")
+                && !headers.contains("content-type: text/html") ? Kind.TAKES : Kind.NO_CASTER, chunked);
     }
 
     /** In lower case, with one blank behind each colon. */

@@ -20,13 +20,15 @@ import verge.instruments.link.Way;
 import verge.instruments.port.Background;
 
 /**
- * A call to a caster: broken off it is taken up again, soon the first time and more slowly the longer that does not help. Where trying again could do harm, as a wrong password that locks
+ * A call to a caster: broken off it is taken up again, soon the first time and more slowly the longer that does not help. Where trying
+ * again could do harm, as a wrong password that locks
  * an account, or help nothing, it stays as it is until it is opened anew.
  */
 final class CasterCall implements Closeable {
     static final String AGENT = "NTRIP Verge/1.0";
     /** A base speaks every second or two. */
-    static final Rules RULES = new Rules(Duration.ofSeconds(8), Duration.ofSeconds(10), Duration.ofSeconds(10), Duration.ofMillis(500), Duration.ofSeconds(30), Duration.ofSeconds(30), 64);
+    static final Rules RULES = new Rules(Duration.ofSeconds(8), Duration.ofSeconds(10), Duration.ofSeconds(10), Duration.ofMillis(500),
+            Duration.ofSeconds(30), Duration.ofSeconds(30), 64);
 
     private final Link<CorrectionLink.State, CorrectionLink.State> link;
 
@@ -127,7 +129,8 @@ final class CasterCall implements Closeable {
 
     /** The line that signs in; empty for whoever has no name there. */
     static String signIn(CasterSetting s) {
-        return s.user().isEmpty() ? "" : "Authorization: Basic " + Base64.getEncoder().encodeToString((s.user() + ":" + s.password()).getBytes(StandardCharsets.UTF_8)) + "\r\n";
+        return s.user().isEmpty() ? "" : "Authorization: Basic " + Base64.getEncoder()
+                .encodeToString((s.user() + ":" + s.password()).getBytes(StandardCharsets.UTF_8)) + "\r\n";
     }
 
     @Override

@@ -13,7 +13,8 @@ import verge.instruments.link.Runner;
 import verge.instruments.link.Way;
 
 /**
- * A stream of corrections from a caster (NTRIP 1 and 2), which keeps itself as {@link CasterCall} says; one that is silent is as good as broken off.
+ * A stream of corrections from a caster (NTRIP 1 and 2), which keeps itself as {@link CasterCall} says; one that is silent is as good as
+ * broken off.
  */
 public final class CorrectionLink implements Closeable {
     private static final long POSITION_MILLIS = 10_000;
@@ -49,7 +50,10 @@ public final class CorrectionLink implements Closeable {
     private final Runner runner;
     private final CasterCall call;
 
-    /** @param position a GGA sentence with its line end, to be sent where the stream wants it; empty while there is none, or if it is never to be sent */
+    /**
+     * @param position a GGA sentence with its line end, to be sent where the stream wants it; empty while there is none, or if it is never
+     *     to be sent
+     */
     public CorrectionLink(CasterSetting setting, Supplier<String> position, Listener listener, Runner runner) {
         this(setting, position, listener, (SSLSocketFactory) SSLSocketFactory.getDefault(), runner);
     }
@@ -75,7 +79,8 @@ public final class CorrectionLink implements Closeable {
         CasterAnswer answer = CasterAnswer.read(in);
         if (answer.kind() == CasterAnswer.Kind.TABLE) {
             // Casters of the first version send their table where there is no such stream, and some where the user is none of theirs.
-            boolean listed = table(answer.chunked() ? new ChunkedInput(in) : in).find(setting.mountpoint()).filter(s -> !s.open()).isPresent();
+            boolean listed = table(answer.chunked() ? new ChunkedInput(in) : in).find(setting.mountpoint()).filter(s -> !s.open())
+                    .isPresent();
             return listed ? State.SIGN_IN_REFUSED : State.NO_SUCH_STREAM;
         }
         if (answer.kind() != CasterAnswer.Kind.STREAM) {
@@ -129,7 +134,8 @@ public final class CorrectionLink implements Closeable {
         StringBuilder text = new StringBuilder();
         byte[] bytes = new byte[4_096];
         try {
-            for (int count = content.read(bytes); count >= 0 && text.length() < LONGEST_TABLE; count = text.indexOf("ENDSOURCETABLE", Math.max(0, text.length() - 5_000)) < 0 ? content.read(bytes) : -1) {
+            for (int count = content.read(bytes); count >= 0 && text.length() < LONGEST_TABLE;
+                    count = text.indexOf("ENDSOURCETABLE", Math.max(0, text.length() - 5_000)) < 0 ? content.read(bytes) : -1) {
                 text.append(new String(bytes, 0, count, StandardCharsets.UTF_8));
             }
         } catch (SocketTimeoutException noEnd) {
@@ -139,7 +145,8 @@ public final class CorrectionLink implements Closeable {
     }
 
     static String request(CasterSetting s, String gga) {
-        StringBuilder text = new StringBuilder("GET /").append(s.mountpoint()).append(s.version() == CasterSetting.Version.ONE ? " HTTP/1.0\r\n" : " HTTP/1.1\r\n");
+        StringBuilder text = new StringBuilder("GET /").append(s.mountpoint())
+                .append(s.version() == CasterSetting.Version.ONE ? " HTTP/1.0\r\n" : " HTTP/1.1\r\n");
         if (s.version() == CasterSetting.Version.TWO) {
             text.append("Host: ").append(s.host()).append(':').append(s.port()).append("\r\nNtrip-Version: Ntrip/2.0\r\n");
             if (!gga.isEmpty()) {

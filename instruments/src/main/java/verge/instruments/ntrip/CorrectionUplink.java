@@ -13,7 +13,8 @@ import verge.instruments.link.Connection;
 import verge.instruments.link.Runner;
 
 /**
- * A base's own stream on its way up to a caster (NTRIP 1 and 2), which keeps itself as {@link CorrectionLink} does. What could not be sent while the link was down is dropped: old
+ * A base's own stream on its way up to a caster (NTRIP 1 and 2), which keeps itself as {@link CorrectionLink} does. What could not be sent
+ * while the link was down is dropped: old
  * corrections help nobody.
  */
 public final class CorrectionUplink implements Closeable {
@@ -22,11 +23,16 @@ public final class CorrectionUplink implements Closeable {
     private final AtomicLong sent = new AtomicLong();
     private final CasterCall call;
 
-    /** @param setting with the mountpoint that it is to feed @param stream what the caster's table shall say of it @param tells how the link fares, from its own thread */
+    /**
+     * @param setting with the mountpoint that it is to feed
+     * @param stream what the caster's table shall say of it
+     * @param tells how the link fares, from its own thread
+     */
     public CorrectionUplink(CasterSetting setting, SourceTable.Stream stream, Consumer<CorrectionLink.State> tells, Runner runner) {
         this.setting = setting;
         this.stream = stream;
-        call = new CasterCall("base's stream to " + setting, setting, (SSLSocketFactory) SSLSocketFactory.getDefault(), tells, this::once, runner);
+        call = new CasterCall("base's stream to " + setting, setting, (SSLSocketFactory) SSLSocketFactory.getDefault(), tells, this::once,
+                runner);
         call.open();
     }
 
@@ -80,9 +86,11 @@ public final class CorrectionUplink implements Closeable {
     /** The first version knows a password for each mountpoint and no user. */
     static String request(CasterSetting s, SourceTable.Stream stream) {
         if (s.version() == CasterSetting.Version.ONE) {
-            return "SOURCE " + s.password() + " /" + s.mountpoint() + "\r\nSource-Agent: " + CasterCall.AGENT + "\r\n" + stream.line().replaceFirst("^STR;[^;]*", "STR: ") + "\r\n\r\n";
+            return "SOURCE " + s.password() + " /" + s.mountpoint() + "\r\nSource-Agent: " + CasterCall.AGENT + "\r\n" + stream.line()
+                    .replaceFirst("^STR;[^;]*", "STR: ") + "\r\n\r\n";
         }
-        return "POST /" + s.mountpoint() + " HTTP/1.1\r\nHost: " + s.host() + ":" + s.port() + "\r\nNtrip-Version: Ntrip/2.0\r\nNtrip-STR: " + stream.line() + "\r\nContent-Type: gnss/data\r\nTransfer-Encoding: chunked\r\nConnection: close\r\nUser-Agent: "
+        return "POST /" + s.mountpoint() + " HTTP/1.1\r\nHost: " + s.host() + ":" + s.port() + "\r\nNtrip-Version: Ntrip/2.0\r\nNtrip-STR: "
+                + stream.line() + "\r\nContent-Type: gnss/data\r\nTransfer-Encoding: chunked\r\nConnection: close\r\nUser-Agent: "
                 + CasterCall.AGENT + "\r\n" + CasterCall.signIn(s) + "\r\n";
     }
 

@@ -24,11 +24,14 @@ public record SourceTable(List<Stream> streams) {
      * @param wantsPosition whether it has to be told where the rover is
      * @param open whether it is had without signing in
      */
-    public record Stream(String mountpoint, String place, String format, String details, String systems, Optional<Geographic> at, boolean wantsPosition, boolean open) {
+    public record Stream(String mountpoint, String place, String format, String details, String systems, Optional<Geographic> at,
+            boolean wantsPosition, boolean open) {
         /** As a line of the table. */
         public String line() {
-            return String.join(";", "STR", mountpoint, place, format, details, "2", systems, "", "", at.map(a -> String.format(Locale.ROOT, "%.2f", a.latitude().degrees())).orElse("0.00"),
-                    at.map(a -> String.format(Locale.ROOT, "%.2f", a.longitude().degrees())).orElse("0.00"), wantsPosition ? "1" : "0", "0", "", "none", open ? "N" : "B", "N", "0", "");
+            return String.join(";", "STR", mountpoint, place, format, details, "2", systems, "", "",
+                    at.map(a -> String.format(Locale.ROOT, "%.2f", a.latitude().degrees())).orElse("0.00"),
+                    at.map(a -> String.format(Locale.ROOT, "%.2f", a.longitude().degrees())).orElse("0.00"), wantsPosition ? "1" : "0", "0",
+                    "", "none", open ? "N" : "B", "N", "0", "");
         }
     }
 
@@ -37,7 +40,8 @@ public record SourceTable(List<Stream> streams) {
         for (String line : text.split("\\R")) {
             String[] f = line.split(";", -1);
             if (f[0].equals("STR") && f.length >= FIELDS && !f[1].isBlank()) {
-                streams.add(new Stream(f[1].strip(), f[2].strip(), f[3].strip(), f[4].strip(), f[6].strip(), place(f[9], f[10]), f[11].strip().equals("1"), f[15].strip().equals("N")));
+                streams.add(new Stream(f[1].strip(), f[2].strip(), f[3].strip(), f[4].strip(), f[6].strip(), place(f[9], f[10]),
+                        f[11].strip().equals("1"), f[15].strip().equals("N")));
             }
         }
         return new SourceTable(streams);
@@ -48,7 +52,8 @@ public record SourceTable(List<Stream> streams) {
         try {
             double lat = Double.parseDouble(latitude.strip());
             double lon = Double.parseDouble(longitude.strip());
-            return Math.abs(lat) <= 90 && Math.abs(lon) <= 360 && (lat != 0 || lon != 0) ? Optional.of(Geographic.ofDegrees(lat, Math.IEEEremainder(lon, 360))) : Optional.empty();
+            return Math.abs(lat) <= 90 && Math.abs(lon) <= 360 && (lat != 0 || lon != 0)
+                    ? Optional.of(Geographic.ofDegrees(lat, Math.IEEEremainder(lon, 360))) : Optional.empty();
         } catch (NumberFormatException none) {
             return Optional.empty();
         }

@@ -8,7 +8,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
 
 /**
- * A stream of the first version: some casters end their answer with an empty line, some with headers such as 'Server: …' before it, some with
+ * A stream of the first version: some casters end their answer with an empty line, some with headers such as 'Server: …' before it, some
+ * with
  * nothing, and no frame begins like either. None of that is for a receiver.
  */
 final class WithoutHeaders extends FilterInputStream {
@@ -48,7 +49,10 @@ final class WithoutHeaders extends FilterInputStream {
         } while (looked.length > 0 && HEADER.matcher(new String(looked, StandardCharsets.ISO_8859_1)).matches());
     }
 
-    /** Up to the end of a line of letters, or to what is none. A header comes at once: for the rest of a frame that begins like one nobody waits. */
+    /**
+     * Up to the end of a line of letters, or to what is none. A header comes at once: for the rest of a frame that begins like one nobody
+     * waits.
+     */
     private byte[] line() throws IOException {
         ByteArrayOutputStream line = new ByteArrayOutputStream();
         int next;
@@ -57,7 +61,8 @@ final class WithoutHeaders extends FilterInputStream {
             if (next >= 0) {
                 line.write(next);
             }
-        } while (line.size() < LONGEST_LINE && (next >= ' ' && next < 0x7F || next == '\t' || next == '\r') && (in.available() > 0 || next == '\r'));
+        } while (line.size() < LONGEST_LINE && (next >= ' ' && next < 0x7F || next == '\t' || next == '\r')
+                && (in.available() > 0 || next == '\r'));
         return line.toByteArray();
     }
 }

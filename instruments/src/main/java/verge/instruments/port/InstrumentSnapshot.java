@@ -13,7 +13,8 @@ import verge.core.reading.TotalStationReading;
  * @param latest the latest reading of a running track; absent while tracking is off, the prism is out of sight or the link is down
  */
 public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<Mismatch> mismatch, Optional<InstrumentIdentity> identity,
-        Optional<InstrumentCondition> condition, Optional<InstrumentSwitches> switches, Instant told, Optional<Stamped<TotalStationReading>> latest) implements DeviceSnapshot {
+        Optional<InstrumentCondition> condition, Optional<InstrumentSwitches> switches, Instant told,
+        Optional<Stamped<TotalStationReading>> latest) implements DeviceSnapshot {
     /** A track that has been silent for so long says nothing of where the prism is now. */
     private static final Duration LONGEST_PAUSE = Duration.ofSeconds(2);
 
@@ -22,7 +23,8 @@ public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<M
     }
 
     public static InstrumentSnapshot connecting(LinkSetting setting) {
-        return new InstrumentSnapshot(setting, LinkState.CONNECTING, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Instant.EPOCH, Optional.empty());
+        return new InstrumentSnapshot(setting, LinkState.CONNECTING, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
+                Instant.EPOCH, Optional.empty());
     }
 
     /** Where the prism is by the running track; empty when the track has been silent. */
@@ -31,12 +33,14 @@ public record InstrumentSnapshot(LinkSetting setting, LinkState link, Optional<M
     }
 
     public InstrumentSnapshot with(LinkState state) {
-        return new InstrumentSnapshot(setting, state, state == LinkState.MISMATCH ? mismatch : Optional.empty(), identity, condition, switches, told,
+        return new InstrumentSnapshot(setting, state, state == LinkState.MISMATCH ? mismatch : Optional.empty(), identity, condition,
+                switches, told,
                 state == LinkState.UP ? latest : Optional.empty());
     }
 
     public InstrumentSnapshot with(Mismatch differs) {
-        return new InstrumentSnapshot(setting, LinkState.MISMATCH, Optional.of(differs), identity, condition, switches, told, Optional.empty());
+        return new InstrumentSnapshot(setting, LinkState.MISMATCH, Optional.of(differs), identity, condition, switches, told,
+                Optional.empty());
     }
 
     public InstrumentSnapshot with(InstrumentIdentity said) {

@@ -21,7 +21,8 @@ import verge.instruments.rtcm.RtcmMessage.Cell;
 import verge.instruments.rtcm.RtcmMessages;
 
 /**
- * Reads raw observations that a receiver wrote as frames of RTCM 3, one moment after another: what is cut off, damaged or of another kind is passed over. A whole file never lies in
+ * Reads raw observations that a receiver wrote as frames of RTCM 3, one moment after another: what is cut off, damaged or of another kind
+ * is passed over. A whole file never lies in
  * memory.
  */
 public final class RawLogReader {
@@ -113,7 +114,8 @@ public final class RawLogReader {
             growingLocks.put(key, cell.lock());
             boolean known = cell.satellite().system() != SatelliteSystem.GLONASS || channels.containsKey(cell.satellite());
             double wavelength = known ? s.wavelength(channels.getOrDefault(cell.satellite(), 0)) : Double.NaN;
-            growing.add(new Observed(cell.satellite(), s, cell.range(), cell.phase() / wavelength, -cell.rate() / wavelength, cell.strength(), slipped(key, cell.lock()), cell.halfCycle()));
+            growing.add(new Observed(cell.satellite(), s, cell.range(), cell.phase() / wavelength, -cell.rate() / wavelength,
+                    cell.strength(), slipped(key, cell.lock()), cell.halfCycle()));
         });
     }
 

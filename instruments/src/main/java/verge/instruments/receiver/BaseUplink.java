@@ -17,7 +17,11 @@ public final class BaseUplink implements Closeable {
     private Optional<Corrections> back = Optional.empty();
     private boolean closed;
 
-    /** @param up how the way to the caster fares @param sent bytes that went @param back what comes back from it; absent before the first of it went */
+    /**
+     * @param up how the way to the caster fares
+     * @param sent bytes that went
+     * @param back what comes back from it; absent before the first of it went
+     */
     public record Heard(CasterSetting setting, CorrectionLink.State up, long sent, Optional<CorrectionsHeard> back) {
     }
 

@@ -4,7 +4,10 @@ import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 
-/** Who is told what comes over a link, from the link's own thread. One that fails is no reason for the link, or for the others, to go without. */
+/**
+ * Who is told what comes over a link, from the link's own thread. One that fails is no reason for the link, or for the others, to go
+ * without.
+ */
 final class Listeners<T> {
     private static final System.Logger LOG = System.getLogger(Listeners.class.getName());
 

@@ -20,6 +20,9 @@ public interface Receiver extends Device {
     /** Brings it corrections from now on, others than before, or none. */
     void corrections(Optional<CasterSetting> from);
 
-    /** Sets it, as receiver-protocol.md has it. Fails with LINK_LOST, NO_ANSWER, INSTRUMENT_REFUSED, or RECEIVER_SAYS_LITTLE if it does not know such sentences. */
+    /**
+     * Sets it, as receiver-protocol.md has it. Fails with LINK_LOST, NO_ANSWER, INSTRUMENT_REFUSED, or RECEIVER_SAYS_LITTLE if it does not
+     * know such sentences.
+     */
     CompletableFuture<Void> set(String what, String... values);
 }

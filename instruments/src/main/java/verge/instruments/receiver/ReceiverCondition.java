@@ -22,7 +22,8 @@ import verge.core.units.Angle;
  * @param writing the file into which raw observations go now; absent while none are written
  * @param filesPort on which its card's files can be had by HTTP; absent where they cannot
  */
-public record ReceiverCondition(Role role, Angle mask, Set<SatelliteSystem> systems, Optional<Power> power, String antenna, Optional<Storage> storage, Leaning tilt, Optional<Radio> radio, Optional<Writing> writing, OptionalInt filesPort) {
+public record ReceiverCondition(Role role, Angle mask, Set<SatelliteSystem> systems, Optional<Power> power, String antenna,
+        Optional<Storage> storage, Leaning tilt, Optional<Radio> radio, Optional<Writing> writing, OptionalInt filesPort) {
     /** What it does now. */
     public enum Role { BASE, ROVER, STATIC }
 
@@ -76,7 +77,8 @@ public record ReceiverCondition(Role role, Angle mask, Set<SatelliteSystem> syst
 
     /** Of one that has told something of itself, but not yet how it fares. */
     static ReceiverCondition unknown() {
-        return new ReceiverCondition(Role.ROVER, new Angle(0), Set.of(), Optional.empty(), "", Optional.empty(), Leaning.OFF, Optional.empty(), Optional.empty(), OptionalInt.empty());
+        return new ReceiverCondition(Role.ROVER, new Angle(0), Set.of(), Optional.empty(), "", Optional.empty(), Leaning.OFF,
+                Optional.empty(), Optional.empty(), OptionalInt.empty());
     }
 
     ReceiverCondition with(Leaning other) {
@@ -97,6 +99,7 @@ public record ReceiverCondition(Role role, Angle mask, Set<SatelliteSystem> syst
 
     /** The same with another state: what that sentence has no place for stays, but nothing is written that it says is not. */
     ReceiverCondition withState(ReceiverCondition state) {
-        return new ReceiverCondition(state.role, state.mask, state.systems, state.power, state.antenna, state.storage, tilt, radio, writing.filter(w -> state.storage.filter(Storage::logging).isPresent()), filesPort);
+        return new ReceiverCondition(state.role, state.mask, state.systems, state.power, state.antenna, state.storage, tilt, radio,
+                writing.filter(w -> state.storage.filter(Storage::logging).isPresent()), filesPort);
     }
 }

@@ -26,14 +26,22 @@ sealed interface ReceiverEvent {
         }
     }
 
-    /** A sentence of every receiver. @param damaged lines so far @param brought what it made of the moment, if anything @param epoch with a position without doubt */
+    /**
+     * A sentence of every receiver.
+     *
+     * @param damaged lines so far
+     * @param brought what it made of the moment, if anything
+     * @param epoch with a position without doubt
+     */
     record Sentence(Instant at, long damaged, Optional<NmeaEpochs.Event> brought, Optional<Stamped<Epoch>> epoch) implements ReceiverEvent {
         @Override
         public ReceiverSnapshot after(ReceiverSnapshot before) {
-            Optional<NmeaEpochs.Event.Doubt.Kind> doubt = brought.isEmpty() ? before.doubt() : brought.filter(NmeaEpochs.Event.Doubt.class::isInstance).map(e -> ((NmeaEpochs.Event.Doubt) e).kind());
+            Optional<NmeaEpochs.Event.Doubt.Kind> doubt = brought.isEmpty() ? before.doubt()
+                    : brought.filter(NmeaEpochs.Event.Doubt.class::isInstance).map(e -> ((NmeaEpochs.Event.Doubt) e).kind());
             // one that seems to come from ahead does not count yet: what was told just before it does, for as long as that is fresh
             Optional<Stamped<Epoch>> counting = epoch.filter(e -> e.value().timing().kind() != Epoch.Kind.AHEAD);
-            Optional<Stamped<Epoch>> latest = counting.or(() -> doubt.isPresent() || before.link() != LinkState.UP ? Optional.empty() : before.latest());
+            Optional<Stamped<Epoch>> latest = counting.or(() -> doubt.isPresent()
+                    || before.link() != LinkState.UP ? Optional.empty() : before.latest());
             return before.said(at, damaged, latest, doubt);
         }
     }

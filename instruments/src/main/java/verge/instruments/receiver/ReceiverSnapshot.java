@@ -29,27 +29,33 @@ import verge.instruments.port.Stamped;
  * @param corrections absent while Verge brings it none
  * @param sends what it sends itself, as a base
  */
-public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told, Optional<Stamped<Epoch>> latest, Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> sky, Map<SatelliteSystem, List<Integer>> used,
-        Optional<NmeaEpochs.Event.Doubt.Kind> doubt, long damaged, Optional<ReceiverCondition> condition, Optional<BaseHeard> byRadio, Optional<CorrectionsHeard> corrections, StreamTold sends) implements DeviceSnapshot {
+public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told, Optional<Stamped<Epoch>> latest,
+        Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> sky, Map<SatelliteSystem, List<Integer>> used,
+        Optional<NmeaEpochs.Event.Doubt.Kind> doubt, long damaged, Optional<ReceiverCondition> condition, Optional<BaseHeard> byRadio,
+        Optional<CorrectionsHeard> corrections, StreamTold sends) implements DeviceSnapshot {
     /** A position that is older than that says nothing of where the pole is now. */
     private static final Duration LONGEST_PAUSE = Duration.ofSeconds(3);
 
     static ReceiverSnapshot connecting(LinkSetting setting) {
-        return new ReceiverSnapshot(setting, LinkState.CONNECTING, Instant.EPOCH, Optional.empty(), Map.of(), Map.of(), Optional.empty(), 0, Optional.empty(), Optional.empty(), Optional.empty(), StreamTold.NOTHING);
+        return new ReceiverSnapshot(setting, LinkState.CONNECTING, Instant.EPOCH, Optional.empty(), Map.of(), Map.of(), Optional.empty(), 0,
+                Optional.empty(), Optional.empty(), Optional.empty(), StreamTold.NOTHING);
     }
 
     ReceiverSnapshot with(LinkState other) {
         boolean up = other == LinkState.UP;
-        return new ReceiverSnapshot(setting, other, told, up ? latest : Optional.empty(), up ? sky : Map.of(), up ? used : Map.of(), doubt, damaged, up ? condition : Optional.empty(), up ? byRadio : Optional.empty(), corrections, sends);
+        return new ReceiverSnapshot(setting, other, told, up ? latest : Optional.empty(), up ? sky : Map.of(), up ? used : Map.of(), doubt,
+                damaged, up ? condition : Optional.empty(), up ? byRadio : Optional.empty(), corrections, sends);
     }
 
     /** It said something: it is there. */
     ReceiverSnapshot said(Instant at, long damagedLines, Optional<Stamped<Epoch>> position, Optional<NmeaEpochs.Event.Doubt.Kind> doubted) {
-        return new ReceiverSnapshot(setting, LinkState.UP, at, position, sky, used, doubted, damagedLines, condition, byRadio, corrections, sends);
+        return new ReceiverSnapshot(setting, LinkState.UP, at, position, sky, used, doubted, damagedLines, condition, byRadio, corrections,
+                sends);
     }
 
     ReceiverSnapshot told(Instant at, ReceiverCondition fares, Optional<BaseHeard> radio) {
-        return new ReceiverSnapshot(setting, LinkState.UP, at, latest, sky, used, doubt, damaged, Optional.of(fares), radio, corrections, sends);
+        return new ReceiverSnapshot(setting, LinkState.UP, at, latest, sky, used, doubt, damaged, Optional.of(fares), radio, corrections,
+                sends);
     }
 
     ReceiverSnapshot withSky(Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> other) {
@@ -74,9 +80,13 @@ public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told
         return latest.map(Stamped::value).filter(e -> e.timing().kind() == Epoch.Kind.LATE).map(e -> e.timing().late());
     }
 
-    /** For how long the corrections that are brought to it have been silent; empty if they are not, if nobody brings any, or if it hears a base by itself. */
+    /**
+     * For how long the corrections that are brought to it have been silent; empty if they are not, if nobody brings any, or if it hears a
+     * base by itself.
+     */
     public Optional<Duration> silent(Instant now) {
-        return corrections.filter(c -> byRadio.isEmpty()).flatMap(c -> c.told().last()).map(last -> Duration.between(last, now)).filter(d -> d.compareTo(StreamTold.SILENT) > 0);
+        return corrections.filter(c -> byRadio.isEmpty()).flatMap(c -> c.told().last()).map(last -> Duration.between(last, now))
+                .filter(d -> d.compareTo(StreamTold.SILENT) > 0);
     }
 
     /** The base that its position rests on; empty without one, or where nobody said where it stands. */

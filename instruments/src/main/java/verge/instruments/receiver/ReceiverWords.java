@@ -25,7 +25,8 @@ import verge.instruments.receiver.ReceiverCondition.TiltState;
 import verge.instruments.receiver.ReceiverCondition.Writing;
 
 /**
- * What the open sentences have no place for, in a maker's own sentences as NMEA 0183 lets every maker have them; see receiver-protocol.md. One that cannot be understood throws
+ * What the open sentences have no place for, in a maker's own sentences as NMEA 0183 lets every maker have them; see receiver-protocol.md.
+ * One that cannot be understood throws
  * IllegalArgumentException.
  */
 public final class ReceiverWords {
@@ -54,7 +55,8 @@ public final class ReceiverWords {
 
         public static Optional<Asked> of(NmeaSentence.Proprietary said) {
             List<String> f = said.fields();
-            return said.maker().equals(MAKER) && f.size() >= 3 && f.get(0).equals(SET) ? Optional.of(new Asked(f.get(1), f.get(2), f.subList(3, f.size()))) : Optional.empty();
+            return said.maker().equals(MAKER) && f.size() >= 3 && f.get(0)
+                    .equals(SET) ? Optional.of(new Asked(f.get(1), f.get(2), f.subList(3, f.size()))) : Optional.empty();
         }
     }
 
@@ -86,12 +88,16 @@ public final class ReceiverWords {
     }
 
     public static NmeaSentence.Proprietary state(ReceiverCondition c) {
-        return said(STATE, c.role().name(), number(c.mask().degrees(), 1), letters(c.systems()), c.power().map(p -> Integer.toString(p.percent())).orElse(""), c.power().map(p -> number(p.hours(), 1)).orElse(""),
-                c.storage().map(s -> number(s.free(), 3)).orElse(""), c.storage().map(s -> number(s.total(), 1)).orElse(""), c.storage().map(s -> s.logging() ? "1" : "0").orElse(""), c.storage().map(s -> number(s.hours(), 1)).orElse(""), c.antenna());
+        return said(STATE, c.role().name(), number(c.mask().degrees(), 1), letters(c.systems()),
+                c.power().map(p -> Integer.toString(p.percent())).orElse(""), c.power().map(p -> number(p.hours(), 1)).orElse(""),
+                c.storage().map(s -> number(s.free(), 3)).orElse(""), c.storage().map(s -> number(s.total(), 1)).orElse(""),
+                c.storage().map(s -> s.logging() ? "1" : "0").orElse(""), c.storage().map(s -> number(s.hours(), 1)).orElse(""),
+                c.antenna());
     }
 
     public static NmeaSentence.Proprietary tilt(Leaning leaning) {
-        return leaning.by().map(t -> said(TILT, leaning.state().name(), number(t.tilt().degrees(), 3), number(t.azimuth().degrees(), 3), number(t.sigmaTilt().degrees(), 3), number(t.sigmaAzimuth().degrees(), 3)))
+        return leaning.by().map(t -> said(TILT, leaning.state().name(), number(t.tilt().degrees(), 3), number(t.azimuth().degrees(), 3),
+                number(t.sigmaTilt().degrees(), 3), number(t.sigmaAzimuth().degrees(), 3)))
                 .orElseGet(() -> said(TILT, leaning.state().name()));
     }
 
@@ -100,11 +106,13 @@ public final class ReceiverWords {
     }
 
     public static NmeaSentence.Proprietary base(BaseHeard b) {
-        return said(BASE, Integer.toString(b.station()), number(b.place().x(), 4), number(b.place().y(), 4), number(b.place().z(), 4), b.name(), b.frameYear() > 0 ? Integer.toString(b.frameYear()) : "");
+        return said(BASE, Integer.toString(b.station()), number(b.place().x(), 4), number(b.place().y(), 4), number(b.place().z(), 4),
+                b.name(), b.frameYear() > 0 ? Integer.toString(b.frameYear()) : "");
     }
 
     public static NmeaSentence.Proprietary writing(Writing w) {
-        return said(WRITING, w.file(), Integer.toString(w.seconds()), Long.toString(w.epochs()), Integer.toString(w.satellites()), Integer.toString(w.slips()), Long.toString(w.bytes()));
+        return said(WRITING, w.file(), Integer.toString(w.seconds()), Long.toString(w.epochs()), Integer.toString(w.satellites()),
+                Integer.toString(w.slips()), Long.toString(w.bytes()));
     }
 
     public static NmeaSentence.Proprietary files(int port) {
@@ -129,9 +137,15 @@ public final class ReceiverWords {
         return switch (f.get(0)) {
             case STATE -> Optional.of(new Told.State(condition(f)));
             case TILT -> Optional.of(new Told.Tilted(leaning(f)));
-            case RADIO -> Optional.of(new Told.OnAir(new Radio(required(f, 1, 1, 10_000), required(f, 2, 0, 1_000), text(f, 3), within(f, 4, 0, 1_000), Hears.valueOf(text(f, 5)))));
-            case BASE -> Optional.of(new Told.Base(new BaseHeard(text(f, 5).isBlank() ? text(f, 1) : text(f, 5), (int) required(f, 1, 0, 4_095), new EarthCentred(required(f, 2, -1e7, 1e7), required(f, 3, -1e7, 1e7), required(f, 4, -1e7, 1e7)), (int) within(f, 6, 0, 63).orElse(0))));
-            case WRITING -> Optional.of(new Told.Writes(new Writing(text(f, 1), (int) required(f, 2, 1, 3_600), (long) required(f, 3, 0, 1e9), (int) required(f, 4, 0, 200), (int) required(f, 5, 0, 1e9), (long) required(f, 6, 0, 1e15))));
+            case RADIO -> Optional.of(new Told.OnAir(new Radio(required(f, 1, 1, 10_000), required(f, 2, 0, 1_000), text(f, 3),
+                    within(f, 4, 0, 1_000), Hears.valueOf(text(f, 5)))));
+            case BASE -> Optional.of(new Told.Base(new BaseHeard(text(f, 5).isBlank() ? text(f, 1) : text(f, 5),
+                    (int) required(f, 1, 0, 4_095),
+                    new EarthCentred(required(f, 2, -1e7, 1e7), required(f, 3, -1e7, 1e7), required(f, 4, -1e7, 1e7)),
+                    (int) within(f, 6, 0, 63).orElse(0))));
+            case WRITING -> Optional.of(new Told.Writes(new Writing(text(f, 1), (int) required(f, 2, 1, 3_600),
+                    (long) required(f, 3, 0, 1e9), (int) required(f, 4, 0, 200), (int) required(f, 5, 0, 1e9),
+                    (long) required(f, 6, 0, 1e15))));
             case FILES -> Optional.of(new Told.Files((int) required(f, 1, 1, 65_535)));
             case DONE -> Optional.of(new Told.Answer(text(f, 1), ""));
             case REFUSED -> Optional.of(new Told.Answer(text(f, 1), text(f, 2).isBlank() ? "it does not say why" : text(f, 2)));
@@ -141,14 +155,19 @@ public final class ReceiverWords {
 
     private static ReceiverCondition condition(List<String> f) {
         OptionalDouble percent = within(f, 4, 0, 100);
-        Optional<Power> power = percent.isPresent() ? Optional.of(new Power((int) Math.round(percent.getAsDouble()), within(f, 5, 0, 1_000))) : Optional.empty();
-        Optional<Storage> storage = text(f, 7).isEmpty() ? Optional.empty() : Optional.of(new Storage(required(f, 6, 0, 1e9), required(f, 7, 0, 1e9), text(f, 8).equals("1"), within(f, 9, 0, 1e6)));
-        return new ReceiverCondition(Role.valueOf(text(f, 1)), Angle.ofDegrees(required(f, 2, 0, 90)), systems(text(f, 3)), power, text(f, 10), storage, Leaning.OFF, Optional.empty(), Optional.empty(), OptionalInt.empty());
+        Optional<Power> power = percent.isPresent()
+                ? Optional.of(new Power((int) Math.round(percent.getAsDouble()), within(f, 5, 0, 1_000))) : Optional.empty();
+        Optional<Storage> storage = text(f, 7).isEmpty() ? Optional.empty()
+                : Optional.of(new Storage(required(f, 6, 0, 1e9), required(f, 7, 0, 1e9), text(f, 8).equals("1"), within(f, 9, 0, 1e6)));
+        return new ReceiverCondition(Role.valueOf(text(f, 1)), Angle.ofDegrees(required(f, 2, 0, 90)), systems(text(f, 3)), power,
+                text(f, 10), storage, Leaning.OFF, Optional.empty(), Optional.empty(), OptionalInt.empty());
     }
 
     private static Leaning leaning(List<String> f) {
         TiltState state = TiltState.valueOf(text(f, 1));
-        return state != TiltState.READY ? new Leaning(state, Optional.empty()) : new Leaning(state, Optional.of(new PoleTilt(Angle.ofDegrees(required(f, 2, 0, 80)), Angle.ofDegrees(required(f, 3, 0, 360)), Angle.ofDegrees(required(f, 4, 0, 90)), Angle.ofDegrees(required(f, 5, 0, 360)))));
+        return state != TiltState.READY ? new Leaning(state, Optional.empty())
+                : new Leaning(state, Optional.of(new PoleTilt(Angle.ofDegrees(required(f, 2, 0, 80)),
+                Angle.ofDegrees(required(f, 3, 0, 360)), Angle.ofDegrees(required(f, 4, 0, 90)), Angle.ofDegrees(required(f, 5, 0, 360)))));
     }
 
     /** As {@link #systems} reads them. */

@@ -55,7 +55,8 @@ final class StreamReader {
         if (message instanceof RtcmMessage.Station station) {
             now = now.with(new BaseHeard(name, station.station(), station.place(), station.year()));
         } else if (message instanceof RtcmMessage.Equipment equipment) {
-            now = now.withEquipment(Stream.of(equipment.receiver(), equipment.antenna()).map(s -> s.strip().replaceAll(" +", " ")).filter(s -> !s.isEmpty()).collect(Collectors.joining(", ")));
+            now = now.withEquipment(Stream.of(equipment.receiver(), equipment.antenna()).map(s -> s.strip().replaceAll(" +", " "))
+                    .filter(s -> !s.isEmpty()).collect(Collectors.joining(", ")));
         } else if (message instanceof RtcmMessage.Observations observed) {
             backward += isBackward(observed) ? 1 : 0;
         } else if (message instanceof RtcmMessage.Words words) {

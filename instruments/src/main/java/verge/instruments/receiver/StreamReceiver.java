@@ -35,7 +35,8 @@ import verge.instruments.port.Stamped;
 import verge.instruments.rtcm.RtcmFrames;
 
 /**
- * Any receiver that sends NMEA 0183 over a socket and takes RTCM 3 on the same one. The link keeps itself: silence is a dead link, and it is tried again until it is closed. One that
+ * Any receiver that sends NMEA 0183 over a socket and takes RTCM 3 on the same one. The link keeps itself: silence is a dead link, and it
+ * is tried again until it is closed. One that
  * has the sentences of receiver-protocol.md tells how it fares as well, and can be set.
  */
 public final class StreamReceiver implements Receiver {
@@ -43,7 +44,8 @@ public final class StreamReceiver implements Receiver {
     private static final Duration ANSWER = Duration.ofSeconds(4);
     /** Of a receiver's stream something is understood long before. */
     private static final int BYTES_WITHOUT_SENSE = 20_000;
-    private static final Map<String, SatelliteSystem> SYSTEMS = Map.of("GP", SatelliteSystem.GPS, "GL", SatelliteSystem.GLONASS, "GA", SatelliteSystem.GALILEO, "GB", SatelliteSystem.BEIDOU);
+    private static final Map<String, SatelliteSystem> SYSTEMS = Map.of("GP", SatelliteSystem.GPS, "GL", SatelliteSystem.GLONASS, "GA",
+            SatelliteSystem.GALILEO, "GB", SatelliteSystem.BEIDOU);
 
     private final LinkSetting setting;
     private final Runner runner;
@@ -60,7 +62,8 @@ public final class StreamReceiver implements Receiver {
         this.setting = setting;
         this.runner = runner;
         questions = new Questions<>(runner, this::linkLost);
-        link = new Link<>("receiver at " + setting.address(), Way.tcp(setting.host(), setting.port()), new Speech(), ReceiverSnapshot.connecting(setting), RULES, runner).open();
+        link = new Link<>("receiver at " + setting.address(), Way.tcp(setting.host(), setting.port()), new Speech(),
+                ReceiverSnapshot.connecting(setting), RULES, runner).open();
     }
 
     /** By the machine's clock. */
@@ -112,7 +115,9 @@ public final class StreamReceiver implements Receiver {
         if (now.condition().isEmpty()) {
             return CompletableFuture.failedFuture(new SurveyException(Problem.RECEIVER_SAYS_LITTLE));
         }
-        return questions.ask(ANSWER, tag -> link.send(NmeaWriter.line(new ReceiverWords.Asked(tag, what, List.of(values)).sentence()).getBytes(StandardCharsets.US_ASCII)));
+        return questions.ask(ANSWER, tag ->
+                link.send(NmeaWriter.line(new ReceiverWords.Asked(tag, what, List.of(values)).sentence())
+                .getBytes(StandardCharsets.US_ASCII)));
     }
 
     private SurveyException linkLost() {
@@ -156,7 +161,8 @@ public final class StreamReceiver implements Receiver {
 
         @Override
         public ReceiverEvent broken(IOException why) {
-            return new ReceiverEvent.Ended(reading != null && reading.understood == 0 && reading.withoutSense > 0 ? LinkState.STRANGER : LinkState.LOST);
+            return new ReceiverEvent.Ended(reading != null && reading.understood == 0
+                    && reading.withoutSense > 0 ? LinkState.STRANGER : LinkState.LOST);
         }
 
         @Override
@@ -220,8 +226,10 @@ public final class StreamReceiver implements Receiver {
             }
             Instant now = runner.now();
             Optional<NmeaEpochs.Event> brought = epochs.take(sentence, now);
-            Optional<Epoch> solved = brought.filter(NmeaEpochs.Event.Solved.class::isInstance).map(e -> ((NmeaEpochs.Event.Solved) e).position()).map(p -> new Epoch(p, tie.take(p.at(), runner.nanos())));
-            over.tell(new ReceiverEvent.Sentence(now, faulty + lines.broken(), brought, solved.map(e -> new Stamped<>(e, e.timing().observedNanos()))));
+            Optional<Epoch> solved = brought.filter(NmeaEpochs.Event.Solved.class::isInstance)
+                    .map(e -> ((NmeaEpochs.Event.Solved) e).position()).map(p -> new Epoch(p, tie.take(p.at(), runner.nanos())));
+            over.tell(new ReceiverEvent.Sentence(now, faulty + lines.broken(), brought,
+                    solved.map(e -> new Stamped<>(e, e.timing().observedNanos()))));
             if (sentence instanceof NmeaSentence.Gsv gsv) {
                 sky(gsv);
             } else if (sentence instanceof NmeaSentence.Gsa gsa) {

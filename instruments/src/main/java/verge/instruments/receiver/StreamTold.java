@@ -23,7 +23,8 @@ import verge.core.satellite.BaseHeard;
  * @param damaged how many messages came without their right checksum, or say what cannot be
  * @param backward how many observations were of an earlier moment than those before them
  */
-public record StreamTold(Optional<Instant> last, Map<Integer, Kind> kinds, Optional<BaseHeard> base, String equipment, String words, long damaged, long backward) {
+public record StreamTold(Optional<Instant> last, Map<Integer, Kind> kinds, Optional<BaseHeard> base, String equipment, String words,
+        long damaged, long backward) {
     public static final StreamTold NOTHING = new StreamTold(Optional.empty(), Map.of(), Optional.empty(), "", "", 0, 0);
     /** After so long without a message a stream counts as silent: a base tells its place more often. */
     public static final Duration SILENT = Duration.ofSeconds(10);
@@ -58,10 +59,14 @@ public record StreamTold(Optional<Instant> last, Map<Integer, Kind> kinds, Optio
         return kinds.values().stream().mapToLong(Kind::count).sum();
     }
 
-    /** How many seconds lie between two messages of a kind, by the median of the latest: one break, or another rate before, does not spoil it. Absent before the third. */
+    /**
+     * How many seconds lie between two messages of a kind, by the median of the latest: one break, or another rate before, does not spoil
+     * it. Absent before the third.
+     */
     public OptionalDouble seconds(int type) {
         List<Instant> latest = kinds.containsKey(type) ? kinds.get(type).latest() : List.of();
-        double[] between = IntStream.range(1, latest.size()).mapToDouble(i -> Duration.between(latest.get(i - 1), latest.get(i)).toMillis() / MILLIS).sorted().toArray();
+        double[] between = IntStream.range(1, latest.size())
+                .mapToDouble(i -> Duration.between(latest.get(i - 1), latest.get(i)).toMillis() / MILLIS).sorted().toArray();
         return between.length < 2 ? OptionalDouble.empty() : OptionalDouble.of(between[between.length / 2]);
     }
 

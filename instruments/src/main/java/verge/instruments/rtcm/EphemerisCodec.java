@@ -18,7 +18,8 @@ import verge.core.satellite.SatelliteId;
 import verge.core.satellite.SatelliteSystem;
 
 /**
- * What satellites broadcast of themselves: messages 1019 (GPS), 1020 (GLONASS), 1042 (BeiDou) and 1046 (Galileo, I/NAV). Source: RTCM 10403.3, the tables of each message; which figure
+ * What satellites broadcast of themselves: messages 1019 (GPS), 1020 (GLONASS), 1042 (BeiDou) and 1046 (Galileo, I/NAV). Source: RTCM
+ * 10403.3, the tables of each message; which figure
  * has how many bits of what worth stands in the lists below in the order of the message.
  */
 final class EphemerisCodec {
@@ -52,17 +53,37 @@ final class EphemerisCodec {
     private static final double KILOMETRE = 1_000;
 
     private static final List<Form> FORMS = List.of(
-            new Form(1019, SatelliteSystem.GPS, GPS_ROLLOVER, 0, List.of(satellite(), week(10), of(Element.ACCURACY, 4, 1), of(Element.CODES, 2, 1), angle(Element.INCLINATION_RATE, 14, -43), of(Element.ISSUE, 8, 1), clock(16, 16), signed(Element.CLOCK_DRIFT_RATE, 8, -55), signed(Element.CLOCK_DRIFT, 16, -43),
-                    signed(Element.CLOCK_OFFSET, 22, -31), of(Element.CLOCK_ISSUE, 10, 1), signed(Element.RADIUS_SIN, 16, -5), angle(Element.MOTION_DIFFERENCE, 16, -43), angle(Element.ANOMALY, 32, -31), signed(Element.LATITUDE_COS, 16, -29), of(Element.ECCENTRICITY, 32, power(-33)), signed(Element.LATITUDE_SIN, 16, -29),
-                    of(Element.ROOT_SEMI_MAJOR, 32, power(-19)), time(16, 16), signed(Element.INCLINATION_COS, 16, -29), angle(Element.NODE, 32, -31), signed(Element.INCLINATION_SIN, 16, -29), angle(Element.INCLINATION, 32, -31), signed(Element.RADIUS_COS, 16, -5), angle(Element.PERIGEE, 32, -31), angle(Element.NODE_RATE, 24, -43),
+            new Form(1019, SatelliteSystem.GPS, GPS_ROLLOVER, 0,
+            List.of(satellite(), week(10), of(Element.ACCURACY, 4, 1), of(Element.CODES, 2, 1), angle(Element.INCLINATION_RATE, 14, -43),
+            of(Element.ISSUE, 8, 1), clock(16, 16), signed(Element.CLOCK_DRIFT_RATE, 8, -55), signed(Element.CLOCK_DRIFT, 16, -43),
+                    signed(Element.CLOCK_OFFSET, 22, -31), of(Element.CLOCK_ISSUE, 10, 1), signed(Element.RADIUS_SIN, 16, -5),
+                    angle(Element.MOTION_DIFFERENCE, 16, -43), angle(Element.ANOMALY, 32, -31), signed(Element.LATITUDE_COS, 16, -29),
+                    of(Element.ECCENTRICITY, 32, power(-33)), signed(Element.LATITUDE_SIN, 16, -29),
+                    of(Element.ROOT_SEMI_MAJOR, 32, power(-19)), time(16, 16), signed(Element.INCLINATION_COS, 16, -29),
+                    angle(Element.NODE, 32, -31), signed(Element.INCLINATION_SIN, 16, -29), angle(Element.INCLINATION, 32, -31),
+                    signed(Element.RADIUS_COS, 16, -5), angle(Element.PERIGEE, 32, -31), angle(Element.NODE_RATE, 24, -43),
                     signed(Element.DELAY, 8, -31), of(Element.HEALTH, 6, 1), of(Element.L2_DATA, 1, 1), spare(1))),
-            new Form(1042, SatelliteSystem.BEIDOU, BEIDOU_BEGAN, BEIDOU_BEHIND, List.of(satellite(), week(13), of(Element.ACCURACY, 4, 1), angle(Element.INCLINATION_RATE, 14, -43), of(Element.ISSUE, 5, 1), clock(17, 8), signed(Element.CLOCK_DRIFT_RATE, 11, -66), signed(Element.CLOCK_DRIFT, 22, -50), signed(Element.CLOCK_OFFSET, 24, -33),
-                    of(Element.CLOCK_ISSUE, 5, 1), signed(Element.RADIUS_SIN, 18, -6), angle(Element.MOTION_DIFFERENCE, 16, -43), angle(Element.ANOMALY, 32, -31), signed(Element.LATITUDE_COS, 18, -31), of(Element.ECCENTRICITY, 32, power(-33)), signed(Element.LATITUDE_SIN, 18, -31), of(Element.ROOT_SEMI_MAJOR, 32, power(-19)), time(17, 8),
-                    signed(Element.INCLINATION_COS, 18, -31), angle(Element.NODE, 32, -31), signed(Element.INCLINATION_SIN, 18, -31), angle(Element.INCLINATION, 32, -31), signed(Element.RADIUS_COS, 18, -6), angle(Element.PERIGEE, 32, -31), angle(Element.NODE_RATE, 24, -43), new Part(Role.ELEMENT, Element.DELAY, 10, true, 1e-10),
+            new Form(1042, SatelliteSystem.BEIDOU, BEIDOU_BEGAN, BEIDOU_BEHIND,
+            List.of(satellite(), week(13), of(Element.ACCURACY, 4, 1), angle(Element.INCLINATION_RATE, 14, -43), of(Element.ISSUE, 5, 1),
+            clock(17, 8), signed(Element.CLOCK_DRIFT_RATE, 11, -66), signed(Element.CLOCK_DRIFT, 22, -50),
+            signed(Element.CLOCK_OFFSET, 24, -33),
+                    of(Element.CLOCK_ISSUE, 5, 1), signed(Element.RADIUS_SIN, 18, -6), angle(Element.MOTION_DIFFERENCE, 16, -43),
+                    angle(Element.ANOMALY, 32, -31), signed(Element.LATITUDE_COS, 18, -31), of(Element.ECCENTRICITY, 32, power(-33)),
+                    signed(Element.LATITUDE_SIN, 18, -31), of(Element.ROOT_SEMI_MAJOR, 32, power(-19)), time(17, 8),
+                    signed(Element.INCLINATION_COS, 18, -31), angle(Element.NODE, 32, -31), signed(Element.INCLINATION_SIN, 18, -31),
+                    angle(Element.INCLINATION, 32, -31), signed(Element.RADIUS_COS, 18, -6), angle(Element.PERIGEE, 32, -31),
+                    angle(Element.NODE_RATE, 24, -43), new Part(Role.ELEMENT, Element.DELAY, 10, true, 1e-10),
                     new Part(Role.ELEMENT, Element.SECOND_DELAY, 10, true, 1e-10), of(Element.HEALTH, 1, 1))),
-            new Form(1046, SatelliteSystem.GALILEO, GALILEO_BEGAN, 0, List.of(satellite(), week(12), of(Element.ISSUE, 10, 1), of(Element.ACCURACY, 8, 1), angle(Element.INCLINATION_RATE, 14, -43), clock(14, 60), signed(Element.CLOCK_DRIFT_RATE, 6, -59), signed(Element.CLOCK_DRIFT, 21, -46), signed(Element.CLOCK_OFFSET, 31, -34),
-                    signed(Element.RADIUS_SIN, 16, -5), angle(Element.MOTION_DIFFERENCE, 16, -43), angle(Element.ANOMALY, 32, -31), signed(Element.LATITUDE_COS, 16, -29), of(Element.ECCENTRICITY, 32, power(-33)), signed(Element.LATITUDE_SIN, 16, -29), of(Element.ROOT_SEMI_MAJOR, 32, power(-19)), time(14, 60),
-                    signed(Element.INCLINATION_COS, 16, -29), angle(Element.NODE, 32, -31), signed(Element.INCLINATION_SIN, 16, -29), angle(Element.INCLINATION, 32, -31), signed(Element.RADIUS_COS, 16, -5), angle(Element.PERIGEE, 32, -31), angle(Element.NODE_RATE, 24, -43), signed(Element.DELAY, 10, -32),
+            new Form(1046, SatelliteSystem.GALILEO, GALILEO_BEGAN, 0,
+            List.of(satellite(), week(12), of(Element.ISSUE, 10, 1), of(Element.ACCURACY, 8, 1), angle(Element.INCLINATION_RATE, 14, -43),
+            clock(14, 60), signed(Element.CLOCK_DRIFT_RATE, 6, -59), signed(Element.CLOCK_DRIFT, 21, -46),
+            signed(Element.CLOCK_OFFSET, 31, -34),
+                    signed(Element.RADIUS_SIN, 16, -5), angle(Element.MOTION_DIFFERENCE, 16, -43), angle(Element.ANOMALY, 32, -31),
+                    signed(Element.LATITUDE_COS, 16, -29), of(Element.ECCENTRICITY, 32, power(-33)), signed(Element.LATITUDE_SIN, 16, -29),
+                    of(Element.ROOT_SEMI_MAJOR, 32, power(-19)), time(14, 60),
+                    signed(Element.INCLINATION_COS, 16, -29), angle(Element.NODE, 32, -31), signed(Element.INCLINATION_SIN, 16, -29),
+                    angle(Element.INCLINATION, 32, -31), signed(Element.RADIUS_COS, 16, -5), angle(Element.PERIGEE, 32, -31),
+                    angle(Element.NODE_RATE, 24, -43), signed(Element.DELAY, 10, -32),
                     signed(Element.SECOND_DELAY, 10, -32), of(Element.HEALTH, 6, 1), spare(2))));
 
     private EphemerisCodec() {
@@ -114,7 +135,8 @@ final class EphemerisCodec {
     }
 
     static int type(Broadcast of) {
-        return of instanceof Broadcast.Moving ? GLONASS : FORMS.stream().filter(f -> f.system() == of.satellite().system()).findFirst().orElseThrow().type();
+        return of instanceof Broadcast.Moving ? GLONASS : FORMS.stream().filter(f -> f.system() == of.satellite().system()).findFirst()
+                .orElseThrow().type();
     }
 
     /** @param bits behind the type */
@@ -135,7 +157,9 @@ final class EphemerisCodec {
         }
         elements.computeIfPresent(Element.ACCURACY, (e, index) -> metres(form.system(), (int) (double) index));
         int weeks = others.get(Role.WEEK).intValue() + form.weeksBefore();
-        return new Broadcast.Kepler(new SatelliteId(form.system(), others.get(Role.SATELLITE).intValue()), GpsTime.of(weeks, others.get(Role.CLOCK_TIME) + form.behind()), GpsTime.of(weeks, others.get(Role.TIME) + form.behind()), elements);
+        return new Broadcast.Kepler(new SatelliteId(form.system(), others.get(Role.SATELLITE).intValue()),
+                GpsTime.of(weeks, others.get(Role.CLOCK_TIME) + form.behind()), GpsTime.of(weeks, others.get(Role.TIME) + form.behind()),
+                elements);
     }
 
     static void write(Broadcast broadcast, Bits bits) {
@@ -154,7 +178,8 @@ final class EphemerisCodec {
                 case CLOCK_TIME -> clock.secondsOfWeek();
                 case TIME -> reference.secondsOfWeek();
                 case SPARE -> 0;
-                case ELEMENT -> part.element() == Element.ACCURACY ? index(form.system(), kepler.of(Element.ACCURACY)) : kepler.of(part.element());
+                case ELEMENT -> part.element() == Element.ACCURACY ? index(form.system(), kepler.of(Element.ACCURACY))
+                        : kepler.of(part.element());
             };
             bits.put(Math.round(value / part.worth()), part.bits());
         }
@@ -163,7 +188,8 @@ final class EphemerisCodec {
     /** What the index of an accuracy is in metres (IS-GPS-200, 20.3.3.3.1.3; Galileo OS SIS ICD, table of SISA; BeiDou as GPS). */
     private static double metres(SatelliteSystem system, int index) {
         if (system == SatelliteSystem.GALILEO) {
-            return index < 50 ? index * 0.01 : index < 75 ? 0.5 + (index - 50) * 0.02 : index < 100 ? 1 + (index - 75) * 0.04 : 2 + (index - 100) * 0.16;
+            return index < 50 ? index * 0.01 : index < 75 ? 0.5 + (index - 50) * 0.02 : index < 100 ? 1 + (index - 75) * 0.04 : 2
+                    + (index - 100) * 0.16;
         }
         return index <= 6 ? Math.rint(10 * Math.pow(2, 1 + index / 2.0)) / 10 : Math.pow(2, index - 2.0);
     }
@@ -202,7 +228,8 @@ final class EphemerisCodec {
         if (cycle < 1 || day < 1) {
             throw new IllegalArgumentException("no date");
         }
-        Instant reference = GLONASS_CYCLES.plusYears(CYCLE_YEARS * (cycle - 1L)).plusDays(day - 1L).atStartOfDay().plusMinutes((long) TB_MINUTES * tb).toInstant(ZoneOffset.UTC).minus(MOSCOW_AHEAD);
+        Instant reference = GLONASS_CYCLES.plusYears(CYCLE_YEARS * (cycle - 1L)).plusDays(day - 1L).atStartOfDay()
+                .plusMinutes((long) TB_MINUTES * tb).toInstant(ZoneOffset.UTC).minus(MOSCOW_AHEAD);
         return new Broadcast.Moving(satellite, channel, reference, axis(axes, 0), axis(axes, 1), axis(axes, 2), -tau, gamma, health, age);
     }
 
@@ -214,12 +241,17 @@ final class EphemerisCodec {
         LocalDateTime moscow = LocalDateTime.ofInstant(m.reference().plus(MOSCOW_AHEAD), ZoneOffset.UTC);
         int cycle = (moscow.getYear() - GLONASS_CYCLES.getYear()) / CYCLE_YEARS + 1;
         LocalDate began = GLONASS_CYCLES.plusYears(CYCLE_YEARS * (cycle - 1L));
-        bits.put(m.satellite().number(), 6).put(m.channel() + CHANNEL_OFFSET, 5).put(0, 2 + 2 + 12).put(m.health(), 1).put(0, 1).put((moscow.getHour() * 60L + moscow.getMinute()) / TB_MINUTES, 7);
-        double[][] axes = {{m.place().x(), m.velocity().x(), m.pull().x()}, {m.place().y(), m.velocity().y(), m.pull().y()}, {m.place().z(), m.velocity().z(), m.pull().z()}};
+        bits.put(m.satellite().number(), 6).put(m.channel() + CHANNEL_OFFSET, 5).put(0, 2 + 2 + 12).put(m.health(), 1).put(0, 1)
+                .put((moscow.getHour() * 60L + moscow.getMinute()) / TB_MINUTES, 7);
+        double[][] axes = {{m.place().x(), m.velocity().x(), m.pull().x()}, {m.place().y(), m.velocity().y(), m.pull().y()},
+                {m.place().z(), m.velocity().z(), m.pull().z()}};
         for (double[] axis : axes) {
-            bits.putSignAndMagnitude(Math.round(axis[1] / KILOMETRE / power(-20)), 24).putSignAndMagnitude(Math.round(axis[0] / KILOMETRE / power(-11)), 27).putSignAndMagnitude(Math.round(axis[2] / KILOMETRE / power(-30)), 5);
+            bits.putSignAndMagnitude(Math.round(axis[1] / KILOMETRE / power(-20)), 24)
+                    .putSignAndMagnitude(Math.round(axis[0] / KILOMETRE / power(-11)), 27)
+                    .putSignAndMagnitude(Math.round(axis[2] / KILOMETRE / power(-30)), 5);
         }
-        bits.put(0, 1).putSignAndMagnitude(Math.round(m.frequencyOffset() / power(-40)), 11).put(0, 3).putSignAndMagnitude(Math.round(-m.clockOffset() / power(-30)), 22).put(0, 5).put(m.age(), 5).put(0, 5);
+        bits.put(0, 1).putSignAndMagnitude(Math.round(m.frequencyOffset() / power(-40)), 11).put(0, 3)
+                .putSignAndMagnitude(Math.round(-m.clockOffset() / power(-30)), 22).put(0, 5).put(m.age(), 5).put(0, 5);
         bits.put(ChronoUnit.DAYS.between(began, moscow.toLocalDate()) + 1, 11).put(0, 2 + 1 + 11 + 32).put(cycle, 5).put(0, 22 + 1 + 7);
     }
 }

@@ -12,8 +12,10 @@ public final class Msm {
     private static final double NANOS_A_MILLI = 1e6;
     private static final int BEIDOU_BEHIND_SECONDS = 14;
     private static final int MOSCOW_AHEAD_SECONDS = 3 * 3_600;
-    private static final Map<Signal, Integer> NUMBERS = Map.of(Signal.GPS_L1, 2, Signal.GPS_L2, 10, Signal.GLONASS_G1, 2, Signal.GLONASS_G2, 8, Signal.GALILEO_E1, 2, Signal.GALILEO_E5A, 23, Signal.BEIDOU_B1, 2, Signal.BEIDOU_B3, 8);
-    private static final Map<SatelliteSystem, Integer> TYPES = Map.of(SatelliteSystem.GPS, 1070, SatelliteSystem.GLONASS, 1080, SatelliteSystem.GALILEO, 1090, SatelliteSystem.BEIDOU, 1120);
+    private static final Map<Signal, Integer> NUMBERS = Map.of(Signal.GPS_L1, 2, Signal.GPS_L2, 10, Signal.GLONASS_G1, 2, Signal.GLONASS_G2,
+            8, Signal.GALILEO_E1, 2, Signal.GALILEO_E5A, 23, Signal.BEIDOU_B1, 2, Signal.BEIDOU_B3, 8);
+    private static final Map<SatelliteSystem, Integer> TYPES = Map.of(SatelliteSystem.GPS, 1070, SatelliteSystem.GLONASS, 1080,
+            SatelliteSystem.GALILEO, 1090, SatelliteSystem.BEIDOU, 1120);
 
     private Msm() {
     }
@@ -30,7 +32,8 @@ public final class Msm {
 
     /** @return empty for a signal that is not among ours */
     public static Optional<Signal> signal(SatelliteSystem system, int number) {
-        return NUMBERS.entrySet().stream().filter(e -> e.getKey().system() == system && e.getValue() == number).map(Map.Entry::getKey).findFirst();
+        return NUMBERS.entrySet().stream().filter(e -> e.getKey().system() == system && e.getValue() == number).map(Map.Entry::getKey)
+                .findFirst();
     }
 
     /** Of the week, in the system's own time. */
@@ -41,7 +44,8 @@ public final class Msm {
     /** The moment that is nearest to another. @param millis of the week, in the system's own time */
     public static GpsTime time(SatelliteSystem system, long millis, GpsTime near) {
         GpsTime whole = new GpsTime(Math.round(near.nanos() / NANOS_A_MILLI) * (long) NANOS_A_MILLI);
-        return new GpsTime(whole.nanos() + (long) (Math.IEEEremainder(millis - (double) millis(system, whole), WEEK_MILLIS) * NANOS_A_MILLI));
+        return new GpsTime(whole.nanos()
+                + (long) (Math.IEEEremainder(millis - (double) millis(system, whole), WEEK_MILLIS) * NANOS_A_MILLI));
     }
 
     /** By how many seconds the system's time is ahead of GPS. */

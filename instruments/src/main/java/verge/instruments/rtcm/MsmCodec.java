@@ -14,7 +14,8 @@ import verge.instruments.rtcm.RtcmMessage.Cell;
 import verge.instruments.rtcm.RtcmMessage.Observations;
 
 /**
- * Observations of one system with all their signals: multiple signal messages 4 and 7 (RTCM 10403.3, section 3.5.16). A rough range of each satellite to 1/1024 of a millisecond of
+ * Observations of one system with all their signals: multiple signal messages 4 and 7 (RTCM 10403.3, section 3.5.16). A rough range of each
+ * satellite to 1/1024 of a millisecond of
  * light, and what each signal has over it, in finer parts.
  */
 final class MsmCodec {
@@ -29,7 +30,12 @@ final class MsmCodec {
     private static final double RATE = 1e-4;
     private static final long DAY_MILLIS = 86_400_000L;
 
-    /** The widths and parts of a kind of message. @param code, phase parts of a millisecond, as powers of two @param strength parts of a dB-Hz */
+    /**
+     * The widths and parts of a kind of message.
+     *
+     * @param code, phase parts of a millisecond, as powers of two
+     * @param strength parts of a dB-Hz
+     */
     private record Form(int codeBits, int code, int phaseBits, int phase, int lockBits, int strengthBits, double strength, boolean rates) {
         private static final Form FOUR = new Form(15, 24, 22, 29, 4, 6, 1, false);
         private static final Form SEVEN = new Form(20, 29, 24, 31, 10, 10, 1 / 16.0, true);
@@ -91,8 +97,10 @@ final class MsmCodec {
             if (there[i]) {
                 int s = i / signals.size();
                 double rough = whole[s] == NO_RANGE ? Double.NaN : whole[s] + part[s] / ROUGH;
-                read.add(new Cell(new SatelliteId(system, satellites.get(s)), signals.get(i % signals.size()), metres(rough, code[cell], form.codeBits(), form.code()), metres(rough, phase[cell], form.phaseBits(), form.phase()),
-                        !form.rates() || isNone(rate[cell], 15) || isNone(roughRate[s], 14) ? Double.NaN : roughRate[s] + rate[cell] * RATE, (int) lock[cell], half[cell] == 1, strength[cell] * form.strength()));
+                read.add(new Cell(new SatelliteId(system, satellites.get(s)), signals.get(i % signals.size()),
+                        metres(rough, code[cell], form.codeBits(), form.code()), metres(rough, phase[cell], form.phaseBits(), form.phase()),
+                        !form.rates() || isNone(rate[cell], 15) || isNone(roughRate[s], 14) ? Double.NaN : roughRate[s] + rate[cell] * RATE,
+                        (int) lock[cell], half[cell] == 1, strength[cell] * form.strength()));
                 cell++;
             }
         }
@@ -157,7 +165,9 @@ final class MsmCodec {
         }
         table.values().forEach(row -> signals.forEach(s -> bits.put(row.containsKey(s) ? 1 : 0, 1)));
         List<Long> rough = table.values().stream().map(MsmCodec::rough).toList();
-        List<Long> rates = table.values().stream().map(row -> row.values().stream().mapToDouble(Cell::rate).filter(Double::isFinite).mapToLong(Math::round).findFirst().orElse(-(1L << 13))).toList();
+        List<Long> rates = table.values().stream()
+                .map(row -> row.values().stream().mapToDouble(Cell::rate).filter(Double::isFinite).mapToLong(Math::round).findFirst()
+                .orElse(-(1L << 13))).toList();
         rough.forEach(r -> bits.put(r < 0 ? NO_RANGE : r / (long) ROUGH, 8));
         if (form.rates()) {
             rough.forEach(r -> bits.put(0, 4));

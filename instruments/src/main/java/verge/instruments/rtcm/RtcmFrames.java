@@ -4,8 +4,10 @@ import java.util.Arrays;
 import java.util.function.Consumer;
 
 /**
- * Frames of RTCM 3 out of a stream of bytes that may begin anywhere and break off, and into one: a preamble, six zero bits and the length in ten, the message, a checksum in 24
- * (RTCM 10403). What has no right checksum is no message; the next one is looked for behind the preamble that misled, not behind the length that it told,
+ * Frames of RTCM 3 out of a stream of bytes that may begin anywhere and break off, and into one: a preamble, six zero bits and the length
+ * in ten, the message, a checksum in 24
+ * (RTCM 10403). What has no right checksum is no message; the next one is looked for behind the preamble that misled, not behind the length
+ * that it told,
  * and without waiting for as many bytes as that promised.
  */
 public final class RtcmFrames {
@@ -80,7 +82,8 @@ public final class RtcmFrames {
     }
 
     private boolean isWhole(int from, int end) {
-        return checksum(kept, from, end - CHECKSUM - from) == ((kept[end - 3] & 0xff) << 16 | (kept[end - 2] & 0xff) << 8 | kept[end - 1] & 0xff);
+        return checksum(kept, from, end - CHECKSUM - from)
+                == ((kept[end - 3] & 0xff) << 16 | (kept[end - 2] & 0xff) << 8 | kept[end - 1] & 0xff);
     }
 
     private void drop(int done) {

@@ -29,7 +29,8 @@ public sealed interface RtcmMessage {
     }
 
     /** Antenna (1007), with its serial number (1008), and the receiver (1033). Texts that a type does not have are empty. */
-    record Equipment(int type, int station, String antenna, int setup, String antennaSerial, String receiver, String firmware, String receiverSerial) implements RtcmMessage {
+    record Equipment(int type, int station, String antenna, int setup, String antennaSerial, String receiver, String firmware,
+            String receiverSerial) implements RtcmMessage {
     }
 
     /** Code biases of GLONASS by signal, in metres (1230). @param aligned whether they are taken off already */

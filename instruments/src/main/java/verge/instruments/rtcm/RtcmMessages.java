@@ -45,7 +45,8 @@ public final class RtcmMessages {
             case 1005, 1006 -> station(type, station, bits);
             case 1007 -> new RtcmMessage.Equipment(type, station, bits.text(), bits.count(8), "", "", "", "");
             case 1008 -> new RtcmMessage.Equipment(type, station, bits.text(), bits.count(8), bits.text(), "", "", "");
-            case 1033 -> new RtcmMessage.Equipment(type, station, bits.text(), bits.count(8), bits.text(), bits.text(), bits.text(), bits.text());
+            case 1033 -> new RtcmMessage.Equipment(type, station, bits.text(), bits.count(8), bits.text(), bits.text(), bits.text(),
+                    bits.text());
             case 1230 -> biases(station, bits);
             case 1029 -> words(station, bits);
             default -> new RtcmMessage.Other(type, station);
@@ -60,7 +61,8 @@ public final class RtcmMessages {
         double y = bits.signed(38) * COORDINATE_METRES;
         bits.unsigned(2);
         double z = bits.signed(38) * COORDINATE_METRES;
-        return new RtcmMessage.Station(station, year, new EarthCentred(x, y, z), type == 1006 ? OptionalDouble.of(bits.unsigned(16) * COORDINATE_METRES) : OptionalDouble.empty());
+        return new RtcmMessage.Station(station, year, new EarthCentred(x, y, z),
+                type == 1006 ? OptionalDouble.of(bits.unsigned(16) * COORDINATE_METRES) : OptionalDouble.empty());
     }
 
     private static RtcmMessage biases(int station, Bits bits) {
@@ -95,7 +97,8 @@ public final class RtcmMessages {
         }
         Bits bits = Bits.empty().put(message.type(), 12).put(message.station(), 12);
         if (message instanceof RtcmMessage.Station s) {
-            bits.put(s.year(), 6).put(0b1110, 4).put(parts(s.place().x()), 38).put(0, 2).put(parts(s.place().y()), 38).put(0, 2).put(parts(s.place().z()), 38);
+            bits.put(s.year(), 6).put(0b1110, 4).put(parts(s.place().x()), 38).put(0, 2).put(parts(s.place().y()), 38).put(0, 2)
+                    .put(parts(s.place().z()), 38);
             s.height().ifPresent(h -> bits.put(parts(h), 16));
         } else if (message instanceof RtcmMessage.Equipment e) {
             bits.put(e.antenna()).put(e.setup(), 8);
@@ -118,7 +121,8 @@ public final class RtcmMessages {
                 throw new IllegalArgumentException("words of " + characters + " characters");
             }
             LocalDate day = LocalDate.ofInstant(w.at(), ZoneOffset.UTC);
-            bits.put(ChronoUnit.DAYS.between(MODIFIED_JULIAN, day), 16).put(Math.floorMod(w.at().getEpochSecond(), (long) DAY_SECONDS), 17).put(characters, 7).put(units.length, 8);
+            bits.put(ChronoUnit.DAYS.between(MODIFIED_JULIAN, day), 16).put(Math.floorMod(w.at().getEpochSecond(), (long) DAY_SECONDS), 17)
+                    .put(characters, 7).put(units.length, 8);
             for (byte unit : units) {
                 bits.put(unit, 8);
             }

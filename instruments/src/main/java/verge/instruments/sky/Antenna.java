@@ -17,9 +17,11 @@ import verge.core.satellite.Sight;
 import verge.core.satellite.Signal;
 
 /**
- * What an antenna at a true place receives: ranges and carriers with the clocks of both ends, the air, reflections and noise, each by a simple model of the size that it has in life.
+ * What an antenna at a true place receives: ranges and carriers with the clocks of both ends, the air, reflections and noise, each by a
+ * simple model of the size that it has in life.
  *
- * <p>Two antennas some kilometres apart have the same air but for what differs along their sights; their clocks, reflections, noise and whole cycles are their own.
+ * <p>Two antennas some kilometres apart have the same air but for what differs along their sights; their clocks, reflections, noise and
+ * whole cycles are their own.
  */
 public final class Antenna {
     private static final double ZENITH_DELAY_METRES = 2.3;
@@ -77,7 +79,8 @@ public final class Antenna {
         return new ObservationEpoch(time, observed);
     }
 
-    private Observed observed(GpsTime time, GpsTime previous, EarthCentred here, EarthPlace place, SatelliteId satellite, Orbit orbit, Sight sight, Signal signal) {
+    private Observed observed(GpsTime time, GpsTime previous, EarthCentred here, EarthPlace place, SatelliteId satellite, Orbit orbit,
+            Sight sight, Signal signal) {
         int channel = Sky.channel(satellite);
         double wavelength = signal.wavelength(channel);
         double receiver = clockOffset + clockDrift * time.secondsSince(began);
@@ -88,16 +91,20 @@ public final class Antenna {
         // Reflections come and go as the satellite moves: slow waves of their own phase at each antenna and signal.
         String key = satellite + signal.code();
         double wave = Math.sin(40 * sight.elevation().radians() + 25 * sight.azimuth().radians() + key.hashCode() + clockOffset * 1e9);
-        double code = way + ionosphere + CODE_REFLECTION_METRES * wave * (1 - sin) + CODE_NOISE_METRES / Math.sqrt(sin) * random.nextGaussian();
-        double phase = way - ionosphere + PHASE_REFLECTION_METRES * wave * (1 - sin) + PHASE_NOISE_METRES / Math.sqrt(sin) * random.nextGaussian();
+        double code = way + ionosphere + CODE_REFLECTION_METRES * wave * (1 - sin)
+                + CODE_NOISE_METRES / Math.sqrt(sin) * random.nextGaussian();
+        double phase = way - ionosphere + PHASE_REFLECTION_METRES * wave * (1 - sin)
+                + PHASE_NOISE_METRES / Math.sqrt(sin) * random.nextGaussian();
         boolean slipped = previous == null || !previous.equals(held.get(key));
         held.put(key, time);
         if (slipped) {
             wholeCycles.put(key, (double) Math.round((code - phase) / wavelength + random.nextInt(2_000) - 1_000));
         }
         double later = range(orbit, truly.plusSeconds(DOPPLER_SECONDS), here);
-        double doppler = -((later - range(orbit, truly, here)) / DOPPLER_SECONDS + Signal.LIGHT * (clockDrift - orbit.clockDrift())) / wavelength;
-        return new Observed(satellite, signal, code, phase / wavelength + wholeCycles.get(key), doppler, STRONGEST + 10 * Math.log10(sin) + random.nextGaussian(), slipped);
+        double doppler = -((later - range(orbit, truly, here)) / DOPPLER_SECONDS + Signal.LIGHT * (clockDrift - orbit.clockDrift()))
+                / wavelength;
+        return new Observed(satellite, signal, code, phase / wavelength + wholeCycles.get(key), doppler,
+                STRONGEST + 10 * Math.log10(sin) + random.nextGaussian(), slipped);
     }
 
     /** From where the satellite was when the light left it, in the axes in which the earth is when it arrives. */
@@ -107,7 +114,8 @@ public final class Antenna {
         for (int i = 0; i < LIGHT_STEPS; i++) {
             EarthCentred left = orbit.at(received.plusSeconds(-travel));
             double turn = Orbit.EARTH_RATE * travel;
-            EarthCentred then = new EarthCentred(left.x() * Math.cos(turn) + left.y() * Math.sin(turn), left.y() * Math.cos(turn) - left.x() * Math.sin(turn), left.z());
+            EarthCentred then = new EarthCentred(left.x() * Math.cos(turn) + left.y() * Math.sin(turn),
+                    left.y() * Math.cos(turn) - left.x() * Math.sin(turn), left.z());
             range = then.minus(here).length();
             travel = range / Signal.LIGHT;
         }
@@ -115,7 +123,8 @@ public final class Antenna {
     }
 
     private static double air(Sight sight, EarthPlace place) {
-        return ZENITH_DELAY_METRES * Math.exp(-place.height().metres() / AIR_HEIGHT_METRES) / Math.sin(Math.hypot(sight.elevation().radians(), 0.04));
+        return ZENITH_DELAY_METRES * Math.exp(-place.height().metres() / AIR_HEIGHT_METRES)
+                / Math.sin(Math.hypot(sight.elevation().radians(), 0.04));
     }
 
     /** A layer 350 km up, thickest after noon. */

@@ -64,9 +64,12 @@ public final class BaseStream {
         epoch.observed().stream().filter(o -> systems.contains(o.satellite().system())).forEach(o -> {
             double wavelength = o.signal().wavelength(Sky.channel(o.satellite()));
             // Whole cycles are counted from the code, so that the carrier has room in its bits; once for each time that it is held.
-            long off = wholeCycles.compute(o.satellite() + o.signal().code(), (signal, held) -> held == null || o.slipped() ? Math.round(o.cycles() - o.range() / wavelength) : held);
+            long off = wholeCycles.compute(o.satellite() + o.signal().code(),
+                    (signal, held) -> held == null || o.slipped() ? Math.round(o.cycles() - o.range() / wavelength) : held);
             double phase = (o.cycles() - off) * wavelength;
-            cells.computeIfAbsent(o.satellite().system(), s -> new ArrayList<>()).add(new Cell(o.satellite(), Msm.number(o.signal()), o.range(), phase, -o.doppler() * wavelength, o.slipped() ? 0 : 200, false, o.strength()));
+            cells.computeIfAbsent(o.satellite().system(), s -> new ArrayList<>())
+                    .add(new Cell(o.satellite(), Msm.number(o.signal()), o.range(), phase, -o.doppler() * wavelength, o.slipped() ? 0 : 200,
+                    false, o.strength()));
         });
         List<SatelliteSystem> seen = List.copyOf(cells.keySet());
         for (SatelliteSystem system : seen) {

@@ -10,7 +10,10 @@ import verge.core.satellite.GpsTime;
 import verge.core.satellite.SatelliteId;
 import verge.core.satellite.SatelliteSystem;
 
-/** What the satellites of our sky say of themselves, in the constants of their own systems: whoever computes with it finds them where they are. */
+/**
+ * What the satellites of our sky say of themselves, in the constants of their own systems: whoever computes with it finds them where they
+ * are.
+ */
 public final class Broadcasting {
     /** As the systems' interface specifications have them: m³/s², radians a second. */
     private static final double GALILEO_BEIDOU_GRAVITY = 3.986004418e14;
@@ -42,7 +45,8 @@ public final class Broadcasting {
         double since = reference.secondsSince(orbit.reference());
         double cube = Math.pow(orbit.semiMajor(), 3);
         double motion = Math.sqrt(Orbit.GRAVITY / cube);
-        double longitude = orbit.node() + (orbit.nodeRate() - Orbit.EARTH_RATE) * since - Orbit.EARTH_RATE * orbit.reference().secondsOfWeek();
+        double longitude = orbit.node() + (orbit.nodeRate() - Orbit.EARTH_RATE) * since - Orbit.EARTH_RATE * orbit.reference()
+                .secondsOfWeek();
         double issue = Math.floorMod((long) slots, ISSUES);
         Map<Element, Double> elements = new EnumMap<>(Element.class);
         elements.put(Element.CLOCK_OFFSET, orbit.clock(reference));
@@ -70,6 +74,7 @@ public final class Broadcasting {
         Instant reference = Instant.ofEpochSecond(Math.floorDiv(time.utc().getEpochSecond(), MOVING_SECONDS) * MOVING_SECONDS + half);
         GpsTime at = GpsTime.ofUtc(reference);
         EarthCentred velocity = orbit.at(at.plusSeconds(0.5)).minus(orbit.at(at.plusSeconds(-0.5)));   // in one second
-        return new Broadcast.Moving(satellite, Sky.channel(satellite), reference, orbit.at(at), velocity, new EarthCentred(0, 0, 0), orbit.clock(at), orbit.clockDrift(), 0, 0);
+        return new Broadcast.Moving(satellite, Sky.channel(satellite), reference, orbit.at(at), velocity, new EarthCentred(0, 0, 0),
+        orbit.clock(at), orbit.clockDrift(), 0, 0);
     }
 }

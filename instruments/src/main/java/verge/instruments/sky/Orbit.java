@@ -16,7 +16,8 @@ import verge.core.satellite.GpsTime;
  * @param anomaly mean anomaly at the reference
  * @param clockOffset of its clock at the reference, in seconds @param clockDrift in seconds a second
  */
-public record Orbit(GpsTime reference, double semiMajor, double eccentricity, double inclination, double node, double nodeRate, double perigee, double anomaly, double clockOffset, double clockDrift) {
+public record Orbit(GpsTime reference, double semiMajor, double eccentricity, double inclination, double node, double nodeRate,
+        double perigee, double anomaly, double clockOffset, double clockDrift) {
     /** Of the earth and all on it, as WGS 84 has it: m³/s². */
     static final double GRAVITY = 3.986005e14;
     /** How fast the earth turns, in radians a second. */
@@ -37,7 +38,8 @@ public record Orbit(GpsTime reference, double semiMajor, double eccentricity, do
         double along = radius * Math.cos(latitude);
         double across = radius * Math.sin(latitude);
         double longitude = node + (nodeRate - EARTH_RATE) * since - EARTH_RATE * reference.secondsOfWeek();
-        return new EarthCentred(along * Math.cos(longitude) - across * Math.cos(inclination) * Math.sin(longitude), along * Math.sin(longitude) + across * Math.cos(inclination) * Math.cos(longitude), across * Math.sin(inclination));
+        return new EarthCentred(along * Math.cos(longitude) - across * Math.cos(inclination) * Math.sin(longitude),
+                along * Math.sin(longitude) + across * Math.cos(inclination) * Math.cos(longitude), across * Math.sin(inclination));
     }
 
     /** By how many seconds its clock is ahead. */

@@ -23,8 +23,10 @@ import verge.core.satellite.SolvedPosition.Kind;
 import verge.instruments.rtcm.RtcmMessage;
 
 /**
- * What a rover makes of the sky and of a base's corrections, by the size and the course that such errors have in life: metres alone, decimetres while whole cycles are not found yet,
- * a centimetre with them. It takes the base's coordinates as the stream has them, so that a wrong base shifts it; and now and then, if that is switched on, it finds wrong cycles and
+ * What a rover makes of the sky and of a base's corrections, by the size and the course that such errors have in life: metres alone,
+ * decimetres while whole cycles are not found yet,
+ * a centimetre with them. It takes the base's coordinates as the stream has them, so that a wrong base shifts it; and now and then, if that
+ * is switched on, it finds wrong cycles and
  * does not know it.
  */
 public final class RoverModel {
@@ -122,23 +124,30 @@ public final class RoverModel {
         Optional<Dilution> dilution = Dilution.of(seen.values());
         if (seen.size() < LEAST_SATELLITES || dilution.isEmpty()) {
             held = 0;
-            return new SolvedPosition(time.utc(), Optional.empty(), Kind.NONE, Optional.empty(), seen.size(), Optional.empty(), OptionalDouble.empty(), "");
+            return new SolvedPosition(time.utc(), Optional.empty(), Kind.NONE, Optional.empty(), seen.size(), Optional.empty(),
+                    OptionalDouble.empty(), "");
         }
         double age = corrected == null ? Double.POSITIVE_INFINITY : Math.max(0, time.secondsSince(corrected));
         Optional<EarthPlace> trueBase = base.flatMap(b -> trueBases.apply(b.station()));
         long common = seen.keySet().stream().filter(heard::contains).count();
-        Kind kind = trueBase.isEmpty() || age > TOO_OLD_SECONDS || common < LEAST_COMMON ? Kind.AUTONOMOUS : fixed(since, age, common) ? Kind.FIXED : Kind.FLOAT;
+        Kind kind = trueBase.isEmpty() || age > TOO_OLD_SECONDS || common < LEAST_COMMON ? Kind.AUTONOMOUS : fixed(since, age, common)
+                ? Kind.FIXED : Kind.FLOAT;
         if (kind == Kind.AUTONOMOUS) {
             held = 0;
         }
         EarthCentred antenna = EarthCentred.of(truth, ReferenceEllipsoid.WGS84);
         double away = trueBase.map(b -> EarthCentred.of(b, ReferenceEllipsoid.WGS84).minus(antenna).length()).orElse(0.0);
-        double plan = (kind == Kind.AUTONOMOUS ? ALONE_METRES : kind == Kind.FLOAT ? 0.05 + FLOAT_METRES * Math.exp(-held / 20) : FIXED_METRES + PER_METRE * away + 0.001 * Math.max(0, age - 2)) * Math.max(0.7, dilution.get().horizontal());
+        double plan = (kind == Kind.AUTONOMOUS ? ALONE_METRES : kind == Kind.FLOAT ? 0.05
+                + FLOAT_METRES * Math.exp(-held / 20) : FIXED_METRES + PER_METRE * away + 0.001 * Math.max(0, age - 2))
+                * Math.max(0.7, dilution.get().horizontal());
         SolvedPosition.Sigma sigma = new SolvedPosition.Sigma(plan, plan, UP_OVER_PLAN * plan);
-        EarthCentred shift = kind == Kind.AUTONOMOUS ? new EarthCentred(0, 0, 0) : base.orElseThrow().place().minus(EarthCentred.of(trueBase.orElseThrow(), ReferenceEllipsoid.WGS84));
-        EarthCentred error = EarthCentred.ofNorthEastUp(sigma.north() * chance(0), sigma.east() * chance(1), sigma.up() * chance(2), truth.position());
+        EarthCentred shift = kind == Kind.AUTONOMOUS ? new EarthCentred(0, 0, 0) : base.orElseThrow().place()
+                .minus(EarthCentred.of(trueBase.orElseThrow(), ReferenceEllipsoid.WGS84));
+        EarthCentred error = EarthCentred.ofNorthEastUp(sigma.north() * chance(0), sigma.east() * chance(1), sigma.up() * chance(2),
+                truth.position());
         EarthCentred found = antenna.plus(shift).plus(error).plus(kind == Kind.FIXED ? wrong : new EarthCentred(0, 0, 0));
-        return new SolvedPosition(time.utc(), Optional.of(found.place(ReferenceEllipsoid.WGS84)), kind, Optional.of(sigma), seen.size(), dilution, kind == Kind.AUTONOMOUS ? OptionalDouble.empty() : OptionalDouble.of(age),
+        return new SolvedPosition(time.utc(), Optional.of(found.place(ReferenceEllipsoid.WGS84)), kind, Optional.of(sigma), seen.size(),
+                dilution, kind == Kind.AUTONOMOUS ? OptionalDouble.empty() : OptionalDouble.of(age),
                 kind == Kind.AUTONOMOUS ? "" : String.format(Locale.ROOT, "%04d", base.orElseThrow().station()));
     }
 
@@ -150,7 +159,10 @@ public final class RoverModel {
         }
         if (held == 0) {
             untilFixed = LEAST_FIX_SECONDS - 60.0 / common * Math.log(1 - 0.95 * random.nextDouble());
-            wrong = random.nextDouble() < wrongFixes ? EarthCentred.ofNorthEastUp(WRONG_METRES * random.nextGaussian(), WRONG_METRES * random.nextGaussian(), WRONG_METRES + WRONG_METRES * random.nextDouble(), trueBases.apply(base.orElseThrow().station()).orElseThrow().position())
+            wrong = random.nextDouble() < wrongFixes
+                    ? EarthCentred.ofNorthEastUp(WRONG_METRES * random.nextGaussian(), WRONG_METRES * random.nextGaussian(),
+                    WRONG_METRES + WRONG_METRES * random.nextDouble(), trueBases.apply(base.orElseThrow().station()).orElseThrow()
+                    .position())
                     : new EarthCentred(0, 0, 0);
         }
         held += Math.max(since, 1e-3);

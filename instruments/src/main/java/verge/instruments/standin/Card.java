@@ -100,7 +100,8 @@ public final class Card implements Closeable {
     }
 
     private synchronized byte[] list() {
-        return files.entrySet().stream().map(f -> f.getKey() + "\t" + f.getValue().size() + "\n").collect(Collectors.joining()).getBytes(StandardCharsets.UTF_8);
+        return files.entrySet().stream().map(f -> f.getKey() + "\t" + f.getValue().size() + "\n").collect(Collectors.joining())
+                .getBytes(StandardCharsets.UTF_8);
     }
 
     private synchronized Fault takeFault() {
@@ -120,7 +121,8 @@ public final class Card implements Closeable {
                 exchange.sendResponseHeaders(404, -1);
                 return;
             }
-            exchange.getResponseHeaders().add("Repr-Digest", "sha-256=:" + Base64.getEncoder().encodeToString(MessageDigest.getInstance("SHA-256").digest(bytes)) + ":");
+            exchange.getResponseHeaders().add("Repr-Digest", "sha-256=:" + Base64.getEncoder()
+                    .encodeToString(MessageDigest.getInstance("SHA-256").digest(bytes)) + ":");
             hand(exchange, bytes, file.isEmpty() ? Fault.NONE : takeFault());
         } catch (NoSuchAlgorithmException everyPlatformHasIt) {
             throw new IllegalStateException(everyPlatformHasIt);

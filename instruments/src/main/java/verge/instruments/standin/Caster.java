@@ -30,7 +30,8 @@ import verge.instruments.ntrip.SourceTable;
 import verge.instruments.port.Background;
 
 /**
- * A simulated caster: bases send it their streams and rovers hear them, by NTRIP 1 or 2, whichever the caller speaks. It knows nothing of what it passes on.
+ * A simulated caster: bases send it their streams and rovers hear them, by NTRIP 1 or 2, whichever the caller speaks. It knows nothing of
+ * what it passes on.
  */
 public final class Caster implements Closeable {
     private static final int LONGEST_LINE = 1_000;
@@ -205,7 +206,9 @@ public final class Caster implements Closeable {
             return false;
         }
         String sent = question.headers().getOrDefault("authorization", "").replaceFirst("(?i)^basic ", "");
-        return accounts.isEmpty() || accounts.entrySet().stream().anyMatch(a -> Base64.getEncoder().encodeToString((a.getKey() + ":" + a.getValue()).getBytes(StandardCharsets.UTF_8)).equals(sent));
+        return accounts.isEmpty() || accounts.entrySet().stream()
+                .anyMatch(a -> Base64.getEncoder().encodeToString((a.getKey() + ":" + a.getValue()).getBytes(StandardCharsets.UTF_8))
+                .equals(sent));
     }
 
     private void answer(Socket socket, Question question) throws IOException {
@@ -213,13 +216,17 @@ public final class Caster implements Closeable {
         boolean second = question.second();
         Optional<SourceTable.Stream> stream = Optional.ofNullable(fault == Fault.HAS_NOTHING ? null : streams.get(question.mountpoint()));
         if (stream.isEmpty()) {
-            say(out, second && !question.mountpoint().isEmpty() ? "HTTP/1.1 404 Not Found\r\nNtrip-Version: Ntrip/2.0\r\nConnection: close\r\n\r\n" : table(second));
+            say(out, second && !question.mountpoint()
+                    .isEmpty() ? "HTTP/1.1 404 Not Found\r\nNtrip-Version: Ntrip/2.0\r\nConnection: close\r\n\r\n" : table(second));
         } else if (!stream.get().open() && !mayListen(question) || fault == Fault.REFUSES) {
             refuse(out, second);
         } else if (listeners.size() >= MOST_LISTENERS) {
             say(out, second ? "HTTP/1.1 503 Service Unavailable\r\nConnection: close\r\n\r\n" : "ERROR - Too many clients\r\n");
         } else {
-            say(out, second ? "HTTP/1.1 200 OK\r\nNtrip-Version: Ntrip/2.0\r\nContent-Type: gnss/data\r\nTransfer-Encoding: chunked\r\nConnection: close\r\n\r\n" : fault == Fault.TALKS ? "ICY 200 OK\r\nServer: Ternholm caster\r\nDate: Thu, 01 May 2026 07:00:00 GMT\r\n\r\n" : "ICY 200 OK\r\n\r\n");
+            say(out,
+                    second ? "HTTP/1.1 200 OK\r\nNtrip-Version: Ntrip/2.0\r\nContent-Type: gnss/data\r\nTransfer-Encoding: chunked\r\n"
+                    + "Connection: close\r\n\r\n" : fault == Fault.TALKS
+                    ? "ICY 200 OK\r\nServer: Ternholm caster\r\nDate: Thu, 01 May 2026 07:00:00 GMT\r\n\r\n" : "ICY 200 OK\r\n\r\n");
             Optional.ofNullable(question.headers().get("ntrip-gga")).ifPresent(lastPosition::set);
             Listener listener = new Listener(question.mountpoint(), socket, second, new ArrayBlockingQueue<>(MOST_WAITING));
             listeners.add(listener);
@@ -229,13 +236,17 @@ public final class Caster implements Closeable {
     }
 
     private String table(boolean second) {
-        String table = new SourceTable(fault == Fault.HAS_NOTHING ? List.of() : streams.values().stream().sorted(Comparator.comparing(SourceTable.Stream::mountpoint)).toList()).text();
-        return (second ? "HTTP/1.1 200 OK\r\nNtrip-Version: Ntrip/2.0\r\nContent-Type: gnss/sourcetable\r\n" : "SOURCETABLE 200 OK\r\nContent-Type: text/plain\r\n")
+        String table = new SourceTable(fault == Fault.HAS_NOTHING ? List.of() : streams.values().stream()
+                .sorted(Comparator.comparing(SourceTable.Stream::mountpoint)).toList()).text();
+        return (second ? "HTTP/1.1 200 OK\r\nNtrip-Version: Ntrip/2.0\r\nContent-Type: gnss/sourcetable\r\n"
+                : "SOURCETABLE 200 OK\r\nContent-Type: text/plain\r\n")
                 + "Content-Length: " + table.length() + "\r\nConnection: close\r\n\r\n" + table;
     }
 
     private void refuse(OutputStream out, boolean second) throws IOException {
-        say(out, fault == Fault.TABLE_FOR_STRANGERS ? table(second) : second ? "HTTP/1.1 401 Unauthorized\r\nWWW-Authenticate: Basic realm=\"/\"\r\nConnection: close\r\n\r\n" : "ERROR - Bad Password\r\n");
+        say(out, fault == Fault.TABLE_FOR_STRANGERS ? table(second) : second
+                ? "HTTP/1.1 401 Unauthorized\r\nWWW-Authenticate: Basic realm=\"/\"\r\nConnection: close\r\n\r\n"
+                : "ERROR - Bad Password\r\n");
     }
 
     /** What a rover tells while it listens. */
@@ -286,7 +297,10 @@ public final class Caster implements Closeable {
         return Optional.ofNullable(fed.get(mountpoint)).filter(f -> f.by() != by && System.nanoTime() - f.nanos() < FED_NANOS).isPresent();
     }
 
-    /** A base that sends its stream: by the first version with a password of its own, by the second signed in like a listener. Where nobody signs in, a stream that was not there is made by it. */
+    /**
+     * A base that sends its stream: by the first version with a password of its own, by the second signed in like a listener. Where nobody
+     * signs in, a stream that was not there is made by it.
+     */
     private void hear(InputStream in, OutputStream out, Question question) throws IOException {
         boolean first = question.first().get(0).equals("SOURCE");
         boolean may = first ? accounts.isEmpty() || accounts.containsValue(question.first().get(1)) : mayListen(question);
@@ -294,7 +308,8 @@ public final class Caster implements Closeable {
             say(out, first ? "ERROR - Bad Password\r\n" : "HTTP/1.1 401 Unauthorized\r\nConnection: close\r\n\r\n");
             return;
         }
-        if (question.mountpoint().isBlank() || fault == Fault.HAS_NOTHING || !accounts.isEmpty() && !streams.containsKey(question.mountpoint())) {
+        if (question.mountpoint().isBlank() || fault == Fault.HAS_NOTHING || !accounts.isEmpty()
+                && !streams.containsKey(question.mountpoint())) {
             say(out, first ? "ERROR - Bad Mount Point\r\n" : "HTTP/1.1 404 Not Found\r\nConnection: close\r\n\r\n");
             return;
         }
@@ -304,7 +319,8 @@ public final class Caster implements Closeable {
         }
         boolean made = streams.putIfAbsent(question.mountpoint(), described(question)) == null;
         say(out, first ? "ICY 200 OK\r\n\r\n" : "HTTP/1.1 200 OK\r\nNtrip-Version: Ntrip/2.0\r\n\r\n");
-        InputStream content = question.headers().getOrDefault("transfer-encoding", "").equalsIgnoreCase("chunked") ? new ChunkedInput(in) : in;
+        InputStream content = question.headers().getOrDefault("transfer-encoding", "")
+                .equalsIgnoreCase("chunked") ? new ChunkedInput(in) : in;
         byte[] bytes = new byte[4_096];
         try {
             for (int count = content.read(bytes); count >= 0; count = content.read(bytes)) {
@@ -320,8 +336,10 @@ public final class Caster implements Closeable {
 
     /** As whoever sends it says of it. */
     private static SourceTable.Stream described(Question question) {
-        String said = question.headers().getOrDefault("ntrip-str", "STR;" + question.headers().getOrDefault("str", "").replaceFirst("^;", ";"));
-        return SourceTable.read(said.replaceFirst("^STR;[^;]*", "STR;" + question.mountpoint())).streams().stream().findFirst().orElse(new SourceTable.Stream(question.mountpoint(), "", "RTCM 3.3", "", "", Optional.empty(), false, true));
+        String said = question.headers()
+                .getOrDefault("ntrip-str", "STR;" + question.headers().getOrDefault("str", "").replaceFirst("^;", ";"));
+        return SourceTable.read(said.replaceFirst("^STR;[^;]*", "STR;" + question.mountpoint())).streams().stream().findFirst()
+                .orElse(new SourceTable.Stream(question.mountpoint(), "", "RTCM 3.3", "", "", Optional.empty(), false, true));
     }
 
     @Override

@@ -70,7 +70,8 @@ final class GroundSession implements LineServer.Session {
                 standIn.satellites().lean(asked.number("degrees"), asked.number("azimuth"));
                 yield scene(asked, standIn.scene());
             }
-            case "RECEIVER" -> satellites(asked, s -> s.receiver(onTripod(asked)).misbehave(ReceiverStandIn.Fault.valueOf(asked.text("fault"))));
+            case "RECEIVER" -> satellites(asked, s -> s.receiver(onTripod(asked))
+                    .misbehave(ReceiverStandIn.Fault.valueOf(asked.text("fault"))));
             case "RECEIVERBATTERY" -> satellites(asked, s -> s.body(onTripod(asked)).battery((int) asked.number("percent")));
             case "CARD" -> satellites(asked, s -> s.body(onTripod(asked)).card(asked.number("megabytes")));
             case "CARDHANDS" -> satellites(asked, s -> s.body(onTripod(asked)).card().misbehave(Card.Fault.valueOf(asked.text("fault"))));
@@ -109,7 +110,8 @@ final class GroundSession implements LineServer.Session {
         Scene.Prism pole = scene.pole();
         WireMessage told = ok(asked).with("n", pole.tip().northing(), 4).with("e", pole.tip().easting(), 4)
                 .with("ground", pole.groundMetres(), 4).with("pole", pole.heightMetres(), 4)
-                .with("prism", pole.constantMetres(), 4).with("mount", pole.heightMetres() + SatelliteGround.MOUNT_OVER_PRISM, 4).with("lean", standIn.satellites().lean(), 1)
+                .with("prism", pole.constantMetres(), 4).with("mount", pole.heightMetres() + SatelliteGround.MOUNT_OVER_PRISM, 4)
+                .with("lean", standIn.satellites().lean(), 1)
                 .with("prisms", scene.prisms().stream().map(Scene.Prism::name).collect(Collectors.joining("|")));
         return scene.tripod().map(t -> told.with("mark", t.mark()).with("tape", t.tapeMetres(), 3)).orElse(told);
     }

@@ -67,7 +67,8 @@ final class InstrumentSession implements LineServer.Session {
                 afterTurning(ok, () -> telescope.turn(hz, v));
             }
             case "FACE" -> afterTurning(ok, telescope::changeFace);
-            case "SEARCH" -> clock.schedule(() -> send(telescope.search() ? ok : WireMessage.no(question.tag(), "no prism found")), TURNING_MILLIS, TimeUnit.MILLISECONDS);
+            case "SEARCH" -> clock.schedule(() -> send(telescope.search() ? ok : WireMessage.no(question.tag(), "no prism found")),
+                    TURNING_MILLIS, TimeUnit.MILLISECONDS);
             case "SET" -> {
                 set(question);
                 link.send(ok);
@@ -100,7 +101,8 @@ final class InstrumentSession implements LineServer.Session {
     private void greet(WireMessage question, WireMessage ok) throws IOException {
         String partner = question.fields().getOrDefault("partner", "");
         if (!own.partner().equals(partner)) {
-            link.send(WireMessage.no(question.tag(), "the " + own.shared() + " differs").with("differs", own.shared()).with("theirs", own.partner()));
+            link.send(WireMessage.no(question.tag(), "the " + own.shared() + " differs").with("differs", own.shared())
+                    .with("theirs", own.partner()));
             return;
         }
         link.send(ok.with("version", 2).with("model", "Stand-in total station").with("serial", "TH-0001")
@@ -150,7 +152,8 @@ final class InstrumentSession implements LineServer.Session {
     }
 
     private void measure(String tag, int times) {
-        WireMessage answer = observed(telescope.measure(times), tag, WireMessage.OK).orElseGet(() -> WireMessage.no(tag, "no prism in sight"));
+        WireMessage answer = observed(telescope.measure(times), tag, WireMessage.OK)
+                .orElseGet(() -> WireMessage.no(tag, "no prism in sight"));
         if (faults.takeCut()) {
             link.breakOff(answer);
         } else if (faults.takeGarbage()) {
@@ -168,12 +171,14 @@ final class InstrumentSession implements LineServer.Session {
     private void track(boolean on) {
         track.ifPresent(running -> running.cancel(false));
         track = on ? Optional.of(clock.scheduleAtFixedRate(
-                () -> observed(telescope.track(), WireMessage.UNASKED, "TRACK").ifPresent(this::send), 0, 1000 / TRACKS_PER_SECOND, TimeUnit.MILLISECONDS))
+                () -> observed(telescope.track(), WireMessage.UNASKED, "TRACK").ifPresent(this::send), 0, 1000 / TRACKS_PER_SECOND,
+                TimeUnit.MILLISECONDS))
                 : Optional.empty();
     }
 
     private static Optional<WireMessage> observed(Optional<Observer.Sight> sight, String tag, String verb) {
-        return sight.map(s -> WireMessage.of(tag, verb).with("hz", s.hzDegrees(), 5).with("v", s.zenithDegrees(), 5).with("sd", s.slopeMetres(), 4));
+        return sight.map(s -> WireMessage.of(tag, verb).with("hz", s.hzDegrees(), 5).with("v", s.zenithDegrees(), 5)
+                .with("sd", s.slopeMetres(), 4));
     }
 
     private WireMessage state(String tag, String verb) {

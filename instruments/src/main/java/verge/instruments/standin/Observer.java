@@ -83,7 +83,8 @@ final class Observer {
 
     /** What is read to whatever a ray meets: a wall, the floor, the ground; empty if it meets nothing. */
     Optional<Sight> surface(Scene.Tripod tripod, double direction, double zenith, Hold hold) {
-        return meets(tripod, direction + tripod.circleZeroAzimuth(), zenith).map(length -> read(tripod, new Ray(direction, zenith, length), hold,
+        return meets(tripod, direction + tripod.circleZeroAzimuth(), zenith)
+                .map(length -> read(tripod, new Ray(direction, zenith, length), hold,
                 length * airIndex() / REFERENCE_INDEX + SURFACE_SIGMA_METRES * noise.nextGaussian()));
     }
 
@@ -128,8 +129,10 @@ final class Observer {
         double z = ray.zenith();
         double sign = hold.second() ? -1 : 1;
         double azimuth = ray.direction() + tripod.circleZeroAzimuth();
-        double tiltAlong = hold.compensator() ? 0 : ARC_SECOND * (tripod.tiltNorth() * Math.cos(azimuth) + tripod.tiltEast() * Math.sin(azimuth));
-        double tiltAcross = hold.compensator() ? 0 : ARC_SECOND * (-tripod.tiltNorth() * Math.sin(azimuth) + tripod.tiltEast() * Math.cos(azimuth));
+        double tiltAlong = hold.compensator() ? 0
+                : ARC_SECOND * (tripod.tiltNorth() * Math.cos(azimuth) + tripod.tiltEast() * Math.sin(azimuth));
+        double tiltAcross = hold.compensator() ? 0
+                : ARC_SECOND * (-tripod.tiltNorth() * Math.sin(azimuth) + tripod.tiltEast() * Math.cos(azimuth));
         double hz = ray.direction() - tiltAcross / Math.tan(z) + sign * (COLLIMATION / Math.sin(z) + TRUNNION_TILT / Math.tan(z))
                 + POINTING_NOISE * noise.nextGaussian() / Math.sin(z) + (hold.second() ? Math.PI : 0);
         double seen = z - tiltAlong + POINTING_NOISE * noise.nextGaussian();

@@ -35,7 +35,8 @@ public final class PracticeGround {
      * @param mount how high over the tip the satellite antenna is screwed on
      * @param leanDegrees how far the pole is held from upright
      */
-    public record Sight(Position tip, Length poleHeight, Length prismConstant, Optional<Occupied> occupied, List<String> prisms, Length mount, double leanDegrees) {
+    public record Sight(Position tip, Length poleHeight, Length prismConstant, Optional<Occupied> occupied, List<String> prisms,
+            Length mount, double leanDegrees) {
     }
 
     /** @param mark empty over a bare place */
@@ -82,7 +83,8 @@ public final class PracticeGround {
 
     /** Puts a prism on a tripod over a mark. */
     public Sight place(String mark, Length height, Length constant) {
-        return sight(ask(WireMessage.of("1", "PLACE").with("mark", mark).with("height", height.metres(), 4).with("constant", constant.metres(), 5)));
+        return sight(ask(WireMessage.of("1", "PLACE").with("mark", mark).with("height", height.metres(), 4)
+                .with("constant", constant.metres(), 5)));
     }
 
     /** Takes such a prism away. */
@@ -216,7 +218,8 @@ public final class PracticeGround {
         Optional<Occupied> occupied = Optional.ofNullable(told.fields().get("mark"))
                 .map(mark -> new Occupied(mark, new Length(told.number("tape"))));
         return new Sight(tip, new Length(told.number("pole")), new Length(told.number("prism")), occupied,
-                Arrays.stream(told.text("prisms").split("\\|")).filter(name -> !name.isEmpty()).toList(), new Length(told.number("mount")), told.number("lean"));
+                Arrays.stream(told.text("prisms").split("\\|")).filter(name -> !name.isEmpty()).toList(), new Length(told.number("mount")),
+                told.number("lean"));
     }
 
     private WireMessage ask(WireMessage question) {

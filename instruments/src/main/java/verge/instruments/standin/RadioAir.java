@@ -11,7 +11,8 @@ import verge.instruments.receiver.ReceiverCondition.Hears;
 import verge.instruments.receiver.ReceiverCondition.Radio;
 
 /**
- * The air between radios. Who sends is heard as far as power and the heights of both antennas carry; on one channel the stronger by far is understood and others drown each other; and
+ * The air between radios. Who sends is heard as far as power and the heights of both antennas carry; on one channel the stronger by far is
+ * understood and others drown each other; and
  * what is sent with another spacing or modulation is a carrier without a word in it.
  */
 final class RadioAir {
@@ -40,7 +41,8 @@ final class RadioAir {
 
         boolean reaches(Place other) {
             double away = place.away(other);
-            return away < HORIZON * (Math.sqrt(Math.max(0.5, place.metres)) + Math.sqrt(Math.max(0.5, other.metres))) && away < REACH_METRES * Math.sqrt(set.watts().orElse(0));
+            return away < HORIZON * (Math.sqrt(Math.max(0.5, place.metres)) + Math.sqrt(Math.max(0.5, other.metres)))
+                    && away < REACH_METRES * Math.sqrt(set.watts().orElse(0));
         }
 
         double strength(Place other) {
@@ -88,7 +90,9 @@ final class RadioAir {
             return;
         }
         hearer.carrier = sender.nanos();
-        boolean drowned = senders.entrySet().stream().anyMatch(s -> !s.getKey().equals(who) && sender.nanos() - s.getValue().nanos() < SENDS_NANOS && s.getValue().on(tuned) && s.getValue().reaches(here)
+        boolean drowned = senders.entrySet().stream()
+                .anyMatch(s -> !s.getKey().equals(who) && sender.nanos() - s.getValue().nanos() < SENDS_NANOS && s.getValue().on(tuned)
+                && s.getValue().reaches(here)
                 && s.getValue().strength(here) * STRONGER > sender.strength(here));
         boolean read = sender.set().kilohertzApart() == tuned.kilohertzApart() && sender.set().modulation().equals(tuned.modulation());
         if (read && !drowned) {

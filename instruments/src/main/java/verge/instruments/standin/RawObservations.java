@@ -17,7 +17,10 @@ import verge.instruments.sky.BaseStream;
 import verge.instruments.sky.Broadcasting;
 import verge.instruments.sky.Sky;
 
-/** What a receiver writes on its card while a session runs: what it observes, and what each satellite says of itself as often as that changes. */
+/**
+ * What a receiver writes on its card while a session runs: what it observes, and what each satellite says of itself as often as that
+ * changes.
+ */
 final class RawObservations {
     private final Sky sky;
     private final BaseStream observed;
@@ -49,7 +52,8 @@ final class RawObservations {
         Set<SatelliteId> seen = new HashSet<>();
         Set<SatelliteId> slipped = new HashSet<>();
         Set<String> now = new HashSet<>();
-        messages.stream().filter(RtcmMessage.Observations.class::isInstance).flatMap(m -> ((RtcmMessage.Observations) m).cells().stream()).forEach(cell -> {
+        messages.stream().filter(RtcmMessage.Observations.class::isInstance).flatMap(m -> ((RtcmMessage.Observations) m).cells().stream())
+                .forEach(cell -> {
             String key = cell.satellite() + "/" + cell.signal();
             seen.add(cell.satellite());
             now.add(key);

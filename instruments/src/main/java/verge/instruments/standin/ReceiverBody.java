@@ -34,7 +34,10 @@ import verge.instruments.receiver.ReceiverCondition.TiltState;
 import verge.instruments.receiver.ReceiverWords;
 import verge.instruments.sky.BaseStream;
 
-/** What a simulated receiver is besides its solutions: how it is set, its battery, card, antenna and radio, and the sensor of its pole's lean. */
+/**
+ * What a simulated receiver is besides its solutions: how it is set, its battery, card, antenna and radio, and the sensor of its pole's
+ * lean.
+ */
 final class ReceiverBody {
     static final String ANTENNA = "TERNHOLM DISH   NONE";
     private static final double FULL_HOURS = 9;
@@ -81,11 +84,23 @@ final class ReceiverBody {
         }
     }
 
-    /** How it truly stands. @param reference of its antenna @param open whether a sight is not behind anything @param tilt true one of its pole, in degrees @param towards true azimuth of that */
+    /**
+     * How it truly stands.
+     *
+     * @param reference of its antenna
+     * @param open whether a sight is not behind anything
+     * @param tilt true one of its pole, in degrees
+     * @param towards true azimuth of that
+     */
     record Standing(EarthPlace reference, Predicate<Sight> open, double tilt, double towards) {
     }
 
-    /** What is written now. @param seconds from one epoch to the next @param began how large the file was when it was begun or taken up again */
+    /**
+     * What is written now.
+     *
+     * @param seconds from one epoch to the next
+     * @param began how large the file was when it was begun or taken up again
+     */
     private static final class Session {
         private final String file;
         private final int seconds;
@@ -207,15 +222,21 @@ final class ReceiverBody {
     }
 
     synchronized ReceiverCondition condition(Hears hears) {
-        Optional<Storage> storage = card.isIn() ? Optional.of(new Storage(card.free(), Card.WHOLE_MEGABYTES, session.isPresent(), hoursOfCard())) : Optional.empty();
-        return new ReceiverCondition(role, Angle.ofDegrees(mask), systems, Optional.of(new Power(percent(), OptionalDouble.of(percent() / 100.0 * whole()))), antenna ? ANTENNA : "", storage, leaning(),
+        Optional<Storage> storage = card.isIn()
+                ? Optional.of(new Storage(card.free(), Card.WHOLE_MEGABYTES, session.isPresent(), hoursOfCard())) : Optional.empty();
+        return new ReceiverCondition(role, Angle.ofDegrees(mask), systems,
+                Optional.of(new Power(percent(), OptionalDouble.of(percent() / 100.0 * whole()))), antenna ? ANTENNA : "", storage,
+                leaning(),
                 Optional.of(new Radio(radio.megahertz(), radio.kilohertzApart(), radio.modulation(), radio.watts(), hears)),
-                session.map(s -> new Writing(s.file, s.seconds, s.epochs, s.satellites, s.slips, card.size(s.file))), OptionalInt.of(card.port()));
+                session.map(s -> new Writing(s.file, s.seconds, s.epochs, s.satellites, s.slips, card.size(s.file))),
+                OptionalInt.of(card.port()));
     }
 
     /** As fast as it was written until now. */
     private OptionalDouble hoursOfCard() {
-        return session.filter(s -> s.epochs > 0).map(s -> OptionalDouble.of(card.free() * MEGABYTE / (card.size(s.file) - s.began) * s.epochs * s.seconds / SECONDS_AN_HOUR)).orElse(OptionalDouble.empty());
+        return session.filter(s -> s.epochs > 0)
+                .map(s -> OptionalDouble.of(card.free() * MEGABYTE / (card.size(s.file) - s.began) * s.epochs * s.seconds
+                / SECONDS_AN_HOUR)).orElse(OptionalDouble.empty());
     }
 
     /** As its sensor has it: known only when it was carried some way, with an error that grows with the lean. */
@@ -231,7 +252,9 @@ final class ReceiverBody {
         }
         double sigma = LEAN_SIGMA + LEAN_SIGMA_PER_DEGREE * now.tilt();
         double lean = Math.min(75, Math.abs(now.tilt() + sigma * leanOff));
-        return new Leaning(TiltState.READY, Optional.of(new PoleTilt(Angle.ofDegrees(lean), Angle.ofDegrees(now.towards() + TURN_SIGMA * turnOff).wholeCircle(), Angle.ofDegrees(sigma), Angle.ofDegrees(TURN_SIGMA))));
+        return new Leaning(TiltState.READY,
+                Optional.of(new PoleTilt(Angle.ofDegrees(lean), Angle.ofDegrees(now.towards() + TURN_SIGMA * turnOff).wholeCircle(),
+                Angle.ofDegrees(sigma), Angle.ofDegrees(TURN_SIGMA))));
     }
 
     private static double metres(EarthPlace one, EarthPlace other) {
@@ -252,13 +275,15 @@ final class ReceiverBody {
             }
             case "LOG" -> session(v.get(0).equals("1") ? OWN_NAME.format(Instant.now()) : "", 1);
             case "SESSION" -> session(v.get(0), v.get(0).isEmpty() ? 1 : Integer.parseInt(v.get(1)));
-            case "RADIO" -> radio(new Radio(Double.parseDouble(v.get(0)), Double.parseDouble(v.get(1)), v.get(2), OptionalDouble.of(Double.parseDouble(v.get(3))), Hears.NOTHING));
+            case "RADIO" -> radio(new Radio(Double.parseDouble(v.get(0)), Double.parseDouble(v.get(1)), v.get(2),
+                    OptionalDouble.of(Double.parseDouble(v.get(3))), Hears.NOTHING));
             case "SENDS" -> {
                 sends = new Sends(Integer.parseInt(v.get(0)), Integer.parseInt(v.get(1)));
                 yield "";
             }
             case "PLACE" -> {
-                says = Optional.of(new EarthCentred(Double.parseDouble(v.get(0)), Double.parseDouble(v.get(1)), Double.parseDouble(v.get(2))));
+                says = Optional.of(new EarthCentred(Double.parseDouble(v.get(0)), Double.parseDouble(v.get(1)),
+                        Double.parseDouble(v.get(2))));
                 yield "";
             }
             default -> "it does not know " + asked.what();

@@ -44,7 +44,8 @@ import verge.instruments.sky.RoverModel;
 import verge.instruments.sky.Sky;
 
 /**
- * A simulated satellite receiver on a loopback socket: NMEA 0183 comes out, RTCM 3 goes in on the same connection, as with receivers that anybody can buy. It knows the world and the
+ * A simulated satellite receiver on a loopback socket: NMEA 0183 comes out, RTCM 3 goes in on the same connection, as with receivers that
+ * anybody can buy. It knows the world and the
  * sky, never a job.
  */
 public final class ReceiverStandIn implements Closeable {
@@ -85,25 +86,29 @@ public final class ReceiverStandIn implements Closeable {
     private volatile boolean closed;
 
     /** One that says no more than the open sentences. @param perSecond how many positions @param truth where its antenna is now */
-    public ReceiverStandIn(int port, Sky sky, RoverModel model, Supplier<EarthPlace> truth, Predicate<Sight> open, double perSecond) throws IOException {
+    public ReceiverStandIn(int port, Sky sky, RoverModel model, Supplier<EarthPlace> truth, Predicate<Sight> open, double perSecond)
+            throws IOException {
         this(port, sky, model, () -> new ReceiverBody.Standing(truth.get(), open, 0, 0), Optional.empty(), Optional.empty(), perSecond);
     }
 
     /** One that tells of itself and can be set. @param air by which its radio hears and sends @param place of its radio's antenna */
-    ReceiverStandIn(int port, Sky sky, RoverModel model, ReceiverBody body, RadioAir air, Supplier<RadioAir.Place> place, double perSecond) throws IOException {
+    ReceiverStandIn(int port, Sky sky, RoverModel model, ReceiverBody body, RadioAir air, Supplier<RadioAir.Place> place, double perSecond)
+            throws IOException {
         this(port, sky, model, body::standing, Optional.of(body), Optional.of(new OnAir(air, place)), perSecond);
     }
 
     private record OnAir(RadioAir air, Supplier<RadioAir.Place> place) {
     }
 
-    private ReceiverStandIn(int port, Sky sky, RoverModel model, Supplier<ReceiverBody.Standing> standing, Optional<ReceiverBody> body, Optional<OnAir> air, double perSecond) throws IOException {
+    private ReceiverStandIn(int port, Sky sky, RoverModel model, Supplier<ReceiverBody.Standing> standing, Optional<ReceiverBody> body,
+            Optional<OnAir> air, double perSecond) throws IOException {
         this.sky = sky;
         this.model = model;
         this.standing = standing;
         this.body = body;
         RtcmFrames fromAir = new RtcmFrames();
-        radio = air.map(a -> new RadioAir.Hearer(name(), body.orElseThrow()::radio, a.place(), bytes -> fromAir.take(bytes, bytes.length, this::message)));
+        radio = air.map(a -> new RadioAir.Hearer(name(), body.orElseThrow()::radio, a.place(),
+                bytes -> fromAir.take(bytes, bytes.length, this::message)));
         air.ifPresent(a -> a.air().listen(radio.orElseThrow()));
         sends = air.map(a -> bytes -> a.air().send(name(), body.orElseThrow().radio(), a.place().get(), bytes));
         this.interval = 1 / perSecond;
@@ -147,7 +152,8 @@ public final class ReceiverStandIn implements Closeable {
             InputStream in = caller.getInputStream();
             for (int count = in.read(bytes); count >= 0; count = in.read(bytes)) {
                 frames.take(bytes, count, this::message);
-                lines.take(bytes, count, line -> NmeaParser.read(line).sentence().filter(NmeaSentence.Proprietary.class::isInstance).flatMap(s -> ReceiverWords.Asked.of((NmeaSentence.Proprietary) s)).ifPresent(asked -> answer(caller, asked)));
+                lines.take(bytes, count, line -> NmeaParser.read(line).sentence().filter(NmeaSentence.Proprietary.class::isInstance)
+                        .flatMap(s -> ReceiverWords.Asked.of((NmeaSentence.Proprietary) s)).ifPresent(asked -> answer(caller, asked)));
             }
         } catch (IOException gone) {
             // the usual end
@@ -211,7 +217,8 @@ public final class ReceiverStandIn implements Closeable {
     }
 
     private void say(Instant at) {
-        String text = fault == Fault.SPEAKS_OTHERWISE ? "@@ 4711 0815 not a word of satellites\r\n".repeat(8) : sentences(at).stream().map(NmeaWriter::line).map(this::spoilt).collect(Collectors.joining());
+        String text = fault == Fault.SPEAKS_OTHERWISE ? "@@ 4711 0815 not a word of satellites\r\n".repeat(8) : sentences(at).stream()
+                .map(NmeaWriter::line).map(this::spoilt).collect(Collectors.joining());
         byte[] bytes = text.getBytes(StandardCharsets.US_ASCII);
         callers.forEach(caller -> say(caller, bytes));
         body.ifPresent(b -> writeRaw(b, at));
@@ -231,7 +238,9 @@ public final class ReceiverStandIn implements Closeable {
         if (b.writes() != rawOf) {
             rawOf = b.writes();
             EarthCentred about = solvedPlace.map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84)).orElse(new EarthCentred(0, 0, 0));
-            raw = new RawObservations(sky, new BaseStream(OWN_STATION, about, standing.get().reference(), new Antenna(sky, at.getEpochSecond(), GpsTime.ofUtc(at)), s -> b.uses(s, standing.get())));
+            raw = new RawObservations(sky,
+                    new BaseStream(OWN_STATION, about, standing.get().reference(), new Antenna(sky, at.getEpochSecond(), GpsTime.ofUtc(at)),
+                    s -> b.uses(s, standing.get())));
         }
         byte[] epoch = raw.at(GpsTime.ofUtc(at), b.systems());
         b.write(epoch, raw.satellites(), raw.slips());
@@ -248,18 +257,21 @@ public final class ReceiverStandIn implements Closeable {
         ReceiverBody.Standing now = standing.get();
         if (base == null || !says.get().equals(baseSays)) {
             baseSays = says.get();
-            base = new BaseStream(OWN_STATION, baseSays, now.reference(), new Antenna(sky, at.getEpochSecond(), GpsTime.ofUtc(at)), s -> body.orElseThrow().uses(s, now));
+            base = new BaseStream(OWN_STATION, baseSays, now.reference(), new Antenna(sky, at.getEpochSecond(), GpsTime.ofUtc(at)),
+                    s -> body.orElseThrow().uses(s, now));
         }
         ByteArrayOutputStream all = new ByteArrayOutputStream();
         if (at.getEpochSecond() % sent.seconds() != 0) {
             return new byte[0];
         }
-        base.at(GpsTime.ofUtc(at), sent.kind(), body.orElseThrow().systems()).forEach(m -> all.writeBytes(RtcmFrames.frame(RtcmMessages.write(m))));
+        base.at(GpsTime.ofUtc(at), sent.kind(), body.orElseThrow().systems())
+                .forEach(m -> all.writeBytes(RtcmFrames.frame(RtcmMessages.write(m))));
         return all.toByteArray();
     }
 
     private String spoilt(String line) {
-        return fault == Fault.HALVES ? line.substring(0, line.length() / 2) : fault == Fault.GARBLES ? line.replace("*", "*F").substring(0, line.length() - 2) + "\r\n" : line;
+        return fault == Fault.HALVES ? line.substring(0, line.length() / 2) : fault == Fault.GARBLES ? line.replace("*", "*F")
+                .substring(0, line.length() - 2) + "\r\n" : line;
     }
 
     private List<NmeaSentence> sentences(Instant at) {
@@ -279,7 +291,8 @@ public final class ReceiverStandIn implements Closeable {
         all.addAll(SolutionSentences.place(said, solved));
         if (said.toEpochMilli() % 1_000 == 0) {
             Set<SatelliteSystem> systems = body.map(ReceiverBody::systems).orElse(Set.of(SatelliteSystem.values()));
-            all.addAll(SolutionSentences.sky(sky, at, now.reference(), (system, sight) -> systems.contains(system) && tracked.test(sight), solved.dilution()));
+            all.addAll(SolutionSentences.sky(sky, at, now.reference(), (system, sight) -> systems.contains(system) && tracked.test(sight),
+                    solved.dilution()));
             body.ifPresent(b -> ofItself(b, all));
         }
         all.add(SolutionSentences.time(said));

@@ -38,7 +38,8 @@ import verge.instruments.world.Scene;
 import verge.instruments.world.Ternholm;
 
 /**
- * What the island has of satellites: the sky, a receiver on the pole and one on a tripod, a caster with the base on the gallery and a neighbour's 30 km off, and the air between radios.
+ * What the island has of satellites: the sky, a receiver on the pole and one on a tripod, a caster with the base on the gallery and a
+ * neighbour's 30 km off, and the air between radios.
  */
 final class SatelliteGround implements Closeable {
     /** Of the pole's receiver over the prism's centre, to where it is screwed on. */
@@ -94,14 +95,20 @@ final class SatelliteGround implements Closeable {
         EarthPlace crewPlace = OnEarth.at(crewAt, 4);
         others = stream(CREW_STATION, centred(crewPlace), crewPlace, seed + 3);
         caster = new Caster(ports.get(2), Map.of(), ServerSocketFactory.getDefault());
-        caster.offer(new SourceTable.Stream(GALLERY_STREAM, "Ternholm lighthouse", "RTCM 3.3", "1006(2),1033(2),1077(1),1087(1),1097(1),1127(1)", "GPS+GLO+GAL+BDS", Optional.of(gallery.position()), false, true));
-        caster.offer(new SourceTable.Stream(NEIGHBOUR_STREAM, "Skarvholm", "RTCM 3.3", "1006(2),1033(2),1077(1),1087(1),1097(1),1127(1)", "GPS+GLO+GAL+BDS", Optional.of(NEIGHBOUR.position()), false, true));
+        caster.offer(new SourceTable.Stream(GALLERY_STREAM, "Ternholm lighthouse", "RTCM 3.3",
+                "1006(2),1033(2),1077(1),1087(1),1097(1),1127(1)", "GPS+GLO+GAL+BDS", Optional.of(gallery.position()), false, true));
+        caster.offer(new SourceTable.Stream(NEIGHBOUR_STREAM, "Skarvholm", "RTCM 3.3", "1006(2),1033(2),1077(1),1087(1),1097(1),1127(1)",
+                "GPS+GLO+GAL+BDS", Optional.of(NEIGHBOUR.position()), false, true));
         Map<Integer, EarthPlace> bases = Map.of(GALLERY_STATION, gallery, NEIGHBOUR_STATION, NEIGHBOUR, CREW_STATION, crewPlace);
-        model = new RoverModel(sky, station -> Optional.ofNullable(station == ReceiverStandIn.OWN_STATION ? onTripod() : bases.get(station)), seed + 4, 0);
+        model = new RoverModel(sky, station ->
+                Optional.ofNullable(station == ReceiverStandIn.OWN_STATION ? onTripod() : bases.get(station)), seed + 4, 0);
         body = new ReceiverBody(Role.ROVER, this::onPole, seed + 5);
         second = new ReceiverBody(Role.ROVER, () -> new ReceiverBody.Standing(onTripod(), s -> true, 0, 0), seed + 6);
-        pole = new ReceiverStandIn(ports.get(0), sky, model, body, air, () -> new RadioAir.Place(scene.get().pole().at(), scene.get().pole().levelMetres()), POSITIONS_A_SECOND);
-        tripod = new ReceiverStandIn(ports.get(1), sky, new RoverModel(sky, station -> Optional.ofNullable(bases.get(station)), seed + 7, 0), second, air, () -> new RadioAir.Place(TRIPOD, TRIPOD_METRES + 2), 1);
+        pole = new ReceiverStandIn(ports.get(0), sky, model, body, air,
+                () -> new RadioAir.Place(scene.get().pole().at(), scene.get().pole().levelMetres()), POSITIONS_A_SECOND);
+        tripod = new ReceiverStandIn(ports.get(1), sky,
+                new RoverModel(sky, station -> Optional.ofNullable(bases.get(station)), seed + 7, 0), second, air,
+                () -> new RadioAir.Place(TRIPOD, TRIPOD_METRES + 2), 1);
         tick();   // whose streams these are is known before anybody calls
         seconds.scheduleAtFixedRate(this::tick, 1_000 - System.currentTimeMillis() % 1_000, 1_000, TimeUnit.MILLISECONDS);
     }
@@ -120,7 +127,8 @@ final class SatelliteGround implements Closeable {
 
     /** The second receiver stands over T2 on a tripod of 1.6 m. */
     private EarthPlace onTripod() {
-        return centred(OnEarth.at(TRIPOD, Ternholm.surface(TRIPOD).metres() + TRIPOD_METRES + REFERENCE_OVER_MOUNT)).plus(tripodMoved).place(ReferenceEllipsoid.WGS84);
+        return centred(OnEarth.at(TRIPOD, Ternholm.surface(TRIPOD).metres() + TRIPOD_METRES + REFERENCE_OVER_MOUNT)).plus(tripodMoved)
+                .place(ReferenceEllipsoid.WGS84);
     }
 
     private ReceiverBody.Standing onPole() {
@@ -129,10 +137,12 @@ final class SatelliteGround implements Closeable {
         EarthPlace foot = OnEarth.at(prism.at(), prism.groundMetres());
         Lean now = leaning();
         double aside = high * Math.sin(Math.toRadians(now.degrees()));
-        EarthCentred up = EarthCentred.ofNorthEastUp(aside * Math.cos(Math.toRadians(now.towards())), aside * Math.sin(Math.toRadians(now.towards())), high * Math.cos(Math.toRadians(now.degrees())), foot.position());
+        EarthCentred up = EarthCentred.ofNorthEastUp(aside * Math.cos(Math.toRadians(now.towards())),
+                aside * Math.sin(Math.toRadians(now.towards())), high * Math.cos(Math.toRadians(now.degrees())), foot.position());
         GridPoint at = prism.at();
         double metres = prism.groundMetres() + high;
-        return new ReceiverBody.Standing(centred(foot).plus(up).place(ReferenceEllipsoid.WGS84), s -> Horizon.open(at, metres, s), now.degrees(), now.towards());
+        return new ReceiverBody.Standing(centred(foot).plus(up).place(ReferenceEllipsoid.WGS84), s -> Horizon.open(at, metres, s),
+                now.degrees(), now.towards());
     }
 
     private void tick() {
@@ -140,7 +150,8 @@ final class SatelliteGround implements Closeable {
         caster.publish(GALLERY_STREAM, frames(neighbourOnGallery ? neighbour : base, now));
         caster.publish(NEIGHBOUR_STREAM, frames(neighbour, now));
         if (crew) {
-            air.send("crew", new Radio(441.5, 12.5, "GMSK", OptionalDouble.of(4), Hears.NOTHING), new RadioAir.Place(Ternholm.YARD.plus(900, -1_400), 6), frames(others, now));
+            air.send("crew", new Radio(441.5, 12.5, "GMSK", OptionalDouble.of(4), Hears.NOTHING),
+                    new RadioAir.Place(Ternholm.YARD.plus(900, -1_400), 6), frames(others, now));
         }
     }
 
@@ -173,7 +184,8 @@ final class SatelliteGround implements Closeable {
 
     /** The base on the gallery says from now on that it stands so far off where it does. */
     void baseSays(double north, double east, double up) {
-        base = stream(GALLERY_STATION, centred(gallery).plus(EarthCentred.ofNorthEastUp(north, east, up, gallery.position())), gallery, System.nanoTime());
+        base = stream(GALLERY_STATION, centred(gallery).plus(EarthCentred.ofNorthEastUp(north, east, up, gallery.position())), gallery,
+                System.nanoTime());
     }
 
     /** The base on the gallery says from now on that its place is in such a frame. */

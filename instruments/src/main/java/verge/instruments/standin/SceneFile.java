@@ -36,14 +36,17 @@ final class SceneFile {
         }
         Optional<Scene.Tripod> tripod = Optional.ofNullable(p.getProperty("tripod.mark"))
                 .map(mark -> new Scene.Tripod(mark, new Position(new GridPoint(number(p, "tripod.north"), number(p, "tripod.east")),
-                        Optional.of(new Elevation(number(p, "tripod.elevation")))), number(p, "tripod.offNorth"), number(p, "tripod.offEast"),
-                        number(p, "tripod.height"), number(p, "tripod.tape"), number(p, "tripod.circleZero"), number(p, "tripod.tiltNorth"), number(p, "tripod.tiltEast")));
+                        Optional.of(new Elevation(number(p, "tripod.elevation")))), number(p, "tripod.offNorth"),
+                        number(p, "tripod.offEast"),
+                        number(p, "tripod.height"), number(p, "tripod.tape"), number(p, "tripod.circleZero"), number(p, "tripod.tiltNorth"),
+                        number(p, "tripod.tiltEast")));
         List<Scene.Prism> prisms = IntStream.range(0, (int) number(p, "prisms")).mapToObj(i -> prism(p, "prism" + i)).toList();
         return new Scene(tripod, prism(p, "pole"), prisms, (long) number(p, "upsets"));
     }
 
     private static Scene.Prism prism(Properties p, String key) {
-        return new Scene.Prism(p.getProperty(key + ".name"), new GridPoint(number(p, key + ".north"), number(p, key + ".east")), number(p, key + ".ground"), number(p, key + ".height"),
+        return new Scene.Prism(p.getProperty(key + ".name"), new GridPoint(number(p, key + ".north"), number(p, key + ".east")),
+                number(p, key + ".ground"), number(p, key + ".height"),
                 number(p, key + ".offNorth"), number(p, key + ".offEast"), number(p, key + ".offHeight"), number(p, key + ".constant"));
     }
 

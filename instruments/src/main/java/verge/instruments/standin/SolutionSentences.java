@@ -26,7 +26,8 @@ final class SolutionSentences {
     private static final int MOST_SEEN_A_LINE = 4;
     private static final int MOST_USED_A_LINE = 12;
     private static final int MOST_SATELLITES = 99;
-    private static final Map<SatelliteSystem, String> TALKERS = Map.of(SatelliteSystem.GPS, "GP", SatelliteSystem.GLONASS, "GL", SatelliteSystem.GALILEO, "GA", SatelliteSystem.BEIDOU, "GB");
+    private static final Map<SatelliteSystem, String> TALKERS = Map.of(SatelliteSystem.GPS, "GP", SatelliteSystem.GLONASS, "GL",
+            SatelliteSystem.GALILEO, "GA", SatelliteSystem.BEIDOU, "GB");
 
     private SolutionSentences() {
     }
@@ -35,9 +36,12 @@ final class SolutionSentences {
         LocalTime time = LocalTime.ofInstant(said, ZoneOffset.UTC);
         Optional<EarthPlace> place = solved.place();
         List<NmeaSentence> all = new ArrayList<>();
-        all.add(new NmeaSentence.Gga("GN", time, place.map(EarthPlace::position), quality(solved.kind()), Math.min(MOST_SATELLITES, solved.satellites()), figure(solved.dilution().map(Dilution::horizontal)), figure(place.map(p -> p.height().metres() - SEPARATION)),
+        all.add(new NmeaSentence.Gga("GN", time, place.map(EarthPlace::position), quality(solved.kind()),
+                Math.min(MOST_SATELLITES, solved.satellites()), figure(solved.dilution().map(Dilution::horizontal)),
+                figure(place.map(p -> p.height().metres() - SEPARATION)),
                 figure(place.map(p -> SEPARATION)), solved.age(), solved.base()));
-        solved.sigma().ifPresent(s -> all.add(new NmeaSentence.Gst("GN", time, OptionalDouble.of(s.plan()), OptionalDouble.of(s.north()), OptionalDouble.of(s.east()), OptionalDouble.of(s.up()))));
+        solved.sigma().ifPresent(s -> all.add(new NmeaSentence.Gst("GN", time, OptionalDouble.of(s.plan()), OptionalDouble.of(s.north()),
+                OptionalDouble.of(s.east()), OptionalDouble.of(s.up()))));
         return all;
     }
 
@@ -55,8 +59,13 @@ final class SolutionSentences {
         };
     }
 
-    /** System by system: which satellites are used, in as many lines as it takes, and where all stand. @param tracked whether one of a system in a sight is heard */
-    static List<NmeaSentence> sky(Sky sky, Instant at, EarthPlace here, BiPredicate<SatelliteSystem, Sight> tracked, Optional<Dilution> dilution) {
+    /**
+     * System by system: which satellites are used, in as many lines as it takes, and where all stand.
+     *
+     * @param tracked whether one of a system in a sight is heard
+     */
+    static List<NmeaSentence> sky(Sky sky, Instant at, EarthPlace here, BiPredicate<SatelliteSystem, Sight> tracked,
+            Optional<Dilution> dilution) {
         List<NmeaSentence> all = new ArrayList<>();
         for (SatelliteSystem system : SatelliteSystem.values()) {
             List<NmeaSentence.Gsv.Seen> seen = new ArrayList<>();
@@ -68,13 +77,16 @@ final class SolutionSentences {
                 Sight sight = Sight.of(orbit.at(GpsTime.ofUtc(at)), here);
                 if (sight.elevation().radians() > 0) {
                     boolean heard = tracked.test(system, sight);
-                    seen.add(new NmeaSentence.Gsv.Seen(id.number(), Optional.of(sight), heard ? OptionalDouble.of(38 + 12 * sight.elevation().sin()) : OptionalDouble.empty()));
+                    seen.add(new NmeaSentence.Gsv.Seen(id.number(), Optional.of(sight),
+                            heard ? OptionalDouble.of(38 + 12 * sight.elevation().sin()) : OptionalDouble.empty()));
                     if (heard) {
                         used.add(id.number());
                     }
                 }
             });
-            parts(used, MOST_USED_A_LINE).forEach(part -> all.add(new NmeaSentence.Gsa("GN", dilution.isPresent() ? 3 : 1, part, figure(dilution.map(Dilution::position)), figure(dilution.map(Dilution::horizontal)), figure(dilution.map(Dilution::vertical)), Optional.of(system))));
+            parts(used, MOST_USED_A_LINE).forEach(part ->
+                    all.add(new NmeaSentence.Gsa("GN", dilution.isPresent() ? 3 : 1, part, figure(dilution.map(Dilution::position)),
+                    figure(dilution.map(Dilution::horizontal)), figure(dilution.map(Dilution::vertical)), Optional.of(system))));
             List<List<NmeaSentence.Gsv.Seen>> parts = parts(seen, MOST_SEEN_A_LINE);
             for (int i = 0; i < parts.size(); i++) {
                 all.add(new NmeaSentence.Gsv(TALKERS.get(system), parts.size(), i + 1, seen.size(), parts.get(i), OptionalDouble.of(1)));

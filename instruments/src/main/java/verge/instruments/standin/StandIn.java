@@ -35,7 +35,8 @@ public final class StandIn implements Closeable {
     private Scene scene;
 
     /**
-     * @param ports of the links in the order of {@link InstrumentLink}, then of the practice ground, of the receivers on the pole and on a tripod, and of the caster; 0 for any free one
+     * @param ports of the links in the order of {@link InstrumentLink}, then of the practice ground, of the receivers on the pole and on a
+     *     tripod, and of the caster; 0 for any free one
      * @param seed the same seed and the same deeds give the same readings
      * @param skyAge how long ago the sky's own day began
      * @param sceneFile where the scene is kept over a restart
@@ -52,7 +53,8 @@ public final class StandIn implements Closeable {
         }
         int more = InstrumentLink.values().length + 1;
         satellites = new SatelliteGround(ports.subList(more, more + SATELLITE_PORTS), seed, skyAge, this::scene);
-        ground = new LineServer("practice ground", ports.get(InstrumentLink.values().length), () -> true, link -> new GroundSession(link, this));
+        ground = new LineServer("practice ground", ports.get(InstrumentLink.values().length), () -> true,
+                link -> new GroundSession(link, this));
     }
 
     /** As the clock has it: a sky that is another at each hour of the day. */
@@ -76,7 +78,8 @@ public final class StandIn implements Closeable {
 
     /** All ports, in the order in which they can be asked for again. */
     List<Integer> ports() {
-        return Stream.concat(Stream.concat(instrument.stream(), Stream.of(ground)).map(LineServer::port), satellites.ports().stream()).toList();
+        return Stream.concat(Stream.concat(instrument.stream(), Stream.of(ground)).map(LineServer::port), satellites.ports().stream())
+                .toList();
     }
 
     /** The receiver's on the pole. */

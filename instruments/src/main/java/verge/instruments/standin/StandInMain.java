@@ -25,8 +25,10 @@ public final class StandInMain {
         Files.createDirectories(directory);
         Path ports = directory.resolve("standin.ports");
         StandIn standIn = startOnUsualPorts(ports, seed, directory.resolve("scene.properties"));
-        Files.writeString(ports, standIn.ports().stream().map(String::valueOf).collect(Collectors.joining(" ")) + "\n" + ProcessHandle.current().pid() + "\n");
-        System.out.println("Stand-in total station on 127.0.0.1:" + standIn.instrumentPort() + ", receiver on 127.0.0.1:" + standIn.receiverPort() + ", caster on 127.0.0.1:" + standIn.casterPort()
+        Files.writeString(ports, standIn.ports().stream().map(String::valueOf).collect(Collectors.joining(" ")) + "\n"
+                + ProcessHandle.current().pid() + "\n");
+        System.out.println("Stand-in total station on 127.0.0.1:" + standIn.instrumentPort() + ", receiver on 127.0.0.1:"
+                + standIn.receiverPort() + ", caster on 127.0.0.1:" + standIn.casterPort()
                 + ", practice ground on 127.0.0.1:" + standIn.groundPort());
         Runtime.getRuntime().addShutdownHook(new Thread(standIn::close));
         new CountDownLatch(1).await();
@@ -38,7 +40,8 @@ public final class StandInMain {
             try {
                 // an earlier version had fewer: what is new gets any free one
                 Stream<Integer> before = Arrays.stream(Files.readAllLines(ports).get(0).split(" ")).map(Integer::valueOf);
-                return new StandIn(Stream.concat(before, Stream.generate(() -> 0)).limit(StandIn.PORTS).toList(), seed, StandIn.skyByTheClock(), scene);
+                return new StandIn(Stream.concat(before, Stream.generate(() -> 0)).limit(StandIn.PORTS).toList(), seed,
+                        StandIn.skyByTheClock(), scene);
             } catch (IOException | RuntimeException taken) {
                 System.err.println("The ports of last time are taken; using others.");
             }

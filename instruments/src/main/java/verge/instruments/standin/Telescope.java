@@ -84,7 +84,8 @@ final class Telescope {
         }
         double first = sights.get(0).orElseThrow().hzDegrees();
         double hz = sights.stream().mapToDouble(s -> Math.IEEEremainder(s.orElseThrow().hzDegrees() - first, 360)).average().orElse(0);
-        return Optional.of(new Observer.Sight(((first + hz) % 360 + 360) % 360, sights.stream().mapToDouble(s -> s.orElseThrow().zenithDegrees()).average().orElse(0),
+        return Optional.of(new Observer.Sight(((first + hz) % 360 + 360) % 360,
+                sights.stream().mapToDouble(s -> s.orElseThrow().zenithDegrees()).average().orElse(0),
                 sights.stream().mapToDouble(s -> s.orElseThrow().slopeMetres()).average().orElse(0)));
     }
 

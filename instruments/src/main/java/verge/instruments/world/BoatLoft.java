@@ -23,7 +23,8 @@ public final class BoatLoft {
 
     /** @param off how far the wall truly stands to the inside, in metres */
     private static Wall wall(String name, double across1, double along1, double across2, double along2, double offAcross, double offAlong) {
-        return new Wall(name, place(across1 + offAcross, along1 + offAlong), place(across2 + offAcross, along2 + offAlong), FLOOR_METRES, EAVES_METRES);
+        return new Wall(name, place(across1 + offAcross, along1 + offAlong), place(across2 + offAcross, along2 + offAlong), FLOOR_METRES,
+                EAVES_METRES);
     }
 
     public static List<Wall> walls() {

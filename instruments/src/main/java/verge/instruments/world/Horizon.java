@@ -25,7 +25,8 @@ public final class Horizon {
         double north = Math.cos(azimuth);
         double east = Math.sin(azimuth);
         double rise = Math.tan(sight.elevation().radians());
-        return WALLS.stream().noneMatch(w -> hidden(metres, rise, w.steps(at, north, east), w.topMetres())) && !hidden(metres, rise, toTower(at, north, east), TOWER_TOP_METRES) && overGround(at, metres, north, east, rise);
+        return WALLS.stream().noneMatch(w -> hidden(metres, rise, w.steps(at, north, east), w.topMetres()))
+                && !hidden(metres, rise, toTower(at, north, east), TOWER_TOP_METRES) && overGround(at, metres, north, east, rise);
     }
 
     private static boolean hidden(double metres, double rise, double away, double top) {

@@ -7,7 +7,8 @@ import verge.core.geodesy.GridPoint;
 import verge.core.units.Angle;
 
 /**
- * Where the island lies on the earth: its grid is UTM zone 32N on WGS 84's ellipsoid, by Krüger's series to the fourth order (a hundredth of a millimetre), and its sea lies over
+ * Where the island lies on the earth: its grid is UTM zone 32N on WGS 84's ellipsoid, by Krüger's series to the fourth order (a hundredth
+ * of a millimetre), and its sea lies over
  * the ellipsoid on a plane.
  */
 public final class OnEarth {
@@ -21,8 +22,10 @@ public final class OnEarth {
     private static final double N3 = N2 * N;
     private static final double N4 = N3 * N;
     private static final double QUARTER = SEMI_MAJOR / (1 + N) * (1 + N2 / 4 + N4 / 64);
-    private static final double[] BETA = {N / 2 - 2 * N2 / 3 + 37 * N3 / 96 - N4 / 360, N2 / 48 + N3 / 15 - 437 * N4 / 1440, 17 * N3 / 480 - 37 * N4 / 840, 4397 * N4 / 161_280};
-    private static final double[] DELTA = {2 * N - 2 * N2 / 3 - 2 * N3 + 116 * N4 / 45, 7 * N2 / 3 - 8 * N3 / 5 - 227 * N4 / 45, 56 * N3 / 15 - 136 * N4 / 35, 4279 * N4 / 630};
+    private static final double[] BETA = {N / 2 - 2 * N2 / 3 + 37 * N3 / 96 - N4 / 360, N2 / 48 + N3 / 15 - 437 * N4 / 1440,
+            17 * N3 / 480 - 37 * N4 / 840, 4397 * N4 / 161_280};
+    private static final double[] DELTA = {2 * N - 2 * N2 / 3 - 2 * N3 + 116 * N4 / 45, 7 * N2 / 3 - 8 * N3 / 5 - 227 * N4 / 45,
+            56 * N3 / 15 - 136 * N4 / 35, 4279 * N4 / 630};
     /** Of the model of 1996, in the yard and a metre to the north and the east of it. */
     private static final double SEA_METRES = 37.61806;
     private static final double SEA_PER_METRE_NORTH = 0.74e-6;

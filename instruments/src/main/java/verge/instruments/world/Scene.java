@@ -49,9 +49,12 @@ public record Scene(Optional<Tripod> tripod, Prism pole, List<Prism> prisms, lon
      * @param offHeight how much higher it is than the scale shows
      * @param constantMetres to be added to distances, as it is marked on the prism
      */
-    public record Prism(String name, GridPoint tip, double groundMetres, double heightMetres, double offNorth, double offEast, double offHeight, double constantMetres) {
-        private static Prism put(String name, GridPoint tip, double groundMetres, double heightMetres, double constantMetres, Random chance) {
-            return new Prism(name, tip, groundMetres, heightMetres, SIGMA_PRISM_METRES * chance.nextGaussian(), SIGMA_PRISM_METRES * chance.nextGaussian(),
+    public record Prism(String name, GridPoint tip, double groundMetres, double heightMetres, double offNorth, double offEast,
+            double offHeight, double constantMetres) {
+        private static Prism put(String name, GridPoint tip, double groundMetres, double heightMetres, double constantMetres,
+                Random chance) {
+            return new Prism(name, tip, groundMetres, heightMetres, SIGMA_PRISM_METRES * chance.nextGaussian(),
+                    SIGMA_PRISM_METRES * chance.nextGaussian(),
                     SIGMA_TAPE_METRES * chance.nextGaussian(), constantMetres);
         }
 
@@ -65,7 +68,8 @@ public record Scene(Optional<Tripod> tripod, Prism pole, List<Prism> prisms, lon
     }
 
     public static Scene atDawn() {
-        return new Scene(Optional.empty(), new Prism(POLE, Ternholm.YARD, Ternholm.surface(Ternholm.YARD).metres(), 1.6, 0, 0, 0, -0.012), List.of(), 1);
+        return new Scene(Optional.empty(), new Prism(POLE, Ternholm.YARD, Ternholm.surface(Ternholm.YARD).metres(), 1.6, 0, 0, 0, -0.012),
+                List.of(), 1);
     }
 
     /** The tripod carried to a mark, roughly 1.5 m high, centred as well as a person can, the circle anywhere. */
@@ -82,20 +86,25 @@ public record Scene(Optional<Tripod> tripod, Prism pole, List<Prism> prisms, lon
         boolean bracket = mark.equals(Ternholm.LAMP_ROOM);
         double height = bracket ? 0 : 1.45 + 0.2 * chance.nextDouble();
         double tape = bracket ? 0 : Math.rint((height + SIGMA_TAPE_METRES * chance.nextGaussian()) * 1000) / 1000;
-        Tripod there = new Tripod(mark, truth, SIGMA_CENTRING_METRES * chance.nextGaussian(), SIGMA_CENTRING_METRES * chance.nextGaussian(), height, tape,
-                2 * Math.PI * chance.nextDouble(), SIGMA_LEVEL_ARC_SECONDS * chance.nextGaussian(), SIGMA_LEVEL_ARC_SECONDS * chance.nextGaussian());
+        Tripod there = new Tripod(mark, truth, SIGMA_CENTRING_METRES * chance.nextGaussian(), SIGMA_CENTRING_METRES * chance.nextGaussian(),
+                height, tape,
+                2 * Math.PI * chance.nextDouble(), SIGMA_LEVEL_ARC_SECONDS * chance.nextGaussian(),
+                SIGMA_LEVEL_ARC_SECONDS * chance.nextGaussian());
         return new Scene(Optional.of(there), pole, prisms, upsets + 1);
     }
 
     /** Somebody runs into a leg: the axis tilts, and the circle has turned a little. */
     public Scene knocked(double arcSeconds) {
-        return new Scene(tripod.map(t -> new Tripod(t.mark(), t.truth(), t.offNorth() + 0.002, t.offEast() - 0.001, t.heightMetres(), t.tapeMetres(),
-                t.circleZeroAzimuth() + Math.toRadians(arcSeconds / 3600), t.tiltNorth() + arcSeconds, t.tiltEast())), pole, prisms, upsets + 1);
+        return new Scene(tripod.map(t ->
+                new Tripod(t.mark(), t.truth(), t.offNorth() + 0.002, t.offEast() - 0.001, t.heightMetres(), t.tapeMetres(),
+                t.circleZeroAzimuth() + Math.toRadians(arcSeconds / 3600), t.tiltNorth() + arcSeconds, t.tiltEast())), pole, prisms,
+                upsets + 1);
     }
 
     /** Levelled again where it stands. */
     public Scene levelled(Random chance) {
-        return new Scene(tripod.map(t -> new Tripod(t.mark(), t.truth(), t.offNorth(), t.offEast(), t.heightMetres(), t.tapeMetres(), t.circleZeroAzimuth(),
+        return new Scene(tripod.map(t ->
+                new Tripod(t.mark(), t.truth(), t.offNorth(), t.offEast(), t.heightMetres(), t.tapeMetres(), t.circleZeroAzimuth(),
                 SIGMA_LEVEL_ARC_SECONDS * chance.nextGaussian(), SIGMA_LEVEL_ARC_SECONDS * chance.nextGaussian())), pole, prisms, upsets);
     }
 
@@ -119,13 +128,15 @@ public record Scene(Optional<Tripod> tripod, Prism pole, List<Prism> prisms, lon
 
     /** Another prism screwed on the pole. */
     public Scene prism(double constantMetres) {
-        return new Scene(tripod, new Prism(POLE, pole.tip(), pole.groundMetres(), pole.heightMetres(), pole.offNorth(), pole.offEast(), pole.offHeight(), constantMetres), prisms, upsets);
+        return new Scene(tripod, new Prism(POLE, pole.tip(), pole.groundMetres(), pole.heightMetres(), pole.offNorth(), pole.offEast(),
+                pole.offHeight(), constantMetres), prisms, upsets);
     }
 
     /** A prism on a tripod over a mark. */
     public Scene placed(Mark mark, double heightMetres, double constantMetres, Random chance) {
         List<Prism> more = new ArrayList<>(without(mark.name()).prisms());
-        more.add(Prism.put(mark.name(), mark.truth().plan(), mark.truth().elevation().orElseThrow().metres(), heightMetres, constantMetres, chance));
+        more.add(Prism.put(mark.name(), mark.truth().plan(), mark.truth().elevation().orElseThrow().metres(), heightMetres, constantMetres,
+                chance));
         return new Scene(tripod, pole, more, upsets);
     }
 

@@ -56,15 +56,20 @@ public final class Ternholm {
         return new Elevation(dome + roughness);
     }
 
-    /** Control T1 to T6 and the benchmark, with T5 where it was pushed to; the marks on the landings of the stair; the bracket in the lamp room. */
+    /**
+     * Control T1 to T6 and the benchmark, with T5 where it was pushed to; the marks on the landings of the stair; the bracket in the lamp
+     * room.
+     */
     public static List<Mark> marks() {
         return Stream.of(ground(), IntStream.rangeClosed(1, 6).mapToObj(Ternholm::landing).toList(),
-                List.of(new Mark(GALLERY, new Position(YARD.plus(12.0, 33.0), Optional.of(new Elevation(34.612)))), new Mark(LAMP_ROOM, new Position(YARD.plus(12.4, 33.2), Optional.of(new Elevation(30.1)))))).flatMap(List::stream).toList();
+                List.of(new Mark(GALLERY, new Position(YARD.plus(12.0, 33.0), Optional.of(new Elevation(34.612)))),
+                new Mark(LAMP_ROOM, new Position(YARD.plus(12.4, 33.2), Optional.of(new Elevation(30.1)))))).flatMap(List::stream).toList();
     }
 
     private static Mark landing(int number) {
         double turn = Math.toRadians(60 * (number - 1) + 15);
-        return new Mark("U" + number, new Position(YARD.plus(12 + 3.4 * Math.cos(turn), 33 + 3.4 * Math.sin(turn)), Optional.of(new Elevation(12.2 + 2.65 * (number - 1)))));
+        return new Mark("U" + number, new Position(YARD.plus(12 + 3.4 * Math.cos(turn), 33 + 3.4 * Math.sin(turn)),
+                Optional.of(new Elevation(12.2 + 2.65 * (number - 1)))));
     }
 
     private static List<Mark> ground() {
@@ -87,7 +92,8 @@ public final class Ternholm {
     public static List<Outline> outlines() {
         List<Outline> seen = new ArrayList<>(List.of(
                 line("kerb", -24, -30, -8, -33, 8, -31, 20, -22, 26, -8, 27, 8, 22, 21),
-                line("step edge", -6, 20, -6, 34, 2, 34, 2, 20, -6, 20), line("step edge", -4, 20, -4, 34), line("step edge", -2, 20, -2, 34),
+                line("step edge", -6, 20, -6, 34, 2, 34, 2, 20, -6, 20), line("step edge", -4, 20, -4, 34),
+                line("step edge", -2, 20, -2, 34),
                 line("railing", 2, 34, 14, 40, 22, 52), line("railing", -6, 34, -14, 44),
                 line("drain", 16, -14, 4, -2, -12, 10, -30, 18, -52, 22),
                 arc("quay wall", -34, -6, 44, 100, 250), arc("tower", 12, 33, 5.2, 0, 360),
@@ -107,7 +113,9 @@ public final class Ternholm {
     /** The cliff west of the yard, over the path: it hides half of the sky from whoever stands below it. */
     public static List<Wall> cliff() {
         double[][] edge = {{70, -62}, {40, -74}, {8, -82}, {-24, -80}, {-52, -70}};
-        return IntStream.range(1, edge.length).mapToObj(i -> new Wall("cliff", YARD.plus(edge[i - 1][0], edge[i - 1][1]), YARD.plus(edge[i][0], edge[i][1]), 2, CLIFF_TOP_METRES)).toList();
+        return IntStream.range(1, edge.length)
+                .mapToObj(i -> new Wall("cliff", YARD.plus(edge[i - 1][0], edge[i - 1][1]), YARD.plus(edge[i][0], edge[i][1]), 2,
+                CLIFF_TOP_METRES)).toList();
     }
 
     private static Outline shore() {

@@ -34,7 +34,9 @@ import verge.instruments.standin.PracticeGround;
 import verge.instruments.standin.StandIn;
 import verge.instruments.world.Ternholm;
 
-/** A second driver: the same stand-in by another framing, each message behind its length. Nothing but a driver of its own is needed for it. */
+/**
+ * A second driver: the same stand-in by another framing, each message behind its length. Nothing but a driver of its own is needed for it.
+ */
 class OtherFramingTest {
     /** Each message behind its length in four bytes. */
     private static final Framing LENGTHS = new Framing() {
@@ -100,7 +102,8 @@ class OtherFramingTest {
                     Socket theirs = new Socket("127.0.0.1", lines);
                     Framing.Reader asked = LENGTHS.reader(ours.getInputStream());
                     Framing.Reader told = Framing.LINES.reader(theirs.getInputStream());
-                    Background.start("there", () -> carry(() -> theirs.getOutputStream().write(Framing.LINES.framed(asked.next())), ours, theirs));
+                    Background.start("there", () ->
+                            carry(() -> theirs.getOutputStream().write(Framing.LINES.framed(asked.next())), ours, theirs));
                     Background.start("back", () -> carry(() -> ours.getOutputStream().write(LENGTHS.framed(told.next())), ours, theirs));
                 } catch (IOException over) {
                     return;
@@ -128,7 +131,8 @@ class OtherFramingTest {
 
     @Test
     void theSameStandInByAnotherFraming(@TempDir Path data) throws Exception {
-        try (StandIn standIn = new StandIn(42, Duration.ofHours(10), data.resolve("scene.properties")); ServerSocket between = between(standIn.instrumentPort())) {
+        try (StandIn standIn = new StandIn(42, Duration.ofHours(10), data.resolve("scene.properties"));
+                ServerSocket between = between(standIn.instrumentPort())) {
             Driver<TotalStation> driver = new Lengths();
             LinkSetting setting = LinkSetting.cable(driver.id(), "127.0.0.1", between.getLocalPort());
             try (TotalStation station = driver.open(setting, Runner.usual())) {

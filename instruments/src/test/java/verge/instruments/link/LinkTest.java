@@ -28,7 +28,8 @@ import verge.core.problem.SurveyException;
 
 /** The keeper of links, by a clock moved by hand, against real sockets that misbehave. */
 class LinkTest {
-    private static final Rules RULES = new Rules(Duration.ofSeconds(5), Duration.ofSeconds(60), Duration.ofSeconds(3), Duration.ofSeconds(1), Duration.ofSeconds(8), Duration.ofSeconds(30), 4);
+    private static final Rules RULES = new Rules(Duration.ofSeconds(5), Duration.ofSeconds(60), Duration.ofSeconds(3),
+            Duration.ofSeconds(1), Duration.ofSeconds(8), Duration.ofSeconds(30), 4);
     private static final byte[] LARGE = new byte[1 << 20];
 
     private final ByHand clock = new ByHand();
@@ -50,7 +51,10 @@ class LinkTest {
         }
     }
 
-    /** Each byte that comes is an event; what is known is all that happened. A full stop ends it for good, an exclamation mark is too much for it. */
+    /**
+     * Each byte that comes is an event; what is known is all that happened. A full stop ends it for good, an exclamation mark is too much
+     * for it.
+     */
     private static class Letters implements Codec<List<String>, String> {
         @Override
         public List<String> reduce(List<String> known, String event) {
@@ -184,7 +188,9 @@ class LinkTest {
                     return "ended";
                 }
             };
-            Link<List<String>, String> one = new Link<>("babble", rules -> new Way(InputStream.nullInputStream(), OutputStream.nullOutputStream(), () -> { }), babble, List.<String>of(), RULES, clock).open();
+            Link<List<String>, String> one =
+                    new Link<>("babble", rules -> new Way(InputStream.nullInputStream(), OutputStream.nullOutputStream(), () -> { }),
+                    babble, List.<String>of(), RULES, clock).open();
             link = one;
             speaks.await();
             one.close();
@@ -200,7 +206,8 @@ class LinkTest {
         open();
         accept();   // and never read
         until(() -> link.known().contains("up"));
-        CompletableFuture<Long> accepted = CompletableFuture.supplyAsync(() -> IntStream.range(0, 100).filter(i -> link.send(LARGE)).count());
+        CompletableFuture<Long> accepted = CompletableFuture.supplyAsync(() -> IntStream.range(0, 100).filter(i -> link.send(LARGE))
+                .count());
         assertThat(accepted.get(10, TimeUnit.SECONDS)).as("the outbox is bounded").isBetween(4L, 30L);
         assertThat(link.known()).endsWith("up");
         until(() -> clock.open() == 1);
@@ -255,6 +262,7 @@ class LinkTest {
     }
 
     private static void failsWith(CompletableFuture<String> asked, Problem problem) {
-        assertThatThrownBy(() -> asked.get(10, TimeUnit.SECONDS)).isInstanceOf(ExecutionException.class).cause().isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
+        assertThatThrownBy(() -> asked.get(10, TimeUnit.SECONDS)).isInstanceOf(ExecutionException.class).cause()
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(problem));
     }
 }

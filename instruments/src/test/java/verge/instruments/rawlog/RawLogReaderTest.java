@@ -22,7 +22,8 @@ class RawLogReaderTest {
     @Test
     void signalsThatAreNotKeptAreTold() throws IOException {
         SatelliteId satellite = new SatelliteId(SatelliteSystem.GPS, 7);
-        List<RtcmMessage.Cell> cells = List.of(new RtcmMessage.Cell(satellite, 2, 22e6, 22e6, 0, 5, true, 45), new RtcmMessage.Cell(satellite, 16, 22e6, 22e6, 0, 5, false, 40));
+        List<RtcmMessage.Cell> cells = List.of(new RtcmMessage.Cell(satellite, 2, 22e6, 22e6, 0, 5, true, 45),
+                new RtcmMessage.Cell(satellite, 16, 22e6, 22e6, 0, 5, false, 40));
         byte[] file = RtcmFrames.frame(RtcmMessages.write(new RtcmMessage.Observations(1077, 417, 129_618_200L, false, cells)));
         List<ObservationEpoch> epochs = new ArrayList<>();
         List<String> others = new ArrayList<>();
@@ -37,7 +38,8 @@ class RawLogReaderTest {
                 others.add(of + " " + signal);
             }
         });
-        assertThat(epochs).singleElement().satisfies(e -> assertThat(e.observed()).singleElement().matches(ObservationEpoch.Observed::half));
+        assertThat(epochs).singleElement()
+                .satisfies(e -> assertThat(e.observed()).singleElement().matches(ObservationEpoch.Observed::half));
         assertThat(others).containsExactly("G07 16");
     }
 }

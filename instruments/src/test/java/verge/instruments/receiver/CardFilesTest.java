@@ -73,7 +73,8 @@ class CardFilesTest {
             card().fetch(FILE, to());
             assertThat(to()).hasBinaryContent(OBSERVED);
         } else {
-            assertThatThrownBy(() -> card().fetch(FILE, to())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.valueOf(problem)));
+            assertThatThrownBy(() -> card().fetch(FILE, to()))
+                    .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.valueOf(problem)));
             assertThat(Files.size(to())).isLessThanOrEqualTo(OBSERVED.length + 1L);
         }
     }
@@ -86,7 +87,8 @@ class CardFilesTest {
             exchange.sendResponseHeaders(302, -1);
             exchange.close();
         });
-        assertThatThrownBy(() -> card().fetch(FILE, to())).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CARD_UNREACHABLE));
+        assertThatThrownBy(() -> card().fetch(FILE, to()))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.CARD_UNREACHABLE));
         assertThat(strange).hasValue(0);
     }
 

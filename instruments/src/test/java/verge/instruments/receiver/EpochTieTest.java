@@ -44,7 +44,10 @@ class EpochTieTest {
         assertThat(told.stream().skip(15).map(Epoch.Timing::kind)).containsOnly(Kind.TIMELY);
     }
 
-    /** Whenever the line is held, what it held comes in one burst, at once or trickling: of that nothing counts that was observed over half a second ago. */
+    /**
+     * Whenever the line is held, what it held comes in one burst, at once or trickling: of that nothing counts that was observed over half
+     * a second ago.
+     */
     @ParameterizedTest
     @CsvSource({"5, 8, 0.001", "5, 8, 0.05", "5, 2.5, 0.001", "0, 8, 0.001", "0, 8, 0.05", "0.4, 3, 0.02"})
     void aLineThatIsHeldAndLetGo(double heldFrom, double heldFor, double apart) {
@@ -53,7 +56,8 @@ class EpochTieTest {
         double observed = heldFrom;
         for (; observed + 0.08 < arrives; observed += 0.1, arrives += apart) {
             Epoch.Timing timing = at(observed, arrives);
-            assertThat(timing.kind() == Kind.TIMELY && tooLate(timing, observed) > 0.5).as("observed %s, came %s", observed, arrives).isFalse();
+            assertThat(timing.kind() == Kind.TIMELY && tooLate(timing, observed) > 0.5).as("observed %s, came %s", observed, arrives)
+                    .isFalse();
         }
         steadily(observed, observed + 4, 0.08, new Random(3));
         assertThat(told.get(told.size() - 1).kind()).isEqualTo(Kind.TIMELY);
@@ -78,7 +82,8 @@ class EpochTieTest {
         assertThat(at(5.1, 5.2).kind()).isEqualTo(Kind.TIMELY);
         steadily(5.2, 7, 0.08, new Random(8));
         for (double t = 7; t < 20; t += 0.1) {
-            assertThat(at(t + 18, t + 0.08).kind()).isEqualTo(t < 17 ? Kind.AHEAD : t > 18.5 ? Kind.TIMELY : told.get(told.size() - 1).kind());
+            assertThat(at(t + 18, t + 0.08).kind())
+                    .isEqualTo(t < 17 ? Kind.AHEAD : t > 18.5 ? Kind.TIMELY : told.get(told.size() - 1).kind());
         }
         Epoch.Timing back = at(20.1, 20.2);   // old moments, sent again
         assertThat(back.kind()).isEqualTo(Kind.LATE);

@@ -45,12 +45,16 @@ import verge.instruments.sky.Sky;
 import verge.instruments.standin.Caster;
 import verge.instruments.standin.ReceiverStandIn;
 
-/** A rover under the sky, by itself and with a base: what it says of its own errors holds, and over real sockets it is found, corrected, doubted and found again. */
+/**
+ * A rover under the sky, by itself and with a base: what it says of its own errors holds, and over real sockets it is found, corrected,
+ * doubted and found again.
+ */
 class StreamReceiverTest {
     private static final GpsTime NOON = GpsTime.ofUtc(Instant.parse("2026-06-01T12:00:00Z"));
     private static final EarthPlace BASE = new EarthPlace(Geographic.ofDegrees(56.95, 11.451), new EllipsoidHeight(52.345));
     private static final EarthCentred BASE_CENTRED = EarthCentred.of(BASE, ReferenceEllipsoid.WGS84);
-    private static final EarthPlace ROVER = BASE_CENTRED.plus(EarthCentred.ofNorthEastUp(120, -80, -6, BASE.position())).place(ReferenceEllipsoid.WGS84);
+    private static final EarthPlace ROVER = BASE_CENTRED.plus(EarthCentred.ofNorthEastUp(120, -80, -6, BASE.position()))
+            .place(ReferenceEllipsoid.WGS84);
     private static final Predicate<Sight> OPEN = s -> s.elevation().degrees() > 10;
     private static final Sky SKY = Sky.of(20_260_601, NOON);
 
@@ -70,7 +74,9 @@ class StreamReceiverTest {
     /** What a base sends in 41 seconds, from a second of ten on, in which it says who it is. */
     private static List<List<RtcmMessage>> base(EarthCentred says) {
         BaseStream base = new BaseStream(417, says, BASE, new Antenna(SKY, 5, NOON), OPEN);
-        return IntStream.rangeClosed(0, 40).mapToObj(i -> base.at(NOON.plusSeconds(2 + i)).stream().map(m -> RtcmMessages.read(RtcmMessages.write(m)).orElseThrow()).toList()).toList();
+        return IntStream.rangeClosed(0, 40)
+                .mapToObj(i -> base.at(NOON.plusSeconds(2 + i)).stream().map(m -> RtcmMessages.read(RtcmMessages.write(m)).orElseThrow())
+                .toList()).toList();
     }
 
     /** After so many seconds with a base, one a second. */
@@ -85,7 +91,8 @@ class StreamReceiverTest {
     }
 
     private static double[] error(SolvedPosition solved) {
-        return EarthCentred.of(solved.place().orElseThrow(), ReferenceEllipsoid.WGS84).minus(EarthCentred.of(ROVER, ReferenceEllipsoid.WGS84)).northEastUp(ROVER.position());
+        return EarthCentred.of(solved.place().orElseThrow(), ReferenceEllipsoid.WGS84)
+                .minus(EarthCentred.of(ROVER, ReferenceEllipsoid.WGS84)).northEastUp(ROVER.position());
     }
 
     /** Over 200 rovers the errors are as large as they say, alone and with whole cycles. */
@@ -121,7 +128,10 @@ class StreamReceiverTest {
         assertThat(error).containsExactly(new double[] {30, -20, 17}, within(0.06));
     }
 
-    /** Float before fixed, older corrections than ten seconds lose the cycles, a minute's lose the base; behind the cliff nothing is left; wrong cycles look right. */
+    /**
+     * Float before fixed, older corrections than ten seconds lose the cycles, a minute's lose the base; behind the cliff nothing is left;
+     * wrong cycles look right.
+     */
     @Test
     void solutionsComeAndGo() {
         RoverModel model = model(4, 0);
@@ -157,7 +167,8 @@ class StreamReceiverTest {
         caster.offer(new SourceTable.Stream("GALLERY", "Ternholm", "RTCM 3.3", "", "", Optional.empty(), false, true));
         List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
         StreamReceiver receiver = receiver(standIn(10), positions);
-        receiver.corrections(Optional.of(new CasterSetting("localhost", caster.port(), false, CasterSetting.Version.TWO, "GALLERY", "", "")));
+        receiver.corrections(Optional.of(new CasterSetting("localhost", caster.port(), false, CasterSetting.Version.TWO, "GALLERY", "",
+                "")));
         until(() -> caster.listeners() == 1 && receiver.snapshot().link() == LinkState.UP && receiver.snapshot().now().isPresent());
         assertThat(receiver.snapshot().now().orElseThrow().kind()).isEqualTo(Kind.AUTONOMOUS);
         BaseStream base = new BaseStream(417, BASE_CENTRED, BASE, new Antenna(SKY, 5, NOON), OPEN);
@@ -172,7 +183,8 @@ class StreamReceiverTest {
         assertThat(came.base()).isEqualTo("0417");
         assertThat(Math.hypot(error(came)[0], error(came)[1])).isLessThan(0.05);
         CorrectionsHeard heard = receiver.snapshot().corrections().orElseThrow();
-        assertThat(heard.told().base().orElseThrow()).satisfies(b -> assertThat(b.place().minus(BASE_CENTRED).length()).isLessThan(1e-3)).extracting(BaseHeard::name, BaseHeard::station).containsExactly("GALLERY", 417);
+        assertThat(heard.told().base().orElseThrow()).satisfies(b -> assertThat(b.place().minus(BASE_CENTRED).length()).isLessThan(1e-3))
+                .extracting(BaseHeard::name, BaseHeard::station).containsExactly("GALLERY", 417);
         assertThat(heard.told().messages()).containsKeys(1006, 1033, 1077, 1127);
         assertThat(heard.told().equipment()).isEqualTo("STAND-IN BASE, TERNHOLM DISH NONE");
         assertThat(receiver.snapshot().condition()).as("it speaks the open sentences alone").isEmpty();

@@ -35,7 +35,9 @@ class RtcmTest {
             double rate = 800 * (random.nextDouble() - 0.5);
             for (int signal : signals) {
                 if (random.nextInt(6) > 0) {
-                    cells.add(new Cell(new SatelliteId(system, 3 * s), signal, range + 8 * random.nextGaussian(), range + 5 * random.nextGaussian(), type % 10 == 7 ? rate : Double.NaN, random.nextInt(16), random.nextBoolean(), 30 + random.nextInt(20)));
+                    cells.add(new Cell(new SatelliteId(system, 3 * s), signal, range + 8 * random.nextGaussian(),
+                            range + 5 * random.nextGaussian(), type % 10 == 7 ? rate : Double.NaN, random.nextInt(16), random.nextBoolean(),
+                            30 + random.nextInt(20)));
                 }
             }
         }
@@ -43,10 +45,17 @@ class RtcmTest {
     }
 
     static List<RtcmMessage> messages() {
-        return List.of(new RtcmMessage.Station(417, 0, PLACE, OptionalDouble.empty()), new RtcmMessage.Station(417, 14, PLACE, OptionalDouble.of(1.6543)), new RtcmMessage.Equipment(1007, 417, "TERNHOLM BOWL", 0, "", "", "", ""),
-                new RtcmMessage.Equipment(1008, 417, "TERNHOLM DISH   NONE", 3, "A-0042", "", "", ""), new RtcmMessage.Equipment(1033, 417, "TERNHOLM DISH   NONE", 3, "A-0042", "STAND-IN BASE", "0.1", "17"),
-                new RtcmMessage.GlonassBiases(417, true, Map.of(RtcmMessage.GlonassBiases.Signal.L1_CA, 0.4, RtcmMessage.GlonassBiases.Signal.L2_CA, -1.26)), new RtcmMessage.Words(417, Instant.parse("2026-06-01T07:15:30Z"), "Gallery base, 2 m mast \u00e6\u00f8"),
-                observations(1074, SatelliteSystem.GPS, 9, 2, 10), observations(1077, SatelliteSystem.GPS, 9, 2, 10), observations(1087, SatelliteSystem.GLONASS, 7, 2, 8), observations(1097, SatelliteSystem.GALILEO, 8, 2, 23), observations(1127, SatelliteSystem.BEIDOU, 6, 2, 8));
+        return List.of(new RtcmMessage.Station(417, 0, PLACE, OptionalDouble.empty()),
+                new RtcmMessage.Station(417, 14, PLACE, OptionalDouble.of(1.6543)),
+                new RtcmMessage.Equipment(1007, 417, "TERNHOLM BOWL", 0, "", "", "", ""),
+                new RtcmMessage.Equipment(1008, 417, "TERNHOLM DISH   NONE", 3, "A-0042", "", "", ""),
+                new RtcmMessage.Equipment(1033, 417, "TERNHOLM DISH   NONE", 3, "A-0042", "STAND-IN BASE", "0.1", "17"),
+                new RtcmMessage.GlonassBiases(417, true,
+                Map.of(RtcmMessage.GlonassBiases.Signal.L1_CA, 0.4, RtcmMessage.GlonassBiases.Signal.L2_CA, -1.26)),
+                new RtcmMessage.Words(417, Instant.parse("2026-06-01T07:15:30Z"), "Gallery base, 2 m mast \u00e6\u00f8"),
+                observations(1074, SatelliteSystem.GPS, 9, 2, 10), observations(1077, SatelliteSystem.GPS, 9, 2, 10),
+                observations(1087, SatelliteSystem.GLONASS, 7, 2, 8), observations(1097, SatelliteSystem.GALILEO, 8, 2, 23),
+                observations(1127, SatelliteSystem.BEIDOU, 6, 2, 8));
     }
 
     static byte[] stream() {
@@ -59,13 +68,18 @@ class RtcmTest {
     @Test
     void whatIsWrittenIsWhatAnIndependentProgramRead() throws Exception {
         assertThat(stream()).isEqualTo(getClass().getResourceAsStream("/fixtures/messages.rtcm3").readAllBytes());
-        List<String> told = new String(getClass().getResourceAsStream("/fixtures/messages.csv").readAllBytes(), StandardCharsets.UTF_8).lines().toList();
-        assertThat(told).contains("1005;x;3417611.2345", "1005;y;692243.9876", "1005;z;5322750.1112", "1005;station_id;417", "1006;h;1.6543", "1007;desc;TERNHOLM BOWL", "1029;mjd;61192", "1029;sec;26130", "1029;units;27", "1008;serial;A-0042", "1033;receiver;STAND-IN BASE", "1033;firmware;0.1");
+        List<String> told = new String(getClass().getResourceAsStream("/fixtures/messages.csv").readAllBytes(), StandardCharsets.UTF_8)
+                .lines().toList();
+        assertThat(told).contains("1005;x;3417611.2345", "1005;y;692243.9876", "1005;z;5322750.1112", "1005;station_id;417",
+                "1006;h;1.6543", "1007;desc;TERNHOLM BOWL", "1029;mjd;61192", "1029;sec;26130", "1029;units;27", "1008;serial;A-0042",
+                "1033;receiver;STAND-IN BASE", "1033;firmware;0.1");
         int cells = 0;
         for (RtcmMessage message : messages()) {
             if (message instanceof Observations sent) {
                 for (Cell cell : sent.cells()) {
-                    String[] read = told.stream().filter(t -> t.startsWith(sent.type() + ";" + cell.satellite().number() + "/" + cell.signal() + ";")).findFirst().orElseThrow().split(";");
+                    String[] read = told.stream().filter(t ->
+                            t.startsWith(sent.type() + ";" + cell.satellite().number() + "/" + cell.signal() + ";")).findFirst()
+                            .orElseThrow().split(";");
                     assertThat(Double.parseDouble(read[2])).isCloseTo(cell.range(), within(sent.type() % 10 == 7 ? 4e-4 : 1e-2));
                     assertThat(Double.parseDouble(read[3])).isCloseTo(cell.phase(), within(4e-4));
                     assertThat(Double.parseDouble(read[4])).isCloseTo(Double.isNaN(cell.rate()) ? 0 : cell.rate(), within(2e-4));
@@ -130,7 +144,9 @@ class RtcmTest {
     @Test
     void whatIsMissingStaysMissing() {
         SatelliteId g5 = new SatelliteId(SatelliteSystem.GPS, 5);
-        Observations sent = new Observations(1077, 1, 0, false, List.of(new Cell(g5, 2, 21e6, Double.NaN, Double.NaN, 0, false, 40), new Cell(new SatelliteId(SatelliteSystem.GPS, 9), 2, Double.NaN, Double.NaN, Double.NaN, 0, false, 0),
+        Observations sent = new Observations(1077, 1, 0, false,
+                List.of(new Cell(g5, 2, 21e6, Double.NaN, Double.NaN, 0, false, 40),
+                new Cell(new SatelliteId(SatelliteSystem.GPS, 9), 2, Double.NaN, Double.NaN, Double.NaN, 0, false, 0),
                 new Cell(g5, 10, 21e6 + 2_000, 21e6 + 2_000, 0, 0, false, 40)));
         Observations read = (Observations) RtcmMessages.read(RtcmMessages.write(sent)).orElseThrow();
         assertThat(read.cells().get(0).range()).isCloseTo(21e6, within(1e-3));
@@ -138,10 +154,13 @@ class RtcmTest {
         assertThat(read.cells().get(1).range()).as("too far from the first for its bits").isNaN();
         assertThat(read.cells().get(2).range()).isNaN();
         List<Cell> many = observations(1077, SatelliteSystem.GPS, 20, 2, 3, 4, 10).cells();
-        assertThatThrownBy(() -> RtcmMessages.write(new Observations(1077, 1, 0, false, many))).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> RtcmMessages.write(new Observations(1077, 1, 0, false, many)))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 
-    /** Cut into any pieces, with junk between, false preambles and single bits turned over: what is whole comes through, nothing else does. */
+    /**
+     * Cut into any pieces, with junk between, false preambles and single bits turned over: what is whole comes through, nothing else does.
+     */
     @ParameterizedTest
     @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
     void framesComeOutOfADamagedStream(long seed) {

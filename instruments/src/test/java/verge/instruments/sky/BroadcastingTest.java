@@ -19,7 +19,10 @@ import verge.formats.rinex.RinexNavigationWriter;
 import verge.instruments.rtcm.RtcmMessage;
 import verge.instruments.rtcm.RtcmMessages;
 
-/** What satellites say of themselves, through the bits of RTCM and the columns of RINEX, computed anew as each system's specification has it: where the satellite truly is. */
+/**
+ * What satellites say of themselves, through the bits of RTCM and the columns of RINEX, computed anew as each system's specification has
+ * it: where the satellite truly is.
+ */
 class BroadcastingTest {
     /** At noon, beside the turn of a week, and on the last day of a leap year's cycle. */
     @ParameterizedTest
@@ -32,7 +35,8 @@ class BroadcastingTest {
         writer.header("Ternholm", time.utc(), Instant.EPOCH);
         for (Map.Entry<SatelliteId, Orbit> one : sky.orbits().entrySet()) {
             Broadcast said = Broadcasting.of(one.getKey(), one.getValue(), time);
-            writer.write(((RtcmMessage.Ephemeris) RtcmMessages.read(RtcmMessages.write(new RtcmMessage.Ephemeris(said))).orElseThrow()).broadcast());
+            writer.write(((RtcmMessage.Ephemeris) RtcmMessages.read(RtcmMessages.write(new RtcmMessage.Ephemeris(said))).orElseThrow())
+                    .broadcast());
         }
         List<String> lines = text.toString().lines().dropWhile(l -> !l.contains("END OF HEADER")).skip(1).toList();
         int found = 0;
@@ -40,13 +44,16 @@ class BroadcastingTest {
             char system = lines.get(i).charAt(0);
             int count = system == 'R' ? 5 : 8;
             String name = lines.get(i).substring(0, 3);
-            Orbit truly = sky.orbits().entrySet().stream().filter(o -> o.getKey().toString().equals(name)).findFirst().orElseThrow().getValue();
+            Orbit truly = sky.orbits().entrySet().stream().filter(o -> o.getKey().toString().equals(name)).findFirst().orElseThrow()
+                    .getValue();
             double[] f = figures(lines.subList(i, i + count));
-            LocalDateTime epoch = LocalDateTime.of(Integer.parseInt(lines.get(i).substring(4, 8)), number(lines.get(i), 9), number(lines.get(i), 12), number(lines.get(i), 15), number(lines.get(i), 18), number(lines.get(i), 21));
+            LocalDateTime epoch = LocalDateTime.of(Integer.parseInt(lines.get(i).substring(4, 8)), number(lines.get(i), 9),
+                    number(lines.get(i), 12), number(lines.get(i), 15), number(lines.get(i), 18), number(lines.get(i), 21));
             GpsTime at = GpsTime.ofUtc(epoch.toInstant(ZoneOffset.UTC));
             EarthCentred computed = system == 'R' ? moved(f, at, time) : kepler(system, f, time);
             assertThat(computed.minus(truly.at(time)).length()).as(name).isLessThan(system == 'R' ? 12 : 0.5);
-            assertThat(f[0] + f[1] * time.secondsSince(reference(system, f, at))).as("clock of " + name).isCloseTo(truly.clock(time), within(2e-9));
+            assertThat(f[0] + f[1] * time.secondsSince(reference(system, f, at))).as("clock of " + name)
+                    .isCloseTo(truly.clock(time), within(2e-9));
             i += count;
         }
         assertThat(found).isEqualTo(sky.orbits().size());
@@ -89,7 +96,8 @@ class BroadcastingTest {
         double node = f[13] + (f[18] - rate) * t - rate * f[11];
         double x = radius * Math.cos(latitude);
         double y = radius * Math.sin(latitude);
-        return new EarthCentred(x * Math.cos(node) - y * Math.cos(inclination) * Math.sin(node), x * Math.sin(node) + y * Math.cos(inclination) * Math.cos(node), y * Math.sin(inclination));
+        return new EarthCentred(x * Math.cos(node) - y * Math.cos(inclination) * Math.sin(node),
+                x * Math.sin(node) + y * Math.cos(inclination) * Math.cos(node), y * Math.sin(inclination));
     }
 
     /** GLONASS ICD, A.3.1.2, without the flattening of the earth, which our sky does not have: second by second. */
@@ -113,6 +121,7 @@ class BroadcastingTest {
         double turn = 7.2921151467e-5;
         double r = Math.sqrt(p[0] * p[0] + p[1] * p[1] + p[2] * p[2]);
         double towards = -3.986005e14 / (r * r * r);
-        return new double[] {towards * p[0] + turn * turn * p[0] + 2 * turn * v[1], towards * p[1] + turn * turn * p[1] - 2 * turn * v[0], towards * p[2]};
+        return new double[] {towards * p[0] + turn * turn * p[0] + 2 * turn * v[1], towards * p[1] + turn * turn * p[1] - 2 * turn * v[0],
+                towards * p[2]};
     }
 }

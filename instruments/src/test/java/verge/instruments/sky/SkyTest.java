@@ -39,7 +39,8 @@ class SkyTest {
 
     private static EarthPlace rover() {
         EarthCentred base = EarthCentred.of(BASE, ReferenceEllipsoid.WGS84);
-        return base.plus(EarthCentred.ofNorthEastUp(BASELINE[0], BASELINE[1], BASELINE[2], BASE.position())).place(ReferenceEllipsoid.WGS84);
+        return base.plus(EarthCentred.ofNorthEastUp(BASELINE[0], BASELINE[1], BASELINE[2], BASE.position()))
+                .place(ReferenceEllipsoid.WGS84);
     }
 
     private static double[] inSpace(Orbit orbit, double seconds) {
@@ -59,7 +60,8 @@ class SkyTest {
     @ValueSource(ints = {0, 17, 40, 77, 101})
     void orbitsObeyGravity(int which) {
         Orbit told = List.copyOf(SKY.orbits().values()).get(which);
-        Orbit orbit = new Orbit(told.reference(), told.semiMajor(), told.eccentricity(), told.inclination(), told.node(), 0, told.perigee(), told.anomaly(), 0, 0);
+        Orbit orbit = new Orbit(told.reference(), told.semiMajor(), told.eccentricity(), told.inclination(), told.node(), 0, told.perigee(),
+                told.anomaly(), 0, 0);
         double[] p = inSpace(orbit, 0);
         double[] v = new double[3];
         double[] after = inSpace(orbit, 0.5);
@@ -110,9 +112,12 @@ class SkyTest {
         try {
             StringBuilder text = new StringBuilder();
             RinexObservationWriter writer = new RinexObservationWriter(text);
-            Map<SatelliteId, Integer> channels = SKY.orbits().keySet().stream().filter(s -> s.system() == SatelliteSystem.GLONASS).collect(Collectors.toMap(s -> s, Sky::channel));
+            Map<SatelliteId, Integer> channels = SKY.orbits().keySet().stream().filter(s -> s.system() == SatelliteSystem.GLONASS)
+                    .collect(Collectors.toMap(s -> s, Sky::channel));
             EarthCentred near = EarthCentred.of(place, ReferenceEllipsoid.WGS84).plus(new EarthCentred(1.5, -2, 0.7));
-            writer.header(new RinexObservationWriter.Header(marker, "1", "Demo Surveyor", "Ternholm", List.of("17", "STAND-IN RECEIVER", "0.1"), List.of("A-0042", "TERNHOLM DISH   NONE"), near, 0, INTERVAL, NOON, channels, Instant.parse("2026-06-01T13:00:00Z"), List.of()));
+            writer.header(new RinexObservationWriter.Header(marker, "1", "Demo Surveyor", "Ternholm",
+                    List.of("17", "STAND-IN RECEIVER", "0.1"), List.of("A-0042", "TERNHOLM DISH   NONE"), near, 0, INTERVAL, NOON, channels,
+                    Instant.parse("2026-06-01T13:00:00Z"), List.of()));
             Antenna antenna = new Antenna(SKY, seed, NOON);
             for (int i = 0; i < EPOCHS; i++) {
                 ObservationEpoch epoch = antenna.observe(NOON.plusSeconds(i * INTERVAL), place, s -> s.elevation().radians() > MASK);
@@ -125,8 +130,11 @@ class SkyTest {
     }
 
     static Map<String, String> files() {
-        String elements = "satellite;reference seconds of week;semi-major;eccentricity;inclination;node;node rate;perigee;anomaly\n" + SKY.orbits().entrySet().stream()
-                .map(o -> String.format(Locale.ROOT, "%s;%s;%s;%s;%s;%s;%s;%s;%s%n", o.getKey(), o.getValue().reference().secondsOfWeek(), o.getValue().semiMajor(), o.getValue().eccentricity(), o.getValue().inclination(), o.getValue().node(), o.getValue().nodeRate(), o.getValue().perigee(), o.getValue().anomaly())).collect(Collectors.joining());
+        String elements = "satellite;reference seconds of week;semi-major;eccentricity;inclination;node;node rate;perigee;anomaly\n"
+                + SKY.orbits().entrySet().stream()
+                .map(o -> String.format(Locale.ROOT, "%s;%s;%s;%s;%s;%s;%s;%s;%s%n", o.getKey(), o.getValue().reference().secondsOfWeek(),
+                o.getValue().semiMajor(), o.getValue().eccentricity(), o.getValue().inclination(), o.getValue().node(),
+                o.getValue().nodeRate(), o.getValue().perigee(), o.getValue().anomaly())).collect(Collectors.joining());
         return Map.of("sky.csv", elements, "base.rnx", rinex("GALLERY", BASE, 5), "rover.rnx", rinex("ROVER", rover(), 6));
     }
 
@@ -144,7 +152,10 @@ class SkyTest {
         }
     }
 
-    /** The files as committed, from which another program, with readings of RINEX and orbits of its own, found the vector between both antennas (see baseline.py): to a centimetre. */
+    /**
+     * The files as committed, from which another program, with readings of RINEX and orbits of its own, found the vector between both
+     * antennas (see baseline.py): to a centimetre.
+     */
     @Test
     void anotherProgramFindsTheBaselineInTheFiles() throws Exception {
         for (Map.Entry<String, String> file : files().entrySet()) {

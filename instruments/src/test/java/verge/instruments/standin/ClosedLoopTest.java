@@ -36,13 +36,15 @@ import verge.instruments.world.Ternholm;
 
 /**
  * The loop closed over the simulated island: free stations from marks in both faces, and points measured from them, must miss the truth by
- * what the solution itself states. The instrument is that behind the stand-in's sockets; only the sockets are left out, for the sake of time.
+ * what the solution itself states. The instrument is that behind the stand-in's sockets; only the sockets are left out, for the sake of
+ * time.
  */
 class ClosedLoopTest {
     private static final int RUNS = 200;
     private static final Target PRISM = new Target(new Length(1.6), new Length(-0.012));
     private static final Conditions CONDITIONS = new Conditions(new Atmosphere(11.4, 1008.6, 78), InstrumentPrecision.withUsualCare(
-            Angle.ofArcSeconds(Observer.SIGMA_ANGLE_ARC_SECONDS), new DistanceMeter(Observer.WAVELENGTH_MICROMETRES, Observer.REFERENCE_INDEX,
+            Angle.ofArcSeconds(Observer.SIGMA_ANGLE_ARC_SECONDS),
+            new DistanceMeter(Observer.WAVELENGTH_MICROMETRES, Observer.REFERENCE_INDEX,
                     new Length(Observer.SIGMA_EDM_METRES), Observer.SIGMA_EDM_PPM)), InstrumentErrors.NONE, 0.13);
 
     private final List<Double> station = new ArrayList<>();
@@ -66,13 +68,15 @@ class ClosedLoopTest {
         GridPoint place = Ternholm.YARD.plus(50 * chance.nextDouble() - 20, 60 * chance.nextDouble() - 30);
         List<Mark> marks = Stream.of(names).map(name -> Ternholm.mark(name).orElseThrow()).toList();
         Scene[] scene = {Scene.atDawn().standAt(place, chance)};
-        Telescope telescope = new Telescope(() -> scene[0], new Observer(new Random(chance.nextLong())), new Observer(new Random(chance.nextLong())));
+        Telescope telescope = new Telescope(() -> scene[0], new Observer(new Random(chance.nextLong())),
+                new Observer(new Random(chance.nextLong())));
         List<Sighting> sightings = marks.stream().map(mark -> {
             scene[0] = scene[0].extended(1.6, chance).pole(mark.truth().plan(), chance);
             return Sighting.of(new PointName(mark.name()), PRISM, bothFaces(telescope));
         }).toList();
         double tape = scene[0].tripod().orElseThrow().tapeMetres();
-        StationSolution solved = (StationSolution) StationFit.solve(Arrangement.freeStation(new PointName("S"), new Length(tape), false, sightings), CONDITIONS,
+        StationSolution solved = (StationSolution) StationFit.solve(
+                Arrangement.freeStation(new PointName("S"), new Length(tape), false, sightings), CONDITIONS,
                 new FlatSite(Ternholm.GRID_PER_GROUND), name -> Ternholm.mark(name.text()).map(m -> KnownMark.exact(rounded(m.truth()))));
         Scene.Tripod tripod = scene[0].tripod().orElseThrow();
         Position here = solved.station().occupation().station();
@@ -106,12 +110,14 @@ class ClosedLoopTest {
 
     private static Pointing pointing(Optional<Observer.Sight> sight) {
         Observer.Sight s = sight.orElseThrow();
-        return new Pointing(Angle.ofDegrees(s.hzDegrees()), Angle.ofDegrees(s.zenithDegrees()), Optional.of(new Length(s.slopeMetres())), "");
+        return new Pointing(Angle.ofDegrees(s.hzDegrees()), Angle.ofDegrees(s.zenithDegrees()), Optional.of(new Length(s.slopeMetres())),
+                "");
     }
 
     /** As a file of known points would give it: to the millimetre. */
     private static Position rounded(Position truth) {
-        return new Position(new GridPoint(Math.rint(truth.plan().northing() * 1000) / 1000, Math.rint(truth.plan().easting() * 1000) / 1000),
+        return new Position(new GridPoint(Math.rint(truth.plan().northing() * 1000) / 1000,
+                Math.rint(truth.plan().easting() * 1000) / 1000),
                 truth.elevation().map(e -> new Elevation(Math.rint(e.metres() * 1000) / 1000)));
     }
 }

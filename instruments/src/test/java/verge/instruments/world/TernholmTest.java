@@ -20,10 +20,13 @@ class TernholmTest {
 
     @Test
     void marksStandOnTheGroundAndOnlyT5WasPushed() {
-        assertThat(Ternholm.marks()).extracting(Mark::name).startsWith("T1", "T2", "T3", "T4", "T5", "T6", "BM-Sill", "U1").endsWith("U6", Ternholm.GALLERY, Ternholm.LAMP_ROOM);
-        assertThat(Ternholm.marks().subList(0, 7)).allSatisfy(m -> assertThat(m.truth().elevation()).contains(Ternholm.surface(m.truth().plan())));
+        assertThat(Ternholm.marks()).extracting(Mark::name).startsWith("T1", "T2", "T3", "T4", "T5", "T6", "BM-Sill", "U1")
+                .endsWith("U6", Ternholm.GALLERY, Ternholm.LAMP_ROOM);
+        assertThat(Ternholm.marks().subList(0, 7))
+                .allSatisfy(m -> assertThat(m.truth().elevation()).contains(Ternholm.surface(m.truth().plan())));
         GridPoint before = Ternholm.YARD.plus(61.547, 14.902);
-        assertThat(Ternholm.mark("t5").orElseThrow().truth().plan().distanceMetres(before)).isCloseTo(Ternholm.T5_SHIFT_METRES, within(1e-6));
+        assertThat(Ternholm.mark("t5").orElseThrow().truth().plan().distanceMetres(before))
+                .isCloseTo(Ternholm.T5_SHIFT_METRES, within(1e-6));
         assertThat(Ternholm.mark("T7")).isEmpty();
     }
 

@@ -16,7 +16,8 @@ public class Krovak extends PluggedMethod {
     private static final ParameterBuilder BUILDER = builder();
     private static final ParameterDescriptor<Double> LATITUDE = latitude(BUILDER, "8811", "Latitude of projection centre", 49.5);
     private static final ParameterDescriptor<Double> LONGITUDE = longitude(BUILDER, "8833", "Longitude of origin", 24 + 50.0 / 60);
-    private static final ParameterDescriptor<Double> AXIS = latitude(BUILDER, "1036", "Co-latitude of cone axis", 30 + 17.0 / 60 + 17.30311 / 3600);
+    private static final ParameterDescriptor<Double> AXIS = latitude(BUILDER, "1036", "Co-latitude of cone axis",
+            30 + 17.0 / 60 + 17.30311 / 3600);
     private static final ParameterDescriptor<Double> PARALLEL = latitude(BUILDER, "8818", "Latitude of pseudo standard parallel", 78.5);
     private static final ParameterDescriptor<Double> SCALE = scale(BUILDER, "8819", "Scale factor on pseudo standard parallel", 0.9999);
     private static final ParameterDescriptor<Double> EAST = length(BUILDER, "8806", "False easting");
@@ -64,7 +65,8 @@ public class Krovak extends PluggedMethod {
         private final double falseEast;
         private final double falseNorth;
 
-        Transform(GaussSphere sphere, double originLongitude, double axis, double parallel, double scale, double falseEast, double falseNorth) {
+        Transform(GaussSphere sphere, double originLongitude, double axis, double parallel, double scale, double falseEast,
+                double falseNorth) {
             super(join(sphere.constants(), originLongitude, axis, parallel, scale, falseEast, falseNorth));
             this.sphere = sphere;
             this.originLongitude = originLongitude;

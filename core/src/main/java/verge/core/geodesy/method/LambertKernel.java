@@ -12,7 +12,8 @@ public final class LambertKernel implements Kernel {
     private final double falseEast;
     private final double falseNorth;
 
-    private LambertKernel(AuxiliaryLatitude latitudes, double cone, double unit, double originLatitude, double originLongitude, double falseEast,
+    private LambertKernel(AuxiliaryLatitude latitudes, double cone, double unit, double originLatitude, double originLongitude,
+            double falseEast,
             double falseNorth) {
         this.latitudes = latitudes;
         this.cone = cone;
@@ -24,7 +25,8 @@ public final class LambertKernel implements Kernel {
     }
 
     /** One parallel that is true to the scale given; it carries the origin. Radians and metres. */
-    public static LambertKernel onOne(double semiMajor, double e2, double parallel, double longitude, double scale, double falseEast, double falseNorth) {
+    public static LambertKernel onOne(double semiMajor, double e2, double parallel, double longitude, double scale, double falseEast,
+            double falseNorth) {
         AuxiliaryLatitude latitudes = AuxiliaryLatitude.ofEccentricitySquared(e2);
         double cone = Math.sin(parallel);
         double unit = scale * semiMajor * level(parallel, e2) / cone * Math.exp(cone * isometric(latitudes, parallel));
@@ -32,7 +34,8 @@ public final class LambertKernel implements Kernel {
     }
 
     /** Two parallels that are true to scale. */
-    public static LambertKernel onTwo(double semiMajor, double e2, double first, double second, double originLatitude, double longitude, double falseEast,
+    public static LambertKernel onTwo(double semiMajor, double e2, double first, double second, double originLatitude, double longitude,
+            double falseEast,
             double falseNorth) {
         AuxiliaryLatitude latitudes = AuxiliaryLatitude.ofEccentricitySquared(e2);
         double cone = first == second ? Math.sin(first)

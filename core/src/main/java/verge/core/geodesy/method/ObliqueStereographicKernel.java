@@ -2,7 +2,10 @@ package verge.core.geodesy.method;
 
 import verge.core.geodesy.Kernel;
 
-/** The double stereographic projection: Gauss' sphere, then from its far side onto a plane. Source: IOGP guidance note 7-2, 'Oblique Stereographic'. */
+/**
+ * The double stereographic projection: Gauss' sphere, then from its far side onto a plane. Source: IOGP guidance note 7-2, 'Oblique
+ * Stereographic'.
+ */
 public final class ObliqueStereographicKernel implements Kernel {
     private final GaussSphere sphere;
     private final double originLongitude;
@@ -13,7 +16,8 @@ public final class ObliqueStereographicKernel implements Kernel {
     private final double cos;
 
     /** Radians and metres. */
-    public ObliqueStereographicKernel(double semiMajor, double e2, double latitude, double longitude, double scale, double falseEast, double falseNorth) {
+    public ObliqueStereographicKernel(double semiMajor, double e2, double latitude, double longitude, double scale, double falseEast,
+            double falseNorth) {
         this.sphere = new GaussSphere(semiMajor, e2, latitude);
         this.originLongitude = longitude;
         this.diameter = 2 * scale * sphere.radius();

@@ -35,7 +35,8 @@ abstract class ObliqueTransform extends AbstractMathTransform2D implements Kerne
         if (target != null) {
             put(degrees(longitude, latitude), target, to);
         }
-        return derivate ? FivePoint.jacobian(d -> degrees(longitude + d, latitude), d -> degrees(longitude, latitude + d), STEP_DEGREES) : null;
+        return derivate ? FivePoint.jacobian(d -> degrees(longitude + d, latitude), d -> degrees(longitude, latitude + d), STEP_DEGREES)
+                : null;
     }
 
     private double[] degrees(double longitude, double latitude) {

@@ -16,7 +16,8 @@ abstract class PluggedMethod extends DefaultOperationMethod implements MathTrans
     private static final long serialVersionUID = 1L;
 
     PluggedMethod(ParameterDescriptorGroup parameters) {
-        super(Map.of(NAME_KEY, parameters.getName(), IDENTIFIERS_KEY, parameters.getIdentifiers().toArray(org.opengis.referencing.ReferenceIdentifier[]::new)),
+        super(Map.of(NAME_KEY, parameters.getName(), IDENTIFIERS_KEY,
+                parameters.getIdentifiers().toArray(org.opengis.referencing.ReferenceIdentifier[]::new)),
                 parameters);
     }
 

@@ -32,12 +32,14 @@ public final class SwissOblique extends PluggedMethod {
 
     @Override
     MathTransform transform(Parameters values, double semiMajor, double eccentricitySquared) {
-        return (MathTransform) kernel(semiMajor, eccentricitySquared, Math.toRadians(values.doubleValue(LATITUDE)), Math.toRadians(values.doubleValue(LONGITUDE)),
+        return (MathTransform) kernel(semiMajor, eccentricitySquared, Math.toRadians(values.doubleValue(LATITUDE)),
+                Math.toRadians(values.doubleValue(LONGITUDE)),
                 values.doubleValue(SCALE), values.doubleValue(EAST), values.doubleValue(NORTH));
     }
 
     /** The formulas alone. Radians and metres. */
-    public static Kernel kernel(double semiMajor, double e2, double latitude, double longitude, double scale, double falseEast, double falseNorth) {
+    public static Kernel kernel(double semiMajor, double e2, double latitude, double longitude, double scale, double falseEast,
+            double falseNorth) {
         GaussSphere sphere = new GaussSphere(semiMajor, e2, latitude);
         return new Transform(sphere, longitude, sphere.radius() * scale, falseEast, falseNorth);
     }

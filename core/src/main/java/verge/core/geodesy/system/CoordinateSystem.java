@@ -44,10 +44,12 @@ public sealed interface CoordinateSystem {
      * @param move from the base system's grid, north and east positive in metres, to the site's; not mirrored
      * @param geoid that is taken off ellipsoid heights before they are lifted
      * @param lift what is added to heights then; absent if they were left as they are
-     * @param ties by which it was found: 'computed' is a mark in the base system, 'found' the same in the site's control; none if only the result was handed over
+     * @param ties by which it was found: 'computed' is a mark in the base system, 'found' the same in the site's control; none if only the
+     *     result was handed over
      * @param settings with which it was found from them
      */
-    record Localised(String name, Projected base, Similarity move, GeoidChoice geoid, Optional<Lift> lift, List<Pair> ties, FitSettings settings) implements OnEarth {
+    record Localised(String name, Projected base, Similarity move, GeoidChoice geoid, Optional<Lift> lift, List<Pair> ties,
+            FitSettings settings) implements OnEarth {
         public Localised {
             Objects.requireNonNull(name, "name");
             Objects.requireNonNull(base, "base");
@@ -68,7 +70,8 @@ public sealed interface CoordinateSystem {
         public static Localised of(String name, Projected base, GeoidChoice geoid, List<Pair> ties, FitSettings settings) {
             Localisation found = Localisation.of(ties, settings);
             boolean heights = settings.heights() != FitSettings.Heights.LEAVE && ties.stream().anyMatch(Pair::countsInHeight);
-            Localised made = new Localised(name, base, found.fitted().similarity(), geoid, heights ? Optional.of(found.fitted().lift()) : Optional.empty(), ties, settings);
+            Localised made = new Localised(name, base, found.fitted().similarity(), geoid,
+                    heights ? Optional.of(found.fitted().lift()) : Optional.empty(), ties, settings);
             Evidence.keep(made, found);
             return made;
         }

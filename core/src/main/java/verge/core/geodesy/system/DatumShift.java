@@ -15,7 +15,8 @@ import verge.core.units.Angle;
  *
  * @param accuracyMetres as published; 0 if nothing is known
  */
-public record DatumShift(Rotation rotation, double tx, double ty, double tz, double rx, double ry, double rz, double ppm, double accuracyMetres) {
+public record DatumShift(Rotation rotation, double tx, double ty, double tz, double rx, double ry, double rz, double ppm,
+        double accuracyMetres) {
 
     /** What a positive rotation turns. The two differ only in the sign of the rotations, and are often mistaken for each other. */
     public enum Rotation {

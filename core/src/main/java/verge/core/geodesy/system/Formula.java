@@ -29,9 +29,12 @@ public record Formula(String name, FormulaMethod method, Map<Parameter, Double> 
     /** Ellipsoids offered by name; the figures are those of the EPSG dataset. */
     public static final List<ReferenceEllipsoid> ELLIPSOIDS = List.of(ReferenceEllipsoid.GRS80, ReferenceEllipsoid.WGS84,
             new ReferenceEllipsoid("GRS 1967", 6378160, 298.247167427), new ReferenceEllipsoid("Airy 1830", 6377563.396, 299.3249646),
-            new ReferenceEllipsoid("Australian National Spheroid", 6378160, 298.25), new ReferenceEllipsoid("Bessel 1841", 6377397.155, 299.1528128),
-            new ReferenceEllipsoid("Clarke 1866", 6378206.4, 294.978698213898), new ReferenceEllipsoid("Clarke 1880 (IGN)", 6378249.2, 293.466021293627),
-            new ReferenceEllipsoid("Clarke 1880 (RGS)", 6378249.145, 293.465), new ReferenceEllipsoid("Everest 1830 Modified", 6377304.063, 300.8017),
+            new ReferenceEllipsoid("Australian National Spheroid", 6378160, 298.25),
+            new ReferenceEllipsoid("Bessel 1841", 6377397.155, 299.1528128),
+            new ReferenceEllipsoid("Clarke 1866", 6378206.4, 294.978698213898),
+            new ReferenceEllipsoid("Clarke 1880 (IGN)", 6378249.2, 293.466021293627),
+            new ReferenceEllipsoid("Clarke 1880 (RGS)", 6378249.145, 293.465),
+            new ReferenceEllipsoid("Everest 1830 Modified", 6377304.063, 300.8017),
             new ReferenceEllipsoid("International 1924", 6378388, 297), new ReferenceEllipsoid("Krassowsky 1940", 6378245, 298.3));
 
     /** @throws SurveyException MISSING or OUT_OF_RANGE for a parameter, PARALLELS_UNFIT for parallels that make no cone */
@@ -45,7 +48,8 @@ public record Formula(String name, FormulaMethod method, Map<Parameter, Double> 
             throw new SurveyException(Problem.PARALLELS_UNFIT);
         }
         if (method == FormulaMethod.STEREOGRAPHIC_POLAR && Math.abs(values.get(Parameter.LATITUDE_OF_ORIGIN)) != 90) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, "latitude of natural origin", values.get(Parameter.LATITUDE_OF_ORIGIN), "\u221290", "or exactly 90");
+            throw new SurveyException(Problem.OUT_OF_RANGE, "latitude of natural origin", values.get(Parameter.LATITUDE_OF_ORIGIN),
+                    "\u221290", "or exactly 90");
         }
     }
 

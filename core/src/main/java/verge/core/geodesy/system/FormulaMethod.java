@@ -5,27 +5,35 @@ import verge.core.geodesy.method.SwissOblique;
 
 /** The projection methods that can be typed, with the parameters each asks for. Names and codes are those of the EPSG dataset. */
 public enum FormulaMethod {
-    TRANSVERSE_MERCATOR("Transverse Mercator", "9807", Parameter.LATITUDE_OF_ORIGIN, Parameter.LONGITUDE_OF_ORIGIN, Parameter.SCALE_AT_ORIGIN,
+    TRANSVERSE_MERCATOR("Transverse Mercator", "9807", Parameter.LATITUDE_OF_ORIGIN, Parameter.LONGITUDE_OF_ORIGIN,
+            Parameter.SCALE_AT_ORIGIN,
             Parameter.FALSE_EASTING, Parameter.FALSE_NORTHING),
     LAMBERT_ONE_PARALLEL("Lambert Conic Conformal (1SP)", "9801", Parameter.LATITUDE_OF_ORIGIN, Parameter.LONGITUDE_OF_ORIGIN,
             Parameter.SCALE_AT_ORIGIN, Parameter.FALSE_EASTING, Parameter.FALSE_NORTHING),
     LAMBERT_TWO_PARALLELS("Lambert Conic Conformal (2SP)", "9802", Parameter.LATITUDE_OF_FALSE_ORIGIN, Parameter.LONGITUDE_OF_FALSE_ORIGIN,
             Parameter.FIRST_PARALLEL, Parameter.SECOND_PARALLEL, Parameter.EASTING_AT_FALSE_ORIGIN, Parameter.NORTHING_AT_FALSE_ORIGIN),
     OBLIQUE_MERCATOR_AZIMUTH("Hotine Oblique Mercator (variant B)", "9815", Parameter.LATITUDE_OF_CENTRE, Parameter.LONGITUDE_OF_CENTRE,
-            Parameter.AZIMUTH_AT_CENTRE, Parameter.RECTIFIED_TO_SKEW, Parameter.SCALE_AT_CENTRE, Parameter.EASTING_AT_CENTRE, Parameter.NORTHING_AT_CENTRE),
+            Parameter.AZIMUTH_AT_CENTRE, Parameter.RECTIFIED_TO_SKEW, Parameter.SCALE_AT_CENTRE, Parameter.EASTING_AT_CENTRE,
+            Parameter.NORTHING_AT_CENTRE),
     /** The same with the false origin where the central line crosses the aposphere's equator. */
-    OBLIQUE_MERCATOR_NATURAL_ORIGIN("Hotine Oblique Mercator (variant A)", "9812", Parameter.LATITUDE_OF_CENTRE, Parameter.LONGITUDE_OF_CENTRE,
-            Parameter.AZIMUTH_AT_CENTRE, Parameter.RECTIFIED_TO_SKEW, Parameter.SCALE_AT_CENTRE, Parameter.FALSE_EASTING, Parameter.FALSE_NORTHING),
-    OBLIQUE_MERCATOR_SWISS(SwissOblique.NAME, "9814", Parameter.LATITUDE_OF_CENTRE, Parameter.LONGITUDE_OF_CENTRE, Parameter.SCALE_AT_CENTRE,
+    OBLIQUE_MERCATOR_NATURAL_ORIGIN("Hotine Oblique Mercator (variant A)", "9812", Parameter.LATITUDE_OF_CENTRE,
+            Parameter.LONGITUDE_OF_CENTRE,
+            Parameter.AZIMUTH_AT_CENTRE, Parameter.RECTIFIED_TO_SKEW, Parameter.SCALE_AT_CENTRE, Parameter.FALSE_EASTING,
+            Parameter.FALSE_NORTHING),
+    OBLIQUE_MERCATOR_SWISS(SwissOblique.NAME, "9814", Parameter.LATITUDE_OF_CENTRE, Parameter.LONGITUDE_OF_CENTRE,
+    Parameter.SCALE_AT_CENTRE,
             Parameter.EASTING_AT_CENTRE, Parameter.NORTHING_AT_CENTRE),
-    STEREOGRAPHIC_OBLIQUE("Oblique Stereographic", "9809", Parameter.LATITUDE_OF_ORIGIN, Parameter.LONGITUDE_OF_ORIGIN, Parameter.SCALE_AT_ORIGIN,
+    STEREOGRAPHIC_OBLIQUE("Oblique Stereographic", "9809", Parameter.LATITUDE_OF_ORIGIN, Parameter.LONGITUDE_OF_ORIGIN,
+    Parameter.SCALE_AT_ORIGIN,
             Parameter.FALSE_EASTING, Parameter.FALSE_NORTHING),
     STEREOGRAPHIC_POLAR("Polar Stereographic (variant A)", "9810", Parameter.LATITUDE_OF_ORIGIN, Parameter.LONGITUDE_OF_ORIGIN,
             Parameter.SCALE_AT_ORIGIN, Parameter.FALSE_EASTING, Parameter.FALSE_NORTHING),
     STEREOGRAPHIC_POLAR_PARALLEL("Polar Stereographic (variant B)", "9829", Parameter.LATITUDE_OF_PARALLEL, Parameter.LONGITUDE_DOWN,
             Parameter.FALSE_EASTING, Parameter.FALSE_NORTHING),
-    CASSINI("Cassini-Soldner", "9806", Parameter.LATITUDE_OF_ORIGIN, Parameter.LONGITUDE_OF_ORIGIN, Parameter.FALSE_EASTING, Parameter.FALSE_NORTHING),
-    KROVAK("Krovak (North Orientated)", "1041", Parameter.LATITUDE_OF_CENTRE, Parameter.LONGITUDE_DOWN, Parameter.CONE_AXIS, Parameter.PSEUDO_PARALLEL,
+    CASSINI("Cassini-Soldner", "9806", Parameter.LATITUDE_OF_ORIGIN, Parameter.LONGITUDE_OF_ORIGIN, Parameter.FALSE_EASTING,
+    Parameter.FALSE_NORTHING),
+    KROVAK("Krovak (North Orientated)", "1041", Parameter.LATITUDE_OF_CENTRE, Parameter.LONGITUDE_DOWN, Parameter.CONE_AXIS,
+            Parameter.PSEUDO_PARALLEL,
             Parameter.SCALE_ON_PSEUDO_PARALLEL, Parameter.FALSE_EASTING, Parameter.FALSE_NORTHING);
 
     private final String epsgName;

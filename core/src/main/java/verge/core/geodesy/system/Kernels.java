@@ -28,14 +28,16 @@ final class Kernels {
 
     private Kernel kernel() {
         return switch (formula.method()) {
-            case TRANSVERSE_MERCATOR -> new TransverseMercatorKernel(a, e2, at(Parameter.LATITUDE_OF_ORIGIN), at(Parameter.LONGITUDE_OF_ORIGIN),
+            case TRANSVERSE_MERCATOR -> new TransverseMercatorKernel(a, e2, at(Parameter.LATITUDE_OF_ORIGIN),
+                    at(Parameter.LONGITUDE_OF_ORIGIN),
                     at(Parameter.SCALE_AT_ORIGIN), at(Parameter.FALSE_EASTING), at(Parameter.FALSE_NORTHING));
             case LAMBERT_ONE_PARALLEL -> LambertKernel.onOne(a, e2, at(Parameter.LATITUDE_OF_ORIGIN), at(Parameter.LONGITUDE_OF_ORIGIN),
                     at(Parameter.SCALE_AT_ORIGIN), at(Parameter.FALSE_EASTING), at(Parameter.FALSE_NORTHING));
             case LAMBERT_TWO_PARALLELS -> LambertKernel.onTwo(a, e2, at(Parameter.FIRST_PARALLEL), at(Parameter.SECOND_PARALLEL),
                     at(Parameter.LATITUDE_OF_FALSE_ORIGIN), at(Parameter.LONGITUDE_OF_FALSE_ORIGIN), at(Parameter.EASTING_AT_FALSE_ORIGIN),
                     at(Parameter.NORTHING_AT_FALSE_ORIGIN));
-            case STEREOGRAPHIC_OBLIQUE -> new ObliqueStereographicKernel(a, e2, at(Parameter.LATITUDE_OF_ORIGIN), at(Parameter.LONGITUDE_OF_ORIGIN),
+            case STEREOGRAPHIC_OBLIQUE -> new ObliqueStereographicKernel(a, e2, at(Parameter.LATITUDE_OF_ORIGIN),
+                    at(Parameter.LONGITUDE_OF_ORIGIN),
                     at(Parameter.SCALE_AT_ORIGIN), at(Parameter.FALSE_EASTING), at(Parameter.FALSE_NORTHING));
             case OBLIQUE_MERCATOR_SWISS -> SwissOblique.kernel(a, e2, at(Parameter.LATITUDE_OF_CENTRE), at(Parameter.LONGITUDE_OF_CENTRE),
                     at(Parameter.SCALE_AT_CENTRE), at(Parameter.EASTING_AT_CENTRE), at(Parameter.NORTHING_AT_CENTRE));

@@ -14,12 +14,15 @@ import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
 
 /**
- * The plan of a localisation as WKT 2: a derived projected system (ISO 19162:2019), written with the affine parametric transformation (EPSG method 9624) because general
- * software knows it, read with that or the similarity transformation (9621). Base and site count east and north in metres there. Heights and ties have no place in it.
+ * The plan of a localisation as WKT 2: a derived projected system (ISO 19162:2019), written with the affine parametric transformation (EPSG
+ * method 9624) because general
+ * software knows it, read with that or the similarity transformation (9621). Base and site count east and north in metres there. Heights
+ * and ties have no place in it.
  */
 final class LocalisedText {
     private static final String KEYWORD = "DERIVEDPROJCRS";
-    private static final String AXES = "CS[Cartesian,2],AXIS[\"easting (E)\",east,ORDER[1]],AXIS[\"northing (N)\",north,ORDER[2]],LENGTHUNIT[\"metre\",1]";
+    private static final String AXES =
+            "CS[Cartesian,2],AXIS[\"easting (E)\",east,ORDER[1]],AXIS[\"northing (N)\",north,ORDER[2]],LENGTHUNIT[\"metre\",1]";
     /** Shear and difference of both scales that rounding of the text may leave. */
     private static final double SIMILAR_WITHIN = 1e-9;
     private static final int DEEPEST = 20;
@@ -59,7 +62,8 @@ final class LocalisedText {
         }
 
         Optional<Element> part(String... keywords) {
-            return parts.stream().filter(p -> List.of(keywords).contains(p.replaceFirst("\\s*\\[(?s).*", "").toUpperCase(Locale.ROOT))).findFirst().map(Element::of);
+            return parts.stream().filter(p -> List.of(keywords).contains(p.replaceFirst("\\s*\\[(?s).*", "").toUpperCase(Locale.ROOT)))
+                    .findFirst().map(Element::of);
         }
 
         Element required(String... keywords) {
@@ -72,7 +76,8 @@ final class LocalisedText {
                 throw unreadable(keyword);
             }
             String part = parts.get(at);
-            return part.length() > 1 && part.startsWith("\"") && part.endsWith("\"") ? part.substring(1, part.length() - 1).replace("\"\"", "\"") : part;
+            return part.length() > 1 && part.startsWith("\"") && part.endsWith("\"") ? part.substring(1, part.length() - 1)
+                    .replace("\"\"", "\"") : part;
         }
 
         double figure(int at) {
@@ -99,12 +104,15 @@ final class LocalisedText {
             return Optional.empty();
         }
         Element base = Element.of(system.base().wkt());
-        String projected = "BASEPROJCRS[" + base.parts().get(0) + "," + base.required("BASEGEOGCRS", "BASEGEODCRS") + "," + base.required("CONVERSION") + base.part("ID").map(id -> "," + id).orElse("") + "]";
+        String projected = "BASEPROJCRS[" + base.parts().get(0) + "," + base.required("BASEGEOGCRS", "BASEGEODCRS") + ","
+                + base.required("CONVERSION") + base.part("ID").map(id -> "," + id).orElse("") + "]";
         Similarity about = system.move().about(new GridPoint(0, 0));
         double cos = about.scale() * about.rotation().cos();
         double sin = about.scale() * about.rotation().sin();
-        String deriving = "DERIVINGCONVERSION[\"onto the site\",METHOD[\"Affine parametric transformation\",ID[\"EPSG\",9624]]," + metres("A0", about.to().easting(), 8623) + "," + factor("A1", cos, 8624) + ","
-                + factor("A2", sin, 8625) + "," + metres("B0", about.to().northing(), 8639) + "," + factor("B1", -sin, 8640) + "," + factor("B2", cos, 8641) + "]";
+        String deriving = "DERIVINGCONVERSION[\"onto the site\",METHOD[\"Affine parametric transformation\",ID[\"EPSG\",9624]],"
+                + metres("A0", about.to().easting(), 8623) + "," + factor("A1", cos, 8624) + ","
+                + factor("A2", sin, 8625) + "," + metres("B0", about.to().northing(), 8639) + "," + factor("B1", -sin, 8640) + ","
+                + factor("B2", cos, 8641) + "]";
         return Optional.of(KEYWORD + "[\"" + system.name().replace("\"", "\"\"") + "\"," + projected + "," + deriving + "," + AXES + "]");
     }
 
@@ -121,12 +129,15 @@ final class LocalisedText {
         Element whole = Element.of(text);
         Element base = whole.required("BASEPROJCRS");
         requireEastNorthMetres(whole);
-        String projected = "PROJCRS[" + base.parts().get(0) + "," + base.required("BASEGEOGCRS", "BASEGEODCRS") + "," + base.required("CONVERSION") + "," + AXES + "]";
+        String projected = "PROJCRS[" + base.parts().get(0) + "," + base.required("BASEGEOGCRS", "BASEGEODCRS") + ","
+                + base.required("CONVERSION") + "," + AXES + "]";
         if (!(SystemText.read(projected) instanceof CoordinateSystem.Projected read)) {
             throw unreadable(base.word(0));
         }
-        CoordinateSystem.Projected kept = new CoordinateSystem.Projected(read.name(), "", read.wkt(), read.toWgs84().or(() -> Optional.of(published(base).orElse(DatumShift.NONE))));
-        return new CoordinateSystem.Localised(whole.word(0), kept, move(whole.required("DERIVINGCONVERSION")), new GeoidChoice.None(), Optional.empty(), List.of(), FitSettings.USUAL);
+        CoordinateSystem.Projected kept = new CoordinateSystem.Projected(read.name(), "", read.wkt(),
+                read.toWgs84().or(() -> Optional.of(published(base).orElse(DatumShift.NONE))));
+        return new CoordinateSystem.Localised(whole.word(0), kept, move(whole.required("DERIVINGCONVERSION")), new GeoidChoice.None(),
+                Optional.empty(), List.of(), FitSettings.USUAL);
     }
 
     /** How the register says the base gets to WGS 84, if the text names its code. */
@@ -141,7 +152,8 @@ final class LocalisedText {
 
     private static void requireEastNorthMetres(Element whole) {
         List<Element> axes = whole.parts().stream().filter(p -> p.toUpperCase(Locale.ROOT).startsWith("AXIS")).map(Element::of).toList();
-        boolean eastNorth = axes.size() == 2 && axes.get(0).word(1).equalsIgnoreCase("east") && axes.get(1).word(1).equalsIgnoreCase("north");
+        boolean eastNorth = axes.size() == 2 && axes.get(0).word(1).equalsIgnoreCase("east") && axes.get(1).word(1)
+                .equalsIgnoreCase("north");
         Optional<Element> unit = whole.part("LENGTHUNIT").or(() -> axes.stream().flatMap(a -> a.part("LENGTHUNIT").stream()).findFirst());
         if (!eastNorth || unit.filter(u -> u.figure(1) != 1).isPresent()) {
             throw unreadable(whole.word(0) + ": easting, then northing, in metres");
@@ -150,10 +162,13 @@ final class LocalisedText {
 
     private static Similarity move(Element conversion) {
         Map<String, Double> values = new HashMap<>();
-        conversion.parts().stream().filter(p -> p.toUpperCase(Locale.ROOT).startsWith("PARAMETER")).map(Element::of).forEach(p -> values.put(p.word(0).toLowerCase(Locale.ROOT), inBaseUnit(p)));
+        conversion.parts().stream().filter(p -> p.toUpperCase(Locale.ROOT).startsWith("PARAMETER")).map(Element::of)
+                .forEach(p -> values.put(p.word(0).toLowerCase(Locale.ROOT), inBaseUnit(p)));
         if (values.containsKey("rotation angle of source crs axes")) {
             double rotation = value(values, "rotation angle of source crs axes");
-            return moved(value(values, "ordinate 1 of evaluation point in target crs"), value(values, "ordinate 2 of evaluation point in target crs"), rotation, value(values, "scale factor for source crs axes"));
+            return moved(value(values, "ordinate 1 of evaluation point in target crs"),
+                    value(values, "ordinate 2 of evaluation point in target crs"), rotation,
+                    value(values, "scale factor for source crs axes"));
         }
         double cos = value(values, "a1");
         double sin = value(values, "a2");

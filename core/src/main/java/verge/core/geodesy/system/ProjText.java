@@ -27,7 +27,8 @@ final class ProjText {
             named("aust_SA", "Australian National Spheroid"), named("bessel", "Bessel 1841"), named("clrk66", "Clarke 1866"),
             named("clrk80ign", "Clarke 1880 (IGN)"), named("intl", "International 1924"), named("krass", "Krassowsky 1940"),
             named("evrst48", "Everest 1830 Modified"));
-    private static final Map<String, String> DATUMS = Map.of("WGS84", "WGS84", "NAD83", "GRS80", "GGRS87", "GRS80", "potsdam", "bessel", "hermannskogel", "bessel",
+    private static final Map<String, String> DATUMS = Map.of("WGS84", "WGS84", "NAD83", "GRS80", "GGRS87", "GRS80", "potsdam", "bessel",
+            "hermannskogel", "bessel",
             "ire65", "airy", "OSGB36", "airy");
     private static final int SEVEN = 7;
 
@@ -35,7 +36,8 @@ final class ProjText {
     private final Set<String> read = new HashSet<>(WITHOUT_MEANING_HERE);
 
     private ProjText(String text) {
-        Arrays.stream(text.strip().split("\\s+")).map(w -> w.startsWith("+") ? w.substring(1) : w).filter(w -> !w.isEmpty()).forEach(word -> {
+        Arrays.stream(text.strip().split("\\s+")).map(w -> w.startsWith("+") ? w.substring(1) : w).filter(w -> !w.isEmpty())
+                .forEach(word -> {
             String[] pair = word.split("=", 2);
             words.put(pair[0], pair.length == 2 ? pair[1] : "");
         });
@@ -61,7 +63,8 @@ final class ProjText {
         for (Parameter p : method.parameters()) {
             values.computeIfAbsent(p, q -> value(q, axes));
         }
-        Formula formula = new Formula("Pasted " + projection, method, values, ellipsoid(), word("pm").map(this::meridian).orElse(0.0), axes, unit());
+        Formula formula = new Formula("Pasted " + projection, method, values, ellipsoid(), word("pm").map(this::meridian).orElse(0.0), axes,
+                unit());
         Optional<DatumShift> shift = word("towgs84").map(this::shift).or(this::ofDatum);
         words.keySet().stream().filter(w -> !read.contains(w)).findFirst().ifPresent(strange -> {
             throw unread("+" + strange);
@@ -205,7 +208,8 @@ final class ProjText {
                 throw unread("+towgs84=" + list);
             }
             return p.size() == 3 ? DatumShift.translation(p.get(0), p.get(1), p.get(2))
-                    : new DatumShift(DatumShift.Rotation.POSITION_VECTOR, p.get(0), p.get(1), p.get(2), p.get(3), p.get(4), p.get(5), p.get(6), 0);
+                    : new DatumShift(DatumShift.Rotation.POSITION_VECTOR, p.get(0), p.get(1), p.get(2), p.get(3), p.get(4), p.get(5),
+                    p.get(6), 0);
         } catch (IllegalArgumentException notFigures) {
             throw unread("+towgs84=" + list);
         }
@@ -239,7 +243,8 @@ final class ProjText {
     private double degrees(String key, double otherwise) {
         return word(key).map(text -> {
             try {
-                return text.contains("d") ? LatLonText.longitude(text.replace('d', '\u00b0').replace("'", "\u2032")).degrees() : number(key, otherwise);
+                return text.contains("d") ? LatLonText.longitude(text.replace('d', '\u00b0').replace("'", "\u2032"))
+                        .degrees() : number(key, otherwise);
             } catch (SurveyException notAnAngle) {
                 throw unread("+" + key + "=" + text);
             }

@@ -57,7 +57,8 @@ public final class PublishedSystems {
         if (!(kept instanceof CoordinateSystem.Projected projected)) {
             return kept;
         }
-        return new CoordinateSystem.Projected(projected.name(), code, projected.wkt(), toWgs84((ProjectedCRS) crs, SystemText.projection(projected).area()));
+        return new CoordinateSystem.Projected(projected.name(), code, projected.wkt(),
+                toWgs84((ProjectedCRS) crs, SystemText.projection(projected).area()));
     }
 
     /** Parameters to WGS 84 for the system's area; empty if none are published or a grid would be needed. */

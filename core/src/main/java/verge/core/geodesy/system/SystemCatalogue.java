@@ -29,7 +29,8 @@ public final class SystemCatalogue {
     /** Methods that no formula is at hand for, in the names of the dataset. */
     private static final Pattern WITHOUT_FORMULA = Pattern.compile(
             "Krovak Modified.*|New Zealand Map Grid|Colombia Urban|Equal Earth|Laborde.*|Lambert Conic Conformal \\(1SP variant B\\)|"
-                    + "Guam Projection|Bonne South Orientated|Modified Krovak.*|Polar Stereographic \\(variant D\\)|Vertical Perspective.*|Local Orthographic");
+                    + "Guam Projection|Bonne South Orientated|Modified Krovak.*|Polar Stereographic \\(variant D\\)|Vertical "
+                    + "Perspective.*|Local Orthographic");
 
     private final List<Row> rows;
     private final Map<String, Row> byCode;
@@ -44,7 +45,8 @@ public final class SystemCatalogue {
      * @param plane false for latitude and longitude
      * @param reachable false if no formula for its method is at hand
      */
-    public record Row(String code, boolean plane, String name, String otherNames, String area, List<AreaOfUse> boxes, String unit, String method,
+    public record Row(String code, boolean plane, String name, String otherNames, String area, List<AreaOfUse> boxes, String unit,
+            String method,
             boolean deprecated, boolean reachable, Found.Keys keys) {
 
         private boolean holds(Geographic place) {
@@ -90,7 +92,8 @@ public final class SystemCatalogue {
 
     private static Found.Keys keys(String[] c, List<AreaOfUse> boxes) {
         String name = plain(c[2]);
-        return new Found.Keys(plain(c[0] + " " + c[0].substring(5) + " " + c[2] + " " + c[3] + " " + c[4]), " " + name, name.split(" ").length,
+        return new Found.Keys(plain(c[0] + " " + c[0].substring(5) + " " + c[2] + " " + c[3] + " " + c[4]), " " + name,
+                name.split(" ").length,
                 boxes.stream().mapToDouble(SystemCatalogue::squareDegrees).max().orElse(Double.MAX_VALUE));
     }
 

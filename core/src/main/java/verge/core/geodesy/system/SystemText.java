@@ -45,7 +45,8 @@ public final class SystemText {
         Object key = system instanceof CoordinateSystem.Projected p ? p.wkt() : system;
         MapProjection known = READ.get(key);
         if (known == null) {
-            known = system instanceof CoordinateSystem.Localised l ? projection(l.base()).onSite(l.name(), l.move()) : made((CoordinateSystem.Projected) system);
+            known = system instanceof CoordinateSystem.Localised l ? projection(l.base())
+                    .onSite(l.name(), l.move()) : made((CoordinateSystem.Projected) system);
             READ.put(key, known);
         }
         return known;
@@ -56,7 +57,8 @@ public final class SystemText {
         if (!(crs instanceof ProjectedCRS projected)) {
             throw new SurveyException(Problem.SYSTEM_UNREADABLE, crs.getName().getCode());
         }
-        return formula(projected).flatMap(Kernels::of).map(k -> MapProjection.of(projected, area(projected), k)).orElseGet(() -> MapProjection.of(projected, area(projected)));
+        return formula(projected).flatMap(Kernels::of).map(k -> MapProjection.of(projected, area(projected), k))
+                .orElseGet(() -> MapProjection.of(projected, area(projected)));
     }
 
     /**
@@ -81,7 +83,8 @@ public final class SystemText {
 
     /** The definition for others, as WKT 2, in plan; empty where such a text cannot say it. */
     public static Optional<String> definition(CoordinateSystem.OnEarth system) {
-        return system instanceof CoordinateSystem.Localised l ? LocalisedText.write(l) : Optional.of(((CoordinateSystem.Projected) system).wkt());
+        return system instanceof CoordinateSystem.Localised l ? LocalisedText.write(l)
+                : Optional.of(((CoordinateSystem.Projected) system).wkt());
     }
 
     /** A system of a library, kept whole. @param code as published, or empty */
@@ -92,7 +95,8 @@ public final class SystemText {
         if (!(crs instanceof ProjectedCRS projected)) {
             throw new SurveyException(Problem.SYSTEM_NOT_PLANE, crs.getName().getCode());
         }
-        CoordinateSystem.Projected kept = new CoordinateSystem.Projected(projected.getName().getCode(), code, wkt(projected), shift(projected));
+        CoordinateSystem.Projected kept = new CoordinateSystem.Projected(projected.getName().getCode(), code, wkt(projected),
+                shift(projected));
         projection(kept);
         return kept;
     }
@@ -119,7 +123,8 @@ public final class SystemText {
             Optional<Formula> formula = formula(system).filter(f -> f.wkt().contains(FormulaMethod.OBLIQUE_MERCATOR_SWISS.epsgName()));
             if (formula.isPresent()) {
                 AreaOfUse area = area(system);
-                String usage = area.equals(AreaOfUse.WORLD) ? "" : ",USAGE[SCOPE[\"unknown\"],AREA[\"" + area.words().replace("\"", "\"\"") + "\"],BBOX["
+                String usage = area.equals(AreaOfUse.WORLD) ? "" : ",USAGE[SCOPE[\"unknown\"],AREA[\"" + area.words().replace("\"", "\"\"")
+                        + "\"],BBOX["
                         + area.south() + "," + area.west() + "," + area.north() + "," + area.east() + "]]";
                 String written = formula.get().wkt();
                 return written.substring(0, written.length() - 1) + usage + "]";
@@ -137,7 +142,8 @@ public final class SystemText {
             return AreaOfUse.WORLD;
         }
         String words = Optional.ofNullable(system.getDomainOfValidity()).map(e -> e.getDescription()).map(String::valueOf).orElse("");
-        return new AreaOfUse(words, box.getWestBoundLongitude(), box.getSouthBoundLatitude(), box.getEastBoundLongitude(), box.getNorthBoundLatitude());
+        return new AreaOfUse(words, box.getWestBoundLongitude(), box.getSouthBoundLatitude(), box.getEastBoundLongitude(),
+                box.getNorthBoundLatitude());
     }
 
     /** Seven parameters that the text itself names. */
@@ -174,7 +180,8 @@ public final class SystemText {
         for (Parameter p : method.parameters()) {
             try {
                 var value = group.parameter(p.epsgName());
-                double sign = p.kind() == FormulaMethod.Kind.EAST ? axes.eastSign() : p.kind() == FormulaMethod.Kind.NORTH ? axes.northSign() : 1;
+                double sign = p.kind() == FormulaMethod.Kind.EAST ? axes.eastSign() : p.kind() == FormulaMethod.Kind.NORTH
+                        ? axes.northSign() : 1;
                 values.put(p, p.kind().angular() ? value.doubleValue(Units.DEGREE)
                         : p.kind() == FormulaMethod.Kind.SCALE ? value.doubleValue() : sign * value.doubleValue(Units.METRE) + 0.0);
             } catch (ParameterNotFoundException absent) {
@@ -188,7 +195,8 @@ public final class SystemText {
         double meridian = DatumOrEnsemble.getPrimeMeridian(system.getBaseCRS())
                 .map(m -> m.getAngularUnit().getConverterTo(Units.DEGREE).convert(m.getGreenwichLongitude())).orElse(0.0);
         return new Formula(system.getName().getCode(), method, values,
-                new ReferenceEllipsoid(e.getName().getCode(), projection.ellipsoid().semiMajor(), projection.ellipsoid().inverseFlattening()), meridian,
+                new ReferenceEllipsoid(e.getName().getCode(), projection.ellipsoid().semiMajor(),
+                projection.ellipsoid().inverseFlattening()), meridian,
                 axes, projection.metresPerUnit());
     }
 }

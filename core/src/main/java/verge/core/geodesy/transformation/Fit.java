@@ -19,8 +19,10 @@ import verge.core.units.Angle;
 /**
  * Fits computed marks onto found ones by a similarity in plan, and heights by a shift or an inclined plane.
  *
- * <p>By least squares each found coordinate is an observation with the standard deviation of its pair, the computed ones are taken as exact: what is off is off in the setting out
- * or in the finding. The closed solution of the plan, from sums of products about both middles, is where it starts (any textbook under 'similarity' or 'Helmert transformation').
+ * <p>By least squares each found coordinate is an observation with the standard deviation of its pair, the computed ones are taken as
+ * exact: what is off is off in the setting out
+ * or in the finding. The closed solution of the plan, from sums of products about both middles, is where it starts (any textbook under
+ * 'similarity' or 'Helmert transformation').
  */
 public final class Fit {
     private static final int MOST_PAIRS = 400;
@@ -72,7 +74,8 @@ public final class Fit {
         for (int i = 0; i < pairs.size(); i++) {
             residuals.add(residual(i, inPlan, plan, heights));
         }
-        return new Fitted(plan.similarity(), heights.lift(), Math.sqrt(plan.covariance()[2][2]), Math.sqrt(plan.covariance()[3][3]), residuals, plan.test(), heights.test(),
+        return new Fitted(plan.similarity(), heights.lift(), Math.sqrt(plan.covariance()[2][2]), Math.sqrt(plan.covariance()[3][3]),
+                residuals, plan.test(), heights.test(),
                 Fitted.Odd.NONE, new Fitted.Spread(plan.similarity().from(), plan.covariance(), settings.sigma()), heights.spread());
     }
 
@@ -109,7 +112,8 @@ public final class Fit {
         if (Math.hypot(along, across) < CONTRADICTORY * Math.sqrt(squares * squaresFound)) {
             throw new SurveyException(Problem.FIT_CONTRADICTORY);
         }
-        return new Similarity(from, to, new Angle(Math.atan2(across, along)).wholeCircle(), held.orElse(Math.hypot(along, across) / squares), mirrored);
+        return new Similarity(from, to, new Angle(Math.atan2(across, along)).wholeCircle(),
+                held.orElse(Math.hypot(along, across) / squares), mirrored);
     }
 
     static GridPoint middle(List<GridPoint> places) {
@@ -140,7 +144,8 @@ public final class Fit {
         int towards = Arrays.stream(inPlan).filter(i -> i != held).findFirst().orElseThrow();
         List<Pair> two = List.of(pairs.get(held), pairs.get(towards));
         Similarity similarity = closed(two, settings.scale(), settings.mirrored());
-        Similarity about = new Similarity(pairs.get(held).computed().position().plan(), pairs.get(held).found().position().plan(), similarity.rotation(), similarity.scale(), settings.mirrored());
+        Similarity about = new Similarity(pairs.get(held).computed().position().plan(), pairs.get(held).found().position().plan(),
+                similarity.rotation(), similarity.scale(), settings.mirrored());
         double length = pairs.get(held).found().position().plan().distanceMetres(pairs.get(towards).found().position().plan());
         double variance = 1 / two.get(0).weight(settings);
         double turn = (variance + 1 / two.get(1).weight(settings)) / (length * length);
@@ -152,7 +157,8 @@ public final class Fit {
     private Plan leastSquares(int[] inPlan, Similarity start) {
         boolean solved = settings.scale().isEmpty();
         int unknowns = solved ? 4 : 3;
-        double[] begin = solved ? new double[] {0, 0, start.rotation().radians(), start.scale()} : new double[] {0, 0, start.rotation().radians()};
+        double[] begin = solved ? new double[] {0, 0, start.rotation().radians(), start.scale()}
+                : new double[] {0, 0, start.rotation().radians()};
         LeastSquares.Outcome outcome = solve(begin, sigmas(inPlan, 2, i -> pairs.get(i).sigma(settings)), (x, misclosure, design) -> {
             double scale = solved ? x[3] : start.scale();
             Similarity now = new Similarity(start.from(), start.to().plus(x[0], x[1]), new Angle(x[2]), scale, start.mirrored());
@@ -178,7 +184,8 @@ public final class Fit {
         for (int i = 0; i < unknowns; i++) {
             System.arraycopy(solution.covariance()[i], 0, covariance[i], 0, unknowns);
         }
-        Similarity similarity = new Similarity(start.from(), start.to().plus(x[0], x[1]), new Angle(x[2]).wholeCircle(), solved ? x[3] : start.scale(), start.mirrored());
+        Similarity similarity = new Similarity(start.from(), start.to().plus(x[0], x[1]), new Angle(x[2]).wholeCircle(),
+                solved ? x[3] : start.scale(), start.mirrored());
         return new Plan(similarity, covariance, solution, VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom()));
     }
 
@@ -231,6 +238,7 @@ public final class Fit {
     private Fitted.Residual residual(int i, int[] inPlan, Plan plan, HeightFit heights) {
         Pair pair = pairs.get(i);
         int k = Arrays.binarySearch(inPlan, i);
-        return heights.residual(i, pair, plan.similarity().place(pair.computed().position().plan()), k >= 0 ? plan.solution() : null, 2 * k);
+        return heights.residual(i, pair, plan.similarity().place(pair.computed().position().plan()), k >= 0 ? plan.solution() : null,
+                2 * k);
     }
 }

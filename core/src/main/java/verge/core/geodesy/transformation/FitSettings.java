@@ -23,7 +23,8 @@ public record FitSettings(OptionalDouble scale, OptionalInt held, Heights height
     }
 
     /** At scale 1, by least squares, heights shifted. */
-    public static final FitSettings USUAL = new FitSettings(OptionalDouble.of(1), OptionalInt.empty(), Heights.SHIFT, false, USUAL_SIGMA, USUAL_SIGMA);
+    public static final FitSettings USUAL = new FitSettings(OptionalDouble.of(1), OptionalInt.empty(), Heights.SHIFT, false, USUAL_SIGMA,
+            USUAL_SIGMA);
 
     /** With another scale that is held, or none. */
     public FitSettings with(OptionalDouble otherScale) {

@@ -17,7 +17,8 @@ import verge.core.geodesy.Similarity;
  * @param plan whether the residuals are as large as was promised
  * @param height likewise
  */
-public record Fitted(Similarity similarity, Lift lift, double sigmaRotation, double sigmaScale, List<Residual> residuals, VarianceTest plan, VarianceTest height, Odd odd, Spread spread, HeightSpread heightSpread) {
+public record Fitted(Similarity similarity, Lift lift, double sigmaRotation, double sigmaScale, List<Residual> residuals, VarianceTest plan,
+        VarianceTest height, Odd odd, Spread spread, HeightSpread heightSpread) {
     /** Of 95 places in 100 about a true one, in parts of the standard deviation in each coordinate: χ² of two degrees. */
     private static final double SEARCH = 2.4477;
 
@@ -62,7 +63,8 @@ public record Fitted(Similarity similarity, Lift lift, double sigmaRotation, dou
      * @param standardisedHeight likewise
      * @param controlledHeight likewise
      */
-    public record Residual(double north, double east, double standardised, double controlled, OptionalDouble height, double standardisedHeight, double controlledHeight) {
+    public record Residual(double north, double east, double standardised, double controlled, OptionalDouble height,
+            double standardisedHeight, double controlledHeight) {
         public double plan() {
             return Math.hypot(north, east);
         }

@@ -22,7 +22,8 @@ record HeightFit(Lift lift, int[] which, LeastSquares.Solution solution, Varianc
 
     /** @param place of the plan @throws SurveyException FIT_TOO_FEW_HEIGHTS, FIT_IN_A_LINE */
     static HeightFit of(List<Pair> pairs, FitSettings settings, UnaryOperator<GridPoint> place) {
-        int[] which = settings.heights() == FitSettings.Heights.LEAVE ? new int[0] : IntStream.range(0, pairs.size()).filter(i -> pairs.get(i).countsInHeight()).toArray();
+        int[] which = settings.heights() == FitSettings.Heights.LEAVE ? new int[0] : IntStream.range(0, pairs.size())
+                .filter(i -> pairs.get(i).countsInHeight()).toArray();
         int unknowns = settings.heights() == FitSettings.Heights.TILT ? 3 : 1;
         if (settings.heights() == FitSettings.Heights.LEAVE || settings.heights() == FitSettings.Heights.SHIFT && which.length == 0) {
             return new HeightFit(Lift.NONE, new int[0], null, VarianceTest.of(0, 0));
@@ -32,7 +33,8 @@ record HeightFit(Lift lift, int[] which, LeastSquares.Solution solution, Varianc
         }
         List<GridPoint> places = Arrays.stream(which).mapToObj(i -> place.apply(pairs.get(i).computed().position().plan())).toList();
         GridPoint about = Fit.middle(places);
-        LeastSquares.Outcome outcome = Fit.solve(new double[unknowns], Fit.sigmas(which, 1, i -> pairs.get(i).sigmaHeight(settings)), (x, misclosure, design) -> {
+        LeastSquares.Outcome outcome = Fit.solve(new double[unknowns], Fit.sigmas(which, 1, i -> pairs.get(i).sigmaHeight(settings)),
+                (x, misclosure, design) -> {
             for (int k = 0; k < which.length; k++) {
                 double[] row = {1, places.get(k).northing() - about.northing(), places.get(k).easting() - about.easting()};
                 misclosure[k] = pairs.get(which[k]).rise().orElseThrow();
@@ -46,13 +48,15 @@ record HeightFit(Lift lift, int[] which, LeastSquares.Solution solution, Varianc
             throw new SurveyException(Problem.FIT_IN_A_LINE);
         }
         double[] x = Arrays.copyOf(solution.unknowns(), 3);
-        return new HeightFit(new Lift(about, x[0], x[1], x[2]), which, solution, VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom()));
+        return new HeightFit(new Lift(about, x[0], x[1], x[2]), which, solution,
+                VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom()));
     }
 
     /** How well the lift is known. */
     HeightSpread spread() {
         double worse = Math.max(1, test.factor());
-        double[][] covariance = solution == null ? new double[0][] : Arrays.stream(solution.covariance()).map(row -> Arrays.stream(row).map(c -> c * worse).toArray()).toArray(double[][]::new);
+        double[][] covariance = solution == null ? new double[0][] : Arrays.stream(solution.covariance())
+                .map(row -> Arrays.stream(row).map(c -> c * worse).toArray()).toArray(double[][]::new);
         return new HeightSpread(lift.about(), covariance);
     }
 

@@ -8,7 +8,8 @@ import verge.core.geodesy.GridPoint;
  * How well heights are known that a shift or an inclined plane lifts.
  *
  * @param about where the plane is reckoned from, in the fitted frame
- * @param covariance of the shift, and of what it is per metre to north and to east, larger where the marks disagree by more than was promised; empty if nothing is fitted
+ * @param covariance of the shift, and of what it is per metre to north and to east, larger where the marks disagree by more than was
+ *     promised; empty if nothing is fitted
  */
 public record HeightSpread(GridPoint about, double[][] covariance) {
     /** Standard deviation of the lift at a place of the fitted frame, in metres; empty if none is fitted. */

@@ -8,7 +8,10 @@ import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import verge.core.geodesy.GridPoint;
 
-/** What control marks span: a convex figure, a line between two, or one place. Within it a fit is held on all sides, beyond it nothing says that it holds. */
+/**
+ * What control marks span: a convex figure, a line between two, or one place. Within it a fit is held on all sides, beyond it nothing says
+ * that it holds.
+ */
 public final class Hull {
     private static final GeometryFactory FACTORY = new GeometryFactory();
 
@@ -24,7 +27,8 @@ public final class Hull {
     public static Hull of(List<Pair> ties) {
         List<GridPoint> marks = ties.stream().filter(Pair::inPlan).map(p -> p.found().position().plan()).toList();
         GridPoint origin = marks.get(0);
-        return new Hull(origin, new ConvexHull(marks.stream().map(p -> from(origin, p)).toArray(Coordinate[]::new), FACTORY).getConvexHull());
+        return new Hull(origin, new ConvexHull(marks.stream().map(p -> from(origin, p)).toArray(Coordinate[]::new), FACTORY)
+                .getConvexHull());
     }
 
     private static Coordinate from(GridPoint origin, GridPoint place) {

@@ -3,7 +3,8 @@ package verge.core.geodesy.transformation;
 import java.util.OptionalDouble;
 
 /**
- * How well a place is known that a fit has moved: standard deviations of the fit alone, in metres, larger where its marks disagree by more than was promised.
+ * How well a place is known that a fit has moved: standard deviations of the fit alone, in metres, larger where its marks disagree by more
+ * than was promised.
  *
  * @param plan in the worse direction
  * @param height absent where no heights are fitted

@@ -16,8 +16,10 @@ import verge.core.problem.SurveyException;
 /**
  * Which found mark is which computed one: all plausible matchings, ranked.
  *
- * <p>Two computed marks that lie as far apart as two found ones suggest how the one group comes onto the other. Each suggestion is held against all found marks: one of them is what it
- * was set out to be, within its standard deviation; or it was moved, and lies somewhere near; or it is something else. What the suggestion makes of each is weighed by how much likelier
+ * <p>Two computed marks that lie as far apart as two found ones suggest how the one group comes onto the other. Each suggestion is held
+ * against all found marks: one of them is what it
+ * was set out to be, within its standard deviation; or it was moved, and lies somewhere near; or it is something else. What the suggestion
+ * makes of each is weighed by how much likelier
  * that is than that it is something else anywhere on the site; their product ranks it.
  */
 public final class Matching {
@@ -114,7 +116,8 @@ public final class Matching {
         List<Proposal> proposals = new ArrayList<>();
         for (Suggestion suggestion : suggestions) {
             Suggestion refined = refined(suggestion);
-            if (refined.sound().size() + (refined.moved().isEmpty() ? 0 : 1) >= 3 && refined.sound().size() >= 2 && seen.add(new HashSet<>(refined.sound()))) {
+            if (refined.sound().size() + (refined.moved().isEmpty() ? 0 : 1) >= 3 && refined.sound().size() >= 2
+                    && seen.add(new HashSet<>(refined.sound()))) {
                 proposals.add(proposal(refined));
             }
         }
@@ -160,7 +163,8 @@ public final class Matching {
     }
 
     private Suggestion suggested(int i, int j, int k, int l) {
-        Similarity similarity = Fit.closed(List.of(new Pair(computed.get(i), found.get(k)), new Pair(computed.get(j), found.get(l))), settings.scale(), settings.mirrored());
+        Similarity similarity = Fit.closed(List.of(new Pair(computed.get(i), found.get(k)), new Pair(computed.get(j), found.get(l))),
+                settings.scale(), settings.mirrored());
         double baseline = plan(found, k).distanceMetres(plan(found, l));
         return weighed(similarity, baseline / 2);
     }
@@ -192,7 +196,8 @@ public final class Matching {
             if (!usedComputed[n.computed()] && !usedFound[n.found()]) {
                 usedComputed[n.computed()] = true;
                 usedFound[n.found()] = true;
-                double asSound = Math.log(SOUND / OTHER * area / (2 * Math.PI * n.sigma() * n.sigma())) - n.off() * n.off() / (2 * n.sigma() * n.sigma());
+                double asSound = Math.log(SOUND / OTHER * area / (2 * Math.PI * n.sigma() * n.sigma())) - n.off() * n.off()
+                        / (2 * n.sigma() * n.sigma());
                 double asMoved = Math.log(MOVED / OTHER * area / (Math.PI * MOVED_METRES * MOVED_METRES));
                 (n.off() <= AGREES * n.sigma() ? sound : moved).add(List.of(n.computed(), n.found()));
                 score += Math.max(0, Math.max(asSound, asMoved));
@@ -209,7 +214,9 @@ public final class Matching {
                 List<Pair> pairs = pairs(now.sound());
                 OptionalDouble scale = settings.scale();
                 Similarity better = Fit.closed(pairs, scale, settings.mirrored());
-                Suggestion again = weighed(better, Math.sqrt(pairs.stream().mapToDouble(p -> Math.pow(p.found().position().plan().distanceMetres(better.to()), 2)).average().orElseThrow()));
+                Suggestion again = weighed(better,
+                        Math.sqrt(pairs.stream().mapToDouble(p -> Math.pow(p.found().position().plan().distanceMetres(better.to()), 2))
+                        .average().orElseThrow()));
                 if (again.sound().equals(now.sound())) {
                     return again;
                 }
@@ -222,13 +229,17 @@ public final class Matching {
     }
 
     private List<Pair> pairs(List<List<Integer>> numbers) {
-        return numbers.stream().sorted(Comparator.comparingInt(n -> n.get(1))).map(n -> new Pair(computed.get(n.get(0)), found.get(n.get(1)))).toList();
+        return numbers.stream().sorted(Comparator.comparingInt(n -> n.get(1)))
+                .map(n -> new Pair(computed.get(n.get(0)), found.get(n.get(1)))).toList();
     }
 
     private Proposal proposal(Suggestion suggestion) {
         List<Pair> pairs = pairs(suggestion.sound());
-        double squares = pairs.stream().mapToDouble(p -> Math.pow(suggestion.similarity().place(p.computed().position().plan()).distanceMetres(p.found().position().plan()), 2)).sum();
-        return new Proposal(suggestion.similarity(), pairs, pairs(suggestion.moved()), suggestion.score(), Math.sqrt(squares / Math.max(1, pairs.size())));
+        double squares = pairs.stream()
+                .mapToDouble(p -> Math.pow(suggestion.similarity().place(p.computed().position().plan())
+                .distanceMetres(p.found().position().plan()), 2)).sum();
+        return new Proposal(suggestion.similarity(), pairs, pairs(suggestion.moved()), suggestion.score(),
+                Math.sqrt(squares / Math.max(1, pairs.size())));
     }
 
     /** How many of the found marks come to lie on computed ones in the best way that there is, whether it is plausible or not. */

@@ -57,7 +57,8 @@ public sealed interface Moved {
      *
      * @param covariance of the shift to north, and of what goes north per metre of north and of east; those to east are alike
      */
-    record Affinely(Affine affine, Lift lift, List<Fitted.Residual> residuals, List<VarianceTest> tests, double[][] covariance, HeightSpread heightSpread) implements Moved {
+    record Affinely(Affine affine, Lift lift, List<Fitted.Residual> residuals, List<VarianceTest> tests, double[][] covariance,
+            HeightSpread heightSpread) implements Moved {
         private static final int UNKNOWNS = 6;
 
         /** @throws SurveyException FIT_TOO_FEW, FIT_IN_A_LINE, FIT_TOO_FEW_HEIGHTS */
@@ -66,7 +67,8 @@ public sealed interface Moved {
             HeightFit heights = HeightFit.of(pairs, settings, affine::place);
             int[] counting = IntStream.range(0, pairs.size()).filter(i -> pairs.get(i).inPlan()).toArray();
             // It is solved already: what is asked for is how far each is controlled.
-            LeastSquares.Solution plan = (LeastSquares.Solution) Fit.solve(new double[UNKNOWNS], Fit.sigmas(counting, 2, i -> pairs.get(i).sigma(settings)), (x, misclosure, design) -> {
+            LeastSquares.Solution plan = (LeastSquares.Solution) Fit.solve(new double[UNKNOWNS],
+                    Fit.sigmas(counting, 2, i -> pairs.get(i).sigma(settings)), (x, misclosure, design) -> {
                 for (int k = 0; k < counting.length; k++) {
                     Pair pair = pairs.get(counting[k]);
                     GridPoint at = pair.computed().position().plan();
@@ -84,9 +86,12 @@ public sealed interface Moved {
             });
             List<Fitted.Residual> residuals = IntStream.range(0, pairs.size()).mapToObj(i -> {
                 int k = Arrays.binarySearch(counting, i);
-                return heights.residual(i, pairs.get(i), affine.place(pairs.get(i).computed().position().plan()), k >= 0 ? plan : null, 2 * k);
+                return heights.residual(i, pairs.get(i), affine.place(pairs.get(i).computed().position().plan()), k >= 0 ? plan : null,
+                        2 * k);
             }).toList();
-            return new Affinely(affine, heights.lift(), residuals, List.of(VarianceTest.of(plan.weightedSquares(), plan.degreesOfFreedom()), heights.test()), plan.covariance(), heights.spread());
+            return new Affinely(affine, heights.lift(), residuals,
+                    List.of(VarianceTest.of(plan.weightedSquares(), plan.degreesOfFreedom()), heights.test()), plan.covariance(),
+                    heights.spread());
         }
 
         private static double[] row(Affine affine, GridPoint at) {
@@ -111,8 +116,12 @@ public sealed interface Moved {
      *
      * @param covariance of the shifts to north, east and up, of turns about these, and of the scale unless it is held
      */
-    record InSpace(SevenParameters move, List<Fitted.Residual> residuals, List<VarianceTest> tests, double[][] covariance) implements Moved {
-        /** A small turn about each axis adds this to a place reckoned from the middle: which of its coordinates, with which sign, to north, east and up. */
+    record InSpace(SevenParameters move, List<Fitted.Residual> residuals, List<VarianceTest> tests, double[][] covariance)
+            implements Moved {
+        /**
+         * A small turn about each axis adds this to a place reckoned from the middle: which of its coordinates, with which sign, to north,
+         * east and up.
+         */
         private static final int[][][] TURNS = {{{0, 0}, {2, -1}, {1, 1}}, {{2, 1}, {0, 0}, {0, -1}}, {{1, -1}, {0, 1}, {0, 0}}};
 
         /** @throws SurveyException FIT_TOO_FEW_HEIGHTS, FIT_IN_A_LINE */
@@ -120,7 +129,8 @@ public sealed interface Moved {
             SevenParameters move = SevenParameters.of(pairs, settings);
             int[] counting = IntStream.range(0, pairs.size()).filter(i -> pairs.get(i).inPlan() && pairs.get(i).countsInHeight()).toArray();
             int unknowns = settings.scale().isPresent() ? 6 : 7;
-            LeastSquares.Solution solution = (LeastSquares.Solution) Fit.solve(new double[unknowns], Fit.sigmas(counting, 3, i -> pairs.get(i).sigma(settings)), (x, misclosure, design) -> {
+            LeastSquares.Solution solution = (LeastSquares.Solution) Fit.solve(new double[unknowns],
+                    Fit.sigmas(counting, 3, i -> pairs.get(i).sigma(settings)), (x, misclosure, design) -> {
                 for (int k = 0; k < counting.length; k++) {
                     double[] placed = from(move.to(), move.place(pairs.get(counting[k]).computed().position()));
                     double[] found = from(move.to(), pairs.get(counting[k]).found().position());
@@ -134,8 +144,10 @@ public sealed interface Moved {
                     }
                 }
             });
-            List<Fitted.Residual> residuals = IntStream.range(0, pairs.size()).mapToObj(i -> residual(move, pairs.get(i), solution, 3 * Arrays.binarySearch(counting, i))).toList();
-            return new InSpace(move, residuals, List.of(VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom())), solution.covariance());
+            List<Fitted.Residual> residuals = IntStream.range(0, pairs.size())
+                    .mapToObj(i -> residual(move, pairs.get(i), solution, 3 * Arrays.binarySearch(counting, i))).toList();
+            return new InSpace(move, residuals, List.of(VarianceTest.of(solution.weightedSquares(), solution.degreesOfFreedom())),
+                    solution.covariance());
         }
 
         /** What each unknown does to a coordinate of a place reckoned from the middle. */
@@ -156,12 +168,14 @@ public sealed interface Moved {
             double[] placed = from(move.to(), place(computed));
             double[] up = row(placed, 2, covariance.length);
             double worse = Known.worse(tests.get(0).factor());
-            return Optional.of(new Known(Known.worseDirection(row(placed, 0, covariance.length), row(placed, 1, covariance.length), covariance) * worse,
+            return Optional.of(new Known(Known.worseDirection(row(placed, 0, covariance.length), row(placed, 1, covariance.length),
+                    covariance) * worse,
                     OptionalDouble.of(Math.sqrt(Known.product(up, covariance, up)) * worse)));
         }
 
         private static double[] from(Position middle, Position place) {
-            return new double[] {place.plan().northing() - middle.plan().northing(), place.plan().easting() - middle.plan().easting(), metres(place) - metres(middle)};
+            return new double[] {place.plan().northing() - middle.plan().northing(), place.plan().easting() - middle.plan().easting(),
+                    metres(place) - metres(middle)};
         }
 
         private static double metres(Position place) {
@@ -175,10 +189,13 @@ public sealed interface Moved {
             }
             Position placed = move.place(pair.computed().position());
             GridPoint found = pair.found().position().plan();
-            OptionalDouble height = pair.hasHeights() ? OptionalDouble.of(metres(pair.found().position()) - metres(placed)) : OptionalDouble.empty();
+            OptionalDouble height = pair.hasHeights() ? OptionalDouble.of(metres(pair.found().position()) - metres(placed))
+                    : OptionalDouble.empty();
             boolean counts = row >= 0;
-            return new Fitted.Residual(found.northing() - placed.plan().northing(), found.easting() - placed.plan().easting(), counts ? Math.max(Math.abs(solution.standardised(row)), Math.abs(solution.standardised(row + 1))) : 0,
-                    counts ? (solution.redundancy()[row] + solution.redundancy()[row + 1]) / 2 : 0, height, counts ? Math.abs(solution.standardised(row + 2)) : 0, counts ? solution.redundancy()[row + 2] : 0);
+            return new Fitted.Residual(found.northing() - placed.plan().northing(), found.easting() - placed.plan().easting(),
+                    counts ? Math.max(Math.abs(solution.standardised(row)), Math.abs(solution.standardised(row + 1))) : 0,
+                    counts ? (solution.redundancy()[row] + solution.redundancy()[row + 1]) / 2 : 0, height,
+                    counts ? Math.abs(solution.standardised(row + 2)) : 0, counts ? solution.redundancy()[row + 2] : 0);
         }
 
         @Override

@@ -9,7 +9,8 @@ import verge.core.geodesy.Elevation;
  *
  * @param inPlan whether it counts for the plan
  * @param inHeight whether it counts for the height; without both heights it does not
- * @param sigma standard deviation of the found mark in plan, in each coordinate, in metres: the pair weighs as its square is small; absent for that of the settings
+ * @param sigma standard deviation of the found mark in plan, in each coordinate, in metres: the pair weighs as its square is small; absent
+ *     for that of the settings
  * @param sigmaHeight likewise in height; in space, where a pair has one weight only, the one in plan counts in height as well
  */
 public record Pair(Mark computed, Mark found, boolean inPlan, boolean inHeight, OptionalDouble sigma, OptionalDouble sigmaHeight) {
@@ -57,6 +58,7 @@ public record Pair(Mark computed, Mark found, boolean inPlan, boolean inHeight, 
 
     /** Found over computed, in metres; empty without both heights. */
     Optional<Double> rise() {
-        return computed.position().elevation().map(Elevation::metres).flatMap(low -> found.position().elevation().map(high -> high.metres() - low));
+        return computed.position().elevation().map(Elevation::metres)
+                .flatMap(low -> found.position().elevation().map(high -> high.metres() - low));
     }
 }

@@ -15,7 +15,8 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /**
- * A move in space that keeps shapes: three shifts, three rotations, one scale. North, east and up are its axes; a place without a height cannot be moved by it.
+ * A move in space that keeps shapes: three shifts, three rotations, one scale. North, east and up are its axes; a place without a height
+ * cannot be moved by it.
  *
  * @param rotation by rows, with determinant 1
  */
@@ -25,7 +26,8 @@ public record SevenParameters(Position from, Position to, double[][] rotation, d
     private static final double IN_LINE = 1e-8;
 
     /**
-     * By least squares on the pairs that count in height, from the singular values of their products (S. Umeyama, Least-squares estimation of transformation parameters between two
+     * By least squares on the pairs that count in height, from the singular values of their products (S. Umeyama, Least-squares estimation
+     * of transformation parameters between two
      * point patterns, 1991).
      *
      * @param settings of which the scale counts, if it is held, and what a mark is known to
@@ -93,7 +95,8 @@ public record SevenParameters(Position from, Position to, double[][] rotation, d
     }
 
     private static double[] from(Position origin, Position place) {
-        return new double[] {place.plan().northing() - origin.plan().northing(), place.plan().easting() - origin.plan().easting(), place.elevation().orElseThrow().metres() - origin.elevation().orElseThrow().metres()};
+        return new double[] {place.plan().northing() - origin.plan().northing(), place.plan().easting() - origin.plan().easting(),
+                place.elevation().orElseThrow().metres() - origin.elevation().orElseThrow().metres()};
     }
 
     /** @param at with a height */

@@ -13,9 +13,12 @@ import verge.core.geodesy.Similarity;
 import verge.core.problem.SurveyException;
 
 /**
- * Which pairs do not belong, in plan and in height. In plan read robustly: of all exact fits of two pairs that one is taken which most others agree with. Least squares would spread
- * the error of one mark over all of them. Where no pair stands apart so plainly and yet more is left over than was promised, the worst is left out, one after another, until the
- * others are as good as they should be. Who is named must be the only one: where others fit as well once another is left out in its place, none of these is told from the other.
+ * Which pairs do not belong, in plan and in height. In plan read robustly: of all exact fits of two pairs that one is taken which most
+ * others agree with. Least squares would spread
+ * the error of one mark over all of them. Where no pair stands apart so plainly and yet more is left over than was promised, the worst is
+ * left out, one after another, until the
+ * others are as good as they should be. Who is named must be the only one: where others fit as well once another is left out in its place,
+ * none of these is told from the other.
  */
 final class Strangers {
     /** In standard deviations of the difference of two marks, of which three in ten thousand are farther off. */
@@ -119,8 +122,10 @@ final class Strangers {
         int most = counting.size() > MOST_TRIED ? MOST_LEFT_OUT_OF_MANY : counting.size() / ONE_LEFT_OUT_IN;
         while (!part.test(now).passes()) {
             Fitted left = now;
-            int worst = counting.stream().filter(i -> !out.contains(i)).max(Comparator.comparingDouble(i -> part.standardised(left.residuals().get(i)))).orElseThrow();
-            Optional<Fitted> without = out.size() < most && part.standardised(left.residuals().get(worst)) >= TOO_LARGE ? without(out, worst) : Optional.empty();
+            int worst = counting.stream().filter(i -> !out.contains(i))
+                    .max(Comparator.comparingDouble(i -> part.standardised(left.residuals().get(i)))).orElseThrow();
+            Optional<Fitted> without = out.size() < most && part.standardised(left.residuals().get(worst)) >= TOO_LARGE
+                    ? without(out, worst) : Optional.empty();
             if (without.isEmpty() || part.test(without.get()).degreesOfFreedom() == 0) {
                 return out.isEmpty() ? oneOf() : Verdict.NONE;
             }
@@ -134,7 +139,8 @@ final class Strangers {
     private Verdict oneOf() {
         List<Integer> might = counting.size() > MOST_TRIED ? List.of() : counting.stream().filter(i -> plausible(Set.of(), i)).toList();
         boolean agreed = might.size() == 1 && without(Set.of(), might.get(0)).filter(f -> part.test(f).degreesOfFreedom() > 0).isPresent();
-        return agreed ? new Verdict(might, List.of()) : new Verdict(List.of(), might.size() < counting.size() || counting.size() <= LEAST_AGREEING ? might : List.of());
+        return agreed ? new Verdict(might, List.of())
+                : new Verdict(List.of(), might.size() < counting.size() || counting.size() <= LEAST_AGREEING ? might : List.of());
     }
 
     /** Those in whose place no other could be left out as well. */
@@ -161,7 +167,8 @@ final class Strangers {
     }
 
     private Optional<Fitted> without(Set<Integer> out, int more) {
-        List<Pair> rest = IntStream.range(0, pairs.size()).mapToObj(i -> i == more || out.contains(i) ? part.without(pairs.get(i)) : pairs.get(i)).toList();
+        List<Pair> rest = IntStream.range(0, pairs.size())
+                .mapToObj(i -> i == more || out.contains(i) ? part.without(pairs.get(i)) : pairs.get(i)).toList();
         try {
             return Optional.of(Fit.adjusted(rest, settings));
         } catch (SurveyException tooFew) {
@@ -180,7 +187,8 @@ final class Strangers {
                     List<Pair> two = List.of(pairs.get(counting[a]), pairs.get(counting[b]));
                     Similarity similarity = Fit.closed(two, settings.scale(), settings.mirrored());
                     List<Integer> agreeing = agreeing(pairs, counting, similarity, settings, two);
-                    double squares = agreeing.stream().mapToDouble(i -> Math.pow(misfit(pairs.get(i), similarity) / pairs.get(i).sigma(settings), 2)).sum();
+                    double squares = agreeing.stream()
+                            .mapToDouble(i -> Math.pow(misfit(pairs.get(i), similarity) / pairs.get(i).sigma(settings), 2)).sum();
                     if (agreeing.size() > best.size() || agreeing.size() == best.size() && squares < bestSquares) {
                         best = agreeing;
                         bestSquares = squares;
@@ -209,7 +217,8 @@ final class Strangers {
         for (int i : counting) {
             // What two marks leave open in direction grows with the way from them.
             double away = pairs.get(i).found().position().plan().distanceMetres(similarity.to());
-            double allowed = AGREES * Math.sqrt(1 / pairs.get(i).weight(settings) + ofTwo / 4 + ofTwo * away * away / (baseline * baseline));
+            double allowed = AGREES * Math.sqrt(1 / pairs.get(i).weight(settings) + ofTwo / 4
+                    + ofTwo * away * away / (baseline * baseline));
             if (misfit(pairs.get(i), similarity) <= allowed) {
                 agreeing.add(i);
             }

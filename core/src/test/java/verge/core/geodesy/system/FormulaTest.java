@@ -115,7 +115,9 @@ class FormulaTest {
     }
 
     @ParameterizedTest
-    @EnumSource(value = FormulaMethod.class, names = {"TRANSVERSE_MERCATOR", "LAMBERT_ONE_PARALLEL", "LAMBERT_TWO_PARALLELS", "STEREOGRAPHIC_OBLIQUE", "OBLIQUE_MERCATOR_SWISS"})
+    @EnumSource(value = FormulaMethod.class,
+            names = {"TRANSVERSE_MERCATOR", "LAMBERT_ONE_PARALLEL", "LAMBERT_TWO_PARALLELS", "STEREOGRAPHIC_OBLIQUE",
+            "OBLIQUE_MERCATOR_SWISS"})
     void theOwnFormulasAreTheLibrarys(FormulaMethod method) {
         Formula f = formula(method, PlanAxes.NORTH_THEN_EAST, 2.5);
         Kernel own = Kernels.of(f).orElseThrow();
@@ -152,7 +154,8 @@ class FormulaTest {
     @ParameterizedTest
     @CsvSource({"-33, 18, -30, -36", "33, 18, 30, 36", "-45, -170, -44, -46"})
     void lambertWorksOnBothHalves(double latitude, double longitude, double first, double second) {
-        Kernel kernel = LambertKernel.onTwo(6378137, GRS80_E2, Math.toRadians(first), Math.toRadians(second), Math.toRadians((first + second) / 2),
+        Kernel kernel = LambertKernel.onTwo(6378137, GRS80_E2, Math.toRadians(first), Math.toRadians(second),
+                Math.toRadians((first + second) / 2),
                 Math.toRadians(longitude - 1), 10, 20);
         double[] grid = kernel.grid(Math.toRadians(longitude), Math.toRadians(latitude));
         double[] back = kernel.geographic(grid[0], grid[1]);
@@ -162,11 +165,13 @@ class FormulaTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"LATITUDE_OF_ORIGIN, 91", "LONGITUDE_OF_ORIGIN, -181", "SCALE_AT_ORIGIN, 0", "SCALE_AT_ORIGIN, 2.5", "FALSE_EASTING, 2e8", "FALSE_NORTHING, NaN"})
+    @CsvSource({"LATITUDE_OF_ORIGIN, 91", "LONGITUDE_OF_ORIGIN, -181", "SCALE_AT_ORIGIN, 0", "SCALE_AT_ORIGIN, 2.5", "FALSE_EASTING, 2e8",
+            "FALSE_NORTHING, NaN"})
     void parametersOutOfRangeAreRefusedByName(Parameter parameter, double value) {
         Map<Parameter, Double> values = sensible(FormulaMethod.TRANSVERSE_MERCATOR);
         values.put(parameter, value);
-        assertThatThrownBy(() -> new Formula("x", FormulaMethod.TRANSVERSE_MERCATOR, values, ReferenceEllipsoid.GRS80, 0, PlanAxes.NORTH_THEN_EAST, 1))
+        assertThatThrownBy(() -> new Formula("x", FormulaMethod.TRANSVERSE_MERCATOR, values, ReferenceEllipsoid.GRS80, 0,
+                PlanAxes.NORTH_THEN_EAST, 1))
                 .isInstanceOfSatisfying(SurveyException.class, e -> {
                     assertThat(e.problem()).isEqualTo(Problem.OUT_OF_RANGE);
                     assertThat(e.arguments().get(0)).isEqualTo(parameter.epsgName().toLowerCase(Locale.ROOT));
@@ -204,7 +209,8 @@ class FormulaTest {
         double latitude = somewhere(method, new Random(2)).latitude().degrees();
         GridPoint west = p.grid(Geographic.ofDegrees(latitude, 179.5));
         GridPoint east = p.grid(Geographic.ofDegrees(latitude, -179.5));
-        double metres = Math.toRadians(1) * p.ellipsoid().primeVerticalRadius(Angle.ofDegrees(latitude)) * Math.cos(Math.toRadians(latitude));
+        double metres = Math.toRadians(1) * p.ellipsoid().primeVerticalRadius(Angle.ofDegrees(latitude))
+                * Math.cos(Math.toRadians(latitude));
         assertThat(west.distanceMetres(east)).isCloseTo(metres, within(metres * 0.12));
         Geographic back = p.geographic(east);
         assertThat(back.longitude().minus(Angle.ofDegrees(-179.5)).halfCircle().degrees()).isCloseTo(0, within(1e-8));
@@ -221,8 +227,10 @@ class FormulaTest {
 
     @Test
     void namesWithQuotesStayNames() {
-        Formula odd = new Formula("the \"old\" zone", FormulaMethod.CASSINI, sensible(FormulaMethod.CASSINI), ReferenceEllipsoid.GRS80, 0, PlanAxes.NORTH_THEN_EAST, 1);
-        assertThat(SystemText.read(odd.wkt())).isInstanceOfSatisfying(CoordinateSystem.Projected.class, p -> assertThat(p.name()).isEqualTo("the \"old\" zone"));
+        Formula odd = new Formula("the \"old\" zone", FormulaMethod.CASSINI, sensible(FormulaMethod.CASSINI), ReferenceEllipsoid.GRS80, 0,
+                PlanAxes.NORTH_THEN_EAST, 1);
+        assertThat(SystemText.read(odd.wkt()))
+                .isInstanceOfSatisfying(CoordinateSystem.Projected.class, p -> assertThat(p.name()).isEqualTo("the \"old\" zone"));
     }
 
     @Test

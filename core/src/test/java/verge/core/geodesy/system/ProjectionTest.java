@@ -52,7 +52,8 @@ class ProjectionTest {
 
     private static double metresApart(MapProjection p, Geographic a, Geographic b) {
         double north = (a.latitude().radians() - b.latitude().radians()) * p.ellipsoid().meridianRadius(a.latitude());
-        double east = a.longitude().minus(b.longitude()).halfCircle().radians() * p.ellipsoid().primeVerticalRadius(a.latitude()) * a.latitude().cos();
+        double east = a.longitude().minus(b.longitude()).halfCircle().radians() * p.ellipsoid()
+                .primeVerticalRadius(a.latitude()) * a.latitude().cos();
         return Math.hypot(north, east);
     }
 }

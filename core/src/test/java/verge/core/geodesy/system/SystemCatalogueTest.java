@@ -13,10 +13,13 @@ import verge.core.geodesy.Geographic;
 /** Finding systems of made-up places by whatever one remembers of them. */
 class SystemCatalogueTest {
     private static final SystemCatalogue CATALOGUE = SystemCatalogue.of(Stream.of(
-            "EPSG:70001\tplane\tSlough 1983 / Lambert North (ftUS)\tAlder grid; SPCS Slough N\tSlough - north of 45°N. Älvkarleö.\t45.00 -42.00 46.00 -40.00\tUS survey foot\tLambert Conic Conformal (2SP)\t",
-            "EPSG:70002\tplane\tSlough 1927 / Lambert North\t\tSlough - north.\t45.00 -42.00 46.00 -40.00\tUS survey foot\tLambert Conic Conformal (2SP)\tdeprecated",
+            "EPSG:70001\tplane\tSlough 1983 / Lambert North (ftUS)\tAlder grid; SPCS Slough N\tSlough - north of 45°N. Älvkarleö.\t45.00 "
+            + "-42.00 46.00 -40.00\tUS survey foot\tLambert Conic Conformal (2SP)\t",
+            "EPSG:70002\tplane\tSlough 1927 / Lambert North\t\tSlough - north.\t45.00 -42.00 46.00 -40.00\tUS survey foot\tLambert Conic "
+            + "Conformal (2SP)\tdeprecated",
             "EPSG:70003\tplane\tWorld / Wide Lambert\t\tWorld.\t-90.00 -180.00 90.00 180.00\tmetre\tLambert Conic Conformal (1SP)\t",
-            "EPSG:70004\tplane\tAtoll / Grid\t\tAtoll - on both sides of the date line.\t-20.00 176.00 -12.00 -178.00\tmetre\tTransverse Mercator\t",
+            "EPSG:70004\tplane\tAtoll / Grid\t\tAtoll - on both sides of the date line.\t-20.00 176.00 -12.00 -178.00\tmetre\tTransverse "
+            + "Mercator\t",
             "EPSG:70005\tlat-lon\tSlough 1983\t\tSlough.\t44.00 -43.00 46.00 -40.00\tdegree\t\t",
             "EPSG:70006\tplane\tOld / Map Grid\t\tSlough.\t45.00 -42.00 46.00 -40.00\tmetre\tNew Zealand Map Grid\t"));
 
@@ -25,7 +28,8 @@ class SystemCatalogueTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"70004, 70004", "EPSG:70004, 70004", "alder, 70001", "slough n lam, 70001 70002", "alvkarleo, 70001", "lambert slough, 70001 70002",
+    @CsvSource({"70004, 70004", "EPSG:70004, 70004", "alder, 70001", "slough n lam, 70001 70002", "alvkarleo, 70001",
+            "lambert slough, 70001 70002",
         "date line, 70004", "nothing of it, ''", "' ', ''", "spcs, 70001"})
     void byCodeNameOldNameAndPlace(String typed, String expected) {
         assertThat(String.join(" ", codes(typed))).isEqualTo(expected);
@@ -41,7 +45,9 @@ class SystemCatalogueTest {
 
     @Test
     void nearAPositionAlsoOverTheDateLine() {
-        assertThat(CATALOGUE.search("", Optional.of(Geographic.ofDegrees(-15, -179)), 10).rows()).extracting(SystemCatalogue.Row::code).containsExactly("EPSG:70004", "EPSG:70003");
-        assertThat(CATALOGUE.search("lambert", Optional.of(Geographic.ofDegrees(-15, 0)), 10).rows()).extracting(SystemCatalogue.Row::code).containsExactly("EPSG:70003");
+        assertThat(CATALOGUE.search("", Optional.of(Geographic.ofDegrees(-15, -179)), 10).rows()).extracting(SystemCatalogue.Row::code)
+                .containsExactly("EPSG:70004", "EPSG:70003");
+        assertThat(CATALOGUE.search("lambert", Optional.of(Geographic.ofDegrees(-15, 0)), 10).rows()).extracting(SystemCatalogue.Row::code)
+                .containsExactly("EPSG:70003");
     }
 }

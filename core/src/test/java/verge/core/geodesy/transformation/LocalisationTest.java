@@ -18,9 +18,13 @@ import verge.core.geodesy.Position;
 import verge.core.geodesy.Similarity;
 import verge.core.units.Angle;
 
-/** A site's own grid near 1000/500, with its own level and a plane that tilts, over UTM coordinates: made by hand, so that every figure is known. */
+/**
+ * A site's own grid near 1000/500, with its own level and a plane that tilts, over UTM coordinates: made by hand, so that every figure is
+ * known.
+ */
 class LocalisationTest {
-    private static final Similarity TRUE_MOVE = new Similarity(new GridPoint(6_314_490, 649_010), new GridPoint(1_000, 500), Angle.ofDegrees(28.4), 1.000135, false);
+    private static final Similarity TRUE_MOVE = new Similarity(new GridPoint(6_314_490, 649_010), new GridPoint(1_000, 500),
+            Angle.ofDegrees(28.4), 1.000135, false);
     private static final Lift TRUE_LIFT = new Lift(new GridPoint(1_000, 500), -37.6, 2e-5, -1e-5);
 
     private static Position site(Position utm) {
@@ -32,8 +36,10 @@ class LocalisationTest {
     }
 
     private static Localisation localised() {
-        List<Pair> pairs = Stream.of(utm(0, 0, 44), utm(200, 10, 46), utm(190, 260, 51), utm(-20, 240, 45), utm(90, 120, 43)).map(p -> new Pair(new Mark("", p), new Mark("", site(p)))).toList();
-        return Localisation.of(pairs, new FitSettings(OptionalDouble.empty(), OptionalInt.empty(), FitSettings.Heights.TILT, false, 0.01, 0.01));
+        List<Pair> pairs = Stream.of(utm(0, 0, 44), utm(200, 10, 46), utm(190, 260, 51), utm(-20, 240, 45), utm(90, 120, 43))
+                .map(p -> new Pair(new Mark("", p), new Mark("", site(p)))).toList();
+        return Localisation.of(pairs, new FitSettings(OptionalDouble.empty(), OptionalInt.empty(), FitSettings.Heights.TILT, false, 0.01,
+                0.01));
     }
 
     /** Every position comes to where it was made to lie, and back again, to a hundredth of a millimetre, also far beyond the marks. */
@@ -55,8 +61,10 @@ class LocalisationTest {
         Localisation localised = localised();
         assertThat(localised.hull().corners()).hasSize(5);
         assertThat(localised.hull().beyond(site(utm(90, 130, 0)).plan())).isZero();
-        assertThat(localised.hull().beyond(site(utm(-20, 340, 0)).plan())).isCloseTo(100 * 1.000135 * Math.cos(Math.atan2(210, 20) - Math.PI / 2), within(1e-3));
-        Localisation two = Localisation.of(List.of(new Pair(new Mark("", utm(0, 0, 1)), new Mark("", site(utm(0, 0, 1)))), new Pair(new Mark("", utm(100, 0, 1)), new Mark("", site(utm(100, 0, 1))))), FitSettings.USUAL);
+        assertThat(localised.hull().beyond(site(utm(-20, 340, 0)).plan()))
+                .isCloseTo(100 * 1.000135 * Math.cos(Math.atan2(210, 20) - Math.PI / 2), within(1e-3));
+        Localisation two = Localisation.of(List.of(new Pair(new Mark("", utm(0, 0, 1)), new Mark("", site(utm(0, 0, 1)))),
+                new Pair(new Mark("", utm(100, 0, 1)), new Mark("", site(utm(100, 0, 1))))), FitSettings.USUAL);
         assertThat(two.hull().beyond(site(utm(50, 30, 0)).plan())).isCloseTo(30, within(0.01));
     }
 }

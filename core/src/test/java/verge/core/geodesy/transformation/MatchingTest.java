@@ -39,7 +39,8 @@ class MatchingTest {
                 computed.add(next);
             }
         }
-        Similarity lies = new Similarity(new GridPoint(5_030, 2_030), new GridPoint(6_314_490, 649_010), Angle.ofDegrees(360 * chance.nextDouble()), scale, mirrored);
+        Similarity lies = new Similarity(new GridPoint(5_030, 2_030), new GridPoint(6_314_490, 649_010),
+                Angle.ofDegrees(360 * chance.nextDouble()), scale, mirrored);
         List<Integer> which = IntStream.range(0, marks).boxed().collect(Collectors.toList());
         Collections.shuffle(which, chance);
         int count = (int) Math.ceil((double) marks / parts);
@@ -50,7 +51,8 @@ class MatchingTest {
             boolean moved = k == 0;
             double off = moved ? 0.1 + chance.nextDouble() : 0;
             double way = 2 * Math.PI * chance.nextDouble();
-            found.add(mark("F" + k, at.northing() + 0.006 * chance.nextGaussian() + off * Math.cos(way), at.easting() + 0.006 * chance.nextGaussian() + off * Math.sin(way)));
+            found.add(mark("F" + k, at.northing() + 0.006 * chance.nextGaussian() + off * Math.cos(way),
+                    at.easting() + 0.006 * chance.nextGaussian() + off * Math.sin(way)));
             if (!moved) {
                 truly.add(computed.get(which.get(k)).name() + "=F" + k);
             }
@@ -77,10 +79,12 @@ class MatchingTest {
             int marks = 8 + chance.nextInt(33);
             Site site = site(chance, marks, 3, 1, false);
             List<Matching.Proposal> proposals = Matching.propose(site.computed(), site.found(), FitSettings.USUAL, 5);
-            boolean right = !proposals.isEmpty() && named(proposals.get(0).pairs()).containsAll(site.truly()) && proposals.get(0).similarity().place(new GridPoint(5_030, 2_030)).distanceMetres(site.lies().to()) < 0.1;
+            boolean right = !proposals.isEmpty() && named(proposals.get(0).pairs()).containsAll(site.truly()) && proposals.get(0)
+                    .similarity().place(new GridPoint(5_030, 2_030)).distanceMetres(site.lies().to()) < 0.1;
             first += right ? 1 : 0;
             if (!right) {
-                missed.add(marks + ": " + site.truly() + " " + proposals.stream().map(p -> named(p.pairs()) + " " + named(p.moved()) + " " + Math.round(p.score())).limit(2).toList());
+                missed.add(marks + ": " + site.truly() + " " + proposals.stream()
+                        .map(p -> named(p.pairs()) + " " + named(p.moved()) + " " + Math.round(p.score())).limit(2).toList());
             }
         }
         assertThat(first).as(String.join("\n", missed)).isGreaterThanOrEqualTo(190);
@@ -99,12 +103,16 @@ class MatchingTest {
             assertThat(named(p.pairs())).containsAll(feet.truly());
             assertThat(p.similarity().scale()).isBetween(0.304, 0.3056);
         });
-        assertThat(Matching.propose(feet.computed(), feet.found(), FitSettings.USUAL, 1)).allSatisfy(p -> assertThat(p.pairs().size()).isLessThan(5));
+        assertThat(Matching.propose(feet.computed(), feet.found(), FitSettings.USUAL, 1))
+                .allSatisfy(p -> assertThat(p.pairs().size()).isLessThan(5));
         Site mirrored = site(chance, 20, 2, 1, true);
-        assertThat(named(Matching.propose(mirrored.computed(), mirrored.found(), settings(OptionalDouble.of(1), true), 1).get(0).pairs())).containsAll(mirrored.truly());
-        assertThat(Matching.propose(mirrored.computed(), mirrored.found(), FitSettings.USUAL, 1)).allSatisfy(p -> assertThat(p.pairs().size()).isLessThan(5));
+        assertThat(named(Matching.propose(mirrored.computed(), mirrored.found(), settings(OptionalDouble.of(1), true), 1).get(0).pairs()))
+                .containsAll(mirrored.truly());
+        assertThat(Matching.propose(mirrored.computed(), mirrored.found(), FitSettings.USUAL, 1))
+                .allSatisfy(p -> assertThat(p.pairs().size()).isLessThan(5));
         Site solved = site(chance, 20, 2, 1.0004, false);
-        assertThat(named(Matching.propose(solved.computed(), solved.found(), settings(OptionalDouble.empty(), false), 1).get(0).pairs())).containsAll(solved.truly());
+        assertThat(named(Matching.propose(solved.computed(), solved.found(), settings(OptionalDouble.empty(), false), 1).get(0).pairs()))
+                .containsAll(solved.truly());
     }
 
     /** Two groups that have nothing to do with each other: what agrees by chance is few, and said so. */
@@ -114,12 +122,15 @@ class MatchingTest {
         for (int round = 0; round < 20; round++) {
             Site one = site(chance, 20, 2, 1, false);
             Site other = site(chance, 20, 2, 1, false);
-            assertThat(Matching.propose(one.computed(), other.found(), FitSettings.USUAL, 3)).allSatisfy(p -> assertThat(p.pairs().size()).isLessThan(4));
+            assertThat(Matching.propose(one.computed(), other.found(), FitSettings.USUAL, 3))
+                    .allSatisfy(p -> assertThat(p.pairs().size()).isLessThan(4));
             assertThat(Matching.mostAgreeing(one.computed(), other.found(), FitSettings.USUAL)).isLessThan(5);
         }
         Site large = site(chance, 300, 3, 1, false);
-        assertThatThrownBy(() -> Matching.propose(large.computed(), large.found(), FitSettings.USUAL, 1)).isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.MATCHING_TOO_LARGE));
+        assertThatThrownBy(() -> Matching.propose(large.computed(), large.found(), FitSettings.USUAL, 1))
+                .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.MATCHING_TOO_LARGE));
         assertThat(Matching.propose(List.of(mark("a", 0, 0)), List.of(mark("b", 0, 0)), FitSettings.USUAL, 3)).isEmpty();
-        assertThat(Matching.propose(List.of(mark("a", 0, 0), mark("b", 0, 0), mark("c", 0, 0)), List.of(mark("d", 1, 1), mark("e", 1, 1), mark("f", 1, 1)), FitSettings.USUAL, 3)).isEmpty();
+        assertThat(Matching.propose(List.of(mark("a", 0, 0), mark("b", 0, 0), mark("c", 0, 0)),
+                List.of(mark("d", 1, 1), mark("e", 1, 1), mark("f", 1, 1)), FitSettings.USUAL, 3)).isEmpty();
     }
 }

@@ -23,7 +23,9 @@ import verge.core.geodesy.Position;
 import verge.core.problem.SurveyException;
 import verge.core.rates.Rates;
 
-/** Moves with more freedom than a similarity: what is left over and how far each mark is controlled, by what linear algebra says of them. */
+/**
+ * Moves with more freedom than a similarity: what is left over and how far each mark is controlled, by what linear algebra says of them.
+ */
 class MovedTest {
     private static final double[][] MARKS = {{0, 0, 3}, {40, 2, 5}, {38, 51, 4}, {-3, 47, 9}, {20, 25, 2}, {55, 20, 7}};
 
@@ -39,8 +41,10 @@ class MovedTest {
     private static List<Pair> pairs(int wrong, double error) {
         return IntStream.range(0, MARKS.length).mapToObj(i -> {
             double[] m = MARKS[i];
-            Position found = at(0.866 * m[0] - 0.5 * 1.001 * m[1] + (i == wrong ? error : 0), 0.5 * m[0] + 0.866 * 1.001 * m[1] + 0.002 * m[0], m[2] + 12);
-            return new Pair(new Mark("M" + i, new Position(new GridPoint(m[0], m[1]), Optional.of(new Elevation(m[2])))), new Mark("S" + i, found));
+            Position found = at(0.866 * m[0] - 0.5 * 1.001 * m[1] + (i == wrong ? error : 0),
+                    0.5 * m[0] + 0.866 * 1.001 * m[1] + 0.002 * m[0], m[2] + 12);
+            return new Pair(new Mark("M" + i, new Position(new GridPoint(m[0], m[1]), Optional.of(new Elevation(m[2])))),
+                    new Mark("S" + i, found));
         }).toList();
     }
 
@@ -59,16 +63,22 @@ class MovedTest {
                 List<Pair> pairs = new ArrayList<>();
                 for (int i = 0; i < 6; i++) {
                     Position mark = at(20 * i, (i % 2 == 0 ? 0 : breadth) + i % 3, 3 + i % 3);
-                    pairs.add(new Pair(new Mark("M", mark), new Mark("S", new Position(mark.plan().plus(0.01 * chance.nextGaussian(), 0.01 * chance.nextGaussian()), Optional.of(new Elevation(mark.elevation().orElseThrow().metres() + 0.01 * chance.nextGaussian()))))));
+                    pairs.add(new Pair(new Mark("M", mark),
+                            new Mark("S", new Position(mark.plan().plus(0.01 * chance.nextGaussian(), 0.01 * chance.nextGaussian()),
+                            Optional.of(new Elevation(mark.elevation().orElseThrow().metres() + 0.01 * chance.nextGaussian()))))));
                 }
-                Moved moved = kind.equals("affine") ? Moved.Affinely.of(pairs, settings) : kind.equals("space") ? Moved.InSpace.of(pairs, settings) : similar(Fit.of(pairs, settings));
+                Moved moved = kind.equals("affine") ? Moved.Affinely.of(pairs, settings) : kind.equals("space")
+                        ? Moved.InSpace.of(pairs, settings) : similar(Fit.of(pairs, settings));
                 Position there = moved.place(carried);
                 Known known = moved.known(carried).orElseThrow();
                 plan += Math.pow(there.plan().distanceMetres(carried.position().plan()) / known.plan(), 2) / rounds;
                 height += Math.pow((there.elevation().orElseThrow().metres() - aside[2]) / known.height().orElseThrow(), 2) / rounds;
             }
-            Rates.tell(String.format(Locale.ROOT, "%s, marks %s m broad, a point %.0f m aside: its error is %.2f of the told \u03c3 in plan, %.2f in height", kind, breadth, aside[1], Math.sqrt(plan), Math.sqrt(height)));
-            assertThat(Math.sqrt(plan)).as("%s m aside, in its worse direction", aside[1]).isBetween(0.8, 1.5);   // both directions over the worse
+            Rates.tell(String.format(Locale.ROOT,
+                    "%s, marks %s m broad, a point %.0f m aside: its error is %.2f of the told \u03c3 in plan, %.2f in height", kind,
+                    breadth, aside[1], Math.sqrt(plan), Math.sqrt(height)));
+            // both directions over the worse
+            assertThat(Math.sqrt(plan)).as("%s m aside, in its worse direction", aside[1]).isBetween(0.8, 1.5);
             assertThat(Math.sqrt(height)).as("%s m aside", aside[1]).isBetween(0.8, 1.2);
         }
     }
@@ -99,7 +109,8 @@ class MovedTest {
         Fitted.Residual worst = off.residuals().get(wrong);
         assertThat(worst.north()).isCloseTo(0.4 * worst.controlled(), within(1e-6));
         assertThat(worst.standardised()).isCloseTo(0.4 * Math.sqrt(worst.controlled()) / 0.01, within(1e-3));
-        assertThat(off.residuals().stream().mapToDouble(Fitted.Residual::controlled).sum() * 2).isCloseTo(2.0 * MARKS.length - 6, within(1e-9));
+        assertThat(off.residuals().stream().mapToDouble(Fitted.Residual::controlled).sum() * 2)
+                .isCloseTo(2.0 * MARKS.length - 6, within(1e-9));
     }
 
     /** In space all that is controlled adds up to the redundancy, with the scale held and solved; what has no height has no place there. */
@@ -109,10 +120,14 @@ class MovedTest {
             Moved.InSpace moved = Moved.InSpace.of(pairs(2, 0.05), settings(scale));
             VarianceTest test = moved.tests().get(0);
             assertThat(test.degreesOfFreedom()).isEqualTo(3 * MARKS.length - (scale.isPresent() ? 6 : 7));
-            assertThat(moved.residuals().stream().mapToDouble(r -> 2 * r.controlled() + r.controlledHeight()).sum()).isCloseTo(test.degreesOfFreedom(), within(1e-6));
-            assertThat(moved.residuals().stream().mapToDouble(r -> r.north() * r.north() + r.east() * r.east() + r.height().orElseThrow() * r.height().orElseThrow()).sum() / 1e-4)
+            assertThat(moved.residuals().stream().mapToDouble(r -> 2 * r.controlled() + r.controlledHeight()).sum())
+                    .isCloseTo(test.degreesOfFreedom(), within(1e-6));
+            assertThat(moved.residuals().stream()
+                    .mapToDouble(r -> r.north() * r.north() + r.east() * r.east() + r.height().orElseThrow() * r.height().orElseThrow())
+                    .sum() / 1e-4)
                     .isCloseTo(test.factor() * test.degreesOfFreedom(), within(1e-6 * test.factor() * test.degreesOfFreedom()));
-            assertThatThrownBy(() -> moved.place(new Mark("M9", new Position(new GridPoint(1, 2), Optional.empty())))).isInstanceOf(SurveyException.class);
+            assertThatThrownBy(() -> moved.place(new Mark("M9", new Position(new GridPoint(1, 2), Optional.empty()))))
+                    .isInstanceOf(SurveyException.class);
         }
     }
 
@@ -149,7 +164,8 @@ class MovedTest {
             Mark carried = new Mark("C", at(place[0] - 6_314_500, place[1] - 649_000, place[2]));
             double[] figures = figures(one.place(carried));
             assertThat(figures).containsExactly(figures(many.place(carried)), within(1e-7));
-            assertThat(Math.hypot(figures[0] - figures(plain.place(carried))[0], figures[1] - figures(plain.place(carried))[1])).isGreaterThan(0.001);
+            assertThat(Math.hypot(figures[0] - figures(plain.place(carried))[0], figures[1] - figures(plain.place(carried))[1]))
+                    .isGreaterThan(0.001);
             // what the marks contradict each other by is shared by more, so that only the parts before it are alike
             double worse = Math.sqrt(Math.max(1, one.tests().get(0).factor()) / Math.max(1, many.tests().get(0).factor()));
             assertThat(one.known(carried).orElseThrow().plan()).isCloseTo(many.known(carried).orElseThrow().plan() * worse, within(1e-6));
@@ -160,7 +176,10 @@ class MovedTest {
         return new double[] {p.plan().northing(), p.plan().easting(), p.elevation().orElseThrow().metres()};
     }
 
-    /** 0.15 m off is a blunder of a mark that is known to a centimetre and nothing of one known to a decimetre; where all is sound, marks of different worth are accused no more often than alike ones. */
+    /**
+     * 0.15 m off is a blunder of a mark that is known to a centimetre and nothing of one known to a decimetre; where all is sound, marks of
+     * different worth are accused no more often than alike ones.
+     */
     @Test
     void whoIsKnownWorseMayBeFartherOff() {
         FitSettings settings = settings(OptionalDouble.of(1));
@@ -177,7 +196,8 @@ class MovedTest {
                 Pair pair = sound(i, 0);
                 Position p = pair.found().position();
                 double sigma = 0.01 / Math.sqrt(times);
-                Position scattered = new Position(p.plan().plus(sigma * chance.nextGaussian(), sigma * chance.nextGaussian()), Optional.of(new Elevation(p.elevation().orElseThrow().metres() + sigma * chance.nextGaussian())));
+                Position scattered = new Position(p.plan().plus(sigma * chance.nextGaussian(), sigma * chance.nextGaussian()),
+                        Optional.of(new Elevation(p.elevation().orElseThrow().metres() + sigma * chance.nextGaussian())));
                 return weighing(new Pair(pair.computed(), new Mark("S", scattered)), times);
             }).toList();
             Fitted.Odd odd = Fit.of(mixed, settings).odd();
@@ -189,6 +209,7 @@ class MovedTest {
 
     private static Pair sound(int i, double error) {
         double[] m = MARKS[i];
-        return new Pair(new Mark("M" + i, new Position(new GridPoint(m[0], m[1]), Optional.of(new Elevation(m[2])))), new Mark("S" + i, at(m[0] + error, m[1], m[2] + 12)));
+        return new Pair(new Mark("M" + i, new Position(new GridPoint(m[0], m[1]), Optional.of(new Elevation(m[2])))),
+                new Mark("S" + i, at(m[0] + error, m[1], m[2] + 12)));
     }
 }
