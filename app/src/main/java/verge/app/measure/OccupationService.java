@@ -31,7 +31,6 @@ import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.SolvedPosition;
 import verge.core.strings.Joining;
-import verge.core.units.Decimals;
 import verge.instruments.port.LinkState;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
@@ -155,7 +154,7 @@ public class OccupationService {
         return now.doubt().map(d -> new SurveyException(switch (d) {
             case BACKWARDS -> Problem.RECEIVER_CLOCK_BACK;
             case TWO_SPEAKERS -> Problem.RECEIVERS_MIXED;
-        })).or(() -> now.late().map(d -> new SurveyException(Problem.EPOCHS_LATE, Decimals.show(d.toMillis() / MILLIS, 1), count, epochs)))
+        })).or(() -> now.late().map(d -> RoverNow.late(d, count, epochs)))
                 .orElseGet(() -> new SurveyException(Problem.EPOCHS_MISSING, longest.toSeconds(), count, epochs));
     }
 

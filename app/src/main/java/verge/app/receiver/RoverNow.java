@@ -21,6 +21,7 @@ import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaOverMark;
 import verge.core.satellite.PoleTilt;
 import verge.core.satellite.SolvedPosition;
+import verge.core.units.Decimals;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
 
@@ -28,6 +29,7 @@ import verge.instruments.receiver.ReceiverSnapshot;
 @Service
 public class RoverNow {
     /** Work at the edge of a system's area is usual; beyond this it is a mistake. */
+    private static final double MILLIS = 1_000;
     private static final double FAR_METRES = 100_000;
     private final ReceiverDesk desk;
 
@@ -106,14 +108,20 @@ public class RoverNow {
     /**
      * Where it is, whether the job's grid lies on the earth or not.
      *
-     * @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_GEOID_SEPARATION, NO_POSITION
+     * @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_GEOID_SEPARATION, EPOCHS_LATE, NO_POSITION
      */
     public Here requiredAnywhere(UUID job, JobState state) {
         ReceiverSnapshot now = desk.ready(Seat.rover(job)).snapshot();
         AntennaOverMark antenna = desk.how(Seat.rover(job)).antenna()
                 .orElseThrow(() -> new SurveyException(Problem.ANTENNA_HEIGHT_MISSING));
+        int epochs = desk.how(Seat.rover(job)).manner().epochs();
         boolean heightless = now.now().filter(p -> p.place().isEmpty() && p.kind() != SolvedPosition.Kind.NONE).isPresent();
-        return of(now, Optional.of(antenna), state)
-                .orElseThrow(() -> new SurveyException(heightless ? Problem.NO_GEOID_SEPARATION : Problem.NO_POSITION));
+        return of(now, Optional.of(antenna), state).orElseThrow(() -> heightless ? new SurveyException(Problem.NO_GEOID_SEPARATION)
+                : now.late().map(by -> late(by, 0, epochs)).orElseGet(() -> new SurveyException(Problem.NO_POSITION)));
+    }
+
+    /** What comes is late. @param by how much @param count of so many solutions so few counted */
+    public static SurveyException late(Duration by, int count, int epochs) {
+        return new SurveyException(Problem.EPOCHS_LATE, Decimals.show(by.toMillis() / MILLIS, 1), count, epochs);
     }
 }

@@ -13,24 +13,42 @@ import verge.app.support.VergeServer;
  * win.
  */
 class FrameModulesTest extends InBrowser {
-    /** Answers are given by hand, in any order: 'answer(n, body, ok)' for the nth that was asked. */
+    /**
+     * What is asked for under /by-hand/ is answered by hand, in any order: 'answer(name, body)' for the first that waits under that name.
+     * All else that the page asks for goes its way.
+     */
     private static final String BY_HAND = """
-            const asked = [];
+            const waiting = [];
             const real = window.fetch;
-            window.fetch = (url, options) => new Promise(done => asked.push({ url: String(url), options, done }));
-            const until = async what => { while (!what()) { await new Promise(soon => setTimeout(soon, 5)); } };
-            const answer = async (n, body, status = 200) => {
-              await until(() => asked.length > n);
-              const made = new Response(body, { status, headers: { 'Content-Type': status === 200 ? 'text/html' : 'application/json' } });
-              Object.defineProperty(made, 'url', { value: new URL(asked[n].url, location.href).href });
-              asked[n].done(made);
+            window.fetch = (url, options) => {
+              const path = new URL(url, location.href).pathname;
+              return path.startsWith('/by-hand/') ? new Promise(done => waiting.push({ name: path.slice(9), done })) : real(url, options);
             };
-            const pageOf = (words, lines = 1) => { const d = new DOMParser().parseFromString(document.documentElement.outerHTML, \
-            'text/html'); const b = d.getElementById('bench'); b.removeAttribute('data-module');
-              b.textContent = words; d.querySelectorAll('#foot [data-sequence]').forEach(l => { l.dataset.sequence = lines; }); return \
-            d.documentElement.outerHTML; };
+            const until = async what => { while (!what()) { await new Promise(soon => setTimeout(soon, 5)); } };
+            const waits = name => waiting.some(w => w.name === name);
+            const answer = async (name, body, status = 200) => {
+              await until(() => waits(name));
+              const [one] = waiting.splice(waiting.findIndex(w => w.name === name), 1);
+              const made = new Response(body, { status, headers: { 'Content-Type': status === 200 ? 'text/html' : 'application/json' } });
+              Object.defineProperty(made, 'url', { value: new URL(`/by-hand/${name}`, location.href).href });
+              one.done(made);
+            };
+            const pageOf = (words, lines = 1) => {
+              const d = new DOMParser().parseFromString(document.documentElement.outerHTML, 'text/html');
+              const bench = d.getElementById('bench');
+              bench.removeAttribute('data-module');
+              bench.textContent = words;
+              d.querySelectorAll('#foot [data-sequence]').forEach(l => { l.dataset.sequence = lines; });
+              return d.documentElement.outerHTML;
+            };
+            const turn = async (name, options) => {
+              const { turnTo } = await import('verge/frame/leaves.js');
+              return turnTo(`/by-hand/${name}`, options).catch(() => 'told');
+            };
+            const foot = () => Math.max(...[...document.querySelectorAll('#foot [data-sequence]')].map(l => Number(l.dataset.sequence)));
             const shown = () => document.getElementById('bench').textContent;
             const said = () => document.getElementById('said').textContent;
+            const seen = [];
             """;
 
     FrameModulesTest(VergeServer.Running verge) {
@@ -67,46 +85,37 @@ class FrameModulesTest extends InBrowser {
     @Test
     void aSlowTabDoesNotWin() {
         List<String> seen = browser.script(BY_HAND + """
-                const { turnTo } = await import('verge/frame/leaves.js');
-                const seen = [];
-                const slow = turnTo('/slow').catch(() => seen.push('told'));
-                await until(() => asked.length === 1);
-                const quick = turnTo('/quick').catch(() => {});
-                await answer(1, pageOf('quick')); await quick; seen.push(shown());
-                await answer(0, pageOf('slow')); await slow; seen.push(shown());
-                const failing = turnTo('/failing').catch(() => seen.push('told'));
-                await until(() => asked.length >= 3);
-                const n = asked.findIndex(a => a.url === '/failing');
-                const next = turnTo('/next').catch(() => {});
-                await until(() => asked.some(a => a.url === '/next'));
-                await answer(asked.findIndex(a => a.url === '/next'), pageOf('next')); await next;
-                await answer(n, '{"title": "Too late to tell."}', 422); await failing; seen.push(shown()); seen.push(said());
+                const slow = turn('slow');
+                await until(() => waits('slow'));
+                const quick = turn('quick');
+                await answer('quick', pageOf('quick')); await quick; seen.push(shown());
+                await answer('slow', pageOf('slow')); await slow; seen.push(shown());
+                const failing = turn('failing');
+                await until(() => waits('failing'));
+                const next = turn('next');
+                await answer('next', pageOf('next')); await next;
+                await answer('failing', '{"title": "Too late to tell."}', 422);
+                seen.push(String(await failing), shown(), said());
                 window.fetch = real;
                 return seen;
                 """);
-        assertThat(seen.subList(0, 3)).containsExactly("quick", "quick", "next");
-        assertThat(seen.get(3)).doesNotContain("Too late");
+        assertThat(seen.subList(0, 4)).containsExactly("quick", "quick", "undefined", "next");
+        assertThat(seen.get(4)).doesNotContain("Too late");
     }
 
     /** Two things are sent, and the first is answered last: the page of the second stays, and what was sent is looked for at the foot. */
     @Test
     void whatWasSentFirstAndAnsweredLastDoesNotWin() {
         List<String> seen = browser.script(BY_HAND + """
-                const { turnTo } = await import('verge/frame/leaves.js');
-                const seen = [];
-                const first = turnTo('/first', { method: 'POST' }).catch(() => {});
-                const second = turnTo('/second', { method: 'POST' }).catch(() => {});
-                await until(() => asked.length === 2);
-                await answer(1, pageOf('second', 9)); await second; seen.push(shown());
-                await answer(0, pageOf('first', 8)); await first; seen.push(shown());
-                const frames = () => asked.filter(a => a.url === location.href);
-                const foot = () => Math.max(...[...document.querySelectorAll('#foot [data-sequence]')].map(l => \
-                Number(l.dataset.sequence)));
-                await until(() => frames().length === 1);
-                await answer(asked.indexOf(frames()[0]), pageOf('an older frame', 7));
-                await until(() => frames().length === 2);
+                const first = turn('first', { method: 'POST' });
+                await until(() => waits('first'));
+                const second = turn('second', { method: 'POST' });
+                await answer('second', pageOf('second', 9)); await second; seen.push(shown());
+                await answer('first', pageOf('first', 8)); await first; seen.push(shown());
+                await answer('second', pageOf('an older frame', 7));
+                await until(() => waits('second'));
                 seen.push(String(foot()));
-                await answer(asked.indexOf(frames()[1]), pageOf('the frame', 10));
+                await answer('second', pageOf('the frame', 10));
                 await until(() => foot() === 10);
                 seen.push(shown());
                 window.fetch = real;
