@@ -151,10 +151,7 @@ public class OccupationService {
         if (now.link() != LinkState.UP) {
             return new SurveyException(Problem.LINK_LOST, now.address());
         }
-        return now.doubt().map(d -> new SurveyException(switch (d) {
-            case BACKWARDS -> Problem.RECEIVER_CLOCK_BACK;
-            case TWO_SPEAKERS -> Problem.RECEIVERS_MIXED;
-        })).or(() -> now.late().map(d -> RoverNow.late(d, count, epochs)))
+        return RoverNow.doubted(now).or(() -> now.late().map(d -> RoverNow.late(d, count, epochs)))
                 .orElseGet(() -> new SurveyException(Problem.EPOCHS_MISSING, longest.toSeconds(), count, epochs));
     }
 

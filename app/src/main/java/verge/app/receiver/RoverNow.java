@@ -108,7 +108,8 @@ public class RoverNow {
     /**
      * Where it is, whether the job's grid lies on the earth or not.
      *
-     * @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_GEOID_SEPARATION, EPOCHS_LATE, NO_POSITION
+     * @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_GEOID_SEPARATION, EPOCHS_LATE,
+     *     RECEIVER_CLOCK_BACK, RECEIVERS_MIXED, NO_POSITION
      */
     public Here requiredAnywhere(UUID job, JobState state) {
         ReceiverSnapshot now = desk.ready(Seat.rover(job)).snapshot();
@@ -117,7 +118,16 @@ public class RoverNow {
         int epochs = desk.how(Seat.rover(job)).manner().epochs();
         boolean heightless = now.now().filter(p -> p.place().isEmpty() && p.kind() != SolvedPosition.Kind.NONE).isPresent();
         return of(now, Optional.of(antenna), state).orElseThrow(() -> heightless ? new SurveyException(Problem.NO_GEOID_SEPARATION)
-                : now.late().map(by -> late(by, 0, epochs)).orElseGet(() -> new SurveyException(Problem.NO_POSITION)));
+                : now.late().map(by -> late(by, 0, epochs)).or(() -> doubted(now))
+                .orElseGet(() -> new SurveyException(Problem.NO_POSITION)));
+    }
+
+    /** What must not be passed over in its stream; empty for nothing. */
+    public static Optional<SurveyException> doubted(ReceiverSnapshot now) {
+        return now.doubt().map(d -> new SurveyException(switch (d) {
+            case BACKWARDS -> Problem.RECEIVER_CLOCK_BACK;
+            case TWO_SPEAKERS -> Problem.RECEIVERS_MIXED;
+        }));
     }
 
     /** What comes is late. @param by how much @param count of so many solutions so few counted */

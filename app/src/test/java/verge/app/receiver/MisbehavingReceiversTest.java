@@ -166,7 +166,7 @@ class MisbehavingReceiversTest extends JobWithReceivers {
         "TWICE_A_MOMENT  |        | Two receivers",
         "TWO_IN_TURNS    |        | Two receivers",
         "AN_HOUR_ON      | stored |",
-        "OLD_AGAIN       |        | later than before",
+        "OLD_AGAIN       |        | later than before / clock went back",
         "NO_SATELLITES   |        | a solution of 0 satellites",
         "SOUTH           |        | km from where the job",
         "NO_SEPARATION   |        | geoid separation",
@@ -187,10 +187,13 @@ class MisbehavingReceiversTest extends JobWithReceivers {
             Thread.sleep(400);
         }
         played.from(deed);
+        if (deed == Deed.LATE) {   // at first its clock seems to go back
+            until(() -> snapshot(Seat.rover(job.id())).late().isPresent());
+        }
         HttpResponse<String> answer = post("/measure/shots", Map.of("id", anId(), "name", "R1", "code", "GRD", "by", "receiver"));
         if (stored == null) {
             assertThat(answer.statusCode()).isGreaterThanOrEqualTo(400);
-            assertThat(answer.body()).contains(said == null ? "" : said);
+            assertThat(answer.body()).containsAnyOf(said == null ? new String[] {""} : said.split(" / "));
             assertThat(journal().entries()).hasSize(lines);
         } else {
             assertThat(answer.statusCode()).as(answer.body()).isLessThan(400);
