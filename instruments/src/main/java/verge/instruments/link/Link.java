@@ -12,8 +12,7 @@ import verge.instruments.port.Background;
  * tells what is known at any time, at once.
  *
  * <p>Whatever happens goes through the codec's {@link Codec#reduce}, one after another; nothing changes once the link is closed. A codec
- * that fails, whatever by, ends that connection and
- * not the link.
+ * that fails, whatever by, ends that connection and not the link.
  */
 public final class Link<S, E> implements Closeable {
     private static final System.Logger LOG = System.getLogger(Link.class.getName());
@@ -73,7 +72,11 @@ public final class Link<S, E> implements Closeable {
     public void tell(E event) {
         Held<S> now = held.updateAndGet(h -> h.closed() ? h : new Held<>(codec.reduce(h.known(), event), false));
         if (!now.closed()) {
-            codec.changed(now.known());
+            try {
+                codec.changed(now.known());
+            } catch (RuntimeException itsOwn) {   // whoever is told has a fault: the link goes on
+                LOG.log(System.Logger.Level.ERROR, name + ": what has changed could not be dealt with", itsOwn);
+            }
         }
     }
 
@@ -123,7 +126,7 @@ public final class Link<S, E> implements Closeable {
             return isClosed() ? codec.closed() : codec.speak(now);
         } catch (IOException brokeOff) {
             return codec.broken(brokeOff);
-        } catch (RuntimeException | StackOverflowError senseless) {   // whatever it was: a link without a reader must not be shown as up
+        } catch (RuntimeException | Error senseless) {   // whatever it was: a link without a reader must not be shown as up
             LOG.log(System.Logger.Level.ERROR, name + ": what came could not be dealt with; the link is taken up again", senseless);
             return codec.broken(new IOException(senseless));
         } finally {

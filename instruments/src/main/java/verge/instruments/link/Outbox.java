@@ -12,6 +12,7 @@ import verge.instruments.port.Background;
  * What is to go out over one connection: bounded, written by one thread, each piece within a time. Whoever puts something in never waits.
  */
 final class Outbox {
+    private static final System.Logger LOG = System.getLogger(Outbox.class.getName());
     private static final Piece END = new Piece(new byte[0], () -> { });
 
     private final Way way;
@@ -58,6 +59,9 @@ final class Outbox {
             }
         } catch (IOException gone) {
             breakOff();   // whoever reads notices
+        } catch (RuntimeException | Error senseless) {   // whatever it was: a link without a writer must not be shown as up
+            LOG.log(System.Logger.Level.ERROR, "what was to go out could not be written; the link is taken up again", senseless);
+            breakOff();
         } catch (InterruptedException shuttingDown) {
             Thread.currentThread().interrupt();
             breakOff();

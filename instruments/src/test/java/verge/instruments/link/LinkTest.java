@@ -74,6 +74,8 @@ class LinkTest {
             for (int c = over.in().read(); c >= 0 && over.stands(); c = over.in().read()) {
                 if (c == '!') {
                     throw new IllegalStateException("too much");
+                } else if (c == '#') {
+                    throw new OutOfMemoryError("for the test");
                 } else if (c == '?') {
                     deep(0);
                 } else if (c == '.') {
@@ -150,7 +152,7 @@ class LinkTest {
 
     /** A codec that fails, by whatever, has a link that comes back; it is never shown as up without a reader. */
     @ParameterizedTest
-    @ValueSource(strings = {"!", "?"})
+    @ValueSource(strings = {"!", "?", "#"})
     void aReaderThatDiesIsNoLinkThatIsUp(String worst) throws Exception {
         open();
         accept().getOutputStream().write(worst.getBytes());
@@ -215,6 +217,22 @@ class LinkTest {
         until(() -> clock.pauses().size() == 1);
         assertThat(link.known()).endsWith("broken");
         assertThat(link.send(LARGE)).isFalse();
+    }
+
+    /** A writer that dies takes its connection along: nobody is shown a link that brings nothing any more. */
+    @Test
+    void aWriterThatDiesIsNoLinkThatIsUp() throws Exception {
+        open();
+        accept();
+        until(() -> link.known().contains("up"));
+        link.sendFresh(new byte[1], () -> {
+            throw new IllegalStateException("who counts has a fault");
+        });
+        until(() -> clock.pauses().size() == 1);
+        assertThat(link.known()).endsWith("broken");
+        clock.tryAgain();
+        accept().getOutputStream().write('a');
+        until(() -> link.known().contains("a"));
     }
 
     /** Of a stream only the latest helps: what waits longest makes room, and what went is told once it has gone. */
