@@ -11,8 +11,7 @@ import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * Wrong passwords. From one address, and for one account from wherever, each makes the next wait longer; an address from which the account
- * was signed in
- * before waits for its own mistakes alone, so that nobody locks the owner out by guessing.
+ * was signed in before waits for its own mistakes alone, so that nobody locks the owner out by guessing.
  */
 final class Guesses {
     /** Somebody may mistype so often. */

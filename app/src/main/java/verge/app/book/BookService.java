@@ -79,8 +79,7 @@ public class BookService {
 
     /**
      * Makes a new job from a book, which is read as it streams in. Entries keep their ids if nobody here has them, else the book is read
-     * once
-     * more, all get new ones, and what refers to them follows.
+     * once more, all get new ones, and what refers to them follows.
      *
      * @throws SurveyException BOOK_UNREADABLE, NAME_UNFIT, JOB_NAME_TAKEN; nothing is made then
      */

@@ -48,8 +48,7 @@ public class Codebooks {
 
     /**
      * The codes a job works with: those of all books of its site. A code that several have means what the book added last says; what was
-     * made or
-     * changed in the field was said last of all. A site without a book from the office has the general one.
+     * made or changed in the field was said last of all. A site without a book from the office has the general one.
      */
     public Codebook of(UUID job) {
         List<SiteFile> books = books(jobs.job(job).siteId()).toList();
@@ -71,8 +70,7 @@ public class Codebooks {
 
     /**
      * Keeps a code as it is made or changed in the field: in a book of the site of its own, each change a new version of it, so that the
-     * office sees
-     * what was made and its own books stay as they are.
+     * office sees what was made and its own books stay as they are.
      */
     public synchronized void keep(UUID job, Codebook.Row row, String person) {
         UUID site = jobs.job(job).siteId();
@@ -90,8 +88,7 @@ public class Codebooks {
 
     /**
      * What a book is held against before it is used: its own version before; without one, what the job measures with now. Beside other
-     * books it
-     * takes no code away, so only those that it has itself are held against it.
+     * books it takes no code away, so only those that it has itself are held against it.
      */
     public Codebook before(UUID job, SiteFile file) {
         Optional<SiteFile> own = files.earlier(file).stream().findFirst();

@@ -30,8 +30,7 @@ import verge.core.units.Sums;
 
 /**
  * What a person gives to a computation, as it was typed or touched: names of points, {@code T1 to T4} for a value between two, a string by
- * its name, a line of a
- * file as it is called, sums, other units. What is left empty is not given.
+ * its name, a line of a file as it is called, sums, other units. What is left empty is not given.
  */
 final class TypedGivens {
     private static final int MOST_POINTS = 50_000;

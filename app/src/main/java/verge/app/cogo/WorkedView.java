@@ -45,8 +45,7 @@ record WorkedView(List<Group> groups, List<Point> points, List<MadeLine> lines, 
 
     /**
      * The curve as a path within a box of 100 by 40, where the line lies on it, from where to where it can be slid, as [east, north], both
-     * the
-     * same if it turns, and what lies on either side of it.
+     * the same if it turns, and what lies on either side of it.
      */
     record Curve(String path, double at, double x, double y, double[] from, double[] to, String left, String right) {
         private static final double WIDE = 100;

@@ -23,8 +23,7 @@ import verge.core.problem.SurveyException;
 
 /**
  * What comes in, on its way into the data directory: taken from the wire into a file beside its place, bounded by what a file may have and
- * by
- * what the disk has left. What a killed upload left behind goes at the next start.
+ * by what the disk has left. What a killed upload left behind goes at the next start.
  */
 @Component
 public class IncomingFiles {

@@ -22,8 +22,7 @@ import verge.formats.reading.Watch;
 
 /**
  * Reads what is waited for, geoid grids and antenna files, beside the request and within a time: a file that somebody made to be read for
- * ever
- * holds none of the threads that pages are made by. Two at once; who comes later waits, and that counts.
+ * ever holds none of the threads that pages are made by. Two at once; who comes later waits, and that counts.
  */
 @Component
 public class ReadingAside {

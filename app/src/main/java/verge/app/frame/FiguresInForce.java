@@ -22,8 +22,7 @@ import verge.core.settings.JobSettings;
 
 /**
  * What figures mean on a job's pages: units, order and sense of the axes, grid or ground, coordinate system. Each page has their mark, and
- * what it sends
- * carries that; a figure that was typed on a page of other units is never read by those that are in force when it arrives.
+ * what it sends carries that; a figure that was typed on a page of other units is never read by those that are in force when it arrives.
  */
 @Component
 @ConditionalOnWebApplication

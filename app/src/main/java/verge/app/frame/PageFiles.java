@@ -24,8 +24,7 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /**
  * Scripts, styles and fonts of the pages, under an address that says what is in them. A browser keeps them and asks no more, which a slow
- * link in the
- * field would pay for with each page; and a new Verge never runs with the scripts of the old one, for its own stand elsewhere.
+ * link in the field would pay for with each page; and a new Verge never runs with the scripts of the old one, for its own stand elsewhere.
  */
 @Component
 @ConditionalOnWebApplication   // rebuilding points needs no pages

@@ -32,8 +32,7 @@ public record Armed(UUID string, String code, End end, Bend bend, Boolean gap) {
 
     /**
      * What a shot joins, decided on the job as it is when the shot is stored. A string that is there no more, since all its shots were
-     * struck or it
-     * was joined to another, is begun anew: nothing that is measured is lost.
+     * struck or it was joined to another, is begun anew: nothing that is measured is lost.
      *
      * @param shot the entry to be, of which new strings get their ids
      */

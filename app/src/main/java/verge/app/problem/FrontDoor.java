@@ -24,8 +24,7 @@ import verge.core.problem.SurveyException;
 
 /**
  * Stands before everything else: refuses what nothing behind it could make sense of, and turns what fails before a controller is at work
- * into
- * words. While the database is away nobody waits for it, not even for the sign-in, which is kept there.
+ * into words. While the database is away nobody waits for it, not even for the sign-in, which is kept there.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)

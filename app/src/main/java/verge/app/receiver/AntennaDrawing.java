@@ -7,8 +7,7 @@ import verge.core.units.Figures;
 
 /**
  * An antenna over its mark, to scale, as what was typed makes it: where the tape ends, what of the pole and the antenna lies where. All
- * places are of a drawing of 200 by 240 with the
- * mark at 100, 220.
+ * places are of a drawing of 200 by 240 with the mark at 100, 220.
  *
  * @param tape from the mark, or from the ground beside the pole, to where the height was measured
  * @param referenceWords how high the reference point lies

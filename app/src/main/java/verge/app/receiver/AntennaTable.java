@@ -74,8 +74,7 @@ public class AntennaTable {
 
     /**
      * Keeps an antenna that was typed: 'name', 'mount' (its reference point above what it is screwed onto), 'rimRadius' and 'rimAbove';
-     * both of the rim or none. One of that name keeps
-     * what a file said of its signals.
+     * both of the rim or none. One of that name keeps what a file said of its signals.
      *
      * @throws SurveyException MISSING, NAME_UNFIT, NOT_A_LENGTH, OUT_OF_RANGE
      */

@@ -35,8 +35,8 @@ import verge.instruments.receiver.Receiver;
 
 /**
  * The satellite receivers that jobs are linked to. The choice, the corrections and the antenna are kept in the database; the socket is
- * opened on first use and kept by the receiver.
- * Jobs that chose one receiver share one link. What was entered to reach it is remembered for its site.
+ * opened on first use and kept by the receiver. Jobs that chose one receiver share one link. What was entered to reach it is remembered for
+ * its site.
  */
 @Service
 public class ReceiverDesk {

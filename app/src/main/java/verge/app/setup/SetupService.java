@@ -255,8 +255,7 @@ public class SetupService {
      *
      * @param seen {@link #digest} of what whoever accepts has looked at; empty for whatever is there
      * @throws SurveyException BACKSIGHT_NOT_READ, SETUP_UNSOLVED, INSTRUMENT_MOVED, CHANGED_MEANWHILE, or REASON_NEEDED if something is
-     *     outside
-     *     its limit and no reason is given
+     *     outside its limit and no reason is given
      */
     public Kept accept(UUID job, String seen, String reason, Author author) {
         return journals.append(job, Appending.together(new Author(author.entry(), author.person(), inHand(job).instrument()), journal -> {

@@ -49,8 +49,8 @@ public class LocalisedFile {
 
     /**
      * @throws SurveyException LOCALISATION_UNREADABLE naming what is not understood, LOCALISATION_DISAGREES if its parameters are not those
-     *     that its ties give,
-     *     LOCALISATION_WITHOUT_GEOID if the grid under its heights is not here, SYSTEM_UNREADABLE for a base system that is none
+     *     that its ties give, LOCALISATION_WITHOUT_GEOID if the grid under its heights is not here, SYSTEM_UNREADABLE for a base system
+     *     that is none
      */
     public CoordinateSystem.Localised read(String text) {
         String stripped = text.strip();

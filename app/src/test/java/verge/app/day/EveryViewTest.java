@@ -15,8 +15,7 @@ import verge.app.support.VergeServer;
 
 /**
  * Every view once, every size and paint once or more: as a glove, an eye in low sun and a reader of screens find them. Of those that are
- * built alike over other data, every other one: each bench
- * in one at least. './verge views' looks at each in all.
+ * built alike over other data, every other one: each bench in one at least. './verge views' looks at each in all.
  */
 class EveryViewTest extends InBrowser {
     static final List<int[]> SIZES = List.of(new int[] {360, 740}, new int[] {412, 915}, new int[] {800, 1280}, new int[] {915, 412},

@@ -26,8 +26,7 @@ import verge.instruments.standin.StandIn;
 
 /**
  * The real application with its demo world, started once for all classes of a machine, on a private cluster and a free port, with a
- * stand-in of its own.
- * A test class that is extended with this may ask for it as a parameter.
+ * stand-in of its own. A test class that is extended with this may ask for it as a parameter.
  */
 public final class VergeServer implements BeforeAllCallback, BeforeEachCallback, ParameterResolver {
     private static final long SEED = 42;

@@ -20,8 +20,7 @@ public final class LeastSquares {
     private static final double SMALLEST_PIVOT = 1e-12;
     /**
      * Steps under this part of an unknown's own standard deviation change no figure that anybody reads. Finer, and northings of 6 300 000
-     * m,
-     * which are exact to 1e-9 m, would keep it turning.
+     * m, which are exact to 1e-9 m, would keep it turning.
      */
     private static final double SMALLEST_STEP_IN_SIGMAS = 1e-5;
 

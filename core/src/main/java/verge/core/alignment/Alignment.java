@@ -64,8 +64,7 @@ public record Alignment(String name, List<PlanElement> elements, Optional<Profil
 
     /**
      * The line as straight pieces and arcs that leave it by a hundredth of a millimetre and a millionth of a radian at most, everywhere,
-     * with
-     * heights that leave its profile by a tenth of a millimetre. Where stations and offsets count, {@link #walk} has the line itself.
+     * with heights that leave its profile by a tenth of a millimetre. Where stations and offsets count, {@link #walk} has the line itself.
      */
     public Path path() {
         return new Laid(this).path();

@@ -72,9 +72,8 @@ final class Laid {
 
     /**
      * An arc between two places of a clothoid, turning as much, leaves it most at a third of the way from its middle to its ends: the
-     * curvature
-     * differs by c t, t from −l/2 to l/2, so the azimuth by c (t²/2 − l²/24), the place by c (t³/6 − l² t/24). So c l²/12 of azimuth at the
-     * ends, and c l³/(72 √3) aside at t = l/√12; in the middle nothing.
+     * curvature differs by c t, t from −l/2 to l/2, so the azimuth by c (t²/2 − l²/24), the place by c (t³/6 − l² t/24). So c l²/12 of
+     * azimuth at the ends, and c l³/(72 √3) aside at t = l/√12; in the middle nothing.
      */
     private static double longestInPlan(PlanElement element) {
         double changes = Math.abs(element.curvatureOut() - element.curvatureIn()) / element.length();

@@ -62,12 +62,9 @@ public record BestFit<S extends BestFit.Shape>(S shape, List<Double> residuals, 
 
     /**
      * Each of the worst is left out in turn: one that draws the shape towards itself does not hide by that. What it is off then, over the
-     * scatter of
-     * the others and what these leave open where it lies, is distributed as Student's t with as many degrees of freedom as the others have
-     * to spare
-     * (externally studentised residuals); of n places the worst is held to the n-th part of the level (Bonferroni). So three or four places
-     * on a line
-     * accuse nobody for what a line of thirty would.
+     * scatter of the others and what these leave open where it lies, is distributed as Student's t with as many degrees of freedom as the
+     * others have to spare (externally studentised residuals); of n places the worst is held to the n-th part of the level (Bonferroni). So
+     * three or four places on a line accuse nobody for what a line of thirty would.
      */
     private static <S extends Shape> Optional<Suspect> suspect(List<Position> places, S shape, List<Double> residuals,
             Function<List<Position>, Optional<S>> fit) {

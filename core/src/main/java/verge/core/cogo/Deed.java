@@ -121,14 +121,11 @@ public record Deed(List<Leg> legs) {
 
     /**
      * Straight legs of which one wrong figure would explain a misclosure, the likeliest first: a length that lies along it, or a bearing
-     * that turns its
-     * leg round to take it up. A curve that goes on from a leg without a bend turns with that leg, and then none is told.
+     * that turns its leg round to take it up. A curve that goes on from a leg without a bend turns with that leg, and then none is told.
      *
      * <p>What rounding leaves open points anywhere, and near enough along or across some leg by chance. So a mistake is suspected only if
-     * what it would leave is
-     * so small a part of the misclosure that all that can be suspected have it together in no more than the level of sound deeds: each has
-     * it from either end
-     * of its direction within an angle δ, that is in 2 δ/π of them.
+     * what it would leave is so small a part of the misclosure that all that can be suspected have it together in no more than the level of
+     * sound deeds: each has it from either end of its direction within an angle δ, that is in 2 δ/π of them.
      */
     public List<Suspect> suspects(Laid laid, double gridPerLength) {
         double north = laid.misclosureNorth() / gridPerLength;

@@ -21,11 +21,9 @@ import verge.core.units.LengthUnit;
 
 /**
  * The legs of a deed as one types them, a line each: a bearing or azimuth and a length, {@code N 45 30 15 E 120.50} or {@code 45.5042
- * 120.50}; a curve with the way it turns, its
- * radius and one more of its elements, {@code curve right R 50 arc 28.30}, {@code curve left R 50 delta 32 10}. It goes on without a bend
- * unless the bearing of its
- * chord is given, {@code curve left R 50 chord 20 bearing N 30 E}, or that from its begin to its middle point, {@code … radial S 60 E}.
- * Empty lines are passed over.
+ * 120.50}; a curve with the way it turns, its radius and one more of its elements, {@code curve right R 50 arc 28.30}, {@code curve left R
+ * 50 delta 32 10}. It goes on without a bend unless the bearing of its chord is given, {@code curve left R 50 chord 20 bearing N 30 E}, or
+ * that from its begin to its middle point, {@code … radial S 60 E}. Empty lines are passed over.
  */
 public final class DeedText {
     private static final Pattern CURVE = Pattern.compile("(?:curve|arc)\\s+(left|right)\\b(.*)", Pattern.CASE_INSENSITIVE);

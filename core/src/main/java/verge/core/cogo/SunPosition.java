@@ -11,8 +11,7 @@ import verge.core.units.Angle;
 
 /**
  * Where the sun's middle stands: by the algorithm of I. Reda and A. Andreas (NREL, 2008), good to a second of arc or so; the difference
- * between the earth's
- * turning and even time is estimated, which in a century moves nothing by a tenth of a minute.
+ * between the earth's turning and even time is estimated, which in a century moves nothing by a tenth of a minute.
  *
  * @param azimuth from true north
  * @param altitude above the horizon, without refraction

@@ -18,10 +18,8 @@ import verge.core.plan.Vertices;
  * Cuts the rings of a region where they go over a line, and joins what is left on each side along it.
  *
  * <p>The rim is walked anticlockwise and holes clockwise, so that the region is always to one's left. Then it lies, along the line, from
- * each place where a ring
- * goes over to the right to the next where one goes back; sorted by themselves, the first of the one kind belongs to the first of the
- * other, and so on, whatever
- * coincides. What lies on the line counts as right of it.
+ * each place where a ring goes over to the right to the next where one goes back; sorted by themselves, the first of the one kind belongs
+ * to the first of the other, and so on, whatever coincides. What lies on the line counts as right of it.
  */
 final class Cutter {
     private static final double NEXT_TO_NOTHING = 1e-12;

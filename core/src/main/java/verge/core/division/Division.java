@@ -11,11 +11,9 @@ import verge.core.units.Angle;
  * Where a line must lie to have a wanted area of a figure to its left.
  *
  * <p>The area is a continuous function of the line's place, so that it takes every value between its least and its most: moved across in
- * one
- * direction it grows from nothing to the whole, and there is one place for each value; turned about a point it may take a value at several
- * places,
- * or at none, when the nearest is told. Areas come out to 1e-12 of the figure's, unless the line's place would need more digits than a
- * coordinate has.
+ * one direction it grows from nothing to the whole, and there is one place for each value; turned about a point it may take a value at
+ * several places, or at none, when the nearest is told. Areas come out to 1e-12 of the figure's, unless the line's place would need more
+ * digits than a coordinate has.
  */
 public final class Division {
     private static final double PART_OF_WHOLE = 1e-13;

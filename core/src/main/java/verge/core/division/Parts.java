@@ -6,9 +6,8 @@ import verge.core.plan.Region;
 
 /**
  * What a line makes of a figure: the regions to its left and to its right, and where it crosses rim and holes, in the order one comes to
- * them along
- * the line. Corners of the figure keep their coordinates to the last digit, and both sides have the same new ones; heights run evenly along
- * a side.
+ * them along the line. Corners of the figure keep their coordinates to the last digit, and both sides have the same new ones; heights run
+ * evenly along a side.
  */
 public record Parts(List<Region> left, List<Region> right, List<Position> crossings) {
     public Parts {

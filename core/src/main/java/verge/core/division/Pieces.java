@@ -78,8 +78,7 @@ final class Pieces {
 
     /**
      * Middle to the right, middle ahead, radius, angle of the begin from the right towards ahead, turn, how far it may leave the box of its
-     * ends, and the area between it and its chord,
-     * positive where it turns to the left; null for an arc without a chord.
+     * ends, and the area between it and its chord, positive where it turns to the left; null for an arc without a chord.
      */
     private double[] arc(int piece) {
         double alongRight = right[next(piece)] - right[piece];

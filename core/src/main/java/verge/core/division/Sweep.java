@@ -9,10 +9,8 @@ import verge.core.units.Angle;
  * A region as a line of one direction finds it that is moved across: how much lies to its left at each of its places.
  *
  * <p>By Gauss's theorem the area to the left of the line is the integral of min(s, t) dn round the region, s being the distance to the
- * right of
- * the origin, t that of the line, and n what lies ahead. So a figure may be concave or have holes, and no pieces need to be put together:
- * each side
- * and each arc contributes what it is, cut where the line crosses it.
+ * right of the origin, t that of the line, and n what lies ahead. So a figure may be concave or have holes, and no pieces need to be put
+ * together: each side and each arc contributes what it is, cut where the line crosses it.
  */
 final class Sweep {
     private final Frame frame;

@@ -26,9 +26,8 @@ import verge.core.geodesy.GridPoint;
  * How closely ground is covered by shots, and where it is not: the largest empty circles among them.
  *
  * <p>The middles of such circles are the circumcentres of the Delaunay triangles of the shots, or lie on the edge of the area (M. I. Shamos
- * and D. Hoey, Closest-point
- * problems, 1975). What is usual is taken from the triangles themselves: three quarters of them have a circle no larger. On an even grid a
- * single node left out is just told.
+ * and D. Hoey, Closest-point problems, 1975). What is usual is taken from the triangles themselves: three quarters of them have a circle no
+ * larger. On an even grid a single node left out is just told.
  *
  * <p>Coordinates are reckoned from the first shot: the triangulation's own tolerances are meant for small figures.
  */

@@ -4,8 +4,7 @@ import verge.core.units.Angle;
 
 /**
  * A place by its distances from the earth's centre, in metres: x towards the equator at Greenwich, y towards the equator at 90° east, z
- * towards the north pole; or a vector in
- * these directions. Turns with the earth.
+ * towards the north pole; or a vector in these directions. Turns with the earth.
  */
 public record EarthCentred(double x, double y, double z) {
     private static final int LATITUDE_STEPS = 8;

@@ -236,8 +236,7 @@ public final class Sheet {
 
     /**
      * What does not fit together: entries numbered on, each found by its id and of the ordinal of its kind; under each key exactly what the
-     * outcomes provide; among the lookers exactly
-     * those who looked; strikes and corrections exactly as they were said. Empty if all does.
+     * outcomes provide; among the lookers exactly those who looked; strikes and corrections exactly as they were said. Empty if all does.
      */
     public List<String> faults() {
         return new SheetCheck(kept).faults();

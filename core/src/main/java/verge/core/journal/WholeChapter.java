@@ -5,8 +5,8 @@ import java.util.function.BiFunction;
 
 /**
  * What a capability knows of entries that may say something for the whole job. They are reckoned before all others and see nothing but what
- * their like provide; which of them wait for
- * which is declared, so that one that would wait for itself is refused when the chapters are put together.
+ * their like provide; which of them wait for which is declared, so that one that would wait for itself is refused when the chapters are put
+ * together.
  *
  * @param <P> as of {@link Chapter}
  */

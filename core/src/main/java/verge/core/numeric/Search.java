@@ -15,8 +15,7 @@ public final class Search {
 
     /**
      * All places where a function is nought, as far as samples tell: where it changes its sign between two, and where it only comes near
-     * between
-     * three and turns back. What happens twice within one step without turning back is not seen.
+     * between three and turns back. What happens twice within one step without turning back is not seen.
      *
      * @param samples of the function, the first where it begins to be looked at, each a step from the one before
      * @param small what counts as nought

@@ -10,8 +10,7 @@ import verge.core.satellite.BaseHeard;
 
 /**
  * In which realisation of the international frame (ITRF) bases say that they stand. Places in two of them, or in a frame that goes along
- * with a continent, lie up to a metre apart, and nothing in the figures
- * shows it.
+ * with a continent, lie up to a metre apart, and nothing in the figures shows it.
  */
 public final class Frames {
     private static final Pattern ITRF =

@@ -12,8 +12,7 @@ import verge.core.units.Length;
 
 /**
  * Watches the fixed solutions of one receiver for a jump: a pole that stood still is somewhere else at once, farther than anybody begins to
- * walk and less than it is carried. Whole cycles
- * that were fixed wrongly, or are now, look like this.
+ * walk and less than it is carried. Whole cycles that were fixed wrongly, or are now, look like this.
  */
 public final class JumpWatch {
     private static final Duration STOOD = Duration.ofMillis(800);

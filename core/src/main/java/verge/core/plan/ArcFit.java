@@ -16,12 +16,10 @@ public final class ArcFit {
 
     /**
      * The bulge for which the squares of the distances from the circle are least in sum; empty if no arc passes near any of the places:
-     * they
-     * coincide with an end, or lie beyond it.
+     * they coincide with an end, or lie beyond it.
      *
      * <p>One unknown, by Gauss and Newton from the middle one of the arcs through each place alone. Distances are those to the circle, not
-     * to
-     * the chord, so that an arc of more than half a turn is fitted as well. Places that scatter by more than the arc rises have no arc.
+     * to the chord, so that an arc of more than half a turn is fitted as well. Places that scatter by more than the arc rises have no arc.
      */
     public static OptionalDouble bulge(GridPoint from, List<GridPoint> between, GridPoint to) {
         double[] single = between.stream().map(place -> Arc.bulgeThrough(from, place, to)).filter(OptionalDouble::isPresent)

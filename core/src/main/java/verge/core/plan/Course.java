@@ -2,8 +2,7 @@ package verge.core.plan;
 
 /**
  * A line in plan that is told exactly: pieces behind each other, each smooth in itself. What stations and offsets are reckoned on where
- * arcs are
- * only its drawing.
+ * arcs are only its drawing.
  */
 public interface Course {
     int pieces();

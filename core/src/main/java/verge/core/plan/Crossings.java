@@ -71,8 +71,7 @@ public final class Crossings {
 
     /**
      * Each place once, in the order of the pieces. Where one piece only goes on from another they do not cross; where they lie upon each
-     * other
-     * the ends of what they share are told.
+     * other the ends of what they share are told.
      *
      * @param most as many are enough
      */

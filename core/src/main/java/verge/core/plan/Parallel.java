@@ -9,8 +9,7 @@ import verge.core.geodesy.GridPoint;
 
 /**
  * A path beside another, everywhere at the same distance: straight pieces stay straight and arcs arcs about the same centre. At a corner
- * the
- * pieces are lengthened or shortened to where they meet; round a sharp one that sticks out an arc about the corner joins them.
+ * the pieces are lengthened or shortened to where they meet; round a sharp one that sticks out an arc about the corner joins them.
  */
 public final class Parallel {
     /** Sine of the bend below which two pieces run on into one another: over 100 m it is a hundredth of a millimetre. */

@@ -10,13 +10,10 @@ import verge.core.geodesy.Position;
  * A smooth curve through places, made of arcs alone: two between each place and the next, which meet without a bend.
  *
  * <p>At each inner place it runs as the circle through the place and its neighbours does, at its ends so that a single arc leads there. So
- * it goes
- * through every place exactly, can be drawn, measured and handed over as arcs, and is a circle where the places lie on one. The pair of
- * arcs is
- * the one whose tangents are of equal length (K. M. Bolton, 'Biarc curves', Computer-Aided Design 7, 1975). Where an arc would have to turn
- * by more than a
- * half-circle to be smooth, as between two places shot twice or out of order, the piece is straight: a bend is seen, a loop would be
- * believed.
+ * it goes through every place exactly, can be drawn, measured and handed over as arcs, and is a circle where the places lie on one. The
+ * pair of arcs is the one whose tangents are of equal length (K. M. Bolton, 'Biarc curves', Computer-Aided Design 7, 1975). Where an arc
+ * would have to turn by more than a half-circle to be smooth, as between two places shot twice or out of order, the piece is straight: a
+ * bend is seen, a loop would be believed.
  */
 public final class SmoothCurve {
     /** Sine of a bend that no double can tell from none at the coordinates' size. */

@@ -216,8 +216,7 @@ public final class Walk {
 
     /**
      * Positive to the right of a corner. Told by the sum of what lies right of both its pieces, never by the sense in which it bends: of an
-     * exact
-     * tangent point that is noise, and a place opposite one has its foot just there.
+     * exact tangent point that is noise, and a place opposite one has its foot just there.
      */
     private static double sideOfCorner(Place in, Place out, GridPoint place) {
         double rightNorth = -in.azimuth().sin() - out.azimuth().sin();

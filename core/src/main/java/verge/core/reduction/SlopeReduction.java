@@ -7,9 +7,8 @@ import verge.core.units.Length;
  * Horizontal distance and height difference from a slope distance and a zenith angle, on a sphere, with a ray that is an arc.
  *
  * <p>Exact for an earth that is a sphere of the given radius where the sight is, and a ray of constant curvature k/R, at any inclination:
- * the arc becomes its
- * chord, the chord's zenith angle follows from half the bend, and the triangle with the earth's centre is solved without
- * approximation. Source: any textbook on geodetic surveying under 'reciprocal and single zenith angles'; W. Torge, 'Geodesy',
+ * the arc becomes its chord, the chord's zenith angle follows from half the bend, and the triangle with the earth's centre is solved
+ * without approximation. Source: any textbook on geodetic surveying under 'reciprocal and single zenith angles'; W. Torge, 'Geodesy',
  * section 5.5 for the sign of k.
  */
 public final class SlopeReduction {

@@ -4,8 +4,8 @@ import verge.core.units.Length;
 
 /**
  * How far a base's radio is likely to be heard over open, flat land: by the plane-earth loss 40 lg d − 20 lg (h₁ h₂) between simple
- * antennas, and no farther than both see each other
- * on an earth with 4/3 of its radius, as ITU-R P.310 has it. Woods, hills and houses take most of it.
+ * antennas, and no farther than both see each other on an earth with 4/3 of its radius, as ITU-R P.310 has it. Woods, hills and houses take
+ * most of it.
  */
 public final class RadioReach {
     /** What a usual data radio still understands. */

@@ -18,8 +18,7 @@ public record Baseline(Length length, Optional<PointName> to) {
 
     /**
      * How long two receivers of two frequencies should observe together: twenty minutes, and two more for each kilometre, to the next whole
-     * minute; a day at most. A rule of thumb, for an open sky: whoever has a
-     * better one goes by that.
+     * minute; a day at most. A rule of thumb, for an open sky: whoever has a better one goes by that.
      */
     public Duration wants() {
         Duration wants = SHORTEST.plusMinutes((long) Math.ceil(length.metres() / KILOMETRE * MINUTES_A_KILOMETRE));

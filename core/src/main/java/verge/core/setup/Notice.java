@@ -46,8 +46,7 @@ public record Notice(Kind kind, List<PointName> about, List<Double> figures) {
         SCALE_FAR(Weight.DOUBTFUL),
         /**
          * With both marks exchanged the readings fit as well, from another place: they cannot tell which it is. Figures: northing and
-         * easting of
-         * the other place, its distance in metres.
+         * easting of the other place, its distance in metres.
          */
         SECOND_SOLUTION(Weight.DOUBTFUL),
         /** A mark was looked at in one face only, while the others were in both. */

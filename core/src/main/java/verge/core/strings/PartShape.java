@@ -21,8 +21,7 @@ import verge.core.plan.Vertices;
 
 /**
  * The line of one part of a string. From a corner to the next corner it is straight, or, with flowing vertices between, a curve that begins
- * and
- * ends in these corners; the ends of an open part are corners.
+ * and ends in these corners; the ends of an open part are corners.
  */
 final class PartShape {
     /** An arc that rises less than this over its chord is a straight piece: nobody holds a pole more truly. */

@@ -12,10 +12,8 @@ import verge.core.problem.SurveyException;
 
 /**
  * Angles as they are written: {@code 45 30 15}, {@code 45°30′15″}, {@code 45°30'15''}, {@code 45d30m15s}, {@code 45.5042}, {@code 50.1234
- * gon},
- * packed degrees where that is said, {@code 45.3015 dms}, and quadrant bearings {@code N 45 30 15 E}. A sexagesimal is rounded once, in its
- * smallest shown unit, and then split: 29°59′59.9999″ becomes
- * 30°00′00″, never 29°59′60″.
+ * gon}, packed degrees where that is said, {@code 45.3015 dms}, and quadrant bearings {@code N 45 30 15 E}. A sexagesimal is rounded once,
+ * in its smallest shown unit, and then split: 29°59′59.9999″ becomes 30°00′00″, never 29°59′60″.
  */
 public final class AngleText {
     /** Degrees, minutes and seconds parted by their marks, by letters, by blanks or hyphens; the last of them may have decimals. */

@@ -9,10 +9,9 @@ import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
 /**
- * Lengths as a surveyor types them: {@code 12.5}, {@code 12,5}, {@code 1.6 m}, {@code 35 mm}, {@code 12.5 ft}, {@code 12.5'},
- * {@code 12'6 1/2"}, {@code 12' 6-1/2"}, {@code 12ft 6in}. A bare number is in the job's unit. Feet and inches with marks are feet of the
- * job if its unit is a foot,
- * else international feet; with {@code US} behind them they are US survey feet.
+ * Lengths as a surveyor types them: {@code 12.5}, {@code 12,5}, {@code 1.6 m}, {@code 35 mm}, {@code 12.5 ft}, {@code 12.5'}, {@code 12'6
+ * 1/2"}, {@code 12' 6-1/2"}, {@code 12ft 6in}. A bare number is in the job's unit. Feet and inches with marks are feet of the job if its
+ * unit is a foot, else international feet; with {@code US} behind them they are US survey feet.
  */
 public final class LengthText {
     private static final Pattern WITH_UNIT = Pattern.compile("([+-]?[\\d.,]+)\\s*(\\p{Alpha}*)");

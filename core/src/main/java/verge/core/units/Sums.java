@@ -6,9 +6,8 @@ import verge.core.problem.SurveyException;
 
 /**
  * Figures as they are reckoned while they are typed: {@code 12.40+3.15}, {@code 2*1.25 m − 40 mm}, {@code 100/3}, {@code 90 − 12 30}. What
- * is a figure as it stands
- * is read as it stands, so that {@code 12' 6-1/2"} and {@code 45-30-15} keep their hyphens. Products and quotients first, then from left to
- * right.
+ * is a figure as it stands is read as it stands, so that {@code 12' 6-1/2"} and {@code 45-30-15} keep their hyphens. Products and quotients
+ * first, then from left to right.
  */
 public final class Sums {
     private static final int LONGEST = 80;

@@ -26,8 +26,7 @@ import verge.core.units.LengthUnit;
 
 /**
  * Far from the central meridian the scale of a line of kilometres is not that of its begin: what was told comes back to a hundredth of a
- * millimetre. Lengths along
- * lines are held against the sum of what each metre of them is on the ground.
+ * millimetre. Lengths along lines are held against the sum of what each metre of them is on the ground.
  */
 class ScalesTest {
     private static final ProjectedPlane PLANE =

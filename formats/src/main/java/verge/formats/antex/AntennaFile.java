@@ -15,8 +15,7 @@ import verge.formats.text.BoundedLines;
 
 /**
  * Antenna files in the open format ANTEX 1.4: of each receiver antenna its name with the dome, and where the signals of each frequency
- * arrive. Satellites' antennas and how the centre
- * wanders with direction are passed over.
+ * arrive. Satellites' antennas and how the centre wanders with direction are passed over.
  */
 public final class AntennaFile {
     private static final int LABEL_COLUMN = 60;

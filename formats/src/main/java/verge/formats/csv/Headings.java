@@ -13,8 +13,7 @@ import verge.core.drawing.FileUnit;
 
 /**
  * The words that stand over columns of points, in the trade's words of several languages: English, German, Danish, Norwegian, Swedish,
- * Dutch,
- * French, Spanish, Italian, Polish, Portuguese. Accents and capitals do not matter.
+ * Dutch, French, Spanish, Italian, Polish, Portuguese. Accents and capitals do not matter.
  */
 final class Headings {
     private static final Map<Column, Set<String>> WORDS = new EnumMap<>(Map.of(

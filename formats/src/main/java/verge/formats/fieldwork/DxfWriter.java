@@ -18,8 +18,7 @@ import verge.core.units.LengthUnit;
 
 /**
  * Writes a drawing as DXF (AutoCAD 2007 form, text in UTF-8): a layer for each of the codebook's, a block with its marker and its
- * attributes
- * for each code, strings as flat polylines with true arcs, as polylines in space, or both.
+ * attributes for each code, strings as flat polylines with true arcs, as polylines in space, or both.
  */
 public final class DxfWriter {
     private static final String MODEL = "1F";

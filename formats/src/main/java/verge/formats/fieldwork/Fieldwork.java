@@ -16,8 +16,7 @@ import verge.core.units.LengthUnit;
 
 /**
  * What was drawn in the field, to be handed over. Coordinates in metres of the grid; writers put them into the unit. A vertex that several
- * strings
- * share is the same in all of them, to the last bit, whatever the form.
+ * strings share is the same in all of them, to the last bit, whatever the form.
  *
  * @param system in words, what the coordinates are
  * @param reference the same for programs

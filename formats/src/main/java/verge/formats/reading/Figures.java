@@ -39,8 +39,7 @@ public final class Figures {
 
     /**
      * One figure: digits with a decimal point, a sign and a power of ten where there is one. Words for what is no number, hexadecimal
-     * figures and
-     * letters that only Java knows are none: NaN.
+     * figures and letters that only Java knows are none: NaN.
      */
     public static double one(String text) {
         String plain = text.strip();

@@ -13,8 +13,7 @@ import verge.core.problem.SurveyException;
 
 /**
  * What was asked over a link and waits for its answer, each by a tag of its own and for a time of its own. An answer that comes later, or
- * twice, is dropped. What follows an answer runs on
- * a thread that may wait, never on the one that listens.
+ * twice, is dropped. What follows an answer runs on a thread that may wait, never on the one that listens.
  */
 public final class Questions<A> {
     private final Runner runner;

@@ -22,10 +22,9 @@ import verge.core.satellite.SolvedPosition.Kind;
  * position goes on as soon as it is whole.
  *
  * <p>Sentences tell the time of day, seldom the date: where none of a moment does, it is the day that brings it nearest to the moment
- * before, as the clock here has run on since, or to
- * that clock at the beginning. Nothing is told of a moment that lies before the last one, or of which two who speak tell different places,
- * by whatever names and in turns within a moment
- * or from one to the next; nor for a while after that.
+ * before, as the clock here has run on since, or to that clock at the beginning. Nothing is told of a moment that lies before the last one,
+ * or of which two who speak tell different places, by whatever names and in turns within a moment or from one to the next; nor for a while
+ * after that.
  */
 public final class NmeaEpochs {
     private static final Duration HALF_A_DAY = Duration.ofHours(12);

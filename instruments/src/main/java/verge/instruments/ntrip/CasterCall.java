@@ -21,8 +21,7 @@ import verge.instruments.port.Background;
 
 /**
  * A call to a caster: broken off it is taken up again, soon the first time and more slowly the longer that does not help. Where trying
- * again could do harm, as a wrong password that locks
- * an account, or help nothing, it stays as it is until it is opened anew.
+ * again could do harm, as a wrong password that locks an account, or help nothing, it stays as it is until it is opened anew.
  */
 final class CasterCall implements Closeable {
     static final String AGENT = "NTRIP Verge/1.0";

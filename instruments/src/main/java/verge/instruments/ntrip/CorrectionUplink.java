@@ -14,8 +14,7 @@ import verge.instruments.link.Runner;
 
 /**
  * A base's own stream on its way up to a caster (NTRIP 1 and 2), which keeps itself as {@link CorrectionLink} does. What could not be sent
- * while the link was down is dropped: old
- * corrections help nobody.
+ * while the link was down is dropped: old corrections help nobody.
  */
 public final class CorrectionUplink implements Closeable {
     private final CasterSetting setting;

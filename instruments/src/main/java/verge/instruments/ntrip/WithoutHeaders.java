@@ -9,8 +9,7 @@ import java.util.regex.Pattern;
 
 /**
  * A stream of the first version: some casters end their answer with an empty line, some with headers such as 'Server: …' before it, some
- * with
- * nothing, and no frame begins like either. None of that is for a receiver.
+ * with nothing, and no frame begins like either. None of that is for a receiver.
  */
 final class WithoutHeaders extends FilterInputStream {
     private static final Pattern HEADER = Pattern.compile("([A-Za-z][A-Za-z0-9-]{0,60}:[ -~\\t]*)?\\r?\\n");

@@ -12,8 +12,7 @@ import verge.core.units.Angle;
  *
  * <p>All methods return at once and may be called from any thread. What is asked fails with a {@link verge.core.problem.SurveyException}
  * LINK_LOST, NO_ANSWER or INSTRUMENT_REFUSED; an answer that arrives damaged or after that is dropped, never delivered late. What follows
- * an
- * answer runs on a thread that may wait, never on the one that listens to the instrument.
+ * an answer runs on a thread that may wait, never on the one that listens to the instrument.
  */
 public interface TotalStation extends Device {
     @Override

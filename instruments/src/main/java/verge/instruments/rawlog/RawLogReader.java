@@ -22,8 +22,7 @@ import verge.instruments.rtcm.RtcmMessages;
 
 /**
  * Reads raw observations that a receiver wrote as frames of RTCM 3, one moment after another: what is cut off, damaged or of another kind
- * is passed over. A whole file never lies in
- * memory.
+ * is passed over. A whole file never lies in memory.
  */
 public final class RawLogReader {
     private final Told told;

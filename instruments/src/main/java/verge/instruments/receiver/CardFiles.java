@@ -18,8 +18,7 @@ import verge.instruments.link.Runner;
 
 /**
  * The files on a receiver's card, over HTTP as receiver-protocol.md has it. A connection that breaks off is taken up where it broke; what
- * has come is held against the digest that the
- * receiver tells of it.
+ * has come is held against the digest that the receiver tells of it.
  */
 public final class CardFiles {
     private static final Rules RULES = new Rules(Duration.ofSeconds(3), Duration.ofSeconds(10), Duration.ofSeconds(10),

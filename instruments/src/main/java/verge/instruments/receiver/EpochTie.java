@@ -9,11 +9,9 @@ import java.util.Deque;
  * Ties the time that a receiver tells to the clock here, so that an epoch that comes late is known for one.
  *
  * <p>What lies between both is the difference of the clocks and the way of the epoch. The least of it counts as the clocks': what an epoch
- * takes longer than that it is late by. At
- * first nothing is known: a line that was held and is let go brings old epochs before the new ones, so that the least still falls; only
- * once it has stood for a while does anything
- * count. An epoch that seems to come from ahead, as when a receiver's clock leaps, does not count until others have agreed with it for as
- * long as no line is held.
+ * takes longer than that it is late by. At first nothing is known: a line that was held and is let go brings old epochs before the new
+ * ones, so that the least still falls; only once it has stood for a while does anything count. An epoch that seems to come from ahead, as
+ * when a receiver's clock leaps, does not count until others have agreed with it for as long as no line is held.
  *
  * <p>For one thread.
  */

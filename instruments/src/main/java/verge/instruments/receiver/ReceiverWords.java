@@ -26,8 +26,7 @@ import verge.instruments.receiver.ReceiverCondition.Writing;
 
 /**
  * What the open sentences have no place for, in a maker's own sentences as NMEA 0183 lets every maker have them; see receiver-protocol.md.
- * One that cannot be understood throws
- * IllegalArgumentException.
+ * One that cannot be understood throws IllegalArgumentException.
  */
 public final class ReceiverWords {
     public static final String MAKER = "VRG";

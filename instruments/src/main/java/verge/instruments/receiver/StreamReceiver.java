@@ -36,8 +36,7 @@ import verge.instruments.rtcm.RtcmFrames;
 
 /**
  * Any receiver that sends NMEA 0183 over a socket and takes RTCM 3 on the same one. The link keeps itself: silence is a dead link, and it
- * is tried again until it is closed. One that
- * has the sentences of receiver-protocol.md tells how it fares as well, and can be set.
+ * is tried again until it is closed. One that has the sentences of receiver-protocol.md tells how it fares as well, and can be set.
  */
 public final class StreamReceiver implements Receiver {
     private static final Rules RULES = Rules.steady(Duration.ofSeconds(3), Duration.ofMillis(3_500), Duration.ofMillis(500));

@@ -19,8 +19,7 @@ import verge.core.satellite.SatelliteSystem;
 
 /**
  * What satellites broadcast of themselves: messages 1019 (GPS), 1020 (GLONASS), 1042 (BeiDou) and 1046 (Galileo, I/NAV). Source: RTCM
- * 10403.3, the tables of each message; which figure
- * has how many bits of what worth stands in the lists below in the order of the message.
+ * 10403.3, the tables of each message; which figure has how many bits of what worth stands in the lists below in the order of the message.
  */
 final class EphemerisCodec {
     /** What a figure of a message is, where it is no element. */

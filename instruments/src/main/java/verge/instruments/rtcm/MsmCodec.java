@@ -15,8 +15,7 @@ import verge.instruments.rtcm.RtcmMessage.Observations;
 
 /**
  * Observations of one system with all their signals: multiple signal messages 4 and 7 (RTCM 10403.3, section 3.5.16). A rough range of each
- * satellite to 1/1024 of a millisecond of
- * light, and what each signal has over it, in finer parts.
+ * satellite to 1/1024 of a millisecond of light, and what each signal has over it, in finer parts.
  */
 final class MsmCodec {
     static final double LIGHT = 299_792_458;

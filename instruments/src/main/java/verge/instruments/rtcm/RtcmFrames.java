@@ -5,10 +5,8 @@ import java.util.function.Consumer;
 
 /**
  * Frames of RTCM 3 out of a stream of bytes that may begin anywhere and break off, and into one: a preamble, six zero bits and the length
- * in ten, the message, a checksum in 24
- * (RTCM 10403). What has no right checksum is no message; the next one is looked for behind the preamble that misled, not behind the length
- * that it told,
- * and without waiting for as many bytes as that promised.
+ * in ten, the message, a checksum in 24 (RTCM 10403). What has no right checksum is no message; the next one is looked for behind the
+ * preamble that misled, not behind the length that it told, and without waiting for as many bytes as that promised.
  */
 public final class RtcmFrames {
     private static final int PREAMBLE = 0xD3;

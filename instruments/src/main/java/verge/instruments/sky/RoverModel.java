@@ -24,10 +24,8 @@ import verge.instruments.rtcm.RtcmMessage;
 
 /**
  * What a rover makes of the sky and of a base's corrections, by the size and the course that such errors have in life: metres alone,
- * decimetres while whole cycles are not found yet,
- * a centimetre with them. It takes the base's coordinates as the stream has them, so that a wrong base shifts it; and now and then, if that
- * is switched on, it finds wrong cycles and
- * does not know it.
+ * decimetres while whole cycles are not found yet, a centimetre with them. It takes the base's coordinates as the stream has them, so that
+ * a wrong base shifts it; and now and then, if that is switched on, it finds wrong cycles and does not know it.
  */
 public final class RoverModel {
     private static final int LEAST_SATELLITES = 4;

@@ -12,8 +12,7 @@ import verge.instruments.receiver.ReceiverCondition.Radio;
 
 /**
  * The air between radios. Who sends is heard as far as power and the heights of both antennas carry; on one channel the stronger by far is
- * understood and others drown each other; and
- * what is sent with another spacing or modulation is a carrier without a word in it.
+ * understood and others drown each other; and what is sent with another spacing or modulation is a carrier without a word in it.
  */
 final class RadioAir {
     /** Over the sea or flat land, in metres for the root of a metre of antenna height. */

@@ -45,8 +45,7 @@ import verge.instruments.sky.Sky;
 
 /**
  * A simulated satellite receiver on a loopback socket: NMEA 0183 comes out, RTCM 3 goes in on the same connection, as with receivers that
- * anybody can buy. It knows the world and the
- * sky, never a job.
+ * anybody can buy. It knows the world and the sky, never a job.
  */
 public final class ReceiverStandIn implements Closeable {
 

@@ -8,8 +8,7 @@ import verge.core.units.Angle;
 
 /**
  * Where the island lies on the earth: its grid is UTM zone 32N on WGS 84's ellipsoid, by Krüger's series to the fourth order (a hundredth
- * of a millimetre), and its sea lies over
- * the ellipsoid on a plane.
+ * of a millimetre), and its sea lies over the ellipsoid on a plane.
  */
 public final class OnEarth {
     private static final double SEMI_MAJOR = 6_378_137;

@@ -15,9 +15,8 @@ import verge.core.units.Angle;
 
 /**
  * The plan of a localisation as WKT 2: a derived projected system (ISO 19162:2019), written with the affine parametric transformation (EPSG
- * method 9624) because general
- * software knows it, read with that or the similarity transformation (9621). Base and site count east and north in metres there. Heights
- * and ties have no place in it.
+ * method 9624) because general software knows it, read with that or the similarity transformation (9621). Base and site count east and
+ * north in metres there. Heights and ties have no place in it.
  */
 final class LocalisedText {
     private static final String KEYWORD = "DERIVEDPROJCRS";

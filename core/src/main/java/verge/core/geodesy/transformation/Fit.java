@@ -20,9 +20,8 @@ import verge.core.units.Angle;
  * Fits computed marks onto found ones by a similarity in plan, and heights by a shift or an inclined plane.
  *
  * <p>By least squares each found coordinate is an observation with the standard deviation of its pair, the computed ones are taken as
- * exact: what is off is off in the setting out
- * or in the finding. The closed solution of the plan, from sums of products about both middles, is where it starts (any textbook under
- * 'similarity' or 'Helmert transformation').
+ * exact: what is off is off in the setting out or in the finding. The closed solution of the plan, from sums of products about both
+ * middles, is where it starts (any textbook under 'similarity' or 'Helmert transformation').
  */
 public final class Fit {
     private static final int MOST_PAIRS = 400;

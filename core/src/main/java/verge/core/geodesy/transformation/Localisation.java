@@ -7,8 +7,8 @@ import verge.core.geodesy.Position;
 
 /**
  * How positions of a projected system, or any other grid, come to lie on a site's own control: a similarity in plan, and in height a shift
- * or an inclined plane over what they
- * bring along, which is an elevation if a geoid was taken off it. Beyond the hull of the control marks nothing says that it holds.
+ * or an inclined plane over what they bring along, which is an elevation if a geoid was taken off it. Beyond the hull of the control marks
+ * nothing says that it holds.
  */
 public record Localisation(Fitted fitted, Hull hull) {
     /**

@@ -17,10 +17,9 @@ import verge.core.problem.SurveyException;
  * Which found mark is which computed one: all plausible matchings, ranked.
  *
  * <p>Two computed marks that lie as far apart as two found ones suggest how the one group comes onto the other. Each suggestion is held
- * against all found marks: one of them is what it
- * was set out to be, within its standard deviation; or it was moved, and lies somewhere near; or it is something else. What the suggestion
- * makes of each is weighed by how much likelier
- * that is than that it is something else anywhere on the site; their product ranks it.
+ * against all found marks: one of them is what it was set out to be, within its standard deviation; or it was moved, and lies somewhere
+ * near; or it is something else. What the suggestion makes of each is weighed by how much likelier that is than that it is something else
+ * anywhere on the site; their product ranks it.
  */
 public final class Matching {
     /** In standard deviations: two marks that belong together lie farther apart once in some thousand times. */

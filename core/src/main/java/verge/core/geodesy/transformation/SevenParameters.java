@@ -27,8 +27,7 @@ public record SevenParameters(Position from, Position to, double[][] rotation, d
 
     /**
      * By least squares on the pairs that count in height, from the singular values of their products (S. Umeyama, Least-squares estimation
-     * of transformation parameters between two
-     * point patterns, 1991).
+     * of transformation parameters between two point patterns, 1991).
      *
      * @param settings of which the scale counts, if it is held, and what a mark is known to
      * @throws SurveyException FIT_TOO_FEW_HEIGHTS, FIT_IN_A_LINE

@@ -14,11 +14,9 @@ import verge.core.problem.SurveyException;
 
 /**
  * Which pairs do not belong, in plan and in height. In plan read robustly: of all exact fits of two pairs that one is taken which most
- * others agree with. Least squares would spread
- * the error of one mark over all of them. Where no pair stands apart so plainly and yet more is left over than was promised, the worst is
- * left out, one after another, until the
- * others are as good as they should be. Who is named must be the only one: where others fit as well once another is left out in its place,
- * none of these is told from the other.
+ * others agree with. Least squares would spread the error of one mark over all of them. Where no pair stands apart so plainly and yet more
+ * is left over than was promised, the worst is left out, one after another, until the others are as good as they should be. Who is named
+ * must be the only one: where others fit as well once another is left out in its place, none of these is told from the other.
  */
 final class Strangers {
     /** In standard deviations of the difference of two marks, of which three in ten thousand are farther off. */

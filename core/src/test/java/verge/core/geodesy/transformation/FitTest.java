@@ -171,8 +171,7 @@ class FitTest {
 
     /**
      * One of three to eight marks is wrong in plan or in height by four to fifty times what marks are known to: who is named is it, or one
-     * of those who cannot be told apart is.
-     * With five marks and more it is mostly named.
+     * of those who cannot be told apart is. With five marks and more it is mostly named.
      */
     @ParameterizedTest
     @CsvSource({"3, true, true", "3, false, true", "4, true, true", "4, false, true", "5, false, true", "8, false, true", "3, true, false",
