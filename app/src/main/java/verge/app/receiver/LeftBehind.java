@@ -38,6 +38,10 @@ class LeftBehind {
 
     private void stop(Seat seat) {
         try {
+            if (desk.isAtWork(seat)) {   // begun since, and written down: that goes on
+                desk.intend(seat, Optional.empty());
+                return;
+            }
             Optional<Receiver> receiver = desk.find(seat);
             Instant until = Instant.now().plus(PATIENCE);
             while (receiver.filter(LeftBehind::canBeTold).isEmpty() && Instant.now().isBefore(until)) {

@@ -268,6 +268,13 @@ public class ReceiverDesk {
         return chosen.findByIntendedIsNotNull().stream().map(own -> new Seat(own.jobId(), own.part())).toList();
     }
 
+    /** Whether a journal says that the seat's receiver does something now, for this seat or another. */
+    boolean isAtWork(Seat seat) {
+        Optional<LinkSetting> own = receiver(seat).map(KnownReceiver::setting);
+        return chosen.findByRunningIsNotNull().stream().map(r -> receiver(new Seat(r.jobId(), r.part())).map(KnownReceiver::setting))
+                .anyMatch(other -> other.isPresent() && other.equals(own));
+    }
+
     /** The jobs whose bases send. */
     public List<UUID> runningBases() {
         return chosen.findByRunningIsNotNull().stream().filter(r -> r.part() == Seat.Part.BASE).map(JobReceiver::jobId).toList();
