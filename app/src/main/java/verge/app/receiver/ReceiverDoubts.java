@@ -26,7 +26,6 @@ import verge.core.units.Length;
 import verge.core.units.TimeText;
 import verge.instruments.ntrip.CorrectionLink;
 import verge.instruments.receiver.CorrectionsHeard;
-import verge.instruments.receiver.Epoch;
 import verge.instruments.receiver.ReceiverCondition;
 import verge.instruments.receiver.ReceiverSnapshot;
 
@@ -54,11 +53,10 @@ class ReceiverDoubts {
         now.doubt().ifPresent(d -> all.add(switch (d) {
             case BACKWARDS -> "Its clock went back: nothing of it is used until it runs on.";
             case TWO_SPEAKERS -> "Two receivers speak on this line and tell different places: none of them is used.";
+            case AHEAD -> "Its clock leapt ahead: nothing of it is used until it has run on for ten seconds.";
         }));
         now.late().ifPresent(d -> all.add("What it sends comes " + Decimals.show(d.toMillis() / 1e3, 1)
                 + " s later than before: it tells where the pole was. Nothing is measured until the link has caught up."));
-        now.latest().filter(e -> e.value().timing().kind() == Epoch.Kind.AHEAD)
-                .ifPresent(e -> all.add("Its clock leapt ahead: nothing of it is used until it has run on for ten seconds."));
         now.condition().ifPresent(c -> {
             all.addAll(ConditionWords.doubts(c));
             Optional<String> apart = now.corrections().isPresent() ? Optional.empty() : c.radio().flatMap(r -> unlikeBase(r, state));

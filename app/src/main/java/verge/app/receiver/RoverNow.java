@@ -109,7 +109,7 @@ public class RoverNow {
      * Where it is, whether the job's grid lies on the earth or not.
      *
      * @throws SurveyException as {@link ReceiverDesk#ready}, or ANTENNA_HEIGHT_MISSING, NO_GEOID_SEPARATION, EPOCHS_LATE,
-     *     RECEIVER_CLOCK_BACK, RECEIVERS_MIXED, NO_POSITION
+     *     RECEIVER_CLOCK_BACK, RECEIVER_CLOCK_AHEAD, RECEIVERS_MIXED, NO_POSITION
      */
     public Here requiredAnywhere(UUID job, JobState state) {
         ReceiverSnapshot now = desk.ready(Seat.rover(job)).snapshot();
@@ -127,6 +127,7 @@ public class RoverNow {
         return now.doubt().map(d -> new SurveyException(switch (d) {
             case BACKWARDS -> Problem.RECEIVER_CLOCK_BACK;
             case TWO_SPEAKERS -> Problem.RECEIVERS_MIXED;
+            case AHEAD -> Problem.RECEIVER_CLOCK_AHEAD;
         }));
     }
 

@@ -156,6 +156,8 @@ public enum Problem {
     TILT_NOT_READY,
     /** A receiver's clock goes back. */
     RECEIVER_CLOCK_BACK,
+    /** Arguments: none. */
+    RECEIVER_CLOCK_AHEAD,
     /** Two receivers speak on one line. */
     RECEIVERS_MIXED,
     /** Arguments: the caster, what it said or did not. */

@@ -36,13 +36,22 @@ sealed interface ReceiverEvent {
     record Sentence(Instant at, long damaged, Optional<NmeaEpochs.Event> brought, Optional<Stamped<Epoch>> epoch) implements ReceiverEvent {
         @Override
         public ReceiverSnapshot after(ReceiverSnapshot before) {
-            Optional<NmeaEpochs.Event.Doubt.Kind> doubt = brought.isEmpty() ? before.doubt()
-                    : brought.filter(NmeaEpochs.Event.Doubt.class::isInstance).map(e -> ((NmeaEpochs.Event.Doubt) e).kind());
-            // one that seems to come from ahead does not count yet: what was told just before it does, for as long as that is fresh
-            Optional<Stamped<Epoch>> counting = epoch.filter(e -> e.value().timing().kind() != Epoch.Kind.AHEAD);
-            Optional<Stamped<Epoch>> latest = counting.or(() -> doubt.isPresent()
-                    || before.link() != LinkState.UP ? Optional.empty() : before.latest());
+            boolean ahead = epoch.filter(e -> e.value().timing().kind() == Epoch.Kind.AHEAD).isPresent();
+            Optional<StreamDoubt> doubt = ahead ? Optional.of(StreamDoubt.AHEAD) : brought.isEmpty() ? before.doubt() : told(brought.get());
+            if (ahead) {   // it does not count yet: what was told just before it does, for as long as that is fresh
+                return before.said(at, damaged, before.latest(), doubt);
+            }
+            Optional<Stamped<Epoch>> latest = epoch.or(() -> lost(before, doubt) ? Optional.empty() : before.latest());
             return before.said(at, damaged, latest, doubt);
+        }
+
+        private static Optional<StreamDoubt> told(NmeaEpochs.Event event) {
+            return event instanceof NmeaEpochs.Event.Doubt doubt ? Optional.of(StreamDoubt.of(doubt.kind())) : Optional.empty();
+        }
+
+        /** Whether what was told before says nothing any more of where the pole is. */
+        private static boolean lost(ReceiverSnapshot before, Optional<StreamDoubt> doubt) {
+            return before.link() != LinkState.UP || doubt.filter(d -> d != StreamDoubt.AHEAD).isPresent();
         }
     }
 

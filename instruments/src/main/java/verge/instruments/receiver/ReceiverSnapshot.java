@@ -8,7 +8,6 @@ import java.util.Optional;
 import verge.core.satellite.BaseHeard;
 import verge.core.satellite.SatelliteSystem;
 import verge.core.satellite.SolvedPosition;
-import verge.instruments.nmea.NmeaEpochs;
 import verge.instruments.nmea.NmeaSentence;
 import verge.instruments.port.DeviceSnapshot;
 import verge.instruments.port.LinkSetting;
@@ -19,7 +18,8 @@ import verge.instruments.port.Stamped;
  * The latest that is known of a receiver.
  *
  * @param told when it last said anything that could be understood
- * @param latest position, with when it was observed; what is older than the link says nothing of where the pole is now
+ * @param latest position that does not claim to come from ahead, with when it was observed; what is older than the link says nothing of
+ *     where the pole is now
  * @param sky by system, as it was last told whole
  * @param used the numbers of the satellites that its position rests on, by system
  * @param doubt the latest that must not be passed over; absent once a position came without one
@@ -31,7 +31,7 @@ import verge.instruments.port.Stamped;
  */
 public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told, Optional<Stamped<Epoch>> latest,
         Map<SatelliteSystem, List<NmeaSentence.Gsv.Seen>> sky, Map<SatelliteSystem, List<Integer>> used,
-        Optional<NmeaEpochs.Event.Doubt.Kind> doubt, long damaged, Optional<ReceiverCondition> condition, Optional<BaseHeard> byRadio,
+        Optional<StreamDoubt> doubt, long damaged, Optional<ReceiverCondition> condition, Optional<BaseHeard> byRadio,
         Optional<CorrectionsHeard> corrections, StreamTold sends) implements DeviceSnapshot {
     /** A position that is older than that says nothing of where the pole is now. */
     private static final Duration LONGEST_PAUSE = Duration.ofSeconds(3);
@@ -48,7 +48,7 @@ public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told
     }
 
     /** It said something: it is there. */
-    ReceiverSnapshot said(Instant at, long damagedLines, Optional<Stamped<Epoch>> position, Optional<NmeaEpochs.Event.Doubt.Kind> doubted) {
+    ReceiverSnapshot said(Instant at, long damagedLines, Optional<Stamped<Epoch>> position, Optional<StreamDoubt> doubted) {
         return new ReceiverSnapshot(setting, LinkState.UP, at, position, sky, used, doubted, damagedLines, condition, byRadio, corrections,
                 sends);
     }
@@ -72,7 +72,7 @@ public record ReceiverSnapshot(LinkSetting setting, LinkState link, Instant told
 
     /** Where its antenna is now; empty if it has not said so for a while. */
     public Optional<SolvedPosition> now() {
-        return latest.filter(p -> p.value().timing().kind() != Epoch.Kind.AHEAD && p.within(LONGEST_PAUSE)).map(p -> p.value().position());
+        return latest.filter(p -> p.within(LONGEST_PAUSE)).map(p -> p.value().position());
     }
 
     /** By how much the latest position is later than is usual on its line; empty for one that is not. */

@@ -30,7 +30,6 @@ import verge.core.satellite.GpsTime;
 import verge.core.satellite.Sight;
 import verge.core.satellite.SolvedPosition;
 import verge.core.satellite.SolvedPosition.Kind;
-import verge.instruments.nmea.NmeaEpochs;
 import verge.instruments.ntrip.CasterSetting;
 import verge.instruments.ntrip.SourceTable;
 import verge.instruments.port.LinkSetting;
@@ -219,13 +218,13 @@ class StreamReceiverTest {
         List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
         StreamReceiver receiver = receiver(standIn, positions);
         until(() -> receiver.snapshot().latest().filter(e -> e.value().timing().kind() == Epoch.Kind.TIMELY).isPresent());
-        List<NmeaEpochs.Event.Doubt.Kind> doubts = new ArrayList<>();
+        List<StreamDoubt> doubts = new ArrayList<>();
         standIn.misbehave(ReceiverStandIn.Fault.BACKWARDS);
         until(() -> {
             receiver.snapshot().doubt().ifPresent(doubts::add);
             return !doubts.isEmpty();
         });
-        assertThat(doubts).containsOnly(NmeaEpochs.Event.Doubt.Kind.BACKWARDS);
+        assertThat(doubts).containsOnly(StreamDoubt.BACKWARDS);
         until(() -> receiver.snapshot().doubt().isEmpty() && receiver.snapshot().late().filter(d -> d.toSeconds() >= 59).isPresent());
         assertThat(receiver.snapshot().now()).isEmpty();
     }
