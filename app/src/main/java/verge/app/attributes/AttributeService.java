@@ -59,9 +59,9 @@ public class AttributeService {
     public List<Form> after(UUID job, Journal journal, Entry shot) {
         JobState state = journal.state();
         Codebook book = codebooks.of(job);
-        Stream<Asked> point = state.pointsOf(shot.id()).stream().flatMap(p -> Asked.of(p, state, book).stream());
+        Stream<Asked> point = state.points().of(shot.id()).stream().flatMap(p -> Asked.of(p, state, book).stream());
         Stream<UUID> strings = shot.payload() instanceof Measured taken ? taken.strings() : Stream.empty();
-        Stream<Asked> begun = strings.flatMap(id -> state.string(id).stream()).filter(s -> s.vertices().size() == 1)
+        Stream<Asked> begun = strings.flatMap(id -> state.strings().find(id).stream()).filter(s -> s.vertices().size() == 1)
                 .flatMap(s -> Asked.of(s, state, book).stream());
         return Stream.concat(point, begun).map(asked -> form(asked, journal)).toList();
     }
@@ -92,7 +92,8 @@ public class AttributeService {
 
     private static List<UUID> photos(JobState state, Asked asked, Attribute attribute) {
         return attribute.type() != Attribute.Type.PHOTO ? List.of()
-                : state.photos().filter(p -> p.taken().subject().equals(asked.subject()) && p.taken().attribute().equals(attribute.name()))
+                : state.enclosures().photos().filter(p -> p.taken().subject().equals(asked.subject()) && p.taken().attribute()
+                .equals(attribute.name()))
                 .map(Photo::id).toList();
     }
 
@@ -107,7 +108,8 @@ public class AttributeService {
     }
 
     private static Optional<Code> codeOf(JobState state, UUID subject) {
-        return state.string(subject).map(s -> s.name().code()).or(() -> state.pointsOf(subject).stream().findFirst().map(p -> p.code()));
+        return state.strings().find(subject).map(s -> s.name().code())
+                .or(() -> state.points().of(subject).stream().findFirst().map(p -> p.code()));
     }
 
     /** All that lacks an answer that its code insists on. */

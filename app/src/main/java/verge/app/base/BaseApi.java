@@ -68,7 +68,7 @@ class BaseApi {
     @GetMapping("/bases")
     List<OwnBaseBody> bases(@PathVariable UUID job) {
         Journal journal = journals.journal(job);
-        return journal.state().bases().stream().map(b -> body(journal, b)).toList();
+        return journal.state().bases().all().stream().map(b -> body(journal, b)).toList();
     }
 
     private static OwnBaseBody body(Journal journal, Base base) {
@@ -80,7 +80,8 @@ class BaseApi {
                 journal.entry(base.entry()).map(Entry::at).orElseThrow(), until, place.position().latitude().degrees(),
                 place.position().longitude().degrees(), place.height().metres(),
                 grid.map(p -> p.plan().northing()).orElse(null), grid.map(p -> p.plan().easting()).orElse(null),
-                grid.flatMap(Position::elevation).map(Elevation::metres).orElse(null), base.provisional(), state.measuredFrom(base));
+                grid.flatMap(Position::elevation).map(Elevation::metres).orElse(null), base.provisional(),
+                state.bases().measuredFrom(base));
     }
 
     @Operation(summary = "Marks that receivers stood on", description =

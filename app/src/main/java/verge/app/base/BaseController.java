@@ -102,7 +102,7 @@ class BaseController {
         model.addAttribute("setting", setting);
         model.addAttribute("caster", setting.caster().orElse(null));
         ReceiverBench.showRadio(setting.channel().orElse(RadioChannel.USUAL), model);
-        model.addAttribute("names", Stream.concat(state.bases().stream().map(Base::mark), PointNames.offered(state).stream())
+        model.addAttribute("names", Stream.concat(state.bases().all().stream().map(Base::mark), PointNames.offered(state).stream())
                 .map(PointName::text).distinct().toList());
         model.addAttribute("free", free(state));
         again(job, state, model);
@@ -113,7 +113,7 @@ class BaseController {
 
     private static String free(JobState state) {
         PointName name = new PointName("BASE1");
-        while (!state.allNamed(name).isEmpty()) {
+        while (!state.points().named(name).isEmpty()) {
             name = name.successor();
         }
         return name.text();
@@ -136,18 +136,19 @@ class BaseController {
     private static Again again(BaseMarks.Earlier a, JobState state) {
         PointName mark = a.here().mark();
         String shift = BaseWords.shift(a.here(), state.settings());
-        return a.of().map(o -> new Again(a.mark(), shift, state.allNamed(mark).isEmpty() ? mark.text() : free(state), o.job(),
+        return a.of().map(o -> new Again(a.mark(), shift, state.points().named(mark).isEmpty() ? mark.text() : free(state), o.job(),
                 a.here().earlier().entry())).orElseGet(() -> new Again(a.mark(), shift, mark.text(), null, null));
     }
 
     private List<BaseLine> lines(UUID job, Journal journal) {
         JobState state = journal.state();
         JobSettings settings = state.settings();
-        return state.bases().stream().map(b -> {
+        return state.bases().all().stream().map(b -> {
             Instant from = journal.entry(b.entry()).orElseThrow().at();
             String until = state.latest(new EndOf(b.entry())).flatMap(journal::entry).map(e -> settings.times().until(from, e.at()))
                     .orElse("");
-            return new BaseLine(b.entry(), b.mark().text(), settings.times().whole(from), until, b.provisional(), state.measuredFrom(b),
+            return new BaseLine(b.entry(), b.mark().text(), settings.times().whole(from), until, b.provisional(),
+                    state.bases().measuredFrom(b),
                     service.isLeft(job, state, b.entry()));
         }).toList();
     }
@@ -263,7 +264,7 @@ class BaseController {
         model.addAttribute("setUp", journal.entry(entry).orElseThrow().sequence());
         model.addAttribute("place", state.geodesy().position(base.ground().place(ReferenceEllipsoid.WGS84)).map(settings::place)
                 .orElse(""));
-        model.addAttribute("measured", state.measuredFrom(base));
+        model.addAttribute("measured", state.bases().measuredFrom(base));
         model.addAttribute("names", PointNames.offered(state).stream().map(PointName::text).toList());
         model.addAttribute("unit", f.lengthUnit().symbol());
         model.addAttribute("byMarks", BaseByMark.of(journal, base.mark()).stream().map(b -> {

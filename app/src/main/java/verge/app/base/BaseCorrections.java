@@ -40,7 +40,8 @@ class BaseCorrections {
 
     /** @throws SurveyException NO_BASE */
     Base base(UUID job, UUID entry) {
-        return journals.state(job).base(entry).filter(b -> b.entry().equals(entry)).orElseThrow(() -> new SurveyException(Problem.NO_BASE));
+        return journals.state(job).bases().under(entry).filter(b -> b.entry().equals(entry))
+                .orElseThrow(() -> new SurveyException(Problem.NO_BASE));
     }
 
     /** What it would move. @throws SurveyException NO_BASE, as the form, or as {@link verge.core.rework.Correction#of} */
@@ -68,7 +69,7 @@ class BaseCorrections {
         }
         PointName known = form.mark();
         List<Payload> needed = points.toTakeOn(job, Origin.CONTROL, known.text());
-        points.state(job).find(known).ifPresent(p ->
+        points.state(job).points().find(known).ifPresent(p ->
                 requireSound(journals.state(job), journals.journal(job), entry, new NamedPosition(p.name(), p.code(), p.position()), form));
         return new ReworkService.Several(needed, bases, new Change.BaseOver(base.mark(), known));
     }

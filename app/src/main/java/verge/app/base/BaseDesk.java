@@ -61,7 +61,7 @@ public class BaseDesk {
 
     /** The base that sends now, as it is known now; empty while none does. */
     public Optional<Base> running(UUID job) {
-        return receivers.running(Seat.base(job)).flatMap(entry -> journals.state(job).base(entry));
+        return receivers.running(Seat.base(job)).flatMap(entry -> journals.state(job).bases().under(entry));
     }
 
     /** Where the sky says that the job's base antenna is; empty while that is not known. */

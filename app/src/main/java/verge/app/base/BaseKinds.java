@@ -99,7 +99,7 @@ final class BaseKinds {
 
         @Override
         public String result(BaseSetUp says, InBook in) {
-            return Stream.of(in.state().base(in.entry().id()).map(Base::provisional)
+            return Stream.of(in.state().bases().under(in.entry().id()).map(Base::provisional)
                     .orElse(false) ? "provisional: nobody but the sky has said where it stands" : "",
                     off(says, in).map(o -> "off the sky by " + in.figures().length(o.plan()) + " in plan, " + in.figures()
                     .difference(o.up()) + " in height").orElse("")).filter(w -> !w.isEmpty()).collect(Collectors.joining("; "));
@@ -108,7 +108,7 @@ final class BaseKinds {
         /** Of a base on a known mark against what its own receiver found then. */
         private static Optional<AgainstSky> off(BaseSetUp says, InBook in) {
             JobGeodesy job = in.state().geodesy();
-            return says.held() == BaseSetUp.Held.SKY ? Optional.empty() : in.state().base(in.entry().id())
+            return says.held() == BaseSetUp.Held.SKY ? Optional.empty() : in.state().bases().under(in.entry().id())
                     .flatMap(b -> says.sky().flatMap(s -> BaseEntries.ground(s, b.height(), job))
                     .flatMap(sky -> job.position(b.ground().place(ReferenceEllipsoid.WGS84)).map(mark -> AgainstSky.of(mark, sky, job))));
         }
@@ -116,7 +116,7 @@ final class BaseKinds {
         @Override
         public List<TraceStep> steps(BaseSetUp says, InBook in) {
             Figures f = in.figures();
-            Optional<Base> base = in.state().base(in.entry().id());
+            Optional<Base> base = in.state().bases().under(in.entry().id());
             return Stream.of(says.sky().map(s ->
                     new TraceStep("The sky says of its antenna, from the earth\u2019s centre, " + s.epochs().count() + " solutions",
                     SatelliteWords.centred(s.antenna()))),
@@ -127,7 +127,7 @@ final class BaseKinds {
                     SatelliteWords.centred(says.sent().place()))),
                     Optional.of(new TraceStep("Antenna " + SatelliteWords.antenna(says.antenna(), f),
                     base.map(b -> f.length(b.height()) + " over the mark").orElse("no height follows from it"))),
-                    in.state().find(says.mark()).map(StoredPoint::position)
+                    in.state().points().find(says.mark()).map(StoredPoint::position)
                     .map(p -> new TraceStep("The mark " + says.mark(), in.state().settings().place(p))),
                     base.map(b -> new TraceStep(b.provisional() ? "Its antenna is taken to be at; provisional" : "Its antenna was at",
                     SatelliteWords.centred(b.reference())))).flatMap(Optional::stream).toList();

@@ -79,7 +79,7 @@ class BaseMarks {
      */
     Optional<Earlier> again(UUID job, JobState state) {
         return bases.sky(job).flatMap(sky -> receivers.how(Seat.base(job)).antenna().map(a -> Base.below(sky.antenna(), a.reference())))
-                .flatMap(ground -> HereAgain.of(state.bases(), ground).map(own -> new Earlier(own, Optional.empty()))
+                .flatMap(ground -> HereAgain.of(state.bases().all(), ground).map(own -> new Earlier(own, Optional.empty()))
                 .or(() -> elsewhere(job, ground)));
     }
 
@@ -97,7 +97,7 @@ class BaseMarks {
         SkyMean sky = bases.sky(job).orElseThrow(() -> new SurveyException(Problem.NO_POSITION));
         Length height = antenna(job).reference();
         PointName mark = form.mark();
-        if (form.from() != BaseForm.From.KNOWN && !state.allNamed(mark).isEmpty()) {
+        if (form.from() != BaseForm.From.KNOWN && !state.points().named(mark).isEmpty()) {
             throw new SurveyException(Problem.POINT_NAME_TAKEN, mark.text());
         } else if (form.from() == BaseForm.From.SKY) {
             return new Wanted(mark, BaseSetUp.Held.SKY, List.of(), sky.antenna(), sky, Optional.empty(), Optional.empty(),
@@ -109,7 +109,7 @@ class BaseMarks {
             NamedPosition typed = form.typed(state.settings(), mark);
             return over(mark, typed.position(), List.of(known(typed)), sky, height, state, "");
         }
-        StoredPoint known = state.mark(mark).or(() -> state.find(mark))
+        StoredPoint known = state.points().mark(mark).or(() -> state.points().find(mark))
                 .orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, mark.text()));
         return over(mark, known.position(), points.toTakeOn(job, Origin.CONTROL, mark.text()), sky, height, state, "");
     }

@@ -56,15 +56,16 @@ class BaseReport {
         BaseSetUp said = (BaseSetUp) journal.counting(entry);
         JobSettings settings = state.settings();
         Figures f = settings.figures();
-        List<StoredPoint> measured = state.points()
-                .filter(p -> !p.entry().equals(id) && state.base(p.entry()).filter(b -> b.entry().equals(id)).isPresent()).toList();
+        List<StoredPoint> measured = state.points().all()
+                .filter(p -> !p.entry().equals(id) && state.bases().under(p.entry()).filter(b -> b.entry().equals(id)).isPresent())
+                .toList();
         Map<String, Object> model = new HashMap<>();
         model.put("title", "Base report, " + base.mark());
         model.put("head", head(job, journal, entry, said, base));
         model.put("provisional", base.provisional());
         model.put("reason", said.reason());
         model.put("steps", words.steps(journal, entry).stream().map(s -> ReportLine.of(s.words(), s.figure())).toList());
-        model.put("checks", ControlLines.of(job, journal, c -> state.base(c.stood().entry()).filter(b -> b.entry().equals(id))
+        model.put("checks", ControlLines.of(job, journal, c -> state.bases().under(c.stood().entry()).filter(b -> b.entry().equals(id))
                 .isPresent()));
         model.put("points", measured.stream().limit(MOST_POINTS).map(p -> LeafReport.point(p, settings).tracedBy(job, p.entry())).toList());
         model.put("pointCount", measured.size());

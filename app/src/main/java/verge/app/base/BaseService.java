@@ -290,7 +290,7 @@ class BaseService implements SeatTask {
     /** Ends such a base, in the book alone. @throws SurveyException NO_BASE of any other */
     void endLeft(UUID job, UUID base, Author author) {
         journals.appendTogether(job, author, journal -> {
-            if (journal.state().base(base).isEmpty() || !isLeft(job, journal.state(), base)) {
+            if (journal.state().bases().under(base).isEmpty() || !isLeft(job, journal.state(), base)) {
                 throw new SurveyException(Problem.NO_BASE);
             }
             return ended(journal.state(), base);

@@ -57,7 +57,7 @@ public class BaseViews {
     }
 
     private BaseView view(UUID job, ReceiverSnapshot now, JobState state) {
-        Optional<Base> running = receivers.running(Seat.base(job)).flatMap(state::base);
+        Optional<Base> running = receivers.running(Seat.base(job)).flatMap(state.bases()::under);
         boolean sends = running.isPresent() && now.sends().base().filter(running.get()::isHeard).isPresent();
         List<String> doubts = now.condition().map(ConditionWords::doubts).map(ArrayList::new).orElseGet(ArrayList::new);
         running.ifPresent(base -> doubts.addAll(ofRunning(job, base, now, state)));

@@ -52,7 +52,7 @@ class SiteBases {
     private OfJob of(Job job) {
         try {
             Journal journal = journals.journal(job.id());
-            return new OfJob(job.id(), job.name(), journal.state().bases().stream()
+            return new OfJob(job.id(), job.name(), journal.state().bases().all().stream()
                     .filter(b -> !b.provisional() || bySky(journal, b).isPresent()).toList());
         } catch (SurveyException unreadable) {   // its own page says so
             return new OfJob(job.id(), job.name(), List.of());
@@ -61,7 +61,7 @@ class SiteBases {
 
     /** What the sky said of a base that is provisional, or of the first over its mark. */
     private static Optional<BaseSetUp> bySky(Journal journal, Base base) {
-        return journal.state().bases().stream().filter(b -> base.provisional() && b.mark().equals(base.mark()))
+        return journal.state().bases().all().stream().filter(b -> base.provisional() && b.mark().equals(base.mark()))
                 .flatMap(b -> journal.entry(b.entry()).stream()).map(journal::counting)
                 .filter(BaseSetUp.class::isInstance).map(BaseSetUp.class::cast).filter(s -> s.held() == BaseSetUp.Held.SKY).findFirst();
     }
@@ -74,7 +74,7 @@ class SiteBases {
     Earlier require(UUID job, UUID other, UUID entry) {
         Job of = jobs.job(other);
         Journal journal = journals.journal(other);
-        return journal.state().base(entry).filter(b -> of.siteId().equals(jobs.job(job).siteId()))
+        return journal.state().bases().under(entry).filter(b -> of.siteId().equals(jobs.job(job).siteId()))
                 .map(b -> new Earlier(of.name(), b, bySky(journal, b)))
                 .filter(e -> !e.base().provisional() || e.bySky().isPresent()).orElseThrow(() -> new SurveyException(Problem.NO_BASE));
     }

@@ -95,7 +95,7 @@ public class ComputeService {
         Map<Integer, StringName> strings = new TreeMap<>();
         if (!code.equals(Code.NONE)) {
             List<Worked.Line> made = worked.made();
-            StringName next = state.nextString(code);
+            StringName next = state.strings().next(code);
             IntStream.range(0, made.size())
                     .filter(i -> !worked.eitherOr() || points.stream().anyMatch(p -> worked.points().get(p).of().equals(made.get(i).of())))
                     .forEach(i -> strings.put(i, new StringName(code, next.number() + strings.size())));
@@ -118,17 +118,17 @@ public class ComputeService {
 
     static Givens givens(JobState state, Map<String, Given> given, boolean onGround) {
         Givens.Sources sources = new Givens.Sources(seen -> position(state, seen),
-                id -> state.string(id).<List<Path>>map(s -> paths(state, s)).orElse(List.of()), Optional.of(state.geodesy()),
+                id -> state.strings().find(id).<List<Path>>map(s -> paths(state, s)).orElse(List.of()), Optional.of(state.geodesy()),
                 Math.min(Givens.Sources.MOST_TOUCHING, state.settings().figures().lengths().lastDigit().metres()));
         return new Givens(given, sources, new Scales(state.plane(), state.settings().ground(), onGround));
     }
 
     private static List<Path> paths(JobState state, SurveyString string) {
-        return state.shape(string).paths();
+        return state.strings().shape(string).paths();
     }
 
     private static Optional<Position> position(JobState state, PointSeen seen) {
-        return seen.position().or(() -> state.find(seen.name()).map(StoredPoint::position));
+        return seen.position().or(() -> state.points().find(seen.name()).map(StoredPoint::position));
     }
 
     private static boolean onGround(JobState state, Answers answers) {
@@ -140,7 +140,7 @@ public class ComputeService {
         List<PointName> names = new ArrayList<>();
         PointName name = first;
         while (names.size() < count) {
-            if (state.own(name).isEmpty()) {
+            if (state.points().own(name).isEmpty()) {
                 names.add(name);
             }
             name = name.successor();

@@ -54,11 +54,12 @@ final class ComputedKind extends EntryKind<Computed> {
     @Override
     public String result(Computed says, InBook in) {
         List<String> points = says.kept().stream()
-                .flatMap(k -> in.state().pointsOf(in.entry().id()).stream().filter(p -> p.name().equals(k.name()))
+                .flatMap(k -> in.state().points().of(in.entry().id()).stream().filter(p -> p.name().equals(k.name()))
                 .map(p -> k.name() + "  " + in.state().settings().place(p.position()))).toList();
-        List<String> lines = says.strings().flatMap(id -> in.state().string(id).stream())
+        List<String> lines = says.strings().flatMap(id -> in.state().strings().find(id).stream())
                 .map(s -> s.name() + "  " + in.figures()
-                .length(new Length(in.state().shape(s).paths().stream().mapToDouble(Path::length).sum())) + " in the grid").toList();
+                .length(new Length(in.state().strings().shape(s).paths().stream().mapToDouble(Path::length).sum())) + " in the grid")
+                .toList();
         return points.isEmpty() && lines.isEmpty() ? in.state().latest(new WorkedOf(in.entry().id()))
                 .map(w -> figures(w, in).limit(MOST_FIGURES).collect(Collectors.joining("  ")))
                 .orElse("it cannot be computed any more") : Stream.concat(points.stream(), lines.stream())

@@ -42,13 +42,14 @@ public class InverseService {
 
     private static PointSeen seen(JobState state, String typed) {
         PointName name = PointName.parse(typed);
-        return state.own(name).map(point -> PointSeen.of(point, state.allNamed(name))).orElseGet(() -> PointSeen.named(name));
+        return state.points().own(name).map(point -> PointSeen.of(point, state.points().named(name)))
+                .orElseGet(() -> PointSeen.named(name));
     }
 
     private static Position position(JobState state, String field, String typed) {
         if (typed.isBlank()) {
             throw new SurveyException(Problem.MISSING, field);
         }
-        return state.find(PointName.parse(typed)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, typed)).position();
+        return state.points().find(PointName.parse(typed)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, typed)).position();
     }
 }

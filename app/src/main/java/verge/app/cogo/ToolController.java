@@ -84,7 +84,7 @@ class ToolController {
         model.addAttribute("typed", typed);
         model.addAttribute("onGround", !state.settings().ground().distanceWord().equals("grid"));
         model.addAttribute("entry", UUID.randomUUID());
-        model.addAttribute("measures", state.openLeaf().isPresent() && Arrays.stream(PICKED)
+        model.addAttribute("measures", state.leaves().open().isPresent() && Arrays.stream(PICKED)
                 .anyMatch(kind -> chosen.slots().stream().anyMatch(s -> s.kind() == kind)));
         model.addAttribute("next", PointNames.next(computations.journal(job)));
         worked(job, state, chosen, answers, model);

@@ -156,7 +156,7 @@ final class TypedGivens {
     }
 
     private Optional<SurveyString> string(String typed) {
-        return state.strings().stream().filter(s -> s.name().toString().equals(typed)).findFirst();
+        return state.strings().all().stream().filter(s -> s.name().toString().equals(typed)).findFirst();
     }
 
     /** Names parted by commas or semicolons, else by blanks. */
@@ -188,7 +188,7 @@ final class TypedGivens {
         } catch (SurveyException unfit) {
             return Optional.empty();
         }
-        return state.own(name).map(point -> PointSeen.of(point, state.allNamed(name)))
-                .or(() -> state.find(name).map(seen -> PointSeen.named(name)));
+        return state.points().own(name).map(point -> PointSeen.of(point, state.points().named(name)))
+                .or(() -> state.points().find(name).map(seen -> PointSeen.named(name)));
     }
 }

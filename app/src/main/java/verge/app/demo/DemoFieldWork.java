@@ -75,7 +75,7 @@ class DemoFieldWork {
     }
 
     private void photographTheLamp(UUID job) throws IOException {
-        UUID lamp = journals.state(job).points().filter(p -> p.code().text().equals("LMP")).findFirst().orElseThrow().entry();
+        UUID lamp = journals.state(job).points().all().filter(p -> p.code().text().equals("LMP")).findFirst().orElseThrow().entry();
         Author author = Author.atPage(DemoWorld.PERSON);
         InputStream file = new ClassPathResource("demo/lamp.jpg").getInputStream();
         UUID photo = enclosures.photograph(job, lamp, "", "lamp.jpg", file, author).entry().id();

@@ -63,7 +63,7 @@ public class InstrumentWatch {
     public Ready ready(UUID job) {
         TotalStation station = desk.ready(job);
         JobState state = journals.state(job);
-        Leaf leaf = state.openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
+        Leaf leaf = state.leaves().open().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
         Target target = state.target().orElseThrow(() -> new SurveyException(Problem.NO_TARGET));
         requireUnmoved(leaf, station);
         return new Ready(leaf, target, station, title(station.snapshot()), how(job));

@@ -69,7 +69,8 @@ final class EnclosureKinds {
 
         @Override
         public String text(PhotoMarked says, InBook in) {
-            String of = in.state().photos().filter(p -> p.id().equals(says.photo())).findFirst().map(p -> in.about(p.taken().subject()))
+            String of = in.state().enclosures().photos().filter(p -> p.id().equals(says.photo())).findFirst()
+                    .map(p -> in.about(p.taken().subject()))
                     .orElse("line " + in.line(says.photo()));
             int strokes = says.strokes().size();
             String drawn = strokes == 0 ? "" : strokes == 1 ? "  one stroke over it" : "  " + strokes + " strokes over it";

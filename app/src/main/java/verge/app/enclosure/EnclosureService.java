@@ -131,13 +131,13 @@ public class EnclosureService {
     }
 
     private static Photo photo(JobState state, UUID photo) {
-        return state.photos().filter(p -> p.id().equals(photo)).findFirst()
+        return state.enclosures().photos().filter(p -> p.id().equals(photo)).findFirst()
                 .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this photo"));
     }
 
     /** @throws SurveyException NOT_FOUND */
     SpokenNotes.Spoken spoken(UUID job, UUID note) {
-        return journals.state(job).spokenNotes().filter(n -> n.id().equals(note)).findFirst()
+        return journals.state(job).enclosures().spokenNotes().filter(n -> n.id().equals(note)).findFirst()
                 .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this recording"));
     }
 
@@ -161,8 +161,8 @@ public class EnclosureService {
         Map<UUID, About> all = new LinkedHashMap<>();
         Function<UUID, About> fresh = id ->
                 new About(state.subject(id).orElseGet(() -> struck(journal, id)), new ArrayList<>(), new ArrayList<>());
-        state.photos().forEach(p -> all.computeIfAbsent(p.taken().subject(), fresh).photos().add(p));
-        state.spokenNotes().forEach(n -> all.computeIfAbsent(n.says().subject(), fresh).spoken().add(n));
+        state.enclosures().photos().forEach(p -> all.computeIfAbsent(p.taken().subject(), fresh).photos().add(p));
+        state.enclosures().spokenNotes().forEach(n -> all.computeIfAbsent(n.says().subject(), fresh).spoken().add(n));
         return List.copyOf(all.values());
     }
 

@@ -57,7 +57,7 @@ public class BookText {
 
     public FootLine footLine(Journal journal, Entry entry) {
         JobState state = journal.state();
-        String elsewhere = state.pointsOf(entry.id()).stream().filter(p -> p.leaf().isPresent())
+        String elsewhere = state.points().of(entry.id()).stream().filter(p -> p.leaf().isPresent())
                 .flatMap(p -> FloorWords.elsewhere(state, p).stream()).map(". "::concat).findFirst().orElse("");
         return new FootLine(entry.sequence(), state.settings().times().clock(entry.at()), words.brief(journal, entry),
                 words.spoken(journal, entry) + elsewhere, state.isStruck(entry.id()));

@@ -45,7 +45,7 @@ class FieldBookController {
         int page = line == null ? asked : Math.max(0, total - line) / LINES_A_PAGE;
         int from = (int) Math.min(Math.max(page, 0L) * LINES_A_PAGE, total);
         int to = Math.min(from + LINES_A_PAGE, total);
-        List<Entry> latestFirst = new ArrayList<>(journal.entries().subList(total - to, total - from));
+        List<Entry> latestFirst = new ArrayList<>(journal.between(total - to, total - from));
         Collections.reverse(latestFirst);
         model.addAttribute("runs", BookText.runs(latestFirst).stream().map(run -> run.stream().map(e -> text.line(journal, e)).toList())
                 .toList());

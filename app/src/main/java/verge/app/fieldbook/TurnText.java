@@ -41,7 +41,8 @@ class TurnText {
 
     private static String effect(Journal journal, Deed deed) {
         if (deed.back().stream().allMatch(p -> p instanceof Struck struck && journal.standsAlone(struck.entry()))) {
-            return points(deed.back().stream().mapToLong(p -> journal.state().pointsOf(((Struck) p).entry()).size()).sum(), "goes", "go");
+            return points(deed.back().stream().mapToLong(p -> journal.state().points().of(((Struck) p).entry()).size()).sum(), "goes",
+                    "go");
         }
         JobState turned;
         try {

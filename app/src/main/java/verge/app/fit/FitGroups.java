@@ -99,13 +99,15 @@ class FitGroups {
     }
 
     static PointSeen seen(JobState state, StoredPoint point) {
-        return state.own(point.name()).isPresent() ? PointSeen.of(point, state.allNamed(point.name())) : PointSeen.named(point.name());
+        return state.points().own(point.name()).isPresent() ? PointSeen.of(point, state.points().named(point.name()))
+                : PointSeen.named(point.name());
     }
 
     /** Those that were found: 'found', or all that was measured, or else all that was given to the job; without those that are computed. */
     List<StoredPoint> found(JobState state, Answers answers, Group computed) {
-        List<StoredPoint> measured = state.points().filter(p -> p.origin() == Origin.MEASURED).toList();
+        List<StoredPoint> measured = state.points().all(Origin.MEASURED).toList();
         List<StoredPoint> all = !answers.text("found").isEmpty() ? named(state, answers.text("found")) : measured.isEmpty() ? state.points()
+                .all()
                 .filter(p -> p.origin() != Origin.COMPUTED).toList() : measured;
         return all.stream().filter(p -> computed.marks().stream().flatMap(m -> m.point().stream())
                 .noneMatch(seen -> seen.name().equals(p.name()))).toList();
@@ -120,12 +122,13 @@ class FitGroups {
             if (one.isEmpty() && range.matches()) {
                 PointName first = PointName.parse(range.group(1));
                 PointName last = PointName.parse(range.group(2));
-                List<StoredPoint> between = state.points().filter(p -> p.name().compareTo(first) >= 0 && p.name().compareTo(last) <= 0)
+                List<StoredPoint> between = state.points().all()
+                        .filter(p -> p.name().compareTo(first) >= 0 && p.name().compareTo(last) <= 0)
                         .toList();
                 if (between.isEmpty()) {
                     throw new SurveyException(Problem.POINT_UNKNOWN, part);
                 }
-                between.stream().filter(p -> state.own(p.name()).filter(p::equals).isPresent()).forEach(points::add);
+                between.stream().filter(p -> state.points().own(p.name()).filter(p::equals).isPresent()).forEach(points::add);
             } else {
                 points.add(one.orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, part)));
             }
@@ -135,7 +138,7 @@ class FitGroups {
 
     private static Optional<StoredPoint> known(JobState state, String typed) {
         try {
-            return state.find(PointName.parse(typed));
+            return state.points().find(PointName.parse(typed));
         } catch (SurveyException unfit) {
             return Optional.empty();
         }

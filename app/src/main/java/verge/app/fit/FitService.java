@@ -121,7 +121,7 @@ public class FitService {
     private enum Freedom { SHAPE_KEPT, AFFINE, SPACE }
 
     private static Optional<Position> position(JobState state, PointSeen seen) {
-        return seen.position().or(() -> state.find(seen.name()).map(StoredPoint::position));
+        return seen.position().or(() -> state.points().find(seen.name()).map(StoredPoint::position));
     }
 
     private static List<MarksFitted.Paired> pairs(JobState state, FitGroups.Group group, String typed) {
@@ -140,7 +140,7 @@ public class FitService {
 
     /** @throws SurveyException POINT_UNKNOWN */
     static StoredPoint found(JobState state, String name) {
-        return state.find(PointName.parse(name)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
+        return state.points().find(PointName.parse(name)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
     }
 
     static FitSettings settings(JobState state, Answers answers) {
@@ -195,7 +195,7 @@ public class FitService {
     }
 
     private static Optional<GridPoint> known(JobState state, String name) {
-        return state.find(PointName.parse(name)).map(p -> p.position().plan());
+        return state.points().find(PointName.parse(name)).map(p -> p.position().plan());
     }
 
     /** The pattern's star stands for the old name. @throws SurveyException FIT_NAMES_TAKEN if any would be somebody's already */
@@ -214,7 +214,8 @@ public class FitService {
                 .mapToObj(i -> new MarksFitted.Kept(i, PointName.parse(pattern.replace(OLD_NAME, said.marks().get(i).name())), code))
                 .toList();
         Set<PointName> names = new HashSet<>();
-        List<String> taken = kept.stream().map(MarksFitted.Kept::name).filter(name -> !names.add(name) || state.find(name).isPresent())
+        List<String> taken = kept.stream().map(MarksFitted.Kept::name)
+                .filter(name -> !names.add(name) || state.points().find(name).isPresent())
                 .map(PointName::text).toList();
         if (!taken.isEmpty()) {
             throw new SurveyException(Problem.FIT_NAMES_TAKEN, taken.size(),

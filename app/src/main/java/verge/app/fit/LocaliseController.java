@@ -25,7 +25,7 @@ import verge.app.system.GeoidLibrary;
 import verge.app.system.LocalisedFile;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.job.JobState;
-import verge.core.occupation.StoodOn;
+import verge.core.occupation.StoodKept;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 
@@ -59,7 +59,7 @@ class LocaliseController {
         Answers answers = Answers.whole(sent);
         JobState state = localising.state(job);
         model.addAttribute("files", groups.files(job));
-        model.addAttribute("stoodOn", state.all(new StoodOn()).stream().map(s -> s.name()).distinct().count());
+        model.addAttribute("stoodOn", StoodKept.of(state).times().names());
         model.addAttribute("geoids", geoidAnswers.options(drawings.site(job)));
         model.addAttribute("typed", answers.texts());
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());

@@ -176,7 +176,7 @@ public class LocaliseService {
                 ALLOWED_SIGMAS * Math.hypot(settings.sigma(), system.settings().sigma()),
                 checked.stream().map(c -> Check.of(system, c)).toList(),
                 evidence.map(e -> Beyond.of(e, placed)),
-                evidence.map(e -> Beyond.of(e, state.points().map(p -> p.position().plan()).toList())));
+                evidence.map(e -> Beyond.of(e, state.points().all().map(p -> p.position().plan()).toList())));
     }
 
     /** As they are typed; if none are, those that have one name. */
@@ -196,7 +196,7 @@ public class LocaliseService {
     }
 
     private static List<StoredPoint> control(JobState state) {
-        return state.points().filter(p -> p.origin() == Origin.CONTROL).toList();
+        return state.points().all(Origin.CONTROL).toList();
     }
 
     /** @throws SurveyException what is lacking */

@@ -45,7 +45,7 @@ import verge.core.geodesy.transformation.FitSettings;
 import verge.core.geodesy.transformation.Mark;
 import verge.core.job.JobState;
 import verge.core.occupation.Stood;
-import verge.core.occupation.StoodOn;
+import verge.core.occupation.StoodKept;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.JobGeodesy;
@@ -134,7 +134,7 @@ class MeasuredPositions {
         if (!isStoodOn(answers) || !answers.text("sigma").isEmpty()) {
             return answers;
         }
-        double mean = state.all(new StoodOn()).stream().map(Stood::solved)
+        double mean = StoodKept.all(state).map(Stood::solved)
                 .mapToDouble(s -> (s.north() * s.north() + s.east() * s.east()) / 2).average().orElse(0);
         return mean > 0 ? answers.with(Map.of("sigma", Decimals.print(Math.sqrt(mean + POLE_SIGMA_METRES * POLE_SIGMA_METRES), 4) + " m"))
                 : answers;
@@ -142,7 +142,7 @@ class MeasuredPositions {
 
     /** What the job's own receiver measured, by name; the mean of those that were stood on several times. */
     private static List<Typed> stoodOn(JobState state) {
-        Map<String, List<EarthPlace>> byName = state.all(new StoodOn()).stream().filter(s -> s.earth().isPresent())
+        Map<String, List<EarthPlace>> byName = StoodKept.all(state).filter(s -> s.earth().isPresent())
                 .collect(Collectors.groupingBy(s -> s.name().text(), LinkedHashMap::new,
                 Collectors.mapping(s -> s.earth().orElseThrow(), Collectors.toList())));
         return byName.entrySet().stream()

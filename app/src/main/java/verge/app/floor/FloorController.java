@@ -52,7 +52,7 @@ class FloorController {
         model.addAttribute("floors", lines);
         model.addAttribute("rows", Stream.concat(lines.stream(), IntStream.range(0, BLANK_ROWS)
                 .mapToObj(i -> new FloorLine("", "", "", "", false))).toList());
-        model.addAttribute("withoutHeight", state.points().filter(p -> p.position().elevation().isEmpty()).count());
+        model.addAttribute("withoutHeight", state.points().countFlat());
         model.addAttribute("names", PointNames.withHeight(state));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         return "floor/floors";

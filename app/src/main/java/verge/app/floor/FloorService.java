@@ -80,7 +80,7 @@ public class FloorService {
 
     private static Optional<Elevation> ofPoint(String typed, JobState state) {
         try {
-            return state.find(PointName.parse(typed)).map(StoredPoint::position).flatMap(p -> p.elevation());
+            return state.points().find(PointName.parse(typed)).map(StoredPoint::position).flatMap(p -> p.elevation());
         } catch (SurveyException noName) {
             return Optional.empty();
         }

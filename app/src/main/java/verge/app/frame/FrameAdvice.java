@@ -116,7 +116,7 @@ class FrameAdvice {
         Figures figures = state.settings().figures();
         List<BookText.FootLine> foot = journal.after(journal.entries().size() - FOOT_LINES).stream()
                 .map(e -> bookText.footLine(journal, e)).toList();
-        String leaf = state.openLeaf().map(l -> "leaf " + l.number() + " \u00b7 " + LeafKinds.occupied(l.written())).orElse("");
+        String leaf = state.leaves().open().map(l -> "leaf " + l.number() + " \u00b7 " + LeafKinds.occupied(l.written())).orElse("");
         return new FrameView(id, job.siteId(), job.name(), jobs.site(job.siteId()).name(), settingsWords.system(state.settings()),
                 figures.lengthUnit().symbol(), leaf,
                 state.target().map(t -> figures.length(t.height())).orElse(""),
@@ -164,8 +164,8 @@ class FrameAdvice {
 
     private static boolean done(Phase phase, JobState state) {
         return switch (phase) {
-            case PREPARE -> state.points().anyMatch(p -> p.origin() == Origin.CONTROL);
-            case SET_UP -> state.openLeaf().isPresent();
+            case PREPARE -> state.points().count(Origin.CONTROL) > 0;
+            case SET_UP -> state.leaves().open().isPresent();
             case MEASURE, COMPUTE, STAKE, HAND_OVER -> false;
         };
     }

@@ -24,7 +24,6 @@ import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
-import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -68,7 +67,7 @@ public class GapService {
     /** All that nobody has put away, the nearest to the last measured point first. */
     public List<Shown> gaps(UUID job) {
         JobState state = journals.state(job);
-        Optional<Position> last = state.points().filter(p -> p.origin() == Origin.MEASURED).reduce((a, b) -> b).map(StoredPoint::position);
+        Optional<Position> last = state.points().latestMeasured().findFirst().map(StoredPoint::position);
         return found(job).stream().map(gap -> shown(gap, state, last)).sorted(Comparator.comparingDouble(Shown::away)).toList();
     }
 

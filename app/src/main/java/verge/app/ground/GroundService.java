@@ -141,7 +141,7 @@ class GroundService {
     }
 
     private GroundFactor atPole(UUID job, JobState state, String reason) {
-        Leaf leaf = state.openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
+        Leaf leaf = state.leaves().open().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
         var now = desk.snapshot(job).orElseThrow(() -> new SurveyException(Problem.NO_INSTRUMENT));
         if (InstrumentWatch.moved(leaf, now)) {
             throw new SurveyException(Problem.INSTRUMENT_MOVED, leaf.written().station().text());
@@ -228,13 +228,13 @@ class GroundService {
 
     private static StoredPoint point(JobState state, Answers a, String field) {
         String name = a.required(field, field.equals("point") ? "reference point" : field);
-        return state.find(PointName.parse(name)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
+        return state.points().find(PointName.parse(name)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
     }
 
     private static List<StoredPoint> points(JobState state, String names) {
         List<StoredPoint> found = new ArrayList<>();
         Arrays.stream(names.split("[,;]+")).map(String::strip).filter(n -> !n.isEmpty()).forEach(n ->
-                found.add(state.find(PointName.parse(n)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, n))));
+                found.add(state.points().find(PointName.parse(n)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, n))));
         return found;
     }
 }

@@ -76,12 +76,12 @@ public class DrawingExport {
     private Fieldwork fieldwork(UUID job, Journal journal) {
         JobState state = journal.state();
         Provisional provisional = new Provisional(journal);
-        List<Fieldwork.Spot> points = state.points().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.COMPUTED)
+        List<Fieldwork.Spot> points = state.points().all().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.COMPUTED)
                 .map(p -> new Fieldwork.Spot(p.name().text(), p.code(), p.position(), provisional.beside(p, about(state, p)))).toList();
         return new Fieldwork(jobs.job(job).name(), words.system(state.settings()) + ", pure grid"
-                + (provisional.said(state.points().toList()).isEmpty() ? "" : "; with points whose base is provisional"),
+                + (provisional.said(state.points().all().toList()).isEmpty() ? "" : "; with points whose base is provisional"),
                 reference(state.settings()), state.settings().figures().lengthUnit(), codebooks.of(job), points,
-                state.strings().stream().map(s -> line(state, s)).toList(),
+                state.strings().all().stream().map(s -> line(state, s)).toList(),
                 dimensions.of(state).stream().map(DrawingExport::dimension).toList());
     }
 
@@ -108,6 +108,6 @@ public class DrawingExport {
     }
 
     private static Fieldwork.Line line(JobState state, SurveyString s) {
-        return new Fieldwork.Line(s.name().toString(), s.name().code(), state.shape(s).paths(), state.answersOf(s.id()));
+        return new Fieldwork.Line(s.name().toString(), s.name().code(), state.strings().shape(s).paths(), state.answersOf(s.id()));
     }
 }

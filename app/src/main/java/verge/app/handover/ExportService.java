@@ -58,7 +58,7 @@ public class ExportService {
     }
 
     private static Stream<StoredPoint> chosen(JobState state, ExportForm form) {
-        return state.points().filter(p -> form.origins().contains(p.origin()));
+        return state.points().all().filter(p -> form.origins().contains(p.origin()));
     }
 
     private void write(Appendable out, Journal journal, List<StoredPoint> points, ExportForm form) {

@@ -82,8 +82,8 @@ class HandoverController {
         model.addAttribute("count", preview.points());
         model.addAttribute("gaps", gaps.countAtOnce(job).orElse(-1));
         model.addAttribute("missing", attributes.missing(job).size());
-        model.addAttribute("strings", journals.state(job).strings().size());
-        model.addAttribute("photos", journals.state(job).photos().count() + journals.state(job).spokenNotes().count());
+        model.addAttribute("strings", state.strings().count());
+        model.addAttribute("photos", state.enclosures().count());
         return "handover/handover";
     }
 

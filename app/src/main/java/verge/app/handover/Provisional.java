@@ -26,7 +26,7 @@ final class Provisional {
     /** In one line; nothing where no point is so. */
     List<String> said(List<StoredPoint> points) {
         List<StoredPoint> found = points.stream().filter(resting::has).toList();
-        List<Base> direct = found.stream().flatMap(p -> state.base(p.entry()).stream()).toList();
+        List<Base> direct = found.stream().flatMap(p -> state.bases().under(p.entry()).stream()).toList();
         // on which of them a computed one rests nobody has asked
         String bases = (direct.size() == found.size() ? direct : resting.bases()).stream().map(b -> b.mark().text()).distinct()
                 .collect(Collectors.joining(", "));
@@ -42,7 +42,7 @@ final class Provisional {
             return notes;
         }
         Map<String, String> all = new LinkedHashMap<>(notes);
-        all.put(FIELD, state.base(point.entry()).map(b -> "base " + b.mark()).orElse("by what rests on a base"));
+        all.put(FIELD, state.bases().under(point.entry()).map(b -> "base " + b.mark()).orElse("by what rests on a base"));
         return all;
     }
 }

@@ -190,7 +190,7 @@ public class ImportService {
     /** Names that the job has from elsewhere: then nothing is taken. */
     private void requireFree(Journal journal, SiteFile file, PlacedFile looked) {
         List<UUID> own = imports(journal, file).stream().map(Entry::id).toList();
-        points(looked).forEach(given -> journal.state().find(given.name(), Origin.CONTROL).filter(p -> !own.contains(p.entry()))
+        points(looked).forEach(given -> journal.state().points().find(given.name(), Origin.CONTROL).filter(p -> !own.contains(p.entry()))
                 .ifPresent(p -> {
             throw new SurveyException(Problem.POINT_NAME_TAKEN, p.name().text());
         }));
@@ -203,7 +203,7 @@ public class ImportService {
     private void takeControl(UUID job, PlacedFile placed, Author author) {
         Payload taken = new PointsImported(Origin.CONTROL, placed.file().name(), placed.file().sha256(), points(placed));
         journals.appendTogether(job, author, before -> Stream.concat(imports(before, placed.file()).stream()
-                .filter(e -> before.pointsThatGoWith(e.id()) == before.state().pointsOf(e.id()).size()).map(e -> new Struck(e.id())),
+                .filter(e -> before.pointsThatGoWith(e.id()) == before.state().points().of(e.id()).size()).map(e -> new Struck(e.id())),
                 Stream.of(taken)).toList());
     }
 

@@ -95,7 +95,7 @@ class PrepareController {
     }
 
     private static Group group(JobState state, Origin origin, String title) {
-        List<StoredPoint> points = state.points().filter(p -> p.origin() == origin).sorted(Comparator.comparing(StoredPoint::name))
+        List<StoredPoint> points = state.points().all(origin).sorted(Comparator.comparing(StoredPoint::name))
                 .toList();
         return new Group(title, points.size(), points.stream().limit(POINTS_SHOWN).map(p -> line(state.settings(), p)).toList());
     }

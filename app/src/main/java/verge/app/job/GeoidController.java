@@ -80,7 +80,7 @@ class GeoidController {
     private static Optional<Geographic> place(JobState state) {
         Optional<MapProjection> projection = state.geodesy().projection();
         try {
-            return projection.flatMap(p -> state.points().filter(q -> q.origin() == Origin.CONTROL).findFirst()
+            return projection.flatMap(p -> state.points().all().filter(q -> q.origin() == Origin.CONTROL).findFirst()
                     .map(q -> p.geographic(q.position().plan())));
         } catch (SurveyException outside) {
             return Optional.empty();

@@ -75,8 +75,8 @@ class JobController {
 
     private JobLine line(Job job) {
         JobState state = journals.state(job.id());
-        long control = state.points().filter(p -> p.origin() == Origin.CONTROL).count();
-        long measured = state.points().filter(p -> p.origin() == Origin.MEASURED).count();
+        long control = state.points().count(Origin.CONTROL);
+        long measured = state.points().count(Origin.MEASURED);
         return new JobLine(job.id(), job.name(), settingsWords.brief(state.settings()), state.settings().times().date(job.madeAt()),
                 control + " control, " + measured + " measured");
     }

@@ -67,7 +67,7 @@ class JobSettingsController {
                     settingsAnswers.read(answers, own.siteId(), Optional.of(before.settings())), answers.ticked("carry"));
             MovesView moves = MovesView.of(before, journal.preview(chosen));
             boolean system = !before.settings().system().equals(chosen.settings().system());
-            if ((moves.any() || system && before.points().findAny().isPresent()) && !answers.text("seen").equals(moves.seen())) {
+            if ((moves.any() || system && before.points().count() > 0) && !answers.text("seen").equals(moves.seen())) {
                 model.addAttribute("moves", moves);
                 model.addAttribute("systemChanges", system);
                 return page(own, answers, model);

@@ -62,7 +62,7 @@ public class JobShelf {
     public Job copy(UUID job, UUID site, String name, boolean withControl, Author author) {
         JobState state = journals.state(making.job(job).id());
         Job copy = making.make(site, name, state.settings(), author);
-        List<NamedPosition> control = state.points().filter(p -> p.origin() == Origin.CONTROL)
+        List<NamedPosition> control = state.points().all(Origin.CONTROL)
                 .map(p -> new NamedPosition(p.name(), p.code(), p.position(), p.description(), p.sigma())).toList();
         if (withControl && !control.isEmpty()) {
             String from = "job " + making.job(job).name();

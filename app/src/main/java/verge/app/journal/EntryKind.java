@@ -100,7 +100,7 @@ public abstract class EntryKind<P extends Payload> {
     }
 
     protected static Optional<StoredPoint> point(InBook in) {
-        return in.state().pointsOf(in.entry().id()).stream().findFirst();
+        return in.state().points().of(in.entry().id()).stream().findFirst();
     }
 
     final Class<P> type() {

@@ -36,9 +36,9 @@ class PointProjection {
     /** From one journal to one with more entries: what came to something else, and nothing more. */
     Difference difference(Journal before, Journal after) {
         List<UUID> touched = after.changedSince(before.entries().size()).orElseThrow().stream().map(Entry::id)
-                .filter(id -> !before.state().pointsOf(id).equals(after.state().pointsOf(id))).toList();
-        List<UUID> gone = touched.stream().filter(id -> !before.state().pointsOf(id).isEmpty()).toList();
-        return new Difference(gone, rows(touched.stream().map(after.state()::pointsOf)));
+                .filter(id -> !before.state().points().of(id).equals(after.state().points().of(id))).toList();
+        List<UUID> gone = touched.stream().filter(id -> !before.state().points().of(id).isEmpty()).toList();
+        return new Difference(gone, rows(touched.stream().map(after.state().points()::of)));
     }
 
     void write(UUID job, Difference difference) {
@@ -49,7 +49,7 @@ class PointProjection {
     /** Throws the job's rows away and writes them anew. */
     void rebuild(UUID job, JobState state) {
         sql.sql("delete from point where job_id = :job").param("job", job).update();
-        insert(job, rows(state.points().map(StoredPoint::entry).distinct().map(state::pointsOf)));
+        insert(job, rows(state.points().all().map(StoredPoint::entry).distinct().map(state.points()::of)));
     }
 
     /** A digest of the job's rows to the last bit. */

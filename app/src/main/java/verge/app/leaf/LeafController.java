@@ -63,10 +63,10 @@ class LeafController {
     String list(@PathVariable UUID job, Model model) {
         JobState state = journals.state(job);
         Figures f = state.settings().figures();
-        Optional<UUID> open = state.openLeaf().map(Leaf::entry);
-        List<LeafLine> lines = state.leaves().stream().map(l -> new LeafLine(l.entry(), l.number(), LeafKinds.occupied(l.written()),
+        Optional<UUID> open = state.leaves().open().map(Leaf::entry);
+        List<LeafLine> lines = state.leaves().all().stream().map(l -> new LeafLine(l.entry(), l.number(), LeafKinds.occupied(l.written()),
                 "\u03c3 " + f.small(l.station().covariance().position().plan()) + ", " + leaves.checks(job, l).size() + " checks",
-                open.equals(Optional.of(l.entry())), state.isClosed(l.entry()))).toList();
+                open.equals(Optional.of(l.entry())), state.leaves().isClosed(l.entry()))).toList();
         model.addAttribute("leaves", lines);
         return "leaf/leaves";
     }
@@ -74,7 +74,7 @@ class LeafController {
     /** The leaf that is worked on, wherever one is; else the list. */
     @GetMapping("/open")
     String open(@PathVariable UUID job) {
-        return "redirect:/jobs/" + job + "/setup/leaves" + journals.state(job).openLeaf().map(l -> "/" + l.entry()).orElse("");
+        return "redirect:/jobs/" + job + "/setup/leaves" + journals.state(job).leaves().open().map(l -> "/" + l.entry()).orElse("");
     }
 
     /** A check in words. */
@@ -100,8 +100,8 @@ class LeafController {
         model.addAttribute("marks", leaves.checkMarks(job, found));
         model.addAttribute("names", PointNames.offered(state));
         model.addAttribute("prisms", prisms.of(job));
-        model.addAttribute("open", state.openLeaf().map(l -> l.entry().equals(leaf)).orElse(false));
-        model.addAttribute("closed", state.isClosed(leaf));
+        model.addAttribute("open", state.leaves().open().map(l -> l.entry().equals(leaf)).orElse(false));
+        model.addAttribute("closed", state.leaves().isClosed(leaf));
         model.addAttribute("unit", f.lengthUnit().symbol());
         model.addAttribute("changes", text.changes(journal, leaf, state.settings().times()::brief));
         return "leaf/leaf";
@@ -148,7 +148,7 @@ class LeafController {
             Figures f = state.settings().figures();
             String before = kept.before()
                     ? " That was before the last answer was lost; nothing was read now. Read again for the mark the pole is on." : "";
-            return state.openLeaf().flatMap(l -> leaves.checks(job, l).stream().filter(c -> c.entry().id().equals(kept.entry().id()))
+            return state.leaves().open().flatMap(l -> leaves.checks(job, l).stream().filter(c -> c.entry().id().equals(kept.entry().id()))
                     .findFirst()).flatMap(LeafService.Check::outcome)
                     .map(o -> new Checked(o.within(), (o.within() ? "The setup holds: " : "The setup does not hold: ")
                     + LeafKinds.differences(o, f) + "." + before))

@@ -90,7 +90,7 @@ public final class LeafKinds {
 
         @Override
         public String result(StationSetUp says, InBook in) {
-            return in.state().leaf(in.entry().id()).map(leaf -> "leaf " + leaf.number() + solved(in.figures(), leaf.solved())
+            return in.state().leaves().find(in.entry().id()).map(leaf -> "leaf " + leaf.number() + solved(in.figures(), leaf.solved())
                     + (leaf.written().reason().isEmpty() ? "" : "; accepted because: " + leaf.written().reason())).orElse("");
         }
 
@@ -98,7 +98,7 @@ public final class LeafKinds {
         @Override
         public List<TraceStep> steps(StationSetUp says, InBook in) {
             Figures f = in.figures();
-            return in.state().leaf(in.entry().id())
+            return in.state().leaves().find(in.entry().id())
                     .map(leaf -> Stream.concat(leaf.solved().marks().stream()
                     .map(m -> new TraceStep("Mark " + m.mark() + ", measured less known: across, along, up",
                             String.join("  ", Stream.of(m.across(), m.distance(), m.height())

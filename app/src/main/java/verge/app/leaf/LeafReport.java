@@ -97,9 +97,9 @@ public class LeafReport {
         model.put("adjustment", adjustment(leaf.solved(), f));
         model.put("residuals", residuals(leaf.solved(), f));
         model.put("checks", checks(job, leaf, f, settings.times()));
-        model.put("sets", state.rounds(id).stream().map(r -> new SetsPart(SetKinds.planned(r.plan()), sets(r, f), setResiduals(r, f)))
+        model.put("sets", state.sets().on(id).stream().map(r -> new SetsPart(SetKinds.planned(r.plan()), sets(r, f), setResiduals(r, f)))
                 .toList());
-        List<StoredPoint> measured = state.points().filter(p -> p.leaf().equals(Optional.of(id)) && !p.entry().equals(id)).toList();
+        List<StoredPoint> measured = state.points().all().filter(p -> p.leaf().equals(Optional.of(id)) && !p.entry().equals(id)).toList();
         model.put("points", measured.stream().limit(MOST_POINTS).map(p -> point(p, settings).tracedBy(job, p.entry())).toList());
         model.put("pointCount", measured.size());
         model.put("axes", List.of(f.axes().northFirst() ? f.axes().north() : f.axes().east(),

@@ -48,7 +48,7 @@ public class LeafService {
 
     /** @throws SurveyException NOT_FOUND if there is no such leaf, or it does not stand */
     public Leaf leaf(UUID job, UUID leaf) {
-        return journals.state(job).leaf(leaf).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this leaf"));
+        return journals.state(job).leaves().find(leaf).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this leaf"));
     }
 
     /**
@@ -62,7 +62,7 @@ public class LeafService {
     /** In the order in which they were taken. */
     public List<Check> checks(UUID job, Leaf leaf) {
         Journal journal = journals.journal(job);
-        return journal.state().checks(leaf.entry()).stream().flatMap(id -> journal.entry(id).stream()).map(e -> {
+        return journal.state().leaves().checks(leaf.entry()).stream().flatMap(id -> journal.entry(id).stream()).map(e -> {
             CheckTaken taken = (CheckTaken) journal.counting(e);
             return new Check(e, taken, journal.state().check(taken));
         }).toList();
@@ -74,8 +74,8 @@ public class LeafService {
     public List<PointName> checkMarks(UUID job, Leaf leaf) {
         List<PointName> sighted = leaf.written().arrangement().sightings().stream().map(Sighting::mark).toList();
         JobState state = points.state(job);
-        List<PointName> all = new ArrayList<>(state.points()
-                .filter(p -> p.origin() == Origin.CONTROL && state.isHere(p) && !p.name().equals(leaf.written().station()))
+        List<PointName> all = new ArrayList<>(state.points().all(Origin.CONTROL)
+                .filter(p -> state.isHere(p) && !p.name().equals(leaf.written().station()))
                 .map(StoredPoint::name).distinct().toList());
         all.sort(Comparator.comparing(sighted::contains));
         return all;
@@ -96,7 +96,7 @@ public class LeafService {
         return underWay.once(job, id, () -> {
             points.takeOn(job, Origin.CONTROL, person, mark);
             PointName name = PointName.parse(mark);
-            journals.state(job).mark(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text()));
+            journals.state(job).points().mark(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text()));
             if (!targetHeight.isBlank() && !prism.isBlank()) {
                 poles.choose(job, targetHeight, prism, person);
             }

@@ -28,7 +28,7 @@ public final class ReductionSteps {
 
     /** @return nothing if the leaf does not stand */
     public static List<TraceStep> of(InBook in, UUID setup, TotalStationReading reading, Target target) {
-        return in.state().leaf(setup).map(leaf -> of(in, leaf, reading, target)).orElse(List.of());
+        return in.state().leaves().find(setup).map(leaf -> of(in, leaf, reading, target)).orElse(List.of());
     }
 
     private static List<TraceStep> of(InBook in, Leaf leaf, TotalStationReading reading, Target target) {

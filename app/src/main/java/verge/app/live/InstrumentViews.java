@@ -43,7 +43,7 @@ public class InstrumentViews {
         Optional<InstrumentCondition> condition = now.link() == LinkState.UP ? now.condition() : Optional.empty();
         Air air = state.settings().figures().air();
         double limit = levelLimit.radians();
-        Optional<Leaf> standing = state.openLeaf().filter(leaf -> !InstrumentWatch.moved(leaf, now));
+        Optional<Leaf> standing = state.leaves().open().filter(leaf -> !InstrumentWatch.moved(leaf, now));
         return new InstrumentView(now.link().name().toLowerCase(Locale.ROOT), linkWords(now),
                 condition.map(c -> seconds(c.tilt())).orElse(""),
                 condition.map(c -> c.tilt().radians() <= limit).orElse(false),
@@ -55,7 +55,7 @@ public class InstrumentViews {
                 condition.map(c -> air.pressureTyped(c.pressureHectopascals())).orElse(""),
                 standing.isPresent(), now.switches().map(InstrumentViews::switches).orElse(null),
                 now.tracked().map(r -> pole(state, standing, r)).orElse(null),
-                health(now, condition, limit, state.openLeaf().isPresent() && standing.isEmpty()));
+                health(now, condition, limit, state.leaves().open().isPresent() && standing.isEmpty()));
     }
 
     private static InstrumentView.Health health(InstrumentSnapshot now, Optional<InstrumentCondition> condition, double levelLimit,

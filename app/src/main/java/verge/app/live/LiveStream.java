@@ -194,7 +194,7 @@ class LiveStream {
 
     private Optional<Position> here(JobState state, UUID job, InstrumentView view) {
         Optional<TotalStationReading> tracked = desk.snapshot(job).flatMap(s -> s.tracked());
-        Optional<Leaf> leaf = state.openLeaf().filter(l -> view.settled());
+        Optional<Leaf> leaf = state.leaves().open().filter(l -> view.settled());
         return tracked.flatMap(r -> leaf.flatMap(l -> state.target().map(t -> l.station().observe(r, t).position())));
     }
 

@@ -42,10 +42,11 @@ public record Armed(UUID string, String code, End end, Bend bend, Boolean gap) {
         Set<UUID> joined = new HashSet<>();
         for (int i = 0; i < armed.size(); i++) {
             Armed one = armed.get(i);
-            Optional<SurveyString> there = Optional.ofNullable(one.string()).flatMap(state::string).filter(SurveyString::hasOwnVertices);
+            Optional<SurveyString> there = Optional.ofNullable(one.string()).flatMap(state.strings()::find)
+                    .filter(SurveyString::hasOwnVertices);
             UUID id = there.map(SurveyString::id).orElse(Entry.companion(shot, i));
             StringName name = there.map(SurveyString::name)
-                    .orElseGet(() -> begun.merge(Code.parse(one.code()), state.nextString(Code.parse(one.code())),
+                    .orElseGet(() -> begun.merge(Code.parse(one.code()), state.strings().next(Code.parse(one.code())),
                     (last, first) -> new StringName(last.code(), last.number() + 1)));
             if (joined.add(id)) {
                 joinings.add(new Joining(id, name, one.end(), one.bend(), one.gap() && there.isPresent()));

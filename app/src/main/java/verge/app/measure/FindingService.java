@@ -161,8 +161,8 @@ public class FindingService {
 
     private static PointSeen point(JobState state, Answers a, String field) {
         PointName name = PointName.parse(a.required(field, field.equals("first") ? "the first point" : "the other point"));
-        StoredPoint point = state.own(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
-        return PointSeen.of(point, state.allNamed(name));
+        StoredPoint point = state.points().own(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
+        return PointSeen.of(point, state.points().named(name));
     }
 
     /** What came out besides the place, in words; empty if there is nothing to be said, or the point is not found yet. */

@@ -1,15 +1,15 @@
 package verge.app.measure;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Function;
+import java.util.function.ToIntFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
-import verge.core.points.StoredPoint;
 
 /** The legend beside the sketch: its entries are keys. A short one stands open; a long one in groups, the codes most used before them. */
 final class Legend {
@@ -32,12 +32,13 @@ final class Legend {
     record Entry(String code, String meaning, String line, String marker) {
     }
 
-    static List<Group> of(Codebook book, List<StoredPoint> measured) {
+    /** @param times how many measured points have each code */
+    static List<Group> of(Codebook book, Map<Code, Integer> times) {
         if (book.rows().size() <= STANDS_OPEN) {
             return List.of(new Group("", true, entries(book.rows().stream())));
         }
         List<Group> groups = new ArrayList<>();
-        List<Entry> used = entries(mostUsed(book, measured));
+        List<Entry> used = entries(mostUsed(book, times));
         if (!used.isEmpty()) {
             groups.add(new Group("Most used here", true, used));
         }
@@ -48,10 +49,10 @@ final class Legend {
         return groups;
     }
 
-    private static Stream<Codebook.Row> mostUsed(Codebook book, List<StoredPoint> measured) {
-        Map<Code, Long> times = measured.stream().collect(Collectors.groupingBy(StoredPoint::code, Collectors.counting()));
-        Function<Codebook.Row, Long> count = row -> times.getOrDefault(row.code(), 0L);
-        return book.rows().stream().filter(row -> count.apply(row) > 0).sorted((a, b) -> Long.compare(count.apply(b), count.apply(a)))
+    private static Stream<Codebook.Row> mostUsed(Codebook book, Map<Code, Integer> times) {
+        ToIntFunction<Codebook.Row> count = row -> times.getOrDefault(row.code(), 0);
+        return book.rows().stream().filter(row -> count.applyAsInt(row) > 0)
+                .sorted(Comparator.comparingInt(count).reversed())
                 .limit(MOST_USED);
     }
 

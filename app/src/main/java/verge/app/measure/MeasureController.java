@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -38,7 +37,7 @@ import verge.core.journal.Entry;
 import verge.core.measure.Measured;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
-import verge.core.pole.TargetChosen;
+import verge.core.pole.TargetInUse;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.settings.JobSettings;
@@ -87,22 +86,21 @@ class MeasureController {
     String bench(@PathVariable UUID job, Model model) {
         Journal journal = journals.journal(job);
         Figures f = journal.state().settings().figures();
-        List<StoredPoint> measured = journal.state().points().filter(p -> p.origin() == Origin.MEASURED).toList();
+        List<StoredPoint> latest = journal.state().points().latestMeasured().limit(Math.max(SHOTS_SHOWN, LAST_CORRECTED)).toList();
         Codebook book = codebooks.of(job);
         model.addAttribute("prisms", prisms.of(job));
         model.addAttribute("noteFields", journal.state().settings().work().noteFields());
         model.addAttribute("next", PointNames.next(journal));
         model.addAttribute("code", MeasureService.lastCode(journal));
-        model.addAttribute("legend", Legend.of(book, measured));
+        model.addAttribute("legend", Legend.of(book, journal.state().points().codes()));
         model.addAttribute("codes", book.rows().size());
-        model.addAttribute("count", measured.size());
-        model.addAttribute("shots", IntStream.rangeClosed(1, Math.min(SHOTS_SHOWN, measured.size()))
-                .mapToObj(back -> line(journal.state().settings(), measured.get(measured.size() - back))).toList());
+        model.addAttribute("count", journal.state().points().count(Origin.MEASURED));
+        model.addAttribute("shots", latest.stream().limit(SHOTS_SHOWN).map(p -> line(journal.state().settings(), p)).toList());
         model.addAttribute("unit", f.lengthUnit().symbol());
         model.addAttribute("metresPerUnit", f.lengthUnit().metresPerUnit());
         model.addAttribute("poles", poles(journal, f));
-        model.addAttribute("lastNames", IntStream.rangeClosed(1, Math.min(LAST_CORRECTED, measured.size()))
-                .mapToObj(back -> measured.get(measured.size() - back).name().text()).collect(Collectors.joining(", ")));
+        model.addAttribute("lastNames",
+                latest.stream().limit(LAST_CORRECTED).map(p -> p.name().text()).collect(Collectors.joining(", ")));
         model.addAttribute("strings", OpenStrings.of(journal.state(), book));
         model.addAttribute("armed", json.writeValueAsString(OpenStrings.armed(journal)));
         model.addAttribute("last", journal.lastEntry(Measured.class).map(e -> lastShot(journal, e)).orElse(null));
@@ -111,8 +109,7 @@ class MeasureController {
 
     /** Heights that the pole had in this job, the latest first, without the one it has. */
     private static List<String> poles(Journal journal, Figures f) {
-        List<String> all = new ArrayList<>(journal.entries().stream().map(Entry::payload).filter(TargetChosen.class::isInstance)
-                .map(t -> f.bare(((TargetChosen) t).target().height())).toList());
+        List<String> all = new ArrayList<>(journal.state().all(new TargetInUse()).stream().map(t -> f.bare(t.target().height())).toList());
         Collections.reverse(all);
         String now = journal.state().target().map(t -> f.bare(t.height())).orElse("");
         return all.stream().distinct().filter(height -> !height.equals(now)).limit(POLES_SHOWN).toList();
@@ -180,9 +177,10 @@ class MeasureController {
 
     private Stored stored(UUID job, Kept kept) {
         Journal journal = journals.journal(job);
-        Optional<StoredPoint> point = journal.state().pointsOf(kept.entry().id()).stream().findFirst();
+        Optional<StoredPoint> point = journal.state().points().of(kept.entry().id()).stream().findFirst();
         Codebook book = codebooks.of(job);
-        List<SketchString> strings = journal.state().stringsOf(kept.entry()).flatMap(s -> journal.state().string(s).stream())
+        List<SketchString> strings = journal.state().strings().touchedBy(kept.entry())
+                .flatMap(s -> journal.state().strings().find(s).stream())
                 .map(s -> SketchString.of(journal.state(), s, book)).toList();
         return new Stored(kept.entry().sequence(), point.map(p -> SketchPoint.of(p, book)).orElse(null), strings,
                 PointNames.next(journal).text(),

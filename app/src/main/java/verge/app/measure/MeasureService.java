@@ -92,8 +92,8 @@ public class MeasureService {
 
     /** A string without a piece has no direction. @throws SurveyException STRING_TOO_SHORT */
     private static void requireLine(JobState state, UUID line) {
-        SurveyString string = state.string(line).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "the string"));
-        if (state.shape(string).paths().stream().noneMatch(p -> p.pieces() > 0)) {
+        SurveyString string = state.strings().find(line).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "the string"));
+        if (state.strings().shape(string).paths().stream().noneMatch(p -> p.pieces() > 0)) {
             throw new SurveyException(Problem.STRING_TOO_SHORT, string.name(), string.vertices().size());
         }
     }
@@ -129,7 +129,7 @@ public class MeasureService {
     }
 
     static void requireFree(JobState state, PointName name, boolean again) {
-        if (!again && state.find(name, Origin.MEASURED).isPresent()) {
+        if (!again && state.points().find(name, Origin.MEASURED).isPresent()) {
             throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
         }
     }

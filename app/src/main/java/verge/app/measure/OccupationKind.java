@@ -93,7 +93,7 @@ public final class OccupationKind extends EntryKind<PointOccupied> {
 
     @Override
     public String result(PointOccupied says, InBook in) {
-        return in.state().base(in.entry().id()).filter(Base::provisional)
+        return in.state().bases().under(in.entry().id()).filter(Base::provisional)
                 .map(b -> "provisional: where base " + b.mark() + " stands, only the sky has said").orElse("");
     }
 
@@ -122,7 +122,7 @@ public final class OccupationKind extends EntryKind<PointOccupied> {
         Figures f = in.figures();
         Geographic at = says.reference().place(ReferenceEllipsoid.WGS84).position();
         double[] sigma = says.spread().northEastUp(at);
-        Optional<Base> base = in.state().base(in.entry().id());
+        Optional<Base> base = in.state().bases().under(in.entry().id());
         Optional<OccupiedPlace> place = OccupationEntries.place(says, base, in.state().geodesy());
         return Stream.of(says.base().map(b ->
                 new TraceStep("Base " + b.name() + " (number " + b.station() + ") says that it stands at, from the earth\u2019s centre",

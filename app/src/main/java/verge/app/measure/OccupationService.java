@@ -79,7 +79,8 @@ public class OccupationService {
             JobState now = journals.state(job);
             PointName name = PointName.parse(typedName);
             Code code = Code.parse(typedCode);
-            boolean known = now.find(name, Origin.CONTROL).isPresent() || points.state(job).seen().known(name).isPresent();
+            boolean known = now.points().find(name, Origin.CONTROL).isPresent() || points.state(job).points().seen().known(name)
+                    .isPresent();
             boolean free = again || known;   // a known mark is stood on as often as one likes
             MeasureService.requireFree(now, name, free);
             Armed.joinings(now, id, armed);

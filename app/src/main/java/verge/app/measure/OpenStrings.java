@@ -1,7 +1,5 @@
 package verge.app.measure;
 
-import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -36,7 +34,7 @@ final class OpenStrings {
      * @param open how many are open
      * @param all how many strings the job has
      */
-    record Listed(List<Row> rows, long open, int all) {
+    record Listed(List<Row> rows, int open, int all) {
     }
 
     /** What the next shot joins if nobody says otherwise. */
@@ -44,15 +42,8 @@ final class OpenStrings {
     }
 
     static Listed of(JobState state, Codebook book) {
-        List<SurveyString> all = state.strings();
-        List<SurveyString> open = all.stream().filter(s -> !s.ended() && s.hasOwnVertices()).toList();
-        return new Listed(open.stream().sorted(Comparator.comparingLong((SurveyString s) -> lastLine(state, s)).reversed())
-                .limit(MOST_LISTED).map(s -> row(s, book)).toList(), open.size(), all.size());
-    }
-
-    /** A string grows at its ends. */
-    private static long lastLine(JobState state, SurveyString s) {
-        return Arrays.stream(End.values()).flatMap(end -> s.at(end).stream()).mapToLong(v -> state.line(v.id().by())).max().orElse(0);
+        return new Listed(state.strings().open().limit(MOST_LISTED).map(s -> row(s, book)).toList(), state.strings().countOpen(),
+                state.strings().count());
     }
 
     private static Row row(SurveyString s, Codebook book) {
@@ -67,7 +58,7 @@ final class OpenStrings {
     /** The string that the last shot was on first, if it is still open: the same code goes on without choosing again. */
     static List<Arms> armed(Journal journal) {
         Optional<Joining> last = journal.lastWritten(Measured.class).flatMap(shot -> shot.joins().stream().findFirst());
-        return last.flatMap(j -> journal.state().string(j.string()).filter(s -> !s.ended())
+        return last.flatMap(j -> journal.state().strings().find(j.string()).filter(s -> !s.ended())
                 .map(s -> new Arms(s.id(), s.name().code().text(), s.name().toString(), j.end()))).stream().toList();
     }
 }

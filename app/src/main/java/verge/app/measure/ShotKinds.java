@@ -34,7 +34,7 @@ final class ShotKinds {
     /** The strings that a point is a vertex of, as they are called now. */
     static String joins(Measured shot, InBook in) {
         return shot.joins().isEmpty() ? "" : "  on " + shot.joins().stream()
-                .map(j -> in.state().string(j.string()).map(SurveyString::name).orElse(j.name()).toString())
+                .map(j -> in.state().strings().find(j.string()).map(SurveyString::name).orElse(j.name()).toString())
                 .collect(Collectors.joining(" and "));
     }
 

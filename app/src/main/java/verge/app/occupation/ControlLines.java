@@ -48,7 +48,8 @@ public final class ControlLines {
         Figures f = state.settings().figures();
         Optional<String> rover = said(journal, seen.stood().entry()).filter(OnPole.class::isInstance).map(p -> ((OnPole) p).antenna())
                 .flatMap(a -> AntennaSlip.of(up, a).map(s -> words("rover", s, a, f)));
-        Optional<String> base = state.base(seen.stood().entry()).flatMap(b -> said(journal, b.entry())).filter(BaseSetUp.class::isInstance)
+        Optional<String> base = state.bases().under(seen.stood().entry()).flatMap(b -> said(journal, b.entry()))
+                .filter(BaseSetUp.class::isInstance)
                 .map(p -> ((BaseSetUp) p).antenna()).flatMap(a -> AntennaSlip.of(-up, a).map(s -> words("base", s, a, f)));
         return Stream.of(rover, base).flatMap(Optional::stream).reduce((one, other) -> one + " Or: " + other).orElse("");
     }

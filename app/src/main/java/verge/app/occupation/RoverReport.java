@@ -23,7 +23,7 @@ import verge.core.job.Journal;
 import verge.core.journal.Payload;
 import verge.core.occupation.PointOccupied;
 import verge.core.occupation.Stood;
-import verge.core.occupation.StoodOn;
+import verge.core.occupation.StoodKept;
 import verge.core.satellite.BaseHeard;
 import verge.core.settings.JobSettings;
 import verge.core.stakeout.StakeOccupied;
@@ -51,7 +51,7 @@ class RoverReport {
     Map<String, Object> model(UUID job) {
         Journal journal = journals.journal(job);
         JobState state = journal.state();
-        List<Stood> stood = state.all(new StoodOn());
+        List<Stood> stood = StoodKept.all(state).toList();
         Map<UUID, PointOccupied> said = new HashMap<>();
         stood.forEach(s -> journal.entry(s.entry()).map(journal::counting).flatMap(RoverReport::occupied)
                 .ifPresent(o -> said.put(s.entry(), o)));
@@ -90,7 +90,7 @@ class RoverReport {
     }
 
     private static String base(BaseHeard heard, JobState state) {
-        Optional<Base> own = state.bases().stream().filter(b -> b.isHeard(heard)).findFirst();
+        Optional<Base> own = state.bases().all().stream().filter(b -> b.isHeard(heard)).findFirst();
         return own.map(b -> "over " + b.mark() + (b.provisional() ? ", provisional" : "") + ", number " + heard.station())
                 .orElseGet(() -> (heard.name().isEmpty() ? "" : heard.name() + ", ") + "number " + heard.station());
     }

@@ -52,7 +52,7 @@ class PointApi {
     @Operation(summary = "A job's points", description = "All positions of all names with their origin, in metres of the job's grid.")
     @GetMapping("/api/v1/jobs/{job}/points")
     List<PointBody> points(@PathVariable UUID job) {
-        return journals.state(job).points().map(PointBody::of).toList();
+        return journals.state(job).points().all().map(PointBody::of).toList();
     }
 
     /**
@@ -75,7 +75,7 @@ class PointApi {
     }
 
     private StoredPoint position(UUID job, String name, UUID entry) {
-        return journals.state(job).pointsOf(entry).stream().filter(p -> p.name().text().equals(name)).findFirst()
+        return journals.state(job).points().of(entry).stream().filter(p -> p.name().text().equals(name)).findFirst()
                 .orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
     }
 

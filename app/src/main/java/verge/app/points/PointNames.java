@@ -1,6 +1,5 @@
 package verge.app.points;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
@@ -36,7 +35,7 @@ public final class PointNames {
     /** The next free name after the last measured one. */
     public static PointName next(Journal journal) {
         PointName name = journal.lastWritten(Measured.class).map(shot -> shot.name().successor()).orElse(FIRST);
-        while (journal.state().find(name).isPresent()) {
+        while (journal.state().points().find(name).isPresent()) {
             name = name.successor();
         }
         return name;
@@ -57,17 +56,26 @@ public final class PointNames {
 
     /** The job's own, then those it only sees; of the floor that is worked on. */
     private static Stream<PointName> all(JobState state, Origin origin) {
-        Stream<PointName> seen = state.floor().here().isEmpty() ? state.seen().names(origin) : seen(state, origin).filter(state::isHere)
+        Stream<PointName> seen = state.floor().here().isEmpty() ? state.points().seen().names(origin) : seen(state, origin)
+                .filter(state::isHere)
                 .map(StoredPoint::name);
-        return Stream.concat(of(state, origin).filter(state::isHere).map(StoredPoint::name).distinct(), seen);
+        return Stream.concat(own(state, origin), seen);
+    }
+
+    private static Stream<PointName> own(JobState state, Origin origin) {
+        Stream<PointName> names = state.points().names(origin).keySet().stream();
+        return state.floor().here().isEmpty() ? names
+                : names.filter(name -> state.points().named(name).stream().anyMatch(p -> p.origin() == origin && state.isHere(p)));
     }
 
     private static Stream<StoredPoint> of(JobState state, Origin origin) {
-        return state.points().filter(p -> p.origin() == origin).sorted(Comparator.comparing(StoredPoint::name));
+        return state.points().names(origin).keySet().stream()
+                .flatMap(name -> state.points().named(name).stream().filter(p -> p.origin() == origin));
     }
 
     private static Stream<StoredPoint> seen(JobState state, Origin origin) {
-        return origin == Origin.MEASURED || origin == Origin.COMPUTED ? Stream.empty() : state.seen().names(origin)
-                .flatMap(name -> (origin == Origin.CONTROL ? state.seen().known(name) : state.seen().design(name)).stream());
+        return origin == Origin.MEASURED || origin == Origin.COMPUTED ? Stream.empty() : state.points().seen().names(origin)
+                .flatMap(name -> (origin == Origin.CONTROL ? state.points().seen().known(name) : state.points().seen().design(name))
+                .stream());
     }
 }

@@ -41,7 +41,7 @@ public class PointService {
                 Typed.coordinate("easting", easting, unit)),
                 elevation.isBlank() ? Optional.empty() : Optional.of(new Elevation(Typed.coordinate("elevation", elevation, unit))));
         journals.append(job, author, state -> {
-            if (state.find(name, Origin.DESIGN).isPresent()) {
+            if (state.points().find(name, Origin.DESIGN).isPresent()) {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
             }
             return new PointKeyed(name, Code.NONE, position);
@@ -58,7 +58,7 @@ public class PointService {
     public void choose(UUID job, String typedName, Optional<UUID> entry, Author author) {
         PointName name = PointName.parse(typedName);
         journals.append(job, author, state -> {
-            if (state.allNamed(name).isEmpty() || entry.isPresent() && state.pointsOf(entry.get()).stream()
+            if (state.points().named(name).isEmpty() || entry.isPresent() && state.points().of(entry.get()).stream()
                     .noneMatch(p -> p.name().equals(name))) {
                 throw new SurveyException(Problem.POINT_UNKNOWN, name.text());
             }

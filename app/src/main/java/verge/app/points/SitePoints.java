@@ -66,7 +66,7 @@ public class SitePoints {
     }
 
     private static boolean isThere(JobState state, PointsImported taken) {
-        return taken.points().stream().allMatch(p -> state.find(p.name(), taken.origin()).isPresent());
+        return taken.points().stream().allMatch(p -> state.points().find(p.name(), taken.origin()).isPresent());
     }
 
     /** The entries that would take such points on; nothing is written. */
@@ -80,13 +80,13 @@ public class SitePoints {
                 // whoever uses the name says so, with its field
             }
         }
-        return wanted.stream().distinct().map(name -> origin == Origin.DESIGN ? state.findDesign(name) : state.find(name))
+        return wanted.stream().distinct().map(name -> origin == Origin.DESIGN ? state.points().design(name) : state.points().find(name))
                 .flatMap(Optional::stream)
                 .filter(p -> isSeen(state, p)).map(p -> taken(job, state, p)).toList();
     }
 
     private boolean isSeen(JobState state, StoredPoint point) {
-        return state.pointsOf(point.entry()).isEmpty();
+        return state.points().of(point.entry()).isEmpty();
     }
 
     /** Takes one point on as its file has it now, whether the job has it already or not. */
@@ -101,7 +101,7 @@ public class SitePoints {
         String stem = of.replaceAll("[^\\p{L}\\p{N}._-]", "").replaceAll("^[._-]+", "");
         PointName name = new PointName(stem.substring(0, Math.min(stem.length(), LONGEST_STEM)) + (stem.isEmpty() ? "C" : "-")
                 + (Math.max(0, corner) + 1));
-        while (state.find(name).isPresent()) {
+        while (state.points().find(name).isPresent()) {
             name = name.successor();
         }
         return name;
@@ -116,7 +116,7 @@ public class SitePoints {
     public PointName takeCorner(UUID job, String from, String sha256, String typedName, Position place, Author author) {
         PointName name = PointName.parse(typedName);
         journals.append(job, author, state -> {
-            if (state.find(name, Origin.DESIGN).isPresent()) {
+            if (state.points().find(name, Origin.DESIGN).isPresent()) {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
             }
             return new PointsImported(Origin.DESIGN, from, sha256, List.of(new NamedPosition(name, Code.NONE, place)));

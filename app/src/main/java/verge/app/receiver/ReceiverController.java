@@ -75,7 +75,7 @@ class ReceiverController {
         model.addAttribute("caster", known(job).orElse(null));
         ReceiverBench.showRadio(desk.snapshot(Seat.rover(job)).flatMap(ReceiverSnapshot::condition).flatMap(ReceiverCondition::radio)
                 .flatMap(ConditionWords::channel).orElse(RadioChannel.USUAL), model);
-        model.addAttribute("baseChannel", state.openBase().flatMap(b -> b.sending().channel()).orElse(null));
+        model.addAttribute("baseChannel", state.bases().open().flatMap(b -> b.sending().channel()).orElse(null));
         Manner manner = desk.how(Seat.rover(job)).manner();
         model.addAttribute("manner", manner);
         model.addAttribute("limitPlan", state.settings().figures().bare(manner.limits().plan()));

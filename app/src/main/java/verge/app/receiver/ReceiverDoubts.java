@@ -108,7 +108,7 @@ class ReceiverDoubts {
 
     /** In what its radio is set otherwise than the job's own base sends; empty if they agree, or none sends by radio. */
     static Optional<String> unlikeBase(ReceiverCondition.Radio radio, JobState state) {
-        return state.openBase().flatMap(b -> b.sending().channel()).flatMap(base -> ConditionWords.channel(radio).map(own -> {
+        return state.bases().open().flatMap(b -> b.sending().channel()).flatMap(base -> ConditionWords.channel(radio).map(own -> {
             String parts = own.differs(base).stream().map(p -> p.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(" and "));
             return parts.isEmpty() ? "" : "Its radio and the base\u2019s differ in " + parts + ": the base sends on " + base.sentence()
                     + ", it listens on " + own.sentence() + ". Set its radio as the base\u2019s.";
@@ -130,7 +130,7 @@ class ReceiverDoubts {
         Optional<BaseHeard> before = state.latest(new HeardAs(now.station()))
                 .filter(b -> b.place().minus(now.place()).length() > SAME_METRES);
         boolean own = BaseEntries.latest(state.all(new BasesOf(now.station())), now).isPresent();
-        Optional<Base> elsewhere = state.openBase().filter(b -> b.sent().station() == now.station() && !b.isHeard(now));
+        Optional<Base> elsewhere = state.bases().open().filter(b -> b.sent().station() == now.station() && !b.isHeard(now));
         return own ? Optional.empty() : elsewhere.map(b -> "A base of number " + now.station() + " is heard, but not the one over "
                 + b.mark() + " that this job started: it says that it stands " + state.settings().figures()
                 .apart(new Length(b.sent().place().minus(now.place()).length())) + " off.")

@@ -98,7 +98,7 @@ class ReworkController {
         model.addAttribute("a", new Answers(fields));
         model.addAttribute("kinds", SeveralAnswers.Kind.values());
         model.addAttribute("whats", SeveralAnswers.What.values());
-        model.addAttribute("leaves", state.leaves().stream()
+        model.addAttribute("leaves", state.leaves().all().stream()
                 .map(l -> new LeafChoice(l.entry(), "leaf " + l.number() + ", " + LeafKinds.occupied(l.written()))).toList());
         model.addAttribute("day", state.settings().times().localDate(last.at()).toString());
         model.addAttribute("clock", state.settings().times().clockAt(last.at()));

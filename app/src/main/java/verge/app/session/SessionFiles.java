@@ -188,7 +188,8 @@ class SessionFiles {
     private static EarthCentred about(Raw raw) {
         JobState state = raw.journal().state();
         SessionBegun said = raw.session().said();
-        Optional<EarthCentred> known = state.mark(said.mark()).or(() -> state.find(said.mark())).map(StoredPoint::position)
+        Optional<EarthCentred> known = state.points().mark(said.mark()).or(() -> state.points().find(said.mark()))
+                .map(StoredPoint::position)
                 .flatMap(state.geodesy()::earth).map(p -> EarthCentred.of(p, ReferenceEllipsoid.WGS84));
         return known.or(() -> said.about().map(a -> Base.below(a, raw.session().height().orElse(Length.ZERO))))
                 .orElse(new EarthCentred(0, 0, 0));

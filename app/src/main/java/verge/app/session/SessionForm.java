@@ -75,7 +75,7 @@ final class SessionForm {
         if (typed.isEmpty()) {
             return Optional.empty();
         }
-        Optional<StoredPoint> other = named(typed).flatMap(n -> state.mark(n).or(() -> state.find(n)));
+        Optional<StoredPoint> other = named(typed).flatMap(n -> state.points().mark(n).or(() -> state.points().find(n)));
         if (other.isPresent()) {
             return here.map(h -> new Baseline(new Length(h.plan().distanceMetres(other.get().position().plan())),
                     Optional.of(other.get().name())));

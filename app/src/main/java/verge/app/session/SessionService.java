@@ -143,7 +143,7 @@ class SessionService implements SeatTask {
         JobState state = points.state(job);
         PointName mark = form.mark();
         Optional<EarthPlace> sky = now.now().flatMap(SolvedPosition::place);
-        Optional<Position> here = state.mark(mark).or(() -> state.find(mark)).map(StoredPoint::position)
+        Optional<Position> here = state.points().mark(mark).or(() -> state.points().find(mark)).map(StoredPoint::position)
                 .or(() -> sky.flatMap(state.geodesy()::position));
         Optional<Baseline> baseline = form.baseline(state, here);
         Set<SatelliteSystem> systems = form.systems();

@@ -60,7 +60,7 @@ class CarriedFile {
     private static String content(Journal journal) {
         return "Name,Northing,Easting,Elevation,Code\n" + journal.entries().stream().filter(e -> e.payload() instanceof MarkCarried)
                 .map(Entry::id)
-                .flatMap(id -> journal.state().pointsOf(id).stream()).map(CarriedFile::line).collect(Collectors.joining());
+                .flatMap(id -> journal.state().points().of(id).stream()).map(CarriedFile::line).collect(Collectors.joining());
     }
 
     private static String line(StoredPoint p) {

@@ -68,14 +68,14 @@ class SetsController {
         model.addAttribute("names", PointNames.offered(state));
         model.addAttribute("prisms", prisms.of(job));
         model.addAttribute("unit", f.lengthUnit().symbol());
-        model.addAttribute("setUp", state.openLeaf().isPresent());
+        model.addAttribute("setUp", state.leaves().open().isPresent());
         model.addAttribute("round", round.map(Round::entry).orElse(null));
         model.addAttribute("next", round.flatMap(Round::next).map(NextStep::of).orElse(null));
         model.addAttribute("planned", round.map(r -> SetKinds.planned(r.plan())).orElse(""));
         model.addAttribute("done", round.map(r -> r.shots().size()).orElse(0));
         model.addAttribute("all", round.map(r -> r.steps().size()).orElse(0));
         model.addAttribute("usualMarks",
-                state.openLeaf().map(l -> l.written().arrangement().sightings().stream().map(s -> s.mark().text())
+                state.leaves().open().map(l -> l.written().arrangement().sightings().stream().map(s -> s.mark().text())
                 .reduce((a, b) -> a + ", " + b).orElse("")).orElse(""));
         round.ifPresent(r -> reduced(model, state, r));
         return "sets/sets";
@@ -93,7 +93,7 @@ class SetsController {
                 .distinct().toList());
         model.addAttribute("sigmas", sigmas(result, f));
         model.addAttribute("newMarks", round.next().isPresent() ? List.of() : round.plan().marks().stream()
-                .filter(m -> state.find(m.name(), Origin.CONTROL).isEmpty())
+                .filter(m -> state.points().find(m.name(), Origin.CONTROL).isEmpty())
                 .flatMap(m -> newMark(state, round, m).stream()).toList());
     }
 
@@ -102,7 +102,7 @@ class SetsController {
                 SetsService.circle(f, m.zenith()),
                 m.sigmaZenith().map(SetupWords::seconds).orElse(""), m.slope().map(f::bare).orElse(""),
                 m.sigmaSlope().map(f::small).orElse(""), m.sets(),
-                state.find(m.mark(), Origin.CONTROL).isPresent());
+                state.points().find(m.mark(), Origin.CONTROL).isPresent());
     }
 
     private static Optional<NewMark> newMark(JobState state, Round round, SetMark mark) {
@@ -110,7 +110,8 @@ class SetsController {
         return state.carried(round, mark.name()).map(o -> new NewMark(mark.name().text(), settings.place(o.position()),
                 "\u03c3 " + settings.figures().small(o.sigma().plan()) + " in plan, " + settings.figures().small(o.sigma().up())
                 + " in height",
-                round.plan().sets() + " sets from " + state.leaf(round.plan().setup()).map(l -> l.written().station().text()).orElse("")
+                round.plan().sets() + " sets from " + state.leaves().find(round.plan().setup()).map(l -> l.written().station().text())
+                .orElse("")
                 + ", oriented by the known marks among them"));
     }
 
@@ -156,7 +157,7 @@ class SetsController {
             @RequestParam int face, @RequestParam(defaultValue = "true") boolean turn, Principal person) {
         Round.Step step = new Round.Step(set, PointName.parse(mark), face == 2 ? Face.TWO : Face.ONE);
         return sets.read(job, id, plan, step, turn, person.getName()).thenApply(kept -> {
-            Round r = sitePoints.state(job).round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
+            Round r = sitePoints.state(job).sets().find(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
             return new Progress(r.shots().size(), r.steps().size(), r.next().map(NextStep::of).orElse(null), kept.before());
         });
     }

@@ -75,7 +75,7 @@ public class SetsService {
 
     /** The sets that are under way on the open leaf: the last planned. */
     public Optional<Round> current(JobState state) {
-        return state.openLeaf().flatMap(leaf -> state.rounds(leaf.entry()).stream().reduce((first, next) -> next));
+        return state.leaves().open().flatMap(leaf -> state.sets().on(leaf.entry()).stream().reduce((first, next) -> next));
     }
 
     /**
@@ -88,7 +88,7 @@ public class SetsService {
      */
     public Round plan(UUID job, String names, String sets, String targetHeight, String prism, String directions, String distance,
             Author author) {
-        Leaf leaf = journals.state(job).openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
+        Leaf leaf = journals.state(job).leaves().open().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
         Map<String, Own> typed = typed(names);
         points.takeOn(job, Origin.CONTROL, author.person(), typed.keySet().toArray(String[]::new));
         JobState state = journals.state(job);
@@ -99,12 +99,13 @@ public class SetsService {
         number("number of marks", Integer.toString(typed.size()), 2, MOST_MARKS);
         Target usual = poles.parse(job, state, targetHeight, prism);
         List<SetMark> marks = ordered(state, leaf, typed.keySet().stream().map(PointName::parse).distinct().toList()).stream()
-                .map(n -> new SetMark(n, own(job, state, typed.get(n.text()), usual).or(() -> state.lastTarget(n)).orElse(usual))).toList();
+                .map(n -> new SetMark(n, own(job, state, typed.get(n.text()), usual).or(() -> state.sets().lastTarget(n)).orElse(usual)))
+                .toList();
         SetLimits limits = new SetLimits(Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)),
                 Angle.ofArcSeconds(number("limit of directions", directions, 1, 600)),
                 new Length(number("limit of distances", distance, 0.1, 100) / 1000));
         UUID entry = journals.append(job, author, new SetsPlanned(leaf.entry(), marks, count, limits)).entry().id();
-        return journals.state(job).round(entry).orElseThrow();
+        return journals.state(job).sets().find(entry).orElseThrow();
     }
 
     /** What is written behind a mark's name; empty texts for what is not. */
@@ -143,10 +144,11 @@ public class SetsService {
     /** By turning angle from the first; marks of which no place is known yet stay at the end, in the order typed. */
     private static List<PointName> ordered(JobState state, Leaf leaf, List<PointName> names) {
         GridPoint here = leaf.station().occupation().station().plan();
-        Optional<Double> first = state.find(names.get(0)).map(p -> azimuth(here, p.position().plan()));
+        Optional<Double> first = state.points().find(names.get(0)).map(p -> azimuth(here, p.position().plan()));
         List<PointName> rest = new ArrayList<>(names.subList(1, names.size()));
         rest.sort(Comparator.comparingDouble(n ->
-                first.flatMap(zero -> state.find(n).map(p -> new Angle(azimuth(here, p.position().plan()) - zero).wholeCircle().radians()))
+                first.flatMap(zero -> state.points().find(n)
+                        .map(p -> new Angle(azimuth(here, p.position().plan()) - zero).wholeCircle().radians()))
                 .orElse(10.0)));
         rest.add(0, names.get(0));
         return rest;
@@ -189,7 +191,7 @@ public class SetsService {
     }
 
     private static Round requireNext(JobState state, UUID plan, Round.Step step) {
-        Round round = state.round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
+        Round round = state.sets().find(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
         if (!round.next().equals(Optional.of(step))) {
             throw new SurveyException(Problem.SET_STEP_PASSED, words(step), round.next().map(SetsService::words).orElse("nothing"));
         }
@@ -245,7 +247,7 @@ public class SetsService {
 
     /** The way to a mark whose coordinates are known. */
     private static Optional<Pointing> computed(JobState state, Leaf leaf, Round round, Round.Step step) {
-        return state.find(step.mark()).map(p -> leaf.station()
+        return state.points().find(step.mark()).map(p -> leaf.station()
                 .wayTo(p.position(), round.mark(step.mark()).map(m -> m.target().height()).orElse(Length.ZERO)));
     }
 
@@ -254,7 +256,7 @@ public class SetsService {
         if (reason.isBlank()) {
             throw new SurveyException(Problem.REASON_NEEDED, "a reading that is taken out of the means");
         }
-        Round round = journals.state(job).round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
+        Round round = journals.state(job).sets().find(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
         journals.append(job, author, new SetTakenOut(plan, set, mark.isBlank() ? Optional.empty()
                 : Optional.of(round.filed(PointName.parse(mark))), reason.strip()));
     }
@@ -267,11 +269,11 @@ public class SetsService {
     public ObservedPoint carry(UUID job, UUID plan, String mark, Author author) {
         PointName name = PointName.parse(mark);
         journals.append(job, author, state -> {
-            Round round = state.round(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
+            Round round = state.sets().find(plan).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "these sets"));
             if (round.next().isPresent()) {
                 throw new SurveyException(Problem.SETS_UNFINISHED);
             }
-            if (state.find(name, Origin.CONTROL).isPresent()) {
+            if (state.points().find(name, Origin.CONTROL).isPresent()) {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());
             }
             state.carried(round, name).orElseThrow(() -> new SurveyException(Problem.MARK_WITHOUT_MEAN, name.text()));
@@ -279,7 +281,7 @@ public class SetsService {
         });
         carriedFile.write(job, Author.atPage(author.person()));
         JobState state = journals.state(job);
-        return state.carried(state.round(plan).orElseThrow(), name).orElseThrow();
+        return state.carried(state.sets().find(plan).orElseThrow(), name).orElseThrow();
     }
 
     /** In words: 'set 2, T4, face 2'. */

@@ -256,10 +256,10 @@ class InstrumentController {
             return station.turn(AngleText.parse(direction, state.settings().figures().angles().unit()),
                     zenith.isBlank() ? new Angle(Math.PI / 2) : AngleText.parse(zenith, state.settings().figures().angles().unit()));
         }
-        Leaf leaf = state.openLeaf().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
+        Leaf leaf = state.leaves().open().orElseThrow(() -> new SurveyException(Problem.NO_SETUP));
         watch.requireStanding(job, leaf);
         PointName name = PointName.parse(point);
-        var mark = state.find(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text())).position();
+        var mark = state.points().find(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name.text())).position();
         Pointing way = leaf.station().wayTo(mark, state.target().map(Target::height).orElse(Length.ZERO));
         return station.turn(way.horizontalDirection(), way.zenith());
     }

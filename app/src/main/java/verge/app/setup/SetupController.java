@@ -81,9 +81,9 @@ class SetupController {
         model.addAttribute("next", proposal.flatMap(p -> p.solution().flatMap(s -> views.next(job, state, p.written(), s)))
                 .map(n -> n.mark() + " would bring the error in plan at the work from " + f.small(n.before()) + " to " + f.small(n.after())
                 + ".").orElse(""));
-        state.openLeaf().ifPresent(leaf -> model.addAttribute("leaf", views.view(leaf.written(), leaf.solved(), state)));
-        model.addAttribute("openLeaf", state.openLeaf().map(l -> l.entry()).orElse(null));
-        model.addAttribute("leafCount", state.leaves().size());
+        state.leaves().open().ifPresent(leaf -> model.addAttribute("leaf", views.view(leaf.written(), leaf.solved(), state)));
+        model.addAttribute("openLeaf", state.leaves().open().map(l -> l.entry()).orElse(null));
+        model.addAttribute("leafCount", state.leaves().count());
         return "setup/setup";
     }
 
@@ -183,7 +183,7 @@ class SetupController {
     Optional<LastTarget> lastTarget(@PathVariable UUID job, @RequestParam String mark) {
         JobState state = sitePoints.state(job);
         try {
-            return state.lastTarget(PointName.parse(mark)).map(t -> new LastTarget(state.settings().figures().bare(t.height()),
+            return state.sets().lastTarget(PointName.parse(mark)).map(t -> new LastTarget(state.settings().figures().bare(t.height()),
                     prisms.with(job, t.prismConstant()).map(p -> p.name()).orElse(PrismTable.typed(t))));
         } catch (SurveyException notAName) {
             return Optional.empty();

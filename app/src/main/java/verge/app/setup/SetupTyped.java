@@ -43,7 +43,7 @@ class SetupTyped {
             throw new SurveyException(Problem.MISSING, "station");
         }
         PointName station = PointName.parse(form.get("station"));
-        if (kind == Arrangement.Kind.KNOWN_POINT && state.find(station).isEmpty()) {
+        if (kind == Arrangement.Kind.KNOWN_POINT && state.points().find(station).isEmpty()) {
             throw new SurveyException(Problem.POINT_UNKNOWN, station.text());
         }
         Length height = instrumentHeight(state, form, kind);
@@ -76,7 +76,7 @@ class SetupTyped {
 
     /** Confirmed once for a kind of setup, it needs no confirmation again in this job. */
     static boolean confirmedBefore(JobState state, Arrangement.Kind kind) {
-        return state.leaves().stream().map(l -> l.written().arrangement())
+        return state.leaves().all().stream().map(l -> l.written().arrangement())
                 .anyMatch(a -> a.kind() == kind && a.instrumentHeight().metres() == 0);
     }
 
@@ -110,7 +110,7 @@ class SetupTyped {
         PointName mark = PointName.parse(form.get("mark"));
         Optional<Angle> azimuth = form.get("azimuth").isEmpty() ? Optional.empty()
                 : Optional.of(AngleText.parse(form.get("azimuth"), state.settings().figures().angles().unit()));
-        if (azimuth.isEmpty() && state.find(mark).isEmpty()) {
+        if (azimuth.isEmpty() && state.points().find(mark).isEmpty()) {
             throw new SurveyException(Problem.POINT_UNKNOWN, mark.text());
         }
         if (form.kind() == Arrangement.Kind.KNOWN_POINT && mark.text().equalsIgnoreCase(form.get("station"))) {

@@ -85,7 +85,8 @@ public class SetupViews {
 
     List<Suspect> suspects(UUID job, JobState state, StationSetUp written) {
         List<Length> constants = Stream.concat(prisms.of(job).stream().map(Prism::constant), Stream.of(Length.ZERO)).distinct().toList();
-        return Suspects.of(written.arrangement(), written.conditions(), state.plane(), name -> state.find(name).map(StoredPoint::known),
+        return Suspects.of(written.arrangement(), written.conditions(), state.plane(),
+                name -> state.points().find(name).map(StoredPoint::known),
                 marks(state, solvedAt(state, written), p -> true), constants);
     }
 
@@ -96,9 +97,9 @@ public class SetupViews {
 
     /** Known points that could be or could have been sighted from there. */
     private static List<Suspects.KnownPoint> marks(JobState state, Optional<GridPoint> from, Predicate<StoredPoint> wanted) {
-        return Stream.concat(state.points().filter(p -> p.origin() == Origin.CONTROL).map(StoredPoint::name),
-                state.seen().names(Origin.CONTROL)).distinct()
-                .flatMap(name -> state.find(name).stream()).filter(wanted)
+        return Stream.concat(state.points().all(Origin.CONTROL).map(StoredPoint::name),
+                state.points().seen().names(Origin.CONTROL)).distinct()
+                .flatMap(name -> state.points().find(name).stream()).filter(wanted)
                 .filter(p -> from.map(here -> here.distanceMetres(p.position().plan()) < FARTHEST_MARK_METRES).orElse(true))
                 .limit(MOST_MARKS_TRIED).map(p -> new Suspects.KnownPoint(p.name(), p.position())).toList();
     }
@@ -107,7 +108,7 @@ public class SetupViews {
     Optional<Assurance.Next> next(UUID job, JobState state, StationSetUp written, StationSolution solved) {
         return written.arrangement().sightings().isEmpty() ? Optional.empty()
                 : Assurance.next(solved, written.arrangement(), written.conditions(), state.plane(),
-                name -> state.find(name).map(StoredPoint::known),
+                name -> state.points().find(name).map(StoredPoint::known),
                 marks(state, Optional.of(solved.station().occupation().station().plan()), state::isHere), corners(workArea(state, solved)));
     }
 
@@ -122,7 +123,7 @@ public class SetupViews {
         GridPoint here = solved.station().occupation().station().plan();
         Extent.Builder box = new Extent.Builder();
         box.add(here.northing(), here.easting());
-        state.points().filter(state::isHere).map(p -> p.position().plan()).filter(p -> p.distanceMetres(here) < FARTHEST_MARK_METRES)
+        state.points().all().filter(state::isHere).map(p -> p.position().plan()).filter(p -> p.distanceMetres(here) < FARTHEST_MARK_METRES)
                 .forEach(p -> box.add(p.northing(), p.easting()));
         Extent e = box.build();
         return new Extent(e.south() - MARGIN_METRES, e.west() - MARGIN_METRES, e.north() + MARGIN_METRES, e.east() + MARGIN_METRES);

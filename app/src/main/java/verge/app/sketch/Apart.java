@@ -36,9 +36,7 @@ class Apart {
     /** The two parts that lie farthest apart, with distance and direction; empty if none do. */
     String words(UUID job, JobState state) {
         List<Part> parts = new ArrayList<>();
-        Extent.Builder own = new Extent.Builder();
-        state.points().forEach(p -> own.add(p.position().plan().northing(), p.position().plan().easting()));
-        parts.add(new Part(messages.getMessage("sketch.apart.points", null, Locale.ENGLISH), own.build()));
+        parts.add(new Part(messages.getMessage("sketch.apart.points", null, Locale.ENGLISH), state.points().extent()));
         for (PlacedFile file : drawings.ready(job, state)) {
             Spread spread = file.content().map(SiteContent::placed).orElse(null);
             if (spread != null) {

@@ -67,9 +67,9 @@ class SelectionController {
         Selection selection = new Selection(outline.build());
         JobState state = journals.state(job);
         Selected selected = new Selected(state);
-        state.points().filter(p -> state.isHere(p) && selection.contains(p.position().plan())).forEach(selected::add);
-        state.strings().stream().filter(s -> s.vertices().stream().allMatch(v -> state.floor().holds(v.position().elevation())))
-                .forEach(s -> state.shape(s).paths().stream()
+        state.points().all().filter(p -> state.isHere(p) && selection.contains(p.position().plan())).forEach(selected::add);
+        state.strings().all().stream().filter(s -> s.vertices().stream().allMatch(v -> state.floor().holds(v.position().elevation())))
+                .forEach(s -> state.strings().shape(s).paths().stream()
                 .filter(path -> selection.contains(path.vertices())).forEach(selected.tally::addLine));
         for (PlacedFile placed : drawings.ready(job, state)) {
             List<Layers.Used> used = layers.of(placed);
@@ -138,7 +138,7 @@ class SelectionController {
     }
 
     private static Stream<StoredPoint> measured(JobState state) {
-        return state.points().filter(p -> p.origin() == Origin.MEASURED && state.isHere(p));
+        return state.points().all().filter(p -> p.origin() == Origin.MEASURED && state.isHere(p));
     }
 
     private static String layer(Codebook book, Code code) {
@@ -151,14 +151,14 @@ class SelectionController {
             @RequestParam(required = false) UUID string, Model model) {
         JobState state = journals.state(job);
         Codebook book = codebooks.of(job);
-        Set<UUID> onString = string == null ? Set.of() : state.string(string)
+        Set<UUID> onString = string == null ? Set.of() : state.strings().find(string)
                 .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this string")).vertices().stream().map(v -> v.id().by())
                 .collect(Collectors.toSet());
         Predicate<Code> wanted = c -> !code.isEmpty() ? c.text().equals(code) : !layer.isEmpty() && layer(book, c).equals(layer);
         Selected selected = new Selected(state);
         measured(state).filter(p -> string == null ? wanted.test(p.code()) : onString.contains(p.entry())).forEach(selected::add);
-        state.strings().stream().filter(s -> string == null ? wanted.test(s.name().code()) : s.id().equals(string))
-                .forEach(s -> state.shape(s).paths().forEach(selected.tally::addLine));
+        state.strings().all().stream().filter(s -> string == null ? wanted.test(s.name().code()) : s.id().equals(string))
+                .forEach(s -> state.strings().shape(s).paths().forEach(selected.tally::addLine));
         return selected.show(job, new Vertices.Builder().build(), model);
     }
 }

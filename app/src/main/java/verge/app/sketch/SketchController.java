@@ -31,6 +31,7 @@ import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
 import verge.core.leaf.Leaf;
+import verge.core.plan.Extent;
 import verge.core.points.StoredPoint;
 import verge.core.strings.SurveyString;
 
@@ -110,15 +111,17 @@ class SketchController {
         Journal journal = journals.journal(job);
         JobState state = journal.state();
         Codebook book = codebooks.of(job);
-        Optional<Leaf> open = state.openLeaf();
-        List<Station> stations = state.leaves().stream().flatMap(leaf -> station(leaf, open.equals(Optional.of(leaf))).stream()).toList();
+        Optional<Leaf> open = state.leaves().open();
+        List<Station> stations = state.leaves().all().stream().flatMap(leaf -> station(leaf, open.equals(Optional.of(leaf))).stream())
+                .toList();
         String now = Integer.toHexString(state.floor().hashCode());
         Optional<List<Entry>> changedEntries = Optional.ofNullable(since).filter(s -> view.equals(now)).flatMap(journal::changedSince);
         Optional<List<UUID>> changed = changedEntries.map(entries -> entries.stream().map(Entry::id).toList());
-        Optional<List<UUID>> stringsChanged = changedEntries.map(entries -> entries.stream().flatMap(state::stringsOf).distinct().toList());
-        Stream<SurveyString> strings = stringsChanged.map(ids -> ids.stream().flatMap(id -> state.string(id).stream()))
-                .orElseGet(() -> state.strings().stream());
-        List<StoredPoint> points = changed.map(c -> c.stream().flatMap(e -> state.pointsOf(e).stream())).orElseGet(state::points)
+        Optional<List<UUID>> stringsChanged = changedEntries.map(entries -> entries.stream().flatMap(state.strings()::touchedBy).distinct()
+                .toList());
+        Stream<SurveyString> strings = stringsChanged.map(ids -> ids.stream().flatMap(id -> state.strings().find(id).stream()))
+                .orElseGet(() -> state.strings().all().stream());
+        List<StoredPoint> points = changed.map(c -> c.stream().flatMap(e -> state.points().of(e).stream())).orElseGet(state.points()::all)
                 .filter(state::isHere).toList();
         Thinned drawn = changed.isPresent() ? new Thinned(points, 0) : Thinned.of(points);
         return new Sketch(journal.entries().size(), now, changed.orElse(null),
@@ -141,14 +144,9 @@ class SketchController {
             @RequestParam double east, @RequestParam double cell) {
         JobState state = journals.state(job);
         Codebook book = codebooks.of(job);
-        List<StoredPoint> within = state.points().filter(state::isHere).filter(p -> isWithin(p.position().plan(), south, west, north, east))
-                .toList();
+        List<StoredPoint> within = state.points().within(new Extent(south, west, north, east)).filter(state::isHere).toList();
         Thinned drawn = Thinned.of(within, Math.max(cell, LEAST_CELL));
         return new Box(drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell());
-    }
-
-    private static boolean isWithin(GridPoint at, double south, double west, double north, double east) {
-        return at.northing() >= south && at.northing() <= north && at.easting() >= west && at.easting() <= east;
     }
 
     private static List<FloorMark> floors(JobState state) {

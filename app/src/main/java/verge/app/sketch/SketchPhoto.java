@@ -22,7 +22,7 @@ record SketchPhoto(UUID subject, String name, double north, double east, List<Do
     /** Of all that stands, on the floor that is worked on. */
     static List<SketchPhoto> of(JobState state) {
         Map<UUID, List<Photo>> bySubject = new LinkedHashMap<>();
-        state.photos().forEach(p -> bySubject.computeIfAbsent(p.taken().subject(), s -> new ArrayList<>()).add(p));
+        state.enclosures().photos().forEach(p -> bySubject.computeIfAbsent(p.taken().subject(), s -> new ArrayList<>()).add(p));
         return bySubject.entrySet().stream()
                 .flatMap(e -> state.subject(e.getKey()).stream().flatMap(s -> of(state, s, e.getValue()).stream())).toList();
     }

@@ -25,7 +25,7 @@ public record SketchString(UUID id, String code, String name, String line, boole
     public static SketchString of(JobState state, SurveyString string, Codebook book) {
         return new SketchString(string.id(), string.name().code().text(), string.name().toString(), book.line(string.name().code()).name(),
                 string.ended(),
-                state.shape(string).chords(SAGITTA_METRES).stream().map(SketchString::places).toList(),
+                state.strings().shape(string).chords(SAGITTA_METRES).stream().map(SketchString::places).toList(),
                 Arrays.stream(End.values()).flatMap(end -> string.at(end).stream())
                 .map(v -> new double[] {v.position().plan().easting(), v.position().plan().northing()}).toList());
     }

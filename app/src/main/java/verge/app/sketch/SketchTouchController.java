@@ -142,7 +142,7 @@ class SketchTouchController {
     @GetMapping("/point")
     String point(@PathVariable UUID job, @RequestParam UUID entry, @RequestParam String name, Model model) {
         Journal journal = journals.journal(job);
-        StoredPoint point = journal.state().pointsOf(entry).stream().filter(p -> p.name().text().equals(name)).findFirst()
+        StoredPoint point = journal.state().points().of(entry).stream().filter(p -> p.name().text().equals(name)).findFirst()
                 .orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
         Entry line = journal.entry(entry).orElseThrow();
         model.addAttribute("job", job);
@@ -156,13 +156,14 @@ class SketchTouchController {
         model.addAttribute("place", journal.state().settings().place(point.position()));
         model.addAttribute("sigma", point.sigma().map(s -> "\u03c3 " + journal.state().settings().figures().small(s.plan())).orElse(""));
         model.addAttribute("answers", journal.state().answersOf(entry).entrySet());
-        model.addAttribute("photos", journal.state().photos().filter(p -> p.taken().subject().equals(entry)).map(Photo::id).toList());
+        model.addAttribute("photos", journal.state().enclosures().photos().filter(p -> p.taken().subject().equals(entry)).map(Photo::id)
+                .toList());
         model.addAttribute("correctable", words.correctable(journal, line));
-        boolean counts = journal.state().own(point.name()).filter(point::equals).isPresent();
-        long others = journal.state().allNamed(point.name()).size() - 1L;
+        boolean counts = journal.state().points().own(point.name()).filter(point::equals).isPresent();
+        long others = journal.state().points().named(point.name()).size() - 1L;
         model.addAttribute("others", others);
         model.addAttribute("counts", counts);
-        model.addAttribute("byHand", journal.state().isByHand(point.name()));
+        model.addAttribute("byHand", journal.state().points().isByHand(point.name()));
         return "sketch/thing :: point";
     }
 

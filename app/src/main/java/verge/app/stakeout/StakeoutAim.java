@@ -25,7 +25,8 @@ public record StakeoutAim(StoredPoint design, String facingTyped, Tolerance tole
 
     /** @throws SurveyException POINT_UNKNOWN, NOT_AN_ANGLE, NOT_A_LENGTH or OUT_OF_RANGE */
     public static StakeoutAim parse(JobState state, String stake, String facing, String planTolerance, String heightTolerance) {
-        StoredPoint design = state.findDesign(PointName.parse(stake)).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, stake));
+        StoredPoint design = state.points().design(PointName.parse(stake))
+                .orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, stake));
         StakeoutAim aim = new StakeoutAim(design, facing.isBlank() ? FACING_STATION : facing.strip(),
                 new Tolerance(limit(state, "plan tolerance", planTolerance, Tolerance.USUAL.plan()),
                         limit(state, "height tolerance", heightTolerance, Tolerance.USUAL.height())));
@@ -51,7 +52,7 @@ public record StakeoutAim(StoredPoint design, String facingTyped, Tolerance tole
             return new Facing.Along(Angle.ZERO);
         }
         if (facingTyped.equals(FACING_STATION)) {
-            return state.openLeaf().<Facing>map(leaf -> new Facing.Towards(leaf.station().occupation().station().plan()))
+            return state.leaves().open().<Facing>map(leaf -> new Facing.Towards(leaf.station().occupation().station().plan()))
                     .orElse(new Facing.Along(Angle.ZERO));
         }
         return new Facing.Along(AngleText.parse(facingTyped, state.settings().figures().angles().unit()));
@@ -65,7 +66,7 @@ public record StakeoutAim(StoredPoint design, String facingTyped, Tolerance tole
     /** What forward means, for the page. */
     public String facingWords(JobState state) {
         if (facingTyped.equals(FACING_STATION)) {
-            return state.openLeaf().map(leaf -> leaf.written().station().text()).orElse(FACING_NORTH);
+            return state.leaves().open().map(leaf -> leaf.written().station().text()).orElse(FACING_NORTH);
         }
         return facingTyped.equals(FACING_NORTH) ? FACING_NORTH
                 : state.settings().figures().direction(AngleText.parse(facingTyped, state.settings().figures().angles().unit()));

@@ -110,8 +110,8 @@ class StakeoutController {
     }
 
     private static WorkLine line(JobState state, PointName name) {
-        String kind = state.findDesign(name).map(p -> p.origin().word()).orElse("");
-        return new WorkLine(name.text(), kind, state.find(name, Origin.STAKED).isPresent());
+        String kind = state.points().design(name).map(p -> p.origin().word()).orElse("");
+        return new WorkLine(name.text(), kind, state.points().find(name, Origin.STAKED).isPresent());
     }
 
     private static AimView view(JobState state, StakeoutAim aim, List<WorkLine> work) {
@@ -150,7 +150,7 @@ class StakeoutController {
 
     private static String stored(JobState state, Kept kept) {
         Figures f = state.settings().figures();
-        Optional<StoredPoint> point = state.pointsOf(kept.entry().id()).stream().findFirst();
+        Optional<StoredPoint> point = state.points().of(kept.entry().id()).stream().findFirst();
         String off = point.map(p -> "Stored " + p.name() + p.staked().map(d ->
                 ": staked minus design " + state.settings().offset(d.north(), d.east())
                         + d.up().map(u -> ", H " + f.difference(u)).orElse("")).orElse("") + ".").orElse("Stored.")

@@ -73,7 +73,8 @@ class StringApi {
         static StringBody of(JobState state, SurveyString s) {
             return new StringBody(s.id(), s.name().code().text(), s.name().number(), s.ring(), s.ended(),
                     s.beside().map(b -> b.string()).orElse(null), s.vertices().stream().map(VertexBody::of).toList(),
-                    state.shape(s).paths().stream().map(PathBody::of).toList(), state.shape(s).runs().stream().map(CurveBody::of).toList());
+                    state.strings().shape(s).paths().stream().map(PathBody::of).toList(),
+                    state.strings().shape(s).runs().stream().map(CurveBody::of).toList());
         }
     }
 
@@ -84,7 +85,7 @@ class StringApi {
     @GetMapping("/api/v1/jobs/{job}/strings")
     List<StringBody> strings(@PathVariable UUID job) {
         JobState state = journals.state(job);
-        return state.strings().stream().map(s -> StringBody.of(state, s)).toList();
+        return state.strings().all().stream().map(s -> StringBody.of(state, s)).toList();
     }
 
     @Operation(summary = "Edit a string",

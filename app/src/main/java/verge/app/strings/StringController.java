@@ -67,7 +67,7 @@ class StringController {
     @GetMapping("/jobs/{job}/strings")
     String all(@PathVariable UUID job, Model model) {
         JobState state = journals.state(job);
-        List<SurveyString> all = state.strings();
+        List<SurveyString> all = state.strings().all();
         model.addAttribute("strings", all.stream().limit(MOST_LISTED).map(s -> line(state, s)).toList());
         model.addAttribute("count", all.size());
         return "strings/strings";
@@ -78,7 +78,8 @@ class StringController {
     }
 
     private static String kind(JobState state, SurveyString s) {
-        return s.beside().map(b -> "beside " + state.string(b.string()).map(o -> o.name().toString()).orElse("a string that is gone"))
+        return s.beside().map(b -> "beside " + state.strings().find(b.string()).map(o -> o.name().toString())
+                .orElse("a string that is gone"))
                 .orElse(s.drawn().isPresent() ? s.ring() ? "ring, computed" : "computed" : s.ring() ? "ring" : s.ended() ? "ended"
                 : "open");
     }
@@ -86,11 +87,12 @@ class StringController {
     /** Along its lines, as the job tells distances. */
     private static String length(JobState state, SurveyString s) {
         double told = s.vertices().isEmpty() || state.geodesy().plane().isEmpty() ? 1 : state.toldPerGrid(s.vertices().get(0).position());
-        return state.settings().figures().length(new Length(told * state.shape(s).paths().stream().mapToDouble(p -> p.length()).sum()));
+        return state.settings().figures()
+                .length(new Length(told * state.strings().shape(s).paths().stream().mapToDouble(p -> p.length()).sum()));
     }
 
     private static SurveyString string(JobState state, UUID string) {
-        return state.string(string).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this string"));
+        return state.strings().find(string).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this string"));
     }
 
     @GetMapping("/jobs/{job}/strings/{string}")
@@ -103,10 +105,11 @@ class StringController {
         model.addAttribute("ring", s.ring());
         model.addAttribute("ended", s.ended());
         model.addAttribute("vertices", vertices(state, s));
-        model.addAttribute("runs", state.shape(s).runs().stream().map(r -> run(s, r, state.settings().figures())).toList());
+        model.addAttribute("runs", state.strings().shape(s).runs().stream().map(r -> run(s, r, state.settings().figures())).toList());
         model.addAttribute("curves", CurveKind.values());
         model.addAttribute("curveNames", Stream.of(CurveKind.values()).map(StringWords::curve).toList());
-        model.addAttribute("others", state.strings().stream().filter(o -> !o.id().equals(string) && o.hasOwnVertices()).limit(MOST_LISTED)
+        model.addAttribute("others", state.strings().all().stream().filter(o -> !o.id().equals(string) && o.hasOwnVertices())
+                .limit(MOST_LISTED)
                 .map(o -> line(state, o)).toList());
         model.addAttribute("squares", Squaring.of(s).map(q -> StringWords.squaring(q, state.settings().figures())).orElse(""));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
@@ -143,7 +146,7 @@ class StringController {
         model.addAttribute("job", job);
         model.addAttribute("string", line(state, s));
         model.addAttribute("offers", Tool.ofLine(s.ring()));
-        model.addAttribute("photos", state.photos().filter(p -> p.taken().subject().equals(string)).map(Photo::id).toList());
+        model.addAttribute("photos", state.enclosures().photos().filter(p -> p.taken().subject().equals(string)).map(Photo::id).toList());
         return "strings/touched :: string";
     }
 
@@ -153,6 +156,7 @@ class StringController {
             @RequestHeader(value = "Accept", defaultValue = "") String wanted, Principal person) {
         strings.edit(job, string, Answers.of(fields), Author.atPage(person.getName()));
         return wanted.contains("text/html") ? "redirect:/jobs/" + job + "/strings"
-                + (journals.state(job).string(string).isPresent() ? "/" + string : "") : new ResponseEntity<Void>(HttpStatus.NO_CONTENT);
+                + (journals.state(job).strings().find(string).isPresent() ? "/" + string : "")
+                : new ResponseEntity<Void>(HttpStatus.NO_CONTENT);
     }
 }

@@ -32,7 +32,8 @@ final class StringKind extends EntryKind<StringEdited> {
 
     @Override
     public String text(StringEdited says, InBook in) {
-        return in.state().string(says.string()).map(s -> s.name().toString()).orElse("a string") + " " + words(says, says.edit(), in);
+        return in.state().strings().find(says.string()).map(s -> s.name().toString()).orElse("a string") + " "
+                + words(says, says.edit(), in);
     }
 
     private static String words(StringEdited says, Edit edit, InBook in) {
@@ -66,8 +67,9 @@ final class StringKind extends EntryKind<StringEdited> {
     }
 
     private static String at(StringEdited says, VertexId vertex, InBook in) {
-        return in.state().pointsOf(vertex.by()).stream().findFirst().map(p -> p.name().text())
-                .orElseGet(() -> in.state().string(says.string()).flatMap((SurveyString s) -> s.vertex(vertex)).flatMap(v -> v.point())
+        return in.state().points().of(vertex.by()).stream().findFirst().map(p -> p.name().text())
+                .orElseGet(() -> in.state().strings().find(says.string()).flatMap((SurveyString s) -> s.vertex(vertex))
+                .flatMap(v -> v.point())
                 .map(Object::toString).orElse("a vertex"));
     }
 

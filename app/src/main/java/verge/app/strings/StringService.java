@@ -55,7 +55,7 @@ public class StringService {
      */
     public Kept edit(UUID job, UUID string, Answers answers, Author author) {
         return journals.append(job, author, state -> {
-            SurveyString s = state.string(string).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this string"));
+            SurveyString s = state.strings().find(string).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "this string"));
             return new StringEdited(string, edit(state, s, answers, author));
         });
     }
@@ -66,7 +66,7 @@ public class StringService {
             throw new SurveyException(Problem.STRING_BESIDE, s.name());
         }
         return switch (deed) {
-            case NAME -> new Edit.Named(state.nextString(Code.parse(answers.text("code"))));
+            case NAME -> new Edit.Named(state.strings().next(Code.parse(answers.text("code"))));
             case CLOSE -> ring(s);
             case OPEN -> new Edit.Ring(false);
             case END -> new Edit.Ended();
@@ -113,8 +113,8 @@ public class StringService {
 
     private static PointSeen point(JobState state, String typed) {
         PointName name = PointName.parse(typed);
-        StoredPoint point = state.own(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
-        return PointSeen.of(point, state.allNamed(name));
+        StoredPoint point = state.points().own(name).orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
+        return PointSeen.of(point, state.points().named(name));
     }
 
     private static Edit earlier(SurveyString s, Vertex vertex) {
@@ -129,12 +129,12 @@ public class StringService {
         if (at == 0 || at == s.vertices().size() - 1) {
             throw new SurveyException(Problem.STRING_NOT_SPLIT, s.name(), vertex.point().map(PointName::text).orElse(""));
         }
-        return new Edit.Split(vertex.id(), Entry.companion(author.entry(), 0), state.nextString(s.name().code()));
+        return new Edit.Split(vertex.id(), Entry.companion(author.entry(), 0), state.strings().next(s.name().code()));
     }
 
     private static Edit join(JobState state, SurveyString s, Answers answers) {
         String sent = answers.text("other");
-        SurveyString other = state.strings().stream().filter(o -> o.id().toString().equals(sent)).findFirst()
+        SurveyString other = state.strings().all().stream().filter(o -> o.id().toString().equals(sent)).findFirst()
                 .orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, "the other string"));
         if (other.id().equals(s.id()) || !other.hasOwnVertices()) {
             throw new SurveyException(Problem.STRING_BESIDE, other.name());
@@ -146,12 +146,12 @@ public class StringService {
         double away = length(state, answers, "away").metres();
         double left = answers.text("side").equals("right") ? -away : away;
         Length up = answers.text("up").isEmpty() ? Length.ZERO : length(state, answers, "up");
-        Shape own = state.shape(s);
+        Shape own = state.strings().shape(s);
         if (own.beside(left, 0).paths().size() < own.paths().size() || own.paths().isEmpty()) {
             throw new SurveyException(Problem.STRING_NO_ROOM, s.name());
         }
         return new Edit.Beside(Entry.companion(author.entry(), 0),
-                state.nextString(Code.parse(answers.text("code", s.name().code().text()))), left, up.metres());
+                state.strings().next(Code.parse(answers.text("code", s.name().code().text()))), left, up.metres());
     }
 
     private static Length length(JobState state, Answers answers, String field) {

@@ -28,15 +28,15 @@ record TraceDrawing(List<double[]> own, List<List<double[]>> sights, List<double
 
     static TraceDrawing of(Journal journal, Entry entry) {
         JobState state = journal.state();
-        TraceDrawing drawing = new TraceDrawing(state.pointsOf(entry.id()).stream().limit(MOST).map(p -> place(p.position().plan()))
+        TraceDrawing drawing = new TraceDrawing(state.points().of(entry.id()).stream().limit(MOST).map(p -> place(p.position().plan()))
                 .toList(), new ArrayList<>(), new ArrayList<>());
         Deque<Entry> further = new ArrayDeque<>(List.of(entry));
         Set<UUID> told = new HashSet<>();
         while (!further.isEmpty() && drawing.sights().size() < MOST) {
             Entry next = further.poll();
             if (told.add(next.id())) {
-                state.leaf(next.id()).ifPresent(drawing::sightsOf);
-                state.pointsOf(next.id()).forEach(p -> p.leaf().filter(l -> !l.equals(next.id())).flatMap(state::leaf)
+                state.leaves().find(next.id()).ifPresent(drawing::sightsOf);
+                state.points().of(next.id()).forEach(p -> p.leaf().filter(l -> !l.equals(next.id())).flatMap(state.leaves()::find)
                         .ifPresent(leaf -> drawing.sightTo(leaf, p)));
                 journal.trace(next.id()).ifPresent(trace -> further.addAll(trace.restsOn()));
             }

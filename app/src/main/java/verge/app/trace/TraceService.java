@@ -57,7 +57,7 @@ public class TraceService {
 
     /** The entry that the position which counts of a name came from. @throws SurveyException POINT_UNKNOWN */
     public UUID entryOf(UUID job, String name) {
-        return journals.state(job).own(PointName.parse(name)).map(StoredPoint::entry)
+        return journals.state(job).points().own(PointName.parse(name)).map(StoredPoint::entry)
                 .orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, name));
     }
 

@@ -127,20 +127,20 @@ class BaseOfAJobTest extends JobWithReceivers {
         String mountpoint = "B" + job.id().toString().substring(0, 8);
         sky.putAll(Map.of("way", "INTERNET", "caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", "GALLERY"));
         assertThat(start(sky).body()).contains("UPLINK_REFUSED");
-        assertThat(state().bases()).isEmpty();
+        assertThat(state().bases().all()).isEmpty();
         sky.put("mountpoint", mountpoint);
         assertThat(start(sky).statusCode()).isEqualTo(204);
         assertThat(start(sky).statusCode()).as("sent twice").isEqualTo(204);
         assertThat(start(fields("SKY", "BASE2", null)).body()).contains("BASE_RUNS");
-        assertThat(state().bases()).hasSize(1);
+        assertThat(state().bases().all()).hasSize(1);
         post("/receiver", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "rover"));
         post("/receiver/corrections", Map.of("caster", "127.0.0.1:" + verge.standIn().casterPort(), "mountpoint", mountpoint));
         antenna("/receiver", dish(), Double.toString(ground.look().mount().metres()), "MOUNT");
         until(() -> snapshot(Seat.rover(job.id())).now().filter(p -> p.kind() == Kind.FIXED).isPresent() && snapshot(Seat.rover(job.id()))
-                .base().filter(state().bases().get(0)::isHeard).isPresent());
+                .base().filter(state().bases().all().get(0)::isHeard).isPresent());
         assertThat(post("/measure/shots", Map.of("id", anId(), "name", "R1", "code", "GRD", "by", "receiver")).statusCode()).isEqualTo(200);
         assertThat(isProvisional("R1")).isTrue();
-        assertThat(state().bases().get(0).reference().minus(state().bases().get(0).sent().place()).length())
+        assertThat(state().bases().all().get(0).reference().minus(state().bases().all().get(0).sent().place()).length())
                 .as("what was sent is what is kept").isLessThan(1e-3);
         until(() -> verge.bean(BaseDesk.class).uplink(job.id()).flatMap(u -> u.back()).flatMap(b -> b.told().base()).isPresent());
         String bench = visitor.get("/jobs/" + job.id() + "/setup/base").body();
@@ -149,7 +149,7 @@ class BaseOfAJobTest extends JobWithReceivers {
                 .contains("# PROVISIONAL: 2 points rest on base BASE1").contains("Provisional\r\n").containsPattern("R1,.*,base BASE1\r\n");
         assertThat(visitor.get("/jobs/" + job.id() + "/book").body()).contains("provisional");
 
-        UUID entry = state().bases().get(0).entry();
+        UUID entry = state().bases().all().get(0).entry();
         Map<String, String> truth = fields("TYPED", "", trueMark());
         HttpResponse<String> seen = post("/base/" + entry + "/correct/preview", truth);
         assertThat(seen.body()).contains("2 points move").contains("R1");
@@ -181,7 +181,7 @@ class BaseOfAJobTest extends JobWithReceivers {
         assertThat(post("/base/end", Map.of("id", anId())).statusCode()).isEqualTo(204);
         assertThat(start(fields("SKY", "BASE2", null)).body()).contains("BASE_HERE_AGAIN").contains("over BASE1");
         assertThat(start(fields("KNOWN", "BASE1", null)).statusCode()).isEqualTo(204);
-        assertThat(state().bases()).hasSize(2).allSatisfy(b -> assertThat(b.provisional()).isFalse());
+        assertThat(state().bases().all()).hasSize(2).allSatisfy(b -> assertThat(b.provisional()).isFalse());
     }
 
     /**
@@ -192,7 +192,7 @@ class BaseOfAJobTest extends JobWithReceivers {
     void theSameMarkInTheNextJob() throws Exception {
         assertThat(start(fields("SKY", "BASE1", null)).statusCode()).isEqualTo(204);
         Job first = job;
-        Base before = state().bases().get(0);
+        Base before = state().bases().all().get(0);
         post("/base/end", Map.of("id", anId()));
         post("/base/disconnect", Map.of());
         job = Jobs.beside(verge, first);
@@ -204,14 +204,14 @@ class BaseOfAJobTest extends JobWithReceivers {
         assertThat(page("/base/held?from=EARLIER&newMark=BASE1&earlierJob=" + first.id() + "&earlier=" + before.entry()))
                 .contains("Taken over as it is there, over BASE1 of the job Files. The sky says: off by");
         assertThat(start(earlier).statusCode()).isEqualTo(204);
-        assertThat(state().bases()).hasSize(2).allSatisfy(b -> {
+        assertThat(state().bases().all()).hasSize(2).allSatisfy(b -> {
             assertThat(b.provisional()).isTrue();
             assertThat(b.ground().minus(before.ground()).length()).isLessThan(1e-3);
         });
-        Base now = state().bases().get(1);
+        Base now = state().bases().all().get(1);
         post("/rework/" + now.entry(), Map.of("antennaHeight", "1.7", "reason", "read again", "id", anId()));
-        assertThat(state().bases().get(1).ground().minus(before.ground()).length()).as("the mark stays").isLessThan(1e-3);
-        assertThat(state().bases().get(1).reference().minus(now.reference()).length()).as("its antenna does not")
+        assertThat(state().bases().all().get(1).ground().minus(before.ground()).length()).as("the mark stays").isLessThan(1e-3);
+        assertThat(state().bases().all().get(1).reference().minus(now.reference()).length()).as("its antenna does not")
                 .isCloseTo(0.1, within(1e-3));
         assertThat(visitor.get("/jobs/" + job.id() + "/book").body()).contains("noted: over BASE1 of the job Files");
         post("/base/end", Map.of("id", anId()));
@@ -220,8 +220,8 @@ class BaseOfAJobTest extends JobWithReceivers {
         assertThat(visitor.post("/jobs/" + first.id() + "/base/" + before.entry() + "/correct", truth).statusCode()).isEqualTo(204);
         earlier.putAll(Map.of("id", anId(), "newMark", "T2"));
         assertThat(start(earlier).statusCode()).isEqualTo(204);
-        assertThat(state().bases()).hasSize(3);
-        assertThat(state().bases().get(2).provisional()).isFalse();
+        assertThat(state().bases().all()).hasSize(3);
+        assertThat(state().bases().all().get(2).provisional()).isFalse();
         assertThat(point("T2").orElseThrow().position().plan().distanceMetres(trueMark().plan())).isLessThan(1e-3);
         post("/base/end", Map.of("id", anId()));
         earlier.putAll(Map.of("id", anId(), "newMark", "T3"));
@@ -260,7 +260,7 @@ class BaseOfAJobTest extends JobWithReceivers {
         Map<String, String> sure = fields("TYPED", "T2", off);
         sure.put("sure", "true");
         assertThat(start(sure).statusCode()).isEqualTo(204);
-        assertThat(state().bases()).singleElement().satisfies(b -> assertThat(b.provisional()).isFalse());
+        assertThat(state().bases().all()).singleElement().satisfies(b -> assertThat(b.provisional()).isFalse());
         post("/base/end", Map.of("id", anId()));
         Map<String, String> reasoned = fields("TYPED", "T3", far);
         reasoned.put("reason", "own grid, moved on purpose");
@@ -290,7 +290,7 @@ class BaseOfAJobTest extends JobWithReceivers {
                 .filter(w -> w.file().equals(beside.said().name().file()) && w.epochs() > 1).isPresent());
         assertThat(post("/base/end", Map.of("id", anId())).statusCode()).isEqualTo(204);
         assertThat(state().latest(new EndOfSession(beside.entry()))).isPresent();
-        UUID base = state().bases().get(0).entry();
+        UUID base = state().bases().all().get(0).entry();
         verge.bean(JournalService.class).strike(job.id(), Author.atPage("surveyor"), state().latest(new EndOf(base)).orElseThrow());
         assertThat(page("/setup/base")).contains("End it in the book");
         assertThat(post("/base/" + base + "/end", Map.of("id", anId())).statusCode()).isEqualTo(204);
@@ -314,10 +314,10 @@ class BaseOfAJobTest extends JobWithReceivers {
         CompletableFuture<HttpResponse<String>> other = meanwhile("/base/start", fields("SKY", "BASE2", null));
         HttpResponse<String> one = start(fields("SKY", "BASE1", null));
         assertThat(List.of(one.statusCode(), other.join().statusCode())).containsExactlyInAnyOrder(204, 422);
-        assertThat(state().bases()).hasSize(1);
+        assertThat(state().bases().all()).hasSize(1);
         assertThat(post("/base", Map.of("address", "127.0.0.1:" + verge.standIn().receiverPort(), "name", "other")).body())
                 .contains("still sends");
-        Entry base = verge.bean(JournalService.class).journal(job.id()).entry(state().bases().get(0).entry()).orElseThrow();
+        Entry base = verge.bean(JournalService.class).journal(job.id()).entry(state().bases().all().get(0).entry()).orElseThrow();
         parted(base, false);
         assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("It sends as a base already, as number 7");
         parted(base, true);
@@ -356,7 +356,7 @@ class BaseOfAJobTest extends JobWithReceivers {
                 .filter(r -> r.megahertz() == 442 && r.modulation().equals("4FSK")).isPresent());
         assertThat(visitor.get("/jobs/" + job.id() + "/setup/base").body()).contains("442.000 MHz, 25 kHz apart, 4FSK")
                 .contains("Carries over flat land");
-        assertThat(List.copyOf(state().bases())).hasSize(1);
+        assertThat(List.copyOf(state().bases().all())).hasSize(1);
     }
 
     /**

@@ -69,10 +69,10 @@ class BookTest {
         Journal before = journals.journal(party.job());
         Journal after = journals.journal(copy.id());
         assertThat(after.entries()).hasSameSizeAs(before.entries());
-        assertThat(after.state().points().map(StoredPoint::position).toList())
-                .isEqualTo(before.state().points().map(StoredPoint::position).toList());
-        assertThat(after.state().openLeaf().orElseThrow().solved().station().covariance())
-                .isEqualTo(before.state().openLeaf().orElseThrow().solved().station().covariance());
+        assertThat(after.state().points().all().map(StoredPoint::position).toList())
+                .isEqualTo(before.state().points().all().map(StoredPoint::position).toList());
+        assertThat(after.state().leaves().open().orElseThrow().solved().station().covariance())
+                .isEqualTo(before.state().leaves().open().orElseThrow().solved().station().covariance());
         String again = text ? books.asText(copy.id()) : books.asJson(copy.id());
         assertThat(withoutIds(again)).isEqualTo(withoutIds(out));
         assertThat(after.state().floor()).isEqualTo(before.state().floor());

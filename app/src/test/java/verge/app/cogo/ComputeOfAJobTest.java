@@ -56,7 +56,7 @@ class ComputeOfAJobTest {
     }
 
     private Position point(String name) {
-        return state().own(new PointName(name)).map(StoredPoint::position).orElseThrow();
+        return state().points().own(new PointName(name)).map(StoredPoint::position).orElseThrow();
     }
 
     private String worked(String tool, Map<String, String> fields) throws Exception {
@@ -89,7 +89,7 @@ class ComputeOfAJobTest {
         assertThat(ground).isCloseTo(12.5, within(1e-6));
         assertThat(laid.azimuth().radians())
                 .isCloseTo(GridInverse.between(point("T1").plan(), point("T4").plan()).azimuth().radians(), within(1e-9));
-        StoredPoint kept = state().own(new PointName("c1")).orElseThrow();
+        StoredPoint kept = state().points().own(new PointName("c1")).orElseThrow();
         assertThat(kept.origin()).isEqualTo(Origin.COMPUTED);
         assertThat(kept.code().text()).isEqualTo("MRK");
         assertThat(book()).contains("Direction and distance: From T1").contains("T1 to T4");
@@ -160,11 +160,11 @@ class ComputeOfAJobTest {
     @Test
     void aLineIsKeptAsAStringThatFollows() throws Exception {
         note("PARALLEL", Map.of("line", "T1, T4, T3", "right", "2", "lineCode", "KRB", "keep", ""));
-        SurveyString string = state().strings().get(0);
+        SurveyString string = state().strings().all().get(0);
         assertThat(string.name().toString()).isEqualTo("KRB 1");
-        double before = state().shape(string).paths().get(0).vertices().plan(0).distanceMetres(point("T1").plan());
+        double before = state().strings().shape(string).paths().get(0).vertices().plan(0).distanceMetres(point("T1").plan());
         assertThat(before * state().toldPerGrid(point("T1"))).isCloseTo(2, within(1e-6));
-        assertThat(state().points().anyMatch(p -> p.origin() == Origin.COMPUTED)).as("the line alone").isFalse();
+        assertThat(state().points().count(Origin.COMPUTED)).as("the line alone").isZero();
         assertThat(visitor.get("/jobs/" + job.id() + "/strings/" + string.id()).body()).contains("computed")
                 .contains("no points of its own");
         note("PARALLEL", Map.of("line", "KRB 1", "right", "1", "lineCode", "KRB", "keep", ""));
@@ -172,13 +172,13 @@ class ComputeOfAJobTest {
                 .findFirst().orElseThrow();
         visitor.post("/jobs/" + job.id() + "/rework/" + first.id(),
                 Map.of("id", UUID.randomUUID().toString(), "right", "3", "reason", "read wrong"));
-        List<Double> off = state().strings().stream()
-                .map(s -> state().shape(s).paths().get(0).vertices().plan(0).distanceMetres(point("T1").plan()) * state()
+        List<Double> off = state().strings().all().stream()
+                .map(s -> state().strings().shape(s).paths().get(0).vertices().plan(0).distanceMetres(point("T1").plan()) * state()
                 .toldPerGrid(point("T1"))).toList();
         assertThat(off.get(0)).isCloseTo(3, within(1e-6));
         assertThat(off.get(1)).isCloseTo(4, within(1e-6));
         visitor.post("/jobs/" + job.id() + "/book/" + first.id() + "/strike", Map.of());
-        assertThat(state().strings()).as("nothing is left of what went along a line that is gone").isEmpty();
+        assertThat(state().strings().all()).as("nothing is left of what went along a line that is gone").isEmpty();
     }
 
     /** What would rest on itself is refused, and nothing changes. */
@@ -187,7 +187,8 @@ class ComputeOfAJobTest {
         note("POLAR", Map.of("from", "T1", "direction", "30", "distance", "5", "first", "c1"));
         note("POLAR", Map.of("from", "c1", "direction", "60", "distance", "5", "first", "c2"));
         Position before = point("c1");
-        HttpResponse<String> refused = visitor.post("/jobs/" + job.id() + "/rework/" + state().own(new PointName("c1")).orElseThrow()
+        HttpResponse<String> refused = visitor.post("/jobs/" + job.id() + "/rework/" + state().points().own(new PointName("c1"))
+                .orElseThrow()
                 .entry(), Map.of("id", UUID.randomUUID().toString(), "from", "c2", "reason", "typed wrong"));
         assertThat(refused.statusCode()).isGreaterThanOrEqualTo(400);
         assertThat(point("c1")).isEqualTo(before);

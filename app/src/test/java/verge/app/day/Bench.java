@@ -22,8 +22,13 @@ final class Bench {
             work.run();
             taken[i] = (System.nanoTime() - began) / 1e6;
         }
-        Arrays.sort(taken);
-        return taken[ROUNDS / 2];
+        return median(taken);
+    }
+
+    static double median(double[] taken) {
+        double[] sorted = taken.clone();
+        Arrays.sort(sorted);
+        return sorted[sorted.length / 2];
     }
 
     static void say(String format, Object... arguments) throws IOException {

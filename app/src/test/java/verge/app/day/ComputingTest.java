@@ -38,7 +38,7 @@ class ComputingTest extends InBrowser {
     }
 
     private GridPoint place(String name) {
-        return state().own(new PointName(name)).orElseThrow().position().plan();
+        return state().points().own(new PointName(name)).orElseThrow().position().plan();
     }
 
     private void touch(String name) {
@@ -72,7 +72,8 @@ class ComputingTest extends InBrowser {
                 .contains("m1, "));
         browser.primary();
         browser.until(d -> d.findElement(By.id("foot")).getText().contains("Two distances"));
-        assertThat(place("m1").distanceMetres(place("T1")) * state().toldPerGrid(state().own(new PointName("T1")).orElseThrow().position()))
+        assertThat(place("m1").distanceMetres(place("T1")) * state()
+                .toldPerGrid(state().points().own(new PointName("T1")).orElseThrow().position()))
                 .isCloseTo(45, within(1e-4));
         browser.until(d -> value("a").isEmpty());   // the next one begins anew
     }
@@ -101,8 +102,8 @@ class ComputingTest extends InBrowser {
         browser.type("first", "b1");
         browser.until(d -> d.findElement(By.id("worked")).getText().contains("b1, "));
         browser.primary();
-        browser.until(d -> state().strings().size() == 1);
-        GridPoint straight = state().shape(state().strings().get(0)).paths().get(0).vertices().plan(0);
+        browser.until(d -> state().strings().all().size() == 1);
+        GridPoint straight = state().strings().shape(state().strings().all().get(0)).paths().get(0).vertices().plan(0);
         assertThat(place("b1").easting()).isCloseTo(straight.easting(), within(1e-6));
     }
 

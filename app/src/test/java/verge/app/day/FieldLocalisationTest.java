@@ -13,7 +13,7 @@ import verge.core.coding.PointName;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.job.JobState;
 import verge.core.occupation.ControlSeen;
-import verge.core.occupation.StoodOn;
+import verge.core.occupation.StoodKept;
 import verge.core.points.Origin;
 
 /**
@@ -37,11 +37,11 @@ class FieldLocalisationTest extends InBrowser {
     private void standOn(String mark) {
         verge.ground().go(mark);
         browser.click(By.cssSelector("[data-by=receiver]"));
-        long before = state().all(new StoodOn()).size();
+        long before = StoodKept.all(state()).count();
         party.untilFixed();
         browser.type("point-name", mark);
         browser.primary();
-        browser.until(d -> state().all(new StoodOn()).size() > before);
+        browser.until(d -> StoodKept.all(state()).count() > before);
     }
 
     @Test
@@ -78,7 +78,8 @@ class FieldLocalisationTest extends InBrowser {
 
         browser.open("/jobs/" + job.id() + "/measure");
         standOn("T3");
-        assertThat(state().find(new PointName("T3"), Origin.MEASURED).orElseThrow().position().plan()
-                .distanceMetres(state().find(new PointName("T3"), Origin.CONTROL).orElseThrow().position().plan())).isLessThan(0.05);
+        assertThat(state().points().find(new PointName("T3"), Origin.MEASURED).orElseThrow().position().plan()
+                .distanceMetres(state().points().find(new PointName("T3"), Origin.CONTROL).orElseThrow().position().plan()))
+                .isLessThan(0.05);
     }
 }

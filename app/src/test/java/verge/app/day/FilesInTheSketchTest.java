@@ -58,7 +58,7 @@ class FilesInTheSketchTest extends InBrowser {
         browser.sees("16.");
         browser.click(By.xpath("//button[.='Make it a point']"));
         browser.sees("is a design point now");
-        assertThat(verge.bean(JournalService.class).state(job).find(new PointName("Kerb-1"), Origin.DESIGN)).isPresent();
+        assertThat(verge.bean(JournalService.class).state(job).points().find(new PointName("Kerb-1"), Origin.DESIGN)).isPresent();
         browser.tab("Stake");
         browser.sees("Kerb-1");
     }
@@ -78,7 +78,7 @@ class FilesInTheSketchTest extends InBrowser {
         browser.type("first", "k1");
         browser.until(d -> d.findElement(By.id("worked")).getText().contains("k5, "));
         browser.primary();
-        browser.until(d -> verge.bean(JournalService.class).state(job).own(new PointName("k5")).isPresent());
+        browser.until(d -> verge.bean(JournalService.class).state(job).points().own(new PointName("k5")).isPresent());
     }
 
     @Test

@@ -65,7 +65,7 @@ class FittingTest extends InBrowser {
         browser.primary();
         browser.until(d -> d.findElement(By.id("foot")).getText().contains("mason-grid.csv"));
         JobState state = verge.bean(JournalService.class).state(job.id());
-        assertThat(state.own(new PointName("M15f"))).isPresent();
+        assertThat(state.points().own(new PointName("M15f"))).isPresent();
         browser.tab("Stake");
         browser.click(By.partialLinkText("M15f"));
         browser.sees("Design elevation");

@@ -98,7 +98,7 @@ class LegendByTouchTest extends InBrowser {
         press("[data-sketch=common]");
         press("[data-common=layer][data-value=Yard]");
         browser.until(d -> browser.text(By.id("touch-panel")).contains("k1, k2, k3, k4"));
-        String string = party.state().strings().get(1).id().toString();
+        String string = party.state().strings().all().get(1).id().toString();
         assertThat(party.post("/sketch/selection/common", Map.of("string", string)).body()).contains("data-names=\"k3, k4\"");
         assertThat(party.post("/sketch/selection/common", Map.of()).body()).contains("Nothing lies wholly within");
     }

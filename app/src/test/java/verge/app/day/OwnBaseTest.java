@@ -71,12 +71,12 @@ class OwnBaseTest extends InBrowser {
         browser.sees("with the receiver");
         browser.type("point-name", "R1");
         browser.primary();
-        browser.until(d -> state().own(new PointName("R1")).isPresent());
+        browser.until(d -> state().points().own(new PointName("R1")).isPresent());
         Position where = tip();
 
-        Position morning = state().own(new PointName("R1")).orElseThrow().position();
+        Position morning = state().points().own(new PointName("R1")).orElseThrow().position();
         stake(morning);
-        StoredPoint staked = state().find(new PointName("S1"), Origin.STAKED).orElseThrow();
+        StoredPoint staked = state().points().find(new PointName("S1"), Origin.STAKED).orElseThrow();
         assertThat(staked.staked().orElseThrow().north().metres()).isCloseTo(0, within(0.04));
         assertThat(isProvisional(staked)).isTrue();
 
@@ -92,8 +92,8 @@ class OwnBaseTest extends InBrowser {
         browser.sees("3 points move");
         browser.type("rw-reason", "adjusted with the control");
         browser.primary();
-        party.soon(() -> !isProvisional(state().own(new PointName("R1")).orElseThrow()));
-        StoredPoint evening = state().own(new PointName("R1")).orElseThrow();
+        party.soon(() -> !isProvisional(state().points().own(new PointName("R1")).orElseThrow()));
+        StoredPoint evening = state().points().own(new PointName("R1")).orElseThrow();
         assertThat(evening.position().plan().distanceMetres(where.plan())).isLessThan(5 * evening.sigma().orElseThrow().plan().metres());
         assertThat(evening.position().elevation().orElseThrow().minus(where.elevation().orElseThrow()).metres()).isBetween(-0.08, 0.08);
         browser.open("/jobs/" + job.id() + "/setup/base");
@@ -122,7 +122,7 @@ class OwnBaseTest extends InBrowser {
     @Test
     void byRadioOnTwoDays() {
         begin(Jobs.onEarth(verge));
-        Position t2 = state().find(new PointName("T2"), Origin.CONTROL).orElseThrow().position();
+        Position t2 = state().points().find(new PointName("T2"), Origin.CONTROL).orElseThrow().position();
         browser.click(By.cssSelector("input[name=way][value=RADIO]"));
         browser.click(By.cssSelector("input[name=from][value=TYPED]"));
         browser.type("base-new", "NEW1");
@@ -132,7 +132,7 @@ class OwnBaseTest extends InBrowser {
         browser.sees("One digit of its northing looks wrong");
         browser.primary();
         browser.sees("No receiver is so far out");
-        assertThat(state().bases()).isEmpty();
+        assertThat(state().bases().all()).isEmpty();
         browser.type("base-northing", Double.toString(t2.plan().northing() + 8));
         browser.until(d -> d.findElement(By.id("sure")).isDisplayed());
         browser.click(By.cssSelector("#sure input"));
@@ -161,8 +161,8 @@ class OwnBaseTest extends InBrowser {
         browser.primary();
         browser.type("point-name", "R1");
         browser.primary();
-        browser.until(d -> state().own(new PointName("R1")).isPresent());
-        StoredPoint measured = state().own(new PointName("R1")).orElseThrow();
+        browser.until(d -> state().points().own(new PointName("R1")).isPresent());
+        StoredPoint measured = state().points().own(new PointName("R1")).orElseThrow();
         assertThat(measured.position().plan().distanceMetres(tip().plan())).isLessThan(0.05);
         assertThat(isProvisional(measured)).isFalse();
 
@@ -171,7 +171,7 @@ class OwnBaseTest extends InBrowser {
         browser.sees("A base stood here before");
         browser.click(By.cssSelector("[data-again=T2]"));
         browser.primary();
-        party.soon(() -> state().bases().size() == 2 && party.text("#base-now").contains("Sends"));
+        party.soon(() -> state().bases().all().size() == 2 && party.text("#base-now").contains("Sends"));
         browser.click(By.id("base-end"));
         browser.sees("A base stood here before");
     }
@@ -190,6 +190,6 @@ class OwnBaseTest extends InBrowser {
         browser.open("/jobs/" + job.id() + "/stake?point=S1&planTolerance=0.06");
         party.soon(() -> party.text("#verdict").contains("Within"));
         browser.primary();
-        party.soon(() -> state().find(new PointName("S1"), Origin.STAKED).isPresent());
+        party.soon(() -> state().points().find(new PointName("S1"), Origin.STAKED).isPresent());
     }
 }

@@ -26,7 +26,7 @@ class PhotoOnThePageTest extends InBrowser {
     }
 
     private Photo photo() {
-        return party.state().photos().findFirst().orElseThrow();
+        return party.state().enclosures().photos().findFirst().orElseThrow();
     }
 
     @Test
@@ -35,7 +35,7 @@ class PhotoOnThePageTest extends InBrowser {
         party.setUpOnT2();
         party.ground().pole(Ternholm.YARD.plus(4, 6));
         party.shoot("g1");
-        UUID shot = party.state().points().filter(p -> p.name().text().equals("g1")).findFirst().orElseThrow().entry();
+        UUID shot = party.state().points().all().filter(p -> p.name().text().equals("g1")).findFirst().orElseThrow().entry();
         try (InputStream file = PhotoOnThePageTest.class.getResourceAsStream("/demo/lamp.jpg")) {
             verge.bean(EnclosureService.class).photograph(party.job(), shot, "", "lamp.jpg", file, Author.atPage("surveyor"));
         }

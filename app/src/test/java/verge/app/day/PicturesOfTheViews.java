@@ -214,7 +214,7 @@ class PicturesOfTheViews extends InBrowser {
     }
 
     private void awaitFieldWork(UUID job) {
-        browser.until(d -> verge.bean(JournalService.class).state(job).find(new PointName("137"), Origin.MEASURED).isPresent());
+        browser.until(d -> verge.bean(JournalService.class).state(job).points().find(new PointName("137"), Origin.MEASURED).isPresent());
     }
 
     private void view(String path, String name) throws Exception {

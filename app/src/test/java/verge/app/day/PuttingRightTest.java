@@ -36,7 +36,7 @@ class PuttingRightTest extends InBrowser {
     }
 
     private StoredPoint measured(String name) {
-        return party.state().find(new PointName(name), Origin.MEASURED).orElseThrow();
+        return party.state().points().find(new PointName(name), Origin.MEASURED).orElseThrow();
     }
 
     private double height(String name) {
@@ -94,12 +94,12 @@ class PuttingRightTest extends InBrowser {
         double early = height("101");
         party.post("/rework/" + measured("102").entry(),
                 Map.of("id", UUID.randomUUID().toString(), "name", "101", "targetHeight", "2.000", "reason", "the same again"));
-        Position place = party.state().pointsOf(party.state().allNamed(new PointName("101")).get(0).entry()).get(0).position();
+        Position place = party.state().points().of(party.state().points().named(new PointName("101")).get(0).entry()).get(0).position();
         assertThat(height("101")).isNotCloseTo(early, within(0.01));
         browser.open("/jobs/" + party.job() + "/measure");
         touch(place);
         browser.click(By.xpath("//button[.='Let this one count']"));
         browser.sees("of 101 the position of line");
-        assertThat(party.state().own(new PointName("101")).orElseThrow().position()).isEqualTo(place);
+        assertThat(party.state().points().own(new PointName("101")).orElseThrow().position()).isEqualTo(place);
     }
 }

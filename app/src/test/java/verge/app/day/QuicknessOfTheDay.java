@@ -66,7 +66,7 @@ class QuicknessOfTheDay {
 
     @Test
     void replayOfALongJournal() throws Exception {
-        while (verge.bean(JournalService.class).state(job).find(new PointName("137"), Origin.MEASURED).isEmpty()) {
+        while (verge.bean(JournalService.class).state(job).points().find(new PointName("137"), Origin.MEASURED).isEmpty()) {
             Thread.sleep(100);
         }
         List<Entry> entries = new ArrayList<>(verge.bean(JournalService.class).journal(job).entries());
@@ -150,15 +150,15 @@ class QuicknessOfTheDay {
         party.setUpOnT2();
         JournalService journals = verge.bean(JournalService.class);
         journals.appendTogether(party.job(), Author.atPage("surveyor"),
-                journal -> strings(journal.state().openLeaf().orElseThrow().entry()));
+                journal -> strings(journal.state().leaves().open().orElseThrow().entry()));
         List<Entry> entries = List.copyOf(journals.journal(party.job()).entries());
         for (int i = 0; i < WARM_UP_REPLAYS; i++) {
-            Chapters.replay(entries).state().strings().forEach(Shape::of);
+            Chapters.replay(entries).state().strings().all().forEach(Shape::of);
         }
         long began = System.nanoTime();
         Journal journal = Chapters.replay(entries);
         double replayed = (System.nanoTime() - began) / 1e6;
-        long drawn = journal.state().strings().stream().map(Shape::of).mapToLong(s -> s.paths().size()).sum();
+        long drawn = journal.state().strings().all().stream().map(Shape::of).mapToLong(s -> s.paths().size()).sum();
         Bench.say("%d points in %d strings: replay %.0f ms, with all their lines %.0f ms", LONG_JOURNAL, drawn, replayed,
                 (System.nanoTime() - began) / 1e6);
         long looked = System.nanoTime();
@@ -178,7 +178,8 @@ class QuicknessOfTheDay {
     void measureToDrawnAndGuidance() throws Exception {
         try (Browser browser = new Browser(verge.base())) {
             browser.signIn();
-            browser.until(d -> verge.bean(JournalService.class).state(job).find(new PointName("137"), Origin.MEASURED).isPresent());
+            browser.until(d -> verge.bean(JournalService.class).state(job).points().find(new PointName("137"), Origin.MEASURED)
+                    .isPresent());
             browser.open("/jobs/" + job + "/measure");
             measureToDrawn(browser, "measure to drawn");
             browser.open("/jobs/" + job + "/stake?point=T1");

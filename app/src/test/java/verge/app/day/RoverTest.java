@@ -56,12 +56,12 @@ class RoverTest extends InBrowser {
             party.untilFixed();
             String name = browser.<String>script("return document.getElementById('point-name').value");
             browser.primary();
-            browser.until(d -> verge.bean(JournalService.class).state(job.id()).own(new PointName(name)).isPresent());
+            browser.until(d -> verge.bean(JournalService.class).state(job.id()).points().own(new PointName(name)).isPresent());
             requireTrue(job, name);
         }
         browser.until(d -> d.findElement(By.id("shots-count")).getText().equals("3"));
         JobState state = verge.bean(JournalService.class).state(job.id());
-        assertThat(state.strings().get(0).vertices()).hasSize(3);
+        assertThat(state.strings().all().get(0).vertices()).hasSize(3);
         assertThat(browser.<Long>script(
                 "const { theMap } = await import('verge/sketch/sketch.js'); return theMap().getLayers().getArray().filter(l => "
                 + "l.getZIndex() === 48).flatMap(l => l.getSource().getFeatures()).length")).isEqualTo(2);
@@ -151,7 +151,7 @@ class RoverTest extends InBrowser {
     }
 
     private Optional<StoredPoint> own(Job job, String name) {
-        return verge.bean(JournalService.class).state(job.id()).own(new PointName(name));
+        return verge.bean(JournalService.class).state(job.id()).points().own(new PointName(name));
     }
 
     private void limit(String plan) {
@@ -176,7 +176,7 @@ class RoverTest extends InBrowser {
     /** The tip lies where the pole's foot truly was, within five of the σ that were told, leaning or not. */
     private void requireTrue(Job job, String name) {
         JobState state = verge.bean(JournalService.class).state(job.id());
-        StoredPoint stored = state.own(new PointName(name)).orElseThrow();
+        StoredPoint stored = state.points().own(new PointName(name)).orElseThrow();
         PracticeGround.Sight seen = verge.ground().look();
         Position truth = state.geodesy().position(OnEarth.at(seen.tip().plan(), seen.tip().elevation().orElseThrow().metres()))
                 .orElseThrow();

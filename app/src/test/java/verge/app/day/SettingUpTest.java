@@ -101,7 +101,7 @@ class SettingUpTest extends InBrowser {
                 + "agree')"));
         browser.primary();
         browser.sees("No independent check yet");
-        assertThat(state().openLeaf().orElseThrow().written().arrangement().sightings().get(2).use().height()).isFalse();
+        assertThat(state().leaves().open().orElseThrow().written().arrangement().sightings().get(2).use().height()).isFalse();
     }
 
     /** The big key reads while there is no solution; then 'Read next' brings it back. */
@@ -125,7 +125,7 @@ class SettingUpTest extends InBrowser {
     }
 
     private void correct() {
-        double before = state().find(new PointName("S1")).orElseThrow().position().elevation().orElseThrow().metres();
+        double before = state().points().find(new PointName("S1")).orElseThrow().position().elevation().orElseThrow().metres();
         browser.click(By.id("correct"));
         browser.type("v-instrumentHeight", "1.000");
         browser.primary();
@@ -136,7 +136,7 @@ class SettingUpTest extends InBrowser {
         browser.primary();
         browser.sees("The correction is written");
         browser.sees("tape read at the wrong end");
-        browser.until(d -> Math.abs(state().find(new PointName("S1")).orElseThrow().position().elevation().orElseThrow()
+        browser.until(d -> Math.abs(state().points().find(new PointName("S1")).orElseThrow().position().elevation().orElseThrow()
                 .metres() - before) > 0.3);
     }
 
@@ -157,14 +157,14 @@ class SettingUpTest extends InBrowser {
         browser.click(By.cssSelector("#take-out button"));
         browser.sees("taken out: a gust");
         List.of("T1", "T4", "T3").forEach(mark -> verge.ground().take(mark));
-        assertThat(state().find(new PointName("T1"), Origin.CONTROL)).isPresent();
+        assertThat(state().points().find(new PointName("T1"), Origin.CONTROL)).isPresent();
     }
 
     private void report() {
         browser.open("/jobs/" + job + "/setup/leaves");
         browser.click(By.cssSelector(".shelf a"));
         browser.sees("Leaf 1");
-        String leaf = state().openLeaf().orElseThrow().entry().toString();
+        String leaf = state().leaves().open().orElseThrow().entry().toString();
         browser.openPaper("/jobs/" + job + "/setup/leaves/" + leaf + "/report");
         browser.sees("Setup report, leaf 1");
         browser.sees("tape read at the wrong end");

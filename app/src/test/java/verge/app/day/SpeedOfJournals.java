@@ -4,9 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
@@ -27,18 +25,11 @@ import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
 import verge.core.base.BaseSetUp;
-import verge.core.base.Sending;
 import verge.core.chapters.Chapters;
 import verge.core.coding.Code;
 import verge.core.coding.PointName;
-import verge.core.geodesy.EarthCentred;
-import verge.core.geodesy.EarthCovariance;
-import verge.core.geodesy.EarthPlace;
-import verge.core.geodesy.EllipsoidHeight;
-import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Position;
-import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.geodesy.system.GeoidChoice;
 import verge.core.geodesy.system.SystemText;
 import verge.core.job.Journal;
@@ -49,7 +40,6 @@ import verge.core.journal.Reworked;
 import verge.core.journal.Struck;
 import verge.core.leaf.StationSetUp;
 import verge.core.measure.ShotTaken;
-import verge.core.occupation.PointOccupied;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
 import verge.core.points.PointsImported;
@@ -62,13 +52,6 @@ import verge.core.rework.Change;
 import verge.core.rework.Choice;
 import verge.core.rework.Consequences;
 import verge.core.rework.Correction;
-import verge.core.satellite.AntennaHeight;
-import verge.core.satellite.AntennaModel;
-import verge.core.satellite.AntennaOverMark;
-import verge.core.satellite.BaseHeard;
-import verge.core.satellite.Epochs;
-import verge.core.satellite.SkyMean;
-import verge.core.satellite.SolvedPosition;
 import verge.core.settings.JobSettings;
 import verge.core.settings.SettingsChosen;
 import verge.core.units.Angle;
@@ -102,7 +85,7 @@ class SpeedOfJournals {
         JournalService journals = verge.bean(JournalService.class);
         UUID demo = verge.bean(JobService.class).jobs().stream().filter(j -> j.name().equals("Slipway yard")).findFirst().orElseThrow()
                 .id();
-        FieldParty.await(() -> journals.state(demo).find(new PointName("137"), Origin.MEASURED).isPresent());
+        FieldParty.await(() -> journals.state(demo).points().find(new PointName("137"), Origin.MEASURED).isPresent());
     }
 
     @ParameterizedTest
@@ -152,38 +135,15 @@ class SpeedOfJournals {
     @ParameterizedTest
     @ValueSource(ints = {1_000, 5_000, 20_000})
     void ofABaseWithSoManyPoints(int size) throws Exception {
-        EarthPlace mark = new EarthPlace(Geographic.ofDegrees(56.95, 11.45), new EllipsoidHeight(45));
-        EarthCentred at = EarthCentred.of(mark, ReferenceEllipsoid.WGS84);
-        AntennaOverMark antenna = new AntennaOverMark(new AntennaModel("DISH NONE", Optional.empty(), 0.02, Map.of()),
-                new AntennaHeight(new Length(1.6), AntennaHeight.To.MOUNT));
-        Epochs epochs = new Epochs(5, Instant.EPOCH, Instant.EPOCH.plusSeconds(4), SolvedPosition.Kind.FIXED, 21, OptionalDouble.of(1.4),
-                OptionalDouble.of(1));
-        BaseHeard sent = new BaseHeard("YARD", 7, at);
-        List<Entry> entries = new ArrayList<>(
-                List.of(entry(1, new SettingsChosen(new JobSettings(Figures.metric(),
-                SystemText.read("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0"), new GeoidChoice.Constant(37.6), Optional.empty(),
-                GroundUse.GRID, JobSettings.Work.ALONE))),
-                entry(2, new BaseSetUp(new PointName("BASE1"), BaseSetUp.Held.SKY, antenna, sent,
-                Optional.of(new SkyMean(at, new EarthCovariance(1, 0, 0, 1, 0, 1), epochs)), Sending.OTHERWISE, "tripod", "")),
-                entry(3, new PointsImported(Origin.CONTROL, "control.csv", "00", List.of(mark("T2", 6_314_500, 649_000))))));
-        while (entries.size() < size + 3) {
-            EarthCentred vector = new EarthCentred(400 * random.nextDouble() - 200, 400 * random.nextDouble() - 200,
-                    400 * random.nextDouble() - 200);
-            entries.add(entry(entries.size() + 1L,
-                    new PointOccupied(new PointName("R" + entries.size()), new Code(CODES.get(random.nextInt(CODES.size()))),
-                    Optional.of(sent), vector, new EarthCovariance(1e-4, 0, 0, 1e-4, 0, 1e-4), epochs, antenna, Optional.empty(), "rover",
-                    "", Map.of(), List.of())));
-        }
+        List<Entry> entries = ReceiverWork.entries(size);
         Journal journal = Chapters.replay(entries);
         Choice bases = new Choice(Set.of(BaseSetUp.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
                 Optional.empty(), Set.of());
+        Change overT2 = new Change.BaseOver(ReceiverWork.BASE, new PointName("T2"));
         Bench.say("a base with %d points: replay %.0f ms; corrected %s ms; with all that it moves looked at %s ms", size,
                 millis(() -> Chapters.replay(entries)),
-                spread(20, i -> journal.tried(List.copyOf(Correction.of(journal, bases,
-                new Change.BaseOver(new PointName("BASE1"), new PointName("T2")), "")))),
-                spread(20, i -> Consequences.between(journal,
-                journal.tried(List.copyOf(Correction.of(journal, bases, new Change.BaseOver(new PointName("BASE1"), new PointName("T2")),
-                ""))))));
+                spread(20, i -> journal.tried(List.copyOf(Correction.of(journal, bases, overT2, "")))),
+                spread(20, i -> Consequences.between(journal, journal.tried(List.copyOf(Correction.of(journal, bases, overT2, ""))))));
     }
 
     private String atOnce(JournalService journals, UUID job) throws Exception {

@@ -125,7 +125,7 @@ final class Views {
         party.kerb("k1", 5, -5, true);
         party.kerb("f2", 8, 0, false);
         party.kerb("k3", 5, 5, false);
-        UUID string = party.state().strings().get(0).id();
+        UUID string = party.state().strings().all().get(0).id();
         String path = "/jobs/" + party.job() + "/";
         return List.of(new View("measure, a string armed", path + "measure"),
                 new View("a string", path + "strings/" + string, "document.querySelector('.vertex summary').click()"),

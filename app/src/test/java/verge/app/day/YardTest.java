@@ -97,7 +97,7 @@ class YardTest extends InBrowser {
         measure(3, 3);
         assertThat(touches).isEqualTo(2);
         measure(6, 3);
-        assertThat(party.state().strings()).singleElement().satisfies(s -> {
+        assertThat(party.state().strings().all()).singleElement().satisfies(s -> {
             assertThat(s.name()).hasToString(made + " 1");
             assertThat(s.vertices()).hasSize(2);
         });
@@ -116,7 +116,7 @@ class YardTest extends InBrowser {
         party.kerb("k2", 5, 5, false);
         browser.signIn();
         browser.open("/jobs/" + party.job() + "/measure");
-        String kerb = party.state().strings().get(0).id().toString();
+        String kerb = party.state().strings().all().get(0).id().toString();
         String became = browser.script("""
                 const { Arming } = await import('verge/measure/arming.js');
                 const arming = new Arming(document.getElementById('bench'), () => {});
@@ -146,14 +146,14 @@ class YardTest extends InBrowser {
             party.ground().pole(Ternholm.YARD.plus(5, decimetres / 10.0));
             Thread.sleep(250);
         }
-        browser.until(d -> party.state().strings().stream().anyMatch(s -> s.vertices().size() >= 3));
+        browser.until(d -> party.state().strings().all().stream().anyMatch(s -> s.vertices().size() >= 3));
         touch("#stop-itself");
         browser.until(d -> d.findElements(By.cssSelector("#measure.busy")).isEmpty());
         int stopped = party.entries();
         party.ground().pole(Ternholm.YARD.plus(5, 20));
         Thread.sleep(800);
         assertThat(party.entries()).isEqualTo(stopped);
-        List<Vertex> walked = party.state().strings().get(0).vertices();
+        List<Vertex> walked = party.state().strings().all().get(0).vertices();
         assertThat(IntStream.range(1, walked.size())
                 .mapToObj(i -> walked.get(i).position().plan().distanceMetres(walked.get(i - 1).position().plan())))
                 .allMatch(apart -> apart > 1.9);
@@ -170,7 +170,8 @@ class YardTest extends InBrowser {
         mapIt();
         System.out.printf("yard: %d shots, %d touches, %.2f a shot%n", shots, touches, (double) touches / shots);
         assertThat(shots).isEqualTo(40);
-        assertThat(party.state().photos().map(p -> party.state().subject(p.taken().subject()).orElseThrow().title())).singleElement()
+        assertThat(party.state().enclosures().photos().map(p -> party.state().subject(p.taken().subject()).orElseThrow().title()))
+                .singleElement()
                 .asString().endsWith("MRG");
         assertThat((double) touches / shots).isLessThanOrEqualTo(MOST_TOUCHES_A_SHOT);
         holdAgainstTheWorld(party.state());
@@ -250,11 +251,11 @@ class YardTest extends InBrowser {
      * as of the other lamps.
      */
     private void whatWasAnsweredIsThere(JobState state) throws Exception {
-        Map<String, String> answers = state.strings().stream().filter(s -> !state.answersOf(s.id()).isEmpty())
+        Map<String, String> answers = state.strings().all().stream().filter(s -> !state.answersOf(s.id()).isEmpty())
                 .collect(Collectors.toMap(s -> s.name().toString(), s -> state.answersOf(s.id()).toString()));
         assertThat(answers).containsOnly(Map.entry("KRB 1", "{stone=granite}"), Map.entry("STP 1", "{material=brick}"),
                 Map.entry("STP 2", "{material=brick}"), Map.entry("STP 3", "{material=brick}"), Map.entry("QWL 1", "{facing=timber}"));
-        assertThat(state.points().map(p -> p.code() + " " + state.answersOf(p.entry())).filter(a -> a.contains("=")))
+        assertThat(state.points().all().map(p -> p.code() + " " + state.answersOf(p.entry())).filter(a -> a.contains("=")))
                 .containsExactly("LMP {working=yes}", "MRG {sound=yes}", "MRG {sound=no}");
         assertThat(party.page("/attributes")).contains("<small>4</small>");
         assertThat(party.page("/handover")).contains("4 points or strings lack");
@@ -262,7 +263,7 @@ class YardTest extends InBrowser {
     }
 
     private static void holdAgainstTheWorld(JobState state) {
-        Map<String, SurveyString> strings = state.strings().stream()
+        Map<String, SurveyString> strings = state.strings().all().stream()
                 .collect(Collectors.toMap(s -> s.name().toString(), Function.identity()));
         assertThat(strings.keySet()).containsExactlyInAnyOrder("KRB 1", "STP 1", "RLG 1", "RLG 2", "STP 2", "STP 3", "QWL 1", "QWL 2",
                 "DRN 1");
@@ -277,13 +278,13 @@ class YardTest extends InBrowser {
         assertThat(vertex(strings, "RLG 1", 0).position()).as("one reading, two strings, the same place to the bit")
                 .isEqualTo(vertex(strings, "STP 1", 1).position());
         assertThat(vertex(strings, "RLG 2", 0).position()).isEqualTo(vertex(strings, "STP 1", 2).position());
-        Path quay = state.shape(strings.get("QWL 1")).paths().get(0);
+        Path quay = state.strings().shape(strings.get("QWL 1")).paths().get(0);
         assertThat(quay.length()).isCloseTo(Math.toRadians(150) * 44, within(0.05));
-        Path tower = state.shape(strings.get("QWL 2")).paths().get(0);
+        Path tower = state.strings().shape(strings.get("QWL 2")).paths().get(0);
         assertThat(tower.closed()).isTrue();
         assertThat(tower.area().orElseThrow()).isCloseTo(Math.PI * 5.2 * 5.2, within(0.5));
         assertThat(List.of("QWL 1", "QWL 2"))
-                .allSatisfy(name -> assertThat(state.shape(strings.get(name)).runs()).singleElement().extracting(Run::curve)
+                .allSatisfy(name -> assertThat(state.strings().shape(strings.get(name)).runs()).singleElement().extracting(Run::curve)
                 .isEqualTo(CurveKind.BEST_ARC));
     }
 

@@ -47,12 +47,12 @@ class FieldWorkTest {
         String check = read(tripodOn("T2"));
         assertThat(check).contains("\"within\":true", "Distance and height agree with control");
         assertThat(party.page("/setup")).contains("Accept setup", "Distance and height agree with control");   // a reload keeps it
-        assertThat(party.state().leaves()).isEmpty();
+        assertThat(party.state().leaves().all()).isEmpty();
         party.accept("");
-        assertThat(party.state().leaves()).hasSize(1);
+        assertThat(party.state().leaves().all()).hasSize(1);
         party.ground().pole(Ternholm.YARD);
         assertThat(party.shoot("101").statusCode()).isEqualTo(200);
-        assertThat(party.state().find(new PointName("101"), Origin.MEASURED)).isPresent();
+        assertThat(party.state().points().find(new PointName("101"), Origin.MEASURED)).isPresent();
         assertThat(party.shoot("101").body()).contains("There already is a point called");
     }
 
@@ -61,7 +61,7 @@ class FieldWorkTest {
         String tape = tripodOn("T2");
         assertThat(read(tape, "targetHeight", "1.700")).contains("\"within\":false", "The height does not agree");
         assertThat(party.accept("").body()).contains("REASON_NEEDED");
-        assertThat(party.state().leaves()).isEmpty();
+        assertThat(party.state().leaves().all()).isEmpty();
         assertThat(party.post("/setup/recheck", Map.of("height-0", "1.600", "prism-0", "-12.0")).body()).contains("\"within\":true");
     }
 
@@ -88,7 +88,7 @@ class FieldWorkTest {
     }
 
     private double elevation(String name) {
-        return party.state().find(new PointName(name)).orElseThrow().position().elevation().orElseThrow().metres();
+        return party.state().points().find(new PointName(name)).orElseThrow().position().elevation().orElseThrow().metres();
     }
 
     @Test
@@ -125,7 +125,7 @@ class FieldWorkTest {
         setUp();
         tripodOn("T3");
         assertThat(party.shoot("101").body()).contains("INSTRUMENT_MOVED");
-        assertThat(party.state().find(new PointName("101"))).isEmpty();
+        assertThat(party.state().points().find(new PointName("101"))).isEmpty();
     }
 
     @Test
@@ -147,10 +147,10 @@ class FieldWorkTest {
         setUp();
         Map<String, String> shot = Map.of("id", UUID.randomUUID().toString(), "name", "101", "code", "GRD");
         assertThat(party.post("/measure/shots", shot).body()).contains("\"before\":false");
-        GridPoint where = party.state().find(new PointName("101")).orElseThrow().position().plan();
+        GridPoint where = party.state().points().find(new PointName("101")).orElseThrow().position().plan();
         party.ground().pole(Ternholm.YARD.plus(5, 5));
         assertThat(party.post("/measure/shots", shot).body()).contains("\"before\":true", "\"next\":\"102\"");
-        assertThat(party.state().find(new PointName("101")).orElseThrow().position().plan()).isEqualTo(where);
+        assertThat(party.state().points().find(new PointName("101")).orElseThrow().position().plan()).isEqualTo(where);
         party.ground().go("BM-Sill");
         Map<String, String> stake = Map.of("id", UUID.randomUUID().toString(), "point", "BM-Sill");
         assertThat(party.post("/stake/stakes", stake).body()).doesNotContain("nothing was measured now");
@@ -159,7 +159,7 @@ class FieldWorkTest {
         read(tripodOn("T2"));
         party.post("/setup/accept", acceptance);
         assertThat(party.post("/setup/accept", acceptance).statusCode()).isEqualTo(200);
-        assertThat(party.state().leaves()).hasSize(2);
+        assertThat(party.state().leaves().all()).hasSize(2);
     }
 
     @Test
@@ -180,16 +180,16 @@ class FieldWorkTest {
         HttpResponse<String> stored = party.post("/stake/stakes", far);
         assertThat(stored.body()).contains("Stored BM-Sill: staked minus design N ");
         JobState state = party.state();
-        assertThat(state.find(new PointName("BM-Sill"), Origin.STAKED).orElseThrow().staked().orElseThrow().north().abs().metres())
+        assertThat(state.points().find(new PointName("BM-Sill"), Origin.STAKED).orElseThrow().staked().orElseThrow().north().abs().metres())
                 .isLessThan(0.015);
-        assertThat(state.find(new PointName("BM-Sill")).orElseThrow().origin()).isEqualTo(Origin.CONTROL);
+        assertThat(state.points().find(new PointName("BM-Sill")).orElseThrow().origin()).isEqualTo(Origin.CONTROL);
     }
 
     @Test
     void strikingAShotTakesItsPointFromTheSketch() throws Exception {
         setUp();
         party.shoot("101");
-        UUID entry = party.state().find(new PointName("101")).orElseThrow().entry();
+        UUID entry = party.state().points().find(new PointName("101")).orElseThrow().entry();
         assertThat(party.post("/book/" + entry + "/strike", Map.of()).body()).contains("Bring back", "hz=");
         assertThat(party.page("/sketch")).doesNotContain("\"101\"");
         party.post("/book/" + entry + "/restore", Map.of());
@@ -215,7 +215,7 @@ class FieldWorkTest {
         verge.bean(JournalService.class).append(party.job(), Author.atPage("surveyor"),
                 new Reworked(leaf.entry(), leaf.written().with(leaf.written().arrangement().with(new Length(1.9))), "misread"));
         assertThat(names(since(before, view))).containsExactlyInAnyOrder("101", "102", "103");
-        UUID gone = party.state().find(new PointName("102")).orElseThrow().entry();
+        UUID gone = party.state().points().find(new PointName("102")).orElseThrow().entry();
         party.post("/book/" + gone + "/strike", Map.of());
         JsonNode struck = since(before + 1, view);
         assertThat(names(struck)).isEmpty();
@@ -239,16 +239,16 @@ class FieldWorkTest {
         party.shoot("101");
         party.shoot("102");
         assertThat(party.page("/book")).contains("<b>Undo</b>", "1 point goes").doesNotContain("<b>Redo</b>");
-        String seen = party.state().find(new PointName("102")).orElseThrow().entry().toString();
+        String seen = party.state().points().find(new PointName("102")).orElseThrow().entry().toString();
         assertThat(party.post("/book/undo", Map.of("seen", seen)).body()).contains("<b>Redo</b>", "1 point comes back");
-        assertThat(party.state().find(new PointName("102"))).isEmpty();
+        assertThat(party.state().points().find(new PointName("102"))).isEmpty();
         assertThat(party.post("/book/undo", Map.of("seen", seen)).statusCode()).isEqualTo(409);
-        party.post("/book/undo", Map.of("seen", party.state().find(new PointName("101")).orElseThrow().entry().toString()));
-        assertThat(party.state().find(new PointName("101"))).isEmpty();
+        party.post("/book/undo", Map.of("seen", party.state().points().find(new PointName("101")).orElseThrow().entry().toString()));
+        assertThat(party.state().points().find(new PointName("101"))).isEmpty();
         for (String name : List.of("101", "102")) {
             String undone = verge.bean(JournalService.class).journal(party.job()).lastUndone().orElseThrow().last().id().toString();
             party.post("/book/redo", Map.of("seen", undone));
-            assertThat(party.state().find(new PointName(name))).isPresent();
+            assertThat(party.state().points().find(new PointName(name))).isPresent();
         }
         assertThat(party.page("/book")).doesNotContain("<b>Redo</b>");
     }

@@ -64,7 +64,7 @@ class InstrumentWatchTest {
     void aKnockDuringTheReadingSpoilsIt() {
         Books book = new Books(Figures.metric());
         book.setUp("");
-        Leaf leaf = book.journal().state().openLeaf().orElseThrow();
+        Leaf leaf = book.journal().state().leaves().open().orElseThrow();
         when(station.measure(1)).thenReturn(CompletableFuture.completedFuture(Books.reading(10, 50)));
         when(station.snapshot()).thenReturn(state(10, 1));
         InstrumentWatch.Ready ready = new InstrumentWatch.Ready(leaf, Books.PRISM, station, "test 1", InstrumentWatch.How.USUAL);

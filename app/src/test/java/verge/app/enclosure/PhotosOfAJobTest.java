@@ -67,7 +67,7 @@ class PhotosOfAJobTest {
         visitor = Visitor.signedIn(verge);
         party.ground().pole(Ternholm.YARD.plus(4, 6));
         party.post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", "p1", "code", "PLQ"));
-        plaque = party.state().points().filter(p -> p.name().text().equals("p1")).findFirst().orElseThrow().entry();
+        plaque = party.state().points().all().filter(p -> p.name().text().equals("p1")).findFirst().orElseThrow().entry();
     }
 
     private static byte[] picture(int width, int height) throws IOException {
@@ -82,7 +82,7 @@ class PhotosOfAJobTest {
     }
 
     private Photo only() {
-        return party.state().photos().reduce((a, b) -> {
+        return party.state().enclosures().photos().reduce((a, b) -> {
             throw new IllegalStateException("more than one");
         }).orElseThrow();
     }
@@ -206,9 +206,10 @@ class PhotosOfAJobTest {
                 "0000001C667479706D703432")) {
             assertThat(speak(recording).statusCode()).isEqualTo(200);
         }
-        assertThat(party.state().spokenNotes().map(n -> n.says().mediaType()))
+        assertThat(party.state().enclosures().spokenNotes().map(n -> n.says().mediaType()))
                 .containsExactly("audio/webm", "audio/ogg", "audio/wav", "audio/mp4");
-        HttpResponse<String> played = visitor.get("/jobs/" + party.job() + "/photos/spoken/" + party.state().spokenNotes().findFirst()
+        HttpResponse<String> played = visitor.get("/jobs/" + party.job() + "/photos/spoken/" + party.state().enclosures().spokenNotes()
+                .findFirst()
                 .orElseThrow().id());
         assertThat(played.headers().firstValue("Content-Type")).contains("audio/webm");
         assertThat(played.headers().firstValue("X-Content-Type-Options")).contains("nosniff");
@@ -244,10 +245,10 @@ class PhotosOfAJobTest {
     @Test
     void aPhotoOfAStringThatWasStruckIsKept() throws Exception {
         party.kerb("k1", 5, 0, true);
-        UUID string = party.state().strings().get(0).id();
+        UUID string = party.state().strings().all().get(0).id();
         send(UUID.randomUUID().toString(), string, "", picture(40, 30));
         assertThat(party.page("/photos")).contains("KRB 1");
-        party.post("/book/" + party.state().strings().get(0).vertices().get(0).id().by() + "/strike", Map.of());
+        party.post("/book/" + party.state().strings().all().get(0).vertices().get(0).id().by() + "/strike", Map.of());
         assertThat(party.page("/photos")).contains("a string that was struck");
         assertThat(party.page("/book")).contains("a string that was struck");
         assertThat(party.page("/handover")).contains("Photos and spoken notes");

@@ -70,7 +70,7 @@ class FitOfMarksTest {
     }
 
     private Position point(String name) {
-        return state().own(new PointName(name)).map(StoredPoint::position).orElseThrow();
+        return state().points().own(new PointName(name)).map(StoredPoint::position).orElseThrow();
     }
 
     private String page(String part, Map<String, String> fields) throws Exception {
@@ -97,7 +97,7 @@ class FitOfMarksTest {
                 .contains("Does not belong: M8 = S4").contains("not where they belong: 11").contains("17 points beside the 17")
                 .contains("M1-fit, M2-fit");
         note(Map.of("file", mason, "pairs", TRUE_PAIRS + "\nM8 = S4 (out)", "pattern", "*-fit", "code", "PEG", "keep", "UNFOUND"));
-        List<StoredPoint> fitted = state().points().filter(p -> p.origin() == Origin.COMPUTED).toList();
+        List<StoredPoint> fitted = state().points().all(Origin.COMPUTED).toList();
         assertThat(fitted).as("with the one whose stone was moved").hasSize(12);
         assertThat(point("M15-fit").elevation()).as("a missing height stays missing").isEmpty();
         assertThat(point("M4-fit").elevation().orElseThrow().metres()).isCloseTo(101.603 - 87.8, within(0.005));
@@ -110,7 +110,7 @@ class FitOfMarksTest {
                 Map.of("id", UUID.randomUUID().toString(), "plan5", "true", "reason", "it counts after all"));
         assertThat(point("M15-fit").plan().distanceMetres(before.plan())).isBetween(0.01, 0.1);
         visitor.post("/jobs/" + job.id() + "/book/" + entry.id() + "/strike", Map.of());
-        assertThat(state().points().anyMatch(p -> p.origin() == Origin.COMPUTED)).isFalse();
+        assertThat(state().points().count(Origin.COMPUTED)).isZero();
     }
 
     /**
@@ -145,9 +145,9 @@ class FitOfMarksTest {
         for (int i = 0; i < 2; i++) {
             assertThat(note(fields).statusCode()).isEqualTo(200);
         }
-        assertThat(verge.bean(JournalService.class).state(other.id()).points()
+        assertThat(verge.bean(JournalService.class).state(other.id()).points().all()
                 .filter(p -> p.origin() == Origin.DESIGN && p.name().text().endsWith("-fit"))).hasSize(12);
-        assertThat(state().points().noneMatch(p -> p.name().text().endsWith("-fit"))).isTrue();
+        assertThat(state().points().all().noneMatch(p -> p.name().text().endsWith("-fit"))).isTrue();
         assertThat(verge.bean(JournalService.class).journal(job.id()).entries().stream().filter(e -> e.payload() instanceof MarksFitted))
                 .hasSize(1);
         fields.put("entry", UUID.randomUUID().toString());

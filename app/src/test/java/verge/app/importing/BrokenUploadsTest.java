@@ -65,7 +65,7 @@ class BrokenUploadsTest {
 
     private List<String> takenOn(UUID job) {
         var state = verge.bean(JournalService.class).state(job);
-        return state.points().map(p -> state.fileOf(p.entry()).orElseThrow()).distinct().toList();
+        return state.points().all().map(p -> state.points().fileOf(p.entry()).orElseThrow()).distinct().toList();
     }
 
     private static byte[] broken(byte[] whole, Random chance) {

@@ -127,13 +127,13 @@ class FilesOfASiteTest {
     @Test
     void aRegistersPointsAreSeenByAllAndTakenOnWhenFirstUsed() throws Exception {
         use("register.csv", CONTROL, Role.REGISTER);
-        assertThat(state().points()).isEmpty();
+        assertThat(state().points().all()).isEmpty();
         assertThat(visitor.get(path("/compute")).body()).contains("T2");
         assertThat(visitor.get(path("/compute?from=T1&to=T2")).body()).contains("70.7");
-        assertThat(state().points()).isEmpty();
+        assertThat(state().points().all()).isEmpty();
         visitor.post(path("/compute/note"), Map.of("from", "T1", "to", "T2"));
-        assertThat(state().points()).extracting(p -> p.name().text()).containsExactly("T1", "T2");
-        assertThat(state().fileOf(state().find(new PointName("T1")).orElseThrow().entry())).contains("register.csv");
+        assertThat(state().points().all()).extracting(p -> p.name().text()).containsExactly("T1", "T2");
+        assertThat(state().points().fileOf(state().points().find(new PointName("T1")).orElseThrow().entry())).contains("register.csv");
         visitor.post(path("/compute/note"), Map.of("from", "T2", "to", "T1"));
         assertThat(state().points().count()).as("taken on once").isEqualTo(2);
         assertThat(visitor.get(path("/book")).body()).contains("T1  control from register.csv");
@@ -161,7 +161,8 @@ class FilesOfASiteTest {
         visitor.post(path("/sketch/layers"), Map.of("file", file.toString(), "layer", "Kerb", "shown", "false", "role", "DESIGN"));
         assertThat(visitor.get(path("/sketch/files/" + file + "/layers")).body()).contains("\"name\":\"Kerb\"", "\"shown\":false");
         assertThat(visitor.post(path("/sketch/corner"), corner).body()).contains("Kerb-2");
-        assertThat(state().find(new PointName("Kerb-2"), Origin.DESIGN).orElseThrow().position().plan().easting()).isEqualTo(648977.0);
+        assertThat(state().points().find(new PointName("Kerb-2"), Origin.DESIGN).orElseThrow().position().plan().easting())
+                .isEqualTo(648977.0);
         assertThat(visitor.get(path("/sketch/thing?file=" + file + "&feature=0&north=6314466&east=648980&reach=0.5")).body())
                 .contains("16.28", "Make it a point", "Kerb-1");
     }
@@ -209,7 +210,7 @@ class FilesOfASiteTest {
         assertThat(findings()).containsExactly("TAKEN_POINT_CHANGED");
         assertThat(visitor.get(path("/walk-round")).body()).contains("T1 has moved by 0.038 m in control.csv", "Take T1 on again");
         visitor.post(path("/walk-round/remedy"), Map.of("kind", "TAKEN_POINT_CHANGED", "about", "T1 of control.csv 38", "way", "0"));
-        assertThat(state().find(new PointName("T1")).orElseThrow().position().plan().northing()).isEqualTo(6314528.450);
+        assertThat(state().points().find(new PointName("T1")).orElseThrow().position().plan().northing()).isEqualTo(6314528.450);
         assertThat(findings()).isEmpty();
     }
 
@@ -226,7 +227,7 @@ class FilesOfASiteTest {
         assertThat(visitor.get(path("/sketch")).body()).contains("piles.csv lies", "km", "of the job");
         visitor.post(path("/walk-round/remedy"), Map.of("kind", "AXES_MISTAKEN", "about", "control.csv", "way", "0"));
         assertThat(findings()).isEmpty();
-        assertThat(state().points()).hasSize(2).allMatch(p -> p.position().plan().northing() > 6e6);
+        assertThat(state().points().all()).hasSize(2).allMatch(p -> p.position().plan().northing() > 6e6);
         assertThat(visitor.get(path("/book")).body()).contains("struck through");
     }
 
@@ -310,7 +311,7 @@ class FilesOfASiteTest {
         String columns = "?column=NAME&column=NORTHING&column=EASTING&column=ELEVATION&asked=true";
         assertThat(visitor.post(page.uri().getPath() + columns, Map.of("role", "CONTROL")).statusCode()).isEqualTo(422);
         visitor.post(page.uri().getPath() + columns, Map.of("role", "CONTROL", "order", "EAST_NORTH"));
-        assertThat(state().find(new PointName("U1")).orElseThrow().position().plan().easting()).isEqualTo(649020);
+        assertThat(state().points().find(new PointName("U1")).orElseThrow().position().plan().easting()).isEqualTo(649020);
     }
 
     @ParameterizedTest

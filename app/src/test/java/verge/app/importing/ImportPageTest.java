@@ -47,8 +47,8 @@ class ImportPageTest {
         assertThat(preview.body()).contains("First rows", "A1", "Use them").contains("<option value=\"COMMA\" selected=\"selected\">");
         assertThat(points()).isZero();
         visitor.post(preview.uri().getPath(), Map.of("role", "CONTROL"));
-        assertThat(journals.state(job).find(new PointName("A1")).orElseThrow().position().plan().easting()).isEqualTo(2.5);
-        assertThat(journals.state(job).find(new PointName("A2")).orElseThrow().position().elevation()).isEmpty();
+        assertThat(journals.state(job).points().find(new PointName("A1")).orElseThrow().position().plan().easting()).isEqualTo(2.5);
+        assertThat(journals.state(job).points().find(new PointName("A2")).orElseThrow().position().elevation()).isEmpty();
     }
 
     /** What is wrong is said with its line and column, the rows are shown, and nothing is taken on. */
@@ -126,7 +126,7 @@ class ImportPageTest {
                 + "?column=EASTING&column=NORTHING&column=NAME&header=false&unit=US_SURVEY_FOOT&separator=comma");
         visitor.post(preview.uri().getPath() + "?column=EASTING&column=NORTHING&column=NAME",
                 Map.of("role", "CONTROL", "header", "false", "unit", "US_SURVEY_FOOT"));
-        StoredPoint point = journals.state(job).find(new PointName("A1")).orElseThrow();
+        StoredPoint point = journals.state(job).points().find(new PointName("A1")).orElseThrow();
         assertThat(point.position().plan().northing()).isEqualTo(1000 * (1200.0 / 3937.0));
         assertThat(point.origin()).isEqualTo(Origin.CONTROL);
     }
@@ -148,7 +148,7 @@ class ImportPageTest {
     void theDemosControlIsWhereTheWorldHasItSaveT5() {
         UUID withControl = Jobs.withControl(verge).id();
         assertThat(Ternholm.marks().subList(0, 7)).allSatisfy(mark -> {
-            StoredPoint filed = journals.state(withControl).find(new PointName(mark.name())).orElseThrow();
+            StoredPoint filed = journals.state(withControl).points().find(new PointName(mark.name())).orElseThrow();
             double off = filed.position().plan().distanceMetres(mark.truth().plan());
             assertThat(off).isBetween(mark.name().equals("T5") ? 0.037 : 0, mark.name().equals("T5") ? 0.039 : 0.001);
         });

@@ -103,7 +103,7 @@ class SettingsPagesTest {
         JobState before = journals.state(job);
         visitor.post("/jobs/" + job + "/settings",
                 Map.of("where", "FLAT", "scale", "0.999865302", "lengthUnit", "INTERNATIONAL_FOOT", "axisOrder", "EAST_NORTH"));
-        assertThat(journals.state(job).points().toList()).isEqualTo(before.points().toList());
+        assertThat(journals.state(job).points().all().toList()).isEqualTo(before.points().all().toList());
         assertThat(journals.state(job).settings().figures().lengthUnit()).isEqualTo(LengthUnit.INTERNATIONAL_FOOT);
         assertThat(visitor.get("/jobs/" + job + "/prepare").body()).containsSubsequence(">E [ft]<", ">N<").contains("20716956.732");
         assertThat(visitor.get("/jobs/" + job + "/compute?from=T2&to=T4").body()).contains("281.485 ft");

@@ -84,10 +84,10 @@ class ShelfTest {
     void aCopyTakesSettingsAndControlAndNothingMeasured() {
         JournalService journals = verge.bean(JournalService.class);
         Job bare = shelf.copy(job.id(), job.siteId(), "Copy " + UUID.randomUUID(), false, Author.atPage("surveyor"));
-        assertThat(journals.state(bare.id()).points()).isEmpty();
+        assertThat(journals.state(bare.id()).points().all()).isEmpty();
         assertThat(journals.state(bare.id()).settings()).isEqualTo(journals.state(job.id()).settings());
         Job full = shelf.copy(job.id(), job.siteId(), "Copy " + UUID.randomUUID(), true, Author.atPage("surveyor"));
-        assertThat(journals.state(full.id()).points().filter(p -> p.origin() == Origin.CONTROL)).hasSize(7);
+        assertThat(journals.state(full.id()).points().all(Origin.CONTROL)).hasSize(7);
     }
 
     @Test

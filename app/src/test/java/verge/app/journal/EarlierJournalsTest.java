@@ -42,7 +42,7 @@ class EarlierJournalsTest {
             entries.add(new Entry(UUID.fromString(parts[0]), entries.size() + 1L, Instant.parse(parts[1]), parts[2], parts[3],
                     verge.bean(PayloadJson.class).read(new PayloadJson.Written(kind[0], Integer.parseInt(kind[1]), parts[5]))));
         }
-        assertThat(Chapters.replay(entries, verge.bean(Geoids.class)).state().points().map(EarlierJournalsTest::line))
+        assertThat(Chapters.replay(entries, verge.bean(Geoids.class)).state().points().all().map(EarlierJournalsTest::line))
                 .containsExactlyElementsOf(Files.readAllLines(FOLDER.resolve(name + ".points")));
     }
 

@@ -141,7 +141,7 @@ class JournalServiceTest {
         assertThat(journals.journal(job).entries()).hasSize(4);
         assertThat(other.journal(job).entries()).isEqualTo(journals.journal(job).entries());
         journals.append(job, Author.atPage("surveyor"), keyed("P3"));
-        other.append(job, Author.atPage("surveyor"), state -> state.find(new PointName("P3")).map(p -> keyed("P4"))
+        other.append(job, Author.atPage("surveyor"), state -> state.points().find(new PointName("P3")).map(p -> keyed("P4"))
                 .orElseThrow(() -> new SurveyException(Problem.POINT_UNKNOWN, "P3")));
         assertThat(other.journal(job).entries()).as("nobody is refused for what the node had not seen yet").hasSize(6);
     }
@@ -233,7 +233,7 @@ class JournalServiceTest {
         journals.append(job, Author.atPage("surveyor"), keyed("P2"));
         assertThat(journals.damage(job)).isEmpty();
         assertThat(journals.state(job).unreadLines()).containsExactly(4L, 5L, 6L, 7L);
-        assertThat(journals.state(job).find(new PointName("P2"))).isPresent();
+        assertThat(journals.state(job).points().find(new PointName("P2"))).isPresent();
         Visitor visitor = Visitor.signedIn(verge);
         assertThat(visitor.get("/jobs/" + job + "/measure").body()).contains("what stands at lines 4, 5, 6, 7 cannot be read");
         assertThat(visitor.get("/jobs/" + job + "/book").body()).contains("cannot be read and counts for nothing: spline of version 99");
@@ -306,7 +306,7 @@ class JournalServiceTest {
         assertThat(bits()).isEqualTo(before).hasSizeGreaterThan(40);
         assertThat(journals.rebuild(job)).matches(JournalService.Rebuilt::isSound);
         Journal memory = journals.journal(job);
-        assertThat(Chapters.replay(memory.entries()).state().points().toList()).isEqualTo(memory.state().points().toList());
+        assertThat(Chapters.replay(memory.entries()).state().points().all().toList()).isEqualTo(memory.state().points().all().toList());
     }
 
     @Test

@@ -59,7 +59,7 @@ class FindingOfAJobTest {
     }
 
     private StoredPoint point(String name) {
-        return party.state().own(new PointName(name)).orElseThrow();
+        return party.state().points().own(new PointName(name)).orElseThrow();
     }
 
     @Test
@@ -113,10 +113,10 @@ class FindingOfAJobTest {
         assertThat(point("t1").position().elevation()).isEmpty();
         assertThat(sight(UUID.randomUUID(), 1, "t1", "way", "SQUARE", "first", "k1", "other", "k2", "along", "1", "across", "-2").body())
                 .contains("POINT_NAME_TAKEN");
-        String kerb = party.state().strings().get(0).id().toString();
+        String kerb = party.state().strings().all().get(0).id().toString();
         sight(UUID.randomUUID(), 1, "t2", "way", "SQUARE", "first", "k1", "other", "k2", "along", "1", "across", "-2", "joins",
                 "[{\"string\":\"" + kerb + "\",\"code\":\"KRB\"}]");
-        assertThat(party.state().strings().get(0).vertices()).hasSize(3);
+        assertThat(party.state().strings().all().get(0).vertices()).hasSize(3);
         assertThat(point("t2").position().plan().distanceMetres(Ternholm.YARD.plus(6, -2))).isCloseTo(0, within(0.03));
     }
 }

@@ -4,16 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.List;
-import java.util.Optional;
-import java.util.UUID;
+import java.util.Map;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
-import verge.core.coding.PointName;
-import verge.core.geodesy.Position;
-import verge.core.points.Origin;
-import verge.core.points.StoredPoint;
 
 class LegendTest {
     private static Codebook book(int codes) {
@@ -25,7 +20,7 @@ class LegendTest {
 
     @Test
     void aShortLegendStandsOpenInTheBooksOrder() {
-        List<Legend.Group> groups = Legend.of(book(24), List.of());
+        List<Legend.Group> groups = Legend.of(book(24), Map.of());
         assertThat(groups).hasSize(1);
         assertThat(groups.get(0).title()).isEmpty();
         assertThat(groups.get(0).entries()).extracting(Legend.Entry::code).startsWith("C0", "C1", "C2").hasSize(24);
@@ -34,16 +29,11 @@ class LegendTest {
 
     @Test
     void aLongOneStandsInGroupsWithTheMostUsedBeforeThem() {
-        assertThat(Legend.of(book(25), List.of())).extracting(Legend.Group::title, Legend.Group::open)
+        assertThat(Legend.of(book(25), Map.of())).extracting(Legend.Group::title, Legend.Group::open)
                 .containsExactly(tuple("Yard", true), tuple("Green", false), tuple("Others", false));
-        List<Legend.Group> used = Legend.of(book(25), List.of(point("C7"), point("C4"), point("C7"), point("X")));
+        List<Legend.Group> used = Legend.of(book(25), Map.of(new Code("C7"), 2, new Code("C4"), 1, new Code("X"), 1));
         assertThat(used).extracting(Legend.Group::title).containsExactly("Most used here", "Yard", "Green", "Others");
         assertThat(used).extracting(Legend.Group::open).containsExactly(true, false, false, false);
         assertThat(used.get(0).entries()).extracting(Legend.Entry::code).containsExactly("C7", "C4");
-    }
-
-    private static StoredPoint point(String code) {
-        return new StoredPoint(UUID.randomUUID(), new PointName("P"), new Code(code), Origin.MEASURED, Position.of(0, 0, 0),
-                Optional.empty(), Optional.empty(), Optional.empty());
     }
 }

@@ -75,7 +75,7 @@ class MeasureServiceTest {
         when(journals.journal(JOB)).thenAnswer(call -> journal);
         when(journals.state(JOB)).thenAnswer(call -> journal.state());
         TotalStation station = mock(TotalStation.class);
-        when(taken.find(new PointName("7"), Origin.MEASURED)).thenReturn(Optional.of(mock(StoredPoint.class)));
+        when(taken.points().find(new PointName("7"), Origin.MEASURED)).thenReturn(Optional.of(mock(StoredPoint.class)));
         when(watch.ready(JOB)).thenReturn(new InstrumentWatch.Ready(leaf, PRISM, station, "test",
                 new InstrumentWatch.How(InstrumentWatch.LEVEL_LIMIT, 1)));
         service = new MeasureService(journals, UnderWayTest.over(journals), watch);

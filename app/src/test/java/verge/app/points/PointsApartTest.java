@@ -51,7 +51,7 @@ class PointsApartTest {
         verge.bean(JournalService.class)
                 .append(party.job(), Author.atPage("surveyor"),
                 new PointsImported(Origin.CONTROL, "given.csv", "ab".repeat(32), List.of(given)));
-        List<StoredPoint> both = party.state().points().filter(p -> p.name().text().equals("twice"))
+        List<StoredPoint> both = party.state().points().all().filter(p -> p.name().text().equals("twice"))
                 .sorted(Comparator.comparing(StoredPoint::origin)).toList();
         assertThat(both).hasSize(2);
         String token = verge.bean(TokenService.class).make("surveyor", "apart");

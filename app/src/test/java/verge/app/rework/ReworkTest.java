@@ -49,11 +49,11 @@ class ReworkTest {
     }
 
     private Position place(String name) {
-        return party.state().find(new PointName(name), Origin.MEASURED).orElseThrow().position();
+        return party.state().points().find(new PointName(name), Origin.MEASURED).orElseThrow().position();
     }
 
     private UUID shot(String name) {
-        return party.state().find(new PointName(name), Origin.MEASURED).orElseThrow().entry();
+        return party.state().points().find(new PointName(name), Origin.MEASURED).orElseThrow().entry();
     }
 
     private double height(String name) {
@@ -146,7 +146,7 @@ class ReworkTest {
         String page = party.page("/setup/leaves/" + leaf);
         assertThat(page.substring(page.indexOf("id=\"bench\""), page.indexOf("id=\"foot\"")))
                 .contains("and so 5 lines more, written together").doesNotContain("106 POST");
-        String station = party.state().leaf(leaf).orElseThrow().written().station().text();
+        String station = party.state().leaves().find(leaf).orElseThrow().written().station().text();
         assertThat(seen("/" + leaf, Map.of("mark-0", station)).get("words").asString())
                 .contains("No point moves", "6 lose their coordinates", "One setup has no solution any more");
     }
@@ -175,7 +175,7 @@ class ReworkTest {
     /** A setup on a mark of the register that the job did not have: the mark is taken on with the correction, and the leaf stands on it. */
     @Test
     void aSetupIsCorrectedToAMarkOfTheRegister() throws Exception {
-        Position of = party.state().find(new PointName("T4"), Origin.CONTROL).orElseThrow().position();
+        Position of = party.state().points().find(new PointName("T4"), Origin.CONTROL).orElseThrow().position();
         String csv = "name,northing,easting,elevation\nREG-9," + (of.plan().northing() + 0.05) + "," + of.plan().easting() + ","
                 + of.elevation().orElseThrow().metres() + "\n";
         String file = party.visitor().upload("/jobs/" + party.job() + "/prepare/files", "register.csv",
@@ -185,8 +185,8 @@ class ReworkTest {
         assertThat(seen("/" + leaf, Map.of("mark-0", "REG-9")).get("words").asString()).startsWith("2 points move")
                 .doesNotContain("no solution");
         assertThat(write("/" + leaf, Map.of("mark-0", "REG-9")).statusCode()).isEqualTo(204);
-        assertThat(party.state().leaf(leaf)).as("stands on the mark that was taken on").isPresent();
-        assertThat(party.state().leaf(leaf).orElseThrow().written().backsight()).contains(new PointName("REG-9"));
+        assertThat(party.state().leaves().find(leaf)).as("stands on the mark that was taken on").isPresent();
+        assertThat(party.state().leaves().find(leaf).orElseThrow().written().backsight()).contains(new PointName("REG-9"));
         assertThat(height("101")).isCloseTo(before, within(1e-3));
     }
 

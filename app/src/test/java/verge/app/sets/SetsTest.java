@@ -49,7 +49,7 @@ class SetsTest {
     }
 
     private Round round() {
-        return party.state().rounds(party.openLeaf().entry()).get(0);
+        return party.state().sets().on(party.openLeaf().entry()).get(0);
     }
 
     private void plan(String marks, String sets) throws Exception {
@@ -203,11 +203,11 @@ class SetsTest {
             }
             assertThat(read(round().next().orElseThrow(), UUID.randomUUID(), !firstSight)).contains("\"done\":");
         }
-        assertThat(party.state().find(new PointName("N1"))).isEmpty();
+        assertThat(party.state().points().find(new PointName("N1"))).isEmpty();
         assertThat(party.page("/setup/sets")).contains("New marks", "Seen and approved", "2 sets from T2");
         assertThat(party.post("/setup/sets/" + round().entry() + "/carry", Map.of("mark", "T4")).body()).contains("POINT_NAME_TAKEN");
         party.post("/setup/sets/" + round().entry() + "/carry", Map.of("mark", "N1"));
-        StoredPoint carried = party.state().find(new PointName("N1"), Origin.CONTROL).orElseThrow();
+        StoredPoint carried = party.state().points().find(new PointName("N1"), Origin.CONTROL).orElseThrow();
         assertThat(carried.position().plan().distanceMetres(place)).isLessThan(0.01);
         assertThat(carried.sigma().orElseThrow().plan().metres()).isBetween(0.001, 0.006);
         assertThat(carried.position().elevation().orElseThrow().metres()).isCloseTo(Ternholm.surface(place).metres(), within(0.008));
@@ -220,7 +220,7 @@ class SetsTest {
         UUID entry = carried.entry();
         assertThat(party.page("/book")).contains("N1 joins the known points");
         party.post("/book/" + entry + "/strike", Map.of());
-        assertThat(party.state().find(new PointName("N1"))).isEmpty();
+        assertThat(party.state().points().find(new PointName("N1"))).isEmpty();
     }
 
     private void aWrongTargetHeightIsCorrected(StoredPoint carried) throws Exception {
@@ -229,7 +229,7 @@ class SetsTest {
         assertThat(party.post(address + "/preview", Map.of(height, "1.700")).body())
                 .contains("1 point moves", "\"name\":\"N1\"", "H \u22120.100 m");
         party.post(address, Map.of("id", UUID.randomUUID().toString(), height, "1.700", "reason", "the tape was held at the tribrach"));
-        assertThat(party.state().find(carried.name()).orElseThrow().position().elevation().orElseThrow()
+        assertThat(party.state().points().find(carried.name()).orElseThrow().position().elevation().orElseThrow()
                 .minus(carried.position().elevation().orElseThrow()).metres()).isCloseTo(-0.1, within(1e-4));
         assertThat(party.page("/setup/sets")).contains("Correct a mark or its target");
         assertThat(party.page("/rework/" + round().entry())).contains("value=\"1.700\"");
@@ -237,7 +237,7 @@ class SetsTest {
     }
 
     private GridPoint seenBy(FieldParty other, String name) {
-        return verge.bean(SitePoints.class).state(other.job()).find(new PointName(name)).orElseThrow().position().plan();
+        return verge.bean(SitePoints.class).state(other.job()).points().find(new PointName(name)).orElseThrow().position().plan();
     }
 
     private GridPoint station() {

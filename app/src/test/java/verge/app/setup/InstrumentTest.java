@@ -113,8 +113,8 @@ class InstrumentTest {
         FieldParty.await(() -> snapshot().switches().orElseThrow().face() == Face.ONE);
         party.post("/instrument/times", Map.of("times", "5"));
         assertThat(party.shoot("201").statusCode()).isEqualTo(200);
-        assertThat(party.state().find(new PointName("201")).orElseThrow().position().plan()
-                .distanceMetres(party.state().find(new PointName("T1")).orElseThrow().position().plan())).isLessThan(0.012);
+        assertThat(party.state().points().find(new PointName("201")).orElseThrow().position().plan()
+                .distanceMetres(party.state().points().find(new PointName("T1")).orElseThrow().position().plan())).isLessThan(0.012);
         party.post("/instrument/do/lock", Map.of());
         party.post("/instrument/times", Map.of("times", "0"));
         FieldParty.await(() -> snapshot().tracked().isPresent());

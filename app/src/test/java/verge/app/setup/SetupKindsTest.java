@@ -71,7 +71,7 @@ class SetupKindsTest {
         assertThat(leaf.written().arrangement().sightings()).hasSize(4).allMatch(s -> s.pointings().size() == 2);
         GridPoint found = leaf.station().occupation().station().plan();
         assertThat(found.distanceMetres(PLACE)).isLessThan(0.008);
-        assertThat(party.state().find(new PointName("S1")).orElseThrow().origin()).isEqualTo(Origin.MEASURED);
+        assertThat(party.state().points().find(new PointName("S1")).orElseThrow().origin()).isEqualTo(Origin.MEASURED);
         assertThat(party.page("/setup/leaves/" + leaf.entry())).contains("free station S1 from T1, T4, T3, T6", "No independent check yet");
     }
 
@@ -102,7 +102,8 @@ class SetupKindsTest {
         StationSolution solved = party.openLeaf().solved();
         assertThat(solved.heightSolved()).isTrue();
         assertThat(solved.marks()).hasSize(3);
-        double known = party.state().find(new PointName("T2"), Origin.CONTROL).orElseThrow().position().elevation().orElseThrow().metres();
+        double known = party.state().points().find(new PointName("T2"), Origin.CONTROL).orElseThrow().position().elevation().orElseThrow()
+                .metres();
         assertThat(solved.station().occupation().station().elevation().orElseThrow().metres()).isCloseTo(known, within(0.006));
     }
 
@@ -134,7 +135,7 @@ class SetupKindsTest {
         Leaf leaf = party.openLeaf();
         assertThat(leaf.written().arrangement().kind()).isEqualTo(Arrangement.Kind.ASSUMED);
         party.shoot("1");
-        GridPoint shot = party.state().find(new PointName("1")).orElseThrow().position().plan();
+        GridPoint shot = party.state().points().find(new PointName("1")).orElseThrow().position().plan();
         assertThat(new Angle(Math.atan2(shot.easting() - 2000, shot.northing() - 1000)).degrees()).isCloseTo(45, within(0.01));
     }
 
@@ -211,10 +212,10 @@ class SetupKindsTest {
         UUID leaf = party.openLeaf().entry();
         party.ground().pole(Ternholm.YARD);
         party.shoot("101");
-        double before = party.state().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres();
+        double before = party.state().points().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres();
         party.ground().go("T1");
         assertThat(check("T1")).contains("\"within\":true", "The setup holds");
-        Map<String, String> again = Map.of("id", party.state().checks(leaf).get(0).toString(), "mark", "T1");
+        Map<String, String> again = Map.of("id", party.state().leaves().checks(leaf).get(0).toString(), "mark", "T1");
         int lines = party.entries();
         assertThat(party.post("/setup/leaves/check", again).body()).contains("The setup holds", "nothing was read now");
         assertThat(party.entries()).isEqualTo(lines);
@@ -224,21 +225,21 @@ class SetupKindsTest {
         assertThat(party.page("/book")).contains(">holds: across", ">does not hold: across");
         Map<String, String> rework = Map.of("instrumentHeight", "1.400", "reason", "read the tape on the wrong side");
         assertThat(party.post("/rework/" + leaf + "/preview", rework).body()).contains("1 point moves", "\"name\":\"101\"", "H \u2212");
-        assertThat(party.state().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres())
+        assertThat(party.state().points().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres())
                 .as("only looked at").isEqualTo(before);
         assertThat(party.post("/rework/" + leaf, Map.of("id", UUID.randomUUID().toString(), "instrumentHeight", "1.400")).body())
                 .contains("REASON_NEEDED");
         Map<String, String> written = new HashMap<>(rework);
         written.put("id", UUID.randomUUID().toString());
         assertThat(party.post("/rework/" + leaf, written).statusCode()).isEqualTo(204);
-        assertThat(party.state().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres())
+        assertThat(party.state().points().find(new PointName("101")).orElseThrow().position().elevation().orElseThrow().metres())
                 .isLessThan(before - 0.02);
         assertThat(party.page("/setup/leaves/" + leaf)).contains("read the tape on the wrong side");
         party.post("/setup/leaves/" + leaf + "/close", Map.of());
         assertThat(party.shoot("102").body()).contains("NO_SETUP");
         party.post("/setup/leaves/" + leaf + "/reopen", Map.of());
         assertThat(party.shoot("102").statusCode()).isEqualTo(200);
-        UUID shot = party.state().find(new PointName("102")).orElseThrow().entry();
+        UUID shot = party.state().points().find(new PointName("102")).orElseThrow().entry();
         assertThat(party.post("/rework/" + shot + "/preview", Map.of("targetHeight", "1.500")).body())
                 .contains("1 point moves", "H +0.100 m");
         party.carry(g -> g.stand("T3"));

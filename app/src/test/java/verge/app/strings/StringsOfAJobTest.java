@@ -54,7 +54,7 @@ class StringsOfAJobTest {
     }
 
     private SurveyString string(String name) {
-        return party.state().strings().stream().filter(s -> s.name().toString().equals(name)).findFirst().orElseThrow();
+        return party.state().strings().all().stream().filter(s -> s.name().toString().equals(name)).findFirst().orElseThrow();
     }
 
     private String order(String name) {
@@ -85,8 +85,8 @@ class StringsOfAJobTest {
     @Test
     void oneShotOnSeveralStringsGivesEachTheSameVertex() throws Exception {
         String stored = shoot(0, 0, "[" + joining(null, "CORNER") + "," + joining(null, "CORNER") + "," + joining(null, "FLOWING") + "]");
-        assertThat(party.state().strings()).extracting(s -> s.name().toString()).containsExactly("KRB 1", "KRB 2", "KRB 3");
-        assertThat(party.state().strings().stream().map(s -> s.vertices().get(0).position()).distinct()).hasSize(1);
+        assertThat(party.state().strings().all()).extracting(s -> s.name().toString()).containsExactly("KRB 1", "KRB 2", "KRB 3");
+        assertThat(party.state().strings().all().stream().map(s -> s.vertices().get(0).position()).distinct()).hasSize(1);
         assertThat(stored).contains("\"name\":\"KRB 3\"");
         assertThat(party.page("/book")).contains("on KRB 1 and KRB 2 and KRB 3");
     }
@@ -101,7 +101,7 @@ class StringsOfAJobTest {
         party.post("/measure/shots", fields);
         fields.putAll(Map.of("name", "B", "id", UUID.randomUUID().toString(), "right", "0,30", "up", "-0.1"));
         party.post("/measure/shots", fields);
-        var a = party.state().find(new PointName("A")).orElseThrow().position();
+        var a = party.state().points().find(new PointName("A")).orElseThrow().position();
         var b = string("KRB 2").vertices().get(0).position();
         assertThat(a.plan().distanceMetres(b.plan())).isCloseTo(0.3, within(0.004));
         assertThat(b.elevation().orElseThrow().metres() - a.elevation().orElseThrow().metres()).isCloseTo(-0.1, within(0.004));
@@ -119,7 +119,7 @@ class StringsOfAJobTest {
         UUID begun = string("KRB 1").vertices().get(0).id().by();
         assertThat(party.page("/measure/shots/" + begun + "/after")).contains("\"doubts\":[]", "\"asks\":[\"" + string("KRB 1").id());
         party.post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", "500", "code", "KRB", "again", "true"));
-        UUID again = party.state().find(new PointName("500")).orElseThrow().entry();
+        UUID again = party.state().points().find(new PointName("500")).orElseThrow().entry();
         assertThat(party.page("/measure/shots/" + again + "/after"))
                 .contains("500 was measured before. The same mark?", "KRB 1 has one point");
         assertThat(party.page("/measure/shots/" + UUID.randomUUID() + "/after")).contains("not");
@@ -131,11 +131,11 @@ class StringsOfAJobTest {
         shoot(0, 0, "[" + joining(null, "CORNER") + "]");
         SurveyString first = string("KRB 1");
         verge.bean(JournalService.class).strike(party.job(), Author.atPage("surveyor"), first.vertices().get(0).id().by());
-        assertThat(party.state().strings()).isEmpty();
+        assertThat(party.state().strings().all()).isEmpty();
         shoot(4, 0, "[" + joining(first.id(), "CORNER") + "]");
-        assertThat(party.state().strings()).singleElement().satisfies(s -> assertThat(s.id()).isNotEqualTo(first.id()));
+        assertThat(party.state().strings().all()).singleElement().satisfies(s -> assertThat(s.id()).isNotEqualTo(first.id()));
         verge.bean(JournalService.class).restore(party.job(), Author.atPage("surveyor"), first.vertices().get(0).id().by());
-        assertThat(party.state().strings()).hasSize(2);
+        assertThat(party.state().strings().all()).hasSize(2);
     }
 
     @Test
@@ -158,7 +158,7 @@ class StringsOfAJobTest {
                     .id());
         }
         assertThat(order("KRB 1")).isEqualTo("500 501 502 503");
-        assertThat(party.state().strings()).hasSize(1);
+        assertThat(party.state().strings().all()).hasSize(1);
     }
 
     @Test
@@ -166,9 +166,9 @@ class StringsOfAJobTest {
         SurveyString s = four();
         edit(s, "BESIDE", "side", "right", "away", "0.15", "up", "0.12", "code", "KRF");
         SurveyString beside = string("KRF 1");
-        double before = party.state().shape(beside).paths().get(0).length();
+        double before = party.state().strings().shape(beside).paths().get(0).length();
         shoot(8, 18, "[" + joining(s.id(), "CORNER") + "]");
-        assertThat(party.state().shape(beside).paths().get(0).length() - before).isCloseTo(10, within(0.1));
+        assertThat(party.state().strings().shape(beside).paths().get(0).length() - before).isCloseTo(10, within(0.1));
         assertThatThrownBy(() -> edit(beside, "CLOSE")).extracting("problem").isEqualTo(Problem.STRING_BESIDE);
         edit(s, "SPLIT", "vertex", vertex(s, 2));
         SurveyString rest = string("KRB 2");

@@ -54,7 +54,7 @@ public final class FieldParty {
     }
 
     public Leaf openLeaf() {
-        return state().openLeaf().orElseThrow();
+        return state().leaves().open().orElseThrow();
     }
 
     public int entries() {
@@ -103,7 +103,7 @@ public final class FieldParty {
     public void setUpOnT2() throws Exception {
         assertThat(read("KNOWN_POINT", "T2", carry(g -> g.stand("T2")), "T4")).contains(ALL_WITHIN);
         accept("");
-        assertThat(state().openLeaf()).isPresent();
+        assertThat(state().leaves().open()).isPresent();
     }
 
     public HttpResponse<String> shoot(String name) throws Exception {
@@ -113,7 +113,7 @@ public final class FieldParty {
     /** One shot of a kerb: it begins a new string, or goes on with the last one. */
     public void kerb(String name, double north, double east, boolean begins) throws Exception {
         ground().pole(Ternholm.YARD.plus(north, east));
-        String last = begins ? "null" : "\"" + state().strings().get(state().strings().size() - 1).id() + "\"";
+        String last = begins ? "null" : "\"" + state().strings().all().get(state().strings().all().size() - 1).id() + "\"";
         post("/measure/shots", Map.of("id", UUID.randomUUID().toString(), "name", name, "code", "KRB", "joins",
                 "[{\"string\":" + last + ",\"code\":\"KRB\",\"bend\":\"" + (name.startsWith("f") ? "FLOWING" : "CORNER") + "\"}]"));
     }

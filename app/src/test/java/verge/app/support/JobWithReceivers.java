@@ -99,6 +99,6 @@ public abstract class JobWithReceivers {
     }
 
     protected final Optional<StoredPoint> point(String name) {
-        return state().own(new PointName(name));
+        return state().points().own(new PointName(name));
     }
 }

@@ -42,7 +42,7 @@ class TraceTest {
     }
 
     private StoredPoint shot() {
-        return party.state().find(new PointName("101"), Origin.MEASURED).orElseThrow();
+        return party.state().points().find(new PointName("101"), Origin.MEASURED).orElseThrow();
     }
 
     @Test

@@ -85,7 +85,7 @@ class AtTheSameTimeTest {
                 .toList();
         List<String> answers = both.stream().map(CompletableFuture::join).map(HttpResponse::body).toList();
         assertThat(answers).filteredOn(a -> a.contains("BACKSIGHT_NOT_READ")).hasSize(1);
-        assertThat(party.state().leaves()).hasSize(1);
+        assertThat(party.state().leaves().all()).hasSize(1);
     }
 
     /** Accepted is what was looked at, not what another tab has read since. */
@@ -98,7 +98,7 @@ class AtTheSameTimeTest {
         party.read("KNOWN_POINT", "T2", tape, "T1");
         Map<String, String> accept = Map.of("id", UUID.randomUUID().toString(), "seen", seen, "reason", "");
         assertThat(party.post("/setup/accept", accept).body()).contains("CHANGED_MEANWHILE");
-        assertThat(party.state().leaves()).isEmpty();
+        assertThat(party.state().leaves().all()).isEmpty();
     }
 
     @Test
@@ -192,6 +192,6 @@ class AtTheSameTimeTest {
         party.post("/rework/" + party.openLeaf().entry() + "/preview", Map.of("mark-0", "T6"));
         assertThat(party.entries()).isEqualTo(before);
         JobState state = verge.bean(JournalService.class).state(party.job());
-        assertThat(state.find(new PointName("T6"), Origin.CONTROL)).isPresent();
+        assertThat(state.points().find(new PointName("T6"), Origin.CONTROL)).isPresent();
     }
 }

@@ -77,7 +77,7 @@ class RemediesTest {
     }
 
     private Optional<Position> seen(String name) {
-        return verge.bean(SitePoints.class).state(job.id()).find(new PointName(name)).map(p -> p.position());
+        return verge.bean(SitePoints.class).state(job.id()).points().find(new PointName(name)).map(p -> p.position());
     }
 
     @Test
@@ -159,12 +159,14 @@ class RemediesTest {
         verge.bean(SitePoints.class).takeOn(job.id(), Origin.CONTROL, "surveyor", "Y2");
         SiteFile newer = use("control2.csv", YARD.replace("6314520", "6314520.25"), Role.REGISTER);
         apply(new Remedy.Replace(old.id(), newer.id(), "control.csv", "control2.csv"));
-        assertThat(verge.bean(JournalService.class).state(job.id()).own(new PointName("Y2")).orElseThrow().position().plan().northing())
+        assertThat(verge.bean(JournalService.class).state(job.id()).points().own(new PointName("Y2")).orElseThrow().position().plan()
+                .northing())
                 .isEqualTo(6314520);
         Remedy.TakeAgain remedy = new Remedy.TakeAgain(new PointName("Y2"), newer.id(), "control2.csv");
         assertThat(words.remedy(remedy)).isEqualTo("Take Y2 on again from control2.csv");
         apply(remedy);
-        assertThat(verge.bean(JournalService.class).state(job.id()).own(new PointName("Y2")).orElseThrow().position().plan().northing())
+        assertThat(verge.bean(JournalService.class).state(job.id()).points().own(new PointName("Y2")).orElseThrow().position().plan()
+                .northing())
                 .isEqualTo(6314520.25);
     }
 

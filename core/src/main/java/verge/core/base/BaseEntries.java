@@ -66,6 +66,12 @@ public final class BaseEntries {
                 Optional.empty()));
     }
 
+    /** What a base comes to for what was measured from it. @param placed whether that has a place */
+    public static Outcome under(Optional<Base> base, UUID entry, boolean placed) {
+        return base.map(b -> Outcome.of(new BaseUnder(entry), b)
+                .and(placed ? Outcome.of(new MeasuredFrom(b.entry()), entry) : Outcome.NOTHING)).orElse(Outcome.NOTHING);
+    }
+
     /** The base of the job that was heard, as it was set up before; empty for another's. */
     public static Optional<Base> heard(Looks looks, BaseHeard heard) {
         return latest(looks.all(new BasesOf(heard.station())), heard);

@@ -55,18 +55,6 @@ public record BaseSetUp(PointName mark, Held held, AntennaOverMark antenna, Base
         return new BaseSetUp(mark, held, antenna, sent, sky, sending, receiver, other);
     }
 
-    /**
-     * The same had the sky said something else, by a metre each way: for whoever wants to know what rests on it.
-     *
-     * @throws IllegalStateException of a base that no sky holds
-     */
-    public BaseSetUp elsewhere() {
-        SkyMean said = sky.filter(s -> held == Held.SKY).orElseThrow(() -> new IllegalStateException("held by its mark"));
-        return new BaseSetUp(mark, held, antenna, sent,
-                Optional.of(new SkyMean(said.antenna().plus(new EarthCentred(1, 1, 1)), said.spread(), said.epochs())), sending, receiver,
-                reason);
-    }
-
     /** The same over a mark that is known. */
     public BaseSetUp over(PointName known) {
         return new BaseSetUp(known, Held.KNOWN, antenna, sent, sky, sending, receiver, reason);

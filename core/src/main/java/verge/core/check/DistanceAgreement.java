@@ -71,19 +71,21 @@ public final class DistanceAgreement {
     }
 
     private static Stream<Sight> sights(JobState state) {
-        Stream<Sight> backsights = state.leaves().stream()
+        Stream<Sight> backsights = state.leaves().all().stream()
                 .filter(leaf -> leaf.written().arrangement().kind() == Arrangement.Kind.KNOWN_POINT)
                 .flatMap(leaf -> leaf.solved().marks().stream()).flatMap(mark -> mark.distance().flatMap(misfit -> mark.shot().map(shot -> {
                     double measured = shot.grid().value().metres();
                     return new Sight(measured, measured - misfit.difference().metres(), misfit.sigma().metres());
                 })).stream());
-        return Stream.concat(backsights, state.points().filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.STAKED)
-                .flatMap(p -> toControl(state, p).stream()));
+        return Stream.concat(backsights, state.points().names(Origin.CONTROL).keySet().stream()
+                .flatMap(name -> state.points().named(name).stream())
+                .filter(p -> p.origin() == Origin.MEASURED || p.origin() == Origin.STAKED).flatMap(p -> toControl(state, p).stream()));
     }
 
     /** A measured point that bears the name of a control point. */
     private static Optional<Sight> toControl(JobState state, StoredPoint measured) {
-        return state.find(measured.name(), Origin.CONTROL).flatMap(control -> measured.leaf().flatMap(state::leaf).flatMap(leaf -> {
+        return state.points().find(measured.name(), Origin.CONTROL)
+                .flatMap(control -> measured.leaf().flatMap(state.leaves()::find).flatMap(leaf -> {
             var station = leaf.station().occupation().station().plan();
             double known = station.distanceMetres(control.position().plan());
             return measured.sigma().filter(s -> known > 0)
@@ -103,7 +105,7 @@ public final class DistanceAgreement {
 
     /** Each mistake with the scale it would show. */
     private static Stream<Cause> causes(JobState state) {
-        Leaf leaf = state.leaves().iterator().next();
+        Leaf leaf = state.leaves().all().iterator().next();
         Stream<Cause> foot = Stream.of(FOOT_PPM, -FOOT_PPM).map(ppm -> new Cause(Kind.DISTANCES_FOOT_KIND, ppm, null));
         return Stream.concat(foot, Stream.concat(gridForGround(state, leaf), air(leaf.written())));
     }

@@ -44,7 +44,7 @@ final class FileCheck {
     private FileCheck(JobState state, List<SiteContent> files) {
         this.state = state;
         this.files = files;
-        this.control = state.points().filter(p -> p.origin() == Origin.CONTROL).toList();
+        this.control = state.points().all(Origin.CONTROL).toList();
         Extent.Builder box = new Extent.Builder();
         control.forEach(p -> box.add(p.position().plan().northing(), p.position().plan().easting()));
         this.known = files.stream().filter(f -> f.role() == Role.REGISTER).map(f -> f.placed().most()).reduce(box.build(), Extent::and);
@@ -117,7 +117,7 @@ final class FileCheck {
     /** Known points from elsewhere: those the job took on from other files, and the files before it. */
     private Extent knownBefore(SiteContent file) {
         Extent.Builder box = new Extent.Builder();
-        control.stream().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name())))
+        control.stream().filter(p -> !state.points().fileOf(p.entry()).equals(Optional.of(file.name())))
                 .forEach(p -> box.add(p.position().plan().northing(), p.position().plan().easting()));
         return files.subList(0, files.indexOf(file)).stream().filter(f -> f.role() == Role.REGISTER).map(f -> f.placed().most())
                 .reduce(box.build(), Extent::and);
@@ -193,7 +193,7 @@ final class FileCheck {
 
     /** The height that most of what is known has: of other known points, else the site's reference height. */
     private OptionalDouble usualHeight(SiteContent file) {
-        double[] heights = Stream.concat(control.stream().filter(p -> !state.fileOf(p.entry()).equals(Optional.of(file.name())))
+        double[] heights = Stream.concat(control.stream().filter(p -> !state.points().fileOf(p.entry()).equals(Optional.of(file.name())))
                 .map(p -> p.position().elevation()),
                 files.stream().filter(f -> f.role() == Role.REGISTER && f != file).flatMap(f -> f.points().values().stream())
                 .map(p -> p.position().elevation()))
@@ -274,9 +274,9 @@ final class FileCheck {
         Map<String, SiteContent> byName = new HashMap<>();
         files.stream().filter(f -> f.role().known() || f.role() == Role.DESIGN).forEach(f -> byName.put(f.name(), f));
         Map<PointName, StoredPoint> latest = new HashMap<>();
-        state.points().filter(p -> p.origin() == Origin.CONTROL || p.origin() == Origin.DESIGN).forEach(p -> latest.put(p.name(), p));
+        state.points().all().filter(p -> p.origin() == Origin.CONTROL || p.origin() == Origin.DESIGN).forEach(p -> latest.put(p.name(), p));
         latest.values().stream().sorted(Comparator.comparing(StoredPoint::name))
-                .forEach(taken -> state.fileOf(taken.entry()).map(byName::get)
+                .forEach(taken -> state.points().fileOf(taken.entry()).map(byName::get)
                 .ifPresent(file -> takenOn(taken, file)));
     }
 

@@ -47,7 +47,8 @@ final class LocalisationCheck {
     }
 
     private static double metres(JobState state, Pair tie) {
-        return state.find(new PointName(tie.found().name())).map(p -> p.position().plan().distanceMetres(tie.found().position().plan()))
+        return state.points().find(new PointName(tie.found().name()))
+                .map(p -> p.position().plan().distanceMetres(tie.found().position().plan()))
                 .orElse(0.0);
     }
 
@@ -63,9 +64,8 @@ final class LocalisationCheck {
     }
 
     private static Optional<Finding> beyond(JobState state, Localisation evidence) {
-        List<Double> out = state.points().map(p -> evidence.hull().beyond(p.position().plan())).filter(m -> m > 0).toList();
-        return out.isEmpty() ? Optional.empty()
-                : Optional.of(Finding.of(Kind.LOCALISATION_BEYOND, out.size(),
-                new Length(out.stream().mapToDouble(m -> m).max().orElse(0))));
+        Beyond beyond = Beyond.of(state.points(), evidence.hull());
+        return beyond.points() == 0 ? Optional.empty()
+                : Optional.of(Finding.of(Kind.LOCALISATION_BEYOND, beyond.points(), beyond.farthest()));
     }
 }

@@ -9,8 +9,8 @@ import verge.core.check.Finding.Kind;
 import verge.core.job.JobState;
 import verge.core.occupation.ControlSeen;
 import verge.core.occupation.Frames;
-import verge.core.occupation.Stood;
-import verge.core.occupation.StoodOn;
+import verge.core.occupation.HeardAs;
+import verge.core.occupation.StoodKept;
 
 /**
  * Looks over what was measured with satellites: bases that nobody has placed, marks that were never held against anything, heights that are
@@ -22,40 +22,38 @@ final class SatelliteCheck {
 
     static List<Finding> of(JobState state) {
         List<Finding> found = new ArrayList<>();
-        List<Stood> stood = state.all(new StoodOn()).stream().filter(s -> s.place().isPresent()).toList();
-        List<Base> provisional = state.bases().stream().filter(Base::provisional).toList();
+        StoodKept stood = StoodKept.of(state);
+        int placed = stood.counts().placed();
+        int onProvisional = stood.counts().provisional();
+        List<Base> provisional = state.bases().all().stream().filter(Base::provisional).toList();
         if (!provisional.isEmpty()) {
-            found.add(base(Kind.BASE_PROVISIONAL, marks(provisional),
-                    stood.stream().filter(s -> state.base(s.entry()).filter(Base::provisional).isPresent()).count()));
+            found.add(base(Kind.BASE_PROVISIONAL, marks(provisional), onProvisional));
         }
-        if (stood.isEmpty()) {
+        if (placed == 0) {
             return found;
         }
-        long onProvisional = stood.stream().filter(s -> state.base(s.entry()).filter(Base::provisional).isPresent()).count();
-        if (onProvisional > 0 && onProvisional < stood.size()) {
-            found.add(base(Kind.BASES_MIXED, onProvisional, stood.size() - onProvisional));
+        if (onProvisional > 0 && onProvisional < placed) {
+            found.add(base(Kind.BASES_MIXED, onProvisional, placed - onProvisional));
         }
         List<Integer> frames = Frames.of(state);
         if (frames.size() > 1) {
             found.add(base(Kind.FRAMES_MIXED, frames.stream().map(Frames::name).collect(Collectors.joining(", "))));
         }
         frames.stream().filter(year -> Frames.isOtherThan(year, state.settings().system())).findFirst()
-                .ifPresent(year -> found.add(base(Kind.FRAME_NOT_JOBS, Frames.name(year),
-                stood.stream().filter(s -> s.base().filter(b -> b.frameYear() == year).isPresent()).count())));
+                .ifPresent(year -> found.add(base(Kind.FRAME_NOT_JOBS, Frames.name(year), stood.frames().get(year))));
         List<ControlSeen> control = ControlSeen.of(state);
         if (control.stream().noneMatch(c -> c.against().isEmpty())) {
-            found.add(base(Kind.CONTROL_NEVER_SEEN, stood.size()));
+            found.add(base(Kind.CONTROL_NEVER_SEEN, placed));
         }
         worst(control).ifPresent(w -> found.add(new Finding(Kind.CONTROL_OFF,
                 List.of(w.stood().name(), w.plan(), control.stream().filter(c -> !c.within()).count()), w.stood().entry().toString(),
                 List.of(new Remedy.OpenBase()))));
-        if (stood.stream().flatMap(s -> s.base().stream()).map(b -> b.station()).distinct().count() == 1) {
-            found.add(base(Kind.ONE_BASE_ONLY, stood.size(), stood.stream().flatMap(s -> s.base().stream()).findFirst()
+        if (stood.stations().size() == 1) {
+            found.add(base(Kind.ONE_BASE_ONLY, placed, state.latest(new HeardAs(stood.stations().keySet().iterator().next()))
                     .map(b -> b.name().isEmpty() ? "number " + b.station() : b.name()).orElse("")));
         }
-        long flat = stood.stream().filter(s -> s.place().orElseThrow().elevation().isEmpty()).count();
-        if (flat > 0) {
-            found.add(Finding.of(Kind.HEIGHTS_WITHOUT_GEOID, flat));
+        if (stood.counts().flat() > 0) {
+            found.add(Finding.of(Kind.HEIGHTS_WITHOUT_GEOID, stood.counts().flat()));
         }
         return found;
     }

@@ -42,7 +42,7 @@ public final class WalkRound {
      */
     public static List<Finding> of(JobState state, List<SiteContent> files) {
         List<Finding> found = new ArrayList<>(SettingsCheck.of(state.geodesy()));
-        List<StoredPoint> control = state.points().filter(p -> p.origin() == Origin.CONTROL).limit(POINTS_LOOKED_AT).toList();
+        List<StoredPoint> control = state.points().all(Origin.CONTROL).limit(POINTS_LOOKED_AT).toList();
         state.geodesy().projection().ifPresent(p -> {
             outside(control, p).ifPresent(found::add);
             geoid(state, control, p).ifPresent(found::add);
@@ -97,7 +97,7 @@ public final class WalkRound {
 
     /** International standard atmosphere at the station's elevation. */
     private static Optional<Finding> pressure(JobState state) {
-        return state.openLeaf().flatMap(leaf -> {
+        return state.leaves().open().flatMap(leaf -> {
             double height = leaf.station().occupation().station().elevation().or(() -> state.settings().referenceHeight()
                     .flatMap(JobSettings.ReferenceHeight::elevation)).map(Elevation::metres).orElse(0.0);
             double usual = 1013.25 * Math.pow(1 - 2.25577e-5 * height, 5.25588);

@@ -14,7 +14,6 @@ import verge.core.coding.Codebook;
 import verge.core.enclosure.Photo;
 import verge.core.enclosure.PhotoTaken;
 import verge.core.job.JobState;
-import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
 import verge.core.strings.SurveyString;
 
@@ -41,14 +40,14 @@ public record Asked(UUID subject, String title, Code code, List<Attribute> attri
     private static Asked of(UUID subject, String title, Codebook.Row row, JobState state) {
         boolean photos = row.attributes().stream().anyMatch(a -> a.type() == Attribute.Type.PHOTO);
         return new Asked(subject, title, row.code(), row.attributes(), state.answersOf(subject),
-                photos ? state.photos().map(Photo::taken).filter(t -> t.subject().equals(subject)).map(PhotoTaken::attribute)
+                photos ? state.enclosures().photos().map(Photo::taken).filter(t -> t.subject().equals(subject)).map(PhotoTaken::attribute)
                 .collect(Collectors.toUnmodifiableSet()) : Set.of());
     }
 
     /** By the id of a shot or of a string. */
     public static Optional<Asked> of(UUID subject, JobState state, Codebook book) {
-        return state.string(subject).flatMap(s -> of(s, state, book))
-                .or(() -> state.pointsOf(subject).stream().findFirst().flatMap(p -> of(p, state, book)));
+        return state.strings().find(subject).flatMap(s -> of(s, state, book))
+                .or(() -> state.points().of(subject).stream().findFirst().flatMap(p -> of(p, state, book)));
     }
 
     private static Optional<Codebook.Row> row(Codebook book, Code code, boolean string) {
@@ -57,8 +56,10 @@ public record Asked(UUID subject, String title, Code code, List<Attribute> attri
 
     /** All that is asked for in a job, points first. */
     public static Stream<Asked> all(JobState state, Codebook book) {
-        return Stream.concat(state.points().filter(p -> p.origin() == Origin.MEASURED).flatMap(p -> of(p, state, book).stream()),
-                state.strings().stream().flatMap(s -> of(s, state, book).stream()));
+        Stream<StoredPoint> points = book.rows().stream().filter(row -> !row.joins() && !row.attributes().isEmpty())
+                .flatMap(row -> state.points().measured(row.code()));
+        return Stream.concat(points.flatMap(p -> of(p, state, book).stream()),
+                state.strings().all().stream().flatMap(s -> of(s, state, book).stream()));
     }
 
     /** What must be answered and is not. */

@@ -18,7 +18,6 @@ import verge.core.measure.Measured;
 import verge.core.measure.ShotTaken;
 import verge.core.occupation.ControlSeen;
 import verge.core.occupation.PointOccupied;
-import verge.core.plan.Extent;
 import verge.core.plan.Vertices;
 import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
@@ -55,15 +54,14 @@ public final class ShotDoubts {
 
     /** @param shot an entry of the journal; nothing is doubtful about what is struck or no shot */
     public static List<Doubt> of(Journal journal, Entry shot, Codebook book) {
-        Optional<StoredPoint> point = journal.state().pointsOf(shot.id()).stream().findFirst();
+        Optional<StoredPoint> point = journal.state().points().of(shot.id()).stream().findFirst();
         ShotDoubts doubts = new ShotDoubts(journal, book);
         if (point.isPresent() && shot.payload() instanceof Measured taken) {
             doubts.sameName(point.get());
             doubts.knownMark(shot);
-            List<Measured> before = doubts.before(shot);
-            doubts.alone(taken, before);
-            doubts.onePoint(taken, before);
-            poleHeight(taken).ifPresent(pole -> taken.joins().stream().flatMap(j -> doubts.state.string(j.string()).stream())
+            doubts.alone(taken, doubts.before(shot));
+            doubts.onePoint(taken, doubts.before(shot).findFirst());
+            poleHeight(taken).ifPresent(pole -> taken.joins().stream().flatMap(j -> doubts.state.strings().find(j.string()).stream())
                     .forEach(s -> doubts.string(s, shot.id(), pole)));
         }
         return List.copyOf(doubts.found);
@@ -76,41 +74,42 @@ public final class ShotDoubts {
     }
 
     /** Earlier shots that stand, the latest first. */
-    private List<Measured> before(Entry shot) {
+    private Stream<Measured> before(Entry shot) {
         int last = (int) shot.sequence() - 1;
         return IntStream.rangeClosed(1, Math.min(FARTHEST_BACK, last)).mapToObj(back -> journal.entries().get(last - back))
                 .filter(e -> e.payload() instanceof Measured && !state.isStruck(e.id()))
-                .map(e -> (Measured) journal.counting(e)).toList();
+                .map(e -> (Measured) journal.counting(e));
     }
 
     private void sameName(StoredPoint point) {
-        state.allNamed(point.name()).stream().filter(p -> p.origin() == Origin.MEASURED && !p.entry().equals(point.entry()))
+        state.points().named(point.name()).stream().filter(p -> p.origin() == Origin.MEASURED && !p.entry().equals(point.entry()))
                 .reduce((a, b) -> b)
                 .ifPresent(other -> found.add(new Doubt.SameName(point.name(),
                 new Length(other.position().plan().distanceMetres(point.position().plan())), rise(other.position(), point.position()))));
     }
 
     private void knownMark(Entry shot) {
-        ControlSeen.of(state).stream().filter(c -> c.against().isEmpty() && c.stood().entry().equals(shot.id())).findFirst()
-                .ifPresent(c -> found.add(new Doubt.KnownMark(c.stood().name(), c.plan(), c.up(), c.within())));
+        ControlSeen.of(state, shot.id()).ifPresent(c -> found.add(new Doubt.KnownMark(c.stood().name(), c.plan(), c.up(), c.within())));
     }
 
     private static Optional<Length> rise(Position from, Position to) {
         return from.elevation().flatMap(low -> to.elevation().map(high -> high.minus(low)));
     }
 
-    private void alone(Measured shot, List<Measured> before) {
-        List<Measured> ofCode = before.stream().filter(b -> b.code().equals(shot.code())).limit(SHOTS_THAT_MAKE_A_HABIT).toList();
-        if (shot.joins().isEmpty() && !shot.code().equals(Code.NONE) && ofCode.size() == SHOTS_THAT_MAKE_A_HABIT && ofCode.stream()
-                .noneMatch(b -> b.joins().isEmpty())) {
+    private void alone(Measured shot, Stream<Measured> before) {
+        if (!shot.joins().isEmpty() || shot.code().equals(Code.NONE)) {
+            return;
+        }
+        List<Measured> ofCode = before.filter(b -> b.code().equals(shot.code())).limit(SHOTS_THAT_MAKE_A_HABIT).toList();
+        if (ofCode.size() == SHOTS_THAT_MAKE_A_HABIT && ofCode.stream().noneMatch(b -> b.joins().isEmpty())) {
             found.add(new Doubt.Alone(shot.code(), shot.name()));
         }
     }
 
-    private void onePoint(Measured shot, List<Measured> before) {
+    private void onePoint(Measured shot, Optional<Measured> before) {
         List<UUID> now = shot.strings().toList();
-        before.stream().findFirst().stream().flatMap(last -> last.joins().stream().limit(1)).map(j -> j.string())
-                .filter(id -> !now.contains(id)).flatMap(id -> state.string(id).stream())
+        before.stream().flatMap(last -> last.joins().stream().limit(1)).map(j -> j.string())
+                .filter(id -> !now.contains(id)).flatMap(id -> state.strings().find(id).stream())
                 .filter(s -> s.vertices().size() == 1).forEach(s -> found.add(new Doubt.OnePoint(s.name())));
     }
 
@@ -180,28 +179,19 @@ public final class ShotDoubts {
         }
     }
 
-    private boolean isBreakline(SurveyString s) {
-        return book.row(s.name().code()).filter(row -> row.surface() == Codebook.Surface.BREAKLINE).isPresent();
+    private boolean isBreakline(Code code) {
+        return book.row(code).filter(row -> row.surface() == Codebook.Surface.BREAKLINE).isPresent();
     }
 
     /** The piece that came with the shot against all other breaklines; where they meet in a vertex of both, nothing crosses. */
     private void crossings(SurveyString s, List<Vertex> way) {
-        if (!isBreakline(s)) {
+        if (!isBreakline(s.name().code())) {
             return;
         }
         Vertices piece = Vertices.of(way.get(1).position(), way.get(0).position());
-        Extent box = piece.extent();
-        state.strings().stream().filter(o -> !o.id().equals(s.id()) && isBreakline(o) && mayMeet(o, box))
-                .flatMap(o -> state.shape(o).chords(CHORDS_METRES).stream().flatMap(line -> crossing(s, o, piece, line)))
+        state.strings().near(piece.extent(), this::isBreakline).filter(o -> !o.id().equals(s.id()))
+                .flatMap(o -> state.strings().shape(o).chords(CHORDS_METRES).stream().flatMap(line -> crossing(s, o, piece, line)))
                 .findFirst().ifPresent(found::add);
-    }
-
-    /** An arc reaches beyond its vertices, but by no more than they lie apart. */
-    private static boolean mayMeet(SurveyString other, Extent box) {
-        Extent.Builder own = new Extent.Builder();
-        other.vertices().forEach(v -> own.add(v.position().plan().northing(), v.position().plan().easting()));
-        Extent extent = own.build();
-        return other.vertices().isEmpty() || extent.distance(box) <= extent.diagonal();
     }
 
     private static Stream<Doubt> crossing(SurveyString s, SurveyString other, Vertices piece, Vertices line) {

@@ -60,8 +60,8 @@ public final class GapFinder {
         this.state = state;
         this.book = book;
         this.bounds = state.latest(new Bounds()).orElse(WorkBounded.OPEN);
-        this.points = state.points().filter(p -> p.origin() == Origin.MEASURED).toList();
-        this.strings = state.strings();
+        this.points = state.points().all(Origin.MEASURED).toList();
+        this.strings = state.strings().all();
         points.forEach(p -> index(p.code(), p.position().plan()));
         strings.stream().filter(s -> !s.hasOwnVertices()).forEach(s -> along(s).forEach(place -> index(s.name().code(), place)));
     }
@@ -87,7 +87,8 @@ public final class GapFinder {
     }
 
     private Stream<GridPoint> along(SurveyString s) {
-        return state.shape(s).chords(CHORDS_METRES).stream().flatMap(line -> IntStream.range(0, line.size()).mapToObj(line::plan));
+        return state.strings().shape(s).chords(CHORDS_METRES).stream()
+                .flatMap(line -> IntStream.range(0, line.size()).mapToObj(line::plan));
     }
 
     private Codebook.Surface surface(Code code) {
@@ -105,7 +106,7 @@ public final class GapFinder {
         double step = byShots.get().usual();
         List<GridPoint> ground = new ArrayList<>(shots);
         strings.stream().filter(s -> surface(s.name().code()) == Codebook.Surface.BREAKLINE)
-                .flatMap(s -> state.shape(s).chords(CHORDS_METRES).stream()).forEach(line -> ground.addAll(between(line, step)));
+                .flatMap(s -> state.strings().shape(s).chords(CHORDS_METRES).stream()).forEach(line -> ground.addAll(between(line, step)));
         List<List<GridPoint>> apart = strings.stream()
                 .filter(s -> s.ring() && surface(s.name().code()) == Codebook.Surface.NONE && s.parts().size() == 1 && s.vertices()
                 .size() > 2)

@@ -37,14 +37,15 @@ final class Deeds {
         int skipped = 0;
         int end = entries.size();
         while (end > first && end > entries.size() - FARTHEST) {
-            int begin = Math.max(first, end - Together.upTo(entries, end));
-            List<Entry> group = entries.subList(begin, end);
-            String by = group.get(0).device();
+            String by = entries.get(end - 1).device();
+            boolean matters = undone ? by.equals(Deed.UNDO) || by.equals(Deed.REDO) : !by.equals(Deed.UNDO) && !by.equals(Deed.REDO);
+            int begin = Math.max(first, end - (matters ? Together.upTo(entries, end) : 1));
             if (by.equals(Deed.REDO)) {
                 skipped++;
             } else if (by.equals(Deed.UNDO) && undone && skipped > 0) {
                 skipped--;
             } else if (by.equals(Deed.UNDO) == undone) {
+                List<Entry> group = journal.between(begin, end);
                 List<Payload> back = back(group);
                 if (!back.isEmpty()) {
                     return Optional.of(new Deed(group, back));

@@ -82,11 +82,20 @@ public final class Journal {
 
     /** The entries after so many, in their order. */
     public List<Entry> after(long size) {
-        return entries().subList((int) Math.max(0, Math.min(size, entries().size())), entries().size());
+        return between((int) Math.max(0, Math.min(size, entries().size())), entries().size());
+    }
+
+    /** The entries after so many, up to so many; each is fetched, since cutting a part off would copy all the rest. */
+    public List<Entry> between(int from, int to) {
+        return IntStream.range(from, to).mapToObj(entries()::get).toList();
     }
 
     public JobState state() {
         return state;
+    }
+
+    Sheet sheet() {
+        return sheet;
     }
 
     public Optional<Entry> entry(UUID id) {
@@ -171,11 +180,11 @@ public final class Journal {
             return 0;
         }
         if (standsAlone(id)) {
-            return state.pointsOf(id).size();
+            return state.points().of(id).size();
         }
         Journal without = tried(List.of(new Struck(id)));
         return without.changedSince(entries().size()).orElseThrow().stream()
-                .mapToLong(e -> state.pointsOf(e.id()).size() - without.state.pointsOf(e.id()).size()).sum();
+                .mapToLong(e -> state.points().of(e.id()).size() - without.state.points().of(e.id()).size()).sum();
     }
 
     /** What the job would come to with one entry more, without writing anything. */

@@ -50,9 +50,9 @@ public record Moves(List<Move> moved, long kept, List<PointName> gone) {
         boolean shownAlike = before.settings().ground().equals(after.settings().ground());
         List<UUID> concerned = after.changedSince(before).filter(c -> shownAlike).orElseGet(before::entries);
         for (UUID entry : concerned) {
-            Map<PointName, StoredPoint> there = after.pointsOf(entry).stream()
+            Map<PointName, StoredPoint> there = after.points().of(entry).stream()
                     .collect(Collectors.toMap(StoredPoint::name, Function.identity(), (first, next) -> first));
-            for (StoredPoint point : before.pointsOf(entry)) {
+            for (StoredPoint point : before.points().of(entry)) {
                 Optional.ofNullable(there.get(point.name())).or(() -> instead(before, after, point))
                         .ifPresentOrElse(other -> moved.add(move(before, after, point, other)), () -> gone.add(point.name()));
             }
@@ -64,7 +64,8 @@ public record Moves(List<Move> moved, long kept, List<PointName> gone) {
 
     /** What counts by the name afterwards, for a point that counted and is given by its entry no more. */
     private static Optional<StoredPoint> instead(JobState before, JobState after, StoredPoint point) {
-        return before.own(point.name()).filter(p -> p.entry().equals(point.entry())).flatMap(p -> after.own(point.name()));
+        return before.points().own(point.name()).filter(p -> p.entry().equals(point.entry()))
+                .flatMap(p -> after.points().own(point.name()));
     }
 
     private static Move move(JobState before, JobState after, StoredPoint point, StoredPoint other) {

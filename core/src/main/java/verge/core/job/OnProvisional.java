@@ -1,57 +1,32 @@
 package verge.core.job;
 
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Optional;
-import java.util.Set;
+import java.util.Map;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import verge.core.base.Base;
-import verge.core.base.BaseSetUp;
-import verge.core.coding.PointName;
-import verge.core.journal.Payload;
-import verge.core.journal.Reworked;
+import verge.core.base.BasesOf;
+import verge.core.journal.Sheet;
 import verge.core.points.StoredPoint;
 
 /**
  * Which points rest on bases of which only the sky has said where they stand: measured from them, sighted from over or by such points,
- * computed from them. It is tried out: they are those that another place of the bases would move.
+ * computed from them. Each point is traced to what it was reckoned from, once.
  */
 public final class OnProvisional {
+    private final Sheet sheet;
     private final JobState state;
     private final List<Base> bases;
-    private final Set<Of> moved;
-    private final Set<PointName> gone;
+    private final Map<UUID, Boolean> known = new HashMap<>();
 
-    private record Of(UUID entry, PointName name) {
-    }
-
-    private OnProvisional(JobState state, List<Base> bases, Set<Of> moved, Set<PointName> gone) {
-        this.state = state;
-        this.bases = bases;
-        this.moved = moved;
-        this.gone = gone;
+    private OnProvisional(Journal journal) {
+        this.sheet = journal.sheet();
+        this.state = journal.state();
+        this.bases = state.bases().all().stream().filter(Base::provisional).toList();
     }
 
     public static OnProvisional of(Journal journal) {
-        List<Base> bases = journal.state().bases().stream().filter(Base::provisional).toList();
-        List<Payload> elsewhere = bases.stream().flatMap(b -> elsewhere(journal, b).stream()).toList();
-        if (elsewhere.isEmpty()) {
-            return new OnProvisional(journal.state(), bases, Set.of(), Set.of());
-        }
-        Moves moves = Moves.between(journal.state(), journal.tried(elsewhere).state());
-        return new OnProvisional(journal.state(), bases, moves.moved().stream().map(m -> of(m.before())).collect(Collectors.toSet()),
-                new HashSet<>(moves.gone()));
-    }
-
-    /** The base a metre or so away; empty for one over a mark, which follows. */
-    private static Optional<Payload> elsewhere(Journal journal, Base base) {
-        return journal.entry(base.entry()).map(journal::counting).filter(BaseSetUp.class::isInstance).map(BaseSetUp.class::cast)
-                .filter(s -> s.held() == BaseSetUp.Held.SKY).map(s -> new Reworked(base.entry(), s.elsewhere(), ""));
-    }
-
-    private static Of of(StoredPoint point) {
-        return new Of(point.entry(), point.name());
+        return new OnProvisional(journal);
     }
 
     /** The bases in question, in their order. */
@@ -60,6 +35,20 @@ public final class OnProvisional {
     }
 
     public boolean has(StoredPoint point) {
-        return moved.contains(of(point)) || gone.contains(point.name()) || state.base(point.entry()).filter(Base::provisional).isPresent();
+        return !bases.isEmpty() && rests(point.entry());
+    }
+
+    private boolean rests(UUID entry) {
+        Boolean before = known.putIfAbsent(entry, false);   // what looks at all that was ever said may come back to itself
+        if (before == null) {
+            known.put(entry, state.bases().under(entry).filter(Base::provisional).isPresent()
+                    || Trace.restsOn(sheet, entry, OnProvisional::places).keySet().stream().anyMatch(this::rests));
+        }
+        return known.get(entry);
+    }
+
+    /** Which base something was measured from is told with it; all that bear its number were looked at. */
+    private static boolean places(Sheet.Sight sight) {
+        return !(sight.key() instanceof BasesOf);
     }
 }

@@ -28,7 +28,7 @@ public record Reach(Length longest, Angle steepest) {
     }
 
     private static double betweenMarks(JobState state) {
-        var marks = state.points().filter(p -> p.origin() == Origin.CONTROL).limit(MOST_COMPARED).map(p -> p.position().plan()).toList();
+        var marks = state.points().all(Origin.CONTROL).limit(MOST_COMPARED).map(p -> p.position().plan()).toList();
         return Math.min(FARTHEST_METRES, marks.stream().mapToDouble(a -> marks.stream().mapToDouble(a::distanceMetres).max().orElse(0))
                 .max().orElse(0));
     }

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import verge.core.coding.PointName;
 import verge.core.journal.Entry;
@@ -35,10 +36,19 @@ public record Trace(Entry entry, List<Entry> restsOn, Map<UUID, List<PointName>>
     }
 
     private static Map<UUID, Entry> restsOn(Sheet sheet, UUID entry) {
+        return restsOn(sheet, entry, sight -> true);
+    }
+
+    /** The entries that an entry was reckoned from, directly, each by its id. @param matters which of what it saw */
+    static Map<UUID, Entry> restsOn(Sheet sheet, UUID entry, Predicate<Sheet.Sight> matters) {
         Map<UUID, Entry> all = new LinkedHashMap<>();
-        Set<UUID> madeFrom = madeFrom(sheet, entry);
-        sheet.seenBy(entry).forEach(sight -> by(sight, madeFrom).forEach(by -> all.put(by.id(), by)));
+        Chosen chosen = chosen(sheet, entry);
+        chosen.seen().stream().filter(matters).forEach(sight -> chosen.by(sight).forEach(by -> all.put(by.id(), by)));
         return all;
+    }
+
+    private static Chosen chosen(Sheet sheet, UUID entry) {
+        return new Chosen(sheet.seenBy(entry), madeFrom(sheet, entry));
     }
 
     private static Set<UUID> madeFrom(Sheet sheet, UUID entry) {
@@ -48,9 +58,9 @@ public record Trace(Entry entry, List<Entry> restsOn, Map<UUID, List<PointName>>
 
     private static Map<UUID, List<PointName>> names(Sheet sheet, UUID entry) {
         Map<UUID, List<PointName>> all = new HashMap<>();
-        Set<UUID> madeFrom = madeFrom(sheet, entry);
-        sheet.seenBy(entry).forEach(sight -> name(sight)
-                .ifPresent(name -> by(sight, madeFrom).forEach(by -> all.computeIfAbsent(by.id(), none -> new ArrayList<>()).add(name))));
+        Chosen chosen = chosen(sheet, entry);
+        chosen.seen().forEach(sight -> name(sight)
+                .ifPresent(name -> chosen.by(sight).forEach(by -> all.computeIfAbsent(by.id(), none -> new ArrayList<>()).add(name))));
         return all;
     }
 
@@ -59,13 +69,23 @@ public record Trace(Entry entry, List<Entry> restsOn, Map<UUID, List<PointName>>
                 ? Optional.of(given.name()) : Optional.empty();
     }
 
-    /** Of several points of a name, only the one that was computed with, or counted then. */
-    private static List<Entry> by(Sheet.Sight sight, Set<UUID> madeFrom) {
-        if (sight.key() instanceof PointsNamed && sight.by().stream().anyMatch(by -> madeFrom.contains(by.id()))) {
-            return sight.by().stream().filter(by -> madeFrom.contains(by.id())).toList();
+    /** Of several points of a name, which an entry took. @param madeFrom those that it says it was made from */
+    private record Chosen(List<Sheet.Sight> seen, Set<UUID> madeFrom) {
+        /** Only the one that was computed with, or was chosen to count, or counted then. */
+        private List<Entry> by(Sheet.Sight sight) {
+            if (sight.key() instanceof PointsNamed && sight.by().stream().anyMatch(by -> madeFrom.contains(by.id()))) {
+                return sight.by().stream().filter(by -> madeFrom.contains(by.id())).toList();
+            }
+            return sight.key() instanceof PointsNamed named ? of(sight, counting(named.name(), points(sight)))
+                    : sight.key() instanceof PointsGiven ? of(sight, Points.firstGiven(points(sight))) : sight.by();
         }
-        return sight.key() instanceof PointsNamed ? of(sight, Points.counting(points(sight))) : sight.key() instanceof PointsGiven
-                ? of(sight, Points.firstGiven(points(sight))) : sight.by();
+
+        @SuppressWarnings("unchecked")
+        private Optional<StoredPoint> counting(PointName name, List<List<StoredPoint>> points) {
+            Optional<Optional<UUID>> byHand = seen.stream().filter(s -> s.key().equals(Points.choice(name)))
+                    .flatMap(s -> s.values().stream()).map(v -> (Optional<UUID>) v).reduce((first, next) -> next);
+            return Points.byHand(points, byHand).or(() -> Points.counting(points));
+        }
     }
 
     @SuppressWarnings("unchecked")

@@ -30,6 +30,16 @@ final class Layer<K, V> {
         changed.put(key, null);
     }
 
+    /** The changes, each with what it was before and is now; null for what is not there. */
+    void forEachChange(Change<K, V> to) {
+        changed.forEach((key, now) -> to.take(key, under.get(key), now));
+    }
+
+    /** What takes a change. */
+    interface Change<K, V> {
+        void take(K key, V before, V now);
+    }
+
     PMap<K, V> merged() {
         PMap<K, V> merged = under;
         for (Map.Entry<K, V> change : changed.entrySet()) {

@@ -54,12 +54,13 @@ public final class Sheet {
      * @param kinds what was written of each kind so far
      * @param changes which places each entry changed when it came, from {@code replayed} on
      * @param replayed how many entries were reckoned at once at first
+     * @param folds what each fold keeps of the values
      */
     record Kept(Map<Class<? extends Payload>, Chapter<?>> chapters, PVector<Entry> entries, PMap<UUID, Integer> numbers,
-            PVector<Reckoned> reckoned,
-            PMap<Key<?>, TreePMap<Integer, Object>> values, PMap<Reckoned.Look, TreePSet<Integer>> lookers,
+            PVector<Reckoned> reckoned, PMap<Key<?>, TreePMap<Integer, Object>> values, PMap<Reckoned.Look, TreePSet<Integer>> lookers,
             PMap<UUID, TreePMap<Integer, Boolean>> strikes,
-            PMap<UUID, TreePMap<Integer, Payload>> corrections, PMap<Class<?>, Written> kinds, PVector<int[]> changes, int replayed) {
+            PMap<UUID, TreePMap<Integer, Payload>> corrections, PMap<Class<?>, Written> kinds, PVector<int[]> changes, int replayed,
+            Folds folds) {
     }
 
     /** How many of a kind were written, struck ones too, and the place of the last. */
@@ -71,12 +72,13 @@ public final class Sheet {
      * Without entries.
      *
      * @param chapters one for each kind of entry that comes to something
+     * @param folds what is to be kept of what they come to
      * @throws IllegalStateException if they cannot be reckoned together
      */
-    public static Sheet blank(Collection<? extends Chapter<?>> chapters) {
+    public static Sheet blank(Collection<? extends Chapter<?>> chapters, List<? extends Fold<?, ?, ?>> folds) {
         return new Sheet(new Kept(Order.of(chapters), TreePVector.empty(), HashTreePMap.empty(), TreePVector.empty(),
                 HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(),
-                TreePVector.empty(), 0), new ConcurrentHashMap<>());
+                TreePVector.empty(), 0, Folds.empty(folds)), new ConcurrentHashMap<>());
     }
 
     /**
@@ -93,6 +95,11 @@ public final class Sheet {
 
     public List<Entry> entries() {
         return kept.entries();
+    }
+
+    /** The place of an entry, which counts from 1. @throws java.util.NoSuchElementException if there is none of that id */
+    public int place(UUID entry) {
+        return Optional.ofNullable(kept.numbers().get(entry)).orElseThrow();
     }
 
     public Optional<Entry> entry(UUID id) {
@@ -152,6 +159,22 @@ public final class Sheet {
     public <V> List<V> all(Key<V> key) {
         TreePMap<Integer, Object> values = kept.values().get(key);
         return values == null ? List.of() : List.copyOf((Collection<V>) values.values());
+    }
+
+    /** How many entries provide something under a key. */
+    public int count(Key<?> key) {
+        TreePMap<Integer, Object> values = kept.values().get(key);
+        return values == null ? 0 : values.size();
+    }
+
+    /** What a fold keeps. @throws IllegalArgumentException if the sheet was begun without it */
+    public <R> R kept(Fold<?, ?, R> fold) {
+        return kept.folds().of(fold);
+    }
+
+    /** What the entry at a place comes to, which counts from 1. */
+    public Outcome outcomeAt(int place) {
+        return kept.reckoned().get(place - 1).outcome();
     }
 
     /**
@@ -255,8 +278,9 @@ public final class Sheet {
             return size == kept.entries().size() ? Optional.of(List.of()) : Optional.empty();
         }
         BitSet changed = new BitSet();
-        kept.changes().subList((int) size - kept.replayed(), kept.changes().size())
-                .forEach(places -> IntStream.of(places).forEach(changed::set));
+        for (int i = (int) size - kept.replayed(); i < kept.changes().size(); i++) {   // cutting a part off would copy it
+            IntStream.of(kept.changes().get(i)).forEach(changed::set);
+        }
         return Optional.of(changed.stream().mapToObj(number -> kept.entries().get(number - 1)).toList());
     }
 }

@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.UUID;
+import org.pcollections.HashTreePMap;
+import org.pcollections.TreePMap;
 
 /** Holds what a sheet keeps against what follows from its entries and their outcomes. */
 final class SheetCheck {
@@ -23,6 +25,7 @@ final class SheetCheck {
         values();
         lookers();
         amendments();
+        folds();
         return List.copyOf(faults);
     }
 
@@ -89,6 +92,12 @@ final class SheetCheck {
         }
         same("what was struck", strikes, kept.strikes());
         same("what was corrected", corrections, kept.corrections());
+    }
+
+    private void folds() {
+        Layer<Key<?>, TreePMap<Integer, Object>> all = new Layer<>(HashTreePMap.empty());
+        kept.values().forEach(all::put);
+        same("what is kept of values", kept.folds().emptied().after(all).kept(), kept.folds().kept());
     }
 
     private <K> void same(String what, Map<K, ?> wanted, Map<K, ?> is) {

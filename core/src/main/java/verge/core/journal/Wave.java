@@ -130,7 +130,7 @@ final class Wave {
         }
         return new Sheet.Kept(before.chapters(), before.entries().plusAll(added), numbers.merged(), all, values.merged(), lookers.merged(),
                 strikes.merged(), corrections.merged(),
-                kinds.merged(), changes, first ? size() : before.replayed());
+                kinds.merged(), changes, first ? size() : before.replayed(), before.folds().after(values));
     }
 
     private void reckon(int number) {

@@ -22,9 +22,9 @@ public record BaseByMark(PointName mark, UUID entry, Position base) {
     /** By each known mark that was measured from bases over one mark, in the order of their entries. */
     public static List<BaseByMark> of(Journal journal, PointName over) {
         return journal.entries().stream().filter(e -> e.payload() instanceof PointOccupied && !journal.state().isStruck(e.id()))
-                .flatMap(e -> journal.state().base(e.id()).filter(b -> b.mark().equals(over)).stream().flatMap(b -> {
+                .flatMap(e -> journal.state().bases().under(e.id()).filter(b -> b.mark().equals(over)).stream().flatMap(b -> {
             PointOccupied said = (PointOccupied) journal.counting(e);
-            return journal.state().find(said.name(), Origin.CONTROL).filter(k -> !said.name().equals(over))
+            return journal.state().points().find(said.name(), Origin.CONTROL).filter(k -> !said.name().equals(over))
                     .flatMap(k -> below(journal, said, b, k.position())).map(p -> new BaseByMark(said.name(), e.id(), p)).stream();
         })).toList();
     }

@@ -1,16 +1,17 @@
 package verge.core.occupation;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
 import verge.core.coding.PointName;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.Uncertainty;
 import verge.core.job.JobState;
 import verge.core.points.Origin;
-import verge.core.points.StoredPoint;
 import verge.core.units.Length;
 
 /**
@@ -25,17 +26,37 @@ public record ControlSeen(Stood stood, Optional<Stood> against, Length north, Le
     private static final double LEAST_PLAN_METRES = 0.020;
     private static final double LEAST_UP_METRES = 0.030;
 
-    /** Every time that a known mark was stood on, against what is known of it; and every point of one name, against the time before. */
+    /**
+     * Every time that a known mark was stood on, against what is known of it; and every point of one name, against the time before; in the
+     * order of their entries.
+     */
     public static List<ControlSeen> of(JobState state) {
+        Set<PointName> names = new HashSet<>(StoodKept.of(state).times().again());
+        names.addAll(state.points().names(Origin.CONTROL).keySet());
         List<ControlSeen> all = new ArrayList<>();
-        Map<PointName, Stood> before = new HashMap<>();
-        for (Stood stood : state.all(new StoodOn())) {
-            stood.place().ifPresent(place -> {
-                Optional<StoredPoint> known = state.find(stood.name(), Origin.CONTROL);
-                known.ifPresent(k -> all.add(of(stood, Optional.empty(), place, k.position(), k.sigma())));
-                Optional.ofNullable(before.put(stood.name(), stood))
-                        .ifPresent(b -> all.add(of(stood, Optional.of(b), place, b.place().orElseThrow(), b.sigma())));
-            });
+        names.forEach(name -> all.addAll(of(state, name)));
+        all.sort(Comparator.comparingLong(seen -> state.line(seen.stood().entry())));
+        return all;
+    }
+
+    /** How far the mark that is known came from where it is, when it was stood on by an entry; empty for any other entry. */
+    public static Optional<ControlSeen> of(JobState state, UUID entry) {
+        return state.outcome(entry).values(StoodOn.class).findFirst().flatMap(stood -> known(state, stood));
+    }
+
+    private static Optional<ControlSeen> known(JobState state, Stood stood) {
+        return stood.place().flatMap(place -> state.points().find(stood.name(), Origin.CONTROL)
+                .map(k -> of(stood, Optional.empty(), place, k.position(), k.sigma())));
+    }
+
+    private static List<ControlSeen> of(JobState state, PointName name) {
+        List<ControlSeen> all = new ArrayList<>();
+        Optional<Stood> before = Optional.empty();
+        for (Stood stood : state.all(new StoodOn(name)).stream().filter(s -> s.place().isPresent()).toList()) {
+            known(state, stood).ifPresent(all::add);
+            before.ifPresent(b ->
+                    all.add(of(stood, Optional.of(b), stood.place().orElseThrow(), b.place().orElseThrow(), b.sigma())));
+            before = Optional.of(stood);
         }
         return all;
     }

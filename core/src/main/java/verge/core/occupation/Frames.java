@@ -22,8 +22,7 @@ public final class Frames {
 
     /** The years that the bases said from which points of a job were measured, less 2000; none for those that said nothing. */
     public static List<Integer> of(JobState state) {
-        return state.all(new StoodOn()).stream().flatMap(s -> s.base().stream()).map(BaseHeard::frameYear).filter(year -> year > 0)
-                .distinct().sorted().toList();
+        return StoodKept.of(state).frames().keySet().stream().sorted().toList();
     }
 
     /**

@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import verge.core.base.Base;
 import verge.core.base.BaseEntries;
-import verge.core.base.BaseUnder;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.ReferenceEllipsoid;
 import verge.core.journal.Chapter;
@@ -30,11 +29,11 @@ public final class OccupationEntries {
         Optional<Base> base = base(looks, said);
         Optional<ShotEntries.Place> place = place(looks, said).map(p -> new ShotEntries.Place(p.position(), Optional.of(p.sigma())));
         Outcome measured = ShotEntries.measured(line.id(), said, Optional.empty(), place)
-                .and(new StoodOn(), new Stood(line.id(), said.name(), said.epochs().end(), said.base(),
+                .and(new StoodOn(said.name()), new Stood(line.id(), said.name(), said.epochs().end(), said.base(), base,
                 said.antenna().known().map(height -> OccupiedPlace.foot(reference(said, base), height, said.tilt())), sigma(said),
                 place.map(ShotEntries.Place::position), place.flatMap(ShotEntries.Place::sigma)));
         Outcome heard = said.base().map(b -> measured.and(new HeardAs(b.station()), b).and(new HeardBy(b.name()), b)).orElse(measured);
-        return base.map(b -> heard.and(new BaseUnder(line.id()), b)).orElse(heard);
+        return heard.and(BaseEntries.under(base, line.id(), place.isPresent()));
     }
 
     private static SolvedPosition.Sigma sigma(PointOccupied said) {

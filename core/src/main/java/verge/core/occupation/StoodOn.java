@@ -1,7 +1,8 @@
 package verge.core.occupation;
 
+import verge.core.coding.PointName;
 import verge.core.journal.Key;
 
-/** All points that receivers stood on, in the order of their entries. */
-public record StoodOn() implements Key<Stood> {
+/** The times that receivers stood on points of a name, in the order of their entries. */
+public record StoodOn(PointName name) implements Key<Stood> {
 }

@@ -8,6 +8,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import verge.core.coding.PointName;
+import verge.core.journal.Key;
 import verge.core.journal.Looks;
 import verge.core.journal.Outcome;
 import verge.core.journal.Sheet;
@@ -39,6 +40,11 @@ public final class Points {
         return outcome.values(PointsNamed.class).flatMap(List::stream);
     }
 
+    /** Under what it is said which position of a name was chosen to count. */
+    public static Key<Optional<UUID>> choice(PointName name) {
+        return new CountsByHand(name);
+    }
+
     /** The position that counts among those of one name: by origin, then the latest. */
     public static Optional<StoredPoint> counting(List<List<StoredPoint>> named) {
         return named.stream().flatMap(List::stream).reduce((first, next) -> next.origin().compareTo(first.origin()) <= 0 ? next : first);
@@ -55,7 +61,8 @@ public final class Points {
         return byHand(sheet.all(new PointsNamed(name)), sheet.latest(new CountsByHand(name)));
     }
 
-    private static Optional<StoredPoint> byHand(List<List<StoredPoint>> named, Optional<Optional<UUID>> chosen) {
+    /** @param chosen the entry whose position of the name was chosen, by whoever chose last */
+    public static Optional<StoredPoint> byHand(List<List<StoredPoint>> named, Optional<Optional<UUID>> chosen) {
         return chosen.flatMap(entry -> entry)
                 .flatMap(entry -> named.stream().flatMap(List::stream).filter(p -> p.entry().equals(entry)).findFirst());
     }

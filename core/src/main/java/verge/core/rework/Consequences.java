@@ -63,9 +63,10 @@ public record Consequences(Moves moves, List<OfLeaf> leaves, List<OfCheck> check
         List<UUID> checks = new ArrayList<>();
         for (Entry entry : changed) {
             if (entry.payload() instanceof StationSetUp) {
-                before.state().leaf(entry.id()).map(leaf -> new OfLeaf(leaf, after.state().leaf(entry.id()))).filter(OfLeaf::matters)
+                before.state().leaves().find(entry.id()).map(leaf -> new OfLeaf(leaf, after.state().leaves().find(entry.id())))
+                        .filter(OfLeaf::matters)
                         .ifPresent(leaves::add);
-                checks.addAll(before.state().checks(entry.id()));
+                checks.addAll(before.state().leaves().checks(entry.id()));
             } else if (entry.payload() instanceof CheckTaken) {
                 checks.add(entry.id());
             }

@@ -65,7 +65,7 @@ public final class Correction {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, twice.text());
             });
         } else if (corrected instanceof CheckTaken check && !(said instanceof CheckTaken was && was.mark().equals(check.mark()))
-                && state.mark(check.mark()).isEmpty()) {
+                && state.points().mark(check.mark()).isEmpty()) {
             throw new SurveyException(Problem.POINT_UNKNOWN, check.mark().text());
         }
     }
@@ -86,7 +86,8 @@ public final class Correction {
 
     private static void requireKnown(JobState state, Entry entry, PointSeen seen) {
         PointName name = seen.name();
-        List<StoredPoint> named = state.allNamed(name).stream().filter(p -> seen.entry().isEmpty() || seen.entry().get().equals(p.entry()))
+        List<StoredPoint> named = state.points().named(name).stream()
+                .filter(p -> seen.entry().isEmpty() || seen.entry().get().equals(p.entry()))
                 .toList();
         boolean given = state.all(new PointsGiven(name)).stream().flatMap(List::stream)
                 .anyMatch(p -> seen.entry().isEmpty() || seen.entry().get().equals(p.entry()));

@@ -2,7 +2,8 @@ package verge.core.stakeout;
 
 import java.util.List;
 import java.util.Optional;
-import verge.core.base.BaseUnder;
+import verge.core.base.Base;
+import verge.core.base.BaseEntries;
 import verge.core.coding.Code;
 import verge.core.geodesy.Position;
 import verge.core.journal.Chapter;
@@ -11,6 +12,7 @@ import verge.core.journal.Looks;
 import verge.core.journal.Outcome;
 import verge.core.leaf.LeafEntries;
 import verge.core.occupation.OccupationEntries;
+import verge.core.occupation.OccupiedPlace;
 import verge.core.points.AsStaked;
 import verge.core.points.Origin;
 import verge.core.points.Points;
@@ -29,10 +31,10 @@ public final class StakeEntries {
     private static Outcome occupied(Line<StakeOccupied> line, Looks looks) {
         StakeOccupied said = line.says();
         Position design = SettingsEntries.carrier(looks).carried(line.entry().sequence(), said.design());
-        Outcome under = OccupationEntries.base(looks, said.stood()).map(b -> Outcome.of(new BaseUnder(line.id()), b))
-                .orElse(Outcome.NOTHING);
-        return OccupationEntries.place(looks, said.stood())
-                .map(p -> Points.outcome(new StoredPoint(line.id(), said.name(), Code.NONE, Origin.STAKED, p.position(),
+        Optional<Base> base = OccupationEntries.base(looks, said.stood());
+        Optional<OccupiedPlace> place = OccupationEntries.place(looks, said.stood());
+        Outcome under = BaseEntries.under(base, line.id(), place.isPresent());
+        return place.map(p -> Points.outcome(new StoredPoint(line.id(), said.name(), Code.NONE, Origin.STAKED, p.position(),
                 Optional.of(p.sigma()), Optional.of(AsStaked.of(design, p.position())), Optional.empty())).and(under)).orElse(under);
     }
 

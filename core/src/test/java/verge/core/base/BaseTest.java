@@ -143,7 +143,7 @@ class BaseTest {
     }
 
     private static StoredPoint point(Journal of, String name) {
-        return of.state().find(name(name)).orElseThrow();
+        return of.state().points().find(name(name)).orElseThrow();
     }
 
     /**
@@ -155,7 +155,7 @@ class BaseTest {
         SkyMean first = sky(1.3, -0.9, 2.2);
         UUID base = write(bySky("BASE-1", first));
         write(shot("101", new BaseHeard("OWN", 7, first.antenna())));
-        Base morning = journal.state().bases().get(0);
+        Base morning = journal.state().bases().all().get(0);
         UUID again = write(over("BASE-1", Base.above(morning.ground(), HEIGHT)));
         write(shot("102", new BaseHeard("OWN", 7, Base.above(morning.ground(), HEIGHT).plus(new EarthCentred(0.00005, 0, 0)))));
         write(shot("103", new BaseHeard("GALLERY", 417, first.antenna())));
@@ -170,7 +170,7 @@ class BaseTest {
                 .containsExactly("BASE-1", "101", "102", "105");
         assertThat(point(journal, "BASE-1").sigma().orElseThrow().up().metres()).isCloseTo(2.5, within(1e-9));
         // another's number, and ours from another place, are not ours
-        assertThat(List.of("103", "104")).allSatisfy(n -> assertThat(journal.state().base(point(journal, n).entry())).isEmpty());
+        assertThat(List.of("103", "104")).allSatisfy(n -> assertThat(journal.state().bases().under(point(journal, n).entry())).isEmpty());
 
         Journal given = journal.tried(List.of(known("BASE-1", inGrid(centred(MARK)))));
         Choice bases = new Choice(Set.of(BaseSetUp.class), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
@@ -186,11 +186,11 @@ class BaseTest {
                     .isCloseTo(inGrid(truly).elevation().orElseThrow().metres(), within(1e-6));
         }
         assertThat(OnProvisional.of(after).bases()).isEmpty();
-        assertThat(after.state().points()).noneMatch(OnProvisional.of(after)::has);
+        assertThat(after.state().points().all()).noneMatch(OnProvisional.of(after)::has);
         assertThat(Consequences.between(given, after).moves().moved()).extracting(m -> m.before().name().text())
                 .containsExactlyInAnyOrder("101", "102", "105");
-        assertThat(after.state().bases()).extracting(Base::entry).containsExactly(base, again);
-        assertThat(after.state().bases()).extracting(b -> b.sent().place()).contains(first.antenna());
+        assertThat(after.state().bases().all()).extracting(Base::entry).containsExactly(base, again);
+        assertThat(after.state().bases().all()).extracting(b -> b.sent().place()).contains(first.antenna());
     }
 
     /**
@@ -235,7 +235,7 @@ class BaseTest {
                 .isInstanceOfSatisfying(SurveyException.class, e -> assertThat(e.problem()).isEqualTo(Problem.POINT_UNKNOWN));
         write(known("FLAT", Position.ofPlan(6_312_000, 648_000)));
         UUID flat = write(over("FLAT", sky.antenna()));
-        Base held = journal.state().base(flat).orElseThrow();
+        Base held = journal.state().bases().under(flat).orElseThrow();
         assertThat(held.provisional()).isTrue();
         assertThat(held.reference()).isEqualTo(sky.antenna());
     }
@@ -315,12 +315,13 @@ class BaseTest {
     @Test
     void hereAgain() {
         write(bySky("BASE-1", sky(1.3, -0.9, 2.2)));
-        HereAgain again = HereAgain.of(journal.state().bases(), centred(MARK)
+        HereAgain again = HereAgain.of(journal.state().bases().all(), centred(MARK)
                 .plus(EarthCentred.ofNorthEastUp(2.3, -0.9, 2, MARK.position()))).orElseThrow();
         assertThat(again.mark()).isEqualTo(name("BASE-1"));
         assertThat(again.north().metres()).isCloseTo(1, within(1e-3));
         assertThat(again.up().metres()).isCloseTo(-0.2, within(1e-3));
-        assertThat(HereAgain.of(journal.state().bases(), centred(MARK).plus(EarthCentred.ofNorthEastUp(9.3, -0.9, 0, MARK.position()))))
+        assertThat(HereAgain.of(journal.state().bases().all(), centred(MARK)
+                .plus(EarthCentred.ofNorthEastUp(9.3, -0.9, 0, MARK.position()))))
                 .isEmpty();
     }
 }

@@ -2,17 +2,23 @@ package verge.core.chapters;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import verge.core.base.Base;
 import verge.core.base.BaseSetUp;
 import verge.core.base.Sending;
 import verge.core.calibration.InstrumentCalibrated;
@@ -63,6 +69,9 @@ import verge.core.measure.ShotTaken;
 import verge.core.measure.SightTaken;
 import verge.core.measure.SightsFor;
 import verge.core.occupation.PointOccupied;
+import verge.core.occupation.Stood;
+import verge.core.occupation.StoodKept;
+import verge.core.plan.Extent;
 import verge.core.plan.Vertices;
 import verge.core.points.NamedPosition;
 import verge.core.points.Origin;
@@ -113,6 +122,7 @@ import verge.core.strings.End;
 import verge.core.strings.Joining;
 import verge.core.strings.StringEdited;
 import verge.core.strings.StringName;
+import verge.core.strings.SurveyString;
 import verge.core.strings.Vertex;
 import verge.core.strings.VertexId;
 import verge.core.units.Angle;
@@ -156,45 +166,89 @@ class WavesTest {
             compare(journal, replayed, next);
             assertThat(journal.comesToTheSameAs(replayed)).isTrue();
             assertThat(journal.faults()).as("after %s", next).isEmpty();
+            keptIsWhatAWalkOverAllFinds(journal.state());
             changesAreTold(before, journal);
         }
         assertThat(refused).isLessThan(STEPS / 4);
         assertThat(journal.state().points().count()).isPositive();
     }
 
+    /** Points, strings and what receivers stood on, as they are kept with each change, against going over all of them. */
+    private static void keptIsWhatAWalkOverAllFinds(JobState state) {
+        List<StoredPoint> all = state.points().all().toList();
+        for (Origin origin : Origin.values()) {
+            List<StoredPoint> of = all.stream().filter(p -> p.origin() == origin).toList();
+            assertThat(state.points().all(origin).toList()).isEqualTo(of);
+            assertThat(state.points().count(origin)).isEqualTo(of.size());
+            assertThat(state.points().names(origin)).isEqualTo(of.stream()
+                    .collect(Collectors.toMap(StoredPoint::name, p -> 1, Integer::sum, TreeMap::new)));
+        }
+        List<StoredPoint> measured = state.points().all(Origin.MEASURED).toList();
+        List<StoredPoint> backwards = new ArrayList<>(measured);
+        Collections.reverse(backwards);
+        assertThat(state.points().latestMeasured().toList()).isEqualTo(backwards);
+        assertThat(state.points().codes()).isEqualTo(measured.stream()
+                .collect(Collectors.toMap(StoredPoint::code, p -> 1, Integer::sum)));
+        state.points().codes().keySet().forEach(code ->
+                assertThat(state.points().measured(code).toList())
+                        .isEqualTo(measured.stream().filter(p -> p.code().equals(code)).toList()));
+        assertThat(state.points().countFlat()).isEqualTo((int) all.stream().filter(p -> p.position().elevation().isEmpty()).count());
+        Extent.Builder box = new Extent.Builder();
+        all.forEach(p -> box.add(p.position().plan().northing(), p.position().plan().easting()));
+        assertThat(state.points().extent()).isEqualTo(box.build());
+        if (all.isEmpty()) {
+            return;
+        }
+        Extent half = new Extent(box.build().south(), box.build().west(), box.build().middle().northing(), box.build().east());
+        assertThat(state.points().within(half).toList()).isEqualTo(all.stream().filter(p -> half.contains(p.position().plan()))
+                .sorted(Comparator.comparingLong((StoredPoint p) -> state.line(p.entry())).thenComparing(StoredPoint::name)).toList());
+        List<SurveyString> strings = state.strings().all();
+        assertThat(state.strings().count()).isEqualTo(strings.size());
+        assertThat(state.strings().open()).containsExactlyInAnyOrderElementsOf(strings.stream()
+                .filter(s -> !s.ended() && s.hasOwnVertices()).toList());
+        assertThat(state.strings().near(half, code -> true).toList()).containsAll(strings.stream()
+                .filter(s -> s.vertices().stream().anyMatch(v -> half.contains(v.position().plan()))).toList());
+        state.bases().all().forEach(base -> assertThat(state.bases().measuredFrom(base)).isEqualTo((int) all.stream()
+                .filter(p -> !p.entry().equals(base.entry()) && state.bases().under(p.entry()).map(Base::entry)
+                .equals(Optional.of(base.entry())))
+                .count()));
+        assertThat(StoodKept.all(state).map(Stood::entry).toList()).isEqualTo(StoodKept.all(state).map(Stood::entry).distinct().toList());
+    }
+
     /** What is not told to have changed has not. */
     private static void changesAreTold(Journal before, Journal after) {
         List<UUID> told = after.changedSince(before.entries().size()).orElseThrow().stream().map(Entry::id).toList();
         after.entries().stream().map(Entry::id).filter(id -> !told.contains(id))
-                .forEach(id -> assertThat(after.state().pointsOf(id)).isEqualTo(before.state().pointsOf(id)));
-        List<UUID> strings = after.changedSince(before.entries().size()).orElseThrow().stream().flatMap(after.state()::stringsOf).toList();
+                .forEach(id -> assertThat(after.state().points().of(id)).isEqualTo(before.state().points().of(id)));
+        List<UUID> strings = after.changedSince(before.entries().size()).orElseThrow().stream().flatMap(after.state().strings()::touchedBy)
+                .toList();
         IntStream.range(0, 4).mapToObj(i -> new UUID(0, i)).filter(id -> !strings.contains(id)).forEach(id -> {
-            assertThat(after.state().string(id)).isEqualTo(before.state().string(id));
+            assertThat(after.state().strings().find(id)).isEqualTo(before.state().strings().find(id));
             assertThat(lines(after, id)).isEqualTo(lines(before, id));
         });
     }
 
     private static List<Vertices> lines(Journal journal, UUID string) {
-        return journal.state().string(string).map(s -> journal.state().shape(s).chords(0.01)).orElse(List.of());
+        return journal.state().strings().find(string).map(s -> journal.state().strings().shape(s).chords(0.01)).orElse(List.of());
     }
 
     private void compare(Journal grown, Journal replayed, Payload after) {
         JobState a = grown.state();
         JobState b = replayed.state();
-        assertThat(a.points().toList()).as("points after %s", after).isEqualTo(b.points().toList());
+        assertThat(a.points().all().toList()).as("points after %s", after).isEqualTo(b.points().all().toList());
         assertThat(leaves(a)).as("leaves after %s", after).isEqualTo(leaves(b));
-        assertThat(a.openLeaf().map(Leaf::entry)).isEqualTo(b.openLeaf().map(Leaf::entry));
+        assertThat(a.leaves().open().map(Leaf::entry)).isEqualTo(b.leaves().open().map(Leaf::entry));
         assertThat(List.of(a.target(), a.prism(), a.design(), a.floor(), a.settings(), a.calibration("TS 1"),
                 a.latest(new Accepted("K", "x"))))
                 .isEqualTo(List.of(b.target(), b.prism(), b.design(), b.floor(), b.settings(), b.calibration("TS 1"),
                 b.latest(new Accepted("K", "x"))));
-        assertThat(a.strings()).as("strings after %s", after).isEqualTo(b.strings());
-        assertThat(a.photos().toList()).isEqualTo(b.photos().toList());
-        assertThat(a.nextString(new Code("KRB"))).isEqualTo(b.nextString(new Code("KRB")));
-        for (Leaf leaf : a.leaves()) {
-            assertThat(a.rounds(leaf.entry())).isEqualTo(b.rounds(leaf.entry()));
-            assertThat(a.checks(leaf.entry())).isEqualTo(b.checks(leaf.entry()));
-            assertThat(a.isClosed(leaf.entry())).isEqualTo(b.isClosed(leaf.entry()));
+        assertThat(a.strings().all()).as("strings after %s", after).isEqualTo(b.strings().all());
+        assertThat(a.enclosures().photos().toList()).isEqualTo(b.enclosures().photos().toList());
+        assertThat(a.strings().next(new Code("KRB"))).isEqualTo(b.strings().next(new Code("KRB")));
+        for (Leaf leaf : a.leaves().all()) {
+            assertThat(a.sets().on(leaf.entry())).isEqualTo(b.sets().on(leaf.entry()));
+            assertThat(a.leaves().checks(leaf.entry())).isEqualTo(b.leaves().checks(leaf.entry()));
+            assertThat(a.leaves().isClosed(leaf.entry())).isEqualTo(b.leaves().isClosed(leaf.entry()));
         }
         for (Entry e : grown.entries()) {
             assertThat(a.notesOf(e.id())).isEqualTo(b.notesOf(e.id()));
@@ -202,12 +256,12 @@ class WavesTest {
             assertThat(a.isStruck(e.id())).isEqualTo(b.isStruck(e.id()));
             assertThat(a.latest(new FoundOf(e.id()))).isEqualTo(b.latest(new FoundOf(e.id())));
         }
-        MARKS.forEach(mark -> assertThat(a.find(new PointName(mark))).isEqualTo(b.find(new PointName(mark))));
+        MARKS.forEach(mark -> assertThat(a.points().find(new PointName(mark))).isEqualTo(b.points().find(new PointName(mark))));
     }
 
     /** Without the plane, which two replays have each of their own. */
     private static List<List<Object>> leaves(JobState state) {
-        return state.leaves().stream().<List<Object>>map(l ->
+        return state.leaves().all().stream().<List<Object>>map(l ->
                 List.of(l.entry(), l.number(), l.written(), l.station().occupation().station(), l.station().orientation(),
                 l.station().covariance(), l.solved().marks(), l.solved().variance())).toList();
     }
@@ -283,7 +337,7 @@ class WavesTest {
     }
 
     private VertexId vertex() {
-        return journal.state().string(string()).flatMap(s -> s.at(choice(End.values()))).map(Vertex::id)
+        return journal.state().strings().find(string()).flatMap(s -> s.at(choice(End.values()))).map(Vertex::id)
                 .orElseGet(() -> new VertexId(any(), string()));
     }
 
@@ -310,7 +364,8 @@ class WavesTest {
     }
 
     private PointSeen seen() {
-        return journal.state().points().skip(random.nextInt(3)).findFirst().map(p -> PointSeen.of(p, journal.state().allNamed(p.name())))
+        return journal.state().points().all().skip(random.nextInt(3)).findFirst()
+                .map(p -> PointSeen.of(p, journal.state().points().named(p.name())))
                 .orElseGet(() -> PointSeen.named(mark()));
     }
 
@@ -355,7 +410,7 @@ class WavesTest {
     }
 
     private StationSetUp onKnownPoint() {
-        List<StoredPoint> known = journal.state().points().toList();
+        List<StoredPoint> known = journal.state().points().all().toList();
         PointName station = known.isEmpty() || random.nextBoolean() ? mark() : known.get(random.nextInt(known.size())).name();
         return StationSetUp.onKnownPoint(station, mark(), new Length(1.5 + random.nextInt(3) * 0.05), target(), reading(),
                 new Atmosphere(12, 1013, 60), PRECISION, 0.13, "TS 1", 1, "");

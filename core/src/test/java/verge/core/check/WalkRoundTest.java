@@ -231,7 +231,7 @@ class WalkRoundTest {
         double d = 4000;
         for (int i = 0; i < 4; i++) {
             Journal tried = journal.append(entry(journal.entries().size() + 1L, setUp(d, hectopascals, celsius)));
-            var leaf = tried.state().openLeaf().orElseThrow();
+            var leaf = tried.state().leaves().open().orElseThrow();
             d -= leaf.solved().marks().get(0).distance().orElseThrow().difference().metres();
         }
         return d;

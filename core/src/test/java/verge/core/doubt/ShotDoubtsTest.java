@@ -100,7 +100,7 @@ class ShotDoubtsTest {
             assertThat(same.plan().metres()).isCloseTo(0.05, within(1e-3));
             assertThat(same.up().orElseThrow().metres()).isCloseTo(0.01, within(1e-3));
         });
-        assertThat(party.journal().state().allNamed(new PointName("7"))).hasSize(2);
+        assertThat(party.journal().state().points().named(new PointName("7"))).hasSize(2);
         assertThat(Arrays.asList(ShotDoubts.of(party.journal(), party.journal().entries().get(0), Codebook.general())))
                 .containsOnly(List.of());
     }

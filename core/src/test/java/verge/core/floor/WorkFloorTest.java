@@ -52,7 +52,7 @@ class WorkFloorTest {
     }
 
     private List<String> here() {
-        return journal.state().points().filter(journal.state()::isHere).map(p -> p.name().text()).toList();
+        return journal.state().points().all().filter(journal.state()::isHere).map(p -> p.name().text()).toList();
     }
 
     @Test

@@ -106,7 +106,7 @@ class DeedsTest {
     }
 
     private List<String> names() {
-        return journal.state().points().map(StoredPoint::name).map(PointName::text).toList();
+        return journal.state().points().all().map(StoredPoint::name).map(PointName::text).toList();
     }
 
     private UUID done(Payload... payloads) {

@@ -70,7 +70,7 @@ class JournalTest {
     void aShotIsAPointOfItsLeaf() {
         UUID setup = add(setUp("T1", "T2", 0));
         UUID shot = add(shot(setup, "101", 90, 90, 50));
-        StoredPoint point = journal.state().find(new PointName("101")).orElseThrow();
+        StoredPoint point = journal.state().points().find(new PointName("101")).orElseThrow();
         assertThat(point.entry()).isEqualTo(shot);
         assertThat(point.position().plan().northing()).isCloseTo(100, within(1e-3));
         assertThat(point.position().plan().easting()).isCloseTo(149.988, within(1e-3));
@@ -81,13 +81,13 @@ class JournalTest {
     void strikingAShotTakesItsPointAndBringingBackGivesTheSameBits() {
         UUID setup = add(setUp("T1", "T2", 0));
         UUID shot = add(shot(setup, "101", 33, 88, 71));
-        StoredPoint before = journal.state().pointsOf(shot).get(0);
+        StoredPoint before = journal.state().points().of(shot).get(0);
         add(new Struck(shot));
-        assertThat(journal.state().pointsOf(shot)).isEmpty();
-        assertThat(journal.state().find(new PointName("101"))).isEmpty();
+        assertThat(journal.state().points().of(shot)).isEmpty();
+        assertThat(journal.state().points().find(new PointName("101"))).isEmpty();
         assertThat(journal.entry(shot)).isPresent();
         add(new Restored(shot));
-        assertThat(journal.state().pointsOf(shot)).containsExactly(before);
+        assertThat(journal.state().points().of(shot)).containsExactly(before);
     }
 
     @Test
@@ -97,20 +97,20 @@ class JournalTest {
         UUID second = add(setUp("T2", "T1", 45));
         add(shot(second, "201", 10, 90, 20));
         add(new Struck(first));
-        assertThat(journal.state().find(new PointName("101"))).isEmpty();
-        assertThat(journal.state().find(new PointName("201"))).isPresent();
-        assertThat(journal.state().openLeaf().orElseThrow().number()).isEqualTo(2);
-        assertThat(journal.state().leaf(first)).isEmpty();
+        assertThat(journal.state().points().find(new PointName("101"))).isEmpty();
+        assertThat(journal.state().points().find(new PointName("201"))).isPresent();
+        assertThat(journal.state().leaves().open().orElseThrow().number()).isEqualTo(2);
+        assertThat(journal.state().leaves().find(first)).isEmpty();
     }
 
     @Test
     void aLaterImportDoesNotMoveAnEarlierSetup() {
         UUID setup = add(setUp("T1", "T2", 0));
         UUID shot = add(shot(setup, "101", 33, 88, 71));
-        StoredPoint before = journal.state().pointsOf(shot).get(0);
+        StoredPoint before = journal.state().points().of(shot).get(0);
         add(new PointsImported(Origin.CONTROL, "newer.csv", "01", List.of(point("T1", 500, 500, 50))));
-        assertThat(journal.state().pointsOf(shot)).containsExactly(before);
-        assertThat(Chapters.replay(journal.entries()).state().pointsOf(shot)).containsExactly(before);
+        assertThat(journal.state().points().of(shot)).containsExactly(before);
+        assertThat(Chapters.replay(journal.entries()).state().points().of(shot)).containsExactly(before);
     }
 
     @Test
@@ -118,8 +118,8 @@ class JournalTest {
         UUID setup = add(setUp("T1", "T2", 0));
         add(shot(setup, "T3", 90, 90, 200));
         PointName t3 = new PointName("T3");
-        assertThat(journal.state().find(t3).orElseThrow().origin()).isEqualTo(Origin.CONTROL);
-        assertThat(journal.state().find(t3, Origin.MEASURED)).isPresent();
+        assertThat(journal.state().points().find(t3).orElseThrow().origin()).isEqualTo(Origin.CONTROL);
+        assertThat(journal.state().points().find(t3, Origin.MEASURED)).isPresent();
     }
 
     @Test
@@ -129,21 +129,21 @@ class JournalTest {
         add(new PointKeyed(new PointName("P1"), Code.NONE, design));
         add(new PointStaked(setup, new PointName("P1"), design, reading(90, 90, 50.012), PRISM, Tolerance.USUAL, ""));
         PointName p1 = new PointName("P1");
-        assertThat(journal.state().findDesign(p1).orElseThrow().position()).isEqualTo(design);
-        StoredPoint stake = journal.state().find(p1, Origin.STAKED).orElseThrow();
+        assertThat(journal.state().points().design(p1).orElseThrow().position()).isEqualTo(design);
+        StoredPoint stake = journal.state().points().find(p1, Origin.STAKED).orElseThrow();
         assertThat(stake.staked().orElseThrow().east().metres()).isCloseTo(stake.position().plan().easting() - 150, within(1e-12));
-        assertThat(journal.state().findDesign(new PointName("unknown"))).isEmpty();
+        assertThat(journal.state().points().design(new PointName("unknown"))).isEmpty();
     }
 
     @Test
     void aChangedScaleMovesWhatWasMeasuredAndNothingGiven() {
         UUID setup = add(setUp("T1", "T2", 0));
         add(shot(setup, "101", 90, 90, 50));
-        double before = journal.state().find(new PointName("101")).orElseThrow().position().plan().easting() - 100;
+        double before = journal.state().points().find(new PointName("101")).orElseThrow().position().plan().easting() - 100;
         add(settings(0.99));
-        double after = journal.state().find(new PointName("101")).orElseThrow().position().plan().easting() - 100;
+        double after = journal.state().points().find(new PointName("101")).orElseThrow().position().plan().easting() - 100;
         assertThat(after).isCloseTo(before * 0.99, within(1e-9));
-        assertThat(journal.state().find(new PointName("T2")).orElseThrow().position()).isEqualTo(Position.of(200, 100, 12));
+        assertThat(journal.state().points().find(new PointName("T2")).orElseThrow().position()).isEqualTo(Position.of(200, 100, 12));
     }
 
     @Test
@@ -151,9 +151,9 @@ class JournalTest {
         UUID unknown = add(setUp("T9", "T2", 0));
         UUID same = add(setUp("T1", "T1", 0));
         add(shot(unknown, "101", 0, 90, 10));
-        assertThat(journal.state().leaves()).isEmpty();
-        assertThat(journal.state().leaf(same)).isEmpty();
-        assertThat(journal.state().find(new PointName("101"))).isEmpty();
+        assertThat(journal.state().leaves().all()).isEmpty();
+        assertThat(journal.state().leaves().find(same)).isEmpty();
+        assertThat(journal.state().points().find(new PointName("101"))).isEmpty();
     }
 
     @Test
@@ -165,7 +165,7 @@ class JournalTest {
         assertThat(journal.canStrike(strike)).isFalse();
         assertThat(journal.canStrike(control)).isTrue();
         assertThat(journal.canStrike(UUID.randomUUID())).isFalse();
-        assertThat(journal.state().points()).isEmpty();
+        assertThat(journal.state().points().all()).isEmpty();
     }
 
     @Test
@@ -180,7 +180,7 @@ class JournalTest {
         assertThat(journal.pointsThatGoWith(first)).isEqualTo(2);
         assertThat(journal.pointsThatGoWith(journal.entries().get(1).id())).isEqualTo(5);
         add(new Struck(carried));
-        assertThat(journal.state().find(new PointName("201"))).as("as foretold").isEmpty();
+        assertThat(journal.state().points().find(new PointName("201"))).as("as foretold").isEmpty();
         assertThat(journal.pointsThatGoWith(carried)).isZero();
     }
 
@@ -214,8 +214,8 @@ class JournalTest {
                 step(setups, i);
             }
             JobState replayed = Chapters.replay(journal.entries()).state();
-            assertThat(journal.state().points().toList()).isEqualTo(replayed.points().toList());
-            assertThat(List.copyOf(journal.state().leaves())).isEqualTo(List.copyOf(replayed.leaves()));
+            assertThat(journal.state().points().all().toList()).isEqualTo(replayed.points().all().toList());
+            assertThat(List.copyOf(journal.state().leaves().all())).isEqualTo(List.copyOf(replayed.leaves().all()));
             assertThat(journal.state().target()).isEqualTo(replayed.target());
         }
     }
@@ -252,12 +252,12 @@ class JournalTest {
         assertThat(moves.moved()).hasSize(2);
         assertThat(moves.largest().metres()).isGreaterThan(360_000);
         UUID change = add(carry);
-        GridPoint there = journal.state().find(new PointName("A")).orElseThrow().position().plan();
+        GridPoint there = journal.state().points().find(new PointName("A")).orElseThrow().position().plan();
         Geographic place = SystemText.projection((CoordinateSystem.Projected) zone33.system()).geographic(there);
         assertThat(SystemText.projection((CoordinateSystem.Projected) zone32.system()).grid(place)
                 .distanceMetres(new GridPoint(6_314_490, 649_010))).isLessThan(1e-5);
         add(new Struck(change));
-        assertThat(journal.state().points().toList()).as("undone to the last bit").isEqualTo(before.points().toList());
+        assertThat(journal.state().points().all().toList()).as("undone to the last bit").isEqualTo(before.points().all().toList());
     }
 
     @Test
@@ -276,9 +276,9 @@ class JournalTest {
                 entry(2, new PointsImported(Origin.CONTROL, "f", "", List.of(point("A", 0, 0, 10), point("B", 0, 100, 10))))));
         UUID leaf = add(setUp("A", "B", 0));
         UUID shot = add(shot(leaf, "1", 90, 90, 50));
-        assertThat(journal.state().pointsOf(shot)).isEmpty();
+        assertThat(journal.state().points().of(shot)).isEmpty();
         add(new SettingsChosen(flat));
-        assertThat(journal.state().pointsOf(shot)).hasSize(1);
+        assertThat(journal.state().points().of(shot)).hasSize(1);
     }
 
     @Test
@@ -290,7 +290,7 @@ class JournalTest {
                 Optional.of(new GroundFactor(1.0001, new GridPoint(1000, 2000), GroundFactor.Taken.TYPED,
                 Optional.empty(), java.util.OptionalDouble.empty(), "")), 0, 0);
         JobState after = journal.preview(new SettingsChosen(before.settings().with(use)));
-        assertThat(after.pointsOf(control)).isEqualTo(before.pointsOf(control));
+        assertThat(after.points().of(control)).isEqualTo(before.points().of(control));
         Moves moves = Moves.between(before, after);
         assertThat(moves.moved()).hasSize(1);
         assertThat(moves.largest().metres()).isCloseTo(0.1, within(1e-9));

@@ -6,11 +6,15 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -48,6 +52,29 @@ class SheetTest {
     private static final WholeChapter<Base> BASES = WholeChapter.of(Base.class, HEIGHTS, Set.of(),
             (line, looks) -> Outcome.of(new Heights(), line.says().height()));
 
+    /** How many words of which length there are. */
+    private static final Fold<Word, String, Map<Integer, Integer>> LENGTHS = new Fold<>() {
+        @Override
+        public Class<Word> of() {
+            return Word.class;
+        }
+
+        @Override
+        public Map<Integer, Integer> empty() {
+            return Map.of();
+        }
+
+        @Override
+        public Map<Integer, Integer> after(Map<Integer, Integer> kept, Word key, NavigableMap<Integer, String> before,
+                NavigableMap<Integer, String> now) {
+            Map<Integer, Integer> all = new HashMap<>(kept);
+            before.values().forEach(word -> all.merge(word.length(), -1, Integer::sum));
+            now.values().forEach(word -> all.merge(word.length(), 1, Integer::sum));
+            all.values().removeIf(count -> count == 0);
+            return Map.copyOf(all);
+        }
+    };
+
     private static List<Entry> entries(Payload... payloads) {
         List<Entry> entries = new ArrayList<>();
         for (Payload payload : payloads) {
@@ -59,7 +86,7 @@ class SheetTest {
     private static Sheet.Kept kept(List<Entry> entries) {
         Wave wave = new Wave(new Sheet.Kept(Order.of(List.of(SAYING, BASES)), TreePVector.empty(), HashTreePMap.empty(),
                 TreePVector.empty(), HashTreePMap.empty(), HashTreePMap.empty(), HashTreePMap.empty(),
-                HashTreePMap.empty(), HashTreePMap.empty(), TreePVector.empty(), 0));
+                HashTreePMap.empty(), HashTreePMap.empty(), TreePVector.empty(), 0, Folds.empty(List.of(LENGTHS))));
         entries.forEach(wave::add);
         return wave.run();
     }
@@ -67,11 +94,13 @@ class SheetTest {
     @Test
     void whatWouldWaitForItselfIsRefused() {
         WholeChapter<Base> itself = WholeChapter.of(Base.class, HEIGHTS, HEIGHTS, (line, looks) -> Outcome.NOTHING);
-        assertThatIllegalStateException().isThrownBy(() -> Sheet.blank(List.of(itself))).withMessageContaining("wait for itself");
+        assertThatIllegalStateException().isThrownBy(() -> Sheet.blank(List.of(itself), List.of()))
+                .withMessageContaining("wait for itself");
         WholeChapter<Base> one = WholeChapter.of(Base.class, HEIGHTS, DEPTHS, (line, looks) -> Outcome.NOTHING);
         WholeChapter<Said> other = WholeChapter.of(Said.class, DEPTHS, HEIGHTS, (line, looks) -> Outcome.NOTHING);
-        assertThatIllegalStateException().isThrownBy(() -> Sheet.blank(List.of(one, other))).withMessageContaining("wait for itself");
-        assertThat(Sheet.blank(List.of(one, SAYING)).entries()).isEmpty();
+        assertThatIllegalStateException().isThrownBy(() -> Sheet.blank(List.of(one, other), List.of()))
+                .withMessageContaining("wait for itself");
+        assertThat(Sheet.blank(List.of(one, SAYING), List.of()).entries()).isEmpty();
     }
 
     /** What it may not say makes an entry unreckonable, and is not a sheet that hangs on the order. */
@@ -87,8 +116,8 @@ class SheetTest {
     }
 
     private static void refused(Chapter<Said> chapter, String why) {
-        assertThatThrownBy(() -> Sheet.blank(List.of(chapter, BASES)).with(entries(new Said("a")))).isInstanceOf(Unreckonable.class).cause()
-                .hasMessageContaining(why);
+        assertThatThrownBy(() -> Sheet.blank(List.of(chapter, BASES), List.of()).with(entries(new Said("a"))))
+                .isInstanceOf(Unreckonable.class).cause().hasMessageContaining(why);
     }
 
     /** Struck, corrected and brought back at random, at once and one by one: it fits together, and comes to the same. */
@@ -96,8 +125,8 @@ class SheetTest {
     @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8})
     void aSheetFitsTogetherWhicheverWayItCame(int seed) {
         List<Entry> all = random(seed);
-        Sheet once = Sheet.blank(List.of(SAYING, BASES)).with(all);
-        Sheet parts = Sheet.blank(List.of(SAYING, BASES));
+        Sheet once = Sheet.blank(List.of(SAYING, BASES), List.of(LENGTHS)).with(all);
+        Sheet parts = Sheet.blank(List.of(SAYING, BASES), List.of(LENGTHS));
         for (Entry entry : all) {
             parts = parts.with(List.of(entry));
         }
@@ -105,6 +134,8 @@ class SheetTest {
         assertThat(parts.faults()).isEmpty();
         assertThat(parts.outcomes().toList()).isEqualTo(once.outcomes().toList());
         assertThat(parts.extent()).isEqualTo(once.extent());
+        assertThat(parts.kept(LENGTHS)).isEqualTo(once.kept(LENGTHS)).isEqualTo(once.outcomes().flatMap(o -> o.values(Word.class))
+                .collect(Collectors.toMap(String::length, word -> 1, Integer::sum)));
         assertThat(once.extent().entries()).isEqualTo(all.size());
         assertThat(once.extent().values()).isPositive();
         assertThat(once.extent().looks()).isPositive();
@@ -137,35 +168,39 @@ class SheetTest {
         spoilt(sound, "what is provided",
                 k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(),
                 k.values().plus(heights, TreePMap.singleton(1, 4)), k.lookers(), k.strikes(), k.corrections(), k.kinds(), k.changes(),
-                k.replayed()));
+                k.replayed(), k.folds()));
         spoilt(sound, "what is provided, where nothing is",
                 k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(),
                 k.values().plus(new Word("z"), TreePMap.singleton(1, "z")), k.lookers(), k.strikes(), k.corrections(), k.kinds(),
-                k.changes(), k.replayed()));
+                k.changes(), k.replayed(), k.folds()));
         spoilt(sound, "who looked", k ->
                 new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(),
                 k.lookers().plus(new Reckoned.Look(Reckoned.Manner.WHOLE, heights), TreePSet.singleton(2)), k.strikes(), k.corrections(),
-                k.kinds(), k.changes(), k.replayed()));
+                k.kinds(), k.changes(), k.replayed(), k.folds()));
         spoilt(sound, "what was struck",
                 k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(), k.lookers(),
                 k.strikes().plus(k.entries().get(1).id(), TreePMap.singleton(4, true)), k.corrections(), k.kinds(), k.changes(),
-                k.replayed()));
+                k.replayed(), k.folds()));
         spoilt(sound, "what was corrected",
                 k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(), k.lookers(), k.strikes(),
-                k.corrections().plus(k.entries().get(1).id(), TreePMap.singleton(4, new Said("q"))), k.kinds(), k.changes(), k.replayed()));
+                k.corrections().plus(k.entries().get(1).id(), TreePMap.singleton(4, new Said("q"))), k.kinds(), k.changes(), k.replayed(),
+                k.folds()));
         spoilt(sound, "counted by kind",
                 k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(), k.lookers(), k.strikes(),
-                k.corrections(), k.kinds().plus(Said.class, new Sheet.Written(2, 4)), k.changes(), k.replayed()));
+                k.corrections(), k.kinds().plus(Said.class, new Sheet.Written(2, 4)), k.changes(), k.replayed(), k.folds()));
         spoilt(sound, "found by its id",
                 k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers().plus(k.entries().get(0).id(), 3), k.reckoned(), k.values(),
-                k.lookers(), k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
+                k.lookers(), k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed(), k.folds()));
         spoilt(sound, "of the ordinal of its kind",
                 k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(),
                 k.reckoned().with(1, new Reckoned(7, k.reckoned().get(1).outcome(), k.reckoned().get(1).looked())), k.values(), k.lookers(),
-                k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
+                k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed(), k.folds()));
+        spoilt(sound, "what is kept of values",
+                k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned(), k.values(), k.lookers(), k.strikes(),
+                k.corrections(), k.kinds(), k.changes(), k.replayed(), new Folds(k.folds().byKey(), Map.of(LENGTHS, Map.of(1, 7)))));
         spoilt(sound, "as many reckoned as entries",
                 k -> new Sheet.Kept(k.chapters(), k.entries(), k.numbers(), k.reckoned().plus(k.reckoned().get(1)), k.values(), k.lookers(),
-                k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed()));
+                k.strikes(), k.corrections(), k.kinds(), k.changes(), k.replayed(), k.folds()));
     }
 
     private static void spoilt(Sheet.Kept sound, String fault, Function<Sheet.Kept, Sheet.Kept> spoil) {

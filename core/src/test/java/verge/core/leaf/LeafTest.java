@@ -90,7 +90,7 @@ class LeafTest {
     }
 
     private StoredPoint find(String name) {
-        return journal.state().find(new PointName(name)).orElseThrow();
+        return journal.state().points().find(new PointName(name)).orElseThrow();
     }
 
     @Test
@@ -110,14 +110,14 @@ class LeafTest {
         add(new Restored(rework));
         add(new Reworked(setup, setUp("A", "C", 1.6), "it was C"));
         assertThat(find("101").position().plan().northing()).as("the latest correction counts").isCloseTo(950, within(1e-3));
-        assertThat(Chapters.replay(journal.entries()).state().points().toList()).isEqualTo(journal.state().points().toList());
+        assertThat(Chapters.replay(journal.entries()).state().points().all().toList()).isEqualTo(journal.state().points().all().toList());
     }
 
     @Test
     void aCorrectedShotMovesItselfAlone() {
         add(new Reworked(shot, new ShotTaken(setup, new PointName("201"), Code.NONE, reading(90, 50),
                 new Target(new Length(2), Length.ZERO)), "name and pole"));
-        assertThat(journal.state().find(new PointName("101"))).isEmpty();
+        assertThat(journal.state().points().find(new PointName("101"))).isEmpty();
         assertThat(find("201").position().elevation().orElseThrow().metres()).isCloseTo(9.6, within(1e-3));
     }
 
@@ -139,17 +139,17 @@ class LeafTest {
     @Test
     void leavesAreClosedAndTakenUpAgain() {
         UUID second = add(setUp("B", "A", 1.5));
-        assertThat(journal.state().openLeaf().orElseThrow().entry()).isEqualTo(second);
+        assertThat(journal.state().leaves().open().orElseThrow().entry()).isEqualTo(second);
         add(new LeafClosed(second));
-        assertThat(journal.state().openLeaf().orElseThrow().entry()).as("the one before stands still").isEqualTo(setup);
+        assertThat(journal.state().leaves().open().orElseThrow().entry()).as("the one before stands still").isEqualTo(setup);
         add(new LeafClosed(setup));
-        assertThat(journal.state().openLeaf()).isEmpty();
+        assertThat(journal.state().leaves().open()).isEmpty();
         add(new LeafReopened(setup));
-        assertThat(journal.state().openLeaf().orElseThrow().entry()).isEqualTo(setup);
+        assertThat(journal.state().leaves().open().orElseThrow().entry()).isEqualTo(setup);
         UUID third = add(setUp("A", "C", 1.5));
-        assertThat(journal.state().openLeaf().orElseThrow().entry()).isEqualTo(third);
+        assertThat(journal.state().leaves().open().orElseThrow().entry()).isEqualTo(third);
         add(new Struck(third));
-        assertThat(journal.state().openLeaf().orElseThrow().entry()).isEqualTo(setup);
+        assertThat(journal.state().leaves().open().orElseThrow().entry()).isEqualTo(setup);
     }
 
     @Test
@@ -162,7 +162,7 @@ class LeafTest {
         assertThat(find("S1").position().plan().northing()).isCloseTo(1050, within(0.001));
         assertThat(find("S1").sigma()).isPresent();
         add(new Struck(leaf));
-        assertThat(journal.state().find(new PointName("S1"))).isEmpty();
+        assertThat(journal.state().points().find(new PointName("S1"))).isEmpty();
     }
 
     /** Two sets on B, C and a new mark N; the second is broken off and goes on where it was. */
@@ -182,14 +182,14 @@ class LeafTest {
         assertThat(n.position().plan().distanceMetres(Position.of(1000 + 80 * Math.cos(Math.toRadians(200)),
                 1000 + 80 * Math.sin(Math.toRadians(200)), 0).plan())).isLessThan(0.001);
         add(new SetTakenOut(plan, 1, Optional.of(new PointName("N")), "a gust"));
-        assertThat(journal.state().round(plan).orElseThrow().reduced().means().get(2).sets()).isEqualTo(1);
+        assertThat(journal.state().sets().find(plan).orElseThrow().reduced().means().get(2).sets()).isEqualTo(1);
         assertThat(find("N").position()).as("approved as it was seen").isEqualTo(n.position());
-        assertThat(Chapters.replay(journal.entries()).state().pointsOf(carried)).isEqualTo(List.of(n));
-        assertThat(journal.state().lastTarget(new PointName("N"))).contains(PRISM);
+        assertThat(Chapters.replay(journal.entries()).state().points().of(carried)).isEqualTo(List.of(n));
+        assertThat(journal.state().sets().lastTarget(new PointName("N"))).contains(PRISM);
     }
 
     private Optional<Round.Step> next(UUID plan) {
-        return journal.state().round(plan).orElseThrow().next();
+        return journal.state().sets().find(plan).orElseThrow().next();
     }
 
     private static Pointing sight(Round.Step step) {
@@ -211,6 +211,6 @@ class LeafTest {
                 new TotalStationReading(Angle.ofDegrees(90), Angle.ofDegrees(60), new Length(140), ""), PRISM));
         assertThat(Reach.of(journal).longest().metres()).isEqualTo(140);
         assertThat(Reach.of(journal).steepest().degrees()).isCloseTo(30, within(1e-9));
-        assertThat(journal.state().checks(setup)).hasSize(1);
+        assertThat(journal.state().leaves().checks(setup)).hasSize(1);
     }
 }

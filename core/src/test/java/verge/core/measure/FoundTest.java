@@ -32,7 +32,7 @@ class FoundTest {
 
     private Optional<StoredPoint> find(Finding finding) {
         party.add(POINT, new PointFound(new PointName("h"), new Code("WAL"), finding, Map.of(), List.of()));
-        return party.journal().state().pointsOf(POINT).stream().findFirst();
+        return party.journal().state().points().of(POINT).stream().findFirst();
     }
 
     private static void liesAt(Optional<StoredPoint> found, double north, double east, double up) {
@@ -105,7 +105,7 @@ class FoundTest {
 
     private PointSeen shot(String name, double north, double east) {
         party.shoot(name, "GRD", null, north, east, 0);
-        StoredPoint point = party.journal().state().own(new PointName(name)).orElseThrow();
+        StoredPoint point = party.journal().state().points().own(new PointName(name)).orElseThrow();
         return PointSeen.of(point, List.of(point));
     }
 
@@ -151,9 +151,9 @@ class FoundTest {
         liesAt(find(new Finding.Beyond(new Length(2), Optional.empty())), 13 - 2 + 2 * (1 / Math.sqrt(1.01)), 10,
                 0.1 + 0.2 / Math.sqrt(1.01));
         party.add(new Struck(sight));
-        assertThat(party.journal().state().pointsOf(POINT)).isEmpty();
+        assertThat(party.journal().state().points().of(POINT)).isEmpty();
         party.add(new Restored(sight));
-        assertThat(party.journal().state().pointsOf(POINT)).hasSize(1);
+        assertThat(party.journal().state().points().of(POINT)).hasSize(1);
     }
 
     /** Right of a kerb and on along it, wherever the instrument stands; where the kerb turns, along the piece that is nearest. */
@@ -167,7 +167,7 @@ class FoundTest {
                 new double[] {37, 31}).entrySet()) {
             party.shoot("x" + e.getKey()[0], e.getKey()[0], e.getKey()[1],
                     new Aside(new Length(1), new Length(2), Length.ZERO, Optional.of(kerb)));
-            Position p = party.journal().state().own(new PointName("x" + e.getKey()[0])).orElseThrow().position();
+            Position p = party.journal().state().points().own(new PointName("x" + e.getKey()[0])).orElseThrow().position();
             assertThat(p.plan().northing()).isCloseTo(1000 + e.getValue()[0], within(1e-4));
             assertThat(p.plan().easting()).isCloseTo(2000 + e.getValue()[1], within(1e-4));
         }

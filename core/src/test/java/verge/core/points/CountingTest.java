@@ -54,7 +54,7 @@ class CountingTest {
     }
 
     private double northing() {
-        return journal.state().find(T1).orElseThrow().position().plan().northing();
+        return journal.state().points().find(T1).orElseThrow().position().plan().northing();
     }
 
     @Test
@@ -62,8 +62,8 @@ class CountingTest {
         assertThat(northing()).isEqualTo(201);
         UUID choice = write(new PositionChosen(T1, Optional.of(first)));
         assertThat(northing()).isEqualTo(100);
-        assertThat(journal.state().isByHand(T1)).isTrue();
-        assertThat(journal.state().mark(T1).orElseThrow().entry()).isEqualTo(first);
+        assertThat(journal.state().points().isByHand(T1)).isTrue();
+        assertThat(journal.state().points().mark(T1).orElseThrow().entry()).isEqualTo(first);
         write(file(3, 300));
         assertThat(northing()).as("a later import does not take the choice back").isEqualTo(100);
         write(new PositionChosen(T1, Optional.empty()));
@@ -80,10 +80,10 @@ class CountingTest {
     @Test
     void anInverseKeepsThePositionsItWasComputedFrom() {
         JobState state = journal.state();
-        StoredPoint seen = state.find(T1).orElseThrow();
-        PointSeen from = PointSeen.of(seen, state.allNamed(T1));
+        StoredPoint seen = state.points().find(T1).orElseThrow();
+        PointSeen from = PointSeen.of(seen, state.points().named(T1));
         assertThat(from.place()).isEqualTo(1);
-        UUID inverse = write(new InverseNoted(from, PointSeen.of(state.find(T2).orElseThrow(), state.allNamed(T2))));
+        UUID inverse = write(new InverseNoted(from, PointSeen.of(state.points().find(T2).orElseThrow(), state.points().named(T2))));
         UUID byName = write(new InverseNoted(PointSeen.named(T1), PointSeen.named(T2)));
         write(file(3, 300));
         assertThat(ends(inverse)).isEqualTo(201);

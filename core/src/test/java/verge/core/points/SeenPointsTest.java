@@ -86,34 +86,34 @@ class SeenPointsTest {
 
     @Test
     void aNameIsFoundInTheSiteButIsNoPointOfTheJob() {
-        assertThat(north(state("a.csv").find(T1))).isEqualTo(1);
-        assertThat(north(state("a.csv").find(P1))).isEqualTo(2);
-        assertThat(state("a.csv").points()).isEmpty();
-        assertThat(state("a.csv").own(T1)).isEmpty();
-        assertThat(Chapters.replay(entries).state().find(T1)).isEmpty();
+        assertThat(north(state("a.csv").points().find(T1))).isEqualTo(1);
+        assertThat(north(state("a.csv").points().find(P1))).isEqualTo(2);
+        assertThat(state("a.csv").points().all()).isEmpty();
+        assertThat(state("a.csv").points().own(T1)).isEmpty();
+        assertThat(Chapters.replay(entries).state().points().find(T1)).isEmpty();
     }
 
     @Test
     void theJobsOwnPointComesFirst() {
         take(Origin.CONTROL, "control.csv", T1, 10);
-        assertThat(north(state("a.csv").find(T1))).isEqualTo(10);
+        assertThat(north(state("a.csv").points().find(T1))).isEqualTo(10);
     }
 
     @Test
     void aDesignTakenOnFromTheCurrentFileOrTypedCounts() {
         take(Origin.DESIGN, "a.csv", P1, 20);
-        assertThat(north(state("a.csv").findDesign(P1))).as("taken on from it").isEqualTo(20);
-        assertThat(north(state("b.csv").findDesign(P1))).as("taken on from another").isEqualTo(2);
+        assertThat(north(state("a.csv").points().design(P1))).as("taken on from it").isEqualTo(20);
+        assertThat(north(state("b.csv").points().design(P1))).as("taken on from another").isEqualTo(2);
         add(new PointKeyed(P1, Code.NONE, Position.ofPlan(30, 0)));
-        assertThat(north(state("b.csv").findDesign(P1))).as("typed by hand").isEqualTo(30);
+        assertThat(north(state("b.csv").points().design(P1))).as("typed by hand").isEqualTo(30);
     }
 
     @Test
     void aControlPointIsStakedOnlyIfNoDesignHasItsName() {
         take(Origin.CONTROL, "control.csv", P1, 10);
-        assertThat(north(state("a.csv").findDesign(P1))).isEqualTo(2);
+        assertThat(north(state("a.csv").points().design(P1))).isEqualTo(2);
         take(Origin.CONTROL, "control.csv", new PointName("T9"), 9);
-        assertThat(north(state("a.csv").findDesign(new PointName("T9")))).isEqualTo(9);
+        assertThat(north(state("a.csv").points().design(new PointName("T9")))).isEqualTo(9);
     }
 
     @Test
@@ -132,7 +132,7 @@ class SeenPointsTest {
     @Test
     void eachImportKnowsItsFile() {
         UUID entry = add(new PointsImported(Origin.CONTROL, "control.csv", "", List.of(at(T1, 1))));
-        assertThat(Chapters.replay(entries).state().fileOf(entry)).contains("control.csv");
-        assertThat(Chapters.replay(entries).state().fileOf(UUID.randomUUID())).isEmpty();
+        assertThat(Chapters.replay(entries).state().points().fileOf(entry)).contains("control.csv");
+        assertThat(Chapters.replay(entries).state().points().fileOf(UUID.randomUUID())).isEmpty();
     }
 }

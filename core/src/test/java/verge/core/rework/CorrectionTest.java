@@ -110,7 +110,7 @@ class CorrectionTest {
     }
 
     private double height(Journal of, String name) {
-        return of.state().find(name(name)).orElseThrow().position().elevation().orElseThrow().metres();
+        return of.state().points().find(name(name)).orElseThrow().position().elevation().orElseThrow().metres();
     }
 
     static Stream<Arguments> choices() {
@@ -175,8 +175,9 @@ class CorrectionTest {
         assertThat(height(twice, "101")).isCloseTo(height(corrected, "101") - 0.25, within(1e-9));
         assertThat(((ShotTaken) twice.counting(journal.entries().get(3))).target().height().metres()).isEqualTo(2.25);
         Journal back = twice.tried(twice.after(journal.entries().size()).stream().<Payload>map(e -> new Struck(e.id())).toList());
-        assertThat(back.state().points().toList()).isEqualTo(journal.state().points().toList());
-        assertThat(back.tried(List.of(new Restored(twice.after(journal.entries().size()).get(0).id()))).state().leaf(leaf)).isPresent();
+        assertThat(back.state().points().all().toList()).isEqualTo(journal.state().points().all().toList());
+        assertThat(back.tried(List.of(new Restored(twice.after(journal.entries().size()).get(0).id()))).state().leaves().find(leaf))
+                .isPresent();
     }
 
     @Test
@@ -211,7 +212,7 @@ class CorrectionTest {
         List<Reworked> code = Correction.of(journal,
                 new Choice(READ, Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(new Code("TREE")), Optional.empty(),
                 Set.of()), new Change.CodeWas(new Code("SHRUB")), "x");
-        assertThat(with(code).state().points().map(p -> p.code().text()).filter(c -> !c.isEmpty()))
+        assertThat(with(code).state().points().all().map(p -> p.code().text()).filter(c -> !c.isEmpty()))
                 .containsExactly("SHRUB", "KERB", "SHRUB");
     }
 
@@ -237,7 +238,7 @@ class CorrectionTest {
     @Test
     void whatWasNamedBeforeStays() {
         write(new Struck(journal.entries().get(1).id()));
-        assertThat(journal.state().leaf(leaf)).isEmpty();
+        assertThat(journal.state().leaves().find(leaf)).isEmpty();
         assertThat(Correction.of(journal, all(), new Change.AirWas(20, 1000), "air")).hasSize(1);
         assertThat(Correction.of(journal, all(), new Change.PrismWas(TRIPOD_PRISM), "prism")).hasSize(4);
     }
@@ -258,9 +259,9 @@ class CorrectionTest {
     /** A mark that the job came to know only later can be what a setup should have said; what it knew then does not move by it. */
     @Test
     void aMarkGivenLaterServesACorrection() {
-        List<Position> before = journal.state().points().map(p -> p.position()).toList();
+        List<Position> before = journal.state().points().all().map(p -> p.position()).toList();
         UUID file = write(new PointsImported(Origin.CONTROL, "register.csv", "01", List.of(point("T9", 200, 110), point("T2", 200, 105))));
-        assertThat(journal.state().points().map(p -> p.position()).limit(before.size())).as("a later import moves nothing")
+        assertThat(journal.state().points().all().map(p -> p.position()).limit(before.size())).as("a later import moves nothing")
                 .isEqualTo(before);
         Entry setup = journal.entry(leaf).orElseThrow();
         StationSetUp corrected = ((StationSetUp) setup.payload()).renamed(n -> n.equals(name("T2")) ? name("T9") : n);

@@ -59,7 +59,7 @@ public final class ShotCsvWriter {
         LengthUnit unit = settings.figures().lengthUnit();
         List<String> cells = new ArrayList<>(List.of(Long.toString(entry.sequence()), settings.times().iso(entry.at()),
                 said instanceof Measured m ? m.name().text() : "", said instanceof Measured m ? m.code().text() : ""));
-        cells.addAll(state.pointsOf(entry.id()).stream().findFirst().map(p -> coordinates(p, settings)).orElse(List.of("", "", "")));
+        cells.addAll(state.points().of(entry.id()).stream().findFirst().map(p -> coordinates(p, settings)).orElse(List.of("", "", "")));
         Optional<? extends Reading> reading = said instanceof Sighted sighted ? sighted.readings().findFirst() : Optional.empty();
         cells.addAll(reading.map(r -> List.of(Decimals.print(r.horizontalDirection().degrees(), DEGREE_DECIMALS),
                 Decimals.print(r.zenith().degrees(), DEGREE_DECIMALS),
