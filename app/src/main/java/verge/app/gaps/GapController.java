@@ -41,11 +41,21 @@ class GapController {
     @GetMapping
     String bench(@PathVariable UUID job, Model model) {
         WorkBounded bounds = gaps.bounds(job);
-        model.addAttribute("gaps", gaps.gaps(job));
+        model.addAttribute("job", job);
+        model.addAttribute("gaps", gaps.atOnce(job).orElse(null));
+        model.addAttribute("points", gaps.points(job));
         model.addAttribute("works", gaps.works(job));
         model.addAttribute("work", bounds.work());
         model.addAttribute("corners", bounds.outline().size());
         return "gaps/gaps";
+    }
+
+    /** What was found, for a page that was shown before it was. */
+    @GetMapping("/found")
+    String found(@PathVariable UUID job, Model model) {
+        model.addAttribute("job", job);
+        model.addAttribute("gaps", gaps.gaps(job));
+        return "gaps/gaps :: found";
     }
 
     @GetMapping("/marks")

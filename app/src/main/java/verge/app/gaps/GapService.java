@@ -24,6 +24,7 @@ import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
+import verge.core.points.Origin;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -79,7 +80,24 @@ public class GapService {
 
     /** How many there are, if that is told at once; empty for a job of so many points that looking takes a while. */
     public OptionalInt countAtOnce(UUID job) {
-        return journals.journal(job).entries().size() > MANY ? OptionalInt.empty() : OptionalInt.of(found(job).size());
+        return isQuick(job) ? OptionalInt.of(found(job).size()) : OptionalInt.empty();
+    }
+
+    /** As {@link #gaps}, if they are told at once. */
+    Optional<List<Shown>> atOnce(UUID job) {
+        return isQuick(job) ? Optional.of(gaps(job)) : Optional.empty();
+    }
+
+    /** Whether looking takes no while: there is not much to look through, or it was looked through already. */
+    private boolean isQuick(UUID job) {
+        Journal journal = journals.journal(job);
+        return journal.entries().size() <= MANY
+                || found.getIfPresent(new Looked(job, journal.entries().size(), codebooks.of(job))) != null;
+    }
+
+    /** How many points are looked through. */
+    int points(UUID job) {
+        return journals.state(job).points().count(Origin.MEASURED);
     }
 
     private static Shown shown(Gap gap, JobState state, Optional<Position> last) {

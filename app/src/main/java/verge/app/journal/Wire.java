@@ -53,10 +53,11 @@ public record Wire<V>(Function<V, JsonNode> write, Function<JsonNode, V> read) {
         return new Wire<>(value -> write.apply(of.apply(value)), node -> make.apply(read.apply(node)));
     }
 
-    /** One of several, by its name. */
+    /** One of several, by the name that it has in journals ({@code choices.properties}). */
     public static <E extends Enum<E>> Wire<E> choice(Class<E> kind) {
-        return TEXT.as(text -> Arrays.stream(kind.getEnumConstants()).filter(e -> e.name().equals(text)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(text + " is no " + kind.getSimpleName())), Enum::name);
+        Map<String, E> named = ChoiceNames.of(kind);
+        return TEXT.as(text -> Optional.ofNullable(named.get(text))
+                .orElseThrow(() -> new IllegalArgumentException(text + " is no " + kind.getSimpleName())), ChoiceNames::of);
     }
 
     /** Null where there is none. */

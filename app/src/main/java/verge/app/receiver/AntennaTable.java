@@ -53,16 +53,16 @@ public class AntennaTable {
         return of(job).stream().filter(a -> tight(a.name()).equals(tight(name))).findFirst();
     }
 
-    /** A name that RINEX has room for. @throws SurveyException NAME_UNFIT */
+    /** A name that RINEX has room for. @throws SurveyException NAME_TOO_LONG */
     private static String fit(String typed) {
         String name = tight(typed);
         if (name.length() > LONGEST_NAME) {
-            throw new SurveyException(Problem.NAME_UNFIT, name);
+            throw new SurveyException(Problem.NAME_TOO_LONG, name.substring(0, LONGEST_NAME), LONGEST_NAME, "antenna");
         }
         return name;
     }
 
-    /** The antenna of that name, or one of which nothing but the name is known. @throws SurveyException NAME_UNFIT */
+    /** The antenna of that name, or one of which nothing but the name is known. @throws SurveyException NAME_TOO_LONG */
     AntennaModel antenna(UUID job, String typed) {
         String name = fit(typed);
         return named(job, name).orElseGet(() -> new AntennaModel(name, Optional.empty(), 0, Map.of()));
@@ -76,7 +76,7 @@ public class AntennaTable {
      * Keeps an antenna that was typed: 'name', 'mount' (its reference point above what it is screwed onto), 'rimRadius' and 'rimAbove';
      * both of the rim or none. One of that name keeps what a file said of its signals.
      *
-     * @throws SurveyException MISSING, NAME_UNFIT, NOT_A_LENGTH, OUT_OF_RANGE
+     * @throws SurveyException MISSING, NAME_TOO_LONG, NOT_A_LENGTH, OUT_OF_RANGE
      */
     @TriedAgain
     @Transactional

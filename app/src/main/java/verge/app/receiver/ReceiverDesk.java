@@ -135,13 +135,13 @@ public class ReceiverDesk {
         return known.findBySiteIdOrderByLastUsedDesc(jobs.job(job).siteId());
     }
 
-    /** Links a job to a receiver that was entered now, and remembers it. @throws SurveyException ADDRESS_UNFIT, NAME_UNFIT */
+    /** Links a job to a receiver that was entered now, and remembers it. @throws SurveyException ADDRESS_UNFIT, NAME_TOO_LONG */
     @TriedAgain
     public void connect(Seat seat, String address, String name) {
         LinkSetting setting = LinkForm.cable(address).parse(drivers.receivers());
         String title = name.strip().isEmpty() ? setting.address() : name.strip();
         if (title.length() > LONGEST_TITLE) {
-            throw new SurveyException(Problem.NAME_UNFIT, title);
+            throw new SurveyException(Problem.NAME_TOO_LONG, title.substring(0, LONGEST_TITLE), LONGEST_TITLE, "receiver");
         }
         use(seat, transaction.execute(status -> {
             KnownReceiver receiver = known(seat.jobId()).stream().filter(k -> k.setting().equals(setting)).findFirst()

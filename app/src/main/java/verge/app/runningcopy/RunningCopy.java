@@ -110,14 +110,21 @@ class RunningCopy {
         try {
             Files.createDirectories(file.getParent());
             boolean known = before != null && before.file().equals(file) && Files.exists(file) && Files.size(file) == before.bytes()
-                    && journal.after(before.entries()).stream().map(Entry::payload).noneMatch(RunningCopy::changesEarlierLines);
+                    && stands(journal, before.entries());
             return known ? appended(journal, before) : whole(journal, file);
         } catch (IOException refused) {
             throw new UncheckedIOException(refused);
         }
     }
 
-    private static boolean changesEarlierLines(Payload payload) {
+    /** Whether all lines stand that a copy of so many entries had: whatever came since, none of them came to something else. */
+    private static boolean stands(Journal journal, long entries) {
+        return journal.changedSince(entries).filter(changed -> changed.stream().allMatch(e -> e.sequence() > entries)).isPresent()
+                && journal.after(entries).stream().map(Entry::payload).noneMatch(RunningCopy::showsEarlierLinesOtherwise);
+    }
+
+    /** What a line shows beside what its entry came to: units, notes, what was read. */
+    private static boolean showsEarlierLinesOtherwise(Payload payload) {
         return payload instanceof Amendment || payload instanceof SettingsChosen || payload instanceof NotesWritten;
     }
 

@@ -1,13 +1,25 @@
 // The bench of gaps: each is found on the sketch by touching its line, the area of interest is drawn there.
+import { fragment } from 'verge/frame/http.js';
 import { turnTo } from 'verge/frame/leaves.js';
-import { say } from 'verge/frame/said.js';
+import { say, sayProblem } from 'verge/frame/said.js';
 import { gapAt, letStay, showGaps, stay } from 'verge/gaps/marks.js';
 import { lookAt, outlineOn } from 'verge/sketch/sketch.js';
 
 const job = document.body.dataset.job;
 
+/** What takes long is looked for while the page is there already. */
+async function later(bench) {
+  const waiting = bench.querySelector('#gaps-found[data-later]');
+  if (waiting) {
+    const found = document.adoptNode(await fragment(`/jobs/${job}/gaps/found`));
+    waiting.replaceWith(found);
+    bench.isConnected && (document.querySelector('#gaps-count').textContent = found.dataset.count);
+  }
+}
+
 export function mount(bench) {
   showGaps(true);
+  later(bench).catch(sayProblem);
   bench.addEventListener('toggle', event => {
     const gap = event.target.open && event.target.dataset.gap && gapAt(event.target.dataset.gap);
     gap && lookAt(gap.north, gap.east, gap.metres);

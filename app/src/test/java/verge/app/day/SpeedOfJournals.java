@@ -22,6 +22,7 @@ import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.support.FieldParty;
 import verge.app.support.Jobs;
+import verge.app.support.ReceiverWork;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
 import verge.core.base.BaseSetUp;

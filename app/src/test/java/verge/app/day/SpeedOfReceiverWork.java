@@ -16,6 +16,7 @@ import verge.app.receiver.ReceiverViews;
 import verge.app.receiver.Seat;
 import verge.app.support.JobWithReceivers;
 import verge.app.support.Jobs;
+import verge.app.support.ReceiverWork;
 import verge.app.support.VergeServer;
 
 import verge.core.coding.Codebook;

@@ -8,8 +8,11 @@ import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import verge.app.job.JobService;
 import verge.app.journal.JournalService;
 import verge.app.support.FieldParty;
+import verge.app.support.Jobs;
+import verge.app.support.ReceiverWork;
 import verge.app.support.VergeServer;
 import verge.core.gaps.Gap;
 import verge.core.gaps.GapPutAway;
@@ -53,6 +56,19 @@ class GapsOfAJobTest {
         UUID entry = verge.bean(JournalService.class).journal(party.job()).lastEntry(GapPutAway.class).orElseThrow().id();
         party.post("/book/" + entry + "/strike", Map.of());
         assertThat(gaps(Gap.Kind.OPEN_END)).hasSize(1);
+    }
+
+    /** Looking through many points takes a while: the page is there at once, and what is found comes when it is. */
+    @Test
+    void aJobOfManyPointsIsLookedThroughWhileThePageIsThere() throws Exception {
+        UUID many = verge.bean(JobService.class)
+                .makeFrom(Jobs.ternholm(verge).id(), "Many " + UUID.randomUUID(), ReceiverWork.entries(3_200), "surveyor").id();
+        String page = party.visitor().get("/jobs/" + many + "/gaps").body();
+        assertThat(page).contains("Looking through 3201 points").doesNotContain("data-count");
+        String found = party.visitor().get("/jobs/" + many + "/gaps/found").body();
+        assertThat(found).contains("data-count").contains("/jobs/" + many + "/gaps/").doesNotContain("<html");
+        assertThat(party.visitor().get("/jobs/" + many + "/gaps").body()).as("it is known by now").contains("data-count")
+                .doesNotContain("Looking through");
     }
 
     @Test

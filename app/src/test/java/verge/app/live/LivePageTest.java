@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -56,8 +57,12 @@ class LivePageTest {
     }
 
     private LivePage page(Tablet tablet) {
+        return page(tablet, senders);
+    }
+
+    private LivePage page(Tablet tablet, Executor by) {
         return new LivePage(UUID.randomUUID(), new LivePage.Reader("surveyor", "s"), new LivePage.Wants(null, false, false), tablet,
-                book.journal(), senders);
+                book.journal(), by);
     }
 
     private static void await(List<String> got, int size) throws InterruptedException {
@@ -83,6 +88,23 @@ class LivePageTest {
         assertThat(tablet.got).hasSizeLessThan(200).contains("event:instrument data:i999", "event:guide data:g999");
     }
 
+    /** By a sender that sends at once: nothing is sent that the page has, and a page that has sent sends again. */
+    @Test
+    void eachNewTextIsSentAndNoneTwice() {
+        Tablet tablet = new Tablet();
+        LivePage page = page(tablet, Runnable::run);
+        page.tell("book", "1");
+        page.tell("book", "1");
+        page.tell("guide", "1");
+        page.tell("book", "2");
+        page.tell("book", "2");
+        page.tell("book", "1");
+        assertThat(tablet.got).containsExactly("event:book data:1", "event:guide data:1", "event:book data:2", "event:book data:1");
+        page.end();
+        page.tell("book", "3");
+        assertThat(tablet.got).last().isEqualTo("event:out data:");
+    }
+
     @Test
     void whatIsTheSameIsSentOnceAndOthersAreToldMeanwhile() throws Exception {
         Tablet sleeping = new Tablet();
@@ -99,17 +121,15 @@ class LivePageTest {
     }
 
     @Test
-    void onePageThatIsGoneIsToldNothingMore() throws Exception {
+    void onePageThatIsGoneIsToldNothingMore() {
         Tablet tablet = new Tablet();
         tablet.gone = true;
         List<Throwable> ends = new ArrayList<>();
         tablet.onError(ends::add);
-        LivePage page = page(tablet);
+        LivePage page = page(tablet, Runnable::run);
         page.tell("book", "1");
-        TimeUnit.MILLISECONDS.sleep(50);
         tablet.gone = false;
         page.tell("book", "2");
-        TimeUnit.MILLISECONDS.sleep(50);
         assertThat(tablet.got).isEmpty();
     }
 

@@ -18,6 +18,7 @@ import java.util.function.Function;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.mockito.Answers;
 import org.mockito.Mock;
 import org.mockito.junit.jupiter.MockitoExtension;
 import org.mockito.junit.jupiter.MockitoSettings;
@@ -64,7 +65,7 @@ class MeasureServiceTest {
     @Mock
     private InstrumentWatch watch;
     private final Leaf leaf = new Leaf(UUID.randomUUID(), 1, null, null);
-    @Mock
+    @Mock(answer = Answers.RETURNS_DEEP_STUBS)
     private JobState taken;
     private MeasureService service;
     private Journal journal = Chapters.replay(List.of(new Entry(UUID.randomUUID(), 1, Instant.EPOCH, "p", "d",

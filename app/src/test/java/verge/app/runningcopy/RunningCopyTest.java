@@ -8,6 +8,7 @@ import static org.mockito.Mockito.when;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
@@ -95,6 +96,28 @@ class RunningCopyTest {
         assertThat(Files.readString(file())).contains("dry").doesNotContain("wet");
         copies.grow(new JournalChanged(JOB, book.add(new Struck(first.id()))));
         assertThat(Files.readAllLines(file())).hasSize(2);
+    }
+
+    /** Known points that are struck and imported anew give a leaf and all its shots their place again: also those of lines long written. */
+    @Test
+    void knownPointsStruckAndImportedAnewLeaveNoBlank() throws IOException {
+        shot("101", "wet");
+        shot("102", "");
+        String before = Files.readString(file());
+        Entry control = book.journal().entries().get(1);
+        copies.grow(new JournalChanged(JOB, book.add(new Struck(control.id()))));
+        assertThat(Files.readString(file())).as("without known points nothing has a place").isNotEqualTo(before);
+        copies.grow(new JournalChanged(JOB, book.add(control.payload())));
+        assertThat(Files.readString(file())).isEqualTo(before);
+    }
+
+    /** Whatever is written of lines that came before, the file is as long as is known of it: else it is written anew. */
+    @Test
+    void whatSomebodyElseAppendedIsNotBuiltOn() throws IOException {
+        shot("101", "");
+        Files.writeString(file(), "foreign\r\n", StandardOpenOption.APPEND);
+        shot("102", "");
+        assertThat(Files.readAllLines(file())).hasSize(3).noneMatch(line -> line.contains("foreign"));
     }
 
     @Test

@@ -100,7 +100,7 @@ public final class DistanceAgreement {
         Object[] found = {scale.ppm(), scale.sigma(), scale.sights()};
         return likeliest.map(c -> c.particular() == null ? Finding.of(c.kind(), found)
                 : Finding.of(c.kind(), found[0], found[1], found[2], c.particular()))
-                .orElseGet(() -> Finding.of(Kind.DISTANCES_DISAGREE, found));
+                .orElseGet(() -> Finding.of(Kind.DISTANCES_DISAGREE, found[0], found[1], found[2]));
     }
 
     /** Each mistake with the scale it would show. */

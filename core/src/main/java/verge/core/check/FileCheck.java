@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Stream;
 import verge.core.check.Finding.Kind;
 import verge.core.coding.PointName;
@@ -273,9 +275,10 @@ final class FileCheck {
     private void takenOn() {
         Map<String, SiteContent> byName = new HashMap<>();
         files.stream().filter(f -> f.role().known() || f.role() == Role.DESIGN).forEach(f -> byName.put(f.name(), f));
-        Map<PointName, StoredPoint> latest = new HashMap<>();
-        state.points().all().filter(p -> p.origin() == Origin.CONTROL || p.origin() == Origin.DESIGN).forEach(p -> latest.put(p.name(), p));
-        latest.values().stream().sorted(Comparator.comparing(StoredPoint::name))
+        Set<PointName> names = new TreeSet<>(state.points().names(Origin.CONTROL).keySet());
+        names.addAll(state.points().names(Origin.DESIGN).keySet());
+        names.stream().flatMap(name -> state.points().named(name).stream()
+                .filter(p -> p.origin() == Origin.CONTROL || p.origin() == Origin.DESIGN).reduce((first, next) -> next).stream())
                 .forEach(taken -> state.points().fileOf(taken.entry()).map(byName::get)
                 .ifPresent(file -> takenOn(taken, file)));
     }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -23,8 +24,6 @@ import verge.core.plan.Extent;
  * <p>A name in an entry means the point that bore it when the entry was written: a later import does not move an earlier setup.
  */
 public final class JobPoints {
-    private static final int MOST_CELLS = 10_000;
-
     private final Sheet sheet;
     private final SeenPoints seen;
 
@@ -100,10 +99,11 @@ public final class JobPoints {
 
     /** Those in a box, in the order of their entries and, of one entry, of their names. */
     public Stream<StoredPoint> within(Extent box) {
-        Optional<List<Cell>> under = Cell.under(box, MOST_CELLS);
-        Stream<StoredPoint> near = (under.isEmpty() ? all() : under.get().stream().flatMap(cell -> in(cell).stream()))
+        Set<Cell> filled = placed().cells().keySet();
+        Stream<Cell> under = Cell.under(box, filled.size()).map(List::stream)
+                .orElseGet(() -> filled.stream().filter(cell -> cell.extent().distance(box) == 0));
+        return under.flatMap(cell -> in(cell).stream()).filter(p -> box.contains(p.position().plan()))
                 .sorted(Comparator.comparingInt((StoredPoint p) -> sheet.place(p.entry())).thenComparing(StoredPoint::name));
-        return near.filter(p -> box.contains(p.position().plan()));
     }
 
     /** Those in a square of the net. */

@@ -269,6 +269,8 @@ public enum Problem {
     STRING_NOT_THREE,
     /** Arguments: what was typed, longest length allowed, 'site' or 'job'. */
     NAME_UNFIT,
+    /** Arguments: how the name begins, longest length allowed, 'receiver' or 'antenna'. */
+    NAME_TOO_LONG,
     /** Arguments: the name, longest length allowed. */
     FLOOR_NAME_UNFIT,
     /** Arguments: the floor's name. */

@@ -279,6 +279,21 @@ class BaseTest {
         assertThat(seen.get(2).against()).get().extracting(Stood::entry).isEqualTo(first);
     }
 
+    /** A known mark counts as met up to three standard deviations, and no farther. */
+    @ParameterizedTest
+    @CsvSource({"0.97, true", "1.03, false"})
+    void threeStandardDeviationsAreTheLimit(double times, boolean within) {
+        SkyMean sky = sky(0, 0, 0);
+        write(bySky("BASE-1", sky));
+        write(shot("101", new BaseHeard("OWN", 7, sky.antenna())));
+        StoredPoint there = point(journal, "101");
+        double limit = 3 * there.sigma().orElseThrow().plan().metres();
+        assertThat(limit).isGreaterThan(0.021);
+        write(known("T5", new Position(there.position().plan().plus(times * limit, 0), there.position().elevation())));
+        UUID seen = write(shot("T5", new BaseHeard("OWN", 7, sky.antenna())));
+        assertThat(ControlSeen.of(journal.state(), seen).orElseThrow().within()).isEqualTo(within);
+    }
+
     /**
      * Bases that say their places in two realisations of the international frame do not belong together; one that says nothing is not
      * doubted.

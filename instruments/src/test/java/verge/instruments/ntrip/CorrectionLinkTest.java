@@ -270,8 +270,19 @@ class CorrectionLinkTest {
     @ParameterizedTest
     @ValueSource(strings = {"zz\r\nabc", "-5\r\nabc", "5\r\nab", "fffffff\r\nabc", "3\r\nabc"})
     void chunksThatAreNoneEndTheStream(String text) {
-        assertThatThrownBy(() -> new ChunkedInput(new ByteArrayInputStream(text.getBytes(StandardCharsets.US_ASCII))).readAllBytes())
-                .isInstanceOf(IOException.class);
+        assertThatThrownBy(() -> chunked(text).readAllBytes()).isInstanceOf(IOException.class);
+    }
+
+    /** What claims to be longer than any message is no message: at the very bound it is one. */
+    @Test
+    void aChunkIsAsLongAsSixteenMegabytesAtMost() throws IOException {
+        assertThat(chunked("1000000\r\nabc").read()).isEqualTo('a');
+        assertThatThrownBy(() -> chunked("1000001\r\nabc").read()).isInstanceOf(IOException.class)
+                .hasMessageContaining("a chunk of 16777217");
+    }
+
+    private static ChunkedInput chunked(String text) {
+        return new ChunkedInput(new ByteArrayInputStream(text.getBytes(StandardCharsets.US_ASCII)));
     }
 
     @Test

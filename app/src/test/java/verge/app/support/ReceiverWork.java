@@ -1,4 +1,4 @@
-package verge.app.day;
+package verge.app.support;
 
 import java.time.Instant;
 import java.util.ArrayList;
@@ -45,8 +45,8 @@ import verge.core.units.Figures;
 import verge.core.units.Length;
 
 /** A job of a base that only the sky placed and of points measured from it, every second on a string; the same each time. */
-final class ReceiverWork {
-    static final PointName BASE = new PointName("BASE1");
+public final class ReceiverWork {
+    public static final PointName BASE = new PointName("BASE1");
     private static final List<String> CODES = List.of("KRB", "GRD", "FNC", "LMP");
     private static final EarthPlace MARK = new EarthPlace(Geographic.ofDegrees(56.95, 11.45), new EllipsoidHeight(45));
     private static final EarthCentred AT = EarthCentred.of(MARK, ReferenceEllipsoid.WGS84);
@@ -64,7 +64,7 @@ final class ReceiverWork {
     private ReceiverWork() {
     }
 
-    static List<Entry> entries(int points) {
+    public static List<Entry> entries(int points) {
         ReceiverWork work = new ReceiverWork();
         List<Entry> entries = new ArrayList<>(List.of(
                 entry(1, new SettingsChosen(new JobSettings(Figures.metric(),
@@ -79,7 +79,7 @@ final class ReceiverWork {
     }
 
     /** Another point with a string of its own code, where no other runs. */
-    static PointOccupied another(String name, UUID string) {
+    public static PointOccupied another(String name, UUID string) {
         return occupied(name, "KRB", new EarthCentred(HALF_METRES, HALF_METRES, -HALF_METRES / 2), List.of(joining(string, "KRB", 1)));
     }
 
