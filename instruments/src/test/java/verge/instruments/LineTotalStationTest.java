@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
@@ -25,10 +26,12 @@ import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.reading.TotalStationReading;
+import verge.instruments.line.Framing;
 import verge.instruments.line.LineConnection;
 import verge.instruments.line.LineDriver;
 import verge.instruments.line.LineTotalStation;
 import verge.instruments.line.WireMessage;
+import verge.instruments.link.Runner;
 import verge.instruments.port.LinkSetting;
 import verge.instruments.port.LinkState;
 
@@ -106,6 +109,51 @@ class LineTotalStationTest {
             assertThat(Instant.now()).as("waiting").isBefore(end);
             Thread.onSpinWait();
         }
+    }
+
+    /** The other end answers before whoever began the link goes on: nothing that its listener needs may be missing by then. */
+    @Test
+    void anAnswerMayComeBeforeTheLinkIsHeld() throws Exception {
+        int[] greetings = {0};
+        server = new ServerSocket(0, 1, InetAddress.getLoopbackAddress());
+        new Thread(() -> serve(asked -> {
+            greetings[0] += asked.verb().equals("HELLO") ? 1 : 0;
+            return usual(asked);
+        }), "instrument").start();
+        CountDownLatch heard = new CountDownLatch(3);
+        Runner slow = new Runner() {
+            @Override
+            public void beside(String name, Runnable task) {
+                Runner.usual().beside(name, task);
+                if (name.endsWith("" + server.getLocalPort())) {   // who listens; the writer goes on at once
+                    try {
+                        heard.await(1, TimeUnit.SECONDS);
+                    } catch (InterruptedException ended) {
+                        throw new IllegalStateException(ended);
+                    }
+                }
+            }
+
+            @Override
+            public Future<?> later(Duration after, Runnable task) {
+                return Runner.usual().later(after, task);
+            }
+
+            @Override
+            public long nanos() {
+                return System.nanoTime();
+            }
+
+            @Override
+            public Instant now() {   // asked for with each state that is heard
+                heard.countDown();
+                return Instant.EPOCH;
+            }
+        };
+        station = new LineTotalStation(LinkSetting.cable(LineDriver.ID, "127.0.0.1", server.getLocalPort()), Framing.LINES, slow);
+        await(() -> station.snapshot().link() == LinkState.UP);
+        assertThat(greetings[0]).isEqualTo(1);
+        assertThat(station.measure(1).join().slopeDistance().metres()).isEqualTo(20);
     }
 
     private static Optional<WireMessage> usual(WireMessage asked) {

@@ -68,7 +68,8 @@ public final class LineTotalStation implements TotalStation {
         this.runner = runner;
         questions = new Questions<>(runner, this::linkLost);
         link = new Link<>("total station " + setting.address(), Way.tcp(setting.host(), setting.port()), new Speech(),
-                new InstrumentEvent.Known(InstrumentSnapshot.connecting(setting), false), RULES, runner).open();
+                new InstrumentEvent.Known(InstrumentSnapshot.connecting(setting), false), RULES, runner);
+        link.open();
     }
 
     /** On lines, by the machine's clock. */

@@ -40,10 +40,12 @@ public final class Link<S, E> implements Closeable {
         held = new AtomicReference<>(new Held<>(start, false));
     }
 
-    /** Begins to connect, beside the caller. @return itself */
-    public Link<S, E> open() {
+    /**
+     * Begins to connect, beside the caller. It gives nothing back: whoever speaks over it must hold it before, since the other end may
+     * answer before this returns.
+     */
+    public void open() {
         runner.beside(name, this::keep);
-        return this;
     }
 
     /** The latest that is known. Never waits. */

@@ -66,7 +66,8 @@ public final class CardFiles {
         Files.createFile(to);
         CardFetch fetch = new CardFetch(this, file, to);
         try (Link<CardFetch.Progress, CardFetch.Progress> link = new Link<>("card at " + address(), fetch, fetch, CardFetch.Progress.NONE,
-                RULES, runner).open()) {
+                RULES, runner)) {
+            link.open();
             fetch.await();
         }
     }

@@ -62,7 +62,8 @@ public final class StreamReceiver implements Receiver {
         this.runner = runner;
         questions = new Questions<>(runner, this::linkLost);
         link = new Link<>("receiver at " + setting.address(), Way.tcp(setting.host(), setting.port()), new Speech(),
-                ReceiverSnapshot.connecting(setting), RULES, runner).open();
+                ReceiverSnapshot.connecting(setting), RULES, runner);
+        link.open();
     }
 
     /** By the machine's clock. */

@@ -107,7 +107,8 @@ class LinkTest {
     }
 
     private void open() {
-        link = new Link<>("test", Way.tcp("localhost", server.getLocalPort()), new Letters(), List.<String>of(), RULES, clock).open();
+        link = new Link<>("test", Way.tcp("localhost", server.getLocalPort()), new Letters(), List.<String>of(), RULES, clock);
+        link.open();
     }
 
     private Socket accept() throws Exception {
@@ -192,8 +193,9 @@ class LinkTest {
             };
             Link<List<String>, String> one =
                     new Link<>("babble", rules -> new Way(InputStream.nullInputStream(), OutputStream.nullOutputStream(), () -> { }),
-                    babble, List.<String>of(), RULES, clock).open();
+                    babble, List.<String>of(), RULES, clock);
             link = one;
+            one.open();
             speaks.await();
             one.close();
             assertThat(one.known()).endsWith("closed");
