@@ -19,7 +19,10 @@ async function later(bench) {
 
 export function mount(bench) {
   showGaps(true);
-  later(bench).catch(sayProblem);
+  later(bench).catch(problem => {
+    bench.querySelector('#gaps-found p')?.replaceChildren('Not looked through. Open Gaps again.');
+    sayProblem(problem);
+  });
   bench.addEventListener('toggle', event => {
     const gap = event.target.open && event.target.dataset.gap && gapAt(event.target.dataset.gap);
     gap && lookAt(gap.north, gap.east, gap.metres);
