@@ -16,6 +16,7 @@ import verge.app.receiver.ConditionWords;
 import verge.app.receiver.Fact;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
+import verge.app.words.Words;
 import verge.core.base.Base;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.ReferenceEllipsoid;
@@ -63,14 +64,13 @@ public class BaseViews {
         running.ifPresent(base -> doubts.addAll(ofRunning(job, base, now, state)));
         if (running.isEmpty() && now.sends().base().isPresent() && now.condition().filter(c -> c.role() != ReceiverCondition.Role.BASE)
                 .isEmpty()) {
-            doubts.add("It sends as a base already, as number " + now.sends().base().get().station()
-                    + ", but this job did not start it. Starting it here tells it anew where it stands.");
+            doubts.add(Words.of("base.it-sends-as-a-base", now.sends().base().get().station()));
         }
         boolean provisional = running.map(Base::provisional).orElse(false);
         String mark = running.isPresent() && (now.link() != LinkState.UP || !sends) ? "stop" : !doubts.isEmpty() || provisional
                 || now.link() != LinkState.UP ? "look" : "good";
         return new BaseView(now.link() == LinkState.UP, link(now), sends, running.map(b -> b.mark().text()).orElse(""),
-                running.map(b -> b.mark() + (now.link() != LinkState.UP ? " link lost" : !sends ? " silent" : b.provisional()
+                running.map(b -> b.mark() + (now.link() != LinkState.UP ? Words.of("base.link-lost") : !sends ? " silent" : b.provisional()
                 ? " provisional" : "")).orElse(""), provisional, mark, now.condition().map(ReceiverCondition::antenna)
                 .map(AntennaTable::tight).orElse(""), facts(job, now, running, state.settings().figures()), doubts,
                 running.flatMap(b -> ring(b, now, state)).orElse(null));
@@ -91,33 +91,35 @@ public class BaseViews {
     private static String link(ReceiverSnapshot now) {
         return switch (now.link()) {
             case UP -> "Linked, " + now.address();
-            case CONNECTING -> "Looking for " + now.address();
-            default -> "Link lost, trying again";
+            case CONNECTING -> Words.of("bench.looking-for", now.address());
+            default -> Words.of("bench.link-lost-trying-again");
         };
     }
 
     private List<Fact> facts(UUID job, ReceiverSnapshot now, Optional<Base> running, Figures f) {
         List<Fact> all = new ArrayList<>();
         running.ifPresent(base -> {
-            all.add(new Fact("Sends", sends(now.sends())));
-            all.add(new Fact("As number", Integer.toString(base.sent().station())));
+            all.add(new Fact(Words.of("base.sends"), sends(now.sends())));
+            all.add(new Fact(Words.of("base.as-number"), Integer.toString(base.sent().station())));
             bases.uplink(job).ifPresent(up -> {
-                all.add(new Fact("To the caster", up.setting().mountpoint() + ", " + words.word(up.up()) + ", "
+                all.add(new Fact(Words.of("base.to-the-caster"), up.setting().mountpoint() + ", " + words.word(up.up()) + ", "
                         + Decimals.show(up.sent() / KILOBYTE, 0) + " kB"));
-                all.add(new Fact("Heard back from there", back(up)));
+                all.add(new Fact(Words.of("base.heard-back-from-there"), back(up)));
             });
             now.condition().flatMap(ReceiverCondition::radio).filter(r -> watts(now).isPresent()).ifPresent(r -> {
-                all.add(new Fact("By radio", ConditionWords.channel(r).map(RadioChannel::sentence).orElse(r.modulation()) + ", "
+                all.add(new Fact(Words.of("base.by-radio"), ConditionWords.channel(r).map(RadioChannel::sentence).orElse(r.modulation())
+                        + ", "
                         + Decimals.show(watts(now).orElse(0.0), 1) + " W"));
-                all.add(new Fact("Carries over flat land",
+                all.add(new Fact(Words.of("base.carries-over-flat-land"),
                         ConditionWords.distance(RadioReach.of(watts(now).orElse(0.0), base.height(), ROVER).metres(), f)));
             });
-            bases.sky(job).ifPresent(sky -> all.add(new Fact("The sky says it is off by", f.length(off(base, sky.antenna())))));
+            bases.sky(job).ifPresent(sky -> all.add(new Fact(Words.of("base.the-sky-says-it-is"), f.length(off(base, sky.antenna())))));
         });
-        now.now().ifPresent(p -> all.add(new Fact("Solution", words.word(p.kind()) + ", " + p.satellites() + " satellites")));
+        now.now().ifPresent(p -> all.add(new Fact(Words.of("base.solution"),
+                words.word(p.kind()) + ", " + p.satellites() + " satellites")));
         now.condition().ifPresent(c -> {
-            all.add(new Fact("Battery", ConditionWords.battery(c)));
-            all.add(new Fact("Storage", ConditionWords.storage(c)));
+            all.add(new Fact(Words.of("bench.battery"), ConditionWords.battery(c)));
+            all.add(new Fact(Words.of("bench.storage"), ConditionWords.storage(c)));
         });
         return all;
     }
@@ -135,7 +137,8 @@ public class BaseViews {
     private static String sends(StreamTold told) {
         Map<String, List<Integer>> byRate = told.kinds().keySet().stream().sorted()
                 .collect(Collectors.groupingBy(type -> told.seconds(type).isPresent() ? "each "
-                + Decimals.show(told.seconds(type).getAsDouble(), 0) + " s" : "just begun", TreeMap::new, Collectors.toList()));
+                + Decimals.show(told.seconds(type).getAsDouble(), 0) + " s" : Words.of("base.just-begun"), TreeMap::new,
+                Collectors.toList()));
         String kinds = byRate.entrySet().stream()
                 .map(e -> e.getKey() + ": " + e.getValue().stream().map(String::valueOf).collect(Collectors.joining(", ")))
                 .collect(Collectors.joining("; "));
@@ -144,30 +147,27 @@ public class BaseViews {
 
     private static String back(BaseUplink.Heard up) {
         return up.back().flatMap(b -> b.told().base())
-                .map(b -> "number " + b.station() + ", " + up.back().orElseThrow().told().count() + " messages").orElse("nothing yet");
+                .map(b -> Words.of("base.number-messages", b.station(), up.back().orElseThrow().told().count()))
+                .orElse(Words.of("base.nothing-yet"));
     }
 
     private List<String> ofRunning(UUID job, Base base, ReceiverSnapshot now, JobState state) {
         List<String> all = new ArrayList<>();
         if (base.provisional()) {
-            all.add("Provisional: only the sky has said where " + base.mark()
-                    + " is. What is measured from it moves with it when it is corrected.");
+            all.add(Words.of("base.provisional-only-the-sky-has", base.mark()));
         }
         if (now.link() == LinkState.UP && now.sends().base().isEmpty() && now.condition()
                 .filter(c -> c.role() == ReceiverCondition.Role.BASE).isEmpty()) {
-            all.add("The receiver does not send any more: it was switched off, or set otherwise at its own panel. Let it go on.");
+            all.add(Words.of("base.the-receiver-does-not-send"));
         }
         now.sends().base().filter(b -> !base.isHeard(b))
-                .ifPresent(b -> all.add("The receiver sends another place than it was started with, " + apart(base, b, state)
-                + " off. Let it go on, or end it."));
+                .ifPresent(b -> all.add(Words.of("base.the-receiver-sends-another-place", apart(base, b, state))));
         bases.uplink(job).ifPresent(up -> ofUplink(up, base, state, all));
         now.condition().flatMap(ReceiverCondition::radio).filter(r -> r.hears() != ReceiverCondition.Hears.NOTHING)
                 .ifPresent(r ->
-                all.add("Somebody else sends on its channel: rovers may hear either, or neither. Take another frequency, here and at the "
-                + "rover."));
+                all.add(Words.of("base.somebody-else-sends-on-its")));
         bases.sky(job).filter(s -> offMetres(base, s.antenna()) > MOVED_METRES)
-                .ifPresent(s -> all.add("The sky says that it is " + state.settings().figures().length(off(base, s.antenna()))
-                + " from where it says it stands: was it carried away?"));
+                .ifPresent(s -> all.add(Words.of("base.the-sky-says-that-it", state.settings().figures().length(off(base, s.antenna())))));
         return all;
     }
 
@@ -177,17 +177,16 @@ public class BaseViews {
 
     private void ofUplink(BaseUplink.Heard up, Base base, JobState state, List<String> all) {
         if (up.up() != CorrectionLink.State.UP && up.up() != CorrectionLink.State.CONNECTING) {
-            all.add("Nothing goes to the caster: " + words.word(up.up())
-                    + (up.up().triesAgain() ? ". It is tried again." : ". End it, put right what is wrong, and start it again."));
+            all.add(Words.of("base.nothing-goes-to-the-caster", words.word(up.up()),
+                    up.up().triesAgain() ? Words.of("base.it-is-tried-again") : Words.of("base.end-it-put-right-what")));
             return;
         }
         up.back().ifPresent(back -> {
             back.told().base().filter(b -> !base.isHeard(b))
-                    .ifPresent(b -> all.add("The stream " + up.setting().mountpoint() + " carries base " + b.station()
-                    + ", which is not this one: it stands " + apart(base, b, state) + " off."));
+                    .ifPresent(b -> all.add(Words.of("base.the-stream-carries-base-which", up.setting().mountpoint(), b.station(),
+                    apart(base, b, state))));
             back.told().last().filter(t -> Duration.between(t, Instant.now()).compareTo(StreamTold.SILENT) > 0)
-                    .ifPresent(t -> all.add("Nothing comes back from the caster for " + Duration.between(t, Instant.now()).toSeconds()
-                    + " s: rovers hear nothing either."));
+                    .ifPresent(t -> all.add(Words.of("base.nothing-comes-back-from-the", Duration.between(t, Instant.now()).toSeconds())));
         });
     }
 }

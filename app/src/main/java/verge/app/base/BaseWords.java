@@ -1,6 +1,7 @@
 package verge.app.base;
 
 import java.util.List;
+import verge.app.words.Words;
 import verge.core.base.AgainstSky;
 import verge.core.base.HereAgain;
 import verge.core.geodesy.GridPoint;
@@ -17,13 +18,11 @@ final class BaseWords {
     /** What was likely mistaken, in a sentence; empty if nothing explains it. */
     static String cause(AgainstSky off, Position given, JobSettings settings) {
         return off.cause().map(c -> switch (c.mistake()) {
-            case ELLIPSOID_HEIGHT -> "Its elevation looks like a height above the ellipsoid: " + should(c, given, settings)
-                    + " would be an elevation here.";
-            case AXES -> "Its two coordinates look exchanged.";
-            case ZONE -> "Its coordinates look like those of another zone.";
-            case DIGITS_EXCHANGED -> "Two digits of its " + coordinate(c, settings) + " look exchanged: " + should(c, given, settings)
-                    + " would agree.";
-            case DIGIT -> "One digit of its " + coordinate(c, settings) + " looks wrong: " + should(c, given, settings) + " would agree.";
+            case ELLIPSOID_HEIGHT -> Words.of("base.its-elevation-looks-like-a", should(c, given, settings));
+            case AXES -> Words.of("base.its-two-coordinates-look-exchanged");
+            case ZONE -> Words.of("base.its-coordinates-look-like-those");
+            case DIGITS_EXCHANGED -> Words.of("base.two-digits-of-its-look", coordinate(c, settings), should(c, given, settings));
+            case DIGIT -> Words.of("base.one-digit-of-its-looks", coordinate(c, settings), should(c, given, settings));
         }).orElse("");
     }
 

@@ -14,6 +14,7 @@ import verge.core.job.Journal;
 import verge.core.journal.Amendment;
 import verge.core.journal.Entry;
 import verge.core.measure.Measured;
+import verge.core.units.TimeText;
 
 /** Journal entries as a surveyor would write them. */
 @Component
@@ -38,9 +39,21 @@ public class BookText {
      * @param notes the job's own fields of a shot with what stands in them; none for other lines
      * @param points how many points go if it is struck: a setup carries all that was measured from it
      */
-    public record Line(UUID entry, long sequence, String day, String clock, String time, String kind, String text, String raw,
-            String result, String person,
-            String device, boolean struck, boolean canStrike, boolean correctable, String saidAnew, long points, List<Note> notes) {
+    public record Line(UUID entry, long sequence, When when, String kind, String text, String raw, String result, String person,
+            String device, boolean struck, May may, List<Note> notes) {
+    }
+
+    /** When something was written, by the job's clock. */
+    public record When(String day, String clock, String time) {
+    }
+
+    /**
+     * What may be done with a line now.
+     *
+     * @param saidAnew the page where it is said anew instead of corrected, or empty
+     * @param points how many go with it when it is struck
+     */
+    public record May(boolean canStrike, boolean correctable, String saidAnew, long points) {
     }
 
     /** One of the job's own fields beside a shot. */
@@ -65,12 +78,11 @@ public class BookText {
 
     public Line line(Journal journal, Entry entry) {
         JobState state = journal.state();
-        return new Line(entry.id(), entry.sequence(), state.settings().times().day(entry.at()),
-                state.settings().times().clockAt(entry.at()), state.settings().times().clock(entry.at()), words.margin(entry),
-                words.text(journal, entry), words.raw(entry),
-                words.result(journal, entry), entry.person(), entry.device(), state.isStruck(entry.id()), journal.canStrike(entry.id()),
-                words.correctable(journal, entry), words.saidAnew(entry),
-                journal.pointsThatGoWith(entry.id()), fields(state, entry));
+        TimeText times = state.settings().times();
+        return new Line(entry.id(), entry.sequence(), new When(times.day(entry.at()), times.clockAt(entry.at()), times.clock(entry.at())),
+                words.margin(entry), words.text(journal, entry), words.raw(entry), words.result(journal, entry), entry.person(),
+                entry.device(), state.isStruck(entry.id()), new May(journal.canStrike(entry.id()), words.correctable(journal, entry),
+                words.saidAnew(entry), journal.pointsThatGoWith(entry.id())), fields(state, entry));
     }
 
     /** What was changed later of a leaf. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import verge.app.words.Words;
 import verge.core.adjustment.VarianceTest;
 import verge.core.fit.MarksFitted;
 import verge.core.geodesy.Lift;
@@ -35,12 +36,13 @@ final class FitWords {
     /** Rotation, scale and origin, always: 'turned 12°04′10″ clockwise about M7, which comes to …, stretched by 1.000 12'. */
     static String move(Similarity similarity, String about, JobSettings settings) {
         Figures f = settings.figures();
-        String turn = "turned " + turned(similarity.rotation().halfCircle().radians(), f) + " about " + about + ", which comes to "
-                + settings.place(new Position(similarity.to(), Optional.empty()));
+        String turn = Words.of("fitted.turned-about-which-comes-to", turned(similarity.rotation().halfCircle().radians(), f), about,
+                settings.place(new Position(similarity.to(), Optional.empty())));
         double million = (similarity.scale() - 1) * MILLION;
-        String stretch = similarity.scale() == 1 ? ", not stretched" : ", stretched by " + Decimals.print(similarity.scale(), 8)
-                + (Math.abs(million) < 10_000 ? " (" + (million > 0 ? "+" : "") + Decimals.show(million, 1) + " parts in a million)" : "");
-        return (similarity.mirrored() ? "east and west exchanged, " : "") + turn + stretch;
+        String stretch = similarity.scale() == 1 ? Words.of("fitted.not-stretched")
+                : Words.of("fitted.stretched-by", Decimals.print(similarity.scale(), 8),
+                Math.abs(million) < 10_000 ? Words.of("fitted.parts-in-a-million", million > 0 ? "+" : "", Decimals.show(million, 1)) : "");
+        return (similarity.mirrored() ? Words.of("fitted.east-and-west-exchanged") : "") + turn + stretch;
     }
 
     /** Of the mark that is held, or else of the one that lies nearest to where it is reckoned from. */
@@ -65,21 +67,20 @@ final class FitWords {
         double[] m = affine.matrix();
         boolean mirrored = m[0] * m[3] - m[1] * m[2] < 0;
         double eastTurned = mirrored ? Math.atan2(m[1], -m[3]) : Math.atan2(-m[1], m[3]);
-        return "north turned " + turned(Math.atan2(m[2], m[0]), settings.figures()) + " and stretched by "
-                + Decimals.print(Math.hypot(m[0], m[2]), 8) + ", east " + (mirrored ? "reversed, " : "") + "turned "
-                + turned(eastTurned, settings.figures())
-                + " and stretched by " + Decimals.print(Math.hypot(m[1], m[3]), 8) + ", about the middle of the pairs, which comes to "
-                + settings.place(new Position(affine.to(), Optional.empty()));
+        return Words.of("fitted.north-turned-and-stretched-by", turned(Math.atan2(m[2], m[0]), settings.figures()),
+                Decimals.print(Math.hypot(m[0], m[2]), 8), mirrored ? Words.of("fitted.reversed") : "",
+                turned(eastTurned, settings.figures()),
+                Decimals.print(Math.hypot(m[1], m[3]), 8), settings.place(new Position(affine.to(), Optional.empty())));
     }
 
     /** About the vertical, and then how far the vertical leans and where to. */
     private static String move(SevenParameters move, JobSettings settings) {
         double[][] r = move.rotation();
         double lean = Math.atan2(Math.hypot(r[0][2], r[1][2]), r[2][2]);
-        return "turned " + turned(Math.atan2(r[1][0], r[0][0]), settings.figures()) + ", tilted by " + settings.figures()
-                .circle(new Angle(lean)) + " towards " + settings.figures().direction(new Angle(Math.atan2(r[1][2], r[0][2])).wholeCircle())
-                + ", stretched by " + Decimals.print(move.scale(), 8) + ", about the middle of the pairs, which comes to "
-                + settings.place(move.to());
+        return Words.of("fitted.turned-tilted-by-towards-stretched", turned(Math.atan2(r[1][0], r[0][0]), settings.figures()),
+                settings.figures().circle(new Angle(lean)), settings.figures()
+                .direction(new Angle(Math.atan2(r[1][2], r[0][2])).wholeCircle()), Decimals.print(move.scale(), 8),
+                settings.place(move.to()));
     }
 
     private static String turned(double radians, Figures f) {
@@ -87,18 +88,18 @@ final class FitWords {
     }
 
     static String heights(MarksFitted.Came came, Figures f) {
-        return came.moved() instanceof Moved.InSpace ? "heights moved with it"
+        return came.moved() instanceof Moved.InSpace ? Words.of("fitted.heights-moved-with-it")
                 : heights(came.moved() instanceof Moved.Affinely a ? a.lift() : ((Moved.Similar) came.moved()).lift(), f);
     }
 
     static String heights(Lift lift, Figures f) {
         if (lift.equals(Lift.NONE) || lift.shift() == 0 && lift.perNorth() == 0 && lift.perEast() == 0) {
-            return "heights left as they are";
+            return Words.of("fitted.heights-left-as-they-are");
         }
         double slope = Math.hypot(lift.perNorth(), lift.perEast());
-        return "heights shifted by " + f.difference(new Length(lift.shift()))
-                + (slope == 0 ? "" : ", tilted by " + f.grade(slope) + ", rising towards "
-                + f.direction(new Angle(Math.atan2(lift.perEast(), lift.perNorth())).wholeCircle()));
+        return Words.of("fitted.heights-shifted-by", f.difference(new Length(lift.shift())),
+                slope == 0 ? "" : Words.of("fitted.tilted-by-rising-towards", f.grade(slope),
+                f.direction(new Angle(Math.atan2(lift.perEast(), lift.perNorth())).wholeCircle())));
     }
 
     /** How well it is known: redundancy and whether the residuals are what was promised. */
@@ -108,27 +109,28 @@ final class FitWords {
         if (fitted.height().degreesOfFreedom() > 0) {
             said.add(test("Heights", fitted.height()));
         }
-        said.add("\u03c3 of the rotation " + f.circle(new Angle(fitted.sigmaRotation()))
-                + (fitted.sigmaScale() > 0 ? ", of the scale " + Decimals.print(fitted.sigmaScale() * MILLION, 1)
-                + " parts in a million" : ", the scale is held"));
+        said.add(Words.of("fitted.of-the-rotation", f.circle(new Angle(fitted.sigmaRotation())),
+                fitted.sigmaScale() > 0 ? Words.of("fitted.of-the-scale-parts-in", Decimals.print(fitted.sigmaScale() * MILLION, 1))
+                : Words.of("fitted.the-scale-is-held")));
         return said;
     }
 
     /** Of a move with more freedom. */
     static List<String> quality(List<VarianceTest> tests) {
-        return tests.size() == 1 ? List.of(test("In space", tests.get(0)))
+        return tests.size() == 1 ? List.of(test(Words.of("fitted.in-space"), tests.get(0)))
                 : Stream.of(test("Plan", tests.get(0)), tests.get(1).degreesOfFreedom() > 0 ? test("Heights", tests.get(1)) : "")
                 .filter(t -> !t.isEmpty()).toList();
     }
 
     private static String test(String part, VarianceTest test) {
-        return test.degreesOfFreedom() == 0 ? part + ": nothing is left over to check it by"
-                : part + ": redundancy " + test.degreesOfFreedom() + ", \u03c3\u2080\u00b2 " + Decimals.print(test.factor(), 2) + lies(test)
-                + Decimals.print(test.lowest(), 2) + " to " + Decimals.print(test.highest(), 2);
+        return test.degreesOfFreedom() == 0 ? Words.of("fitted.nothing-is-left-over-to", part)
+                : Words.of("fitted.redundancy-to", part, test.degreesOfFreedom(), Decimals.print(test.factor(), 2), lies(test),
+                Decimals.print(test.lowest(), 2), Decimals.print(test.highest(), 2));
     }
 
     private static String lies(VarianceTest test) {
-        return test.passes() ? test.factor() < test.lowest() ? ", better than " : " within " : ", worse than ";
+        return test.passes() ? test.factor() < test.lowest() ? Words.of("fitted.better-than") : Words.of("fitted.within")
+                : Words.of("fitted.worse-than");
     }
 
     /**
@@ -139,11 +141,9 @@ final class FitWords {
         return came.marks().stream().filter(m -> !(came.moved() instanceof Moved.InSpace) || m.position().elevation().isPresent())
                 .flatMap(m -> came.moved().known(m).map(known -> new Reached(m.name(), known)).stream())
                 .max(Comparator.comparingDouble(Reached::worse)).filter(r -> r.worse() > BADLY_KNOWN_METRES)
-                .map(r -> "The pairs do not reach as far as " + r.name() + ": fitted, its place is known to "
-                + f.length(new Length(r.known().plan()))
-                        + (r.known().height().isPresent() ? ", its height to "
-                        + f.length(new Length(r.known().height().getAsDouble())) : "")
-                        + " (one \u03c3). Pairs further apart, or farther from one line, would hold it.").orElse("");
+                .map(r -> Words.of("fitted.the-pairs-do-not-reach", r.name(), f.length(new Length(r.known().plan())),
+                r.known().height().isPresent() ? Words.of("fitted.its-height-to", f.length(new Length(r.known().height().getAsDouble())))
+                : "")).orElse("");
     }
 
     private record Reached(String name, Known known) {
@@ -156,20 +156,14 @@ final class FitWords {
     static List<String> odd(Fitted fitted, List<String> names) {
         Fitted.Odd odd = fitted.odd();
         return Stream.of(
-                named(odd.inPlan(), names,
-                "Does not belong: %s. The others agree without it; take it out of plan, or look whether it was moved."),
-                named(odd.inHeight(), names,
-                "Does not belong in height: %s. The others agree without it; take it out of height, or look at its height and where that "
-                + "comes from."),
-                named(odd.undecidedInPlan(), names,
-                "One of these does not belong: %s. The marks are too few to tell which; one more would."),
-                named(odd.undecidedInHeight(), names,
-                "One of these heights does not belong: %s. The marks are too few to tell which; one more would.")).flatMap(Optional::stream)
-                .toList();
+                named(odd.inPlan(), names, "fitted.does-not-belong-in-plan"),
+                named(odd.inHeight(), names, "fitted.does-not-belong-in-height"),
+                named(odd.undecidedInPlan(), names, "fitted.one-does-not-belong-in-plan"),
+                named(odd.undecidedInHeight(), names, "fitted.one-does-not-belong-in-height")).flatMap(Optional::stream).toList();
     }
 
-    private static Optional<String> named(List<Integer> numbers, List<String> names, String sentence) {
+    private static Optional<String> named(List<Integer> numbers, List<String> names, String key) {
         return numbers.isEmpty() ? Optional.empty()
-                : Optional.of(sentence.formatted(numbers.stream().map(names::get).collect(Collectors.joining(", "))));
+                : Optional.of(Words.of(key, numbers.stream().map(names::get).collect(Collectors.joining(", "))));
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import verge.app.system.GeoidLibrary;
+import verge.app.words.Words;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.Geoid;
 import verge.core.geodesy.Lift;
@@ -53,11 +54,11 @@ record LocaliseView(String name, String over, String move, String heights, List<
                 .orElse(Leftover.NONE);
         List<String> names = system.ties().stream().map(t -> t.computed().name() + " = " + t.found().name()).toList();
         return new LocaliseView(system.name(), system.base().name() + over(system),
-                known.isEmpty() ? FitWords.move(system.move(), "its base grid\u2019s origin", settings)
+                known.isEmpty() ? FitWords.move(system.move(), Words.of("fitted.its-base-grids-origin"), settings)
                 : FitWords.move(system.move(), known.stream().map(Pair::computed).toList(), settings),
                 FitWords.heights(system.lift().orElse(Lift.NONE), f), evidence.map(e -> FitWords.quality(e.fitted(), f))
                 .orElse(List.of(
-                "It came without the marks it was found by: nothing says how well it fits but the marks that you hold against it.")),
+                Words.of("fitted.it-came-without-the-marks"))),
                 leftover.residuals(),
                 evidence.map(e -> FitWords.odd(e.fitted(), names)).orElse(List.of()), reach(work, f), oddHeights(system, known, egm96, f),
                 work.handedOn(),
@@ -65,26 +66,24 @@ record LocaliseView(String name, String over, String move, String heights, List<
     }
 
     private static String over(CoordinateSystem.Localised system) {
-        return system.geoid() instanceof GeoidChoice.Grid g ? ", heights over "
-                + g.name() : system.geoid() instanceof GeoidChoice.Constant ? ", heights over one undulation" : system.lift()
-                .isPresent() ? ", heights over the ellipsoid" : "";
+        return system.geoid() instanceof GeoidChoice.Grid g ? Words.of("fitted.heights-over", g.name())
+                : system.geoid() instanceof GeoidChoice.Constant ? Words.of("fitted.heights-over-one-undulation") : system.lift()
+                .isPresent() ? Words.of("fitted.heights-over-the-ellipsoid") : "";
     }
 
     private static List<String> reach(LocaliseService.Work work, Figures f) {
         List<String> said = new ArrayList<>();
         if (work.handedOn() && work.checks().size() == 1) {
-            said.add("One mark does not show whether it is turned: hold a second against it, far from the first.");
+            said.add(Words.of("fitted.one-mark-does-not-show"));
         }
-        work.positions().filter(b -> b.count() > 0).ifPresent(b -> said.add(beyond(b, "positions given", f)));
-        work.own().filter(b -> b.count() > 0).ifPresent(b -> said.add(beyond(b, "points of the job", f)));
+        work.positions().filter(b -> b.count() > 0).ifPresent(b -> said.add(beyond(b, Words.of("fitted.positions-given"), f)));
+        work.own().filter(b -> b.count() > 0).ifPresent(b -> said.add(beyond(b, Words.of("fitted.points-of-the-job"), f)));
         return said;
     }
 
     private static String beyond(LocaliseService.Beyond b, String what, Figures f) {
-        return b.count() + " of " + b.of() + " " + what + " lie outside what the marks span, the farthest by "
-                + f.length(new Length(b.metres())) + ": nothing says that it holds there."
-                + (b.worst() > FitWords.BADLY_KNOWN_METRES ? " It is known to " + f.length(new Length(b.worst()))
-                + " only at the worst of them (one \u03c3): the marks are too near each other, or to one line." : "");
+        return Words.of("fitted.of-lie-outside-what-the", b.count(), b.of(), what, f.length(new Length(b.metres())),
+                b.worst() > FitWords.BADLY_KNOWN_METRES ? Words.of("fitted.it-is-known-to-only", f.length(new Length(b.worst()))) : "");
     }
 
     /** The site's zero against a model of the whole earth: heights taken for the other kind lie off by the undulation. */
@@ -97,9 +96,9 @@ record LocaliseView(String name, String over, String move, String heights, List<
         double under = system.geoid() instanceof GeoidChoice.None ? 0 : system.geoid() instanceof GeoidChoice.Constant c ? c.metres()
                 : model;
         double site = under - system.lift().get().at(system.move().place(known.get(0).computed().position().plan()));
-        return Math.abs(site - model) <= MODELS_AGREE_METRES ? "" : "By this the ellipsoid lies " + f.length(new Length(site))
-                + " below the site\u2019s elevations; " + GeoidLibrary.EGM96.name() + " says " + f.length(new Length(model))
-                + ". Either the site has a zero of its own, or the heights are of another kind than was said.";
+        return Math.abs(site - model) <= MODELS_AGREE_METRES ? ""
+                : Words.of("fitted.by-this-the-ellipsoid-lies", f.length(new Length(site)), GeoidLibrary.EGM96.name(),
+                f.length(new Length(model)));
     }
 
     private static Drawing drawing(CoordinateSystem.Localised system, Optional<Localisation> evidence, List<Pair> known,

@@ -117,16 +117,15 @@ class FrameAdvice {
         List<BookText.FootLine> foot = journal.after(journal.entries().size() - FOOT_LINES).stream()
                 .map(e -> bookText.footLine(journal, e)).toList();
         String leaf = state.leaves().open().map(l -> "leaf " + l.number() + " \u00b7 " + LeafKinds.occupied(l.written())).orElse("");
-        return new FrameView(id, job.siteId(), job.name(), jobs.site(job.siteId()).name(), settingsWords.system(state.settings()),
-                figures.lengthUnit().symbol(), leaf,
-                state.target().map(t -> figures.length(t.height())).orElse(""),
-                state.target().map(t -> Figures.metric().small(t.prismConstant())).orElse(""),
-                state.target().map(t -> figures.bare(t.height())).orElse(""),
-                state.target().map(t -> PrismTable.typed(t)).orElse(""),
-                state.prism(), settingsWords.speaks(state.settings()), state.floor().here().map(s -> s.floor().name()).orElse(""),
-                trouble(job), axes(figures.axes()), tabs(state, path), foot, instruments.view(id, state),
-                receivers.view(id, state).orElse(null), bases.view(id, state).filter(b -> !b.title().isEmpty()).orElse(null),
-                practice.ground(id).isPresent(), mark(id, journal));
+        FrameView.Says says = new FrameView.Says(job.name(), jobs.site(job.siteId()).name(), settingsWords.system(state.settings()),
+                settingsWords.speaks(state.settings()), figures.lengthUnit().symbol(), leaf,
+                state.floor().here().map(s -> s.floor().name()).orElse(""), practice.ground(id).isPresent());
+        FrameView.Held held = state.target().map(t -> new FrameView.Held(figures.length(t.height()),
+                Figures.metric().small(t.prismConstant()), figures.bare(t.height()), PrismTable.typed(t), state.prism()))
+                .orElse(new FrameView.Held("", "", "", "", state.prism()));
+        return new FrameView(id, job.siteId(), says, held, trouble(job), axes(figures.axes()), tabs(state, path), foot,
+                instruments.view(id, state), receivers.view(id, state).orElse(null),
+                bases.view(id, state).filter(b -> !b.title().isEmpty()).orElse(null), mark(id, journal));
     }
 
     private static String lines(List<Long> numbers) {

@@ -11,24 +11,39 @@ import verge.app.receiver.ReceiverView;
 /**
  * All that stands round the bench: top line, tabs, last lines of the field book.
  *
- * @param system coordinate system in words, with grid or ground
- * @param leaf station and backsight of the open leaf, or empty
- * @param pole target height in use, or empty
- * @param prism prism constant in use, or empty
- * @param prismMillimetres the same as it is typed
- * @param prismName the prism's name in the site's table, or empty
- * @param speaks grid, ground distances or ground coordinates
  * @param receiver absent for a job without one
  * @param base absent while the job has none that sends
  * @param walkRound the mark of the walk-round
- * @param floor the floor that is worked on, or empty while all are
  * @param trouble why nothing can be stored into the job, or null
  * @param axes how the two plan coordinates are called, in their order
  */
-public record FrameView(UUID job, UUID site, String jobName, String siteName, String system, String unit, String leaf, String pole,
-        String prism, String poleTyped, String prismMillimetres, String prismName, String speaks, String floor, ProblemWords.Said trouble,
-        List<Axis> axes, List<Tab> tabs, List<BookText.FootLine> foot, InstrumentView instrument, ReceiverView receiver, BaseView base,
-        boolean practice, WalkRoundMark walkRound) {
+public record FrameView(UUID job, UUID site, Says says, Held held, ProblemWords.Said trouble, List<Axis> axes, List<Tab> tabs,
+        List<BookText.FootLine> foot, InstrumentView instrument, ReceiverView receiver, BaseView base, WalkRoundMark walkRound) {
+
+    /**
+     * What the top line says of the job.
+     *
+     * @param system coordinate system in words
+     * @param speaks grid, ground distances or ground coordinates
+     * @param unit of lengths
+     * @param leaf station and backsight of the open leaf, or empty
+     * @param floor the floor that is worked on, or empty while all are
+     * @param practice whether it is one to practise in
+     */
+    public record Says(String jobName, String siteName, String system, String speaks, String unit, String leaf, String floor,
+            boolean practice) {
+    }
+
+    /**
+     * The pole and the prism in use; each empty if none is.
+     *
+     * @param pole target height
+     * @param prism prism constant
+     * @param prismMillimetres the same as it is typed
+     * @param prismName the prism's name in the site's table
+     */
+    public record Held(String pole, String prism, String poleTyped, String prismMillimetres, String prismName) {
+    }
 
     /** Standard deviation in plan of the tracked pole, or empty. */
     public String sigma() {

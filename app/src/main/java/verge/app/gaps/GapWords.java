@@ -2,6 +2,7 @@ package verge.app.gaps;
 
 import java.util.Optional;
 import java.util.UUID;
+import verge.app.words.Words;
 import verge.core.gaps.Gap;
 import verge.core.geodesy.Position;
 import verge.core.job.JobState;
@@ -15,13 +16,13 @@ final class GapWords {
 
     static String of(Gap gap, JobState state) {
         return switch (gap.kind()) {
-            case HOLE -> "Nothing was shot on the ground here for " + length(gap, state) + " about.";
-            case NOT_REACHED -> "This part of the area was not reached: the nearest shot is " + length(gap, state) + " away.";
-            case OPEN_END -> gap.about().equals(gap.other()) ? name(gap.about(), state) + " comes back to " + length(gap, state)
-                    + " from its own beginning, and is no ring."
-                    : name(gap.about(), state) + " ends " + length(gap, state) + " from an end of " + name(gap.other(), state) + ".";
-            case COMPANY -> name(gap.about(), state) + " has no " + gap.other() + " beside it.";
-            case EXPECTED -> "No " + gap.other() + " was met yet.";
+            case HOLE -> Words.of("gap.nothing-was-shot-on-the", length(gap, state));
+            case NOT_REACHED -> Words.of("gap.this-part-of-the-area", length(gap, state));
+            case OPEN_END -> gap.about().equals(gap.other())
+                    ? Words.of("gap.comes-back-to-from-its", name(gap.about(), state), length(gap, state))
+                    : Words.of("gap.ends-from-an-end-of", name(gap.about(), state), length(gap, state), name(gap.other(), state));
+            case COMPANY -> Words.of("gap.has-no-beside-it", name(gap.about(), state), gap.other());
+            case EXPECTED -> Words.of("gap.no-was-met-yet", gap.other());
         };
     }
 
@@ -33,6 +34,6 @@ final class GapWords {
 
     /** What was struck since has no name any more. */
     private static String name(String id, JobState state) {
-        return state.subject(UUID.fromString(id)).map(Subject::title).orElse("something struck");
+        return state.subject(UUID.fromString(id)).map(Subject::title).orElse(Words.of("gap.something-struck"));
     }
 }

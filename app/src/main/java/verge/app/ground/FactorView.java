@@ -1,5 +1,6 @@
 package verge.app.ground;
 
+import verge.app.words.Words;
 import verge.core.geodesy.GroundFactor;
 import verge.core.settings.JobSettings;
 import verge.core.units.Decimals;
@@ -22,18 +23,18 @@ record FactorView(String factor, String direction, String pointScale, String ele
                 f.parts().map(p -> grouped(p.pointScale())).orElse(""),
                 f.parts().map(p -> grouped(p.elevationFactor())).orElse(""), f.parts().map(p -> grouped(p.gridPerGround())).orElse(""),
                 taken(f.taken()),
-                settings.plan(f.reference()), f.sigma().isPresent() ? Decimals.show(f.sigma().getAsDouble() * MILLION, 2)
-                + " mm a kilometre" : "", poor, f.reason());
+                settings.plan(f.reference()), f.sigma()
+                .isPresent() ? Words.of("system.mm-a-kilometre", Decimals.show(f.sigma().getAsDouble() * MILLION, 2)) : "", poor,
+                f.reason());
     }
 
     static String direction(double groundPerGrid) {
         double ppm = (groundPerGrid - 1) * MILLION;
         if (Math.abs(ppm) < 0.005) {
-            return "Ground and grid are the same.";
+            return Words.of("system.ground-and-grid-are-the");
         }
-        return "Ground is " + (ppm > 0 ? "longer" : "shorter") + " by " + Decimals.show(Math.abs(ppm), 1)
-                + " mm a kilometre: multiply grid by "
-                + grouped(groundPerGrid) + ".";
+        return Words.of("system.ground-is-by-mm-a", ppm > 0 ? "longer" : "shorter", Decimals.show(Math.abs(ppm), 1),
+                grouped(groundPerGrid));
     }
 
     /** 1.000 147 60: read out in threes. */
@@ -45,11 +46,11 @@ record FactorView(String factor, String direction, String pointScale, String ele
     private static String taken(GroundFactor.Taken taken) {
         return switch (taken) {
             case TYPED -> "typed";
-            case POINT -> "from one point";
-            case POSITION -> "from a position";
-            case POINTS -> "mean of points";
-            case LINE_ENDS -> "along a line, mean of its ends";
-            case LINE_SIMPSON -> "along a line, ends and middle (Simpson)";
+            case POINT -> Words.of("system.from-one-point");
+            case POSITION -> Words.of("system.from-a-position");
+            case POINTS -> Words.of("system.mean-of-points");
+            case LINE_ENDS -> Words.of("system.along-a-line-mean-of");
+            case LINE_SIMPSON -> Words.of("system.along-a-line-ends-and");
         };
     }
 }

@@ -15,6 +15,7 @@ import verge.app.journal.JournalService;
 import verge.app.system.GeoidAnswers;
 import verge.app.system.LocalisedFile;
 import verge.app.system.SystemAnswers;
+import verge.app.words.Words;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.Formula;
@@ -67,43 +68,48 @@ class Questions {
         model.addAttribute("a", answers);
         model.addAttribute("localisations",
                 withPresent(localisations(site), answers.text("where").equals(SystemAnswers.Where.LOCALISED.name())
-                ? answers.text("localisation") : "", "as it is set"));
+                ? answers.text("localisation") : "", Words.of("settings.as-it-is-set")));
         model.addAttribute("lengthUnits", options(LengthUnit.values(), u -> words.unit(u)));
         model.addAttribute("inchParts",
-                List.of(new Option("0", "decimal"), new Option("1", "feet, whole inches"), new Option("2", "inches to 1/2"),
-                new Option("4", "inches to 1/4"), new Option("8", "inches to 1/8"), new Option("16", "inches to 1/16"),
-                new Option("32", "inches to 1/32"),
-                new Option("64", "inches to 1/64")));
+                List.of(new Option("0", "decimal"), new Option("1", Words.of("settings.feet-whole-inches")),
+                new Option("2", Words.of("settings.inches-to", 2)),
+                new Option("4", Words.of("settings.inches-to", 4)), new Option("8", Words.of("settings.inches-to", 8)),
+                new Option("16", Words.of("settings.inches-to", 16)),
+                new Option("32", Words.of("settings.inches-to", 32)),
+                new Option("64", Words.of("settings.inches-to", 64))));
         model.addAttribute("angleUnits", options(AngleUnit.values(), Questions::angle));
         model.addAttribute("directionStyles",
-                List.of(new Option("AZIMUTH", "azimuth from north"), new Option("QUADRANT", "quadrant bearing")));
+                List.of(new Option("AZIMUTH", Words.of("settings.azimuth-from-north")),
+                new Option("QUADRANT", Words.of("settings.quadrant-bearing"))));
         model.addAttribute("gradeStyles", options(GradeStyle.values(), GradeStyle::sample));
         model.addAttribute("areaUnits", options(Sizes.Area.values(), Questions::area));
         model.addAttribute("volumeUnits", options(Sizes.Volume.values(), Questions::volume));
         model.addAttribute("temperatureUnits", options(TemperatureUnit.values(), TemperatureUnit::symbol));
         model.addAttribute("pressureUnits", options(PressureUnit.values(), PressureUnit::symbol));
         model.addAttribute("stationings", options(StationingStyle.values(), Questions::stationing));
-        model.addAttribute("latLonForms", List.of(new Option("SEXAGESIMAL", "degrees ° ′ ″"), new Option("DECIMAL", "decimal degrees")));
+        model.addAttribute("latLonForms",
+                List.of(new Option("SEXAGESIMAL", "degrees ° ′ ″"), new Option("DECIMAL", Words.of("settings.decimal-degrees"))));
         model.addAttribute("axisOrders",
-                List.of(new Option("NORTH_EAST", "north, then east"), new Option("EAST_NORTH", "east, then north")));
+                List.of(new Option("NORTH_EAST", Words.of("settings.north-then-east")),
+                new Option("EAST_NORTH", Words.of("settings.east-then-north"))));
         model.addAttribute("lengthDecimals", upTo(LengthStyle.MOST_DECIMALS));
         model.addAttribute("angleDecimals", upTo(AngleStyle.MOST_DECIMALS));
         model.addAttribute("gradeDecimals", upTo(Figures.MOST_GRADE_DECIMALS));
         model.addAttribute("sizeDecimals", upTo(Sizes.MOST_DECIMALS));
-        model.addAttribute("grounds", withPresent(List.of(new Option("GROUND_DISTANCES", "on the ground"),
-                new Option("GRID", "in the grid")),
-                answers.text("ground"), "ground coordinates, as set"));
+        model.addAttribute("grounds", withPresent(List.of(new Option("GROUND_DISTANCES", Words.of("settings.on-the-ground")),
+                new Option("GRID", Words.of("settings.in-the-grid"))),
+                answers.text("ground"), Words.of("settings.ground-coordinates-as-set")));
         model.addAttribute("methods", Arrays.stream(FormulaMethod.values()).map(Questions::fields).toList());
         model.addAttribute("ellipsoids", Stream.concat(Formula.ELLIPSOIDS.stream().map(e -> new Option(e.name(), e.name())),
-                Stream.of(new Option("other", "another, typed"))).toList());
+                Stream.of(new Option("other", Words.of("settings.another-typed")))).toList());
         model.addAttribute("rotations", List.of(
-                new Option(DatumShift.Rotation.POSITION_VECTOR.name(), "the vector to the point turns (position vector)"),
-                new Option(DatumShift.Rotation.COORDINATE_FRAME.name(), "the axes turn (coordinate frame)")));
+                new Option(DatumShift.Rotation.POSITION_VECTOR.name(), Words.of("settings.the-vector-to-the-point")),
+                new Option(DatumShift.Rotation.COORDINATE_FRAME.name(), Words.of("settings.the-axes-turn-coordinate-frame"))));
         model.addAttribute("geoids", withPresent(geoids.options(site).entrySet().stream().map(o -> new Option(o.getKey(), o.getValue()))
                 .toList(),
-                answers.text("geoid"), "the grid that is set"));
+                answers.text("geoid"), Words.of("settings.the-grid-that-is-set")));
         model.addAttribute("heightKinds",
-                List.of(new Option("ELEVATION", "elevation"), new Option("ELLIPSOID_HEIGHT", "ellipsoid height")));
+                List.of(new Option("ELEVATION", "elevation"), new Option("ELLIPSOID_HEIGHT", Words.of("settings.ellipsoid-height-2"))));
     }
 
     /** What the site’s jobs stand on, each once. */
@@ -134,15 +140,15 @@ class Questions {
     private static String angle(AngleUnit unit) {
         return switch (unit) {
             case DEGREES -> "degrees ° ′ ″";
-            case DECIMAL_DEGREES -> "decimal degrees";
+            case DECIMAL_DEGREES -> Words.of("settings.decimal-degrees");
             case GON -> "gon";
-            case MIL -> "mil, 6400 to the turn";
+            case MIL -> Words.of("settings.mil-to-the-turn");
         };
     }
 
     private static String area(Sizes.Area area) {
         return switch (area) {
-            case SQUARE -> "square metres or feet";
+            case SQUARE -> Words.of("settings.square-metres-or-feet");
             case HECTARE -> "hectares";
             case ACRE -> "acres";
         };
@@ -150,8 +156,8 @@ class Questions {
 
     private static String volume(Sizes.Volume volume) {
         return switch (volume) {
-            case CUBIC -> "cubic metres or feet";
-            case CUBIC_YARD -> "cubic yards";
+            case CUBIC -> Words.of("settings.cubic-metres-or-feet");
+            case CUBIC_YARD -> Words.of("settings.cubic-yards");
             case ACRE_FOOT -> "acre-feet";
         };
     }
@@ -172,15 +178,15 @@ class Questions {
 
     private static String label(FormulaMethod method) {
         return switch (method) {
-            case TRANSVERSE_MERCATOR -> "Transverse Mercator";
-            case LAMBERT_ONE_PARALLEL -> "Lambert conformal, one parallel";
-            case LAMBERT_TWO_PARALLELS -> "Lambert conformal, two parallels";
-            case OBLIQUE_MERCATOR_AZIMUTH -> "Oblique Mercator, azimuth, origin at the centre";
-            case OBLIQUE_MERCATOR_NATURAL_ORIGIN -> "Oblique Mercator, azimuth, natural origin";
-            case OBLIQUE_MERCATOR_SWISS -> "Oblique Mercator, Swiss form";
-            case STEREOGRAPHIC_OBLIQUE -> "Stereographic, oblique";
-            case STEREOGRAPHIC_POLAR -> "Stereographic, polar, scale at the pole";
-            case STEREOGRAPHIC_POLAR_PARALLEL -> "Stereographic, polar, true parallel";
+            case TRANSVERSE_MERCATOR -> Words.of("settings.transverse-mercator");
+            case LAMBERT_ONE_PARALLEL -> Words.of("settings.lambert-conformal-one-parallel");
+            case LAMBERT_TWO_PARALLELS -> Words.of("settings.lambert-conformal-two-parallels");
+            case OBLIQUE_MERCATOR_AZIMUTH -> Words.of("settings.oblique-mercator-azimuth-origin-at");
+            case OBLIQUE_MERCATOR_NATURAL_ORIGIN -> Words.of("settings.oblique-mercator-azimuth-natural-origin");
+            case OBLIQUE_MERCATOR_SWISS -> Words.of("settings.oblique-mercator-swiss-form");
+            case STEREOGRAPHIC_OBLIQUE -> Words.of("settings.stereographic-oblique");
+            case STEREOGRAPHIC_POLAR -> Words.of("settings.stereographic-polar-scale-at-the");
+            case STEREOGRAPHIC_POLAR_PARALLEL -> Words.of("settings.stereographic-polar-true-parallel");
             case CASSINI -> "Cassini";
             case KROVAK -> "Krovak";
         };

@@ -7,6 +7,7 @@ import verge.app.check.FindingWords;
 import verge.app.problem.ProblemWords.Said;
 import verge.app.system.GeoidLibrary;
 import verge.app.system.SystemLibrary;
+import verge.app.words.Words;
 import verge.core.check.SettingsCheck;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.SystemCatalogue;
@@ -31,8 +32,8 @@ class SettingsDoubts {
                 .map(f -> words.say(f, settings.figures())).toList());
         if (settings.system() instanceof CoordinateSystem.Projected p && systems.row(p.code()).map(SystemCatalogue.Row::deprecated)
                 .orElse(false)) {
-            all.add(new Said(p.code() + " is deprecated.", "Its definition was found wrong or was replaced.",
-                    "Look for the system that took its place, unless the office asks for this one."));
+            all.add(new Said(Words.of("doubt.is-deprecated", p.code()), Words.of("doubt.its-definition-was-found-wrong"),
+                    Words.of("doubt.look-for-the-system-that")));
         }
         return all;
     }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import verge.app.words.Words;
 import verge.core.geodesy.GroundUse;
 import verge.core.geodesy.Lift;
 import verge.core.geodesy.system.CoordinateSystem;
@@ -35,27 +36,27 @@ public class SettingsWords {
         if (system instanceof CoordinateSystem.OnEarth p) {
             return p.name();
         } else if (system instanceof CoordinateSystem.LatLonOnly only) {
-            return only.name() + ", latitude and longitude only";
+            return Words.of("settings.latitude-and-longitude-only", only.name());
         } else if (system instanceof CoordinateSystem.Flat flat) {
-            return "Flat site × " + Decimals.show(flat.gridPerGround(), SCALE_DECIMALS);
+            return Words.of("settings.flat-site", Decimals.show(flat.gridPerGround(), SCALE_DECIMALS));
         }
-        return "System not decided yet";
+        return Words.of("settings.system-not-decided-yet");
     }
 
     /** For the top line: grid, or which use of ground. */
     public String speaks(JobSettings settings) {
         return switch (settings.ground().kind()) {
             case GRID -> "grid";
-            case GROUND_DISTANCES -> "ground distances";
-            case GROUND_COORDINATES -> "ground coordinates";
+            case GROUND_DISTANCES -> Words.of("settings.ground-distances");
+            case GROUND_COORDINATES -> Words.of("settings.ground-coordinates");
         };
     }
 
     public String unit(LengthUnit unit) {
         return switch (unit) {
             case METRE -> "metres";
-            case INTERNATIONAL_FOOT -> "international feet";
-            case US_SURVEY_FOOT -> "US survey feet";
+            case INTERNATIONAL_FOOT -> Words.of("settings.international-feet");
+            case US_SURVEY_FOOT -> Words.of("settings.us-survey-feet");
         };
     }
 
@@ -70,16 +71,13 @@ public class SettingsWords {
         all.add(where(settings));
         all.add(ground(settings));
         all.add("Elevations " + heights(settings) + ".");
-        all.add("Distances in " + lengths(settings.figures()) + "; " + directions(settings.figures()) + "; " + axes(settings)
-                + "; grades as "
-                + grades(settings.figures().grades()) + "; areas in " + settings.figures().sizes()
-                .areaSymbol(settings.figures().lengthUnit()) + ", volumes in "
-                + settings.figures().sizes().volumeSymbol(settings.figures().lengthUnit()) + "; "
-                + settings.figures().air().temperature().symbol() + " and " + settings.figures().air().pressure().symbol()
-                + "; stations like "
-                + settings.figures().station(Length.of(2350, settings.figures().lengthUnit())) + "; "
-                + (settings.figures().latLon().form() == LatLonStyle.Form.SEXAGESIMAL ? "latitudes in degrees, minutes, seconds"
-                : "latitudes in decimal degrees") + ".");
+        all.add(Words.of("settings.distances-in-grades-as-areas", lengths(settings.figures()), directions(settings.figures()),
+                axes(settings), grades(settings.figures().grades()), settings.figures()
+                .sizes().areaSymbol(settings.figures().lengthUnit()), settings.figures().sizes()
+                .volumeSymbol(settings.figures().lengthUnit()), settings.figures().air().temperature().symbol(),
+                settings.figures().air().pressure().symbol(), settings.figures().station(Length.of(2350, settings.figures().lengthUnit())),
+                settings.figures().latLon().form() == LatLonStyle.Form.SEXAGESIMAL
+                ? Words.of("settings.latitudes-in-degrees-minutes-seconds") : Words.of("settings.latitudes-in-decimal-degrees")));
         all.add(work(settings.work()));
         return all.stream().filter(s -> !s.isEmpty()).toList();
     }
@@ -87,19 +85,20 @@ public class SettingsWords {
     private String where(JobSettings settings) {
         CoordinateSystem system = settings.system();
         if (system instanceof CoordinateSystem.Projected p) {
-            return "Coordinates in " + p.name() + (p.code().isEmpty() ? "." : " (" + p.code() + ").");
+            return Words.of("settings.coordinates-in", p.name(), p.code().isEmpty() ? "." : " (" + p.code() + ").");
         } else if (system instanceof CoordinateSystem.Localised local) {
-            return "Coordinates on the site\u2019s own control, " + local.name() + ", localised over " + local.base().name()
-                    + (local.ties().isEmpty() ? ", by parameters that were handed over." : " by " + local.ties().size() + " marks.");
+            return Words.of("settings.coordinates-on-the-sites-own", local.name(), local.base().name(),
+                    local.ties().isEmpty() ? Words.of("settings.by-parameters-that-were-handed")
+                    : Words.of("settings.by-marks", local.ties().size()));
         } else if (system instanceof CoordinateSystem.LatLonOnly only) {
-            return "Positions in " + only.name() + ", without a plane: a total station has nowhere to put its points.";
+            return Words.of("settings.positions-in-without-a-plane", only.name());
         } else if (system instanceof CoordinateSystem.Flat flat) {
             double k = flat.gridPerGround();
-            return "Coordinates on a flat site\u2019s grid. " + (k == 1 ? "Grid and ground distances are the same."
-                    : "A ground distance times " + Decimals.show(k, SCALE_DECIMALS) + " is the grid distance: the grid is "
-                            + (k < 1 ? "shorter" : "longer") + " by " + Decimals.show(Math.abs(k - 1) * 1e6, 0) + " mm a kilometre.");
+            return Words.of("settings.coordinates-on-a-flat-sites", k == 1 ? Words.of("settings.grid-and-ground-distances-are")
+                    : Words.of("settings.a-ground-distance-times-is", Decimals.show(k, SCALE_DECIMALS), k < 1 ? "shorter" : "longer",
+                    Decimals.show(Math.abs(k - 1) * 1e6, 0)));
         }
-        return "The coordinate system is decided later: readings are kept raw, and lie on a plane at scale 1 until then.";
+        return Words.of("settings.the-coordinate-system-is-decided");
     }
 
     private String ground(JobSettings settings) {
@@ -107,38 +106,40 @@ public class SettingsWords {
         boolean flat = settings.system() instanceof CoordinateSystem.Undecided || settings.system() instanceof CoordinateSystem.Flat f
                 && f.gridPerGround() == 1;
         return switch (use.kind()) {
-            case GRID -> "Distances are told in the grid.";
-            case GROUND_DISTANCES -> flat ? "" : "Distances are told on the ground, " + use.factor()
-                    .map(f -> "grid times " + Decimals.show(f.groundPerGrid(), FACTOR_DECIMALS))
-                    .orElse("by the scale of each line\u2019s own place") + "; coordinates stay grid.";
-            case GROUND_COORDINATES -> "Coordinates are ground coordinates: grid times "
-                    + Decimals.show(use.factor().orElseThrow().groundPerGrid(), FACTOR_DECIMALS)
-                    + " about the reference point" + (use.shiftNorth() == 0 && use.shiftEast() == 0 ? "." : ", shifted by "
-                            + settings.offset(new Length(use.shiftNorth()), new Length(use.shiftEast())) + ".");
+            case GRID -> Words.of("settings.distances-are-told-in-the");
+            case GROUND_DISTANCES -> flat ? ""
+                    : Words.of("settings.distances-are-told-on-the",
+                    use.factor().map(f -> Words.of("settings.grid-times", Decimals.show(f.groundPerGrid(), FACTOR_DECIMALS))).orElse(
+                    Words.of("settings.by-the-scale-of-each")));
+            case GROUND_COORDINATES -> Words.of("settings.coordinates-are-ground-coordinates-grid",
+                    Decimals.show(use.factor().orElseThrow().groundPerGrid(), FACTOR_DECIMALS),
+                    use.shiftNorth() == 0 && use.shiftEast() == 0 ? "."
+                    : Words.of("settings.shifted-by", settings.offset(new Length(use.shiftNorth()), new Length(use.shiftEast()))));
         };
     }
 
     /** In words, what elevations refer to. */
     public String heights(JobSettings settings) {
         String geoid = settings.geoid() instanceof GeoidChoice.Grid g ? "by " + g.name()
-                : settings.geoid() instanceof GeoidChoice.Constant c ? "by one geoid undulation of " + settings.figures()
-                .length(new Length(c.metres()))
-                : "without a geoid";
+                : settings.geoid() instanceof GeoidChoice.Constant c
+                ? Words.of("settings.by-one-geoid-undulation-of", settings.figures().length(new Length(c.metres())))
+                : Words.of("settings.without-a-geoid");
         String lifted = settings.system() instanceof CoordinateSystem.Localised local && local.lift()
                 .isPresent() ? lifted(local, settings.figures()) : "";
-        return geoid + lifted + settings.referenceHeight().map(r -> "; points without a height count as at "
-                + (r.kind() == HeightKind.ELEVATION ? "elevation " : "ellipsoid height ") + settings.figures()
-                .length(new Length(r.metres()))).orElse("");
+        return geoid + lifted + settings.referenceHeight()
+                .map(r -> Words.of("settings.points-without-a-height-count",
+                r.kind() == HeightKind.ELEVATION ? "elevation " : Words.of("settings.ellipsoid-height"),
+                settings.figures().length(new Length(r.metres())))).orElse("");
     }
 
     private static String lifted(CoordinateSystem.Localised local, Figures f) {
         Lift lift = local.lift().orElseThrow();
-        return ", shifted by " + f.difference(new Length(lift.shift())) + (lift.perNorth() == 0 && lift.perEast() == 0 ? "" : " and tilted")
-                + " onto the site\u2019s marks";
+        return Words.of("settings.shifted-by-onto-the-sites", f.difference(new Length(lift.shift())),
+                lift.perNorth() == 0 && lift.perEast() == 0 ? "" : Words.of("settings.and-tilted"));
     }
 
     private String lengths(Figures f) {
-        return unit(f.lengthUnit()) + (f.lengths().inInches() ? " and inches to 1/" + f.lengths().inchParts() : ", "
+        return unit(f.lengthUnit()) + (f.lengths().inInches() ? Words.of("settings.and-inches-to", f.lengths().inchParts()) : ", "
                 + number(f.lengthDecimals()) + " decimals");
     }
 
@@ -149,12 +150,13 @@ public class SettingsWords {
 
     private static String directions(Figures f) {
         String unit = switch (f.angles().unit()) {
-            case DEGREES -> "degrees, minutes, seconds";
-            case DECIMAL_DEGREES -> "decimal degrees";
+            case DEGREES -> Words.of("settings.degrees-minutes-seconds");
+            case DECIMAL_DEGREES -> Words.of("settings.decimal-degrees");
             case GON -> "gon";
             case MIL -> "mils";
         };
-        return (f.angles().directions() == DirectionStyle.QUADRANT ? "quadrant bearings in " : "azimuths in ") + unit;
+        return (f.angles().directions() == DirectionStyle.QUADRANT ? Words.of("settings.quadrant-bearings-in")
+                : Words.of("settings.azimuths-in")) + unit;
     }
 
     private static String axes(JobSettings settings) {
@@ -165,10 +167,10 @@ public class SettingsWords {
 
     private static String grades(GradeStyle style) {
         return switch (style) {
-            case PERCENT -> "per cent";
-            case PER_MILLE -> "per mille";
-            case RISE_TO_RUN -> "rise to run";
-            case RUN_TO_RISE -> "run to rise";
+            case PERCENT -> Words.of("settings.per-cent");
+            case PER_MILLE -> Words.of("settings.per-mille");
+            case RISE_TO_RUN -> Words.of("settings.rise-to-run");
+            case RUN_TO_RISE -> Words.of("settings.run-to-rise");
             case ANGLE -> "angles";
         };
     }
@@ -176,19 +178,19 @@ public class SettingsWords {
     private static String work(JobSettings.Work work) {
         List<String> parts = new ArrayList<>();
         if (!work.crew().isEmpty()) {
-            parts.add("Worked by " + work.crew());
+            parts.add(Words.of("settings.worked-by", work.crew()));
         }
         if (!work.tools().isEmpty()) {
-            parts.add(work.tools().stream().sorted().map(t -> t == Tool.TOTAL_STATION ? "total station" : "satellites")
+            parts.add(work.tools().stream().sorted().map(t -> t == Tool.TOTAL_STATION ? Words.of("settings.total-station") : "satellites")
                     .collect(Collectors.joining(" and ", "with ", "")));
         }
         if (!work.noteFields().isEmpty()) {
-            parts.add("each shot with " + String.join(", ", work.noteFields()));
+            parts.add(Words.of("settings.each-shot-with", String.join(", ", work.noteFields())));
         }
         if (!work.runningCopy().isEmpty()) {
-            parts.add("a running copy in " + work.runningCopy() + ".csv");
+            parts.add(Words.of("settings.a-running-copy-in-csv", work.runningCopy()));
         }
-        parts.add("times in " + new TimeText(work.zone()).name());
+        parts.add(Words.of("settings.times-in", new TimeText(work.zone()).name()));
         String joined = String.join(", ", parts);
         return Character.toUpperCase(joined.charAt(0)) + joined.substring(1) + ".";
     }
@@ -197,16 +199,17 @@ public class SettingsWords {
     public Map<String, String> aspects(JobSettings settings) {
         Figures f = settings.figures();
         Map<String, String> all = new LinkedHashMap<>();
-        all.put("Coordinate system", system(settings));
-        all.put("Grid or ground", speaks(settings) + settings.ground().factor()
+        all.put(Words.of("settings.coordinate-system"), system(settings));
+        all.put(Words.of("settings.grid-or-ground"), speaks(settings) + settings.ground().factor()
                 .map(g -> " × " + Decimals.show(g.groundPerGrid(), FACTOR_DECIMALS)).orElse(""));
-        all.put("Geoid and reference height", heights(settings));
+        all.put(Words.of("settings.geoid-and-reference-height"), heights(settings));
         all.put("Lengths", lengths(f));
         all.put("Angles", directions(f));
         all.put("Coordinates", axes(settings));
         all.put("Air", f.air().temperature().symbol() + ", " + f.air().pressure().symbol());
         all.put("Times", settings.times().name());
-        all.put("Areas and volumes", f.sizes().areaSymbol(f.lengthUnit()) + ", " + f.sizes().volumeSymbol(f.lengthUnit()));
+        all.put(Words.of("settings.areas-and-volumes"), f.sizes().areaSymbol(f.lengthUnit()) + ", " + f.sizes()
+                .volumeSymbol(f.lengthUnit()));
         return all;
     }
 

@@ -1,22 +1,38 @@
 package verge.app.live;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
+
 /**
- * The instrument's state in finished words.
+ * The instrument's state in finished words. On the wire all parts stand side by side.
  *
  * @param link none, connecting, up or lost
  * @param linkWords the same for a person, with the instrument's name
- * @param tiltAlong part of the level limit, −1 to 1, for the bubble's place along the sight
- * @param tiltAcross the same, across
- * @param temperature of the instrument's own sensor in the job's unit, as it would be typed
- * @param pressure the same
  * @param settled whether the open leaf still holds: the instrument has not been moved since
  * @param switches how it is set, or null while it has not said so
  * @param pole what is tracked, or null
  * @param health all of it in one mark
  */
-public record InstrumentView(String link, String linkWords, String tilt, boolean level, double tiltAlong, double tiltAcross,
-        String battery, String air, String temperature, String pressure, boolean settled, SwitchView switches, PoleView pole,
-        Health health) {
+public record InstrumentView(String link, String linkWords, @JsonUnwrapped Bubble bubble, String battery, @JsonUnwrapped Air weather,
+        boolean settled, SwitchView switches, PoleView pole, Health health) {
+
+    /**
+     * How it stands.
+     *
+     * @param tiltAlong part of the level limit, −1 to 1, for the bubble's place along the sight
+     * @param tiltAcross the same, across
+     */
+    public record Bubble(String tilt, boolean level, double tiltAlong, double tiltAcross) {
+        static final Bubble NONE = new Bubble("", false, 0, 0);
+    }
+
+    /**
+     * What its own sensors say of the air.
+     *
+     * @param temperature in the job's unit, as it would be typed, like the pressure
+     */
+    public record Air(String air, String temperature, String pressure) {
+        static final Air NONE = new Air("", "", "");
+    }
 
     /**
      * How it fares in one mark: what is well goes quiet, what is not is said.

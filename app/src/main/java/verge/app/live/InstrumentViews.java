@@ -7,6 +7,7 @@ import org.springframework.stereotype.Component;
 import verge.app.device.InstrumentDesk;
 import verge.app.device.InstrumentWatch;
 import verge.app.floor.FloorWords;
+import verge.app.words.Words;
 import verge.core.job.JobState;
 import verge.core.leaf.Leaf;
 import verge.core.reading.Face;
@@ -24,8 +25,8 @@ import verge.instruments.port.LinkState;
 /** Says in words how the instrument fares and where its prism is. */
 @Component
 public class InstrumentViews {
-    private static final InstrumentView NONE = new InstrumentView("none", "No instrument", "", false, 0, 0, "", "", "", "", false, null,
-            null, InstrumentView.Health.NONE);
+    private static final InstrumentView NONE = new InstrumentView("none", Words.of("setup.no-instrument"), InstrumentView.Bubble.NONE,
+            "", InstrumentView.Air.NONE, false, null, null, InstrumentView.Health.NONE);
 
     private static final int LOW_BATTERY_PERCENT = 20;
 
@@ -45,17 +46,19 @@ public class InstrumentViews {
         double limit = levelLimit.radians();
         Optional<Leaf> standing = state.leaves().open().filter(leaf -> !InstrumentWatch.moved(leaf, now));
         return new InstrumentView(now.link().name().toLowerCase(Locale.ROOT), linkWords(now),
-                condition.map(c -> seconds(c.tilt())).orElse(""),
-                condition.map(c -> c.tilt().radians() <= limit).orElse(false),
-                condition.map(c -> within(c.tiltAlong().radians() / limit)).orElse(0.0),
-                condition.map(c -> within(c.tiltAcross().radians() / limit)).orElse(0.0),
+                condition.map(c -> bubble(c, limit)).orElse(InstrumentView.Bubble.NONE),
                 condition.map(c -> c.batteryPercent() + " %").orElse(""),
-                condition.map(c -> air.temperature(c.temperatureCelsius()) + ", " + air.pressure(c.pressureHectopascals())).orElse(""),
-                condition.map(c -> air.temperatureTyped(c.temperatureCelsius())).orElse(""),
-                condition.map(c -> air.pressureTyped(c.pressureHectopascals())).orElse(""),
+                condition.map(c -> new InstrumentView.Air(air.temperature(c.temperatureCelsius()) + ", "
+                + air.pressure(c.pressureHectopascals()), air.temperatureTyped(c.temperatureCelsius()),
+                air.pressureTyped(c.pressureHectopascals()))).orElse(InstrumentView.Air.NONE),
                 standing.isPresent(), now.switches().map(InstrumentViews::switches).orElse(null),
                 now.tracked().map(r -> pole(state, standing, r)).orElse(null),
                 health(now, condition, limit, state.leaves().open().isPresent() && standing.isEmpty()));
+    }
+
+    private static InstrumentView.Bubble bubble(InstrumentCondition c, double limit) {
+        return new InstrumentView.Bubble(seconds(c.tilt()), c.tilt().radians() <= limit, within(c.tiltAlong().radians() / limit),
+                within(c.tiltAcross().radians() / limit));
     }
 
     private static InstrumentView.Health health(InstrumentSnapshot now, Optional<InstrumentCondition> condition, double levelLimit,
@@ -65,20 +68,21 @@ public class InstrumentViews {
         }
         if (now.link() != LinkState.UP) {
             return now.link() == LinkState.CONNECTING ? InstrumentView.Health.look("Connecting")
-                    : InstrumentView.Health.stop(now.link() == LinkState.LOST ? "Link lost" : "Both ends differ");
+                    : InstrumentView.Health.stop(now.link() == LinkState.LOST ? Words.of("setup.link-lost")
+                    : Words.of("setup.both-ends-differ"));
         }
         if (condition.isEmpty()) {
             return InstrumentView.Health.look("Connecting");
         }
         InstrumentCondition fares = condition.get();
         if (fares.tilt().radians() > levelLimit) {
-            return InstrumentView.Health.stop("Not level " + seconds(fares.tilt()));
+            return InstrumentView.Health.stop(Words.of("setup.not-level", seconds(fares.tilt())));
         }
         if (moved) {
-            return InstrumentView.Health.stop("Was moved");
+            return InstrumentView.Health.stop(Words.of("setup.was-moved"));
         }
         if (now.switches().filter(s -> s.mode() == InstrumentSwitches.Mode.LOCK && !s.locked()).isPresent()) {
-            return InstrumentView.Health.look("No prism");
+            return InstrumentView.Health.look(Words.of("setup.no-prism"));
         }
         return fares.batteryPercent() < LOW_BATTERY_PERCENT ? InstrumentView.Health.look("Battery " + fares.batteryPercent() + " %")
                 : InstrumentView.Health.WELL;
@@ -86,13 +90,13 @@ public class InstrumentViews {
 
     private static String linkWords(InstrumentSnapshot now) {
         return switch (now.link()) {
-            case CONNECTING -> "Looking for " + now.address();
+            case CONNECTING -> Words.of("bench.looking-for", now.address());
             case UP -> InstrumentWatch.title(now).replace('-', '\u2011');   // a serial number is not broken at its hyphen
-            case LOST -> "Link lost, trying again";
-            case MISMATCH -> now.mismatch().map(m -> "The " + m.what() + " differs: here " + m.ours() + ", there " + m.theirs())
-                    .orElse("Both ends differ");
-            case STRANGER -> "What answers at " + now.address() + " is no instrument";
-            case CLOSED -> "Not connected";
+            case LOST -> Words.of("bench.link-lost-trying-again");
+            case MISMATCH -> now.mismatch().map(m -> Words.of("setup.the-differs-here-there", m.what(), m.ours(), m.theirs()))
+                    .orElse(Words.of("setup.both-ends-differ"));
+            case STRANGER -> Words.of("setup.what-answers-at-is-no", now.address());
+            case CLOSED -> Words.of("bench.not-connected");
         };
     }
 
@@ -114,12 +118,12 @@ public class InstrumentViews {
         Optional<ObservedPoint> observed = leaf.flatMap(l -> state.target().map(t -> l.station().observe(reading, t)));
         if (observed.isEmpty()) {
             return new InstrumentView.PoleView(f.circle(reading.horizontalDirection()), f.circle(reading.zenith()),
-                    f.bare(reading.slopeDistance()), "Slope, raw", "", "", "", false, 0, 0);
+                    f.bare(reading.slopeDistance()), Words.of("setup.slope-raw"), "", "", "", false, 0, 0);
         }
         ObservedPoint point = observed.get();
         Angle azimuth = point.reduction().direction().plus(leaf.orElseThrow().station().orientation());
         return new InstrumentView.PoleView(f.direction(azimuth), f.circle(reading.zenith()),
-                f.bare(point.reduction().groundDistance()), "Horizontal, ground",
+                f.bare(point.reduction().groundDistance()), Words.of("setup.horizontal-ground-2"),
                 point.position().elevation().map(e -> f.bare(e.asLength())).orElse(""), f.small(point.sigma().plan()),
                 FloorWords.elsewhere(state, point.position().elevation()).orElse(""), true,
                 point.position().plan().northing(), point.position().plan().easting());

@@ -102,7 +102,16 @@ final class LivePage {
                 emitter.send(SseEmitter.event().name(next.getKey()).data(next.getValue()));
             }
         } catch (IOException | RuntimeException pageGone) {
-            emitter.completeWithError(pageGone);   // its callbacks let go of the page; it stays marked as sending and is told nothing more
+            letGo(pageGone);   // it stays marked as sending and is told nothing more
+        }
+    }
+
+    /**
+     * Its callbacks let go of the page. Where the line itself broke, the container calls them, and ending it here as well would cross that.
+     */
+    private void letGo(Exception pageGone) {
+        if (!(pageGone instanceof IOException)) {
+            emitter.completeWithError(pageGone);
         }
     }
 
@@ -115,7 +124,7 @@ final class LivePage {
                 emitter.send(SseEmitter.event().name("out").data(""));
                 emitter.complete();
             } catch (IOException | RuntimeException pageGone) {
-                emitter.completeWithError(pageGone);
+                letGo(pageGone);
             }
         });
     }

@@ -1,5 +1,6 @@
 package verge.app.measure;
 
+import verge.app.words.Words;
 import verge.core.doubt.Doubt;
 import verge.core.units.Figures;
 import verge.core.units.Length;
@@ -11,34 +12,34 @@ final class DoubtWords {
 
     static String of(Doubt doubt, Figures f) {
         if (doubt instanceof Doubt.HeightJump jump) {
-            return jump.to() + " lies " + distance(jump.off(), f) + (jump.off().metres() < 0 ? " below" : " above") + " where "
-                    + jump.string() + " was heading from " + jump.from() + ". Is the pole still at " + f.length(jump.pole()) + "?";
+            return Words.of("doubt.lies-where-was-heading-from", jump.to(), above(jump.off(), f), jump.string(), jump.from(),
+                    f.length(jump.pole()));
         } else if (doubt instanceof Doubt.LongPiece piece) {
-            return jumpFrom(piece) + " is " + distance(piece.length(), f) + " long, the longest piece of " + piece.string() + " before it "
-                    + distance(piece.longestBefore(), f) + ". Is it another string?";
+            return Words.of("doubt.is-long-the-longest-piece", piece.from(), piece.to(), distance(piece.length(), f), piece.string(),
+                    distance(piece.longestBefore(), f));
         } else if (doubt instanceof Doubt.Crossing crossing) {
-            return crossing.string() + " crosses " + crossing.other() + " " + distance(crossing.above(), f)
-                    + (crossing.above().metres() < 0 ? " below" : " above")
-                    + " it. A surface cannot have both: is one of them no breakline, or a pole height wrong?";
+            return Words.of("doubt.crosses-it-a-surface-cannot", crossing.string(), crossing.other(), above(crossing.above(), f));
         } else if (doubt instanceof Doubt.OnePoint one) {
-            return one.string() + " has one point and draws nothing yet.";
+            return Words.of("doubt.has-one-point-and-draws", one.string());
         } else if (doubt instanceof Doubt.Alone alone) {
-            return alone.point() + " is a point of its own, and the last ten " + alone.code() + " were on strings.";
+            return Words.of("doubt.is-a-point-of-its", alone.point(), alone.code());
         }
         if (doubt instanceof Doubt.KnownMark known) {
-            return known.name() + " is known. This came " + f.apart(known.plan()) + " from it" + known.up()
-                    .map(up -> " and " + f.apart(up.abs()) + (up.metres() < 0 ? " lower" : " higher")).orElse("")
-                    + (known.within() ? ": they agree."
-                    : ", more than its \u03c3 explains: is it the mark, is the base where it says, is the antenna\u2019s height right?");
+            return Words.of("doubt.is-known-this-came-from", known.name(), f.apart(known.plan()),
+                    known.up().map(up -> higher(up, f.apart(up.abs()))).orElse(""),
+                    known.within() ? Words.of("doubt.they-agree") : Words.of("doubt.more-than-its-explains-is"));
         }
         Doubt.SameName same = (Doubt.SameName) doubt;
-        return same.name() + " was measured before. The same mark? This one lies " + f.small(same.plan()) + " from it"
-                + same.up().map(up -> " and " + f.small(up.abs()) + (up.metres() < 0 ? " lower" : " higher")).orElse("")
-                + "; both are kept.";
+        return Words.of("doubt.was-measured-before-the-same", same.name(), f.small(same.plan()),
+                same.up().map(up -> higher(up, f.small(up.abs()))).orElse(""));
     }
 
-    private static String jumpFrom(Doubt.LongPiece piece) {
-        return piece.from() + " to " + piece.to();
+    private static String above(Length off, Figures f) {
+        return Words.of(off.metres() < 0 ? "doubt.below" : "doubt.above", distance(off, f));
+    }
+
+    private static String higher(Length up, String by) {
+        return Words.of(up.metres() < 0 ? "doubt.and-lower" : "doubt.and-higher", by);
     }
 
     private static String distance(Length length, Figures f) {

@@ -7,6 +7,7 @@ import java.util.function.Predicate;
 import java.util.stream.Stream;
 import verge.app.receiver.SatelliteWords;
 import verge.app.report.ReportLine;
+import verge.app.words.Words;
 import verge.core.base.BaseSetUp;
 import verge.core.job.Journal;
 import verge.core.job.JobState;
@@ -31,7 +32,8 @@ public final class ControlLines {
         JobSettings settings = state.settings();
         return ControlSeen.of(state).stream().filter(which)
                 .map(c -> new ReportLine(List.of(settings.times().whole(c.stood().at()), c.stood().name().text(),
-                c.against().isPresent() ? "itself, earlier" : "what is known", settings.figures().apart(c.plan()),
+                c.against().isPresent() ? Words.of("receiver.itself-earlier") : Words.of("receiver.what-is-known"),
+                settings.figures().apart(c.plan()),
                 c.up().map(settings.figures()::difference).orElse(""), slip(journal, c)), !c.within()).tracedBy(job, c.stood().entry()))
                 .toList();
     }
@@ -60,8 +62,8 @@ public final class ControlLines {
 
     private static String words(String whose, AntennaSlip slip, AntennaOverMark said, Figures f) {
         String height = f.length(said.height().measured());
-        return "It would agree if the " + whose + "\u2019s antenna height, " + height + ", "
-                + (slip.kind() == AntennaSlip.Kind.FEET ? "were feet." : "had been measured to the "
-                + SatelliteWords.word(slip.instead().to()) + ".");
+        return Words.of("receiver.it-would-agree-if-the", whose, height,
+                slip.kind() == AntennaSlip.Kind.FEET ? Words.of("receiver.were-feet")
+                : Words.of("receiver.had-been-measured-to-the", SatelliteWords.word(slip.instead().to())));
     }
 }

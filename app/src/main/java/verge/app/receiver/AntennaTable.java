@@ -15,6 +15,7 @@ import verge.app.files.ReadingAside;
 import verge.app.job.JobService;
 import verge.app.journal.ValueJson;
 import verge.app.problem.TriedAgain;
+import verge.app.words.Words;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.AntennaModel;
@@ -81,18 +82,19 @@ public class AntennaTable {
     @TriedAgain
     @Transactional
     public AntennaModel type(UUID job, Answers a, LengthUnit unit) {
-        String name = fit(a.required("name", "antenna\u2019s name"));
-        Optional<Double> radius = a.metres("rimRadius", "rim\u2019s radius", unit, FARTHEST_METRES);
-        Optional<Double> above = a.metres("rimAbove", "rim above the reference point", unit, FARTHEST_METRES);
+        String name = fit(a.required("name", Words.of("receiver.antennas-name")));
+        Optional<Double> radius = a.metres("rimRadius", Words.of("receiver.rims-radius"), unit, FARTHEST_METRES);
+        Optional<Double> above = a.metres("rimAbove", Words.of("receiver.rim-above-the-reference-point"), unit, FARTHEST_METRES);
         if (radius.isPresent() != above.isPresent()) {
-            throw new SurveyException(Problem.MISSING, radius.isPresent() ? "rim above the reference point" : "rim\u2019s radius");
+            throw new SurveyException(Problem.MISSING, radius.isPresent() ? Words.of("receiver.rim-above-the-reference-point")
+                    : Words.of("receiver.rims-radius"));
         }
         if (radius.filter(r -> r <= 0).isPresent()) {
-            throw new SurveyException(Problem.OUT_OF_RANGE, "rim\u2019s radius", a.text("rimRadius"), "0", "0.9 m");
+            throw new SurveyException(Problem.OUT_OF_RANGE, Words.of("receiver.rims-radius"), a.text("rimRadius"), "0", "0.9 m");
         }
         Map<String, AntennaModel.Centre> centres = named(job, name).map(AntennaModel::centres).orElse(Map.of());
         return keep(job, new AntennaModel(name, radius.map(r -> new AntennaModel.Rim(r, above.orElseThrow())),
-                a.metres("mount", "reference point above the mount", unit, FARTHEST_METRES).orElse(0.0), centres));
+                a.metres("mount", Words.of("receiver.reference-point-above-the-mount"), unit, FARTHEST_METRES).orElse(0.0), centres));
     }
 
     private AntennaModel keep(UUID job, AntennaModel model) {
@@ -135,6 +137,6 @@ public class AntennaTable {
         String begins = wanted.substring(0, Math.min(3, wanted.length()));
         List<String> offered = all.stream().map(m -> tight(m.name())).filter(n -> n.startsWith(begins)).distinct().toList();
         return offered.isEmpty() ? all.size() + " others" : offered.stream().limit(OFFERED).collect(Collectors.joining(", "))
-                + (offered.size() > OFFERED ? " and more" : "");
+                + (offered.size() > OFFERED ? Words.of("receiver.and-more") : "");
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import verge.app.words.Words;
 import verge.core.problem.SurveyException;
 import verge.core.satellite.RadioChannel;
 import verge.core.units.Decimals;
@@ -23,12 +24,12 @@ public final class ConditionWords {
     public static List<String> doubts(ReceiverCondition c) {
         List<String> all = new ArrayList<>();
         if (c.antenna().isBlank()) {
-            all.add("No antenna is screwed on.");
+            all.add(Words.of("receiver.no-antenna-is-screwed-on"));
         }
         c.power().filter(p -> p.percent() < LOW_PERCENT || p.hours().isPresent() && p.hours().getAsDouble() < LOW_HOURS)
-                .ifPresent(p -> all.add("Its battery holds " + p.percent() + " %" + hours(p.hours()) + "."));
+                .ifPresent(p -> all.add(Words.of("receiver.its-battery-holds", p.percent(), hours(p.hours()))));
         c.storage().filter(s -> s.logging() && s.free() <= 0)
-                .ifPresent(s -> all.add("Its card is full: raw observations are no longer written."));
+                .ifPresent(s -> all.add(Words.of("receiver.its-card-is-full-raw")));
         return all;
     }
 
@@ -41,8 +42,9 @@ public final class ConditionWords {
     }
 
     public static String storage(ReceiverCondition c) {
-        return c.storage().map(s -> s.free() <= 0 ? "card full" : Decimals.show(s.free() / 1_000, 2) + " of "
-                + Decimals.show(s.total() / 1_000, 1) + " GB free" + (s.logging() ? ", writing" + hours(s.hours()) : "")).orElse("no card");
+        return c.storage().map(s -> s.free() <= 0 ? Words.of("receiver.card-full")
+                : Words.of("receiver.of-gb-free", Decimals.show(s.free() / 1_000, 2), Decimals.show(s.total() / 1_000, 1),
+                s.logging() ? ", writing" + hours(s.hours()) : "")).orElse(Words.of("receiver.no-card"));
     }
 
     /** What it shares with whoever hears it; empty for one that no code can tell. */
@@ -55,12 +57,12 @@ public final class ConditionWords {
     }
 
     static String radio(ReceiverCondition.Radio r) {
-        return Decimals.show(r.megahertz(), 4) + " MHz, " + Decimals.show(r.kilohertzApart(), 1) + " kHz, " + r.modulation() + ": "
-                + switch (r.hears()) {
-            case NOTHING -> "nothing to be heard";
-            case CARRIER -> "somebody sends, but not a word can be read";
-            case MESSAGES -> "corrections heard";
-        };
+        String heard = Words.of(switch (r.hears()) {
+            case NOTHING -> "receiver.nothing-to-be-heard";
+            case CARRIER -> "receiver.somebody-sends-but-not-a";
+            case MESSAGES -> "receiver.corrections-heard";
+        });
+        return Words.of("receiver.mhz-khz", Decimals.show(r.megahertz(), 4), Decimals.show(r.kilohertzApart(), 1), r.modulation(), heard);
     }
 
     static String seconds(OptionalDouble age) {

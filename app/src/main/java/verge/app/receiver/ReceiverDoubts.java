@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import verge.app.problem.ProblemWords;
+import verge.app.words.Words;
 import verge.core.base.Base;
 import verge.core.base.BaseEntries;
 import verge.core.base.BasesOf;
@@ -51,46 +52,42 @@ class ReceiverDoubts {
         Optional<SolvedPosition> solved = now.now();
         List<String> all = new ArrayList<>();
         now.doubt().ifPresent(d -> all.add(switch (d) {
-            case BACKWARDS -> "Its clock went back: nothing of it is used until it runs on.";
-            case TWO_SPEAKERS -> "Two receivers speak on this line and tell different places: none of them is used.";
-            case AHEAD -> "Its clock leapt ahead: nothing of it is used until it has run on for ten seconds.";
+            case BACKWARDS -> Words.of("receiver.its-clock-went-back-nothing");
+            case TWO_SPEAKERS -> Words.of("receiver.two-receivers-speak-on-this");
+            case AHEAD -> Words.of("receiver.its-clock-leapt-ahead-nothing");
         }));
-        now.late().ifPresent(d -> all.add("What it sends comes " + Decimals.show(d.toMillis() / 1e3, 1)
-                + " s later than before: it tells where the pole was. Nothing is measured until the link has caught up."));
+        now.late().ifPresent(d -> all.add(Words.of("receiver.what-it-sends-comes-s", Decimals.show(d.toMillis() / 1e3, 1))));
         now.condition().ifPresent(c -> {
             all.addAll(ConditionWords.doubts(c));
             Optional<String> apart = now.corrections().isPresent() ? Optional.empty() : c.radio().flatMap(r -> unlikeBase(r, state));
             apart.ifPresent(all::add);
             c.radio().filter(r -> apart.isEmpty() && now.corrections().isEmpty() && r.hears() == ReceiverCondition.Hears.CARRIER)
                     .ifPresent(r ->
-                    all.add("Its radio hears somebody whom it cannot read: spacing and modulation must be the base\u2019s own, or two "
-                    + "send on one channel."));
+                    all.add(Words.of("receiver.its-radio-hears-somebody-whom")));
         });
         now.condition().flatMap(ReceiverCondition::radio)
                 .filter(r -> r.hears() == ReceiverCondition.Hears.MESSAGES && now.corrections().isPresent())
                 .ifPresent(r ->
-                all.add("Its radio hears a base, and corrections come over the internet as well: it may take either. Let only one of them "
-                + "speak."));
+                all.add(Words.of("receiver.its-radio-hears-a-base")));
         now.corrections().map(CorrectionsHeard::state).filter(s -> s != CorrectionLink.State.UP && s != CorrectionLink.State.CONNECTING)
-                .ifPresent(s -> all.add("No corrections come: " + words.word(s)
-                + (s.triesAgain() ? "." : ". Change what is wrong under Corrections; it is not tried by itself.")));
-        now.corrections().map(c -> c.told().words()).filter(w -> !w.isBlank()).ifPresent(w -> all.add("The base says: " + w));
+                .ifPresent(s -> all.add(Words.of("receiver.no-corrections-come", words.word(s),
+                s.triesAgain() ? "." : Words.of("receiver.change-what-is-wrong-under"))));
+        now.corrections().map(c -> c.told().words()).filter(w -> !w.isBlank())
+                .ifPresent(w -> all.add(Words.of("receiver.the-base-says", w)));
         antenna(how, state).ifPresent(all::add);
-        jump.ifPresent(j -> all.add("Its fixed solution jumped by " + state.settings().figures().length(j.by()) + " at " + state.settings()
-                .times().clock(j.at())
-                + " while the pole stood still: before or after, it was fixed wrongly. Reinitialise it, and stand on a known mark."));
+        jump.ifPresent(j -> all.add(Words.of("receiver.its-fixed-solution-jumped-by", state.settings().figures().length(j.by()),
+                state.settings().times().clock(j.at()))));
         now.base().flatMap(b -> changed(b, state)).ifPresent(all::add);
         now.base().filter(b -> Frames.isOtherThan(b.frameYear(), state.settings().system()))
-                .ifPresent(b -> all.add("The base says its place in " + Frames.name(b.frameYear())
-                + ", this job’s system is another: they lie up to a metre apart."));
+                .ifPresent(b -> all.add(Words.of("receiver.the-base-says-its-place", Frames.name(b.frameYear()))));
         now.base().flatMap(b -> away(now, b)).filter(m -> m > FAR_METRES)
-                .ifPresent(m -> all.add("The base is " + Decimals.show(m / KILOMETRE, 1) + " km off: is it yours?"));
+                .ifPresent(m -> all.add(Words.of("receiver.the-base-is-km-off", Decimals.show(m / KILOMETRE, 1))));
         solved.filter(p -> p.age().isPresent() && p.age().getAsDouble() > OLD_SECONDS)
-                .ifPresent(p -> all.add("Its corrections are " + ConditionWords.seconds(p.age()) + " old."));
+                .ifPresent(p -> all.add(Words.of("receiver.its-corrections-are-old", ConditionWords.seconds(p.age()))));
         solved.map(p -> Duration.between(p.at(), Instant.now()).abs()).filter(d -> d.compareTo(CLOCKS_APART) > 0)
-                .ifPresent(d -> all.add("Its clock and this machine\u2019s are " + apart(d) + " apart: one of them is wrong."));
+                .ifPresent(d -> all.add(Words.of("receiver.its-clock-and-this-machines", apart(d))));
         solved.filter(p -> p.sigma().isEmpty())
-                .ifPresent(p -> all.add("It does not say how well it knows its place: switch the sentence GST on."));
+                .ifPresent(p -> all.add(Words.of("receiver.it-does-not-say-how")));
         return all;
     }
 
@@ -98,20 +95,18 @@ class ReceiverDoubts {
     static Optional<String> antenna(ReceiverDesk.HowMeasured how, JobState state) {
         TimeText times = state.settings().times();
         Optional<String> odd = how.antenna().filter(a -> a.height().measured().metres() > TALL_METRES)
-                .map(a -> "The antenna is said to stand " + state.settings().figures().length(a.height().measured())
-                + " high: was that feet?");
+                .map(a -> Words.of("receiver.the-antenna-is-said-to", state.settings().figures().length(a.height().measured())));
         return odd.or(() -> how.antenna()
                 .flatMap(a -> how.said().filter(at -> !times.localDate(at).equals(times.localDate(Instant.now())))
-                .map(at -> "The antenna\u2019s height, " + state.settings().figures().length(a.height().measured()) + ", was said on "
-                + times.localDate(at) + ": if it is still so, keep it again.")));
+                .map(at -> Words.of("receiver.the-antennas-height-was-said", state.settings().figures().length(a.height().measured()),
+                times.localDate(at)))));
     }
 
     /** In what its radio is set otherwise than the job's own base sends; empty if they agree, or none sends by radio. */
     static Optional<String> unlikeBase(ReceiverCondition.Radio radio, JobState state) {
         return state.bases().open().flatMap(b -> b.sending().channel()).flatMap(base -> ConditionWords.channel(radio).map(own -> {
             String parts = own.differs(base).stream().map(p -> p.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(" and "));
-            return parts.isEmpty() ? "" : "Its radio and the base\u2019s differ in " + parts + ": the base sends on " + base.sentence()
-                    + ", it listens on " + own.sentence() + ". Set its radio as the base\u2019s.";
+            return parts.isEmpty() ? "" : Words.of("receiver.its-radio-and-the-bases", parts, base.sentence(), own.sentence());
         })).filter(words -> !words.isEmpty());
     }
 
@@ -131,16 +126,15 @@ class ReceiverDoubts {
                 .filter(b -> b.place().minus(now.place()).length() > SAME_METRES);
         boolean own = BaseEntries.latest(state.all(new BasesOf(now.station())), now).isPresent();
         Optional<Base> elsewhere = state.bases().open().filter(b -> b.sent().station() == now.station() && !b.isHeard(now));
-        return own ? Optional.empty() : elsewhere.map(b -> "A base of number " + now.station() + " is heard, but not the one over "
-                + b.mark() + " that this job started: it says that it stands " + state.settings().figures()
-                .apart(new Length(b.sent().place().minus(now.place()).length())) + " off.")
-                .or(() -> carried.map(b -> "The stream " + now.name() + " carries base " + now.station()
-                + " now; your points were measured from base " + b.station() + "."))
+        return own ? Optional.empty() : elsewhere.map(b ->
+                Words.of("receiver.a-base-of-number-is", now.station(), b.mark(),
+                state.settings().figures().apart(new Length(b.sent().place().minus(now.place()).length()))))
+                .or(() -> carried.map(b -> Words.of("receiver.the-stream-carries-base-now", now.name(), now.station(), b.station())))
                 .or(() -> Frames.isOtherThanBefore(now, state)
-                ? Optional.of("The base says its place in " + Frames.name(now.frameYear()) + "; your points were measured from one in "
-                + Frames.of(state).stream().filter(y -> y != now.frameYear()).map(Frames::name).collect(Collectors.joining(" and "))
-                + ".") : Optional.empty()).or(() ->
-                before.map(b -> "Base " + now.station() + " now says that it stands " + state.settings().figures()
-                .length(new Length(b.place().minus(now.place()).length())) + " from where it stood when your points were measured."));
+                ? Optional.of(Words.of("receiver.the-base-says-its-place-2", Frames.name(now.frameYear()),
+                Frames.of(state).stream().filter(y -> y != now.frameYear()).map(Frames::name)
+                .collect(Collectors.joining(" and ")))) : Optional.empty()).or(() ->
+                before.map(b -> Words.of("receiver.base-now-says-that-it", now.station(),
+                        state.settings().figures().length(new Length(b.place().minus(now.place()).length())))));
     }
 }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import verge.app.problem.ProblemWords;
+import verge.app.words.Words;
 import verge.core.base.Base;
 import verge.core.base.EndOf;
 import verge.core.job.JobState;
@@ -64,21 +65,29 @@ public class ReceiverViews {
         boolean up = now.link() == LinkState.UP;
         String plan = here.flatMap(RoverNow.Here::foot).map(p -> f.small(p.sigma().plan()))
                 .or(() -> sigma.map(s -> f.small(new Length(s.plan())))).orElse("");
-        return new ReceiverView(now.link().name().toLowerCase(Locale.ROOT), linkWords(now), role(c), up ? solution(kind) : "",
-                kind.name().toLowerCase(Locale.ROOT), brief(now, kind, plan) + (saysProvisional(now, state) ? ", provisional" : ""), plan,
-                here.flatMap(RoverNow.Here::foot).map(p -> f.small(p.sigma().up())).or(() -> sigma.map(s -> f.small(new Length(s.up()))))
-                .orElse(""),
+        Optional<OccupiedPlace> foot = here.flatMap(RoverNow.Here::foot);
+        return new ReceiverView(
+                new ReceiverView.Linked(now.link().name().toLowerCase(Locale.ROOT), linkWords(now),
+                brief(now, kind, plan) + (saysProvisional(now, state) ? ", provisional" : "")),
+                new ReceiverView.Solved(up ? solution(kind) : "", kind.name().toLowerCase(Locale.ROOT), plan,
+                foot.map(p -> f.small(p.sigma().up())).or(() -> sigma.map(s -> f.small(new Length(s.up())))).orElse(""),
                 solved.map(p -> p.satellites() + seen(now)).orElse(""),
-                solved.flatMap(SolvedPosition::dilution).map(d -> Decimals.show(d.position(), 1)).orElse(""),
-                solved.map(p -> ConditionWords.seconds(p.age())).orElse(""), base(now, solved, state),
-                now.corrections().map(this::corrections).orElseGet(() -> now.byRadio().isPresent() ? "by its radio" : "none"),
-                c.map(ConditionWords::battery).orElse(""), c.map(ConditionWords::storage).orElse(""),
-                c.map(ReceiverCondition::antenna).map(AntennaTable::tight).map(a -> a.isEmpty() ? "none screwed on" : a).orElse(""),
-                how.antenna().map(a -> f.length(a.height().measured()) + " to the " + words.word(a.height().to())).orElse("not said yet"),
+                solved.flatMap(SolvedPosition::dilution).map(d -> Decimals.show(d.position(), 1)).orElse("")),
+                new ReceiverView.Heard(solved.map(p -> ConditionWords.seconds(p.age())).orElse(""), base(now, solved, state),
+                now.corrections().map(this::corrections)
+                .orElseGet(() -> now.byRadio().isPresent() ? Words.of("receiver.by-its-radio") : "none"),
+                c.flatMap(ReceiverCondition::radio).map(ConditionWords::radio).orElse("")),
+                device(c, how, f), doubts, foot.map(p -> pole(p, state.settings())).orElse(null), set(c), mark(now, kind, doubts));
+    }
+
+    private ReceiverView.Device device(Optional<ReceiverCondition> c, ReceiverDesk.HowMeasured how, Figures f) {
+        return new ReceiverView.Device(role(c), c.map(ConditionWords::battery).orElse(""), c.map(ConditionWords::storage).orElse(""),
+                c.map(ReceiverCondition::antenna).map(AntennaTable::tight).map(a -> a.isEmpty() ? Words.of("receiver.none-screwed-on") : a)
+                .orElse(""),
+                how.antenna().map(a -> Words.of("receiver.to-the", f.length(a.height().measured()), words.word(a.height().to())))
+                .orElse(Words.of("receiver.not-said-yet")),
                 c.map(ReceiverCondition::tilt).map(t -> tilt(t, f)).orElse(""),
-                c.map(x -> Decimals.show(x.mask().degrees(), 0) + "\u00b0").orElse(""),
-                c.flatMap(ReceiverCondition::radio).map(ConditionWords::radio).orElse(""), doubts,
-                here.flatMap(RoverNow.Here::foot).map(p -> pole(p, state.settings())).orElse(null), set(c), mark(now, kind, doubts));
+                c.map(x -> Decimals.show(x.mask().degrees(), 0) + "\u00b0").orElse(""));
     }
 
     /** Where the job's own base says so beside it, that is enough. */
@@ -103,12 +112,11 @@ public class ReceiverViews {
 
     private static String linkWords(ReceiverSnapshot now) {
         return switch (now.link()) {
-            case CONNECTING -> "Looking for " + now.address();
+            case CONNECTING -> Words.of("bench.looking-for", now.address());
             case UP -> "Linked, " + now.address();
-            case LOST -> "Link lost, trying again";
-            case STRANGER, MISMATCH -> "What answers at " + now.address()
-                    + " is no receiver, or speaks nothing that is understood; trying again";
-            case CLOSED -> "Not connected";
+            case LOST -> Words.of("bench.link-lost-trying-again");
+            case STRANGER, MISMATCH -> Words.of("receiver.what-answers-at-is-no", now.address());
+            case CLOSED -> Words.of("bench.not-connected");
         };
     }
 
@@ -121,16 +129,17 @@ public class ReceiverViews {
     }
 
     private static String solution(Kind kind) {
-        return kind == Kind.NONE ? "No position" : capital(kind.name());
+        return kind == Kind.NONE ? Words.of("receiver.no-position") : capital(kind.name());
     }
 
     private static String brief(ReceiverSnapshot now, Kind kind, String plan) {
         return switch (now.link()) {
-            case UP -> now.doubt().isPresent() ? "in doubt" : kind == Kind.NONE ? "no position" : kind.name().toLowerCase(Locale.ROOT)
+            case UP -> now.doubt().isPresent() ? Words.of("receiver.in-doubt") : kind == Kind.NONE ? Words.of("receiver.no-position-2")
+                    : kind.name().toLowerCase(Locale.ROOT)
                     + (plan.isEmpty() ? "" : " " + plan);
             case CONNECTING -> "connecting";
-            case LOST -> "link lost";
-            default -> "no receiver";
+            case LOST -> Words.of("receiver.link-lost");
+            default -> Words.of("receiver.no-receiver");
         };
     }
 
@@ -142,7 +151,8 @@ public class ReceiverViews {
     private static String base(ReceiverSnapshot now, Optional<SolvedPosition> solved, JobState state) {
         Optional<BaseHeard> base = now.base();
         if (base.isEmpty()) {
-            return solved.map(SolvedPosition::base).filter(b -> !b.isBlank()).map(b -> "number " + b + ", place not told").orElse("");
+            return solved.map(SolvedPosition::base).filter(b -> !b.isBlank()).map(b -> Words.of("receiver.number-place-not-told", b))
+                    .orElse("");
         }
         String off = ReceiverDoubts.away(now, base.get()).map(m -> ", " + ConditionWords.distance(m, state.settings().figures()))
                 .orElse("");
@@ -154,8 +164,10 @@ public class ReceiverViews {
 
     private String corrections(CorrectionsHeard heard) {
         return words.word(heard.state())
-                + (heard.state() == CorrectionLink.State.UP ? ", " + heard.told().count() + " messages of " + heard.told().kinds().size()
-                + " kinds" + counted(heard.told().damaged(), " damaged") + counted(heard.told().backward(), " of earlier moments") : "");
+                + (heard.state() == CorrectionLink.State.UP
+                ? Words.of("receiver.messages-of-kinds", heard.told().count(), heard.told().kinds().size(),
+                counted(heard.told().damaged(), " damaged"),
+                counted(heard.told().backward(), Words.of("receiver.of-earlier-moments"))) : "");
     }
 
     private static String counted(long count, String what) {
@@ -164,10 +176,11 @@ public class ReceiverViews {
 
     private static String tilt(ReceiverCondition.Leaning leaning, Figures f) {
         return switch (leaning.state()) {
-            case OFF -> "hold it upright";
-            case WALK -> "walk some steps with it";
-            case READY -> leaning.by().map(t -> LeanText.of(t.tilt(), f.angles().unit()) + " from upright, \u03c3 "
-                    + LeanText.of(t.sigmaTilt(), f.angles().unit())).orElse("");
+            case OFF -> Words.of("receiver.hold-it-upright");
+            case WALK -> Words.of("receiver.walk-some-steps-with-it");
+            case READY -> leaning.by().map(t ->
+                    Words.of("receiver.from-upright", LeanText.of(t.tilt(), f.angles().unit()),
+                    LeanText.of(t.sigmaTilt(), f.angles().unit()))).orElse("");
         };
     }
 

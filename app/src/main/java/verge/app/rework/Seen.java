@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import verge.app.leaf.LeafKinds;
+import verge.app.words.Words;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
 import verge.core.job.Moves;
@@ -67,22 +68,25 @@ public record Seen(String words, String lines, List<Move> moves, int more, List<
 
     private static String words(ReworkService.Preview preview) {
         int lines = preview.lines().size();
-        String corrected = lines == 1 ? "" : lines == 0 ? "No line says anything else. " : lines + " lines are corrected. ";
+        String corrected = lines == 1 ? "" : lines == 0 ? Words.of("rework.no-line-says-anything-else")
+                : Words.of("rework.lines-are-corrected", lines);
         long impossible = preview.consequences().leaves().stream().filter(l -> l.after().isEmpty()).count();
         return corrected + points(preview.consequences().moves())
-                + (impossible == 0 ? "" : impossible == 1 ? " One setup has no solution any more." : " " + impossible
-                + " setups have no solution any more.");
+                + (impossible == 0 ? "" : impossible == 1 ? Words.of("rework.one-setup-has-no-solution")
+                : Words.of("rework.setups-have-no-solution-any", impossible));
     }
 
     private static String points(Moves moves) {
         int moved = moves.moved().size();
         int gone = moves.gone().size();
         if (moved == 0 && gone == 0) {
-            return "No point moves.";
+            return Words.of("rework.no-point-moves");
         }
-        String move = moved == 0 ? "No point moves" : moved == 1 ? "1 point moves" : moved + " points move";
+        String move = moved == 0 ? Words.of("rework.no-point-moves-2") : moved == 1 ? Words.of("rework.point-moves")
+                : Words.of("rework.points-move", moved);
         return move + ", " + moves.kept() + " stay"
-                + (gone == 0 ? "." : gone == 1 ? ", 1 loses its coordinates." : ", " + gone + " lose their coordinates.");
+                + (gone == 0 ? "." : gone == 1 ? Words.of("rework.loses-its-coordinates")
+                : Words.of("rework.lose-their-coordinates", gone));
     }
 
     private static Move point(Moves.Move m, JobSettings settings) {
@@ -96,15 +100,15 @@ public record Seen(String words, String lines, List<Move> moves, int more, List<
         return Stream.of(m.before().staked(), m.after().staked()).flatMap(Optional::stream)
                 .map((AsStaked s) -> settings.offset(s.north(), s.east()) + s.up().map(u -> " H " + settings.figures().difference(u))
                 .orElse(""))
-                .reduce((before, after) -> "off its design " + before + ", then " + after).map(w -> "; " + w).orElse("");
+                .reduce((before, after) -> Words.of("rework.off-its-design-then", before, after)).map(w -> "; " + w).orElse("");
     }
 
     private static Move leaf(Consequences.OfLeaf l, Figures f) {
         String name = "leaf " + l.before().number();
         String before = LeafKinds.occupied(l.before().written());
         return l.after().map(a -> new Move("leaf", name, before, LeafKinds.occupied(a.written()),
-                "station moves " + f.length(l.moved().orElseThrow()) + ", turns " + f.angles().signed(l.turned().orElseThrow())))
-                .orElseGet(() -> new Move("leaf", name, before, "no solution", "what was read from it has no coordinates then"));
+                Words.of("rework.station-moves-turns", f.length(l.moved().orElseThrow()), f.angles().signed(l.turned().orElseThrow()))))
+                .orElseGet(() -> new Move("leaf", name, before, Words.of("bench.no-solution"), Words.of("rework.what-was-read-from-it")));
     }
 
     private static Move check(Consequences.OfCheck c, Figures f) {
@@ -112,6 +116,6 @@ public record Seen(String words, String lines, List<Move> moves, int more, List<
     }
 
     private static String held(Optional<StationCheck> check, Figures f) {
-        return check.map(c -> LeafKinds.held(c, f)).orElse("no result");
+        return check.map(c -> LeafKinds.held(c, f)).orElse(Words.of("rework.no-result"));
     }
 }

@@ -13,6 +13,7 @@ import verge.app.receiver.ConditionWords;
 import verge.app.receiver.Fact;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.Seat;
+import verge.app.words.Words;
 import verge.core.job.JobState;
 import verge.core.satellite.SolvedPosition;
 import verge.core.session.Baseline;
@@ -53,10 +54,10 @@ class SessionViews {
                 .map(w -> w.minus(service.run(job, running.orElseThrow()))).filter(d -> !d.isNegative() && !d.isZero());
         List<String> doubts = now.condition().map(ConditionWords::doubts).map(ArrayList::new).orElseGet(ArrayList::new);
         if (now.link() != LinkState.UP) {
-            doubts.add(0, "The receiver does not answer: without power it writes nothing. It is asked again and again.");
+            doubts.add(0, Words.of("session.the-receiver-does-not-answer"));
         } else if (running.isEmpty()) {
             now.condition().flatMap(ReceiverCondition::writing)
-                    .ifPresent(w -> doubts.add(0, "It writes the file " + w.file() + ", which no session of this job is."));
+                    .ifPresent(w -> doubts.add(0, Words.of("session.it-writes-the-file-which", w.file())));
         } else if (!written) {
             doubts.add(0, why(now.condition()));
         }
@@ -72,33 +73,30 @@ class SessionViews {
     private static String why(Optional<ReceiverCondition> condition) {
         Optional<ReceiverCondition.Storage> card = condition.flatMap(ReceiverCondition::storage);
         if (condition.isPresent() && card.isEmpty()) {
-            return "The card is not in the receiver: nothing is written.";
+            return Words.of("session.the-card-is-not-in");
         }
-        return card.filter(c -> c.free() <= 0).isPresent() ? "The card is full: the session has stopped. What was written before is on it."
-                : "The receiver does not write any more: it was without power, or was set otherwise at its own panel. Look whether it "
-                + "still stands over the mark as it did, then take the session up again.";
+        return card.filter(c -> c.free() <= 0).isPresent() ? Words.of("session.the-card-is-full-the")
+                : Words.of("session.the-receiver-does-not-write");
     }
 
     private static List<String> ofWritten(ReceiverCondition c, Duration left) {
         List<String> all = new ArrayList<>();
         double hours = left.toSeconds() / SECONDS_AN_HOUR;
         c.writing().filter(w -> w.epochs() > 1 && w.satellites() < FEW_SATELLITES)
-                .ifPresent(w -> all.add("Only " + w.satellites() + " satellites are written: fewer than " + FEW_SATELLITES
-                + " are too few for a vector."));
+                .ifPresent(w -> all.add(Words.of("session.only-satellites-are-written-fewer", w.satellites(), FEW_SATELLITES)));
         c.power().map(ReceiverCondition.Power::hours).filter(OptionalDouble::isPresent).filter(h -> h.getAsDouble() < hours)
-                .ifPresent(h -> all.add("The battery will be empty in " + Decimals.show(h.getAsDouble(), 1)
-                + " h, before its baseline has what it wants."));
+                .ifPresent(h -> all.add(Words.of("session.the-battery-will-be-empty", Decimals.show(h.getAsDouble(), 1))));
         c.storage().map(ReceiverCondition.Storage::hours).filter(OptionalDouble::isPresent).filter(h -> h.getAsDouble() < hours)
-                .ifPresent(h -> all.add("The card will be full in " + Decimals.show(h.getAsDouble(), 1)
-                + " h, before its baseline has what it wants."));
+                .ifPresent(h -> all.add(Words.of("session.the-card-will-be-full", Decimals.show(h.getAsDouble(), 1))));
         return all;
     }
 
     private static String left(Optional<Session> running, Optional<Duration> left, JobState state) {
         return running.map(s -> s.said().baseline()
-                .map(b -> left.map(l -> DurationText.of(l) + " left of " + DurationText.of(b.wants())).orElse("as long as wanted,")
+                .map(b -> left.map(l -> Words.of("session.left-of", DurationText.of(l), DurationText.of(b.wants())))
+                .orElse(Words.of("session.as-long-as-wanted"))
                 + " for " + SessionWords.length(b, state.settings().figures()))
-                .orElse("How long it has to run nobody said: no baseline was given.")).orElse("");
+                .orElse(Words.of("session.how-long-it-has-to"))).orElse("");
     }
 
     private static List<Fact> facts(ReceiverSnapshot now, Optional<Session> running, JobState state) {
@@ -107,23 +105,24 @@ class SessionViews {
         List<Fact> all = new ArrayList<>();
         Optional<ReceiverCondition.Writing> writing = now.condition().flatMap(ReceiverCondition::writing);
         running.ifPresent(s -> {
-            all.add(new Fact("File", s.said().name().file()));
-            all.add(new Fact("Begun", times.clock(s.begun())));
+            all.add(new Fact(Words.of("session.file"), s.said().name().file()));
+            all.add(new Fact(Words.of("session.begun"), times.clock(s.begun())));
             writing.filter(w -> w.file().equals(s.said().name().file())).ifPresent(w -> {
                 boolean takenUp = Duration.between(s.begun(), Instant.now()).minus(w.run()).compareTo(SOON) > 0;
-                all.add(new Fact(takenUp ? "Run since it was taken up" : "Run", DurationText.of(w.run())));
+                all.add(new Fact(takenUp ? Words.of("session.run-since-it-was-taken") : "Run", DurationText.of(w.run())));
             });
             writing.ifPresent(w -> {
-                all.add(new Fact("Satellites written", Integer.toString(w.satellites())));
-                all.add(new Fact("Slips", Integer.toString(w.slips())));
-                all.add(new Fact("Size", Decimals.show(w.bytes() / MEGABYTE, 2) + " MB"));
+                all.add(new Fact(Words.of("session.satellites-written"), Integer.toString(w.satellites())));
+                all.add(new Fact(Words.of("session.slips"), Integer.toString(w.slips())));
+                all.add(new Fact(Words.of("session.size"), Decimals.show(w.bytes() / MEGABYTE, 2) + " MB"));
             });
-            all.add(new Fact("Antenna over the mark", s.height().map(f::length).orElse("no height follows from it")));
+            all.add(new Fact(Words.of("session.antenna-over-the-mark"),
+                    s.height().map(f::length).orElse(Words.of("session.no-height-follows-from-it"))));
         });
-        now.now().ifPresent((SolvedPosition p) -> all.add(new Fact("Satellites used", Integer.toString(p.satellites()))));
+        now.now().ifPresent((SolvedPosition p) -> all.add(new Fact(Words.of("session.satellites-used"), Integer.toString(p.satellites()))));
         now.condition().ifPresent(c -> {
-            all.add(new Fact("Battery", ConditionWords.battery(c)));
-            all.add(new Fact("Storage", ConditionWords.storage(c)));
+            all.add(new Fact(Words.of("bench.battery"), ConditionWords.battery(c)));
+            all.add(new Fact(Words.of("bench.storage"), ConditionWords.storage(c)));
         });
         return all;
     }

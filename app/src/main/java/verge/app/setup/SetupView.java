@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import verge.app.pole.PrismTable;
+import verge.app.words.Words;
 import verge.core.geodesy.Uncertainty;
 import verge.core.reading.Face;
 import verge.core.reduction.FirstVelocity;
@@ -49,7 +50,8 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
         static final MisfitView NONE = new MisfitView("", "", true);
 
         public static MisfitView of(Optional<Misfit> misfit, Figures f) {
-            return misfit.map(m -> new MisfitView(f.difference(m.difference()), m.controlled() ? f.length(m.limit()) : "nothing checks it",
+            return misfit.map(m -> new MisfitView(f.difference(m.difference()),
+                    m.controlled() ? f.length(m.limit()) : Words.of("setup.nothing-checks-it"),
                     m.within())).orElse(NONE);
         }
     }
@@ -87,17 +89,18 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
         if (s.marks().size() == 1) {
             StationSolution.MarkResult only = s.marks().get(0);
             return Stream.concat(only.distance()
-                    .map(m -> new MisfitView(f.difference(m.difference()), "Distance, measured \u2212 known", m.within())).stream(),
-                    only.height().map(m -> new MisfitView(f.difference(m.difference()), "Height, measured \u2212 known", m.within()))
+                    .map(m -> new MisfitView(f.difference(m.difference()), Words.of("setup.distance-measured-known"), m.within())).stream(),
+                    only.height().map(m -> new MisfitView(f.difference(m.difference()), Words.of("setup.height-measured-known"),
+                    m.within()))
                     .stream()).toList();
         }
-        return List.of(new MisfitView(f.small(s.station().covariance().position().plan()), "Station \u03c3 in plan", true),
+        return List.of(new MisfitView(f.small(s.station().covariance().position().plan()), Words.of("setup.station-in-plan"), true),
                 new MisfitView(Decimals.show(s.worst(), 1), worst(s), s.worst() <= Misfit.LIMIT_IN_SIGMAS));
     }
 
     private static String worst(StationSolution s) {
         return s.marks().stream().max(Comparator.comparingDouble(SetupView::standardised)).filter(m -> standardised(m) == s.worst())
-                .map(m -> "Worst residual, " + m.sighting().mark().text()).orElse("Worst residual");
+                .map(m -> Words.of("setup.worst-residual", m.sighting().mark().text())).orElse(Words.of("setup.worst-residual-2"));
     }
 
     private static double standardised(StationSolution.MarkResult m) {
@@ -119,8 +122,9 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
 
     private static FaceRow face(int i, StationSolution.FaceResult r, Figures f) {
         return new FaceRow(i, r.shot().face().name(), f.difference(r.misfit().difference()),
-                r.misfit().controlled() ? f.length(r.misfit().limit()) : "nothing checks it",
-                r.beside() > 0 ? f.length(new Length(r.beside())) + " beyond its end" : "", r.misfit().within() && r.beside() <= 0);
+                r.misfit().controlled() ? f.length(r.misfit().limit()) : Words.of("setup.nothing-checks-it"),
+                r.beside() > 0 ? Words.of("setup.beyond-its-end", f.length(new Length(r.beside()))) : "",
+                r.misfit().within() && r.beside() <= 0);
     }
 
     /** What a person would write on the page of the field book. */
@@ -133,16 +137,16 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
                 .forEach(c -> pairs.add(new Pair("Station " + c.letter(), c.figure() + " " + f.lengthUnit().symbol())));
         station.occupation().station().elevation()
                 .ifPresent(e -> pairs.add(new Pair("Station H", f.length(e.asLength()) + ", \u03c3 " + f.small(sigma.up()))));
-        pairs.add(new Pair("Station \u03c3 in plan", f.small(sigma.plan()) + ", worst way "
-                + f.small(station.covariance().ellipse().longer())));
+        pairs.add(new Pair(Words.of("setup.station-in-plan"),
+                Words.of("setup.worst-way", f.small(sigma.plan()), f.small(station.covariance().ellipse().longer()))));
         pairs.add(new Pair("Orientation", f.azimuth(station.orientation()) + ", \u03c3 " + SetupWords.seconds(station.sigmaOrientation())));
         if (s.scaleSolved()) {
-            pairs.add(new Pair("Scale", Decimals.showSigned((station.occupation().scale() - 1) * 1e6, 1) + " ppm, \u03c3 "
-                    + Decimals.show(station.covariance().scale() * 1e6, 1) + " ppm"));
+            pairs.add(new Pair("Scale", Words.of("setup.ppm-ppm", Decimals.showSigned((station.occupation().scale() - 1) * 1e6, 1),
+                    Decimals.show(station.covariance().scale() * 1e6, 1))));
         }
-        pairs.add(new Pair("Redundancy", s.variance().degreesOfFreedom() == 0 ? "none" : s.variance().degreesOfFreedom()
-                + ", \u03c3\u2080\u00b2 " + Decimals.show(s.variance().factor(), 2)
-                + " (at most " + Decimals.show(s.variance().highest(), 2) + " by chance)"));
+        pairs.add(new Pair("Redundancy", s.variance().degreesOfFreedom() == 0 ? "none"
+                : Words.of("setup.at-most-by-chance", s.variance().degreesOfFreedom(), Decimals.show(s.variance().factor(), 2),
+                Decimals.show(s.variance().highest(), 2))));
         pairs.add(new Pair("Atmosphere",
                 Decimals.showSigned(FirstVelocity.ppm(station.occupation().conditions().precision().distanceMeter(),
                 station.occupation().conditions().air()), 1) + " ppm"));
@@ -151,10 +155,10 @@ public record SetupView(boolean solved, boolean within, boolean doubtful, String
 
     private static String name(Step.Kind kind) {
         return switch (kind) {
-            case PRISM_CONSTANT -> "with prism constant";
-            case ATMOSPHERE -> "through this air";
-            case HORIZONTAL -> "horizontal, ground";
-            case GRID_SCALE -> "horizontal, grid";
+            case PRISM_CONSTANT -> Words.of("setup.with-prism-constant");
+            case ATMOSPHERE -> Words.of("setup.through-this-air");
+            case HORIZONTAL -> Words.of("setup.horizontal-ground");
+            case GRID_SCALE -> Words.of("setup.horizontal-grid");
         };
     }
 

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
+import verge.app.words.Words;
 import verge.core.coding.PointName;
 import verge.core.setup.Misfit;
 import verge.core.setup.Notice;
@@ -47,7 +48,7 @@ public class SetupWords {
         String amount = Double.isNaN(s.amount()) ? "" : s.kind() == Suspect.Kind.SCALE ? Decimals.showSigned(s.amount(), 0)
                 : length(f, new Length(Math.abs(s.amount())));
         String instead = s.instead().map(PointName::text).orElse("");
-        String place = instead.isEmpty() ? "" : ", where " + instead + " is";
+        String place = instead.isEmpty() ? "" : Words.of("setup.where-is", instead);
         return messages.getMessage("suspect." + s.kind(), new Object[] {names(s.about()), instead, amount, place}, Locale.ENGLISH);
     }
 
@@ -57,8 +58,8 @@ public class SetupWords {
 
     /** Weighted squares before and after, for the one who wants to see what speaks for it. */
     public static String evidence(Suspect s) {
-        String before = s.before() > 1e12 ? "no solution" : Decimals.show(s.before(), 1);
-        return "weighted squares " + before + " \u2192 " + Decimals.show(s.after(), 1);
+        String before = s.before() > 1e12 ? Words.of("bench.no-solution") : Decimals.show(s.before(), 1);
+        return Words.of("setup.weighted-squares", before, Decimals.show(s.after(), 1));
     }
 
     private static String names(List<PointName> names) {
@@ -72,8 +73,8 @@ public class SetupWords {
     /** One sentence: whether it fits, and if not, where to look. */
     static String verdict(StationSolution s) {
         if (!s.faces().isEmpty()) {
-            return s.within() ? "Every shot lies on its face."
-                    : "Some shots do not lie on their faces: faces were confused, or something stood before one.";
+            return s.within() ? Words.of("setup.every-shot-lies-on-its")
+                    : Words.of("setup.some-shots-do-not-lie");
         }
         boolean plan = s.marks().stream()
                 .allMatch(m -> m.across().map(Misfit::within).orElse(true) && m.distance().map(Misfit::within).orElse(true));
@@ -82,23 +83,23 @@ public class SetupWords {
             return verdictWithin(s);
         }
         if (s.marks().size() == 1 && !plan && !height) {
-            return "Neither distance nor height agrees with control: most likely the wrong mark, at one end or the other.";
+            return Words.of("setup.neither-distance-nor-height-agrees");
         }
         if (!plan) {
-            return (s.marks().size() == 1 ? "The distance does" : "Directions or distances do")
-                    + " not agree with control: look at the prism constant, at the marks\u2019 names, or a mark has moved.";
+            return Words.of("setup.not-agree-with-control-look", s.marks()
+                    .size() == 1 ? Words.of("setup.the-distance-does") : Words.of("setup.directions-or-distances-do"));
         }
-        return "The height does not agree with control: look at the instrument height and the target heights.";
+        return Words.of("setup.the-height-does-not-agree");
     }
 
     private static String verdictWithin(StationSolution s) {
         if (s.marks().stream().allMatch(m -> m.distance().isEmpty() && m.across().map(a -> !a.controlled()).orElse(true))) {
-            return "Oriented; nothing checks it.";
+            return Words.of("setup.oriented-nothing-checks-it");
         }
         boolean heights = s.marks().stream().anyMatch(m -> m.height().isPresent());
-        String what = s.marks().size() == 1 ? "Distance and height agree with control." : "All marks agree with one another.";
+        String what = s.marks().size() == 1 ? Words.of("setup.distance-and-height-agree-with") : Words.of("setup.all-marks-agree-with-one");
         return heights ? what : s.marks()
-                .size() == 1 ? "The distance agrees with control; the height cannot be checked, a mark has no elevation."
-                : "All marks agree in plan; heights cannot be checked.";
+                .size() == 1 ? Words.of("setup.the-distance-agrees-with-control")
+                : Words.of("setup.all-marks-agree-in-plan");
     }
 }

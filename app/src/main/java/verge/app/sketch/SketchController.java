@@ -1,5 +1,6 @@
 package verge.app.sketch;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -34,6 +35,7 @@ import verge.core.leaf.Leaf;
 import verge.core.plan.Extent;
 import verge.core.points.StoredPoint;
 import verge.core.strings.SurveyString;
+import verge.core.units.LengthUnit;
 
 /** What the sketch of a job shows. */
 @RestController
@@ -96,10 +98,21 @@ class SketchController {
      * @param floors highest first, as they lie above one another
      * @param apart that what is drawn lies far apart, in words; empty if it does not
      */
-    record Sketch(int lines, String view, List<UUID> changed, List<SketchPoint> points, double cell, List<UUID> stringsChanged,
-            List<SketchString> strings, List<SketchPhoto> photos, List<SketchDimension> dimensions, List<Station> stations,
-            Reference reference, double metresPerUnit, String unit, List<Sheet> files, UUID current,
-            List<FloorMark> floors, String apart) {
+    record Sketch(int lines, String view, @JsonUnwrapped Changed changes, @JsonUnwrapped Beside beside, @JsonUnwrapped Speaks speaks,
+            UUID current, List<FloorMark> floors, String apart) {
+    }
+
+    /** Points and strings, all of them or what changed. */
+    record Changed(List<UUID> changed, List<SketchPoint> points, double cell, List<UUID> stringsChanged, List<SketchString> strings) {
+    }
+
+    /** What is drawn with them. */
+    record Beside(List<SketchPhoto> photos, List<SketchDimension> dimensions, List<Station> stations, Reference reference,
+            List<Sheet> files) {
+    }
+
+    /** In which unit its scale is told. */
+    record Speaks(double metresPerUnit, String unit) {
     }
 
     /** @param colour as the file has it, in 24 bits; −1 if it leaves that open */
@@ -124,13 +137,13 @@ class SketchController {
         List<StoredPoint> points = changed.map(c -> c.stream().flatMap(e -> state.points().of(e).stream())).orElseGet(state.points()::all)
                 .filter(state::isHere).toList();
         Thinned drawn = changed.isPresent() ? new Thinned(points, 0) : Thinned.of(points);
-        return new Sketch(journal.entries().size(), now, changed.orElse(null),
-                drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell(), stringsChanged.orElse(null),
-                SketchString.of(state, strings, book), SketchPhoto.of(state),
-                dimensions.of(state).stream().map(SketchDimension::of).toList(), stations, reference(state),
-                state.settings().figures().lengthUnit().metresPerUnit(),
-                state.settings().figures().lengthUnit().symbol(), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state))
-                .toList(),
+        LengthUnit unit = state.settings().figures().lengthUnit();
+        return new Sketch(journal.entries().size(), now,
+                new Changed(changed.orElse(null), drawn.points().stream().map(p -> SketchPoint.of(p, book)).toList(), drawn.cell(),
+                stringsChanged.orElse(null), SketchString.of(state, strings, book)),
+                new Beside(SketchPhoto.of(state), dimensions.of(state).stream().map(SketchDimension::of).toList(), stations,
+                reference(state), library.drawn(drawings.site(job)).stream().map(f -> sheet(f, state)).toList()),
+                new Speaks(unit.metresPerUnit(), unit.symbol()),
                 drawings.current(job, state).map(SiteFile::id).orElse(null), floors(state), apart.words(job, state));
     }
 

@@ -1,5 +1,6 @@
 package verge.app.strings;
 
+import verge.app.words.Words;
 import verge.core.strings.Bend;
 import verge.core.strings.CurveKind;
 import verge.core.strings.Run;
@@ -18,25 +19,25 @@ final class StringWords {
 
     static String curve(CurveKind curve) {
         return switch (curve) {
-            case ARC -> "an arc through three";
-            case BEST_ARC -> "the best arc";
-            case SMOOTH -> "a smooth curve";
-            case STRAIGHT -> "straight pieces";
+            case ARC -> Words.of("string.an-arc-through-three");
+            case BEST_ARC -> Words.of("string.the-best-arc");
+            case SMOOTH -> Words.of("string.a-smooth-curve");
+            case STRAIGHT -> Words.of("string.straight-pieces");
         };
     }
 
     /** What squaring would come to. */
     static String squaring(Squaring squaring, Figures f) {
-        return "its corner is off a right angle by " + f.small(squaring.misfit()) + " at the third point";
+        return Words.of("string.its-corner-is-off-a", f.small(squaring.misfit()));
     }
 
     /** What flowing shots make, and how well. */
     static String run(Run run, Figures f) {
         if (run.straight()) {
-            return "a straight piece, since they lie in one line";
+            return Words.of("string.a-straight-piece-since-they");
         }
-        String residual = run.curve() == CurveKind.ARC || run.curve() == CurveKind.BEST_ARC ? ", none farther off than "
-                + f.small(new Length(run.largestResidual())) : "";
-        return curve(run.curve()) + residual + (run.chosen() ? ", as chosen" : "");
+        String residual = run.curve() == CurveKind.ARC || run.curve() == CurveKind.BEST_ARC
+                ? Words.of("string.none-farther-off-than", f.small(new Length(run.largestResidual()))) : "";
+        return curve(run.curve()) + residual + (run.chosen() ? Words.of("string.as-chosen") : "");
     }
 }

@@ -2,6 +2,7 @@ package verge.app.system;
 
 import java.util.List;
 import java.util.Optional;
+import verge.app.words.Words;
 import verge.core.geodesy.AreaOfUse;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.LocalScale;
@@ -49,9 +50,9 @@ public record SystemView(String code, String name, boolean deprecated, String ar
         LocalScale scale = p.scale(place);
         return new SystemView(code, system.name(), deprecated, p.area().words(), unit(p.metresPerUnit()),
                 ellipsoid(p), axes(p),
-                scale.conformal() ? Decimals.show(scale.point(), SCALE_DECIMALS) : "differs with direction: no survey system",
+                scale.conformal() ? Decimals.show(scale.point(), SCALE_DECIMALS) : Words.of("system.differs-with-direction-no-survey"),
                 AngleText.signed(scale.convergence(), AngleUnit.DEGREES, 0),
-                (near.filter(p.area()::contains).isPresent() ? "there: " : "in the middle of its area: ") + words(place),
+                (near.filter(p.area()::contains).isPresent() ? "there: " : Words.of("system.in-the-middle-of-its")) + words(place),
                 satellites(system), Box.of(p.area()));
     }
 
@@ -69,15 +70,18 @@ public record SystemView(String code, String name, boolean deprecated, String ar
     }
 
     private static String satellites(CoordinateSystem.OnEarth system) {
-        return system.toWgs84().map(s -> s.equals(DatumShift.NONE) || s.accuracyMetres() == 0 && s.equals(DatumShift.NONE) ? "as they come"
-                : "by published parameters" + (s.accuracyMetres() > 0 ? ", to " + Decimals.show(s.accuracyMetres(), 1) + " m" : ""))
-                .orElse("not without a grid or parameters: type them, or use this system without satellites");
+        return system.toWgs84().map(s -> s.equals(DatumShift.NONE) || s.accuracyMetres() == 0
+                && s.equals(DatumShift.NONE) ? Words.of("system.as-they-come")
+                : Words.of("system.by-published-parameters", s.accuracyMetres() > 0 ? ", to " + Decimals.show(s.accuracyMetres(), 1)
+                + " m" : ""))
+                .orElse(Words.of("system.not-without-a-grid-or"));
     }
 
     static String unit(double metresPerUnit) {
         for (LengthUnit unit : LengthUnit.values()) {
             if (Math.abs(unit.metresPerUnit() - metresPerUnit) < 1e-12) {
-                return unit == LengthUnit.METRE ? "metre" : unit == LengthUnit.INTERNATIONAL_FOOT ? "international foot" : "US survey foot";
+                return unit == LengthUnit.METRE ? "metre" : unit == LengthUnit.INTERNATIONAL_FOOT ? Words.of("system.international-foot")
+                        : Words.of("system.us-survey-foot");
             }
         }
         return Decimals.show(metresPerUnit, 9) + " m";

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import verge.app.form.Answers;
+import verge.app.words.Words;
 import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
@@ -72,7 +73,8 @@ class TestPosition {
                 ? new LatLonStyle(LatLonStyle.Form.DECIMAL, FINE_DEGREES) : LatLonStyle.sexagesimal();
         return new Result(List.of(new Line("Latitude", style.latitude(place.latitude())),
                 new Line("Longitude", style.longitude(place.longitude())),
-                scale(p, place), convergence(p, place), new Line("There and back", millimetres(back.distanceMetres(point)))),
+                scale(p, place), convergence(p, place),
+                new Line(Words.of("system.there-and-back"), millimetres(back.distanceMetres(point)))),
                 outside(p, place));
     }
 
@@ -90,9 +92,9 @@ class TestPosition {
         Line north = new Line(axes.northName(), figure(point.northing() * axes.northSign(), unit));
         Line east = new Line(axes.eastName(), figure(point.easting() * axes.eastSign(), unit));
         Geographic back = p.geographic(point);
-        Line again = new Line("There and back", millimetres(p.grid(back).distanceMetres(point)));
+        Line again = new Line(Words.of("system.there-and-back"), millimetres(p.grid(back).distanceMetres(point)));
         Optional<Line> other = satellite ? system.toWgs84().filter(s -> s.rx() != 0 || s.ry() != 0 || s.rz() != 0)
-                .map(s -> new Line("With the other sense of rotation it would lie off by",
+                .map(s -> new Line(Words.of("system.with-the-other-sense-of"),
                 metres(p.grid(moved(s.with(s.rotation().other()), typed, p)).distanceMetres(point))))
                 : Optional.empty();
         List<Line> lines = new ArrayList<>(axes.northFirst() ? List.of(north, east) : List.of(east, north));
@@ -110,8 +112,8 @@ class TestPosition {
     }
 
     private static Line scale(MapProjection p, Geographic place) {
-        return new Line("Point scale", p.singleScale(place).map(LocalScale::point).map(k -> Decimals.show(k, 9))
-                .orElse("differs with direction"));
+        return new Line(Words.of("system.point-scale"), p.singleScale(place).map(LocalScale::point).map(k -> Decimals.show(k, 9))
+                .orElse(Words.of("system.differs-with-direction")));
     }
 
     private static Line convergence(MapProjection p, Geographic place) {
@@ -119,8 +121,8 @@ class TestPosition {
     }
 
     private static String outside(MapProjection p, Geographic place) {
-        return p.area().contains(place) ? "" : "This position lies outside the area that " + p.name() + " is meant for"
-                + (p.area().words().isEmpty() ? "." : ": " + p.area().words()) + " The figures may be far off; check zone, sign and order.";
+        return p.area().contains(place) ? ""
+                : Words.of("system.this-position-lies-outside-the", p.name(), p.area().words().isEmpty() ? "." : ": " + p.area().words());
     }
 
     private static String figure(double metres, LengthUnit unit) {

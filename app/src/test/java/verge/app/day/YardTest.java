@@ -142,11 +142,12 @@ class YardTest extends InBrowser {
         browser.open("/jobs/" + party.job() + "/measure");
         browser.tap(By.cssSelector("#legend [data-code=KRB]"));
         browser.choose("by-itself", "moved:2");
-        for (int decimetres = 0; decimetres <= 90; decimetres += 5) {
-            party.ground().pole(Ternholm.YARD.plus(5, decimetres / 10.0));
-            Thread.sleep(250);
+        for (double metres = 0; metres < 18 && mostVertices() < 3; metres += 0.5) {   // at the pace at which the page hears of it
+            String before = browser.text(By.cssSelector("[data-live='pole.horizontal']"));
+            party.ground().pole(Ternholm.YARD.plus(5, metres));
+            browser.until(d -> !browser.text(By.cssSelector("[data-live='pole.horizontal']")).equals(before));
         }
-        browser.until(d -> party.state().strings().all().stream().anyMatch(s -> s.vertices().size() >= 3));
+        browser.until(d -> mostVertices() >= 3);
         touch("#stop-itself");
         browser.until(d -> d.findElements(By.cssSelector("#measure.busy")).isEmpty());
         int stopped = party.entries();
@@ -157,6 +158,10 @@ class YardTest extends InBrowser {
         assertThat(IntStream.range(1, walked.size())
                 .mapToObj(i -> walked.get(i).position().plan().distanceMetres(walked.get(i - 1).position().plan())))
                 .allMatch(apart -> apart > 1.9);
+    }
+
+    private int mostVertices() {
+        return party.state().strings().all().stream().mapToInt(s -> s.vertices().size()).max().orElse(0);
     }
 
     @Test

@@ -22,24 +22,47 @@ import verge.core.problem.Problem;
 /** Whoever says that something is wrong gives all that its words speak of: no message shows a bare number in braces. */
 class MessageArgumentsTest {
     private static final Pattern SPOKEN_OF = Pattern.compile("\\{(\\d+)");
+    private static final Pattern WORDS = Pattern.compile("Words\\.of\\(\"([^\"]+)\"");
     private static final Pattern SAID = Pattern.compile("new SurveyException\\(Problem\\.(\\w+)|Finding\\.of\\(Kind\\.(\\w+)");
 
     /** How many arguments the words of each problem or finding speak of. */
     private static Map<String, Integer> wanted() throws IOException {
+        Properties messages = messages();
+        Map<String, Integer> wanted = new HashMap<>();
+        messages.stringPropertyNames().stream().filter(k -> k.matches("(problem|finding)\\.\\w+\\.\\w+"))
+                .forEach(key -> wanted.merge(key.substring(0, key.lastIndexOf('.')), spokenOf(messages.getProperty(key)), Math::max));
+        return wanted;
+    }
+
+    private static Properties messages() throws IOException {
         Properties messages = new Properties();
         try (InputStream in = Problem.class.getResourceAsStream("/messages.properties")) {
             messages.load(new InputStreamReader(in, StandardCharsets.UTF_8));
         }
-        Map<String, Integer> wanted = new HashMap<>();
-        messages.stringPropertyNames().stream().filter(k -> k.matches("(problem|finding)\\.\\w+\\.\\w+")).forEach(key -> {
-            Matcher m = SPOKEN_OF.matcher(messages.getProperty(key));
-            int most = 0;
-            while (m.find()) {
-                most = Math.max(most, Integer.parseInt(m.group(1)) + 1);
-            }
-            wanted.merge(key.substring(0, key.lastIndexOf('.')), most, Math::max);
-        });
-        return wanted;
+        return messages;
+    }
+
+    private static int spokenOf(String words) {
+        return SPOKEN_OF.matcher(words).results().mapToInt(m -> Integer.parseInt(m.group(1)) + 1).max().orElse(0);
+    }
+
+    @Test
+    void benchesAndDoubtsGiveExactlyWhatTheirWordsSpeakOf() throws IOException {
+        Properties messages = messages();
+        int[] looked = {0};
+        try (Stream<Path> sources = sources("app")) {
+            sources.forEach(source -> {
+                String text = read(source);
+                Matcher said = WORDS.matcher(text);
+                while (said.find()) {
+                    looked[0]++;
+                    assertThat(messages).as(source.toString()).containsKey(said.group(1));
+                    assertThat(given(text, said.end())).as("%s in %s", said.group(1), source)
+                            .isEqualTo(spokenOf(messages.getProperty(said.group(1))));
+                }
+            });
+        }
+        assertThat(looked[0]).isGreaterThan(250);
     }
 
     @Test

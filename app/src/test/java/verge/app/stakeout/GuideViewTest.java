@@ -45,15 +45,15 @@ class GuideViewTest {
     String rightWord, String right) {
         GuideView view = GuideView.of(state, StakeoutAim.parse(state, "D1", facing, "", ""), Position.of(north, east, up),
                 Optional.empty());
-        assertThat(view.forward()).isEqualTo(forward);
-        assertThat(view.right()).isEqualTo(right);
+        assertThat(view.way().forward()).isEqualTo(forward);
+        assertThat(view.way().right()).isEqualTo(right);
         if (!forward.equals("0.000 m")) {
-            assertThat(view.forwardWord()).isEqualTo(forwardWord);
+            assertThat(view.way().forwardWord()).isEqualTo(forwardWord);
         }
         if (!right.equals("0.000 m")) {
-            assertThat(view.rightWord()).isEqualTo(rightWord);
+            assertThat(view.way().rightWord()).isEqualTo(rightWord);
         }
-        assertThat(view.distanceMetres()).isCloseTo(Math.hypot(150 - north, 100 - east), within(1e-9));
+        assertThat(view.drawn().distanceMetres()).isCloseTo(Math.hypot(150 - north, 100 - east), within(1e-9));
     }
 
     /** Done only when every limit in force is kept: 25 mm in plan and 20 mm in height. */
@@ -66,8 +66,8 @@ class GuideViewTest {
         "151.000, 12.000, cut,      false, Still outside in plan and height."})
     void doneObeysEveryLimit(double north, double up, String cutWord, boolean done, String verdict) {
         GuideView view = GuideView.of(state, StakeoutAim.parse(state, "D1", "", "", ""), Position.of(north, 100, up), Optional.empty());
-        assertThat(view.cutWord()).isEqualTo(cutWord);
-        assertThat(view.done()).isEqualTo(done);
+        assertThat(view.level().cutWord()).isEqualTo(cutWord);
+        assertThat(view.within().done()).isEqualTo(done);
         assertThat(view.verdict()).isEqualTo(verdict);
     }
 
@@ -78,7 +78,7 @@ class GuideViewTest {
                 .isEqualTo("Within the plan tolerance; this design has no elevation.");
         StakeoutAim high = StakeoutAim.parse(state, "D1", "", "", "");
         GuideView unknown = GuideView.of(state, high, Position.ofPlan(150, 100), Optional.empty());
-        assertThat(unknown.done()).isFalse();
+        assertThat(unknown.within().done()).isFalse();
         assertThat(unknown.verdict()).contains("the station has none");
     }
 

@@ -7,14 +7,14 @@ import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
+import java.util.HashSet;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 
 /** What lies between a browser and Verge, and can be pulled and plugged in again. */
 public final class Cable implements AutoCloseable {
     private final int port;
     private final int to;
-    private final Set<Socket> ends = ConcurrentHashMap.newKeySet();
+    private final Set<Socket> ends = new HashSet<>();
     private ServerSocket plug;
 
     public Cable(int to) throws IOException {
@@ -37,23 +37,33 @@ public final class Cable implements AutoCloseable {
         ServerSocket own = plug;
         start(() -> {
             while (!own.isClosed()) {
-                join(own.accept());
+                join(own, own.accept());
             }
         });
     }
 
     public void pull() throws IOException {
-        plug.close();
-        for (Socket end : ends) {
-            end.close();
+        synchronized (ends) {
+            plug.close();
+            for (Socket end : ends) {
+                end.close();
+            }
+            ends.clear();
         }
-        ends.clear();
     }
 
-    private void join(Socket here) throws IOException {
+    /** Who knocked just before the cable was pulled gets no answer either: one end left would carry all that is asked later. */
+    private void join(ServerSocket through, Socket here) throws IOException {
         Socket there = new Socket(InetAddress.getLoopbackAddress(), to);
-        ends.add(here);
-        ends.add(there);
+        synchronized (ends) {
+            if (through.isClosed()) {
+                here.close();
+                there.close();
+                return;
+            }
+            ends.add(here);
+            ends.add(there);
+        }
         start(() -> carry(here, there));
         start(() -> carry(there, here));
     }

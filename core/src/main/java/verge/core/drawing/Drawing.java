@@ -65,7 +65,7 @@ public record Drawing(List<Layer> layers, List<Feature> features) {
      * @param perUnit metres in one unit of the file's lengths, for what is kept as lengths
      */
     public Drawing placed(Placement placement, double perUnit) {
-        return new Drawing(layers, features.stream().map(f -> f.placed(placement, perUnit)).filter(Drawing::somewhere).toList());
+        return new Drawing(layers, features.parallelStream().map(f -> f.placed(placement, perUnit)).filter(Drawing::somewhere).toList());
     }
 
     private static boolean somewhere(Feature feature) {

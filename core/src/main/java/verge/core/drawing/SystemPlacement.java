@@ -6,11 +6,13 @@ import verge.core.geodesy.EllipsoidHeight;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.MapProjection;
+import verge.core.geodesy.Parts;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
 import verge.core.geodesy.system.SystemText;
 import verge.core.plan.Placement;
 import verge.core.problem.SurveyException;
+import verge.core.units.Angle;
 
 /**
  * From another coordinate system into the job's grid: back to latitude and longitude, over WGS 84 to the job's datum, into its
@@ -43,7 +45,7 @@ public record SystemPlacement(Source source, MapProjection target, DatumShift ta
     @Override
     public void place(double[] values, int at) {
         try {
-            GridPoint there = target.grid(targetToWgs84.fromWgs84(onWgs84(values[at], values[at + 1]), target.ellipsoid()).position());
+            GridPoint there = target.grid(targetToWgs84.fromWgs84(onWgs84(own(values[at], values[at + 1])), target.ellipsoid()).position());
             values[at] = there.northing();
             values[at + 1] = there.easting();
             values[at + 2] *= source instanceof Source.Plane plane ? plane.metresPerUnit() : 1;
@@ -54,14 +56,56 @@ public record SystemPlacement(Source source, MapProjection target, DatumShift ta
         }
     }
 
-    private EarthPlace onWgs84(double north, double east) {
-        if (source instanceof Source.Plane plane) {
-            Geographic own = plane.projection().geographic(new GridPoint(north * plane.metresPerUnit(), east * plane.metresPerUnit()));
-            return plane.toWgs84().toWgs84(new EarthPlace(own, new EllipsoidHeight(0)), plane.projection().ellipsoid());
+    @Override
+    public void placeAll(double[] values) {
+        int places = values.length / FIGURES;
+        double toMetres = source instanceof Source.Plane plane ? plane.metresPerUnit() : 1;
+        double[] pairs = new double[2 * places];
+        for (int i = 0; i < places; i++) {
+            pairs[2 * i] = values[FIGURES * i + 1] * toMetres;
+            pairs[2 * i + 1] = values[FIGURES * i] * toMetres;
         }
+        if (source instanceof Source.Plane plane) {
+            plane.projection().geographicAll(pairs);
+        }
+        Parts.each(places, i -> shift(pairs, 2 * i));
+        target.gridAll(pairs);
+        for (int i = 0; i < places; i++) {
+            values[FIGURES * i] = pairs[2 * i + 1];
+            values[FIGURES * i + 1] = pairs[2 * i];
+            values[FIGURES * i + 2] = Double.isNaN(pairs[2 * i]) ? Double.NaN : values[FIGURES * i + 2] * toMetres;
+        }
+    }
+
+    /** Longitude and latitude of the file to those of the job's datum, in radians; NaN if there is no such place. */
+    private void shift(double[] pairs, int at) {
+        try {
+            Geographic own = source instanceof Source.Plane ? new Geographic(new Angle(pairs[at + 1]), new Angle(pairs[at]))
+                    : degrees(pairs[at + 1], pairs[at]);
+            Geographic there = targetToWgs84.fromWgs84(onWgs84(own), target.ellipsoid()).position();
+            pairs[at] = there.longitude().radians();
+            pairs[at + 1] = there.latitude().radians();
+        } catch (SurveyException | IllegalArgumentException nowhere) {
+            pairs[at] = Double.NaN;
+            pairs[at + 1] = Double.NaN;
+        }
+    }
+
+    private Geographic own(double north, double east) {
+        return source instanceof Source.Plane plane
+                ? plane.projection().geographic(new GridPoint(north * plane.metresPerUnit(), east * plane.metresPerUnit()))
+                : degrees(north, east);
+    }
+
+    private static Geographic degrees(double north, double east) {
         if (!(Math.abs(north) <= LARGEST_LATITUDE && Math.abs(east) <= LARGEST_LONGITUDE)) {
             throw new IllegalArgumentException(north + ", " + east);
         }
-        return new EarthPlace(Geographic.ofDegrees(north, east), new EllipsoidHeight(0));
+        return Geographic.ofDegrees(north, east);
+    }
+
+    private EarthPlace onWgs84(Geographic own) {
+        EarthPlace place = new EarthPlace(own, new EllipsoidHeight(0));
+        return source instanceof Source.Plane plane ? plane.toWgs84().toWgs84(place, plane.projection().ellipsoid()) : place;
     }
 }

@@ -1,6 +1,7 @@
 package verge.core.geodesy;
 
 import java.util.Optional;
+import java.util.function.IntConsumer;
 import org.apache.sis.geometry.DirectPosition2D;
 import org.apache.sis.measure.Units;
 import org.apache.sis.referencing.datum.DatumOrEnsemble;
@@ -222,6 +223,38 @@ public final class MapProjection {
             throw outside(point);
         }
         return Geographic.ofDegrees(pair[1], pair[0]);
+    }
+
+    /**
+     * Many places at once, side by side on all cores: longitude and latitude in radians, pair after pair, are replaced by
+     * easting and northing in metres; NaN where the projection has no picture of a place.
+     */
+    public void gridAll(double[] pairs) {
+        all(pairs, at -> {
+            GridPoint point = grid(new Geographic(new Angle(pairs[at + 1]), new Angle(pairs[at])));
+            pairs[at] = point.easting();
+            pairs[at + 1] = point.northing();
+        });
+    }
+
+    /** The way back of {@link #gridAll}; NaN where no place has such coordinates. */
+    public void geographicAll(double[] pairs) {
+        all(pairs, at -> {
+            Geographic place = geographic(new GridPoint(pairs[at + 1], pairs[at]));
+            pairs[at] = place.longitude().radians();
+            pairs[at + 1] = place.latitude().radians();
+        });
+    }
+
+    private static void all(double[] pairs, IntConsumer each) {
+        Parts.each(pairs.length / 2, i -> {
+            try {
+                each.accept(2 * i);
+            } catch (SurveyException | IllegalArgumentException nowhere) {
+                pairs[2 * i] = Double.NaN;
+                pairs[2 * i + 1] = Double.NaN;
+            }
+        });
     }
 
     private void transform(MathTransform transform, double[] pair, Record what) {

@@ -88,9 +88,7 @@ public final class Vertices {
     /** Each vertex somewhere else, heights with it. */
     public Vertices placed(Placement placement) {
         double[] moved = values.clone();
-        for (int i = 0; i < moved.length; i += PER_VERTEX) {
-            placement.place(moved, i);
-        }
+        placement.placeAll(moved);
         return new Vertices(moved);
     }
 

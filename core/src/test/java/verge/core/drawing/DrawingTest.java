@@ -3,12 +3,16 @@ package verge.core.drawing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalInt;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import verge.core.drawing.FileCoordinates.Heights;
+import verge.core.geodesy.MapProjection;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.system.CoordinateSystem;
 import verge.core.geodesy.system.DatumShift;
@@ -82,6 +86,33 @@ class DrawingTest {
         new SystemPlacement(new SystemPlacement.Source.Plane(SystemText.projection(utm), DatumShift.NONE, 0.3048),
                 SystemText.projection(utm), DatumShift.NONE).place(back, 0);
         assertThat(back).containsExactly(new double[] {place[0], place[1], 3.048}, within(1e-6));
+    }
+
+    /** A cloud of places goes the way of many at once: each lies where it lies by itself, and those that lie nowhere trouble no other. */
+    @ParameterizedTest
+    @ValueSource(strings = {"degrees", "metres"})
+    void manyAtOnceLieWhereTheyLieOneByOne(String kind) {
+        MapProjection utm = SystemText.projection((CoordinateSystem.Projected) SystemText.read("+proj=utm +zone=32 +ellps=GRS80"));
+        MapProjection cone = SystemText.projection((CoordinateSystem.Projected) SystemText
+                .read("+proj=lcc +lat_1=55 +lat_2=58 +lat_0=56 +lon_0=10 +ellps=bessel"));
+        SystemPlacement way = new SystemPlacement(kind.equals("degrees") ? new SystemPlacement.Source.LatLon()
+                : new SystemPlacement.Source.Plane(cone, DatumShift.translation(500, 100, 400), 0.3048), utm, DatumShift.NONE);
+        Random random = new Random(5);
+        double[] all = new double[3 * 5_000];
+        for (int i = 0; i < all.length; i += 3) {
+            boolean nowhere = random.nextInt(50) == 0;
+            all[i] = nowhere ? kind.equals("degrees") ? 95 : Double.NaN : kind.equals("degrees") ? 55
+                    + random.nextDouble() : 2e5 * random.nextDouble();
+            all[i + 1] = kind.equals("degrees") ? 10 + random.nextDouble() : 2e5 * random.nextDouble();
+            all[i + 2] = random.nextInt(9) == 0 ? Double.NaN : 7;
+        }
+        double[] single = all.clone();
+        for (int i = 0; i < single.length; i += 3) {
+            way.place(single, i);
+        }
+        way.placeAll(all);
+        assertThat(all).containsExactly(single);
+        assertThat(Arrays.stream(all).filter(Double::isNaN).count()).isBetween(300L, 1_500L);
     }
 
     @Test

@@ -6,12 +6,15 @@ import static org.assertj.core.api.Assertions.within;
 import static verge.instruments.Until.until;
 
 import java.io.IOException;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import javax.net.ServerSocketFactory;
@@ -156,6 +159,26 @@ class StreamReceiverTest {
         receiver.listen(epoch -> into.add(epoch.position()));
         open.add(receiver);
         return receiver;
+    }
+
+    /** A machine that is busy for half a second lets a receiver's epochs through late; the receiver measured every one of them. */
+    @Test
+    void noEpochIsLeftOutOnABusyMachine() throws Exception {
+        AtomicInteger solved = new AtomicInteger();
+        ReceiverStandIn standIn = new ReceiverStandIn(0, SKY, model(7, 0), () -> {
+            if (solved.incrementAndGet() == 8) {
+                LockSupport.parkNanos(Duration.ofMillis(550).toNanos());
+            }
+            return ROVER;
+        }, OPEN, 10);
+        open.add(standIn);
+        List<SolvedPosition> positions = new CopyOnWriteArrayList<>();
+        receiver(standIn, positions);
+        until(() -> solved.get() > 30 && positions.size() > 20);
+        List<SolvedPosition> all = List.copyOf(positions);
+        for (int i = 1; i < all.size(); i++) {
+            assertThat(Duration.between(all.get(i - 1).at(), all.get(i).at())).isEqualTo(Duration.ofMillis(100));
+        }
     }
 
     /** From a base over a caster to a rover and back to whoever looks, all over sockets: fixed, a centimetre from the truth. */
