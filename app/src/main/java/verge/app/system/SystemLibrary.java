@@ -6,8 +6,10 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.io.ClassPathResource;
@@ -27,13 +29,16 @@ public class SystemLibrary {
         System.setProperty("derby.stream.error.method", "java.io.OutputStream.nullOutputStream");
     }
 
-    private final SystemCatalogue catalogue;
+    /** Read beside the start: thousands of rows that the first page shows nothing of. */
+    private final CompletableFuture<SystemCatalogue> catalogue = CompletableFuture.supplyAsync(SystemLibrary::read);
     private final Cache<String, CoordinateSystem> found = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
-    SystemLibrary() throws IOException {
+    private static SystemCatalogue read() {
         try (InputStream in = new ClassPathResource("systems/catalogue.tsv").getInputStream();
                 BufferedReader lines = new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))) {
-            catalogue = SystemCatalogue.of(lines.lines());
+            return SystemCatalogue.of(lines.lines());
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException(unreadable);
         }
     }
 
@@ -48,12 +53,12 @@ public class SystemLibrary {
     }
 
     public SystemCatalogue.Found search(String typed, Optional<Geographic> near, int most) {
-        return catalogue.search(typed, near, most);
+        return catalogue.join().search(typed, near, most);
     }
 
     /** The list's row of a code. */
     public Optional<SystemCatalogue.Row> row(String code) {
-        return catalogue.find(code);
+        return catalogue.join().find(code);
     }
 
     /** @throws verge.core.problem.SurveyException SYSTEM_UNKNOWN or SYSTEM_METHOD_UNKNOWN */
