@@ -71,13 +71,12 @@ public class SettingsWords {
         all.add(where(settings));
         all.add(ground(settings));
         all.add("Elevations " + heights(settings) + ".");
-        all.add(Words.of("settings.distances-in-grades-as-areas", lengths(settings.figures()), directions(settings.figures()),
-                axes(settings), grades(settings.figures().grades()), settings.figures()
-                .sizes().areaSymbol(settings.figures().lengthUnit()), settings.figures().sizes()
-                .volumeSymbol(settings.figures().lengthUnit()), settings.figures().air().temperature().symbol(),
-                settings.figures().air().pressure().symbol(), settings.figures().station(Length.of(2350, settings.figures().lengthUnit())),
-                settings.figures().latLon().form() == LatLonStyle.Form.SEXAGESIMAL
-                ? Words.of("settings.latitudes-in-degrees-minutes-seconds") : Words.of("settings.latitudes-in-decimal-degrees")));
+        Figures f = settings.figures();
+        all.add(Words.of("settings.distances-in-grades-as-areas", lengths(f), directions(f), axes(settings), grades(f.grades()),
+                f.sizes().areaSymbol(f.lengthUnit()), f.sizes().volumeSymbol(f.lengthUnit()), f.air().temperature().symbol(),
+                f.air().pressure().symbol(), f.station(Length.of(2350, f.lengthUnit())),
+                Words.of(f.latLon().form() == LatLonStyle.Form.SEXAGESIMAL ? "settings.latitudes-in-degrees-minutes-seconds"
+                : "settings.latitudes-in-decimal-degrees")));
         all.add(work(settings.work()));
         return all.stream().filter(s -> !s.isEmpty()).toList();
     }
