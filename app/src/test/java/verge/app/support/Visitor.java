@@ -66,8 +66,13 @@ public final class Visitor {
                 .POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
+    /** @return the page of the file when it is read, however busy the machine is */
     public HttpResponse<String> upload(String path, String fileName, byte[] content) throws IOException, InterruptedException {
-        return upload(path, "file", fileName, content);
+        HttpResponse<String> page = upload(path, "file", fileName, content);
+        while (page.body().contains("<title>Reading")) {
+            page = remember(client.send(HttpRequest.newBuilder(page.uri()).build(), HttpResponse.BodyHandlers.ofString()));
+        }
+        return page;
     }
 
     /** @param part what the form calls the file */
