@@ -12,7 +12,6 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
-import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import verge.core.geodesy.Geographic;
 import verge.core.geodesy.system.CoordinateSystem;
@@ -34,7 +33,7 @@ public class SystemLibrary {
     private final Cache<String, CoordinateSystem> found = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
     private static SystemCatalogue read() {
-        try (InputStream in = new ClassPathResource("systems/catalogue.tsv").getInputStream();
+        try (InputStream in = SystemLibrary.class.getResourceAsStream("/systems/catalogue.tsv");
                 BufferedReader lines = new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))) {
             return SystemCatalogue.of(lines.lines());
         } catch (IOException unreadable) {
