@@ -1,6 +1,5 @@
 package verge.app.journal;
 
-import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
 import java.time.Duration;
 import java.time.Instant;
@@ -46,7 +45,10 @@ import verge.core.settings.SettingsChosen;
 @Service
 public class JournalService {
     /** Entries and points of all jobs kept in memory together, about a kilobyte each; what was used longest ago goes first. */
-    private static final long MOST_KEPT = 300_000;
+    /** A key of a journal with what is kept under it; measured by the bench of journals. */
+    private static final long BYTES_A_KEY = 300;
+    /** Journals may have a third of the memory. */
+    private static final long MOST_KEPT = Runtime.getRuntime().maxMemory() / 3 / BYTES_A_KEY;
     private static final int MOST_ASKED_AT_ONCE = 10_000;
     private static final Logger LOG = LoggerFactory.getLogger(JournalService.class);
     /** Whoever waits longer for others is told so. */
@@ -62,8 +64,7 @@ public class JournalService {
     private final PointProjection projection;
     private final ApplicationEventPublisher events;
     private final Geoids geoids;
-    private final ConcurrentMap<UUID, Replayed> replayed = Caffeine.newBuilder().maximumWeight(MOST_KEPT)
-            .weigher((UUID job, Replayed kept) -> kept.journal().weight()).<UUID, Replayed>build().asMap();
+    private final ConcurrentMap<UUID, Replayed> replayed = KeptInMemory.upTo(MOST_KEPT, kept -> kept.journal().weight());
 
     private final ConcurrentMap<UUID, Object> loadings = new ConcurrentHashMap<>();
     private final Turns turns = new Turns(PATIENCE);

@@ -40,6 +40,15 @@ public class PointService {
         Position position = new Position(settings.gridOf(Typed.coordinate("northing", northing, unit),
                 Typed.coordinate("easting", easting, unit)),
                 elevation.isBlank() ? Optional.empty() : Optional.of(new Elevation(Typed.coordinate("elevation", elevation, unit))));
+        return keep(job, name, position, author);
+    }
+
+    /** Keeps a design point at a place. @throws SurveyException POINT_NAME_UNFIT, POINT_NAME_TAKEN if the job has a design of that name */
+    public PointName keep(UUID job, String typedName, Position position, Author author) {
+        return keep(job, PointName.parse(typedName), position, author);
+    }
+
+    private PointName keep(UUID job, PointName name, Position position, Author author) {
         journals.append(job, author, state -> {
             if (state.points().find(name, Origin.DESIGN).isPresent()) {
                 throw new SurveyException(Problem.POINT_NAME_TAKEN, name.text());

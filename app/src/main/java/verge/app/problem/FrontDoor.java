@@ -5,6 +5,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.Set;
@@ -53,6 +54,8 @@ class FrontDoor extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws IOException, ServletException {
+        // a browser's form does not say so, and its texts are read here first
+        request.setCharacterEncoding(StandardCharsets.UTF_8.name());
         if (database.away() && !NEEDS_NO_DATABASE.matcher(request.getRequestURI()).matches()) {
             answer(new SurveyException(Problem.DATABASE_AWAY), request, response);
             return;

@@ -1,6 +1,7 @@
 package verge.app.sketch;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,7 @@ import verge.app.journal.JournalService;
 import verge.core.cogo.Tool;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
+import verge.core.coding.PointName;
 import verge.core.drawing.Selection;
 import verge.core.job.JobState;
 import verge.core.plan.Vertices;
@@ -143,6 +145,16 @@ class SelectionController {
 
     private static String layer(Codebook book, Code code) {
         return book.row(code).map(row -> row.drawn().layer()).orElse("");
+    }
+
+    /** Points of the job by their names, parted by commas: the position that counts of each. Names that are gone are left out. */
+    @PostMapping("/selection/names")
+    String named(@PathVariable UUID job, @RequestParam String names, Model model) {
+        JobState state = journals.state(job);
+        Selected selected = new Selected(state);
+        Arrays.stream(names.split(",")).map(String::strip).filter(name -> !name.isEmpty()).distinct()
+                .flatMap(name -> state.points().own(PointName.parse(name)).stream()).forEach(selected::add);
+        return selected.show(job, new Vertices.Builder().build(), model);
     }
 
     /** What was measured of one code, of one layer, or on one string. */

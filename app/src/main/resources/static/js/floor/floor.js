@@ -5,13 +5,13 @@ import { sayProblem } from 'verge/frame/said.js';
 
 const job = document.body.dataset.job;
 
-/** @param floors highest first: { name, reach, here }; none, and nothing is shown */
+/** The button says which floor is worked on, and takes no room while all are shown: 'Go to' leads to the others. @param floors highest first: { name, reach, here } */
 export function showFloors(floors) {
   const opener = document.getElementById('floor-here');
   const here = floors.find(floor => floor.here);
-  opener.hidden = floors.length === 0;
-  opener.classList.toggle('chosen', Boolean(here));
-  opener.querySelector('b').textContent = here ? here.name : 'all floors';
+  opener.hidden = !here;
+  document.getElementById('floor-choose').hidden = Boolean(here) || floors.length === 0;
+  opener.querySelector('b').textContent = here ? here.name : '';
   opener.querySelector('span').textContent = here ? here.reach : '';
   document.querySelector('[data-drawer-of=floor]').replaceChildren(
     choice('all floors', '', '', !here), ...floors.map(floor => choice(floor.name, floor.reach, floor.name, floor.here)), toBench());

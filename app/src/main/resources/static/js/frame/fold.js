@@ -71,6 +71,18 @@ function fill(side) {
   }
 }
 
+/** Whatever is shown in the sketch is to be seen: it gets the room that it needs, and no more. */
+export function unfoldSketch() {
+  if (shape() === 'pad') {
+    heightNow() < RESTS.half && toY(RESTS.half);
+  } else if (shape() === 'lying') {
+    book().dataset.fill = 'right';
+    told();
+  } else if (book().dataset.fill === 'left') {
+    fill('left');
+  }
+}
+
 /** Lying down, a swipe across the bench brings the sketch; on the sketch itself a finger moves the paper, so the way back is the key. */
 function listenToSwipes() {
   let from = null;

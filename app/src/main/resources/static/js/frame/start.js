@@ -9,11 +9,13 @@ import { listenToVoice } from 'verge/frame/voice.js';
 import { listenToLeaves, mountBench, showOpenTab } from 'verge/frame/leaves.js';
 import { listenToCorner } from 'verge/frame/corner.js';
 import { listenToForms } from 'verge/frame/figures.js';
+import { listenForSearch } from 'verge/search/search.js';
 import { listenToNeeds } from 'verge/frame/needed.js';
 import { listenToReadings } from 'verge/frame/slow.js';
 import { draftIsSent, keepDraft, settleSentDraft } from 'verge/frame/draft.js';
 
 listenToKeys();
+document.getElementById('search') && listenForSearch();
 listenToPaint();
 listenToNeeds();
 listenToForms();

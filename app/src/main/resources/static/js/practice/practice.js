@@ -25,7 +25,7 @@ export async function openPractice() {
 export async function look() {
   const { scene, outlines: lines } = await get(`/jobs/${job}/practice`).catch(() => ({}));
   outlines.clear();
-  document.getElementById('practice').hidden = !scene;
+  document.getElementById('practice').hidden = !scene || localStorage.getItem('pole-carried') === 'true';
   if (scene) {
     outlines.addFeatures(lines.map(l => new ol.Feature(l.points.length === 1 ? new ol.geom.Point(l.points[0]) : new ol.geom.LineString(l.points))));
     place([scene.east, scene.north]);
@@ -58,9 +58,16 @@ function letDrag() {
 
 let last = 0;
 
+/** Whoever has carried the pole once needs not be told how. */
+function carried() {
+  localStorage.setItem('pole-carried', 'true');
+  document.getElementById('practice').hidden = true;
+}
+
 function carry([east, north], now = false) {
   if (now || performance.now() - last > MILLIS_BETWEEN_MOVES) {
     last = performance.now();
+    carried();
     poleIsAt([east, north]);
     post(`/jobs/${job}/practice/pole`, { north, east }).catch(sayProblem);
   }
@@ -72,6 +79,7 @@ function walk(event) {
     return;
   }
   event.preventDefault();
+  carried();
   const length = event.shiftKey ? WALK.shiftKey : event.ctrlKey ? WALK.ctrlKey : WALK.plain;
   const facing = Number(document.body.dataset.facing ?? 0);   // while staking, up is forward
   const north = length * (step[0] * Math.cos(facing) - step[1] * Math.sin(facing));

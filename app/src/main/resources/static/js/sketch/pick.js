@@ -157,7 +157,7 @@ async function makePoint(event) {
 }
 
 /** Shows in the panel what the sketch tells of something; gives the panel, or undefined if it could not be told. */
-async function tell(of, options) {
+export async function tell(of, options) {
   let shown;
   await told(() => fragment(`/jobs/${job}/sketch/${of}`, options), part => {
     shown = document.getElementById('touch-panel');
@@ -177,10 +177,12 @@ export function showSelection(outline) {
   return selected('selection', fields);
 }
 
-async function selected(by, body) {
+/** Selects by something else than an outline, and shows what it comes to. @return the names of its points */
+export async function selected(by, body) {
   const panel = await tell(by, { method: 'POST', body });
-  const names = panel?.querySelector('[data-names]')?.dataset.names;
-  names && document.dispatchEvent(new CustomEvent('verge:selected', { detail: { names: names.split(', ') } }));
+  const names = (panel?.querySelector('[data-names]')?.dataset.names ?? '').split(', ').filter(Boolean);
+  names.length && document.dispatchEvent(new CustomEvent('verge:selected', { detail: { names } }));
+  return names;
 }
 
 /** What can be selected by: the codes and layers of what was measured. */

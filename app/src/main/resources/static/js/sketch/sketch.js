@@ -248,8 +248,8 @@ export function choose(names, joined = true) {
 /** A line of east, north, east, north as a feature. */
 export const lineOf = line => new ol.Feature(new ol.geom.LineString(Array.from({ length: line.length / 2 }, (none, i) => [line[2 * i], line[2 * i + 1]])));
 
-/** Rings what was touched. */
-function ring(found) {
+/** Rings what was touched or found. */
+export function ring(found) {
   chosenNames = [];
   chosen.clear();
   if (found?.point) {
@@ -323,9 +323,42 @@ function select(freehand, done = showSelection) {
 /** Lets one outline be drawn by a free hand; gives its corners as [east, north]. */
 export const outlineOn = done => select(true, done);
 
-/** Brings a place into the middle, near enough to see so many metres about it. */
+/** How far the panel reaches in from each edge of the sketch: what is looked at lies beside it, as [top, right, bottom, left]. */
+function covered() {
+  const panel = document.getElementById('touch-panel').getBoundingClientRect();
+  const all = map.getTargetElement().getBoundingClientRect();
+  if (panel.width === 0) {
+    return [0, 0, 0, 0];
+  }
+  const beside = panel.left - all.left;
+  const below = all.bottom - panel.bottom;
+  return beside > below ? [0, all.width - beside, 0, 0] : [all.height - below, 0, 0, 0];
+}
+
+/** Brings a place into the middle of what is free, near enough to see so many metres about it. */
 export function lookAt(north, east, metres) {
-  move({ center: at(north, east), resolution: Math.max(0.02, 6 * metres / Math.min(...map.getSize())) });
+  const resolution = Math.max(0.02, 6 * metres / Math.min(...map.getSize()));
+  const [top, right, bottom, left] = covered();
+  move({ center: at(north + (top - bottom) / 2 * resolution, east + (right - left) / 2 * resolution), resolution });
+}
+
+/** Brings boxes into view, as [west, south, east, north], whole and not too near. */
+export function lookAtBox(boxes) {
+  const all = [Infinity, Infinity, -Infinity, -Infinity];
+  boxes.forEach(box => grow(all, box));
+  const [width, height] = map.getSize();
+  all[0] <= all[2] && map.getView().fit(ol.extent.buffer(all, 2), { padding: covered().map(c => c + 60 * Math.min(1, width / 400, height / 400)), minResolution: 0.02 });
+}
+
+/** Brings named points into view. */
+export const lookAtNames = names => lookAtBox(names.map(placeOf).filter(Boolean).map(([east, north]) => [east, north, east, north]));
+
+/** Brings a layer of a file into view, with the list of layers beside it. */
+export function showLayer(file, name) {
+  const sheet = content.sheets.find(s => s.id === file);
+  const layer = sheet?.layers.find(l => l.name === name);
+  layer && lookAtBox([...sheet.spots, ...sheet.lines].filter(thing => thing.layer === layer.index).map(thing => thing.box));
+  showLayers(() => content, redraw);
 }
 
 const calm = matchMedia('(prefers-reduced-motion: reduce)');

@@ -146,11 +146,11 @@ class HandsTest extends InBrowser {
         browser.primary();
         browser.sees("11.697 m and up");
         browser.open("/jobs/" + job + "/stake");
-        browser.until(d -> d.findElement(By.id("floor-here")).getText().contains("all floors"));
+        browser.until(d -> !browser.<Boolean>script("return document.getElementById('floor-choose').hidden"));
         browser.press("u");
         browser.click(By.xpath("//div[@data-drawer-of='floor']/button[b='terrace']"));
         browser.sees("0 of 8 done");   // T4, T5 and all of the tower
-        browser.until(d -> d.findElement(By.cssSelector("#floor-here.chosen b")).getText().equals("terrace"));
+        browser.until(d -> d.findElement(By.cssSelector("#floor-here b")).getText().equals("terrace"));
         browser.until(d -> d.findElement(By.id("foot")).getText().contains("work on terrace"));
     }
 

@@ -46,6 +46,13 @@ class FrontDoorTest {
         assertRefused(visitor.post("/sites", fields), "more than a form can carry");
     }
 
+    /** A browser's form is in the letters of its page, and does not say so. */
+    @Test
+    void aFormKeepsItsLetters() throws Exception {
+        assertThat(visitor.post("/sites", Map.of("name", "S\u00f8nder \u00c9n \u03a9")).body())
+                .contains("<b>S\u00f8nder \u00c9n \u03a9</b>");
+    }
+
     @ParameterizedTest
     @CsvSource({"/sites, name", "/account/tokens, title"})
     void aNulInATextIsNoText(String path, String field) throws Exception {

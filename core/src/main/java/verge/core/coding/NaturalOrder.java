@@ -3,7 +3,7 @@ package verge.core.coding;
 import java.util.Comparator;
 
 /** Orders names as people do: P9 before P10. Ties by plain text, so that the order is total. */
-enum NaturalOrder implements Comparator<String> {
+public enum NaturalOrder implements Comparator<String> {
     INSTANCE;
 
     @Override

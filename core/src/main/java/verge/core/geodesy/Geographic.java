@@ -1,6 +1,8 @@
 package verge.core.geodesy;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
 import verge.core.units.Angle;
@@ -13,6 +15,10 @@ import verge.core.units.LatLonText;
  * @param longitude positive eastwards of Greenwich
  */
 public record Geographic(Angle latitude, Angle longitude) {
+    private static final Pattern SEPARATOR = Pattern.compile("\\s*[,;]\\s*|\\s+");
+    private static final Pattern LATITUDE = Pattern.compile("[NS]", Pattern.CASE_INSENSITIVE);
+    private static final Pattern LONGITUDE = Pattern.compile("[EW]", Pattern.CASE_INSENSITIVE);
+
     public Geographic {
         if (Math.abs(latitude.degrees()) > 90 + 1e-9) {
             throw new IllegalArgumentException("latitude: " + latitude.degrees() + "°");
@@ -20,25 +26,34 @@ public record Geographic(Angle latitude, Angle longitude) {
     }
 
     /**
-     * Reads a latitude and a longitude from one text: {@code 56.95, 11.45}, {@code 56 57 N 11 27 E}, {@code -33,9; 18,4}. Where a comma or
-     * a blank parts them is found by trying: only one place gives a latitude before it and a longitude behind.
+     * Reads a latitude and a longitude from one text: {@code 56.95, 11.45}, {@code 56 57 N 11 27 E}, {@code N56 57.2 E11 27.1}, {@code
+     * -33,9; 18,4}; the longitude in front
+     * where the letters say so. Where the first ends is found by trying; of several ways the one is meant in which both have as many parts.
      *
      * @throws SurveyException POSITION_UNFIT
      */
     public static Geographic parse(String typed) {
-        for (String between : List.of(";", ", ", "N ", "S ", "n ", "s ", ",", " ")) {
-            int at = typed.indexOf(between);
-            if (at > 0 && typed.indexOf(between, at + 1) < 0) {
-                int behind = Character.isLetter(between.charAt(0)) ? 1 : 0;
-                try {
-                    return new Geographic(LatLonText.latitude(typed.substring(0, at + behind)),
-                            LatLonText.longitude(typed.substring(at + between.length())));
-                } catch (SurveyException notThere) {
-                    // the next way of parting may fit
-                }
-            }
+        String text = typed.strip();
+        List<String[]> ways = SEPARATOR.matcher(text).results()
+                .map(m -> new String[] {text.substring(0, m.start()), text.substring(m.end())})
+                .filter(way -> read(way[0], way[1]).isPresent()).toList();
+        return ways.stream().filter(way -> ways.size() == 1 || parts(way[0]) == parts(way[1])).findFirst()
+                .flatMap(way -> read(way[0], way[1]))
+                .orElseThrow(() -> new SurveyException(Problem.POSITION_UNFIT, typed));
+    }
+
+    private static int parts(String figure) {
+        return figure.split("[^\\d.,]+").length;
+    }
+
+    private static Optional<Geographic> read(String first, String second) {
+        boolean longitudeFirst = LONGITUDE.matcher(first).find() || LATITUDE.matcher(second).find();
+        try {
+            return Optional.of(new Geographic(LatLonText.latitude(longitudeFirst ? second : first),
+                    LatLonText.longitude(longitudeFirst ? first : second)));
+        } catch (SurveyException notThere) {
+            return Optional.empty();   // the next way of parting may fit
         }
-        throw new SurveyException(Problem.POSITION_UNFIT, typed);
     }
 
     public static Geographic ofDegrees(double latitude, double longitude) {

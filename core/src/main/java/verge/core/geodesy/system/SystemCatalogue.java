@@ -1,12 +1,10 @@
 package verge.core.geodesy.system;
 
-import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
@@ -17,6 +15,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import verge.core.geodesy.AreaOfUse;
 import verge.core.geodesy.Geographic;
+import verge.core.search.Plain;
 
 /**
  * The published systems by name, place, code and old name. A millisecond or two a search, whatever is typed.
@@ -24,7 +23,6 @@ import verge.core.geodesy.Geographic;
 public final class SystemCatalogue {
     private static final int COLUMNS = 9;
     private static final int MOST_WORDS = 20;
-    private static final Pattern MARKS = Pattern.compile("\\p{M}");
     private static final Pattern BETWEEN_WORDS = Pattern.compile("[^\\p{L}\\p{N}]+");
     /** Methods that no formula is at hand for, in the names of the dataset. */
     private static final Pattern WITHOUT_FORMULA = Pattern.compile(
@@ -107,10 +105,9 @@ public final class SystemCatalogue {
         return new AreaOfUse(words, d[1], d[0], d[3], d[2]);
     }
 
-    /** Small letters without accents, words parted by one blank: 'ø' and 'ł' stay, as nobody types them otherwise. */
+    /** Plain words parted by one blank: signs part them. */
     private static String plain(String text) {
-        String bare = MARKS.matcher(Normalizer.normalize(text, Normalizer.Form.NFD)).replaceAll("");
-        return BETWEEN_WORDS.matcher(bare.toLowerCase(Locale.ROOT)).replaceAll(" ").strip();
+        return BETWEEN_WORDS.matcher(Plain.of(text)).replaceAll(" ").strip();
     }
 
     public Optional<Row> find(String code) {

@@ -1,0 +1,41 @@
+package verge.core.search;
+
+import java.text.Normalizer;
+import java.util.Locale;
+import java.util.regex.Pattern;
+
+/** Text as it is compared when something is looked for: two that a person takes for the same are the same. */
+public final class Plain {
+    /** Marks on letters, and signs that nobody sees: those that turn the direction of writing, those that join. */
+    private static final Pattern UNSEEN = Pattern.compile("[\\p{M}\\p{Cf}]");
+    private static final Pattern BLANKS = Pattern.compile("[\\s\\p{Z}\\p{Cc}]+");
+
+    private Plain() {
+    }
+
+    /**
+     * Small letters without their marks, wide and joined forms as the usual ones, blanks single and none around. All signs stay, and stand
+     * for themselves. 'ø' and 'ł' are
+     * letters of their own.
+     */
+    public static String of(String text) {
+        if (isPlain(text)) {
+            return text;
+        }
+        String bare = UNSEEN.matcher(Normalizer.normalize(text, Normalizer.Form.NFKD)).replaceAll("");
+        // by way of the capitals, since some small letters have one capital: ß and ss, ς and σ
+        return BLANKS.matcher(bare.toUpperCase(Locale.ROOT).toLowerCase(Locale.ROOT)).replaceAll(" ").strip();
+    }
+
+    /** Most names are: their plain form needs no memory of its own. */
+    private static boolean isPlain(String text) {
+        boolean plain = true;
+        boolean afterBlank = true;
+        for (int i = 0; plain && i < text.length(); i++) {
+            char c = text.charAt(i);
+            plain = c > ' ' && c < 0x7f && !(c >= 'A' && c <= 'Z') || c == ' ' && !afterBlank;
+            afterBlank = c == ' ';
+        }
+        return plain && (text.isEmpty() || !afterBlank);
+    }
+}
