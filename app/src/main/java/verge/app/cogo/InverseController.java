@@ -31,7 +31,7 @@ class InverseController {
         this.words = words;
     }
 
-    @GetMapping
+    @GetMapping("/inverse")
     String bench(@PathVariable UUID job, @RequestParam(defaultValue = "") String from, @RequestParam(defaultValue = "") String to,
             Model model) {
         JobState state = points.state(job);
@@ -48,10 +48,21 @@ class InverseController {
         return "cogo/inverse";
     }
 
+    /** The address that it had before. */
+    @GetMapping(params = {"from", "to"})
+    String ofOld(@PathVariable UUID job, @RequestParam String from, @RequestParam String to) {
+        return address(job, from, to);
+    }
+
     @PostMapping("/note")
     String note(@PathVariable UUID job, @RequestParam String from, @RequestParam String to, Principal person) {
         inverses.note(job, from, to, Author.atPage(person.getName()));
-        return "redirect:" + UriComponentsBuilder.fromPath("/jobs/{job}/compute").queryParam("from", "{from}").queryParam("to", "{to}")
+        return address(job, from, to);
+    }
+
+    private static String address(UUID job, String from, String to) {
+        return "redirect:" + UriComponentsBuilder.fromPath("/jobs/{job}/compute/inverse").queryParam("from", "{from}")
+                .queryParam("to", "{to}")
                 .encode().buildAndExpand(job, from, to).toUriString();
     }
 }

@@ -1,11 +1,14 @@
 package verge.app.cogo;
 
 import java.security.Principal;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -20,6 +23,8 @@ import verge.app.form.Answers;
 import verge.app.journal.Author;
 import verge.app.points.PointNames;
 import verge.app.problem.ProblemWords;
+import verge.app.search.UsedLately;
+import verge.app.words.Words;
 import verge.core.cogo.Slot;
 import verge.core.cogo.Tool;
 import verge.core.job.JobState;
@@ -37,8 +42,10 @@ class ToolController {
     private final ComputeWords words;
     private final ProblemWords problems;
     private final JsonMapper json;
+    private final UsedLately used;
 
-    ToolController(ComputeService computations, ComputeWords words, ProblemWords problems, JsonMapper json) {
+    ToolController(ComputeService computations, ComputeWords words, ProblemWords problems, JsonMapper json, UsedLately used) {
+        this.used = used;
         this.computations = computations;
         this.words = words;
         this.problems = problems;
@@ -49,20 +56,62 @@ class ToolController {
     record Field(Slot slot, String label, List<String[]> choices) {
     }
 
-    record Listed(String group, List<String[]> tools) {
+    record Listed(String group, List<Tile> tools) {
     }
 
-    @GetMapping("/tools")
-    String tools(@PathVariable UUID job, Model model) {
-        model.addAttribute("groups", Arrays.stream(Tool.Group.values()).map(group -> new Listed(words.group(group),
-                Arrays.stream(Tool.values()).filter(t -> t.group() == group).map(t -> new String[] {t.name(), words.tool(t), words.hint(t)})
-                .toList())).toList());
+    /**
+     * A computation to be chosen.
+     *
+     * @param path its address under that of computing
+     * @param words all that it may be looked for by
+     * @param counts with how many selected points it can begin, parted by blanks; 5 stands for more
+     */
+    record Tile(String path, String title, String hint, String words, String counts, ToolDrawing drawing) {
+    }
+
+    private static final String BENCH = "bench:compute/";
+    private static final int MOST_POINTS_TOLD_APART = 5;
+    private static final int MOST_USED_SHOWN = 4;
+
+    private Tile tile(Tool tool) {
+        List<Tool> ofOne = Tool.ofPoint();
+        String counts = IntStream.rangeClosed(1, MOST_POINTS_TOLD_APART)
+                .filter(n -> n == 1 ? ofOne.contains(tool) : Tool.ofPoints(n).contains(tool)).mapToObj(String::valueOf)
+                .collect(Collectors.joining(" "));
+        return new Tile("tools/" + tool, words.tool(tool), words.hint(tool), String.join(" ", words.tool(tool), words.hint(tool),
+                Words.of("search.also." + tool)), counts, ToolDrawing.of(tool.name()));
+    }
+
+    /** Benches of their own that compute. */
+    private static List<Tile> benches() {
+        return List.of(bench("inverse", "INVERSE", "2"), bench("fit", "FIT", "2 3 4 5"), bench("localise", "LOCALISE", ""));
+    }
+
+    private static Tile bench(String path, String door, String counts) {
+        String title = Words.of("search.door." + door);
+        String also = Words.of("search.also." + door);
+        return new Tile(path, title, also, title + " " + also, counts, ToolDrawing.of(door));
+    }
+
+    /** All computations, those first that were used last. */
+    @GetMapping({"", "/tools"})
+    String tools(@PathVariable UUID job, Principal person, Model model) {
+        List<Listed> groups = new ArrayList<>();
+        groups.add(new Listed(Words.of("compute.group.usual"), benches()));
+        Arrays.stream(Tool.Group.values()).map(group -> new Listed(words.group(group),
+                Arrays.stream(Tool.values()).filter(t -> t.group() == group).map(this::tile).toList())).forEach(groups::add);
+        model.addAttribute("groups", groups);
+        model.addAttribute("lately", used.of(job, person.getName()).stream().filter(thing -> thing.startsWith(BENCH))
+                .flatMap(thing -> groups.stream().flatMap(g -> g.tools().stream()).filter(t -> thing.equals(BENCH + t.path())))
+                .limit(MOST_USED_SHOWN).toList());
         return "cogo/tools";
     }
 
     @RequestMapping(path = "/tools/{tool}", method = {RequestMethod.GET, RequestMethod.POST})
-    String bench(@PathVariable UUID job, @PathVariable String tool, @RequestParam MultiValueMap<String, String> sent, Model model) {
+    String bench(@PathVariable UUID job, @PathVariable String tool, @RequestParam MultiValueMap<String, String> sent, Principal person,
+            Model model) {
         Tool chosen = chosen(tool);
+        used.use(job, person.getName(), BENCH + "tools/" + chosen);
         JobState state = computations.state(job);
         // What was touched or selected stands in the first field.
         Answers answers = sent.containsKey("with") ? Answers.whole(sent)

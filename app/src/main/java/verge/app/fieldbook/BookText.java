@@ -63,16 +63,17 @@ public class BookText {
     /**
      * A line short enough for the foot of the leaf.
      *
+     * @param kind the trade's word for what it is
      * @param spoken the same to be listened to: what was stored, without the figures of its sight
      */
-    public record FootLine(long sequence, String time, String text, String spoken, boolean struck) {
+    public record FootLine(long sequence, String time, String kind, String text, String spoken, boolean struck) {
     }
 
     public FootLine footLine(Journal journal, Entry entry) {
         JobState state = journal.state();
         String elsewhere = state.points().of(entry.id()).stream().filter(p -> p.leaf().isPresent())
                 .flatMap(p -> FloorWords.elsewhere(state, p).stream()).map(". "::concat).findFirst().orElse("");
-        return new FootLine(entry.sequence(), state.settings().times().clock(entry.at()), words.brief(journal, entry),
+        return new FootLine(entry.sequence(), state.settings().times().clock(entry.at()), words.margin(entry), words.brief(journal, entry),
                 words.spoken(journal, entry) + elsewhere, state.isStruck(entry.id()));
     }
 

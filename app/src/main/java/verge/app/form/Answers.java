@@ -1,5 +1,10 @@
 package verge.app.form;
 
+import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -23,6 +28,7 @@ import verge.core.units.LengthUnit;
 public record Answers(Map<String, String> texts) {
     /** More of one field is cut off. */
     public static final int LONGEST = 200_000;
+    private static final Duration WITHIN_THE_MINUTE = Duration.ofMinutes(1).minusMillis(1);
 
     public Answers {
         Map<String, String> kept = new LinkedHashMap<>();
@@ -125,6 +131,26 @@ public record Answers(Map<String, String> texts) {
 
     private static String inUnit(double metres, LengthUnit unit) {
         return Decimals.show(new Length(metres).in(unit), 0) + " " + unit.symbol();
+    }
+
+    /** Day and time by a job's clocks, as 2026-06-01T14:05; empty if nothing was said. @throws SurveyException NOT_A_TIME */
+    public Optional<Instant> time(String field, ZoneId zone) {
+        try {
+            return text(field).isBlank() ? Optional.empty()
+                    : Optional.of(LocalDateTime.parse(text(field).strip().replace(' ', 'T')).atZone(zone).toInstant());
+        } catch (DateTimeException unreadable) {
+            throw new SurveyException(Problem.NOT_A_TIME, text(field));
+        }
+    }
+
+    /** As {@link #time}, to the last moment of the minute that is said. */
+    public Optional<Instant> timeUntil(String field, ZoneId zone) {
+        return time(field, zone).map(minute -> minute.plus(WITHIN_THE_MINUTE));
+    }
+
+    /** An id, if one was said. @throws SurveyException CHOICE_UNFIT for what is none */
+    public Optional<UUID> optionalId(String field) {
+        return text(field).isEmpty() ? Optional.empty() : Optional.of(id(field));
     }
 
     /** @throws SurveyException CHOICE_UNFIT for what is no id */

@@ -27,12 +27,12 @@ import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.job.SettingsWords;
 import verge.app.journal.JournalService;
-import verge.app.leaf.LeafKinds;
 import verge.app.live.InstrumentViews;
 import verge.app.pole.PrismTable;
 import verge.app.problem.ProblemWords;
 import verge.app.receiver.ReceiverViews;
 import verge.app.walkround.WalkRoundService;
+import verge.app.words.StationWords;
 import verge.core.check.Finding;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
@@ -116,7 +116,7 @@ class FrameAdvice {
         Figures figures = state.settings().figures();
         List<BookText.FootLine> foot = journal.after(journal.entries().size() - FOOT_LINES).stream()
                 .map(e -> bookText.footLine(journal, e)).toList();
-        String leaf = state.leaves().open().map(l -> "leaf " + l.number() + " \u00b7 " + LeafKinds.occupied(l.written())).orElse("");
+        String leaf = state.leaves().open().map(l -> "leaf " + l.number() + " \u00b7 " + StationWords.of(l.written())).orElse("");
         FrameView.Says says = new FrameView.Says(job.name(), jobs.site(job.siteId()).name(), settingsWords.system(state.settings()),
                 settingsWords.speaks(state.settings()), figures.lengthUnit().symbol(), leaf,
                 state.floor().here().map(s -> s.floor().name()).orElse(""), practice.ground(id).isPresent());

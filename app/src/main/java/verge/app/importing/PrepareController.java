@@ -4,8 +4,11 @@ import java.io.IOException;
 import java.security.Principal;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -27,10 +30,7 @@ import verge.core.coding.PointName;
 import verge.core.drawing.DesignChosen;
 import verge.core.drawing.Role;
 import verge.core.job.JobState;
-import verge.core.job.Journal;
-import verge.core.journal.Entry;
 import verge.core.points.Origin;
-import verge.core.points.PointsImported;
 import verge.core.points.StoredPoint;
 import verge.core.problem.Problem;
 import verge.core.problem.SurveyException;
@@ -76,16 +76,18 @@ class PrepareController {
 
     @GetMapping
     String bench(@PathVariable UUID job, Model model) {
-        Journal journal = journals.journal(job);
-        JobState state = journal.state();
+        JobState state = journals.state(job);
         model.addAttribute("chief", settingsWords.chief(state.settings()));
         model.addAttribute("sentences", settingsWords.sentences(state.settings()));
         UUID site = jobs.job(job).siteId();
         Optional<SiteFile> current = drawings.current(job, state);
         model.addAttribute("site", site);
+        Map<String, Long> taken = Stream.of(Origin.CONTROL, Origin.DESIGN).flatMap(state.points()::all)
+                .flatMap(p -> state.points().fileOf(p.entry()).stream())
+                .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()));
         model.addAttribute("files", files.of(site).stream()
                 .sorted(Comparator.comparing((SiteFile f) -> f.role().map(Role::ordinal).orElse(-1)).thenComparing(SiteFile::name))
-                .map(file -> line(journal, file, current)).toList());
+                .map(file -> line(file, current, taken.getOrDefault(file.name(), 0L))).toList());
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());
         List<Group> groups = Stream.of(group(state, Origin.CONTROL, "Control"), group(state, Origin.DESIGN, "Design points taken on"))
                 .filter(g -> !g.points().isEmpty()).toList();
@@ -100,12 +102,10 @@ class PrepareController {
         return new Group(title, points.size(), points.stream().limit(POINTS_SHOWN).map(p -> line(state.settings(), p)).toList());
     }
 
-    private FileLine line(Journal journal, SiteFile file, Optional<SiteFile> current) {
+    /** @param taken how many of its points the job has */
+    private FileLine line(SiteFile file, Optional<SiteFile> current, long taken) {
         boolean isCurrent = current.filter(c -> c.id().equals(file.id())).isPresent();
         int earlier = files.earlier(file).size();
-        long taken = journal.entries().stream().filter(e -> !journal.state().isStruck(e.id())).map(Entry::payload)
-                .filter(PointsImported.class::isInstance).map(PointsImported.class::cast)
-                .filter(p -> p.fileName().equals(file.name())).mapToLong(p -> p.points().size()).sum();
         List<String> notes = Stream.of(isCurrent ? "the design the work goes by" : "",
                 taken > 0 ? "\u2713 " + (taken == 1 ? "1 point" : taken + " points") + " taken on" : "",
                 earlier > 0 ? "version " + (earlier + 1) : "").filter(n -> !n.isEmpty()).toList();

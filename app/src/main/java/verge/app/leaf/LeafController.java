@@ -22,6 +22,7 @@ import verge.app.pole.PrismTable;
 import verge.app.setup.SetupDrawing;
 import verge.app.setup.SetupView;
 import verge.app.setup.SetupViews;
+import verge.app.words.StationWords;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.leaf.Leaf;
@@ -64,7 +65,7 @@ class LeafController {
         JobState state = journals.state(job);
         Figures f = state.settings().figures();
         Optional<UUID> open = state.leaves().open().map(Leaf::entry);
-        List<LeafLine> lines = state.leaves().all().stream().map(l -> new LeafLine(l.entry(), l.number(), LeafKinds.occupied(l.written()),
+        List<LeafLine> lines = state.leaves().all().stream().map(l -> new LeafLine(l.entry(), l.number(), StationWords.of(l.written()),
                 "\u03c3 " + f.small(l.station().covariance().position().plan()) + ", " + leaves.checks(job, l).size() + " checks",
                 open.equals(Optional.of(l.entry())), state.leaves().isClosed(l.entry()))).toList();
         model.addAttribute("leaves", lines);
@@ -91,7 +92,7 @@ class LeafController {
         List<CheckLine> checks = leaves.checks(job, found).stream().map(c -> line(found, c, state.settings())).toList();
         model.addAttribute("leafId", leaf);
         model.addAttribute("number", found.number());
-        model.addAttribute("occupation", LeafKinds.occupied(found.written()));
+        model.addAttribute("occupation", StationWords.of(found.written()));
         model.addAttribute("view", views.view(found.written(), found.solved(), state));
         model.addAttribute("reason", found.written().reason());
         model.addAttribute("checks", checks);

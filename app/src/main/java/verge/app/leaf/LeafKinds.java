@@ -12,6 +12,7 @@ import verge.app.journal.Value;
 import verge.app.journal.Values;
 import verge.app.journal.Wire;
 import verge.app.journal.Wires;
+import verge.app.words.StationWords;
 import verge.core.leaf.CheckTaken;
 import verge.core.leaf.LeafClosed;
 import verge.core.leaf.LeafReopened;
@@ -24,21 +25,7 @@ import verge.core.units.Figures;
 
 /** Setups and what is said of leaves, in journals and in the book. */
 public final class LeafKinds {
-    private static final int MOST_MARKS_NAMED = 4;
-
     private LeafKinds() {
-    }
-
-    /** Where an instrument was set up, and by what it was oriented. */
-    public static String occupied(StationSetUp s) {
-        List<String> marks = s.arrangement().sightings().stream().map(sight -> sight.mark().text()).toList();
-        String by = marks.isEmpty() ? "the building" : marks.size() > MOST_MARKS_NAMED ? marks.size() + " marks" : String.join(", ", marks);
-        return switch (s.arrangement().kind()) {
-            case KNOWN_POINT -> "station " + s.station() + (marks.size() == 1 ? ", backsight " : ", backsights ") + by;
-            case FREE_STATION -> "free station " + s.station() + " from " + by;
-            case BUILDING -> "station " + s.station() + " from the building";
-            case ASSUMED -> "assumed station " + s.station() + " towards " + by;
-        };
     }
 
     /** What a check found, figure by figure. */
@@ -79,7 +66,7 @@ public final class LeafKinds {
 
         @Override
         public String brief(StationSetUp says, InBook in) {
-            return occupied(says) + "  hi " + in.figures().bare(says.arrangement().instrumentHeight());
+            return StationWords.of(says) + "  hi " + in.figures().bare(says.arrangement().instrumentHeight());
         }
 
         @Override
@@ -168,7 +155,7 @@ public final class LeafKinds {
 
         @Override
         public String text(LeafReopened says, InBook in) {
-            return "taken up again, line " + in.line(says.setup());
+            return "reopened, line " + in.line(says.setup());
         }
         @Override
         public Stream<Value<LeafReopened>> values(LeafReopened says, InBook in) {

@@ -22,6 +22,7 @@ import verge.app.sets.SetsService;
 import verge.app.setup.SetupFigure;
 import verge.app.setup.SetupViews;
 import verge.app.setup.SetupWords;
+import verge.app.words.StationWords;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
@@ -84,7 +85,7 @@ public class LeafReport {
         Map<String, Object> model = new HashMap<>();
         model.put("title", "Setup report, leaf " + leaf.number());
         model.put("head", List.of(ReportLine.of("Site and job", jobs.site(owner.siteId()).name() + ", " + owner.name()),
-                ReportLine.of("Occupation", LeafKinds.occupied(leaf.written())).tracedBy(job, id),
+                ReportLine.of("Occupation", StationWords.of(leaf.written())).tracedBy(job, id),
                 ReportLine.of("Accepted", settings.times().whole(entry.at()) + " (" + settings.times().clockAt(entry.at()) + "), by "
                 + entry.person()), ReportLine.of("Crew", settings.work().crew().isEmpty() ? "not noted" : settings.work().crew()),
                 ReportLine.of("Coordinate system", settingsWords.system(settings) + ", " + settingsWords.speaks(settings))));

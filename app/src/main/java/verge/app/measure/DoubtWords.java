@@ -6,11 +6,11 @@ import verge.core.units.Figures;
 import verge.core.units.Length;
 
 /** Doubts about a shot in words: what is seen, and what it may come from. */
-final class DoubtWords {
+public final class DoubtWords {
     private DoubtWords() {
     }
 
-    static String of(Doubt doubt, Figures f) {
+    public static String of(Doubt doubt, Figures f) {
         if (doubt instanceof Doubt.HeightJump jump) {
             return Words.of("doubt.lies-where-was-heading-from", jump.to(), above(jump.off(), f), jump.string(), jump.from(),
                     f.length(jump.pole()));

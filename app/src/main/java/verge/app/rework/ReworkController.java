@@ -22,10 +22,10 @@ import verge.app.journal.Author;
 import verge.app.journal.EntryWords;
 import verge.app.journal.JournalService;
 import verge.app.journal.Value;
-import verge.app.leaf.LeafKinds;
 import verge.app.points.PointNames;
 import verge.app.points.SitePoints;
 import verge.app.pole.PrismTable;
+import verge.app.words.StationWords;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
@@ -99,7 +99,7 @@ class ReworkController {
         model.addAttribute("kinds", SeveralAnswers.Kind.values());
         model.addAttribute("whats", SeveralAnswers.What.values());
         model.addAttribute("leaves", state.leaves().all().stream()
-                .map(l -> new LeafChoice(l.entry(), "leaf " + l.number() + ", " + LeafKinds.occupied(l.written()))).toList());
+                .map(l -> new LeafChoice(l.entry(), "leaf " + l.number() + ", " + StationWords.of(l.written()))).toList());
         model.addAttribute("day", state.settings().times().localDate(last.at()).toString());
         model.addAttribute("clock", state.settings().times().clockAt(last.at()));
         model.addAttribute("unit", state.settings().figures().lengthUnit().symbol());

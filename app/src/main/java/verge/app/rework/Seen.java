@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import verge.app.leaf.LeafKinds;
+import verge.app.words.StationWords;
 import verge.app.words.Words;
 import verge.core.coding.PointName;
 import verge.core.geodesy.GridPoint;
@@ -105,8 +106,8 @@ public record Seen(String words, String lines, List<Move> moves, int more, List<
 
     private static Move leaf(Consequences.OfLeaf l, Figures f) {
         String name = "leaf " + l.before().number();
-        String before = LeafKinds.occupied(l.before().written());
-        return l.after().map(a -> new Move("leaf", name, before, LeafKinds.occupied(a.written()),
+        String before = StationWords.of(l.before().written());
+        return l.after().map(a -> new Move("leaf", name, before, StationWords.of(a.written()),
                 Words.of("rework.station-moves-turns", f.length(l.moved().orElseThrow()), f.angles().signed(l.turned().orElseThrow()))))
                 .orElseGet(() -> new Move("leaf", name, before, Words.of("bench.no-solution"), Words.of("rework.what-was-read-from-it")));
     }

@@ -9,7 +9,7 @@ enum Door {
     SET_UP("setup"), LEAVES("setup/leaves"), SETS("setup/sets"), INSTRUMENT("setup/instrument"), RECEIVER("setup/receiver"),
             BASE("setup/base"), STATIC("setup/static"),
     MEASURE("measure"), STRINGS("strings"), MISSING("attributes"), PHOTOS("photos"), GAPS("gaps"),
-    INVERSE("compute"), COMPUTATIONS("compute/tools"), FIT("compute/fit"), LOCALISE("compute/localise"),
+    INVERSE("compute/inverse"), COMPUTATIONS("compute"), FIT("compute/fit"), LOCALISE("compute/localise"),
     STAKE("stake"), HAND_OVER("handover"), BOOK("book"), REWORK("rework"), OCCUPATIONS("occupations"),
     SYSTEM("settings#system"), GEOID("settings#geoid"), REFERENCE_HEIGHT("settings#referenceHeight"), LENGTH_UNIT("settings#lengthUnit"),
             LENGTH_DECIMALS("settings#lengthDecimals"),

@@ -3,6 +3,7 @@ package verge.app.search;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,11 +24,12 @@ import verge.core.measure.NotesWritten;
 import verge.core.points.StoredPoint;
 import verge.core.search.Findable;
 import verge.core.search.Index;
+import verge.core.search.Sought;
 import verge.core.settings.JobSettings;
 
 /** What can be found in journals. It follows each by what changed since it was last asked, and can be made anew at any time. */
 @Component
-class JobIndex {
+public class JobIndex {
     private static final int MOST_JOBS = 20;
 
     private final EntryWords words;
@@ -56,6 +58,11 @@ class JobIndex {
             // of two who ask at once one may get the later's: each thing is looked at in its own journal before it is told
             return own.index;
         }
+    }
+
+    /** The lines of a journal that have a text in them, by their places from 0. */
+    public BitSet lines(UUID job, Journal journal, Sought text) {
+        return of(job, journal).matching(Findable.Kind.LINE, text);
     }
 
     /** With other units every line reads otherwise. */

@@ -3,6 +3,7 @@ package verge.app.search;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.NavigableSet;
 import java.util.Optional;
@@ -72,12 +73,18 @@ public class SearchService {
                 }).orElse(List.of());
     }
 
+    /** Letters count alike, small or large: of names that differ in nothing else the large ones come first. */
     private static Optional<PointName[]> ends(String typed, String between) {
         int at = typed.indexOf(between);
         try {
-            return at < 1 ? Optional.empty()
-                    : Optional.of(new PointName[] {PointName.parse(typed.substring(0, at)),
-                    PointName.parse(typed.substring(at + between.length()))});
+            if (at < 1) {
+                return Optional.empty();
+            }
+            PointName one = PointName.parse(typed.substring(0, at));
+            PointName other = PointName.parse(typed.substring(at + between.length()));
+            boolean inOrder = one.compareTo(other) < 0;
+            return Optional.of(new PointName[] {new PointName((inOrder ? one : other).text().toUpperCase(Locale.ROOT)),
+                new PointName((inOrder ? other : one).text().toLowerCase(Locale.ROOT))});
         } catch (SurveyException noName) {
             return Optional.empty();
         }
@@ -85,12 +92,10 @@ public class SearchService {
 
     private static NavigableSet<PointName> named(PointName[] ends, JobState state) {
         NavigableSet<PointName> names = new TreeSet<>();
-        PointName first = ends[0].compareTo(ends[1]) < 0 ? ends[0] : ends[1];
-        PointName last = first == ends[0] ? ends[1] : ends[0];
-        String stem = stem(first);
+        String stem = stem(ends[0]);
         for (Origin origin : Origin.values()) {
-            state.points().names(origin).subMap(first, true, last, true).keySet().stream().filter(name -> stem(name).equalsIgnoreCase(stem))
-                    .forEach(names::add);
+            state.points().names(origin).subMap(ends[0], true, ends[1], true).keySet().stream()
+                    .filter(name -> stem(name).equalsIgnoreCase(stem)).forEach(names::add);
         }
         return names;
     }

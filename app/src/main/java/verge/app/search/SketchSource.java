@@ -6,7 +6,7 @@ import java.util.stream.Stream;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import verge.app.coding.Codebooks;
-import verge.app.leaf.LeafKinds;
+import verge.app.words.StationWords;
 import verge.core.base.Base;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
@@ -87,13 +87,13 @@ class SketchSource implements Source {
 
     private static Stream<Group> leaves(Asked asked) {
         return Group.of("Leaves", asked.state().leaves().all().stream()
-                .map(l -> Group.Candidate.of(l, "leaf " + l.number(), LeafKinds.occupied(l.written()))), asked,
+                .map(l -> Group.Candidate.of(l, "leaf " + l.number(), StationWords.of(l.written()))), asked,
                 l -> "leaf:" + l.entry(), l -> leaf(l, asked));
     }
 
     private static Hit leaf(Leaf l, Asked asked) {
         boolean open = asked.state().leaves().open().equals(Optional.of(l));
-        return Hit.leaf("Leaf " + l.number(), LeafKinds.occupied(l.written()) + (open ? ", open" : ""), "leaf:" + l.entry(),
+        return Hit.leaf("Leaf " + l.number(), StationWords.of(l.written()) + (open ? ", open" : ""), "leaf:" + l.entry(),
                 asked.page("setup/leaves/" + l.entry()));
     }
 

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.stereotype.Controller;
@@ -26,6 +27,7 @@ import verge.core.coding.PointName;
 import verge.core.job.JobState;
 import verge.core.problem.SurveyException;
 import verge.core.reading.Target;
+import verge.core.settings.JobSettings;
 import verge.core.setup.Arrangement;
 import verge.core.units.Figures;
 
@@ -64,6 +66,7 @@ class SetupController {
         SetupInHand hand = setups.inHand(job);
         Optional<SetupService.Proposal> proposal = setups.proposal(job);
         SetupForm form = hand.form();
+        model.addAttribute("satellites", state.settings().work().tools().equals(Set.of(JobSettings.Tool.SATELLITES)));
         model.addAttribute("names", PointNames.offered(state));
         model.addAttribute("prisms", prisms.of(job));
         model.addAttribute("connected", desk.find(job).isPresent());

@@ -26,6 +26,7 @@ import verge.app.drawing.PlacedFile;
 import verge.app.drawing.SiteDrawings;
 import verge.app.form.Answers;
 import verge.app.journal.JournalService;
+import verge.app.points.ChosenPositions;
 import verge.core.cogo.Tool;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
@@ -154,6 +155,19 @@ class SelectionController {
         Selected selected = new Selected(state);
         Arrays.stream(names.split(",")).map(String::strip).filter(name -> !name.isEmpty()).distinct()
                 .flatMap(name -> state.points().own(PointName.parse(name)).stream()).forEach(selected::add);
+        return selected.show(job, new Vertices.Builder().build(), model);
+    }
+
+    /**
+     * Positions as the table of points selects them.
+     *
+     * @param chosen as {@link ChosenPositions} reads it; those that are gone are left out
+     */
+    @PostMapping("/selection/points")
+    String positions(@PathVariable UUID job, @RequestParam String chosen, Model model) {
+        JobState state = journals.state(job);
+        Selected selected = new Selected(state);
+        ChosenPositions.read(chosen, state).there().forEach(selected::add);
         return selected.show(job, new Vertices.Builder().build(), model);
     }
 

@@ -70,7 +70,14 @@ export function mount(bench) {
         first.checked = true;
         take(first.value);
       }
-    }, sayProblem);
+    }, problem => {   // where one looks: the key may be far below the top
+      const words = document.createElement('p');
+      words.className = 'warn mt-2';
+      const strong = document.createElement('b');
+      strong.textContent = problem.message;
+      words.append(strong, ` ${problem.means} ${problem.next}`);
+      bench.querySelector('#matchings').replaceChildren(words);
+    });
     counted && key.classList.remove('busy');
   };
 

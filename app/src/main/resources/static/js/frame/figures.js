@@ -32,7 +32,7 @@ export function compareFigures(fetched, again) {
   const link = document.createElement('button');
   link.type = 'button';
   link.className = 'plain-button';
-  link.textContent = 'Show it anew';
+  link.textContent = 'Show it again';
   link.addEventListener('click', again);
   const rest = document.createElement('span');
   rest.append('What is typed here was meant in those before: nothing of it is stored. ', link);

@@ -17,6 +17,7 @@ function told() {
 
 /** A bench that is read rather than worked at beside the sketch keeps a fold of its own, and begins with most of the pad. */
 const heightOf = () => (document.getElementById('bench')?.dataset.rest === 'bench' ? 'fold-y-read' : 'fold-y');
+const widthOf = () => (document.getElementById('bench')?.dataset.rest === 'bench' ? 'fold-x-read' : 'fold-x');
 const heightNow = () => Number(localStorage.getItem(heightOf())) || (heightOf() === 'fold-y' ? RESTS.half : RESTS.bench);
 
 function keep(name, unit, value) {
@@ -27,7 +28,7 @@ function keep(name, unit, value) {
   told();
 }
 
-const toX = x => keep('fold-x', 'px', Math.max(NARROWEST, Math.min(book().clientWidth - NARROWEST, x)));
+const toX = x => keep(widthOf(), 'px', Math.max(NARROWEST, Math.min(book().clientWidth - NARROWEST, x)));
 const toY = percent => keep('fold-y', '%', Math.max(RESTS.bench, Math.min(RESTS.sketch, percent)));
 
 /** What the fold comes to when it is let go near one of its rests. */
@@ -99,12 +100,12 @@ function listenToSwipes() {
 /** Puts the fold where it was left for this kind of bench. */
 export function restFold() {
   book().style.setProperty('--fold-y', `${heightNow()}%`);
+  const x = Number(localStorage.getItem(widthOf()));
+  x ? book().style.setProperty(`--${widthOf()}`, `${x}px`) : book().style.removeProperty(`--${widthOf()}`);
   told();
 }
 
 export function listenToFold() {
-  const x = Number(localStorage.getItem('fold-x'));
-  x && toX(x);
   fold().addEventListener('pointerdown', event => fold().setPointerCapture(event.pointerId));
   fold().addEventListener('pointermove', event => fold().hasPointerCapture(event.pointerId) && dragged(event));
   fold().addEventListener('pointerup', rest);

@@ -68,6 +68,8 @@ function pressed(event) {
     typing(target) && target.blur();
   } else if (event.altKey && /^Key[A-Z]$/.test(event.code)) {
     act(event, lettered(event.code.at(-1).toLowerCase()));   // with Alt some keyboards give another letter
+  } else if (event.altKey && (key === '/' || event.code === 'Slash')) {
+    act(event, lettered('/'));
   } else if (!typing(target) && key === ' ') {
     takesBlank(target) || act(event, primary());
   } else if (!typing(target) && !event.ctrlKey && !event.metaKey && !event.altKey) {

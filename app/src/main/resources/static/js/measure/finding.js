@@ -57,7 +57,7 @@ export class Finding {
       const anew = document.createElement('button');
       anew.type = 'button';
       anew.className = 'plain-button';
-      anew.textContent = 'Begin anew';
+      anew.textContent = 'Start again';
       words.replaceChildren(`${this.begun.place - 1} of ${aims.length} sights are taken. `, anew);
     }
   }

@@ -206,7 +206,7 @@ async function measure(form, button, arming, finding) {
     const sight = finding.isPlain || measuresBy() === 'receiver' ? null : await finding.take(fields);
     if (sight && !sight.stored) {
       hush();
-      sight.before ? say('This sight was taken already, before the last answer was lost.', 'It is of what was aimed at then; nothing was measured now. Begin the point anew if that was not meant.') : tellStored();
+      sight.before ? say('This sight was taken already, before the last answer was lost.', 'It is of what was aimed at then; nothing was measured now. Start the point again if that was not meant.') : tellStored();
       arming.show();
       return;
     }

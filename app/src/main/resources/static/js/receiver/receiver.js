@@ -89,7 +89,7 @@ async function tellReceiver(bench, button) {
   try {
     await post(`/jobs/${job}/receiver/set`, { what, value: value() });
     hush();
-    what === 'INITIALISE' && say('It looks for its cycles anew.', 'Until it is fixed again, nothing is measured.', 'good');
+    what === 'INITIALISE' && say('It is reinitialising.', 'Until it is fixed again, nothing is measured.', 'good');
   } catch (problem) {
     sayProblem(problem);
   }

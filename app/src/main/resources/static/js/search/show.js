@@ -46,6 +46,7 @@ const kinds = {
   },
   layer: found => showLayer(found.file, found.layer),
   code: async found => lookAtNames(await selected('selection/common', ask({ code: found.code }))),
+  chosen: async found => lookAtNames(await selected('selection/points', ask({ chosen: found.chosen }))),
   names: async found => lookAtNames(await selected('selection/names', ask({ names: found.names }))),
 };
 

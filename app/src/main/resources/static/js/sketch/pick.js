@@ -177,6 +177,12 @@ export function showSelection(outline) {
   return selected('selection', fields);
 }
 
+let last = [];
+document.addEventListener('verge:selected', event => { last = event.detail.names; });
+
+/** The names of the points that were selected last. */
+export const chosenLast = () => last;
+
 /** Selects by something else than an outline, and shows what it comes to. @return the names of its points */
 export async function selected(by, body) {
   const panel = await tell(by, { method: 'POST', body });

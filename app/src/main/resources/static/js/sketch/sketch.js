@@ -129,7 +129,8 @@ export async function reload(since = 0) {
   linesDrawn = sketch.lines;
   view = sketch.view;
   const changed = sketch.changed && new Set(sketch.changed);
-  content.points = new Points(changed ? [...content.points.list.filter(p => !changed.has(p.entry)), ...sketch.points] : sketch.points);
+  const come = sketch.points.filter(isShown);
+  content.points = new Points(changed ? [...content.points.list.filter(p => !changed.has(p.entry)), ...come] : come);
   content.strings = merged(content.strings, sketch.stringsChanged, sketch.strings);
   content.photos = sketch.photos;
   document.dispatchEvent(new CustomEvent('verge:strings'));
@@ -173,10 +174,22 @@ export async function reload(since = 0) {
   });
 }
 
+let only = null;
+
+/** Lets the sketch show these of the job's points alone. @param keys entry and name of each; null for all again */
+export function showOnly(keys) {
+  only = keys;
+  const strip = document.getElementById('sketch-only');
+  strip.hidden = !keys;
+  reload();
+}
+
+const isShown = p => !only || only.has(`${p.entry} ${p.name}`);
+
 /** Draws points more of those that were left out. */
 function addPoints(more) {
   const drawn = new Set(content.points.list.map(p => `${p.entry} ${p.name}`));
-  content.points = new Points([...content.points.list, ...more.filter(p => !drawn.has(`${p.entry} ${p.name}`))]);
+  content.points = new Points([...content.points.list, ...more.filter(p => isShown(p) && !drawn.has(`${p.entry} ${p.name}`))]);
   redraw();
 }
 
@@ -278,9 +291,23 @@ function touched(event) {
 
 const places = [];
 
+/** The pole with its ring, in pixels; names keep clear of it as soon as it rests, not while it is carried. */
+const POLE = 20;
+const MILLIS_UNTIL_CLEAR = 600;
+let poleRests = 0;
+let poleClear = null;
+
 /** Others tell where the pole is, for 'to the pole'. */
 export function poleIsAt(coordinates) {
   places[0] = coordinates;
+  clearTimeout(poleRests);
+  const moved = !poleClear || Math.hypot(coordinates[0] - poleClear[0], coordinates[1] - poleClear[1]) > map.getView().getResolution() * POLE / 4;
+  if (moved) {
+    poleRests = setTimeout(() => {
+      poleClear = coordinates;
+      writeLabels('pole', [{ text: '', places: [coordinates], radius: POLE }]);
+    }, MILLIS_UNTIL_CLEAR);
+  }
 }
 
 const isFolded = () => !map.getSize()?.every(Boolean);
@@ -378,6 +405,7 @@ const tools = {
   box: () => select(false),
   lasso: () => select(true),
   common: () => showCommon(),
+  everything: () => showOnly(null),
 };
 
 /** Buttons of the tool strip; those in a drawer close it again. */

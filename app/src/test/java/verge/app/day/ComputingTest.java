@@ -52,7 +52,7 @@ class ComputingTest extends InBrowser {
     @Test
     void oneOfTwoPlacesIsChosenAndFollowsItsPoints() {
         browser.open("/jobs/" + job + "/compute");
-        browser.click(By.linkText("Other computations"));
+        browser.type("tools-text", "trilateration");
         browser.click(By.partialLinkText("Two distances"));
         browser.until(d -> d.findElement(By.id("distanceA")).isDisplayed());
         touch("T1");

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import verge.app.support.Bench;
 import verge.app.support.VergeServer;
 
 /** Every view in every size and every paint; run by './verge views', not with the tests. */

@@ -32,9 +32,9 @@ class HandsTest extends InBrowser {
 
     @Test
     void whatIsTypedSurvivesAReload() {
-        browser.open("/jobs/" + job + "/compute");
+        browser.open("/jobs/" + job + "/compute/inverse");
         browser.type("from", "T1");
-        browser.open("/jobs/" + job + "/compute");
+        browser.open("/jobs/" + job + "/compute/inverse");
         browser.until(d -> browser.<String>script("return document.getElementById('from').value").equals("T1"));
     }
 
@@ -127,7 +127,7 @@ class HandsTest extends InBrowser {
 
     @Test
     void aPointTouchedInTheSketchFillsTheField() {
-        browser.open("/jobs/" + job + "/compute");
+        browser.open("/jobs/" + job + "/compute/inverse");
         browser.script("document.dispatchEvent(new CustomEvent('verge:touched', { detail: { name: 'T1' } }))");
         browser.script("document.dispatchEvent(new CustomEvent('verge:touched', { detail: { name: 'T3' } }))");
         browser.until(d -> d.findElement(By.id("azimuth")).isDisplayed());
@@ -167,7 +167,7 @@ class HandsTest extends InBrowser {
     /** Seven tabs on one job: more streams than a browser opens to one address, were they all kept. */
     @Test
     void aTabThatComesBackIntoViewHasMissedNothing() {
-        browser.open("/jobs/" + job + "/compute");
+        browser.open("/jobs/" + job + "/compute/inverse");
         String first = browser.tab();
         for (int i = 0; i < 7; i++) {
             browser.openInNewTab("/jobs/" + job + "/stake");
@@ -313,7 +313,7 @@ class HandsTest extends InBrowser {
 
     @Test
     void anotherTabSeesWhatIsStoredHere() throws Exception {
-        browser.open("/jobs/" + job + "/compute");
+        browser.open("/jobs/" + job + "/compute/inverse");
         try (Browser other = new Browser(verge.base())) {
             other.signIn();
             other.open("/jobs/" + job + "/stake");

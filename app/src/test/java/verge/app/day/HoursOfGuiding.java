@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import verge.app.job.Job;
 import verge.app.journal.JournalService;
+import verge.app.support.Bench;
 import verge.app.support.Browser;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;

@@ -18,6 +18,7 @@ import java.util.concurrent.atomic.LongAccumulator;
 import java.util.stream.IntStream;
 import javax.net.ServerSocketFactory;
 import org.junit.jupiter.api.Test;
+import verge.app.support.Bench;
 import verge.core.geodesy.EarthCentred;
 import verge.core.geodesy.EarthPlace;
 import verge.core.geodesy.EllipsoidHeight;

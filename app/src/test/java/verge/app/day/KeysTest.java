@@ -121,7 +121,7 @@ class KeysTest extends InBrowser {
 
     @Test
     void anEmptyFieldThatIsNeededIsNamedBesideIt() {
-        browser.open("/jobs/" + surveyed + "/compute");
+        browser.open("/jobs/" + surveyed + "/compute/inverse");
         browser.press(Keys.SPACE);
         assertThat(browser.text(By.cssSelector("#from + .needed"))).isEqualTo("From: needed here.");
         assertThat(browser.<String>script("return document.activeElement.id")).isEqualTo("from");

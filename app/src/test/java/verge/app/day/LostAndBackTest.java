@@ -58,7 +58,7 @@ class LostAndBackTest {
 
     @Test
     void aPageThatIsAskedForMeanwhileComesWhenVergeIsBack() throws Exception {
-        browser.open("/jobs/" + party.job() + "/compute");
+        browser.open("/jobs/" + party.job() + "/compute/inverse");
         browser.until(d -> browser.<Boolean>script("return Boolean(navigator.serviceWorker.controller)"));
         cable.pull();
         browser.openPaper("/jobs/" + party.job() + "/measure");
@@ -69,7 +69,7 @@ class LostAndBackTest {
 
     @Test
     void theWebAppStartsAtTheJobThatWasOpenLast() {
-        browser.open("/jobs/" + party.job() + "/compute");
+        browser.open("/jobs/" + party.job() + "/compute/inverse");
         browser.open("/last");
         browser.until(d -> d.getCurrentUrl().endsWith("/jobs/" + party.job() + "/measure"));
         String installable = browser.script(

@@ -59,7 +59,7 @@ class OtherUnitsTest extends InBrowser {
         browser.sees("units or coordinate system were changed elsewhere");
         assertThat(unit()).isEqualTo("m");
         assertThat(browser.<String>script("return document.getElementById('point-name').value")).isEqualTo("K1");
-        browser.click(By.xpath("//div[@id='said']//button[.='Show it anew']"));
+        browser.click(By.xpath("//div[@id='said']//button[.='Show it again']"));
         browser.until(d -> unit().equals("ft"));
     }
 }

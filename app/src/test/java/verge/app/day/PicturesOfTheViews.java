@@ -44,9 +44,7 @@ class PicturesOfTheViews extends InBrowser {
         view(yard + "prepare", "prepare");
         localise();
         receiver();
-        session();
         base();
-        view(yard + "setup/instrument", "instrument");
         setUp(yard);
         verge.ground().pole(Ternholm.YARD.plus(12, -9));
         view(yard + "measure", "measure");
@@ -70,6 +68,19 @@ class PicturesOfTheViews extends InBrowser {
         browser.click(By.cssSelector("[data-paint-next]"));
         browser.click(By.cssSelector("[data-paint-next]"));
         view(yard + "book", "field-book");
+        view(yard + "compute", "compute");
+        browser.open(yard + "points?sort=-HEIGHT,NAME");
+        browser.until(d -> d.findElements(By.cssSelector(".points-row .points-name")).size() > 5);
+        browser.click(By.cssSelector(".points-row:nth-child(2)"));
+        browser.click(By.cssSelector(".points-row:nth-child(3)"));
+        browser.primary();
+        browser.until(d -> d.findElement(By.id("touch-panel")).isDisplayed());
+        keep("points");
+        browser.open(yard + "measure");
+        browser.press("/");
+        browser.press("kerb");
+        browser.until(d -> !d.findElements(By.cssSelector(".hit[aria-selected=true]")).isEmpty());
+        keep("find");
         view(yard + "handover", "hand-over");
         view("/jobs/" + job("Alder Slough boardwalk") + "/compute/tools/DIVIDE?ring=AS1,AS2,AS3,AS4&through=AS1&area=0.5%20ac",
                 "divide-feet");
@@ -83,30 +94,6 @@ class PicturesOfTheViews extends InBrowser {
         browser.until(d -> new WebDriverWait(d, Duration.ofSeconds(90))
                 .until(w -> w.findElement(By.id("solution")).getText().contains("Fixed")));
         keep("receiver");
-    }
-
-    /** A static session over T2. */
-    private void session() throws Exception {
-        browser.open("/jobs/" + job("Shingle bank") + "/setup/static");
-        RoverParty party = new RoverParty(verge, browser);
-        party.reach("tripod");
-        party.sayHeight("1.600");
-        browser.type("session-mark", "T2");
-        browser.type("baseline", "12.5 km");
-        browser.choose("session-seconds", "1");
-        browser.primary();
-        party.soon(() -> party.text("#session-now").matches("(?s).*Run1\\d s.*"));
-        browser.script("window.scrollTo(0, 0)");
-        keep("static");
-        browser.type("again", "1.600");
-        browser.primary();
-        browser.sees("its baseline wants 45 min");
-        browser.click(By.cssSelector("#end-form input[name=sure]"));
-        browser.primary();
-        browser.sees("no session runs");
-        browser.click(By.xpath("//summary[. = 'Another receiver']"));
-        browser.click(By.xpath("//button[. = 'Let go of the receiver']"));
-        browser.sees("no receiver yet");
     }
 
     /** A base over T2, by radio. */
@@ -183,7 +170,6 @@ class PicturesOfTheViews extends InBrowser {
         browser.sees("No independent check yet");
         check("T6");
         check("T2");
-        keep("leaf");
         browser.script(
                 "return fetch('/jobs/' + document.body.dataset.job + '/instrument/do/search', {method: 'POST', headers: {'X-CSRF-TOKEN': "
                 + "document.querySelector('meta[name=csrf]').content}})");

@@ -16,6 +16,7 @@ import verge.app.importing.FileChoice;
 import verge.app.importing.ImportService;
 import verge.app.job.Job;
 import verge.app.journal.Author;
+import verge.app.support.Bench;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.core.drawing.Role;

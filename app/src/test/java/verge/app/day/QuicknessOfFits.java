@@ -9,6 +9,7 @@ import java.util.OptionalInt;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import verge.app.support.Bench;
 import verge.core.geodesy.GridPoint;
 import verge.core.geodesy.Position;
 import verge.core.geodesy.Similarity;

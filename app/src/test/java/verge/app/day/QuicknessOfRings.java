@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import verge.app.support.Bench;
 import verge.core.cogo.Given;
 import verge.core.cogo.Givens;
 import verge.core.cogo.Scales;

@@ -19,6 +19,7 @@ import verge.app.job.Job;
 import verge.app.job.JobService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.support.Bench;
 import verge.app.support.Browser;
 import verge.app.support.FieldParty;
 import verge.app.support.VergeServer;

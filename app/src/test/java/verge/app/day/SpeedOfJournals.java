@@ -20,6 +20,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import verge.app.job.JobService;
 import verge.app.journal.Author;
 import verge.app.journal.JournalService;
+import verge.app.support.Bench;
 import verge.app.support.FieldParty;
 import verge.app.support.Jobs;
 import verge.app.support.ReceiverWork;

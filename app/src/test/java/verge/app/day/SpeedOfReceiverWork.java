@@ -14,6 +14,7 @@ import verge.app.journal.JournalService;
 import verge.app.receiver.ReceiverDesk;
 import verge.app.receiver.ReceiverViews;
 import verge.app.receiver.Seat;
+import verge.app.support.Bench;
 import verge.app.support.JobWithReceivers;
 import verge.app.support.Jobs;
 import verge.app.support.ReceiverWork;

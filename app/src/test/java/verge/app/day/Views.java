@@ -31,7 +31,8 @@ final class Views {
     private static final String LONG_NAME = "Landing causeway and the whole of the northern mole with its steps and railings";
     private static final int MANY = 3_000;
     private static final List<String> BENCHES = List.of("prepare", "setup", "setup/instrument", "setup/receiver", "setup/base",
-            "setup/static", "setup/sets", "setup/leaves", "measure", "compute", "stake", "handover",
+            "setup/static", "setup/sets", "setup/leaves", "measure", "compute", "points", "points?text=K&origin=MEASURED&sort=-HEIGHT,NAME",
+            "book?kind=shot", "stake", "handover",
             "book", "walk-round", "floors", "ground", "rework", "strings", "attributes", "photos", "gaps");
 
     /**
@@ -62,7 +63,7 @@ final class Views {
         List<View> views = new ArrayList<>();
         Job usual = job(surveyed("T4", "101"));
         String path = "/jobs/" + usual.id() + "/";
-        Stream.of("setup/leaves/open", "compute?from=T1&to=T4", "compute/tools",
+        Stream.of("setup/leaves/open", "compute/inverse?from=T1&to=T4", "compute/tools",
                 "compute/tools/DISTANCES?a=T1&b=T4&distanceA=60&distanceB=60&first=x1", "compute/tools/DEED",
                 "compute/fit?names=T1,T2,T3&way=VALUES&rotation=10&pattern=*a", "compute/localise",
                 "compute/tools/DIVIDE?ring=T1,T4,T3,T2&direction=0&area=1500&lineCode=BDY&holes=", "stake?point=T4",
@@ -77,7 +78,8 @@ final class Views {
         UUID empty = Jobs.empty(verge).id();
         BENCHES.forEach(b -> views.add(View.again(b + ", no data", "/jobs/" + empty + "/" + b)));
         String longNames = "/jobs/" + longNamed() + "/";
-        Stream.concat(BENCHES.stream(), Stream.of("compute?from=T1&to=T4-long-name-of-a-mark24", "stake?point=T4-long-name-of-a-mark24"))
+        Stream.concat(BENCHES.stream(),
+                Stream.of("compute/inverse?from=T1&to=T4-long-name-of-a-mark24", "stake?point=T4-long-name-of-a-mark24"))
                 .forEach(b -> views.add(View.again(b + ", long names", longNames + b)));
         UUID many = many();
         BENCHES.forEach(b -> views.add(View.again(b + ", many points", "/jobs/" + many + "/" + b)));
@@ -105,7 +107,7 @@ final class Views {
                 new View("last ten", path + "measure", "document.querySelector('#last-ten summary').click()"),
                 new View("corner", path + "measure", "document.querySelector('[data-corner]').click()"),
                 new View("book line", path + "book", "document.querySelector('.book-line summary').click()"),
-                new View("needed", path + "compute", "document.querySelector('.go').click()"),
+                new View("needed", path + "compute/inverse", "document.querySelector('.go').click()"),
                 new View("touched", path + "measure",
                 "import('verge/frame/http.js').then(h => h.get(`/jobs/${document.body.dataset.job}/sketch`)).then(s => "
                 + "import('verge/sketch/pick.js')"

@@ -134,6 +134,8 @@ class WholeDayTest extends InBrowser {
 
     private void inverse() {
         browser.tab("Compute");
+        browser.primary();
+        browser.until(d -> !d.findElements(By.id("from")).isEmpty());
         browser.type("from", "T2");
         browser.type("to", "T4");
         browser.press(Keys.ENTER);

@@ -6,9 +6,9 @@ import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import verge.app.leaf.LeafKinds;
 import verge.app.support.Books;
 import verge.app.support.VergeServer;
+import verge.app.words.StationWords;
 import verge.core.calibration.InstrumentCalibrated;
 import verge.core.calibration.TwoFaceCalibration;
 import verge.core.coding.Code;
@@ -216,7 +216,7 @@ class BookTextTest {
         assertThat(line(book.add(new MarkCarried(plan.id(), new PointName("N1")))).text())
                 .isEqualTo("N1 joins the known points, from the sets of line " + plan.sequence());
         assertThat(line(book.add(new LeafClosed(setup))).text()).isEqualTo("closed, line 3");
-        assertThat(line(book.add(new LeafReopened(setup))).text()).isEqualTo("taken up again, line 3");
+        assertThat(line(book.add(new LeafReopened(setup))).text()).isEqualTo("reopened, line 3");
         Pointing two = new Pointing(Angle.ofDegrees(180), Angle.ofDegrees(270), Optional.empty(), "");
         BookText.Line axes = line(book.add(new InstrumentCalibrated("test 1",
                 List.of(new TwoFaceCalibration.Pair(Pointing.of(reading), two), new TwoFaceCalibration.Pair(Pointing.of(reading), two)),
@@ -236,8 +236,8 @@ class BookTextTest {
         assertThat(line.may().canStrike()).isTrue();
         StationSetUp free = written.with(Arrangement.freeStation(new PointName("S1"), new Length(1.6), false,
                 List.of(Sighting.of(new PointName("T1"), Books.PRISM), Sighting.of(new PointName("T2"), Books.PRISM))));
-        assertThat(LeafKinds.occupied(free)).isEqualTo("free station S1 from T1, T2");
-        assertThat(LeafKinds.occupied(written.with(free.arrangement().with(Arrangement.Kind.BUILDING).withSightings(List.of()))))
+        assertThat(StationWords.of(free)).isEqualTo("free station S1 from T1, T2");
+        assertThat(StationWords.of(written.with(free.arrangement().with(Arrangement.Kind.BUILDING).withSightings(List.of()))))
                 .isEqualTo("station S1 from the building");
     }
 }

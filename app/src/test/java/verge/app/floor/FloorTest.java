@@ -129,7 +129,7 @@ class FloorTest {
         assertThat(drawn()).hasSize(7);
         workOn("yard");
         assertThat(drawn()).containsExactlyInAnyOrder("T1", "T3", "BM-Sill");
-        assertThat(page("/compute")).contains("<option value=\"T1\">").doesNotContain("<option value=\"T4\">");
+        assertThat(page("/compute/inverse")).contains("<option value=\"T1\">").doesNotContain("<option value=\"T4\">");
         assertThat(page("/stake")).contains(">T3<", "is listed").doesNotContain(">T5<");
         assertThat(page("/book")).contains("work on yard");
         // A name that is not offered still means what it means.

@@ -53,7 +53,7 @@ class BrokenUploadsTest {
             }
             assertThat(Duration.ofNanos(System.nanoTime() - began)).isLessThan(Duration.ofSeconds(5));
         }
-        List<String> pages = List.of("/prepare", "/walk-round", "/sketch", "/stake", "/compute?from=T1&to=T2");
+        List<String> pages = List.of("/prepare", "/walk-round", "/sketch", "/stake", "/compute/inverse?from=T1&to=T2");
         for (String path : pages) {
             assertThat(visitor.get("/jobs/" + job.id() + path).statusCode()).as(path).isEqualTo(200);
         }

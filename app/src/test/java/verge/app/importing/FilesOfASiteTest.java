@@ -128,8 +128,8 @@ class FilesOfASiteTest {
     void aRegistersPointsAreSeenByAllAndTakenOnWhenFirstUsed() throws Exception {
         use("register.csv", CONTROL, Role.REGISTER);
         assertThat(state().points().all()).isEmpty();
-        assertThat(visitor.get(path("/compute")).body()).contains("T2");
-        assertThat(visitor.get(path("/compute?from=T1&to=T2")).body()).contains("70.7");
+        assertThat(visitor.get(path("/compute/inverse")).body()).contains("T2");
+        assertThat(visitor.get(path("/compute/inverse?from=T1&to=T2")).body()).contains("70.7");
         assertThat(state().points().all()).isEmpty();
         visitor.post(path("/compute/note"), Map.of("from", "T1", "to", "T2"));
         assertThat(state().points().all()).extracting(p -> p.name().text()).containsExactly("T1", "T2");

@@ -157,8 +157,9 @@ class PagesTest {
     @Test
     void everyPhaseOfAnEmptyJobSaysWhatItIsFor() throws Exception {
         UUID job = Jobs.elsewhere(verge).id();
-        Map.of("prepare", "No known points yet", "setup", "Connect the total station first", "measure", "The instrument is not set up",
-                "compute", "Touch two points", "stake", "Nothing to stake yet", "handover", "There is no point of the kinds chosen", "book",
+        Map.of("prepare", "No known points yet", "setup", "With what do you work today?", "measure", "The instrument is not set up",
+                "compute", "Choose what is wanted", "stake", "Nothing to stake yet", "handover", "There is no point of the kinds chosen",
+                "book",
                 "book-page")
                 .forEach((phase, words) -> assertThat(page("/jobs/" + job + "/" + phase)).contains(words));
     }
@@ -167,10 +168,10 @@ class PagesTest {
     void anInverseIsToldInTheJobsFigures() throws Exception {
         UUID job = Jobs.withControl(verge).id();
         // T2 to T4: 60.271 north, 61.045 east, 7.283 up, worked by hand; ground = grid / 0.999865302
-        assertThat(page("/jobs/" + job + "/compute?from=T2&to=T4"))
+        assertThat(page("/jobs/" + job + "/compute/inverse?from=T2&to=T4"))
                 .contains("45°21′56″", "N 45°21′56″ E", "85.785 m", "85.797 m", "+7.283 m", "86.105 m", "+8.49 %");
-        assertThat(page("/jobs/" + job + "/compute?from=T2&to=T2")).contains("The two points are in one place");
-        assertThat(page("/jobs/" + job + "/compute?from=T2&to=Nobody")).contains("This job has no point called ‘Nobody’");
+        assertThat(page("/jobs/" + job + "/compute/inverse?from=T2&to=T2")).contains("The two points are in one place");
+        assertThat(page("/jobs/" + job + "/compute/inverse?from=T2&to=Nobody")).contains("This job has no point called ‘Nobody’");
         assertThat(visitor.post("/jobs/" + job + "/compute/note", Map.of("from", "T2", "to", "T4")).body()).contains("85.797 m");
         assertThat(page("/jobs/" + job + "/book")).contains("T2 to T4").contains("85.797 m ground");
     }

@@ -106,7 +106,7 @@ class SettingsPagesTest {
         assertThat(journals.state(job).points().all().toList()).isEqualTo(before.points().all().toList());
         assertThat(journals.state(job).settings().figures().lengthUnit()).isEqualTo(LengthUnit.INTERNATIONAL_FOOT);
         assertThat(visitor.get("/jobs/" + job + "/prepare").body()).containsSubsequence(">E [ft]<", ">N<").contains("20716956.732");
-        assertThat(visitor.get("/jobs/" + job + "/compute?from=T2&to=T4").body()).contains("281.485 ft");
+        assertThat(visitor.get("/jobs/" + job + "/compute/inverse?from=T2&to=T4").body()).contains("281.485 ft");
     }
 
     @Test

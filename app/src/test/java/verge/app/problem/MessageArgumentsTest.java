@@ -56,6 +56,10 @@ class MessageArgumentsTest {
                 Matcher said = WORDS.matcher(text);
                 while (said.find()) {
                     looked[0]++;
+                    if (said.group(1).endsWith(".")) {   // the rest of the key is a constant's name
+                        assertThat(messages.stringPropertyNames()).as(source.toString()).anyMatch(key -> key.startsWith(said.group(1)));
+                        continue;
+                    }
                     assertThat(messages).as(source.toString()).containsKey(said.group(1));
                     assertThat(given(text, said.end())).as("%s in %s", said.group(1), source)
                             .isEqualTo(spokenOf(messages.getProperty(said.group(1))));

@@ -125,6 +125,7 @@ class SearchTest {
             assertThat(hit.detail()).isEqualTo("selects 3 points");
             assertThat(hit.show()).containsEntry("names", "T1, T2, T3");
         });
+        assertThat(find("t1 to t3").range()).singleElement().satisfies(hit -> assertThat(hit.detail()).isEqualTo("selects 3 points"));
         assertThat(find("T3\u2026T1").range()).hasSize(1);
         assertThat(find("T1 to K8").range()).as("other letters").isEmpty();
     }

@@ -59,7 +59,7 @@ public record Asked(UUID subject, String title, Code code, List<Attribute> attri
         Stream<StoredPoint> points = book.rows().stream().filter(row -> !row.joins() && !row.attributes().isEmpty())
                 .flatMap(row -> state.points().measured(row.code()));
         return Stream.concat(points.flatMap(p -> of(p, state, book).stream()),
-                state.strings().all().stream().flatMap(s -> of(s, state, book).stream()));
+                state.strings().of(code -> row(book, code, true).isPresent()).flatMap(s -> of(s, state, book).stream()));
     }
 
     /** What must be answered and is not. */

@@ -487,6 +487,8 @@ public enum Problem {
     REQUEST_UNFIT,
     /** Arguments: none. */
     PAGE_STALE,
+    /** Arguments: how many were selected, how many can be at once. */
+    SELECTED_TOO_MANY,
     /** Arguments: the shortest length allowed. */
     PASSWORD_UNFIT,
     /** Most bytes. */

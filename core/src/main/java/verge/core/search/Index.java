@@ -1,6 +1,7 @@
 package verge.core.search;
 
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -45,6 +46,21 @@ public final class Index {
             now[page][place % PAGE] = things.isEmpty() ? NOTHING : things.toArray(Findable[]::new);
         });
         return new Index(now);
+    }
+
+    /** The places of entries that have something of a kind that fits. */
+    public BitSet matching(Findable.Kind kind, Sought sought) {
+        BitSet matching = new BitSet();
+        for (int page = 0; page < pages.length; page++) {
+            for (int i = 0; pages[page] != null && i < PAGE; i++) {
+                Findable[] things = pages[page][i];
+                if (things != null && Arrays.stream(things)
+                        .anyMatch(t -> t.kind() == kind && sought.fit(t.name(), t.more()) != Sought.Fit.NOT)) {
+                    matching.set(page * PAGE + i);
+                }
+            }
+        }
+        return matching;
     }
 
     /**

@@ -49,6 +49,13 @@ public final class JobStrings {
         return sheet.all(new Strings()).stream().flatMap(List::stream).distinct().flatMap(id -> find(id).stream()).toList();
     }
 
+    /** Those of some codes, in the order in which they were begun. */
+    public Stream<SurveyString> of(Predicate<Code> wanted) {
+        return sheet.all(new Strings()).stream().flatMap(List::stream).distinct()
+                .filter(id -> Optional.ofNullable(kept().briefs().get(id)).filter(brief -> wanted.test(brief.code())).isPresent())
+                .flatMap(id -> find(id).stream());
+    }
+
     public int count() {
         return kept().briefs().size();
     }

@@ -1,4 +1,4 @@
-package verge.app.day;
+package verge.app.support;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -8,14 +8,14 @@ import java.util.Arrays;
 import java.util.Optional;
 
 /** Where a bench says its figures: to the file that the command names, apart from whatever else is said meanwhile. */
-final class Bench {
+public final class Bench {
     private static final int ROUNDS = 7;
 
     private Bench() {
     }
 
     /** The median of several rounds, in milliseconds. */
-    static double millis(Runnable work) {
+    public static double millis(Runnable work) {
         double[] taken = new double[ROUNDS];
         for (int i = 0; i < ROUNDS; i++) {
             long began = System.nanoTime();
@@ -25,13 +25,13 @@ final class Bench {
         return median(taken);
     }
 
-    static double median(double[] taken) {
+    public static double median(double[] taken) {
         double[] sorted = taken.clone();
         Arrays.sort(sorted);
         return sorted[sorted.length / 2];
     }
 
-    static void say(String format, Object... arguments) throws IOException {
+    public static void say(String format, Object... arguments) throws IOException {
         String line = String.format(format, arguments) + System.lineSeparator();
         Optional<String> file = Optional.ofNullable(System.getenv("VERGE_BENCH_FIGURES"));
         if (file.isPresent()) {
