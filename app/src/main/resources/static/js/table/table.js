@@ -79,21 +79,21 @@ class PointTable {
     this.window.style.setProperty('--points-columns', this.columns.shown().map(column => `${column.width}px`).join(' '));
     this.window.style.setProperty('--points-width', `${width}px`);
     this.head.replaceChildren(...this.columns.shown().map(column => {
-      const cell = document.createElement(column.sorts ? 'button' : 'div');
+      const cell = document.createElement('div');
+      const title = document.createElement(column.sorts ? 'button' : 'span');
       const key = sorted.findIndex(k => k.replace(/^-/, '') === column.name);
       cell.className = column.figure ? 'points-heading num' : 'points-heading';
       cell.setAttribute('role', 'columnheader');
       cell.dataset.column = column.name;
-      cell.textContent = column.heading;
+      title.textContent = column.heading;
       if (column.sorts) {
-        cell.type = 'button';
-        cell.tabIndex = -1;
+        title.type = 'button';
         key >= 0 && cell.setAttribute('aria-sort', sorted[key].startsWith('-') ? 'descending' : 'ascending');
-        key >= 0 && cell.append(` ${sorted[key].startsWith('-') ? '▼' : '▲'}${sorted.length > 1 ? key + 1 : ''}`);
+        key >= 0 && title.append(` ${sorted[key].startsWith('-') ? '▼' : '▲'}${sorted.length > 1 ? key + 1 : ''}`);
       }
       const edge = document.createElement('i');
       edge.className = 'points-edge';
-      cell.append(edge);
+      cell.append(title, edge);
       return cell;
     }));
   }
@@ -197,7 +197,7 @@ class PointTable {
   }
 
   touched(event) {
-    const heading = event.target.closest('button.points-heading');
+    const heading = event.target.closest('.points-heading > button')?.parentElement;
     const row = event.target.closest('.points-row');
     if (heading && !this.widening) {
       this.sortBy(heading.dataset.column);
