@@ -66,6 +66,9 @@ class OneHandTest extends InBrowser {
         setUp(hand);
         measureTwo(hand);
         hand.phase("Compute");
+        browser.sees("Choose what is wanted");
+        browser.ready();
+        hand.primary();
         browser.until(d -> d.findElements(By.id("inverse-form")).size() == 1);
         hand.fill("from", "T2");
         hand.fill("to", "T4");

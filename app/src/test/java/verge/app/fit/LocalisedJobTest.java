@@ -159,11 +159,11 @@ class LocalisedJobTest {
         job = other;
         assertThat(told("worked", Map.of("theirs", document))).contains("Not checked yet").contains("G6 = Q4")
                 .as("theirs are not ours to take out").doesNotContain("data-pair");
-        assertThat(choose(other, Map.of("theirs", document)).body()).contains("No measured mark is held against");
+        assertThat(choose(other, Map.of("theirs", document)).body()).contains("No measured mark checks this localisation");
         assertThat(choose(other, Map.of("theirs", document, "typed", ON_Q2.replace("5410", "5440"), "pairs", "G4 = Q2")).body())
                 .contains("misses Q2 by 0.3");
         assertThat(choose(other, Map.of("theirs", document, "typed", ON_Q2.replaceFirst("; 39.*", ""), "pairs", "G4 = Q2")).body())
-                .as("its heights would count unseen").contains("No measured height is held against");
+                .as("its heights would count unseen").contains("No measured height checks this localisation");
         assertThat(choose(other, Map.of("theirs", document.replaceFirst("\"scale\":1\\.0", "\"scale\":1.1")
                 .replaceFirst("\"scale\":0\\.9999", "\"scale\":0.9989"), "typed", ON_Q2, "pairs", "G4 = Q2")).body())
                 .contains("what its own marks give");
