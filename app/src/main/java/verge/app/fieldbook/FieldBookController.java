@@ -15,6 +15,7 @@ import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -23,6 +24,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 import verge.app.form.Answers;
 import verge.app.job.JobService;
 import verge.app.journal.Author;
@@ -156,6 +158,21 @@ class FieldBookController {
     String undo(@PathVariable UUID job, @RequestParam UUID seen, Principal person) {
         journals.undo(job, Author.atPage(person.getName()), seen);
         return "redirect:/jobs/" + job + "/book";
+    }
+
+    /** What would be taken back now, for the foot of any page; no content if nothing can be. */
+    @GetMapping("/undo")
+    @ResponseBody
+    ResponseEntity<TurnText.Turn> undoable(@PathVariable UUID job) {
+        Journal journal = journals.journal(job);
+        return journal.lastDone().map(d -> ResponseEntity.ok(turns.of(journal, d))).orElse(ResponseEntity.noContent().build());
+    }
+
+    /** Takes it back from the foot of a page, which stays where it is. */
+    @PostMapping("/undo-here")
+    ResponseEntity<Void> undoHere(@PathVariable UUID job, @RequestParam UUID seen, Principal person) {
+        journals.undo(job, Author.atPage(person.getName()), seen);
+        return ResponseEntity.noContent().build();
     }
 
     @PostMapping("/redo")

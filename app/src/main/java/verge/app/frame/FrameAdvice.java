@@ -141,8 +141,7 @@ class FrameAdvice {
     }
 
     private FrameView.WalkRoundMark mark(UUID job, Journal journal) {
-        List<Finding> open = walkRound.of(job, journal).stream().filter(s -> s.accepted().isEmpty()).map(WalkRoundService.Standing::finding)
-                .toList();
+        List<Finding> open = walkRound.open(job, journal);
         return new FrameView.WalkRoundMark(open.size(), open.stream().findFirst()
                 .map(f -> f.kind().weight().name().toLowerCase(Locale.ROOT)).orElse(""));
     }

@@ -113,6 +113,11 @@ class LiveStream {
         }
     }
 
+    /** Who has a page of a job open, each once. */
+    List<String> readers(UUID job) {
+        return pages.stream().filter(page -> page.job().equals(job)).map(page -> page.reader().person()).distinct().sorted().toList();
+    }
+
     /** Whoever has signed out is told nothing more. */
     @EventListener
     void ended(SignedOut out) {

@@ -65,8 +65,9 @@ class ShelfSearch {
     private List<Point> points(Sought sought) {
         String any = "%" + sought.whole().replaceAll("[%_\\\\]", "\\\\$0") + "%";
         return sql.sql("""
-                select job_id as job, entry_id as entry, name, code, origin from point where name ilike :any or code ilike :any
-                order by lower(name) = :whole desc, lower(name) like :begins desc, length(name), name limit \
+                select job_id as job, entry_id as entry, name, code, origin from point
+                where plain(name) like :any or plain(code) like :any
+                order by plain(name) = :whole desc, plain(name) like :begins desc, length(name), name limit \
                 :most""").param("any", any).param("whole", sought.whole())
                 .param("begins", any.substring(1)).param("most", MOST_LOOKED_AT).query(Point.class).list();
     }

@@ -81,6 +81,15 @@ public class WalkRoundService {
                 .sorted((a, b) -> Boolean.compare(a.accepted().isPresent(), b.accepted().isPresent())).toList();
     }
 
+    /** What still stands, the worst first. */
+    public List<Finding> open(UUID job) {
+        return open(job, journals.journal(job));
+    }
+
+    public List<Finding> open(UUID job, Journal journal) {
+        return of(job, journal).stream().filter(s -> s.accepted().isEmpty()).map(Standing::finding).toList();
+    }
+
     /** Whether a finding is about layers that are all hidden by now. */
     private boolean isOutOfSight(Finding finding) {
         return finding.kind() == Finding.Kind.FILE_HAS_STRAYS && !finding.remedies().isEmpty()

@@ -10,6 +10,7 @@ import { listenToLeaves, mountBench, showOpenTab } from 'verge/frame/leaves.js';
 import { listenToCorner } from 'verge/frame/corner.js';
 import { listenToForms } from 'verge/frame/figures.js';
 import { listenForSearch } from 'verge/search/search.js';
+import { listenForUndo } from 'verge/frame/undo.js';
 import { listenToNeeds } from 'verge/frame/needed.js';
 import { listenToReadings } from 'verge/frame/slow.js';
 import { draftIsSent, keepDraft, settleSentDraft } from 'verge/frame/draft.js';
@@ -30,6 +31,7 @@ if (document.body.dataset.job) {
   showOpenTab();
   listenToVoice();
   listenToSignals();
+  listenForUndo();
   listenToLeaves();
   listenForPhotos();
   const { openSketch } = await import('verge/sketch/sketch.js');

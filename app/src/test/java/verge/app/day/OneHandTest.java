@@ -20,17 +20,6 @@ class OneHandTest extends InBrowser {
         super(verge);
     }
 
-    /** How somebody does things who has only this way of doing them. */
-    private interface Hand {
-        void fill(String id, String text);
-
-        void press(By what);
-
-        void phase(String title);
-
-        void primary();
-    }
-
     @Test
     void byKeyboardAlone() throws Exception {
         day(new Keyboard());
@@ -40,7 +29,7 @@ class OneHandTest extends InBrowser {
     void byTouchAlone() throws Exception {
         browser.size(412, 915);
         browser.touchScreen();
-        day(new Finger());
+        day(new Finger(browser));
     }
 
     private void day(Hand hand) throws Exception {
@@ -162,32 +151,6 @@ class OneHandTest extends InBrowser {
         @Override
         public void primary() {
             browser.press(Keys.chord(Keys.CONTROL, Keys.ENTER));
-        }
-    }
-
-    /** A finger on the glass; what is typed comes from the keyboard that the screen shows under it. */
-    private final class Finger implements Hand {
-        @Override
-        public void fill(String id, String text) {
-            browser.tap(By.id(id));
-            browser.until(d -> browser.<String>script("return document.activeElement.id").equals(id));
-            browser.script("document.activeElement.select()");
-            browser.press(text);
-        }
-
-        @Override
-        public void press(By what) {
-            browser.tap(what);
-        }
-
-        @Override
-        public void phase(String title) {
-            browser.tap(By.xpath("//a[contains(@class, 'tab')][span[@class='name'][.='" + title + "']]"));
-        }
-
-        @Override
-        public void primary() {
-            browser.tap(By.cssSelector(".go:not([hidden])"));
         }
     }
 }

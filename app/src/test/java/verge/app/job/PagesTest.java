@@ -139,7 +139,7 @@ class PagesTest {
                 .contains("cannot be chosen for lengthUnit").contains(name);
         assertThat(page("/sites/" + site)).doesNotContain(name);
         visitor.post("/sites/" + site + "/jobs", Map.of("name", name));
-        assertThat(page("/sites/" + site)).contains(name).contains("metres, three decimals");
+        assertThat(page("/sites/" + site)).contains(name).contains("0 control, 0 measured");
     }
 
     @Test

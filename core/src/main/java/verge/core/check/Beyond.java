@@ -4,7 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import verge.core.geodesy.GridPoint;
-import verge.core.geodesy.transformation.Hull;
+import verge.core.geodesy.Hull;
 import verge.core.plan.Cell;
 import verge.core.plan.Extent;
 import verge.core.points.JobPoints;

@@ -3,6 +3,7 @@ package verge.core.geodesy.transformation;
 import java.util.List;
 import verge.core.geodesy.Elevation;
 import verge.core.geodesy.GridPoint;
+import verge.core.geodesy.Hull;
 import verge.core.geodesy.Position;
 
 /**
@@ -16,7 +17,8 @@ public record Localisation(Fitted fitted, Hull hull) {
      * @throws verge.core.problem.SurveyException as {@link Fit#of}
      */
     public static Localisation of(List<Pair> pairs, FitSettings settings) {
-        return new Localisation(Fit.of(pairs, settings), Hull.of(pairs));
+        Fitted fitted = Fit.of(pairs, settings);
+        return new Localisation(fitted, Hull.of(pairs.stream().filter(Pair::inPlan).map(p -> p.found().position().plan()).toList()));
     }
 
     /** A position of the other system on the site. */

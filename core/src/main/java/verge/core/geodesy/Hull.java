@@ -1,4 +1,4 @@
-package verge.core.geodesy.transformation;
+package verge.core.geodesy;
 
 import java.util.Arrays;
 import java.util.List;
@@ -6,12 +6,8 @@ import org.locationtech.jts.algorithm.ConvexHull;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
-import verge.core.geodesy.GridPoint;
 
-/**
- * What control marks span: a convex figure, a line between two, or one place. Within it a fit is held on all sides, beyond it nothing says
- * that it holds.
- */
+/** What places span: a convex figure, a line between two, or one place. */
 public final class Hull {
     private static final GeometryFactory FACTORY = new GeometryFactory();
 
@@ -23,11 +19,10 @@ public final class Hull {
         this.figure = figure;
     }
 
-    /** @param ties those that do not count in plan span nothing; one at least does */
-    public static Hull of(List<Pair> ties) {
-        List<GridPoint> marks = ties.stream().filter(Pair::inPlan).map(p -> p.found().position().plan()).toList();
-        GridPoint origin = marks.get(0);
-        return new Hull(origin, new ConvexHull(marks.stream().map(p -> from(origin, p)).toArray(Coordinate[]::new), FACTORY)
+    /** @param places one at least */
+    public static Hull of(List<GridPoint> places) {
+        GridPoint origin = places.get(0);
+        return new Hull(origin, new ConvexHull(places.stream().map(p -> from(origin, p)).toArray(Coordinate[]::new), FACTORY)
                 .getConvexHull());
     }
 
@@ -40,8 +35,8 @@ public final class Hull {
         return Arrays.stream(figure.getCoordinates()).map(c -> origin.plus(c.y, c.x)).toList();
     }
 
-    /** How far a place of the site lies outside, in metres; 0 within. */
-    public double beyond(GridPoint site) {
-        return figure.distance(FACTORY.createPoint(from(origin, site)));
+    /** How far a place lies outside, in metres; 0 within. */
+    public double beyond(GridPoint place) {
+        return figure.distance(FACTORY.createPoint(from(origin, place)));
     }
 }

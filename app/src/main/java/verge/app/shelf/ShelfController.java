@@ -1,4 +1,4 @@
-package verge.app.job;
+package verge.app.shelf;
 
 import java.security.Principal;
 import java.util.UUID;
@@ -8,6 +8,11 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import verge.app.job.FolderService;
+import verge.app.job.Job;
+import verge.app.job.JobService;
+import verge.app.job.JobShelf;
+import verge.app.job.StarterService;
 import verge.app.journal.Author;
 import verge.app.problem.ProblemWords;
 import verge.core.problem.SurveyException;
@@ -35,7 +40,7 @@ class ShelfController {
         model.addAttribute("job", own);
         model.addAttribute("site", jobs.site(own.siteId()));
         model.addAttribute("sites", jobs.sites());
-        return "job/shelf";
+        return "shelf/more";
     }
 
     private interface Deed {
