@@ -2,6 +2,7 @@
 import { fragment, onceId, post } from 'verge/frame/http.js';
 import { tellStored } from 'verge/frame/leaves.js';
 import { newest } from 'verge/frame/newest.js';
+import { askedField } from 'verge/frame/pick.js';
 import { say, sayProblem } from 'verge/frame/said.js';
 import { slideOn } from 'verge/cogo/slide.js';
 import { addLayer, drawPoint } from 'verge/sketch/sketch.js';
@@ -76,20 +77,28 @@ export function mount(bench) {
   };
   form.addEventListener('input', typed);
 
+  const asked = askedField(form);
+  let touchedInto = null;
+  /** Points in a row are touched one after the other; a value is taken from two points. */
+  const takesMore = field => ['many', 'line', 'lines'].includes(field.dataset.pick) || field === touchedInto && field.dataset.pick === 'value' && !field.value.includes(' to ');
+
   const fill = (field, text) => { field.value = text; field.dispatchEvent(new Event('input', { bubbles: true })); };
   const touched = event => {
     event.preventDefault();
     const { name } = event.detail;
     const fields = [...form.querySelectorAll('[data-pick]')];
-    const field = fields.find(f => f === document.activeElement) ?? fields.find(f => !f.value) ?? fields.findLast(f => f.dataset.pick !== 'one');
+    const field = asked(fields, takesMore) ?? fields.find(f => !f.value) ?? fields.findLast(f => f.dataset.pick !== 'one');
     if (!field) {
       return;
     }
+    const goesOn = field === touchedInto && takesMore(field);
+    touchedInto = field;
     if (field.dataset.pick === 'one') {
       fill(field, name);
       fields.find(f => !f.value)?.focus();
     } else if (field.dataset.pick === 'value') {
-      fill(field, field.value && !field.value.includes(' to ') ? `${field.value} to ${name}` : name);
+      fill(field, goesOn ? `${field.value} to ${name}` : name);
+      field.focus();
     } else {
       const { value } = field;
       fill(field, !value ? name : field.dataset.pick === 'lines' && /^[^,;]* \d+$/.test(value.split(';').at(-1)) ? `${value}; ${name}` : `${value}, ${name}`);
@@ -100,7 +109,7 @@ export function mount(bench) {
   /** A string or a line of a file goes into the field that is typed in, else into the first for lines that is empty. */
   const line = (event, name) => {
     const fields = [...form.querySelectorAll('[data-pick=line], [data-pick=lines]')];
-    const field = fields.find(f => f === document.activeElement) ?? fields.find(f => !f.value) ?? fields.at(-1);
+    const field = asked(fields, takesMore) ?? fields.find(f => !f.value) ?? fields.at(-1);
     if (field) {
       event.preventDefault();
       fill(field, field.dataset.pick === 'lines' && field.value ? `${field.value}; ${name}` : name);

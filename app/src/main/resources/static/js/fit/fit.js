@@ -2,6 +2,7 @@
 import { putBack } from 'verge/frame/draft.js';
 import { fragment } from 'verge/frame/http.js';
 import { newest } from 'verge/frame/newest.js';
+import { goneTo } from 'verge/frame/pick.js';
 import { sayProblem } from 'verge/frame/said.js';
 import { addLayer } from 'verge/sketch/sketch.js';
 
@@ -110,12 +111,13 @@ export function mount(bench) {
     }
   });
 
+  const last = goneTo(form);
   const touched = event => {
-    const field = [names, found, form.elements.about, pairs].find(f => f && f === document.activeElement) ?? (names ? (names.value || file.value ? found : names) : pairs);
+    const field = [names, found, form.elements.about, pairs].find(f => f && f === last.field) ?? (names ? (names.value || file.value ? found : names) : pairs);
     event.preventDefault();
     const { name } = event.detail;
-    const last = pairs.value.split('\n').at(-1);
-    field.value = field === pairs ? `${pairs.value}${last.includes('=') && !last.trim().endsWith('=') ? `\n${name} = ` : last.trim() ? name : `${name} = `}` : field.value && field !== form.elements.about ? `${field.value}, ${name}` : name;
+    const line = pairs.value.split('\n').at(-1);
+    field.value = field === pairs ? `${pairs.value}${line.includes('=') && !line.trim().endsWith('=') ? `\n${name} = ` : line.trim() ? name : `${name} = `}` : field.value && field !== form.elements.about ? `${field.value}, ${name}` : name;
     field.dispatchEvent(new Event('input', { bubbles: true }));
   };
   document.addEventListener('verge:touched', touched);

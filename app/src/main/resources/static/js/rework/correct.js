@@ -1,5 +1,6 @@
 // Corrections of one line or of several: first what they move, in figures and as arrows in the sketch, then, with a reason, written.
 import { onceId, post } from 'verge/frame/http.js';
+import { goneTo } from 'verge/frame/pick.js';
 import { hush, say, sayProblem } from 'verge/frame/said.js';
 import { turnTo } from 'verge/frame/leaves.js';
 import { addLayer, theMap } from 'verge/sketch/sketch.js';
@@ -51,7 +52,8 @@ export function mount(bench) {
   go.addEventListener('click', press);
   form.elements.what && choose(form, !form.elements.names?.value);
   form.addEventListener('click', event => takePlace(form, event.target.closest('[data-takes-place]')) && forget());
-  const touched = event => take(form, event, forget);
+  const last = goneTo(form);
+  const touched = event => take(form, last, event, forget);
   document.addEventListener('verge:touched', touched);
   return () => {
     document.removeEventListener('verge:touched', touched);
@@ -64,9 +66,9 @@ function label(go, words) {
 }
 
 /** A point touched in the sketch goes where names are wanted; without such a field it is left to others. */
-function take(form, event, forget) {
+function take(form, last, event, forget) {
   const wanted = [...form.querySelectorAll('[data-takes-touch]')].filter(field => !field.closest('[hidden]'));
-  const field = wanted.find(f => f === document.activeElement) ?? wanted.find(f => f.name !== 'names' && !f.value) ?? wanted.find(f => f.name === 'names');
+  const field = wanted.find(f => f === last.field) ?? wanted.find(f => f.name !== 'names' && !f.value) ?? wanted.find(f => f.name === 'names');
   if (!field) {
     return;
   }

@@ -3,6 +3,7 @@ package verge.app.day;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -105,6 +106,27 @@ class ComputingTest extends InBrowser {
         browser.until(d -> state().strings().all().size() == 1);
         GridPoint straight = state().strings().shape(state().strings().all().get(0)).paths().get(0).vertices().plan(0);
         assertThat(place("b1").easting()).isCloseTo(straight.easting(), within(1e-6));
+    }
+
+    /** A touch in the sketch takes the caret out of its field; the next point is still for it. */
+    @Test
+    void aRingIsTouchedPointByPoint() {
+        browser.open("/jobs/" + job + "/compute/tools/DIVIDE");
+        browser.click(By.id("ring"));
+        for (String name : List.of("T1", "T4", "T3", "T2")) {
+            touch(name);
+            browser.until(d -> value("ring").endsWith(name));
+        }
+        browser.click(By.id("direction"));
+        touch("T1");
+        browser.until(d -> value("direction").equals("T1"));
+        touch("T4");
+        browser.until(d -> value("direction").equals("T1 to T4"));
+        browser.type("area", "500");
+        touch("T3");   // a typed value is none that goes on
+        browser.until(d -> value("through").equals("T3"));
+        assertThat(value("area")).isEqualTo("500");
+        assertThat(value("ring")).isEqualTo("T1, T4, T3, T2");
     }
 
     /** What is measured at the bench stands in the field that waits for a point. */

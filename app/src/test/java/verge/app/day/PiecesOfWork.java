@@ -2,6 +2,7 @@ package verge.app.day;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.openqa.selenium.By;
@@ -52,8 +53,12 @@ final class PiecesOfWork {
         return state().points().own(new PointName(name)).orElseThrow().position().plan();
     }
 
+    /** A point in the sketch, until it stands in a field of the bench. */
     private void touch(String name) {
+        browser.settled();
         finger.touch(place(name).northing(), place(name).easting());
+        finger.until(d -> browser.<Boolean>script("return [...document.querySelectorAll('#bench input')].some(i => i.value.split(', ')"
+                + ".includes(arguments[0])) || document.getElementById('ground') !== null", name));
     }
 
     private static By tile(String words) {
@@ -80,7 +85,7 @@ final class PiecesOfWork {
             finger.primary();
             finger.sees("Begin from");
             browser.ready();
-            finger.fill("name", "Touch " + Long.toString(System.nanoTime(), 36));
+            finger.fill("name", "Touch " + UUID.randomUUID().toString().substring(0, 8));
             finger.fill("scale", Double.toString(Jobs.SCALE));
             finger.primary();
             finger.sees("No known points yet");
@@ -158,13 +163,16 @@ final class PiecesOfWork {
         pole(1, 1);
         browser.primary();
         shot("104");
+        browser.type("targetHeight", "1.6");   // as it truly is
+        browser.primary();
+        shot("105");
     }
 
     private void putRight() {
         piece("Take the last shot back", () -> {
             finger.press(By.cssSelector("#last-ten summary"));
             finger.press(By.cssSelector(".undo-here:not([hidden])"));
-            finger.until(d -> state().points().own(new PointName("104")).isEmpty());
+            finger.until(d -> state().points().own(new PointName("105")).isEmpty());
         });
         piece("Look a point up by its name", () -> {
             finger.press(By.cssSelector(".find-field"));
@@ -211,7 +219,6 @@ final class PiecesOfWork {
             finger.until(d -> d.findElement(By.id("distanceA")).isDisplayed());
             touch("T1");
             finger.fill("distanceA", "45");
-            finger.press(By.id("b"));
             touch("T4");
             finger.fill("distanceB", "70");
             finger.sees("Which one is meant?");
@@ -271,7 +278,7 @@ final class PiecesOfWork {
             finger.press(By.cssSelector("[data-mountpoint=GALLERY]"));
             finger.press(By.xpath("//button[. = 'Take these corrections']"));
             finger.until(d -> browser.<String>script("return document.getElementById('mountpoint').defaultValue").equals("GALLERY"));
-            finger.fill("antenna-height", Double.toString(verge.ground().look().mount().metres()));
+            finger.fill("antenna-height", String.format(Locale.ROOT, "%.3f", verge.ground().look().mount().metres()));
             finger.press(By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']"));
             party.untilFixed();
         });
