@@ -117,6 +117,17 @@ public class JournalService {
         }
     }
 
+    /**
+     * As {@link #journal}; empty if not even its first line can be read, or there is none: where many jobs are listed, one hides no other.
+     */
+    public Optional<Journal> readable(UUID job) {
+        try {
+            return Optional.of(journal(job));
+        } catch (SurveyException notThere) {
+            return Optional.empty();
+        }
+    }
+
     public JobState state(UUID job) {
         return journal(job).state();
     }

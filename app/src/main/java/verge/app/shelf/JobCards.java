@@ -4,6 +4,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -39,8 +40,12 @@ class JobCards {
         this.inJob = inJob;
     }
 
-    JobCard of(Job job) {
-        Journal journal = journals.journal(job.id());
+    /** Empty if not even the first line of its book can be read. */
+    Optional<JobCard> of(Job job) {
+        return journals.readable(job.id()).map(journal -> card(job, journal));
+    }
+
+    private JobCard card(Job job, Journal journal) {
         JobState state = journal.state();
         LastDay day = LastDay.of(journal);
         ZoneId zone = state.settings().times().zone();

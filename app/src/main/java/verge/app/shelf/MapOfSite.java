@@ -10,6 +10,7 @@ import verge.app.journal.JournalService;
 import verge.app.words.Words;
 import verge.core.geodesy.GridPoint;
 import verge.core.job.JobState;
+import verge.core.job.Journal;
 import verge.core.shelf.SiteMap;
 import verge.core.shelf.WorkArea;
 import verge.core.units.LengthUnit;
@@ -43,12 +44,12 @@ class MapOfSite {
         List<String> missing = new ArrayList<>();
         LengthUnit unit = LengthUnit.METRE;
         for (Job job : jobs) {
-            JobState state = journals.state(job.id());
-            Optional<WorkArea> area = WorkArea.of(state);
+            Optional<JobState> state = journals.readable(job.id()).map(Journal::state);
+            Optional<WorkArea> area = state.flatMap(WorkArea::of);
             area.ifPresentOrElse(areas::add, () -> missing.add(job.name()));
             if (area.isPresent()) {
                 placed.add(job);
-                unit = state.settings().figures().lengthUnit();
+                unit = state.get().settings().figures().lengthUnit();
             }
         }
         SiteMap map = SiteMap.of(areas);

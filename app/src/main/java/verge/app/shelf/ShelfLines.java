@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import verge.app.job.Job;
+import verge.app.journal.JournalService;
 import verge.app.walkround.WalkRoundService;
 import verge.core.search.Plain;
 import verge.core.search.Sought;
@@ -22,10 +23,12 @@ import verge.core.search.Sought;
 @Component
 class ShelfLines {
     private final JdbcClient sql;
+    private final JournalService journals;
     private final WalkRoundService walkRounds;
 
-    ShelfLines(JdbcClient sql, WalkRoundService walkRounds) {
+    ShelfLines(JdbcClient sql, JournalService journals, WalkRoundService walkRounds) {
         this.sql = sql;
+        this.journals = journals;
         this.walkRounds = walkRounds;
     }
 
@@ -49,12 +52,17 @@ class ShelfLines {
         return switch (order) {
             case NAME -> Comparator.comparing(Job::name, String.CASE_INSENSITIVE_ORDER);
             case WORKED -> mostFirst(asked(all, """
-                    select id as job, (select at from journal_entry e where e.job_id = j.id order by sequence desc limit 1) as what
-                    from job j where id in (:jobs)""", row -> row.getTimestamp("what").toInstant()), Instant.EPOCH);
+                    select job_id as job, max(at) as what from journal_entry e where job_id in (:jobs)
+                    and sequence = (select max(sequence) from journal_entry l where l.job_id = e.job_id) group by \
+                    job_id""", row -> row.getTimestamp("what").toInstant()), Instant.EPOCH);
             case POINTS -> mostFirst(asked(all, "select job_id as job, count(*) as what from point where job_id in (:jobs) group by job_id",
                     row -> row.getLong("what")), 0L);
-            case SETTLE -> mostFirst(all.stream().collect(Collectors.toMap(Job::id, j -> walkRounds.open(j.id()).size())), 0);
+            case SETTLE -> mostFirst(all.stream().collect(Collectors.toMap(Job::id, this::open)), 0);
         };
+    }
+
+    private int open(Job job) {
+        return journals.readable(job.id()).map(journal -> walkRounds.open(job.id(), journal).size()).orElse(0);
     }
 
     private static <T extends Comparable<T>> Comparator<Job> mostFirst(Map<UUID, T> each, T none) {

@@ -1,5 +1,6 @@
 package verge.app.shelf;
 
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -18,6 +19,9 @@ import verge.app.job.JobService;
 import verge.app.job.JobShelf;
 import verge.app.job.Site;
 import verge.app.journal.JournalService;
+import verge.core.problem.Problem;
+import verge.core.problem.SurveyException;
+import verge.core.units.TimeText;
 
 /** The shelf of sites and jobs. */
 @Controller
@@ -86,17 +90,20 @@ class SiteController {
         model.addAttribute("jobs", carded(lines.of(all.stream().filter(j -> !j.archived()), ShelfOrder.parse(order), text)));
         model.addAttribute("archived", uncarded(all.stream().filter(Job::archived)));
         model.addAttribute("deleted", shelf.deleted(site).stream()
-                .map(j -> new DeletedLine(j.id(), j.name(), journals.state(j.id()).settings().times()
-                .date(j.deletedAt().plus(JobShelf.RECOVERABLE)))).toList());
+                .map(j -> new DeletedLine(j.id(), j.name(), clocks(j.id()).date(j.deletedAt().plus(JobShelf.RECOVERABLE)))).toList());
         return "shelf/site";
     }
 
-    /** A job on the shelf. @param card what is told of it, or null if that is asked for when it comes into sight */
+    private TimeText clocks(UUID job) {
+        return journals.readable(job).map(journal -> journal.state().settings().times()).orElse(new TimeText(ZoneOffset.UTC));
+    }
+
+    /** A job on the shelf. @param card what is told of it, or null if that is asked for when it comes into sight, or cannot be told */
     record Line(UUID id, String name, JobCard card) {
     }
 
     private List<Line> carded(List<Job> listed) {
-        return Stream.concat(listed.stream().limit(AT_ONCE).map(j -> new Line(j.id(), j.name(), cards.of(j))),
+        return Stream.concat(listed.stream().limit(AT_ONCE).map(j -> new Line(j.id(), j.name(), cards.of(j).orElse(null))),
                 uncarded(listed.stream().skip(AT_ONCE)).stream()).toList();
     }
 
@@ -106,7 +113,7 @@ class SiteController {
 
     @GetMapping("/jobs/{job}/card")
     String card(@PathVariable UUID job, Model model) {
-        model.addAttribute("card", cards.of(jobs.job(job)));
+        model.addAttribute("card", cards.of(jobs.job(job)).orElseThrow(() -> new SurveyException(Problem.NOT_FOUND, job)));
         return "shelf/card :: card";
     }
 

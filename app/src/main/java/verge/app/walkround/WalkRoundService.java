@@ -82,10 +82,6 @@ public class WalkRoundService {
     }
 
     /** What still stands, the worst first. */
-    public List<Finding> open(UUID job) {
-        return open(job, journals.journal(job));
-    }
-
     public List<Finding> open(UUID job, Journal journal) {
         return of(job, journal).stream().filter(s -> s.accepted().isEmpty()).map(Standing::finding).toList();
     }

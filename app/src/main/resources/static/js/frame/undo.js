@@ -13,6 +13,7 @@ async function offer(lines) {
   if (offered) {
     button.querySelector('.fig').textContent = offered.text;
     button.querySelector('.quiet').textContent = offered.effect;
+    button.parentElement.scrollTop = button.parentElement.scrollHeight;
   }
 }
 

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import verge.app.job.Job;
@@ -111,6 +112,19 @@ class SitePageTest {
         assertThat(map.get("high").asDouble()).isBetween(19.80, 19.90);   // 20 m north and 4 m east, where grid north is 2 degrees off
         assertThat(JsonMapper.shared().readTree(visitor.get("/sites/" + quay.siteId() + "/map?text=zimmer").body()).get("areas").size())
                 .isZero();
+    }
+
+    /** A job whose first line is lost can be told of no more; the others can. */
+    @Test
+    void aJobThatCannotBeReadHidesNoOther() throws Exception {
+        UUID lost = UUID.randomUUID();
+        verge.bean(JdbcClient.class).sql(
+                "insert into job (id, site_id, name, made_at, made_by) values (:id, :site, 'Lost', now(), 'surveyor')")
+                .param("id", lost).param("site", quay.siteId()).update();
+        for (String order : List.of("worked", "name", "points", "settle")) {
+            assertThat(listed(order, "")).containsExactlyInAnyOrder(lost, quay.id(), ferry.id(), flat.id());
+        }
+        assertThat(visitor.get("/sites/" + quay.siteId() + "/map").statusCode()).isEqualTo(200);
     }
 
     @Test
