@@ -50,13 +50,12 @@ class SiteBases {
     }
 
     private OfJob of(Job job) {
-        try {
-            Journal journal = journals.journal(job.id());
-            return new OfJob(job.id(), job.name(), journal.state().bases().all().stream()
-                    .filter(b -> !b.provisional() || bySky(journal, b).isPresent()).toList());
-        } catch (SurveyException unreadable) {   // its own page says so
-            return new OfJob(job.id(), job.name(), List.of());
-        }
+        // its own page says so
+        return new OfJob(job.id(), job.name(), journals.readable(job.id()).map(SiteBases::bases).orElse(List.of()));
+    }
+
+    private static List<Base> bases(Journal journal) {
+        return journal.state().bases().all().stream().filter(b -> !b.provisional() || bySky(journal, b).isPresent()).toList();
     }
 
     /** What the sky said of a base that is provisional, or of the first over its mark. */

@@ -94,7 +94,8 @@ public class FitService {
     /** The jobs of the site whose coordinates are the same figures. */
     List<Job> others(UUID job, JobState state) {
         return jobs.jobs(jobs.job(job).siteId()).stream()
-                .filter(j -> !j.id().equals(job) && !j.archived() && sameCoordinates(journals.state(j.id()), state)).toList();
+                .filter(j -> !j.id().equals(job) && !j.archived()
+                && journals.readable(j.id()).filter(other -> sameCoordinates(other.state(), state)).isPresent()).toList();
     }
 
     private static boolean sameCoordinates(JobState one, JobState other) {

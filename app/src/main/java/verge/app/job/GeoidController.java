@@ -74,7 +74,8 @@ class GeoidController {
 
     /** Where the site is: the first known point of a job with a projected system. */
     private Optional<Geographic> place(UUID site) {
-        return jobs.jobs(site).stream().map(j -> journals.state(j.id())).flatMap(s -> place(s).stream()).findFirst();
+        return jobs.jobs(site).stream().flatMap(j -> journals.readable(j.id()).stream()).flatMap(j -> place(j.state()).stream())
+                .findFirst();
     }
 
     private static Optional<Geographic> place(JobState state) {

@@ -45,7 +45,7 @@ class JobApi {
     /**
      * @param broughtInBy who brought in the field book that it was made of, or null
      * @param broughtInLines how many of its first entries are from that book, written by whom they name
-     * @param settings the answers that give the job's settings
+     * @param settings the answers that give the job's settings; in a list, none of a job whose journal cannot be read
      */
     record JobBody(UUID id, UUID site, String siteName, String name, Instant madeAt, String madeBy, boolean archived, String broughtInBy,
             Long broughtInLines, Map<String, String> settings) {
@@ -70,7 +70,7 @@ class JobApi {
     @Operation(summary = "All jobs")
     @GetMapping
     List<JobBody> all() {
-        return jobs.jobs().stream().map(this::body).toList();
+        return jobs.jobs().stream().map(j -> body(j, journals.readable(j.id()).map(Journal::state))).toList();
     }
 
     @Operation(summary = "One job with its settings")
@@ -125,8 +125,12 @@ class JobApi {
     }
 
     private JobBody body(Job job) {
+        return body(job, Optional.of(journals.state(job.id())));
+    }
+
+    private JobBody body(Job job, Optional<JobState> state) {
         return new JobBody(job.id(), job.siteId(), jobs.site(job.siteId()).name(), job.name(), job.madeAt(), job.madeBy(), job.archived(),
                 job.broughtIn().map(Job.BroughtIn::by).orElse(null), job.broughtIn().map(Job.BroughtIn::lines).orElse(null),
-                settingsAnswers.write(journals.state(job.id()).settings()).texts());
+                state.map(s -> settingsAnswers.write(s.settings()).texts()).orElse(Map.of()));
     }
 }

@@ -50,7 +50,7 @@ class JobSummary {
     private Map<String, JobSettings> others(UUID site, Optional<Job> job) {
         Map<String, JobSettings> others = new LinkedHashMap<>();
         jobs.jobs(site).stream().filter(j -> !j.archived() && job.map(own -> !own.id().equals(j.id())).orElse(true)).limit(MOST_COMPARED)
-                .forEach(j -> others.put(j.name(), journals.state(j.id()).settings()));
+                .forEach(j -> journals.readable(j.id()).ifPresent(other -> others.put(j.name(), other.state().settings())));
         return others;
     }
 }

@@ -116,9 +116,9 @@ class Questions {
     private List<Option> localisations(UUID site) {
         Map<String, String> found = new LinkedHashMap<>();
         for (Job job : jobs.jobs(site).stream().filter(j -> !j.archived()).limit(MOST_LOOKED_AT).toList()) {
-            if (journals.state(job.id()).settings().system() instanceof CoordinateSystem.Localised system) {
-                found.putIfAbsent(localised.write(system), system.name() + ", of " + job.name());
-            }
+            journals.readable(job.id()).map(j -> j.state().settings().system()).filter(CoordinateSystem.Localised.class::isInstance)
+                    .map(CoordinateSystem.Localised.class::cast)
+                    .ifPresent(system -> found.putIfAbsent(localised.write(system), system.name() + ", of " + job.name()));
         }
         return found.entrySet().stream().map(f -> new Option(f.getKey(), f.getValue())).toList();
     }

@@ -124,7 +124,10 @@ class SitePageTest {
         for (String order : List.of("worked", "name", "points", "settle")) {
             assertThat(listed(order, "")).containsExactlyInAnyOrder(lost, quay.id(), ferry.id(), flat.id());
         }
-        assertThat(visitor.get("/sites/" + quay.siteId() + "/map").statusCode()).isEqualTo(200);
+        for (String page : List.of("/sites/" + quay.siteId() + "/map", "/sites/" + quay.siteId() + "/jobs/new",
+                "/jobs/" + quay.id() + "/compute/fit", "/jobs/" + quay.id() + "/setup/base")) {
+            assertThat(visitor.get(page).statusCode()).as(page).isEqualTo(200);
+        }
     }
 
     @Test
