@@ -1,10 +1,12 @@
 package verge.app.search;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -38,7 +40,7 @@ class BookSource implements Source {
 
     @Override
     public Stream<Group> find(Asked asked) {
-        Map<Kind, Index.Best> found = index.of(asked.job(), asked.journal()).search(asked.sought(), asked.most(), f -> lately(f, asked));
+        Map<Kind, Index.Best> found = index.of(asked.job(), asked.journal()).search(asked.sought(), asked.most(), lately(asked));
         return found.entrySet().stream().flatMap(e -> group(e.getKey(), e.getValue(), asked).stream());
     }
 
@@ -52,10 +54,31 @@ class BookSource implements Source {
                 .map(entry -> line(words.text(asked.journal(), entry), entry, asked));
     }
 
-    private static int lately(Index.Found found, Asked asked) {
-        return asked.used().isEmpty() ? Integer.MAX_VALUE : asked.lately(found.thing().kind() == Kind.POINT
-                ? POINT + entry(found, asked.journal()).flatMap(e -> point(found, asked.state(), e)).map(p -> p.name().text())
-                .orElse("") : LINE + (found.place() + 1));
+    /** Where something stands that was used. @param ordinal of a point among its entry's; 0 for lines */
+    private record Spot(boolean point, int place, int ordinal) {
+    }
+
+    /** What was used lately is looked up once, not for each of all that fit. */
+    private static Index.Lately lately(Asked asked) {
+        Map<Spot, Integer> used = new HashMap<>();
+        asked.used().forEach((thing, lately) -> spots(thing, asked.state()).forEach(spot -> used.put(spot, lately)));
+        return used.isEmpty() ? Index.Lately.NEVER : (kind, place, ordinal) -> used
+                .getOrDefault(new Spot(kind == Kind.POINT, place, kind == Kind.POINT ? ordinal : 0), Integer.MAX_VALUE);
+    }
+
+    private static Stream<Spot> spots(String thing, JobState state) {
+        if (thing.startsWith(POINT)) {
+            return state.points().named(PointName.parse(thing.substring(POINT.length()))).stream().map(StoredPoint::entry).distinct()
+                    .flatMap(entry -> spots(entry, PointName.parse(thing.substring(POINT.length())), state));
+        }
+        return thing.startsWith(LINE) ? Stream.of(new Spot(false, Integer.parseInt(thing.substring(LINE.length())) - 1, 0))
+                : Stream.empty();
+    }
+
+    private static Stream<Spot> spots(UUID entry, PointName name, JobState state) {
+        List<StoredPoint> points = state.points().of(entry);
+        return IntStream.range(0, points.size()).filter(i -> points.get(i).name().equals(name))
+                .mapToObj(i -> new Spot(true, (int) state.line(entry) - 1, i));
     }
 
     private Optional<Group> group(Kind kind, Index.Best best, Asked asked) {

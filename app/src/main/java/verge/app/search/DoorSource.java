@@ -40,7 +40,7 @@ class DoorSource implements Source {
     /** Of a long text, the words about those that were found. */
     private static String about(String text, Sought sought) {
         String[] words = text.split(" ");
-        int at = IntStream.range(0, words.length).filter(i -> sought.words().stream().anyMatch(Plain.of(words[i])::contains)).findFirst()
+        int at = IntStream.range(0, words.length).filter(i -> sought.isAnyIn(Plain.of(words[i]))).findFirst()
                 .orElse(0);
         int from = Math.max(0, at - WORDS_BEFORE);
         int to = Math.min(words.length, at + WORDS_AFTER);

@@ -1,7 +1,11 @@
 package verge.app.search;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -11,6 +15,7 @@ import verge.core.base.Base;
 import verge.core.coding.Code;
 import verge.core.coding.Codebook;
 import verge.core.enclosure.Photo;
+import verge.core.job.JobState;
 import verge.core.job.Subject;
 import verge.core.leaf.Leaf;
 import verge.core.strings.SurveyString;
@@ -22,7 +27,10 @@ import verge.core.strings.SurveyString;
 @Component
 @Order(1)
 class SketchSource implements Source {
+    private static final int MOST_JOBS = 20;
+
     private final Codebooks codebooks;
+    private final Cache<UUID, Strings> strings = Caffeine.newBuilder().maximumSize(MOST_JOBS).build();
 
     SketchSource(Codebooks codebooks) {
         this.codebooks = codebooks;
@@ -39,8 +47,7 @@ class SketchSource implements Source {
         Codebook book = codebooks.of(asked.job());
         String of = thing.substring(thing.indexOf(':') + 1);
         return switch (thing.substring(0, Math.max(0, thing.indexOf(':')))) {
-            case "string" -> asked.state().strings().all().stream().filter(s -> s.id().toString().equals(of)).findFirst()
-                    .map(s -> string(s, book));
+            case "string" -> asked.state().strings().find(UUID.fromString(of)).map(s -> string(s, book));
             case "code" -> Stream.of(new Code(of))
                     .map(c -> code(c, meaning(book, c), asked.state().points().codes().getOrDefault(c, 0), asked)).findFirst();
             case "leaf" -> asked.state().leaves().all().stream().filter(l -> l.entry().toString().equals(of)).findFirst()
@@ -57,10 +64,19 @@ class SketchSource implements Source {
         return book.row(code).map(Codebook.Row::meaning).orElse("");
     }
 
-    private static Stream<Group> strings(Asked asked, Codebook book) {
-        return Group.of("Strings", asked.state().strings().all().stream()
-                .map(s -> Group.Candidate.of(s, s.name().toString(), meaning(book, s.name().code()))), asked,
-                s -> "string:" + s.id(), s -> string(s, book));
+    /** The strings of a job as they are looked for. @param state and book: of which they are; while one types, both stay the same */
+    private record Strings(JobState state, Codebook book, List<Group.Candidate<UUID>> names) {
+    }
+
+    private Stream<Group> strings(Asked asked, Codebook book) {
+        Strings own = strings.asMap().compute(asked.job(), (job, before) -> before != null && before.state() == asked.state()
+                && before.book().equals(book) ? before : new Strings(asked.state(), book, names(asked.state(), book)));
+        return Group.of("Strings", own.names().stream(), asked, s -> "string:" + s,
+                s -> string(asked.state().strings().find(s).orElseThrow(), book));
+    }
+
+    private static List<Group.Candidate<UUID>> names(JobState state, Codebook book) {
+        return state.strings().briefs().map(s -> Group.Candidate.of(s.id(), s.name().toString(), meaning(book, s.code()))).toList();
     }
 
     private static Hit string(SurveyString s, Codebook book) {

@@ -22,6 +22,7 @@ import verge.app.support.ReceiverWork;
 import verge.app.support.VergeServer;
 import verge.core.job.Journal;
 import verge.core.measure.Measured;
+import verge.core.search.Index;
 import verge.core.search.Sought;
 
 /** What the search of a job finds, and that it goes with the job. */
@@ -101,8 +102,8 @@ class SearchTest {
             JobIndex anew = new JobIndex(verge.bean(EntryWords.class));
             for (String typed : List.of("k", "1", "krb", "t2", "struck", "9")) {
                 Sought sought = Sought.of(typed);
-                assertThat(followed.of(party.job(), journal).search(sought, 50, f -> 0)).as(typed)
-                        .isEqualTo(anew.of(party.job(), journal).search(sought, 50, f -> 0));
+                assertThat(followed.of(party.job(), journal).search(sought, 50, Index.Lately.NEVER)).as(typed)
+                        .isEqualTo(anew.of(party.job(), journal).search(sought, 50, Index.Lately.NEVER));
             }
         }
     }

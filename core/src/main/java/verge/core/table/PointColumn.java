@@ -58,7 +58,7 @@ public enum PointColumn {
     }
 
     private static Key<String> natural(Function<PointRow, String> of) {
-        return by(row -> Optional.of(of.apply(row)).filter(text -> !text.isEmpty()), NaturalOrder.INSTANCE);
+        return by(row -> Optional.of(of.apply(row)).filter(text -> !text.isEmpty()), NaturalOrder.INSTANCE::compare);
     }
 
     /** Whether rows can be sorted by it: photos and doubts are told of those that are looked at. */

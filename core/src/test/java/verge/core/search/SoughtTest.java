@@ -47,7 +47,8 @@ class SoughtTest {
     void aLongTextIsCutAndNothingFindsNothing() {
         assertThat(Sought.of("n".repeat(5000)).whole()).hasSize(Sought.LONGEST);
         assertThat(Sought.of(" \u200f ").isEmpty()).isTrue();
-        assertThat(Index.EMPTY.with(Map.of(0, List.of(Findable.of(Findable.Kind.POINT, 0, "a", "")))).search(Sought.of(""), 5, f -> 0))
+        assertThat(Index.EMPTY.with(Map.of(0, List.of(Findable.of(Findable.Kind.POINT, 0, "a", ""))))
+                .search(Sought.of(""), 5, Index.Lately.NEVER))
                 .isEmpty();
     }
 
@@ -77,7 +78,7 @@ class SoughtTest {
                 index = index.with(changed);
                 Sought sought = Sought.of(word(random));
                 int most = 1 + random.nextInt(9);
-                Map<Findable.Kind, Index.Best> found = index.search(sought, most, f -> f.place() % 3);
+                Map<Findable.Kind, Index.Best> found = index.search(sought, most, (kind, place, ordinal) -> place % 3);
                 for (Findable.Kind kind : Findable.Kind.values()) {
                     List<Index.Found> plainly = plainly(all, kind, sought);
                     Index.Best best = found.getOrDefault(kind, Index.Best.NONE);
