@@ -6,12 +6,13 @@ import java.util.UUID;
  * What the shelf tells of a job.
  *
  * @param worked the last day on which it was worked in
- * @param day what was done on that day, and who has written in the job
+ * @param day what was done on that day, and by whom
+ * @param before who else has written in it; empty if nobody has
  * @param now who has it open; empty if nobody has
  * @param counts how many points it has
  * @param settings in few words
  */
-record JobCard(UUID id, String name, String worked, String day, String now, String counts, String settings, Settle settle,
+record JobCard(UUID id, String name, String worked, String day, String before, String now, String counts, String settings, Settle settle,
         JobPicture picture) {
 
     /**

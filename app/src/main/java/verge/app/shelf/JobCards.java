@@ -1,7 +1,6 @@
 package verge.app.shelf;
 
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -49,8 +48,9 @@ class JobCards {
         JobState state = journal.state();
         LastDay day = LastDay.of(journal);
         ZoneId zone = state.settings().times().zone();
+        List<String> before = people(journal).filter(person -> !day.people().contains(person)).toList();
         return new JobCard(job.id(), job.name(), state.settings().times().date(day.date().atStartOfDay(zone).toInstant()),
-                done(day) + ", by " + people(journal), now(job.id()),
+                done(day) + ", by " + named(day.people()), before.isEmpty() ? "" : Words.of("shelf.before", named(before)), now(job.id()),
                 Words.of("shelf.counts", state.points().count(Origin.CONTROL), state.points().count(Origin.MEASURED)),
                 brief(state.settings()), settle(job.id(), journal), JobPicture.of(state));
     }
@@ -67,15 +67,12 @@ class JobCards {
         return !all.isEmpty() ? all : day.lines() == 1 ? "1 line in the book" : day.lines() + " lines in the book";
     }
 
-    /** Who wrote in it, whoever did last first. */
-    private static String people(Journal journal) {
-        List<Entry> entries = journal.entries();
-        List<String> people = new ArrayList<>();
-        for (int i = entries.size() - 1; i >= 0; i--) {
-            if (!people.contains(entries.get(i).person())) {
-                people.add(entries.get(i).person());
-            }
-        }
+    /** All who wrote in it, each once. */
+    private static Stream<String> people(Journal journal) {
+        return journal.entries().stream().map(Entry::person).distinct();
+    }
+
+    private static String named(List<String> people) {
         int more = people.size() - MOST_PEOPLE;
         return more <= 0 ? String.join(", ", people) : String.join(", ", people.subList(0, MOST_PEOPLE)) + " and " + more + " more";
     }

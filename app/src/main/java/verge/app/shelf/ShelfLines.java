@@ -52,9 +52,9 @@ class ShelfLines {
         return switch (order) {
             case NAME -> Comparator.comparing(Job::name, String.CASE_INSENSITIVE_ORDER);
             case WORKED -> mostFirst(asked(all, """
-                    select job_id as job, max(at) as what from journal_entry e where job_id in (:jobs)
-                    and sequence = (select max(sequence) from journal_entry l where l.job_id = e.job_id) group by \
-                    job_id""", row -> row.getTimestamp("what").toInstant()), Instant.EPOCH);
+                    select j.id as job, e.at as what from job j
+                    join lateral (select at from journal_entry where job_id = j.id order by sequence desc limit 1) e on true
+                    where j.id in (:jobs)""", row -> row.getTimestamp("what").toInstant()), Instant.EPOCH);
             case POINTS -> mostFirst(asked(all, "select job_id as job, count(*) as what from point where job_id in (:jobs) group by job_id",
                     row -> row.getLong("what")), 0L);
             case SETTLE -> mostFirst(all.stream().collect(Collectors.toMap(Job::id, this::open)), 0);

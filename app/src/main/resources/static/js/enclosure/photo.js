@@ -2,9 +2,9 @@
 import { post } from 'verge/frame/http.js';
 import { refreshFrame, turnTo } from 'verge/frame/leaves.js';
 import { say, sayProblem } from 'verge/frame/said.js';
+import { svgElement } from 'verge/frame/svg.js';
 
 const job = document.body.dataset.job;
-const SVG = 'http://www.w3.org/2000/svg';
 /** Of the longer side, as on the copies that are handed over. */
 const PEN = 1 / 250;
 const HALO = 2.2;
@@ -103,22 +103,16 @@ function follow(sheet, down, pen, text, draw, done) {
   sheet.addEventListener('pointercancel', end);
 }
 
-const element = (name, attributes) => {
-  const made = document.createElementNS(SVG, name);
-  Object.entries(attributes).forEach(([key, value]) => made.setAttribute(key, value));
-  return made;
-};
-
 /** A stroke as it is drawn: a pale rim below, the pen above. */
 function shapes(stroke, width, height) {
   const longer = Math.max(width, height);
   if (stroke.kind === 'words') {
-    const text = element('text', { x: stroke.at.right * width, y: stroke.at.down * height, 'font-size': longer * LETTERS, 'stroke-width': longer * PEN * HALO, class: 'stroke-words' });
+    const text = svgElement('text', { x: stroke.at.right * width, y: stroke.at.down * height, 'font-size': longer * LETTERS, 'stroke-width': longer * PEN * HALO, class: 'stroke-words' });
     text.textContent = stroke.text;
     return [text];
   }
   const d = stroke.kind === 'circle' ? ellipse(stroke, width, height) : line(stroke, width, height, longer);
-  return [['rim', HALO], ['pen', 1]].map(([name, wide]) => element('path', { d, class: `stroke-${name}`, 'stroke-width': longer * PEN * wide }));
+  return [['rim', HALO], ['pen', 1]].map(([name, wide]) => svgElement('path', { d, class: `stroke-${name}`, 'stroke-width': longer * PEN * wide }));
 }
 
 function ellipse({ one, other }, width, height) {

@@ -154,6 +154,7 @@ async function fetchFrame() {
     fresh && swap(id, fresh, true);
   }
   compareFigures(fetched.document, () => refresh().catch(() => {}));
+  document.dispatchEvent(new CustomEvent('verge:frame', { detail: fetched.document }));   // a bench takes what is new in its lists
   return fetched.document;
 }
 

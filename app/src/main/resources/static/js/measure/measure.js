@@ -68,8 +68,8 @@ export function mount(bench) {
   button.addEventListener('click', take);
   listenToStrings(bench, arming);
   const strike = document.getElementById('strike-last');
-  strike.addEventListener('click', () => strikeLast(bench, strike, arming));
-  return followSketch(arming, measureByItself(bench, take));
+  strike.addEventListener('click', () => strikeLast(strike));
+  return followSketch(bench, arming, measureByItself(bench, take));
 }
 
 const BESIDE = ['right', 'farther', 'up'];
@@ -96,9 +96,14 @@ function measureByItself(bench, take) {
 }
 
 /** The string that was touched on the sketch goes on; the ghost follows the pole. */
-function followSketch(arming, byItself) {
+function followSketch(bench, arming, byItself) {
   const touched = event => { event.preventDefault(); arming.take(event.detail.string.id, event.detail.end); };
   const again = () => arming.settle();
+  const fresh = ({ detail }) => showFresh(bench, detail, arming);
+  const undone = event => {
+    event.preventDefault();
+    refreshFrame().catch(sayProblem);
+  };
   const followed = pole => {
     followPole(pole);
     byItself.poleIsAt(pole);
@@ -107,12 +112,16 @@ function followSketch(arming, byItself) {
   const rover = ({ detail }) => measuresBy() === 'receiver' && followed(detail?.pole ? [detail.pole.east, detail.pole.north] : null);
   document.addEventListener('verge:string', touched);
   document.addEventListener('verge:strings', again);
+  document.addEventListener('verge:frame', fresh);
+  document.addEventListener('verge:undone', undone);
   document.addEventListener('verge:instrument', pole);
   document.addEventListener('verge:receiver', rover);
   again();
   return () => {
     document.removeEventListener('verge:string', touched);
     document.removeEventListener('verge:strings', again);
+    document.removeEventListener('verge:frame', fresh);
+    document.removeEventListener('verge:undone', undone);
     document.removeEventListener('verge:instrument', pole);
     document.removeEventListener('verge:receiver', rover);
     byItself.stop();
@@ -121,7 +130,7 @@ function followSketch(arming, byItself) {
 }
 
 function listenToStrings(bench, arming) {
-  const deeds = { begin: () => arming.begin(), more: () => arming.more(), turn: () => arming.turn(), part: () => arming.part(), close: () => edit(bench, arming, 'CLOSE'), end: () => edit(bench, arming, 'END') };
+  const deeds = { begin: () => arming.begin(), more: () => arming.more(), turn: () => arming.turn(), part: () => arming.part(), close: () => edit(arming, 'CLOSE'), end: () => edit(arming, 'END') };
   bench.addEventListener('click', event => {
     const row = event.target.closest('[data-string]');
     event.target.closest('[data-arm]') && arming.take(row.dataset.string);
@@ -138,24 +147,24 @@ function listenToStrings(bench, arming) {
 const showSamples = bench => bench.querySelectorAll('#open-strings svg').forEach(sample);
 
 /** Ends or closes the armed string; the next shot begins a new one of its code. */
-async function edit(bench, arming, deed) {
+async function edit(arming, deed) {
   const [{ string }] = arming.joins;
   try {
     await post(`/jobs/${job}/strings/${string}`, { deed });
     arming.ended(string);
-    showFresh(bench, await refreshFrame(), arming);
+    await refreshFrame();
   } catch (problem) {
     sayProblem(problem);
   }
 }
 
 /** Strikes the last shot through; pressed again, brings it back. */
-async function strikeLast(bench, button, arming) {
+async function strikeLast(button) {
   const { entry, name, struck } = button.dataset;
   try {
     await post(`/jobs/${job}/book/${entry}/${struck === 'true' ? 'restore' : 'strike'}`, {});
     say(struck === 'true' ? `${name} counts again.` : `${name} is struck through.`, struck === 'true' ? '' : 'Its line stays in the book; the same key brings it back.', 'good');
-    showFresh(bench, await refreshFrame(), arming);
+    await refreshFrame();
   } catch (problem) {
     sayProblem(problem);
   }
@@ -236,7 +245,7 @@ async function measure(form, button, arming, finding) {
     code.defaultValue = code.value;
     notes.forEach(note => { note.value = ''; });
     bench.querySelector('#beside-held').checked || BESIDE.forEach(field => { form.elements[field].value = ''; });
-    showFresh(bench, await refreshFrame(), arming);
+    await refreshFrame();
   } catch (problem) {
     shot.settle(problem);
     sayProblem(problem);

@@ -1,10 +1,10 @@
 // The map of a site: where the work of each job lies, its name beside it; touched, it shows the job in the list.
 import { shape } from 'verge/frame/fold.js';
 import { get } from 'verge/frame/http.js';
+import { svgElement } from 'verge/frame/svg.js';
 import { Labels } from 'verge/sketch/labels.js';
 import { drawScale } from 'verge/sketch/scale.js';
 
-const SVG = 'http://www.w3.org/2000/svg';
 const MARGIN = 26;
 const HIGHEST = 300;
 const LOWEST = 130;
@@ -12,9 +12,8 @@ const TEXT = 16;
 const SMALLEST = 14;
 const LEAST_METRES = 10;
 
-function element(name, attributes, parent) {
-  const made = document.createElementNS(SVG, name);
-  Object.entries(attributes).forEach(([key, value]) => made.setAttribute(key, value));
+function put(name, attributes, parent) {
+  const made = svgElement(name, attributes);
   parent.append(made);
   return made;
 }
@@ -35,14 +34,14 @@ export function mapOf(figure) {
   }
 
   function drawArea(area, { x, y }) {
-    const own = element('g', { class: area.worked ? 'area' : 'area given' }, svg);
+    const own = put('g', { class: area.worked ? 'area' : 'area given' }, svg);
     const places = area.corners.map(([east, north]) => [x(east), y(north)]);
-    element('path', { d: `M${places.map(p => p.map(v => v.toFixed(1)).join(' ')).join('L')}${places.length > 2 ? 'Z' : ''}` }, own);
+    put('path', { d: `M${places.map(p => p.map(v => v.toFixed(1)).join(' ')).join('L')}${places.length > 2 ? 'Z' : ''}` }, own);
     const [left, right] = [Math.min(...places.map(p => p[0])), Math.max(...places.map(p => p[0]))];
     const [top, bottom] = [Math.min(...places.map(p => p[1])), Math.max(...places.map(p => p[1]))];
     const middle = [(left + right) / 2, (top + bottom) / 2];
     if (right - left < SMALLEST && bottom - top < SMALLEST) {
-      element('circle', { cx: middle[0], cy: middle[1], r: SMALLEST / 2 }, own);
+      put('circle', { cx: middle[0], cy: middle[1], r: SMALLEST / 2 }, own);
     }
     return { area, middle, radius: Math.max(SMALLEST / 2, Math.min(right - left, bottom - top) / 2) };
   }
@@ -50,14 +49,14 @@ export function mapOf(figure) {
   /** A name stands in the middle of its area where there is room, else beside it. */
   function nameAreas({ wide, high }) {
     const labels = new Labels(wide, high);
-    const names = element('g', {}, svg);   // over all areas
+    const names = put('g', {}, svg);   // over all areas
     const pen = document.createElement('canvas').getContext('2d');
     pen.font = `650 ${TEXT}px Next, sans-serif`;
     [...drawn].sort((a, b) => b.radius - a.radius).forEach(({ area, middle, radius }) => {
       const width = pen.measureText(area.name).width + 4;
       const at = labels.place(...middle, width, TEXT + 4, 0) ?? labels.place(...middle, width, TEXT + 4, radius) ?? labels.place(...middle, width, TEXT + 4, TEXT);
       if (at) {
-        element('text', { x: at[0] + 2, y: at[1] + TEXT * 0.35 }, names).textContent = area.name;
+        put('text', { x: at[0] + 2, y: at[1] + TEXT * 0.35, 'data-job': area.job }, names).textContent = area.name;
       }
     });
   }
@@ -83,12 +82,12 @@ export function mapOf(figure) {
     paint();
   }
 
-  /** The job whose area's middle is nearest to the touch is shown in the list. */
+  /** The job whose name was touched, or whose area's middle is nearest, is shown in the list. */
   function show(event) {
     const { left, top } = svg.getBoundingClientRect();
     const away = ({ middle: [x, y] }) => Math.hypot(event.clientX - left - x, event.clientY - top - y);
     const nearest = drawn.reduce((a, b) => away(b) < away(a) ? b : a);
-    location.replace(`#job-${nearest.area.job}`);
+    location.replace(`#job-${event.target.dataset.job ?? nearest.area.job}`);
   }
 
   svg.addEventListener('click', show);

@@ -32,7 +32,7 @@ export function mount(main) {
 
   const soon = wait => {
     clearTimeout(waits);
-    waits = setTimeout(() => list().catch(() => {}), wait);
+    waits = setTimeout(() => list().catch(() => order.submit()), wait);   // the whole page, then: it says what is wrong
   };
   order?.addEventListener('input', event => soon(event.target.name === 'text' ? MILLIS_OF_A_PAUSE : 0));
   order?.addEventListener('submit', event => {

@@ -323,6 +323,7 @@ export function mount(bench) {
   };
   const chosen = event => table.take(event.detail.names);
   const stored = () => table.anew();
+  const undone = event => event.preventDefault();   // it follows the book by itself
   table.window.addEventListener('scroll', () => table.draw(), { passive: true });
   table.window.addEventListener('click', event => table.touched(event));
   table.window.addEventListener('keydown', event => table.pressed(event));
@@ -338,6 +339,7 @@ export function mount(bench) {
   document.addEventListener('click', pressed);
   document.addEventListener('verge:selected', chosen);
   document.addEventListener('verge:book', stored);
+  document.addEventListener('verge:undone', undone);
   seen.observe(table.window);
   table.anew();
   return () => {
@@ -345,5 +347,6 @@ export function mount(bench) {
     document.removeEventListener('click', pressed);
     document.removeEventListener('verge:selected', chosen);
     document.removeEventListener('verge:book', stored);
+    document.removeEventListener('verge:undone', undone);
   };
 }

@@ -80,6 +80,56 @@ class YardTest extends InBrowser {
         browser.until(d -> lines() > before && browser.text(By.id("arming-words")).startsWith("Begins a new"));
     }
 
+    private void undo() {
+        long before = lines();
+        touch("#last-ten > summary");
+        touch(".undo-here:not([hidden])");
+        browser.until(d -> lines() > before);
+        browser.sees("Taken back.");
+    }
+
+    /** One stays at the bench, and what it says of the next shot and of the last is true again. */
+    @Test
+    void theLastShotIsTakenBackFromTheFoot() throws Exception {
+        party = new FieldParty(verge);
+        party.setUpOnT2();
+        browser.signIn();
+        browser.open("/jobs/" + party.job() + "/measure");
+        code("KRB");
+        measure(3, 3, 6, 3);
+        browser.until(d -> browser.text(By.id("arming-words")).equals("KRB 1 goes on from 102"));
+        undo();
+        browser.until(d -> browser.text(By.id("arming-words")).equals("KRB 1 goes on from 101"));
+        undo();
+        browser.until(d -> browser.text(By.id("arming-words")).equals("Begins a new KRB string"));
+        assertThat(party.state().strings().all()).isEmpty();
+        assertThat(browser.text(By.id("shots-count"))).isEqualTo("0");
+        measure(9, 3);
+        browser.until(d -> party.state().strings().all().size() == 1);
+        assertThat(party.state().strings().all().get(0).vertices()).hasSize(1);
+    }
+
+    /**
+     * Somebody else stores something while the last lines are open: what is offered changes, and a finger on its way takes nothing back.
+     */
+    @Test
+    void nothingIsTakenBackThatWasNotRead() throws Exception {
+        party = new FieldParty(verge);
+        party.setUpOnT2();
+        party.kerb("k1", 5, -5, true);
+        browser.signIn();
+        browser.open("/jobs/" + party.job() + "/measure");
+        touch("#last-ten > summary");
+        browser.until(d -> browser.text(By.cssSelector(".undo-here")).contains("k1"));
+        party.kerb("k2", 5, 5, false);
+        long before = lines();
+        browser.until(d -> browser.<Boolean>script("const key = document.querySelector('.undo-here'); if (!key.textContent.includes('k2')) "
+                + "return false; key.click(); return true;"));
+        browser.until(d -> browser.<Boolean>script("""
+                return fetch(location.pathname).then(() => true)"""));   // whatever was sent before this has been answered
+        assertThat(lines()).isEqualTo(before);
+    }
+
     /** Two touches, and it is not a bare point. */
     @Test
     void aCodeMadeOnTheSpotMakesALine() throws Exception {

@@ -163,5 +163,8 @@ class SearchTest {
         party.kerb("Å" + point, 5, 14, false);
         assertThat(party.visitor().get("/search/found?typed=a" + point).body())   // whoever has no ring on the keyboard
                 .contains("Points", "/jobs/" + party.job() + "/points?text=%C3%85" + point);
+        party.kerb("Ø" + point, 5, 16, false);
+        assertThat(party.visitor().get("/search/found?typed=" + URLEncoder.encode("ø" + point, StandardCharsets.UTF_8)).body())
+                .contains("/points?text=%C3%98" + point);
     }
 }

@@ -2,8 +2,10 @@ package verge.core.shelf;
 
 import java.time.LocalDate;
 import java.util.EnumMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import verge.core.job.JobState;
 import verge.core.job.Journal;
 import verge.core.journal.Entry;
@@ -18,10 +20,12 @@ import verge.core.units.TimeText;
  * @param points how many of each origin were written on that day and stand; origins with none are not in it
  * @param setups stations set up on that day that stand
  * @param lines of the book, struck ones too
+ * @param people who wrote on that day, whoever did last first
  */
-public record LastDay(LocalDate date, Map<Origin, Integer> points, int setups, int lines) {
+public record LastDay(LocalDate date, Map<Origin, Integer> points, int setups, int lines, List<String> people) {
     public LastDay {
         points = Map.copyOf(points);
+        people = List.copyOf(people);
     }
 
     /** @param journal with one entry at least, as every job has */
@@ -31,16 +35,18 @@ public record LastDay(LocalDate date, Map<Origin, Integer> points, int setups, i
         TimeText clock = state.settings().times();
         LocalDate date = clock.localDate(all.get(all.size() - 1).at());
         Map<Origin, Integer> points = new EnumMap<>(Origin.class);
+        Set<String> people = new LinkedHashSet<>();
         int setups = 0;
         int lines = 0;
         for (int i = all.size() - 1; i >= 0 && clock.localDate(all.get(i).at()).equals(date); i--) {
             Entry entry = all.get(i);
             lines++;
+            people.add(entry.person());
             setups += entry.payload() instanceof StationSetUp && state.leaves().find(entry.id()).isPresent() ? 1 : 0;
             for (StoredPoint point : state.points().of(entry.id())) {
                 points.merge(point.origin(), 1, Integer::sum);
             }
         }
-        return new LastDay(date, points, setups, lines);
+        return new LastDay(date, points, setups, lines, List.copyOf(people));
     }
 }

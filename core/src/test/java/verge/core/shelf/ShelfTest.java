@@ -83,19 +83,20 @@ class ShelfTest {
     @Test
     void theLastDayTellsWhatStands() {
         add(MORNING, new SettingsChosen(JobSettings.flat(Figures.metric(), 1)));
-        add(MORNING, keyed("before", Position.of(1, 2, 3)));
+        entries.add(new Entry(UUID.randomUUID(), 2, MORNING, "whoever was there before", "tablet", keyed("before", Position.of(1, 2, 3))));
         Instant next = MORNING.plusSeconds(86_400);
         add(next, keyed("1", Position.of(1, 2, 3)));
         Entry wrong = add(next, keyed("2", Position.of(1, 2, 3)));
         add(next, new PointsImported(Origin.CONTROL, "c.csv", "00",
                 List.of(new NamedPosition(new PointName("T1"), Code.NONE, Position.of(1, 1, 1)),
                 new NamedPosition(new PointName("T2"), Code.NONE, Position.of(2, 2, 2)))));
-        add(next.plusSeconds(60), new Struck(wrong.id()));
+        entries.add(new Entry(UUID.randomUUID(), entries.size() + 1L, next.plusSeconds(60), "ada", "tablet", new Struck(wrong.id())));
         LastDay day = LastDay.of(journal());
         assertThat(day.date()).isEqualTo(LocalDate.of(2026, 6, 2));
         Origin typed = journal().state().points().named(new PointName("1")).get(0).origin();
         assertThat(day.points()).isEqualTo(Map.of(typed, 1, Origin.CONTROL, 2));
         assertThat(day.lines()).isEqualTo(4);
+        assertThat(day.people()).containsExactly("ada", "surveyor");
     }
 
     /** At 23:30 by UTC the next day has begun in the job. */
