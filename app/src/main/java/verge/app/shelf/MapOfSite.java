@@ -1,27 +1,23 @@
 package verge.app.shelf;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import verge.app.job.Job;
-import verge.app.journal.JournalService;
 import verge.app.words.Words;
 import verge.core.geodesy.GridPoint;
-import verge.core.job.JobState;
-import verge.core.job.Journal;
 import verge.core.shelf.SiteMap;
-import verge.core.shelf.WorkArea;
 import verge.core.units.LengthUnit;
 
 /** A site's jobs beside one another, for the page to draw. */
 @Component
 class MapOfSite {
-    private final JournalService journals;
+    private final WorkAreas areas;
 
-    MapOfSite(JournalService journals) {
-        this.journals = journals;
+    MapOfSite(WorkAreas areas) {
+        this.areas = areas;
     }
 
     /**
@@ -39,27 +35,14 @@ class MapOfSite {
     }
 
     Body of(List<Job> jobs) {
-        List<Job> placed = new ArrayList<>();
-        List<WorkArea> areas = new ArrayList<>();
-        List<String> missing = new ArrayList<>();
-        LengthUnit unit = LengthUnit.METRE;
-        for (Job job : jobs) {
-            Optional<JobState> state = journals.readable(job.id()).map(Journal::state);
-            Optional<WorkArea> area = state.flatMap(WorkArea::of);
-            area.ifPresentOrElse(areas::add, () -> missing.add(job.name()));
-            if (area.isPresent()) {
-                placed.add(job);
-                unit = state.get().settings().figures().lengthUnit();
-            }
-        }
-        SiteMap map = SiteMap.of(areas);
-        List<Area> drawn = new ArrayList<>();
-        for (int i = 0; i < placed.size(); i++) {
-            drawn.add(new Area(placed.get(i).id(), placed.get(i).name(), areas.get(i).worked(),
-                    map.areas().get(i).stream().map(MapOfSite::place).toList()));
-        }
-        return new Body(drawn, areas.isEmpty() ? 0 : map.extent().east(), areas.isEmpty() ? 0 : map.extent().north(),
-                unit.metresPerUnit(), unit.symbol(), words(missing));
+        Map<UUID, WorkAreas.Placed> placed = areas.of(jobs);
+        List<Job> drawn = jobs.stream().filter(job -> placed.containsKey(job.id())).toList();
+        SiteMap map = SiteMap.of(drawn.stream().map(job -> placed.get(job.id()).area()).toList());
+        LengthUnit unit = drawn.isEmpty() ? LengthUnit.METRE : placed.get(drawn.get(0).id()).unit();
+        List<Area> all = IntStream.range(0, drawn.size()).mapToObj(i -> new Area(drawn.get(i).id(), drawn.get(i).name(),
+                placed.get(drawn.get(i).id()).area().worked(), map.areas().get(i).stream().map(MapOfSite::place).toList())).toList();
+        return new Body(all, drawn.isEmpty() ? 0 : map.extent().east(), drawn.isEmpty() ? 0 : map.extent().north(), unit.metresPerUnit(),
+                unit.symbol(), words(jobs.stream().filter(job -> !placed.containsKey(job.id())).map(Job::name).toList()));
     }
 
     private static double[] place(GridPoint corner) {

@@ -1,6 +1,7 @@
 package verge.app.shelf;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -112,6 +113,22 @@ class SitePageTest {
         assertThat(map.get("high").asDouble()).isBetween(19.80, 19.90);   // 20 m north and 4 m east, where grid north is 2 degrees off
         assertThat(JsonMapper.shared().readTree(visitor.get("/sites/" + quay.siteId() + "/map?text=zimmer").body()).get("areas").size())
                 .isZero();
+    }
+
+    /** What was found of a job holds until something is written in it. */
+    @Test
+    void theMapFollowsTheJobs() throws Exception {
+        double before = high();
+        assertThat(high()).isCloseTo(before, within(1e-6));
+        journals.append(ferry.id(), Author.atPage("ada"),
+                new PointKeyed(new PointName("far"), Code.NONE, Position.of(6_315_500, 649_000, 4)));
+        assertThat(high()).isBetween(990.0, 1010.0);
+        journals.strike(ferry.id(), Author.atPage("ada"), journals.journal(ferry.id()).lastEntry(PointKeyed.class).orElseThrow().id());
+        assertThat(high()).isCloseTo(before, within(1e-6));
+    }
+
+    private double high() throws Exception {
+        return JsonMapper.shared().readTree(visitor.get("/sites/" + quay.siteId() + "/map").body()).get("high").asDouble();
     }
 
     /** A job whose first line is lost can be told of no more; the others can. */
