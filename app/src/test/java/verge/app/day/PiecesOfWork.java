@@ -1,17 +1,26 @@
 package verge.app.day;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.openqa.selenium.By;
+import verge.app.files.SiteFile;
+import verge.app.files.SiteFileService;
+import verge.app.importing.FileChoice;
+import verge.app.importing.ImportService;
 import verge.app.job.Job;
+import verge.app.journal.Author;
 import verge.app.journal.JournalService;
 import verge.app.support.Browser;
 import verge.app.support.Jobs;
 import verge.app.support.VergeServer;
 import verge.core.coding.PointName;
+import verge.core.drawing.Role;
 import verge.core.geodesy.GridPoint;
 import verge.core.job.JobState;
 import verge.instruments.world.Ternholm;
@@ -76,6 +85,10 @@ final class PiecesOfWork {
         compute();
         stakeAndHandOver();
         satellites();
+        fit();
+        localise();
+        session();
+        base();
         return done;
     }
 
@@ -288,5 +301,108 @@ final class PiecesOfWork {
             finger.primary();
             finger.until(d -> state().points().count() > 7);
         });
+    }
+
+    private SiteFile file(Job of, String name) {
+        try (InputStream in = getClass().getResourceAsStream("/demo/" + name)) {
+            return verge.bean(SiteFileService.class).add(of.siteId(), name, in, "surveyor");
+        } catch (IOException lost) {
+            throw new UncheckedIOException(lost);
+        }
+    }
+
+    private Job withControlOf(Job own, String name) {
+        verge.bean(ImportService.class).use(own.id(), file(own, name), FileChoice.of(Role.CONTROL), Author.atPage("surveyor"));
+        job = own.id();
+        return own;
+    }
+
+    private void fit() {
+        Job tower = withControlOf(Jobs.elsewhere(verge), "tower-marks-found.csv");
+        String mason = file(tower, "mason-grid.csv").id().toString();
+        browser.open("/jobs/" + job + "/measure");
+        piece("Fit computed marks onto found ones, one of them moved", () -> {
+            finger.phase("Compute");
+            finger.press(tile("Fit marks"));
+            finger.choose("file", mason);
+            finger.press(By.id("propose"));
+            finger.sees("5 agree within");
+            finger.fill("pattern", "*f");
+            finger.sees("17 points beside the 17");
+            finger.primary();
+            finger.until(d -> state().points().own(new PointName("M15f")).isPresent());
+        });
+    }
+
+    private void localise() {
+        Job quay = withControlOf(Jobs.flatElsewhere(verge), "quay-control.csv");
+        String receiver = file(quay, "quay-receiver.csv").id().toString();
+        browser.open("/jobs/" + job + "/measure");
+        piece("Localise the site by marks a receiver measured", () -> {
+            finger.phase("Compute");
+            finger.press(tile("Localise"));
+            finger.choose("file", receiver);
+            finger.choose("geoid", "EGM96");
+            finger.press(By.id("propose"));
+            finger.sees("Does not belong: G6 = Q4");
+            finger.press(By.xpath("//button[@data-pair][contains(., 'G6 = Q4')]"));
+            finger.sees("redundancy 6");
+            finger.primary();
+            finger.sees("The job stands on");
+        });
+    }
+
+    private void session() {
+        job = Jobs.onEarth(verge).id();
+        browser.open("/jobs/" + job + "/prepare");
+        piece("Begin a static session over a mark", () -> {
+            finger.phase("Set up");
+            finger.press(By.partialLinkText("Static sessions"));
+            onTheTripod();
+            finger.fill("session-mark", "T2");
+            finger.fill("baseline", "T4");
+            finger.primary();
+            finger.sees("session over T2");
+        });
+        browser.script("document.activeElement.blur()");
+        browser.primary();
+        browser.sees("was not measured once more");
+        browser.type("again", "1.600");
+        browser.primary();
+        browser.sees("its baseline wants");
+        browser.click(By.cssSelector("#end-form input[name=sure]"));
+        browser.primary();
+        browser.sees("no session runs");
+    }
+
+    private void base() {
+        job = Jobs.onEarth(verge).id();
+        browser.open("/jobs/" + job + "/prepare");
+        piece("A base of one's own over a known point, by the internet", () -> {
+            finger.phase("Set up");
+            finger.press(By.partialLinkText("A base of your own"));
+            onTheTripod();
+            finger.press(By.cssSelector("input[name=from][value=KNOWN]"));
+            finger.fill("base-mark", "T2");
+            finger.press(By.cssSelector("input[name=way][value=INTERNET]"));
+            finger.press(By.cssSelector("[data-offer-caster]"));
+            finger.sees("SKARVHOLM");
+            finger.fill("mountpoint", "TOUCH");
+            finger.primary();
+            finger.sees("Sends");
+        });
+        browser.open("/jobs/" + job + "/setup/base");
+        browser.click(By.id("base-end"));
+        browser.sees("A base stood here before");
+    }
+
+    private void onTheTripod() {
+        finger.press(By.xpath("//button[@data-offer and contains(., 'tripod')]"));
+        finger.primary();
+        finger.sees("has not been said");
+        finger.fill("antenna-height", "1.6");
+        finger.press(By.xpath("//form[@id = 'antenna-form']//button[. = 'Keep']"));
+        finger.until(d -> !d.findElement(By.id("bench")).getText().contains("has not been said"));
+        browser.settled();
     }
 }

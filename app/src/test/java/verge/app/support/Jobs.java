@@ -52,6 +52,13 @@ public final class Jobs {
         return jobs.make(jobs.ensureSite("Site " + UUID.randomUUID()).id(), "Files", inUtm32(), Author.atPage("surveyor"));
     }
 
+    /** On a site of its own, which is flat. */
+    public static Job flatElsewhere(VergeServer.Running verge) {
+        JobService jobs = verge.bean(JobService.class);
+        return jobs.make(jobs.ensureSite("Site " + UUID.randomUUID()).id(), "Flat", JobSettings.flat(Figures.metric(), 1),
+                Author.atPage("surveyor"));
+    }
+
     /** Another on a job's site. */
     public static Job beside(VergeServer.Running verge, Job job) {
         return verge.bean(JobService.class).make(job.siteId(), "Beside " + UUID.randomUUID(), inUtm32(), Author.atPage("surveyor"));
